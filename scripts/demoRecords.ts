@@ -1,0 +1,194 @@
+/**
+ * The demo's builds: an invented workshop, invented customers and engines, none a real maker's model.
+ * Between them they show every gap state and every clearance state, in both systems.
+ */
+import type { BuildRecord, Entry, Job, Subject } from '../src/core/build/record';
+import { cylindersOf } from '../src/core/engine/engine';
+import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
+import { startingChoices } from '../src/core/targets/target';
+
+/** Collects a build's entries as a day at the bench would: in order, minutes apart. */
+class Day {
+  readonly entries: Entry[] = [];
+  private minute = 0;
+
+  constructor(
+    private readonly start: string,
+    private readonly by: string,
+    private readonly slug: string,
+  ) {}
+
+  stamp(): { id: string; at: string; by: string } {
+    this.minute += 2;
+    return { id: `${this.slug}-${this.entries.length + 1}`, at: new Date(Date.parse(this.start) + this.minute * 60_000).toISOString(), by: this.by };
+  }
+
+  job(value: Job): this {
+    this.entries.push({ ...this.stamp(), kind: 'job', replaces: null, value });
+    return this;
+  }
+
+  read(cylinder: string, subject: Subject, value: Nm, typed: string, upTo: Nm | null = null): this {
+    this.entries.push({ ...this.stamp(), kind: 'reading', cylinder, subject, value, upTo, typed, instrument: null, temperature: null });
+    return this;
+  }
+
+  thou(cylinder: string, subject: Subject, ...figures: (number | string)[]): this {
+    for (const figure of figures) {
+      const [low, high] = String(figure).split('/').map(Number);
+      this.read(cylinder, subject, fromThou(low ?? 0), String(figure), high === undefined ? null : fromThou(high));
+    }
+    return this;
+  }
+
+  mm(cylinder: string, subject: Subject, ...figures: number[]): this {
+    for (const figure of figures) this.read(cylinder, subject, fromMm(figure), String(figure));
+    return this;
+  }
+
+  inches(cylinder: string, subject: Subject, figure: number): this {
+    return this.read(cylinder, subject, fromInches(figure), String(figure));
+  }
+
+  strikeLast(reason: string): this {
+    const last = this.entries.findLast((e) => e.kind === 'reading');
+    if (last) this.entries.push({ ...this.stamp(), kind: 'void', of: last.id, reason });
+    return this;
+  }
+
+  joints(...cylinders: string[]): this {
+    for (const cylinder of cylinders) this.entries.push({ ...this.stamp(), kind: 'joints', cylinder });
+    return this;
+  }
+
+  record(id: string): BuildRecord {
+    return { id, entries: this.entries };
+  }
+}
+
+/** A turbocharged in-line five, metric, half filed: every gap state is in it. */
+function tarn(): BuildRecord {
+  const day = new Day('2026-05-04T07:10:00Z', 'KM', 'tarn').job({
+    name: 'Tarn five',
+    customer: 'Hollin Hillclimb',
+    description: 'iron block, 2.5 litre, ring set TF-82, low-silicon forgings',
+    notes: 'Boost 1.4 bar. Customer wants the same gaps as last time unless the sheet says otherwise.',
+    engine: { layout: 'inline', cylinders: 5, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+    units: 'imperial',
+    plannedBore: fromMm(82.5),
+    duty: 'boostHigh',
+    construction: 'forged2618',
+  });
+  const choices = startingChoices('imperial');
+  const sheet = { form: 'factor' as const, factor: 0.0067, from: 'sheet packed with ring set TF-82' };
+  day.entries.push({ ...day.stamp(), kind: 'targets', replaces: null, value: { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null } } } });
+  const bores = [82.504, 82.506, 82.505, 82.502, 82.507];
+  const pistons = [82.389, 82.39, 82.391, 82.388, 82.39];
+  bores.forEach((bore, i) => day.mm(String(i + 1), 'bore', bore).mm(String(i + 1), 'piston', pistons[i] ?? 0));
+  return day
+    .thou('1', 'top', 14.5, 20, 23)
+    .thou('1', 'second', 16, 24.5)
+    .thou('2', 'top', 15, 21, 22)
+    .thou('2', 'second', 17, 22, 26)
+    .thou('3', 'top', 13.5)
+    .thou('3', 'top', 35)
+    .strikeLast('misread')
+    .thou('3', 'top', 18.5, 20.5)
+    .thou('3', 'second', '22/24')
+    .thou('4', 'top', 26)
+    .thou('4', 'second', 29.5)
+    .thou('1', 'upperRail', 19)
+    .thou('1', 'lowerRail', 18)
+    .thou('3', 'upperRail', 18)
+    .joints('1')
+    .record('demo-tarn-five');
+}
+
+/** A V10 in inches, measured: every clearance state is in it, and no ring is filed yet. */
+function corrie(): BuildRecord {
+  const job: Job = {
+    name: 'Corrie V10',
+    customer: 'Fell & Ghyll Motorworks, stock',
+    description: '90° aluminium block, plated bores, high-silicon forgings',
+    notes: '',
+    engine: { layout: 'vee', cylinders: 10, bankAngle: 90, rotation: 'clockwise', numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } },
+    units: 'imperial',
+    plannedBore: fromInches(3.78),
+    duty: 'street',
+    construction: 'forged4032',
+  };
+  const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
+  const clearances = [3.1, 3.4, 2.75, 3.0, 2.2, 4.1, 5.6, 3.2];
+  cylindersOf(job.engine).forEach((cylinder, i) => {
+    const clearance = clearances[i];
+    if (clearance === undefined) return;
+    const bore = 3.78 + ((i * 3) % 5) * 0.0001;
+    day.inches(cylinder.id, 'bore', Number(bore.toFixed(4))).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(5)));
+  });
+  return day.record('demo-corrie-v10');
+}
+
+/** A flat four, metric, finished. */
+function combe(): BuildRecord {
+  const job: Job = {
+    name: 'Combe flat four',
+    customer: 'R. Oakhanger',
+    description: '2.1 litre, towing, cast pistons, first oversize',
+    notes: 'Returned for a re-ring after long service. Bores honed to the pistons.',
+    engine: { layout: 'flat', cylinders: 4, bankAngle: 180, rotation: 'clockwise', numbering: { scheme: 'bankByBank', start: 'front', firstBank: 'right' } },
+    units: 'metric',
+    plannedBore: fromMm(94.25),
+    duty: 'marine',
+    construction: 'cast',
+  };
+  const day = new Day('2026-04-20T07:30:00Z', 'KM', 'combe').job(job);
+  const figures: [number, number, number, number][] = [
+    [94.252, 94.178, 0.5, 0.55],
+    [94.251, 94.177, 0.51, 0.54],
+    [94.254, 94.179, 0.5, 0.56],
+    [94.252, 94.177, 0.52, 0.55],
+  ];
+  const places = cylindersOf(job.engine).map((c) => c.id);
+  places.forEach((place, i) => {
+    const [bore, piston, top, second] = figures[i] ?? [0, 0, 0, 0];
+    day.mm(place, 'bore', bore).mm(place, 'piston', piston).mm(place, 'top', 0.38, top).mm(place, 'second', 0.4, second);
+    day.mm(place, 'upperRail', 0.45).mm(place, 'lowerRail', 0.5);
+  });
+  return day.joints(...places).record('demo-combe-flat-four');
+}
+
+/** A V-twin not begun: its piston is not said yet, so the tool asks. */
+function scarp(): BuildRecord {
+  return new Day('2026-05-18T09:00:00Z', 'AW', 'scarp')
+    .job({
+      name: 'Scarp V-twin',
+      customer: 'Lonnen Cycles',
+      description: '1.2 litre air-cooled twin',
+      notes: 'Pistons on order.',
+      engine: { layout: 'vee', cylinders: 2, bankAngle: 52, rotation: 'clockwise', numbering: { scheme: 'lettered', start: 'front', firstBank: 'right' } },
+      units: 'metric',
+      plannedBore: fromMm(96),
+      duty: 'street',
+      construction: null,
+    })
+    .record('demo-scarp-v-twin');
+}
+
+/** An in-line six with a high-ring piston: targets only, with the classic mistake called out. */
+function beck(): BuildRecord {
+  return new Day('2026-05-20T09:00:00Z', 'JT', 'beck')
+    .job({
+      name: 'Beck six',
+      customer: 'Thwaite Plant Hire',
+      description: 'pump engine, hypereutectic pistons with a high top ring',
+      notes: '',
+      engine: { layout: 'inline', cylinders: 6, bankAngle: 0, rotation: 'anticlockwise', numbering: { scheme: 'sequence', start: 'rear', firstBank: 'left' } },
+      units: 'imperial',
+      plannedBore: fromInches(4),
+      duty: 'race',
+      construction: 'hypereutectic',
+    })
+    .record('demo-beck-six');
+}
+
+export const demoRecords = (): BuildRecord[] => [combe(), tarn(), corrie(), scarp(), beck()];

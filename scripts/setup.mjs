@@ -1,0 +1,106 @@
+// What every command needs before it can run, done once: dependencies as locked, and a production build.
+// Plain JavaScript on Node alone, since nothing is installed yet when it runs.
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+export const HOST = '127.0.0.1';
+const USUAL_PORT = 4400;
+
+const BUILT_FROM = ['src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+
+function filesUnder(path) {
+  if (!statSync(path).isDirectory()) return [path];
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesUnder(join(path, name)));
+}
+
+function fingerprint(paths) {
+  const hash = createHash('sha256');
+  for (const file of paths.flatMap((path) => filesUnder(join(ROOT, path))))
+    if (!file.endsWith('.test.ts')) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+  return hash.digest('hex');
+}
+
+/** Runs a command to its end, its output shown; ends the program when it fails. */
+export function run(command, args, env = {}) {
+  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
+  if (result.status !== 0) {
+    console.error(`\n${command} ${args.join(' ')} failed.`);
+    process.exit(result.status ?? 1);
+  }
+}
+
+function onceFor(stampFile, mark, work) {
+  const stamp = join(ROOT, stampFile);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === mark) return;
+  work();
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, mark);
+}
+
+/** Installs the locked dependencies unless they are there already. */
+export function install() {
+  onceFor('node_modules/.spatium-installed', fingerprint(['package-lock.json']), () => {
+    console.log('Installing the locked dependencies …');
+    run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  });
+}
+
+/** Builds for production unless the build there is of these sources. */
+export function build() {
+  onceFor('.next/spatium-built', fingerprint(BUILT_FROM), () => {
+    console.log('Building …');
+    run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { NEXT_TELEMETRY_DISABLED: '1' });
+  });
+}
+
+function listens(port) {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', () => resolve(null));
+    probe.listen({ port, host: HOST }, () => {
+      const { port: got } = probe.address();
+      probe.close(() => resolve(got));
+    });
+  });
+}
+
+/** The port asked for with PORT, or the usual one; when it is taken, a free one. */
+export async function freePort() {
+  const asked = process.env.PORT ? Number(process.env.PORT) : USUAL_PORT;
+  if (!Number.isInteger(asked) || asked < 0 || asked > 65_535) {
+    console.error(`PORT is ${process.env.PORT}: a number from 0 to 65535 is wanted.`);
+    process.exit(1);
+  }
+  const got = await listens(asked);
+  if (got !== null) return got;
+  const other = await listens(0);
+  console.log(`Port ${asked} is taken; using ${other}.`);
+  return other;
+}
+
+/** Starts the server, prints its address once it answers, and stays until it is ended. */
+export async function serve(databaseUrl) {
+  const port = await freePort();
+  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production', ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}) };
+  const args = ['node_modules/next/dist/bin/next', 'start', '-H', HOST, '-p', String(port)];
+  const server = spawn(process.execPath, args, { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit'] });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+  server.on('exit', (code) => process.exit(code ?? 0));
+  const url = `http://${HOST}:${port}`;
+  for (;;) {
+    const answered = await fetch(url).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (answered) break;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  console.log(`Spatium is at ${url}  (Ctrl+C ends it)`);
+}

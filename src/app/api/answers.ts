@@ -1,0 +1,30 @@
+/** Answers that the HTTP routes share. */
+import { MOST_BYTES } from '@/files/buildFile';
+
+export const fault = (status: number, ...faults: string[]): Response => Response.json({ faults }, { status });
+
+export const noSuchBuild = (id: string): Response => fault(404, `There is no build ${id}.`);
+
+/** The body as text, or null when it is larger than a build file may be. Reads no further than that. */
+export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<string | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) return null;
+  if (!request.body) return '';
+  const decoder = new TextDecoder();
+  let text = '';
+  let bytes = 0;
+  const reader = request.body.getReader();
+  for (let part = await reader.read(); !part.done; part = await reader.read()) {
+    const chunk = part.value as Uint8Array;
+    bytes += chunk.byteLength;
+    if (bytes > most) {
+      await reader.cancel();
+      return null;
+    }
+    text += decoder.decode(chunk, { stream: true });
+  }
+  return text + decoder.decode();
+}
+
+/** A file name made of the build's own, safe everywhere. */
+export const fileName = (name: string, ending: string): string =>
+  `${name.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'build'}.${ending}`;

@@ -1,0 +1,16 @@
+/** GET /api/builds/:id/csv   all readings and results as CSV */
+import { judge } from '@/core/build/judge';
+import { writeCsv } from '@/files/csv';
+import { loadBuild } from '@/store/builds';
+import { database } from '@/store/store';
+import { fileName, noSuchBuild } from '../../../answers';
+
+export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const { id } = await params;
+  const stored = await loadBuild(await database(), id);
+  if (!stored) return noSuchBuild(id);
+  const judgement = judge(stored.record);
+  return new Response(`\uFEFF${writeCsv(judgement)}\r\n`, {
+    headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${fileName(judgement.job?.name ?? id, 'csv')}"` },
+  });
+}

@@ -1,0 +1,5 @@
+import { ClockingStage } from '@/ui/clocking/ClockingStage';
+
+export default function Page() {
+  return <ClockingStage />;
+}

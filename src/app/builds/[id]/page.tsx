@@ -1,0 +1,5 @@
+import { redirect } from 'next/navigation';
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  redirect(`/builds/${(await params).id}/job`);
+}

@@ -1,0 +1,5 @@
+import { PistonsStage } from '@/ui/pistons/PistonsStage';
+
+export default function Page() {
+  return <PistonsStage />;
+}

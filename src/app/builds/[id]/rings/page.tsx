@@ -1,0 +1,5 @@
+import { RingsStage } from '@/ui/rings/RingsStage';
+
+export default function Page() {
+  return <RingsStage />;
+}

@@ -1,0 +1,5 @@
+import { SheetStage } from '@/ui/sheet/SheetStage';
+
+export default function Page() {
+  return <SheetStage />;
+}

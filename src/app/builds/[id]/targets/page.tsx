@@ -1,0 +1,5 @@
+import { TargetsStage } from '@/ui/targets/TargetsStage';
+
+export default function Page() {
+  return <TargetsStage />;
+}

@@ -1,0 +1,21 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/atkinson-hyperlegible-mono';
+import './globals.css';
+import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import type { ReactNode } from 'react';
+import { THEME_COOKIE, readTheme } from '@/ui/shared/theme';
+
+export const metadata: Metadata = {
+  title: { default: 'Spatium', template: '%s · Spatium' },
+  description: 'Ring end gaps, piston clearances and ring clocking, at the bench.',
+};
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const theme = readTheme((await cookies()).get(THEME_COOKIE)?.value);
+  return (
+    <html lang="en" data-theme={theme}>
+      <body className="min-h-dvh">{children}</body>
+    </html>
+  );
+}

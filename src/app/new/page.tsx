@@ -1,0 +1,18 @@
+import type { Metadata } from 'next';
+import { NewBuild } from '@/ui/job/NewBuild';
+import { Header } from '@/ui/shared/Header';
+
+export const metadata: Metadata = { title: 'New build' };
+
+export default function Page() {
+  return (
+    <>
+      <Header />
+      <main className="mx-auto max-w-4xl px-6 py-6">
+        <h1>New build</h1>
+        <p className="mt-1 mb-6 text-lg text-soft">Only the name is needed to begin. What you leave open is asked for where it matters.</p>
+        <NewBuild />
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+/**
+ * BuildRecord: everything known of one engine, as the entries that were appended to it, in order.
+ * Nothing in it is ever changed: a choice is replaced by a later one, a reading is voided by a later entry
+ * that says why, and all of them stay on record.
+ */
+import type { ClockingChoices } from '../clocking/clocking';
+import type { Engine } from '../engine/engine';
+import type { Nm, Units } from '../quantity/length';
+import type { Ring } from '../ring/ring';
+import type { Construction, Duty } from '../targets/chart';
+import type { TargetChoices } from '../targets/target';
+
+/** The job card. */
+export interface Job {
+  name: string;
+  customer: string;
+  /** The engine in the shop's words. */
+  description: string;
+  notes: string;
+  engine: Engine;
+  /** The system the shop speaks for this engine: what a bare number means. */
+  units: Units;
+  /** Finished bore as planned; null when not decided. */
+  plannedBore: Nm | null;
+  duty: Duty | null;
+  construction: Construction | null;
+}
+
+/** The order rings are taken in: all of one cylinder and then the next, or all of one kind first. */
+export type Route = 'byCylinder' | 'byRing';
+
+/** How the bench works on this engine. */
+export interface BenchChoices {
+  route: Route;
+  /** Whether oil rails are read on the route. */
+  rails: boolean;
+  /** What the bore gauge was set to; null when not set. */
+  gaugeSetting: Nm | null;
+}
+
+export type Subject = 'bore' | 'piston' | Ring;
+
+interface Stamp {
+  /** Unique in the build; made where the entry was made, so that sending it twice adds it once. */
+  id: string;
+  /** ISO 8601, UTC. */
+  at: string;
+  /** Initials. */
+  by: string;
+}
+
+interface Choice extends Stamp {
+  /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */
+  replaces: string | null;
+}
+
+export interface ReadingEntry extends Stamp {
+  kind: 'reading';
+  /** Place in the block, see `Cylinder.id`. */
+  cylinder: string;
+  subject: Subject;
+  value: Nm;
+  /** For a feeler bracket, the leaf that did not pass. */
+  upTo: Nm | null;
+  /** What was typed, letter for letter. */
+  typed: string;
+  instrument: string | null;
+  /** °C of the part, where given. */
+  temperature: number | null;
+}
+
+export type Entry =
+  | ({ kind: 'job'; value: Job } & Choice)
+  | ({ kind: 'targets'; value: TargetChoices } & Choice)
+  | ({ kind: 'clocking'; value: ClockingChoices } & Choice)
+  | ({ kind: 'bench'; value: BenchChoices } & Choice)
+  | ReadingEntry
+  /** The joints of a cylinder were set as planned. */
+  | ({ kind: 'joints'; cylinder: string } & Stamp)
+  /** An earlier reading or tick no longer counts. */
+  | ({ kind: 'void'; of: string; reason: string } & Stamp);
+
+export type ChoiceKind = 'job' | 'targets' | 'clocking' | 'bench';
+
+export interface BuildRecord {
+  id: string;
+  entries: Entry[];
+}
+
+/** The last entry of a kind of choice, or null. */
+export function choiceIn<K extends ChoiceKind>(record: BuildRecord, kind: K): Extract<Entry, { kind: K }> | null {
+  return (record.entries.findLast((entry) => entry.kind === kind) as Extract<Entry, { kind: K }> | undefined) ?? null;
+}
+
+export const STARTING_CLOCKING: ClockingChoices = { school: 'diagonals', mirrorLeft: true };
+export const STARTING_BENCH: BenchChoices = { route: 'byCylinder', rails: false, gaugeSetting: null };

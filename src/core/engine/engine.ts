@@ -1,0 +1,133 @@
+/**
+ * The block: how its cylinders lie, and what they are called.
+ *
+ * A cylinder's identity is its place in the block (bank and place counted from the front), never its
+ * number: renumbering an engine renames the bores and moves no reading.
+ * Banks are left and right as seen from the driver's seat, looking forward. Common practice, no source.
+ */
+
+export const LAYOUTS = ['inline', 'vee', 'flat', 'single'] as const;
+export type Layout = (typeof LAYOUTS)[number];
+
+export const NUMBERING_SCHEMES = ['sequence', 'alternate', 'bankByBank', 'lettered'] as const;
+export type NumberingScheme = (typeof NUMBERING_SCHEMES)[number];
+
+export type Bank = 'only' | 'left' | 'right';
+
+/** Crank rotation, seen from the front of the engine. */
+export type Rotation = 'clockwise' | 'anticlockwise';
+
+export const MOST_CYLINDERS = 16;
+
+export interface Numbering {
+  /** `sequence` 1..n along one bank; `alternate` odd and even banks; `bankByBank` 1–4 then 5–8; `lettered` A1.., B1.. */
+  scheme: NumberingScheme;
+  /** The end that cylinder 1 is at. */
+  start: 'front' | 'rear';
+  /** The bank that cylinder 1 (or A1) is in. Without meaning on one bank. */
+  firstBank: 'left' | 'right';
+}
+
+export interface Engine {
+  layout: Layout;
+  cylinders: number;
+  /** Degrees between the banks; 180 for a flat engine, 0 on one bank. */
+  bankAngle: number;
+  rotation: Rotation;
+  numbering: Numbering;
+}
+
+export interface Cylinder {
+  /** Place in the block: bank and place from the front, e.g. `L2`, `R1`, or `1` on one bank. */
+  id: string;
+  /** What the engine's own scheme calls it, e.g. `3` or `B2`. */
+  label: string;
+  bank: Bank;
+  /** Counted from the front of its bank, 1 first. */
+  place: number;
+  /** Centre of the bore seen from above, front at the top, in bore spacings. */
+  deck: { x: number; y: number };
+}
+
+export const hasTwoBanks = (layout: Layout): boolean => layout === 'vee' || layout === 'flat';
+
+/**
+ * What is wrong with an engine's figures, as sentences; empty when nothing is.
+ */
+export function engineFaults(engine: Engine): string[] {
+  const { layout, cylinders, bankAngle, numbering } = engine;
+  const faults: string[] = [];
+  if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > MOST_CYLINDERS)
+    faults.push(`Cylinders: 1 to ${MOST_CYLINDERS}, whole.`);
+  if (layout === 'single' && cylinders !== 1) faults.push('A single has one cylinder.');
+  if (layout === 'inline' && cylinders < 2) faults.push('An in-line engine has two cylinders or more.');
+  if (hasTwoBanks(layout) && cylinders < 2) faults.push('An engine with two banks has two cylinders or more.');
+  if (layout === 'vee' && !(bankAngle > 0 && bankAngle < 180)) faults.push('Bank angle of a V: more than 0° and less than 180°.');
+  if (layout === 'flat' && bankAngle !== 180) faults.push('Bank angle of a flat engine: 180°.');
+  if (!hasTwoBanks(layout) && bankAngle !== 0) faults.push('Bank angle on one bank: 0°.');
+  if (hasTwoBanks(layout) === (numbering.scheme === 'sequence'))
+    faults.push(hasTwoBanks(layout) ? 'Two banks need a numbering for two banks.' : 'One bank is numbered in sequence.');
+  return faults;
+}
+
+function labelOf(engine: Engine, first: boolean, index: number, inFirstBank: number): string {
+  switch (engine.numbering.scheme) {
+    case 'alternate':
+      return String(2 * index + (first ? 1 : 2));
+    case 'bankByBank':
+      return String(first ? index + 1 : inFirstBank + index + 1);
+    case 'lettered':
+      return `${first ? 'A' : 'B'}${index + 1}`;
+    case 'sequence':
+      return String(index + 1);
+  }
+}
+
+function bankOf(engine: Engine, bank: Bank, count: number, first: boolean, inFirstBank: number): Cylinder[] {
+  const side = bank === 'left' ? -1 : bank === 'right' ? 1 : 0;
+  const reach = engine.layout === 'flat' ? 0.95 : 0.62;
+  const stagger = bank !== 'only' && !first ? 0.22 : 0;
+  return Array.from({ length: count }, (_, i) => {
+    const place = i + 1;
+    const index = engine.numbering.start === 'front' ? i : count - place;
+    return {
+      id: bank === 'only' ? String(place) : `${bank === 'left' ? 'L' : 'R'}${place}`,
+      label: labelOf(engine, first, index, inFirstBank),
+      bank,
+      place,
+      deck: { x: side * reach, y: i + stagger },
+    };
+  });
+}
+
+const byLabel = (a: Cylinder, b: Cylinder): number => a.label.localeCompare(b.label, 'en', { numeric: true });
+
+/**
+ * The cylinders of an engine in the order of its own numbering.
+ * An odd count on two banks gives the first bank one more.
+ * The first bank is drawn further forward: the rods of a shared journal stand side by side.
+ */
+export function cylindersOf(engine: Engine): Cylinder[] {
+  if (!hasTwoBanks(engine.layout)) return bankOf(engine, 'only', engine.cylinders, true, engine.cylinders).sort(byLabel);
+  const first = engine.numbering.firstBank;
+  const inFirst = Math.ceil(engine.cylinders / 2);
+  const other: Bank = first === 'left' ? 'right' : 'left';
+  return [
+    ...bankOf(engine, first, inFirst, true, inFirst),
+    ...bankOf(engine, other, engine.cylinders - inFirst, false, inFirst),
+  ].sort(byLabel);
+}
+
+/** The engine in a few words, e.g. `90° V10`, `in-line 5`, `flat 4`, `single`. */
+export function engineWords({ layout, cylinders, bankAngle }: Engine): string {
+  switch (layout) {
+    case 'vee':
+      return `${bankAngle}° V${cylinders}`;
+    case 'flat':
+      return `flat ${cylinders}`;
+    case 'inline':
+      return `in-line ${cylinders}`;
+    case 'single':
+      return 'single';
+  }
+}

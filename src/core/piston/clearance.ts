@@ -1,0 +1,57 @@
+/**
+ * Piston-to-wall clearance of one cylinder: bore − piston, with what the two tools can prove.
+ */
+import type { Nm } from '../quantity/length';
+import { type Saying, fine, say } from '../quantity/saying';
+import type { Target } from '../targets/target';
+import { BORE_GAUGE_LIMIT, MICROMETER_LIMIT, combined, conformity, expanded, rectangular } from '../uncertainty/uncertainty';
+
+/** The state words of a clearance. `no target` when both sizes are read and nothing says what it must be. */
+export type ClearanceState = 'to do' | 'tight' | 'in window' | 'loose' | 'over' | 'not proven' | 'no target';
+
+/** Clearance of a piston in its bore. Negative when the piston reads larger than the bore. */
+export const clearanceOf = (bore: Nm, piston: Nm): Nm => bore - piston;
+
+/**
+ * Expanded uncertainty (k = 2) of a clearance from a bore gauge and a micrometer reading, in nm:
+ * U = 2·√((a_b/√3)² + (a_p/√3)²), JCGM 100:2008, with the error limits of `uncertainty.ts`.
+ */
+export const clearanceUncertainty = (): Nm =>
+  Math.round(expanded(combined([rectangular(BORE_GAUGE_LIMIT), rectangular(MICROMETER_LIMIT)])));
+
+/**
+ * State of a clearance ± its uncertainty (ISO 14253-1 at the minimum and the upper limit; the end of the
+ * aim window is advice and is judged by the value itself).
+ */
+export function clearanceState(clearance: Nm | null, target: Target, uncertainty: Nm): ClearanceState {
+  if (clearance === null) return 'to do';
+  if (!target.set) return 'no target';
+  const { min, aimTo, limit } = target.inForce;
+  const side = conformity(clearance - uncertainty, clearance + uncertainty, min, limit);
+  if (side === 'below') return 'tight';
+  if (side === 'above') return 'over';
+  if (side === 'not proven') return side;
+  return aimTo !== null && clearance > aimTo ? 'loose' : 'in window';
+}
+
+export const clearanceIsDone = (state: ClearanceState): boolean => state === 'in window' || state === 'loose';
+
+/** What to do about a clearance in a state, in one sentence. */
+export function clearanceAdvice(state: ClearanceState, uncertainty: Nm): Saying {
+  switch (state) {
+    case 'tight':
+      return say`Hone, or try another piston: too tight, it scuffs and seizes.`;
+    case 'in window':
+      return say`As it should be.`;
+    case 'loose':
+      return say`More than the aim, within the limit.`;
+    case 'over':
+      return say`Try a larger piston: too loose, it rocks and ruins the ring seal.`;
+    case 'not proven':
+      return say`Within ± ${fine(uncertainty)} of a limit, which is all these tools can tell. Read both again.`;
+    case 'no target':
+      return say`Recorded, but nothing says yet what it must be.`;
+    case 'to do':
+      return say`Read the bore and the piston.`;
+  }
+}

@@ -1,0 +1,18 @@
+/**
+ * Angles in degrees clockwise from the front of the engine, seen on the crown.
+ */
+
+/** An angle brought into 0 ≤ a < 360. */
+export const turned = (degrees: number): number => ((degrees % 360) + 360) % 360;
+
+/** Smallest angle between two directions, 0 to 180. */
+export function apart(a: number, b: number): number {
+  const difference = Math.abs(turned(a) - turned(b));
+  return Math.min(difference, 360 - difference);
+}
+
+/** The same direction seen in a mirror along the crank. */
+export const mirrored = (degrees: number): number => turned(-degrees);
+
+/** Angle that an arc of given length spans on a circle of given diameter: s = D·θ/2, in degrees. */
+export const arcAngle = (arc: number, diameter: number): number => (arc / (Math.PI * diameter)) * 360;

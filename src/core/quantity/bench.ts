@@ -1,0 +1,334 @@
+/**
+ * Bench talk: the one parser for lengths.
+ *
+ * A fitter calls "22" and means 0.022 in; "4065" is 4.065 in; "15/16" is a bracket, 15 goes and 16 does
+ * not; "+6" is six thou over what the bore gauge was set to. The field being read says which is meant.
+ * Where two meanings are possible, or the figure cannot be right, the answer is a question with the
+ * likely meanings to choose from, never a guess. Common practice, no source, for every convention here.
+ */
+import { type Nm, NM_PER_INCH, NM_PER_MICROMETRE, NM_PER_MM, NM_PER_THOU, type Units, fromDecimal, toInches, toMm } from './length';
+import { type LengthStyle, lengthText } from './print';
+import { slipsOf } from './slips';
+
+/** What is being read: decides what a bare number means. */
+export type Field = 'bore' | 'piston' | 'gap' | 'rail' | 'clearance';
+
+export interface BenchContext {
+  field: Field;
+  /** The system bare numbers are spoken in. */
+  units: Units;
+  /** Bore of the cylinder, measured or planned; null when not known yet. */
+  bore: Nm | null;
+  /** What this size should be near to (its neighbours, the plan), and how near; null when nothing is known. */
+  expected: { nm: Nm; within: Nm; because: string } | null;
+  /** What the bore gauge was set to; null when it was not set. */
+  setting: Nm | null;
+}
+
+export interface Meaning {
+  value: Nm;
+  /** Upper end of a bracket: the leaf that did not pass. */
+  upTo: Nm | null;
+  /** How the typed text was taken, e.g. `22 thou`, `as typed`, `digits 7 and 3 swapped`. */
+  taken: string;
+}
+
+export type Heard =
+  | { kind: 'empty' }
+  | { kind: 'understood'; meaning: Meaning }
+  | { kind: 'setting'; value: Nm }
+  | { kind: 'question'; ask: string; options: Meaning[] }
+  | { kind: 'refused'; why: string; accepted: string };
+
+/** Longest entry that is read at all. */
+const LONGEST = 40;
+/** Any bore or piston the tool will take: 10 to 500 mm. */
+const SIZES = { least: 10 * NM_PER_MM, most: 500 * NM_PER_MM };
+/** A size nobody questions while nothing else is known: 25 to 250 mm. */
+const USUAL_SIZES = { least: 25 * NM_PER_MM, most: 250 * NM_PER_MM };
+/** End gap as a share of the bore that nobody questions. From memory. */
+const USUAL_GAP = {
+  gap: { least: 0.0012, most: 0.0125 },
+  rail: { least: 0.001, most: 0.02 },
+  clearance: { least: 0.0001, most: 0.005 },
+};
+/** The same while the bore is not known. */
+const USUAL_GAP_UNKNOWN_BORE = {
+  gap: { least: 100_000, most: 1_600_000 },
+  rail: { least: 100_000, most: 1_600_000 },
+  clearance: { least: 5_000, most: 500_000 },
+};
+/** The widest gap that is taken at all, as a share of the bore. */
+const WIDEST_GAP_SHARE = 0.1;
+const WIDEST_GAP_UNKNOWN_BORE = 10 * NM_PER_MM;
+
+const ACCEPTED: Record<Field, Record<Units, string>> = {
+  bore: {
+    imperial: '4065, 4.065, 103.25mm, or +6 and -1.5 thou from the gauge setting ("set 4.060")',
+    metric: '82.505, 82505, 3.248in, or +0.006 from the gauge setting ("set 82.5")',
+  },
+  piston: { imperial: '4061, 4.0612, 103.15mm', metric: '82.43, 82430, 3.245in' },
+  gap: { imperial: '22, .022, 0.56mm, or a bracket 15/16', metric: '0.56, 56, 22thou, or a bracket 0.55/0.60' },
+  clearance: { imperial: '4.5, .0045, 0.11mm', metric: '0.06, 2.5thou' },
+  rail: { imperial: '18, .018, 0.45mm, or a bracket 15/16', metric: '0.45, 45, 18thou, or a bracket 0.40/0.45' },
+};
+
+/** What a field accepts, as examples, for hints and errors. */
+export const acceptedBy = (field: Field, units: Units): string => ACCEPTED[field][units];
+
+type FineField = 'gap' | 'rail' | 'clearance';
+const isFine = (field: Field): field is FineField => field !== 'bore' && field !== 'piston';
+const styleOf = (field: Field): LengthStyle => (isFine(field) ? 'fine' : 'size');
+
+type UnitName = 'mm' | 'µm' | 'in' | 'thou';
+const UNIT_NM: Record<UnitName, number> = { mm: NM_PER_MM, µm: NM_PER_MICROMETRE, in: NM_PER_INCH, thou: NM_PER_THOU };
+const UNIT_WORDS: [UnitName, RegExp][] = [
+  ['mm', /^(?:mm|millimet(?:er|re)s?)$/],
+  ['µm', /^(?:µm|um|microns?)$/],
+  ['thou', /^(?:thou|th|mil|mils)$/],
+  ['in', /^(?:in|inch|inches|")$/],
+];
+
+const unitNamed = (word: string): UnitName | null => UNIT_WORDS.find(([, pattern]) => pattern.test(word))?.[0] ?? null;
+
+/** Typographic variants brought to one form; both decimal separators become a point. */
+function plain(text: string): string {
+  return text
+    .trim()
+    .toLowerCase()
+    .replace(/[\u2212\u2013\u2014]/g, '-')
+    .replace(/[\u2033\u201c\u201d]|''/g, '"')
+    .replace(/\u03bc/g, 'µ')
+    .replace(/,/g, '.')
+    .replace(/\s+/g, ' ');
+}
+
+const NUMERAL = String.raw`(?:\d+\.?\d*|\.\d+)`;
+const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
+const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
+const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*) ?/ ?(${NUMERAL}) ?([a-zµ"]*)$`);
+const SETTING = new RegExp(`^(?:set|zero) ?(${NUMERAL} ?[a-zµ"]*)$`);
+
+/** Range nobody questions for the field. */
+function usual(context: BenchContext): { least: Nm; most: Nm } {
+  const { field, bore, expected } = context;
+  if (isFine(field)) {
+    if (bore === null) return USUAL_GAP_UNKNOWN_BORE[field];
+    return { least: bore * USUAL_GAP[field].least, most: bore * USUAL_GAP[field].most };
+  }
+  if (!expected) return USUAL_SIZES;
+  return { least: expected.nm - expected.within, most: expected.nm + expected.within };
+}
+
+/** Whether a value can be recorded at all, questioned or not. */
+function possible(value: Nm, { field, bore }: BenchContext): boolean {
+  if (!isFine(field)) return value >= SIZES.least && value <= SIZES.most;
+  return value >= 0 && value <= (bore === null ? WIDEST_GAP_UNKNOWN_BORE : bore * WIDEST_GAP_SHARE);
+}
+
+function isUsual(value: Nm, context: BenchContext): boolean {
+  const { least, most } = usual(context);
+  return value >= least && value <= most;
+}
+
+interface Take {
+  value: Nm;
+  taken: string;
+}
+
+const take = (numeral: string, unit: UnitName): Take => ({ value: fromDecimal(numeral, UNIT_NM[unit]), taken: `${numeral} ${unit}` });
+
+/** Digits without a point: the point goes where it makes a size, `4065` is 4.065 in, `82505` is 82.505 mm. */
+function digitsAsSize(digits: string, unit: 'in' | 'mm', context: BenchContext): Take {
+  const takes = Array.from({ length: digits.length }, (_, i) => {
+    const numeral = i + 1 === digits.length ? digits : `${digits.slice(0, i + 1)}.${digits.slice(i + 1)}`;
+    return take(numeral, unit);
+  });
+  const target = context.expected?.nm ?? null;
+  const fits = takes.filter((t) => isUsual(t.value, target === null ? context : { ...context, expected: null }));
+  if (target !== null) fits.sort((a, b) => Math.abs(a.value - target) - Math.abs(b.value - target));
+  return fits[0] ?? take(digits, unit);
+}
+
+/** The meaning by convention first, then rivals that a fitter might have meant instead. */
+function takesOf(numeral: string, context: BenchContext): { first: Take; rivals: Take[]; equal: boolean } {
+  const { field, units } = context;
+  const pointed = numeral.includes('.');
+  if (!isFine(field)) {
+    const [own, other] = units === 'imperial' ? (['in', 'mm'] as const) : (['mm', 'in'] as const);
+    const read = (unit: 'in' | 'mm'): Take => (pointed ? take(numeral, unit) : digitsAsSize(numeral, unit, context));
+    return { first: read(own), rivals: [read(other)], equal: false };
+  }
+  const inThou = take(numeral, 'thou');
+  const inMm = take(numeral, 'mm');
+  if (units === 'imperial') {
+    const belowOne = Number(numeral) < 1 && pointed;
+    return belowOne ? { first: take(numeral, 'in'), rivals: [inMm], equal: false } : { first: inThou, rivals: [inMm], equal: false };
+  }
+  if (Number(numeral) < 4 && pointed) return { first: inMm, rivals: [take(numeral, 'in')], equal: false };
+  const hundredths = { value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths of a mm` };
+  return { first: hundredths, rivals: [inThou], equal: true };
+}
+
+const tenTimes = (value: Nm): Take[] => [
+  { value: value * 10, taken: 'ten times what was typed' },
+  { value: Math.round(value / 10), taken: 'a tenth of what was typed' },
+];
+
+const asMeaning = (taken: Take, upTo: Nm | null = null): Meaning => ({ ...taken, upTo });
+
+function distinct(options: Meaning[]): Meaning[] {
+  return options.filter((o, i) => options.findIndex((p) => p.value === o.value && p.upTo === o.upTo) === i);
+}
+
+/** One length in both systems, the one it was typed in first. */
+function inBoth(value: Nm, field: Field, units: Units): string {
+  const style = styleOf(field);
+  if (units === 'metric') return `${lengthText(value, 'metric', style)} is ${toInches(value).toFixed(4)} in`;
+  const own = isFine(field) ? lengthText(value, 'imperial', 'fine') : `${toInches(value).toFixed(4)} in`;
+  return `${own} is ${toMm(value).toFixed(3)} mm`;
+}
+
+function whereabouts({ field, bore, units, expected }: BenchContext): string {
+  if (!isFine(field)) return expected ? `; ${expected.because}` : '';
+  if (bore === null) return '';
+  return units === 'metric' ? ` on a ${toMm(bore)} mm bore` : ` on a ${toInches(bore).toFixed(3)} in bore`;
+}
+
+function question(first: Take, candidates: Take[], context: BenchContext, spoken: Units): Heard {
+  const likely = distinct(candidates.filter((c) => isUsual(c.value, context)).map((c) => asMeaning(c))).slice(0, 3);
+  const kept = possible(first.value, context) ? [asMeaning({ value: first.value, taken: 'as typed' })] : [];
+  const options = distinct([...likely, ...kept]);
+  const style = styleOf(context.field);
+  const stated = `${inBoth(first.value, context.field, spoken)}${whereabouts({ ...context, units: spoken })}`;
+  if (options.length === 0)
+    return { kind: 'refused', why: `${stated}: no ${NAMES[context.field]} is that size.`, accepted: acceptedBy(context.field, context.units) };
+  const best = likely[0];
+  const ask = best
+    ? `${stated}; did you mean ${lengthText(best.value, spoken, style)}${best.taken.startsWith('digit') || best.taken.startsWith('off') ? ` (${best.taken})` : ''}?`
+    : `${stated}: is that right?`;
+  return { kind: 'question', ask, options };
+}
+
+const NAMES: Record<Field, string> = { bore: 'bore', piston: 'piston', gap: 'ring end gap', rail: 'rail gap', clearance: 'clearance' };
+
+const spokenIn = (unit: UnitName | null, units: Units): Units => (unit === null ? units : unit === 'mm' || unit === 'µm' ? 'metric' : 'imperial');
+
+function hearSingle(numeral: string, word: string, context: BenchContext): Heard {
+  const unit = word === '' ? null : unitNamed(word);
+  if (word !== '' && unit === null) return unknownUnit(word, context);
+  const spoken = spokenIn(unit, context.units);
+  const { first, rivals, equal } = unit ? { first: take(numeral, unit), rivals: otherUnits(numeral, unit), equal: false } : takesOf(numeral, context);
+  const likelyRivals = rivals.filter((r) => isUsual(r.value, context));
+  if (isUsual(first.value, context)) {
+    const rival = likelyRivals[0];
+    if (!equal || !rival) return { kind: 'understood', meaning: asMeaning(first) };
+    return {
+      kind: 'question',
+      ask: `${first.taken} (${lengthText(first.value, 'metric', 'fine')}), or ${rival.taken} (${lengthText(rival.value, 'metric', 'fine')})?`,
+      options: [asMeaning(first), asMeaning(rival)],
+    };
+  }
+  if (equal && likelyRivals[0]) return { kind: 'understood', meaning: asMeaning(likelyRivals[0]) };
+  const slips = context.expected && !isFine(context.field) ? slipsOf(numeral, first.value, context.expected) : [];
+  return question(first, [...slips, ...rivals, ...tenTimes(first.value), ...rivals.flatMap((r) => tenTimes(r.value))], context, spoken);
+}
+
+const otherUnits = (numeral: string, unit: UnitName): Take[] =>
+  (['mm', 'in', 'thou'] as const).filter((u) => u !== unit).map((u) => take(numeral, u));
+
+function unknownUnit(word: string, context: BenchContext): Heard {
+  return { kind: 'refused', why: `"${word}" is no unit known here (thou, in, mm, µm).`, accepted: acceptedBy(context.field, context.units) };
+}
+
+/** `15/16`: the largest leaf that passes and the first that does not. */
+function hearBracket(parts: [string, string, string, string], context: BenchContext): Heard {
+  const [lowNumeral, lowWord, highNumeral, highWord] = parts;
+  if (!isFine(context.field))
+    return { kind: 'refused', why: 'A bracket (goes / does not go) is for feeler readings of a gap.', accepted: acceptedBy(context.field, context.units) };
+  const word = highWord || lowWord;
+  const low = hearSingle(lowNumeral, lowWord || word, context);
+  const high = hearSingle(highNumeral, word, context);
+  if (low.kind === 'refused') return low;
+  if (high.kind === 'refused') return high;
+  if (low.kind !== 'understood' || high.kind !== 'understood')
+    return {
+      kind: 'refused',
+      why: 'One side of the bracket can be taken in more than one way.',
+      accepted: 'the unit after it, e.g. 15/16 thou or 0.40/0.45 mm',
+    };
+  const [a, b] = [low.meaning.value, high.meaning.value];
+  if (a === b) return { kind: 'refused', why: 'The same leaf cannot both pass and not pass.', accepted: '15/16: 15 goes, 16 does not' };
+  const spoken = `${lengthText(Math.min(a, b), context.units, 'fine')} goes, ${lengthText(Math.max(a, b), context.units, 'fine')} does not`;
+  const meaning: Meaning = { value: Math.min(a, b), upTo: Math.max(a, b), taken: spoken };
+  if (a < b) return { kind: 'understood', meaning };
+  return { kind: 'question', ask: `A leaf that passes is thinner than one that does not. Did you mean ${spoken}?`, options: [meaning] };
+}
+
+/** `+6`, `-1.5`: the dial, from what the gauge was set to. */
+function hearDial(sign: string, numeral: string, word: string, context: BenchContext): Heard {
+  const accepted = acceptedBy(context.field, context.units);
+  if (isFine(context.field)) return { kind: 'refused', why: 'A gap has no sign: only a bore gauge reads plus or minus.', accepted };
+  if (context.field === 'piston') return { kind: 'refused', why: 'Plus and minus are for a bore gauge; a piston is read in the micrometer.', accepted };
+  const { setting } = context;
+  if (setting === null)
+    return { kind: 'refused', why: 'Plus and minus count from the gauge setting, and none is given yet.', accepted: 'first the setting, e.g. "set 4.060"' };
+  const unit = word === '' ? null : unitNamed(word);
+  if (word !== '' && unit === null) return unknownUnit(word, context);
+  const direction = sign === '-' ? -1 : 1;
+  const from = (steps: Take): Take => ({
+    value: setting + direction * steps.value,
+    taken: `gauge set ${lengthText(setting, context.units, 'size')}, dial ${sign === '-' ? '\u2212' : '+'}${steps.taken}`,
+  });
+  const amount = Number(numeral);
+  if (unit === null && context.units === 'metric' && (amount >= 1 || !numeral.includes('.')) && amount !== 0) {
+    const micrometres = from(take(numeral, 'µm'));
+    const hundredths = from({ value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths` });
+    return {
+      kind: 'question',
+      ask: `Is the dial at ${numeral} µm (${lengthText(micrometres.value, 'metric', 'size')}) or at ${numeral} hundredths (${lengthText(hundredths.value, 'metric', 'size')})?`,
+      options: [asMeaning(micrometres), asMeaning(hundredths)],
+    };
+  }
+  const byDefault: UnitName = context.units === 'metric' ? 'mm' : amount > 0 && amount < 0.1 ? 'in' : 'thou';
+  const heard = from(take(numeral, unit ?? byDefault));
+  if (isUsual(heard.value, context)) return { kind: 'understood', meaning: asMeaning(heard) };
+  return question(heard, [], context, context.units);
+}
+
+/**
+ * What an entry means.
+ *
+ * @param text what was typed, in any of the shop's notations
+ * @returns the meaning; or a question with the likely meanings (best first) to choose from;
+ *   or why it cannot be taken and what is accepted. Never throws.
+ */
+export function hear(text: string, context: BenchContext): Heard {
+  const entry = plain(text);
+  if (entry === '') return { kind: 'empty' };
+  const accepted = acceptedBy(context.field, context.units);
+  if (entry.length > LONGEST) return { kind: 'refused', why: `That is ${text.trim().length} characters; one reading at a time.`, accepted };
+  const setting = SETTING.exec(entry);
+  if (setting?.[1]) return hearSetting(setting[1], context);
+  const bracket = BRACKET.exec(entry);
+  if (bracket) return hearBracket([bracket[1] ?? '', bracket[2] ?? '', bracket[3] ?? '', bracket[4] ?? ''], context);
+  const signed = SIGNED.exec(entry);
+  if (signed) return hearDial(signed[1] ?? '+', signed[2] ?? '', signed[3] ?? '', context);
+  const single = SINGLE.exec(entry);
+  if (single) return hearSingle(single[1] ?? '', single[2] ?? '', context);
+  return { kind: 'refused', why: `"${text.trim()}" is no reading.`, accepted };
+}
+
+/** `set 4.210`: what the bore gauge was zeroed at. It may be well away from this bore. */
+function hearSetting(entry: string, context: BenchContext): Heard {
+  if (context.field !== 'bore')
+    return { kind: 'refused', why: 'A gauge setting belongs to bore readings.', accepted: acceptedBy(context.field, context.units) };
+  const heard = hear(entry, { ...context, expected: null });
+  return heard.kind === 'understood' ? { kind: 'setting', value: heard.meaning.value } : heard;
+}
+
+/**
+ * A length typed into a form, where nothing is known of the engine yet.
+ */
+export const hearField = (text: string, field: Field, units: Units): Heard =>
+  hear(text, { field, units, bore: null, expected: null, setting: null });

@@ -1,0 +1,67 @@
+/**
+ * The one printer for lengths. Values stay in nanometres until they reach it.
+ */
+import { type Nm, type Units, toInches, toMm, toThou } from './length';
+
+/**
+ * How a length is spoken of in the trade.
+ * - `size`: a bore or piston, inches to 0.0001 or mm to 0.001
+ * - `fine`: a gap or clearance, thou to 0.1 or mm to 0.001
+ * - `raw`: a product before it is rounded up, one digit further
+ */
+export type LengthStyle = 'size' | 'fine' | 'raw';
+
+export interface Printed {
+  number: string;
+  unit: 'in' | 'thou' | 'mm';
+}
+
+const MINUS = '\u2212';
+
+const formats = new Map<string, Intl.NumberFormat>();
+
+/** A number with so many decimals at most and at least; never a negative zero. */
+function fixed(value: number, most: number, least: number): string {
+  const key = `${most}/${least}`;
+  let format = formats.get(key);
+  if (!format) {
+    format = new Intl.NumberFormat('en', { maximumFractionDigits: most, minimumFractionDigits: least, useGrouping: false, signDisplay: 'negative' });
+    formats.set(key, format);
+  }
+  return format.format(value).replace('-', MINUS);
+}
+
+/**
+ * A length as number and unit in the system asked for.
+ *
+ * @example printLength(558_800, 'imperial', 'fine') // { number: '22', unit: 'thou' }
+ * @example printLength(558_800, 'metric', 'fine') // { number: '0.559', unit: 'mm' }
+ */
+export function printLength(length: Nm, units: Units, style: LengthStyle): Printed {
+  if (units === 'metric') {
+    const least = style === 'size' ? 3 : 2;
+    return { number: fixed(toMm(length), style === 'raw' ? 4 : 3, least), unit: 'mm' };
+  }
+  if (style === 'size') return { number: fixed(toInches(length), 4, 4), unit: 'in' };
+  if (style === 'raw') return { number: fixed(toInches(length), 5, 5), unit: 'in' };
+  return { number: fixed(toThou(length), 1, 0), unit: 'thou' };
+}
+
+/** A length as one string, e.g. `22 thou` or `82.500 mm`. */
+export function lengthText(length: Nm, units: Units, style: LengthStyle): string {
+  const { number, unit } = printLength(length, units, style);
+  return `${number} ${unit}`;
+}
+
+/** A length in inches and millimetres side by side, as the reading line says it back. */
+export function bothText(length: Nm, style: LengthStyle): string {
+  const inches = fixed(toInches(length), style === 'raw' ? 5 : 4, style === 'size' ? 4 : 3);
+  return `${inches} in · ${fixed(toMm(length), 3, 3)} mm`;
+}
+
+/** A range such as `22–25 thou`; without an upper end, `≥ 15 thou`. */
+export function rangeText(from: Nm, to: Nm | null, units: Units, style: LengthStyle = 'fine'): string {
+  const low = printLength(from, units, style);
+  if (to === null) return `≥ ${low.number} ${low.unit}`;
+  return `${low.number}–${printLength(to, units, style).number} ${low.unit}`;
+}

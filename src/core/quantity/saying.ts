@@ -1,0 +1,42 @@
+/**
+ * Sentences with lengths in them, kept apart from units until a screen, sheet or file prints them.
+ */
+import type { Nm, Units } from './length';
+import { type LengthStyle, lengthText } from './print';
+
+export interface SaidLength {
+  nm: Nm;
+  as: LengthStyle;
+}
+
+/** A sentence as text and lengths, in order. */
+export type Saying = (string | SaidLength)[];
+
+/** A bore or piston size inside a sentence. */
+export const size = (nm: Nm): SaidLength => ({ nm, as: 'size' });
+
+/** A gap or clearance inside a sentence. */
+export const fine = (nm: Nm): SaidLength => ({ nm, as: 'fine' });
+
+/** An unrounded product inside a sentence. */
+export const raw = (nm: Nm): SaidLength => ({ nm, as: 'raw' });
+
+/**
+ * Template tag for a sentence: `` say`bore ${size(bore)} × ${factor}` ``.
+ * Numbers are printed as they are; sentences inside sentences are joined.
+ */
+export function say(strings: TemplateStringsArray, ...values: (string | number | SaidLength | Saying)[]): Saying {
+  const out: Saying = [];
+  strings.forEach((text, i) => {
+    if (text) out.push(text);
+    const value = values[i];
+    if (value === undefined) return;
+    if (Array.isArray(value)) out.push(...value);
+    else out.push(typeof value === 'number' ? String(value) : value);
+  });
+  return out;
+}
+
+/** The sentence with its lengths in the units asked for. */
+export const sayingText = (saying: Saying, units: Units): string =>
+  saying.map((piece) => (typeof piece === 'string' ? piece : lengthText(piece.nm, units, piece.as))).join('');

@@ -1,0 +1,115 @@
+/**
+ * The build file: one engine as JSON, described field by field in docs/build-file.md.
+ */
+import { z } from 'zod';
+import { type Judgement, judge } from '@/core/build/judge';
+import type { BuildRecord, Entry } from '@/core/build/record';
+import { type Saying, sayingText } from '@/core/quantity/saying';
+import { buildIdSchema, entrySchema, faultsOf } from './schema';
+
+export const FILE_FORMAT = 'spatium-build';
+export const FILE_VERSION = 1;
+/** Largest file that is read. */
+export const MOST_BYTES = 4 * 1024 * 1024;
+const MOST_ENTRIES = 20_000;
+/** A list of faults is cut here; the rest is counted. */
+const MOST_FAULTS = 30;
+
+const fileSchema = z.strictObject({
+  format: z.literal(FILE_FORMAT),
+  version: z.literal(FILE_VERSION),
+  record: z.strictObject({ id: buildIdSchema, entries: z.array(entrySchema).max(MOST_ENTRIES, `at most ${MOST_ENTRIES} entries`) }),
+  judged: z.unknown().optional(),
+});
+
+export interface BuildFile {
+  format: typeof FILE_FORMAT;
+  version: typeof FILE_VERSION;
+  record: BuildRecord;
+  judged: unknown;
+}
+
+const isSaying = (value: unknown): value is Saying =>
+  Array.isArray(value) && value.length > 0 && value.every((p) => typeof p === 'string' || (typeof p === 'object' && p !== null && 'nm' in p && 'as' in p)) && value.some((p) => typeof p !== 'string');
+
+/** Sentences become text in the shop's units, so that the file needs no knowledge of how they are held. */
+function flattened(value: unknown, units: 'imperial' | 'metric'): unknown {
+  if (isSaying(value)) return sayingText(value, units);
+  if (Array.isArray(value)) return value.map((v) => flattened(v, units));
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(Object.entries(value).map(([key, v]) => [key, key === 'says' && Array.isArray(v) ? sayingText(v as Saying, units) : flattened(v, units)]));
+}
+
+/** What the file carries of a judgement: everything but the readings, which stand in the record already. */
+function judgedPart(judgement: Judgement): unknown {
+  const { cylinders, findings, stages, progress, spreads, planned, job } = judgement;
+  const readingId = (reading: { id: string } | null): string | null => reading?.id ?? null;
+  const part = {
+    progress,
+    stages,
+    findings,
+    planned,
+    spreads,
+    cylinders: cylinders.map(({ bore, piston, rings, ...rest }) => ({
+      ...rest,
+      bore: readingId(bore.reading),
+      piston: readingId(piston.reading),
+      rings: Object.fromEntries(Object.entries(rings).map(([name, { target, reading, state, toComeOff }]) => [name, { target, reading: readingId(reading), state, toComeOff }])),
+    })),
+  };
+  return flattened(part, job?.units ?? 'metric');
+}
+
+/** The file of a record, its results worked out afresh. */
+export function writeBuildFile(record: BuildRecord): BuildFile {
+  return { format: FILE_FORMAT, version: FILE_VERSION, record, judged: judgedPart(judge(record)) };
+}
+
+export type FileRead = { ok: true; record: BuildRecord } | { ok: false; faults: string[] };
+
+const refused = (...faults: string[]): FileRead => ({
+  ok: false,
+  faults: faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults,
+});
+
+/** What cannot be seen in one entry alone: ids used twice, voids of nothing, no job card. */
+function crossFaults(entries: Entry[]): string[] {
+  const seen = new Map<string, Entry>();
+  const faults: string[] = [];
+  entries.forEach((entry, i) => {
+    const where = `record.entries.${i}`;
+    if (seen.has(entry.id)) faults.push(`${where}: the id ${entry.id} is used twice`);
+    if (entry.kind === 'void') {
+      const target = seen.get(entry.of);
+      if (!target) faults.push(`${where}: it voids ${entry.of}, which no earlier entry is called`);
+      else if (target.kind !== 'reading' && target.kind !== 'joints') faults.push(`${where}: only readings and ticks can be voided, not a ${target.kind} entry`);
+    }
+    seen.set(entry.id, entry);
+  });
+  if (!entries.some((e) => e.kind === 'job')) faults.push('record.entries: there is no job card among them');
+  return faults;
+}
+
+/**
+ * The record in a build file's text, or everything that is wrong with it. Results in the file are not
+ * trusted: they are worked out again from the record.
+ */
+export function readBuildFile(textOfFile: string): FileRead {
+  if (textOfFile.length > MOST_BYTES) return refused(`The file is larger than ${MOST_BYTES / 1024 / 1024} MB.`);
+  let json: unknown;
+  try {
+    json = JSON.parse(textOfFile);
+  } catch (error) {
+    return refused(`The file is not JSON, or it was cut short: ${error instanceof Error ? error.message : 'unreadable'}.`);
+  }
+  const head = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(json);
+  if (!head.success || head.data.format !== FILE_FORMAT) return refused(`This is not a Spatium build file: "format" is not "${FILE_FORMAT}".`);
+  if (head.data.version !== FILE_VERSION) return refused(`The file is of version ${JSON.stringify(head.data.version)}; this program reads version ${FILE_VERSION}.`);
+  const parsed = fileSchema.safeParse(json);
+  if (!parsed.success) return refused(...faultsOf(parsed.error));
+  const faults = crossFaults(parsed.data.record.entries);
+  if (faults.length > 0) return refused(...faults);
+  const strays = judge(parsed.data.record).strays;
+  if (strays.length > 0) return refused(...strays.map((s) => `reading ${s.id}: this engine has no cylinder at ${s.cylinder}`));
+  return { ok: true, record: parsed.data.record };
+}

@@ -1,0 +1,116 @@
+/**
+ * The shape of every entry as it crosses an edge: a request, a file, a row of the store.
+ * Lengths are whole nanometres, times ISO 8601 in UTC.
+ */
+import { z } from 'zod';
+import { SCHOOLS } from '@/core/clocking/clocking';
+import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES, engineFaults } from '@/core/engine/engine';
+import type { BenchChoices, Entry, Job } from '@/core/build/record';
+import { RINGS } from '@/core/ring/ring';
+import { CONSTRUCTIONS, DUTIES } from '@/core/targets/chart';
+import type { ClockingChoices } from '@/core/clocking/clocking';
+import type { TargetChoices } from '@/core/targets/target';
+
+const METRE = 1_000_000_000;
+
+const text = (most: number) => z.string().max(most, `at most ${most} characters`);
+const nm = z.int('a whole number of nanometres').min(0, 'not negative').max(METRE, 'at most a metre');
+const widthNm = nm.min(1, 'more than nothing');
+const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'letters, digits, - and _, 64 at most');
+const cylinder = z.string().regex(/^(?:[LR]?\d{1,2})$/, 'a place in the block such as 3, L1 or R2');
+
+export const buildIdSchema = id;
+
+const engine = z
+  .strictObject({
+    layout: z.enum(LAYOUTS),
+    cylinders: z.int().min(1).max(MOST_CYLINDERS),
+    bankAngle: z.number().min(0).max(180),
+    rotation: z.enum(['clockwise', 'anticlockwise']),
+    numbering: z.strictObject({
+      scheme: z.enum(NUMBERING_SCHEMES),
+      start: z.enum(['front', 'rear']),
+      firstBank: z.enum(['left', 'right']),
+    }),
+  })
+  .superRefine((value, context) => {
+    for (const message of engineFaults(value)) context.addIssue({ code: 'custom', message });
+  });
+
+export const jobSchema: z.ZodType<Job, Job> = z.strictObject({
+  name: text(120).trim().min(1, 'Give the build a name.'),
+  customer: text(120),
+  description: text(200),
+  notes: text(4000),
+  engine,
+  units: z.enum(['imperial', 'metric']),
+  plannedBore: nm.min(10_000_000, 'at least 10 mm').max(500_000_000, 'at most 500 mm').nullable(),
+  duty: z.enum(DUTIES).nullable(),
+  construction: z.enum(CONSTRUCTIONS).nullable(),
+});
+
+const given = z.discriminatedUnion('form', [
+  z.strictObject({ form: z.literal('range'), min: nm, max: nm, from: text(200) }).refine((g) => g.max >= g.min, {
+    message: 'the upper end is under the lower end',
+    path: ['max'],
+  }),
+  z.strictObject({ form: z.literal('minimum'), min: nm, from: text(200) }),
+  z.strictObject({ form: z.literal('factor'), factor: z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)'), from: text(200) }),
+]);
+const papers = z.strictObject({ sheet: given.nullable(), manual: given.nullable() });
+
+export const targetChoicesSchema: z.ZodType<TargetChoices, TargetChoices> = z
+  .strictObject({
+    secondSchool: z.enum(['larger', 'equalOrTighter']),
+    feelerStep: widthNm,
+    gapWindow: widthNm,
+    gapLimit: widthNm,
+    clearanceWindow: widthNm,
+    clearanceLimit: widthNm,
+    gaps: z.strictObject({ top: papers, second: papers, rails: papers }),
+    clearance: papers,
+  })
+  .refine((t) => t.gapLimit >= t.gapWindow, { message: 'the upper limit lies inside the aim window', path: ['gapLimit'] })
+  .refine((t) => t.clearanceLimit >= t.clearanceWindow, { message: 'the upper limit lies inside the aim window', path: ['clearanceLimit'] });
+
+export const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({ school: z.enum(SCHOOLS), mirrorLeft: z.boolean() });
+
+export const benchSchema: z.ZodType<BenchChoices> = z.strictObject({
+  route: z.enum(['byCylinder', 'byRing']),
+  rails: z.boolean(),
+  gaugeSetting: nm.nullable(),
+});
+
+const stamp = { id, at: z.iso.datetime({ message: 'a UTC time such as 2026-05-04T09:12:00.000Z' }), by: text(12) };
+const choice = { ...stamp, replaces: id.nullable() };
+
+export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('job'), ...choice, value: jobSchema }),
+  z.strictObject({ kind: z.literal('targets'), ...choice, value: targetChoicesSchema }),
+  z.strictObject({ kind: z.literal('clocking'), ...choice, value: clockingSchema }),
+  z.strictObject({ kind: z.literal('bench'), ...choice, value: benchSchema }),
+  z
+    .strictObject({
+      kind: z.literal('reading'),
+      ...stamp,
+      cylinder,
+      subject: z.enum(['bore', 'piston', ...RINGS]),
+      value: nm,
+      upTo: nm.nullable(),
+      typed: text(60),
+      instrument: text(80).nullable(),
+      temperature: z.number().min(-60).max(200).nullable(),
+    })
+    .refine((r) => r.upTo === null || r.upTo > r.value, { message: 'the leaf that does not pass is not thicker than the one that does', path: ['upTo'] }),
+  z.strictObject({ kind: z.literal('joints'), ...stamp, cylinder }),
+  z.strictObject({ kind: z.literal('void'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),
+]);
+
+/** Entries as one request may carry them. */
+export const MOST_ENTRIES_A_REQUEST = 500;
+export const entriesSchema = z.array(entrySchema).min(1, 'no entry in it').max(MOST_ENTRIES_A_REQUEST, `at most ${MOST_ENTRIES_A_REQUEST} entries at once`);
+
+/** Faults as sentences that say where, what, and in the order they were met. */
+export function faultsOf(error: z.ZodError): string[] {
+  return error.issues.map(({ path, message }) => (path.length ? `${path.join('.')}: ${message}` : message));
+}

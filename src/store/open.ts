@@ -1,0 +1,95 @@
+/**
+ * Opening a database and bringing its tables up to this program's.
+ */
+import { mkdirSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { type Client, createClient } from '@libsql/client';
+import { sql } from 'drizzle-orm';
+import { type LibSQLDatabase, drizzle } from 'drizzle-orm/libsql';
+import { migrate } from 'drizzle-orm/libsql/migrator';
+import { readMigrationFiles } from 'drizzle-orm/migrator';
+import * as tables from './schema';
+
+export type Database = LibSQLDatabase<typeof tables> & { $client: Client };
+
+/** A database this program must not touch, or cannot read. Its message is for the person at the keyboard. */
+export class StoreRefused extends Error {
+  override name = 'StoreRefused';
+}
+
+const MIGRATIONS = join(process.cwd(), 'src/store/migrations');
+/** How long a write waits for another process's write, in ms. */
+const PATIENCE = 5_000;
+
+/** Where the data is unless DATABASE_URL says otherwise: a file in the data folder beside the program. */
+export const defaultUrl = (): string => pathToFileURL(resolve('data/spatium.db')).href;
+
+/** A `file:` URL or a path as the file it names; null for a server. */
+function fileOf(url: string): string | null {
+  if (/^(libsql|https?|wss?):/.test(url)) return null;
+  if (url.startsWith('file://')) return decodeURIComponent(new URL(url).pathname);
+  return resolve(url.replace(/^file:/, ''));
+}
+
+async function tablesIn(db: Database): Promise<string[]> {
+  const rows = await db.all<{ name: string }>(sql`SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`);
+  return rows.map((row) => row.name);
+}
+
+const MIGRATIONS_TABLE = '__drizzle_migrations';
+
+async function newestApplied(db: Database): Promise<number> {
+  if (!(await tablesIn(db)).includes(MIGRATIONS_TABLE)) return 0;
+  const rows = await db.all<{ newest: number | null }>(sql`SELECT max(created_at) AS newest FROM __drizzle_migrations`);
+  return Number(rows[0]?.newest ?? 0);
+}
+
+async function refuseForeign(db: Database, url: string): Promise<void> {
+  const tables = await tablesIn(db);
+  if (tables.length > 0 && !tables.includes(MIGRATIONS_TABLE))
+    throw new StoreRefused(`The database at ${url} belongs to another program (it has the table "${tables[0]}"). Nothing was changed. Point DATABASE_URL at another file.`);
+}
+
+/**
+ * Opens the database at a URL, applying what migrations it lacks in one transaction.
+ *
+ * @param url `file:` URL or path, or a libSQL server's URL
+ * @param migrations folder of the migration files
+ * @throws StoreRefused when the database is newer than this program, another program's, or no database;
+ *   it is left as it was
+ */
+export async function openDatabase(url: string, migrations = MIGRATIONS): Promise<Database> {
+  const file = fileOf(url);
+  if (file) mkdirSync(dirname(file), { recursive: true });
+  let client: Client;
+  try {
+    client = createClient({ url: file ? pathToFileURL(file).href : url, authToken: process.env.DATABASE_AUTH_TOKEN, timeout: PATIENCE });
+    await client.execute('SELECT count(*) FROM sqlite_master');
+  } catch (error) {
+    throw new StoreRefused(`The database at ${url} cannot be opened: ${error instanceof Error ? error.message : String(error)}`);
+  }
+  const db = drizzle(client, { schema: tables });
+  const newest = Math.max(...readMigrationFiles({ migrationsFolder: migrations }).map((m) => m.folderMillis));
+  try {
+    const applied = await newestApplied(db);
+    if (applied > newest)
+      throw new StoreRefused(`The database at ${url} was written by a newer Spatium. Nothing was changed. Update the program, or point DATABASE_URL at another file.`);
+    await refuseForeign(db, url);
+    if (file) await client.execute('PRAGMA journal_mode = WAL');
+    if (applied < newest) await applyMigrations(db, migrations, newest);
+  } catch (error) {
+    client.close();
+    throw error;
+  }
+  return db;
+}
+
+/** Two processes may start at once: the one that comes second finds the work done. */
+async function applyMigrations(db: Database, migrationsFolder: string, newest: number): Promise<void> {
+  try {
+    await migrate(db, { migrationsFolder });
+  } catch (error) {
+    if ((await newestApplied(db)) < newest) throw error;
+  }
+}

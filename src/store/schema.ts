@@ -1,0 +1,45 @@
+/**
+ * Tables. `log` is the record: it is only ever added to. `builds` is the shelf: an index card per build,
+ * written from judge()'s result and able to be worked out again from the log at any time.
+ */
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+
+export const builds = sqliteTable(
+  'builds',
+  {
+    id: text('id').primaryKey(),
+    createdAt: text('created_at').notNull(),
+    updatedAt: text('updated_at').notNull(),
+    /** When it was taken off the shelf; the log stays. */
+    removedAt: text('removed_at'),
+    name: text('name').notNull().default(''),
+    customer: text('customer').notNull().default(''),
+    engine: text('engine').notNull().default(''),
+    /** Name, customer, description, notes and engine in lower case, for search. */
+    search: text('search').notNull().default(''),
+    units: text('units', { enum: ['imperial', 'metric'] }).notNull().default('metric'),
+    boreNm: integer('bore_nm'),
+    duty: text('duty'),
+    done: integer('done').notNull().default(0),
+    total: integer('total').notNull().default(0),
+    stops: integer('stops').notNull().default(0),
+    /** The log position the card was worked out at; behind the log when a card is stale. */
+    judgedSeq: integer('judged_seq').notNull().default(0),
+    lastSeq: integer('last_seq').notNull().default(0),
+  },
+  (t) => [index('builds_updated').on(t.updatedAt), index('builds_stale').on(t.judgedSeq, t.lastSeq)],
+);
+
+export const log = sqliteTable(
+  'log',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    buildId: text('build_id')
+      .notNull()
+      .references(() => builds.id),
+    entryId: text('entry_id').notNull(),
+    kind: text('kind').notNull(),
+    body: text('body').notNull(),
+  },
+  (t) => [uniqueIndex('log_entry').on(t.buildId, t.entryId), index('log_build').on(t.buildId, t.seq)],
+);

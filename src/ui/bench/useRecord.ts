@@ -1,0 +1,159 @@
+'use client';
+
+/** The record of one build as this browser knows it: what the server has, and what still waits to be sent. */
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { EntriesAnswer } from '@/app/api/builds/[id]/entries/route';
+import type { BuildRecord, Entry } from '@/core/build/record';
+import { addWaiting, dropWaiting, waitingFor } from './outbox';
+
+const LOOK_EVERY = 2_000;
+const RETRY_EVERY = 1_500;
+/** As many entries as one request carries. */
+const AT_ONCE = 200;
+
+/** An entry the server would not have, and why. */
+export interface Trouble {
+  entry: Entry;
+  why: string;
+}
+
+export interface LiveRecord {
+  record: BuildRecord;
+  waiting: number;
+  reached: boolean;
+  troubles: Trouble[];
+  append: (entries: Entry[]) => void;
+  dismiss: () => void;
+}
+
+interface Known {
+  entries: Entry[];
+  seq: number;
+}
+
+function merged(known: Known, answer: EntriesAnswer): Known {
+  const ids = new Set(known.entries.map((e) => e.id));
+  const fresh = answer.entries.filter((e) => !ids.has(e.id));
+  if (fresh.length === 0 && answer.seq <= known.seq) return known;
+  return { entries: [...known.entries, ...fresh], seq: Math.max(known.seq, answer.seq) };
+}
+
+type Sent = { kind: 'taken'; answer: EntriesAnswer } | { kind: 'refused'; faults: string[] } | { kind: 'unreached' };
+
+async function send(buildId: string, entries: Entry[], since: number): Promise<Sent> {
+  try {
+    const response = await fetch(`/api/builds/${buildId}/entries?since=${since}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries }),
+    });
+    if (response.ok) return { kind: 'taken', answer: (await response.json()) as EntriesAnswer };
+    if (response.status >= 500) return { kind: 'unreached' };
+    const body = (await response.json()) as { faults?: string[] };
+    return { kind: 'refused', faults: body.faults ?? [`refused with ${response.status}`] };
+  } catch {
+    return { kind: 'unreached' };
+  }
+}
+
+/**
+ * Keeps a record live: entries show at once, are sent in order, once each, again after a stop or a reload,
+ * and other benches' entries come in while the page is in sight.
+ */
+export function useRecord(buildId: string, initial: Entry[], initialSeq: number): LiveRecord {
+  const [known, setKnown] = useState<Known>({ entries: initial, seq: initialSeq });
+  const [pending, setPending] = useState<Entry[]>([]);
+  const [reached, setReached] = useState(true);
+  const [troubles, setTroubles] = useState<Trouble[]>([]);
+  const state = useRef({ seq: initialSeq, pending: [] as Entry[], sending: false });
+
+  const settle = useCallback(
+    (ids: Set<string>) => {
+      dropWaiting(buildId, ids);
+      state.current.pending = state.current.pending.filter((e) => !ids.has(e.id));
+      setPending(state.current.pending);
+    },
+    [buildId],
+  );
+
+  const take = useCallback((answer: EntriesAnswer) => {
+    state.current.seq = Math.max(state.current.seq, answer.seq);
+    setKnown((before) => merged(before, answer));
+    setReached(true);
+  }, []);
+
+  /** One request's worth; a batch that is refused is sent again one by one, so that only the culprit stays out. */
+  const sendSome = useCallback(
+    async (entries: Entry[]): Promise<boolean> => {
+      const sent = await send(buildId, entries, state.current.seq);
+      if (sent.kind === 'unreached') {
+        setReached(false);
+        return false;
+      }
+      if (sent.kind === 'taken') {
+        take(sent.answer);
+        settle(new Set(entries.map((e) => e.id)));
+        const lost = sent.answer.conflicts;
+        if (lost.length > 0) setTroubles((t) => [...t, ...lost.map((entry) => ({ entry, why: 'Someone else changed this first. Theirs is shown; change it again if you still want to.' }))]);
+        return true;
+      }
+      if (entries.length > 1) {
+        for (const entry of entries) if (!(await sendSome([entry]))) return false;
+        return true;
+      }
+      settle(new Set(entries.map((e) => e.id)));
+      setTroubles((t) => [...t, ...entries.map((entry) => ({ entry, why: sent.faults.join(' ') }))]);
+      return true;
+    },
+    [buildId, settle, take],
+  );
+
+  const flush = useCallback(async () => {
+    if (state.current.sending) return;
+    state.current.sending = true;
+    try {
+      while (state.current.pending.length > 0) if (!(await sendSome(state.current.pending.slice(0, AT_ONCE)))) break;
+    } finally {
+      state.current.sending = false;
+    }
+  }, [sendSome]);
+
+  const append = useCallback(
+    (entries: Entry[]) => {
+      addWaiting(buildId, entries);
+      state.current.pending = [...state.current.pending, ...entries];
+      setPending(state.current.pending);
+      void flush();
+    },
+    [buildId, flush],
+  );
+
+  useEffect(() => {
+    state.current.pending = waitingFor(buildId);
+    setPending(state.current.pending);
+    void flush();
+    const retry = setInterval(() => void flush(), RETRY_EVERY);
+    return () => clearInterval(retry);
+  }, [buildId, flush]);
+
+  useEffect(() => {
+    const look = async (): Promise<void> => {
+      if (document.hidden || state.current.sending) return;
+      try {
+        const response = await fetch(`/api/builds/${buildId}/entries?since=${state.current.seq}`);
+        if (response.ok) take((await response.json()) as EntriesAnswer);
+      } catch {
+        setReached(false);
+      }
+    };
+    const timer = setInterval(() => void look(), LOOK_EVERY);
+    return () => clearInterval(timer);
+  }, [buildId, take]);
+
+  const record = useMemo(() => {
+    const ids = new Set(known.entries.map((e) => e.id));
+    return { id: buildId, entries: [...known.entries, ...pending.filter((e) => !ids.has(e.id))] };
+  }, [buildId, known, pending]);
+
+  return { record, waiting: pending.length, reached, troubles, append, dismiss: useCallback(() => setTroubles([]), []) };
+}

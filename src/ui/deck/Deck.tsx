@@ -1,0 +1,163 @@
+'use client';
+
+import { type KeyboardEvent, useRef } from 'react';
+import type { JudgedCylinder } from '@/core/build/judge';
+import type { Stage } from '@/core/build/work';
+import type { Joints } from '@/core/clocking/clocking';
+import type { GapState } from '@/core/ring/ring';
+import { useBench } from '../bench/Bench';
+import { type AnyState, StateShape, stateColour } from '../shared/StateMark';
+import { polar, splitRing } from './arcs';
+
+const BORE = 0.43;
+/** How rings are drawn while nothing says where their gaps point. */
+const UNPLANNED: Joints = { top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 };
+const RADII = { top: 0.365, second: 0.285, oil: 0.205 };
+
+function worse(a: GapState, b: GapState): GapState {
+  const order: GapState[] = ['short', 'over', 'not proven', 'no target', 'to do', 'loose', 'in window'];
+  return order.find((s) => s === a || s === b) ?? a;
+}
+
+function RingArc({ radius, at, state }: { radius: number; at: number; state: AnyState }) {
+  const done = state === 'in window' || state === 'loose';
+  const idle = state === 'to do' || state === 'no target';
+  return (
+    <path
+      d={splitRing(radius, at, radius < 0.25 ? 34 : 24)}
+      fill="none"
+      stroke={idle ? 'var(--idle)' : stateColour(state)}
+      strokeWidth={idle ? 0.016 : 0.052}
+      strokeDasharray={done || idle ? undefined : '0.06 0.026'}
+    />
+  );
+}
+
+/** What one bore says for the stage in hand: a word beside it, and a figure. */
+function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number) => string): { state: AnyState; figure: string; word: string } {
+  const { clearance, rings, clocking } = cylinder;
+  if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value) };
+  if (stage === 'clocking') return clocking?.set ? { state: 'in window', word: 'set', figure: '' } : { state: 'to do', word: 'to do', figure: '' };
+  const state = worse(rings.top.state, rings.second.state);
+  return { state, word: state, figure: rings.top.reading ? length(rings.top.reading.value) : '' };
+}
+
+interface BoreProps {
+  cylinder: JudgedCylinder;
+  joints: Joints;
+  current: boolean;
+  stage: Stage;
+  beside: -1 | 0 | 1;
+}
+
+function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
+  const { length } = useBench();
+  const { rings, deck } = cylinder;
+  const { state, figure, word } = caption(cylinder, stage, length);
+  const oil = worse(rings.upperRail.state, rings.lowerRail.state);
+  const mark = polar(BORE + 0.06, 0);
+  return (
+    <g transform={`translate(${deck.x} ${deck.y})`}>
+      <circle r={BORE} fill="var(--sheet)" stroke={current ? 'var(--blue)' : 'var(--edge)'} strokeWidth={current ? 0.05 : 0.014} />
+      <RingArc radius={RADII.top} at={joints.top} state={rings.top.state} />
+      <RingArc radius={RADII.second} at={joints.second} state={rings.second.state} />
+      <RingArc radius={RADII.oil} at={joints.upperRail} state={oil} />
+      <text y={0.075} textAnchor="middle" fontSize={0.21} fontWeight={700} fill={current ? 'var(--blue)' : 'var(--ink)'}>
+        {cylinder.label}
+      </text>
+      {current && <path d={`M${mark.x} ${mark.y - 0.005}l-.045 -.07h.09z`} fill="var(--blue)" />}
+      {beside !== 0 && (
+        <g transform={`translate(${beside * (BORE + 0.09)} 0)`} textAnchor={beside > 0 ? 'start' : 'end'} fontSize={0.135}>
+          <text y={figure ? -0.03 : 0.045} fill={state === 'to do' ? 'var(--soft)' : stateColour(state)} fontWeight={600}>
+            {word}
+          </text>
+          {figure && (
+            <text y={0.13} fill="var(--soft)" className="figures">
+              {figure}
+            </text>
+          )}
+        </g>
+      )}
+    </g>
+  );
+}
+
+const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
+
+/** The block from above, as it stands: navigator and progress board at once. */
+export function Deck({ stage }: { stage: Stage }) {
+  const { judgement, cylinder: current, moveTo, length } = useBench();
+  const box = useRef<HTMLDivElement>(null);
+  const { cylinders } = judgement;
+  if (cylinders.length === 0) return null;
+
+  const two = cylinders.some((c) => c.bank !== 'only');
+  const xs = cylinders.map((c) => c.deck.x);
+  const ys = cylinders.map((c) => c.deck.y);
+  const left = Math.min(...xs) - 0.62;
+  const right = Math.max(...xs) + (two ? 0.62 : 1.25);
+  const top = Math.min(...ys) - 0.85;
+  const bottom = Math.max(...ys) + 0.62;
+  const banks = [...new Set(cylinders.map((c) => c.bank))].map((bank) => cylinders.filter((c) => c.bank === bank));
+
+  const onKey = (event: KeyboardEvent): void => {
+    const step = STEPS[event.key];
+    if (!step || !current) return;
+    event.preventDefault();
+    const at = cylinders.findIndex((c) => c.id === current.id);
+    const next = cylinders[(at + step + cylinders.length) % cylinders.length];
+    if (!next) return;
+    moveTo({ cylinder: next.id });
+    box.current?.querySelector<HTMLButtonElement>(`[data-cylinder="${next.id}"]`)?.focus();
+  };
+
+  const percent = (value: number, from: number, to: number): string => `${((value - from) / (to - from)) * 100}%`;
+  return (
+    <nav aria-label="Cylinders" className="flex h-full min-h-0 flex-col items-center gap-1 p-2">
+      <div ref={box} onKeyDown={onKey} className="relative max-h-full min-h-0 w-full max-w-[300px] flex-1" style={{ aspectRatio: `${right - left} / ${bottom - top}`, flex: '0 1 auto' }}>
+        <svg viewBox={`${left} ${top} ${right - left} ${bottom - top}`} className="absolute inset-0 size-full" aria-hidden>
+          <text x={(Math.min(...xs) + Math.max(...xs)) / 2} y={top + 0.16} textAnchor="middle" fontSize={0.14} fill="var(--soft)">
+            front of engine
+          </text>
+          <path d={`M${(Math.min(...xs) + Math.max(...xs)) / 2} ${top + 0.2}l-.06 .09h.12z`} fill="var(--soft)" />
+          {banks.map((bank) => {
+            const by = bank.map((c) => c.deck.y);
+            const x = bank[0]?.deck.x ?? 0;
+            return <rect key={x} x={x - 0.54} y={Math.min(...by) - 0.52} width={1.08} height={Math.max(...by) - Math.min(...by) + 1.04} rx={0.1} fill="var(--steel)" stroke="var(--line)" strokeWidth={0.012} />;
+          })}
+          {cylinders.map((c) => (
+            <Bore key={c.id} cylinder={c} joints={c.clocking?.joints ?? UNPLANNED} current={c.id === current?.id} stage={stage} beside={two ? 0 : 1} />
+          ))}
+        </svg>
+        {cylinders.map((c) => {
+          const { word, figure } = caption(c, stage, length);
+          return (
+            <button
+              key={c.id}
+              type="button"
+              data-cylinder={c.id}
+              tabIndex={c.id === current?.id ? 0 : -1}
+              aria-current={c.id === current?.id}
+              aria-label={`Cylinder ${c.label}, ${word}${figure ? `, ${figure}` : ''}`}
+              onClick={() => moveTo({ cylinder: c.id })}
+              className="absolute min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 rounded-full"
+              style={{ left: percent(c.deck.x, left, right), top: percent(c.deck.y, top, bottom), width: `${(0.9 / (right - left)) * 100}%`, aspectRatio: '1' }}
+            />
+          );
+        })}
+      </div>
+      {two && current && <Below cylinder={current} stage={stage} />}
+    </nav>
+  );
+}
+
+/** Where two banks leave no room beside the bores, the word for the one in hand stands below. */
+function Below({ cylinder, stage }: { cylinder: JudgedCylinder; stage: Stage }) {
+  const { length } = useBench();
+  const { state, word, figure } = caption(cylinder, stage, length);
+  return (
+    <p className="flex items-center gap-1.5 text-sm text-soft">
+      <b className="text-ink">{cylinder.label}</b> {cylinder.bank} bank <StateShape state={state} size={12} /> {word} <span className="figures">{figure}</span>
+    </p>
+  );
+}

@@ -1,0 +1,249 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import type { Job } from '@/core/build/record';
+import { type Layout, type Numbering, cylindersOf, engineFaults, hasTwoBanks } from '@/core/engine/engine';
+import { CONSTRUCTIONS, CONSTRUCTION_WORDS, DUTIES, DUTY_WORDS } from '@/core/targets/chart';
+import { jobSchema } from '@/files/schema';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { LengthField } from '../shared/LengthField';
+import { Segmented } from '../shared/Segmented';
+
+interface Props {
+  initial: Job;
+  submit: string;
+  /** Takes the card; what is wrong with it comes back as sentences. */
+  onSave: (job: Job) => Promise<string[]> | string[];
+  /** Whether the card as it stands here was just saved. */
+  saved?: boolean;
+  onTouch?: () => void;
+}
+
+const LAYOUT_OPTIONS = [
+  ['inline', 'in line'],
+  ['vee', 'V'],
+  ['flat', 'flat'],
+  ['single', 'single'],
+] as const;
+
+const TWO_BANK_SCHEMES: [Numbering['scheme'], string][] = [
+  ['alternate', 'odd one bank, even the other'],
+  ['bankByBank', 'one bank, then the other'],
+  ['lettered', 'A1, A2 … B1, B2'],
+];
+
+const START_OPTIONS = [
+  ['front', 'front'],
+  ['rear', 'flywheel end'],
+] as const;
+const BANK_OPTIONS = [
+  ['left', 'left bank'],
+  ['right', 'right bank'],
+] as const;
+const ROTATION_OPTIONS = [
+  ['clockwise', 'clockwise'],
+  ['anticlockwise', 'anticlockwise'],
+] as const;
+const UNIT_OPTIONS = [
+  ['imperial', 'thou and inches'],
+  ['metric', 'millimetres'],
+] as const;
+
+/** The engine as another layout, keeping what still makes sense. */
+function relaid(engine: Job['engine'], layout: Layout): Job['engine'] {
+  const two = hasTwoBanks(layout);
+  const scheme = two === (engine.numbering.scheme === 'sequence') ? (two ? 'alternate' : 'sequence') : engine.numbering.scheme;
+  const cylinders = layout === 'single' ? 1 : Math.max(2, engine.cylinders);
+  const bankAngle = layout === 'vee' ? (engine.bankAngle > 0 && engine.bankAngle < 180 ? engine.bankAngle : 90) : layout === 'flat' ? 180 : 0;
+  return { ...engine, layout, cylinders, bankAngle, numbering: { ...engine.numbering, scheme } };
+}
+
+function numberingWords(engine: Job['engine']): string {
+  if (engineFaults(engine).length > 0) return '';
+  const words = (bank: string): string =>
+    cylindersOf(engine)
+      .filter((c) => c.bank === bank)
+      .sort((a, b) => a.place - b.place)
+      .map((c) => c.label)
+      .join(' ');
+  return hasTwoBanks(engine.layout) ? `From the front: left bank ${words('left')}; right bank ${words('right')}.` : `From the front: ${words('only')}.`;
+}
+
+/** The job card: what engine, what for, what pistons. */
+export function JobForm({ initial, submit, onSave, saved = false, onTouch }: Props) {
+  const { register, control, handleSubmit, setValue, formState } = useForm<Job>({ defaultValues: initial, resolver: zodResolver(jobSchema) });
+  const [faults, setFaults] = useState<string[]>([]);
+  const [boreFault, setBoreFault] = useState<string | null>(null);
+  const { errors } = formState;
+  const engine = useWatch({ control, name: 'engine' });
+  const units = useWatch({ control, name: 'units' });
+  const two = hasTwoBanks(engine.layout);
+
+  const save = handleSubmit(async (job) => {
+    if (boreFault) return setFaults([boreFault]);
+    setFaults(await onSave(job));
+  });
+  const setEngine = (next: Job['engine']): void => setValue('engine', next, { shouldDirty: true, shouldValidate: formState.isSubmitted });
+  const engineErrors = engineFaults(engine);
+
+  return (
+    <form onSubmit={(event) => void save(event)} onChange={onTouch} noValidate className="grid max-w-3xl gap-8">
+      <fieldset className="grid gap-4 sm:grid-cols-2">
+        <legend className="mb-2 text-lg font-bold">What is on the stand</legend>
+        <Field label="Name of the build" error={errors.name?.message} hint="How the shop will look it up.">
+          {(props) => <input {...props} {...register('name')} className="field" autoComplete="off" />}
+        </Field>
+        <Field label="Customer" hint="Or stock.">
+          {(props) => <input {...props} {...register('customer')} className="field" autoComplete="off" />}
+        </Field>
+        <Field label="Engine and parts" hint="Block, ring set, pistons: what the next one like it will be looked up by.">
+          {(props) => <input {...props} {...register('description')} className="field" autoComplete="off" />}
+        </Field>
+        <div>
+          <span className="mb-1 block font-bold">The shop speaks</span>
+          <Controller control={control} name="units" render={({ field }) => <Segmented label="The shop speaks" value={field.value} options={UNIT_OPTIONS} onChange={field.onChange} />} />
+          <p className="mt-1 text-sm text-soft">What a bare number means. It can be switched at any time.</p>
+        </div>
+      </fieldset>
+
+      <fieldset className="grid gap-4 sm:grid-cols-2">
+        <legend className="mb-2 text-lg font-bold">The block</legend>
+        <div>
+          <span className="mb-1 block font-bold">Layout</span>
+          <Segmented label="Layout" value={engine.layout} options={LAYOUT_OPTIONS} onChange={(layout) => setEngine(relaid(engine, layout))} />
+        </div>
+        <Field label="Cylinders" error={engineErrors.find((e) => /cylinder/i.test(e))} hint="1 to 16">
+          {(props) => (
+            <input
+              {...props}
+              type="number"
+              min={1}
+              max={16}
+              value={Number.isNaN(engine.cylinders) ? '' : engine.cylinders}
+              disabled={engine.layout === 'single'}
+              onChange={(event) => setEngine({ ...engine, cylinders: event.target.valueAsNumber })}
+              className="field figures"
+            />
+          )}
+        </Field>
+        {engine.layout === 'vee' && (
+          <Field label="Bank angle, degrees" error={engineErrors.find((e) => e.startsWith('Bank angle'))} hint="Between the banks">
+            {(props) => (
+              <input
+                {...props}
+                type="number"
+                value={Number.isNaN(engine.bankAngle) ? '' : engine.bankAngle}
+                onChange={(event) => setEngine({ ...engine, bankAngle: event.target.valueAsNumber })}
+                className="field figures"
+              />
+            )}
+          </Field>
+        )}
+        {two && (
+          <Field label="Numbering">
+            {(props) => (
+              <select
+                {...props}
+                className="field"
+                value={engine.numbering.scheme}
+                onChange={(event) => setEngine({ ...engine, numbering: { ...engine.numbering, scheme: event.target.value as Numbering['scheme'] } })}
+              >
+                {TWO_BANK_SCHEMES.map(([scheme, words]) => (
+                  <option key={scheme} value={scheme}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        )}
+        <div>
+          <span className="mb-1 block font-bold">Cylinder {engine.numbering.scheme === 'lettered' ? 'A1' : '1'} is at the</span>
+          <div className="flex flex-wrap gap-2">
+            <Segmented
+              label="Cylinder 1 is at"
+              value={engine.numbering.start}
+              options={START_OPTIONS}
+              onChange={(start) => setEngine({ ...engine, numbering: { ...engine.numbering, start } })}
+            />
+            {two && (
+              <Segmented
+                label="Cylinder 1 is in"
+                value={engine.numbering.firstBank}
+                options={BANK_OPTIONS}
+                onChange={(firstBank) => setEngine({ ...engine, numbering: { ...engine.numbering, firstBank } })}
+              />
+            )}
+          </div>
+          <p className="mt-1 text-sm text-soft">{numberingWords(engine)} Banks as seen from the driver’s seat.</p>
+        </div>
+        <div>
+          <span className="mb-1 block font-bold">Crank turns, seen from the front</span>
+          <Segmented label="Crank turns" value={engine.rotation} options={ROTATION_OPTIONS} onChange={(rotation) => setEngine({ ...engine, rotation })} />
+          <p className="mt-1 text-sm text-soft">It decides which side is the major thrust face.</p>
+        </div>
+      </fieldset>
+
+      <fieldset className="grid gap-4 sm:grid-cols-2">
+        <legend className="mb-2 text-lg font-bold">What the targets rest on</legend>
+        <Controller
+          control={control}
+          name="plannedBore"
+          render={({ field }) => (
+            <LengthField
+              key={units}
+              label="Planned finished bore"
+              kind="bore"
+              units={units}
+              value={field.value}
+              onChange={field.onChange}
+              onFault={setBoreFault}
+              hint="Not the catalogue’s: what it will be honed to. Measured bores take over as they come."
+            />
+          )}
+        />
+        <Field label="What the engine is for" error={errors.duty?.message} hint="Gap for what is to come: if nitrous is planned next year, choose it now.">
+          {(props) => (
+            <select {...props} className="field" {...register('duty', { setValueAs: (v: string | null) => v || null })}>
+              <option value="">not said yet</option>
+              {DUTIES.map((duty) => (
+                <option key={duty} value={duty}>
+                  {DUTY_WORDS[duty]}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="How the piston is made" error={errors.construction?.message} hint="It decides the gap as much as the duty does. If you do not know, leave it open and ask: a wrong answer here costs engines.">
+          {(props) => (
+            <select {...props} className="field" {...register('construction', { setValueAs: (v: string | null) => v || null })}>
+              <option value="">not said yet</option>
+              {CONSTRUCTIONS.map((construction) => (
+                <option key={construction} value={construction}>
+                  {CONSTRUCTION_WORDS[construction]}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Notes" hint="Anything the next person at the bench should know.">
+          {(props) => <textarea {...props} {...register('notes')} rows={3} className="field" />}
+        </Field>
+      </fieldset>
+
+      <div className="flex flex-wrap items-center gap-4">
+        <Button kind="strong" type="submit" disabled={formState.isSubmitting}>
+          {submit}
+        </Button>
+        <div role="status">
+          {faults.length > 0 && <p className="font-bold text-over">{faults.join(' ')}</p>}
+          {saved && <p className="font-bold text-ok">Saved.</p>}
+          {Object.keys(errors).length > 0 && <p className="font-bold text-over">Something above is missing or wrong: see beside the field.</p>}
+        </div>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import { Delete } from 'lucide-react';
+import { useSyncExternalStore } from 'react';
+import { useKept } from '../shared/kept';
+
+const KEYS = ['7', '8', '9', '+', '4', '5', '6', '-', '1', '2', '3', '/', '.', '0', 'mm', 'thou'];
+
+const COARSE = '(pointer: coarse)';
+
+function subscribe(changed: () => void): () => void {
+  const query = window.matchMedia(COARSE);
+  query.addEventListener('change', changed);
+  return () => query.removeEventListener('change', changed);
+}
+
+/** Whether the keypad shows: as chosen, else where there is a finger and no mouse. */
+export function useKeypad(): [boolean, () => void] {
+  const coarse = useSyncExternalStore(
+    subscribe,
+    () => window.matchMedia(COARSE).matches,
+    () => false,
+  );
+  const [kept, setKept] = useKept('spatium-keypad', '');
+  const shown = kept === '' ? coarse : kept === 'on';
+  return [shown, () => setKept(shown ? 'off' : 'on')];
+}
+
+interface Props {
+  onKey: (key: string) => void;
+  onBack: () => void;
+  onEnter: () => void;
+}
+
+/** Keys for gloves: what bench talk needs and nothing else. */
+export function Keypad({ onKey, onBack, onEnter }: Props) {
+  const look = 'figures min-h-14 rounded border border-edge bg-paper text-2xl font-semibold active:bg-steel';
+  return (
+    <div role="group" aria-label="Keypad" className="grid grid-cols-[repeat(4,1fr)_1.4fr] gap-1.5 border-t border-line p-2">
+      {KEYS.map((key, i) => (
+        <button key={key} type="button" onClick={() => onKey(key)} className={`${look} ${key.length > 1 ? 'text-lg' : ''}`} style={{ gridColumn: (i % 4) + 1, gridRow: Math.floor(i / 4) + 1 }}>
+          {key}
+        </button>
+      ))}
+      <button type="button" onClick={onBack} className={look} style={{ gridColumn: 5, gridRow: 1 }} aria-label="Delete the last character">
+        <Delete className="mx-auto" aria-hidden />
+      </button>
+      <button type="button" onClick={onEnter} className="rounded bg-blue text-xl font-bold text-sheet" style={{ gridColumn: 5, gridRow: '2 / span 3' }}>
+        Enter
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+'use client';
+
+import type { JudgedRing } from '@/core/build/judge';
+import { NM_PER_MM } from '@/core/quantity/length';
+import { useBench } from '../bench/Bench';
+import { stateColour } from '../shared/StateMark';
+
+const WIDTH = 300;
+/** Drawn this many times as large as it is: 1 mm is 160 units here, which shows about 40 mm on a screen. */
+const MAGNIFIED = 160;
+
+/** The two ends of the ring in the bore, enlarged, as it lies cold. */
+export function RingEnds({ ring }: { ring: JudgedRing }) {
+  const { length } = useBench();
+  if (!ring.reading) return null;
+  const gap = Math.min((ring.reading.value / NM_PER_MM) * MAGNIFIED, WIDTH * 0.85);
+  const [left, right] = [(WIDTH - gap) / 2, (WIDTH + gap) / 2];
+  const colour = stateColour(ring.state);
+  return (
+    <section aria-label="The ends of the ring, enlarged">
+      <h2 className="mb-1">The ends, enlarged, cold</h2>
+      <svg viewBox={`0 0 ${WIDTH} 112`} className="w-full max-w-[380px]" role="img" aria-label={`Gap ${length(ring.reading.value)}`}>
+        <text x={WIDTH / 2} y={14} textAnchor="middle" fontSize={16} fontWeight={700} fill={colour} className="figures">
+          {length(ring.reading.value)}
+        </text>
+        <path d={`M${left} 22V36M${right} 22V36M${left} 29H${right}`} stroke={colour} strokeWidth={2} fill="none" />
+        <rect x={0} y={38} width={left} height={40} fill="var(--ring)" />
+        <rect x={right} y={38} width={WIDTH - right} height={40} fill="var(--ring)" />
+        <rect x={0} y={82} width={WIDTH} height={11} fill="var(--edge)" />
+        <text x={WIDTH} y={108} textAnchor="end" fontSize={13} fill="var(--soft)">
+          bore wall
+        </text>
+      </svg>
+    </section>
+  );
+}

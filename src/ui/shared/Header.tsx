@@ -1,0 +1,25 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { ThemeSwitch } from './ThemeSwitch';
+
+export function Mark({ size = 26 }: { size?: number }) {
+  return (
+    <svg width={size} height={size} viewBox="-13 -13 26 26" aria-hidden>
+      <path d="M 2.6 -10.2 A 10.5 10.5 0 1 1 -2.6 -10.2" fill="none" stroke="var(--blue)" strokeWidth="4" />
+    </svg>
+  );
+}
+
+/** The bar on every screen: the mark leads to the shelf. */
+export function Header({ children }: { children?: ReactNode }) {
+  return (
+    <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1">
+      <Link href="/" className="flex min-h-11 items-center gap-2.5 text-[1.1875rem] font-bold" aria-label="Spatium, to the shelf">
+        <Mark />
+        Spatium
+      </Link>
+      {children ?? <span className="flex-1" />}
+      <ThemeSwitch />
+    </header>
+  );
+}

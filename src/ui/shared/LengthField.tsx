@@ -1,0 +1,71 @@
+'use client';
+
+import { useState } from 'react';
+import { type Field as Kind, acceptedBy, hearField } from '@/core/quantity/bench';
+import type { Nm, Units } from '@/core/quantity/length';
+import { type LengthStyle, bothText, printLength } from '@/core/quantity/print';
+import { Field } from './Field';
+
+interface Props {
+  label: string;
+  kind: Kind;
+  units: Units;
+  value: Nm | null;
+  /** Called with a length, or null for an empty field; not called while what is typed is no length. */
+  onChange: (value: Nm | null) => void;
+  /** Told whether what is typed can be used as it stands. */
+  onFault?: (fault: string | null) => void;
+  hint?: string;
+}
+
+const styleOf = (kind: Kind): LengthStyle => (kind === 'bore' || kind === 'piston' ? 'size' : 'fine');
+
+/** A length in a form: bench talk in, both systems said back, what cannot be right asked about. */
+export function LengthField({ label, kind, units, value, onChange, onFault, hint }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const style = styleOf(kind);
+  const shown = typed ?? (value === null ? '' : printLength(value, units, style).number);
+  const heard = typed === null ? null : hearField(typed, kind, units);
+  const error =
+    heard?.kind === 'refused'
+      ? `${heard.why} Accepted: ${heard.accepted}.`
+      : heard?.kind === 'setting' || (heard?.kind === 'understood' && heard.meaning.upTo !== null)
+        ? `One length is asked for here: ${acceptedBy(kind, units)}.`
+        : undefined;
+
+  const type = (text: string): void => {
+    setTyped(text);
+    const now = hearField(text, kind, units);
+    if (now.kind === 'empty') onChange(null);
+    if (now.kind === 'understood' && now.meaning.upTo === null) onChange(now.meaning.value);
+    const usable = now.kind === 'empty' || (now.kind === 'understood' && now.meaning.upTo === null);
+    onFault?.(usable ? null : `${label}: “${text}” is not settled yet.`);
+  };
+  const pick = (nm: Nm): void => {
+    setTyped(null);
+    onChange(nm);
+    onFault?.(null);
+  };
+
+  const said =
+    heard?.kind === 'question' ? (
+      <div>
+        <p className="font-bold text-short">{heard.ask}</p>
+        <div className="mt-1 flex flex-wrap gap-2">
+          {heard.options.map((option) => (
+            <button key={option.value} type="button" onClick={() => pick(option.value)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
+              {bothText(option.value, style)}
+            </button>
+          ))}
+        </div>
+      </div>
+    ) : value !== null ? (
+      <span className="figures">{bothText(value, style)}</span>
+    ) : undefined;
+
+  return (
+    <Field label={label} hint={hint} error={error} said={said}>
+      {(props) => <input {...props} value={shown} onChange={(event) => type(event.target.value)} inputMode="decimal" autoComplete="off" className="field figures" />}
+    </Field>
+  );
+}

@@ -1,0 +1,72 @@
+'use client';
+
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import type { LoggedReading } from '@/core/build/judge';
+import { printLength } from '@/core/quantity/print';
+import { useBench } from '../bench/Bench';
+import { Button, buttonLook } from './Button';
+import { When } from './When';
+
+const REASONS = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
+
+/** Every pass as in a paper log: newest first, voided ones struck out with the reason. */
+export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'size' | 'fine' }) {
+  const { units, strike } = useBench();
+  if (passes.length === 0) return <p className="text-soft">No reading yet.</p>;
+  const figure = (nm: number): string => printLength(nm, units, style).number;
+  return (
+    <ol className="divide-y divide-line border-y border-line">
+      {passes.toReversed().map((pass) => (
+        <li key={pass.id} className="flex flex-wrap items-center gap-x-4 py-1">
+          <span className={`figures min-w-24 text-lg font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
+            {figure(pass.value)}
+            {pass.upTo !== null && `/${figure(pass.upTo)}`} <span className="text-sm font-normal">{printLength(pass.value, units, style).unit}</span>
+          </span>
+          <span className="text-sm text-soft">
+            typed “{pass.typed}”, {pass.by || 'no initials'}, <When at={pass.at} />
+            {pass.voided && ` · struck out: ${pass.voided.reason}`}
+          </span>
+          <span className="flex-1" />
+          {!pass.voided && <StrikeOut onStrike={(reason) => strike(pass.id, reason)} what={`${figure(pass.value)}`} />}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Voiding asks for the reason; the reading stays on record. */
+function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; what: string }) {
+  const [reason, setReason] = useState('');
+  return (
+    <Popover.Root>
+      <Popover.Trigger className={`${buttonLook('quiet')} text-sm`}>
+        Strike out<span className="sr-only"> {what}</span>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+          <p className="mb-2 font-bold">Strike out {what}: why?</p>
+          <div className="flex flex-wrap gap-2">
+            {REASONS.map((r) => (
+              <Popover.Close key={r} className={buttonLook()} onClick={() => onStrike(r)}>
+                {r}
+              </Popover.Close>
+            ))}
+          </div>
+          <form
+            className="mt-3 flex gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (reason.trim()) onStrike(reason.trim());
+            }}
+          >
+            <input aria-label="Another reason" placeholder="another reason" className="field" value={reason} maxLength={200} onChange={(event) => setReason(event.target.value)} />
+            <Button type="submit" kind="accent" disabled={!reason.trim()}>
+              Strike
+            </Button>
+          </form>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

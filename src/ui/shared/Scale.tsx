@@ -1,0 +1,127 @@
+import type { Nm, Units } from '@/core/quantity/length';
+import { printLength } from '@/core/quantity/print';
+import type { Target } from '@/core/targets/target';
+import { type AnyState, stateColour } from './StateMark';
+
+export interface Pass {
+  id: string;
+  value: Nm;
+  upTo: Nm | null;
+}
+
+interface Props {
+  target: Target;
+  /** Readings that count, oldest first. */
+  passes: Pass[];
+  state: AnyState;
+  units: Units;
+  /** What lies under the minimum and over the window, in a few words. */
+  under: string;
+  over: string;
+  /** Whether the passes creep towards the window, so that the steps between them mean metal taken off. */
+  steps?: boolean;
+  label: string;
+}
+
+const WIDTH = 634;
+const HEIGHT = 176;
+const BASE = 118;
+const EDGE = 22;
+
+/** Fine and main tick of a scale that spans so many nanometres, in round figures of the unit. */
+function ticks(span: Nm, units: Units): { fine: Nm; main: Nm } {
+  const steps = units === 'imperial' ? [2_540, 12_700, 25_400, 50_800, 127_000, 254_000] : [1_000, 5_000, 10_000, 20_000, 50_000, 100_000];
+  const fine = steps.find((step) => span / step <= 48) ?? Math.ceil(span / 48);
+  return { fine, main: fine * (fine % 20_000 === 0 || fine === 50_800 ? 5 : fine === 12_700 || fine === 5_000 ? 10 : 5) };
+}
+
+/** A rule with the aim window on it and the readings standing where they were read. */
+export function Scale({ target, passes, state, units, under, over, steps = false, label }: Props) {
+  const band = target.set ? target.inForce : null;
+  const ends = [...passes.map((p) => p.upTo ?? p.value), ...passes.map((p) => p.value), ...(band ? [band.min, band.limit ?? band.aimTo ?? band.min] : [])];
+  if (ends.length === 0) return null;
+  const width = band ? (band.aimTo ?? band.min * 1.2) - band.min : 50_000;
+  const low = Math.max(Math.min(...ends) - width * 1.6, Math.min(0, ...ends));
+  const high = Math.max(...ends) + width * 1.3;
+  const x = (nm: Nm): number => EDGE + ((nm - low) * (WIDTH - 2 * EDGE)) / (high - low);
+  const { fine, main } = ticks(high - low, units);
+  const first = Math.ceil(low / fine);
+  const marks = Array.from({ length: Math.floor(high / fine) - first + 1 }, (_, i) => (first + i) * fine);
+  const number = (nm: Nm): string => printLength(nm, units, 'fine').number;
+  const colour = stateColour(state);
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full max-w-[760px]" role="img" aria-label={label}>
+      {band && <Band x={x} min={band.min} aimTo={band.aimTo} limit={band.limit} high={high} under={under} over={over} />}
+      <line x1={x(low)} x2={x(high)} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />
+      {marks.map((nm) => {
+        const big = nm % main === 0;
+        return (
+          <g key={nm}>
+            <line x1={x(nm)} x2={x(nm)} y1={BASE} y2={BASE + (big ? 18 : 9)} stroke="var(--ink)" strokeWidth={big ? 2 : 1} />
+            {big && (
+              <text x={x(nm)} y={BASE + 40} textAnchor="middle" fontSize={18} fontWeight={600} fill="var(--ink)" className="figures">
+                {number(nm)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      <text x={WIDTH} y={HEIGHT - 2} textAnchor="end" fontSize={14} fill="var(--soft)">
+        {units === 'imperial' ? 'thou' : 'mm'}
+      </text>
+      {passes.map((pass, i) => {
+        const last = i === passes.length - 1;
+        const before = passes[i - 1];
+        const at = x(pass.value);
+        const crowded = !last && Math.abs(at - x(passes.at(-1)?.value ?? pass.value)) < 44;
+        return (
+          <g key={pass.id}>
+            {steps && before && x(pass.value) - x(before.value) > 14 && (
+              <path d={`M${x(before.value) + 8} 100C${x(before.value) + 22} 78 ${at - 22} 78 ${at - 5} 96`} fill="none" stroke="var(--soft)" strokeWidth={1.5} />
+            )}
+            {pass.upTo !== null && last && <line x1={at} x2={x(pass.upTo)} y1={BASE - 6} y2={BASE - 6} stroke={colour} strokeWidth={6} />}
+            <path d={`M${at} ${BASE - 1}l-10-20h20z`} fill={last ? colour : 'var(--sheet)'} stroke={last ? colour : 'var(--soft)'} strokeWidth={2} />
+            {!crowded && (
+              <text x={at} y={last ? 86 : 92} textAnchor="middle" fontSize={last ? 22 : 14} fontWeight={700} fill={last ? colour : 'var(--soft)'} className="figures">
+                {number(pass.value)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+interface BandProps {
+  x: (nm: Nm) => number;
+  min: Nm;
+  aimTo: Nm | null;
+  limit: Nm | null;
+  high: Nm;
+  under: string;
+  over: string;
+}
+
+function Band({ x, min, aimTo, limit, high, under, over }: BandProps) {
+  const end = aimTo ?? high;
+  return (
+    <>
+      <rect x={x(min)} y={54} width={x(end) - x(min)} height={BASE - 54} fill="var(--wash)" />
+      <line x1={x(min)} x2={x(min)} y1={40} y2={BASE} stroke="var(--ok)" strokeWidth={3} />
+      {aimTo !== null && <line x1={x(aimTo)} x2={x(aimTo)} y1={54} y2={BASE} stroke="var(--ok)" strokeWidth={1.5} strokeDasharray="4 3" />}
+      {limit !== null && limit !== aimTo && <line x1={x(limit)} x2={x(limit)} y1={54} y2={BASE} stroke="var(--over)" strokeWidth={1.5} strokeDasharray="2 3" />}
+      <text x={(x(min) + x(end)) / 2} y={48} textAnchor="middle" fontSize={15} fontWeight={700} fill="var(--ok)">
+        {aimTo === null ? 'enough' : 'aim'}
+      </text>
+      <text x={x(min) - 10} y={24} textAnchor="end" fontSize={15} fill="var(--short)">
+        {under}
+      </text>
+      {aimTo !== null && (
+        <text x={x(aimTo) + 10} y={24} fontSize={15} fill="var(--loose)">
+          {over}
+        </text>
+      )}
+    </>
+  );
+}

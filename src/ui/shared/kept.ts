@@ -1,0 +1,43 @@
+'use client';
+
+/** Small settings of this browser, kept in it: initials, units of a build, keypad. */
+import { useCallback, useSyncExternalStore } from 'react';
+
+const CHANGED = 'spatium-kept';
+
+function read(key: string): string | null {
+  try {
+    return localStorage.getItem(key);
+  } catch {
+    return null;
+  }
+}
+
+/** Keeps a setting; where the browser refuses, it lasts for the page only. */
+export function keep(key: string, value: string): void {
+  try {
+    localStorage.setItem(key, value);
+  } catch {
+    return;
+  }
+  window.dispatchEvent(new Event(CHANGED));
+}
+
+function subscribe(changed: () => void): () => void {
+  window.addEventListener(CHANGED, changed);
+  window.addEventListener('storage', changed);
+  return () => {
+    window.removeEventListener(CHANGED, changed);
+    window.removeEventListener('storage', changed);
+  };
+}
+
+/** A setting and its setter. The server and the first paint see the fallback. */
+export function useKept(key: string, fallback: string): [string, (value: string) => void] {
+  const value = useSyncExternalStore(
+    subscribe,
+    () => read(key) ?? fallback,
+    () => fallback,
+  );
+  return [value, useCallback((next: string) => keep(key, next), [key])];
+}

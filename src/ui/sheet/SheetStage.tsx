@@ -1,0 +1,264 @@
+'use client';
+
+import { Download, Printer } from 'lucide-react';
+import type { JudgedCylinder } from '@/core/build/judge';
+import { JOINTS, JOINT_WORDS, SCHOOL_WORDS } from '@/core/clocking/clocking';
+import { engineWords } from '@/core/engine/engine';
+import { printLength } from '@/core/quantity/print';
+import { RINGS, RING_WORDS } from '@/core/ring/ring';
+import { CONSTRUCTION_WORDS, DUTY_WORDS } from '@/core/targets/chart';
+import type { Target } from '@/core/targets/target';
+import { useBench } from '../bench/Bench';
+import { Button, buttonLook } from '../shared/Button';
+import { Mark } from '../shared/Header';
+import { StateMark } from '../shared/StateMark';
+import { When } from '../shared/When';
+import { Findings } from '../stages/Findings';
+
+/** The build sheet: every figure on paper, black on white, on A4 or Letter. */
+export function SheetStage() {
+  const { judgement, live } = useBench();
+  const { job, progress } = judgement;
+  if (!job) return null;
+  return (
+    <main className="min-h-0 flex-1 overflow-y-auto bg-paper p-6 print:overflow-visible print:p-0 max-md:p-0">
+      <div className="no-print mx-auto mb-4 flex max-w-[900px] flex-wrap items-center gap-3 max-md:p-4">
+        <Button kind="strong" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print
+        </Button>
+        <a className={buttonLook()} href={`/api/builds/${judgement.id}`} download>
+          <Download size={18} aria-hidden /> Build file (JSON)
+        </a>
+        <a className={buttonLook()} href={`/api/builds/${judgement.id}/csv`} download>
+          <Download size={18} aria-hidden /> Readings and results (CSV)
+        </a>
+        {live.waiting > 0 && <p className="text-short">{live.waiting} entries are not on the server yet and not in these files.</p>}
+      </div>
+      <article aria-label="Build sheet" className="mx-auto max-w-[900px] border border-line bg-sheet p-8 print:max-w-none print:border-0 print:p-0 max-md:p-4">
+        <header className="flex items-start gap-4 border-b-2 border-ink pb-3">
+          <Mark size={34} />
+          <div className="flex-1">
+            <h1 className="text-[1.75rem]">{job.name}</h1>
+            <p>
+              {[engineWords(job.engine), job.description, job.customer && `for ${job.customer}`].filter(Boolean).join(' · ')}
+            </p>
+          </div>
+          <p className="text-right text-sm text-soft">
+            Build sheet
+            <br />
+            {judgement.lastAt && <When at={judgement.lastAt} />}
+            <br />
+            <span className="figures">
+              {progress.done}/{progress.total}
+            </span>{' '}
+            done
+          </p>
+        </header>
+        <Targets />
+        <Sizes />
+        <Gaps />
+        <Clocking />
+        <section className="mt-6 break-inside-avoid">
+          <h2 className="mb-1">Open points</h2>
+          <Findings findings={judgement.findings.filter((f) => f.severity !== 'note')} empty="None." />
+        </section>
+        {job.notes && (
+          <section className="mt-6 break-inside-avoid">
+            <h2 className="mb-1">Notes</h2>
+            <p className="whitespace-pre-wrap">{job.notes}</p>
+          </section>
+        )}
+        <footer className="mt-8 grid grid-cols-2 gap-8 break-inside-avoid text-sm text-soft">
+          <p className="border-t border-ink pt-1">Fitted by, date</p>
+          <p className="border-t border-ink pt-1">Checked by, date</p>
+          <p className="col-span-2">
+            The tool advises; the fitter measures and decides. The ring and piston makers’ sheets and the engine’s manual come first. Clearance is given with what the tools can prove (k = 2).
+          </p>
+        </footer>
+      </article>
+    </main>
+  );
+}
+
+function Targets() {
+  const { judgement, range, length } = useBench();
+  const { planned, job, cylinders } = judgement;
+  if (!planned || !job) return null;
+  const row = (words: string, target: Target) => (
+    <tr key={words}>
+      <th scope="row" className="text-ink!">
+        {words}
+      </th>
+      <td className="num">{target.set ? range(target.inForce.min, target.inForce.aimTo) : '–'}</td>
+      <td className="num">{target.set && target.inForce.limit !== null ? length(target.inForce.limit) : '–'}</td>
+      <td>{target.set ? `${target.inForce.from} (${target.inForce.standing})` : target.ask}</td>
+    </tr>
+  );
+  const first = cylinders.find((c) => c.targetBore?.measured);
+  const basis = first ? `own measured bores; shown for cylinder ${first.label}` : 'planned bore';
+  const of = first ? { top: first.rings.top.target, second: first.rings.second.target, rails: first.rings.upperRail.target, clearance: first.clearance.target } : planned;
+  return (
+    <section className="mt-5">
+      <h2 className="mb-1">Targets</h2>
+      <p className="text-sm text-soft">
+        {job.plannedBore !== null && `Planned bore ${length(job.plannedBore, 'size')}. `}
+        {job.duty ? DUTY_WORDS[job.duty] : 'Duty not said'}; piston {job.construction ? CONSTRUCTION_WORDS[job.construction] : 'not said'}. From {basis}.
+      </p>
+      <table className="ruled mt-1">
+        <thead>
+          <tr>
+            <th scope="col">figure</th>
+            <th scope="col" className="num">
+              window
+            </th>
+            <th scope="col" className="num">
+              limit
+            </th>
+            <th scope="col">source</th>
+          </tr>
+        </thead>
+        <tbody>
+          {row('Top ring gap', of.top)}
+          {row('Second ring gap', of.second)}
+          {row('Oil rails', of.rails)}
+          {row('Piston to wall', of.clearance)}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Sizes() {
+  const { judgement, units } = useBench();
+  const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
+  const fine = (nm: number | null): string => (nm === null ? '–' : printLength(nm, units, 'fine').number);
+  const [sizeUnit, fineUnit] = units === 'imperial' ? ['in', 'thou'] : ['mm', 'mm'];
+  return (
+    <section className="mt-5">
+      <h2 className="mb-1">Bores, pistons, clearance</h2>
+      <table className="ruled">
+        <thead>
+          <tr>
+            <th scope="col">cylinder</th>
+            <th scope="col" className="num">
+              bore, {sizeUnit}
+            </th>
+            <th scope="col" className="num">
+              piston, {sizeUnit}
+            </th>
+            <th scope="col" className="num">
+              clearance, {fineUnit}
+            </th>
+            <th scope="col" className="num">
+              ±
+            </th>
+            <th scope="col">verdict</th>
+            <th scope="col">by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {judgement.cylinders.map((c) => (
+            <tr key={c.id} className="break-inside-avoid">
+              <th scope="row" className="font-bold! text-ink!">
+                {c.label}
+              </th>
+              <td className="num">{size(c.bore.reading?.value)}</td>
+              <td className="num">{size(c.piston.reading?.value)}</td>
+              <td className="num">{fine(c.clearance.value)}</td>
+              <td className="num">{c.clearance.value === null ? '' : fine(c.clearance.uncertainty)}</td>
+              <td>
+                <StateMark state={c.clearance.state} />
+              </td>
+              <td>{[...new Set([c.bore.reading?.by, c.piston.reading?.by])].filter(Boolean).join(', ')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Gaps() {
+  const { judgement, units } = useBench();
+  const unit = units === 'imperial' ? 'thou' : 'mm';
+  const rings = RINGS.filter((r) => r === 'top' || r === 'second' || judgement.cylinders.some((c) => c.rings[r].reading));
+  const cell = (c: JudgedCylinder, ring: (typeof RINGS)[number]) => {
+    const { reading, state, passes } = c.rings[ring];
+    return (
+      <td key={ring}>
+        <span className="figures mr-2 inline-block min-w-12 text-right">
+          {reading ? printLength(reading.value, units, 'fine').number : '–'}
+          {reading?.upTo != null && `/${printLength(reading.upTo, units, 'fine').number}`}
+        </span>
+        <StateMark state={state} />
+        {passes.length > 1 && <span className="ml-1 text-xs text-soft">{passes.length} passes</span>}
+      </td>
+    );
+  };
+  return (
+    <section className="mt-5">
+      <h2 className="mb-1">Ring end gaps, {unit}</h2>
+      <table className="ruled">
+        <thead>
+          <tr>
+            <th scope="col">cylinder</th>
+            {rings.map((ring) => (
+              <th key={ring} scope="col">
+                {RING_WORDS[ring]}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {judgement.cylinders.map((c) => (
+            <tr key={c.id} className="break-inside-avoid">
+              <th scope="row" className="font-bold! text-ink!">
+                {c.label}
+              </th>
+              {rings.map((ring) => cell(c, ring))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Clocking() {
+  const { judgement } = useBench();
+  if (!judgement.cylinders.some((c) => c.clocking)) return null;
+  return (
+    <section className="mt-5">
+      <h2 className="mb-1">Clocking: {SCHOOL_WORDS[judgement.clocking.school].toLowerCase()}</h2>
+      <p className="text-sm text-soft">Degrees clockwise from the front of the engine, seen on the crown.</p>
+      <table className="ruled mt-1">
+        <thead>
+          <tr>
+            <th scope="col">cylinder</th>
+            {JOINTS.map((joint) => (
+              <th key={joint} scope="col" className="num">
+                {JOINT_WORDS[joint]}
+              </th>
+            ))}
+            <th scope="col">at the block</th>
+          </tr>
+        </thead>
+        <tbody>
+          {judgement.cylinders.map((c) => (
+            <tr key={c.id} className="break-inside-avoid">
+              <th scope="row" className="font-bold! text-ink!">
+                {c.label}
+              </th>
+              {JOINTS.map((joint) => (
+                <td key={joint} className="num">
+                  {c.clocking ? `${Math.round(c.clocking.joints[joint])}°` : '–'}
+                </td>
+              ))}
+              <td>{c.clocking?.set ? `set, ${c.clocking.set.by}` : '☐'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

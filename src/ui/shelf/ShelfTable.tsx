@@ -1,0 +1,95 @@
+import Link from 'next/link';
+import { lengthText } from '@/core/quantity/print';
+import type { ShelfCard } from '@/store/builds';
+import type { ShelfAsk, ShelfSort } from '@/store/shelfAsk';
+import { When } from '../shared/When';
+import { RemoveBuild } from './RemoveBuild';
+
+const COLUMNS: [ShelfSort, string][] = [
+  ['name', 'build'],
+  ['engine', 'engine'],
+  ['bore', 'planned bore'],
+  ['customer', 'customer'],
+  ['progress', 'done'],
+  ['updated', 'last entry'],
+];
+
+/** The address of the shelf asked for in another way. */
+export function shelfHref(ask: ShelfAsk, change: Partial<ShelfAsk>): string {
+  const next = { ...ask, page: 1, ...change };
+  const params = new URLSearchParams();
+  if (next.query) params.set('q', next.query);
+  params.set('sort', next.sort);
+  params.set('dir', next.descending ? 'down' : 'up');
+  if (next.page > 1) params.set('page', String(next.page));
+  return `/?${params.toString()}`;
+}
+
+function Progress({ card }: { card: ShelfCard }) {
+  const share = card.total === 0 ? 0 : card.done / card.total;
+  return (
+    <span className="flex items-center gap-2">
+      <svg viewBox="0 0 100 14" className="h-3.5 w-24" aria-hidden>
+        {Array.from({ length: 21 }, (_, i) => (
+          <line key={i} x1={i * 5 || 0.7} x2={i * 5 || 0.7} y1={14} y2={i % 5 === 0 ? 2 : 8} stroke={i / 20 <= share && share > 0 ? 'var(--ink)' : 'var(--idle)'} strokeWidth={i % 5 === 0 ? 1.6 : 1} />
+        ))}
+        <path d={`M${Math.min(96, Math.max(4, share * 100))} 14l-4-8h8z`} fill="var(--blue)" />
+      </svg>
+      <span className="figures text-sm">
+        {card.done}/{card.total}
+      </span>
+      {card.stops > 0 && <span className="text-sm font-bold text-over">✕ {card.stops} to stop for</span>}
+    </span>
+  );
+}
+
+/** The builds on the shelf, one a row. */
+export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="ruled min-w-[860px]">
+        <thead>
+          <tr>
+            {COLUMNS.map(([sort, words]) => {
+              const here = ask.sort === sort;
+              return (
+                <th key={sort} scope="col" aria-sort={here ? (ask.descending ? 'descending' : 'ascending') : undefined}>
+                  <Link href={shelfHref(ask, { sort, descending: here ? !ask.descending : sort === 'updated' })} className={`inline-flex min-h-8 items-center gap-1 underline-offset-4 hover:underline ${here ? 'font-bold text-ink' : ''}`}>
+                    {words}
+                    {here && <span aria-hidden>{ask.descending ? '↓' : '↑'}</span>}
+                  </Link>
+                </th>
+              );
+            })}
+            <th>
+              <span className="sr-only">take off the shelf</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {cards.map((card) => (
+            <tr key={card.id}>
+              <td>
+                <Link href={`/builds/${card.id}/${card.done > 4 ? 'rings' : 'targets'}`} className="inline-flex min-h-11 items-center text-lg font-bold underline-offset-4 hover:underline">
+                  {card.name}
+                </Link>
+              </td>
+              <td className="whitespace-nowrap">{card.engine}</td>
+              <td className="figures whitespace-nowrap">{card.boreNm === null ? '–' : lengthText(card.boreNm, card.units, 'size')}</td>
+              <td>{card.customer || '–'}</td>
+              <td>
+                <Progress card={card} />
+              </td>
+              <td className="figures text-sm text-soft">
+                <When at={card.updatedAt} />
+              </td>
+              <td className="text-right!">
+                <RemoveBuild id={card.id} name={card.name} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,23 @@
+import type { ReactNode } from 'react';
+
+interface Props {
+  main: ReactNode;
+  aside: ReactNode;
+  /** The reading line, along the foot. */
+  foot?: ReactNode;
+}
+
+/** A stage: the thing in hand, why beside it, and what is typed at the foot. */
+export function Frame({ main, aside, foot }: Props) {
+  return (
+    <>
+      <div className="flex min-h-0 flex-1 max-lg:flex-col">
+        <main className="min-w-0 flex-1 overflow-y-auto bg-sheet px-7 py-4 max-md:px-4">{main}</main>
+        <aside aria-label="Why, and what to know" className="w-[310px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4 text-[0.9375rem] max-lg:w-full max-lg:border-t max-lg:border-l-0 max-md:px-4">
+          {aside}
+        </aside>
+      </div>
+      {foot}
+    </>
+  );
+}

@@ -1,0 +1,20 @@
+'use client';
+
+import { useBench } from '../bench/Bench';
+
+/** Who is at the bench: stands beside every reading. */
+export function Initials() {
+  const { by, setBy } = useBench();
+  return (
+    <label className="flex items-center gap-2 text-sm text-soft">
+      Initials
+      <input
+        value={by}
+        onChange={(event) => setBy(event.target.value.slice(0, 12))}
+        className="figures min-h-11 w-16 rounded border border-edge bg-sheet px-2 text-base text-ink uppercase"
+        autoComplete="off"
+        spellCheck={false}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,67 @@
+'use client';
+
+import Link from 'next/link';
+import { STAGES, type Stage } from '@/core/build/work';
+import { useBench } from '../bench/Bench';
+
+export const STAGE_WORDS: Record<Stage, string> = {
+  job: 'Job',
+  targets: 'Targets',
+  pistons: 'Pistons',
+  rings: 'Rings',
+  clocking: 'Clocking',
+  sheet: 'Sheet',
+};
+
+const TICKS = 10;
+
+/** The stages in working order along a scale; the needle stands where the work is in the stage shown. */
+export function StageRule({ stage }: { stage: Stage }) {
+  const { judgement } = useBench();
+  return (
+    <nav aria-label="Stages" className="no-print overflow-x-auto border-b border-line px-5">
+      <ol className="flex min-w-[640px]">
+        {STAGES.map((name) => {
+          const { done, total } = judgement.stages.find((s) => s.stage === name) ?? { done: 0, total: 0 };
+          const share = total === 0 ? 0 : done / total;
+          const here = name === stage;
+          return (
+            <li key={name} className="flex-1">
+              <Link
+                href={`/builds/${judgement.id}/${name}`}
+                aria-current={here ? 'page' : undefined}
+                className={`relative block h-[58px] pt-2 pl-2 -outline-offset-4 ${here ? 'font-extrabold text-blue' : 'font-medium'}`}
+              >
+                <span className="text-[1.0625rem]">{STAGE_WORDS[name]}</span>
+                {total > 0 && (
+                  <span className="figures ml-1.5 text-sm font-normal text-soft">
+                    {done}/{total}
+                  </span>
+                )}
+                <svg className="absolute inset-x-0 bottom-0 h-[22px] w-full overflow-visible" viewBox="0 0 100 22" preserveAspectRatio="none" aria-hidden>
+                  {Array.from({ length: TICKS }, (_, i) => (
+                    <line
+                      key={i}
+                      x1={i * TICKS}
+                      x2={i * TICKS}
+                      y1={22}
+                      y2={i === 0 ? 1 : i === 5 ? 11 : 15}
+                      vectorEffect="non-scaling-stroke"
+                      stroke={i / TICKS < share ? 'var(--ink)' : 'var(--idle)'}
+                      strokeWidth={i === 0 ? 1.5 : 1}
+                    />
+                  ))}
+                </svg>
+                {here && (
+                  <svg className="absolute bottom-0 -ml-2 h-[15px] w-4" style={{ left: `${share * 100}%` }} viewBox="0 0 16 15" aria-hidden>
+                    <path d="M8 15 0 0h16z" fill="var(--blue)" />
+                  </svg>
+                )}
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { useSelectedLayoutSegment } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { STAGES, type Stage } from '@/core/build/work';
+import { engineWords } from '@/core/engine/engine';
+import { CONSTRUCTION_WORDS, DUTY_WORDS } from '@/core/targets/chart';
+import { useBench } from '../bench/Bench';
+import { Deck } from '../deck/Deck';
+import { Button } from '../shared/Button';
+import { Header } from '../shared/Header';
+import { Segmented } from '../shared/Segmented';
+import { Initials } from './Initials';
+import { StageRule } from './StageRule';
+
+const UNIT_OPTIONS = [
+  ['imperial', 'thou'],
+  ['metric', 'mm'],
+] as const;
+
+/** The bench of one build: what is on the stand, the stages, the deck, and the stage in hand. */
+export function Workspace({ children }: { children: ReactNode }) {
+  const segment = useSelectedLayoutSegment();
+  const stage: Stage = STAGES.find((s) => s === segment) ?? 'job';
+  const { judgement, units, setUnits, length } = useBench();
+  const { job } = judgement;
+  const spec = job
+    ? [
+        engineWords(job.engine),
+        job.plannedBore === null ? null : `bore ${length(job.plannedBore, 'size')}`,
+        job.duty && DUTY_WORDS[job.duty],
+        job.construction && CONSTRUCTION_WORDS[job.construction],
+      ].filter(Boolean)
+    : [];
+  return (
+    <div className="flex h-dvh flex-col print:block print:h-auto max-lg:h-auto max-lg:min-h-dvh">
+      <Header>
+        <span className="hidden h-6 w-px bg-line sm:block" />
+        <b className="max-w-64 truncate">{job?.name}</b>
+        <span className="min-w-0 flex-1 basis-48 truncate text-soft max-md:hidden">{spec.join(' · ')}</span>
+        <span className="flex-1 md:hidden" />
+        <Segmented label="Units shown and spoken" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
+        <Initials />
+      </Header>
+      <StageRule stage={stage} />
+      <LinkState />
+      <div className="flex min-h-0 flex-1 max-md:flex-col print:block">
+        {stage !== 'sheet' && stage !== 'job' && (
+          <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-64 max-md:w-full max-md:border-r-0 max-md:border-b">
+            <div className="h-full max-lg:sticky max-lg:top-0 max-lg:h-[78dvh] max-md:static max-md:h-full">
+              <Deck stage={stage} />
+            </div>
+          </div>
+        )}
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">{children}</div>
+      </div>
+    </div>
+  );
+}
+
+/** What waits to be sent, and what the server would not have. Nothing shows while all is well. */
+function LinkState() {
+  const { live, judgement, length } = useBench();
+  const { waiting, reached, troubles, dismiss } = live;
+  const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
+  return (
+    <div role="status" className="no-print">
+      {(!reached || waiting > 20) && (
+        <p className="border-b border-line bg-steel px-5 py-2">
+          <b>{reached ? 'Sending.' : 'The server does not answer.'}</b>{' '}
+          {waiting === 0 ? 'Go on: readings are kept in this browser until it is back.' : `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once each.`}
+        </p>
+      )}
+      {troubles.length > 0 && (
+        <div className="flex items-start gap-4 border-b border-line bg-steel px-5 py-2">
+          <ul className="flex-1">
+            {troubles.map(({ entry, why }) => (
+              <li key={entry.id}>
+                <b className="text-over">Not recorded:</b>{' '}
+                {entry.kind === 'reading' ? `${entry.subject} of cylinder ${labelOf(entry.cylinder)}, “${entry.typed}” (${length(entry.value)})` : `a ${entry.kind} entry`}. {why}
+              </li>
+            ))}
+          </ul>
+          <Button onClick={dismiss}>Seen</Button>
+        </div>
+      )}
+    </div>
+  );
+}
