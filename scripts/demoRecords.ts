@@ -118,12 +118,12 @@ function corrie(): BuildRecord {
     construction: 'forged4032',
   };
   const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
-  const clearances = [3.1, 3.4, 2.75, 3.0, 2.2, 4.1, 5.6, 3.2];
+  const clearances = [3.1, 3.4, 2.8, 3.0, 2.2, 4.1, 5.6, 3.2];
   cylindersOf(job.engine).forEach((cylinder, i) => {
     const clearance = clearances[i];
     if (clearance === undefined) return;
     const bore = 3.78 + ((i * 3) % 5) * 0.0001;
-    day.inches(cylinder.id, 'bore', Number(bore.toFixed(4))).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(5)));
+    day.inches(cylinder.id, 'bore', Number(bore.toFixed(4))).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(4)));
   });
   return day.record('demo-corrie-v10');
 }

@@ -2,9 +2,9 @@
  * Findings: what the fitter should know about the record as it stands, worst first.
  */
 import type { Nm } from '../quantity/length';
-import { type Saying, fine, say, size } from '../quantity/saying';
+import { type Saying, clear, fine, say, size } from '../quantity/saying';
 import { type Ring, RING_WORDS } from '../ring/ring';
-import type { Target, TargetChoices } from '../targets/target';
+import { type Target, type TargetBore, type TargetChoices, oldRuleGap } from '../targets/target';
 import type { JudgedCylinder, LoggedReading, Spread } from './judge';
 import type { Job } from './record';
 import type { Stage } from './work';
@@ -48,11 +48,11 @@ function jobFindings({ job, strays }: Input): Finding[] {
   return out;
 }
 
-/** Targets of the engine at the planned bore, or of its first cylinder that has a bore. */
-function engineTargets({ planned, cylinders }: Input): { top: Target; second: Target; clearance: Target } | null {
+/** Targets of the engine at the planned bore, or of its first cylinder that has a measured one. */
+function engineTargets({ planned, cylinders, job }: Input): { top: Target; second: Target; clearance: Target; bore: TargetBore | null } | null {
   const measured = cylinders.find((c) => c.targetBore?.measured);
-  if (!measured) return planned;
-  return { top: measured.rings.top.target, second: measured.rings.second.target, clearance: measured.clearance.target };
+  if (measured) return { top: measured.rings.top.target, second: measured.rings.second.target, clearance: measured.clearance.target, bore: measured.targetBore };
+  return planned && { ...planned, bore: job?.plannedBore == null ? null : { nm: job.plannedBore, measured: false } };
 }
 
 function paperUnderChart(name: string, target: Target): Finding[] {
@@ -68,14 +68,14 @@ function targetFindings(input: Input): Finding[] {
   const { job, targets } = input;
   const found = engineTargets(input);
   if (!job || !found) return [];
-  const { top, second, clearance } = found;
+  const { top, second, clearance, bore } = found;
   const out: Finding[] = [];
   if (job.construction !== null && job.duty !== null) {
     const asks = [top, second, clearance].flatMap((t) => (t.set ? [] : [t.ask]));
     out.push(...[...new Set(asks)].map((ask) => about('mend', 'targets', null, say`${ask}`)));
   }
-  if (top.set && job.construction === 'hypereutectic' && top.inForce.rank === 'chart')
-    out.push(...top.why.map((says) => about('note', 'targets', null, says)));
+  if (top.set && bore && job.construction === 'hypereutectic' && top.inForce.rank === 'chart')
+    out.push(about('mend', 'targets', null, say`A hypereutectic piston may carry its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.min)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`));
   if (top.set && second.set && second.inForce.min < top.inForce.min && targets.secondSchool === 'larger' && second.inForce.rank === 'chart')
     out.push(about('mend', 'targets', null, say`The second ring's ${fine(second.inForce.min)} is under the top ring's ${fine(top.inForce.min)}: gas could be trapped between them.`));
   if (top.set && second.set && second.inForce.min < top.inForce.min && (second.inForce.rank === 'sheet' || second.inForce.rank === 'manual'))
@@ -93,13 +93,13 @@ function sizeFindings(cylinder: JudgedCylinder, job: Job): Finding[] {
   if (bore.reading && job.plannedBore !== null && Math.abs(bore.reading.value - job.plannedBore) > OFF_PLAN)
     out.push(at('note', say`Cylinder ${label}: bore ${size(bore.reading.value)} is ${fine(Math.abs(bore.reading.value - job.plannedBore))} from the planned ${size(job.plannedBore)}.`));
   if (clearance.value === null) return out;
-  if (clearance.value < 0) return [...out, at('stop', say`Cylinder ${label}: the piston reads ${fine(-clearance.value)} larger than its bore. Read both again.`)];
+  if (clearance.value < 0) return [...out, at('stop', say`Cylinder ${label}: the piston reads ${clear(-clearance.value)} larger than its bore. Read both again.`)];
   if (!clearance.target.set) return out;
   const { min, limit } = clearance.target.inForce;
-  if (clearance.state === 'tight') out.push(at('stop', say`Cylinder ${label}: clearance ${fine(clearance.value)} is under ${fine(min)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`));
-  if (clearance.state === 'over' && limit !== null) out.push(at('mend', say`Cylinder ${label}: clearance ${fine(clearance.value)} is over ${fine(limit)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`));
+  if (clearance.state === 'tight') out.push(at('stop', say`Cylinder ${label}: clearance ${clear(clearance.value)} is under ${clear(min)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`));
+  if (clearance.state === 'over' && limit !== null) out.push(at('mend', say`Cylinder ${label}: clearance ${clear(clearance.value)} is over ${clear(limit)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`));
   if (clearance.state === 'not proven')
-    out.push(at('mend', say`Cylinder ${label}: clearance ${fine(clearance.value)} ± ${fine(clearance.uncertainty)} is too near a limit for the tools to prove. Read both again, with finer tools if there are any.`));
+    out.push(at('mend', say`Cylinder ${label}: clearance ${clear(clearance.value)} ± ${clear(clearance.uncertainty)} is too near a limit for the tools to prove. Read both again, with finer tools if there are any.`));
   return out;
 }
 

@@ -2,7 +2,7 @@
  * Piston-to-wall clearance of one cylinder: bore − piston, with what the two tools can prove.
  */
 import type { Nm } from '../quantity/length';
-import { type Saying, fine, say } from '../quantity/saying';
+import { type Saying, clear, say } from '../quantity/saying';
 import type { Target } from '../targets/target';
 import { BORE_GAUGE_LIMIT, MICROMETER_LIMIT, combined, conformity, expanded, rectangular } from '../uncertainty/uncertainty';
 
@@ -48,7 +48,7 @@ export function clearanceAdvice(state: ClearanceState, uncertainty: Nm): Saying 
     case 'over':
       return say`Try a larger piston: too loose, it rocks and ruins the ring seal.`;
     case 'not proven':
-      return say`Within ± ${fine(uncertainty)} of a limit, which is all these tools can tell. Read both again.`;
+      return say`Within ± ${clear(uncertainty)} of a limit, which is all these tools can tell. Read both again.`;
     case 'no target':
       return say`Recorded, but nothing says yet what it must be.`;
     case 'to do':

@@ -192,8 +192,12 @@ function inBoth(value: Nm, field: Field, units: Units): string {
 function whereabouts({ field, bore, units, expected }: BenchContext): string {
   if (!isFine(field)) return expected ? `; ${expected.because}` : '';
   if (bore === null) return '';
-  return units === 'metric' ? ` on a ${toMm(bore)} mm bore` : ` on a ${toInches(bore).toFixed(3)} in bore`;
+  const bare = units === 'metric' ? `${toMm(bore)} mm` : `${toInches(bore).toFixed(3)} in`;
+  return ` on ${article(bare)} ${bare} bore`;
 }
+
+/** `an` before a number said with a vowel: 8…, 11, 18. */
+const article = (numeral: string): string => (/^(?:8|1[18](?!\d))/.test(numeral) ? 'an' : 'a');
 
 function question(first: Take, candidates: Take[], context: BenchContext, spoken: Units): Heard {
   const likely = distinct(candidates.filter((c) => isUsual(c.value, context)).map((c) => asMeaning(c))).slice(0, 3);
@@ -304,10 +308,11 @@ function hearDial(sign: string, numeral: string, word: string, context: BenchCon
  *   or why it cannot be taken and what is accepted. Never throws.
  */
 export function hear(text: string, context: BenchContext): Heard {
+  const accepted = acceptedBy(context.field, context.units);
+  const length = text.trim().length;
+  if (length > LONGEST) return { kind: 'refused', why: `That is ${length} characters; one reading at a time.`, accepted };
   const entry = plain(text);
   if (entry === '') return { kind: 'empty' };
-  const accepted = acceptedBy(context.field, context.units);
-  if (entry.length > LONGEST) return { kind: 'refused', why: `That is ${text.trim().length} characters; one reading at a time.`, accepted };
   const setting = SETTING.exec(entry);
   if (setting?.[1]) return hearSetting(setting[1], context);
   const bracket = BRACKET.exec(entry);

@@ -6,10 +6,11 @@ import { type Nm, type Units, toInches, toMm, toThou } from './length';
 /**
  * How a length is spoken of in the trade.
  * - `size`: a bore or piston, inches to 0.0001 or mm to 0.001
- * - `fine`: a gap or clearance, thou to 0.1 or mm to 0.001
+ * - `fine`: a gap, thou to 0.1 or mm to 0.001, without idle zeros
+ * - `clearance`: the same with its last digit always shown, so that a column lines up
  * - `raw`: a product before it is rounded up, one digit further
  */
-export type LengthStyle = 'size' | 'fine' | 'raw';
+export type LengthStyle = 'size' | 'fine' | 'clearance' | 'raw';
 
 export interface Printed {
   number: string;
@@ -39,12 +40,12 @@ function fixed(value: number, most: number, least: number): string {
  */
 export function printLength(length: Nm, units: Units, style: LengthStyle): Printed {
   if (units === 'metric') {
-    const least = style === 'size' ? 3 : 2;
+    const least = style === 'size' || style === 'clearance' ? 3 : 2;
     return { number: fixed(toMm(length), style === 'raw' ? 4 : 3, least), unit: 'mm' };
   }
   if (style === 'size') return { number: fixed(toInches(length), 4, 4), unit: 'in' };
   if (style === 'raw') return { number: fixed(toInches(length), 5, 5), unit: 'in' };
-  return { number: fixed(toThou(length), 1, 0), unit: 'thou' };
+  return { number: fixed(toThou(length), 1, style === 'clearance' ? 1 : 0), unit: 'thou' };
 }
 
 /** A length as one string, e.g. `22 thou` or `82.500 mm`. */

@@ -18,6 +18,9 @@ export const size = (nm: Nm): SaidLength => ({ nm, as: 'size' });
 /** A gap or clearance inside a sentence. */
 export const fine = (nm: Nm): SaidLength => ({ nm, as: 'fine' });
 
+/** A piston-to-wall clearance inside a sentence. */
+export const clear = (nm: Nm): SaidLength => ({ nm, as: 'clearance' });
+
 /** An unrounded product inside a sentence. */
 export const raw = (nm: Nm): SaidLength => ({ nm, as: 'raw' });
 

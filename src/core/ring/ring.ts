@@ -74,24 +74,28 @@ export function toComeOff(reading: GapReading | null, target: Target): ToComeOff
 /** Whether a ring may go in: in its window, or loose, which costs a little and risks nothing. */
 export const gapIsDone = (state: GapState): boolean => state === 'in window' || state === 'loose';
 
+/** How much is still to come off, as a sentence; empty when nothing is. */
+export function offWords(off: ToComeOff | null): Saying {
+  if (!off) return [];
+  return off.toMinimum < off.toMiddle ? say`${fine(off.toMinimum)} to ${fine(off.toMiddle)} still to come off. ` : say`${fine(off.toMinimum)} or more still to come off. `;
+}
+
 /** What to do about a ring in a state, in one sentence. */
-export function gapAdvice(state: GapState, off: ToComeOff | null): Saying {
+export function gapAdvice(state: GapState): string {
   switch (state) {
     case 'short':
-      return off && off.toMinimum < off.toMiddle
-        ? say`${fine(off.toMinimum)} to ${fine(off.toMiddle)} still to come off. File from one end, deburr, square it, read again.`
-        : say`${fine(off?.toMinimum ?? 0)} or more still to come off. File from one end, deburr, square it, read again.`;
+      return 'File from one end, deburr, square it, read again.';
     case 'in window':
-      return say`Stop here.`;
+      return 'Stop here.';
     case 'loose':
-      return say`A little blow-by, no danger. Leave it.`;
+      return 'A little blow-by, no danger. Leave it.';
     case 'over':
-      return say`Over its limit. It may suit another cylinder; read again before giving it up.`;
+      return 'It may suit another cylinder; read again before giving it up.';
     case 'not proven':
-      return say`The bracket lies across a limit. Read it with the leaf in between.`;
+      return 'The bracket lies across a limit. Read it with the leaf in between.';
     case 'no target':
-      return say`Recorded, but nothing says yet what it must be.`;
+      return 'Recorded, but nothing says yet what it must be.';
     case 'to do':
-      return say`Square it in its own bore and read the gap.`;
+      return 'Square it in its own bore and read the gap.';
   }
 }

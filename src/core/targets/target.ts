@@ -168,16 +168,12 @@ export function topGapTarget({ bore, duty, construction, choices }: TargetAsk): 
   const factors = gapFactors(duty, construction);
   if (!factors) return settled(papers, noFigure(duty, construction, 'top ring gap'));
   const { min, line } = fromFactor(factors.top, bore, widths);
-  const why = construction === 'hypereutectic' ? [highRingCall(min, bore, widths)] : [];
   const chart = chartCandidate(min, widths, `starting chart: ${DUTY_WORDS[duty]}, ${CONSTRUCTION_WORDS[construction]}`, [line]);
-  return settled([...papers, chart], '', why);
+  return settled([...papers, chart], '');
 }
 
-/** The classic costly mistake, with both numbers side by side. */
-function highRingCall(min: Nm, bore: TargetBore, widths: Widths): Saying {
-  const old = roundUpTo(Math.round(bore.nm * OLD_RULE), widths.step);
-  return say`This piston may carry its top ring close to the crown, where it runs far hotter: ${fine(min)} here, where the old 0.004 rule would say ${fine(old)}. Gapped by the old rule the ends meet and the engine is lost.`;
-}
+/** What the oldest rule (0.004 × bore, up to the next step) would say: shown beside what a high-ring piston needs. */
+export const oldRuleGap = (bore: TargetBore, step: Nm): Nm => roundUpTo(Math.round(bore.nm * OLD_RULE), step);
 
 /**
  * Target of the second ring's end gap. First school: its own larger factor, or where the chart has none

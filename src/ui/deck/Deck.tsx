@@ -34,9 +34,9 @@ function RingArc({ radius, at, state }: { radius: number; at: number; state: Any
 }
 
 /** What one bore says for the stage in hand: a word beside it, and a figure. */
-function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number) => string): { state: AnyState; figure: string; word: string } {
+function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, style?: 'clearance') => string): { state: AnyState; figure: string; word: string } {
   const { clearance, rings, clocking } = cylinder;
-  if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value) };
+  if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value, 'clearance') };
   if (stage === 'clocking') return clocking?.set ? { state: 'in window', word: 'set', figure: '' } : { state: 'to do', word: 'to do', figure: '' };
   const state = worse(rings.top.state, rings.second.state);
   return { state, word: state, figure: rings.top.reading ? length(rings.top.reading.value) : '' };
@@ -62,12 +62,15 @@ function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
       <RingArc radius={RADII.top} at={joints.top} state={rings.top.state} />
       <RingArc radius={RADII.second} at={joints.second} state={rings.second.state} />
       <RingArc radius={RADII.oil} at={joints.upperRail} state={oil} />
-      <text y={0.075} textAnchor="middle" fontSize={0.21} fontWeight={700} fill={current ? 'var(--blue)' : 'var(--ink)'}>
+      <text y={0.045} textAnchor="middle" fontSize={0.19} fontWeight={700} fill={current ? 'var(--blue)' : 'var(--ink)'}>
         {cylinder.label}
       </text>
+      <svg x={-0.06} y={0.065} width={0.12} height={0.12} viewBox="0 0 14 14">
+        <StateShape state={state} />
+      </svg>
       {current && <path d={`M${mark.x} ${mark.y - 0.005}l-.045 -.07h.09z`} fill="var(--blue)" />}
       {beside !== 0 && (
-        <g transform={`translate(${beside * (BORE + 0.09)} 0)`} textAnchor={beside > 0 ? 'start' : 'end'} fontSize={0.135}>
+        <g transform={`translate(${beside * (BORE + 0.16)} 0)`} textAnchor={beside > 0 ? 'start' : 'end'} fontSize={0.135}>
           <text y={figure ? -0.03 : 0.045} fill={state === 'to do' ? 'var(--soft)' : stateColour(state)} fontWeight={600}>
             {word}
           </text>
@@ -95,7 +98,7 @@ export function Deck({ stage }: { stage: Stage }) {
   const xs = cylinders.map((c) => c.deck.x);
   const ys = cylinders.map((c) => c.deck.y);
   const left = Math.min(...xs) - 0.62;
-  const right = Math.max(...xs) + (two ? 0.62 : 1.25);
+  const right = Math.max(...xs) + (two ? 0.62 : 1.3);
   const top = Math.min(...ys) - 0.85;
   const bottom = Math.max(...ys) + 0.62;
   const banks = [...new Set(cylinders.map((c) => c.bank))].map((bank) => cylinders.filter((c) => c.bank === bank));

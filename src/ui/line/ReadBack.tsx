@@ -6,7 +6,7 @@ import type { Subject } from '@/core/build/record';
 import { type Heard, type Meaning } from '@/core/quantity/bench';
 import { bothText } from '@/core/quantity/print';
 import { clearanceAdvice } from '@/core/piston/clearance';
-import { gapAdvice } from '@/core/ring/ring';
+import { gapAdvice, offWords } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
 import { Key } from '../shared/Button';
 import { StateMark } from '../shared/StateMark';
@@ -100,7 +100,7 @@ function Understood({ meaning, subject, preview, cylinder }: { meaning: Meaning;
           </span>
         ) : (
           <>
-            clearance {length(value)}: <StateMark state={state} /> <span className="text-base text-soft">{text(clearanceAdvice(state, uncertainty))}</span>
+            clearance {length(value, 'clearance')}: <StateMark state={state} /> <span className="text-base text-soft">{text(clearanceAdvice(state, uncertainty))}</span>
           </>
         )}{' '}
         <Key>Enter</Key>
@@ -112,7 +112,8 @@ function Understood({ meaning, subject, preview, cylinder }: { meaning: Meaning;
     <p>
       {figure}
       <br />
-      <StateMark state={ring.state} /> <span className="text-base text-soft">{text(gapAdvice(ring.state, ring.toComeOff))}</span> <Key>Enter</Key>
+      <StateMark state={ring.state} /> <span className="text-base text-soft">{text(offWords(ring.toComeOff))}
+      {gapAdvice(ring.state)}</span> <Key>Enter</Key>
     </p>
   );
 }

@@ -139,7 +139,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
 
   const idle = (
     <>
-      {said ? <b>{said}</b> : <span className="text-soft">Type {acceptedBy(context.field, units)}.</span>}
+      {said ? <b>{said}</b> : <span className="text-base text-soft">Type {acceptedBy(context.field, units)}.</span>}
       <br />
       <span className="text-base text-soft">
         {then ? `Then: ${nameOf(then)}.` : 'Nothing else is open on this route.'}
@@ -169,7 +169,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
               maxLength={400}
               aria-describedby="line-said"
               aria-invalid={heard.kind === 'refused'}
-              className="figures h-[68px] w-full border-b-4 border-blue bg-transparent text-[3.75rem] leading-none font-bold tracking-tight focus-visible:outline-offset-4"
+              className="figures h-[68px] w-full border-b-4 border-edge bg-transparent text-[3.75rem] leading-none font-bold tracking-tight caret-blue outline-none focus:border-blue"
             />
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">

@@ -22,7 +22,7 @@ export function PistonsStage() {
   return (
     <Frame
       main={
-        <>
+        <div className="flex h-full flex-col">
           <h1>
             Cylinder {cylinder.label}, {cursor.size}
           </h1>
@@ -43,8 +43,8 @@ export function PistonsStage() {
           <div className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
             {clearance.value !== null && (
               <p className="figures text-[3.75rem] leading-none font-bold tracking-tight" style={{ color: stateColour(clearance.state) }}>
-                {printLength(clearance.value, units, 'fine').number}
-                <span className="text-2xl"> {printLength(clearance.value, units, 'fine').unit}</span>
+                {printLength(clearance.value, units, 'clearance').number}
+                <span className="text-2xl"> {printLength(clearance.value, units, 'clearance').unit}</span>
               </p>
             )}
             <div className="min-w-56 flex-1 text-xl leading-snug">
@@ -53,7 +53,7 @@ export function PistonsStage() {
             </div>
           </div>
           <AllSizes />
-        </>
+        </div>
       }
       aside={
         <>
@@ -63,7 +63,7 @@ export function PistonsStage() {
             <p className="figures mt-3 text-sm leading-relaxed">
               bore {length(cylinder.bore.reading.value, 'size')}
               <br />− piston {length(cylinder.piston.reading.value, 'size')}
-              <br />= <b>{length(clearance.value)}</b> ± {length(clearance.uncertainty)}
+              <br />= <b>{length(clearance.value, 'clearance')}</b> ± {length(clearance.uncertainty, 'clearance')}
             </p>
           )}
           <div className="mt-4">
@@ -87,10 +87,10 @@ function AllSizes() {
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
   const unit = units === 'imperial' ? 'in' : 'mm';
   return (
-    <div className="mt-4 overflow-x-auto">
+    <div className="mt-3 min-h-44 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="All cylinders">
       <table className="ruled">
         <caption className="sr-only">Bore, piston and clearance of every cylinder</caption>
-        <thead>
+        <thead className="sticky top-0 bg-sheet">
           <tr>
             <th scope="col">cylinder</th>
             <th scope="col" className="num">
@@ -111,7 +111,7 @@ function AllSizes() {
               <td className="num">
                 <button
                   type="button"
-                  className={`min-h-8 px-1 ${c.id === current?.id && cursor.size === subject ? 'font-bold text-blue underline underline-offset-4' : ''}`}
+                  className={`min-h-7 px-1 ${c.id === current?.id && cursor.size === subject ? 'font-bold text-blue underline underline-offset-4' : ''}`}
                   aria-label={`Cylinder ${c.label}, ${subject}${c[subject].reading ? `, ${size(c[subject].reading.value)} ${unit}` : ', to read'}`}
                   onClick={() => moveTo({ cylinder: c.id, size: subject })}
                 >
@@ -120,13 +120,17 @@ function AllSizes() {
               </td>
             );
             return (
-              <tr key={c.id} className={c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}>
+              <tr
+                key={c.id}
+                ref={c.id === current?.id ? (row) => row?.scrollIntoView({ block: 'nearest' }) : undefined}
+                className={`scroll-my-12 ${c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}`}
+              >
                 <th scope="row" className="pl-3! font-bold! text-ink!">
                   {c.label}
                 </th>
                 {cell('bore')}
                 {cell('piston')}
-                <td className="num">{c.clearance.value === null ? '–' : printLength(c.clearance.value, units, 'fine').number}</td>
+                <td className="num">{c.clearance.value === null ? '–' : printLength(c.clearance.value, units, 'clearance').number}</td>
                 <td>
                   <StateMark state={c.clearance.state} />
                 </td>

@@ -17,7 +17,7 @@ export function RingEnds({ ring }: { ring: JudgedRing }) {
   const [left, right] = [(WIDTH - gap) / 2, (WIDTH + gap) / 2];
   const colour = stateColour(ring.state);
   return (
-    <section aria-label="The ends of the ring, enlarged">
+    <section aria-label="The ends of the ring, enlarged" className="w-[230px]">
       <h2 className="mb-1">The ends, enlarged, cold</h2>
       <svg viewBox={`0 0 ${WIDTH} 112`} className="w-full max-w-[380px]" role="img" aria-label={`Gap ${length(ring.reading.value)}`}>
         <text x={WIDTH / 2} y={14} textAnchor="middle" fontSize={16} fontWeight={700} fill={colour} className="figures">

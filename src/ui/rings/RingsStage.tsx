@@ -57,8 +57,8 @@ export function RingsStage() {
             label={`Gap of ${RING_WORDS[ring.ring]}, cylinder ${cylinder.label}: ${ring.state}`}
           />
           <Verdict ring={ring} />
-          <div className="mt-4 grid gap-x-8 gap-y-4 sm:grid-cols-2">
-            <section aria-label="Readings of this ring">
+          <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
+            <section aria-label="Readings of this ring" className="min-w-72 flex-1">
               <h2 className="mb-1">Readings</h2>
               <PassLog passes={ring.passes} style="fine" />
             </section>
@@ -89,7 +89,7 @@ export function RingsStage() {
 
 /** The one figure to read from across the bench: what is still to come off, else the gap itself. */
 function Verdict({ ring }: { ring: JudgedRing }) {
-  const { units, text } = useBench();
+  const { units } = useBench();
   const { state, toComeOff: off, reading } = ring;
   const print = (nm: number): { number: string; unit: string } => printLength(nm, units, 'fine');
   return (
@@ -117,7 +117,8 @@ function Verdict({ ring }: { ring: JudgedRing }) {
       <div className="min-w-56 flex-1 text-xl leading-snug">
         <StateMark state={state} />
         <p>
-          {text(gapAdvice(state, off))}
+          {off && 'still to come off. '}
+          {gapAdvice(state)}
           {off && off.most > off.toMiddle && <span className="text-soft"> Not more than {print(off.most).number}.</span>}
         </p>
       </div>
@@ -151,7 +152,8 @@ function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
                 </button>
               </td>
               <td className="num" style={{ color: stateColour(state) }}>
-                {reading ? printLength(reading.value, units, 'fine').number : '–'} <StateShape state={state} />
+                {reading ? printLength(reading.value, units, 'fine').number : '–'}
+                {reading?.upTo != null && `/${printLength(reading.upTo, units, 'fine').number}`} <StateShape state={state} />
                 <span className="sr-only">{state}</span>
               </td>
               <td className="num">{target.set ? range(target.inForce.min, target.inForce.aimTo).replace(/ (thou|mm)$/, '') : 'ask'}</td>

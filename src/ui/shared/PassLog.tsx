@@ -18,16 +18,15 @@ export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'si
   return (
     <ol className="divide-y divide-line border-y border-line">
       {passes.toReversed().map((pass) => (
-        <li key={pass.id} className="flex flex-wrap items-center gap-x-4 py-1">
-          <span className={`figures min-w-24 text-lg font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
+        <li key={pass.id} className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 py-0.5">
+          <span className={`figures min-w-20 text-lg font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
             {figure(pass.value)}
             {pass.upTo !== null && `/${figure(pass.upTo)}`} <span className="text-sm font-normal">{printLength(pass.value, units, style).unit}</span>
           </span>
-          <span className="text-sm text-soft">
+          <span className="text-sm leading-tight text-soft">
             typed “{pass.typed}”, {pass.by || 'no initials'}, <When at={pass.at} />
             {pass.voided && ` · struck out: ${pass.voided.reason}`}
           </span>
-          <span className="flex-1" />
           {!pass.voided && <StrikeOut onStrike={(reason) => strike(pass.id, reason)} what={`${figure(pass.value)}`} />}
         </li>
       ))}

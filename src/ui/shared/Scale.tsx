@@ -28,11 +28,17 @@ const HEIGHT = 176;
 const BASE = 118;
 const EDGE = 22;
 
+const STEPS: Record<Units, Nm[]> = {
+  imperial: [2_540, 12_700, 25_400, 50_800, 127_000, 254_000, 508_000],
+  metric: [1_000, 5_000, 10_000, 20_000, 50_000, 100_000, 200_000],
+};
+
 /** Fine and main tick of a scale that spans so many nanometres, in round figures of the unit. */
 function ticks(span: Nm, units: Units): { fine: Nm; main: Nm } {
-  const steps = units === 'imperial' ? [2_540, 12_700, 25_400, 50_800, 127_000, 254_000] : [1_000, 5_000, 10_000, 20_000, 50_000, 100_000];
+  const steps = STEPS[units];
   const fine = steps.find((step) => span / step <= 48) ?? Math.ceil(span / 48);
-  return { fine, main: fine * (fine % 20_000 === 0 || fine === 50_800 ? 5 : fine === 12_700 || fine === 5_000 ? 10 : 5) };
+  const main = steps.find((step) => step % fine === 0 && step > fine && span / step <= 9) ?? fine * 5;
+  return { fine, main };
 }
 
 /** A rule with the aim window on it and the readings standing where they were read. */
@@ -73,7 +79,7 @@ export function Scale({ target, passes, state, units, under, over, steps = false
         const last = i === passes.length - 1;
         const before = passes[i - 1];
         const at = x(pass.value);
-        const crowded = !last && Math.abs(at - x(passes.at(-1)?.value ?? pass.value)) < 44;
+        const crowded = !last && Math.abs(at - x(passes.at(-1)?.value ?? pass.value)) < 52;
         return (
           <g key={pass.id}>
             {steps && before && x(pass.value) - x(before.value) > 14 && (

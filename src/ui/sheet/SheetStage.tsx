@@ -131,7 +131,7 @@ function Targets() {
 function Sizes() {
   const { judgement, units } = useBench();
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
-  const fine = (nm: number | null): string => (nm === null ? '–' : printLength(nm, units, 'fine').number);
+  const fine = (nm: number | null): string => (nm === null ? '–' : printLength(nm, units, 'clearance').number);
   const [sizeUnit, fineUnit] = units === 'imperial' ? ['in', 'thou'] : ['mm', 'mm'];
   return (
     <section className="mt-5">

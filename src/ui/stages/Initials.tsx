@@ -11,6 +11,7 @@ export function Initials() {
       <input
         value={by}
         onChange={(event) => setBy(event.target.value.slice(0, 12))}
+        placeholder="who?"
         className="figures min-h-11 w-16 rounded border border-edge bg-sheet px-2 text-base text-ink uppercase"
         autoComplete="off"
         spellCheck={false}

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { Field as Kind } from '@/core/quantity/bench';
+import { printLength } from '@/core/quantity/print';
 import { type Papers, type SecondSchool, type Target, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
@@ -44,7 +45,7 @@ const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart, not co
 
 /** What each gap and clearance must be for this engine, from which paper, and why. */
 export function TargetsStage() {
-  const { judgement, cylinder, range, length, choose } = useBench();
+  const { judgement, cylinder, length, choose } = useBench();
   const { targets: choices, planned } = judgement;
   const [shown, setShown] = useState<Figure>('top');
   if (!cylinder || !planned) return null;
@@ -77,9 +78,9 @@ export function TargetsStage() {
                   <span className="text-lg font-bold">{words}</span>
                   {target.set ? (
                     <>
-                      <span className="figures text-[2rem] leading-tight font-bold">{range(target.inForce.min, target.inForce.aimTo)}</span>
-                      <span className="text-soft">
-                        {target.inForce.limit !== null && target.inForce.limit !== target.inForce.aimTo && <>limit {length(target.inForce.limit)} · </>}
+                      <Figure target={target} clearance={figure === 'clearance'} />
+                      <span className="text-right text-sm text-soft max-sm:text-left">
+                        {target.inForce.limit !== null && target.inForce.limit !== target.inForce.aimTo && <>limit {length(target.inForce.limit, figure === 'clearance' ? 'clearance' : 'fine')} · </>}
                         {STANDING_WORDS[target.inForce.rank]}
                       </span>
                     </>
@@ -128,6 +129,20 @@ export function TargetsStage() {
         </>
       }
     />
+  );
+}
+
+/** A target's window in large figures. */
+function Figure({ target, clearance }: { target: Extract<Target, { set: true }>; clearance: boolean }) {
+  const { units } = useBench();
+  const { min, aimTo } = target.inForce;
+  const style = clearance ? 'clearance' : 'fine';
+  const low = printLength(min, units, style);
+  return (
+    <span className="figures text-[2rem] leading-tight font-bold whitespace-nowrap">
+      {aimTo === null ? `≥ ${low.number}` : `${low.number}–${printLength(aimTo, units, style).number}`}
+      <span className="text-lg font-normal"> {low.unit}</span>
+    </span>
   );
 }
 

@@ -1,0 +1,163 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { type BenchContext, hear, hearField } from './bench';
+import { fromInches, fromMm, fromThou } from './length';
+
+const gap: BenchContext = { field: 'gap', units: 'imperial', bore: fromInches(4.065), expected: null, setting: null };
+const metricGap: BenchContext = { ...gap, units: 'metric', bore: fromMm(81.5) };
+const bore: BenchContext = { field: 'bore', units: 'imperial', bore: null, expected: null, setting: null };
+const metricBore: BenchContext = { ...bore, units: 'metric' };
+
+const value = (text: string, context: BenchContext): number | null => {
+  const heard = hear(text, context);
+  return heard.kind === 'understood' ? heard.meaning.value : null;
+};
+
+describe('a gap in thou', () => {
+  it.each(['22', '.022', '0.022', '0,022', '0.022"', '.022 in', '22 thou', '22thou', '22th', '0.5588mm', '0,5588 mm', '558.8 µm', ' 22 ', '022'])('takes %j as 0.022 in', (text) => {
+    expect(value(text, gap)).toBe(fromThou(22));
+  });
+
+  it('takes half thous', () => {
+    expect(value('20.5', gap)).toBe(fromThou(20.5));
+    expect(value('20,5', gap)).toBe(fromThou(20.5));
+  });
+
+  it('takes 15/16 as a bracket: 15 goes, 16 does not', () => {
+    expect(hear('15/16', gap)).toMatchObject({ kind: 'understood', meaning: { value: fromThou(15), upTo: fromThou(16) } });
+    expect(hear('0.40/0.45mm', gap)).toMatchObject({ kind: 'understood', meaning: { value: fromMm(0.4), upTo: fromMm(0.45) } });
+  });
+
+  it('asks about a bracket the wrong way round, and refuses one leaf that does both', () => {
+    expect(hear('16/15', gap)).toMatchObject({ kind: 'question', options: [{ value: fromThou(15), upTo: fromThou(16) }] });
+    expect(hear('15/15', gap).kind).toBe('refused');
+  });
+
+  it('asks whether 0.56 was millimetres', () => {
+    expect(hear('0.56', gap)).toMatchObject({ kind: 'question', options: [{ value: fromMm(0.56) }] });
+  });
+
+  it('asks about a ten-times slip, and lets it stand as typed where it can be', () => {
+    const heard = hear('220', gap);
+    expect(heard.kind === 'question' && heard.options.map((o) => o.value)).toEqual([fromThou(22), fromThou(220)]);
+  });
+
+  it('refuses what no ring has, and keeps nothing', () => {
+    expect(hear('4065', gap).kind).toBe('refused');
+    expect(hear('-3', gap)).toMatchObject({ kind: 'refused', why: expect.stringContaining('sign') });
+  });
+});
+
+describe('a gap in millimetres', () => {
+  it.each(['0.56', '.56', '0,56', '56', '0.56mm', '0.56 mm'])('takes %j as 0.56 mm', (text) => {
+    expect(value(text, metricGap)).toBe(fromMm(0.56));
+  });
+
+  it('asks “0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?”', () => {
+    expect(hear('0.06', metricGap)).toMatchObject({ kind: 'question', ask: '0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?' });
+    expect(hear('0.06mm', { ...metricGap, units: 'imperial' })).toMatchObject({ kind: 'question', ask: '0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?' });
+  });
+
+  it('asks whether 22 is hundredths or thou: both could be', () => {
+    const heard = hear('22', metricGap);
+    expect(heard.kind === 'question' && heard.options.map((o) => o.value)).toEqual([fromMm(0.22), fromThou(22)]);
+    expect(value('22 thou', metricGap)).toBe(fromThou(22));
+  });
+});
+
+describe('a bore', () => {
+  it.each(['4065', '4.065', '4,065', '4.065"', '40650', '103.251mm'])('takes %j as 4.065 in', (text) => {
+    expect(value(text, bore)).toBe(fromInches(4.065));
+  });
+
+  it.each(['82505', '82.505', '82,505', '82.505 mm'])('takes %j as 82.505 mm in a metric shop', (text) => {
+    expect(value(text, metricBore)).toBe(fromMm(82.505));
+  });
+
+  it('counts the dial from the setting (common practice: set 4.210, reads +6, bore 4.216)', () => {
+    const set = { ...bore, setting: fromInches(4.21) };
+    expect(value('+6', set)).toBe(fromInches(4.216));
+    expect(value('-1.5', set)).toBe(fromInches(4.2085));
+    expect(value('\u22121.5', set)).toBe(fromInches(4.2085));
+    expect(value('+.006', set)).toBe(fromInches(4.216));
+    expect(value('+0.02mm', set)).toBe(fromInches(4.21) + fromMm(0.02));
+    expect(value('+0', set)).toBe(fromInches(4.21));
+  });
+
+  it('asks for the setting first, and whether a metric dial shows µm or hundredths', () => {
+    expect(hear('+6', bore)).toMatchObject({ kind: 'refused', why: expect.stringContaining('setting') });
+    const heard = hear('+6', { ...metricBore, setting: fromMm(82.5) });
+    expect(heard.kind === 'question' && heard.options.map((o) => o.value)).toEqual([fromMm(82.506), fromMm(82.56)]);
+    expect(value('+0.006', { ...metricBore, setting: fromMm(82.5) })).toBe(fromMm(82.506));
+  });
+
+  it('takes the setting itself', () => {
+    expect(hear('set 4.210', bore)).toEqual({ kind: 'setting', value: fromInches(4.21) });
+    expect(hear('set 4.210', gap).kind).toBe('refused');
+  });
+
+  it('asks when a bore differs from its neighbours by a dropped or swapped digit (common practice: 3.3824 noted as 3.324)', () => {
+    const near: BenchContext = { ...bore, expected: { nm: fromInches(3.3822), within: fromInches(0.01), because: 'the other bores read about 3.3822 in' } };
+    const dropped = hear('3.324', near);
+    expect(dropped.kind === 'question' && dropped.options[0]).toMatchObject({ value: fromInches(3.3824), taken: 'digit 8 dropped' });
+    const swapped = hear('3.8324', near);
+    expect(swapped.kind === 'question' && swapped.options[0]).toMatchObject({ value: fromInches(3.3824), taken: 'digits 8 and 3 swapped' });
+    const turn = hear('3.4074', near);
+    expect(turn.kind === 'question' && turn.options[0]).toMatchObject({ value: fromInches(3.3824), taken: 'off by one turn, 0.025 in' });
+    const keeps = hear('3.324', near);
+    expect(keeps.kind === 'question' && keeps.options.at(-1)).toMatchObject({ value: fromInches(3.324), taken: 'as typed' });
+  });
+
+  it('asks when a metric size is typed in an imperial shop', () => {
+    const near: BenchContext = { ...bore, expected: { nm: fromMm(82.5), within: fromMm(0.25), because: 'the planned bore is 3.2480 in' } };
+    expect(hear('82.5', near)).toMatchObject({ kind: 'question', options: [{ value: fromMm(82.5) }] });
+  });
+});
+
+describe('what is no reading', () => {
+  it.each(['abc', '1 2', '22 furlong', '3/4/5', '--3', '1.2.3', '22;DROP', '١٢', '1e3', '9'.repeat(39), '22 '.repeat(2_000_000)])('is refused with what is accepted: %#', (text) => {
+    const heard = hear(text, gap);
+    expect(heard.kind).toBe('refused');
+    expect(heard.kind === 'refused' && heard.accepted).toContain('22');
+  });
+
+  it('is empty when nothing but space is typed', () => {
+    expect(hear('  ', gap).kind).toBe('empty');
+  });
+
+  it('never throws and never gives a negative or fractional length, whatever is typed', () => {
+    const contexts = [gap, metricGap, bore, metricBore, { ...bore, setting: fromInches(4) }];
+    const typed = fc.oneof(fc.string({ maxLength: 50 }), fc.stringMatching(/^[+-]?[0-9.,/]{1,9} ?(mm|in|thou|"|)$/));
+    fc.assert(
+      fc.property(typed, fc.constantFrom(...contexts), (text, context) => {
+        const heard = hear(text, context);
+        const values = heard.kind === 'understood' ? [heard.meaning] : heard.kind === 'question' ? heard.options : [];
+        for (const { value: nm, upTo } of values) {
+          expect(Number.isInteger(nm) && nm >= 0).toBe(true);
+          expect(upTo === null || upTo > nm).toBe(true);
+        }
+        expect(heard.kind !== 'question' || heard.options.length > 0).toBe(true);
+      }),
+      { numRuns: 2_000 },
+    );
+  });
+
+  it('what is printed is read back as the same length', () => {
+    fc.assert(fc.property(fc.integer({ min: 60, max: 500 }), (half) => value(String(half / 10), gap) === fromThou(half / 10)));
+    fc.assert(fc.property(fc.integer({ min: 150, max: 900 }), (micron) => value(`${(micron / 1000).toFixed(3)} mm`, gap) === fromMm(micron / 1000)));
+  });
+});
+
+describe('a length in a form', () => {
+  it('takes clearances and sizes without knowing the engine', () => {
+    expect(hearField('4.5', 'clearance', 'imperial')).toMatchObject({ kind: 'understood', meaning: { value: fromThou(4.5) } });
+    expect(hearField('.0045', 'clearance', 'imperial')).toMatchObject({ kind: 'understood', meaning: { value: fromThou(4.5) } });
+    expect(hearField('0.06', 'clearance', 'metric')).toMatchObject({ kind: 'understood', meaning: { value: fromMm(0.06) } });
+    expect(hearField('94,25', 'bore', 'metric')).toMatchObject({ kind: 'understood', meaning: { value: fromMm(94.25) } });
+  });
+
+  it('asks when a bore is typed in the other system', () => {
+    const heard = hearField('82.5', 'bore', 'imperial');
+    expect(heard.kind === 'question' && heard.options.map((o) => o.value)).toContain(fromMm(82.5));
+  });
+});

@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { fromInches, fromMm, fromThou } from '../quantity/length';
+import { CONSTRUCTIONS, DUTIES, gapFactors } from './chart';
+import {
+  type Candidate,
+  type Target,
+  type TargetAsk,
+  type TargetChoices,
+  RAIL_MINIMUM,
+  clearanceTarget,
+  oldRuleGap,
+  railGapTarget,
+  secondGapTarget,
+  startingChoices,
+  topGapTarget,
+} from './target';
+
+const choices = startingChoices('imperial');
+const at = (inches: number): { nm: number; measured: boolean } => ({ nm: fromInches(inches), measured: true });
+const drag: TargetAsk = { bore: at(4.065), duty: 'race', construction: 'forged4032', choices };
+
+function force(target: Target): Candidate {
+  if (!target.set) throw new Error(target.ask);
+  return target.inForce;
+}
+const second = (ask: TargetAsk): Candidate => force(secondGapTarget(ask, topGapTarget(ask)));
+const withTop = (given: TargetChoices['gaps']['top']): TargetChoices => ({ ...choices, gaps: { ...choices.gaps, top: given } });
+
+describe('the chart', () => {
+  it('drag, naturally aspirated, 4.065 in: 0.0050 → 21 to 24 thou (common practice, no source)', () => {
+    expect(force(topGapTarget(drag))).toMatchObject({ min: fromThou(21), aimTo: fromThou(24), rank: 'chart', standing: 'from memory, not confirmed' });
+  });
+
+  it('the same, second ring: 0.0055 → 23 to 26 thou (common practice, no source)', () => {
+    expect(second(drag)).toMatchObject({ min: fromThou(23), aimTo: fromThou(26) });
+  });
+
+  it('the old rule: 4.000 in → 16 thou; 4.030 in → 0.01612 → 17 (common practice, no source)', () => {
+    expect(oldRuleGap(at(4), fromThou(1))).toBe(fromThou(16));
+    expect(oldRuleGap(at(4.03), fromThou(1))).toBe(fromThou(17));
+  });
+
+  it('a high-ring piston on 4.000 in needs about 27, not 16 (common practice, no source)', () => {
+    const ask: TargetAsk = { ...drag, bore: at(4), construction: 'hypereutectic' };
+    expect(force(topGapTarget(ask)).min).toBe(fromThou(28));
+    expect(force(topGapTarget({ ...ask, duty: 'street' })).min).toBe(fromThou(26));
+  });
+
+  it('offers no figure where it has none, and asks for the sheet', () => {
+    const target = topGapTarget({ ...drag, duty: 'boostHigh', construction: 'cast' });
+    expect(target).toMatchObject({ set: false, ask: expect.stringContaining('Enter the figure from the sheet') });
+  });
+
+  it('asks how the piston is made, and what for, instead of guessing', () => {
+    expect(topGapTarget({ ...drag, construction: null })).toMatchObject({ set: false, ask: expect.stringContaining('how the piston is made') });
+    expect(topGapTarget({ ...drag, duty: null })).toMatchObject({ set: false, ask: expect.stringContaining('what the engine is for') });
+  });
+});
+
+describe('papers', () => {
+  const sheet = { form: 'range' as const, min: fromThou(20), max: fromThou(24), from: 'sheet' };
+  const manual = { form: 'range' as const, min: fromThou(18), max: fromThou(26), from: 'manual' };
+
+  it('a sheet outranks the manual, and the manual the chart; all stay in sight', () => {
+    const target = topGapTarget({ ...drag, choices: withTop({ sheet, manual }) });
+    expect(force(target)).toMatchObject({ rank: 'sheet', min: fromThou(20), aimTo: fromThou(24), limit: fromThou(24) });
+    expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['manual', 'chart']);
+    expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: null, manual }) })).rank).toBe('manual');
+  });
+
+  it('a sheet stands where the chart has no figure and nothing else is said', () => {
+    const ask = { ...drag, duty: null, construction: null, choices: withTop({ sheet, manual: null }) };
+    expect(force(topGapTarget(ask)).min).toBe(fromThou(20));
+  });
+
+  it('a sheet may give a factor or a minimum: they get a window, the factor is rounded up', () => {
+    const factor = { form: 'factor' as const, factor: 0.0067, from: 'sheet' };
+    const ask = { ...drag, bore: at(3.2482), choices: withTop({ sheet: factor, manual: null }) };
+    expect(force(topGapTarget(ask))).toMatchObject({ min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27) });
+    const minimum = { form: 'minimum' as const, min: fromThou(19), from: 'sheet' };
+    expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: minimum, manual: null }) }))).toMatchObject({ min: fromThou(19), aimTo: fromThou(22) });
+  });
+
+  it('rails: a minimum of 15 thou whatever the bore, unless a paper gives a range (common practice, no source)', () => {
+    for (const bore of [2, 3, 5]) expect(force(railGapTarget({ ...drag, bore: at(bore) }))).toMatchObject({ min: RAIL_MINIMUM, aimTo: null, limit: null });
+    expect(RAIL_MINIMUM).toBe(fromThou(15));
+    const range = { form: 'range' as const, min: fromMm(0.3), max: fromMm(0.9), from: 'manual' };
+    const ranged = { ...choices, gaps: { ...choices.gaps, rails: { sheet: null, manual: range } } };
+    expect(force(railGapTarget({ ...drag, choices: ranged }))).toMatchObject({ min: fromMm(0.3), aimTo: fromMm(0.9), limit: fromMm(0.9) });
+  });
+});
+
+describe('the second ring', () => {
+  it('is raised over the top where the chart has it narrower, by 2 thou', () => {
+    const ask: TargetAsk = { ...drag, bore: at(4), construction: 'hypereutectic' };
+    expect(second(ask).min).toBe(fromThou(30));
+  });
+
+  it('equals the top in the second school, and a sheet may make it tighter (common practice: 18 top, 16 second)', () => {
+    const tighter: TargetChoices = { ...choices, secondSchool: 'equalOrTighter' };
+    expect(second({ ...drag, choices: tighter }).min).toBe(fromThou(21));
+    const sheet = { form: 'minimum' as const, min: fromThou(16), from: 'manual' };
+    const ask = { ...drag, choices: { ...tighter, gaps: { ...tighter.gaps, second: { sheet, manual: null } } } };
+    expect(second(ask).min).toBe(fromThou(16));
+  });
+
+  it('is wider than the top everywhere the first school follows the chart', () => {
+    for (const duty of DUTIES)
+      for (const construction of CONSTRUCTIONS)
+        if (gapFactors(duty, construction)) {
+          const ask: TargetAsk = { ...drag, duty, construction };
+          expect(second(ask).min).toBeGreaterThan(force(topGapTarget(ask)).min);
+        }
+  });
+});
+
+describe('clearance', () => {
+  it('is factor × bore up to 0.0001 in (from memory: 4032 street 0.0007)', () => {
+    const target = force(clearanceTarget({ ...drag, bore: at(3.78), duty: 'street' }, 'imperial'));
+    expect(target).toMatchObject({ min: fromThou(2.7), aimTo: fromThou(3.7), limit: fromThou(4.7) });
+  });
+
+  it('a boosted low-silicon forging needs more than a cast piston on the street (from memory)', () => {
+    const boosted = force(clearanceTarget({ ...drag, duty: 'boostHigh', construction: 'forged2618' }, 'imperial'));
+    const cast = force(clearanceTarget({ ...drag, duty: 'street', construction: 'cast' }, 'imperial'));
+    expect(boosted.min).toBeGreaterThan(2 * cast.min);
+    expect(force(clearanceTarget({ ...drag, duty: 'diesel', construction: 'cast' }, 'imperial')).min).toBe(fromThou(7));
+  });
+});
+
+describe('properties of every chart target', () => {
+  const asks = fc.record({
+    bore: fc.record({ nm: fc.integer({ min: fromMm(40), max: fromMm(160) }), measured: fc.boolean() }),
+    duty: fc.constantFrom(...DUTIES),
+    construction: fc.constantFrom(...CONSTRUCTIONS),
+    choices: fc.constantFrom(startingChoices('imperial'), startingChoices('metric')),
+  });
+
+  it('never under the product, under one step over it, and wider on a wider bore', () => {
+    fc.assert(
+      fc.property(asks, fc.integer({ min: 0, max: fromMm(2) }), (ask, wider) => {
+        const factors = gapFactors(ask.duty, ask.construction);
+        const target = topGapTarget(ask);
+        expect(target.set).toBe(factors !== null);
+        if (!factors || !target.set) return;
+        const product = ask.bore.nm * factors.top;
+        expect(target.inForce.min).toBeGreaterThanOrEqual(Math.round(product));
+        expect(target.inForce.min - product).toBeLessThan(ask.choices.feelerStep + 1);
+        expect(target.inForce.min % ask.choices.feelerStep).toBe(0);
+        const onWider = topGapTarget({ ...ask, bore: { ...ask.bore, nm: ask.bore.nm + wider } });
+        expect(force(onWider).min).toBeGreaterThanOrEqual(target.inForce.min);
+      }),
+    );
+  });
+});
