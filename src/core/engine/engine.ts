@@ -100,7 +100,9 @@ function bankOf(engine: Engine, bank: Bank, count: number, first: boolean, inFir
   });
 }
 
-const byLabel = (a: Cylinder, b: Cylinder): number => a.label.localeCompare(b.label, 'en', { numeric: true });
+const labelOrder = new Intl.Collator('en', { numeric: true });
+
+const byLabel = (a: Cylinder, b: Cylinder): number => labelOrder.compare(a.label, b.label);
 
 /**
  * The cylinders of an engine in the order of its own numbering.

@@ -19,6 +19,8 @@ export interface Cursor {
   cylinder: string;
   size: SizeSubject;
   ring: Ring;
+  /** Whether someone went there on purpose: then a change of stage stays there. */
+  chosen: boolean;
 }
 
 type ValueOf<K extends ChoiceKind> = Extract<Entry, { kind: K }>['value'];
@@ -32,7 +34,10 @@ interface Bench {
   setBy: (by: string) => void;
   cursor: Cursor;
   cylinder: JudgedCylinder | null;
+  /** Goes to a cylinder or a subject because someone chose it. */
   moveTo: (to: Partial<Cursor>) => void;
+  /** Goes where the work leads. */
+  follow: (task: { cylinder: string; subject: Subject }) => void;
   choose: <K extends ChoiceKind>(kind: K, value: ValueOf<K>) => void;
   read: (reading: Pick<ReadingEntry, 'cylinder' | 'subject' | 'value' | 'upTo' | 'typed'>) => void;
   strike: (id: string, reason: string) => void;
@@ -66,7 +71,7 @@ function startingCursor({ tasks, cylinders, bench }: Judgement): Cursor {
   const begun = tasks.rings.some((t) => t.done);
   const cylinder = (begun ? ring?.cylinder : size?.cylinder) ?? ring?.cylinder ?? first;
   const ringSubject = ring && ring.cylinder === cylinder && !isSize(ring.subject) ? ring.subject : (ringsOnRoute(bench)[0] ?? 'top');
-  return { cylinder, size: size?.cylinder === cylinder && size.subject === 'piston' ? 'piston' : 'bore', ring: ringSubject };
+  return { cylinder, size: size?.cylinder === cylinder && size.subject === 'piston' ? 'piston' : 'bore', ring: ringSubject, chosen: false };
 }
 
 export function BenchProvider({ buildId, initial, seq, children }: Props) {
@@ -80,7 +85,12 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
 
   const stamp = useCallback(() => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by }), [by]);
-  const moveTo = useCallback((to: Partial<Cursor>) => setCursor((before) => ({ ...before, ...to })), []);
+  const moveTo = useCallback((to: Partial<Cursor>) => setCursor((before) => ({ ...before, chosen: true, ...to })), []);
+  const follow = useCallback(
+    ({ cylinder: at, subject }: { cylinder: string; subject: Subject }) =>
+      setCursor((before) => ({ ...before, cylinder: at, chosen: false, ...(isSize(subject) ? { size: subject } : { ring: subject }) })),
+    [],
+  );
 
   const choose = useCallback(
     <K extends ChoiceKind>(kind: K, value: ValueOf<K>) => {
@@ -101,6 +111,7 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       cursor,
       cylinder,
       moveTo,
+      follow,
       choose,
       read: (reading) => append([{ ...stamp(), kind: 'reading', ...reading, instrument: null, temperature: null }]),
       strike: (id, reason) => append([{ ...stamp(), kind: 'void', of: id, reason }]),
@@ -109,7 +120,7 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       range: (from, to) => rangeText(from, to, units),
       text: (saying) => sayingText(saying, units),
     }),
-    [live, judgement, units, setUnits, by, setBy, cursor, cylinder, moveTo, choose, append, stamp],
+    [live, judgement, units, setUnits, by, setBy, cursor, cylinder, moveTo, follow, choose, append, stamp],
   );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }

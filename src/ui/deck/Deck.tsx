@@ -98,7 +98,7 @@ export function Deck({ stage }: { stage: Stage }) {
   const xs = cylinders.map((c) => c.deck.x);
   const ys = cylinders.map((c) => c.deck.y);
   const left = Math.min(...xs) - 0.62;
-  const right = Math.max(...xs) + (two ? 0.62 : 1.3);
+  const right = Math.max(...xs) + (two ? 0.62 : 1.45);
   const top = Math.min(...ys) - 0.85;
   const bottom = Math.max(...ys) + 0.62;
   const banks = [...new Set(cylinders.map((c) => c.bank))].map((bank) => cylinders.filter((c) => c.bank === bank));

@@ -178,7 +178,7 @@ export function JobForm({ initial, submit, onSave, saved = false, onTouch }: Pro
               />
             )}
           </div>
-          <p className="mt-1 text-sm text-soft">{numberingWords(engine)} Banks as seen from the driver’s seat.</p>
+          <p className="mt-1 text-sm text-soft">{numberingWords(engine)} {two && 'Banks as seen from the driver’s seat.'}</p>
         </div>
         <div>
           <span className="mb-1 block font-bold">Crank turns, seen from the front</span>

@@ -57,7 +57,7 @@ function lastLive(judgement: Judgement, entries: readonly { kind: string; id: st
 
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
 export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
-  const { live, judgement, units, cylinder, moveTo, read, strike, choose } = useBench();
+  const { live, judgement, units, cursor, cylinder, moveTo, follow, read, strike, choose } = useBench();
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState('');
   const [keypad, toggleKeypad] = useKeypad();
@@ -71,6 +71,12 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
     () => (cylinder && heard.kind === 'understood' ? previewOf(live.record, cylinder.id, subject, heard.meaning) : null),
     [heard, live.record, cylinder, subject],
   );
+  useEffect(() => {
+    const open = cursor.chosen ? null : nextTask(judgement.tasks[work], null);
+    if (open) follow(open);
+    // On entering the stage only: from then on the line and the hands lead.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   if (!cylinder || !context) return null;
 
   const tasks = judgement.tasks[work];
@@ -78,11 +84,6 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
   const then = nextTask(tasks, here);
   const nameOf = (task: { cylinder: string; subject: Subject }): string =>
     taskWords(judgement.cylinders.find((c) => c.id === task.cylinder), task.subject);
-  const goTo = (task: { cylinder: string; subject: Subject }): void => {
-    moveTo({ cylinder: task.cylinder });
-    onSubject(task.subject);
-  };
-
   const log = (meaning: Meaning): void => {
     const after = previewOf(live.record, cylinder.id, subject, meaning).tasks[work];
     read({ cylinder: cylinder.id, subject, value: meaning.value, upTo: meaning.upTo, typed: typed.trim() });
@@ -90,7 +91,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
     setTyped('');
     const done = after.find((t) => t.cylinder === here.cylinder && t.subject === subject)?.done ?? true;
     const next = done ? nextTask(after, here) : null;
-    if (next) goTo(next);
+    follow(next ?? here);
     input.current?.focus();
   };
 
@@ -108,7 +109,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
     if (!last) return setSaid('Nothing to undo here.');
     strike(last.id, 'undone at entry');
     setSaid(`Undone: ${nameOf(last)}, “${last.typed}”. It stays on record, struck out.`);
-    goTo(last);
+    follow(last);
     input.current?.focus();
   };
 

@@ -87,7 +87,7 @@ function AllSizes() {
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
   const unit = units === 'imperial' ? 'in' : 'mm';
   return (
-    <div className="mt-3 min-h-44 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="All cylinders">
+    <div className="relative mt-3 min-h-44 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="All cylinders">
       <table className="ruled">
         <caption className="sr-only">Bore, piston and clearance of every cylinder</caption>
         <thead className="sticky top-0 bg-sheet">

@@ -58,7 +58,7 @@ export function RingsStage() {
           />
           <Verdict ring={ring} />
           <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
-            <section aria-label="Readings of this ring" className="min-w-72 flex-1">
+            <section aria-label="Readings of this ring" className="min-w-[min(24rem,100%)] flex-1">
               <h2 className="mb-1">Readings</h2>
               <PassLog passes={ring.passes} style="fine" />
             </section>

@@ -13,10 +13,10 @@ export function Mark({ size = 26 }: { size?: number }) {
 /** The bar on every screen: the mark leads to the shelf. */
 export function Header({ children }: { children?: ReactNode }) {
   return (
-    <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1">
+    <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1 max-sm:gap-x-2 max-sm:px-3">
       <Link href="/" className="flex min-h-11 items-center gap-2.5 text-[1.1875rem] font-bold" aria-label="Spatium, to the shelf">
         <Mark />
-        Spatium
+        <span className={children ? 'max-sm:sr-only' : ''}>Spatium</span>
       </Link>
       {children ?? <span className="flex-1" />}
       <ThemeSwitch />

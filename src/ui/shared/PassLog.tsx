@@ -19,7 +19,7 @@ export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'si
     <ol className="divide-y divide-line border-y border-line">
       {passes.toReversed().map((pass) => (
         <li key={pass.id} className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 py-0.5">
-          <span className={`figures min-w-20 text-lg font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
+          <span className={`figures min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
             {figure(pass.value)}
             {pass.upTo !== null && `/${figure(pass.upTo)}`} <span className="text-sm font-normal">{printLength(pass.value, units, style).unit}</span>
           </span>
@@ -39,11 +39,11 @@ function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; wha
   const [reason, setReason] = useState('');
   return (
     <Popover.Root>
-      <Popover.Trigger className={`${buttonLook('quiet')} text-sm`}>
+      <Popover.Trigger className={`${buttonLook('quiet')} text-sm whitespace-nowrap`}>
         Strike out<span className="sr-only"> {what}</span>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+        <Popover.Content aria-label={`Strike out ${what}`} className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
           <p className="mb-2 font-bold">Strike out {what}: why?</p>
           <div className="flex flex-wrap gap-2">
             {REASONS.map((r) => (

@@ -102,7 +102,7 @@ function Targets() {
       <h2 className="mb-1">Targets</h2>
       <p className="text-sm text-soft">
         {job.plannedBore !== null && `Planned bore ${length(job.plannedBore, 'size')}. `}
-        {job.duty ? DUTY_WORDS[job.duty] : 'Duty not said'}; piston {job.construction ? CONSTRUCTION_WORDS[job.construction] : 'not said'}. From {basis}.
+        For: {job.duty ? DUTY_WORDS[job.duty] : 'not said'}. Pistons: {job.construction ? CONSTRUCTION_WORDS[job.construction] : 'not said'}. From {basis}.
       </p>
       <table className="ruled mt-1">
         <thead>

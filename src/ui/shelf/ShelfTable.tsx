@@ -5,13 +5,14 @@ import type { ShelfAsk, ShelfSort } from '@/store/shelfAsk';
 import { When } from '../shared/When';
 import { RemoveBuild } from './RemoveBuild';
 
-const COLUMNS: [ShelfSort, string][] = [
-  ['name', 'build'],
-  ['engine', 'engine'],
-  ['bore', 'planned bore'],
-  ['customer', 'customer'],
-  ['progress', 'done'],
-  ['updated', 'last entry'],
+/** Sort key, heading, and what a narrow screen does without. */
+const COLUMNS: [ShelfSort, string, string][] = [
+  ['name', 'build', ''],
+  ['engine', 'engine', 'max-sm:hidden'],
+  ['bore', 'planned bore', 'max-lg:hidden'],
+  ['customer', 'customer', 'max-md:hidden'],
+  ['progress', 'done', ''],
+  ['updated', 'last entry', 'max-lg:hidden'],
 ];
 
 /** The address of the shelf asked for in another way. */
@@ -28,7 +29,7 @@ export function shelfHref(ask: ShelfAsk, change: Partial<ShelfAsk>): string {
 function Progress({ card }: { card: ShelfCard }) {
   const share = card.total === 0 ? 0 : card.done / card.total;
   return (
-    <span className="flex items-center gap-2">
+    <span className="flex flex-wrap items-center gap-x-2">
       <svg viewBox="0 0 100 14" className="h-3.5 w-24" aria-hidden>
         {Array.from({ length: 21 }, (_, i) => (
           <line key={i} x1={i * 5 || 0.7} x2={i * 5 || 0.7} y1={14} y2={i % 5 === 0 ? 2 : 8} stroke={i / 20 <= share && share > 0 ? 'var(--ink)' : 'var(--idle)'} strokeWidth={i % 5 === 0 ? 1.6 : 1} />
@@ -46,14 +47,14 @@ function Progress({ card }: { card: ShelfCard }) {
 /** The builds on the shelf, one a row. */
 export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }) {
   return (
-    <div className="overflow-x-auto">
-      <table className="ruled min-w-[860px]">
+    <div className="relative overflow-x-auto">
+      <table className="ruled">
         <thead>
           <tr>
-            {COLUMNS.map(([sort, words]) => {
+            {COLUMNS.map(([sort, words, hidden]) => {
               const here = ask.sort === sort;
               return (
-                <th key={sort} scope="col" aria-sort={here ? (ask.descending ? 'descending' : 'ascending') : undefined}>
+                <th key={sort} scope="col" className={hidden} aria-sort={here ? (ask.descending ? 'descending' : 'ascending') : undefined}>
                   <Link href={shelfHref(ask, { sort, descending: here ? !ask.descending : sort === 'updated' })} className={`inline-flex min-h-8 items-center gap-1 underline-offset-4 hover:underline ${here ? 'font-bold text-ink' : ''}`}>
                     {words}
                     {here && <span aria-hidden>{ask.descending ? '↓' : '↑'}</span>}
@@ -74,13 +75,13 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
                   {card.name}
                 </Link>
               </td>
-              <td className="whitespace-nowrap">{card.engine}</td>
-              <td className="figures whitespace-nowrap">{card.boreNm === null ? '–' : lengthText(card.boreNm, card.units, 'size')}</td>
-              <td>{card.customer || '–'}</td>
+              <td className="whitespace-nowrap max-sm:hidden">{card.engine}</td>
+              <td className="figures whitespace-nowrap max-lg:hidden">{card.boreNm === null ? '–' : lengthText(card.boreNm, card.units, 'size')}</td>
+              <td className="max-md:hidden">{card.customer || '–'}</td>
               <td>
                 <Progress card={card} />
               </td>
-              <td className="figures text-sm text-soft">
+              <td className="figures text-sm text-soft max-lg:hidden">
                 <When at={card.updatedAt} />
               </td>
               <td className="text-right!">

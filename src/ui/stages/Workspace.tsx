@@ -36,7 +36,7 @@ export function Workspace({ children }: { children: ReactNode }) {
     <div className="flex h-dvh flex-col print:block print:h-auto max-lg:h-auto max-lg:min-h-dvh">
       <Header>
         <span className="hidden h-6 w-px bg-line sm:block" />
-        <b className="max-w-64 truncate">{job?.name}</b>
+        <b className="max-w-64 truncate max-sm:max-w-28">{job?.name}</b>
         <span className="min-w-0 flex-1 basis-48 truncate text-soft max-md:hidden">{spec.join(' · ')}</span>
         <span className="flex-1 md:hidden" />
         <Segmented label="Units shown and spoken" value={units} options={UNIT_OPTIONS} onChange={setUnits} />

@@ -1,0 +1,99 @@
+/** Access and safety of every main view: axe, sizes of screen, nothing from outside, headers, weight. */
+import { gzipSync } from 'node:zlib';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './server';
+
+const VIEWS = [
+  '/',
+  '/new',
+  '/nothing-here',
+  '/builds/demo-scarp-v-twin/targets',
+  ...['job', 'targets', 'pistons', 'rings', 'clocking', 'sheet'].flatMap((stage) => [`/builds/demo-tarn-five/${stage}`, `/builds/demo-corrie-v10/${stage}`]),
+];
+
+test.beforeEach(async ({ server }) => {
+  await server.putDemo();
+});
+
+for (const theme of ['light', 'dim'] as const)
+  test(`axe finds nothing on any view, ${theme}`, async ({ page, context, server }) => {
+    test.setTimeout(180_000);
+    await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
+    for (const view of VIEWS) {
+      await page.goto(server.url + view);
+      await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+      expect(violations.map((v) => `${view}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
+    }
+  });
+
+test('axe finds nothing on what opens over a view', async ({ page, server }) => {
+  const check = async (): Promise<void> => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map((v) => `${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
+  };
+  await page.goto(`${server.url}/builds/demo-tarn-five/targets`);
+  await page.getByRole('button', { name: 'Enter service manual' }).click();
+  await check();
+  await page.goto(`${server.url}/builds/demo-tarn-five/rings`);
+  await page.keyboard.type('220');
+  await check();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Strike out/ }).first().click();
+  await check();
+  await page.goto(server.url);
+  await page.getByRole('button', { name: /^Take Tarn five/ }).click();
+  await check();
+});
+
+for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180], ['phone', 390, 844]] as const)
+  test(`no view runs off the side of a ${name}`, async ({ page, server }) => {
+    await page.setViewportSize({ width, height });
+    for (const view of VIEWS) {
+      await page.goto(server.url + view);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(`${view} ${over}`).toBe(`${view} 0`);
+    }
+  });
+
+test('nothing is loaded from outside, nothing breaks the policy, and no view complains', async ({ page, server }) => {
+  const wrong: string[] = [];
+  page.on('request', (request) => {
+    const url = new URL(request.url());
+    if (url.origin !== server.url && url.protocol !== 'data:' && url.protocol !== 'blob:') wrong.push(request.url());
+  });
+  page.on('console', (message) => message.type() === 'error' && !message.text().includes('404') && wrong.push(message.text()));
+  page.on('pageerror', (error) => wrong.push(error.message));
+  for (const view of VIEWS) await page.goto(server.url + view, { waitUntil: 'networkidle' });
+  expect(wrong).toEqual([]);
+});
+
+test('every answer carries the security headers', async ({ server }) => {
+  for (const path of ['/', '/builds/demo-tarn-five/rings', '/api/builds']) {
+    const { headers } = await fetch(server.url + path);
+    expect(headers.get('x-content-type-options')).toBe('nosniff');
+    expect(headers.get('x-frame-options')).toBe('DENY');
+    expect(headers.get('content-security-policy')).toMatch(/default-src 'self'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+    expect(headers.get('x-powered-by')).toBeNull();
+  }
+});
+
+test('the ring screen loads less than 250 kB of compressed JavaScript', async ({ page, server }) => {
+  const sizes: Promise<number>[] = [];
+  page.on('response', (response) => {
+    if (response.url().endsWith('.js')) sizes.push(response.body().then((body) => gzipSync(body).length));
+  });
+  await page.goto(`${server.url}/builds/demo-tarn-five/rings`, { waitUntil: 'networkidle' });
+  const total = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
+  expect(total).toBeGreaterThan(10_000);
+  expect(total / 1000).toBeLessThan(250);
+});
+
+test('the theme is kept from one page to the next', async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'Change to dim workshop' }).click();
+  await page.goto(`${server.url}/new`);
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dim');
+  await page.getByRole('button', { name: 'Change to light' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
+});

@@ -1,0 +1,130 @@
+/** One engine from job card to build sheet, on an empty database, as a new user meets it. */
+import type { Page } from '@playwright/test';
+import { Server, expect, test } from './server';
+
+const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+const said = (page: Page) => page.locator('#line-said');
+
+test('from an empty shelf to a printed sheet', async ({ page }) => {
+  const server = new Server();
+  await server.start();
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Begin the first build' }).click();
+  await expect(page.getByRole('heading', { name: 'New build' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Begin this build' }).click();
+  await expect(page.getByText('Give the build a name.')).toBeVisible();
+
+  await page.getByLabel('Name of the build').fill('Fen twin');
+  await page.getByRole('radio', { name: 'V', exact: true }).click();
+  await page.getByLabel('Cylinders').fill('2');
+  await page.getByLabel('Bank angle, degrees').fill('52');
+  await page.getByLabel('Numbering').selectOption({ label: 'A1, A2 … B1, B2' });
+  await expect(page.getByText('left bank A1; right bank B1')).toBeVisible();
+  await page.getByLabel('Planned finished bore').fill('82.5');
+  await expect(page.getByText('82.5000 in is 2095.500 mm')).toBeVisible();
+  await page.getByRole('button', { name: '3.2480 in · 82.500 mm' }).click();
+  await page.getByLabel('Planned finished bore').fill('4065');
+  await expect(page.getByText('4.0650 in · 103.251 mm')).toBeVisible();
+  await page.getByLabel('What the engine is for').selectOption('race');
+  await page.getByRole('button', { name: 'Begin this build' }).click();
+
+  await expect(page).toHaveURL(/\/targets$/);
+  await expect(page.getByText('Say how the piston is made').first()).toBeVisible();
+  await page.getByRole('link', { name: /^Job/ }).click();
+  await page.getByLabel('How the piston is made').selectOption('forged4032');
+  await page.getByRole('button', { name: 'Save job card' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: /^Targets/ }).click();
+  await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('21–24');
+  await expect(page.getByRole('button', { name: /Second ring gap/ })).toContainText('23–26');
+
+  await page.getByRole('link', { name: /^Pistons/ }).click();
+  await expect(line(page)).toBeFocused();
+  for (const typed of ['4065', '4.0616', '4.0652', '40615']) {
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('link', { name: /^Pistons/ })).toContainText('0/2');
+  await expect(page.getByRole('row', { name: /^A1/ })).toContainText('tight');
+  await page.getByRole('button', { name: /Cylinder A1, piston/ }).click();
+  for (const typed of ['4.061', '4.0612']) {
+    await line(page).fill(typed);
+    await page.keyboard.press('Enter');
+    if (typed === '4.061') await page.getByRole('button', { name: /Cylinder B1, piston/ }).click();
+  }
+  await expect(page.getByRole('link', { name: /^Pistons/ })).toContainText('2/2');
+
+  await page.getByRole('link', { name: /^Rings/ }).click();
+  await expect(page.getByRole('heading', { name: 'Cylinder A1, top ring' })).toBeVisible();
+  for (const typed of ['22', '24', '21.5', '23/24']) {
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('4/4');
+  await expect(said(page)).toContainText('Nothing else is open on this route');
+
+  await page.getByRole('link', { name: /^Clocking/ }).click();
+  for (const label of ['A1', 'B1']) {
+    await page.getByRole('button', { name: `Cylinder ${label},` }).click();
+    await page.getByRole('button', { name: 'Joints set as planned' }).click();
+    await expect(page.getByText('Set as planned')).toBeVisible();
+  }
+  await page.getByRole('link', { name: /^Sheet/ }).click();
+  const sheet = page.getByRole('article', { name: 'Build sheet' });
+  await expect(sheet).toContainText('16/16 done');
+  await expect(sheet).toContainText('None.');
+  for (const format of ['A4', 'Letter'] as const) {
+    const pdf = (await page.pdf({ format })).toString('latin1');
+    expect(pdf).toMatch(format === 'A4' ? /MediaBox ?\[0 0 59[45][\d.]* 84[12]/ : /MediaBox ?\[0 0 612 792/);
+    expect(pdf.match(/\/Type ?\/Page\b/g)).toHaveLength(1);
+  }
+  await server.end();
+});
+
+test('what prints is black on white with no controls on it', async ({ page, server }) => {
+  await server.putDemo();
+  await page.goto(`${server.url}/builds/demo-tarn-five/sheet`);
+  await page.emulateMedia({ media: 'print' });
+  await page.evaluate(() => (document.documentElement.dataset.theme = 'dim'));
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden();
+  expect(await page.getByRole('article').evaluate((e) => [getComputedStyle(e).backgroundColor, getComputedStyle(e).color])).toEqual(['rgb(255, 255, 255)', 'rgb(0, 0, 0)']);
+});
+
+test('papers outrank the chart, and can be taken out again', async ({ page, server }) => {
+  await server.putDemo();
+  await page.goto(`${server.url}/builds/demo-beck-six/targets`);
+  const top = page.getByRole('button', { name: /Top ring gap/ });
+  await expect(top).toContainText('28–31');
+  await expect(page.getByText('28 thou here, where the old 0.004 rule would say 16 thou')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Enter service manual' }).click();
+  await page.getByLabel('From').fill('26');
+  await page.getByLabel('To', { exact: true }).fill('24');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByRole('alert')).toContainText('are they swapped?');
+  await page.getByLabel('To', { exact: true }).fill('30');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(top).toContainText('26–30');
+  await expect(page.getByText('Outranked: 28–31 thou')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Enter packed sheet' }).click();
+  await page.getByRole('radio', { name: 'factor × bore' }).click();
+  await page.getByLabel('Factor').fill('0.027');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByRole('alert')).toContainText('is no factor');
+  await page.getByLabel('Factor').fill('0.0072');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(top).toContainText('29–32');
+
+  await page.getByRole('button', { name: 'Change packed sheet' }).click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(top).toContainText('26–30');
+
+  await page.getByRole('radio', { name: 'equal or tighter' }).click();
+  await expect(page.getByRole('button', { name: /Second ring gap/ })).toContainText('26–29');
+  await page.reload();
+  await expect(top).toContainText('26–30');
+});
+

@@ -1,0 +1,224 @@
+/** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
+import type { Page } from '@playwright/test';
+import type { BuildRecord } from '../src/core/build/record';
+import { fromThou } from '../src/core/quantity/length';
+import { gap, jobEntry } from '../src/fixtures/records';
+import { type Server, expect, test } from './server';
+
+const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+const said = (page: Page) => page.locator('#line-said');
+const rings = (page: Page) => page.getByRole('link', { name: /^Rings/ });
+
+let n = 0;
+
+async function open(page: Page, server: Server, stage = 'rings', ...entries: BuildRecord['entries']): Promise<string> {
+  n += 1;
+  const id = `line-${n}`;
+  await server.put({ id, entries: [jobEntry({ name: `Line ${n}` }), ...entries] });
+  await page.goto(`${server.url}/builds/${id}/${stage}`);
+  await expect(line(page)).toBeFocused();
+  return id;
+}
+
+test('both compression rings of eight cylinders: three keys a ring and nothing else', async ({ page, server }) => {
+  const id = await open(page, server);
+  let keys = 0;
+  for (let ring = 0; ring < 16; ring += 1)
+    for (const key of [...(ring % 2 ? '24' : '22'), 'Enter']) {
+      await page.keyboard.press(key);
+      keys += 1;
+    }
+  await expect(rings(page)).toContainText('16/16');
+  expect(keys).toBe(48);
+  await expect.poll(async () => (await server.record(id)).entries.filter((e) => e.kind === 'reading').length).toBe(16);
+  const { entries } = await server.record(id);
+  const at = entries.flatMap((e) => (e.kind === 'reading' ? [`${e.cylinder} ${e.subject} ${e.value / 25_400}`] : []));
+  expect(at.slice(0, 4)).toEqual(['L1 top 22', 'L1 second 24', 'R1 top 22', 'R1 second 24']);
+});
+
+test('says back what it understood before Enter, with the verdict', async ({ page, server }) => {
+  await open(page, server);
+  await page.keyboard.type('22');
+  await expect(said(page)).toContainText('0.022 in · 0.559 mm');
+  await expect(said(page)).toContainText('in window');
+  await line(page).fill('0,56mm');
+  await expect(said(page)).toContainText('0.560 mm');
+  await line(page).fill('15/16');
+  await expect(said(page)).toContainText('0.016 in · 0.406 mm does not');
+  await expect(said(page)).toContainText('short');
+  await expect(rings(page)).toContainText('0/16');
+});
+
+test('a short ring is stayed with until it is in its window', async ({ page, server }) => {
+  await open(page, server);
+  for (const typed of ['14', '19']) {
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
+  }
+  await expect(page.getByText('still to come off.').first()).toBeVisible();
+  await page.keyboard.type('22');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
+});
+
+test('a slip is answered with a question, by keyboard, and nothing typed is lost', async ({ page, server }) => {
+  const id = await open(page, server);
+  await page.keyboard.type('220');
+  await expect(said(page)).toContainText('did you mean 22 thou?');
+  await page.keyboard.press('Enter');
+  await expect(said(page).getByRole('button').first()).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(line(page)).toBeFocused();
+  await expect(line(page)).toHaveValue('220');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
+  await page.keyboard.type('fourteen');
+  await page.keyboard.press('Enter');
+  await expect(said(page)).toContainText('is no reading');
+  await expect(said(page)).toContainText('Accepted: 22, .022');
+  await expect(line(page)).toHaveValue('fourteen');
+  await expect.poll(async () => (await server.record(id)).entries.filter((e) => e.kind === 'reading').map((e) => e.kind === 'reading' && [e.value, e.typed])).toEqual([[fromThou(22), '220']]);
+});
+
+test('a paste of five megabytes is refused and changes nothing', async ({ page, server }) => {
+  await open(page, server);
+  await line(page).evaluate((input: HTMLInputElement) => {
+    input.removeAttribute('maxlength');
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+    set?.call(input, '22 '.repeat(1_700_000));
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+  await expect(said(page)).toContainText('one reading at a time');
+  await page.keyboard.press('Escape');
+  await expect(line(page)).toHaveValue('');
+});
+
+test('Enter on nothing logs nothing and moves nowhere', async ({ page, server }) => {
+  const id = await open(page, server);
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
+  expect((await server.record(id)).entries).toHaveLength(1);
+});
+
+test('arrows lead to any ring; undo is one key, stays on record, and leads back', async ({ page, server }) => {
+  const id = await open(page, server);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
+  await page.keyboard.type('24');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('z');
+  await expect(said(page)).toContainText('Undone: Cylinder 2, second ring, “24”');
+  await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
+  await expect(page.getByText('struck out: undone at entry')).toBeVisible();
+  await expect.poll(async () => (await server.record(id)).entries.map((e) => e.kind)).toEqual(['job', 'reading', 'void']);
+  await page.keyboard.press('z');
+  await expect(said(page)).toContainText('Nothing to undo here');
+});
+
+test('a reading is struck out with a reason and stays in the log', async ({ page, server }) => {
+  await open(page, server, 'rings', gap('a', 'L1', 'top', 22));
+  await page.keyboard.press('ArrowUp');
+  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
+  await page.getByRole('button', { name: 'top ring' }).click();
+  await page.getByRole('button', { name: 'Strike out 22' }).click();
+  await page.getByRole('button', { name: 'not squared' }).click();
+  await expect(page.getByText('struck out: not squared')).toBeVisible();
+  await expect(rings(page)).toContainText('0/16');
+});
+
+test('units switch at any time and change nothing that was recorded', async ({ page, server }) => {
+  const id = await open(page, server);
+  await page.keyboard.type('22');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await server.record(id)).entries.length).toBe(2);
+  const before = JSON.stringify((await server.record(id)).entries);
+  await page.getByRole('radio', { name: 'mm', exact: true }).click();
+  await expect(page.getByRole('row', { name: /top ring/ })).toContainText('0.559');
+  await page.keyboard.type('22');
+  await expect(said(page)).toContainText('22 hundredths of a mm (0.22 mm), or 22 thou');
+  await line(page).fill('0.61');
+  await page.keyboard.press('Enter');
+  await page.reload();
+  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
+  await expect(page.getByRole('row', { name: /second ring/ }).first()).toContainText('0.61');
+  await page.getByRole('radio', { name: 'thou', exact: true }).click();
+  await expect(page.getByRole('row', { name: /top ring/ })).toContainText('22');
+  const after = (await server.record(id)).entries;
+  expect(JSON.stringify(after.slice(0, 2))).toBe(before);
+});
+
+test('bore and piston on the line: the gauge setting, the dial, and a dropped digit', async ({ page, server }) => {
+  const id = await open(page, server, 'pistons');
+  await page.keyboard.type('+6');
+  await page.keyboard.press('Enter');
+  await expect(said(page)).toContainText('first the setting');
+  await line(page).fill('set 4.060');
+  await page.keyboard.press('Enter');
+  await expect(said(page)).toContainText('Bore gauge set to 4.0600 in');
+  await page.keyboard.type('+5.2');
+  await expect(said(page)).toContainText('4.0652 in');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('4.0612');
+  await expect(said(page)).toContainText('clearance 4.0 thou');
+  await page.keyboard.press('Enter');
+  await line(page).fill('4.652');
+  await expect(said(page)).toContainText('the other bores read about 4.0652 in; did you mean 4.0652 in (digit 0 dropped)?');
+  await page.reload();
+  await line(page).fill('-1.5');
+  await expect(said(page)).toContainText('4.0585 in');
+  await expect.poll(async () => (await server.record(id)).entries.map((e) => e.kind)).toEqual(['job', 'bench', 'reading', 'reading']);
+});
+
+test('route ring by ring, and rails on the route', async ({ page, server }) => {
+  await open(page, server);
+  await page.getByRole('radio', { name: 'ring by ring' }).click();
+  await page.keyboard.type('22');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Cylinder 2, top ring' })).toBeVisible();
+  await page.getByRole('radio', { name: 'cylinder by cylinder' }).click();
+  await page.getByLabel('Rails on the route too').check();
+  await expect(rings(page)).toContainText('1/32');
+  await page.keyboard.press('Escape');
+  await line(page).focus();
+  for (const key of ['ArrowLeft', 'ArrowLeft']) await page.keyboard.press(key);
+  await expect(page.getByRole('heading', { name: 'Cylinder 2, upper rail' })).toBeVisible();
+  await page.keyboard.type('18');
+  await page.keyboard.press('Enter');
+  await expect(rings(page)).toContainText('2/32');
+});
+
+test.describe('on a tablet held upright', () => {
+  test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true, isMobile: true });
+
+  test('a ring is read by touch alone, on keys of 44 px or more', async ({ page, server }) => {
+    n += 1;
+    await server.put({ id: `line-${n}`, entries: [jobEntry({ name: 'Touch' })] });
+    await page.goto(`${server.url}/builds/line-${n}/rings`);
+    const keypad = page.getByRole('group', { name: 'Keypad' });
+    await expect(keypad).toBeVisible();
+    for (const key of await keypad.getByRole('button').all()) {
+      const box = await key.boundingBox();
+      expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(44);
+    }
+    for (const key of ['2', '9', 'Delete the last character', '2', 'Enter']) await keypad.getByRole('button', { name: key, exact: true }).tap();
+    await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
+    await page.getByRole('button', { name: 'Cylinder 5,' }).tap();
+    await expect(page.getByRole('heading', { name: 'Cylinder 5, second ring' })).toBeVisible();
+    await page.getByRole('button', { name: /^Undo/ }).tap();
+    await expect(said(page)).toContainText('Undone: Cylinder 1, top ring');
+  });
+});
+
+test('the deck goes from bore to bore by arrow key', async ({ page, server }) => {
+  await open(page, server);
+  await page.getByRole('button', { name: 'Cylinder 1,' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('button', { name: 'Cylinder 3,' })).toBeFocused();
+  await page.keyboard.type('22');
+  await expect(line(page)).toHaveValue('22');
+  await expect(page.getByRole('heading', { name: 'Cylinder 3, top ring' })).toBeVisible();
+});

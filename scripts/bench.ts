@@ -1,0 +1,142 @@
+/** Speed and weight, measured in one run. Ratios compare like with like within it. */
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { chromium } from '@playwright/test';
+import { judge } from '../src/core/build/judge';
+import { hear } from '../src/core/quantity/bench';
+import { writeBuildFile } from '../src/files/buildFile';
+import { readBuildFile } from '../src/files/buildFile';
+import { createBuild } from '../src/store/builds';
+import { openDatabase } from '../src/store/open';
+import { gap, largeRecord } from '../src/fixtures/records';
+import { Server } from '../e2e/server';
+
+interface Row {
+  what: string;
+  figure: string;
+  aim: string;
+  ok: boolean | null;
+}
+
+const rows: Row[] = [];
+const add = (what: string, figure: string, aim = '', ok: boolean | null = null): void => void rows.push({ what, figure, aim, ok });
+
+const at = (sorted: number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
+
+function spread(times: number[]): { median: number; p95: number } {
+  const sorted = [...times].sort((a, b) => a - b);
+  return { median: at(sorted, 0.5), p95: at(sorted, 0.95) };
+}
+
+function timed(work: () => unknown, times: number): { median: number; p95: number } {
+  for (let i = 0; i < 30; i += 1) work();
+  return spread(
+    Array.from({ length: times }, () => {
+      const start = performance.now();
+      work();
+      return performance.now() - start;
+    }),
+  );
+}
+
+const ms = ({ median, p95 }: { median: number; p95: number }): string => `${median.toFixed(3)} ms median, ${p95.toFixed(3)} ms 95th percentile`;
+
+function core(): void {
+  const large = largeRecord(1_000);
+  const judged = timed(() => judge(large), 300);
+  add('judge(), 16 cylinders, 1,000 readings', ms(judged), 'median under 5 ms', judged.median < 5);
+  const parsed = timed(() => JSON.parse(JSON.stringify(large)) as unknown, 300);
+  add('  as a multiple of JSON out and in of the same record', (judged.median / parsed.median).toFixed(2));
+  const context = { field: 'gap', units: 'imperial', bore: 103_251_000, expected: null, setting: null } as const;
+  add('hear("22")', ms(timed(() => hear('22', context), 2_000)));
+  const text = JSON.stringify(writeBuildFile(large));
+  add('read a build file of 1,000 readings', ms(timed(() => readBuildFile(text), 50)));
+}
+
+async function shelves(server: Server): Promise<void> {
+  const db = await openDatabase(join(server.folder, 'shop.db'));
+  const builds = 5_000;
+  for (let i = 0; i < builds; i += 1) {
+    const record = largeRecord(0, `shelf-${i}`);
+    await createBuild(db, { ...record, entries: [...record.entries, gap('a', 'L1', 'top', 15 + (i % 12))] });
+  }
+  db.$client.close();
+  for (const [what, path] of [
+    [`shelf of ${builds} builds, page`, '/'],
+    [`shelf of ${builds} builds, searched and sorted`, '/?q=sixteen+42&sort=progress&dir=down'],
+    [`shelf of ${builds} builds, route`, '/api/builds'],
+  ] as const) {
+    const times: number[] = [];
+    for (let i = 0; i < 40; i += 1) {
+      const start = performance.now();
+      await (await fetch(server.url + path)).text();
+      if (i >= 5) times.push(performance.now() - start);
+    }
+    const found = spread(times);
+    add(what, ms(found), 'median under 300 ms', found.median < 300);
+  }
+}
+
+async function browser(server: Server): Promise<void> {
+  await server.put(largeRecord(1_000, 'bench'));
+  const chrome = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });
+  const bodies: Promise<number>[] = [];
+  page.on('response', (response) => {
+    if (response.url().endsWith('.js')) bodies.push(response.body().then((body) => gzipSync(body).length));
+  });
+  await page.goto(`${server.url}/builds/bench/rings`, { waitUntil: 'networkidle' });
+  const weight = (await Promise.all(bodies)).reduce((sum, size) => sum + size, 0) / 1000;
+  add('ring screen, JavaScript, compressed', `${weight.toFixed(0)} kB`, 'under 250 kB', weight < 250);
+  const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+  const times: number[] = [];
+  for (let i = 0; i < 40; i += 1) {
+    await line.fill('');
+    const took = await line.evaluate(
+      (input: HTMLInputElement) =>
+        new Promise<number>((resolve) => {
+          const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+          const start = performance.now();
+          new MutationObserver((_, observer) => {
+            if (!document.querySelector('#line-said')?.textContent?.includes('0.559 mm')) return;
+            observer.disconnect();
+            requestAnimationFrame(() => resolve(performance.now() - start));
+          }).observe(document.querySelector('#line-said') ?? document.body, { childList: true, subtree: true, characterData: true });
+          set?.call(input, '22');
+          input.dispatchEvent(new Event('input', { bubbles: true }));
+        }),
+    );
+    if (i >= 5) times.push(took);
+  }
+  const found = spread(times);
+  add('entry to visible verdict, 1,000 readings on record', ms(found), 'one frame or two (33 ms)', found.median <= 33.4);
+  await chrome.close();
+}
+
+const lines = (folder: string): { code: number; tests: number } => {
+  const count = { code: 0, tests: 0 };
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
+    if (!entry.isFile() || !/\.(ts|tsx|mjs|css)$/.test(entry.name)) continue;
+    const file = join(entry.parentPath, entry.name);
+    const filled = readFileSync(file, 'utf8').split('\n').filter((l) => l.trim()).length;
+    count[/\.(test|spec)\./.test(entry.name) || /(^|\/)(e2e|fixtures)\//.test(file) ? 'tests' : 'code'] += filled;
+  }
+  return count;
+};
+
+core();
+const server = new Server();
+await server.start();
+await shelves(server);
+await browser(server);
+await server.end();
+const counts = ['src', 'e2e', 'scripts'].map(lines).reduce((a, b) => ({ code: a.code + b.code, tests: a.tests + b.tests }));
+add('test lines as a share of code and tests', `${((100 * counts.tests) / (counts.code + counts.tests)).toFixed(0)} % (${counts.tests} of ${counts.code + counts.tests})`, 'a quarter to a third');
+
+const width = Math.max(...rows.map((r) => r.what.length));
+for (const { what, figure, aim, ok } of rows) console.log(`${what.padEnd(width)}  ${figure}${aim ? `   [${aim}${ok === null ? '' : ok ? ': met' : ': MISSED'}]` : ''}`);
+process.exit(rows.some((r) => r.ok === false) ? 1 : 0);

@@ -1,0 +1,106 @@
+import Papa from 'papaparse';
+import { describe, expect, it } from 'vitest';
+import { judge } from '@/core/build/judge';
+import { fromThou } from '@/core/quantity/length';
+import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
+import { demoRecords } from '../../scripts/demoRecords';
+import { MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
+import { writeCsv } from './csv';
+
+const textOf = (file: unknown): string => JSON.stringify(file);
+const faults = (text: string): string => {
+  const read = readBuildFile(text);
+  return read.ok ? '' : read.faults.join('\n');
+};
+const good = writeBuildFile(record(gap('a', 'L1', 'top', 22), voiding('v', 'a')));
+
+describe('the build file', () => {
+  it.each([...demoRecords(), largeRecord(1_000)])('reads back in to the same record: $id', (given) => {
+    expect(readBuildFile(textOf(writeBuildFile(given)))).toEqual({ ok: true, record: given });
+  });
+
+  it('carries the results, so that another program can check them', () => {
+    const judged = writeBuildFile(record(gap('a', 'L1', 'top', 20))).judged as { cylinders: { id: string; rings: { top: { state: string; reading: string; toComeOff: unknown; target: { inForce: { working: string[] } } } } }[] };
+    const { top } = judged.cylinders[0]?.rings ?? {};
+    expect(top).toMatchObject({ state: 'short', reading: 'a', toComeOff: { toMinimum: fromThou(1) } });
+    expect(top?.target.inForce.working).toEqual(['planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou']);
+  });
+
+  it('trusts no result in a file: they are worked out again', () => {
+    expect(readBuildFile(textOf({ ...good, judged: { lie: true } }))).toMatchObject({ ok: true });
+    expect(readBuildFile(textOf({ ...good, judged: undefined }))).toMatchObject({ ok: true });
+  });
+
+  it.each<[string, string, RegExp]>([
+    ['nothing', '', /not JSON, or it was cut short/],
+    ['a truncated file', textOf(good).slice(0, -40), /cut short/],
+    ['a picture', '\u0089PNG\r\n', /not JSON/],
+    ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
+    ['a list', '[1,2,3]', /not a Spatium build file/],
+    ['null', 'null', /not a Spatium build file/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads version 1/],
+    ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
+    ['a negative gap', textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }), /record\.entries\.1\.value: not negative/],
+    ['text for a number', textOf(good).replace(String(fromThou(22)), '"22"'), /record\.entries\.1\.value/],
+    ['a fraction of a nanometre', textOf({ ...good, record: record(reading('a', 'L1', 'top', 0.5)) }), /whole number of nanometres/],
+    ['a bracket upside down', textOf({ ...good, record: record(reading('a', 'L1', 'top', fromThou(16), fromThou(15))) }), /not thicker/],
+    ['a reading of no cylinder', textOf({ ...good, record: record(gap('a', 'L9', 'top', 22)) }), /no cylinder at L9/],
+    ['an id used twice', textOf({ ...good, record: record(gap('a', 'L1', 'top', 22), gap('a', 'L1', 'top', 23)) }), /id a is used twice/],
+    ['a void of nothing', textOf({ ...good, record: record(voiding('v', 'ghost')) }), /voids ghost/],
+    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings and ticks/],
+    ['no job card', textOf({ ...good, record: { id: 'x', entries: [gap('a', 'L1', 'top', 22)] } }), /no job card/],
+    ['an engine that cannot be', textOf({ ...good, record: { id: 'x', entries: [jobEntry({ engine: { layout: 'vee', cylinders: 40, bankAngle: 400, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } } })] } }), /cylinders/],
+    ['a file too large', ' '.repeat(MOST_BYTES + 1), /larger than 4 MB/],
+  ])('%s is refused, saying what is wrong', (_, text, says) => {
+    expect(faults(text)).toMatch(says);
+  });
+
+  it('cuts a long list of faults and counts the rest', () => {
+    const broken = record(...Array.from({ length: 100 }, (_, i) => reading(`r${i}`, 'L1', 'top', -1)));
+    expect(faults(textOf({ ...good, record: broken })).split('\n').at(-1)).toBe('and 70 more');
+  });
+});
+
+describe('the CSV', () => {
+  const rows = (text: string): Record<string, string>[] => Papa.parse<Record<string, string>>(text, { header: true }).data;
+
+  it('has a row for every reading, voided ones too, and for every result', () => {
+    const judged = judge(record(gap('a', 'L1', 'top', 35), voiding('v', 'a'), gap('b', 'L1', 'top', 22)));
+    const top = rows(writeCsv(judged)).filter((r) => r.cylinder === '1' && r.what === 'top');
+    expect(top.map((r) => [r.entry, r.value_in, r.in_force, r.void_reason, r.state])).toEqual([
+      ['reading', '0.0350000', 'no', 'misread', ''],
+      ['reading', '0.0220000', 'yes', '', ''],
+      ['result', '0.0220000', '', '', 'in window'],
+    ]);
+    expect(rows(writeCsv(judged)).filter((r) => r.entry === 'result')).toHaveLength(8 * 5);
+  });
+
+  it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx', '\rx'])('keeps %j from running as a formula (published: OWASP, CSV injection)', (text) => {
+    const judged = judge({ id: 'x', entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: text, by: text }] });
+    const row = rows(writeCsv(judged)).find((r) => r.entry === 'reading');
+    expect(row?.typed).toBe(`'${text}`);
+    expect(row?.by).toBe(`'${text}`);
+  });
+
+  it('survives commas, quotes and line ends in what people typed', () => {
+    const judged = judge({ id: 'x', entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: 'a,"b"\nc' }] });
+    expect(rows(writeCsv(judged)).find((r) => r.entry === 'reading')?.typed).toBe('a,"b"\nc');
+  });
+});
+
+describe('the demo', () => {
+  const states = demoRecords().flatMap((r) => judge(r).cylinders);
+
+  it('shows every gap state and every clearance state, in both systems', () => {
+    expect(new Set(states.flatMap((c) => Object.values(c.rings).map((ring) => ring.state)))).toEqual(new Set(['to do', 'short', 'in window', 'loose', 'over', 'not proven']));
+    expect(new Set(states.map((c) => c.clearance.state))).toEqual(new Set(['to do', 'tight', 'in window', 'loose', 'over', 'not proven']));
+    expect(new Set(demoRecords().map((r) => judge(r).job?.units))).toEqual(new Set(['imperial', 'metric']));
+  });
+
+  it('has one not begun, one half filed and one finished', () => {
+    const share = demoRecords().map((r) => judge(r).progress).map((p) => p.done / p.total);
+    expect(Math.max(...share)).toBe(1);
+    expect(share.some((s) => s > 0.4 && s < 0.9)).toBe(true);
+    expect(share.some((s) => s < 0.3)).toBe(true);
+  });
+});

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { startingChoices } from '@/core/targets/target';
+import { gap, job } from '@/fixtures/records';
+import { entriesSchema, entrySchema, faultsOf, jobSchema, targetChoicesSchema } from './schema';
+
+const faults = (result: { success: boolean; error?: Parameters<typeof faultsOf>[0] }): string => (result.error ? faultsOf(result.error).join('\n') : '');
+const choices = startingChoices('metric');
+const sheet = (given: unknown): unknown => ({ ...choices, gaps: { ...choices.gaps, top: { sheet: given, manual: null } } });
+
+describe('a job card', () => {
+  it('is taken as it stands, with open questions left open', () => {
+    const open = { ...job, plannedBore: null, duty: null, construction: null };
+    expect(jobSchema.parse(open)).toEqual(open);
+  });
+
+  it.each<[object, RegExp]>([
+    [{ name: '   ' }, /Give the build a name/],
+    [{ name: 'x'.repeat(121) }, /at most 120/],
+    [{ plannedBore: 1_000 }, /at least 10 mm/],
+    [{ plannedBore: 900_000_000 }, /at most 500 mm/],
+    [{ plannedBore: 82.5 }, /whole number/],
+    [{ duty: 'moon' }, /duty/],
+    [{ units: 'furlongs' }, /units/],
+    [{ engine: { ...job.engine, cylinders: 1 } }, /two cylinders or more/],
+    [{ engine: { ...job.engine, numbering: { ...job.engine.numbering, scheme: 'sequence' } } }, /two banks need a numbering/i],
+  ])('with %j is refused', (change, says) => {
+    expect(faults(jobSchema.safeParse({ ...job, ...change }))).toMatch(says);
+  });
+});
+
+describe('target choices', () => {
+  it('start out sound in either system', () => {
+    for (const units of ['imperial', 'metric'] as const) expect(targetChoicesSchema.safeParse(startingChoices(units)).success).toBe(true);
+  });
+
+  it.each<[unknown, RegExp]>([
+    [sheet({ form: 'range', min: 600_000, max: 500_000, from: '' }), /upper end is under the lower/],
+    [sheet({ form: 'factor', factor: 0.56, from: '' }), /a factor is at most 0.02/],
+    [sheet({ form: 'factor', factor: -0.004, from: '' }), /factor/],
+    [sheet({ form: 'guess', from: '' }), /form/],
+    [{ ...choices, feelerStep: 0 }, /more than nothing/],
+    [{ ...choices, gapLimit: 1 }, /upper limit lies inside the aim window/],
+    [{ ...choices, clearanceLimit: 1 }, /upper limit lies inside the aim window/],
+  ])('%# is refused', (value, says) => {
+    expect(faults(targetChoicesSchema.safeParse(value))).toMatch(says);
+  });
+});
+
+describe('an entry', () => {
+  it.each<[object, RegExp]>([
+    [{ at: 'yesterday' }, /UTC time/],
+    [{ at: '2026-05-04T09:00:00+02:00' }, /UTC time/],
+    [{ id: '../x' }, /letters, digits/],
+    [{ id: '' }, /letters, digits/],
+    [{ cylinder: 'L1; DROP' }, /place in the block/],
+    [{ by: 'thirteen chars' }, /at most 12/],
+    [{ temperature: 900 }, /temperature/],
+    [{ value: 2 * 10 ** 9 }, /at most a metre/],
+    [{ value: Number.POSITIVE_INFINITY }, /value/],
+    [{ kind: 'rumour' }, /kind/],
+    [{ surplus: 1 }, /surplus/],
+  ])('with %j is refused', (change, says) => {
+    expect(faults(entrySchema.safeParse({ ...gap('a', 'L1', 'top', 22), ...change }))).toMatch(says);
+  });
+
+  it('comes 1 to 500 at a time', () => {
+    const many = (n: number): unknown => Array.from({ length: n }, (_, i) => gap(`e${i}`, 'L1', 'top', 22));
+    expect([0, 1, 500, 501].map((n) => entriesSchema.safeParse(many(n)).success)).toEqual([false, true, true, false]);
+  });
+});

@@ -1,0 +1,210 @@
+import { copyFileSync, cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createClient } from '@libsql/client';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { Entry } from '@/core/build/record';
+import { startingChoices } from '@/core/targets/target';
+import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
+import { appendEntries, createBuild, entriesSince, lastSeqOf, loadBuild, setRemoved, shelf } from './builds';
+import { type Database, StoreRefused, openDatabase } from './open';
+import type { ShelfAsk } from './shelfAsk';
+
+let folder: string;
+let file: string;
+let db: Database;
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'spatium-'));
+  file = join(folder, 'deep', 'er', 'shop.db');
+  db = await openDatabase(`file:${file}`);
+});
+
+afterEach(() => {
+  db.$client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const ask: ShelfAsk = { query: '', sort: 'updated', descending: true, page: 1 };
+const reopen = async (): Promise<void> => {
+  db.$client.close();
+  db = await openDatabase(`file:${file}`);
+};
+const entriesOf = async (id = 'test'): Promise<Entry[]> => (await loadBuild(db, id))?.record.entries ?? [];
+
+describe('a record in the store', () => {
+  it('comes back as it went in, also after the file was closed', async () => {
+    const given = record(gap('a', 'L1', 'top', 22), voiding('v', 'a'));
+    expect(await createBuild(db, given)).toBe('created');
+    await reopen();
+    expect((await loadBuild(db, 'test'))?.record).toEqual(given);
+    expect(await loadBuild(db, 'nobody')).toBeNull();
+  });
+
+  it('is put in once: the same again is already here, another with its id is taken, neither changes it', async () => {
+    await createBuild(db, record());
+    expect(await createBuild(db, record())).toBe('already here');
+    expect(await createBuild(db, record(gap('a', 'L1', 'top', 22)))).toBe('taken');
+    expect(await entriesOf()).toHaveLength(1);
+  });
+
+  it('is only appended to, each entry once however often it is sent', async () => {
+    await createBuild(db, record());
+    for (let i = 0; i < 3; i += 1) expect((await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22), gap('b', 'L2', 'top', 23)])).ok).toBe(true);
+    expect((await entriesOf()).map((e) => e.id)).toEqual(['job-1', 'a', 'b']);
+  });
+
+  it('loses nothing and doubles nothing when many append at once', async () => {
+    await createBuild(db, record());
+    const other = await openDatabase(`file:${file}`);
+    await Promise.all(Array.from({ length: 60 }, (_, i) => appendEntries(i % 2 ? db : other, 'test', [gap(`r${i % 40}`, 'L1', 'top', 20 + (i % 40) / 10)])));
+    other.$client.close();
+    expect((await entriesOf()).map((e) => e.id).sort()).toEqual(['job-1', ...Array.from({ length: 40 }, (_, i) => `r${i}`)].sort());
+  });
+
+  it('tells what came since a position', async () => {
+    await createBuild(db, record());
+    const seq = (await lastSeqOf(db, 'test')) ?? 0;
+    await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22)]);
+    expect((await entriesSince(db, 'test', seq)).map((e) => e.id)).toEqual(['a']);
+    expect(await lastSeqOf(db, 'test')).toBeGreaterThan(seq);
+    expect(await lastSeqOf(db, 'nobody')).toBeNull();
+  });
+});
+
+describe('what may not be appended', () => {
+  beforeEach(() => createBuild(db, record(gap('a', 'L4', 'top', 22))));
+
+  it.each<[string, Entry[], RegExp]>([
+    ['a reading of no cylinder', [gap('x', 'R9', 'top', 22)], /no cylinder at R9/],
+    ['a void of nothing', [voiding('v', 'ghost')], /no reading ghost/],
+    ['a job card that takes away a cylinder with readings', [jobEntry({ engine: { ...job.engine, cylinders: 6 } }, 'job-2', 'job-1')], /Cylinder 7 has 1 reading and would be gone/],
+  ])('%s: refused, and nothing of the request is added', async (_, entries, says) => {
+    const result = await appendEntries(db, 'test', [gap('good', 'L1', 'top', 22), ...entries]);
+    expect(result.ok === false && !result.missing && result.faults.join()).toMatch(says);
+    expect((await entriesOf()).map((e) => e.id)).toEqual(['job-1', 'a']);
+  });
+
+  it('anything to a build that is not there', async () => {
+    expect(await appendEntries(db, 'nobody', [gap('x', 'L1', 'top', 22)])).toEqual({ ok: false, missing: true });
+  });
+
+  it('a choice made over an outdated one: the first stands, the second comes back as a conflict', async () => {
+    const first = jobEntry({ name: 'First' }, 'job-2', 'job-1');
+    const second = jobEntry({ name: 'Second' }, 'job-3', 'job-1');
+    expect(await appendEntries(db, 'test', [first])).toMatchObject({ ok: true, conflicts: [] });
+    expect(await appendEntries(db, 'test', [second])).toMatchObject({ ok: true, conflicts: [{ id: 'job-3' }] });
+    expect(await appendEntries(db, 'test', [first])).toMatchObject({ ok: true, conflicts: [] });
+    expect((await entriesOf()).filter((e) => e.kind === 'job').map((e) => e.id)).toEqual(['job-1', 'job-2']);
+  });
+
+  it('but one kind of choice does not stand in another’s way', async () => {
+    const targets: Entry = { kind: 'targets', id: 't-1', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value: startingChoices('metric') };
+    expect(await appendEntries(db, 'test', [targets, jobEntry({ name: 'New' }, 'job-2', 'job-1')])).toMatchObject({ ok: true, conflicts: [] });
+  });
+});
+
+describe('the shelf', () => {
+  beforeEach(async () => {
+    await createBuild(db, { id: 'one', entries: [jobEntry({ name: 'Alder five', customer: 'Ash', notes: '50% nitrous_' })] });
+    await createBuild(db, { id: 'two', entries: [jobEntry({ name: 'birch V8', customer: 'Oak' }), gap('a', 'L1', 'top', 22), gap('b', 'L2', 'top', 12)] });
+    await createBuild(db, largeRecord(200, 'three'));
+  });
+  const names = async (change: Partial<ShelfAsk>): Promise<string[]> => (await shelf(db, { ...ask, ...change })).cards.map((c) => c.id);
+
+  it('finds builds by every word, whatever the case, with nothing taken as a wildcard', async () => {
+    expect(await names({ query: 'ALDER ash' })).toEqual(['one']);
+    expect(await names({ query: 'alder oak' })).toEqual([]);
+    expect(await names({ query: '50%' })).toEqual(['one']);
+    expect(await names({ query: 's_' })).toEqual(['one']);
+    expect(await names({ query: '%' })).toEqual(['one']);
+    expect(await names({ query: "'; DROP TABLE builds; --" })).toEqual([]);
+  });
+
+  it('sorts both ways', async () => {
+    expect(await names({ sort: 'name', descending: false })).toEqual(['one', 'two', 'three']);
+    expect(await names({ sort: 'name', descending: true })).toEqual(['three', 'two', 'one']);
+    expect((await names({ sort: 'progress', descending: true }))[0]).toBe('three');
+  });
+
+  it('shows what judge() says: progress and what to stop for', async () => {
+    const { cards } = await shelf(db, { ...ask, query: 'birch' });
+    expect(cards[0]).toMatchObject({ name: 'birch V8', engine: '90° V8', done: 9, total: 40, stops: 1 });
+  });
+
+  it('works out a card that a stop left behind its log', async () => {
+    await db.$client.execute("UPDATE builds SET judged_seq = 0, done = 0 WHERE id = 'two'");
+    expect((await shelf(db, { ...ask, query: 'birch' })).cards[0]?.done).toBe(9);
+  });
+
+  it('takes builds off and puts them back, the log untouched', async () => {
+    await setRemoved(db, ['two'], true);
+    expect(await shelf(db, ask)).toMatchObject({ total: 2, all: 2 });
+    expect(await entriesOf('two')).toHaveLength(3);
+    await setRemoved(db, ['two'], false);
+    expect(await shelf(db, ask)).toMatchObject({ total: 3, all: 3 });
+  });
+
+  it('comes a page at a time', async () => {
+    for (let i = 0; i < 60; i += 1) await createBuild(db, { id: `p${i}`, entries: [jobEntry({ name: `Paged ${i}` })] });
+    const sizes = await Promise.all([1, 2, 3].map(async (page) => (await shelf(db, { ...ask, query: 'paged', page })).cards.length));
+    expect(sizes).toEqual([50, 10, 0]);
+  });
+});
+
+describe('databases that are not this program’s', () => {
+  it('a newer one is refused and not touched', async () => {
+    await db.$client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('from the future', 99999999999999)");
+    await db.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+    db.$client.close();
+    const before = readFileSync(file);
+    await expect(openDatabase(`file:${file}`)).rejects.toThrow(/written by a newer Spatium.*Nothing was changed/);
+    expect(readFileSync(file).equals(before)).toBe(true);
+    copyFileSync(file, `${file}.kept`);
+    db = await openDatabase(`file:${join(folder, 'other.db')}`);
+  });
+
+  it('another program’s is refused and not touched', async () => {
+    const foreign = join(folder, 'foreign.db');
+    const client = createClient({ url: `file:${foreign}` });
+    await client.execute('CREATE TABLE songs (title TEXT)');
+    client.close();
+    const before = readFileSync(foreign);
+    await expect(openDatabase(foreign)).rejects.toThrow(/belongs to another program.*songs/);
+    expect(readFileSync(foreign).equals(before)).toBe(true);
+  });
+
+  it('no database at all is refused', async () => {
+    const text = join(folder, 'notes.txt');
+    writeFileSync(text, 'these are notes and not a database, of some length at least'.repeat(20));
+    await expect(openDatabase(text)).rejects.toThrow(StoreRefused);
+    expect(readFileSync(text, 'utf8')).toContain('these are notes');
+  });
+
+  it('a migration that fails half way leaves the database as it was', async () => {
+    const migrations = join(folder, 'migrations');
+    cpSync('src/store/migrations', migrations, { recursive: true });
+    const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as { entries: { idx: number; when: number; tag: string }[] };
+    const last = journal.entries.at(-1);
+    journal.entries.push({ ...journal.entries[0], idx: 99, when: (last?.when ?? 0) + 1, tag: '9999_broken' } as never);
+    writeFileSync(join(migrations, 'meta/_journal.json'), JSON.stringify(journal));
+    writeFileSync(join(migrations, '9999_broken.sql'), 'ALTER TABLE builds ADD COLUMN colour text;--> statement-breakpoint\nALTER TABLE nowhere ADD COLUMN x text;');
+    await createBuild(db, record());
+    await expect(openDatabase(`file:${file}`, migrations)).rejects.toThrow();
+    const columns = await db.$client.execute("SELECT name FROM pragma_table_info('builds')");
+    expect(columns.rows.map((r) => r.name)).not.toContain('colour');
+    expect(await entriesOf()).toHaveLength(1);
+  });
+
+  it('two programs that start at once both find the tables', async () => {
+    const fresh = join(folder, 'fresh.db');
+    const both = await Promise.all([openDatabase(fresh), openDatabase(fresh)]);
+    for (const one of both) expect((await shelf(one, ask)).all).toBe(0);
+    for (const one of both) one.$client.close();
+  });
+});
+
+it('a reading is stored with what was typed, letter for letter', async () => {
+  await createBuild(db, record({ ...reading('a', 'L1', 'top', 558_800), typed: '22 thou' }));
+  expect(await entriesOf()).toContainEqual(expect.objectContaining({ typed: '22 thou', value: 558_800 }));
+});

@@ -1,0 +1,54 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { gap } from '@/fixtures/records';
+import { addWaiting, dropWaiting, waitingFor } from './outbox';
+
+/** A browser's storage, as far as the outbox uses it. */
+function storage(limit = Infinity): Pick<Storage, 'getItem' | 'setItem' | 'removeItem'> {
+  const held = new Map<string, string>();
+  return {
+    getItem: (key) => held.get(key) ?? null,
+    setItem: (key, value) => {
+      if (value.length > limit) throw new DOMException('full', 'QuotaExceededError');
+      held.set(key, value);
+    },
+    removeItem: (key) => void held.delete(key),
+  };
+}
+
+const ids = (build: string): string[] => waitingFor(build).map((e) => e.id);
+const [a, b, c] = [gap('a', 'L1', 'top', 20), gap('b', 'L1', 'top', 21), gap('c', 'L1', 'top', 22)];
+
+describe('the outbox', () => {
+  beforeEach(() => vi.stubGlobal('localStorage', storage()));
+
+  it('keeps what waits, in order and once, a build apart from another', () => {
+    addWaiting('one', [a, b]);
+    addWaiting('one', [b, c]);
+    addWaiting('two', [a]);
+    expect(ids('one')).toEqual(['a', 'b', 'c']);
+    expect(ids('two')).toEqual(['a']);
+    expect(waitingFor('one')).toEqual([a, b, c]);
+  });
+
+  it('drops only what was acknowledged, so that what another tab added meanwhile stays', () => {
+    addWaiting('one', [a, b]);
+    addWaiting('one', [c]);
+    dropWaiting('one', new Set(['a', 'b', 'ghost']));
+    expect(ids('one')).toEqual(['c']);
+    dropWaiting('one', new Set(['c']));
+    expect(localStorage.getItem('spatium-outbox:one')).toBeNull();
+  });
+
+  it.each(['not json', '{"a":1}', '[{"kind":"reading"}]', 'null'])('takes nothing from a spoilt store: %s', (text) => {
+    localStorage.setItem('spatium-outbox:one', text);
+    expect(waitingFor('one')).toEqual([]);
+  });
+
+  it('does not fall over where the browser’s storage is full or forbidden', () => {
+    vi.stubGlobal('localStorage', storage(10));
+    expect(() => addWaiting('one', [a])).not.toThrow();
+    vi.stubGlobal('localStorage', undefined);
+    expect(() => addWaiting('one', [a])).not.toThrow();
+    expect(waitingFor('one')).toEqual([]);
+  });
+});
