@@ -84,6 +84,9 @@ test('two benches on one build see each other’s readings, and cannot overwrite
   await one.keyboard.type('22');
   await one.keyboard.press('Enter');
   await expect(rings(two)).toContainText('1/16');
+  await line(two).press('z');
+  await expect(two.getByText('Nothing of this bench’s to undo here')).toBeVisible();
+  await expect(rings(one)).toContainText('1/16');
 
   await two.route('**/entries?*', (route) => (route.request().method() === 'GET' ? route.abort() : route.continue()));
   await one.getByRole('radio', { name: 'ring by ring' }).click();
@@ -102,7 +105,27 @@ test('a job card that would take readings away is refused, and the readings stay
   await page.getByLabel('Cylinders').fill('6');
   await page.getByRole('button', { name: 'Save job card' }).click();
   await expect(page.getByText('Cylinder 8 has 1 reading and would be gone. Void them first.')).toBeVisible();
+  await expect(page.getByText('90° V8').first()).toBeVisible();
+  await expect(page.getByLabel('Cylinders')).toHaveValue('6');
+  await page.getByRole('button', { name: 'Show the one on record' }).click();
   await expect(page.getByLabel('Cylinders')).toHaveValue('8');
+});
+
+test('a job card being written is not swept away when another bench saves one', async ({ page, server }) => {
+  await server.put({ id: 'two-cards', entries: [jobEntry({ name: 'Card' })] });
+  await page.goto(`${server.url}/builds/two-cards/job`);
+  await page.getByLabel('Notes').fill('half a sentence');
+  const theirs = { ...jobEntry({ name: 'Their card' }, 'job-2', 'job-1'), by: 'KM' };
+  await fetch(`${server.url}/api/builds/two-cards/entries`, { method: 'POST', body: JSON.stringify({ entries: [theirs] }) });
+  await expect(page.getByText('The card on record is another one')).toBeVisible();
+  await expect(page.getByLabel('Notes')).toHaveValue('half a sentence');
+  await page.getByRole('button', { name: 'Show the one on record' }).click();
+  await expect(page.getByLabel('Name of the build')).toHaveValue('Their card');
+  await page.getByLabel('Notes').fill('a whole sentence');
+  await page.getByRole('button', { name: 'Save job card' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await expect(page.getByText('The card on record is another one')).toBeHidden();
+  await expect.poll(async () => (await server.record('two-cards')).entries.length).toBe(3);
 });
 
 test('a build file goes out and comes back the same; broken ones are refused with what is wrong', async ({ page, server }) => {

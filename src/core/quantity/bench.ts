@@ -171,8 +171,8 @@ function takesOf(numeral: string, context: BenchContext): { first: Take; rivals:
 }
 
 const tenTimes = (value: Nm): Take[] => [
-  { value: value * 10, taken: 'ten times what was typed' },
-  { value: Math.round(value / 10), taken: 'a tenth of what was typed' },
+  { value: value * 10, taken: 'ten times that' },
+  { value: Math.round(value / 10), taken: 'a tenth of that' },
 ];
 
 const asMeaning = (taken: Take, upTo: Nm | null = null): Meaning => ({ ...taken, upTo });
@@ -209,7 +209,7 @@ function question(first: Take, candidates: Take[], context: BenchContext, spoken
     return { kind: 'refused', why: `${stated}: no ${NAMES[context.field]} is that size.`, accepted: acceptedBy(context.field, context.units) };
   const best = likely[0];
   const ask = best
-    ? `${stated}; did you mean ${lengthText(best.value, spoken, style)}${best.taken.startsWith('digit') || best.taken.startsWith('off') ? ` (${best.taken})` : ''}?`
+    ? `${stated}; did you mean ${lengthText(best.value, / (?:mm|µm)$/.test(best.taken) ? 'metric' : spoken, style)}${best.taken.startsWith('digit') || best.taken.startsWith('off') ? ` (${best.taken})` : ''}?`
     : `${stated}: is that right?`;
   return { kind: 'question', ask, options };
 }

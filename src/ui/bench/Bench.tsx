@@ -1,7 +1,7 @@
 'use client';
 
 /** What every screen of one build shares: the live record, its judgement, the units, who works, and where. */
-import { type ReactNode, createContext, useCallback, useContext, useMemo, useState } from 'react';
+import { type ReactNode, createContext, useCallback, useContext, useMemo, useRef, useState } from 'react';
 import { type JudgedCylinder, type Judgement, judge, ringsOnRoute } from '@/core/build/judge';
 import { type ChoiceKind, type Entry, type ReadingEntry, type Subject } from '@/core/build/record';
 import { nextTask } from '@/core/build/work';
@@ -40,6 +40,8 @@ interface Bench {
   follow: (task: { cylinder: string; subject: Subject }) => void;
   choose: <K extends ChoiceKind>(kind: K, value: ValueOf<K>) => void;
   read: (reading: Pick<ReadingEntry, 'cylinder' | 'subject' | 'value' | 'upTo' | 'typed'>) => void;
+  /** Whether a reading was made at this bench: by these initials, or on this page. */
+  isOwn: (reading: ReadingEntry) => boolean;
   strike: (id: string, reason: string) => void;
   tick: (cylinder: string) => void;
   length: (nm: Nm, style?: LengthStyle) => string;
@@ -84,6 +86,7 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
   const [cursor, setCursor] = useState(() => startingCursor(judgement));
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
 
+  const own = useRef(new Set<string>());
   const stamp = useCallback(() => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by }), [by]);
   const moveTo = useCallback((to: Partial<Cursor>) => setCursor((before) => ({ ...before, chosen: true, ...to })), []);
   const follow = useCallback(
@@ -113,7 +116,12 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       moveTo,
       follow,
       choose,
-      read: (reading) => append([{ ...stamp(), kind: 'reading', ...reading, instrument: null, temperature: null }]),
+      read: (reading) => {
+        const stamped = stamp();
+        own.current.add(stamped.id);
+        append([{ ...stamped, kind: 'reading', ...reading, instrument: null, temperature: null }]);
+      },
+      isOwn: (reading) => own.current.has(reading.id) || (by !== '' && reading.by === by),
       strike: (id, reason) => append([{ ...stamp(), kind: 'void', of: id, reason }]),
       tick: (at) => append([{ ...stamp(), kind: 'joints', cylinder: at }]),
       length: (nm, style = 'fine') => lengthText(nm, units, style),

@@ -2,6 +2,8 @@
 
 import { useState } from 'react';
 import { useBench } from '../bench/Bench';
+import { Button } from '../shared/Button';
+import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { JobForm } from './JobForm';
@@ -9,23 +11,45 @@ import { JobForm } from './JobForm';
 /** The job card of a build that is on the shelf already. */
 export function JobStage() {
   const { judgement, choose, live } = useBench();
+  const newest = live.record.entries.findLast((e) => e.kind === 'job');
+  const [base, setBase] = useState(newest?.id);
+  const [generation, setGeneration] = useState(0);
+  const [saving, setSaving] = useState(false);
   const [saved, setSaved] = useState(false);
   const { job } = judgement;
-  if (!job) return null;
-  const newest = live.record.entries.findLast((e) => e.kind === 'job');
+  if (!job || !newest) return null;
+  if (saving && newest.id !== base) {
+    setSaving(false);
+    setBase(newest.id);
+  }
+  const differs = newest.id !== base && !saving;
+  const showRecorded = (): void => {
+    setBase(newest.id);
+    setGeneration(generation + 1);
+    setSaved(false);
+  };
   return (
     <Frame
       main={
         <>
           <h1 className="mb-4">Job card</h1>
+          {differs && (
+            <div role="status" className="mb-4 flex flex-wrap items-center gap-4 border-y border-line bg-steel px-4 py-2">
+              <p className="flex-1">
+                <b>The card on record is another one</b> ({newest.by || 'no initials'}, <When at={newest.at} />). What you have here is not lost; saving it replaces the one on record.
+              </p>
+              <Button onClick={showRecorded}>Show the one on record</Button>
+            </div>
+          )}
           <JobForm
-            key={newest?.id}
+            key={generation}
             initial={job}
             submit="Save job card"
-            saved={saved}
+            saved={saved && !differs}
             onTouch={() => setSaved(false)}
             onSave={(next) => {
               choose('job', next);
+              setSaving(true);
               setSaved(true);
               return [];
             }}

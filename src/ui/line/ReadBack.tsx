@@ -65,7 +65,7 @@ export function ReadBack({ heard, subject, preview, cylinder, options, onPick, o
               key={`${option.value}-${option.taken}`}
               type="button"
               onClick={() => onPick(option)}
-              className="min-h-11 rounded border-[1.5px] border-blue px-3 text-base font-bold text-blue"
+              className="min-h-11 rounded border-[1.5px] border-blue px-3 text-base font-bold whitespace-nowrap text-blue max-sm:whitespace-normal"
             >
               <span className="figures">{bothText(option.value, style)}</span> <span className="font-normal">{option.taken}</span>
             </button>

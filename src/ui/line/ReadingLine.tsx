@@ -42,13 +42,13 @@ function useCatchTyping(input: React.RefObject<HTMLInputElement | null>): void {
   }, [input]);
 }
 
-/** The last reading of these subjects that still counts. */
-function lastLive(judgement: Judgement, entries: readonly { kind: string; id: string }[], subjects: readonly Subject[]): ReadingEntry | null {
+/** The last reading of some kind that is not voided. */
+function lastLive(judgement: Judgement, entries: readonly { id: string }[], counts: (reading: ReadingEntry) => boolean): ReadingEntry | null {
   const live = new Map(
     judgement.cylinders
       .flatMap((c) => [c.bore, c.piston, ...Object.values(c.rings)])
       .flatMap((s) => s.passes)
-      .filter((p) => p.voided === null && subjects.includes(p.subject))
+      .filter((p) => p.voided === null && counts(p))
       .map((p) => [p.id, p]),
   );
   const found = entries.findLast((e) => live.has(e.id));
@@ -57,7 +57,7 @@ function lastLive(judgement: Judgement, entries: readonly { kind: string; id: st
 
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
 export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
-  const { live, judgement, units, cursor, cylinder, moveTo, follow, read, strike, choose } = useBench();
+  const { live, judgement, units, cursor, cylinder, moveTo, follow, read, isOwn, strike, choose } = useBench();
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState('');
   const [keypad, toggleKeypad] = useKeypad();
@@ -105,8 +105,8 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
   };
 
   const undo = (): void => {
-    const last = lastLive(judgement, live.record.entries, subjects);
-    if (!last) return setSaid('Nothing to undo here.');
+    const last = lastLive(judgement, live.record.entries, (reading) => subjects.includes(reading.subject) && isOwn(reading));
+    if (!last) return setSaid('Nothing of this bench’s to undo here.');
     strike(last.id, 'undone at entry');
     setSaid(`Undone: ${nameOf(last)}, “${last.typed}”. It stays on record, struck out.`);
     follow(last);
@@ -153,7 +153,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
     <section aria-label="Reading line" className="no-print sticky bottom-0 z-10 border-t-2 border-ink bg-sheet">
       <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:grid-cols-1 max-md:px-4">
         <div className="flex min-w-0 flex-wrap items-center gap-x-6 gap-y-1">
-          <label className="w-[19rem] shrink-0 max-md:w-full">
+          <label className="w-[15.5rem] shrink-0 max-md:w-full">
             <span className="block text-[1.1875rem] leading-tight font-bold">{nameOf(here)}</span>
             <input
               ref={input}
@@ -178,7 +178,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
           </div>
         </div>
         <div className="flex items-center gap-3 text-sm text-soft">
-          <div className="grid gap-1 whitespace-nowrap max-lg:hidden">
+          <div className={`grid gap-1 whitespace-nowrap max-lg:hidden ${heard.kind === 'question' ? 'hidden' : ''}`}>
             <span>
               <Key>↑</Key> <Key>↓</Key> cylinder
             </span>

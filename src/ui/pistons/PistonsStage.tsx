@@ -73,12 +73,18 @@ export function PistonsStage() {
             Readings: {cursor.size}, cylinder {cylinder.label}
           </h2>
           <PassLog passes={cylinder[cursor.size].passes} style="size" />
-          <p className="mt-4 text-soft">Parts and gauges at the same temperature, 20 °C for the record. A calliper is not good enough for this.</p>
+          <p className="mt-4 text-soft">Parts and gauges at the same temperature, 20 °C for the record. A calliper is not good enough for this. Solvents: fresh air and no flame.</p>
         </>
       }
       foot={<ReadingLine work="sizes" subject={cursor.size} subjects={SUBJECTS} onSubject={(subject) => (subject === 'bore' || subject === 'piston') && moveTo({ size: subject })} />}
     />
   );
+}
+
+/** Scrolls the table, and nothing around it, until a row shows. */
+function bringIntoSight(row: HTMLTableRowElement | null): void {
+  const box = row?.closest<HTMLElement>('[role="region"]');
+  if (row && box) box.scrollTop = row.offsetTop + row.offsetHeight * 2 - box.clientHeight;
 }
 
 /** Bore, piston and clearance of every cylinder; a row leads to it. */
@@ -88,7 +94,7 @@ function AllSizes() {
   const unit = units === 'imperial' ? 'in' : 'mm';
   return (
     <div className="relative mt-3 min-h-44 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="All cylinders">
-      <table className="ruled">
+      <table className="ruled max-sm:text-sm">
         <caption className="sr-only">Bore, piston and clearance of every cylinder</caption>
         <thead className="sticky top-0 bg-sheet">
           <tr>
@@ -122,8 +128,8 @@ function AllSizes() {
             return (
               <tr
                 key={c.id}
-                ref={c.id === current?.id ? (row) => row?.scrollIntoView({ block: 'nearest' }) : undefined}
-                className={`scroll-my-12 ${c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}`}
+                ref={c.id === current?.id ? bringIntoSight : undefined}
+                className={c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}
               >
                 <th scope="row" className="pl-3! font-bold! text-ink!">
                   {c.label}

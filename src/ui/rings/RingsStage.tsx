@@ -87,7 +87,7 @@ export function RingsStage() {
   );
 }
 
-/** The one figure to read from across the bench: what is still to come off, else the gap itself. */
+/** The one figure to read from across the bench: what is still to come off, else the gap itself, else its window. */
 function Verdict({ ring }: { ring: JudgedRing }) {
   const { units } = useBench();
   const { state, toComeOff: off, reading } = ring;
@@ -105,12 +105,19 @@ function Verdict({ ring }: { ring: JudgedRing }) {
           )}
           <span className="text-2xl"> {print(off.toMinimum).unit}</span>
         </p>
-      ) : (
-        reading && (
+      ) : reading ? (
           <p className="figures text-[3.75rem] leading-none font-bold tracking-tight" style={{ color: stateColour(state) }}>
             {print(reading.value).number}
             {reading.upTo !== null && <span className="text-3xl">/{print(reading.upTo).number}</span>}
             <span className="text-2xl"> {print(reading.value).unit}</span>
+          </p>
+      ) : (
+        ring.target.set && (
+          <p className="figures text-[3.75rem] leading-none font-bold tracking-tight">
+            {ring.target.inForce.aimTo === null && '≥\u2009'}
+            {print(ring.target.inForce.min).number}
+            {ring.target.inForce.aimTo !== null && `–${print(ring.target.inForce.aimTo).number}`}
+            <span className="text-2xl"> {print(ring.target.inForce.min).unit}</span>
           </p>
         )
       )}

@@ -12,7 +12,7 @@ export function Initials() {
         value={by}
         onChange={(event) => setBy(event.target.value.slice(0, 12))}
         placeholder="who?"
-        className="figures min-h-11 w-16 rounded max-sm:w-14 border border-edge bg-sheet px-2 text-base text-ink uppercase"
+        className="figures min-h-11 w-16 rounded max-sm:w-14 border border-edge bg-sheet px-2 text-base text-ink uppercase placeholder:text-soft placeholder:normal-case"
         autoComplete="off"
         spellCheck={false}
       />
