@@ -128,3 +128,61 @@ test('papers outrank the chart, and can be taken out again', async ({ page, serv
   await expect(top).toContainText('26–30');
 });
 
+
+test('a single, in millimetres, from a sheet alone: no bore, no duty, no piston said', async ({ page, server }) => {
+  await page.goto(`${server.url}/new`);
+  await page.getByLabel('Name of the build').fill('Tarn single');
+  await page.getByRole('radio', { name: 'millimetres' }).click();
+  await page.getByRole('radio', { name: 'single' }).click();
+  await expect(page.getByLabel('Cylinders')).toBeDisabled();
+  await page.getByRole('button', { name: 'Begin this build' }).click();
+  await expect(page).toHaveURL(/\/targets$/);
+  await page.getByRole('link', { name: /^Rings/ }).click();
+  await expect(page.getByText('No target yet.')).toBeVisible();
+  await page.keyboard.type('0.35');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('no target', { exact: true }).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Enter a figure from the sheet' }).click();
+  await page.getByRole('button', { name: 'Enter packed sheet' }).click();
+  await page.getByLabel('From').fill('0.3');
+  await page.getByLabel('To', { exact: true }).fill('0,45');
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('0.30–0.45');
+  await page.getByRole('link', { name: /^Rings/ }).click();
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1/2');
+  await page.getByRole('link', { name: /^Clocking/ }).click();
+  await expect(page.getByText('Give the planned bore on the job card')).toBeVisible();
+});
+
+test('clocking: five joints by school, mirrored on the left bank, ticked and taken back', async ({ page, server }) => {
+  await server.putDemo();
+  await page.goto(`${server.url}/builds/demo-corrie-v10/clocking`);
+  const degrees = (joint: string) => page.locator(`[data-joint="${joint}"]`).getAttribute('data-degrees');
+  await page.getByRole('button', { name: 'Cylinder 2,' }).click();
+  expect([await degrees('top'), await degrees('second')]).toEqual(['45.0', '225.0']);
+  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
+  expect(await degrees('top')).toBe('315.0');
+  await page.getByLabel('Mirrored on the left bank').uncheck();
+  await expect(page.locator('[data-joint="top"]')).toHaveAttribute('data-degrees', '45.0');
+  await page.getByLabel('School').selectOption('frontAndBack');
+  await expect(page.locator('[data-joint="upperRail"]')).toHaveAttribute('data-degrees', '30.3');
+  await expect(page.getByRole('row', { name: /1 top ring/ })).toContainText('0°');
+  await page.getByRole('button', { name: 'Joints set as planned' }).click();
+  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('1/10');
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('0/10');
+  expect((await server.record('demo-corrie-v10')).entries.slice(-2).map((e) => e.kind)).toEqual(['joints', 'void']);
+});
+
+test('rounding and windows are set in one step, and a limit inside its window is not taken', async ({ page, server }) => {
+  await server.putDemo();
+  await page.goto(`${server.url}/builds/demo-corrie-v10/targets`);
+  await page.getByText('Rounding and windows').click();
+  await page.getByLabel('Gaps go up to the next').selectOption({ label: '½ thou (0.0005 in)' });
+  await page.getByLabel('Gap window, over the minimum').fill('9');
+  await expect(page.getByText('A limit lies inside its aim window')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Set rounding and windows' })).toBeDisabled();
+  await page.getByLabel('Gap window, over the minimum').fill('2');
+  await page.getByRole('button', { name: 'Set rounding and windows' }).click();
+  await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('17.5–19.5');
+});

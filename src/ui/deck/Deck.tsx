@@ -1,15 +1,17 @@
 'use client';
 
-import { type KeyboardEvent, useRef } from 'react';
+import { type KeyboardEvent, useEffect, useRef } from 'react';
 import type { JudgedCylinder } from '@/core/build/judge';
 import type { Stage } from '@/core/build/work';
 import type { Joints } from '@/core/clocking/clocking';
 import type { GapState } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
 import { type AnyState, StateShape, stateColour } from '../shared/StateMark';
-import { polar, splitRing } from './arcs';
+import { splitRing } from './arcs';
 
 const BORE = 0.43;
+/** Pixels a bore spacing needs on one bank for the words beside it to be read; a longer block scrolls. */
+const LEAST = 82;
 /** How rings are drawn while nothing says where their gaps point. */
 const UNPLANNED: Joints = { top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 };
 const RADII = { top: 0.365, second: 0.285, oil: 0.205 };
@@ -55,7 +57,6 @@ function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
   const { rings, deck } = cylinder;
   const { state, figure, word } = caption(cylinder, stage, length);
   const oil = worse(rings.upperRail.state, rings.lowerRail.state);
-  const mark = polar(BORE + 0.06, 0);
   return (
     <g transform={`translate(${deck.x} ${deck.y})`}>
       <circle r={BORE} fill="var(--sheet)" stroke={current ? 'var(--blue)' : 'var(--edge)'} strokeWidth={current ? 0.05 : 0.014} />
@@ -68,7 +69,6 @@ function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
       <svg x={-0.06} y={0.065} width={0.12} height={0.12} viewBox="0 0 14 14">
         <StateShape state={state} />
       </svg>
-      {current && <path d={`M${mark.x} ${mark.y - 0.005}l-.045 -.07h.09z`} fill="var(--blue)" />}
       {beside !== 0 && (
         <g transform={`translate(${beside * (BORE + 0.16)} 0)`} textAnchor={beside > 0 ? 'start' : 'end'} fontSize={0.135}>
           <text y={figure ? -0.03 : 0.045} fill={state === 'to do' ? 'var(--soft)' : stateColour(state)} fontWeight={600}>
@@ -92,6 +92,12 @@ export function Deck({ stage }: { stage: Stage }) {
   const { judgement, cylinder: current, moveTo, length } = useBench();
   const box = useRef<HTMLDivElement>(null);
   const { cylinders } = judgement;
+  const at = current?.id;
+  useEffect(() => {
+    const bore = box.current?.querySelector<HTMLElement>(`[data-cylinder="${at}"]`);
+    const nav = box.current?.parentElement;
+    if (bore && nav && nav.scrollHeight > nav.clientHeight) nav.scrollTop = bore.offsetTop - nav.clientHeight / 2;
+  }, [at]);
   if (cylinders.length === 0) return null;
 
   const two = cylinders.some((c) => c.bank !== 'only');
@@ -107,8 +113,8 @@ export function Deck({ stage }: { stage: Stage }) {
     const step = STEPS[event.key];
     if (!step || !current) return;
     event.preventDefault();
-    const at = cylinders.findIndex((c) => c.id === current.id);
-    const next = cylinders[(at + step + cylinders.length) % cylinders.length];
+    const index = cylinders.findIndex((c) => c.id === current.id);
+    const next = cylinders[(index + step + cylinders.length) % cylinders.length];
     if (!next) return;
     moveTo({ cylinder: next.id });
     box.current?.querySelector<HTMLButtonElement>(`[data-cylinder="${next.id}"]`)?.focus();
@@ -116,8 +122,8 @@ export function Deck({ stage }: { stage: Stage }) {
 
   const percent = (value: number, from: number, to: number): string => `${((value - from) / (to - from)) * 100}%`;
   return (
-    <nav aria-label="Cylinders" className="flex h-full min-h-0 flex-col items-center gap-1 p-2">
-      <div ref={box} onKeyDown={onKey} className="relative max-h-full min-h-0 w-full max-w-[300px] flex-1" style={{ aspectRatio: `${right - left} / ${bottom - top}`, flex: '0 1 auto' }}>
+    <nav aria-label="Cylinders" className="relative flex h-full min-h-0 flex-col items-center gap-1 overflow-y-auto p-2">
+      <div ref={box} onKeyDown={onKey} className="relative w-full max-w-[300px]" style={{ aspectRatio: `${right - left} / ${bottom - top}`, flex: '0 1 auto', minHeight: two || cylinders.length > 8 ? `${(bottom - top) * (two ? 56 : LEAST)}px` : 0 }}>
         <svg viewBox={`${left} ${top} ${right - left} ${bottom - top}`} className="absolute inset-0 size-full" aria-hidden>
           <text x={(Math.min(...xs) + Math.max(...xs)) / 2} y={top + 0.16} textAnchor="middle" fontSize={0.14} fill="var(--soft)">
             front of engine

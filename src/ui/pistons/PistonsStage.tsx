@@ -7,6 +7,7 @@ import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
 import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
+import { Ask } from '../stages/Ask';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
@@ -31,6 +32,7 @@ export function PistonsStage() {
               ? 'Square to the crank, at the smallest place of piston travel.'
               : 'On the skirt at the maker’s gauge point, square to the pin. Anywhere else it reads small.'}
           </p>
+          <Ask target={clearance.target} />
           <Scale
             target={clearance.target}
             passes={passes}

@@ -10,6 +10,7 @@ import { PassLog } from '../shared/PassLog';
 import { Scale } from '../shared/Scale';
 import { Segmented } from '../shared/Segmented';
 import { StateMark, StateShape, stateColour } from '../shared/StateMark';
+import { Ask } from '../stages/Ask';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
@@ -46,6 +47,7 @@ export function RingsStage() {
             </div>
             <Segmented label="Route" value={bench.route} options={ROUTES} onChange={(route) => choose('bench', { ...bench, route })} />
           </div>
+          <Ask target={ring.target} />
           <Scale
             target={ring.target}
             passes={live}

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useEffect, useRef } from 'react';
 import { STAGES, type Stage } from '@/core/build/work';
 import { useBench } from '../bench/Bench';
 
@@ -18,8 +19,13 @@ const TICKS = 10;
 /** The stages in working order along a scale; the needle stands where the work is in the stage shown. */
 export function StageRule({ stage }: { stage: Stage }) {
   const { judgement } = useBench();
+  const rule = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const here = rule.current?.querySelector<HTMLElement>('[aria-current="page"]')?.parentElement;
+    if (rule.current && here) rule.current.scrollLeft = here.offsetLeft - rule.current.clientWidth / 3;
+  }, [stage]);
   return (
-    <nav aria-label="Stages" className="no-print overflow-x-auto border-b border-line px-5">
+    <nav ref={rule} aria-label="Stages" className="no-print relative overflow-x-auto border-b border-line px-5">
       <ol className="flex min-w-[640px]">
         {STAGES.map((name) => {
           const { done, total } = judgement.stages.find((s) => s.stage === name) ?? { done: 0, total: 0 };
