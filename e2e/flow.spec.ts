@@ -151,7 +151,9 @@ test('a single, in millimetres, from a sheet alone: no bore, no duty, no piston 
   await page.getByRole('link', { name: /^Rings/ }).click();
   await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1/2');
   await page.getByRole('link', { name: /^Clocking/ }).click();
-  await expect(page.getByText('Give the planned bore on the job card')).toBeVisible();
+  await expect(page.locator('[data-joint="top"]')).toHaveAttribute('data-degrees', '45.0');
+  await page.getByLabel('School').selectOption('frontAndBack');
+  await expect(page.getByText('where the rails go depends on it')).toBeVisible();
 });
 
 test('clocking: five joints by school, mirrored on the left bank, ticked and taken back', async ({ page, server }) => {
@@ -177,7 +179,7 @@ test('clocking: five joints by school, mirrored on the left bank, ticked and tak
 test('rounding and windows are set in one step, and a limit inside its window is not taken', async ({ page, server }) => {
   await server.putDemo();
   await page.goto(`${server.url}/builds/demo-corrie-v10/targets`);
-  await page.getByText('Rounding and windows').click();
+  await page.getByText('Rounding and windows', { exact: true }).click();
   await page.getByLabel('Gaps go up to the next').selectOption({ label: '½ thou (0.0005 in)' });
   await page.getByLabel('Gap window, over the minimum').fill('9');
   await expect(page.getByText('A limit lies inside its aim window')).toBeVisible();

@@ -171,7 +171,7 @@ function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
   const uncertainty = clearanceUncertainty();
   const value = bore.reading && piston.reading ? clearanceOf(bore.reading.value, piston.reading.value) : null;
   const ring = (name: Ring, target: Target): JudgedRing => judgedRing(name, target, frame, cylinder.id);
-  const joints = targetBore ? jointsOf(clocking, cylinder.bank, targetBore.nm) : null;
+  const joints = jointsOf(clocking, cylinder.bank, nm);
   return {
     ...cylinder,
     bore,

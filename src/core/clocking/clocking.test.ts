@@ -2,9 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apart, arcAngle, mirrored, turned } from '../quantity/angle';
 import { fromInches } from '../quantity/length';
-import { JOINTS, RAIL_ARC, SCHOOLS, checkJoints, directionWords, jointsOf, majorThrust } from './clocking';
+import { type ClockingChoices, type Joints, JOINTS, RAIL_ARC, SCHOOLS, checkJoints, directionWords, jointsOf, majorThrust } from './clocking';
 
 const bore = fromInches(4);
+
+function placed(choices: ClockingChoices, bank: 'left' | 'right' | 'only'): Joints {
+  const joints = jointsOf(choices, bank, bore);
+  if (!joints) throw new Error('a bore is given');
+  return joints;
+}
 
 describe('angles', () => {
   it('1 in of arc is 28.648° on a 4.000 in bore and 32.740° on 3.500 (identity)', () => {
@@ -28,7 +34,7 @@ describe('angles', () => {
 
 describe('schools (common practice, no source)', () => {
   it('opposed on the diagonals: top and second half a turn apart, 45° off the pin, rails a quarter turn from both', () => {
-    const joints = jointsOf({ school: 'diagonals', mirrorLeft: true }, 'right', bore);
+    const joints = placed({ school: 'diagonals', mirrorLeft: true }, 'right');
     expect(apart(joints.top, joints.second)).toBe(180);
     for (const rail of [joints.upperRail, joints.lowerRail]) {
       expect(apart(rail, joints.top)).toBe(90);
@@ -38,7 +44,7 @@ describe('schools (common practice, no source)', () => {
   });
 
   it('front and back: top at the front, second at the rear, each rail 1 in of arc from the expander joint', () => {
-    const joints = jointsOf({ school: 'frontAndBack', mirrorLeft: false }, 'only', bore);
+    const joints = placed({ school: 'frontAndBack', mirrorLeft: false }, 'only');
     expect(joints).toMatchObject({ top: 0, second: 180, expander: 0 });
     expect(joints.upperRail).toBeCloseTo(28.648, 3);
     expect(joints.lowerRail).toBeCloseTo(331.352, 3);
@@ -46,23 +52,28 @@ describe('schools (common practice, no source)', () => {
 
   it('mirrors the left bank only, and only when asked', () => {
     for (const school of SCHOOLS) {
-      const right = jointsOf({ school, mirrorLeft: true }, 'right', bore);
-      const left = jointsOf({ school, mirrorLeft: true }, 'left', bore);
+      const right = placed({ school, mirrorLeft: true }, 'right');
+      const left = placed({ school, mirrorLeft: true }, 'left');
       for (const joint of JOINTS) expect(left[joint]).toBeCloseTo(mirrored(right[joint]), 9);
-      expect(jointsOf({ school, mirrorLeft: false }, 'left', bore)).toEqual(right);
-      expect(jointsOf({ school, mirrorLeft: true }, 'only', bore)).toEqual(right);
+      expect(placed({ school, mirrorLeft: false }, 'left')).toEqual(right);
+      expect(placed({ school, mirrorLeft: true }, 'only')).toEqual(right);
     }
+  });
+
+  it('needs the bore only where an arc has to become an angle', () => {
+    expect(jointsOf({ school: 'diagonals', mirrorLeft: false }, 'only', null)).not.toBeNull();
+    expect(jointsOf({ school: 'frontAndBack', mirrorLeft: false }, 'only', null)).toBeNull();
   });
 
   it('every school passes its own rules on every bank', () => {
     for (const school of SCHOOLS)
       for (const bank of ['left', 'right', 'only'] as const)
-        expect(checkJoints(jointsOf({ school, mirrorLeft: true }, bank, bore)).map((r) => r.verdict)).toEqual(['pass', 'pass', 'pass']);
+        expect(checkJoints(placed({ school, mirrorLeft: true }, bank)).map((r) => r.verdict)).toEqual(['pass', 'pass', 'pass']);
   });
 });
 
 describe('rules (common practice, no source)', () => {
-  const plan = jointsOf({ school: 'diagonals', mirrorLeft: false }, 'only', bore);
+  const plan = placed({ school: 'diagonals', mirrorLeft: false }, 'only');
   it.each([
     [59, 'fail'],
     [60, 'warn'],

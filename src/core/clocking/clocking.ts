@@ -63,12 +63,12 @@ const mapJoints = (joints: Joints, change: (degrees: number) => number): Joints 
 /**
  * Where a school puts the joints of one cylinder.
  *
- * @param bore bore in nm; only the front-and-back school depends on it
- * @returns degrees clockwise from the front, 0 ≤ a < 360
+ * @param bore bore in nm, or null while it is not known; only the front-and-back school depends on it
+ * @returns degrees clockwise from the front, 0 ≤ a < 360; null where the bore is needed and not known
  */
-export function jointsOf({ school, mirrorLeft }: ClockingChoices, bank: Bank, bore: Nm): Joints {
-  const joints = school === 'diagonals' ? DIAGONALS : frontAndBack(bore);
-  return mirrorLeft && bank === 'left' ? mapJoints(joints, mirrored) : joints;
+export function jointsOf({ school, mirrorLeft }: ClockingChoices, bank: Bank, bore: Nm | null): Joints | null {
+  const joints = school === 'diagonals' ? DIAGONALS : bore === null ? null : frontAndBack(bore);
+  return joints && mirrorLeft && bank === 'left' ? mapJoints(joints, mirrored) : joints;
 }
 
 /**

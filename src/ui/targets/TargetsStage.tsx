@@ -148,11 +148,12 @@ function Figure({ target, clearance }: { target: Extract<Target, { set: true }>;
 
 type WidthKey = 'gapWindow' | 'gapLimit' | 'clearanceWindow' | 'clearanceLimit';
 
-const WIDTHS: [WidthKey, string, Kind][] = [
-  ['gapWindow', 'Gap window, over the minimum', 'rail'],
-  ['gapLimit', 'Gap limit, over the minimum', 'rail'],
-  ['clearanceWindow', 'Clearance window, over the minimum', 'clearance'],
-  ['clearanceLimit', 'Clearance limit, over the minimum', 'clearance'],
+/** Widths of either window are of a clearance's size, and are heard as one. */
+const WIDTHS: [WidthKey, string][] = [
+  ['gapWindow', 'Gap window, over the minimum'],
+  ['gapLimit', 'Gap limit, over the minimum'],
+  ['clearanceWindow', 'Clearance window, over the minimum'],
+  ['clearanceLimit', 'Clearance limit, over the minimum'],
 ];
 
 /** The rounding step and the widths of the windows. */
@@ -181,11 +182,11 @@ function Widths({ choices }: { choices: TargetChoices }) {
           )}
         </Field>
         <span className="max-sm:hidden" />
-        {WIDTHS.map(([key, label, kind]) => (
+        {WIDTHS.map(([key, label]) => (
           <LengthField
             key={`${key}-${units}`}
             label={label}
-            kind={kind}
+            kind="clearance"
             units={units}
             value={draft[key]}
             onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, [key]: nm }))}
