@@ -2,7 +2,7 @@
 // Plain JavaScript on Node alone, since nothing is installed yet when it runs.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -36,12 +36,48 @@ export function run(command, args, env = {}) {
   }
 }
 
+const LOCK = join(ROOT, 'data', 'setup.lock');
+
+function isAlive(pid) {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Waits while another command sets up, so that two started at once do not install or build over each other. */
+function alone(work) {
+  mkdirSync(dirname(LOCK), { recursive: true });
+  for (let told = false; ; told = true) {
+    try {
+      writeFileSync(LOCK, String(process.pid), { flag: 'wx' });
+      break;
+    } catch {
+      const holder = existsSync(LOCK) ? Number(readFileSync(LOCK, 'utf8')) : 0;
+      if (holder > 0 && !isAlive(holder)) rmSync(LOCK, { force: true });
+      else if (!told) console.log('Waiting for another command that is setting up …');
+      Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 250);
+    }
+  }
+  const free = () => rmSync(LOCK, { force: true });
+  process.once('exit', free);
+  work();
+  process.off('exit', free);
+  free();
+}
+
 function onceFor(stampFile, mark, work) {
   const stamp = join(ROOT, stampFile);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === mark) return;
-  work();
-  mkdirSync(dirname(stamp), { recursive: true });
-  writeFileSync(stamp, mark);
+  const isDone = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === mark;
+  if (isDone()) return;
+  alone(() => {
+    if (isDone()) return;
+    work();
+    mkdirSync(dirname(stamp), { recursive: true });
+    writeFileSync(stamp, mark);
+  });
 }
 
 /** Installs the locked dependencies unless they are there already. */

@@ -170,9 +170,9 @@ function takesOf(numeral: string, context: BenchContext): { first: Take; rivals:
   return { first: hundredths, rivals: [inThou], equal: true };
 }
 
-const tenTimes = (value: Nm): Take[] => [
-  { value: value * 10, taken: 'ten times that' },
-  { value: Math.round(value / 10), taken: 'a tenth of that' },
+const tenTimes = (value: Nm, of = ''): Take[] => [
+  { value: value * 10, taken: `${of}ten times that` },
+  { value: Math.round(value / 10), taken: `${of}a tenth of that` },
 ];
 
 const asMeaning = (taken: Take, upTo: Nm | null = null): Meaning => ({ ...taken, upTo });
@@ -235,7 +235,7 @@ function hearSingle(numeral: string, word: string, context: BenchContext): Heard
   }
   if (equal && likelyRivals[0]) return { kind: 'understood', meaning: asMeaning(likelyRivals[0]) };
   const slips = context.expected && !isFine(context.field) ? slipsOf(numeral, first.value, context.expected) : [];
-  return question(first, [...slips, ...rivals, ...tenTimes(first.value), ...rivals.flatMap((r) => tenTimes(r.value))], context, spoken);
+  return question(first, [...slips, ...rivals, ...tenTimes(first.value), ...rivals.flatMap((r) => tenTimes(r.value, `${r.taken}, `))], context, spoken);
 }
 
 const otherUnits = (numeral: string, unit: UnitName): Take[] =>
@@ -333,7 +333,9 @@ function hearSetting(entry: string, context: BenchContext): Heard {
 }
 
 /**
- * A length typed into a form, where nothing is known of the engine yet.
+ * A length typed into a form, where little is known of the engine yet.
+ *
+ * @param bore the planned bore, where there is one
  */
-export const hearField = (text: string, field: Field, units: Units): Heard =>
-  hear(text, { field, units, bore: null, expected: null, setting: null });
+export const hearField = (text: string, field: Field, units: Units, bore: Nm | null = null): Heard =>
+  hear(text, { field, units, bore, expected: null, setting: null });

@@ -34,7 +34,7 @@ interface Props {
 
 /** Keys for gloves: what bench talk needs and nothing else. */
 export function Keypad({ onKey, onBack, onEnter }: Props) {
-  const look = 'figures min-h-14 rounded border border-edge bg-paper text-2xl font-semibold active:bg-steel';
+  const look = 'figures min-h-14 rounded max-md:min-h-12 border border-edge bg-paper text-2xl font-semibold active:bg-steel';
   return (
     <div role="group" aria-label="Keypad" className="grid grid-cols-[repeat(4,1fr)_1.4fr] gap-1.5 border-t border-line p-2">
       {KEYS.map((key, i) => (

@@ -151,10 +151,10 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
 
   return (
     <section aria-label="Reading line" className="no-print sticky bottom-0 z-10 border-t-2 border-ink bg-sheet">
-      <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:grid-cols-1 max-md:px-4">
+      <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:min-h-0 max-md:grid-cols-1 max-md:px-4">
         <div className="flex min-w-0 flex-wrap items-center gap-x-6 gap-y-1">
           <label className="w-[15.5rem] shrink-0 max-md:w-full">
-            <span className="block text-[1.1875rem] leading-tight font-bold">{nameOf(here)}</span>
+            <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center">{nameOf(here)}</span>
             <input
               ref={input}
               value={typed}
@@ -170,14 +170,14 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
               maxLength={400}
               aria-describedby="line-said"
               aria-invalid={heard.kind === 'refused'}
-              className="figures h-[68px] w-full border-b-4 border-edge bg-transparent text-[3.75rem] leading-none font-bold tracking-tight caret-blue outline-none focus:border-blue"
+              className="figures h-[68px] w-full max-md:h-12 max-md:text-[2.5rem] border-b-4 border-edge bg-transparent text-[3.75rem] leading-none font-bold tracking-tight caret-blue outline-none focus:border-blue"
             />
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
             <ReadBack heard={heard} subject={subject} preview={preview} cylinder={cylinder} options={options} onPick={log} onBack={() => input.current?.focus()} idle={idle} />
           </div>
         </div>
-        <div className="flex items-center gap-3 text-sm text-soft">
+        <div className="flex items-center gap-3 text-sm text-soft max-md:absolute max-md:top-2 max-md:right-4">
           <div className={`grid gap-1 whitespace-nowrap max-lg:hidden ${heard.kind === 'question' ? 'hidden' : ''}`}>
             <span>
               <Key>↑</Key> <Key>↓</Key> cylinder
@@ -187,7 +187,10 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
             </span>
           </div>
           <button type="button" onClick={undo} className="flex min-h-11 items-center gap-1.5 rounded border border-edge px-3 text-ink">
-            <Undo2 size={18} aria-hidden /> Undo <Key>Z</Key>
+            <Undo2 size={18} aria-hidden /> Undo
+            <span className="max-md:hidden">
+              <Key>Z</Key>
+            </span>
           </button>
           <button type="button" onClick={toggleKeypad} aria-pressed={keypad} aria-label="Keypad" className="grid size-11 place-items-center rounded border border-edge text-ink aria-pressed:bg-ink aria-pressed:text-sheet">
             <Keyboard size={20} aria-hidden />

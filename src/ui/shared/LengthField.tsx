@@ -16,16 +16,18 @@ interface Props {
   /** Told whether what is typed can be used as it stands. */
   onFault?: (fault: string | null) => void;
   hint?: string;
+  /** The engine's bore, where it is known: says what size a gap can be. */
+  bore?: Nm | null;
 }
 
 const styleOf = (kind: Kind): LengthStyle => (kind === 'bore' || kind === 'piston' ? 'size' : 'fine');
 
 /** A length in a form: bench talk in, both systems said back, what cannot be right asked about. */
-export function LengthField({ label, kind, units, value, onChange, onFault, hint }: Props) {
+export function LengthField({ label, kind, units, value, onChange, onFault, hint, bore = null }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const style = styleOf(kind);
   const shown = typed ?? (value === null ? '' : printLength(value, units, style).number);
-  const heard = typed === null ? null : hearField(typed, kind, units);
+  const heard = typed === null ? null : hearField(typed, kind, units, bore);
   const error =
     heard?.kind === 'refused'
       ? `${heard.why} Accepted: ${heard.accepted}.`
@@ -35,7 +37,7 @@ export function LengthField({ label, kind, units, value, onChange, onFault, hint
 
   const type = (text: string): void => {
     setTyped(text);
-    const now = hearField(text, kind, units);
+    const now = hearField(text, kind, units, bore);
     if (now.kind === 'empty') onChange(null);
     if (now.kind === 'understood' && now.meaning.upTo === null) onChange(now.meaning.value);
     const usable = now.kind === 'empty' || (now.kind === 'understood' && now.meaning.upTo === null);
@@ -54,7 +56,7 @@ export function LengthField({ label, kind, units, value, onChange, onFault, hint
         <div className="mt-1 flex flex-wrap gap-2">
           {heard.options.map((option) => (
             <button key={option.value} type="button" onClick={() => pick(option.value)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
-              {bothText(option.value, style)}
+              {bothText(option.value, style)} <span className="font-sans text-sm font-normal">{option.taken}</span>
             </button>
           ))}
         </div>

@@ -46,7 +46,7 @@ export function Workspace({ children }: { children: ReactNode }) {
       <LinkState />
       <div className="flex min-h-0 flex-1 max-md:flex-col print:block">
         {stage !== 'sheet' && stage !== 'job' && (
-          <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-64 max-md:w-full max-md:border-r-0 max-md:border-b">
+          <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-md:w-full max-md:border-r-0 max-md:border-b">
             <div className="h-full max-lg:sticky max-lg:top-0 max-lg:h-[78dvh] max-md:static max-md:h-full">
               <Deck stage={stage} />
             </div>

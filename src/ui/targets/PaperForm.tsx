@@ -67,7 +67,8 @@ function settle(draft: Draft): Given | string {
 
 /** Enters what a sheet or a manual says of one figure. */
 export function PaperForm({ what, paper, kind, given, onSave }: Props) {
-  const { units } = useBench();
+  const { units, cylinder } = useBench();
+  const bore = cylinder?.targetBore?.nm ?? null;
   const [open, setOpen] = useState(false);
   const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper));
   const [fault, setFault] = useState<string | null>(null);
@@ -118,9 +119,9 @@ export function PaperForm({ what, paper, kind, given, onSave }: Props) {
               </Field>
             ) : (
               <div className="grid gap-4 sm:grid-cols-2">
-                <LengthField label={draft.form === 'range' ? 'From' : 'At least'} kind={kind} units={units} value={draft.min} onChange={(min) => set({ min })} onFault={(f) => setTyping((t) => ({ ...t, min: f }))} />
+                <LengthField label={draft.form === 'range' ? 'From' : 'At least'} kind={kind} bore={bore} units={units} value={draft.min} onChange={(min) => set({ min })} onFault={(f) => setTyping((t) => ({ ...t, min: f }))} />
                 {draft.form === 'range' && (
-                  <LengthField label="To" kind={kind} units={units} value={draft.max} onChange={(max) => set({ max })} onFault={(f) => setTyping((t) => ({ ...t, max: f }))} />
+                  <LengthField label="To" kind={kind} bore={bore} units={units} value={draft.max} onChange={(max) => set({ max })} onFault={(f) => setTyping((t) => ({ ...t, max: f }))} />
                 )}
               </div>
             )}
