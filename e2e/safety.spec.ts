@@ -93,6 +93,8 @@ test('two benches on one build see each other’s readings, and cannot overwrite
   await expect.poll(async () => (await server.record('two-benches')).entries.filter((e) => e.kind === 'bench').length).toBe(1);
   await two.getByLabel('Rails on the route too').check();
   await expect(two.getByText('Someone else changed this first')).toBeVisible();
+  await two.reload();
+  await expect(two.getByText('Someone else changed this first')).toBeVisible();
   await expect(two.getByRole('radio', { name: 'ring by ring' })).toBeChecked();
   await two.getByRole('button', { name: 'Seen' }).click();
   await expect(two.getByText('Someone else changed this first')).toBeHidden();

@@ -329,7 +329,8 @@ function hearSetting(entry: string, context: BenchContext): Heard {
   if (context.field !== 'bore')
     return { kind: 'refused', why: 'A gauge setting belongs to bore readings.', accepted: acceptedBy(context.field, context.units) };
   const heard = hear(entry, { ...context, expected: null });
-  return heard.kind === 'understood' ? { kind: 'setting', value: heard.meaning.value } : heard;
+  if (heard.kind === 'understood') return { kind: 'setting', value: heard.meaning.value };
+  return { kind: 'refused', why: `${entry} can be taken in more than one way, or is no bore.`, accepted: 'the setting with its unit, e.g. "set 4.060in" or "set 82.5mm"' };
 }
 
 /**

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { gap } from '@/fixtures/records';
-import { addWaiting, dropWaiting, waitingFor } from './outbox';
+import { addTroubles, addWaiting, clearTroubles, dropWaiting, troublesFor, waitingFor } from './outbox';
 
 /** A browser's storage, as far as the outbox uses it. */
 function storage(limit = Infinity): Pick<Storage, 'getItem' | 'setItem' | 'removeItem'> {
@@ -42,6 +42,15 @@ describe('the outbox', () => {
   it.each(['not json', '{"a":1}', '[{"kind":"reading"}]', 'null'])('takes nothing from a spoilt store: %s', (text) => {
     localStorage.setItem('spatium-outbox:one', text);
     expect(waitingFor('one')).toEqual([]);
+  });
+
+  it('keeps what the server would not have, with the reason, until it was seen', () => {
+    addTroubles('one', [{ entry: a, why: 'no such cylinder' }]);
+    expect(addTroubles('one', [{ entry: b, why: 'no such ring' }]).map((t) => t.why)).toEqual(['no such cylinder', 'no such ring']);
+    expect(troublesFor('one').map((t) => t.entry.id)).toEqual(['a', 'b']);
+    expect(troublesFor('two')).toEqual([]);
+    clearTroubles('one');
+    expect(troublesFor('one')).toEqual([]);
   });
 
   it('does not fall over where the browser’s storage is full or forbidden', () => {

@@ -4,18 +4,14 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { EntriesAnswer } from '@/app/api/builds/[id]/entries/route';
 import type { BuildRecord, Entry } from '@/core/build/record';
-import { addWaiting, dropWaiting, waitingFor } from './outbox';
+import { type Trouble, addTroubles, addWaiting, clearTroubles, dropWaiting, troublesFor, waitingFor } from './outbox';
 
 const LOOK_EVERY = 2_000;
 const RETRY_EVERY = 1_500;
+/** Answers that no second try would change: the entry itself is wrong. After any other it goes on waiting. */
+const FINAL = new Set([400, 422]);
 /** As many entries as one request carries. */
 const AT_ONCE = 200;
-
-/** An entry the server would not have, and why. */
-export interface Trouble {
-  entry: Entry;
-  why: string;
-}
 
 export interface LiveRecord {
   record: BuildRecord;
@@ -48,7 +44,7 @@ async function send(buildId: string, entries: Entry[], since: number): Promise<S
       body: JSON.stringify({ entries }),
     });
     if (response.ok) return { kind: 'taken', answer: (await response.json()) as EntriesAnswer };
-    if (response.status >= 500) return { kind: 'unreached' };
+    if (!FINAL.has(response.status)) return { kind: 'unreached' };
     const body = (await response.json()) as { faults?: string[] };
     return { kind: 'refused', faults: body.faults ?? [`refused with ${response.status}`] };
   } catch {
@@ -82,6 +78,13 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
     setReached(true);
   }, []);
 
+  const report = useCallback(
+    (found: Trouble[]) => {
+      if (found.length > 0) setTroubles(addTroubles(buildId, found));
+    },
+    [buildId],
+  );
+
   /** One request's worth; a batch that is refused is sent again one by one, so that only the culprit stays out. */
   const sendSome = useCallback(
     async (entries: Entry[]): Promise<boolean> => {
@@ -94,7 +97,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
         take(sent.answer);
         settle(new Set(entries.map((e) => e.id)));
         const lost = sent.answer.conflicts;
-        if (lost.length > 0) setTroubles((t) => [...t, ...lost.map((entry) => ({ entry, why: 'Someone else changed this first. Theirs is shown; change it again if you still want to.' }))]);
+        report(lost.map((entry) => ({ entry, why: 'Someone else changed this first. Theirs is shown; change it again if you still want to.' })));
         return true;
       }
       if (entries.length > 1) {
@@ -102,10 +105,10 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
         return true;
       }
       settle(new Set(entries.map((e) => e.id)));
-      setTroubles((t) => [...t, ...entries.map((entry) => ({ entry, why: sent.faults.join(' ') }))]);
+      report(entries.map((entry) => ({ entry, why: sent.faults.join(' ') })));
       return true;
     },
-    [buildId, settle, take],
+    [buildId, report, settle, take],
   );
 
   const flush = useCallback(async () => {
@@ -131,6 +134,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   useEffect(() => {
     state.current.pending = waitingFor(buildId);
     setPending(state.current.pending);
+    setTroubles(troublesFor(buildId));
     void flush();
     const retry = setInterval(() => void flush(), RETRY_EVERY);
     return () => clearInterval(retry);
@@ -150,10 +154,15 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
     return () => clearInterval(timer);
   }, [buildId, take]);
 
+  const dismiss = useCallback(() => {
+    clearTroubles(buildId);
+    setTroubles([]);
+  }, [buildId]);
+
   const record = useMemo(() => {
     const ids = new Set(known.entries.map((e) => e.id));
     return { id: buildId, entries: [...known.entries, ...pending.filter((e) => !ids.has(e.id))] };
   }, [buildId, known, pending]);
 
-  return { record, waiting: pending.length, reached, troubles, append, dismiss: useCallback(() => setTroubles([]), []) };
+  return { record, waiting: pending.length, reached, troubles, append, dismiss };
 }
