@@ -40,6 +40,8 @@ export type Heard =
   | { kind: 'question'; ask: string; options: Meaning[] }
   | { kind: 'refused'; why: string; accepted: string };
 
+/** As many likely meanings as are offered beside what was typed. */
+const MOST_LIKELY = 2;
 /** Longest entry that is read at all. */
 const LONGEST = 40;
 /** Any bore or piston the tool will take: 10 to 500 mm. */
@@ -200,7 +202,7 @@ function whereabouts({ field, bore, units, expected }: BenchContext): string {
 const article = (numeral: string): string => (/^(?:8|1[18](?!\d))/.test(numeral) ? 'an' : 'a');
 
 function question(first: Take, candidates: Take[], context: BenchContext, spoken: Units): Heard {
-  const likely = distinct(candidates.filter((c) => isUsual(c.value, context)).map((c) => asMeaning(c))).slice(0, 3);
+  const likely = distinct(candidates.filter((c) => isUsual(c.value, context)).map((c) => asMeaning(c))).slice(0, MOST_LIKELY);
   const kept = possible(first.value, context) ? [asMeaning({ value: first.value, taken: 'as typed' })] : [];
   const options = distinct([...likely, ...kept]);
   const style = styleOf(context.field);

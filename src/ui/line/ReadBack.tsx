@@ -27,6 +27,7 @@ const isSize = (subject: Subject): subject is 'bore' | 'piston' => subject === '
 
 /** What the entry was understood as, and what it would mean, before Enter. */
 export function ReadBack({ heard, subject, preview, cylinder, options, onPick, onBack, idle }: Props) {
+  const { length } = useBench();
   const style = isSize(subject) ? 'size' : 'fine';
   if (heard.kind === 'empty') return <div>{idle}</div>;
   if (heard.kind === 'refused')
@@ -67,7 +68,7 @@ export function ReadBack({ heard, subject, preview, cylinder, options, onPick, o
               onClick={() => onPick(option)}
               className="min-h-11 rounded border-[1.5px] border-blue px-3 text-base font-bold whitespace-nowrap text-blue max-sm:whitespace-normal"
             >
-              <span className="figures">{bothText(option.value, style)}</span> <span className="font-normal">{option.taken}</span>
+              <span className="figures">{length(option.value, style)}</span> <span className="font-normal">{option.taken}</span>
             </button>
           ))}
         </div>

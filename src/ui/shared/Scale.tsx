@@ -56,7 +56,7 @@ export function Scale({ target, passes, state, units, under, over, steps = false
   const number = (nm: Nm): string => printLength(nm, units, 'fine').number;
   const colour = stateColour(state);
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full max-w-[760px]" role="img" aria-label={label}>
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full max-w-[760px] shrink-0" role="img" aria-label={label}>
       {band && <Band x={x} min={band.min} aimTo={band.aimTo} limit={band.limit} high={high} under={under} over={over} />}
       <line x1={x(low)} x2={x(high)} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />
       {marks.map((nm) => {
