@@ -42,13 +42,14 @@ function flattened(value: unknown, units: 'imperial' | 'metric'): unknown {
 
 /** What the file carries of a judgement: everything but the readings, which stand in the record already. */
 function judgedPart(judgement: Judgement): unknown {
-  const { cylinders, findings, stages, progress, spreads, planned, job } = judgement;
+  const { cylinders, findings, stages, progress, spreads, planned, standard, job } = judgement;
   const readingId = (reading: { id: string } | null): string | null => reading?.id ?? null;
   const part = {
     progress,
     stages,
     findings,
     planned,
+    standard,
     spreads,
     cylinders: cylinders.map(({ bore, piston, rings, ...rest }) => ({
       ...rest,

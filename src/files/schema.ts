@@ -73,9 +73,9 @@ export const targetChoicesSchema: z.ZodType<TargetChoices, TargetChoices> = z
   .refine((t) => t.gapLimit >= t.gapWindow, { message: 'the upper limit lies inside the aim window', path: ['gapLimit'] })
   .refine((t) => t.clearanceLimit >= t.clearanceWindow, { message: 'the upper limit lies inside the aim window', path: ['clearanceLimit'] });
 
-export const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({ school: z.enum(SCHOOLS), mirrorLeft: z.boolean() });
+const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({ school: z.enum(SCHOOLS), mirrorLeft: z.boolean() });
 
-export const benchSchema: z.ZodType<BenchChoices> = z.strictObject({
+const benchSchema: z.ZodType<BenchChoices> = z.strictObject({
   route: z.enum(['byCylinder', 'byRing']),
   rails: z.boolean(),
   gaugeSetting: nm.nullable(),

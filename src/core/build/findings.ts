@@ -4,8 +4,8 @@
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, fine, say, size } from '../quantity/saying';
 import { type Ring, RING_WORDS } from '../ring/ring';
-import { type Target, type TargetBore, type TargetChoices, oldRuleGap } from '../targets/target';
-import type { JudgedCylinder, LoggedReading, Spread } from './judge';
+import { type Target, type TargetChoices, oldRuleGap } from '../targets/target';
+import type { JudgedCylinder, LoggedReading, Spread, StandardTargets } from './judge';
 import type { Job } from './record';
 import type { Stage } from './work';
 
@@ -28,7 +28,7 @@ const OFF_PLAN: Nm = 250_000;
 interface Input {
   job: Job | null;
   targets: TargetChoices;
-  planned: Record<'top' | 'second' | 'rails' | 'clearance', Target> | null;
+  standard: StandardTargets | null;
   cylinders: JudgedCylinder[];
   spreads: Spread[];
   strays: LoggedReading[];
@@ -48,13 +48,6 @@ function jobFindings({ job, strays }: Input): Finding[] {
   return out;
 }
 
-/** Targets of the engine at the planned bore, or of its first cylinder that has a measured one. */
-function engineTargets({ planned, cylinders, job }: Input): { top: Target; second: Target; clearance: Target; bore: TargetBore | null } | null {
-  const measured = cylinders.find((c) => c.targetBore?.measured);
-  if (measured) return { top: measured.rings.top.target, second: measured.rings.second.target, clearance: measured.clearance.target, bore: measured.targetBore };
-  return planned && { ...planned, bore: job?.plannedBore == null ? null : { nm: job.plannedBore, measured: false } };
-}
-
 function paperUnderChart(name: string, target: Target): Finding[] {
   if (!target.set || target.inForce.rank === 'chart') return [];
   const chart = target.outranked.find((c) => c.rank === 'chart');
@@ -65,10 +58,10 @@ function paperUnderChart(name: string, target: Target): Finding[] {
 }
 
 function targetFindings(input: Input): Finding[] {
-  const { job, targets } = input;
-  const found = engineTargets(input);
-  if (!job || !found) return [];
-  const { top, second, clearance, bore } = found;
+  const { job, targets, standard } = input;
+  if (!job || !standard) return [];
+  const { bore } = standard;
+  const { top, second, clearance } = standard.targets;
   const out: Finding[] = [];
   if (job.construction !== null && job.duty !== null) {
     const asks = [top, second, clearance].flatMap((t) => (t.set ? [] : [t.ask]));

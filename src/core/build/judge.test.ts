@@ -39,6 +39,12 @@ describe('judge', () => {
     expect(cylinder(wider, 'L1').rings.top.target).toMatchObject({ inForce: { min: fromThou(22) } });
   });
 
+  it('names the targets that stand for the engine, and what they are worked from', () => {
+    expect(judge(record()).standard).toMatchObject({ cylinder: null, bore: { nm: fromInches(4.065), measured: false }, targets: { top: { inForce: { min: fromThou(21) } } } });
+    const measured = judge(record(reading('b', 'R1', 'bore', fromInches(4.21))));
+    expect(measured.standard).toMatchObject({ cylinder: '2', bore: { nm: fromInches(4.21), measured: true }, targets: { top: { inForce: { min: fromThou(22) } } } });
+  });
+
   it('takes the last reading that was not voided, and keeps every pass', () => {
     const judged = judge(record(gap('a', 'L1', 'top', 15), gap('b', 'L1', 'top', 22), gap('c', 'L1', 'top', 35), voiding('v', 'c')));
     const { top } = cylinder(judged, 'L1').rings;

@@ -43,6 +43,16 @@ export interface JudgedCylinder extends Cylinder {
   clocking: { joints: Joints; rules: RuleResult[]; set: { by: string; at: string; id: string } | null } | null;
 }
 
+export type EngineTargets = Record<'top' | 'second' | 'rails' | 'clearance', Target>;
+
+/** Targets of the first cylinder with a measured bore, else those at the planned bore. */
+export interface StandardTargets {
+  targets: EngineTargets;
+  bore: TargetBore | null;
+  /** Label of the cylinder they are of; null for the planned bore. */
+  cylinder: string | null;
+}
+
 export interface Spread {
   ring: Ring;
   least: Nm;
@@ -58,8 +68,10 @@ export interface Judgement {
   bench: BenchChoices;
   /** In the order of the engine's own numbering. */
   cylinders: JudgedCylinder[];
-  /** Targets at the planned bore, for the screens that show one figure for the engine; null without a bore. */
-  planned: Record<'top' | 'second' | 'rails' | 'clearance', Target> | null;
+  /** Targets at the planned bore; null without a job card. */
+  planned: EngineTargets | null;
+  /** The targets that stand for the engine where one figure is shown; null without a job card. */
+  standard: StandardTargets | null;
   spreads: Spread[];
   findings: Finding[];
   stages: StageProgress[];
@@ -124,7 +136,7 @@ interface Frame {
 
 const NO_BORE: Target = { set: false, ask: 'Give the planned bore on the job card, or read the bore: the target is worked from it.' };
 
-function targetsAt(bore: TargetBore | null, { job, targets }: Frame): Record<'top' | 'second' | 'rails' | 'clearance', Target> {
+function targetsAt(bore: TargetBore | null, { job, targets }: Frame): EngineTargets {
   const ask = { bore: bore ?? { nm: 0, measured: false }, duty: job.duty, construction: job.construction, choices: targets };
   const rails = railGapTarget(ask);
   if (!bore) return { ...withoutBore(ask), rails };
@@ -133,7 +145,7 @@ function targetsAt(bore: TargetBore | null, { job, targets }: Frame): Record<'to
 }
 
 /** Without a bore only figures that no factor enters into can stand: ranges and minimums from papers. */
-function withoutBore(ask: Parameters<typeof topGapTarget>[0]): Record<'top' | 'second' | 'clearance', Target> {
+function withoutBore(ask: Parameters<typeof topGapTarget>[0]): Omit<EngineTargets, 'rails'> {
   const unfactored = (papers: TargetChoices['clearance']): TargetChoices['clearance'] => ({
     sheet: papers.sheet?.form === 'factor' ? null : papers.sheet,
     manual: papers.manual?.form === 'factor' ? null : papers.manual,
@@ -188,6 +200,13 @@ function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
   };
 }
 
+function standardOf(planned: EngineTargets, job: Job, cylinders: JudgedCylinder[]): StandardTargets {
+  const measured = cylinders.find((c) => c.targetBore?.measured);
+  if (!measured) return { targets: planned, bore: job.plannedBore === null ? null : { nm: job.plannedBore, measured: false }, cylinder: null };
+  const { rings, clearance, targetBore, label } = measured;
+  return { targets: { top: rings.top.target, second: rings.second.target, rails: rings.upperRail.target, clearance: clearance.target }, bore: targetBore, cylinder: label };
+}
+
 function spreadsOf(cylinders: JudgedCylinder[]): Spread[] {
   return RINGS.flatMap((ring) => {
     const values = cylinders.flatMap((c) => c.rings[ring].reading?.value ?? []);
@@ -217,6 +236,7 @@ export function judge(record: BuildRecord): Judgement {
   const known = new Set(cylinders.map((c) => c.id));
   const strays = [...log.bySubject.values()].flat().filter((reading) => !known.has(reading.cylinder));
   const planned = frame && targetsAt(frame.job.plannedBore === null ? null : { nm: frame.job.plannedBore, measured: false }, frame);
+  const standard = job && planned && standardOf(planned, job, cylinders);
   const spreads = spreadsOf(cylinders);
   const route = ringsOnRoute(bench);
   const stages = progressOf({ job, planned, cylinders, route });
@@ -229,8 +249,9 @@ export function judge(record: BuildRecord): Judgement {
     bench,
     cylinders,
     planned,
+    standard,
     spreads,
-    findings: findingsOf({ job, targets, planned, cylinders, spreads, strays }),
+    findings: findingsOf({ job, targets, standard, cylinders, spreads, strays }),
     stages,
     progress: { done: counted.reduce((n, s) => n + s.done, 0), total: counted.reduce((n, s) => n + s.total, 0) },
     tasks: { sizes: sizeTasks(cylinders), rings: ringTasks(cylinders, bench.route, route) },

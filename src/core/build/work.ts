@@ -3,8 +3,7 @@
  */
 import { clearanceIsDone } from '../piston/clearance';
 import { type Ring, gapIsDone } from '../ring/ring';
-import type { Target } from '../targets/target';
-import type { JudgedCylinder } from './judge';
+import type { EngineTargets, JudgedCylinder } from './judge';
 import type { Job, Route, Subject } from './record';
 
 /** One thing to read, and whether it needs reading still. */
@@ -57,7 +56,7 @@ export function stepTask(tasks: Task[], from: { cylinder: string; subject: Subje
 
 interface ProgressInput {
   job: Job | null;
-  planned: Record<'top' | 'second' | 'rails' | 'clearance', Target> | null;
+  planned: EngineTargets | null;
   cylinders: JudgedCylinder[];
   route: Ring[];
 }

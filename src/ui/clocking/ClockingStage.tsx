@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect } from 'react';
 import type { JudgedCylinder } from '@/core/build/judge';
 import { JOINTS, JOINT_WORDS, SCHOOLS, SCHOOL_REASONS, SCHOOL_WORDS, directionWords } from '@/core/clocking/clocking';
 import { hasTwoBanks } from '@/core/engine/engine';
@@ -14,7 +15,13 @@ const SCHOOL_OPTIONS = SCHOOLS.map((school) => [school, SCHOOL_WORDS[school]] as
 
 /** Where the five joints of each piston point, by a school, held against the rules. */
 export function ClockingStage() {
-  const { judgement, cylinder, choose } = useBench();
+  const { judgement, cursor, cylinder, follow, choose } = useBench();
+  useEffect(() => {
+    const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => !c.clocking?.set);
+    if (open) follow({ cylinder: open.id, subject: cursor.ring });
+    // On entering the stage only: from then on the hands lead.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   if (!cylinder || !judgement.job) return null;
   const { clocking: choices, job } = judgement;
   const plan = cylinder.clocking;

@@ -3,7 +3,7 @@ import type { Subject } from '@/core/build/record';
 import { RING_WORDS } from '@/core/ring/ring';
 
 /** What is read, in words. */
-export const subjectWords = (subject: Subject): string => (subject === 'bore' || subject === 'piston' ? subject : RING_WORDS[subject]);
+const subjectWords = (subject: Subject): string => (subject === 'bore' || subject === 'piston' ? subject : RING_WORDS[subject]);
 
 /** A thing to read with its cylinder, e.g. `Cylinder 3, second ring`. */
 export const taskWords = (cylinder: JudgedCylinder | undefined, subject: Subject): string =>

@@ -82,8 +82,9 @@ export function SheetStage() {
 
 function Targets() {
   const { judgement, range, length } = useBench();
-  const { planned, job, cylinders } = judgement;
-  if (!planned || !job) return null;
+  const { standard, job } = judgement;
+  if (!standard || !job) return null;
+  const of = standard.targets;
   const row = (words: string, target: Target) => (
     <tr key={words}>
       <th scope="row" className="text-ink!">
@@ -94,9 +95,7 @@ function Targets() {
       <td>{target.set ? `${target.inForce.from} (${target.inForce.standing})` : target.ask}</td>
     </tr>
   );
-  const first = cylinders.find((c) => c.targetBore?.measured);
-  const basis = first ? `own measured bores; shown for cylinder ${first.label}` : 'planned bore';
-  const of = first ? { top: first.rings.top.target, second: first.rings.second.target, rails: first.rings.upperRail.target, clearance: first.clearance.target } : planned;
+  const basis = standard.cylinder === null ? 'planned bore' : `own measured bores; shown for cylinder ${standard.cylinder}`;
   return (
     <section className="mt-5">
       <h2 className="mb-1">Targets</h2>
