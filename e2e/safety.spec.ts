@@ -60,7 +60,7 @@ test('with the server gone the bench goes on: entries wait, survive a reload of 
   await expect(page.getByText('3 entries wait in this browser')).toBeVisible();
   await server.start();
   await expect(page.getByText('3 entries wait')).toBeHidden();
-  expect(readingsIn((await server.record('gone')).entries)).toHaveLength(3);
+  await expect.poll(async () => readingsIn((await server.record('gone')).entries).length).toBe(3);
 
   await page.route('**/entries**', (route) => route.abort());
   await page.keyboard.type('23');
