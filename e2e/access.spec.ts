@@ -36,7 +36,9 @@ test('axe finds nothing on what opens over a view', async ({ page, server }) => 
   await page.getByRole('button', { name: 'Enter service manual' }).click();
   await check();
   await page.goto(`${server.url}/builds/demo-tarn-five/rings`);
+  await expect(page.getByRole('region', { name: 'Reading line' }).getByRole('textbox')).toBeFocused();
   await page.keyboard.type('220');
+  await expect(page.getByText('did you mean 22 thou?')).toBeVisible();
   await check();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^Strike out/ }).first().click();

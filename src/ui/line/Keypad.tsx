@@ -8,6 +8,9 @@ const KEYS = ['7', '8', '9', '+', '4', '5', '6', '-', '1', '2', '3', '/', '.', '
 
 const COARSE = '(pointer: coarse)';
 
+/** Whether there is a finger and no mouse: then taking the focus would bring up the device's own keyboard. */
+export const hasFingersOnly = (): boolean => window.matchMedia(COARSE).matches;
+
 function subscribe(changed: () => void): () => void {
   const query = window.matchMedia(COARSE);
   query.addEventListener('change', changed);
@@ -18,7 +21,7 @@ function subscribe(changed: () => void): () => void {
 export function useKeypad(): [boolean, () => void] {
   const coarse = useSyncExternalStore(
     subscribe,
-    () => window.matchMedia(COARSE).matches,
+    hasFingersOnly,
     () => false,
   );
   const [kept, setKept] = useKept('spatium-keypad', '');

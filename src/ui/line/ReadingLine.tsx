@@ -11,7 +11,7 @@ import { type Meaning, acceptedBy, hear } from '@/core/quantity/bench';
 import { bothText } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';
 import { Key } from '../shared/Button';
-import { Keypad, useKeypad } from './Keypad';
+import { Keypad, hasFingersOnly, useKeypad } from './Keypad';
 import { ReadBack } from './ReadBack';
 import { taskWords } from './names';
 
@@ -74,6 +74,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
   useEffect(() => {
     const open = cursor.chosen ? null : nextTask(judgement.tasks[work], null);
     if (open) follow(open);
+    if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
     // On entering the stage only: from then on the line and the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
@@ -163,7 +164,6 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
                 setSaid('');
               }}
               onKeyDown={onKeyDown}
-              autoFocus={!keypad}
               inputMode={keypad ? 'none' : 'decimal'}
               autoComplete="off"
               spellCheck={false}
