@@ -6,7 +6,7 @@ import { type ClockingChoices, type Joints, type RuleResult, checkJoints, joints
 import { type Cylinder, cylindersOf } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceOf, clearanceState, clearanceUncertainty } from '../piston/clearance';
-import { type GapState, type Ring, type ToComeOff, RINGS, gapState, toComeOff } from '../ring/ring';
+import { type GapState, type Ring, type ToComeOff, RINGS, gapState, toComeOff, worstOf } from '../ring/ring';
 import { type Target, type TargetBore, type TargetChoices, clearanceTarget, railGapTarget, secondGapTarget, startingChoices, topGapTarget } from '../targets/target';
 import { type Finding, findingsOf } from './findings';
 import { type BenchChoices, type BuildRecord, type Entry, type Job, type ReadingEntry, type Subject, STARTING_BENCH, STARTING_CLOCKING, choiceIn } from './record';
@@ -40,6 +40,8 @@ export interface JudgedCylinder extends Cylinder {
   targetBore: TargetBore | null;
   clearance: { value: Nm | null; uncertainty: Nm; target: Target; state: ClearanceState };
   rings: Record<Ring, JudgedRing>;
+  /** Of the compression rings and of the rails, the one that needs a hand most. */
+  worst: { compression: Ring; rail: Ring };
   clocking: { joints: Joints; rules: RuleResult[]; set: { by: string; at: string; id: string } | null } | null;
 }
 
@@ -184,18 +186,20 @@ function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
   const value = bore.reading && piston.reading ? clearanceOf(bore.reading.value, piston.reading.value) : null;
   const ring = (name: Ring, target: Target): JudgedRing => judgedRing(name, target, frame, cylinder.id);
   const joints = jointsOf(clocking, cylinder.bank, nm);
+  const rings = {
+    top: ring('top', targets.top),
+    second: ring('second', targets.second),
+    upperRail: ring('upperRail', targets.rails),
+    lowerRail: ring('lowerRail', targets.rails),
+  };
   return {
     ...cylinder,
     bore,
     piston,
     targetBore,
     clearance: { value, uncertainty, target: targets.clearance, state: clearanceState(value, targets.clearance, uncertainty) },
-    rings: {
-      top: ring('top', targets.top),
-      second: ring('second', targets.second),
-      upperRail: ring('upperRail', targets.rails),
-      lowerRail: ring('lowerRail', targets.rails),
-    },
+    rings,
+    worst: { compression: worstOf([rings.top, rings.second]).ring, rail: worstOf([rings.upperRail, rings.lowerRail]).ring },
     clocking: joints && { joints, rules: checkJoints(joints), set: log.joints.get(cylinder.id) ?? null },
   };
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { Target } from '../targets/target';
-import { gapAdvice, gapIsDone, gapState, offWords, toComeOff } from './ring';
+import { type GapState, gapAdvice, gapIsDone, gapState, offWords, toComeOff, worstOf } from './ring';
 
 const target: Target = {
   set: true,
@@ -46,6 +46,14 @@ describe('the state of a gap', () => {
   it('is done when it may go in', () => {
     expect((['to do', 'short', 'in window', 'loose', 'over', 'not proven', 'no target'] as const).filter(gapIsDone)).toEqual(['in window', 'loose']);
   });
+});
+
+it('names the ring that needs a hand most, and the first of two alike', () => {
+  const ring = (name: string, state: GapState): { name: string; state: GapState } => ({ name, state });
+  expect(worstOf([ring('top', 'loose'), ring('second', 'over')]).name).toBe('second');
+  expect(worstOf([ring('top', 'short'), ring('second', 'over')]).name).toBe('top');
+  expect(worstOf([ring('top', 'in window'), ring('second', 'to do')]).name).toBe('second');
+  expect(worstOf([ring('top', 'in window'), ring('second', 'in window')]).name).toBe('top');
 });
 
 describe('what is still to come off', () => {

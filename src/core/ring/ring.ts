@@ -71,6 +71,13 @@ export function toComeOff(reading: GapReading | null, target: Target): ToComeOff
   };
 }
 
+const WORST_FIRST: GapState[] = ['short', 'over', 'not proven', 'no target', 'to do', 'loose', 'in window'];
+
+/** Of some rings, the one whose state needs a hand most; the first of them where they are alike. */
+export function worstOf<T extends { state: GapState }>(rings: readonly [T, ...T[]]): T {
+  return rings.reduce((worst, ring) => (WORST_FIRST.indexOf(ring.state) < WORST_FIRST.indexOf(worst.state) ? ring : worst));
+}
+
 /** Whether a ring may go in: in its window, or loose, which costs a little and risks nothing. */
 export const gapIsDone = (state: GapState): boolean => state === 'in window' || state === 'loose';
 

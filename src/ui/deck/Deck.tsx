@@ -4,7 +4,6 @@ import { type KeyboardEvent, useEffect, useRef } from 'react';
 import type { JudgedCylinder } from '@/core/build/judge';
 import type { Stage } from '@/core/build/work';
 import type { Joints } from '@/core/clocking/clocking';
-import type { GapState } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
 import { type AnyState, StateShape, stateColour } from '../shared/StateMark';
 import { splitRing } from './arcs';
@@ -15,11 +14,6 @@ const LEAST = 82;
 /** How rings are drawn while nothing says where their gaps point. */
 const UNPLANNED: Joints = { top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 };
 const RADII = { top: 0.365, second: 0.285, oil: 0.205 };
-
-function worse(a: GapState, b: GapState): GapState {
-  const order: GapState[] = ['short', 'over', 'not proven', 'no target', 'to do', 'loose', 'in window'];
-  return order.find((s) => s === a || s === b) ?? a;
-}
 
 function RingArc({ radius, at, state }: { radius: number; at: number; state: AnyState }) {
   const done = state === 'in window' || state === 'loose';
@@ -37,11 +31,11 @@ function RingArc({ radius, at, state }: { radius: number; at: number; state: Any
 
 /** What one bore says for the stage in hand: a word beside it, and a figure. */
 function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, style?: 'clearance') => string): { state: AnyState; figure: string; word: string } {
-  const { clearance, rings, clocking } = cylinder;
+  const { clearance, rings, worst, clocking } = cylinder;
   if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value, 'clearance') };
   if (stage === 'clocking') return clocking?.set ? { state: 'in window', word: 'set', figure: '' } : { state: 'to do', word: 'to do', figure: '' };
-  const state = worse(rings.top.state, rings.second.state);
-  return { state, word: state, figure: rings.top.reading ? length(rings.top.reading.value) : '' };
+  const { state, reading } = rings[worst.compression];
+  return { state, word: state, figure: reading ? length(reading.value) : '' };
 }
 
 interface BoreProps {
@@ -56,13 +50,12 @@ function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
   const { length } = useBench();
   const { rings, deck } = cylinder;
   const { state, figure, word } = caption(cylinder, stage, length);
-  const oil = worse(rings.upperRail.state, rings.lowerRail.state);
   return (
     <g transform={`translate(${deck.x} ${deck.y})`}>
       <circle r={BORE} fill="var(--sheet)" stroke={current ? 'var(--blue)' : 'var(--edge)'} strokeWidth={current ? 0.05 : 0.014} />
       <RingArc radius={RADII.top} at={joints.top} state={rings.top.state} />
       <RingArc radius={RADII.second} at={joints.second} state={rings.second.state} />
-      <RingArc radius={RADII.oil} at={joints.upperRail} state={oil} />
+      <RingArc radius={RADII.oil} at={joints.upperRail} state={rings[cylinder.worst.rail].state} />
       <text y={0.045} textAnchor="middle" fontSize={0.19} fontWeight={700} fill={current ? 'var(--blue)' : 'var(--ink)'}>
         {cylinder.label}
       </text>
