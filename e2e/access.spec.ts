@@ -7,6 +7,10 @@ const VIEWS = [
   '/',
   '/new',
   '/nothing-here',
+  '/gap?bore=4in&use=race&piston=hypereutectic',
+  '/charts',
+  '/charts/starting',
+  '/builds/demo-linn-triple/targets',
   '/builds/demo-scarp-v-twin/targets',
   ...['job', 'targets', 'pistons', 'rings', 'clocking', 'sheet'].flatMap((stage) => [`/builds/demo-tarn-five/${stage}`, `/builds/demo-corrie-v10/${stage}`]),
 ];

@@ -102,27 +102,29 @@ test('papers outrank the chart, and can be taken out again', async ({ page, serv
   await page.getByRole('button', { name: 'Enter service manual' }).click();
   await page.getByLabel('From').fill('26');
   await page.getByLabel('To', { exact: true }).fill('24');
-  await page.getByRole('button', { name: 'Put in force' }).click();
+  await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(page.getByRole('alert')).toContainText('are they swapped?');
   await page.getByLabel('To', { exact: true }).fill('30');
-  await page.getByRole('button', { name: 'Put in force' }).click();
+  await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(top).toContainText('26–30');
   await expect(page.getByText('Outranked: 28–31 thou')).toBeVisible();
 
   await page.getByRole('button', { name: 'Enter packed sheet' }).click();
   await page.getByRole('radio', { name: 'factor × bore' }).click();
   await page.getByLabel('Factor').fill('0.027');
-  await page.getByRole('button', { name: 'Put in force' }).click();
+  await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(page.getByRole('alert')).toContainText('is no factor');
   await page.getByLabel('Factor').fill('0.0072');
-  await page.getByRole('button', { name: 'Put in force' }).click();
+  await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(top).toContainText('29–32');
 
   await page.getByRole('button', { name: 'Change packed sheet' }).click();
   await page.getByRole('button', { name: 'Take it out' }).click();
   await expect(top).toContainText('26–30');
 
+  await page.getByRole('tab', { name: 'Windows, schools' }).click();
   await page.getByRole('radio', { name: 'equal or tighter' }).click();
+  await page.getByRole('tab', { name: 'Figures' }).click();
   await expect(page.getByRole('button', { name: /Second ring gap/ })).toContainText('26–29');
   await page.reload();
   await expect(top).toContainText('26–30');
@@ -146,7 +148,7 @@ test('a single, in millimetres, from a sheet alone: no bore, no duty, no piston 
   await page.getByRole('button', { name: 'Enter packed sheet' }).click();
   await page.getByLabel('From').fill('0.3');
   await page.getByLabel('To', { exact: true }).fill('0,45');
-  await page.getByRole('button', { name: 'Put in force' }).click();
+  await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('0.30–0.45');
   await page.getByRole('link', { name: /^Rings/ }).click();
   await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1/2');
@@ -180,12 +182,13 @@ test('clocking: five joints by school, mirrored on the left bank, ticked and tak
 test('rounding and windows are set in one step, and a limit inside its window is not taken', async ({ page, server }) => {
   await server.putDemo();
   await page.goto(`${server.url}/builds/demo-corrie-v10/targets`);
-  await page.getByText('Rounding and windows', { exact: true }).click();
+  await page.getByRole('tab', { name: 'Windows, schools' }).click();
   await page.getByLabel('Gaps go up to the next').selectOption({ label: '½ thou (0.0005 in)' });
   await page.getByLabel('Gap window, over the minimum').fill('9');
   await expect(page.getByText('A limit lies inside its aim window')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Set rounding and windows' })).toBeDisabled();
   await page.getByLabel('Gap window, over the minimum').fill('2');
   await page.getByRole('button', { name: 'Set rounding and windows' }).click();
+  await page.getByRole('tab', { name: 'Figures' }).click();
   await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('17.5–19.5');
 });

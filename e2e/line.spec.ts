@@ -139,6 +139,7 @@ test('units switch at any time and change nothing that was recorded', async ({ p
   await line(page).fill('0.61');
   await page.keyboard.press('Enter');
   await page.reload();
+  await expect(line(page)).toBeFocused();
   await page.getByRole('button', { name: 'Cylinder 1,' }).click();
   await expect(page.getByRole('row', { name: /second ring/ }).first()).toContainText('0.61');
   await page.getByRole('radio', { name: 'thou', exact: true }).click();

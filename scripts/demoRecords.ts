@@ -5,6 +5,8 @@
 import type { BuildRecord, Entry, Job, Subject } from '../src/core/build/record';
 import { cylindersOf } from '../src/core/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
+import { NO_SERVICE, type Service } from '../src/core/targets/duty';
+import { fromPressure } from '../src/core/quantity/pressure';
 import { startingChoices } from '../src/core/targets/target';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */
@@ -66,6 +68,8 @@ class Day {
   }
 }
 
+const forUse = (use: Service['use']): Service => ({ ...NO_SERVICE, use });
+
 /** A turbocharged in-line five, metric, half filed: every gap state is in it. */
 function tarn(): BuildRecord {
   const day = new Day('2026-05-04T07:10:00Z', 'KM', 'tarn').job({
@@ -76,12 +80,14 @@ function tarn(): BuildRecord {
     engine: { layout: 'inline', cylinders: 5, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
     units: 'imperial',
     plannedBore: fromMm(82.5),
-    duty: 'boostHigh',
+    service: { ...forUse('race'), now: { kind: 'turbo', boost: fromPressure(1.4, 'bar') } },
+    duty: null,
     construction: 'forged2618',
+    surface: 'iron',
   });
   const choices = startingChoices('imperial');
   const sheet = { form: 'factor' as const, factor: 0.0067, from: 'sheet packed with ring set TF-82' };
-  day.entries.push({ ...day.stamp(), kind: 'targets', replaces: null, value: { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null } } } });
+  day.entries.push({ ...day.stamp(), kind: 'targets', replaces: null, value: { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null, own: null } } } });
   const bores = [82.504, 82.506, 82.505, 82.502, 82.507];
   const pistons = [82.389, 82.39, 82.391, 82.388, 82.39];
   bores.forEach((bore, i) => day.mm(String(i + 1), 'bore', bore).mm(String(i + 1), 'piston', pistons[i] ?? 0));
@@ -114,8 +120,10 @@ function corrie(): BuildRecord {
     engine: { layout: 'vee', cylinders: 10, bankAngle: 90, rotation: 'clockwise', numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } },
     units: 'imperial',
     plannedBore: fromInches(3.78),
-    duty: 'street',
+    service: forUse('street'),
+    duty: null,
     construction: 'forged4032',
+    surface: 'plated',
   };
   const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
   const clearances = [3.1, 3.4, 2.8, 3.0, 2.2, 4.1, 5.6, 3.2];
@@ -138,8 +146,10 @@ function combe(): BuildRecord {
     engine: { layout: 'flat', cylinders: 4, bankAngle: 180, rotation: 'clockwise', numbering: { scheme: 'bankByBank', start: 'front', firstBank: 'right' } },
     units: 'metric',
     plannedBore: fromMm(94.25),
-    duty: 'marine',
+    service: forUse('marine'),
+    duty: null,
     construction: 'cast',
+    surface: 'iron',
   };
   const day = new Day('2026-04-20T07:30:00Z', 'KM', 'combe').job(job);
   const figures: [number, number, number, number][] = [
@@ -168,8 +178,10 @@ function scarp(): BuildRecord {
       engine: { layout: 'vee', cylinders: 2, bankAngle: 52, rotation: 'clockwise', numbering: { scheme: 'lettered', start: 'front', firstBank: 'right' } },
       units: 'metric',
       plannedBore: fromMm(96),
-      duty: 'street',
+      service: forUse('street'),
+      duty: null,
       construction: null,
+      surface: null,
     })
     .record('demo-scarp-v-twin');
 }
@@ -185,10 +197,32 @@ function beck(): BuildRecord {
       engine: { layout: 'inline', cylinders: 6, bankAngle: 0, rotation: 'anticlockwise', numbering: { scheme: 'sequence', start: 'rear', firstBank: 'left' } },
       units: 'imperial',
       plannedBore: fromInches(4),
-      duty: 'race',
+      service: forUse('race'),
+      duty: null,
       construction: 'hypereutectic',
+      surface: 'iron',
     })
     .record('demo-beck-six');
 }
 
-export const demoRecords = (): BuildRecord[] => [combe(), tarn(), corrie(), scarp(), beck()];
+/** A turbocharged triple near the line between two rows, with more planned: what belongs side by side is in it. */
+function linn(): BuildRecord {
+  const day = new Day('2026-05-21T09:00:00Z', 'JT', 'linn').job({
+    name: 'Linn triple',
+    customer: 'Borrow & Stang',
+    description: 'iron block, sold as a road engine; nitrous promised for next season',
+    notes: 'Rear cylinder runs hottest: fitted a thou looser.',
+    engine: { layout: 'inline', cylinders: 3, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+    units: 'imperial',
+    plannedBore: fromInches(3.31),
+    service: { use: 'street', fuel: 'petrol', now: { kind: 'turbo', boost: fromPressure(14, 'psi') }, later: { kind: 'nitrous', shots: [90], cylinders: null } },
+    duty: null,
+    construction: 'forged4032',
+    surface: 'iron',
+  });
+  const allowances = [{ cylinder: '3', gap: fromThou(1), clearance: fromThou(0.5), reason: 'rear cylinder runs hottest' }];
+  day.entries.push({ ...day.stamp(), kind: 'targets', replaces: null, value: { ...startingChoices('imperial'), allowances } });
+  return day.record('demo-linn-triple');
+}
+
+export const demoRecords = (): BuildRecord[] => [combe(), tarn(), corrie(), scarp(), beck(), linn()];

@@ -4,27 +4,58 @@
 import { randomUUID } from 'node:crypto';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
-import type { Job } from '@/core/build/record';
-import { faultsOf, jobSchema } from '@/files/schema';
+import { quickRecord } from '@/core/build/quick';
+import type { Entry, Job } from '@/core/build/record';
+import { bothText } from '@/core/quantity/print';
+import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
+import { chartSchema, faultsOf, jobSchema } from '@/files/schema';
 import { createBuild, setRemoved } from '@/store/builds';
+import { addChart, loadChart, saveChart, setChartRemoved, setStandard } from '@/store/charts';
 import { database } from '@/store/store';
+import { readChartVersion, readQuick } from '@/ui/quick/ask';
 
 export type Begun = { ok: true; id: string } | { ok: false; faults: string[] };
 
 const initials = z.string().max(12);
+const versionSchema = z.strictObject({ id: z.string().max(64), version: z.int() });
 const idsSchema = z.array(z.string().max(64)).max(100);
 
-/** A new build with its job card. Sending the same id twice begins one build. */
-export async function beginBuild(id: string, job: Job, by: string): Promise<Begun> {
+const stamp = (id: string, by: string): { id: string; at: string; by: string } => ({ id, at: new Date().toISOString(), by });
+
+/** The chart as an entry of a new build; none for the starting chart as the program comes with it. */
+const chartEntry = (chart: Chart, by: string): Entry[] =>
+  chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version ? [] : [{ ...stamp('chart-1', by), kind: 'chart', replaces: null, value: chart }];
+
+/** A new build with its job card, set with a version of a chart. Sending the same id twice begins one build. */
+export async function beginBuild(id: string, job: Job, by: string, chartVersion: ChartVersion): Promise<Begun> {
   const parsed = jobSchema.safeParse(job);
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
+  const { id: chartId, version } = versionSchema.parse(chartVersion);
+  const db = await database();
+  const chart = await loadChart(db, chartId, version);
+  if (!chart) return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
   const known = z.uuid().safeParse(id);
+  const who = initials.parse(by);
   const record = {
     id: known.success ? known.data : randomUUID(),
-    entries: [{ kind: 'job' as const, id: 'job-1', at: new Date().toISOString(), by: initials.parse(by), replaces: null, value: parsed.data }],
+    entries: [{ ...stamp('job-1', who), kind: 'job' as const, replaces: null, value: parsed.data }, ...chartEntry(chart, who)],
   };
-  await createBuild(await database(), record);
+  await createBuild(db, record);
   return { ok: true, id: record.id };
+}
+
+/** A build begun with what a Quick gap address says; its name tells the bore until someone gives it another. */
+export async function beginQuick(query: string, by: string): Promise<Begun> {
+  const params = Object.fromEntries(new URLSearchParams(z.string().max(2_000).parse(query)));
+  const ask = readQuick(params);
+  const version = readChartVersion(params.chart);
+  const db = await database();
+  const chart = version && (await loadChart(db, version.id, version.version));
+  if (!chart) return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
+  const name = ask.bore === null ? 'From Quick gap' : `From Quick gap, ${bothText(ask.bore, 'size')}`;
+  const id = randomUUID();
+  await createBuild(db, quickRecord(ask, chart, id, name, { at: new Date().toISOString(), by: initials.parse(by) }));
+  return { ok: true, id };
 }
 
 /** Takes builds off the shelf. */
@@ -37,4 +68,40 @@ export async function removeBuilds(ids: string[]): Promise<void> {
 export async function restoreBuilds(ids: string[]): Promise<void> {
   await setRemoved(await database(), idsSchema.parse(ids), false);
   revalidatePath('/');
+}
+
+export type ChartSaved = { ok: true; chart: Chart } | { ok: false; faults: string[]; latest: Chart | null };
+
+/** Saves a chart as its next version, unless someone else did so meanwhile: theirs comes back then. */
+export async function saveChartVersion(chart: Chart, over: number, by: string): Promise<ChartSaved> {
+  const parsed = chartSchema.safeParse(chart);
+  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error), latest: null };
+  const saved = await saveChart(await database(), parsed.data, z.int().parse(over), initials.parse(by));
+  if (saved.ok) return saved;
+  return { ok: false, faults: ['Someone else saved a version of this chart meanwhile.'], latest: saved.latest };
+}
+
+/** A copy of a version of a chart, under a name of its own. */
+export async function copyChart(version: ChartVersion, name: string, by: string): Promise<{ ok: true; id: string } | { ok: false; faults: string[] }> {
+  const { id, version: number } = versionSchema.parse(version);
+  const db = await database();
+  const original = await loadChart(db, id, number);
+  if (!original) return { ok: false, faults: ['The chart is not there any more.'] };
+  const parsed = chartSchema.safeParse({ ...original, name: z.string().parse(name).trim() });
+  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
+  const copy = await addChart(db, randomUUID(), parsed.data, initials.parse(by), { id, version: number, name: original.name });
+  revalidatePath('/charts');
+  return { ok: true, id: copy.id };
+}
+
+/** Puts a chart away, or takes it out again. */
+export async function putChartAway(id: string, away: boolean): Promise<void> {
+  await setChartRemoved(await database(), z.string().max(64).parse(id), z.boolean().parse(away));
+  revalidatePath('/charts');
+}
+
+/** Makes new builds begin with a chart. */
+export async function makeStandard(id: string): Promise<void> {
+  await setStandard(await database(), z.string().max(64).parse(id));
+  revalidatePath('/charts');
 }

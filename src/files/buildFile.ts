@@ -8,7 +8,9 @@ import { type Saying, sayingText } from '@/core/quantity/saying';
 import { buildIdSchema, entrySchema, faultsOf } from './schema';
 
 export const FILE_FORMAT = 'spatium-build';
-export const FILE_VERSION = 1;
+export const FILE_VERSION = 2;
+/** Older versions that are read too: what they lack is filled in. */
+const READ_VERSIONS = [1, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
@@ -17,7 +19,7 @@ const MOST_FAULTS = 30;
 
 const fileSchema = z.strictObject({
   format: z.literal(FILE_FORMAT),
-  version: z.literal(FILE_VERSION),
+  version: z.literal(READ_VERSIONS),
   record: z.strictObject({ id: buildIdSchema, entries: z.array(entrySchema).max(MOST_ENTRIES, `at most ${MOST_ENTRIES} entries`) }),
   judged: z.unknown().optional(),
 });
@@ -42,14 +44,16 @@ function flattened(value: unknown, units: 'imperial' | 'metric'): unknown {
 
 /** What the file carries of a judgement: everything but the readings, which stand in the record already. */
 function judgedPart(judgement: Judgement): unknown {
-  const { cylinders, findings, stages, progress, spreads, planned, standard, job } = judgement;
+  const { cylinders, findings, stages, progress, spreads, planned, standard, comparisons, duty, job } = judgement;
   const readingId = (reading: { id: string } | null): string | null => reading?.id ?? null;
   const part = {
     progress,
     stages,
     findings,
+    duty,
     planned,
     standard,
+    comparisons,
     spreads,
     cylinders: cylinders.map(({ bore, piston, rings, ...rest }) => ({
       ...rest,
@@ -105,7 +109,7 @@ export function readBuildFile(textOfFile: string): FileRead {
   }
   const head = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(json);
   if (!head.success || head.data.format !== FILE_FORMAT) return refused(`This is not a Spatium build file: "format" is not "${FILE_FORMAT}".`);
-  if (head.data.version !== FILE_VERSION) return refused(`The file is of version ${JSON.stringify(head.data.version)}; this program reads version ${FILE_VERSION}.`);
+  if (!READ_VERSIONS.some((v) => v === head.data.version)) return refused(`The file is of version ${JSON.stringify(head.data.version)}; this program reads versions ${READ_VERSIONS.join(' and ')}.`);
   const parsed = fileSchema.safeParse(json);
   if (!parsed.success) return refused(...faultsOf(parsed.error));
   const faults = crossFaults(parsed.data.record.entries);

@@ -38,7 +38,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads version 1/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 and 2/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     ['a negative gap', textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }), /record\.entries\.1\.value: not negative/],
     ['text for a number', textOf(good).replace(String(fromThou(22)), '"22"'), /record\.entries\.1\.value/],

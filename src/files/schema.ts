@@ -7,9 +7,13 @@ import { SCHOOLS } from '@/core/clocking/clocking';
 import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES, engineFaults } from '@/core/engine/engine';
 import type { BenchChoices, Entry, Job } from '@/core/build/record';
 import { RINGS } from '@/core/ring/ring';
-import { CONSTRUCTIONS, DUTIES } from '@/core/targets/chart';
+import { type HeatChoices } from '@/core/heat/assess';
+import { RING_METALS } from '@/core/heat/metals';
+import { MOST_BOOST } from '@/core/quantity/pressure';
+import { ALLOYS, CHART_FIGURES, type Chart, chartFaults } from '@/core/targets/chart';
 import type { ClockingChoices } from '@/core/clocking/clocking';
-import type { TargetChoices } from '@/core/targets/target';
+import { type Adder, FUELS, NO_SERVICE, type Service, USES } from '@/core/targets/duty';
+import { type Own, type Papers, SURFACES, type TargetChoices } from '@/core/targets/target';
 
 const METRE = 1_000_000_000;
 
@@ -37,7 +41,20 @@ const engine = z
     for (const message of engineFaults(value)) context.addIssue({ code: 'custom', message });
   });
 
-export const jobSchema: z.ZodType<Job, Job> = z.strictObject({
+const boosted = <K extends 'turbo' | 'supercharger'>(kind: K) => z.strictObject({ kind: z.literal(kind), boost: z.int().min(1).max(MOST_BOOST, 'at most 15 bar').nullable() });
+const adder: z.ZodType<Adder, Adder> = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('none') }),
+  boosted('turbo'),
+  boosted('supercharger'),
+  z.strictObject({ kind: z.literal('nitrous'), shots: z.array(z.number().positive().max(5_000)).max(6), cylinders: z.int().min(1).max(MOST_CYLINDERS).nullable() }),
+]);
+const service: z.ZodType<Service, Service> = z.strictObject({ use: z.enum(USES).nullable(), fuel: z.enum(FUELS), now: adder, later: adder.nullable() });
+
+/** Name of a row or a column in a chart. */
+const partId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'letters, digits, - and _, 40 at most');
+
+/** A job card as it comes in: what cards of files of version 1 lack is filled in. */
+export const jobSchema = z.strictObject({
   name: text(120).trim().min(1, 'Give the build a name.'),
   customer: text(120),
   description: text(200),
@@ -45,9 +62,12 @@ export const jobSchema: z.ZodType<Job, Job> = z.strictObject({
   engine,
   units: z.enum(['imperial', 'metric']),
   plannedBore: nm.min(10_000_000, 'at least 10 mm').max(500_000_000, 'at most 500 mm').nullable(),
-  duty: z.enum(DUTIES).nullable(),
-  construction: z.enum(CONSTRUCTIONS).nullable(),
-});
+  service: service.default(NO_SERVICE),
+  duty: partId.nullable(),
+  construction: partId.nullable(),
+  surface: z.enum(SURFACES).nullable().default(null),
+}) satisfies z.ZodType<Job>;
+export type JobInput = z.input<typeof jobSchema>;
 
 const given = z.discriminatedUnion('form', [
   z.strictObject({ form: z.literal('range'), min: nm, max: nm, from: text(200) }).refine((g) => g.max >= g.min, {
@@ -57,9 +77,11 @@ const given = z.discriminatedUnion('form', [
   z.strictObject({ form: z.literal('minimum'), min: nm, from: text(200) }),
   z.strictObject({ form: z.literal('factor'), factor: z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)'), from: text(200) }),
 ]);
-const papers = z.strictObject({ sheet: given.nullable(), manual: given.nullable() });
+const own: z.ZodType<Own> = z.strictObject({ given, over: z.boolean() }).refine((o) => o.given.from.trim() !== '', { message: 'the reason for the builder’s own figure is asked for', path: ['given', 'from'] });
+const papers: z.ZodType<Papers> = z.strictObject({ sheet: given.nullable(), manual: given.nullable(), own: own.nullable().default(null) });
+const allowance = z.strictObject({ cylinder, gap: nm.max(1_000_000, 'at most 1 mm'), clearance: nm.max(1_000_000, 'at most 1 mm'), reason: text(200) });
 
-export const targetChoicesSchema: z.ZodType<TargetChoices, TargetChoices> = z
+export const targetChoicesSchema: z.ZodType<TargetChoices> = z
   .strictObject({
     secondSchool: z.enum(['larger', 'equalOrTighter']),
     feelerStep: widthNm,
@@ -69,9 +91,55 @@ export const targetChoicesSchema: z.ZodType<TargetChoices, TargetChoices> = z
     clearanceLimit: widthNm,
     gaps: z.strictObject({ top: papers, second: papers, rails: papers }),
     clearance: papers,
+    allowances: z
+      .array(allowance)
+      .max(MOST_CYLINDERS)
+      .refine((list) => new Set(list.map((a) => a.cylinder)).size === list.length, 'one allowance a cylinder')
+      .default([]),
   })
   .refine((t) => t.gapLimit >= t.gapWindow, { message: 'the upper limit lies inside the aim window', path: ['gapLimit'] })
   .refine((t) => t.clearanceLimit >= t.clearanceWindow, { message: 'the upper limit lies inside the aim window', path: ['clearanceLimit'] });
+
+const celsius = z.number().min(-60, 'at least −60 °C').max(900, 'at most 900 °C');
+const words = (most: number) => text(most).trim().min(1, 'some words are asked for');
+const time = z.iso.datetime({ message: 'a UTC time such as 2026-05-04T09:12:00.000Z' });
+const chartVersion = { id, version: z.int().min(1).max(100_000) };
+
+export const chartSchema: z.ZodType<Chart> = z
+  .strictObject({
+    ...chartVersion,
+    name: words(80),
+    saved: z.strictObject({ by: text(12), at: time }).nullable(),
+    copiedFrom: z.strictObject({ ...chartVersion, name: text(80) }).nullable(),
+    rows: z.array(z.strictObject({ id: partId, words: words(80), ringTemperature: celsius, wallTemperature: celsius })).max(40, 'at most 40 rows'),
+    columns: z.array(z.strictObject({ id: partId, words: words(80), alloy: z.enum(ALLOYS), highRing: z.boolean() })).max(12, 'at most 12 columns'),
+    cells: z
+      .array(
+        z.strictObject({
+          row: partId,
+          column: partId,
+          figure: z.enum(CHART_FIGURES),
+          factor: z.number(),
+          source: text(200),
+          confirmed: z.strictObject({ sheet: words(200), by: text(12), at: time }).nullable(),
+        }),
+      )
+      .max(40 * 12 * 4),
+  })
+  .superRefine((chart, context) => {
+    for (const message of chartFaults(chart)) context.addIssue({ code: 'custom', message });
+  });
+
+const halfWidth = z.number().min(0, 'not negative').max(300, 'at most 300');
+const heatSchema: z.ZodType<HeatChoices> = z.strictObject({
+  ringMetal: z.enum(RING_METALS),
+  top: celsius.nullable(),
+  second: celsius.nullable(),
+  wall: celsius.nullable(),
+  skirt: celsius.nullable(),
+  spread: z.strictObject({ ring: halfWidth, wall: halfWidth, expansion: z.number().min(0).max(0.5) }),
+  feeler: nm.max(500_000, 'at most 0.5 mm'),
+});
 
 const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({ school: z.enum(SCHOOLS), mirrorLeft: z.boolean() });
 
@@ -81,12 +149,14 @@ const benchSchema: z.ZodType<BenchChoices> = z.strictObject({
   gaugeSetting: nm.nullable(),
 });
 
-const stamp = { id, at: z.iso.datetime({ message: 'a UTC time such as 2026-05-04T09:12:00.000Z' }), by: text(12) };
+const stamp = { id, at: time, by: text(12) };
 const choice = { ...stamp, replaces: id.nullable() };
 
 export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('job'), ...choice, value: jobSchema }),
   z.strictObject({ kind: z.literal('targets'), ...choice, value: targetChoicesSchema }),
+  z.strictObject({ kind: z.literal('chart'), ...choice, value: chartSchema }),
+  z.strictObject({ kind: z.literal('heat'), ...choice, value: heatSchema }),
   z.strictObject({ kind: z.literal('clocking'), ...choice, value: clockingSchema }),
   z.strictObject({ kind: z.literal('bench'), ...choice, value: benchSchema }),
   z

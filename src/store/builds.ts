@@ -4,7 +4,7 @@
 import { type SQL, and, asc, desc, eq, gt, inArray, isNull, like, lt, sql } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import { judge } from '@/core/build/judge';
-import { type BuildRecord, type ChoiceKind, type Entry, choiceIn } from '@/core/build/record';
+import { type BuildRecord, CHOICE_KINDS, type ChoiceKind, type Entry, choiceIn } from '@/core/build/record';
 import { cylindersOf, engineWords } from '@/core/engine/engine';
 import { entrySchema } from '@/files/schema';
 import type { Database } from './open';
@@ -18,7 +18,7 @@ export interface StoredRecord {
 }
 
 const isChoice = (entry: Entry): entry is Extract<Entry, { kind: ChoiceKind }> =>
-  entry.kind === 'job' || entry.kind === 'targets' || entry.kind === 'clocking' || entry.kind === 'bench';
+  CHOICE_KINDS.some((kind) => kind === entry.kind);
 
 /** The record of a build, or null when there is none of that id. */
 export async function loadBuild(db: Database, id: string): Promise<StoredRecord | null> {
@@ -141,7 +141,7 @@ const normal = (record: BuildRecord): BuildRecord => ({ id: record.id, entries: 
 
 /** Writes the shelf's card from the judgement, unless a later one is there already. */
 async function writeCard(db: Database, { record, seq }: StoredRecord): Promise<void> {
-  const { job, progress, findings, lastAt } = judge(record);
+  const { job, duty, piston, progress, findings, lastAt } = judge(record);
   if (!job) return;
   const engine = engineWords(job.engine);
   await db
@@ -150,10 +150,10 @@ async function writeCard(db: Database, { record, seq }: StoredRecord): Promise<v
       name: job.name,
       customer: job.customer,
       engine,
-      search: [job.name, job.customer, job.description, job.notes, engine].join(' ').toLowerCase(),
+      search: [job.name, job.customer, job.description, job.notes, engine, duty.row?.words, piston?.words].join(' ').toLowerCase(),
       units: job.units,
       boreNm: job.plannedBore,
-      duty: job.duty,
+      duty: duty.wanted,
       done: progress.done,
       total: progress.total,
       stops: findings.filter((f) => f.severity === 'stop').length,

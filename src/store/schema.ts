@@ -1,8 +1,9 @@
 /**
  * Tables. `log` is the record: it is only ever added to. `builds` is the shelf: an index card per build,
- * written from judge()'s result and able to be worked out again from the log at any time.
+ * written from judge()'s result and able to be worked out again from the log at any time. `charts` keeps every
+ * version of the shop's charts.
  */
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 export const builds = sqliteTable(
   'builds',
@@ -43,3 +44,19 @@ export const log = sqliteTable(
   },
   (t) => [uniqueIndex('log_entry').on(t.buildId, t.entryId), index('log_build').on(t.buildId, t.seq)],
 );
+
+export const charts = sqliteTable(
+  'charts',
+  {
+    id: text('id').notNull(),
+    version: integer('version').notNull(),
+    name: text('name').notNull(),
+    body: text('body').notNull(),
+    /** On the latest version: when the chart was put away; the versions stay. */
+    removedAt: text('removed_at'),
+  },
+  (t) => [primaryKey({ columns: [t.id, t.version] })],
+);
+
+/** What is set for the whole shop. */
+export const shop = sqliteTable('shop', { key: text('key').primaryKey(), value: text('value').notNull() });

@@ -5,6 +5,14 @@ export const fault = (status: number, ...faults: string[]): Response => Response
 
 export const noSuchBuild = (id: string): Response => fault(404, `There is no build ${id}.`);
 
+export const noSuchChart = (id: string): Response => fault(404, `There is no chart ${id} in that version.`);
+
+/** The version a request asks for, or null for the latest; one that cannot be is never found. */
+export function versionAsked(request: Request): number | null {
+  const asked = new URL(request.url).searchParams.get('version');
+  return asked === null ? null : /^\d{1,6}$/.test(asked) ? Number(asked) : 0;
+}
+
 /** The body as text, or null when it is larger than a build file may be. Reads no further than that. */
 export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<string | null> {
   if (Number(request.headers.get('content-length') ?? 0) > most) return null;

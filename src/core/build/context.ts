@@ -31,6 +31,14 @@ function expectedSize(judgement: Judgement, cylinder: JudgedCylinder, subject: '
   return planned === null ? null : { nm: planned, within: NEAR.plan, because: `the planned bore is ${words(planned)}` };
 }
 
+/** What the planned bore should be near to: the median of the bores read so far, or null when none is. */
+export function expectedPlan({ cylinders, job }: Judgement): BenchContext['expected'] {
+  const read = cylinders.flatMap((c) => c.bore.reading?.value ?? []);
+  if (read.length === 0) return null;
+  const nm = median(read);
+  return { nm, within: NEAR.plan, because: `the bores read about ${job?.units === 'metric' ? `${toMm(nm).toFixed(3)} mm` : `${toInches(nm).toFixed(4)} in`}` };
+}
+
 /**
  * Context for reading one subject of one cylinder.
  *

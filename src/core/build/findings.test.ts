@@ -18,29 +18,29 @@ const about = (findings: Finding[], words: RegExp): Finding | undefined => findi
 
 describe('findings about papers', () => {
   it('note a sheet under the chart, and that the sheet holds', () => {
-    const finding = about(found({}, gaps({ top: { sheet: minimum(18), manual: null } })), /sheet's top ring minimum of 18 thou is under the chart's 21 thou/);
+    const finding = about(found({}, gaps({ top: { sheet: minimum(18), manual: null, own: null } })), /sheet's top ring minimum of 18 thou is under the chart's 21 thou/);
     expect(finding).toMatchObject({ severity: 'note', stage: 'targets' });
   });
 
   it('say nothing of a sheet over the chart', () => {
-    expect(about(found({}, gaps({ top: { sheet: minimum(24), manual: null } })), /is under the chart's/)).toBeUndefined();
+    expect(about(found({}, gaps({ top: { sheet: minimum(24), manual: null, own: null } })), /is under the chart's/)).toBeUndefined();
   });
 
   it('note a paper that asks for a second ring tighter than the top', () => {
-    expect(about(found({}, gaps({ second: { sheet: null, manual: minimum(16) } })), /manual asks for a second ring tighter than the top: 16 thou against 21 thou/)?.severity).toBe('note');
+    expect(about(found({}, gaps({ second: { sheet: null, manual: minimum(16), own: null } })), /manual asks for a second ring tighter than the top: 16 thou against 21 thou/)?.severity).toBe('note');
   });
 
   it('note chart figures as not confirmed until papers give all of them', () => {
     expect(about(found({}), /not confirmed/)).toBeDefined();
-    const papers = { sheet: minimum(24), manual: null };
-    const all = targets({ gaps: { ...choices.gaps, top: papers, second: { sheet: minimum(26), manual: null } }, clearance: { sheet: minimum(4), manual: null } });
+    const papers = { sheet: minimum(24), manual: null, own: null };
+    const all = targets({ gaps: { ...choices.gaps, top: papers, second: { sheet: minimum(26), manual: null, own: null } }, clearance: { sheet: minimum(4), manual: null, own: null } });
     expect(about(found({}, all), /not confirmed/)).toBeUndefined();
   });
 
   it('drop the high-ring call once a sheet gives the gap', () => {
     const piston = { construction: 'hypereutectic' as const };
     expect(about(found(piston), /close to the crown/)).toBeDefined();
-    expect(about(found(piston, gaps({ top: { sheet: minimum(27), manual: null } })), /close to the crown/)).toBeUndefined();
+    expect(about(found(piston, gaps({ top: { sheet: minimum(27), manual: null, own: null } })), /close to the crown/)).toBeUndefined();
   });
 });
 

@@ -4,8 +4,11 @@
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, fine, say, size } from '../quantity/saying';
 import { type Ring, RING_WORDS } from '../ring/ring';
-import { type Target, type TargetChoices, oldRuleGap } from '../targets/target';
-import type { JudgedCylinder, LoggedReading, Spread, StandardTargets } from './judge';
+import { type HeatPoint, THIN_MARGIN } from '../heat/assess';
+import type { Chart, ChartColumn } from '../targets/chart';
+import { fuelCaution, isHotter } from '../targets/duty';
+import { type Target, type TargetChoices, aboveOwn, oldRuleGap } from '../targets/target';
+import type { JudgedCylinder, JudgedDuty, LoggedReading, Spread, StandardTargets } from './judge';
 import type { Job } from './record';
 import type { Stage } from './work';
 
@@ -27,6 +30,9 @@ const OFF_PLAN: Nm = 250_000;
 
 interface Input {
   job: Job | null;
+  chart: Chart;
+  duty: JudgedDuty;
+  piston: ChartColumn | null;
   targets: TargetChoices;
   standard: StandardTargets | null;
   cylinders: JudgedCylinder[];
@@ -36,12 +42,26 @@ interface Input {
 
 const about = (severity: Severity, stage: Stage, cylinder: string | null, says: Saying): Finding => ({ severity, stage, cylinder, says });
 
+function dutyFindings({ chart, duty }: Input, job: Job): Finding[] {
+  const { wanted, row, suggestion } = duty;
+  const out: Finding[] = [];
+  if (wanted === null && !suggestion.set) return [about('mend', 'job', null, say`${suggestion.ask} No chart figure without it.`)];
+  if (!row) out.push(about('mend', 'targets', null, say`${chart.name} has no row for the duty of this engine. Choose a row on the job card, or another chart.`));
+  if (row && duty.chosen && suggestion.set && row.id !== suggestion.row) {
+    const cooler = isHotter(suggestion.row, row.id);
+    const words = chart.rows.find((r) => r.id === suggestion.row)?.words ?? suggestion.row;
+    out.push(about(cooler ? 'mend' : 'note', 'targets', null, say`The row chosen is “${row.words}”; what the engine is for suggests “${words}”: ${suggestion.reason}.${cooler ? ' That row stands for more heat.' : ''}`));
+  }
+  const caution = fuelCaution(job.service.fuel);
+  if (caution) out.push(about(job.service.fuel === 'nitromethane' ? 'mend' : 'note', 'targets', null, say`${caution}`));
+  return out;
+}
+
 function jobFindings({ job, strays }: Input): Finding[] {
   if (!job) return [about('note', 'job', null, say`Fill in the job card to begin.`)];
   const out: Finding[] = [];
   if (job.construction === null)
     out.push(about('mend', 'job', null, say`How the piston is made is not said. It decides the gap as much as the duty does: a high-ring piston needs nearly double.`));
-  if (job.duty === null) out.push(about('mend', 'job', null, say`What the engine is for is not said: no chart figure without it.`));
   if (job.plannedBore === null) out.push(about('note', 'job', null, say`No planned bore yet: targets wait for the measured bores.`));
   if (strays.length > 0)
     out.push(about('mend', 'job', null, say`${strays.length} readings are of cylinders this engine has not got (${[...new Set(strays.map((s) => s.cylinder))].join(', ')}). They are kept.`));
@@ -49,7 +69,7 @@ function jobFindings({ job, strays }: Input): Finding[] {
 }
 
 function paperUnderChart(name: string, target: Target): Finding[] {
-  if (!target.set || target.inForce.rank === 'chart') return [];
+  if (!target.set || (target.inForce.rank !== 'sheet' && target.inForce.rank !== 'manual')) return [];
   const chart = target.outranked.find((c) => c.rank === 'chart');
   if (!chart || chart.min <= target.inForce.min) return [];
   return [
@@ -57,26 +77,66 @@ function paperUnderChart(name: string, target: Target): Finding[] {
   ];
 }
 
+/** A builder's figure under what ranks above it: in force it can cost the engine, where a sheet or manual says more. */
+function ownUnder(name: string, target: Target): Finding[] {
+  const found = aboveOwn(target);
+  const [highest] = found?.over ?? [];
+  if (!found || !highest) return [];
+  const severity: Severity = !found.inForce ? 'note' : highest.rank === 'chart' || highest.rank === 'rule' ? 'mend' : 'stop';
+  const state = found.inForce ? `is in force, and is under` : 'is not in force; it is under';
+  return [about(severity, 'targets', null, say`The builder's own ${name} minimum of ${fine(found.own.min)} ${state} the ${highest.rank}'s ${fine(highest.min)}. Too tight can cost the engine; reason given: ${found.own.from}.`)];
+}
+
+/** The order of second and top, held against the school that was chosen. */
+function orderFindings(top: Target, second: Target, school: TargetChoices['secondSchool']): Finding[] {
+  if (!top.set || !second.set) return [];
+  const [t, s] = [top.inForce, second.inForce];
+  if (school === 'equalOrTighter')
+    return s.min > t.min ? [about('note', 'targets', null, say`Second “equal or tighter” is chosen, but the ${s.rank}'s ${fine(s.min)} is wider than the top ring's ${fine(t.min)}. Wider does no harm.`)] : [];
+  if (s.min >= t.min) return [];
+  if (s.rank === 'sheet' || s.rank === 'manual') return [about('note', 'targets', null, say`The ${s.rank} asks for a second ring tighter than the top: ${fine(s.min)} against ${fine(t.min)}.`)];
+  return [about('mend', 'targets', null, say`The second ring's ${fine(s.min)} is under the top ring's ${fine(t.min)}: gas could be trapped between them.`)];
+}
+
 function targetFindings(input: Input): Finding[] {
-  const { job, targets, standard } = input;
+  const { job, duty, piston, targets, standard } = input;
   if (!job || !standard) return [];
   const { bore } = standard;
-  const { top, second, clearance } = standard.targets;
+  const { top, second, rails, clearance } = standard.targets;
   const out: Finding[] = [];
-  if (job.construction !== null && job.duty !== null) {
+  if (job.construction !== null && duty.row !== null) {
     const asks = [top, second, clearance].flatMap((t) => (t.set ? [] : [t.ask]));
     out.push(...[...new Set(asks)].map((ask) => about('mend', 'targets', null, say`${ask}`)));
   }
-  if (top.set && bore && job.construction === 'hypereutectic' && top.inForce.rank === 'chart')
+  if (top.set && bore && piston?.highRing && top.inForce.rank === 'chart')
     out.push(about('mend', 'targets', null, say`A hypereutectic piston may carry its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.min)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`));
-  if (top.set && second.set && second.inForce.min < top.inForce.min && targets.secondSchool === 'larger' && second.inForce.rank === 'chart')
-    out.push(about('mend', 'targets', null, say`The second ring's ${fine(second.inForce.min)} is under the top ring's ${fine(top.inForce.min)}: gas could be trapped between them.`));
-  if (top.set && second.set && second.inForce.min < top.inForce.min && (second.inForce.rank === 'sheet' || second.inForce.rank === 'manual'))
-    out.push(about('note', 'targets', null, say`The ${second.inForce.rank} asks for a second ring tighter than the top: ${fine(second.inForce.min)} against ${fine(top.inForce.min)}.`));
-  if ([top, second, clearance].some((t) => t.set && t.inForce.rank === 'chart'))
-    out.push(about('note', 'targets', null, say`Figures from the starting chart are from memory and not confirmed. The sheet packed with the parts comes first.`));
-  out.push(...paperUnderChart('top ring', top), ...paperUnderChart('second ring', second), ...paperUnderChart('clearance', clearance));
+  out.push(...orderFindings(top, second, targets.secondSchool));
+  if ([top, second, clearance].some((t) => t.set && t.inForce.rank === 'chart' && t.inForce.standing !== 'confirmed against a sheet'))
+    out.push(about('note', 'targets', null, say`Figures from ${input.chart.name} stand here that are not confirmed. The sheet packed with the parts comes first.`));
+  if (job.surface === null && clearance.set && clearance.inForce.rank === 'chart')
+    out.push(about('note', 'job', null, say`Whether the bores are iron or plated is not said: the clearance is an iron bore's, the looser of the two.`));
+  for (const [name, target] of [['top ring', top], ['second ring', second], ['rail', rails], ['clearance', clearance]] as const) out.push(...paperUnderChart(name, target), ...ownUnder(name, target));
   return out;
+}
+
+const POINT_WORDS: Record<HeatPoint, string> = { minimum: 'the target minimum', aim: 'the end of the window', measured: 'the measured gap' };
+
+/** What the heat model warns of: the measured gap of a cylinder, else its minimum; not of a short ring, which is to be filed anyway. */
+function heatFindings(cylinders: JudgedCylinder[]): Finding[] {
+  const warned = cylinders.flatMap((c) =>
+    (['top', 'second'] as const).flatMap((ring) => {
+      const points = c.heat?.rings[ring].points ?? [];
+      const point = points.find((p) => p.point === 'measured') ?? points.find((p) => p.point === 'minimum');
+      if (!point || !c.heat || point.margin >= THIN_MARGIN || c.rings[ring].state === 'short') return [];
+      return [{ cylinder: c, ring, point, assumed: c.heat.rings[ring].assumed }];
+    }),
+  );
+  const measured = warned.filter((w) => w.point.point === 'measured');
+  const planned = (['top', 'second'] as const).flatMap((ring) => warned.find((w) => w.ring === ring && w.point.point === 'minimum') ?? []);
+  return [...planned, ...measured].map(({ cylinder, ring, point, assumed }) => {
+    const whose = point.point === 'measured' ? `Cylinder ${cylinder.label}, ${RING_WORDS[ring]}` : RING_WORDS[ring].replace(/^./, (c) => c.toUpperCase());
+    return about(point.margin < 0 ? 'stop' : 'mend', 'targets', point.point === 'measured' ? cylinder.id : null, say`${whose}: by the heat model ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes at ${point.butting.toFixed(0)} °C, ${point.margin < 0 ? 'under' : `only ${point.margin.toFixed(0)} K over`} the assumed ${assumed.toFixed(0)} °C. A model, not a rule: see the sheet before going on.`);
+  });
 }
 
 function sizeFindings(cylinder: JudgedCylinder, job: Job): Finding[] {
@@ -133,7 +193,9 @@ export function findingsOf(input: Input): Finding[] {
   const { job, cylinders, targets, spreads } = input;
   const all = [
     ...jobFindings(input),
+    ...(job ? dutyFindings(input, job) : []),
     ...targetFindings(input),
+    ...heatFindings(cylinders),
     ...(job ? cylinders.flatMap((c) => sizeFindings(c, job)) : []),
     ...cylinders.flatMap((c) => ringFindings(c, targets)),
     ...spreadFindings(spreads),

@@ -4,6 +4,7 @@ import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures
 import { hear } from '../quantity/bench';
 import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
+import { NO_SERVICE } from '../targets/duty';
 import { startingChoices } from '../targets/target';
 import { contextFor } from './context';
 import { type Judgement, judge } from './judge';
@@ -21,7 +22,7 @@ const says = (judgement: Judgement): string[] => judgement.findings.map((f) => `
 describe('judge', () => {
   it('is total: an empty record, and a job card with nothing in it, are judged', () => {
     expect(judge({ id: 'x', entries: [] })).toMatchObject({ job: null, cylinders: [], progress: { done: 0 } });
-    const bare = judge({ id: 'x', entries: [jobEntry({ plannedBore: null, duty: null, construction: null })] });
+    const bare = judge({ id: 'x', entries: [jobEntry({ plannedBore: null, service: NO_SERVICE, construction: null })] });
     expect(bare.cylinders).toHaveLength(8);
     expect(bare.planned?.top.set).toBe(false);
     expect(bare.planned?.rails.set).toBe(true);
@@ -67,7 +68,7 @@ describe('judge', () => {
     const choices = startingChoices('imperial');
     const sheet = { form: 'range' as const, min: fromThou(20), max: fromThou(24), from: 'sheet' };
     const factor = { form: 'factor' as const, factor: 0.005, from: 'sheet' };
-    const value = { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null }, second: { sheet: factor, manual: null } } };
+    const value = { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null, own: null }, second: { sheet: factor, manual: null, own: null } } };
     const entries: Entry[] = [jobEntry({ plannedBore: null }), { kind: 'targets', id: 't', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value }];
     const { planned } = judge({ id: 'x', entries });
     expect(planned?.top).toMatchObject({ set: true, inForce: { min: fromThou(20) } });
@@ -100,7 +101,7 @@ describe('judge', () => {
       { maxLength: 30 },
     );
     fc.assert(
-      fc.property(readings, fc.constantFrom(jobEntry(), jobEntry({ plannedBore: null }), jobEntry({ construction: 'hypereutectic' }), jobEntry({ duty: null })), (all, card) => {
+      fc.property(readings, fc.constantFrom(jobEntry(), jobEntry({ plannedBore: null }), jobEntry({ construction: 'hypereutectic' }), jobEntry({ service: NO_SERVICE })), (all, card) => {
         const entries = all.flatMap((r, i) => [reading(`r${i}`, r.cylinder, r.subject, r.value), ...(r.struck ? [voiding(`v${i}`, `r${i}`)] : [])]);
         const given: BuildRecord = { id: 'x', entries: [card, ...entries] };
         const before = JSON.stringify(given);
@@ -116,9 +117,9 @@ describe('judge', () => {
 
 describe('findings', () => {
   it('asks for the piston’s construction and the duty', () => {
-    const found = says(judge({ id: 'x', entries: [jobEntry({ construction: null, duty: null })] })).join('\n');
+    const found = says(judge({ id: 'x', entries: [jobEntry({ construction: null, service: NO_SERVICE })] })).join('\n');
     expect(found).toContain('mend: How the piston is made is not said');
-    expect(found).toContain('What the engine is for is not said');
+    expect(found).toContain('mend: Say what the engine is for. No chart figure without it.');
   });
 
   it('calls out the high-ring piston with both numbers side by side', () => {

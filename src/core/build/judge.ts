@@ -7,7 +7,23 @@ import { type Cylinder, cylindersOf } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceOf, clearanceState, clearanceUncertainty } from '../piston/clearance';
 import { type GapState, type Ring, type ToComeOff, RINGS, gapState, toComeOff, worstOf } from '../ring/ring';
-import { type Target, type TargetBore, type TargetChoices, clearanceTarget, railGapTarget, secondGapTarget, startingChoices, topGapTarget } from '../targets/target';
+import { type HeatChoices, type JudgedHeat, STARTING_HEAT, heatOf } from '../heat/assess';
+import { type Chart, type ChartColumn, type ChartRow, STARTING_CHART, columnOf, rowOf } from '../targets/chart';
+import { type Comparison, comparisonsOf } from '../targets/compare';
+import { NO_SERVICE, type Suggestion, suggestDuty } from '../targets/duty';
+import {
+  type Allowance,
+  type Target,
+  type TargetAsk,
+  type TargetBore,
+  type TargetChoices,
+  clearanceTarget,
+  loosened,
+  railGapTarget,
+  secondGapTarget,
+  startingChoices,
+  topGapTarget,
+} from '../targets/target';
 import { type Finding, findingsOf } from './findings';
 import { type BenchChoices, type BuildRecord, type Entry, type Job, type ReadingEntry, type Subject, STARTING_BENCH, STARTING_CLOCKING, choiceIn } from './record';
 import { type StageProgress, type Task, progressOf, ringTasks, sizeTasks } from './work';
@@ -43,11 +59,15 @@ export interface JudgedCylinder extends Cylinder {
   /** Of the compression rings and of the rails, the one that needs a hand most. */
   worst: { compression: Ring; rail: Ring };
   clocking: { joints: Joints; rules: RuleResult[]; set: { by: string; at: string; id: string } | null } | null;
+  /** What was added to this cylinder's targets on purpose. */
+  allowance: Allowance | null;
+  /** The heat model of it; null without a bore or an assumed temperature. */
+  heat: JudgedHeat | null;
 }
 
 export type EngineTargets = Record<'top' | 'second' | 'rails' | 'clearance', Target>;
 
-/** Targets of the first cylinder with a measured bore, else those at the planned bore. */
+/** Targets of the first cylinder with a measured bore, else those at the planned bore; no allowance is in them. */
 export interface StandardTargets {
   targets: EngineTargets;
   bore: TargetBore | null;
@@ -62,10 +82,26 @@ export interface Spread {
   spread: Nm;
 }
 
+/** Which row of the chart holds, and why. */
+export interface JudgedDuty {
+  /** Id of the row asked for, in the chart or not; null while nothing says which. */
+  wanted: string | null;
+  row: ChartRow | null;
+  /** Whether the builder chose the row; else it is the suggested one. */
+  chosen: boolean;
+  suggestion: Suggestion;
+}
+
 export interface Judgement {
   id: string;
   job: Job | null;
+  /** The version of the chart this build is set with. */
+  chart: Chart;
+  duty: JudgedDuty;
+  /** The chart's column of the piston; null when not said, or not in the chart. */
+  piston: ChartColumn | null;
   targets: TargetChoices;
+  heat: HeatChoices;
   clocking: ClockingChoices;
   bench: BenchChoices;
   /** In the order of the engine's own numbering. */
@@ -74,6 +110,8 @@ export interface Judgement {
   planned: EngineTargets | null;
   /** The targets that stand for the engine where one figure is shown; null without a job card. */
   standard: StandardTargets | null;
+  /** Chart figures that belong side by side, at the bore of `standard`. */
+  comparisons: Comparison[];
   spreads: Spread[];
   findings: Finding[];
   stages: StageProgress[];
@@ -131,42 +169,41 @@ function sized(log: Log, cylinder: string, subject: Subject): JudgedSize {
 
 interface Frame {
   job: Job;
+  chart: Chart;
+  duty: JudgedDuty;
+  piston: ChartColumn | null;
   targets: TargetChoices;
+  heat: HeatChoices;
   clocking: ClockingChoices;
   log: Log;
 }
 
-const NO_BORE: Target = { set: false, ask: 'Give the planned bore on the job card, or read the bore: the target is worked from it.' };
-
-function targetsAt(bore: TargetBore | null, { job, targets }: Frame): EngineTargets {
-  const ask = { bore: bore ?? { nm: 0, measured: false }, duty: job.duty, construction: job.construction, choices: targets };
-  const rails = railGapTarget(ask);
-  if (!bore) return { ...withoutBore(ask), rails };
-  const top = topGapTarget(ask);
-  return { top, second: secondGapTarget(ask, top), rails, clearance: clearanceTarget(ask, job.units) };
+/** The row in force: the one that was chosen, else the suggested one; null where the chart has it not. */
+function dutyOf(job: Job | null, chart: Chart): JudgedDuty {
+  const suggestion = suggestDuty(job?.service ?? NO_SERVICE, job?.engine.cylinders ?? 1);
+  const wanted = job?.duty ?? (suggestion.set ? suggestion.row : null);
+  return { wanted, row: rowOf(chart, wanted), chosen: job?.duty != null, suggestion };
 }
 
-/** Without a bore only figures that no factor enters into can stand: ranges and minimums from papers. */
-function withoutBore(ask: Parameters<typeof topGapTarget>[0]): Omit<EngineTargets, 'rails'> {
-  const unfactored = (papers: TargetChoices['clearance']): TargetChoices['clearance'] => ({
-    sheet: papers.sheet?.form === 'factor' ? null : papers.sheet,
-    manual: papers.manual?.form === 'factor' ? null : papers.manual,
-  });
-  const { choices } = ask;
-  const papersOnly = {
-    ...ask,
-    construction: null,
-    choices: {
-      ...choices,
-      gaps: { ...choices.gaps, top: unfactored(choices.gaps.top), second: unfactored(choices.gaps.second) },
-      clearance: unfactored(choices.clearance),
-    },
-  };
-  const orAsk = (target: Target): Target => (target.set ? target : NO_BORE);
+const askAt = (bore: TargetBore | null, { job, chart, duty, targets }: Frame): TargetAsk => ({
+  bore,
+  chart,
+  duty: duty.wanted,
+  dutyAsk: duty.suggestion.set ? '' : duty.suggestion.ask,
+  construction: job.construction,
+  surface: job.surface,
+  choices: targets,
+});
+
+function targetsAt(bore: TargetBore | null, frame: Frame, allowance: Allowance | null = null): EngineTargets {
+  const ask = askAt(bore, frame);
+  const { gap = 0, clearance = 0, reason = '' } = allowance ?? {};
+  const top = topGapTarget(ask);
   return {
-    top: orAsk(topGapTarget(papersOnly)),
-    second: orAsk(secondGapTarget(papersOnly, NO_BORE)),
-    clearance: orAsk(clearanceTarget(papersOnly, 'metric')),
+    top: loosened(top, gap, reason),
+    second: loosened(secondGapTarget(ask, top), gap, reason),
+    rails: railGapTarget(ask),
+    clearance: loosened(clearanceTarget(ask, frame.job.units), clearance, reason),
   };
 }
 
@@ -181,7 +218,8 @@ function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
   const piston = sized(log, cylinder.id, 'piston');
   const nm = bore.reading?.value ?? job.plannedBore;
   const targetBore = nm === null ? null : { nm, measured: bore.reading !== null };
-  const targets = targetsAt(targetBore, frame);
+  const allowance = frame.targets.allowances.find((a) => a.cylinder === cylinder.id) ?? null;
+  const targets = targetsAt(targetBore, frame, allowance);
   const uncertainty = clearanceUncertainty();
   const value = bore.reading && piston.reading ? clearanceOf(bore.reading.value, piston.reading.value) : null;
   const ring = (name: Ring, target: Target): JudgedRing => judgedRing(name, target, frame, cylinder.id);
@@ -201,14 +239,27 @@ function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
     rings,
     worst: { compression: worstOf([rings.top, rings.second]).ring, rail: worstOf([rings.upperRail, rings.lowerRail]).ring },
     clocking: joints && { joints, rules: checkJoints(joints), set: log.joints.get(cylinder.id) ?? null },
+    allowance,
+    heat:
+      targetBore &&
+      heatOf({
+        bore: targetBore.nm,
+        row: frame.duty.row,
+        column: frame.piston,
+        surface: job.surface,
+        choices: frame.heat,
+        targets,
+        measured: { top: rings.top.reading, second: rings.second.reading },
+        clearance: value,
+      }),
   };
 }
 
-function standardOf(planned: EngineTargets, job: Job, cylinders: JudgedCylinder[]): StandardTargets {
+function standardOf(planned: EngineTargets, frame: Frame, cylinders: JudgedCylinder[]): StandardTargets {
+  const { plannedBore } = frame.job;
   const measured = cylinders.find((c) => c.targetBore?.measured);
-  if (!measured) return { targets: planned, bore: job.plannedBore === null ? null : { nm: job.plannedBore, measured: false }, cylinder: null };
-  const { rings, clearance, targetBore, label } = measured;
-  return { targets: { top: rings.top.target, second: rings.second.target, rails: rings.upperRail.target, clearance: clearance.target }, bore: targetBore, cylinder: label };
+  if (!measured) return { targets: planned, bore: plannedBore === null ? null : { nm: plannedBore, measured: false }, cylinder: null };
+  return { targets: targetsAt(measured.targetBore, frame), bore: measured.targetBore, cylinder: measured.label };
 }
 
 function spreadsOf(cylinders: JudgedCylinder[]): Spread[] {
@@ -232,30 +283,40 @@ export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...
 export function judge(record: BuildRecord): Judgement {
   const job = choiceIn(record, 'job')?.value ?? null;
   const targets = choiceIn(record, 'targets')?.value ?? startingChoices(job?.units ?? 'metric');
+  const chart = choiceIn(record, 'chart')?.value ?? STARTING_CHART;
+  const heat = choiceIn(record, 'heat')?.value ?? STARTING_HEAT;
   const clocking = choiceIn(record, 'clocking')?.value ?? STARTING_CLOCKING;
   const bench = choiceIn(record, 'bench')?.value ?? STARTING_BENCH;
   const log = readLog(record.entries);
-  const frame = job && { job, targets, clocking, log };
+  const duty = dutyOf(job, chart);
+  const piston = columnOf(chart, job?.construction ?? null);
+  const frame = job && { job, chart, duty, piston, targets, heat, clocking, log };
   const cylinders = frame ? cylindersOf(frame.job.engine).map((c) => judgedCylinder(c, frame)) : [];
   const known = new Set(cylinders.map((c) => c.id));
   const strays = [...log.bySubject.values()].flat().filter((reading) => !known.has(reading.cylinder));
   const planned = frame && targetsAt(frame.job.plannedBore === null ? null : { nm: frame.job.plannedBore, measured: false }, frame);
-  const standard = job && planned && standardOf(planned, job, cylinders);
+  const standard = frame && planned && standardOf(planned, frame, cylinders);
+  const comparisons = frame && standard ? comparisonsOf(askAt(standard.bore, frame), duty.suggestion) : [];
   const spreads = spreadsOf(cylinders);
   const route = ringsOnRoute(bench);
-  const stages = progressOf({ job, planned, cylinders, route });
+  const stages = progressOf({ job, duty, planned, cylinders, route });
   const counted = stages.filter((stage) => stage.total > 0);
   return {
     id: record.id,
     job,
+    chart,
+    duty,
+    piston,
     targets,
+    heat,
     clocking,
     bench,
     cylinders,
     planned,
     standard,
+    comparisons,
     spreads,
-    findings: findingsOf({ job, targets, standard, cylinders, spreads, strays }),
+    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays }),
     stages,
     progress: { done: counted.reduce((n, s) => n + s.done, 0), total: counted.reduce((n, s) => n + s.total, 0) },
     tasks: { sizes: sizeTasks(cylinders), rings: ringTasks(cylinders, bench.route, route) },

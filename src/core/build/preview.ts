@@ -1,8 +1,8 @@
 /**
- * What a reading would do to the judgement before it is logged: the same judge() on the record with the
- * reading in it.
+ * What an entry would do to the judgement before it is made: the same judge() on the record with it in.
  */
 import type { Meaning } from '../quantity/bench';
+import type { Chart } from '../targets/chart';
 import { type Judgement, judge } from './judge';
 import type { BuildRecord, Subject } from './record';
 
@@ -23,3 +23,7 @@ export function previewOf(record: BuildRecord, cylinder: string, subject: Subjec
   };
   return judge({ ...record, entries: [...record.entries, reading] });
 }
+
+/** Judgement of the record as if it were set with another chart, or another version of its own. */
+export const previewWithChart = (record: BuildRecord, chart: Chart): Judgement =>
+  judge({ ...record, entries: [...record.entries, { kind: 'chart', id: 'preview', at: '1970-01-01T00:00:00.000Z', by: '', replaces: null, value: chart }] });

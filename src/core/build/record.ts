@@ -7,8 +7,10 @@ import type { ClockingChoices } from '../clocking/clocking';
 import type { Engine } from '../engine/engine';
 import type { Nm, Units } from '../quantity/length';
 import type { Ring } from '../ring/ring';
-import type { Construction, Duty } from '../targets/chart';
-import type { TargetChoices } from '../targets/target';
+import type { HeatChoices } from '../heat/assess';
+import type { Chart } from '../targets/chart';
+import type { Service } from '../targets/duty';
+import type { Surface, TargetChoices } from '../targets/target';
 
 /** The job card. */
 export interface Job {
@@ -22,8 +24,14 @@ export interface Job {
   units: Units;
   /** Finished bore as planned; null when not decided. */
   plannedBore: Nm | null;
-  duty: Duty | null;
-  construction: Construction | null;
+  /** What it is for, and what adds power: suggests the chart's row. */
+  service: Service;
+  /** Row of the chart by id, where the builder chose one; null follows what the service suggests. */
+  duty: string | null;
+  /** Column of the chart by id; null when not said. */
+  construction: string | null;
+  /** What the cylinder wall is; null when not said. */
+  surface: Surface | null;
 }
 
 /** The order rings are taken in: all of one cylinder and then the next, or all of one kind first. */
@@ -72,6 +80,9 @@ export interface ReadingEntry extends Stamp {
 export type Entry =
   | ({ kind: 'job'; value: Job } & Choice)
   | ({ kind: 'targets'; value: TargetChoices } & Choice)
+  /** The version of a chart that this build is set with, whole: a later edit of the chart never reaches it. */
+  | ({ kind: 'chart'; value: Chart } & Choice)
+  | ({ kind: 'heat'; value: HeatChoices } & Choice)
   | ({ kind: 'clocking'; value: ClockingChoices } & Choice)
   | ({ kind: 'bench'; value: BenchChoices } & Choice)
   | ReadingEntry
@@ -80,7 +91,8 @@ export type Entry =
   /** An earlier reading or tick no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 
-export type ChoiceKind = 'job' | 'targets' | 'clocking' | 'bench';
+export const CHOICE_KINDS = ['job', 'targets', 'chart', 'heat', 'clocking', 'bench'] as const;
+export type ChoiceKind = (typeof CHOICE_KINDS)[number];
 
 export interface BuildRecord {
   id: string;

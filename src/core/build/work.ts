@@ -3,7 +3,7 @@
  */
 import { clearanceIsDone } from '../piston/clearance';
 import { type Ring, gapIsDone } from '../ring/ring';
-import type { EngineTargets, JudgedCylinder } from './judge';
+import type { EngineTargets, JudgedCylinder, JudgedDuty } from './judge';
 import type { Job, Route, Subject } from './record';
 
 /** One thing to read, and whether it needs reading still. */
@@ -56,14 +56,15 @@ export function stepTask(tasks: Task[], from: { cylinder: string; subject: Subje
 
 interface ProgressInput {
   job: Job | null;
+  duty: JudgedDuty;
   planned: EngineTargets | null;
   cylinders: JudgedCylinder[];
   route: Ring[];
 }
 
 /** How far each stage is. Job counts its four answers; Targets the four figures that can be worked out. */
-export function progressOf({ job, planned, cylinders, route }: ProgressInput): StageProgress[] {
-  const answers = job ? [job.name !== '', job.plannedBore !== null, job.duty !== null, job.construction !== null] : [false, false, false, false];
+export function progressOf({ job, duty, planned, cylinders, route }: ProgressInput): StageProgress[] {
+  const answers = job ? [job.name !== '', job.plannedBore !== null, duty.row !== null, job.construction !== null] : [false, false, false, false];
   const figures = [planned?.top, planned?.second, planned?.rails, planned?.clearance].map((t) => t?.set === true);
   const count = (flags: boolean[]): { done: number; total: number } => ({ done: flags.filter(Boolean).length, total: flags.length });
   return [

@@ -339,6 +339,18 @@ function hearSetting(entry: string, context: BenchContext): Heard {
  * A length typed into a form, where little is known of the engine yet.
  *
  * @param bore the planned bore, where there is one
+ * @param expected what a size should be near to, where that is known
  */
-export const hearField = (text: string, field: Field, units: Units, bore: Nm | null = null): Heard =>
-  hear(text, { field, units, bore, expected: null, setting: null });
+export const hearField = (text: string, field: Field, units: Units, bore: Nm | null = null, expected: BenchContext['expected'] = null): Heard =>
+  hear(text, { field, units, bore, expected, setting: null });
+
+/** Factors that a bare figure might be instead of a gap. From memory. */
+const LIKELY_FACTOR = { least: 0.003, most: 0.0125 };
+
+/** The factor that a figure typed for a gap looks like, e.g. `.0045`; null when it looks like none. */
+export function factorIn(text: string): number | null {
+  const entry = plain(text);
+  if (!/^\d?\.\d+$/.test(entry)) return null;
+  const value = Number(entry);
+  return value >= LIKELY_FACTOR.least && value <= LIKELY_FACTOR.most ? value : null;
+}

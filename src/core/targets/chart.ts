@@ -1,91 +1,266 @@
 /**
- * The starting charts: factor × bore by duty. From memory and common practice; every figure here is
- * unsourced until someone confirms it against a sheet. A null means that no figure is offered and the
- * sheet packed with the rings or pistons is asked for.
+ * Charts as data: factor × bore, a row a duty, a column a piston, a cell a figure.
+ *
+ * A chart is one version of it and never changes; an edit makes the next version. A cell is unsourced until
+ * someone confirms it against a sheet. No cell means that no figure is offered and the sheet is asked for.
  * A factor has no dimension: 0.0045 in per inch is 0.0045 mm per mm.
  */
 
+/** Rows of the starting chart. A shop's own chart may have others. */
 export const DUTIES = ['plain', 'street', 'race', 'marine', 'boostLow', 'boostHigh', 'nitrousLow', 'nitrousHigh', 'diesel'] as const;
 export type Duty = (typeof DUTIES)[number];
 
+/** Columns of the starting chart: how the piston is made decides the gap as much as the duty does. */
 export const CONSTRUCTIONS = ['cast', 'hypereutectic', 'forged4032', 'forged2618'] as const;
-/** How the piston is made. It decides the gap as much as the duty does. */
 export type Construction = (typeof CONSTRUCTIONS)[number];
 
-export const DUTY_WORDS: Record<Duty, string> = {
-  plain: 'plain rebuild, naturally aspirated',
-  street: 'performance street, naturally aspirated',
-  race: 'oval or drag, naturally aspirated',
-  marine: 'marine or towing, long full load',
-  boostLow: 'boost to 15 psi (1.03 bar)',
-  boostHigh: 'boost over 15 psi (1.03 bar)',
-  nitrousLow: 'nitrous to 200 hp',
-  nitrousHigh: 'nitrous over 200 hp',
-  diesel: 'turbo diesel',
+/** What a cell is the factor of. */
+export const CHART_FIGURES = ['top', 'second', 'clearance', 'clearancePlated'] as const;
+export type ChartFigure = (typeof CHART_FIGURES)[number];
+
+export const CHART_FIGURE_WORDS: Record<ChartFigure, string> = {
+  top: 'top ring',
+  second: 'second ring',
+  clearance: 'clearance, iron bore',
+  clearancePlated: 'clearance, plated bore',
 };
 
-export const CONSTRUCTION_WORDS: Record<Construction, string> = {
-  cast: 'cast',
-  hypereutectic: 'hypereutectic, high ring',
-  forged4032: 'forged, high silicon (4032 type)',
-  forged2618: 'forged, low silicon (2618 type)',
-};
+/** What a piston is made of, as far as heat is concerned. */
+export const ALLOYS = ['cast', 'hypereutectic', '4032', '2618'] as const;
+export type Alloy = (typeof ALLOYS)[number];
 
-export interface GapFactors {
-  top: number;
-  second: number;
+export interface ChartRow {
+  id: string;
+  words: string;
+  /** Assumed mean temperature of the top ring and of the bore wall, °C. */
+  ringTemperature: number;
+  wallTemperature: number;
 }
 
-type GapColumn = 'forged' | 'cast' | 'hypereutectic';
+export interface ChartColumn {
+  id: string;
+  words: string;
+  alloy: Alloy;
+  /** The top ring sits so close to the crown that the oldest rule destroys the engine. */
+  highRing: boolean;
+}
 
-const both = (top: number, second: number): GapFactors => ({ top, second });
+/** Who held a cell against which sheet, and when. */
+export interface Confirmation {
+  sheet: string;
+  by: string;
+  /** ISO 8601, UTC. */
+  at: string;
+}
 
-const GAP_CHART: Record<Duty, Record<GapColumn, GapFactors | null>> = {
-  plain: { forged: both(0.004, 0.0045), cast: both(0.004, 0.0045), hypereutectic: both(0.0065, 0.005) },
-  street: { forged: both(0.0045, 0.005), cast: both(0.004, 0.0045), hypereutectic: both(0.0065, 0.005) },
-  race: { forged: both(0.005, 0.0055), cast: both(0.005, 0.0055), hypereutectic: both(0.0068, 0.0055) },
-  marine: { forged: both(0.0055, 0.006), cast: both(0.005, 0.0055), hypereutectic: both(0.008, 0.006) },
-  boostLow: { forged: both(0.006, 0.0063), cast: null, hypereutectic: both(0.008, 0.0065) },
-  boostHigh: { forged: both(0.0067, 0.007), cast: null, hypereutectic: null },
-  nitrousLow: { forged: both(0.006, 0.0063), cast: null, hypereutectic: both(0.008, 0.0065) },
-  nitrousHigh: { forged: both(0.007, 0.0073), cast: null, hypereutectic: null },
-  diesel: { forged: both(0.006, 0.0063), cast: both(0.005, 0.0055), hypereutectic: null },
-};
+export interface ChartCell {
+  row: string;
+  column: string;
+  figure: ChartFigure;
+  factor: number;
+  source: string;
+  confirmed: Confirmation | null;
+}
 
-const columnOf = (construction: Construction): GapColumn =>
-  construction === 'cast' || construction === 'hypereutectic' ? construction : 'forged';
+export interface ChartVersion {
+  id: string;
+  version: number;
+}
 
-/** The chart's gap factors for a duty and a piston, or null where it offers none. */
-export const gapFactors = (duty: Duty, construction: Construction): GapFactors | null => GAP_CHART[duty][columnOf(construction)];
+export interface Chart extends ChartVersion {
+  name: string;
+  /** Who made this version, and when; null for the chart the program comes with. */
+  saved: { by: string; at: string } | null;
+  /** The chart this one began as a copy of. */
+  copiedFrom: (ChartVersion & { name: string }) | null;
+  rows: ChartRow[];
+  columns: ChartColumn[];
+  cells: ChartCell[];
+}
 
 /** The oldest rule: 0.004 in of gap per inch of bore, naturally aspirated, as a minimum. Common practice, no source. */
 export const OLD_RULE = 0.004;
 
-type ClearanceColumn = 'street' | 'race' | 'boosted';
+/** Where the starting chart's figures come from. */
+export const FROM_MEMORY = 'from memory';
 
-const CLEARANCE_CHART: Record<'castLike' | '4032' | '2618', Record<ClearanceColumn, number>> = {
-  castLike: { street: 0.0005, race: 0.0007, boosted: 0.0009 },
-  '4032': { street: 0.0007, race: 0.0009, boosted: 0.001 },
-  '2618': { street: 0.001, race: 0.0011, boosted: 0.0013 },
+const row = (id: Duty, words: string, ringTemperature: number, wallTemperature: number): ChartRow => ({ id, words, ringTemperature, wallTemperature });
+
+/** Temperatures: from memory. */
+const ROWS: ChartRow[] = [
+  row('plain', 'plain rebuild, naturally aspirated', 190, 120),
+  row('street', 'performance street, naturally aspirated', 205, 120),
+  row('race', 'oval or drag, naturally aspirated', 220, 125),
+  row('marine', 'marine or towing, long full load', 235, 130),
+  row('boostLow', 'boost to 15 psi (1.03 bar)', 255, 130),
+  row('boostHigh', 'boost over 15 psi (1.03 bar)', 280, 135),
+  row('nitrousLow', 'nitrous to 200 hp', 265, 130),
+  row('nitrousHigh', 'nitrous over 200 hp', 310, 140),
+  row('diesel', 'turbo diesel', 240, 130),
+];
+
+const column = (id: Construction, words: string, alloy: Alloy, highRing = false): ChartColumn => ({ id, words, alloy, highRing });
+
+const COLUMNS: ChartColumn[] = [
+  column('cast', 'cast', 'cast'),
+  column('hypereutectic', 'hypereutectic, high ring', 'hypereutectic', true),
+  column('forged4032', 'forged, high silicon (4032 type)', '4032'),
+  column('forged2618', 'forged, low silicon (2618 type)', '2618'),
+];
+
+type Pair = [top: number, second: number] | null;
+
+/** Gap factors: forged, cast, hypereutectic with a high ring. From memory and common practice. */
+const GAPS: Record<Duty, [forged: Pair, cast: Pair, hypereutectic: Pair]> = {
+  plain: [[0.004, 0.0045], [0.004, 0.0045], [0.0065, 0.005]],
+  street: [[0.0045, 0.005], [0.004, 0.0045], [0.0065, 0.005]],
+  race: [[0.005, 0.0055], [0.005, 0.0055], [0.0068, 0.0055]],
+  marine: [[0.0055, 0.006], [0.005, 0.0055], [0.008, 0.006]],
+  boostLow: [[0.006, 0.0063], null, [0.008, 0.0065]],
+  boostHigh: [[0.0067, 0.007], null, null],
+  nitrousLow: [[0.006, 0.0063], null, [0.008, 0.0065]],
+  nitrousHigh: [[0.007, 0.0073], null, null],
+  diesel: [[0.006, 0.0063], [0.005, 0.0055], null],
 };
 
-/** Turbo diesel competition, whatever the piston. From memory. */
+/** Clearance factors on the street, racing, boosted. Long full load counts as racing. From memory. */
+const CLEARANCES: Record<Construction, [street: number, race: number, boosted: number]> = {
+  cast: [0.0005, 0.0007, 0.0009],
+  hypereutectic: [0.0005, 0.0007, 0.0009],
+  forged4032: [0.0007, 0.0009, 0.001],
+  forged2618: [0.001, 0.0011, 0.0013],
+};
+
+/** Turbo diesel, competition, whatever the piston. From memory. */
 const DIESEL_CLEARANCE = 0.0017;
 
-const CLEARANCE_COLUMNS: Record<Exclude<Duty, 'diesel'>, ClearanceColumn> = {
-  plain: 'street',
-  street: 'street',
-  race: 'race',
-  marine: 'race',
-  boostLow: 'boosted',
-  boostHigh: 'boosted',
-  nitrousLow: 'boosted',
-  nitrousHigh: 'boosted',
+function clearanceOf(duty: Duty, construction: Construction): number {
+  const [street, race, boosted] = CLEARANCES[construction];
+  if (duty === 'diesel') return DIESEL_CLEARANCE;
+  if (duty === 'plain' || duty === 'street') return street;
+  return duty === 'race' || duty === 'marine' ? race : boosted;
+}
+
+function gapsOf(duty: Duty, construction: Construction): Pair {
+  const [forged, cast, hypereutectic] = GAPS[duty];
+  if (construction === 'cast') return cast;
+  return construction === 'hypereutectic' ? hypereutectic : forged;
+}
+
+const startingCells = (): ChartCell[] =>
+  DUTIES.flatMap((duty) =>
+    CONSTRUCTIONS.flatMap((construction) => {
+      const cell = (figure: ChartFigure, factor: number): ChartCell => ({ row: duty, column: construction, figure, factor, source: FROM_MEMORY, confirmed: null });
+      const gaps = gapsOf(duty, construction);
+      return [...(gaps ? [cell('top', gaps[0]), cell('second', gaps[1])] : []), cell('clearance', clearanceOf(duty, construction))];
+    }),
+  );
+
+/** The chart the program comes with. From memory and common practice; nothing in it is confirmed. */
+export const STARTING_CHART: Chart = {
+  id: 'starting',
+  version: 1,
+  name: 'Starting chart',
+  saved: null,
+  copiedFrom: null,
+  rows: ROWS,
+  columns: COLUMNS,
+  cells: startingCells(),
 };
 
-/** The chart's piston-to-wall factor for a duty and a piston. Long full load counts as race. From memory. */
-export function clearanceFactor(duty: Duty, construction: Construction): number {
-  if (duty === 'diesel') return DIESEL_CLEARANCE;
-  const row = construction === 'forged4032' ? '4032' : construction === 'forged2618' ? '2618' : 'castLike';
-  return CLEARANCE_CHART[row][CLEARANCE_COLUMNS[duty]];
+export const rowOf = (chart: Chart, id: string | null): ChartRow | null => chart.rows.find((r) => r.id === id) ?? null;
+export const columnOf = (chart: Chart, id: string | null): ChartColumn | null => chart.columns.find((c) => c.id === id) ?? null;
+
+/** The cell of a row, a column and a figure; null where the chart offers none. */
+export const cellOf = (chart: Chart, rowId: string, columnId: string, figure: ChartFigure): ChartCell | null =>
+  chart.cells.find((c) => c.row === rowId && c.column === columnId && c.figure === figure) ?? null;
+
+/** The chart with a cell set to a factor, or with none there. A changed factor is no longer confirmed. */
+export function withFactor(chart: Chart, at: Pick<ChartCell, 'row' | 'column' | 'figure'>, factor: number | null, source: string): Chart {
+  const here = (c: ChartCell): boolean => c.row === at.row && c.column === at.column && c.figure === at.figure;
+  const before = chart.cells.find(here);
+  const others = chart.cells.filter((c) => !here(c));
+  if (factor === null) return { ...chart, cells: others };
+  const cell: ChartCell = { row: at.row, column: at.column, figure: at.figure, factor, source, confirmed: before?.factor === factor ? before.confirmed : null };
+  return before ? { ...chart, cells: chart.cells.map((c) => (here(c) ? cell : c)) } : { ...chart, cells: [...others, cell] };
 }
+
+/** Largest factors that are taken at all, and those nobody questions. From memory. */
+export const FACTORS: Record<'gap' | 'clearance', { least: number; most: number; usual: [number, number] }> = {
+  gap: { least: 0.0005, most: 0.02, usual: [0.003, 0.0125] },
+  clearance: { least: 0.0001, most: 0.01, usual: [0.0002, 0.004] },
+};
+
+export const figureKind = (figure: ChartFigure): 'gap' | 'clearance' => (figure === 'top' || figure === 'second' ? 'gap' : 'clearance');
+
+/** What is wrong with a chart, as sentences; empty when nothing is. */
+export function chartFaults(chart: Chart): string[] {
+  const faults: string[] = [];
+  const twice = (ids: string[], what: string): void => {
+    for (const id of new Set(ids.filter((id, i) => ids.indexOf(id) !== i))) faults.push(`The ${what} “${id}” is there twice.`);
+  };
+  if (chart.name.trim() === '') faults.push('Give the chart a name.');
+  if (chart.rows.length === 0) faults.push('A chart has at least one row.');
+  if (chart.columns.length === 0) faults.push('A chart has at least one column.');
+  for (const { id, words } of [...chart.rows, ...chart.columns]) if (words.trim() === '') faults.push(`Say in words what “${id}” is.`);
+  twice(chart.rows.map((r) => r.id), 'row');
+  twice(chart.columns.map((c) => c.id), 'column');
+  twice(chart.cells.map((c) => `${c.row}, ${c.column}, ${c.figure}`), 'cell');
+  const rows = new Set(chart.rows.map((r) => r.id));
+  const columns = new Set(chart.columns.map((c) => c.id));
+  for (const cell of chart.cells) {
+    const where = `${cell.row}, ${cell.column}, ${CHART_FIGURE_WORDS[cell.figure]}`;
+    if (!rows.has(cell.row) || !columns.has(cell.column)) faults.push(`${where}: the chart has no such row or column.`);
+    const { least, most } = FACTORS[figureKind(cell.figure)];
+    if (!(cell.factor >= least && cell.factor <= most)) faults.push(`${where}: ${cell.factor} is no factor; one lies between ${least} and ${most}.`);
+  }
+  return faults;
+}
+
+/** One difference between two charts, in words. */
+export interface ChartChange {
+  /** Row, column and figure in words, or what else changed. */
+  what: string;
+  before: string;
+  after: string;
+  /** The cell that changed; null for a row, a column or a name. */
+  cell: Pick<ChartCell, 'row' | 'column' | 'figure'> | null;
+}
+
+const NO_FIGURE = 'no figure';
+
+function cellWords(cell: ChartCell | null): string {
+  if (!cell) return NO_FIGURE;
+  return cell.confirmed ? `${cell.factor}, confirmed against ${cell.confirmed.sheet}` : `${cell.factor}, not confirmed`;
+}
+
+function changesOfParts<T extends { id: string; words: string }>(before: T[], after: T[], what: string, say: (part: T) => string): ChartChange[] {
+  const change = (words: string, a: string, b: string): ChartChange => ({ what: words, before: a, after: b, cell: null });
+  const gone = before.filter((b) => !after.some((a) => a.id === b.id)).map((b) => change(`${what} “${b.words}”`, 'there', 'gone'));
+  const come = after.filter((a) => !before.some((b) => b.id === a.id)).map((a) => change(`${what} “${a.words}”`, 'not there', 'new'));
+  const changed = after.flatMap((a) => {
+    const old = before.find((b) => b.id === a.id);
+    return old && say(old) !== say(a) ? [change(`${what} “${a.words}”`, say(old), say(a))] : [];
+  });
+  return [...gone, ...come, ...changed];
+}
+
+/** Everything that differs between two charts, rows and columns first. */
+export function chartChanges(before: Chart, after: Chart): ChartChange[] {
+  const name: ChartChange[] = before.name === after.name ? [] : [{ what: 'name', before: before.name, after: after.name, cell: null }];
+  const rows = changesOfParts(before.rows, after.rows, 'row', (r) => `${r.words}, ring ${r.ringTemperature} °C, wall ${r.wallTemperature} °C`);
+  const columns = changesOfParts(before.columns, after.columns, 'column', (c) => `${c.words}, ${c.alloy}${c.highRing ? ', high ring' : ''}`);
+  const keys = new Map([...before.cells, ...after.cells].map((c) => [`${c.row}/${c.column}/${c.figure}`, c]));
+  const cells = [...keys.values()].flatMap(({ row: r, column: c, figure }) => {
+    const [a, b] = [cellOf(before, r, c, figure), cellOf(after, r, c, figure)];
+    const says = [cellWords(a), cellWords(b)] as const;
+    if (says[0] === says[1] && a?.source === b?.source) return [];
+    const words = [(rowOf(after, r) ?? rowOf(before, r))?.words ?? r, (columnOf(after, c) ?? columnOf(before, c))?.words ?? c, CHART_FIGURE_WORDS[figure]];
+    const sourced = says[0] === says[1] ? ([`${says[0]} (${a?.source})`, `${says[1]} (${b?.source})`] as const) : says;
+    return [{ what: words.join(' · '), before: sourced[0], after: sourced[1], cell: { row: r, column: c, figure } }];
+  });
+  return [...name, ...rows, ...columns, ...cells];
+}
+
+/** Whether two charts say the same, whatever they are called and whoever saved them. */
+export const sameFigures = (a: Chart, b: Chart): boolean => chartChanges({ ...a, name: b.name }, b).length === 0;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou } from '../quantity/length';
-import { CONSTRUCTIONS, DUTIES, gapFactors } from './chart';
+import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from './chart';
 import {
   type Candidate,
   type Target,
@@ -18,7 +18,7 @@ import {
 
 const choices = startingChoices('imperial');
 const at = (inches: number): { nm: number; measured: boolean } => ({ nm: fromInches(inches), measured: true });
-const drag: TargetAsk = { bore: at(4.065), duty: 'race', construction: 'forged4032', choices };
+const drag: TargetAsk = { bore: at(4.065), chart: STARTING_CHART, duty: 'race', dutyAsk: 'Say what the engine is for.', construction: 'forged4032', surface: 'iron', choices };
 
 function force(target: Target): Candidate {
   if (!target.set) throw new Error(target.ask);
@@ -54,7 +54,7 @@ describe('the chart', () => {
 
   it('asks how the piston is made, and what for, instead of guessing', () => {
     expect(topGapTarget({ ...drag, construction: null })).toMatchObject({ set: false, ask: expect.stringContaining('how the piston is made') });
-    expect(topGapTarget({ ...drag, duty: null })).toMatchObject({ set: false, ask: expect.stringContaining('what the engine is for') });
+    expect(topGapTarget({ ...drag, duty: null })).toMatchObject({ set: false, ask: expect.stringContaining('what the engine is for: the gap depends on it') });
   });
 });
 
@@ -63,30 +63,30 @@ describe('papers', () => {
   const manual = { form: 'range' as const, min: fromThou(18), max: fromThou(26), from: 'manual' };
 
   it('a sheet outranks the manual, and the manual the chart; all stay in sight', () => {
-    const target = topGapTarget({ ...drag, choices: withTop({ sheet, manual }) });
+    const target = topGapTarget({ ...drag, choices: withTop({ sheet, manual, own: null }) });
     expect(force(target)).toMatchObject({ rank: 'sheet', min: fromThou(20), aimTo: fromThou(24), limit: fromThou(24) });
     expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['manual', 'chart']);
-    expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: null, manual }) })).rank).toBe('manual');
+    expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: null, manual, own: null }) })).rank).toBe('manual');
   });
 
   it('a sheet stands where the chart has no figure and nothing else is said', () => {
-    const ask = { ...drag, duty: null, construction: null, choices: withTop({ sheet, manual: null }) };
+    const ask = { ...drag, duty: null, construction: null, choices: withTop({ sheet, manual: null, own: null }) };
     expect(force(topGapTarget(ask)).min).toBe(fromThou(20));
   });
 
   it('a sheet may give a factor or a minimum: they get a window, the factor is rounded up', () => {
     const factor = { form: 'factor' as const, factor: 0.0067, from: 'sheet' };
-    const ask = { ...drag, bore: at(3.2482), choices: withTop({ sheet: factor, manual: null }) };
+    const ask = { ...drag, bore: at(3.2482), choices: withTop({ sheet: factor, manual: null, own: null }) };
     expect(force(topGapTarget(ask))).toMatchObject({ min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27) });
     const minimum = { form: 'minimum' as const, min: fromThou(19), from: 'sheet' };
-    expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: minimum, manual: null }) }))).toMatchObject({ min: fromThou(19), aimTo: fromThou(22) });
+    expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: minimum, manual: null, own: null }) }))).toMatchObject({ min: fromThou(19), aimTo: fromThou(22) });
   });
 
   it('rails: a minimum of 15 thou whatever the bore, unless a paper gives a range (common practice, no source)', () => {
     for (const bore of [2, 3, 5]) expect(force(railGapTarget({ ...drag, bore: at(bore) }))).toMatchObject({ min: RAIL_MINIMUM, aimTo: null, limit: null });
     expect(RAIL_MINIMUM).toBe(fromThou(15));
     const range = { form: 'range' as const, min: fromMm(0.3), max: fromMm(0.9), from: 'manual' };
-    const ranged = { ...choices, gaps: { ...choices.gaps, rails: { sheet: null, manual: range } } };
+    const ranged = { ...choices, gaps: { ...choices.gaps, rails: { sheet: null, manual: range, own: null } } };
     expect(force(railGapTarget({ ...drag, choices: ranged }))).toMatchObject({ min: fromMm(0.3), aimTo: fromMm(0.9), limit: fromMm(0.9) });
   });
 });
@@ -101,14 +101,14 @@ describe('the second ring', () => {
     const tighter: TargetChoices = { ...choices, secondSchool: 'equalOrTighter' };
     expect(second({ ...drag, choices: tighter }).min).toBe(fromThou(21));
     const sheet = { form: 'minimum' as const, min: fromThou(16), from: 'manual' };
-    const ask = { ...drag, choices: { ...tighter, gaps: { ...tighter.gaps, second: { sheet, manual: null } } } };
+    const ask = { ...drag, choices: { ...tighter, gaps: { ...tighter.gaps, second: { sheet, manual: null, own: null } } } };
     expect(second(ask).min).toBe(fromThou(16));
   });
 
   it('is wider than the top everywhere the first school follows the chart', () => {
     for (const duty of DUTIES)
       for (const construction of CONSTRUCTIONS)
-        if (gapFactors(duty, construction)) {
+        if (cellOf(STARTING_CHART, duty, construction, 'top')) {
           const ask: TargetAsk = { ...drag, duty, construction };
           expect(second(ask).min).toBeGreaterThan(force(topGapTarget(ask)).min);
         }
@@ -130,7 +130,10 @@ describe('clearance', () => {
 });
 
 describe('properties of every chart target', () => {
-  const asks = fc.record({
+  const asks: fc.Arbitrary<TargetAsk & { bore: { nm: number; measured: boolean }; duty: string; construction: string }> = fc.record({
+    chart: fc.constant(STARTING_CHART),
+    dutyAsk: fc.constant(''),
+    surface: fc.constantFrom('iron' as const, 'plated' as const, null),
     bore: fc.record({ nm: fc.integer({ min: fromMm(40), max: fromMm(160) }), measured: fc.boolean() }),
     duty: fc.constantFrom(...DUTIES),
     construction: fc.constantFrom(...CONSTRUCTIONS),
@@ -140,11 +143,11 @@ describe('properties of every chart target', () => {
   it('never under the product, under one step over it, and wider on a wider bore', () => {
     fc.assert(
       fc.property(asks, fc.integer({ min: 0, max: fromMm(2) }), (ask, wider) => {
-        const factors = gapFactors(ask.duty, ask.construction);
+        const cell = cellOf(STARTING_CHART, ask.duty, ask.construction, 'top');
         const target = topGapTarget(ask);
-        expect(target.set).toBe(factors !== null);
-        if (!factors || !target.set) return;
-        const product = ask.bore.nm * factors.top;
+        expect(target.set).toBe(cell !== null);
+        if (!cell || !target.set) return;
+        const product = ask.bore.nm * cell.factor;
         expect(target.inForce.min).toBeGreaterThanOrEqual(Math.round(product));
         expect(target.inForce.min - product).toBeLessThan(ask.choices.feelerStep + 1);
         expect(target.inForce.min % ask.choices.feelerStep).toBe(0);

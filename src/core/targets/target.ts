@@ -2,28 +2,45 @@
  * Targets: what a gap or a clearance must be, where the figure comes from, and why.
  *
  * Order of trust, common practice: the sheet packed with the parts, then the engine's service manual,
- * then a chart. What ranks highest is in force; the others stay in sight.
+ * then a chart, then the builder's own figure. What ranks highest is in force unless the builder puts an own
+ * figure over it, with a reason; the others stay in sight.
  */
 import { type Nm, roundUpTo } from '../quantity/length';
 import { type Saying, fine, raw, say, size } from '../quantity/saying';
-import { type Construction, type Duty, CONSTRUCTION_WORDS, DUTY_WORDS, OLD_RULE, clearanceFactor, gapFactors } from './chart';
+import { type Chart, type ChartCell, type ChartFigure, type Confirmation, FROM_MEMORY, OLD_RULE, cellOf, columnOf, rowOf } from './chart';
 
-/** A figure from a sheet or a manual, as such papers give it. */
+/** A figure from a sheet, a manual or a builder, in one of the forms such papers use. */
 export type Given =
   | { form: 'range'; min: Nm; max: Nm; from: string }
   | { form: 'minimum'; min: Nm; from: string }
   | { form: 'factor'; factor: number; from: string };
 
-/** What the papers say of one figure. */
+/** The builder's own figure; its `from` is the reason. `over` puts it in force over what ranks above it. */
+export interface Own {
+  given: Given;
+  over: boolean;
+}
+
+/** What was entered for one figure, by where it comes from. */
 export interface Papers {
   sheet: Given | null;
   manual: Given | null;
+  own: Own | null;
 }
 
 /** Which school the second ring follows: larger than the top (the default), or equal or tighter. */
 export type SecondSchool = 'larger' | 'equalOrTighter';
 
 export type GapKind = 'top' | 'second' | 'rails';
+
+/** A cylinder that is fitted looser on purpose, e.g. because it runs hotter: added to minimum, aim and limit. */
+export interface Allowance {
+  /** Place in the block, see `Cylinder.id`. */
+  cylinder: string;
+  gap: Nm;
+  clearance: Nm;
+  reason: string;
+}
 
 /** The choices that set the targets of one build. */
 export interface TargetChoices {
@@ -37,12 +54,20 @@ export interface TargetChoices {
   clearanceLimit: Nm;
   gaps: Record<GapKind, Papers>;
   clearance: Papers;
+  allowances: Allowance[];
 }
 
-export type Rank = 'sheet' | 'manual' | 'chart' | 'rule';
+export type Rank = 'sheet' | 'manual' | 'chart' | 'own' | 'rule';
 
 /** How sure a figure is. */
-export type Standing = 'from a sheet' | 'from a manual' | 'common practice, no source' | 'from memory, not confirmed';
+export type Standing =
+  | 'from a sheet'
+  | 'from a manual'
+  | 'confirmed against a sheet'
+  | 'from memory, not confirmed'
+  | 'not confirmed'
+  | 'common practice, no source'
+  | 'the builder’s own figure';
 
 /** One candidate for a target, whether in force or outranked. */
 export interface Candidate {
@@ -69,6 +94,11 @@ export interface TargetBore {
   measured: boolean;
 }
 
+/** What the cylinder wall is: grey iron, or plated aluminium. */
+export const SURFACES = ['iron', 'plated'] as const;
+export type Surface = (typeof SURFACES)[number];
+export const SURFACE_WORDS: Record<Surface, string> = { iron: 'iron', plated: 'plated aluminium' };
+
 /** Oil rails: a minimum whatever the bore, 0.015 in. Common practice, no source. */
 export const RAIL_MINIMUM: Nm = 381_000;
 /** The first school's least step from top to second: 2 thou. Common practice, no source. */
@@ -83,14 +113,15 @@ export const SECOND_SCHOOL_REASON: Record<SecondSchool, string> = {
     'The second ring runs cooler than the top and grows less, so it needs no more gap. Older manuals and some plain rebuilds follow this.',
 };
 
+export const NO_PAPERS: Papers = { sheet: null, manual: null, own: null };
+
 /** Starting choices, by the system the shop works in. Windows: common practice, no source. */
 export function startingChoices(units: 'imperial' | 'metric'): TargetChoices {
-  const none: Papers = { sheet: null, manual: null };
   const widths =
     units === 'imperial'
       ? { feelerStep: 25_400, gapWindow: 76_200, gapLimit: 127_000, clearanceWindow: 25_400, clearanceLimit: 50_800 }
       : { feelerStep: 10_000, gapWindow: 80_000, gapLimit: 130_000, clearanceWindow: 25_000, clearanceLimit: 50_000 };
-  return { secondSchool: 'larger', ...widths, gaps: { top: none, second: none, rails: none }, clearance: none };
+  return { secondSchool: 'larger', ...widths, gaps: { top: NO_PAPERS, second: NO_PAPERS, rails: NO_PAPERS }, clearance: NO_PAPERS, allowances: [] };
 }
 
 /** Widths from a minimum: to the end of the aim window, to the upper limit, and the step it goes up to. */
@@ -108,68 +139,120 @@ function fromFactor(factor: number, bore: TargetBore, widths: Widths): { min: Nm
   return { min, line: say`${boreWords(bore)} ${size(bore.nm)} × ${factor} = ${raw(product)}, up to the next step → ${fine(min)}` };
 }
 
-const STANDINGS: Record<'sheet' | 'manual', Standing> = { sheet: 'from a sheet', manual: 'from a manual' };
+/** The minimum a figure states for a bore, before it is rounded up; null for a factor without a bore. */
+export function statedMinimum(given: Given, bore: Nm | null): Nm | null {
+  if (given.form !== 'factor') return given.min;
+  return bore === null ? null : Math.round(bore * given.factor);
+}
 
-function fromPaper(given: Given, rank: 'sheet' | 'manual', bore: TargetBore, widths: Widths): Candidate {
+type Entered = 'sheet' | 'manual' | 'own';
+
+const STANDINGS: Record<Entered, Standing> = { sheet: 'from a sheet', manual: 'from a manual', own: 'the builder’s own figure' };
+
+function fromPaper(given: Given, rank: Entered, bore: TargetBore | null, widths: Widths): Candidate | null {
   const head = { rank, standing: STANDINGS[rank], from: given.from };
   if (given.form === 'range')
     return { ...head, min: given.min, aimTo: given.max, limit: given.max, working: [say`${fine(given.min)} to ${fine(given.max)}, as given`] };
-  const found =
-    given.form === 'minimum' ? { min: given.min, line: say`${fine(given.min)} at least, as given` } : fromFactor(given.factor, bore, widths);
+  if (given.form === 'factor' && !bore) return null;
+  const found = given.form === 'factor' && bore ? fromFactor(given.factor, bore, widths) : asGiven(statedMinimum(given, null) ?? 0);
   return { ...head, min: found.min, aimTo: found.min + widths.window, limit: found.min + widths.limit, working: [found.line] };
 }
 
-/** The papers' figures, best first. */
-function fromPapers(papers: Papers, bore: TargetBore, widths: Widths): Candidate[] {
-  return (['sheet', 'manual'] as const).flatMap((rank) => {
-    const given = papers[rank];
-    return given ? [fromPaper(given, rank, bore, widths)] : [];
-  });
-}
-
-function settled(candidates: Candidate[], ask: string, why: Saying[] = []): Target {
-  const [inForce, ...outranked] = candidates;
-  return inForce ? { set: true, inForce, outranked, why } : { set: false, ask };
-}
+const asGiven = (min: Nm): { min: Nm; line: Saying } => ({ min, line: say`${fine(min)} at least, as given` });
 
 export interface TargetAsk {
-  bore: TargetBore;
-  duty: Duty | null;
-  construction: Construction | null;
+  /** Null while no bore is planned or measured: then only figures that no factor enters into can stand. */
+  bore: TargetBore | null;
+  chart: Chart;
+  /** Row and column of the chart, by id; null when not said. */
+  duty: string | null;
+  /** What to ask for while the row is not known, as a sentence. */
+  dutyAsk: string;
+  construction: string | null;
+  surface: Surface | null;
   choices: TargetChoices;
 }
 
-/** What the chart needs and has not been told, as a sentence; null when it has all. */
-function missing(duty: Duty | null, construction: Construction | null, what: string): string | null {
-  if (construction === null) return `Say how the piston is made: ${what} depends on it. Or enter the figure from the sheet.`;
-  if (duty === null) return `Say what the engine is for: ${what} depends on it. Or enter the figure from the sheet.`;
-  return null;
+const NO_BORE = 'Give the planned bore on the job card, or read the bore: the target is worked from it.';
+
+/** All candidates by rank, the one in force first; or what to ask for when there is none. */
+function settled(papers: Papers, bore: TargetBore | null, widths: Widths, below: Candidate | string, why: Saying[] = []): Target {
+  const entered = (rank: Entered): Candidate[] => {
+    const given = rank === 'own' ? papers.own?.given : papers[rank];
+    const candidate = given ? fromPaper(given, rank, bore, widths) : null;
+    return candidate ? [candidate] : [];
+  };
+  const chart = typeof below === 'string' ? [] : [below];
+  const [papered, own] = [[...entered('sheet'), ...entered('manual'), ...chart], entered('own')];
+  const [inForce, ...outranked] = papers.own?.over ? [...own, ...papered] : [...papered, ...own];
+  if (inForce) return { set: true, inForce, outranked, why };
+  return { set: false, ask: typeof below === 'string' ? below : NO_BORE };
 }
 
-function noFigure(duty: Duty, construction: Construction, what: string): string {
-  return `The chart offers no ${what} for ${DUTY_WORDS[duty]} with a piston that is ${CONSTRUCTION_WORDS[construction]}. Enter the figure from the sheet packed with the rings or pistons.`;
+interface Cells {
+  /** Row, column and chart in words. */
+  from: string;
+  of: (figure: ChartFigure) => ChartCell | null;
 }
+
+/** The chart's cells for an ask, or what has to be said first. */
+function cellsFor({ bore, chart, duty, dutyAsk, construction }: TargetAsk, what: string): Cells | string {
+  if (construction === null) return `Say how the piston is made: ${what} depends on it. Or enter the figure from the sheet.`;
+  if (duty === null) return `${dutyAsk.replace(/\.$/, '')}: ${what} depends on it. Or enter the figure from the sheet.`;
+  const column = columnOf(chart, construction);
+  const row = rowOf(chart, duty);
+  if (!column) return `${chart.name} has no column for the piston on the job card (“${construction}”). Choose one it has, or enter the figure from the sheet.`;
+  if (!row) return `${chart.name} has no row for the duty on the job card (“${duty}”). Choose one it has, or enter the figure from the sheet.`;
+  if (!bore) return NO_BORE;
+  const from = `${chart.name}, version ${chart.version}: ${row.words}, ${column.words}`;
+  return { from, of: (figure) => cellOf(chart, row.id, column.id, figure) };
+}
+
+const noFigure = (from: string, what: string): string => `The chart offers no ${what} (${from}). Enter the figure from the sheet packed with the rings or pistons.`;
 
 const gapWidths = (choices: TargetChoices): Widths => ({ step: choices.feelerStep, window: choices.gapWindow, limit: choices.gapLimit });
 
-function chartCandidate(min: Nm, widths: Widths, from: string, working: Saying[]): Candidate {
-  return { rank: 'chart', standing: 'from memory, not confirmed', from, min, aimTo: min + widths.window, limit: min + widths.limit, working };
+const confirmedWords = ({ sheet, by, at }: Confirmation): string => `confirmed against ${sheet} by ${by || 'no initials'} on ${at.slice(0, 10)}`;
+
+function standingOf(cell: ChartCell): Standing {
+  if (cell.confirmed) return 'confirmed against a sheet';
+  return cell.source === FROM_MEMORY ? 'from memory, not confirmed' : 'not confirmed';
+}
+
+/** What the standing does not say already. */
+function sourceWords(cell: ChartCell): string {
+  if (cell.confirmed) return ` (${confirmedWords(cell.confirmed)})`;
+  return cell.source === FROM_MEMORY ? '' : ` (source: ${cell.source || 'none given'})`;
+}
+
+function chartCandidate(cell: ChartCell, min: Nm, widths: Widths, from: string, working: Saying[]): Candidate {
+  return {
+    rank: 'chart',
+    standing: standingOf(cell),
+    from: `${from}${sourceWords(cell)}`,
+    min,
+    aimTo: min + widths.window,
+    limit: min + widths.limit,
+    working,
+  };
 }
 
 /**
  * Target of the top ring's end gap in one cylinder: factor × bore, rounded up to the next feeler step,
  * unless a sheet or manual gives it. Source of the rule: common practice; of the factors: `chart.ts`.
  */
-export function topGapTarget({ bore, duty, construction, choices }: TargetAsk): Target {
+export function topGapTarget(ask: TargetAsk): Target {
+  const { bore, choices } = ask;
   const widths = gapWidths(choices);
-  const papers = fromPapers(choices.gaps.top, bore, widths);
-  const lacking = missing(duty, construction, 'the gap');
-  if (lacking || !duty || !construction) return settled(papers, lacking ?? '');
-  const factors = gapFactors(duty, construction);
-  if (!factors) return settled(papers, noFigure(duty, construction, 'top ring gap'));
-  const { min, line } = fromFactor(factors.top, bore, widths);
-  const chart = chartCandidate(min, widths, `starting chart: ${DUTY_WORDS[duty]}, ${CONSTRUCTION_WORDS[construction]}`, [line]);
-  return settled([...papers, chart], '');
+  const cells = cellsFor(ask, 'the gap');
+  const below = (): Candidate | string => {
+    if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
+    const cell = cells.of('top');
+    if (!cell) return noFigure(cells.from, 'top ring gap');
+    const { min, line } = fromFactor(cell.factor, bore, widths);
+    return chartCandidate(cell, min, widths, cells.from, [line]);
+  };
+  return settled(choices.gaps.top, bore, widths, below());
 }
 
 /** What the oldest rule (0.004 × bore, up to the next step) would say: shown beside what a high-ring piston needs. */
@@ -178,28 +261,29 @@ export const oldRuleGap = (bore: TargetBore, step: Nm): Nm => roundUpTo(Math.rou
 /**
  * Target of the second ring's end gap. First school: its own larger factor, or where the chart has none
  * larger, the top ring's minimum + 2 thou. Second school: the top ring's own minimum, since no chart
- * figure is offered for a tighter one; a tighter one comes from a sheet or manual.
+ * figure is offered for a tighter one; a tighter one comes from a sheet, a manual or the builder.
  */
 export function secondGapTarget(ask: TargetAsk, top: Target): Target {
-  const { bore, duty, construction, choices } = ask;
+  const { bore, choices } = ask;
   const widths = gapWidths(choices);
-  const papers = fromPapers(choices.gaps.second, bore, widths);
   const why = [say`${SECOND_SCHOOL_REASON[choices.secondSchool]}`];
-  const lacking = missing(duty, construction, 'the gap');
-  if (lacking || !duty || !construction) return settled(papers, lacking ?? '', why);
-  const factors = gapFactors(duty, construction);
-  if (!factors) return settled(papers, noFigure(duty, construction, 'second ring gap'), why);
-  const own = fromFactor(factors.second, bore, widths);
-  const from = `starting chart: ${DUTY_WORDS[duty]}, ${CONSTRUCTION_WORDS[construction]}`;
-  if (choices.secondSchool === 'equalOrTighter') {
-    const equal = top.set ? top.inForce.min : own.min;
-    return settled([...papers, chartCandidate(equal, widths, `${from}; equal to the top ring`, [say`as the top ring: ${fine(equal)}`])], '', why);
-  }
-  const topMin = top.set ? top.inForce.min : 0;
-  if (own.min > topMin) return settled([...papers, chartCandidate(own.min, widths, from, [own.line])], '', why);
-  const raised = roundUpTo(topMin + SECOND_OVER_TOP, widths.step);
-  const lines = [own.line, say`that is not wider than the top ring's ${fine(topMin)}; top + ${fine(SECOND_OVER_TOP)} → ${fine(raised)}`];
-  return settled([...papers, chartCandidate(raised, widths, `${from}; raised over the top ring`, lines)], '', why);
+  const cells = cellsFor(ask, 'the gap');
+  const below = (): Candidate | string => {
+    if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
+    const cell = cells.of('second');
+    if (!cell) return noFigure(cells.from, 'second ring gap');
+    const own = fromFactor(cell.factor, bore, widths);
+    if (choices.secondSchool === 'equalOrTighter') {
+      const equal = top.set ? top.inForce.min : own.min;
+      return chartCandidate(cell, equal, widths, `${cells.from}; equal to the top ring`, [say`as the top ring: ${fine(equal)}`]);
+    }
+    const topMin = top.set ? top.inForce.min : 0;
+    if (own.min > topMin) return chartCandidate(cell, own.min, widths, cells.from, [own.line]);
+    const raised = roundUpTo(topMin + SECOND_OVER_TOP, widths.step);
+    const lines = [own.line, say`that is not wider than the top ring's ${fine(topMin)}; top + ${fine(SECOND_OVER_TOP)} → ${fine(raised)}`];
+    return chartCandidate(cell, raised, widths, `${cells.from}; raised over the top ring`, lines);
+  };
+  return settled(choices.gaps.second, bore, widths, below(), why);
 }
 
 /** Target of both oil rails: a minimum only, whatever the bore, unless a sheet or manual gives a range. */
@@ -213,22 +297,54 @@ export function railGapTarget({ bore, choices }: TargetAsk): Target {
     limit: null,
     working: [say`${fine(RAIL_MINIMUM)} at least`],
   };
-  const papers = fromPapers(choices.gaps.rails, bore, gapWidths(choices)).map((paper) =>
-    choices.gaps.rails[paper.rank as 'sheet' | 'manual']?.form === 'range' ? paper : { ...paper, aimTo: null, limit: null },
-  );
-  return settled([...papers, rule], '', [say`Rails are checked, seldom filed: they are thin, run cool in oil, and only must not butt.`]);
+  const papers = choices.gaps.rails;
+  const isRange = (rank: Rank): boolean => (rank === 'own' ? papers.own?.given : rank === 'sheet' || rank === 'manual' ? papers[rank] : null)?.form === 'range';
+  const unbounded = (candidate: Candidate): Candidate => (isRange(candidate.rank) ? candidate : { ...candidate, aimTo: null, limit: null });
+  const target = settled(papers, bore, gapWidths(choices), rule, [say`Rails are checked, seldom filed: they are thin, run cool in oil, and only must not butt.`]);
+  return target.set ? { ...target, inForce: unbounded(target.inForce), outranked: target.outranked.map(unbounded) } : target;
 }
+
+const PLATED_NO_FIGURE = 'plated bores need less, but the chart has no figure for one: the iron bore’s is kept, the looser of the two';
 
 /**
  * Target of the piston-to-wall clearance: factor × bore, rounded up to the last digit a micrometer
  * shows, unless the piston's sheet or the manual gives it. Factors from memory: `chart.ts`.
  */
-export function clearanceTarget({ bore, duty, construction, choices }: TargetAsk, units: 'imperial' | 'metric'): Target {
+export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): Target {
+  const { bore, choices, surface } = ask;
   const widths: Widths = { step: CLEARANCE_STEP[units], window: choices.clearanceWindow, limit: choices.clearanceLimit };
-  const papers = fromPapers(choices.clearance, bore, widths);
-  const lacking = missing(duty, construction, 'the clearance');
-  if (lacking || !duty || !construction) return settled(papers, lacking ?? '');
-  const { min, line } = fromFactor(clearanceFactor(duty, construction), bore, widths);
-  const why = [say`Aluminium grows more with heat than the bore does. Low-silicon forgings grow most; boost and long full load add heat.`];
-  return settled([...papers, chartCandidate(min, widths, `starting chart: ${DUTY_WORDS[duty]}, ${CONSTRUCTION_WORDS[construction]}`, [line])], '', why);
+  const cells = cellsFor(ask, 'the clearance');
+  const below = (): Candidate | string => {
+    if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
+    const plated = surface === 'plated' ? cells.of('clearancePlated') : null;
+    const cell = plated ?? cells.of('clearance');
+    if (!cell) return noFigure(cells.from, 'clearance');
+    const { min, line } = fromFactor(cell.factor, bore, widths);
+    const lines = surface === 'plated' && !plated ? [line, say`${PLATED_NO_FIGURE}`] : [line];
+    return chartCandidate(cell, min, widths, `${cells.from}, ${plated ? 'plated bore' : 'iron bore'}`, lines);
+  };
+  const why = [say`Aluminium grows more with heat than the bore does. Low-silicon forgings grow most; boost and long full load add heat. Plated aluminium bores grow with the piston and need less.`];
+  return settled(choices.clearance, bore, widths, below(), why);
+}
+
+/** A target moved up by a cylinder's allowance: minimum, aim window and limit alike. Common practice, no source. */
+export function loosened(target: Target, by: Nm, reason: string): Target {
+  if (!target.set || by === 0) return target;
+  const moved = (c: Candidate): Candidate => ({
+    ...c,
+    min: c.min + by,
+    aimTo: c.aimTo === null ? null : c.aimTo + by,
+    limit: c.limit === null ? null : c.limit + by,
+    working: [...c.working, say`allowance of this cylinder + ${fine(by)}${reason ? ` (${reason})` : ''} → ${fine(c.min + by)}`],
+  });
+  return { ...target, inForce: moved(target.inForce), outranked: target.outranked.map(moved) };
+}
+
+/** The candidates that rank above the builder's own figure and ask for more than it does. */
+export function aboveOwn(target: Target): { own: Candidate; over: Candidate[]; inForce: boolean } | null {
+  if (!target.set) return null;
+  const own = [target.inForce, ...target.outranked].find((c) => c.rank === 'own');
+  if (!own) return null;
+  const over = [target.inForce, ...target.outranked].filter((c) => c.rank !== 'own' && c.min > own.min);
+  return { own, over, inForce: own === target.inForce };
 }

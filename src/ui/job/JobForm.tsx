@@ -4,9 +4,13 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import type { Job } from '@/core/build/record';
+import type { BenchContext } from '@/core/quantity/bench';
 import { type Layout, type Numbering, cylindersOf, engineFaults, hasTwoBanks } from '@/core/engine/engine';
-import { CONSTRUCTIONS, CONSTRUCTION_WORDS, DUTIES, DUTY_WORDS } from '@/core/targets/chart';
-import { jobSchema } from '@/files/schema';
+import type { Chart } from '@/core/targets/chart';
+import { type JobInput, jobSchema } from '@/files/schema';
+import { PistonField } from '../duty/PistonField';
+import { ServiceFields } from '../duty/ServiceFields';
+import { SurfaceField } from '../duty/SurfaceField';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
@@ -14,9 +18,13 @@ import { Segmented } from '../shared/Segmented';
 
 interface Props {
   initial: Job;
+  /** The chart whose rows and columns are offered. */
+  chart: Chart;
   submit: string;
   /** Takes the card; what is wrong with it comes back as sentences. */
   onSave: (job: Job) => Promise<string[]> | string[];
+  /** What the planned bore should be near to: the bores read so far. */
+  expectedBore?: BenchContext['expected'];
   /** Whether the card as it stands here was just saved. */
   saved?: boolean;
   onTouch?: () => void;
@@ -73,18 +81,21 @@ function numberingWords(engine: Job['engine']): string {
 }
 
 /** The job card: what engine, what for, what pistons. */
-export function JobForm({ initial, submit, onSave, saved = false, onTouch }: Props) {
-  const { register, control, handleSubmit, setValue, formState } = useForm<Job>({ defaultValues: initial, resolver: zodResolver(jobSchema) });
+export function JobForm({ initial, chart, submit, onSave, expectedBore = null, saved = false, onTouch }: Props) {
+  const { register, control, handleSubmit, setValue, formState } = useForm<JobInput, unknown, Job>({ defaultValues: initial, resolver: zodResolver(jobSchema) });
   const [faults, setFaults] = useState<string[]>([]);
   const [boreFault, setBoreFault] = useState<string | null>(null);
+  const [serviceFault, setServiceFault] = useState<string | null>(null);
   const { errors } = formState;
   const engine = useWatch({ control, name: 'engine' });
   const units = useWatch({ control, name: 'units' });
+  const service = useWatch({ control, name: 'service' }) ?? initial.service;
+  const duty = useWatch({ control, name: 'duty' });
   const two = hasTwoBanks(engine.layout);
 
   const save = handleSubmit(async (job) => {
-    if (boreFault) return setFaults([boreFault]);
-    setFaults(await onSave(job));
+    const unsettled = [boreFault, serviceFault].flatMap((fault) => fault ?? []);
+    setFaults(unsettled.length > 0 ? unsettled : await onSave(job));
   });
   const setEngine = (next: Job['engine']): void => setValue('engine', next, { shouldDirty: true, shouldValidate: formState.isSubmitted });
   const engineErrors = engineFaults(engine);
@@ -201,34 +212,22 @@ export function JobForm({ initial, submit, onSave, saved = false, onTouch }: Pro
               value={field.value}
               onChange={field.onChange}
               onFault={setBoreFault}
+              expected={expectedBore}
               hint="Not the catalogue’s: what it will be honed to. Measured bores take over as they come."
             />
           )}
         />
-        <Field label="What the engine is for" error={errors.duty?.message} hint="Gap for what is to come: if nitrous is planned next year, choose it now.">
-          {(props) => (
-            <select {...props} className="field" {...register('duty', { setValueAs: (v: string | null) => v || null })}>
-              <option value="">not said yet</option>
-              {DUTIES.map((duty) => (
-                <option key={duty} value={duty}>
-                  {DUTY_WORDS[duty]}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-        <Field label="How the piston is made" error={errors.construction?.message} hint="It decides the gap as much as the duty does. If you do not know, leave it open and ask: a wrong answer here costs engines.">
-          {(props) => (
-            <select {...props} className="field" {...register('construction', { setValueAs: (v: string | null) => v || null })}>
-              <option value="">not said yet</option>
-              {CONSTRUCTIONS.map((construction) => (
-                <option key={construction} value={construction}>
-                  {CONSTRUCTION_WORDS[construction]}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+        <Controller control={control} name="construction" render={({ field }) => <PistonField chart={chart} value={field.value} onChange={field.onChange} />} />
+        <ServiceFields
+          service={service}
+          duty={duty}
+          chart={chart}
+          cylinders={Number.isInteger(engine.cylinders) ? engine.cylinders : 1}
+          onChange={(next) => setValue('service', next, { shouldDirty: true })}
+          onDuty={(next) => setValue('duty', next, { shouldDirty: true })}
+          onFault={setServiceFault}
+        />
+        <Controller control={control} name="surface" render={({ field }) => <SurfaceField value={field.value ?? null} onChange={field.onChange} />} />
         <Field label="Notes" hint="Anything the next person at the bench should know.">
           {(props) => <textarea {...props} {...register('notes')} rows={3} className="field" />}
         </Field>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { expectedPlan } from '@/core/build/context';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
 import { When } from '../shared/When';
@@ -44,6 +45,8 @@ export function JobStage() {
           <JobForm
             key={generation}
             initial={job}
+            chart={judgement.chart}
+            expectedBore={expectedPlan(judgement)}
             submit="Save job card"
             saved={saved && !differs}
             onTouch={() => setSaved(false)}

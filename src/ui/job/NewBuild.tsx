@@ -1,9 +1,12 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { beginBuild } from '@/app/actions';
 import type { Job } from '@/core/build/record';
+import type { Chart } from '@/core/targets/chart';
+import { NO_SERVICE } from '@/core/targets/duty';
+import { Field } from '../shared/Field';
 import { useKept } from '../shared/kept';
 import { JobForm } from './JobForm';
 
@@ -15,19 +18,28 @@ const BLANK: Job = {
   engine: { layout: 'inline', cylinders: 4, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
   units: 'imperial',
   plannedBore: null,
+  service: NO_SERVICE,
   duty: null,
   construction: null,
+  surface: null,
 };
 
-/** A new build begins with its job card. */
-export function NewBuild() {
+interface Props {
+  /** The shop's charts, the one new builds begin with first. */
+  charts: [Chart, ...Chart[]];
+}
+
+/** A new build begins with its job card, and with the latest version of a chart. */
+export function NewBuild({ charts }: Props) {
   const router = useRouter();
   const [by] = useKept('spatium-by', '');
+  const [chosen, setChosen] = useState(charts[0].id);
+  const chart = charts.find((c) => c.id === chosen) ?? charts[0];
   const id = useRef<string>(undefined);
   const begin = async (job: Job): Promise<string[]> => {
     id.current ??= crypto.randomUUID();
     try {
-      const begun = await beginBuild(id.current, job, by);
+      const begun = await beginBuild(id.current, job, by, { id: chart.id, version: chart.version });
       if (!begun.ok) return begun.faults;
       router.push(`/builds/${begun.id}/targets`);
       return [];
@@ -35,5 +47,24 @@ export function NewBuild() {
       return ['The server does not answer. Nothing is lost: try again in a moment.'];
     }
   };
-  return <JobForm initial={BLANK} submit="Begin this build" onSave={begin} />;
+  return (
+    <>
+      {charts.length > 1 && (
+        <div className="mb-6 max-w-md">
+          <Field label="Chart" hint="Its rows and columns are offered below. It can be changed later.">
+            {(props) => (
+              <select {...props} className="field" value={chart.id} onChange={(event) => setChosen(event.target.value)}>
+                {charts.map((c) => (
+                  <option key={c.id} value={c.id}>
+                    {c.name}, version {c.version}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        </div>
+      )}
+      <JobForm initial={BLANK} chart={chart} submit="Begin this build" onSave={begin} />
+    </>
+  );
 }

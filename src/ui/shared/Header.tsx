@@ -10,7 +10,13 @@ export function Mark({ size = 26 }: { size?: number }) {
   );
 }
 
-/** The bar on every screen: the mark leads to the shelf. */
+const PLACES = [
+  ['/', 'Shelf'],
+  ['/gap', 'Quick gap'],
+  ['/charts', 'Charts'],
+] as const;
+
+/** The bar on every screen: the mark leads to the shelf; outside a build, the other rooms stand beside it. */
 export function Header({ children }: { children?: ReactNode }) {
   return (
     <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1 max-sm:gap-x-2 max-sm:px-3">
@@ -18,7 +24,15 @@ export function Header({ children }: { children?: ReactNode }) {
         <Mark />
         <span className={children ? 'max-sm:sr-only' : ''}>Spatium</span>
       </Link>
-      {children ?? <span className="flex-1" />}
+      {children ?? (
+        <nav aria-label="Spatium" className="flex flex-1 flex-wrap gap-x-5 max-sm:gap-x-3">
+          {PLACES.map(([href, words]) => (
+            <Link key={href} href={href} prefetch={false} className="flex min-h-11 items-center font-medium underline-offset-4 hover:underline">
+              {words}
+            </Link>
+          ))}
+        </nav>
+      )}
       <ThemeSwitch />
     </header>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Field as Kind, acceptedBy, hearField } from '@/core/quantity/bench';
+import { type BenchContext, type Field as Kind, acceptedBy, factorIn, hearField } from '@/core/quantity/bench';
 import type { Nm, Units } from '@/core/quantity/length';
 import { type LengthStyle, bothText, printLength } from '@/core/quantity/print';
 import { Field } from './Field';
@@ -18,16 +18,21 @@ interface Props {
   hint?: string;
   /** The engine's bore, where it is known: says what size a gap can be. */
   bore?: Nm | null;
+  /** What a size should be near to, where that is known. */
+  expected?: BenchContext['expected'];
+  /** Takes what was typed as a factor instead: a figure that looks like one is then asked about. */
+  onFactor?: (factor: number) => void;
 }
 
 const styleOf = (kind: Kind): LengthStyle => (kind === 'bore' || kind === 'piston' ? 'size' : 'fine');
 
 /** A length in a form: bench talk in, both systems said back, what cannot be right asked about. */
-export function LengthField({ label, kind, units, value, onChange, onFault, hint, bore = null }: Props) {
+export function LengthField({ label, kind, units, value, onChange, onFault, hint, bore = null, expected = null, onFactor }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const style = styleOf(kind);
   const shown = typed ?? (value === null ? '' : printLength(value, units, style).number);
-  const heard = typed === null ? null : hearField(typed, kind, units, bore);
+  const heard = typed === null ? null : hearField(typed, kind, units, bore, expected);
+  const factor = typed === null || !onFactor ? null : factorIn(typed);
   const error =
     heard?.kind === 'refused'
       ? `${heard.why} Accepted: ${heard.accepted}.`
@@ -37,10 +42,11 @@ export function LengthField({ label, kind, units, value, onChange, onFault, hint
 
   const type = (text: string): void => {
     setTyped(text);
-    const now = hearField(text, kind, units, bore);
+    const now = hearField(text, kind, units, bore, expected);
+    const asked = onFactor !== undefined && factorIn(text) !== null;
     if (now.kind === 'empty') onChange(null);
-    if (now.kind === 'understood' && now.meaning.upTo === null) onChange(now.meaning.value);
-    const usable = now.kind === 'empty' || (now.kind === 'understood' && now.meaning.upTo === null);
+    if (now.kind === 'understood' && now.meaning.upTo === null && !asked) onChange(now.meaning.value);
+    const usable = asked ? false : now.kind === 'empty' || (now.kind === 'understood' && now.meaning.upTo === null);
     onFault?.(usable ? null : `${label}: “${text}” is not settled yet.`);
   };
   const pick = (nm: Nm): void => {
@@ -49,8 +55,23 @@ export function LengthField({ label, kind, units, value, onChange, onFault, hint
     onFault?.(null);
   };
 
+  const asTyped = heard?.kind === 'understood' ? heard.meaning.value : heard?.kind === 'question' ? heard.options.find((o) => o.taken === 'as typed')?.value : undefined;
   const said =
-    heard?.kind === 'question' ? (
+    factor !== null ? (
+      <div>
+        <p className="font-bold text-short">{factor} looks like a factor, not a gap. Is it factor × bore?</p>
+        <div className="mt-1 flex flex-wrap gap-2">
+          <button type="button" onClick={() => onFactor?.(factor)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
+            {factor} × bore
+          </button>
+          {asTyped !== undefined && (
+            <button type="button" onClick={() => pick(asTyped)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
+              {bothText(asTyped, style)} <span className="font-sans text-sm font-normal">as typed</span>
+            </button>
+          )}
+        </div>
+      </div>
+    ) : heard?.kind === 'question' ? (
       <div>
         <p className="font-bold text-short">{heard.ask}</p>
         <div className="mt-1 flex flex-wrap gap-2">

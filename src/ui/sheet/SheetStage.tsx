@@ -6,8 +6,8 @@ import { JOINTS, JOINT_WORDS, SCHOOL_WORDS } from '@/core/clocking/clocking';
 import { engineWords } from '@/core/engine/engine';
 import { printLength } from '@/core/quantity/print';
 import { RINGS, RING_WORDS } from '@/core/ring/ring';
-import { CONSTRUCTION_WORDS, DUTY_WORDS } from '@/core/targets/chart';
-import type { Target } from '@/core/targets/target';
+import { adderWords } from '@/core/targets/duty';
+import { SURFACE_WORDS, type Target } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
 import { Button, buttonLook } from '../shared/Button';
 import { Mark } from '../shared/Header';
@@ -82,8 +82,9 @@ export function SheetStage() {
 
 function Targets() {
   const { judgement, range, length } = useBench();
-  const { standard, job } = judgement;
+  const { standard, job, duty, piston, chart, cylinders } = judgement;
   if (!standard || !job) return null;
+  const allowed = cylinders.filter((c) => c.allowance);
   const of = standard.targets;
   const row = (words: string, target: Target) => (
     <tr key={words}>
@@ -101,8 +102,15 @@ function Targets() {
       <h2 className="mb-1">Targets</h2>
       <p className="text-sm text-soft">
         {job.plannedBore !== null && `Planned bore ${length(job.plannedBore, 'size')}. `}
-        For: {job.duty ? DUTY_WORDS[job.duty] : 'not said'}. Pistons: {job.construction ? CONSTRUCTION_WORDS[job.construction] : 'not said'}. From {basis}.
+        For: {duty.row?.words ?? 'not said'}. Pistons: {piston?.words ?? 'not said'}. Cylinder wall: {job.surface ? SURFACE_WORDS[job.surface] : 'not said'}.
+        {job.service.now.kind !== 'none' && ` Power adder: ${adderWords(job.service.now)}.`}
+        {job.service.later && ` Planned for later: ${adderWords(job.service.later)}.`} From {basis}. {chart.name}, version {chart.version}.
       </p>
+      {allowed.length > 0 && (
+        <p className="text-sm text-soft">
+          Fitted looser on purpose: {allowed.map((c) => `cylinder ${c.label}, gaps + ${length(c.allowance?.gap ?? 0)}, clearance + ${length(c.allowance?.clearance ?? 0, 'clearance')}${c.allowance?.reason ? ` (${c.allowance.reason})` : ''}`).join('; ')}.
+        </p>
+      )}
       <table className="ruled mt-1">
         <thead>
           <tr>

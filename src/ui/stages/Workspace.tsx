@@ -4,13 +4,12 @@ import { useSelectedLayoutSegment } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { STAGES, type Stage } from '@/core/build/work';
 import { engineWords } from '@/core/engine/engine';
-import { CONSTRUCTION_WORDS, DUTY_WORDS } from '@/core/targets/chart';
 import { useBench } from '../bench/Bench';
 import { Deck } from '../deck/Deck';
 import { Button } from '../shared/Button';
 import { Header } from '../shared/Header';
 import { Segmented } from '../shared/Segmented';
-import { Initials } from './Initials';
+import { Initials } from '../shared/Initials';
 import { StageRule } from './StageRule';
 
 const UNIT_OPTIONS = [
@@ -22,14 +21,14 @@ const UNIT_OPTIONS = [
 export function Workspace({ children }: { children: ReactNode }) {
   const segment = useSelectedLayoutSegment();
   const stage: Stage = STAGES.find((s) => s === segment) ?? 'job';
-  const { judgement, units, setUnits, length } = useBench();
+  const { judgement, units, setUnits, by, setBy, length } = useBench();
   const { job } = judgement;
   const spec = job
     ? [
         engineWords(job.engine),
         job.plannedBore === null ? null : `bore ${length(job.plannedBore, 'size')}`,
-        job.duty && DUTY_WORDS[job.duty],
-        job.construction && CONSTRUCTION_WORDS[job.construction],
+        judgement.duty.row?.words,
+        judgement.piston?.words,
       ].filter(Boolean)
     : [];
   return (
@@ -40,7 +39,7 @@ export function Workspace({ children }: { children: ReactNode }) {
         <span className="min-w-0 flex-1 basis-48 truncate text-soft max-md:hidden">{spec.join(' · ')}</span>
         <span className="flex-1 md:hidden" />
         <Segmented label="Units shown and spoken" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
-        <Initials />
+        <Initials by={by} onChange={setBy} />
       </Header>
       <StageRule stage={stage} />
       <LinkState />

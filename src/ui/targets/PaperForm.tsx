@@ -4,20 +4,27 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import type { Field as Kind } from '@/core/quantity/bench';
 import type { Nm } from '@/core/quantity/length';
-import type { Given } from '@/core/targets/target';
+import { FACTORS } from '@/core/targets/chart';
+import { type Given, type Own, statedMinimum } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
 import { Button, buttonLook } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 
+export type Paper = 'sheet' | 'manual' | 'own';
+
 interface Props {
   /** What the figure is for, e.g. `top ring gap`. */
   what: string;
-  paper: 'sheet' | 'manual';
+  paper: Paper;
   kind: Kind;
   given: Given | null;
-  onSave: (given: Given | null) => void;
+  /** For the builder's own figure: whether it is put over what ranks above it. */
+  over: boolean;
+  /** The other compression ring's minimum, and whether this one should not be under it or not over it. */
+  against: { min: Nm; words: string; side: 'under' | 'over' } | null;
+  onSave: (own: Own | null) => void;
 }
 
 const FORMS = [
@@ -26,36 +33,48 @@ const FORMS = [
   ['factor', 'factor × bore'],
 ] as const;
 
-/** Above this a factor is more likely a gap typed in its place. */
-const MOST_FACTOR = 0.02;
-
 interface Draft {
   form: Given['form'];
   min: Nm | null;
   max: Nm | null;
   factor: string;
   from: string;
+  over: boolean;
 }
 
-const PAPER_WORDS = { sheet: 'packed sheet', manual: 'service manual' };
+export const PAPER_WORDS: Record<Paper, string> = { sheet: 'packed sheet', manual: 'service manual', own: 'own figure' };
 
-function draftOf(given: Given | null, paper: 'sheet' | 'manual'): Draft {
-  return {
-    form: given?.form ?? 'range',
-    min: given && given.form !== 'factor' ? given.min : null,
-    max: given?.form === 'range' ? given.max : null,
-    factor: given?.form === 'factor' ? String(given.factor) : '',
-    from: given?.from ?? (paper === 'sheet' ? 'sheet packed with the parts' : 'service manual'),
-  };
-}
+const PAPER_RANKS: Record<Paper, string> = {
+  sheet: 'Copy what the paper says. It ranks above the service manual and the chart.',
+  manual: 'Copy what the paper says. It ranks above the chart, and under the packed sheet.',
+  own: 'What you want, and why. It ranks under sheet, manual and chart, unless you put it over them.',
+};
+
+const FROM: Record<Paper, { start: string; label: string; hint: string }> = {
+  sheet: { start: 'sheet packed with the parts', label: 'Which paper', hint: 'So that the next person can find it.' },
+  manual: { start: 'service manual', label: 'Which paper', hint: 'So that the next person can find it.' },
+  own: { start: '', label: 'Reason', hint: 'It stays on record with the figure, and is on the sheet.' },
+};
+
+const draftOf = (given: Given | null, paper: Paper, over: boolean): Draft => ({
+  form: given?.form ?? (paper === 'own' ? 'minimum' : 'range'),
+  min: given && given.form !== 'factor' ? given.min : null,
+  max: given?.form === 'range' ? given.max : null,
+  factor: given?.form === 'factor' ? String(given.factor) : '',
+  from: given?.from ?? FROM[paper].start,
+  over,
+});
 
 /** The draft as a figure, or what is wrong with it. */
-function settle(draft: Draft): Given | string {
+function settle(draft: Draft, paper: Paper, kind: Kind): Given | string {
   const from = draft.from.trim();
+  if (paper === 'own' && from === '') return 'The reason for your own figure is asked for.';
   if (draft.form === 'factor') {
     const factor = Number(draft.factor.replace(',', '.'));
-    if (!(factor > 0)) return 'A factor such as 0.0045 is asked for.';
-    if (factor > MOST_FACTOR) return `${draft.factor} is no factor: a factor is about 0.004 to 0.008. If it is the gap itself, choose “at least”.`;
+    const [least, most] = FACTORS[kind === 'clearance' ? 'clearance' : 'gap'].usual;
+    if (!(factor > 0)) return kind === 'clearance' ? 'A factor such as 0.0010 is asked for.' : 'A factor such as 0.0045 is asked for.';
+    if (factor > most || factor < least)
+      return `${draft.factor} is no factor: one lies between ${least} and ${most}. If it is the ${kind === 'clearance' ? 'clearance' : 'gap'} itself, choose “at least”.`;
     return { form: 'factor', factor, from };
   }
   if (draft.min === null) return 'The lower figure is asked for.';
@@ -65,12 +84,12 @@ function settle(draft: Draft): Given | string {
   return { form: 'range', min: draft.min, max: draft.max, from };
 }
 
-/** Enters what a sheet or a manual says of one figure. */
-export function PaperForm({ what, paper, kind, given, onSave }: Props) {
-  const { units, cylinder } = useBench();
+/** Enters what a sheet or a manual says of one figure, or what the builder wants and why. */
+export function PaperForm({ what, paper, kind, given, over, against, onSave }: Props) {
+  const { units, cylinder, length } = useBench();
   const bore = cylinder?.targetBore?.nm ?? null;
   const [open, setOpen] = useState(false);
-  const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper));
+  const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper, over));
   const [fault, setFault] = useState<string | null>(null);
   const [typing, setTyping] = useState<Record<string, string | null>>({});
   const set = (part: Partial<Draft>): void => {
@@ -81,28 +100,39 @@ export function PaperForm({ what, paper, kind, given, onSave }: Props) {
     setOpen(next);
     setFault(null);
     setTyping({});
-    if (next) setDraft(draftOf(given, paper));
+    if (next) setDraft(draftOf(given, paper, over));
   };
   const save = (): void => {
     const unsettled = draft.form === 'factor' ? undefined : Object.values(typing).find((f) => f);
-    const settled = unsettled ?? settle(draft);
+    const settled = unsettled ?? settle(draft, paper, kind);
     if (typeof settled === 'string') return setFault(settled);
-    onSave(settled);
+    onSave({ given: settled, over: draft.over });
     setOpen(false);
   };
+  const asFactor =
+    kind === 'gap'
+      ? (factor: number): void => {
+          setTyping({});
+          set({ form: 'factor', factor: String(factor) });
+        }
+      : undefined;
+  const drafted = settle({ ...draft, from: draft.from || '?' }, paper, kind);
+  const min = typeof drafted === 'string' ? null : statedMinimum(drafted, bore);
+  const crossed = against && min !== null && (against.side === 'under' ? min < against.min : min > against.min);
+  const { label, hint } = FROM[paper];
 
   return (
     <Dialog.Root open={open} onOpenChange={reopen}>
-      <Dialog.Trigger className={buttonLook()}>{given ? `Change ${PAPER_WORDS[paper]}` : `Enter ${PAPER_WORDS[paper]}`}</Dialog.Trigger>
+      <Dialog.Trigger className={buttonLook()}>
+        {given ? 'Change' : 'Enter'} <span className="sr-only">{PAPER_WORDS[paper]}</span>
+      </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,34rem)] -translate-1/2 overflow-y-auto rounded-md border border-ink bg-sheet p-6 text-ink">
           <Dialog.Title className="text-xl font-bold">
             {what}, {PAPER_WORDS[paper]}
           </Dialog.Title>
-          <Dialog.Description className="mt-1 mb-4 text-soft">
-            Copy what the paper says. It ranks above {paper === 'sheet' ? 'the service manual and the chart' : 'the chart, and under the packed sheet'}.
-          </Dialog.Description>
+          <Dialog.Description className="mt-1 mb-4 text-soft">{PAPER_RANKS[paper]}</Dialog.Description>
           <form
             className="grid gap-4"
             onSubmit={(event) => {
@@ -111,7 +141,7 @@ export function PaperForm({ what, paper, kind, given, onSave }: Props) {
             }}
           >
             <div>
-              <Segmented label="How the paper gives it" value={draft.form} options={FORMS} onChange={(form) => set({ form })} />
+              <Segmented label={paper === 'own' ? 'How you give it' : 'How the paper gives it'} value={draft.form} options={FORMS} onChange={(form) => set({ form })} />
             </div>
             {draft.form === 'factor' ? (
               <Field label="Factor" hint="Without a unit: 0.0045 in per inch is 0.0045 mm per mm.">
@@ -119,15 +149,30 @@ export function PaperForm({ what, paper, kind, given, onSave }: Props) {
               </Field>
             ) : (
               <div className="grid gap-4 sm:grid-cols-2">
-                <LengthField label={draft.form === 'range' ? 'From' : 'At least'} kind={kind} bore={bore} units={units} value={draft.min} onChange={(min) => set({ min })} onFault={(f) => setTyping((t) => ({ ...t, min: f }))} />
+                <LengthField label={draft.form === 'range' ? 'From' : 'At least'} kind={kind} bore={bore} units={units} value={draft.min} onChange={(nm) => set({ min: nm })} onFault={(f) => setTyping((t) => ({ ...t, min: f }))} onFactor={asFactor} />
                 {draft.form === 'range' && (
-                  <LengthField label="To" kind={kind} bore={bore} units={units} value={draft.max} onChange={(max) => set({ max })} onFault={(f) => setTyping((t) => ({ ...t, max: f }))} />
+                  <LengthField label="To" kind={kind} bore={bore} units={units} value={draft.max} onChange={(max) => set({ max })} onFault={(f) => setTyping((t) => ({ ...t, max: f }))} onFactor={asFactor} />
                 )}
               </div>
             )}
-            <Field label="Which paper" hint="So that the next person can find it.">
+            {crossed && (
+              <p role="status" className="font-bold text-short">
+                {against.side === 'under'
+                  ? `That is under ${against.words}, ${length(against.min)}: gas could be trapped between the rings. If the paper says so, go on; if the two are swapped, mend it.`
+                  : `That is over ${against.words}, ${length(against.min)}. If the paper says so, go on; if the two are swapped, mend it.`}
+              </p>
+            )}
+            <Field label={label} hint={hint}>
               {(props) => <input {...props} className="field" value={draft.from} maxLength={200} onChange={(event) => set({ from: event.target.value })} />}
             </Field>
+            {paper === 'own' && (
+              <label className="flex min-h-11 items-start gap-2">
+                <input type="checkbox" className="mt-0.5 size-5 accent-(--blue)" checked={draft.over} onChange={(event) => set({ over: event.target.checked })} />
+                <span>
+                  <b>Put it over sheet, manual and chart.</b> They stay in sight, and a figure of yours under theirs is called out.
+                </span>
+              </label>
+            )}
             {fault && (
               <p role="alert" className="font-bold text-over">
                 {fault}
@@ -147,7 +192,7 @@ export function PaperForm({ what, paper, kind, given, onSave }: Props) {
               )}
               <Dialog.Close className={buttonLook()}>Cancel</Dialog.Close>
               <Button kind="strong" type="submit">
-                Put in force
+                Enter it
               </Button>
             </div>
           </form>

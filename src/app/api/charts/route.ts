@@ -1,0 +1,27 @@
+/**
+ * GET  /api/charts            the shop's charts, each in its latest version
+ * POST /api/charts[?name=]    a chart file is read in, JSON or CSV, as a chart of its own
+ */
+import { randomUUID } from 'node:crypto';
+import { MOST_CHART_BYTES, readChartFile } from '@/files/chartFile';
+import { addChart, alike, keptCharts } from '@/store/charts';
+import { database } from '@/store/store';
+import { bodyWithin, fault } from '../answers';
+
+export async function GET(): Promise<Response> {
+  return Response.json({ charts: await keptCharts(await database()) });
+}
+
+export async function POST(request: Request): Promise<Response> {
+  const text = await bodyWithin(request, MOST_CHART_BYTES);
+  if (text === null) return fault(413, 'The file is larger than 1 MB.');
+  const name = new URL(request.url).searchParams.get('name')?.trim().slice(0, 80);
+  const read = readChartFile(text, name || 'Chart from a file');
+  if (!read.ok) return fault(422, ...read.faults);
+  const db = await database();
+  const same = await alike(db, read.chart);
+  if (same) return Response.json({ id: same.id, url: `/charts/${same.id}`, created: false });
+  const { id, version, name: from } = read.chart;
+  const chart = await addChart(db, randomUUID(), read.chart, '', id === 'read' ? null : { id, version, name: from });
+  return Response.json({ id: chart.id, url: `/charts/${chart.id}`, created: true }, { status: 201 });
+}

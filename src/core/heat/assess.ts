@@ -1,0 +1,201 @@
+/**
+ * The heat model put to one cylinder: what its gaps and its clearance come to hot, and how far from trouble.
+ */
+import type { Nm } from '../quantity/length';
+import { type Saying, fine, raw, say, size } from '../quantity/saying';
+import type { ChartColumn, ChartRow } from '../targets/chart';
+import type { Surface, Target } from '../targets/target';
+import { COLD, type PistonHeat, type RingHeat, buttingTemperature, closingTemperature, hotGap, runningClearance } from './heat';
+import { BORE_EXPANSION, PISTON_EXPANSION, RING_EXPANSION, RING_METAL_WORDS, type RingMetal } from './metals';
+import type { ColdGap, HeatSpread } from './simulate';
+
+export type HeatRing = 'top' | 'second';
+
+/** What is assumed of the heat. A temperature that is null is the duty's. */
+export interface HeatChoices {
+  ringMetal: RingMetal;
+  /** Mean temperatures, °C. */
+  top: number | null;
+  second: number | null;
+  wall: number | null;
+  skirt: number | null;
+  spread: HeatSpread;
+  /** Half-width of one feeler reading. */
+  feeler: Nm;
+}
+
+/** From memory: ring ± 30 °C, wall ± 15 °C, expansions ± 4 %, half a thou of feel. */
+export const STARTING_HEAT: HeatChoices = {
+  ringMetal: 'ductileIron',
+  top: null,
+  second: null,
+  wall: null,
+  skirt: null,
+  spread: { ring: 30, wall: 15, expansion: 0.04 },
+  feeler: 12_700,
+};
+
+/** The second ring runs cooler than the top by about so many kelvin. From memory. */
+export const SECOND_COOLER = 40;
+/** A margin under this is called out, K. From memory. */
+export const THIN_MARGIN = 15;
+
+export interface Temperatures {
+  top: number;
+  second: number;
+  wall: number;
+  skirt: number;
+}
+
+/** Temperatures assumed for a duty, with what was chosen instead. A skirt is taken to be as hot as its wall. From memory. */
+export function temperaturesFor(row: ChartRow | null, heat: HeatChoices): Temperatures | null {
+  const top = heat.top ?? row?.ringTemperature ?? null;
+  const wall = heat.wall ?? row?.wallTemperature ?? null;
+  if (top === null || wall === null) return null;
+  return { top, second: heat.second ?? top - SECOND_COOLER, wall, skirt: heat.skirt ?? wall };
+}
+
+export type HeatPoint = 'minimum' | 'aim' | 'measured';
+
+/** One cold gap as the model has it hot. */
+export interface HotGap {
+  point: HeatPoint;
+  cold: Nm;
+  /** As far as it is known, for a simulation. */
+  known: ColdGap;
+  /** At the assumed ring temperature, nm; negative: the ends would overlap. */
+  hot: number;
+  /** °C at which the ends meet. */
+  butting: number;
+  /** Butting − assumed, K. */
+  margin: number;
+  /** The gap's line over ring temperature, from the cold ring to where the ends meet. */
+  line: { celsius: number; gap: number }[];
+  working: Saying[];
+}
+
+export interface JudgedRingHeat {
+  assumed: number;
+  heat: RingHeat;
+  points: HotGap[];
+}
+
+/** One cold clearance as the model has it hot. */
+export interface HotClearance {
+  point: HeatPoint;
+  cold: Nm;
+  /** At the assumed skirt temperature, nm. */
+  hot: number;
+  /** °C of the skirt at which it is gone on paper. */
+  closing: number;
+  line: { celsius: number; gap: number }[];
+  working: Saying[];
+}
+
+export interface JudgedHeat {
+  temperatures: Temperatures;
+  /** What the bore and the piston are taken to be; `assumed` where the job card does not say. */
+  bore: { surface: Surface; assumed: boolean };
+  rings: Record<HeatRing, JudgedRingHeat>;
+  /** Null while the piston is not said. */
+  piston: { assumed: number; heat: PistonHeat; points: HotClearance[] } | null;
+}
+
+const degrees = (celsius: number): string => `${celsius.toFixed(celsius % 1 === 0 ? 0 : 1)} °C`;
+const micro = (expansion: number): string => `${(expansion * 1e6).toFixed(1)}×10⁻⁶`;
+
+function hotGapOf(point: HeatPoint, cold: Nm, known: ColdGap, assumed: number, heat: RingHeat): HotGap {
+  const hot = hotGap(cold, assumed, heat);
+  const butting = buttingTemperature(cold, heat);
+  return {
+    point,
+    cold,
+    known,
+    hot,
+    butting,
+    margin: butting - assumed,
+    line: [
+      { celsius: COLD, gap: hotGap(cold, COLD, heat) },
+      { celsius: butting, gap: 0 },
+    ],
+    working: [
+      say`π × ${size(heat.bore)} × (1 + ${micro(heat.boreExpansion)} × ${heat.wall - COLD} K) − (π × ${size(heat.bore)} − ${fine(cold)}) × (1 + ${micro(heat.ringExpansion)} × ${assumed - COLD} K) = ${raw(Math.round(hot))}`,
+      say`that is nothing at ${degrees(butting)}: ${(butting - assumed).toFixed(0)} K from the assumed ${degrees(assumed)}`,
+    ],
+  };
+}
+
+function hotClearanceOf(point: HeatPoint, cold: Nm, assumed: number, heat: PistonHeat): HotClearance {
+  const hot = runningClearance(cold, assumed, heat);
+  const closing = closingTemperature(cold, heat);
+  return {
+    point,
+    cold,
+    hot,
+    closing,
+    line: [
+      { celsius: COLD, gap: runningClearance(cold, COLD, heat) },
+      { celsius: closing, gap: 0 },
+    ],
+    working: [
+      say`${size(heat.bore)} × (1 + ${micro(heat.boreExpansion)} × ${heat.wall - COLD} K) − (${size(heat.bore)} − ${fine(cold)}) × (1 + ${micro(heat.pistonExpansion)} × ${assumed - COLD} K) = ${raw(Math.round(hot))}`,
+      say`nothing is left on paper at ${degrees(closing)}`,
+    ],
+  };
+}
+
+export interface HeatAsk {
+  bore: Nm;
+  row: ChartRow | null;
+  column: ChartColumn | null;
+  surface: Surface | null;
+  choices: HeatChoices;
+  targets: Record<HeatRing | 'clearance', Target>;
+  measured: Record<HeatRing, { value: Nm; upTo: Nm | null } | null>;
+  /** Measured clearance; null when there is none. */
+  clearance: Nm | null;
+}
+
+function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surface: Surface): JudgedRingHeat {
+  const { choices, bore } = ask;
+  const heat: RingHeat = { bore, wall: temperatures.wall, ringExpansion: RING_EXPANSION[choices.ringMetal], boreExpansion: BORE_EXPANSION[surface] };
+  const assumed = temperatures[ring];
+  const target = ask.targets[ring];
+  const about = (cold: Nm): ColdGap => ({ least: Math.max(0, cold - choices.feeler), most: cold + choices.feeler });
+  const reading = ask.measured[ring];
+  const points = [
+    ...(target.set ? [hotGapOf('minimum', target.inForce.min, about(target.inForce.min), assumed, heat)] : []),
+    ...(target.set && target.inForce.aimTo !== null ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat)] : []),
+    ...(reading ? [hotGapOf('measured', reading.value, reading.upTo === null ? about(reading.value) : { least: reading.value, most: reading.upTo }, assumed, heat)] : []),
+  ];
+  return { assumed, heat, points };
+}
+
+/** The heat model of one cylinder, or null where no temperature is known: no duty said and none entered. */
+export function heatOf(ask: HeatAsk): JudgedHeat | null {
+  const temperatures = temperaturesFor(ask.row, ask.choices);
+  if (!temperatures) return null;
+  const surface = ask.surface ?? 'iron';
+  const { column, bore, targets } = ask;
+  const target = targets.clearance;
+  const pistonHeat = column && { bore, wall: temperatures.wall, pistonExpansion: PISTON_EXPANSION[column.alloy], boreExpansion: BORE_EXPANSION[surface] };
+  const clearances: [HeatPoint, Nm | null][] = [
+    ['minimum', target.set ? target.inForce.min : null],
+    ['aim', target.set ? target.inForce.aimTo : null],
+    ['measured', ask.clearance],
+  ];
+  return {
+    temperatures,
+    bore: { surface, assumed: ask.surface === null },
+    rings: { top: ringHeat('top', ask, temperatures, surface), second: ringHeat('second', ask, temperatures, surface) },
+    piston: pistonHeat && {
+      assumed: temperatures.skirt,
+      heat: pistonHeat,
+      points: clearances.flatMap(([point, cold]) => (cold === null || cold >= bore ? [] : [hotClearanceOf(point, cold, temperatures.skirt, pistonHeat)])),
+    },
+  };
+}
+
+/** What the model assumes, as a sentence. */
+export const assumedWords = ({ temperatures, bore }: JudgedHeat, { ringMetal }: HeatChoices): string =>
+  `${RING_METAL_WORDS[ringMetal]} rings, ${bore.surface === 'iron' ? 'iron' : 'plated aluminium'} bore${bore.assumed ? ' (not said on the job card: taken as iron)' : ''}, wall at ${degrees(temperatures.wall)}`;

@@ -1,0 +1,67 @@
+/**
+ * Figures that belong side by side: what is fitted now and what is planned, both rows near a threshold, and
+ * what a high ring needs against what the oldest rule would say.
+ */
+import { type Nm } from '../quantity/length';
+import { type Saying, say } from '../quantity/saying';
+import { rowOf } from './chart';
+import type { Suggestion } from './duty';
+import { NO_PAPERS, type Target, type TargetAsk, oldRuleGap, secondGapTarget, topGapTarget } from './target';
+
+export interface ComparedFigure {
+  what: 'top' | 'second';
+  min: Nm;
+  aimTo: Nm | null;
+}
+
+export interface Compared {
+  words: string;
+  /** Whether the chart figure in force comes from this one. */
+  inForce: boolean;
+  figures: ComparedFigure[];
+  /** What is asked for where the chart offers no figure. */
+  ask: string | null;
+}
+
+export interface Comparison {
+  kind: 'planned' | 'threshold' | 'highRing';
+  says: Saying;
+  options: Compared[];
+}
+
+const figureOf = (what: ComparedFigure['what'], target: Target): ComparedFigure[] => (target.set ? [{ what, min: target.inForce.min, aimTo: target.inForce.aimTo }] : []);
+
+/** What the chart alone says in a row. */
+function byRow(ask: TargetAsk, row: string): Compared {
+  const bare: TargetAsk = { ...ask, duty: row, choices: { ...ask.choices, gaps: { ...ask.choices.gaps, top: NO_PAPERS, second: NO_PAPERS } } };
+  const top = topGapTarget(bare);
+  const second = secondGapTarget(bare, top);
+  return { words: rowOf(ask.chart, row)?.words ?? row, inForce: row === ask.duty, figures: [...figureOf('top', top), ...figureOf('second', second)], ask: top.set ? null : top.ask };
+}
+
+/** All comparisons that hold for an engine, the costliest mistake first. */
+export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Comparison[] {
+  const { bore, chart, construction, choices } = ask;
+  if (!bore) return [];
+  const out: Comparison[] = [];
+  const column = chart.columns.find((c) => c.id === construction);
+  if (column?.highRing && ask.duty !== null) {
+    const rule: Compared = { words: 'the oldest rule, 0.004 × bore', inForce: false, figures: [{ what: 'top', min: oldRuleGap(bore, choices.feelerStep), aimTo: null }], ask: null };
+    const here = byRow(ask, ask.duty);
+    out.push({ kind: 'highRing', says: say`This piston carries its top ring close to the crown, where it runs far hotter.`, options: [{ ...here, words: `this piston: ${column.words}` }, rule] });
+  }
+  if (!suggestion.set) return out;
+  const { now, later } = suggestion;
+  if (later && later.row !== now.row)
+    out.push({
+      kind: 'planned',
+      says: say`Gap now for what is to come: metal can be taken off, never put back.`,
+      options: [
+        { ...byRow(ask, now.row), words: `now: ${now.reason}` },
+        { ...byRow(ask, later.row), words: `planned: ${later.reason}` },
+      ],
+    });
+  for (const { row, near } of later ? [now, later] : [now])
+    if (near) out.push({ kind: 'threshold', says: say`${near.says}`, options: [byRow(ask, row), byRow(ask, near.row)] });
+  return out;
+}

@@ -1,0 +1,106 @@
+/**
+ * The shop's charts: every version of each, kept for good. The starting chart is built in as its version 1.
+ */
+import { and, asc, desc, eq } from 'drizzle-orm';
+import { type Chart, type ChartVersion, STARTING_CHART, sameFigures } from '@/core/targets/chart';
+import { chartSchema } from '@/files/schema';
+import type { Database } from './open';
+import { charts, shop } from './schema';
+
+/** A chart as the shop keeps it: its latest version, and whether new builds begin with it. */
+export interface KeptChart {
+  chart: Chart;
+  standard: boolean;
+}
+
+const STANDARD = 'standardChart';
+
+const read = (body: string): Chart => chartSchema.parse(JSON.parse(body));
+
+async function standardId(db: Database): Promise<string> {
+  const rows = await db.select({ value: shop.value }).from(shop).where(eq(shop.key, STANDARD));
+  return rows[0]?.value ?? STARTING_CHART.id;
+}
+
+/** The latest version of every chart that is not put away, the starting chart first, then by name. */
+export async function keptCharts(db: Database): Promise<KeptChart[]> {
+  const rows = await db.select({ id: charts.id, body: charts.body, removedAt: charts.removedAt }).from(charts).orderBy(asc(charts.version));
+  const latest = new Map<string, { chart: Chart; removed: boolean }>([[STARTING_CHART.id, { chart: STARTING_CHART, removed: false }]]);
+  for (const row of rows) latest.set(row.id, { chart: read(row.body), removed: row.removedAt !== null });
+  const standard = await standardId(db);
+  return [...latest.values()]
+    .filter((kept) => !kept.removed)
+    .map(({ chart }) => ({ chart, standard: chart.id === standard }))
+    .sort((a, b) => Number(b.chart.id === STARTING_CHART.id) - Number(a.chart.id === STARTING_CHART.id) || a.chart.name.localeCompare(b.chart.name, 'en'));
+}
+
+/** The chart that new builds begin with, in its latest version. */
+export async function standardChart(db: Database): Promise<Chart> {
+  const kept = await keptCharts(db);
+  return (kept.find((k) => k.standard) ?? kept[0])?.chart ?? STARTING_CHART;
+}
+
+/** All versions of a chart, newest first; empty when there is none of that id. */
+export async function chartVersions(db: Database, id: string): Promise<Chart[]> {
+  const rows = await db.select({ body: charts.body }).from(charts).where(eq(charts.id, id)).orderBy(desc(charts.version));
+  return [...rows.map((row) => read(row.body)), ...(id === STARTING_CHART.id ? [STARTING_CHART] : [])];
+}
+
+/** One version of a chart, the latest unless said; null when there is none. */
+export async function loadChart(db: Database, id: string, version: number | null = null): Promise<Chart | null> {
+  const all = await chartVersions(db, id);
+  return (version === null ? all[0] : all.find((c) => c.version === version)) ?? null;
+}
+
+export type SavedChart = { ok: true; chart: Chart } | { ok: false; conflict: true; latest: Chart | null };
+
+/**
+ * Adds the next version of a chart, over the one it was made from. When someone saved another version
+ * meanwhile nothing is added, and theirs comes back.
+ */
+export async function saveChart(db: Database, chart: Chart, over: number, by: string): Promise<SavedChart> {
+  const latest = await loadChart(db, chart.id);
+  if ((latest?.version ?? 0) !== over) return { ok: false, conflict: true, latest };
+  const next: Chart = { ...chart, version: over + 1, saved: { by, at: new Date().toISOString() } };
+  const added = await db
+    .insert(charts)
+    .values({ id: next.id, version: next.version, name: next.name, body: JSON.stringify(next) })
+    .onConflictDoNothing()
+    .returning({ version: charts.version });
+  if (added.length === 0) return { ok: false, conflict: true, latest: await loadChart(db, chart.id) };
+  return { ok: true, chart: next };
+}
+
+/** A name that no kept chart has: the one asked for, or with a number behind it. */
+async function freeName(db: Database, name: string): Promise<string> {
+  const names = new Set((await keptCharts(db)).map((k) => k.chart.name));
+  if (!names.has(name)) return name;
+  for (let n = 2; ; n += 1) if (!names.has(`${name} ${n}`)) return `${name} ${n}`;
+}
+
+/** A chart under an id of its own, as version 1: a copy of another, or one read from a file. */
+export async function addChart(db: Database, id: string, chart: Chart, by: string, copiedFrom: (ChartVersion & { name: string }) | null): Promise<Chart> {
+  const saved = await saveChart(db, { ...chart, id, name: await freeName(db, chart.name), copiedFrom }, 0, by);
+  if (!saved.ok) throw new Error(`the chart ${id} is there already`);
+  return saved.chart;
+}
+
+/** The kept chart that says the same as one read from a file and is called the same, if there is one. */
+export async function alike(db: Database, chart: Chart): Promise<Chart | null> {
+  return (await keptCharts(db)).find((k) => k.chart.name === chart.name && sameFigures(k.chart, chart))?.chart ?? null;
+}
+
+/** Makes new builds begin with a chart. */
+export async function setStandard(db: Database, id: string): Promise<void> {
+  await db.insert(shop).values({ key: STANDARD, value: id }).onConflictDoUpdate({ target: shop.key, set: { value: id } });
+}
+
+/** Puts a chart away, or takes it out again; its versions stay, and so do the builds set with them. */
+export async function setChartRemoved(db: Database, id: string, removed: boolean): Promise<void> {
+  const latest = await loadChart(db, id);
+  if (!latest || id === STARTING_CHART.id) return;
+  await db
+    .update(charts)
+    .set({ removedAt: removed ? new Date().toISOString() : null })
+    .where(and(eq(charts.id, id), eq(charts.version, latest.version)));
+}

@@ -1,0 +1,128 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { copyChart, makeStandard, putChartAway } from '@/app/actions';
+import type { KeptChart } from '@/store/charts';
+import { STARTING_CHART } from '@/core/targets/chart';
+import { Button, buttonLook } from '../shared/Button';
+import { useKept } from '../shared/kept';
+import { When } from '../shared/When';
+import { ImportChart } from './ImportChart';
+
+/** The shop's charts: what each holds, which one new builds begin with, and how to make another. */
+export function ChartList({ charts }: { charts: KeptChart[] }) {
+  const router = useRouter();
+  const [by] = useKept('spatium-by', '');
+  const [fault, setFault] = useState<string | null>(null);
+  const [away, setAway] = useState<{ id: string; name: string } | null>(null);
+
+  const run = async (work: () => Promise<void>): Promise<void> => {
+    setFault(null);
+    try {
+      await work();
+      router.refresh();
+    } catch {
+      setFault('The server does not answer. Nothing was changed.');
+    }
+  };
+  const copy = ({ chart }: KeptChart): Promise<void> =>
+    run(async () => {
+      const made = await copyChart({ id: chart.id, version: chart.version }, chart.id === STARTING_CHART.id ? 'Own chart' : chart.name, by);
+      if (made.ok) router.push(`/charts/${made.id}`);
+      else setFault(made.faults.join(' '));
+    });
+
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-4">
+        <div className="flex-1">
+          <h1>Charts</h1>
+          <p className="mt-1 text-lg text-soft">Factor × bore by duty and piston. Every figure says where it comes from, and whether someone held it against a sheet.</p>
+        </div>
+        <ImportChart />
+      </div>
+      {fault && (
+        <p role="alert" className="mt-3 font-bold text-over">
+          {fault}
+        </p>
+      )}
+      {away && (
+        <div role="status" className="mt-3 flex items-center gap-4 border-y border-line bg-steel px-4 py-2">
+          <p className="flex-1">{away.name} is put away. Builds set with it keep it.</p>
+          <Button
+            onClick={() =>
+              void run(async () => {
+                await putChartAway(away.id, false);
+                setAway(null);
+              })
+            }
+          >
+            Take it out again
+          </Button>
+        </div>
+      )}
+      <ul className="mt-5 divide-y divide-line border-y border-line">
+        {charts.map((kept) => {
+          const { chart, standard } = kept;
+          const confirmed = chart.cells.filter((c) => c.confirmed).length;
+          return (
+            <li key={chart.id} className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 py-3 max-sm:grid-cols-1">
+              <div>
+                <Link href={`/charts/${chart.id}`} className="text-lg font-bold text-blue underline underline-offset-4">
+                  {chart.name}
+                </Link>
+                <span className="ml-3 text-soft">
+                  version {chart.version}
+                  {chart.saved ? (
+                    <>
+                      , {chart.saved.by || 'no initials'}, <When at={chart.saved.at} />
+                    </>
+                  ) : (
+                    ', as the program comes with it'
+                  )}
+                </span>
+                <p className="text-soft">
+                  {chart.rows.length} duties, {chart.columns.length} pistons, {chart.cells.length} figures,{' '}
+                  <span className={confirmed > 0 ? 'font-bold text-ok' : ''}>{confirmed} confirmed against a sheet</span>
+                  {chart.copiedFrom && `. Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}`}
+                </p>
+                {standard && <p className="font-bold text-blue">New builds begin with it.</p>}
+              </div>
+              <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
+                {!standard && (
+                  <Button onClick={() => void run(() => makeStandard(chart.id))}>
+                    Begin builds with it<span className="sr-only">: {chart.name}</span>
+                  </Button>
+                )}
+                <Button onClick={() => void copy(kept)}>
+                  Copy<span className="sr-only"> {chart.name}</span>
+                </Button>
+                {chart.id !== STARTING_CHART.id && (
+                  <Button
+                    kind="quiet"
+                    onClick={() =>
+                      void run(async () => {
+                        await putChartAway(chart.id, true);
+                        setAway({ id: chart.id, name: chart.name });
+                      })
+                    }
+                  >
+                    Put away<span className="sr-only"> {chart.name}</span>
+                  </Button>
+                )}
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+      <p className="mt-4 max-w-prose text-soft">
+        The starting chart is from memory and common practice. Confirm its figures against the sheets you have, or copy it and make it your own. A build keeps the version it was set with.{' '}
+        <Link href="/gap" className={buttonLook('quiet')}>
+          Try a figure in Quick gap
+        </Link>
+      </p>
+    </>
+  );
+}

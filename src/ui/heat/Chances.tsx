@@ -1,0 +1,156 @@
+'use client';
+
+import { useState } from 'react';
+import type { HeatRing, HotGap, JudgedHeat } from '@/core/heat/assess';
+import type { SimulationAsk, SimulationResult } from '@/core/heat/simulate';
+import { say } from '@/core/quantity/saying';
+import { useBench } from '../bench/Bench';
+import { Button } from '../shared/Button';
+import { Explain } from '../shared/Explain';
+import { Plot } from './Plot';
+import { POINT_COLOURS, POINT_WORDS, plotUnit, plotted } from './points';
+import { type Chance, useGapChance } from './useGapChance';
+
+const DRAWS = [20_000, 200_000, 1_000_000] as const;
+const SEED = 1;
+/** Steps of the band along the temperature axis. */
+const BAND_STEPS = 24;
+const COLD = 20;
+
+const chanceText = ({ chance, draws, closed }: SimulationResult): string => (closed === 0 ? `< 1 in ${Math.floor(draws / 3).toLocaleString('en')}` : chance < 0.001 ? `1 in ${Math.round(1 / chance).toLocaleString('en')}` : `${(chance * 100).toFixed(chance < 0.01 ? 2 : 1)} %`);
+
+const runStanding = 'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
+const heatStanding = 'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: from memory; enter your own under “What is assumed”.';
+
+/** The gap lines of one ring with the band of what is not known, and the chance that each closes. */
+export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
+  const { judgement, units, length } = useBench();
+  const [draws, setDraws] = useState<number>(DRAWS[0]);
+  const { points, assumed, heat: ringHeat } = heat.rings[ring];
+  const { spread } = judgement.heat;
+  const xEnd = Math.ceil((Math.max(assumed, ...points.map((p) => p.butting)) + 30) / 20) * 20;
+  const at = Array.from({ length: BAND_STEPS + 1 }, (_, i) => COLD + ((xEnd - COLD) * i) / BAND_STEPS);
+  const asks = points.map((p): SimulationAsk => ({ cold: p.known, heat: ringHeat, ring: assumed, spread, draws, seed: SEED, at }));
+  const { chance, stop, again } = useGapChance(asks);
+  const results = chance.state === 'done' ? chance.results : [];
+  const measured = points.findIndex((p) => p.point === 'measured');
+  const banded = measured >= 0 ? measured : 0;
+  const band = results[banded]?.band ?? null;
+  const highest = Math.max(...points.flatMap((p) => p.line.map((l) => l.gap)), ...(band ?? []).map((b) => b.high));
+  const y = (nm: number): number => plotted(nm, units);
+  const label = `${ring} ring gap against ring temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold)} closes at ${p.butting.toFixed(0)} °C`).join(', ')}; assumed ${assumed} °C.`;
+  return (
+    <>
+      <Plot
+        label={label}
+        xTitle="ring temperature, °C"
+        yTitle={`end gap, ${plotUnit(units)}`}
+        xEnd={xEnd}
+        yEnds={[-y(highest) * 0.14, y(highest) * 1.06]}
+        zero="ends meet"
+        stand={{ celsius: assumed, words: `assumed ${assumed.toFixed(0)} °C` }}
+        lines={points.map((p) => ({
+          label: `${POINT_WORDS[p.point]}, ${length(p.cold)} cold`,
+          colour: POINT_COLOURS[p.point],
+          points: p.line.map(({ celsius, gap }) => ({ x: celsius, y: y(gap) })),
+          width: p.point === 'measured' ? 3 : 2,
+          dash: p.point === 'aim' ? [6, 4] : [],
+          marked: true,
+        }))}
+        band={band && { label: `where nine in ten of the ${POINT_WORDS[points[banded]?.point ?? 'minimum']} lie`, colour: POINT_COLOURS[points[banded]?.point ?? 'minimum'], low: band.map((b) => ({ x: b.celsius, y: y(b.low) })), high: band.map((b) => ({ x: b.celsius, y: y(b.high) })) }}
+      />
+      <div className="relative overflow-x-auto">
+        <table className="ruled mt-2" aria-label="Gaps hot">
+          <thead>
+            <tr>
+              <th scope="col">gap</th>
+              <th scope="col" className="num">
+                cold
+              </th>
+              <th scope="col" className="num">
+                at {assumed.toFixed(0)} °C
+              </th>
+              <th scope="col" className="num">
+                ends meet at
+              </th>
+              <th scope="col" className="num">
+                margin
+              </th>
+              <th scope="col" className="num">
+                chance it closes
+              </th>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {points.map((p, i) => (
+              <Row key={p.point} point={p} result={results[i] ?? null} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Run chance={chance} draws={draws} onDraws={setDraws} stop={stop} again={again} />
+    </>
+  );
+}
+
+function Row({ point, result }: { point: HotGap; result: SimulationResult | null }) {
+  const { units, length } = useBench();
+  const drawn = result ? [say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceText(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`, say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`] : [];
+  return (
+    <tr>
+      <th scope="row" className="font-bold! text-ink!">
+        {POINT_WORDS[point.point]}
+      </th>
+      <td className="num">{length(point.cold)}</td>
+      <td className="num">{point.hot < 0 ? 'closed' : length(Math.round(point.hot))}</td>
+      <td className="num">{point.butting.toFixed(0)} °C</td>
+      <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>{point.margin.toFixed(0)} K</td>
+      <td className="num">{result ? chanceText(result) : '…'}</td>
+      <td className="py-0! pr-0! text-right">
+        <Explain what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`} units={units} working={[...point.working, ...drawn]} standing={`${heatStanding} ${runStanding}`} />
+      </td>
+    </tr>
+  );
+}
+
+interface RunProps {
+  chance: Chance;
+  draws: number;
+  onDraws: (draws: number) => void;
+  stop: () => void;
+  again: () => void;
+}
+
+/** How far a run is, how many draws it has, and how to stop it. */
+function Run({ chance, draws, onDraws, stop, again }: RunProps) {
+  const running = chance.state === 'running';
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3 text-sm">
+      <label className="flex items-center gap-2">
+        Draws
+        <select className="field w-auto!" value={draws} onChange={(event) => onDraws(Number(event.target.value))}>
+          {DRAWS.map((n) => (
+            <option key={n} value={n}>
+              {n.toLocaleString('en')}
+            </option>
+          ))}
+        </select>
+      </label>
+      {running ? (
+        <>
+          <progress aria-label="Draws made" className="h-3 w-40 accent-(--blue)" value={chance.done} max={chance.total} />
+          <Button onClick={stop}>Stop</Button>
+        </>
+      ) : (
+        chance.state !== 'done' && <Button onClick={again}>Run it again</Button>
+      )}
+      <span role="status" className="text-soft">
+        {chance.state === 'running' && `${Math.round((100 * chance.done) / chance.total)} %`}
+        {chance.state === 'done' && `${draws.toLocaleString('en')} draws a gap over temperatures, expansion and feeler, seed ${SEED}, in ${chance.took.toFixed(0)} ms.`}
+        {chance.state === 'stopped' && 'Stopped. No chance is given.'}
+        {chance.state === 'failed' && `The run failed: ${chance.why}`}
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+'use client';
+
+import type { JudgedHeat } from '@/core/heat/assess';
+import { useBench } from '../bench/Bench';
+import { Explain } from '../shared/Explain';
+import { Plot } from './Plot';
+import { POINT_COLOURS, POINT_WORDS, plotUnit, plotted } from './points';
+
+const STANDING = 'Free linear expansion: an identity. Expansion: handbook values, recalled; hypereutectic from memory. Skirt as hot as its wall unless entered: from memory.';
+
+/** The running piston-to-wall clearance against the skirt's temperature. */
+export function Clearances({ heat }: { heat: JudgedHeat }) {
+  const { units, length } = useBench();
+  const { piston } = heat;
+  if (!piston || piston.points.length === 0) return null;
+  const { points, assumed } = piston;
+  const xEnd = Math.ceil((Math.max(assumed, ...points.map((p) => p.closing)) + 20) / 20) * 20;
+  const highest = Math.max(...points.flatMap((p) => p.line.map((l) => l.gap)));
+  const y = (nm: number): number => plotted(nm, units);
+  return (
+    <section aria-label="Running clearance against skirt temperature">
+      <h2 className="text-lg">Running clearance against skirt temperature</h2>
+      <p className="max-w-prose text-soft">
+        Free growth of skirt and bore. A skirt is oval and thin and gives, and many cast pistons hold steel inserts: the true clearance is larger. Read it as a comparison, not as a seizure foretold.
+      </p>
+      <Plot
+        label={`Clearance against skirt temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold, 'clearance')} is gone on paper at ${p.closing.toFixed(0)} °C`).join(', ')}.`}
+        xTitle="skirt temperature, °C"
+        yTitle={`clearance, ${plotUnit(units)}`}
+        xEnd={xEnd}
+        yEnds={[-y(highest) * 0.14, y(highest) * 1.06]}
+        zero="nothing left on paper"
+        stand={{ celsius: assumed, words: `assumed ${assumed.toFixed(0)} °C` }}
+        band={null}
+        lines={points.map((p) => ({
+          label: `${POINT_WORDS[p.point]}, ${length(p.cold, 'clearance')} cold`,
+          colour: POINT_COLOURS[p.point],
+          points: p.line.map(({ celsius, gap }) => ({ x: celsius, y: y(gap) })),
+          width: p.point === 'measured' ? 3 : 2,
+          dash: p.point === 'aim' ? [6, 4] : [],
+          marked: true,
+        }))}
+      />
+      <table className="ruled mt-2" aria-label="Clearances hot">
+        <thead>
+          <tr>
+            <th scope="col">clearance</th>
+            <th scope="col" className="num">
+              cold
+            </th>
+            <th scope="col" className="num">
+              at {assumed.toFixed(0)} °C
+            </th>
+            <th scope="col" className="num">
+              gone on paper at
+            </th>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((p) => (
+            <tr key={p.point}>
+              <th scope="row" className="font-bold! text-ink!">
+                {POINT_WORDS[p.point]}
+              </th>
+              <td className="num">{length(p.cold, 'clearance')}</td>
+              <td className="num">{p.hot < 0 ? `none: ${length(Math.round(p.hot), 'clearance')}` : length(Math.round(p.hot), 'clearance')}</td>
+              <td className="num">{p.closing.toFixed(0)} °C</td>
+              <td className="py-0! pr-0! text-right">
+                <Explain what={`${POINT_WORDS[p.point]} clearance, hot`} units={units} working={p.working} standing={STANDING} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

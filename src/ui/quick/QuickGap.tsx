@@ -1,0 +1,150 @@
+'use client';
+
+import { Link2, Printer } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState } from 'react';
+import { beginQuick } from '@/app/actions';
+import { judge } from '@/core/build/judge';
+import { type QuickAsk, quickRecord } from '@/core/build/quick';
+import type { Units } from '@/core/quantity/length';
+import type { Chart } from '@/core/targets/chart';
+import { startingChoices } from '@/core/targets/target';
+import { PistonField } from '../duty/PistonField';
+import { ServiceFields } from '../duty/ServiceFields';
+import { SurfaceField } from '../duty/SurfaceField';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { LengthField } from '../shared/LengthField';
+import { Segmented } from '../shared/Segmented';
+import { useKept } from '../shared/kept';
+import { Slip } from './Slip';
+import { writeQuick } from './ask';
+
+interface Props {
+  initial: QuickAsk;
+  /** The one in use first. */
+  charts: [Chart, ...Chart[]];
+  /** Whether the address named a chart that is not there. */
+  missing: boolean;
+}
+
+const UNIT_OPTIONS = [
+  ['imperial', 'thou and inches'],
+  ['metric', 'millimetres'],
+] as const;
+const SCHOOL_OPTIONS = [
+  ['larger', 'larger than the top'],
+  ['equalOrTighter', 'equal or tighter'],
+] as const;
+
+const NOBODY = { at: '1970-01-01T00:00:00.000Z', by: '' };
+
+/** For the person at the counter: bore, duty and piston in; every gap and the clearance out, with the working. */
+export function QuickGap({ initial, charts, missing }: Props) {
+  const router = useRouter();
+  const [by] = useKept('spatium-by', '');
+  const [ask, setAsk] = useState(initial);
+  const [chartId, setChartId] = useState(charts[0].id);
+  const [boreFault, setBoreFault] = useState<string | null>(null);
+  const [serviceFault, setServiceFault] = useState<string | null>(null);
+  const [said, setSaid] = useState('');
+  const chart = charts.find((c) => c.id === chartId) ?? charts[0];
+  const query = writeQuick(ask, chart);
+  const judgement = useMemo(() => judge(quickRecord(ask, chart, 'quick', 'Quick gap', NOBODY)), [ask, chart]);
+  const put = (part: Partial<QuickAsk>): void => {
+    setAsk((before) => ({ ...before, ...part }));
+    setSaid('');
+  };
+  useEffect(() => {
+    if (window.location.search.slice(1) !== query) window.history.replaceState(null, '', `?${query}`);
+  }, [query]);
+
+  const copyLink = async (): Promise<void> => {
+    try {
+      await navigator.clipboard.writeText(window.location.href);
+      setSaid('The link is copied.');
+    } catch {
+      setSaid('The browser would not copy it: take it from the address line.');
+    }
+  };
+  const begin = async (): Promise<void> => {
+    const fault = boreFault ?? serviceFault;
+    if (fault) return setSaid(fault);
+    try {
+      const begun = await beginQuick(query, by);
+      if (begun.ok) router.push(`/builds/${begun.id}/job`);
+      else setSaid(begun.faults.join(' '));
+    } catch {
+      setSaid('The server does not answer. Nothing is lost: try again in a moment.');
+    }
+  };
+
+  return (
+    <main className="mx-auto grid max-w-[1240px] gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-[25rem_1fr] print:block print:p-0">
+      <form className="no-print grid min-w-0 content-start gap-4" onSubmit={(event) => event.preventDefault()} aria-label="Quick gap">
+        <div>
+          <h1>Quick gap</h1>
+          <p className="text-soft">One bore, no build. The address holds it all: keep it, pass it on.</p>
+        </div>
+        {missing && <p className="font-bold text-short">The chart this link names is not here. The shop’s own is used instead: the figures may differ.</p>}
+        <div>
+          <Segmented label="Units" value={ask.units} options={UNIT_OPTIONS} onChange={(units: Units) => put({ units, feelerStep: startingChoices(units).feelerStep })} />
+        </div>
+        <LengthField key={ask.units} label="Finished bore" kind="bore" units={ask.units} value={ask.bore} onChange={(bore) => put({ bore })} onFault={setBoreFault} hint="As it is or will be honed, not the catalogue’s." />
+        <PistonField chart={chart} value={ask.construction} onChange={(construction) => put({ construction })} />
+        <ServiceFields service={ask.service} duty={ask.duty} chart={chart} cylinders={ask.cylinders} onChange={(service) => put({ service })} onDuty={(duty) => put({ duty })} onFault={setServiceFault} />
+        {(ask.service.now.kind === 'nitrous' || ask.service.later?.kind === 'nitrous') && (
+          <Field label="Cylinders of the engine" hint="The shot is shared among them.">
+            {(props) => (
+              <input
+                {...props}
+                type="number"
+                min={1}
+                max={16}
+                className="field figures"
+                defaultValue={ask.cylinders}
+                onChange={(event) => {
+                  const n = event.target.valueAsNumber;
+                  if (Number.isInteger(n) && n >= 1 && n <= 16) put({ cylinders: n });
+                }}
+              />
+            )}
+          </Field>
+        )}
+        <SurfaceField value={ask.surface} onChange={(surface) => put({ surface })} />
+        <div>
+          <span className="mb-1 block font-bold">Second ring against the top</span>
+          <Segmented label="Second ring against the top" value={ask.school} options={SCHOOL_OPTIONS} onChange={(school) => put({ school })} />
+        </div>
+        {charts.length > 1 && (
+          <Field label="Chart">
+            {(props) => (
+              <select {...props} className="field" value={chart.id} onChange={(event) => setChartId(event.target.value)}>
+                {charts.map((c) => (
+                  <option key={`${c.id}@${c.version}`} value={c.id}>
+                    {c.name}, version {c.version}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        )}
+      </form>
+      <div className="min-w-0">
+        <div className="no-print mb-3 flex flex-wrap items-center gap-3">
+          <Button kind="strong" onClick={() => void begin()}>
+            Begin a build with this
+          </Button>
+          <Button onClick={() => window.print()}>
+            <Printer size={18} aria-hidden /> Print
+          </Button>
+          <Button onClick={() => void copyLink()}>
+            <Link2 size={18} aria-hidden /> Copy the link
+          </Button>
+          <span role="status">{said}</span>
+        </div>
+        <Slip judgement={judgement} units={ask.units} />
+      </div>
+    </main>
+  );
+}

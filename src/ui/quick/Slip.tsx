@@ -1,0 +1,88 @@
+import type { Judgement } from '@/core/build/judge';
+import type { Units } from '@/core/quantity/length';
+import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/quantity/print';
+import { sayingText } from '@/core/quantity/saying';
+import { SURFACE_WORDS, type Target } from '@/core/targets/target';
+import { Mark } from '../shared/Header';
+import { SideBySide } from '../targets/SideBySide';
+
+const SEVERITY = { stop: 'Stop.', mend: 'To mend.', note: 'To know.' };
+
+/** What the counter hands over: every figure in both systems with its working, black on white when printed. */
+export function Slip({ judgement, units }: { judgement: Judgement; units: Units }) {
+  const { job, planned, duty, piston, chart, comparisons, findings } = judgement;
+  if (!job || !planned) return null;
+  return (
+    <article aria-label="Figures" className="border border-line bg-sheet px-6 py-5 print:border-0 print:p-0">
+      <header className="flex items-start gap-3 border-b-2 border-ink pb-2">
+        <Mark size={28} />
+        <div>
+          <p className="text-xl leading-tight font-bold">{job.plannedBore === null ? 'No bore yet' : <span className="figures">{bothText(job.plannedBore, 'size')}</span>}</p>
+          <p className="text-soft">
+            {duty.row?.words ?? 'duty not said'} · {piston?.words ?? 'piston not said'} · {job.surface ? `${SURFACE_WORDS[job.surface]} bore` : 'cylinder wall not said'} · {chart.name}, version {chart.version}
+          </p>
+        </div>
+      </header>
+      <dl>
+        <Row words="Top ring gap" target={planned.top} units={units} style="fine" />
+        <Row words="Second ring gap" target={planned.second} units={units} style="fine" />
+        <Row words="Oil rail gaps" target={planned.rails} units={units} style="fine" />
+        <Row words="Piston to wall" target={planned.clearance} units={units} style="clearance" />
+      </dl>
+      <SideBySide comparisons={comparisons} units={units} />
+      {findings.length > 0 && (
+        <ul aria-label="Findings" className="mt-4 grid gap-1.5">
+          {findings.map((finding, i) => (
+            <li key={i} className="max-w-prose">
+              <b className={finding.severity === 'note' ? 'text-soft' : finding.severity === 'stop' ? 'text-over' : 'text-short'}>{SEVERITY[finding.severity]}</b> {sayingText(finding.says, units)}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="mt-4 border-t border-line pt-2 text-sm text-soft">The tool advises; the fitter measures and decides. The sheets packed with the rings and pistons and the engine’s manual come first.</p>
+    </article>
+  );
+}
+
+interface RowProps {
+  words: string;
+  target: Target;
+  units: Units;
+  style: LengthStyle;
+}
+
+const other = (units: Units): Units => (units === 'imperial' ? 'metric' : 'imperial');
+
+/** One figure in both systems, the one the shop speaks larger, its working under it. */
+function Row({ words, target, units, style }: RowProps) {
+  if (!target.set)
+    return (
+      <div className="border-b border-line py-2.5">
+        <dt className="text-lg font-bold">{words}</dt>
+        <dd className="text-short">{target.ask}</dd>
+      </div>
+    );
+  const { min, aimTo, limit, working, from, standing } = target.inForce;
+  return (
+    <div className="grid break-inside-avoid gap-x-4 border-b border-line py-2 sm:grid-cols-[9.5rem_1fr]">
+      <dt className="pt-2 text-lg font-bold">{words}</dt>
+      <dd className="flex min-w-0 flex-wrap items-baseline gap-x-5">
+        <span className="figures text-[2rem] leading-tight font-bold whitespace-nowrap">{rangeText(min, aimTo, units, style)}</span>
+        <span className="figures text-lg whitespace-nowrap">{rangeText(min, aimTo, other(units), style)}</span>
+        {limit !== null && limit !== aimTo && (
+          <span className="figures text-sm whitespace-nowrap text-soft">
+            limit {lengthText(limit, units, style)} · {lengthText(limit, other(units), style)}
+          </span>
+        )}
+        <span className="w-full text-sm text-soft">
+          {working.map((line, i) => (
+            <span key={i} className="figures block text-ink">
+              {sayingText(line, units)}
+            </span>
+          ))}
+          {from}. <i>{standing}.</i>
+        </span>
+      </dd>
+    </div>
+  );
+}

@@ -1,0 +1,103 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { KeptChart } from '@/store/charts';
+import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf } from '@/core/targets/chart';
+import { useBench } from '../bench/Bench';
+import { CellState } from '../charts/CellState';
+import { buttonLook } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { TakeChart } from './TakeChart';
+
+/** The chart this build is set with: its column, row by row, each figure with its standing; and how to take another. */
+export function ChartView({ charts }: { charts: KeptChart[] | null }) {
+  const { judgement } = useBench();
+  const { chart, piston, duty, job } = judgement;
+  const [other, setOther] = useState('');
+  const chosen = charts?.find((k) => k.chart.id === other)?.chart;
+  const shown: ChartFigure[] = CHART_FIGURES.filter((f) => (job?.surface === 'plated' ? true : f !== 'clearancePlated'));
+  return (
+    <div className="grid gap-5 pt-4">
+      <section aria-label="Chart of this build">
+        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+          <h2 className="text-lg">
+            {chart.name}, version {chart.version}
+          </h2>
+          <Link href={`/charts/${chart.id}`} prefetch={false} className="font-bold text-blue underline underline-offset-4">
+            Open it in the chart room
+          </Link>
+        </div>
+        <p className="mb-2 max-w-prose text-soft">This build keeps this version, whatever becomes of the chart. {piston ? `Pistons: ${piston.words}.` : 'How the piston is made is not said yet: its column is not known.'}</p>
+        {piston && (
+          <div className="relative overflow-x-auto">
+            <table className="ruled">
+              <thead>
+                <tr>
+                  <th scope="col">row</th>
+                  {shown.map((figure) => (
+                    <th key={figure} scope="col">
+                      {CHART_FIGURE_WORDS[figure]}
+                    </th>
+                  ))}
+                  <th scope="col" className="num">
+                    ring / wall, °C
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {chart.rows.map((row) => (
+                  <tr key={row.id} className={row.id === duty.row?.id ? 'bg-(--wash)' : ''} aria-current={row.id === duty.row?.id}>
+                    <th scope="row" className={`text-[0.9375rem]! leading-snug ${row.id === duty.row?.id ? 'font-bold! text-ink!' : 'text-ink!'}`}>
+                      {row.words}
+                    </th>
+                    {shown.map((figure) => {
+                      const cell = cellOf(chart, row.id, piston.id, figure);
+                      return (
+                        <td key={figure} className="whitespace-nowrap">
+                          {cell ? (
+                            <>
+                              <span className="figures mr-1.5">{cell.factor.toFixed(4)}</span>
+                              <CellState cell={cell} />
+                            </>
+                          ) : (
+                            <span className="text-soft">–</span>
+                          )}
+                        </td>
+                      );
+                    })}
+                    <td className="num">
+                      {row.ringTemperature} / {row.wallTemperature}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+      </section>
+      <section aria-label="Another chart" className="flex flex-wrap items-end gap-3">
+        <div className="w-80">
+          <Field label="Set this build with another chart">
+            {(props) => (
+              <select {...props} className="field" value={other} onChange={(event) => setOther(event.target.value)}>
+                <option value="">choose one</option>
+                {(charts ?? [])
+                  .filter((k) => k.chart.id !== chart.id || k.chart.version !== chart.version)
+                  .map((k) => (
+                    <option key={k.chart.id} value={k.chart.id}>
+                      {k.chart.name}, version {k.chart.version}
+                    </option>
+                  ))}
+              </select>
+            )}
+          </Field>
+        </div>
+        {chosen && <TakeChart chart={chosen} trigger="See the difference" />}
+        <Link href="/charts" prefetch={false} className={buttonLook()}>
+          All charts
+        </Link>
+      </section>
+    </div>
+  );
+}

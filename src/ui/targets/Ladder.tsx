@@ -1,0 +1,97 @@
+'use client';
+
+import type { JudgedCylinder } from '@/core/build/judge';
+import { printLength, rangeText } from '@/core/quantity/print';
+import type { Candidate, Own, Rank, TargetChoices } from '@/core/targets/target';
+import { useBench } from '../bench/Bench';
+import { type Paper, PaperForm } from './PaperForm';
+import { type FigureKind, papersOf, targetOf, withPapers } from './figures';
+
+const RUNGS: [Paper | 'chart', string][] = [
+  ['sheet', 'Packed sheet'],
+  ['manual', 'Service manual'],
+  ['chart', 'Chart'],
+  ['own', 'Your own'],
+];
+
+interface Props {
+  cylinder: JudgedCylinder;
+  choices: TargetChoices;
+  figure: FigureKind;
+}
+
+/** Every figure there is for one target by order of trust, the one in force marked. */
+export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: Props) {
+  const { units, choose } = useBench();
+  const target = targetOf(cylinder, figure);
+  const papers = papersOf(choices, figure);
+  const candidates: Candidate[] = target.set ? [target.inForce, ...target.outranked] : [];
+  const at = (rung: Paper | 'chart'): Candidate | undefined => candidates.find((c) => c.rank === (rung === 'chart' && figure === 'rails' ? ('rule' satisfies Rank) : rung));
+  const style = figure === 'clearance' ? 'clearance' : 'fine';
+  const text = (c: Candidate): string => (c.aimTo === null ? `≥ ${printLength(c.min, units, style).number} ${printLength(c.min, units, style).unit}` : rangeText(c.min, c.aimTo, units, style));
+  const { top, second } = cylinder.rings;
+  const against =
+    figure === 'second' && top.target.set && choices.secondSchool === 'larger'
+      ? { min: top.target.inForce.min, words: 'the top ring’s', side: 'under' as const }
+      : figure === 'top' && second.target.set && second.target.inForce.rank !== 'chart'
+        ? { min: second.target.inForce.min, words: 'the second ring’s', side: 'over' as const }
+        : null;
+  const save = (paper: Paper, own: Own | null): void => choose('targets', withPapers(choices, figure, { ...papers, [paper]: paper === 'own' ? own : (own?.given ?? null) }));
+  return (
+    <ol className="divide-y divide-line border-b border-line" aria-label={`${words}: figures by order of trust`}>
+      {RUNGS.map(([rung, name], i) => {
+        const candidate = at(rung);
+        const inForce = candidate !== undefined && target.set && candidate === target.inForce;
+        return (
+          <li
+            key={rung}
+            data-rung={rung}
+            data-in-force={inForce}
+            className={`grid grid-cols-[1.75rem_8.75rem_8rem_1fr_auto] items-center gap-x-2 py-1 pl-2 max-sm:grid-cols-[1.75rem_1fr_auto] ${inForce ? 'bg-(--wash)' : ''}`}
+          >
+            {inForce ? (
+              <svg viewBox="0 0 12 14" className="h-4 w-3.5" aria-hidden>
+                <path d="M0 0 12 7 0 14z" fill="var(--blue)" />
+              </svg>
+            ) : (
+              <span className="figures text-sm text-soft">{i + 1}</span>
+            )}
+            <span className={inForce ? 'font-bold' : ''}>
+              {rung === 'chart' && figure === 'rails' ? 'Common practice' : name}
+              {inForce && <span className="block text-sm text-blue">in force</span>}
+            </span>
+            <span className={`figures text-lg whitespace-nowrap ${inForce ? 'font-bold' : ''} ${candidate ? '' : 'text-soft'}`}>{candidate ? text(candidate) : '–'}</span>
+            <span className="text-sm leading-snug text-soft max-sm:col-span-2 max-sm:col-start-2 max-sm:row-start-2">
+              {candidate ? (
+                <>
+                  {rung === 'own' && papers.own?.over && 'Put over the others: '}
+                  {candidate.from}. <i>{candidate.standing}</i>
+                </>
+              ) : rung === 'chart' ? (
+                target.set ? 'no figure' : target.ask
+              ) : rung !== 'own' && papers[rung]?.form === 'factor' ? (
+                'a factor: it waits for a bore'
+              ) : (
+                'nothing entered'
+              )}
+            </span>
+            <span className="flex min-h-11 items-center justify-end pr-2 max-sm:col-span-3 max-sm:row-start-3">
+              {rung !== 'chart' && (
+                <PaperForm
+                  key={`${figure}-${rung}`}
+                  what={words}
+                  paper={rung}
+                  kind={kind}
+                  given={rung === 'own' ? (papers.own?.given ?? null) : papers[rung]}
+                  over={rung === 'own' && (papers.own?.over ?? false)}
+                  against={against}
+                  onSave={(own) => save(rung, own)}
+                />
+              )}
+            </span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import { Dialog } from 'radix-ui';
+import { previewWithChart } from '@/core/build/preview';
+import type { Chart } from '@/core/targets/chart';
+import type { Target } from '@/core/targets/target';
+import { useBench } from '../bench/Bench';
+import { Button, buttonLook } from '../shared/Button';
+import { ChartChanges } from './ChartChanges';
+
+interface Props {
+  /** The chart, or the version of it, that could be taken. */
+  chart: Chart;
+  trigger: string;
+}
+
+const FIGURES = [
+  ['top', 'Top ring gap'],
+  ['second', 'Second ring gap'],
+  ['clearance', 'Piston to wall'],
+] as const;
+
+/** Shows what another chart would change, in its cells and in this build's targets, before it is taken. */
+export function TakeChart({ chart, trigger }: Props) {
+  const { judgement, choose } = useBench();
+  return (
+    <Dialog.Root>
+      <Dialog.Trigger className={buttonLook('accent')}>{trigger}</Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,48rem)] -translate-1/2 overflow-y-auto rounded-md border border-ink bg-sheet p-6 text-ink">
+          <Dialog.Title className="text-xl font-bold">
+            From {judgement.chart.name}, version {judgement.chart.version}, to {chart.name}, version {chart.version}
+          </Dialog.Title>
+          <Dialog.Description className="mt-1 mb-4 text-soft">This build keeps the version it was set with until you take another.</Dialog.Description>
+          <Effect chart={chart} />
+          <h3 className="mb-1 font-bold">What differs</h3>
+          <ChartChanges before={judgement.chart} after={chart} used={{ row: judgement.duty.row?.id ?? null, column: judgement.piston?.id ?? null }} />
+          <div className="mt-5 flex flex-wrap justify-end gap-3">
+            <Dialog.Close className={buttonLook()}>Keep version {judgement.chart.version}</Dialog.Close>
+            <Dialog.Close asChild>
+              <Button kind="strong" onClick={() => choose('chart', chart)}>
+                Take version {chart.version}
+              </Button>
+            </Dialog.Close>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+/** The targets of this build as they are and as they would be. */
+function Effect({ chart }: { chart: Chart }) {
+  const { judgement, live, range } = useBench();
+  const text = (target: Target | undefined): string => (target?.set ? range(target.inForce.min, target.inForce.aimTo) : 'no figure');
+  const now = judgement.standard?.targets;
+  const then = previewWithChart(live.record, chart).standard?.targets;
+  return (
+    <table className="ruled mb-5 max-w-xl">
+      <caption className="mb-1 text-left font-bold">What it does to this build</caption>
+      <thead>
+        <tr>
+          <th scope="col">target in force</th>
+          <th scope="col" className="num">
+            now
+          </th>
+          <th scope="col" className="num">
+            then
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {FIGURES.map(([figure, words]) => (
+          <tr key={figure}>
+            <th scope="row" className="text-ink!">
+              {words}
+            </th>
+            <td className="num">{text(now?.[figure])}</td>
+            <td className={`num ${text(now?.[figure]) === text(then?.[figure]) ? '' : 'font-bold'}`}>{text(then?.[figure])}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,105 @@
+'use client';
+
+import { useState } from 'react';
+import { type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
+import { useBench } from '../bench/Bench';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { LengthField } from '../shared/LengthField';
+import { Segmented } from '../shared/Segmented';
+import { Allowances } from './Allowances';
+
+const SCHOOL_OPTIONS = [
+  ['larger', 'larger than the top'],
+  ['equalOrTighter', 'equal or tighter'],
+] as const satisfies readonly (readonly [SecondSchool, string])[];
+
+const STEPS = [
+  [25_400, '1 thou (0.001 in)'],
+  [12_700, '½ thou (0.0005 in)'],
+  [10_000, '0.01 mm'],
+  [50_000, '0.05 mm'],
+] as const;
+
+/** The school of the second ring, rounding, the widths of the windows, and cylinders fitted looser on purpose. */
+export function Windows() {
+  const { judgement, choose } = useBench();
+  const { targets: choices } = judgement;
+  return (
+    <div className="grid gap-6 pt-4">
+      <section aria-label="Second ring against the top">
+        <h2 className="mb-1 text-lg">Second ring against the top</h2>
+        <Segmented label="Second ring against the top" value={choices.secondSchool} options={SCHOOL_OPTIONS} onChange={(secondSchool) => choose('targets', { ...choices, secondSchool })} />
+        <dl className="mt-2 grid max-w-prose gap-1.5 text-soft">
+          {SCHOOL_OPTIONS.map(([school, words]) => (
+            <div key={school} className={choices.secondSchool === school ? 'text-ink' : ''}>
+              <dt className="inline font-bold">{words}: </dt>
+              <dd className="inline">{SECOND_SCHOOL_REASON[school]}</dd>
+            </div>
+          ))}
+        </dl>
+      </section>
+      <Widths key={[choices.feelerStep, choices.gapWindow, choices.gapLimit, choices.clearanceWindow, choices.clearanceLimit].join()} choices={choices} />
+      <Allowances key={JSON.stringify(choices.allowances)} />
+    </div>
+  );
+}
+
+type WidthKey = 'gapWindow' | 'gapLimit' | 'clearanceWindow' | 'clearanceLimit';
+
+/** Widths of either window are of a clearance's size, and are heard as one. */
+const WIDTHS: [WidthKey, string][] = [
+  ['gapWindow', 'Gap window, over the minimum'],
+  ['gapLimit', 'Gap limit, over the minimum'],
+  ['clearanceWindow', 'Clearance window, over the minimum'],
+  ['clearanceLimit', 'Clearance limit, over the minimum'],
+];
+
+/** The rounding step and the widths of the windows. */
+function Widths({ choices }: { choices: TargetChoices }) {
+  const { units, choose } = useBench();
+  const [draft, setDraft] = useState(choices);
+  const [faults, setFaults] = useState<Partial<Record<WidthKey, string | null>>>({});
+  const unsettled = Object.values(faults).find((f) => f);
+  const wrong =
+    unsettled ??
+    (draft.gapLimit < draft.gapWindow || draft.clearanceLimit < draft.clearanceWindow ? 'A limit lies inside its aim window: are they swapped?' : null);
+  const { feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit } = draft;
+  const changed = JSON.stringify(draft) !== JSON.stringify(choices);
+  return (
+    <section aria-label="Rounding and windows">
+      <h2 className="mb-1 text-lg">Rounding and windows</h2>
+      <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
+        <Field label="Gaps go up to the next" hint="Always up, never to the nearest.">
+          {(props) => (
+            <select {...props} className="field" value={feelerStep} onChange={(event) => setDraft({ ...draft, feelerStep: Number(event.target.value) })}>
+              {STEPS.map(([nm, words]) => (
+                <option key={nm} value={nm}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <span className="max-sm:hidden" />
+        {WIDTHS.map(([key, label]) => (
+          <LengthField
+            key={`${key}-${units}`}
+            label={label}
+            kind="clearance"
+            units={units}
+            value={draft[key]}
+            onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, [key]: nm }))}
+            onFault={(fault) => setFaults((f) => ({ ...f, [key]: fault }))}
+          />
+        ))}
+        <div className="sm:col-span-2">
+          <Button kind="accent" disabled={wrong !== null || !changed} onClick={() => choose('targets', { ...choices, feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit })}>
+            Set rounding and windows
+          </Button>
+          {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}
+        </div>
+      </div>
+    </section>
+  );
+}

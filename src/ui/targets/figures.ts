@@ -1,0 +1,29 @@
+/** The four figures a build is set by, as the targets screen names and reaches them. */
+import type { JudgedCylinder } from '@/core/build/judge';
+import type { Field as Kind } from '@/core/quantity/bench';
+import type { Papers, Target, TargetChoices } from '@/core/targets/target';
+
+export type Figure = 'top' | 'second' | 'rails' | 'clearance';
+
+export interface FigureKind {
+  figure: Figure;
+  words: string;
+  kind: Kind;
+}
+
+export const FIGURES: [FigureKind, ...FigureKind[]] = [
+  { figure: 'top', words: 'Top ring gap', kind: 'gap' },
+  { figure: 'second', words: 'Second ring gap', kind: 'gap' },
+  { figure: 'rails', words: 'Oil rail gaps', kind: 'rail' },
+  { figure: 'clearance', words: 'Piston to wall', kind: 'clearance' },
+];
+
+export function targetOf(cylinder: JudgedCylinder, figure: Figure): Target {
+  if (figure === 'clearance') return cylinder.clearance.target;
+  return figure === 'rails' ? cylinder.rings.upperRail.target : cylinder.rings[figure].target;
+}
+
+export const papersOf = (choices: TargetChoices, figure: Figure): Papers => (figure === 'clearance' ? choices.clearance : choices.gaps[figure]);
+
+export const withPapers = (choices: TargetChoices, figure: Figure, papers: Papers): TargetChoices =>
+  figure === 'clearance' ? { ...choices, clearance: papers } : { ...choices, gaps: { ...choices.gaps, [figure]: papers } };
