@@ -1,7 +1,9 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/build/judge';
+import type { Entry } from '@/core/build/record';
 import { fromThou } from '@/core/quantity/length';
+import { startingChoices } from '@/core/targets/target';
 import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
 import { MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
@@ -24,6 +26,19 @@ describe('the build file', () => {
     const { top } = judged.cylinders[0]?.rings ?? {};
     expect(top).toMatchObject({ state: 'short', reading: 'a', toComeOff: { toMinimum: fromThou(1) } });
     expect(top?.target.inForce.working).toEqual(['planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou']);
+  });
+
+  it('reads a file of version 1, which knows no power adder, chart, wall or own figure, and fills them in', () => {
+    const without = (whole: object, ...keys: string[]): object => Object.fromEntries(Object.entries(whole).filter(([key]) => !keys.includes(key)));
+    const card = without((record().entries[0] as Extract<Entry, { kind: 'job' }>).value, 'service', 'surface');
+    const papers = { sheet: { form: 'minimum', min: fromThou(24), from: 'sheet' }, manual: null };
+    const choices = without(startingChoices('imperial'), 'allowances');
+    const targets = { ...choices, gaps: { top: papers, second: { sheet: null, manual: null }, rails: { sheet: null, manual: null } }, clearance: { sheet: null, manual: null } };
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
+    const old = { format: 'spatium-build', version: 1, record: { id: 'old', entries: [{ ...stamp, id: 'j', kind: 'job', value: { ...card, duty: 'race' } }, { ...stamp, id: 't', kind: 'targets', value: targets }] } };
+    const read = readBuildFile(textOf(old));
+    const judged = read.ok ? judge(read.record) : null;
+    expect(judged).toMatchObject({ job: { duty: 'race', surface: null }, targets: { allowances: [] }, chart: { id: 'starting', version: 1 }, planned: { top: { inForce: { min: fromThou(24) } }, second: { inForce: { min: fromThou(26) } } } });
   });
 
   it('trusts no result in a file: they are worked out again', () => {

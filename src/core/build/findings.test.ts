@@ -65,3 +65,59 @@ describe('findings about readings', () => {
     expect(found({}, ...good).filter((f) => f.severity !== 'note')).toEqual([]);
   });
 });
+
+describe('findings about the builder’s own figure', () => {
+  const own = (thou: number, over: boolean, sheet: Given | null = null): Entry => gaps({ top: { sheet, manual: null, own: { given: minimum(thou), over } } });
+
+  it.each<[string, Entry, RegExp, Finding['severity']]>([
+    ['in force under a sheet can cost the engine', own(19, true, minimum(24)), /own top ring minimum of 19 thou is in force, and is under the sheet's 24 thou/, 'stop'],
+    ['in force under the chart is to be mended', own(19, true), /is in force, and is under the chart's 21 thou.*reason given: sheet/, 'mend'],
+    ['not in force it is only noted', own(19, false), /is not in force; it is under the chart's 21 thou/, 'note'],
+  ])('%s', (_, entry, words, severity) => {
+    expect(about(found({}, entry), words)?.severity).toBe(severity);
+  });
+
+  it('over what ranks above it there is nothing to say', () => {
+    expect(about(found({}, own(25, true)), /own top ring/)).toBeUndefined();
+  });
+});
+
+describe('findings about the duty and the order of the rings', () => {
+  const petrol = { use: 'street', fuel: 'petrol', now: { kind: 'none' }, later: null } as const;
+  const boosted = { ...petrol, now: { kind: 'turbo', boost: 138_000 } } as const;
+
+  it('a row chosen for less heat than suggested is to be mended, one for more is noted', () => {
+    expect(about(found({ service: boosted, duty: 'street' }), /suggests “boost over 15 psi .* That row stands for more heat/)?.severity).toBe('mend');
+    expect(about(found({ service: petrol, duty: 'boostLow' }), /what the engine is for suggests “performance street/)?.severity).toBe('note');
+    expect(about(found({ service: petrol, duty: 'street' }), /suggests/)).toBeUndefined();
+  });
+
+  it('a fuel no row is for is called out', () => {
+    expect(about(found({ service: { ...petrol, fuel: 'nitromethane' } }), /No row of the chart is for nitromethane/)?.severity).toBe('mend');
+    expect(about(found({ service: { ...petrol, fuel: 'gas' } }), /Gas burns dry and hot/)?.severity).toBe('note');
+  });
+
+  it('a duty the chart has not is asked about', () => {
+    expect(about(found({ duty: 'hill' }), /Starting chart has no row for the duty/)?.severity).toBe('mend');
+  });
+
+  it('a boost that is not said is what is asked for, not the use', () => {
+    expect(about(found({ service: { ...petrol, now: { kind: 'turbo', boost: null } } }), /Say how much boost it runs. No chart figure without it/)?.severity).toBe('mend');
+  });
+
+  it('a second ring wider than the top is noted where “equal or tighter” is chosen', () => {
+    const wider = targets({ secondSchool: 'equalOrTighter', gaps: { ...choices.gaps, second: { sheet: minimum(30), manual: null, own: null } } });
+    expect(about(found({}, wider), /the sheet's 30 thou is wider than the top ring's 21 thou/)?.severity).toBe('note');
+    expect(about(found({}, targets({ secondSchool: 'equalOrTighter' })), /wider than the top/)).toBeUndefined();
+  });
+
+  it('an own second ring tighter than the top is to be mended in the first school', () => {
+    const own = gaps({ second: { sheet: null, manual: null, own: { given: minimum(18), over: true } } });
+    expect(about(found({}, own), /second ring's 18 thou is under the top ring's 21 thou: gas could be trapped/)?.severity).toBe('mend');
+  });
+
+  it('a cylinder wall that is not said is noted', () => {
+    expect(about(found({ surface: null }), /iron or plated is not said/)?.severity).toBe('note');
+    expect(about(found({ surface: 'plated' }), /iron or plated is not said/)).toBeUndefined();
+  });
+});

@@ -4,11 +4,12 @@ import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures
 import { hear } from '../quantity/bench';
 import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
+import { STARTING_CHART, withFactor } from '../targets/chart';
 import { NO_SERVICE } from '../targets/duty';
-import { startingChoices } from '../targets/target';
-import { contextFor } from './context';
+import { type Target, startingChoices } from '../targets/target';
+import { contextFor, expectedPlan } from './context';
 import { type Judgement, judge } from './judge';
-import { previewOf } from './preview';
+import { previewOf, previewWithChart } from './preview';
 import type { BuildRecord, Entry, Subject } from './record';
 import { nextTask, stepTask } from './work';
 
@@ -209,4 +210,40 @@ it('judges 16 cylinders and 1,000 readings without losing one', () => {
   const judged = judge(largeRecord(1_000));
   expect(judged.cylinders.flatMap((c) => [c.bore, c.piston, ...Object.values(c.rings)]).flatMap((s) => s.passes)).toHaveLength(1_000);
   expect(judged.cylinders.every((c) => c.clearance.value === fromThou(3.7))).toBe(true);
+});
+
+describe('what sets the targets of a build', () => {
+  const stamp = { at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
+  const own = withFactor({ ...STARTING_CHART, id: 'own', name: 'Own', version: 2 }, { row: 'race', column: 'forged4032', figure: 'top' }, 0.0055, 'own trial');
+  const minimum = (target: Target | undefined): number | null => (target?.set ? target.inForce.min : null);
+
+  it('is the version of the chart the build holds, else the starting chart; the last one chosen holds', () => {
+    const plain = judge(record());
+    expect([plain.chart, minimum(plain.planned?.top)]).toEqual([STARTING_CHART, fromThou(21)]);
+    const set = judge(record({ ...stamp, id: 'c', kind: 'chart', value: own }));
+    expect([set.chart.version, minimum(set.planned?.top)]).toEqual([2, fromThou(23)]);
+    expect(minimum(previewWithChart(record(), own).planned?.top)).toBe(fromThou(23));
+  });
+
+  it('an allowance loosens its own cylinder only, in gaps and clearance, and not what stands for the engine', () => {
+    const allowances = [{ cylinder: 'L1', gap: fromThou(1), clearance: fromThou(0.5), reason: 'rear' }];
+    const judged = judge(record({ ...stamp, id: 't', kind: 'targets', value: { ...startingChoices('imperial'), allowances } }, reading('b', 'L1', 'bore', fromInches(4.065))));
+    const at = (id: string) => cylinder(judged, id);
+    expect([minimum(at('L1').rings.top.target), minimum(at('R1').rings.top.target), minimum(judged.standard?.targets.top)]).toEqual([22, 21, 21].map(fromThou));
+    expect((minimum(at('L1').clearance.target) ?? 0) - (minimum(at('R1').clearance.target) ?? 0)).toBe(fromThou(0.5));
+    expect(minimum(at('L1').rings.upperRail.target)).toBe(fromThou(15));
+    expect([at('L1').allowance?.reason, at('R1').allowance]).toEqual(['rear', null]);
+  });
+
+  it('every cylinder by its own measured bore as soon as there is one, else by the plan', () => {
+    const judged = judge(record(reading('b', 'L2', 'bore', fromInches(4.21))));
+    expect(cylinder(judged, 'L2')).toMatchObject({ targetBore: { measured: true }, rings: { top: { target: { inForce: { min: fromThou(22) } } } } });
+    expect(cylinder(judged, 'L1')).toMatchObject({ targetBore: { measured: false }, rings: { top: { target: { inForce: { min: fromThou(21) } } } } });
+  });
+
+  it('what the planned bore should be near to is the median of those read', () => {
+    expect(expectedPlan(judge(record()))).toBeNull();
+    const judged = judge(record(...[4.06, 4.065, 4.9].map((bore, i) => reading(`b${i}`, `L${i + 1}`, 'bore', fromInches(bore)))));
+    expect(expectedPlan(judged)).toMatchObject({ nm: fromInches(4.065), because: 'the bores read about 4.0650 in' });
+  });
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type BenchContext, hear, hearField } from './bench';
+import { type BenchContext, factorIn, hear, hearField } from './bench';
 import { fromInches, fromMm, fromThou } from './length';
 
 const gap: BenchContext = { field: 'gap', units: 'imperial', bore: fromInches(4.065), expected: null, setting: null };
@@ -161,5 +161,19 @@ describe('a length in a form', () => {
   it('asks when a bore is typed in the other system', () => {
     const heard = hearField('82.5', 'bore', 'imperial');
     expect(heard.kind === 'question' && heard.options.map((o) => o.value)).toContain(fromMm(82.5));
+  });
+});
+
+describe('a factor typed for a gap', () => {
+  it.each<[string, number | null]>([
+    ['.0045', 0.0045],
+    ['0,006', 0.006],
+    ['0.0125', 0.0125],
+    ['.018', null],
+    ['22', null],
+    ['.006 in', null],
+    ['0.0006', null],
+  ])('%j', (text, factor) => {
+    expect(factorIn(text)).toBe(factor);
   });
 });

@@ -157,7 +157,7 @@ export function adderWords(adder: Adder): string {
 /** A shot as typed: one figure, or the stages with a plus between them. Null when it is neither. */
 export function hearShots(text: string): number[] | null {
   if (text.trim() === '') return [];
-  const parts = text.split('+').map((part) => part.replace(/ ?(?:hp|bhp)$/i, '').trim());
+  const parts = text.split('+').map((part) => part.trim().replace(/ ?b?hp$/i, ''));
   if (parts.some((part) => !/^\d{1,4}$/.test(part))) return null;
   const shots = parts.map(Number);
   return shots.length <= 6 && shots.every((hp) => hp > 0) && sum(shots) <= 5_000 ? shots : null;

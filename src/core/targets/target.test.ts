@@ -1,18 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fromInches, fromMm, fromThou } from '../quantity/length';
-import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from './chart';
+import { fromInches, fromMm, fromThou, roundUpTo } from '../quantity/length';
+import { sayingText } from '../quantity/saying';
+import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf, withFactor } from './chart';
 import {
   type Candidate,
   type Target,
   type TargetAsk,
   type TargetChoices,
   RAIL_MINIMUM,
+  aboveOwn,
   clearanceTarget,
+  loosened,
   oldRuleGap,
   railGapTarget,
   secondGapTarget,
   startingChoices,
+  statedMinimum,
   topGapTarget,
 } from './target';
 
@@ -129,6 +133,94 @@ describe('clearance', () => {
   });
 });
 
+describe('the builder’s own figure', () => {
+  const own = (thou: number, over: boolean): TargetChoices['gaps']['top'] => ({ sheet: null, manual: null, own: { given: { form: 'minimum', min: fromThou(thou), from: 'ran it last year' }, over } });
+
+  it('ranks last: it holds only where nothing else gives a figure', () => {
+    const target = topGapTarget({ ...drag, choices: withTop(own(25, false)) });
+    expect(force(target).rank).toBe('chart');
+    expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['own']);
+    const lone = topGapTarget({ ...drag, duty: 'boostHigh', construction: 'cast', choices: withTop(own(25, false)) });
+    expect(force(lone)).toMatchObject({ rank: 'own', min: fromThou(25), aimTo: fromThou(28), from: 'ran it last year', standing: 'the builder’s own figure' });
+  });
+
+  it('put over the others it holds, and they stay in sight by rank', () => {
+    const sheet = { form: 'minimum' as const, min: fromThou(24), from: 'sheet' };
+    const target = topGapTarget({ ...drag, choices: withTop({ ...own(19, true), sheet }) });
+    expect(force(target)).toMatchObject({ rank: 'own', min: fromThou(19) });
+    expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['sheet', 'chart']);
+  });
+
+  it('is held against all that ask for more', () => {
+    const sheet = { form: 'minimum' as const, min: fromThou(24), from: 'sheet' };
+    const at19 = aboveOwn(topGapTarget({ ...drag, choices: withTop({ ...own(19, true), sheet }) }));
+    expect(at19?.inForce).toBe(true);
+    expect(at19?.over.map((c) => c.rank)).toEqual(['sheet', 'chart']);
+    expect(aboveOwn(topGapTarget({ ...drag, choices: withTop({ ...own(23, false), sheet }) }))).toMatchObject({ inForce: false, over: [{ rank: 'sheet' }] });
+    expect(aboveOwn(topGapTarget({ ...drag, choices: withTop(own(30, false)) }))?.over).toEqual([]);
+    expect(aboveOwn(topGapTarget(drag))).toBeNull();
+  });
+
+  it('a factor waits for a bore; ranges and minimums do not', () => {
+    const ask: TargetAsk = { ...drag, bore: null };
+    const factor = { form: 'factor' as const, factor: 0.006, from: 'sheet' };
+    expect(topGapTarget({ ...ask, choices: withTop({ sheet: factor, manual: null, own: null }) })).toMatchObject({ set: false, ask: expect.stringContaining('bore') });
+    expect(force(topGapTarget({ ...ask, choices: withTop(own(20, false)) })).min).toBe(fromThou(20));
+    expect(statedMinimum(factor, null)).toBeNull();
+    expect(statedMinimum(factor, fromInches(4))).toBe(fromThou(24));
+  });
+});
+
+describe('allowances', () => {
+  it('move minimum, aim and limit up together, in every figure in sight, and say so', () => {
+    const loose = loosened(topGapTarget(drag), fromThou(1), 'rear cylinder');
+    expect(force(loose)).toMatchObject({ min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27) });
+    expect(sayingText(force(loose).working.at(-1) ?? [], 'imperial')).toBe('allowance of this cylinder + 1 thou (rear cylinder) → 22 thou');
+    const rails = loosened(railGapTarget(drag), fromThou(1), '');
+    expect(force(rails)).toMatchObject({ min: fromThou(16), aimTo: null, limit: null });
+  });
+
+  it('of nothing change nothing', () => {
+    expect(loosened(topGapTarget(drag), 0, '')).toEqual(topGapTarget(drag));
+  });
+});
+
+describe('a chart of the shop’s own', () => {
+  const confirmed = { sheet: 'ring set TF-82', by: 'KM', at: '2026-05-04T09:00:00.000Z' };
+  const own = { ...STARTING_CHART, id: 'own', name: 'Own', version: 3, cells: STARTING_CHART.cells.map((c) => (c.row === 'race' && c.column === 'forged4032' ? { ...c, confirmed } : c)) };
+
+  it('says which version a figure is from, and that it was confirmed, against what, by whom and when', () => {
+    expect(force(topGapTarget({ ...drag, chart: own }))).toMatchObject({
+      standing: 'confirmed against a sheet',
+      from: 'Own, version 3: oval or drag, naturally aspirated, forged, high silicon (4032 type) (confirmed against ring set TF-82 by KM on 2026-05-04)',
+    });
+  });
+
+  it('a changed factor is no longer confirmed, the same factor still is', () => {
+    const at = { row: 'race', column: 'forged4032', figure: 'top' } as const;
+    expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.0052, 'own trial') }))).toMatchObject({ standing: 'not confirmed', min: fromThou(22) });
+    expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.005, 'same') })).standing).toBe('confirmed against a sheet');
+    expect(topGapTarget({ ...drag, chart: withFactor(own, at, null, '') })).toMatchObject({ set: false });
+  });
+
+  it('a row or column it has not is asked about, by name', () => {
+    expect(topGapTarget({ ...drag, duty: 'hill' })).toMatchObject({ set: false, ask: expect.stringContaining('no row for the duty on the job card (“hill”)') });
+    expect(topGapTarget({ ...drag, construction: 'billet' })).toMatchObject({ set: false, ask: expect.stringContaining('no column for the piston') });
+  });
+});
+
+describe('plated bores', () => {
+  it('take the plated figure where the chart has one, else the iron one, the looser, and say so', () => {
+    const plated: TargetAsk = { ...drag, bore: at(4), surface: 'plated' };
+    const kept = force(clearanceTarget(plated, 'imperial'));
+    expect(kept.min).toBe(fromThou(3.6));
+    expect(sayingText(kept.working.at(-1) ?? [], 'imperial')).toContain('the looser of the two');
+    const chart = withFactor(STARTING_CHART, { row: 'race', column: 'forged4032', figure: 'clearancePlated' }, 0.0005, 'own trial');
+    expect(force(clearanceTarget({ ...plated, chart }, 'imperial')).min).toBe(fromThou(2));
+    expect(force(clearanceTarget({ ...plated, chart, surface: 'iron' }, 'imperial')).min).toBe(fromThou(3.6));
+  });
+});
+
 describe('properties of every chart target', () => {
   const asks: fc.Arbitrary<TargetAsk & { bore: { nm: number; measured: boolean }; duty: string; construction: string }> = fc.record({
     chart: fc.constant(STARTING_CHART),
@@ -153,6 +245,30 @@ describe('properties of every chart target', () => {
         expect(target.inForce.min % ask.choices.feelerStep).toBe(0);
         const onWider = topGapTarget({ ...ask, bore: { ...ask.bore, nm: ask.bore.nm + wider } });
         expect(force(onWider).min).toBeGreaterThanOrEqual(target.inForce.min);
+      }),
+    );
+  });
+
+  it('rounding up twice changes nothing, and neither does the system it is shown in', () => {
+    fc.assert(
+      fc.property(asks, (ask) => {
+        const target = topGapTarget(ask);
+        if (!target.set) return;
+        const { min } = target.inForce;
+        expect(roundUpTo(min, ask.choices.feelerStep)).toBe(min);
+        const shown = ['imperial', 'metric'].map((units) => sayingText([{ nm: min, as: 'raw' }], units as 'imperial' | 'metric'));
+        const back = [fromInches(Number(shown[0]?.replace(' in', ''))), fromMm(Number(shown[1]?.replace(' mm', '')))];
+        for (const nm of back) expect(Math.abs(nm - min)).toBeLessThan(150);
+      }),
+    );
+  });
+
+  it('a larger factor never gives a smaller target, whatever the bore (monotone)', () => {
+    fc.assert(
+      fc.property(asks, fc.double({ min: 0.003, max: 0.012, noNaN: true }), fc.double({ min: 0, max: 0.004, noNaN: true }), (ask, factor, more) => {
+        const by = (f: number): number => force(topGapTarget({ ...ask, choices: { ...ask.choices, gaps: { ...ask.choices.gaps, top: { sheet: { form: 'factor', factor: f, from: '' }, manual: null, own: null } } } })).min;
+        expect(by(factor + more)).toBeGreaterThanOrEqual(by(factor));
+        expect(by(factor)).toBeGreaterThanOrEqual(Math.round(ask.bore.nm * factor));
       }),
     );
   });

@@ -1,0 +1,88 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { STARTING_CHART, withFactor } from '@/core/targets/chart';
+import { addChart, alike, chartVersions, keptCharts, loadChart, saveChart, setChartRemoved, setStandard, standardChart } from './charts';
+import { openDatabase } from './open';
+
+const folder = mkdtempSync(join(tmpdir(), 'spatium-charts-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+let files = 0;
+const fresh = () => openDatabase(join(folder, `${(files += 1)}.db`));
+const edited = withFactor(STARTING_CHART, { row: 'street', column: 'cast', figure: 'top' }, 0.0042, 'own trial');
+
+describe('the shop’s charts', () => {
+  it('begin with the starting chart, which new builds begin with', async () => {
+    const db = await fresh();
+    expect(await keptCharts(db)).toEqual([{ chart: STARTING_CHART, standard: true }]);
+    expect(await loadChart(db, 'starting', 1)).toEqual(STARTING_CHART);
+    expect(await loadChart(db, 'starting', 2)).toBeNull();
+    expect(await loadChart(db, 'nothing')).toBeNull();
+  });
+
+  it('an edit is the next version; every version stays, the first as the program has it', async () => {
+    const db = await fresh();
+    const saved = await saveChart(db, edited, 1, 'KM');
+    expect(saved).toMatchObject({ ok: true, chart: { version: 2, saved: { by: 'KM' } } });
+    expect((await chartVersions(db, 'starting')).map((c) => c.version)).toEqual([2, 1]);
+    expect(await loadChart(db, 'starting', 1)).toEqual(STARTING_CHART);
+    expect((await standardChart(db)).version).toBe(2);
+  });
+
+  it('a version saved over one that is no longer the latest is not taken, and the latest comes back', async () => {
+    const db = await fresh();
+    await saveChart(db, edited, 1, 'KM');
+    const late = await saveChart(db, { ...STARTING_CHART, name: 'Late' }, 1, 'AW');
+    expect(late).toMatchObject({ ok: false, conflict: true, latest: { version: 2, saved: { by: 'KM' } } });
+    expect(await chartVersions(db, 'starting')).toHaveLength(2);
+  });
+
+  it('two saved at the same moment: one is taken', async () => {
+    const db = await fresh();
+    const both = await Promise.all([saveChart(db, edited, 1, 'A'), saveChart(db, edited, 1, 'B')]);
+    expect(both.filter((s) => s.ok)).toHaveLength(1);
+    expect(await chartVersions(db, 'starting')).toHaveLength(2);
+  });
+
+  it('copies have a name of their own and say where they began', async () => {
+    const db = await fresh();
+    const from = { id: 'starting', version: 1, name: 'Starting chart' };
+    const first = await addChart(db, 'a', { ...STARTING_CHART, name: 'Own' }, 'KM', from);
+    const second = await addChart(db, 'b', { ...STARTING_CHART, name: 'Own' }, 'KM', from);
+    expect([first, second].map((c) => [c.name, c.version, c.copiedFrom?.name])).toEqual([['Own', 1, 'Starting chart'], ['Own 2', 1, 'Starting chart']]);
+    expect((await keptCharts(db)).map((k) => k.chart.name)).toEqual(['Starting chart', 'Own', 'Own 2']);
+    await expect(addChart(db, 'a', STARTING_CHART, '', null)).rejects.toThrow('there already');
+  });
+
+  it('one is chosen for new builds; put away it stands for none, and its versions stay', async () => {
+    const db = await fresh();
+    await addChart(db, 'own', { ...edited, name: 'Own' }, 'KM', null);
+    await setStandard(db, 'own');
+    expect((await standardChart(db)).id).toBe('own');
+    await setChartRemoved(db, 'own', true);
+    expect((await keptCharts(db)).map((k) => k.chart.id)).toEqual(['starting']);
+    expect((await standardChart(db)).id).toBe('starting');
+    expect(await loadChart(db, 'own', 1)).not.toBeNull();
+    await setChartRemoved(db, 'own', false);
+    expect((await standardChart(db)).id).toBe('own');
+    await setChartRemoved(db, 'starting', true);
+    expect(await keptCharts(db)).toHaveLength(2);
+  });
+
+  it('the same chart under the same name is known again', async () => {
+    const db = await fresh();
+    expect((await alike(db, { ...STARTING_CHART, id: 'x', version: 7 }))?.id).toBe('starting');
+    expect(await alike(db, edited)).toBeNull();
+    expect(await alike(db, { ...STARTING_CHART, name: 'Other' })).toBeNull();
+  });
+
+  it('come back after the file is closed and opened again', async () => {
+    const db = await fresh();
+    await saveChart(db, edited, 1, 'KM');
+    db.$client.close();
+    const again = await openDatabase(join(folder, `${files}.db`));
+    expect((await loadChart(again, 'starting'))?.version).toBe(2);
+  });
+});
