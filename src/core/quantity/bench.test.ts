@@ -164,6 +164,17 @@ describe('a length in a form', () => {
   });
 });
 
+describe('part of a thou in a clearance', () => {
+  it.each<[string, number]>([
+    ['.5', 12_700],
+    ['0.5', 12_700],
+    ['.0045', 114_300],
+    ['1.5', 38_100],
+  ])('%j', (text, value) => {
+    expect(hearField(text, 'clearance', 'imperial')).toMatchObject({ kind: 'understood', meaning: { value } });
+  });
+});
+
 describe('a factor typed for a gap', () => {
   it.each<[string, number | null]>([
     ['.0045', 0.0045],

@@ -40,6 +40,8 @@ export type Heard =
   | { kind: 'question'; ask: string; options: Meaning[] }
   | { kind: 'refused'; why: string; accepted: string };
 
+/** A clearance from here up to one, with a point, is part of a thou: as inches it would be fifty thou and more. */
+const TENTHS_FROM = 0.05;
 /** As many likely meanings as are offered beside what was typed. */
 const MOST_LIKELY = 2;
 /** Longest entry that is read at all. */
@@ -164,7 +166,8 @@ function takesOf(numeral: string, context: BenchContext): { first: Take; rivals:
   const inThou = take(numeral, 'thou');
   const inMm = take(numeral, 'mm');
   if (units === 'imperial') {
-    const belowOne = Number(numeral) < 1 && pointed;
+    const inches = field === 'clearance' ? TENTHS_FROM : 1;
+    const belowOne = Number(numeral) < inches && pointed;
     return belowOne ? { first: take(numeral, 'in'), rivals: [inMm], equal: false } : { first: inThou, rivals: [inMm], equal: false };
   }
   if (Number(numeral) < 4 && pointed) return { first: inMm, rivals: [take(numeral, 'in')], equal: false };

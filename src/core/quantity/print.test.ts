@@ -27,6 +27,12 @@ describe('the printer', () => {
   it('prints windows, and a minimum alone', () => {
     expect(rangeText(fromThou(22), fromThou(25), 'imperial')).toBe('22–25 thou');
     expect(rangeText(fromThou(15), null, 'imperial')).toBe('≥ 15 thou');
+    expect(rangeText(fromThou(22), fromThou(24.5), 'imperial')).toBe('22–24.5 thou');
+  });
+
+  it('gives both ends of a window in mm as many decimals', () => {
+    expect(rangeText(fromThou(21), fromThou(24), 'metric')).toBe('0.533–0.610 mm');
+    expect(rangeText(fromMm(0.5), fromMm(0.58), 'metric')).toBe('0.50–0.58 mm');
   });
 
   it('prints a sentence in either system from the same parts', () => {

@@ -60,9 +60,19 @@ export function bothText(length: Nm, style: LengthStyle): string {
   return `${inches} in · ${fixed(toMm(length), 3, 3)} mm`;
 }
 
-/** A range such as `22–25 thou`; without an upper end, `≥ 15 thou`. */
+const decimalsIn = (numeral: string): number => numeral.split('.')[1]?.length ?? 0;
+
+/** A numeral with so many decimals at least. */
+const padded = (numeral: string, decimals: number): string => {
+  const missing = decimals - decimalsIn(numeral);
+  return missing <= 0 ? numeral : `${numeral}${numeral.includes('.') ? '' : '.'}${'0'.repeat(missing)}`;
+};
+
+/** A range such as `22–25 thou` or `0.560–0.635 mm`, both ends with as many decimals in mm; without an upper end, `≥ 15 thou`. */
 export function rangeText(from: Nm, to: Nm | null, units: Units, style: LengthStyle = 'fine'): string {
   const low = printLength(from, units, style);
   if (to === null) return `≥ ${low.number} ${low.unit}`;
-  return `${low.number}–${printLength(to, units, style).number} ${low.unit}`;
+  const high = printLength(to, units, style);
+  const decimals = units === 'metric' ? Math.max(decimalsIn(low.number), decimalsIn(high.number)) : 0;
+  return `${padded(low.number, decimals)}–${padded(high.number, decimals)} ${low.unit}`;
 }

@@ -93,7 +93,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
               <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
                 {!standard && (
                   <Button onClick={() => void run(() => makeStandard(chart.id))}>
-                    Begin builds with it<span className="sr-only">: {chart.name}</span>
+                    Begin builds with it<span className="sr-only"> {chart.name}</span>
                   </Button>
                 )}
                 <Button onClick={() => void copy(kept)}>

@@ -105,7 +105,7 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
       <fieldset className="grid gap-4 sm:grid-cols-2">
         <legend className="mb-2 text-lg font-bold">What is on the stand</legend>
         <Field label="Name of the build" error={errors.name?.message} hint="How the shop will look it up.">
-          {(props) => <input {...props} {...register('name')} className="field" autoComplete="off" />}
+          {(props) => <input {...props} {...register('name')} className="field" autoComplete="off" autoFocus={initial.name === ''} />}
         </Field>
         <Field label="Customer" hint="Or stock.">
           {(props) => <input {...props} {...register('customer')} className="field" autoComplete="off" />}

@@ -22,7 +22,7 @@ export function Explain({ what, working, standing, units, children = 'why' }: Pr
     <Popover.Root>
       <Popover.Trigger className="no-print min-h-11 px-1 text-sm font-bold text-blue underline underline-offset-4">
         {children}
-        <span className="sr-only">: {what}</span>
+        <span className="sr-only"> {what}</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content aria-label={`Why: ${what}`} className="z-50 w-[min(92vw,30rem)] rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>

@@ -1,7 +1,7 @@
 'use client';
 
 import type { JudgedCylinder } from '@/core/build/judge';
-import { printLength, rangeText } from '@/core/quantity/print';
+import { rangeText } from '@/core/quantity/print';
 import type { Candidate, Own, Rank, TargetChoices } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
 import { type Paper, PaperForm } from './PaperForm';
@@ -28,7 +28,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
   const candidates: Candidate[] = target.set ? [target.inForce, ...target.outranked] : [];
   const at = (rung: Paper | 'chart'): Candidate | undefined => candidates.find((c) => c.rank === (rung === 'chart' && figure === 'rails' ? ('rule' satisfies Rank) : rung));
   const style = figure === 'clearance' ? 'clearance' : 'fine';
-  const text = (c: Candidate): string => (c.aimTo === null ? `≥ ${printLength(c.min, units, style).number} ${printLength(c.min, units, style).unit}` : rangeText(c.min, c.aimTo, units, style));
+  const text = (c: Candidate): string => (rangeText(c.min, c.aimTo, units, style));
   const { top, second } = cylinder.rings;
   const against =
     figure === 'second' && top.target.set && choices.secondSchool === 'larger'

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
-import { printLength } from '@/core/quantity/print';
+import { rangeText } from '@/core/quantity/print';
 import type { Target } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
 import { Findings } from '../stages/Findings';
@@ -129,12 +129,11 @@ export function TargetsStage() {
 function Window({ target, clearance }: { target: Extract<Target, { set: true }>; clearance: boolean }) {
   const { units } = useBench();
   const { min, aimTo } = target.inForce;
-  const style = clearance ? 'clearance' : 'fine';
-  const low = printLength(min, units, style);
+  const [unit = '', ...figures] = rangeText(min, aimTo, units, clearance ? 'clearance' : 'fine').split(' ').toReversed();
   return (
     <span className="figures text-[2rem] leading-tight font-bold whitespace-nowrap">
-      {aimTo === null ? `≥ ${low.number}` : `${low.number}–${printLength(aimTo, units, style).number}`}
-      <span className="text-lg font-normal"> {low.unit}</span>
+      {figures.toReversed().join(' ')}
+      <span className="text-lg font-normal"> {unit}</span>
     </span>
   );
 }

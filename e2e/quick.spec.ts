@@ -1,0 +1,57 @@
+/** Quick gap: figures at the counter, kept in the address, printed, turned into a build. */
+import { expect, test } from './server';
+
+test('bore, duty and piston in; every figure out in both systems, with its working, in the address', async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Quick gap' }).click();
+  const slip = page.getByRole('article', { name: 'Figures' });
+  await expect(slip).toContainText('Say how the piston is made');
+  await page.getByLabel('Finished bore').fill('4065');
+  await page.getByLabel('How the piston is made').selectOption('forged4032');
+  await page.getByLabel('What the engine is for').selectOption('race');
+  await page.getByLabel('Cylinder wall').selectOption('iron');
+  await expect(slip).toContainText(/21–24 thou.*0.533–0.610 mm/);
+  await expect(slip).toContainText('planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou');
+  await expect(slip).toContainText(/23–26 thou.*0.584–0.660 mm/);
+  await expect(slip).toContainText('≥ 15 thou');
+  await expect(slip).toContainText('3.7–4.7 thou');
+  await expect(page).toHaveURL(/bore=4.065in&use=race&piston=forged4032&wall=iron/);
+
+  await page.reload();
+  await expect(slip).toContainText('21–24 thou');
+  await expect(page.getByLabel('Finished bore')).toHaveValue('4.0650');
+  await page.getByRole('radio', { name: 'millimetres' }).click();
+  await expect(slip).toContainText('0.52–0.60 mm');
+  await page.getByRole('radio', { name: 'turbo' }).click();
+  await page.getByLabel('Boost', { exact: true }).fill('1.4 bar');
+  await expect(page).toHaveURL(/adder=turbo&boost=140kPa/);
+  await expect(slip).toContainText('0.70–0.78 mm');
+  await page.getByLabel('Finished bore').fill('4.065');
+  await expect(page.getByText('4.065 mm is 0.1600 in')).toBeVisible();
+  await expect(slip).toContainText('0.70–0.78 mm');
+});
+
+test('a link opens as it was sent, prints black on white, and becomes a build in one step', async ({ page, server }) => {
+  await page.goto(`${server.url}/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron&chart=starting%401`, { waitUntil: 'networkidle' });
+  const slip = page.getByRole('article', { name: 'Figures' });
+  await expect(slip).toContainText('28–31 thou');
+  await expect(page.getByRole('region', { name: 'High top ring' })).toContainText(/28–31 thou.*16 thou/s);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('form', { name: 'Quick gap' })).toBeHidden();
+  expect((await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type ?\/Page\b/g)).toHaveLength(1);
+  await page.emulateMedia({ media: 'screen' });
+  await page.getByRole('button', { name: 'Begin a build with this' }).click();
+  await expect(page).toHaveURL(/\/builds\/[0-9a-f-]{36}\/job$/);
+  await expect(page.getByLabel('Name of the build')).toHaveValue('From Quick gap, 4.0000 in · 101.600 mm');
+  await page.getByRole('link', { name: /^Targets/ }).click();
+  await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('28–31');
+});
+
+test('an address that holds nonsense, or a chart that is not here, is still answered', async ({ page, server }) => {
+  await page.goto(`${server.url}/gap?bore=elephant&adder=rocket&boost=-1&cyl=900&chart=gone%407&use=%00`);
+  await expect(page.getByText('The chart this link names is not here.')).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Figures' })).toContainText('No bore yet');
+  await page.getByLabel('Finished bore').fill('103.25mm');
+  await page.getByLabel('Finished bore').fill('99999');
+  await expect(page.getByText(/no bore is that size|is that right|did you mean/)).toBeVisible();
+});

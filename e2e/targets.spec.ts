@@ -1,0 +1,266 @@
+/** Targets in the browser: order of trust, power adder, slips, windows, allowances, heat. */
+import type { Locator, Page } from '@playwright/test';
+import { fromInches } from '../src/core/quantity/length';
+import { jobEntry } from '../src/fixtures/records';
+import { type Server, expect, test } from './server';
+
+const figure = (page: Page, name: RegExp): Locator => page.getByRole('group', { name: 'Figures' }).getByRole('button', { name });
+const top = (page: Page): Locator => figure(page, /Top ring gap/);
+const rung = (page: Page, name: string): Locator => page.locator(`[data-rung="${name}"]`);
+const findings = (page: Page): Locator => page.getByRole('complementary').getByRole('list', { name: 'Findings' });
+
+let builds = 0;
+/** A build of its own at its targets, 4.065 in, drag, high-silicon forgings: 21 to 24 thou by the chart. */
+async function open(page: Page, server: Server, change: Parameters<typeof jobEntry>[0] = {}): Promise<string> {
+  const id = `targets-${(builds += 1)}-${test.info().workerIndex}`;
+  await server.put({ id, entries: [jobEntry({ name: `Targets ${builds}`, ...change })] });
+  await page.goto(`${server.url}/builds/${id}/targets`, { waitUntil: 'networkidle' });
+  return id;
+}
+
+interface Entering {
+  paper: 'packed sheet' | 'service manual' | 'own figure';
+  form?: 'at least' | 'factor × bore' | 'from – to';
+  fields: Record<string, string>;
+  over?: boolean;
+}
+
+async function enter(page: Page, { paper, form = 'at least', fields, over = false }: Entering): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`(Enter|Change) ${paper}`) }).click();
+  await page.getByRole('radio', { name: form }).click();
+  for (const [label, text] of Object.entries(fields)) await page.getByRole('dialog').getByLabel(label, { exact: true }).fill(text);
+  if (over) await page.getByRole('checkbox', { name: /Put it over/ }).check();
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+test('the order of trust, rung by rung: own, chart, manual, sheet; and own put over them all', async ({ page, server }) => {
+  await open(page, server, { construction: 'cast', service: { use: 'street', fuel: 'petrol', now: { kind: 'turbo', boost: 140_000 }, later: null } });
+  await expect(top(page)).toContainText('The chart offers no top ring gap');
+  await enter(page, { paper: 'own figure', fields: { 'At least': '25', Reason: 'ran it last year' } });
+  await expect(top(page)).toContainText('25–28');
+  await expect(rung(page, 'own')).toContainText('in force');
+  await expect(rung(page, 'own')).toContainText('ran it last year');
+
+  await page.getByRole('link', { name: /^Job/ }).click();
+  await page.getByLabel('How the piston is made').selectOption('forged4032');
+  await page.getByRole('button', { name: 'Save job card' }).click();
+  await page.getByRole('link', { name: /^Targets/ }).click();
+  await expect(top(page)).toContainText('28–31');
+  await expect(rung(page, 'chart')).toContainText('in force');
+  await expect(rung(page, 'own')).toContainText('25–28 thou');
+  await expect(findings(page)).toContainText("own top ring minimum of 25 thou is not in force; it is under the chart's 28 thou");
+
+  await enter(page, { paper: 'service manual', form: 'from – to', fields: { From: '0.6mm', To: '0.75mm' } });
+  await expect(rung(page, 'manual')).toContainText('in force');
+  await expect(top(page)).toContainText('23.6–29.5');
+  await enter(page, { paper: 'packed sheet', form: 'factor × bore', fields: { Factor: '0.0065' } });
+  await expect(rung(page, 'sheet')).toContainText('in force');
+  await expect(top(page)).toContainText('27–30');
+  await expect(page.locator('[data-in-force="true"]')).toHaveCount(1);
+
+  await enter(page, { paper: 'own figure', fields: { 'At least': '25', Reason: 'ran it last year' }, over: true });
+  await expect(rung(page, 'own')).toContainText('in force');
+  await expect(rung(page, 'own')).toContainText('Put over the others: ran it last year');
+  await expect(top(page)).toContainText('25–28');
+  await expect(findings(page)).toContainText("is in force, and is under the sheet's 27 thou");
+  await expect(findings(page)).toContainText('Stop.');
+  await page.reload();
+  await expect(rung(page, 'sheet')).toContainText('27–30 thou');
+  await expect(top(page)).toContainText('25–28');
+
+  await page.getByRole('button', { name: 'Change own figure' }).click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(rung(page, 'sheet')).toContainText('in force');
+});
+
+test('an own figure asks for its reason; clearance and rails have the same rungs', async ({ page, server }) => {
+  await open(page, server);
+  await page.getByRole('button', { name: 'Enter own figure' }).click();
+  await page.getByRole('dialog').getByLabel('At least', { exact: true }).fill('25');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByRole('alert')).toContainText('The reason for your own figure is asked for.');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+
+  await figure(page, /Piston to wall/).click();
+  await expect(rung(page, 'chart')).toContainText('3.7–4.7 thou');
+  await enter(page, { paper: 'packed sheet', form: 'factor × bore', fields: { Factor: '0.0012' } });
+  await expect(figure(page, /Piston to wall/)).toContainText('4.9–5.9');
+  await figure(page, /Oil rail gaps/).click();
+  await expect(rung(page, 'chart')).toContainText('Common practice');
+  await enter(page, { paper: 'service manual', form: 'from – to', fields: { From: '0.3mm', To: '0.9mm' } });
+  await expect(figure(page, /Oil rail gaps/)).toContainText('11.8–35.4');
+});
+
+test('slips in a figure are asked about: a factor for a gap, ten times, millimetres for thou, second under top', async ({ page, server }) => {
+  await open(page, server);
+  const dialog = page.getByRole('dialog');
+  await page.getByRole('button', { name: 'Enter packed sheet' }).click();
+  await page.getByRole('radio', { name: 'at least' }).click();
+  await dialog.getByLabel('At least').fill('.0055');
+  await expect(dialog).toContainText('0.0055 looks like a factor, not a gap');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByRole('alert')).toContainText('not settled yet');
+  await dialog.getByRole('button', { name: '0.0055 × bore' }).click();
+  await expect(dialog.getByLabel('Factor', { exact: true })).toHaveValue('0.0055');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(top(page)).toContainText('23–26');
+
+  await page.getByRole('button', { name: 'Change packed sheet' }).click();
+  await page.getByRole('radio', { name: 'at least' }).click();
+  await dialog.getByLabel('At least').fill('220');
+  await expect(dialog).toContainText('did you mean 22 thou?');
+  await dialog.getByLabel('At least').fill('0.56');
+  await expect(dialog).toContainText('did you mean 0.56 mm?');
+  await dialog.getByRole('button', { name: /0.560 mm/ }).click();
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(top(page)).toContainText('22–25');
+
+  await figure(page, /Second ring gap/).click();
+  await page.getByRole('button', { name: 'Enter packed sheet' }).click();
+  await page.getByRole('radio', { name: 'at least' }).click();
+  await dialog.getByLabel('At least').fill('18');
+  await expect(dialog).toContainText('That is under the top ring’s, 22 thou: gas could be trapped');
+  await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(findings(page)).toContainText('The sheet asks for a second ring tighter than the top: 18 thou against 22 thou.');
+});
+
+test('a boosted in-line five, keyboard only, from a new card to its targets', async ({ page, server }) => {
+  await page.goto(`${server.url}/new`, { waitUntil: 'networkidle' });
+  let strokes = 0;
+  const press = async (...keys: string[]): Promise<void> => {
+    for (const key of keys) {
+      await page.keyboard.press(key);
+      strokes += 1;
+    }
+  };
+  const tab = (times: number): Promise<void> => press(...Array.from({ length: times }, () => 'Tab'));
+  await expect(page.getByLabel('Name of the build')).toBeFocused();
+  await press(...'Fell');
+  await tab(5);
+  await expect(page.getByLabel('Cylinders')).toBeFocused();
+  await press('5');
+  await tab(3);
+  await expect(page.getByLabel('Planned finished bore')).toBeFocused();
+  await press(...'3248');
+  await tab(1);
+  await press('End');
+  await tab(1);
+  await press('p', 'e');
+  await tab(2);
+  await press('ArrowRight', 'Space');
+  await expect(page.getByLabel('Boost', { exact: true })).toBeVisible();
+  await tab(1);
+  await press(...'20');
+  await expect(page.getByText('Suggested: boost over 15 psi (1.03 bar), because 20.0 psi (1.38 bar) of boost is over 15 psi.')).toBeVisible();
+  await press('Enter');
+  await expect(page).toHaveURL(/\/targets$/);
+  await expect(top(page)).toContainText('22–25');
+  await expect(figure(page, /Second ring gap/)).toContainText('23–26');
+  await expect(figure(page, /Piston to wall/)).toContainText('4.3–5.3');
+  test.info().annotations.push({ type: 'keystrokes', description: String(strokes) });
+  expect(strokes).toBeLessThanOrEqual(33);
+});
+
+test('the duty follows from the power adder: near a line both rows are shown, what is planned counts, and another row can be chosen', async ({ page, server }) => {
+  await open(page, server, { plannedBore: fromInches(4), service: { use: 'street', fuel: 'petrol', now: { kind: 'none' }, later: null } });
+  await expect(top(page)).toContainText('18–21');
+  await page.getByRole('link', { name: /^Job/ }).click();
+  await page.getByRole('radio', { name: 'turbo' }).click();
+  await page.getByRole('radio', { name: 'bar', exact: true }).click();
+  await page.getByLabel('Boost', { exact: true }).fill('14');
+  await expect(page.getByText('did you mean 14 psi?')).toBeVisible();
+  await page.getByRole('button', { name: 'Save job card' }).click();
+  await expect(page.getByText('Boost: “14” is not settled yet.')).toBeVisible();
+  await page.getByRole('button', { name: /14 psi$/ }).click();
+  await expect(page.getByText('Suggested: boost to 15 psi (1.03 bar), because 14.0 psi')).toBeVisible();
+  await expect(page.getByText('14.0 psi (0.97 bar) is near the line at 15 psi')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'More is planned for later' }).check();
+  await expect(page.getByText('Say how large the nitrous shot is that is planned for later.')).toBeVisible();
+  await page.getByLabel('Planned shot, hp').fill('150+100');
+  await expect(page.getByText('250 hp, 31 hp a cylinder')).toBeVisible();
+  await page.getByRole('button', { name: 'Save job card' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: /^Targets/ }).click();
+  await expect(top(page)).toContainText('28–31');
+  await expect(page.getByRole('region', { name: 'Now, and what is planned' })).toContainText(/24–27 thou.*28–31 thou/s);
+  await expect(page.getByRole('region', { name: 'Near the line between two rows' })).toContainText(/24–27 thou.*27–30 thou/s);
+
+  await page.getByRole('link', { name: /^Job/ }).click();
+  await page.getByLabel('Row of the chart').selectOption('boostLow');
+  await page.getByRole('button', { name: 'Save job card' }).click();
+  await page.getByRole('link', { name: /^Targets/ }).click();
+  await expect(top(page)).toContainText('24–27');
+  await expect(findings(page)).toContainText('That row stands for more heat.');
+});
+
+test('a cylinder is fitted looser on purpose, and a gap typed for an allowance is not taken', async ({ page, server }) => {
+  await open(page, server);
+  await page.getByRole('tab', { name: 'Windows, schools' }).click();
+  await page.getByLabel('Cylinder', { exact: true }).selectOption({ label: '8' });
+  await page.getByLabel('Both gaps, more by').fill('12');
+  await expect(page.getByText('12 thou more is no allowance')).toBeVisible();
+  await page.getByLabel('Both gaps, more by').fill('1');
+  await page.getByLabel('Clearance, more by').fill('.5');
+  await page.getByLabel('Why', { exact: true }).fill('end cylinder');
+  await page.getByRole('button', { name: 'Allow it' }).click();
+  await expect(page.getByRole('row', { name: /end cylinder/ })).toContainText('+ 1 thou');
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  await expect(top(page)).toContainText('21–24');
+  await page.getByRole('button', { name: 'Cylinder 8,' }).click();
+  await expect(top(page)).toContainText('22–25');
+  await expect(page.getByRole('complementary')).toContainText('allowance of this cylinder + 1 thou (end cylinder) → 22 thou');
+  await page.getByRole('tab', { name: 'Windows, schools' }).click();
+  await page.getByRole('button', { name: 'Take out allowance of cylinder 8' }).click();
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  await expect(top(page)).toContainText('21–24');
+});
+
+test('the planned bore is held against the bores read so far', async ({ page, server }) => {
+  await server.putDemo();
+  await page.goto(`${server.url}/builds/demo-corrie-v10/job`, { waitUntil: 'networkidle' });
+  await page.getByLabel('Planned finished bore').fill('3.870');
+  await expect(page.getByText('the bores read about 3.7802 in; did you mean 3.7800 in (digits 8 and 7 swapped)?')).toBeVisible();
+});
+
+test('heat: the worked row, the margin, the chance from the worker, and what is assumed', async ({ page, server }) => {
+  await open(page, server, { plannedBore: fromInches(4), construction: 'cast', service: { use: 'plain', fuel: 'petrol', now: { kind: 'none' }, later: null } });
+  await page.getByRole('tab', { name: 'Heat' }).click();
+  const row = page.getByRole('table', { name: 'Gaps hot' }).getByRole('row', { name: /^minimum/ });
+  await expect(row).toContainText('16 thou');
+  await expect(row).toContainText('5.7 thou');
+  await expect(row).toContainText('230 °C');
+  await expect(row).toContainText('40 K');
+  await expect(row).toContainText(/\d %|1 in \d/);
+  await expect(page.getByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 230 °C/ })).toBeVisible();
+  await row.getByRole('button', { name: /^why/ }).click();
+  await expect(page.getByRole('dialog', { name: /Why: minimum/ })).toContainText('= 0.00568 in');
+  await page.keyboard.press('Escape');
+
+  await page.getByText('What is assumed:').click();
+  await page.getByLabel('Top ring, °C').fill('500');
+  await expect(page.getByText('did you mean 500 °F?')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Set what is assumed' })).toBeDisabled();
+  await page.getByRole('button', { name: /260 °C/ }).click();
+  await page.getByRole('button', { name: 'Set what is assumed' }).click();
+  await expect(row).toContainText('-30 K');
+  await expect(findings(page)).toContainText('by the heat model the target minimum, 16 thou, closes at 230 °C, under the assumed 260 °C');
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  await expect(top(page)).toContainText('16–19');
+});
+
+test('heat: a long run shows how far it is, can be stopped, and leaves the page free', async ({ page, server }) => {
+  await open(page, server);
+  await page.getByRole('tab', { name: 'Heat' }).click();
+  const status = page.getByRole('status').filter({ hasText: /draws a gap|%|Stopped/ });
+  await expect(status).toContainText('20,000 draws a gap');
+  await page.getByLabel('Draws').selectOption('1000000');
+  await expect(page.getByRole('progressbar', { name: 'Draws made' })).toBeVisible();
+  await page.getByRole('radio', { name: 'second ring' }).click();
+  await expect(page.getByRole('img', { name: /second ring gap against ring temperature/ })).toBeVisible();
+  await page.getByLabel('Draws').selectOption('1000000');
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(status).toContainText('Stopped. No chance is given.');
+  await page.getByLabel('Draws').selectOption('20000');
+  await expect(status).toContainText('20,000 draws a gap');
+});
