@@ -52,6 +52,37 @@ test('axe finds nothing on what opens over a view', async ({ page, server }) => 
   await check();
 });
 
+const TABS = ['Figures', 'Windows, schools', 'Heat', 'Chart'];
+
+for (const theme of ['light', 'dim'] as const)
+  test(`axe finds nothing on the targets' tabs and what opens over them, ${theme}`, async ({ page, context, server }) => {
+    await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
+    const check = async (what: string): Promise<void> => {
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+      expect(violations.map((v) => `${what}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
+    };
+    await page.goto(`${server.url}/builds/demo-tarn-five/targets`, { waitUntil: 'networkidle' });
+    for (const tab of TABS) {
+      await page.getByRole('tab', { name: tab }).click();
+      if (tab === 'Heat') await page.getByText('What is assumed:').click();
+      await check(tab);
+    }
+    await page.getByRole('tab', { name: 'Heat' }).click();
+    await page.getByRole('button', { name: /^why minimum/ }).first().click();
+    await check('why');
+    await page.keyboard.press('Escape');
+    await page.getByRole('tab', { name: 'Figures' }).click();
+    await page.getByRole('button', { name: 'Enter own figure' }).click();
+    await check('own figure');
+    await page.goto(`${server.url}/charts/starting`, { waitUntil: 'networkidle' });
+    await page.getByRole('button', { name: 'marine or towing, long full load' }).click();
+    await check('duty in hand');
+    await page.getByRole('button', { name: /^hypereutectic, high ring/ }).click();
+    await check('piston in hand');
+    await page.getByRole('button', { name: 'Versions' }).click();
+    await check('versions');
+  });
+
 for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180], ['phone', 390, 844]] as const)
   test(`no view runs off the side of a ${name}`, async ({ page, server }) => {
     await page.setViewportSize({ width, height });
@@ -59,6 +90,14 @@ for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180],
       await page.goto(server.url + view);
       const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
       expect(`${view} ${over}`).toBe(`${view} 0`);
+    }
+    await page.goto(`${server.url}/builds/demo-tarn-five/targets`, { waitUntil: 'networkidle' });
+    for (const tab of TABS) {
+      await page.getByRole('tab', { name: tab }).click();
+      await expect(page.getByRole('tabpanel', { name: tab })).toBeVisible();
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      const inMain = await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth);
+      expect(`${tab} ${over} ${inMain}`).toBe(`${tab} 0 0`);
     }
   });
 

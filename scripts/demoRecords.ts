@@ -8,6 +8,7 @@ import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/leng
 import { NO_SERVICE, type Service } from '../src/core/targets/duty';
 import { fromPressure } from '../src/core/quantity/pressure';
 import { startingChoices } from '../src/core/targets/target';
+import { workshopChart } from './demoCharts';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */
 class Day {
@@ -126,6 +127,7 @@ function corrie(): BuildRecord {
     surface: 'plated',
   };
   const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
+  day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: workshopChart });
   const clearances = [3.1, 3.4, 2.8, 3.0, 2.2, 4.1, 5.6, 3.2];
   cylindersOf(job.engine).forEach((cylinder, i) => {
     const clearance = clearances[i];

@@ -1,6 +1,9 @@
 /** npm run screenshots: the pictures in docs/screenshots, anew from the demo's data. */
 import { chromium } from '@playwright/test';
+import { join } from 'node:path';
 import { Server } from '../e2e/server';
+import { openDatabase } from '../src/store/open';
+import { seedCharts } from './seedCharts';
 
 interface Shot {
   name: string;
@@ -8,12 +11,20 @@ interface Shot {
   size?: { width: number; height: number };
   theme?: 'light' | 'dim';
   typed?: string;
+  /** A tab to open, and how long what it shows takes to settle, ms. */
+  tab?: string;
 }
+
+const SETTLE = 2_500;
 
 const SHOTS: Shot[] = [
   { name: 'shelf', path: '/' },
   { name: 'job', path: '/builds/demo-corrie-v10/job' },
-  { name: 'targets', path: '/builds/demo-beck-six/targets' },
+  { name: 'targets', path: '/builds/demo-linn-triple/targets' },
+  { name: 'heat', path: '/builds/demo-tarn-five/targets', tab: 'Heat' },
+  { name: 'quick-gap', path: '/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron' },
+  { name: 'charts', path: '/charts' },
+  { name: 'chart', path: '/charts/workshop' },
   { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', typed: '3.872' },
   { name: 'rings', path: '/builds/demo-tarn-five/rings', typed: '22' },
   { name: 'rings-tablet-dim', path: '/builds/demo-tarn-five/rings', size: { width: 820, height: 1180 }, theme: 'dim', typed: '15/16' },
@@ -24,17 +35,24 @@ const SHOTS: Shot[] = [
 const server = new Server();
 await server.start();
 await server.putDemo();
+const db = await openDatabase(join(server.folder, 'shop.db'));
+await seedCharts(db);
+db.$client.close();
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', typed } of SHOTS) {
+for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', typed, tab } of SHOTS) {
   const context = await browser.newContext({ viewport: size, locale: 'en-GB', timezoneId: 'UTC' });
   await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
   await context.addInitScript(() => localStorage.setItem('spatium-by', 'KM'));
   const page = await context.newPage();
   await page.goto(server.url + path, { waitUntil: 'networkidle' });
   if (typed) await page.keyboard.type(typed);
+  if (tab) {
+    await page.getByRole('tab', { name: tab }).click();
+    await page.waitForTimeout(SETTLE);
+  }
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
   await context.close();
 }

@@ -109,7 +109,7 @@ function targetFindings(input: Input): Finding[] {
     out.push(...[...new Set(asks)].map((ask) => about('mend', 'targets', null, say`${ask}`)));
   }
   if (top.set && bore && piston?.highRing && top.inForce.rank === 'chart')
-    out.push(about('mend', 'targets', null, say`A hypereutectic piston may carry its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.min)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`));
+    out.push(about('mend', 'targets', null, say`Pistons: ${piston.words}. Such a one carries its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.min)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`));
   out.push(...orderFindings(top, second, targets.secondSchool));
   if ([top, second, clearance].some((t) => t.set && t.inForce.rank === 'chart' && t.inForce.standing !== 'confirmed against a sheet'))
     out.push(about('note', 'targets', null, say`Figures from ${input.chart.name} stand here that are not confirmed. The sheet packed with the parts comes first.`));

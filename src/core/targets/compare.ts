@@ -48,7 +48,8 @@ export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Compariso
   if (column?.highRing && ask.duty !== null) {
     const rule: Compared = { words: 'the oldest rule, 0.004 × bore', inForce: false, figures: [{ what: 'top', min: oldRuleGap(bore, choices.feelerStep), aimTo: null }], ask: null };
     const here = byRow(ask, ask.duty);
-    out.push({ kind: 'highRing', says: say`This piston carries its top ring close to the crown, where it runs far hotter.`, options: [{ ...here, words: `this piston: ${column.words}` }, rule] });
+    const top = here.figures.filter((f) => f.what === 'top');
+    out.push({ kind: 'highRing', says: say`This piston carries its top ring close to the crown, where it runs far hotter.`, options: [{ ...here, figures: top, words: `this piston: ${column.words}` }, rule] });
   }
   if (!suggestion.set) return out;
   const { now, later } = suggestion;

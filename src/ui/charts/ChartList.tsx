@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { copyChart, makeStandard, putChartAway } from '@/app/actions';
 import type { KeptChart } from '@/store/charts';
 import { STARTING_CHART } from '@/core/targets/chart';
-import { Button, buttonLook } from '../shared/Button';
+import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { When } from '../shared/When';
 import { ImportChart } from './ImportChart';
@@ -119,7 +119,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
       </ul>
       <p className="mt-4 max-w-prose text-soft">
         The starting chart is from memory and common practice. Confirm its figures against the sheets you have, or copy it and make it your own. A build keeps the version it was set with.{' '}
-        <Link href="/gap" className={buttonLook('quiet')}>
+        <Link href="/gap" className="font-bold text-blue underline underline-offset-4">
           Try a figure in Quick gap
         </Link>
       </p>

@@ -31,7 +31,7 @@ function asKind(adder: Adder, kind: Adder['kind']): Adder {
 /** What adds power, with as much of it as its row of the chart hangs on. */
 export function AdderFields({ label, adder, cylinders, onChange, onFault }: Props) {
   return (
-    <div className="grid gap-3">
+    <div className="grid content-start gap-3">
       <div>
         <span className="mb-1 block font-bold">{label}</span>
         <Segmented

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { HeatRing, HotGap, JudgedHeat } from '@/core/heat/assess';
 import type { SimulationAsk, SimulationResult } from '@/core/heat/simulate';
+import { printLength } from '@/core/quantity/print';
 import { say } from '@/core/quantity/saying';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
@@ -65,16 +66,16 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
             <tr>
               <th scope="col">gap</th>
               <th scope="col" className="num">
-                cold
+                cold, {plotUnit(units)}
               </th>
               <th scope="col" className="num">
-                at {assumed.toFixed(0)} °C
+                at {assumed.toFixed(0)} °C, {plotUnit(units)}
               </th>
               <th scope="col" className="num">
-                ends meet at
+                ends meet, °C
               </th>
               <th scope="col" className="num">
-                margin
+                margin, K
               </th>
               <th scope="col" className="num">
                 chance it closes
@@ -96,16 +97,17 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
 
 function Row({ point, result }: { point: HotGap; result: SimulationResult | null }) {
   const { units, length } = useBench();
+  const number = (nm: number): string => printLength(nm, units, 'fine').number;
   const drawn = result ? [say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceText(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`, say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`] : [];
   return (
     <tr>
       <th scope="row" className="font-bold! text-ink!">
         {POINT_WORDS[point.point]}
       </th>
-      <td className="num">{length(point.cold)}</td>
-      <td className="num">{point.hot < 0 ? 'closed' : length(Math.round(point.hot))}</td>
-      <td className="num">{point.butting.toFixed(0)} °C</td>
-      <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>{point.margin.toFixed(0)} K</td>
+      <td className="num">{number(point.cold)}</td>
+      <td className="num">{point.hot < 0 ? 'closed' : number(Math.round(point.hot))}</td>
+      <td className="num">{point.butting.toFixed(0)}</td>
+      <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>{point.margin.toFixed(0).replace('-', '−')}</td>
       <td className="num">{result ? chanceText(result) : '…'}</td>
       <td className="py-0! pr-0! text-right">
         <Explain what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`} units={units} working={[...point.working, ...drawn]} standing={`${heatStanding} ${runStanding}`} />

@@ -41,38 +41,40 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
           marked: true,
         }))}
       />
-      <table className="ruled mt-2" aria-label="Clearances hot">
-        <thead>
-          <tr>
-            <th scope="col">clearance</th>
-            <th scope="col" className="num">
-              cold
-            </th>
-            <th scope="col" className="num">
-              at {assumed.toFixed(0)} °C
-            </th>
-            <th scope="col" className="num">
-              gone on paper at
-            </th>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {points.map((p) => (
-            <tr key={p.point}>
-              <th scope="row" className="font-bold! text-ink!">
-                {POINT_WORDS[p.point]}
+      <div className="relative overflow-x-auto">
+        <table className="ruled mt-2" aria-label="Clearances hot">
+          <thead>
+            <tr>
+              <th scope="col">clearance</th>
+              <th scope="col" className="num">
+                cold
               </th>
-              <td className="num">{length(p.cold, 'clearance')}</td>
-              <td className="num">{p.hot < 0 ? `none: ${length(Math.round(p.hot), 'clearance')}` : length(Math.round(p.hot), 'clearance')}</td>
-              <td className="num">{p.closing.toFixed(0)} °C</td>
-              <td className="py-0! pr-0! text-right">
-                <Explain what={`${POINT_WORDS[p.point]} clearance, hot`} units={units} working={p.working} standing={STANDING} />
-              </td>
+              <th scope="col" className="num">
+                at {assumed.toFixed(0)} °C
+              </th>
+              <th scope="col" className="num">
+                gone on paper at
+              </th>
+              <td />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {points.map((p) => (
+              <tr key={p.point}>
+                <th scope="row" className="font-bold! text-ink!">
+                  {POINT_WORDS[p.point]}
+                </th>
+                <td className="num">{length(p.cold, 'clearance')}</td>
+                <td className="num">{p.hot < 0 ? `none: ${length(Math.round(p.hot), 'clearance')}` : length(Math.round(p.hot), 'clearance')}</td>
+                <td className="num">{p.closing.toFixed(0)} °C</td>
+                <td className="py-0! pr-0! text-right">
+                  <Explain what={`${POINT_WORDS[p.point]} clearance, hot`} units={units} working={p.working} standing={STANDING} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }

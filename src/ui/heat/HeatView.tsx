@@ -20,13 +20,13 @@ export function HeatView() {
   const heat = cylinder?.heat ?? null;
   if (!cylinder || !heat)
     return (
-      <p className="pt-4 text-lg">
-        The heat model needs a bore and a duty, or the temperatures themselves.
+      <div className="pt-4">
+        <p className="text-lg">The heat model needs a bore and a duty, or the temperatures themselves.</p>
         <Assumed />
-      </p>
+      </div>
     );
   return (
-    <div className="grid gap-5 pt-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3">
       <p className="border-l-4 border-blue pl-3">
         <b>A model, not a rule.</b> It explains and it warns; it never lowers a target below the sheet or the chart. It takes {assumedWords(heat, judgement.heat)}; temperatures are means, from memory.
       </p>

@@ -17,6 +17,7 @@ import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { useKept } from '../shared/kept';
+import { StepField } from '../targets/StepField';
 import { Slip } from './Slip';
 import { writeQuick } from './ask';
 
@@ -116,6 +117,7 @@ export function QuickGap({ initial, charts, missing }: Props) {
           <span className="mb-1 block font-bold">Second ring against the top</span>
           <Segmented label="Second ring against the top" value={ask.school} options={SCHOOL_OPTIONS} onChange={(school) => put({ school })} />
         </div>
+        <StepField value={ask.feelerStep} onChange={(feelerStep) => put({ feelerStep })} />
         {charts.length > 1 && (
           <Field label="Chart">
             {(props) => (

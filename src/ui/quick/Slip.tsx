@@ -23,13 +23,14 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
           </p>
         </div>
       </header>
+      <SideBySide comparisons={comparisons.filter((c) => c.kind === 'highRing')} units={units} />
       <dl>
         <Row words="Top ring gap" target={planned.top} units={units} style="fine" />
         <Row words="Second ring gap" target={planned.second} units={units} style="fine" />
         <Row words="Oil rail gaps" target={planned.rails} units={units} style="fine" />
         <Row words="Piston to wall" target={planned.clearance} units={units} style="clearance" />
       </dl>
-      <SideBySide comparisons={comparisons} units={units} />
+      <SideBySide comparisons={comparisons.filter((c) => c.kind !== 'highRing')} units={units} />
       {findings.length > 0 && (
         <ul aria-label="Findings" className="mt-4 grid gap-1.5">
           {findings.map((finding, i) => (
@@ -67,10 +68,10 @@ function Row({ words, target, units, style }: RowProps) {
     <div className="grid break-inside-avoid gap-x-4 border-b border-line py-2 sm:grid-cols-[9.5rem_1fr]">
       <dt className="pt-2 text-lg font-bold">{words}</dt>
       <dd className="flex min-w-0 flex-wrap items-baseline gap-x-5">
-        <span className="figures text-[2rem] leading-tight font-bold whitespace-nowrap">{rangeText(min, aimTo, units, style)}</span>
+        <span className="figures text-[1.875rem] leading-tight font-bold whitespace-nowrap">{rangeText(min, aimTo, units, style)}</span>
         <span className="figures text-lg whitespace-nowrap">{rangeText(min, aimTo, other(units), style)}</span>
         {limit !== null && limit !== aimTo && (
-          <span className="figures text-sm whitespace-nowrap text-soft">
+          <span className="text-sm whitespace-nowrap text-soft tabular-nums">
             limit {lengthText(limit, units, style)} · {lengthText(limit, other(units), style)}
           </span>
         )}

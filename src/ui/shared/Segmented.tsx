@@ -17,7 +17,7 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
       value={value}
       onValueChange={(next) => next && onChange(next as T)}
       aria-label={label}
-      className="inline-flex divide-x divide-ink overflow-hidden rounded border border-ink"
+      className="inline-flex shrink-0 divide-x divide-ink overflow-hidden rounded border border-ink"
     >
       {options.map(([option, words]) => (
         <ToggleGroup.Item

@@ -24,9 +24,12 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
           <h2 className="text-lg">
             {chart.name}, version {chart.version}
           </h2>
-          <Link href={`/charts/${chart.id}`} prefetch={false} className="font-bold text-blue underline underline-offset-4">
-            Open it in the chart room
-          </Link>
+          {charts?.some((k) => k.chart.id === chart.id) && (
+            <Link href={`/charts/${chart.id}`} prefetch={false} className="font-bold text-blue underline underline-offset-4">
+              Open it in the chart room
+            </Link>
+          )}
+          {charts && !charts.some((k) => k.chart.id === chart.id) && <span className="text-soft">This shop does not keep it.</span>}
         </div>
         <p className="mb-2 max-w-prose text-soft">This build keeps this version, whatever becomes of the chart. {piston ? `Pistons: ${piston.words}.` : 'How the piston is made is not said yet: its column is not known.'}</p>
         {piston && (

@@ -167,7 +167,7 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
             </Field>
             {paper === 'own' && (
               <label className="flex min-h-11 items-start gap-2">
-                <input type="checkbox" className="mt-0.5 size-5 accent-(--blue)" checked={draft.over} onChange={(event) => set({ over: event.target.checked })} />
+                <input type="checkbox" className="mt-0.5 size-5 shrink-0 accent-(--blue)" checked={draft.over} onChange={(event) => set({ over: event.target.checked })} />
                 <span>
                   <b>Put it over sheet, manual and chart.</b> They stay in sight, and a figure of yours under theirs is called out.
                 </span>

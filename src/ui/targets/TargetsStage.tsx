@@ -1,6 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { rangeText } from '@/core/quantity/print';
@@ -113,6 +114,7 @@ export function TargetsStage() {
         <>
           <h2 className="mb-1">Why, {current.words.toLowerCase()}</h2>
           <Why target={targetOf(cylinder, shown)} />
+          <DutyWords />
           <h2 className="mt-5 mb-2">To know</h2>
           <Findings
             findings={judgement.findings.filter((f) => (f.stage === 'targets' || f.stage === 'job') && (f.cylinder === null || f.cylinder === cylinder.id))}
@@ -122,6 +124,24 @@ export function TargetsStage() {
         </>
       }
     />
+  );
+}
+
+/** Which row and column of the chart hold, and why. */
+function DutyWords() {
+  const { judgement } = useBench();
+  const { duty, piston } = judgement;
+  return (
+    <>
+      <h2 className="mt-5 mb-1">The row and the column</h2>
+      <p className="text-soft">
+        <b className="font-medium text-ink">{duty.row?.words ?? 'No row yet'}</b>
+        {duty.chosen ? ', chosen by the builder' : duty.suggestion.set ? `: ${duty.suggestion.reason}` : `: ${duty.suggestion.ask.replace(/\.$/, "")}`}. Pistons: <b className="font-medium text-ink">{piston?.words ?? 'not said'}</b>.{' '}
+        <Link href={`/builds/${judgement.id}/job`} prefetch={false} className="font-bold text-blue underline underline-offset-4">
+          Change it on the job card
+        </Link>
+      </p>
+    </>
   );
 }
 

@@ -4,22 +4,15 @@ import { useState } from 'react';
 import { type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { Allowances } from './Allowances';
+import { StepField } from './StepField';
 
 const SCHOOL_OPTIONS = [
   ['larger', 'larger than the top'],
   ['equalOrTighter', 'equal or tighter'],
 ] as const satisfies readonly (readonly [SecondSchool, string])[];
-
-const STEPS = [
-  [25_400, '1 thou (0.001 in)'],
-  [12_700, '½ thou (0.0005 in)'],
-  [10_000, '0.01 mm'],
-  [50_000, '0.05 mm'],
-] as const;
 
 /** The school of the second ring, rounding, the widths of the windows, and cylinders fitted looser on purpose. */
 export function Windows() {
@@ -70,17 +63,7 @@ function Widths({ choices }: { choices: TargetChoices }) {
     <section aria-label="Rounding and windows">
       <h2 className="mb-1 text-lg">Rounding and windows</h2>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
-        <Field label="Gaps go up to the next" hint="Always up, never to the nearest.">
-          {(props) => (
-            <select {...props} className="field" value={feelerStep} onChange={(event) => setDraft({ ...draft, feelerStep: Number(event.target.value) })}>
-              {STEPS.map(([nm, words]) => (
-                <option key={nm} value={nm}>
-                  {words}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+        <StepField value={feelerStep} onChange={(step) => setDraft({ ...draft, feelerStep: step })} />
         <span className="max-sm:hidden" />
         {WIDTHS.map(([key, label]) => (
           <LengthField
