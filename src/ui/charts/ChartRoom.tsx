@@ -165,11 +165,6 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
                   </button>
                 </th>
               ))}
-              <td className="pl-2">
-                <Button onClick={addColumn}>
-                  <Plus size={16} aria-hidden /> piston
-                </Button>
-              </td>
             </tr>
             <tr>
               <td />
@@ -178,13 +173,12 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
                   {SHORT[figure]}
                 </th>
               ))}
-              <td />
             </tr>
           </thead>
           <tbody>
             {draft.rows.map((row) => (
               <tr key={row.id} className="border-t border-line">
-                <th scope="row" className="w-56 min-w-44 text-left font-normal">
+                <th scope="row" className="w-40 min-w-40 text-left font-normal">
                   <button type="button" aria-pressed={hand.kind === 'row' && hand.id === row.id} onClick={() => setHand({ kind: 'row', id: row.id })} className="min-h-11 w-full rounded pr-2 text-left text-[0.9375rem] leading-tight hover:text-blue aria-pressed:font-bold aria-pressed:text-blue">
                     {row.words}
                   </button>
@@ -200,7 +194,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
                         tabIndex={here ? 0 : -1}
                         aria-pressed={here}
                         onClick={() => setHand({ kind: 'cell', row: row.id, column, figure })}
-                        className={`figures flex min-h-11 w-full min-w-[4.6rem] items-center justify-center gap-1 px-1 text-[0.9375rem] -outline-offset-4 hover:bg-steel ${here ? 'bg-(--wash) font-bold shadow-[inset_0_-3px_0_var(--blue)]' : ''}`}
+                        className={`figures flex min-h-11 w-full min-w-14 items-center justify-center gap-0.5 px-0.5 text-sm -outline-offset-4 hover:bg-steel ${here ? 'bg-(--wash) font-bold shadow-[inset_0_-3px_0_var(--blue)]' : ''}`}
                       >
                         {cell ? (
                           <>
@@ -214,7 +208,6 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
                     </td>
                   );
                 })}
-                <td />
               </tr>
             ))}
           </tbody>
@@ -222,6 +215,9 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
         <div className="mt-2 flex flex-wrap items-center gap-4">
           <Button onClick={addRow}>
             <Plus size={16} aria-hidden /> duty
+          </Button>
+          <Button onClick={addColumn}>
+            <Plus size={16} aria-hidden /> piston
           </Button>
           <label className="flex min-h-11 items-center gap-2">
             <input type="checkbox" className="size-5 accent-(--blue)" checked={figures.includes('clearancePlated')} disabled={draft.cells.some((c) => c.figure === 'clearancePlated')} onChange={(event) => setPlated(event.target.checked)} />

@@ -18,7 +18,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
   const chosen = charts?.find((k) => k.chart.id === other)?.chart;
   const shown: ChartFigure[] = CHART_FIGURES.filter((f) => (job?.surface === 'plated' ? true : f !== 'clearancePlated'));
   return (
-    <div className="grid gap-5 pt-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-4">
       <section aria-label="Chart of this build">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
           <h2 className="text-lg">
@@ -80,7 +80,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
         )}
       </section>
       <section aria-label="Another chart" className="flex flex-wrap items-end gap-3">
-        <div className="w-80">
+        <div className="w-80 max-w-full">
           <Field label="Set this build with another chart">
             {(props) => (
               <select {...props} className="field" value={other} onChange={(event) => setOther(event.target.value)}>

@@ -19,7 +19,7 @@ export function Windows() {
   const { judgement, choose } = useBench();
   const { targets: choices } = judgement;
   return (
-    <div className="grid gap-6 pt-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-4">
       <section aria-label="Second ring against the top">
         <h2 className="mb-1 text-lg">Second ring against the top</h2>
         <Segmented label="Second ring against the top" value={choices.secondSchool} options={SCHOOL_OPTIONS} onChange={(secondSchool) => choose('targets', { ...choices, secondSchool })} />
