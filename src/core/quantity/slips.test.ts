@@ -44,6 +44,7 @@ describe('likely slips (common practice, no source)', () => {
         const right = `${String(tenths).charAt(0)}.${String(tenths).slice(1)}`;
         const digits = String(tenths);
         const short = digits.slice(0, at) + digits.slice(at + 1);
+        fc.pre(Number(short) > 0);
         const expected = near(tenths * 2_540, 1_000);
         const slips = slipsOf(short, Number(short) * 25_400, expected);
         expect(slips.map((s) => s.value)).toContain(fromInches(Number(right)));

@@ -156,7 +156,10 @@ const startingCells = (): ChartCell[] =>
     }),
   );
 
-/** The chart the program comes with. From memory and common practice; nothing in it is confirmed. */
+/**
+ * The chart the program comes with. From memory and common practice; nothing in it is confirmed. Builds without
+ * a chart entry stand on it, so it never changes: other figures would be another version.
+ */
 export const STARTING_CHART: Chart = {
   id: 'starting',
   version: 1,

@@ -4,6 +4,7 @@ import { Trash2 } from 'lucide-react';
 import { ALLOYS, type Alloy, type Chart } from '@/core/targets/chart';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
+import { SelectField } from '../shared/SelectField';
 import { TemperatureField } from '../shared/TemperatureField';
 import type { Hand } from './ChartRoom';
 
@@ -55,17 +56,7 @@ function ColumnFoot({ chart, id, onChange }: PartProps) {
       <Field label="Piston" error={column.words.trim() === '' ? 'Some words are asked for.' : undefined}>
         {(props) => <input {...props} className="field" maxLength={80} value={column.words} onChange={(event) => put({ words: event.target.value })} />}
       </Field>
-      <Field label="Made of" hint="Decides how it grows with heat.">
-        {(props) => (
-          <select {...props} className="field" value={column.alloy} onChange={(event) => put({ alloy: event.target.value as Alloy })}>
-            {ALLOYS.map((alloy) => (
-              <option key={alloy} value={alloy}>
-                {ALLOY_WORDS[alloy]}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+      <SelectField label="Made of" hint="Decides how it grows with heat." value={column.alloy} options={ALLOYS.map((alloy) => [alloy, ALLOY_WORDS[alloy]] as const)} onChange={(alloy) => alloy && put({ alloy })} />
       <label className="flex min-h-11 items-center gap-2 md:mt-7">
         <input type="checkbox" className="size-5 accent-(--blue)" checked={column.highRing} onChange={(event) => put({ highRing: event.target.checked })} />
         Top ring near the crown

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { type Adder, hearShots } from '@/core/targets/duty';
+import { CountField } from '../shared/CountField';
 import { Field } from '../shared/Field';
 import { Segmented } from '../shared/Segmented';
 import { PressureField } from './PressureField';
@@ -81,22 +82,7 @@ function NitrousFields({ adder, cylinders, planned, onChange, onFault }: Nitrous
       >
         {(props) => <input {...props} className="field figures" inputMode="text" autoComplete="off" value={typed} onChange={(event) => type(event.target.value)} />}
       </Field>
-      <Field label={planned ? 'Planned for cylinders' : 'Fed to cylinders'} hint={`Empty: all ${cylinders}.`}>
-        {(props) => (
-          <input
-            {...props}
-            type="number"
-            min={1}
-            max={16}
-            className="field figures"
-            value={adder.cylinders ?? ''}
-            onChange={(event) => {
-              const n = event.target.valueAsNumber;
-              onChange({ ...adder, cylinders: Number.isInteger(n) && n >= 1 && n <= 16 ? n : null });
-            }}
-          />
-        )}
-      </Field>
+      <CountField label={planned ? 'Planned for cylinders' : 'Fed to cylinders'} hint={`Empty: all ${cylinders}.`} value={adder.cylinders} onChange={(fedTo) => onChange({ ...adder, cylinders: fedTo })} />
     </div>
   );
 }

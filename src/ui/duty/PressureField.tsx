@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { type Pascal, type PressureUnit, PRESSURE_UNITS, hearPressure, pressureText, toPressure } from '@/core/quantity/pressure';
 import { Field } from '../shared/Field';
+import { Meant } from '../shared/Meant';
 import { Segmented } from '../shared/Segmented';
 
 interface Props {
@@ -35,16 +36,7 @@ export function PressureField({ label, value, onChange, onFault }: Props) {
   };
   const said =
     heard?.kind === 'question' ? (
-      <div>
-        <p className="font-bold text-short">{heard.ask}</p>
-        <div className="mt-1 flex flex-wrap gap-2">
-          {heard.options.map((option) => (
-            <button key={option.value} type="button" onClick={() => pick(option.value)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
-              {pressureText(option.value)} <span className="font-sans text-sm font-normal">{option.words}</span>
-            </button>
-          ))}
-        </div>
-      </div>
+      <Meant ask={heard.ask} options={heard.options.map((option) => ({ value: option.value, figure: pressureText(option.value), note: option.words }))} onPick={pick} />
     ) : value !== null ? (
       <span className="figures">{pressureText(value)}</span>
     ) : undefined;

@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import { type Chart, rowOf } from '@/core/targets/chart';
-import { FUELS, FUEL_WORDS, type Fuel, type Service, USES, USE_WORDS, type Use, fuelCaution, suggestDuty } from '@/core/targets/duty';
-import { Field } from '../shared/Field';
+import { FUELS, FUEL_WORDS, type Service, USES, USE_WORDS, fuelCaution, suggestDuty } from '@/core/targets/duty';
+import { SelectField } from '../shared/SelectField';
 import { AdderFields } from './AdderFields';
 
 interface Props {
@@ -32,29 +32,8 @@ export function ServiceFields({ service, duty, chart, cylinders, onChange, onDut
   const caution = fuelCaution(service.fuel);
   return (
     <>
-      <Field label="What the engine is for">
-        {(props) => (
-          <select {...props} className="field" value={service.use ?? ''} onChange={(event) => onChange({ ...service, use: (event.target.value || null) as Use | null })}>
-            <option value="">not said yet</option>
-            {USES.map((use) => (
-              <option key={use} value={use}>
-                {USE_WORDS[use]}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
-      <Field label="Fuel" said={caution ?? undefined}>
-        {(props) => (
-          <select {...props} className="field" value={service.fuel} onChange={(event) => onChange({ ...service, fuel: event.target.value as Fuel })}>
-            {FUELS.map((fuel) => (
-              <option key={fuel} value={fuel}>
-                {FUEL_WORDS[fuel]}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+      <SelectField label="What the engine is for" none="not said yet" value={service.use} options={USES.map((use) => [use, USE_WORDS[use]] as const)} onChange={(use) => onChange({ ...service, use })} />
+      <SelectField label="Fuel" said={caution ?? undefined} value={service.fuel} options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)} onChange={(fuel) => fuel && onChange({ ...service, fuel })} />
       <AdderFields label="Power adder" adder={service.now} cylinders={cylinders} onChange={(now) => onChange({ ...service, now })} onFault={(now) => fault({ now })} />
       <div className="grid content-start gap-3">
         <label className="flex min-h-11 items-center gap-2 font-bold sm:mt-7">
@@ -71,8 +50,12 @@ export function ServiceFields({ service, duty, chart, cylinders, onChange, onDut
         </label>
         {service.later && <AdderFields label="Planned power adder" adder={service.later} cylinders={cylinders} onChange={(later) => onChange({ ...service, later })} onFault={(later) => fault({ later })} />}
       </div>
-      <Field
+      <SelectField
         label="Row of the chart"
+        none={suggestion.set ? `as suggested: ${words(suggestion.row)}` : 'as suggested'}
+        value={duty}
+        options={chart.rows.map((row) => [row.id, row.words] as const)}
+        onChange={onDuty}
         said={
           <>
             {suggestion.set ? (
@@ -89,19 +72,7 @@ export function ServiceFields({ service, duty, chart, cylinders, onChange, onDut
             ))}
           </>
         }
-      >
-        {(props) => (
-          <select {...props} className="field" value={duty ?? ''} onChange={(event) => onDuty(event.target.value || null)}>
-            <option value="">{suggestion.set ? `as suggested: ${words(suggestion.row)}` : 'as suggested'}</option>
-            {chart.rows.map((row) => (
-              <option key={row.id} value={row.id}>
-                {row.words}
-              </option>
-            ))}
-            {duty !== null && !rowOf(chart, duty) && <option value={duty}>{words(duty)}</option>}
-          </select>
-        )}
-      </Field>
+      />
     </>
   );
 }

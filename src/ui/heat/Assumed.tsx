@@ -2,11 +2,12 @@
 
 import { useState } from 'react';
 import { type HeatChoices, STARTING_HEAT } from '@/core/heat/assess';
-import { RING_METALS, RING_METAL_WORDS, type RingMetal } from '@/core/heat/metals';
+import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
+import { SelectField } from '../shared/SelectField';
 import { TemperatureField } from '../shared/TemperatureField';
 
 const TEMPERATURES = [
@@ -74,17 +75,13 @@ function Form({ choices }: { choices: HeatChoices }) {
             onFault={(f) => setFaults((all) => ({ ...all, [key]: f }))}
           />
         ))}
-        <Field label="Ring metal" hint="Of the bore and the piston the job card says.">
-          {(props) => (
-            <select {...props} className="field" value={draft.ringMetal} onChange={(event) => setDraft({ ...draft, ringMetal: event.target.value as RingMetal })}>
-              {RING_METALS.map((metal) => (
-                <option key={metal} value={metal}>
-                  {RING_METAL_WORDS[metal]}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+        <SelectField
+          label="Ring metal"
+          hint="Of the bore and the piston the job card says."
+          value={draft.ringMetal}
+          options={RING_METALS.map((metal) => [metal, RING_METAL_WORDS[metal]] as const)}
+          onChange={(ringMetal) => ringMetal && setDraft({ ...draft, ringMetal })}
+        />
         <LengthField label="Feel of the feeler, ±" kind="clearance" units={units} value={draft.feeler} onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, feeler: nm }))} onFault={(f) => setFaults((all) => ({ ...all, feeler: f }))} />
         {spreadField('ring', 'Ring temperature, ± K (k = 2)', 200)}
         {spreadField('wall', 'Wall temperature, ± K (k = 2)', 200)}

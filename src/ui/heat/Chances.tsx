@@ -9,7 +9,7 @@ import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { Plot } from './Plot';
-import { POINT_COLOURS, POINT_WORDS, plotUnit, plotted } from './points';
+import { POINT_COLOURS, POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 import { type Chance, useGapChance } from './useGapChance';
 
 const DRAWS = [20_000, 200_000, 1_000_000] as const;
@@ -50,14 +50,7 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
         yEnds={[-y(highest) * 0.14, y(highest) * 1.06]}
         zero="ends meet"
         stand={{ celsius: assumed, words: `assumed ${assumed.toFixed(0)} °C` }}
-        lines={points.map((p) => ({
-          label: `${POINT_WORDS[p.point]}, ${length(p.cold)} cold`,
-          colour: POINT_COLOURS[p.point],
-          points: p.line.map(({ celsius, gap }) => ({ x: celsius, y: y(gap) })),
-          width: p.point === 'measured' ? 3 : 2,
-          dash: p.point === 'aim' ? [6, 4] : [],
-          marked: true,
-        }))}
+        lines={linesOf(points, units, length)}
         band={band && { label: `where nine in ten of the ${POINT_WORDS[points[banded]?.point ?? 'minimum']} lie`, colour: POINT_COLOURS[points[banded]?.point ?? 'minimum'], low: band.map((b) => ({ x: b.celsius, y: y(b.low) })), high: band.map((b) => ({ x: b.celsius, y: y(b.high) })) }}
       />
       <div className="relative overflow-x-auto">

@@ -4,7 +4,7 @@ import type { JudgedHeat } from '@/core/heat/assess';
 import { useBench } from '../bench/Bench';
 import { Explain } from '../shared/Explain';
 import { Plot } from './Plot';
-import { POINT_COLOURS, POINT_WORDS, plotUnit, plotted } from './points';
+import { POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 
 const STANDING = 'Free linear expansion: an identity. Expansion: handbook values, recalled; hypereutectic from memory. Skirt as hot as its wall unless entered: from memory.';
 
@@ -32,14 +32,7 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
         zero="nothing left on paper"
         stand={{ celsius: assumed, words: `assumed ${assumed.toFixed(0)} °C` }}
         band={null}
-        lines={points.map((p) => ({
-          label: `${POINT_WORDS[p.point]}, ${length(p.cold, 'clearance')} cold`,
-          colour: POINT_COLOURS[p.point],
-          points: p.line.map(({ celsius, gap }) => ({ x: celsius, y: y(gap) })),
-          width: p.point === 'measured' ? 3 : 2,
-          dash: p.point === 'aim' ? [6, 4] : [],
-          marked: true,
-        }))}
+        lines={linesOf(points, units, (nm) => length(nm, 'clearance'))}
       />
       <div className="relative overflow-x-auto">
         <table className="ruled mt-2" aria-label="Clearances hot">

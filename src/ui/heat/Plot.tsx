@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, Legend);
 Chart.defaults.font.family = '"Atkinson Hyperlegible Next Variable", sans-serif';
 
-/** A straight or bent line over temperature; `y` in the unit the plot is labelled with. */
+/** A line over temperature, marked where it ends; `y` in the unit the plot is labelled with. */
 export interface PlotLine {
   label: string;
   points: Point[];
@@ -14,8 +14,6 @@ export interface PlotLine {
   colour: string;
   width?: number;
   dash?: number[];
-  /** Whether a mark stands where the line ends. */
-  marked?: boolean;
 }
 
 export interface PlotBand {
@@ -94,7 +92,7 @@ function datasetsOf(lines: PlotLine[], band: PlotBand | null): ChartDataset<'lin
       backgroundColor: colour(line.colour),
       borderWidth: line.width ?? 2,
       borderDash: line.dash ?? [],
-      pointRadius: line.points.map((_, i) => (line.marked && i === line.points.length - 1 ? 6 : 0)),
+      pointRadius: line.points.map((_, i) => (i === line.points.length - 1 ? 6 : 0)),
       pointStyle: 'triangle',
     })),
     ...edges,

@@ -15,6 +15,7 @@ import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
+import { SHOP_UNITS } from '../shared/shopUnits';
 
 interface Props {
   initial: Job;
@@ -55,11 +56,6 @@ const ROTATION_OPTIONS = [
   ['clockwise', 'clockwise'],
   ['anticlockwise', 'anticlockwise'],
 ] as const;
-const UNIT_OPTIONS = [
-  ['imperial', 'thou and inches'],
-  ['metric', 'millimetres'],
-] as const;
-
 /** The engine as another layout, keeping what still makes sense. */
 function relaid(engine: Job['engine'], layout: Layout): Job['engine'] {
   const two = hasTwoBanks(layout);
@@ -115,7 +111,7 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
         </Field>
         <div>
           <span className="mb-1 block font-bold">The shop speaks</span>
-          <Controller control={control} name="units" render={({ field }) => <Segmented label="The shop speaks" value={field.value} options={UNIT_OPTIONS} onChange={field.onChange} />} />
+          <Controller control={control} name="units" render={({ field }) => <Segmented label="The shop speaks" value={field.value} options={SHOP_UNITS} onChange={field.onChange} />} />
           <p className="mt-1 text-sm text-soft">What a bare number means. It can be switched at any time.</p>
         </div>
       </fieldset>

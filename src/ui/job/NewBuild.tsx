@@ -6,7 +6,7 @@ import { beginBuild } from '@/app/actions';
 import type { Job } from '@/core/build/record';
 import type { Chart } from '@/core/targets/chart';
 import { NO_SERVICE } from '@/core/targets/duty';
-import { Field } from '../shared/Field';
+import { SelectField } from '../shared/SelectField';
 import { useKept } from '../shared/kept';
 import { JobForm } from './JobForm';
 
@@ -51,17 +51,7 @@ export function NewBuild({ charts }: Props) {
     <>
       {charts.length > 1 && (
         <div className="mb-6 max-w-md">
-          <Field label="Chart" hint="Its rows and columns are offered below. It can be changed later.">
-            {(props) => (
-              <select {...props} className="field" value={chart.id} onChange={(event) => setChosen(event.target.value)}>
-                {charts.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.name}, version {c.version}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
+          <SelectField label="Chart" hint="Its rows and columns are offered below. It can be changed later." value={chart.id} options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)} onChange={(picked) => picked && setChosen(picked)} />
         </div>
       )}
       <JobForm initial={BLANK} chart={chart} submit="Begin this build" onSave={begin} />

@@ -13,9 +13,11 @@ import { PistonField } from '../duty/PistonField';
 import { ServiceFields } from '../duty/ServiceFields';
 import { SurfaceField } from '../duty/SurfaceField';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
+import { CountField } from '../shared/CountField';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
+import { SelectField } from '../shared/SelectField';
+import { SHOP_UNITS } from '../shared/shopUnits';
 import { useKept } from '../shared/kept';
 import { StepField } from '../targets/StepField';
 import { Slip } from './Slip';
@@ -29,10 +31,6 @@ interface Props {
   missing: boolean;
 }
 
-const UNIT_OPTIONS = [
-  ['imperial', 'thou and inches'],
-  ['metric', 'millimetres'],
-] as const;
 const SCHOOL_OPTIONS = [
   ['larger', 'larger than the top'],
   ['equalOrTighter', 'equal or tighter'],
@@ -89,28 +87,13 @@ export function QuickGap({ initial, charts, missing }: Props) {
         </div>
         {missing && <p className="font-bold text-short">The chart this link names is not here. The shop’s own is used instead: the figures may differ.</p>}
         <div>
-          <Segmented label="Units" value={ask.units} options={UNIT_OPTIONS} onChange={(units: Units) => put({ units, feelerStep: startingChoices(units).feelerStep })} />
+          <Segmented label="Units" value={ask.units} options={SHOP_UNITS} onChange={(units: Units) => put({ units, feelerStep: startingChoices(units).feelerStep })} />
         </div>
         <LengthField key={ask.units} label="Finished bore" kind="bore" units={ask.units} value={ask.bore} onChange={(bore) => put({ bore })} onFault={setBoreFault} hint="As it is or will be honed, not the catalogue’s." />
         <PistonField chart={chart} value={ask.construction} onChange={(construction) => put({ construction })} />
         <ServiceFields service={ask.service} duty={ask.duty} chart={chart} cylinders={ask.cylinders} onChange={(service) => put({ service })} onDuty={(duty) => put({ duty })} onFault={setServiceFault} />
         {(ask.service.now.kind === 'nitrous' || ask.service.later?.kind === 'nitrous') && (
-          <Field label="Cylinders of the engine" hint="The shot is shared among them.">
-            {(props) => (
-              <input
-                {...props}
-                type="number"
-                min={1}
-                max={16}
-                className="field figures"
-                defaultValue={ask.cylinders}
-                onChange={(event) => {
-                  const n = event.target.valueAsNumber;
-                  if (Number.isInteger(n) && n >= 1 && n <= 16) put({ cylinders: n });
-                }}
-              />
-            )}
-          </Field>
+          <CountField label="Cylinders of the engine" hint="The shot is shared among them." value={ask.cylinders} onChange={(cylinders) => cylinders && put({ cylinders })} />
         )}
         <SurfaceField value={ask.surface} onChange={(surface) => put({ surface })} />
         <div>
@@ -119,17 +102,7 @@ export function QuickGap({ initial, charts, missing }: Props) {
         </div>
         <StepField value={ask.feelerStep} onChange={(feelerStep) => put({ feelerStep })} />
         {charts.length > 1 && (
-          <Field label="Chart">
-            {(props) => (
-              <select {...props} className="field" value={chart.id} onChange={(event) => setChartId(event.target.value)}>
-                {charts.map((c) => (
-                  <option key={`${c.id}@${c.version}`} value={c.id}>
-                    {c.name}, version {c.version}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
+          <SelectField label="Chart" value={chart.id} options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)} onChange={(id) => id && setChartId(id)} />
         )}
       </form>
       <div className="min-w-0">

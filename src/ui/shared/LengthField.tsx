@@ -5,6 +5,7 @@ import { type BenchContext, type Field as Kind, acceptedBy, factorIn, hearField 
 import type { Nm, Units } from '@/core/quantity/length';
 import { type LengthStyle, bothText, printLength } from '@/core/quantity/print';
 import { Field } from './Field';
+import { Meant } from './Meant';
 
 interface Props {
   label: string;
@@ -56,32 +57,20 @@ export function LengthField({ label, kind, units, value, onChange, onFault, hint
   };
 
   const asTyped = heard?.kind === 'understood' ? heard.meaning.value : heard?.kind === 'question' ? heard.options.find((o) => o.taken === 'as typed')?.value : undefined;
+  /** As a length, or as a factor where it looks like one. */
+  const take = (meant: { nm: Nm } | { factor: number }): void => ('nm' in meant ? pick(meant.nm) : onFactor?.(meant.factor));
   const said =
     factor !== null ? (
-      <div>
-        <p className="font-bold text-short">{factor} looks like a factor, not a gap. Is it factor × bore?</p>
-        <div className="mt-1 flex flex-wrap gap-2">
-          <button type="button" onClick={() => onFactor?.(factor)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
-            {factor} × bore
-          </button>
-          {asTyped !== undefined && (
-            <button type="button" onClick={() => pick(asTyped)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
-              {bothText(asTyped, style)} <span className="font-sans text-sm font-normal">as typed</span>
-            </button>
-          )}
-        </div>
-      </div>
+      <Meant
+        ask={`${factor} looks like a factor, not a gap. Is it factor × bore?`}
+        options={[
+          { value: { factor }, figure: `${factor} × bore`, note: '' },
+          ...(asTyped === undefined ? [] : [{ value: { nm: asTyped }, figure: bothText(asTyped, style), note: 'as typed' }]),
+        ]}
+        onPick={take}
+      />
     ) : heard?.kind === 'question' ? (
-      <div>
-        <p className="font-bold text-short">{heard.ask}</p>
-        <div className="mt-1 flex flex-wrap gap-2">
-          {heard.options.map((option) => (
-            <button key={option.value} type="button" onClick={() => pick(option.value)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
-              {bothText(option.value, style)} <span className="font-sans text-sm font-normal">{option.taken}</span>
-            </button>
-          ))}
-        </div>
-      </div>
+      <Meant ask={heard.ask} options={heard.options.map(({ value: nm, taken }) => ({ value: nm, figure: bothText(nm, style), note: taken }))} onPick={pick} />
     ) : value !== null ? (
       <span className="figures">{bothText(value, style)}</span>
     ) : undefined;

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { hearTemperature } from '@/core/quantity/temperature';
 import { Field } from './Field';
+import { Meant } from './Meant';
 
 interface Props {
   label: string;
@@ -25,26 +26,12 @@ export function TemperatureField({ label, usual, value, onChange, onFault, hint,
     if (now.kind === 'understood') onChange(now.value);
     onFault(now.kind === 'empty' || now.kind === 'understood' ? null : `${label}: “${text}” is not settled yet.`);
   };
-  const said =
-    heard?.kind === 'question' ? (
-      <div>
-        <p className="font-bold text-short">{heard.ask}</p>
-        {heard.options.map((option) => (
-          <button
-            key={option.value}
-            type="button"
-            className="figures mt-1 min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue"
-            onClick={() => {
-              setTyped(null);
-              onChange(option.value);
-              onFault(null);
-            }}
-          >
-            {option.value} °C <span className="font-sans text-sm font-normal">{option.words}</span>
-          </button>
-        ))}
-      </div>
-    ) : undefined;
+  const pick = (chosen: number): void => {
+    setTyped(null);
+    onChange(chosen);
+    onFault(null);
+  };
+  const said = heard?.kind === 'question' ? <Meant ask={heard.ask} options={heard.options.map((option) => ({ value: option.value, figure: `${option.value} °C`, note: option.words }))} onPick={pick} /> : undefined;
   return (
     <Field label={`${label}, °C`} hint={hint} error={heard?.kind === 'refused' ? heard.why : undefined} said={said}>
       {(props) => <input {...props} className="field figures" inputMode="decimal" autoComplete="off" placeholder={placeholder} value={typed ?? (value === null ? '' : String(value))} onChange={(event) => type(event.target.value)} />}

@@ -7,14 +7,14 @@ import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf } from '@/c
 import { useBench } from '../bench/Bench';
 import { CellState } from '../charts/CellState';
 import { buttonLook } from '../shared/Button';
-import { Field } from '../shared/Field';
+import { SelectField } from '../shared/SelectField';
 import { TakeChart } from './TakeChart';
 
 /** The chart this build is set with: its column, row by row, each figure with its standing; and how to take another. */
 export function ChartView({ charts }: { charts: KeptChart[] | null }) {
   const { judgement } = useBench();
   const { chart, piston, duty, job } = judgement;
-  const [other, setOther] = useState('');
+  const [other, setOther] = useState<string | null>(null);
   const chosen = charts?.find((k) => k.chart.id === other)?.chart;
   const shown: ChartFigure[] = CHART_FIGURES.filter((f) => (job?.surface === 'plated' ? true : f !== 'clearancePlated'));
   return (
@@ -81,20 +81,13 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
       </section>
       <section aria-label="Another chart" className="flex flex-wrap items-end gap-3">
         <div className="w-80 max-w-full">
-          <Field label="Set this build with another chart">
-            {(props) => (
-              <select {...props} className="field" value={other} onChange={(event) => setOther(event.target.value)}>
-                <option value="">choose one</option>
-                {(charts ?? [])
-                  .filter((k) => k.chart.id !== chart.id || k.chart.version !== chart.version)
-                  .map((k) => (
-                    <option key={k.chart.id} value={k.chart.id}>
-                      {k.chart.name}, version {k.chart.version}
-                    </option>
-                  ))}
-              </select>
-            )}
-          </Field>
+          <SelectField
+            label="Set this build with another chart"
+            none="choose one"
+            value={other}
+            options={(charts ?? []).filter((k) => k.chart.id !== chart.id || k.chart.version !== chart.version).map((k) => [k.chart.id, `${k.chart.name}, version ${k.chart.version}`] as const)}
+            onChange={setOther}
+          />
         </div>
         {chosen && <TakeChart chart={chosen} trigger="See the difference" />}
         <Link href="/charts" prefetch={false} className={buttonLook()}>
