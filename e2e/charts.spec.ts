@@ -51,6 +51,17 @@ test('an edit is a version; a build keeps its own, is offered the next with what
 
   await page.getByRole('tab', { name: 'Chart' }).click();
   await expect(page.getByRole('row', { name: /oval or drag/ })).toContainText('0.0055');
+
+  await page.goto(`${server.url}/gap?bore=4.065in&use=race&piston=forged4032&wall=iron&chart=starting%401`, { waitUntil: 'networkidle' });
+  const slip = page.getByRole('article', { name: 'Figures' });
+  await expect(slip).toContainText('21–24 thou');
+  await page.getByLabel('Chart', { exact: true }).selectOption({ label: 'Starting chart, version 2' });
+  await expect(slip).toContainText('23–26 thou');
+  await expect(page).toHaveURL(/chart=starting%402/);
+  await page.getByRole('button', { name: 'Begin a build with this' }).dblclick();
+  await expect(page).toHaveURL(/\/job$/);
+  const shelf = (await (await fetch(`${server.url}/api/builds`)).json()) as { all: number };
+  expect(shelf.all).toBe(2);
   await server.end();
 });
 

@@ -5,9 +5,9 @@ import { randomUUID } from 'node:crypto';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { quickRecord } from '@/core/build/quick';
-import type { Entry, Job } from '@/core/build/record';
+import { type Job, firstChart } from '@/core/build/record';
 import { bothText } from '@/core/quantity/print';
-import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
+import type { Chart, ChartVersion } from '@/core/targets/chart';
 import { chartSchema, faultsOf, jobSchema } from '@/files/schema';
 import { createBuild, setRemoved } from '@/store/builds';
 import { addChart, loadChart, saveChart, setChartRemoved, setStandard } from '@/store/charts';
@@ -20,11 +20,8 @@ const initials = z.string().max(12);
 const versionSchema = z.strictObject({ id: z.string().max(64), version: z.int() });
 const idsSchema = z.array(z.string().max(64)).max(100);
 
-const stamp = (id: string, by: string): { id: string; at: string; by: string } => ({ id, at: new Date().toISOString(), by });
-
-/** The chart as an entry of a new build; none for the starting chart as the program comes with it. */
-const chartEntry = (chart: Chart, by: string): Entry[] =>
-  chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version ? [] : [{ ...stamp('chart-1', by), kind: 'chart', replaces: null, value: chart }];
+/** The id a page made for what it begins, so that sending it twice begins one. */
+const idFor = (id: string): string => (z.uuid().safeParse(id).success ? id : randomUUID());
 
 /** A new build with its job card, set with a version of a chart. Sending the same id twice begins one build. */
 export async function beginBuild(id: string, job: Job, by: string, chartVersion: ChartVersion): Promise<Begun> {
@@ -34,18 +31,14 @@ export async function beginBuild(id: string, job: Job, by: string, chartVersion:
   const db = await database();
   const chart = await loadChart(db, chartId, version);
   if (!chart) return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
-  const known = z.uuid().safeParse(id);
-  const who = initials.parse(by);
-  const record = {
-    id: known.success ? known.data : randomUUID(),
-    entries: [{ ...stamp('job-1', who), kind: 'job' as const, replaces: null, value: parsed.data }, ...chartEntry(chart, who)],
-  };
+  const stamp = { at: new Date().toISOString(), by: initials.parse(by) };
+  const record = { id: idFor(id), entries: [{ ...stamp, id: 'job-1', kind: 'job' as const, replaces: null, value: parsed.data }, ...firstChart(chart, stamp)] };
   await createBuild(db, record);
   return { ok: true, id: record.id };
 }
 
-/** A build begun with what a Quick gap address says; its name tells the bore until someone gives it another. */
-export async function beginQuick(query: string, by: string): Promise<Begun> {
+/** A build begun with what a Quick gap address says; its name tells the bore until someone gives it another. Sending the same id twice begins one build. */
+export async function beginQuick(id: string, query: string, by: string): Promise<Begun> {
   const params = Object.fromEntries(new URLSearchParams(z.string().max(2_000).parse(query)));
   const ask = readQuick(params);
   const version = readChartVersion(params.chart);
@@ -53,9 +46,9 @@ export async function beginQuick(query: string, by: string): Promise<Begun> {
   const chart = version && (await loadChart(db, version.id, version.version));
   if (!chart) return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
   const name = ask.bore === null ? 'From Quick gap' : `From Quick gap, ${bothText(ask.bore, 'size')}`;
-  const id = randomUUID();
-  await createBuild(db, quickRecord(ask, chart, id, name, { at: new Date().toISOString(), by: initials.parse(by) }));
-  return { ok: true, id };
+  const record = quickRecord(ask, chart, idFor(id), name, { at: new Date().toISOString(), by: initials.parse(by) });
+  await createBuild(db, record);
+  return { ok: true, id: record.id };
 }
 
 /** Takes builds off the shelf. */

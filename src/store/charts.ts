@@ -22,22 +22,17 @@ async function standardId(db: Database): Promise<string> {
   return rows[0]?.value ?? STARTING_CHART.id;
 }
 
-/** The latest version of every chart that is not put away, the starting chart first, then by name. */
+/** The latest version of every chart that is not put away, the starting chart first, then by name. One is the standard: the chosen one, or the starting chart while that is put away. */
 export async function keptCharts(db: Database): Promise<KeptChart[]> {
   const rows = await db.select({ id: charts.id, body: charts.body, removedAt: charts.removedAt }).from(charts).orderBy(asc(charts.version));
   const latest = new Map<string, { chart: Chart; removed: boolean }>([[STARTING_CHART.id, { chart: STARTING_CHART, removed: false }]]);
   for (const row of rows) latest.set(row.id, { chart: read(row.body), removed: row.removedAt !== null });
-  const standard = await standardId(db);
-  return [...latest.values()]
-    .filter((kept) => !kept.removed)
-    .map(({ chart }) => ({ chart, standard: chart.id === standard }))
+  const kept = [...latest.values()].flatMap(({ chart, removed }) => (removed ? [] : [chart]));
+  const chosen = await standardId(db);
+  const standard = kept.some((chart) => chart.id === chosen) ? chosen : STARTING_CHART.id;
+  return kept
+    .map((chart) => ({ chart, standard: chart.id === standard }))
     .sort((a, b) => Number(b.chart.id === STARTING_CHART.id) - Number(a.chart.id === STARTING_CHART.id) || a.chart.name.localeCompare(b.chart.name, 'en'));
-}
-
-/** The chart that new builds begin with, in its latest version. */
-export async function standardChart(db: Database): Promise<Chart> {
-  const kept = await keptCharts(db);
-  return (kept.find((k) => k.standard) ?? kept[0])?.chart ?? STARTING_CHART;
 }
 
 /** All versions of a chart, newest first; empty when there is none of that id. */

@@ -3,10 +3,10 @@
  * that it says what the build would say, and can be turned into one.
  */
 import type { Nm, Units } from '../quantity/length';
-import { type Chart, STARTING_CHART } from '../targets/chart';
+import type { Chart } from '../targets/chart';
 import type { Service } from '../targets/duty';
 import { type SecondSchool, type Surface, startingChoices } from '../targets/target';
-import { type BuildRecord, type Entry, type Job } from './record';
+import { type BuildRecord, type Entry, type Job, firstChart } from './record';
 
 export interface QuickAsk {
   units: Units;
@@ -39,11 +39,10 @@ const jobOf = ({ units, bore, cylinders, service, duty, construction, surface }:
 /** The record that a quick ask stands for; `stamp` says who made it and when. */
 export function quickRecord(ask: QuickAsk, chart: Chart, id: string, name: string, stamp: { at: string; by: string }): BuildRecord {
   const choices = { ...startingChoices(ask.units), secondSchool: ask.school, feelerStep: ask.feelerStep };
-  const isStarting = chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version;
   const entries: Entry[] = [
     { ...stamp, id: 'job-1', kind: 'job', replaces: null, value: jobOf(ask, name) },
     { ...stamp, id: 'targets-1', kind: 'targets', replaces: null, value: choices },
-    ...(isStarting ? [] : [{ ...stamp, id: 'chart-1', kind: 'chart' as const, replaces: null, value: chart }]),
+    ...firstChart(chart, stamp),
   ];
   return { id, entries };
 }

@@ -8,7 +8,7 @@ import type { Engine } from '../engine/engine';
 import type { Nm, Units } from '../quantity/length';
 import type { Ring } from '../ring/ring';
 import type { HeatChoices } from '../heat/assess';
-import type { Chart } from '../targets/chart';
+import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Service } from '../targets/duty';
 import type { Surface, TargetChoices } from '../targets/target';
 
@@ -103,6 +103,10 @@ export interface BuildRecord {
 export function choiceIn<K extends ChoiceKind>(record: BuildRecord, kind: K): Extract<Entry, { kind: K }> | null {
   return (record.entries.findLast((entry) => entry.kind === kind) as Extract<Entry, { kind: K }> | undefined) ?? null;
 }
+
+/** The entry that sets a new build with a chart; none for the starting chart as the program comes with it. */
+export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Entry[] =>
+  chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version ? [] : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
 
 export const STARTING_CLOCKING: ClockingChoices = { school: 'diagonals', mirrorLeft: true };
 export const STARTING_BENCH: BenchChoices = { route: 'byCylinder', rails: false, gaugeSetting: null };

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { fromThou } from '../quantity/length';
 import { type RingHeat, buttingTemperature, hotGap } from './heat';
 import { randomFrom } from './random';
-import { type SimulationAsk, simulate, simulation } from './simulate';
+import { type SimulationAsk, chanceWords, simulate, simulation } from './simulate';
 
 const heat: RingHeat = { bore: 101_600_000, ringExpansion: 11.2e-6, boreExpansion: 10.8e-6, wall: 120 };
 const exact = { least: fromThou(16), most: fromThou(16) };
@@ -91,6 +91,16 @@ describe('the chance that a gap closes', () => {
     parted.step(1_000_000);
     expect(parted.result()).toEqual(whole);
     expect(simulate({ ...ask, draws: 5_000, seed: 2 }).closed).not.toBe(whole.closed);
+  });
+
+  it.each([
+    [0, '< 1 in 6,666'],
+    [4, '1 in 5,000'],
+    [136, '0.68 %'],
+    [840, '4.2 %'],
+    [20_000, '100.0 %'],
+  ])('%s of 20,000 closed is said as %s', (closed, words) => {
+    expect(chanceWords({ ...simulate({ ...ask, draws: 1 }), draws: 20_000, closed, chance: closed / 20_000 })).toBe(words);
   });
 
   it.each([0, -1, 1.5, 2_000_001, Number.NaN])('refuses %s draws', (draws) => {

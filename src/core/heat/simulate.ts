@@ -146,6 +146,13 @@ export function simulation(ask: SimulationAsk): Simulation {
   return { done: () => done, step, result };
 }
 
+/** A chance in words: a share, `1 in n` where it is small, and a bound of about 3 in n (identity) where no draw closed. */
+export function chanceWords({ chance, draws, closed }: SimulationResult): string {
+  if (closed === 0) return `< 1 in ${Math.floor(draws / 3).toLocaleString('en')}`;
+  if (chance < 0.001) return `1 in ${Math.round(1 / chance).toLocaleString('en')}`;
+  return `${(chance * 100).toFixed(chance < 0.01 ? 2 : 1)} %`;
+}
+
 /** The whole run at once. */
 export function simulate(ask: SimulationAsk): SimulationResult {
   const run = simulation(ask);

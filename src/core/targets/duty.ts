@@ -77,17 +77,30 @@ export type Suggestion =
 
 const sum = (values: number[]): number => values.reduce((a, b) => a + b, 0);
 
+type Nitrous = Extract<Adder, { kind: 'nitrous' }>;
+
+/** A shot in all and for each cylinder it feeds, hp. */
+const shotOf = ({ shots, cylinders }: Nitrous, engineCylinders: number): { total: number; fed: number; each: number } => {
+  const total = sum(shots);
+  const fed = cylinders ?? engineCylinders;
+  return { total, fed, each: total / fed };
+};
+
+/** A shot said back, e.g. `250 hp, 31 hp a cylinder`; empty while none is said. */
+export function shotWords(adder: Nitrous, engineCylinders: number): string {
+  const { total, each } = shotOf(adder, engineCylinders);
+  return total > 0 ? `${total} hp, ${each.toFixed(0)} hp a cylinder` : '';
+}
+
 function byThreshold(load: number, rows: [low: Duty, high: Duty], words: { low: string; high: string; near: string }): Advised {
   const high = load > 1;
   const near = Math.abs(load - 1) <= NEAR ? { row: high ? rows[0] : rows[1], says: words.near } : null;
   return { row: high ? rows[1] : rows[0], reason: high ? words.high : words.low, near };
 }
 
-function nitrousRow(adder: Extract<Adder, { kind: 'nitrous' }>, engineCylinders: number): Advised | string {
-  const total = sum(adder.shots);
+function nitrousRow(adder: Nitrous, engineCylinders: number): Advised | string {
+  const { total, fed, each } = shotOf(adder, engineCylinders);
   if (!(total > 0)) return 'Say how large the nitrous shot is.';
-  const fed = adder.cylinders ?? engineCylinders;
-  const each = total / fed;
   const load = Math.max(total / NITROUS_THRESHOLD, each / NITROUS_THRESHOLD_PER_CYLINDER);
   const stages = adder.shots.length > 1 ? ` in ${adder.shots.length} stages` : '';
   const shot = `${total} hp${stages} in ${fed} ${fed === 1 ? 'cylinder' : 'cylinders'} is ${each.toFixed(0)} hp each`;

@@ -16,9 +16,12 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
   const router = useRouter();
   const [by] = useKept('spatium-by', '');
   const [fault, setFault] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
   const [away, setAway] = useState<{ id: string; name: string } | null>(null);
 
   const run = async (work: () => Promise<void>): Promise<void> => {
+    if (busy) return;
+    setBusy(true);
     setFault(null);
     try {
       await work();
@@ -26,6 +29,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
     } catch {
       setFault('The server does not answer. Nothing was changed.');
     }
+    setBusy(false);
   };
   const copy = ({ chart }: KeptChart): Promise<void> =>
     run(async () => {

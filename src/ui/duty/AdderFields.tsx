@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Adder, hearShots } from '@/core/targets/duty';
+import { type Adder, hearShots, shotWords } from '@/core/targets/duty';
 import { CountField } from '../shared/CountField';
 import { Field } from '../shared/Field';
 import { Segmented } from '../shared/Segmented';
@@ -70,15 +70,14 @@ function NitrousFields({ adder, cylinders, planned, onChange, onFault }: Nitrous
     if (heard) onChange({ ...adder, shots: heard });
     onFault(heard ? null : `“${text}” is no nitrous shot.`);
   };
-  const total = shots?.reduce((a, b) => a + b, 0) ?? 0;
-  const fed = adder.cylinders ?? cylinders;
+  const said = shots && shotWords({ ...adder, shots }, cylinders);
   return (
     <div className="grid gap-3 sm:grid-cols-2">
       <Field
         label={planned ? 'Planned shot, hp' : 'Nitrous shot, hp'}
         hint="Stages that run together with a plus: 100+75."
         error={shots === null ? 'A shot in hp is asked for, e.g. 150, or 100+75 in two stages. At most 5000 hp.' : undefined}
-        said={total > 0 ? <span className="figures">{`${total} hp, ${(total / fed).toFixed(0)} hp a cylinder`}</span> : undefined}
+        said={said ? <span className="figures">{said}</span> : undefined}
       >
         {(props) => <input {...props} className="field figures" inputMode="text" autoComplete="off" value={typed} onChange={(event) => type(event.target.value)} />}
       </Field>

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { HeatRing, HotGap, JudgedHeat } from '@/core/heat/assess';
-import type { SimulationAsk, SimulationResult } from '@/core/heat/simulate';
+import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/heat/simulate';
 import { printLength } from '@/core/quantity/print';
 import { say } from '@/core/quantity/saying';
 import { useBench } from '../bench/Bench';
@@ -17,8 +17,6 @@ const SEED = 1;
 /** Steps of the band along the temperature axis. */
 const BAND_STEPS = 24;
 const COLD = 20;
-
-const chanceText = ({ chance, draws, closed }: SimulationResult): string => (closed === 0 ? `< 1 in ${Math.floor(draws / 3).toLocaleString('en')}` : chance < 0.001 ? `1 in ${Math.round(1 / chance).toLocaleString('en')}` : `${(chance * 100).toFixed(chance < 0.01 ? 2 : 1)} %`);
 
 const runStanding = 'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
 const heatStanding = 'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: from memory; enter your own under “What is assumed”.';
@@ -91,7 +89,7 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
 function Row({ point, result }: { point: HotGap; result: SimulationResult | null }) {
   const { units, length } = useBench();
   const number = (nm: number): string => printLength(nm, units, 'fine').number;
-  const drawn = result ? [say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceText(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`, say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`] : [];
+  const drawn = result ? [say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceWords(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`, say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`] : [];
   return (
     <tr>
       <th scope="row" className="font-bold! text-ink!">
@@ -101,7 +99,7 @@ function Row({ point, result }: { point: HotGap; result: SimulationResult | null
       <td className="num">{point.hot < 0 ? 'closed' : number(Math.round(point.hot))}</td>
       <td className="num">{point.butting.toFixed(0)}</td>
       <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>{point.margin.toFixed(0).replace('-', '−')}</td>
-      <td className="num">{result ? chanceText(result) : '…'}</td>
+      <td className="num">{result ? chanceWords(result) : '…'}</td>
       <td className="py-0! pr-0! text-right">
         <Explain what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`} units={units} working={[...point.working, ...drawn]} standing={`${heatStanding} ${runStanding}`} />
       </td>

@@ -2,7 +2,7 @@
 
 import { Link2, Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { beginQuick } from '@/app/actions';
 import { judge } from '@/core/build/judge';
 import { type QuickAsk, quickRecord } from '@/core/build/quick';
@@ -36,6 +36,9 @@ const SCHOOL_OPTIONS = [
   ['equalOrTighter', 'equal or tighter'],
 ] as const;
 
+/** Two versions of one chart may be offered: the one a link names, and the latest. */
+const nameOf = ({ id, version }: Chart): string => `${id}@${version}`;
+
 const NOBODY = { at: '1970-01-01T00:00:00.000Z', by: '' };
 
 /** For the person at the counter: bore, duty and piston in; every gap and the clearance out, with the working. */
@@ -43,11 +46,11 @@ export function QuickGap({ initial, charts, missing }: Props) {
   const router = useRouter();
   const [by] = useKept('spatium-by', '');
   const [ask, setAsk] = useState(initial);
-  const [chartId, setChartId] = useState(charts[0].id);
+  const [chosen, setChosen] = useState(nameOf(charts[0]));
   const [boreFault, setBoreFault] = useState<string | null>(null);
   const [serviceFault, setServiceFault] = useState<string | null>(null);
   const [said, setSaid] = useState('');
-  const chart = charts.find((c) => c.id === chartId) ?? charts[0];
+  const chart = charts.find((c) => nameOf(c) === chosen) ?? charts[0];
   const query = writeQuick(ask, chart);
   const judgement = useMemo(() => judge(quickRecord(ask, chart, 'quick', 'Quick gap', NOBODY)), [ask, chart]);
   const put = (part: Partial<QuickAsk>): void => {
@@ -66,13 +69,16 @@ export function QuickGap({ initial, charts, missing }: Props) {
       setSaid('The browser would not copy it: take it from the address line.');
     }
   };
+  /** One id for one ask: pressing twice begins one build. */
+  const begun = useRef({ query: '', id: '' });
   const begin = async (): Promise<void> => {
     const fault = boreFault ?? serviceFault;
     if (fault) return setSaid(fault);
     try {
-      const begun = await beginQuick(query, by);
-      if (begun.ok) router.push(`/builds/${begun.id}/job`);
-      else setSaid(begun.faults.join(' '));
+      if (begun.current.query !== query) begun.current = { query, id: crypto.randomUUID() };
+      const answer = await beginQuick(begun.current.id, query, by);
+      if (answer.ok) router.push(`/builds/${answer.id}/job`);
+      else setSaid(answer.faults.join(' '));
     } catch {
       setSaid('The server does not answer. Nothing is lost: try again in a moment.');
     }
@@ -102,7 +108,7 @@ export function QuickGap({ initial, charts, missing }: Props) {
         </div>
         <StepField value={ask.feelerStep} onChange={(feelerStep) => put({ feelerStep })} />
         {charts.length > 1 && (
-          <SelectField label="Chart" value={chart.id} options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)} onChange={(id) => id && setChartId(id)} />
+          <SelectField label="Chart" value={nameOf(chart)} options={charts.map((c) => [nameOf(c), `${c.name}, version ${c.version}`] as const)} onChange={(name) => name && setChosen(name)} />
         )}
       </form>
       <div className="min-w-0">

@@ -128,7 +128,13 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,34rem)] -translate-1/2 overflow-y-auto rounded-md border border-ink bg-sheet p-6 text-ink">
+        <Dialog.Content
+          onOpenAutoFocus={(event) => {
+            event.preventDefault();
+            (event.currentTarget as HTMLElement).querySelector('input')?.focus();
+          }}
+          className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,34rem)] -translate-1/2 overflow-y-auto rounded-md border border-ink bg-sheet p-6 text-ink"
+        >
           <Dialog.Title className="text-xl font-bold">
             {what}, {PAPER_WORDS[paper]}
           </Dialog.Title>
