@@ -2,18 +2,22 @@
  * The demo's builds: an invented workshop, invented customers and engines, none a real maker's model.
  * Between them they show every gap state and every clearance state, in both systems.
  */
-import type { BuildRecord, Entry, Job, Subject } from '../src/core/build/record';
+import { type BoreChoices, type Spot, STARTING_BORES, directionsByCount, spotsOf } from '../src/core/bore/grid';
+import { type BuildRecord, type Entry, type Job, type Subject } from '../src/core/build/record';
 import { cylindersOf } from '../src/core/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
 import { NO_SERVICE, type Service } from '../src/core/targets/duty';
 import { fromPressure } from '../src/core/quantity/pressure';
 import { startingChoices } from '../src/core/targets/target';
+import { type Instrument, STARTING_INSTRUMENTS, instrumentKey } from '../src/core/uncertainty/instrument';
 import { workshopChart } from './demoCharts';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */
 class Day {
   readonly entries: Entry[] = [];
   private minute = 0;
+  private readonly tools = new Map<Subject, string>();
+  private grid = STARTING_BORES;
 
   constructor(
     private readonly start: string,
@@ -31,8 +35,31 @@ class Day {
     return this;
   }
 
-  read(cylinder: string, subject: Subject, value: Nm, typed: string, upTo: Nm | null = null): this {
-    this.entries.push({ ...this.stamp(), kind: 'reading', cylinder, subject, value, upTo, typed, instrument: null, temperature: null });
+  /** The tool that readings of a kind are taken with from now on. */
+  take(subject: Subject, tool: Instrument): this {
+    this.entries.push({ ...this.stamp(), kind: 'instrument', value: tool });
+    this.tools.set(subject, instrumentKey(tool));
+    return this;
+  }
+
+  bores(change: Partial<BoreChoices>): this {
+    this.grid = { ...STARTING_BORES, ...change };
+    this.entries.push({ ...this.stamp(), kind: 'bores', replaces: null, value: this.grid });
+    return this;
+  }
+
+  read(cylinder: string, subject: Subject, value: Nm, typed: string, upTo: Nm | null = null, place: Spot | null = null): this {
+    const instrument = this.tools.get(subject) ?? null;
+    this.entries.push({ ...this.stamp(), kind: 'reading', cylinder, subject, place, value, upTo, typed, instrument, temperature: null, gaugeTemperature: null, plate: place ? this.grid.plate : null });
+    return this;
+  }
+
+  /** A bore spot by spot, in the order of the grid: each departure counts in steps from a size. */
+  bore(cylinder: string, from: Nm, step: Nm, departures: number[], print: (nm: Nm) => string): this {
+    spotsOf(this.grid).forEach((spot, i) => {
+      const value = from + (departures[i] ?? 0) * step;
+      this.read(cylinder, 'bore', value, print(value), null, spot);
+    });
     return this;
   }
 
@@ -69,6 +96,16 @@ class Day {
   }
 }
 
+const inMm = (nm: Nm): string => (nm / 1e6).toFixed(3);
+const inInches = (nm: Nm): string => (nm / 25.4e6).toFixed(4);
+
+/** A tool of the shop as it is taken to the bench, calibrated on a day. */
+function tool(id: string, calibrated: string): Instrument {
+  const found = STARTING_INSTRUMENTS.find((i) => i.id === id);
+  if (!found) throw new Error(`no starting tool ${id}`);
+  return { ...found, version: 2, calibrated };
+}
+
 const forUse = (use: Service['use']): Service => ({ ...NO_SERVICE, use });
 
 /** A turbocharged in-line five, metric, half filed: every gap state is in it. */
@@ -91,7 +128,9 @@ function tarn(): BuildRecord {
   day.entries.push({ ...day.stamp(), kind: 'targets', replaces: null, value: { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null, own: null } } } });
   const bores = [82.504, 82.506, 82.505, 82.502, 82.507];
   const pistons = [82.389, 82.39, 82.391, 82.388, 82.39];
-  bores.forEach((bore, i) => day.mm(String(i + 1), 'bore', bore).mm(String(i + 1), 'piston', pistons[i] ?? 0));
+  day.take('bore', tool('gauge-mm', '2026-02-16')).take('piston', tool('mic-75-100mm', '2026-02-16')).bores({ plate: true });
+  const forms = [[3, 1, 2, 0, 0, -1], [2, 2, 1, 1, 0, 0], [4, 1, 2, 0, 0, 1], [1, 0, 1, 0, 0, -1], [5, 2, 3, 1, 0, 0]];
+  bores.forEach((bore, i) => day.bore(String(i + 1), fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm).mm(String(i + 1), 'piston', pistons[i] ?? 0));
   return day
     .thou('1', 'top', 14.5, 20, 23)
     .thou('1', 'second', 16, 24.5)
@@ -128,12 +167,14 @@ function corrie(): BuildRecord {
   };
   const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
   day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: workshopChart });
+  day.take('bore', tool('gauge-in', '2026-02-16')).take('piston', tool('mic-3-4in', '2025-04-10')).bores({ plate: true });
   const clearances = [3.1, 3.4, 2.8, 3.0, 2.2, 4.1, 5.6, 3.2];
+  const forms = [[2, 1, 1, 0, 0, 0], [1, 1, 1, 0, 0, 1], [3, 0, 1, 0, 0, -1], [2, 2, 1, 1, 0, 0]];
   cylindersOf(job.engine).forEach((cylinder, i) => {
     const clearance = clearances[i];
     if (clearance === undefined) return;
     const bore = 3.78 + ((i * 3) % 5) * 0.0001;
-    day.inches(cylinder.id, 'bore', Number(bore.toFixed(4))).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(4)));
+    day.bore(cylinder.id, fromInches(Number(bore.toFixed(4))), fromInches(0.0001), forms[i % 4] ?? [], inInches).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(4)));
   });
   return day.record('demo-corrie-v10');
 }
@@ -161,9 +202,11 @@ function combe(): BuildRecord {
     [94.252, 94.177, 0.52, 0.55],
   ];
   const places = cylindersOf(job.engine).map((c) => c.id);
+  day.take('bore', tool('gauge-mm', '2026-02-16')).take('piston', tool('mic-75-100mm', '2026-02-16')).bores({ plate: true });
+  const forms = [[2, 1, 1, 0, 0, 0], [1, 0, 1, 1, 0, 0], [2, 2, 2, 1, 0, 0], [1, 1, 0, 0, 0, -1]];
   places.forEach((place, i) => {
     const [bore, piston, top, second] = figures[i] ?? [0, 0, 0, 0];
-    day.mm(place, 'bore', bore).mm(place, 'piston', piston).mm(place, 'top', 0.38, top).mm(place, 'second', 0.4, second);
+    day.bore(place, fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm).mm(place, 'piston', piston).mm(place, 'top', 0.38, top).mm(place, 'second', 0.4, second);
     day.mm(place, 'upperRail', 0.45).mm(place, 'lowerRail', 0.5);
   });
   return day.joints(...places).record('demo-combe-flat-four');
@@ -227,4 +270,30 @@ function linn(): BuildRecord {
   return day.record('demo-linn-triple');
 }
 
-export const demoRecords = (): BuildRecord[] => [combe(), tarn(), corrie(), scarp(), beck(), linn()];
+/** A worn in-line four before boring: read in three directions 60° apart, and the next size to be found. */
+function mere(): BuildRecord {
+  const day = new Day('2026-05-22T07:40:00Z', 'AW', 'mere').job({
+    name: 'Mere four',
+    customer: 'Sallow Growers',
+    description: 'pump engine, iron block, standard bore 3.625 in, long in service',
+    notes: 'Burns oil. Bores as found; pistons to be bought in the next size.',
+    engine: { layout: 'inline', cylinders: 4, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+    units: 'imperial',
+    plannedBore: fromInches(3.625),
+    service: forUse('marine'),
+    duty: null,
+    construction: 'cast',
+    surface: 'iron',
+  });
+  day.take('bore', tool('gauge-in', '2026-02-16')).bores({ directions: directionsByCount(3), ridge: true, basis: 'used', plate: false });
+  const worn = [
+    [2, 62, 41, 38, 40, 29, 27, 18, 14, 12],
+    [1, 48, 33, 35, 32, 24, 25, 15, 12, 13],
+    [3, 71, 66, 30, 48, 45, 24, 22, 19, 11],
+    [2, 18, 13, 14, 14, 10, 11, 9, 6, 7],
+  ];
+  worn.forEach((departures, i) => day.bore(String(i + 1), fromInches(3.6253), fromInches(0.0001), departures, inInches));
+  return day.record('demo-mere-four');
+}
+
+export const demoRecords = (): BuildRecord[] => [combe(), tarn(), corrie(), scarp(), beck(), linn(), mere()];

@@ -8,9 +8,11 @@ import { quickRecord } from '@/core/build/quick';
 import { type Job, firstChart } from '@/core/build/record';
 import { bothText } from '@/core/quantity/print';
 import type { Chart, ChartVersion } from '@/core/targets/chart';
-import { chartSchema, faultsOf, jobSchema } from '@/files/schema';
+import type { Instrument } from '@/core/uncertainty/instrument';
+import { chartSchema, faultsOf, instrumentSchema, jobSchema } from '@/files/schema';
 import { createBuild, setRemoved } from '@/store/builds';
 import { addChart, loadChart, saveChart, setChartRemoved, setStandard } from '@/store/charts';
+import { saveInstrument, setInstrumentRemoved } from '@/store/instruments';
 import { database } from '@/store/store';
 import { readChartVersion, readQuick } from '@/ui/quick/ask';
 
@@ -97,4 +99,19 @@ export async function putChartAway(id: string, away: boolean): Promise<void> {
 export async function makeStandard(id: string): Promise<void> {
   await setStandard(await database(), z.string().max(64).parse(id));
   revalidatePath('/charts');
+}
+
+/** Saves a tool as its next version, unless someone else did so meanwhile. */
+export async function saveTool(instrument: Instrument, over: number): Promise<{ ok: true } | { ok: false; faults: string[] }> {
+  const parsed = instrumentSchema.safeParse({ ...instrument, version: Math.max(1, instrument.version) });
+  if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
+  const saved = await saveInstrument(await database(), parsed.data, z.int().parse(over));
+  revalidatePath('/instruments');
+  return saved.ok ? { ok: true } : { ok: false, faults: ['Someone else changed this tool meanwhile. Theirs is shown once this is closed.'] };
+}
+
+/** Puts a tool away, or takes it out again. */
+export async function putToolAway(id: string, away: boolean): Promise<void> {
+  await setInstrumentRemoved(await database(), z.string().max(64).parse(id), z.boolean().parse(away));
+  revalidatePath('/instruments');
 }

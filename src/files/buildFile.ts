@@ -2,15 +2,16 @@
  * The build file: one engine as JSON, described field by field in docs/build-file.md.
  */
 import { z } from 'zod';
-import { type Judgement, judge } from '@/core/build/judge';
-import type { BuildRecord, Entry } from '@/core/build/record';
+import { type JudgedCylinder, type Judgement, type LoggedReading, judge } from '@/core/build/judge';
+import { type BuildRecord, type Entry, isVoidable } from '@/core/build/record';
+import type { JudgedPiston } from '@/core/build/sizes';
 import { type Saying, sayingText } from '@/core/quantity/saying';
 import { buildIdSchema, entrySchema, faultsOf } from './schema';
 
 export const FILE_FORMAT = 'spatium-build';
-export const FILE_VERSION = 2;
+export const FILE_VERSION = 3;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
@@ -42,10 +43,27 @@ function flattened(value: unknown, units: 'imperial' | 'metric'): unknown {
   return Object.fromEntries(Object.entries(value).map(([key, v]) => [key, key === 'says' && Array.isArray(v) ? sayingText(v as Saying, units) : flattened(v, units)]));
 }
 
+const idsOf = (passes: LoggedReading[]): string[] => passes.filter((p) => p.voided === null).map((p) => p.id);
+
+function pistonPart({ id, label, passes, size, read, range, outlier, pin, round }: JudgedPiston): unknown {
+  return { id, label, readings: idsOf(passes), size, read, range, outlier, pin: pin.clearance, round };
+}
+
+function cylinderPart({ bore, piston, clearance, rings, ...rest }: JudgedCylinder): unknown {
+  const { spots, size, mean, shape, asFound, verdict, round, read, total, repeatability } = bore;
+  const { strip, ...cleared } = clearance;
+  return {
+    ...rest,
+    bore: { size, mean, shape, asFound, verdict, round, read, total, repeatability, spots: spots.map(({ passes, ...spot }) => ({ ...spot, readings: idsOf(passes) })) },
+    piston: piston.id,
+    clearance: { ...cleared, strip: strip.check },
+    rings: Object.fromEntries(Object.entries(rings).map(([name, { target, reading, state, toComeOff }]) => [name, { target, reading: reading?.id ?? null, state, toComeOff }])),
+  };
+}
+
 /** What the file carries of a judgement: everything but the readings, which stand in the record already. */
 function judgedPart(judgement: Judgement): unknown {
-  const { cylinders, findings, stages, progress, spreads, planned, standard, comparisons, duty, job } = judgement;
-  const readingId = (reading: { id: string } | null): string | null => reading?.id ?? null;
+  const { cylinders, pistons, pairing, plan, orders, findings, stages, progress, spreads, planned, standard, comparisons, duty, job } = judgement;
   const part = {
     progress,
     stages,
@@ -55,12 +73,11 @@ function judgedPart(judgement: Judgement): unknown {
     standard,
     comparisons,
     spreads,
-    cylinders: cylinders.map(({ bore, piston, rings, ...rest }) => ({
-      ...rest,
-      bore: readingId(bore.reading),
-      piston: readingId(piston.reading),
-      rings: Object.fromEntries(Object.entries(rings).map(([name, { target, reading, state, toComeOff }]) => [name, { target, reading: readingId(reading), state, toComeOff }])),
-    })),
+    cylinders: cylinders.map(cylinderPart),
+    pistons: pistons.map(pistonPart),
+    pairing: pairing.standing,
+    plan,
+    orders,
   };
   return flattened(part, job?.units ?? 'metric');
 }
@@ -87,7 +104,7 @@ function crossFaults(entries: Entry[]): string[] {
     if (entry.kind === 'void') {
       const target = seen.get(entry.of);
       if (!target) faults.push(`${where}: it voids ${entry.of}, which no earlier entry is called`);
-      else if (target.kind !== 'reading' && target.kind !== 'joints') faults.push(`${where}: only readings and ticks can be voided, not a ${target.kind} entry`);
+      else if (!isVoidable(target)) faults.push(`${where}: only readings, ticks and renewals can be voided, not a ${target.kind} entry`);
     }
     seen.set(entry.id, entry);
   });

@@ -3,12 +3,15 @@
  */
 import Papa from 'papaparse';
 import type { JudgedCylinder, Judgement, LoggedReading } from '@/core/build/judge';
+import type { JudgedPiston } from '@/core/build/sizes';
+import type { Derived } from '@/core/bore/shape';
 import { toInches, toMm } from '@/core/quantity/length';
 import type { Target } from '@/core/targets/target';
+import { instrumentKey } from '@/core/uncertainty/instrument';
 
 const COLUMNS = [
-  'cylinder', 'place', 'what', 'entry', 'value_mm', 'value_in', 'not_passing_mm', 'typed', 'by', 'at_utc', 'instrument', 'temperature_c',
-  'in_force', 'void_reason', 'state', 'target_min_mm', 'target_aim_to_mm', 'target_limit_mm', 'target_from',
+  'cylinder', 'place', 'what', 'depth', 'direction_deg', 'entry', 'value_mm', 'value_in', 'uncertainty_mm', 'not_passing_mm', 'typed', 'by', 'at_utc',
+  'instrument', 'temperature_c', 'gauge_temperature_c', 'torque_plate', 'in_force', 'void_reason', 'state', 'target_min_mm', 'target_aim_to_mm', 'target_limit_mm', 'target_from',
 ] as const; // prettier-ignore
 
 type Row = Record<(typeof COLUMNS)[number], string>;
@@ -23,12 +26,16 @@ function targetCells(target: Target): Partial<Row> {
   return { target_min_mm: mm(min), target_aim_to_mm: mm(aimTo), target_limit_mm: mm(limit), target_from: `${rank}: ${from}` };
 }
 
-function readingRow(cylinder: JudgedCylinder, pass: LoggedReading, inForce: LoggedReading | null): Row {
+const celsius = (value: number | null): string => (value === null ? '' : String(value));
+
+function readingRow(at: { label: string; id: string }, pass: LoggedReading, inForce: boolean, tools: Map<string, string>): Row {
   return {
     ...EMPTY,
-    cylinder: cylinder.label,
-    place: cylinder.id,
+    cylinder: at.label,
+    place: at.id,
     what: pass.subject,
+    depth: pass.place?.depth ?? '',
+    direction_deg: pass.place ? String(pass.place.angle) : '',
     entry: 'reading',
     value_mm: mm(pass.value),
     value_in: toInches(pass.value).toFixed(7),
@@ -36,32 +43,63 @@ function readingRow(cylinder: JudgedCylinder, pass: LoggedReading, inForce: Logg
     typed: pass.typed,
     by: pass.by,
     at_utc: pass.at,
-    instrument: pass.instrument ?? '',
-    temperature_c: pass.temperature === null ? '' : String(pass.temperature),
-    in_force: pass.id === inForce?.id ? 'yes' : 'no',
+    instrument: pass.instrument === null ? '' : (tools.get(pass.instrument) ?? pass.instrument),
+    temperature_c: celsius(pass.temperature),
+    gauge_temperature_c: celsius(pass.gaugeTemperature),
+    torque_plate: pass.plate === null ? '' : pass.plate ? 'on' : 'off',
+    in_force: inForce ? 'yes' : 'no',
     void_reason: pass.voided?.reason ?? '',
   };
 }
 
-function cylinderRows(cylinder: JudgedCylinder): Row[] {
-  const { bore, piston, clearance, rings } = cylinder;
-  const result = (what: string, value: number | null, state: string, target: Target): Row => ({
-    ...EMPTY,
-    cylinder: cylinder.label,
-    place: cylinder.id,
-    what,
-    entry: 'result',
-    value_mm: mm(value),
-    value_in: value === null ? '' : toInches(value).toFixed(7),
-    state,
-    ...targetCells(target),
-  });
+/** A result: a length, or none yet, and how it is judged. */
+const resultRow = (at: { label: string; id: string }, what: string, value: number | null, uncertainty: number | null, state: string, target: Target | null): Row => ({
+  ...EMPTY,
+  cylinder: at.label,
+  place: at.id,
+  what,
+  entry: 'result',
+  value_mm: mm(value),
+  value_in: value === null ? '' : toInches(value).toFixed(7),
+  uncertainty_mm: mm(uncertainty),
+  state,
+  ...(target ? targetCells(target) : {}),
+});
+
+/** Readings that count as repeats of one size: those not struck out, of the part as it is now. */
+const counts = (pass: LoggedReading, round: number): boolean => pass.voided === null && pass.round === round;
+
+function boreRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row[] {
+  const { bore } = cylinder;
+  const { shape } = bore;
+  const figure = (what: string, derived: Derived | null): Row[] => (derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : []);
   return [
-    ...[bore, piston].flatMap((sized) => sized.passes.map((pass) => readingRow(cylinder, pass, sized.reading))),
-    result('clearance', clearance.value, clearance.state, clearance.target),
+    ...bore.passes.map((pass) => readingRow(cylinder, pass, counts(pass, bore.round), tools)),
+    resultRow(cylinder, 'bore', bore.size?.value ?? null, bore.size?.uncertainty ?? null, bore.verdict.state, null),
+    ...(shape ? [...figure('taper', shape.taper.thrust ?? shape.taper.overall), ...figure('out_of_round', shape.outOfRound), ...figure('ridge', shape.ridge)] : []),
+  ];
+}
+
+function pistonRows(piston: JudgedPiston, tools: Map<string, string>): Row[] {
+  const passes = [...piston.passes, ...piston.pinPasses.pin, ...piston.pinPasses.pinBore];
+  const { clearance } = piston.pin;
+  return [
+    ...passes.map((pass) => readingRow(piston, pass, counts(pass, piston.round), tools)),
+    resultRow(piston, 'piston', piston.size?.value ?? null, piston.size?.uncertainty ?? null, '', null),
+    ...(clearance ? [resultRow(piston, 'pin_clearance', clearance.value, clearance.uncertainty, clearance.state, null)] : []),
+  ];
+}
+
+function cylinderRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row[] {
+  const { clearance, rings, piston } = cylinder;
+  return [
+    ...boreRows(cylinder, tools),
+    ...pistonRows(piston, tools),
+    ...clearance.strip.passes.map((pass) => readingRow(cylinder, pass, pass.voided === null, tools)),
+    resultRow(cylinder, 'clearance', clearance.value, clearance.value === null ? null : clearance.uncertainty, clearance.state, clearance.target),
     ...Object.values(rings).flatMap((ring) => [
-      ...ring.passes.map((pass) => readingRow(cylinder, pass, ring.reading)),
-      result(ring.ring, ring.reading?.value ?? null, ring.state, ring.target),
+      ...ring.passes.map((pass) => readingRow(cylinder, pass, pass.id === ring.reading?.id, tools)),
+      resultRow(cylinder, ring.ring, ring.reading?.value ?? null, null, ring.state, ring.target),
     ]),
   ];
 }
@@ -71,6 +109,7 @@ function cylinderRows(cylinder: JudgedCylinder): Row[] {
  * (they begin with = + - @ tab or carriage return, OWASP) get an apostrophe in front.
  */
 export function writeCsv(judgement: Judgement): string {
-  const rows = judgement.cylinders.flatMap(cylinderRows);
+  const tools = new Map(judgement.instruments.map((i) => [instrumentKey(i), i.name]));
+  const rows = judgement.cylinders.flatMap((cylinder) => cylinderRows(cylinder, tools));
   return Papa.unparse({ fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((c) => row[c])) }, { escapeFormulae: /^[=+\-@\t\r]/ });
 }

@@ -62,7 +62,7 @@ describe('the build file', () => {
     ['a reading of no cylinder', textOf({ ...good, record: record(gap('a', 'L9', 'top', 22)) }), /no cylinder at L9/],
     ['an id used twice', textOf({ ...good, record: record(gap('a', 'L1', 'top', 22), gap('a', 'L1', 'top', 23)) }), /id a is used twice/],
     ['a void of nothing', textOf({ ...good, record: record(voiding('v', 'ghost')) }), /voids ghost/],
-    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings and ticks/],
+    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings, ticks and renewals/],
     ['no job card', textOf({ ...good, record: { id: 'x', entries: [gap('a', 'L1', 'top', 22)] } }), /no job card/],
     ['an engine that cannot be', textOf({ ...good, record: { id: 'x', entries: [jobEntry({ engine: { layout: 'vee', cylinders: 40, bankAngle: 400, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } } })] } }), /cylinders/],
     ['a file too large', ' '.repeat(MOST_BYTES + 1), /larger than 4 MB/],

@@ -5,7 +5,10 @@
 import { z } from 'zod';
 import { SCHOOLS } from '@/core/clocking/clocking';
 import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES, engineFaults } from '@/core/engine/engine';
-import type { BenchChoices, Entry, Job } from '@/core/build/record';
+import { type BoreChoices, ABOVE, DEPTHS } from '@/core/bore/grid';
+import { MOST_GRADES, type SizingChoices } from '@/core/bore/plan';
+import { type BenchChoices, type Entry, type Job, PISTON_SUBJECTS, type PairingChoices } from '@/core/build/record';
+import { GAUGE_FROM, type PistonChoices } from '@/core/piston/piston';
 import { RINGS } from '@/core/ring/ring';
 import { type HeatChoices } from '@/core/heat/assess';
 import { RING_METALS } from '@/core/heat/metals';
@@ -14,6 +17,7 @@ import { ALLOYS, CHART_FIGURES, type Chart, chartFaults } from '@/core/targets/c
 import type { ClockingChoices } from '@/core/clocking/clocking';
 import { type Adder, FUELS, NO_SERVICE, type Service, USES } from '@/core/targets/duty';
 import { type Own, type Papers, SURFACES, type TargetChoices } from '@/core/targets/target';
+import { INSTRUMENT_KINDS, type Instrument, instrumentFaults } from '@/core/uncertainty/instrument';
 
 const METRE = 1_000_000_000;
 
@@ -143,11 +147,94 @@ const heatSchema: z.ZodType<HeatChoices> = z.strictObject({
 
 const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({ school: z.enum(SCHOOLS), mirrorLeft: z.boolean() });
 
-const benchSchema: z.ZodType<BenchChoices> = z.strictObject({
-  route: z.enum(['byCylinder', 'byRing']),
-  rails: z.boolean(),
-  gaugeSetting: nm.nullable(),
+/** Files of versions 1 and 2 kept what one bore gauge was set to here; it is dropped: gauges are zeroed anew. */
+const benchSchema: z.ZodType<BenchChoices> = z
+  .strictObject({
+    route: z.enum(['byCylinder', 'byRing']),
+    rails: z.boolean(),
+    gaugeSetting: nm.nullable().optional(),
+  })
+  .transform(({ route, rails }) => ({ route, rails }));
+
+const once = <T>(list: T[]): boolean => new Set(list).size === list.length;
+
+const direction = z.number().min(0, 'from 0°').lt(180, 'under 180°');
+const formLimits = z.strictObject({ taper: nm, outOfRound: nm });
+const boreLimits = z
+  .strictObject({ within: formLimits, hone: formLimits, source: text(200) })
+  .refine((l) => l.hone.taper >= l.within.taper && l.hone.outOfRound >= l.within.outOfRound, { message: 'what honing mends is under what is well already', path: ['hone'] });
+const boresSchema: z.ZodType<BoreChoices> = z.strictObject({
+  depths: z.array(z.enum(DEPTHS)).min(1, 'at least one depth').max(6, 'at most six depths').refine(once, 'each depth once'),
+  directions: z.array(direction).min(1, 'at least one direction').max(6, 'at most six directions').refine(once, 'each direction once'),
+  ridge: z.boolean(),
+  repeats: z.int().min(1).max(5),
+  order: z.enum(['round', 'down']),
+  route: z.enum(['byCylinder', 'byDepth']),
+  plate: z.boolean().nullable(),
+  basis: z.enum(['honed', 'used']),
+  limits: z.strictObject({ honed: boreLimits, used: boreLimits }),
 });
+
+const someSize = nm.min(10_000_000, 'at least 10 mm').max(500_000_000, 'at most 500 mm');
+const smallNm = (most: number) => nm.max(most, `at most ${most / 1_000_000} mm`);
+const sizingSchema: z.ZodType<SizingChoices> = z.strictObject({
+  standard: someSize.nullable(),
+  oversizes: z.array(smallNm(10_000_000).min(1, 'more than nothing')).max(20, 'at most 20 oversizes').refine(once, 'each oversize once'),
+  cleanUp: smallNm(2_000_000),
+  honing: smallNm(1_000_000),
+  grades: z.strictObject({ bore: someSize, piston: someSize, step: widthNm, count: z.int().min(1).max(MOST_GRADES) }).nullable(),
+});
+
+const pistonsSchema: z.ZodType<PistonChoices> = z.strictObject({
+  readings: z.int().min(1).max(5),
+  pins: z.boolean(),
+  gauge: z.strictObject({ height: smallNm(200_000_000).nullable(), from: z.enum(GAUGE_FROM) }),
+  pin: z.strictObject({ least: nm, most: nm }).refine((p) => p.most >= p.least, 'the most is under the least'),
+});
+
+const cylinders = z.array(cylinder).max(MOST_CYLINDERS).refine(once, 'each once');
+const pairingSchema: z.ZodType<PairingChoices> = z.strictObject({
+  pairs: z
+    .array(z.strictObject({ cylinder, piston: cylinder }))
+    .max(MOST_CYLINDERS)
+    .refine((pairs) => once(pairs.map((p) => p.cylinder)) && once(pairs.map((p) => p.piston)), 'each cylinder and each piston once'),
+  locked: cylinders,
+  marked: cylinders,
+  gain: smallNm(1_000_000),
+  neverTight: z.boolean(),
+});
+
+const day = z.iso.date('a day such as 2026-05-04');
+export const instrumentSchema: z.ZodType<Instrument> = z
+  .strictObject({
+    ...chartVersion,
+    kind: z.enum(INSTRUMENT_KINDS),
+    name: words(80),
+    from: nm,
+    to: nm,
+    resolution: nm,
+    limit: nm,
+    calibrated: day.nullable(),
+    months: z.int().min(1).max(240).nullable(),
+    kit: z
+      .strictObject({
+        rods: z.array(widthNm).max(60, 'at most 60 rods'),
+        washers: z.array(widthNm).max(16, 'at most 16 washers'),
+        body: nm,
+        preload: nm,
+        division: widthNm,
+        turn: widthNm,
+        larger: z.enum(['clockwise', 'anticlockwise']),
+      })
+      .nullable(),
+  })
+  .superRefine((instrument, context) => {
+    for (const message of instrumentFaults(instrument)) context.addIssue({ code: 'custom', message });
+  });
+
+/** The key of a tool, or in files of versions 1 and 2 its name. */
+const toolKey = text(80);
+const warmth = z.number().min(-60).max(200).nullable();
 
 const stamp = { id, at: time, by: text(12) };
 const choice = { ...stamp, replaces: id.nullable() };
@@ -158,19 +245,30 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('chart'), ...choice, value: chartSchema }),
   z.strictObject({ kind: z.literal('heat'), ...choice, value: heatSchema }),
   z.strictObject({ kind: z.literal('clocking'), ...choice, value: clockingSchema }),
+  z.strictObject({ kind: z.literal('bores'), ...choice, value: boresSchema }),
+  z.strictObject({ kind: z.literal('sizing'), ...choice, value: sizingSchema }),
+  z.strictObject({ kind: z.literal('pistons'), ...choice, value: pistonsSchema }),
+  z.strictObject({ kind: z.literal('pairing'), ...choice, value: pairingSchema }),
   z.strictObject({ kind: z.literal('bench'), ...choice, value: benchSchema }),
+  z.strictObject({ kind: z.literal('instrument'), ...stamp, value: instrumentSchema }),
+  z.strictObject({ kind: z.literal('setting'), ...stamp, instrument: toolKey.nullable(), to: z.union([someSize, z.literal('piston')]) }),
+  z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(['bore', 'piston']), cylinder }),
   z
     .strictObject({
       kind: z.literal('reading'),
       ...stamp,
       cylinder,
-      subject: z.enum(['bore', 'piston', ...RINGS]),
+      subject: z.enum(['bore', ...PISTON_SUBJECTS, ...RINGS]),
+      place: z.strictObject({ depth: z.enum([ABOVE, ...DEPTHS]), angle: direction }).nullable().default(null),
       value: nm,
       upTo: nm.nullable(),
       typed: text(60),
-      instrument: text(80).nullable(),
-      temperature: z.number().min(-60).max(200).nullable(),
+      instrument: toolKey.nullable(),
+      temperature: warmth,
+      gaugeTemperature: warmth.default(null),
+      plate: z.boolean().nullable().default(null),
     })
+    .refine((r) => r.place === null || r.subject === 'bore', { message: 'only a bore is read at a place', path: ['place'] })
     .refine((r) => r.upTo === null || r.upTo > r.value, { message: 'the leaf that does not pass is not thicker than the one that does', path: ['upTo'] }),
   z.strictObject({ kind: z.literal('joints'), ...stamp, cylinder }),
   z.strictObject({ kind: z.literal('void'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),

@@ -4,7 +4,8 @@
 import { type SQL, and, asc, desc, eq, gt, inArray, isNull, like, lt, sql } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import { judge } from '@/core/build/judge';
-import { type BuildRecord, CHOICE_KINDS, type ChoiceKind, type Entry, choiceIn } from '@/core/build/record';
+import { type BuildRecord, CHOICE_KINDS, type ChoiceKind, type Entry, choiceIn, isVoidable } from '@/core/build/record';
+import { allPasses } from '@/core/build/sizes';
 import { cylindersOf, engineWords } from '@/core/engine/engine';
 import { entrySchema } from '@/files/schema';
 import type { Database } from './open';
@@ -57,10 +58,10 @@ function faultsOfNew(record: BuildRecord, entries: Entry[]): string[] {
   const places = new Set(job ? cylindersOf(job.value.engine).map((c) => c.id) : []);
   const faults: string[] = [];
   for (const entry of entries) {
-    if ((entry.kind === 'reading' || entry.kind === 'joints') && !places.has(entry.cylinder)) faults.push(`This engine has no cylinder at ${entry.cylinder}.`);
+    if ((entry.kind === 'reading' || entry.kind === 'joints' || entry.kind === 'renewed') && !places.has(entry.cylinder)) faults.push(`This engine has no cylinder at ${entry.cylinder}.`);
     if (entry.kind === 'void') {
       const target = all.get(entry.of);
-      if (target?.kind !== 'reading' && target?.kind !== 'joints') faults.push(`There is no reading ${entry.of} to void.`);
+      if (!target || !isVoidable(target)) faults.push(`There is no reading ${entry.of} to void.`);
     }
     if (entry.kind === 'job') faults.push(...orphaned(record, entry));
     all.set(entry.id, entry);
@@ -74,7 +75,7 @@ function orphaned(record: BuildRecord, entry: Extract<Entry, { kind: 'job' }>): 
   return judge(record)
     .cylinders.filter((c) => !places.has(c.id))
     .flatMap((c) => {
-      const live = [c.bore, c.piston, ...Object.values(c.rings)].flatMap((s) => s.passes).filter((p) => !p.voided).length;
+      const live = allPasses(c).filter((p) => !p.voided).length;
       return live > 0 ? [`Cylinder ${c.label} has ${live} ${live === 1 ? 'reading' : 'readings'} and would be gone. Void them first.`] : [];
     });
 }

@@ -1,7 +1,7 @@
 /**
  * Tables. `log` is the record: it is only ever added to. `builds` is the shelf: an index card per build,
  * written from judge()'s result and able to be worked out again from the log at any time. `charts` keeps every
- * version of the shop's charts.
+ * version of the shop's charts, `instruments` the latest of each of its measuring tools.
  */
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
@@ -57,6 +57,13 @@ export const charts = sqliteTable(
   },
   (t) => [primaryKey({ columns: [t.id, t.version] })],
 );
+
+export const instruments = sqliteTable('instruments', {
+  id: text('id').primaryKey(),
+  body: text('body').notNull(),
+  /** When it was put away; builds that name it hold it themselves. */
+  removedAt: text('removed_at'),
+});
 
 /** What is set for the whole shop. */
 export const shop = sqliteTable('shop', { key: text('key').primaryKey(), value: text('value').notNull() });

@@ -3,7 +3,7 @@ import { gap, jobEntry, reading } from '@/fixtures/records';
 import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import { type Given, type TargetChoices, startingChoices } from '../targets/target';
-import type { Finding } from './findings';
+import type { Finding } from './finding';
 import { judge } from './judge';
 import type { Entry, Job } from './record';
 

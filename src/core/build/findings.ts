@@ -2,47 +2,19 @@
  * Findings: what the fitter should know about the record as it stands, worst first.
  */
 import type { Nm } from '../quantity/length';
-import { type Saying, clear, fine, say, size } from '../quantity/saying';
+import { type Saying, fine, say } from '../quantity/saying';
 import { type Ring, RING_WORDS } from '../ring/ring';
 import { type HeatPoint, THIN_MARGIN } from '../heat/assess';
-import type { Chart, ChartColumn } from '../targets/chart';
 import { fuelCaution, isHotter } from '../targets/duty';
 import { type Target, type TargetChoices, aboveOwn, oldRuleGap } from '../targets/target';
-import type { JudgedCylinder, JudgedDuty, LoggedReading, Spread, StandardTargets } from './judge';
+import type { JudgedCylinder, Spread } from './judge';
 import type { Job } from './record';
-import type { Stage } from './work';
-
-/** `stop` can cost the engine; `mend` is out of its limits or contradicts itself; `note` is worth knowing. */
-export type Severity = 'stop' | 'mend' | 'note';
-
-export interface Finding {
-  severity: Severity;
-  stage: Stage;
-  /** The cylinder it is about, or null for the engine. */
-  cylinder: string | null;
-  says: Saying;
-}
+import { sizeFindings } from './sizeFindings';
+import { type Finding, type FindingInput, type Severity, about } from './finding';
 
 /** Gaps of one kind should lie within 2 thou of each other. Common practice, no source. */
 export const SPREAD_LIMIT: Nm = 50_800;
-/** A measured bore this far from the plan is worth a look: 0.25 mm. From memory. */
-const OFF_PLAN: Nm = 250_000;
-
-interface Input {
-  job: Job | null;
-  chart: Chart;
-  duty: JudgedDuty;
-  piston: ChartColumn | null;
-  targets: TargetChoices;
-  standard: StandardTargets | null;
-  cylinders: JudgedCylinder[];
-  spreads: Spread[];
-  strays: LoggedReading[];
-}
-
-const about = (severity: Severity, stage: Stage, cylinder: string | null, says: Saying): Finding => ({ severity, stage, cylinder, says });
-
-function dutyFindings({ chart, duty }: Input, job: Job): Finding[] {
+function dutyFindings({ chart, duty }: FindingInput, job: Job): Finding[] {
   const { wanted, row, suggestion } = duty;
   const out: Finding[] = [];
   if (wanted === null && !suggestion.set) return [about('mend', 'job', null, say`${suggestion.ask} No chart figure without it.`)];
@@ -57,7 +29,7 @@ function dutyFindings({ chart, duty }: Input, job: Job): Finding[] {
   return out;
 }
 
-function jobFindings({ job, strays }: Input): Finding[] {
+function jobFindings({ job, strays }: FindingInput): Finding[] {
   if (!job) return [about('note', 'job', null, say`Fill in the job card to begin.`)];
   const out: Finding[] = [];
   if (job.construction === null)
@@ -98,7 +70,7 @@ function orderFindings(top: Target, second: Target, school: TargetChoices['secon
   return [about('mend', 'targets', null, say`The second ring's ${fine(s.min)} is under the top ring's ${fine(t.min)}: gas could be trapped between them.`)];
 }
 
-function targetFindings(input: Input): Finding[] {
+function targetFindings(input: FindingInput): Finding[] {
   const { job, duty, piston, targets, standard } = input;
   if (!job || !standard) return [];
   const { bore } = standard;
@@ -139,23 +111,6 @@ function heatFindings(cylinders: JudgedCylinder[]): Finding[] {
   });
 }
 
-function sizeFindings(cylinder: JudgedCylinder, job: Job): Finding[] {
-  const { clearance, bore, label, id } = cylinder;
-  const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
-  const out: Finding[] = [];
-  if (bore.reading && job.plannedBore !== null && Math.abs(bore.reading.value - job.plannedBore) > OFF_PLAN)
-    out.push(at('note', say`Cylinder ${label}: bore ${size(bore.reading.value)} is ${fine(Math.abs(bore.reading.value - job.plannedBore))} from the planned ${size(job.plannedBore)}.`));
-  if (clearance.value === null) return out;
-  if (clearance.value < 0) return [...out, at('stop', say`Cylinder ${label}: the piston reads ${clear(-clearance.value)} larger than its bore. Read both again.`)];
-  if (!clearance.target.set) return out;
-  const { min, limit } = clearance.target.inForce;
-  if (clearance.state === 'tight') out.push(at('stop', say`Cylinder ${label}: clearance ${clear(clearance.value)} is under ${clear(min)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`));
-  if (clearance.state === 'over' && limit !== null) out.push(at('mend', say`Cylinder ${label}: clearance ${clear(clearance.value)} is over ${clear(limit)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`));
-  if (clearance.state === 'not proven')
-    out.push(at('mend', say`Cylinder ${label}: clearance ${clear(clearance.value)} ± ${clear(clearance.uncertainty)} is too near a limit for the tools to prove. Read both again, with finer tools if there are any.`));
-  return out;
-}
-
 function ringFindings(cylinder: JudgedCylinder, targets: TargetChoices): Finding[] {
   const { label, id, rings } = cylinder;
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'rings', id, says);
@@ -189,14 +144,14 @@ const spreadFindings = (spreads: Spread[]): Finding[] =>
 const ORDER: Record<Severity, number> = { stop: 0, mend: 1, note: 2 };
 
 /** All findings of a record, worst first and otherwise in working order. */
-export function findingsOf(input: Input): Finding[] {
+export function findingsOf(input: FindingInput): Finding[] {
   const { job, cylinders, targets, spreads } = input;
   const all = [
     ...jobFindings(input),
     ...(job ? dutyFindings(input, job) : []),
     ...targetFindings(input),
     ...heatFindings(cylinders),
-    ...(job ? cylinders.flatMap((c) => sizeFindings(c, job)) : []),
+    ...sizeFindings(input),
     ...cylinders.flatMap((c) => ringFindings(c, targets)),
     ...spreadFindings(spreads),
     ...cylinders.flatMap(clockingFindings),

@@ -9,8 +9,9 @@ import { NO_SERVICE } from '../targets/duty';
 import { type Target, startingChoices } from '../targets/target';
 import { contextFor, expectedPlan } from './context';
 import { type Judgement, judge } from './judge';
-import { previewOf, previewWithChart } from './preview';
+import { EMPTY_HAND, previewOf, previewWithChart, readingOf } from './preview';
 import type { BuildRecord, Entry, Subject } from './record';
+import { allPasses } from './sizes';
 import { nextTask, stepTask } from './work';
 
 const cylinder = (judgement: Judgement, id: string) => {
@@ -109,7 +110,7 @@ describe('judge', () => {
         const judged = judge(given);
         expect(JSON.stringify(given)).toBe(before);
         expect(judged.progress.done).toBeLessThanOrEqual(judged.progress.total);
-        const kept = judged.cylinders.flatMap((c) => [c.bore, c.piston, ...Object.values(c.rings)]).flatMap((s) => s.passes).length + judged.strays.length;
+        const kept = judged.cylinders.flatMap(allPasses).length + judged.strays.length;
         expect(kept).toBe(all.length);
       }),
     );
@@ -166,7 +167,7 @@ describe('findings', () => {
 
 describe('the route', () => {
   const order = (entries: Entry[]): string[] => judge({ id: 'x', entries: [jobEntry(), ...entries] }).tasks.rings.map((t) => `${t.cylinder} ${t.subject}`);
-  const bench = (value: { route: 'byCylinder' | 'byRing'; rails: boolean }): Entry => ({ kind: 'bench', id: 'bench', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value: { ...value, gaugeSetting: null } });
+  const bench = (value: { route: 'byCylinder' | 'byRing'; rails: boolean }): Entry => ({ kind: 'bench', id: 'bench', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value });
 
   it('goes cylinder by cylinder in the engine’s own numbering, or ring by ring', () => {
     expect(order([]).slice(0, 4)).toEqual(['L1 top', 'L1 second', 'R1 top', 'R1 second']);
@@ -176,10 +177,10 @@ describe('the route', () => {
 
   it('goes on to the next that is not done, comes round, and ends', () => {
     const { tasks } = judge(record(gap('a', 'R1', 'top', 22)));
-    expect(nextTask(tasks.rings, { cylinder: 'L1', subject: 'second' })).toMatchObject({ cylinder: 'R1', subject: 'second' });
-    expect(nextTask(tasks.rings, { cylinder: 'R4', subject: 'second' })).toMatchObject({ cylinder: 'L1', subject: 'top' });
+    expect(nextTask(tasks.rings, { cylinder: 'L1', subject: 'second', spot: null })).toMatchObject({ cylinder: 'R1', subject: 'second' });
+    expect(nextTask(tasks.rings, { cylinder: 'R4', subject: 'second', spot: null })).toMatchObject({ cylinder: 'L1', subject: 'top' });
     expect(nextTask(tasks.rings.map((t) => ({ ...t, done: true })), null)).toBeNull();
-    expect(stepTask(tasks.rings, { cylinder: 'L1', subject: 'top' }, -1)).toMatchObject({ cylinder: 'L1', subject: 'top' });
+    expect(stepTask(tasks.rings, { cylinder: 'L1', subject: 'top', spot: null }, -1)).toMatchObject({ cylinder: 'L1', subject: 'top' });
   });
 });
 
@@ -200,7 +201,7 @@ describe('reading in context', () => {
 
   it('previews with the same judge and logs nothing', () => {
     const before = record();
-    const preview = previewOf(before, 'L1', 'top', { value: fromThou(22), upTo: null, taken: '' });
+    const preview = previewOf(before, readingOf(judge(before), { cylinder: 'L1', subject: 'top', spot: null }, { value: fromThou(22), upTo: null, taken: '' }, EMPTY_HAND, '22'));
     expect(cylinder(preview, 'L1').rings.top.state).toBe('in window');
     expect(before.entries).toHaveLength(1);
   });

@@ -2,12 +2,18 @@
  * judge(): the one place where everything is worked out. Pure and total: any BuildRecord gives a
  * Judgement, and screens, sheet, files and tests all read that one result.
  */
+import { type BoreChoices, STARTING_BORES } from '../bore/grid';
+import { type FinishOrder, type Grade, type SizePlan, type SizingChoices, finishOrder, gradeOf, sizePlan, smallestClean, startingSizing } from '../bore/plan';
 import { type ClockingChoices, type Joints, type RuleResult, checkJoints, jointsOf } from '../clocking/clocking';
 import { type Cylinder, cylindersOf } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceOf, clearanceState, clearanceUncertainty } from '../piston/clearance';
+import { type PairingAsk, type Standing, standingOf } from '../piston/pairing';
+import { type PistonChoices, STARTING_PISTONS, type StripCheck, stripCheck } from '../piston/piston';
+import { type Saying, clear, say, size } from '../quantity/saying';
 import { type GapState, type Ring, type ToComeOff, RINGS, gapState, toComeOff, worstOf } from '../ring/ring';
 import { type HeatChoices, type JudgedHeat, STARTING_HEAT, heatOf } from '../heat/assess';
+import { BORE_EXPANSION, PISTON_EXPANSION } from '../heat/metals';
 import { type Chart, type ChartColumn, type ChartRow, STARTING_CHART, columnOf, rowOf } from '../targets/chart';
 import { type Comparison, comparisonsOf } from '../targets/compare';
 import { NO_SERVICE, type Suggestion, suggestDuty } from '../targets/duty';
@@ -24,13 +30,31 @@ import {
   startingChoices,
   topGapTarget,
 } from '../targets/target';
-import { type Finding, findingsOf } from './findings';
-import { type BenchChoices, type BuildRecord, type Entry, type Job, type ReadingEntry, type Subject, STARTING_BENCH, STARTING_CLOCKING, choiceIn } from './record';
-import { type StageProgress, type Task, progressOf, ringTasks, sizeTasks } from './work';
+import { type Instrument, instrumentKey } from '../uncertainty/instrument';
+import type { Finding } from './finding';
+import { findingsOf } from './findings';
+import {
+  type BenchChoices,
+  type BuildRecord,
+  type Entry,
+  type GaugeSetting,
+  type Job,
+  type PairingChoices,
+  type ReadingEntry,
+  type Subject,
+  STARTING_BENCH,
+  STARTING_CLOCKING,
+  STARTING_PAIRING,
+  choiceIn,
+} from './record';
+import { type JudgedBore, type JudgedPiston, judgedBore, judgedPiston, withOutliers } from './sizes';
+import { type StageProgress, type Task, boreTasks, pistonTasks, progressOf, ringTasks } from './work';
 
 /** A reading as the log shows it: voided ones stay, with who struck them out and why. */
 export interface LoggedReading extends ReadingEntry {
   voided: { by: string; at: string; reason: string } | null;
+  /** How often the part was machined or replaced before it was made; 0 for a part as found. */
+  round: number;
 }
 
 export interface JudgedRing {
@@ -44,17 +68,27 @@ export interface JudgedRing {
   toComeOff: ToComeOff | null;
 }
 
-export interface JudgedSize {
-  reading: LoggedReading | null;
-  passes: LoggedReading[];
+export interface JudgedClearance {
+  value: Nm | null;
+  /** From the mean of the bore over ring travel. */
+  mean: Nm | null;
+  uncertainty: Nm;
+  target: Target;
+  state: ClearanceState;
+  working: Saying[];
+  /** The feeler strip's passes, and what the last that counts says of the clearance: a check, never the record. */
+  strip: { passes: LoggedReading[]; check: StripCheck | null };
 }
 
 export interface JudgedCylinder extends Cylinder {
-  bore: JudgedSize;
-  piston: JudgedSize;
+  bore: JudgedBore;
+  /** The piston that is in it. */
+  piston: JudgedPiston;
   /** The bore that targets are worked from; null while none is planned or measured. */
   targetBore: TargetBore | null;
-  clearance: { value: Nm | null; uncertainty: Nm; target: Target; state: ClearanceState };
+  clearance: JudgedClearance;
+  /** Classes of bore and piston where select fits are used. */
+  grades: { bore: Grade | null; piston: Grade | null } | null;
   rings: Record<Ring, JudgedRing>;
   /** Of the compression rings and of the rails, the one that needs a hand most. */
   worst: { compression: Ring; rail: Ring };
@@ -63,6 +97,8 @@ export interface JudgedCylinder extends Cylinder {
   allowance: Allowance | null;
   /** The heat model of it; null without a bore or an assumed temperature. */
   heat: JudgedHeat | null;
+  /** The entries that say its bore was machined, or its piston replaced, last first. */
+  renewals: { id: string; part: 'bore' | 'piston'; by: string; at: string }[];
 }
 
 export type EngineTargets = Record<'top' | 'second' | 'rails' | 'clearance', Target>;
@@ -104,8 +140,22 @@ export interface Judgement {
   heat: HeatChoices;
   clocking: ClockingChoices;
   bench: BenchChoices;
+  boreChoices: BoreChoices;
+  sizing: SizingChoices;
+  pistonChoices: PistonChoices;
+  pairing: JudgedPairing;
+  /** Tools that readings name, in the versions they name. */
+  instruments: Instrument[];
+  /** What each bore gauge was zeroed at last, by the gauge's key; under `` for one that was not named. */
+  settings: Map<string, { to: GaugeSetting; by: string; at: string }>;
   /** In the order of the engine's own numbering. */
   cylinders: JudgedCylinder[];
+  /** In the order of their numbers. */
+  pistons: JudgedPiston[];
+  /** The next size, from the bores as they were found; null without a standard bore. */
+  plan: SizePlan | null;
+  /** What each measured piston's bore is bored and honed to. */
+  orders: FinishOrder[];
   /** Targets at the planned bore; null without a job card. */
   planned: EngineTargets | null;
   /** The targets that stand for the engine where one figure is shown; null without a job card. */
@@ -116,56 +166,82 @@ export interface Judgement {
   findings: Finding[];
   stages: StageProgress[];
   progress: { done: number; total: number };
-  tasks: { sizes: Task[]; rings: Task[] };
+  tasks: { bores: Task[]; pistons: Task[]; rings: Task[] };
   /** Readings of cylinders this engine has not got. */
   strays: LoggedReading[];
   /** When the last entry was made; null on an empty record. */
   lastAt: string | null;
 }
 
+export interface JudgedPairing {
+  choices: PairingChoices;
+  /** What a pairing is worked out from: the cylinders whose bore and whose piston are measured, and whose target is set. */
+  ask: PairingAsk;
+  /** How the present pairing stands. */
+  standing: Standing;
+}
+
 interface Log {
   bySubject: Map<string, LoggedReading[]>;
   joints: Map<string, { by: string; at: string; id: string }>;
+  renewals: Map<string, { id: string; part: 'bore' | 'piston'; by: string; at: string }[]>;
+  tools: Map<string, Instrument>;
+  settings: Judgement['settings'];
 }
 
 const keyOf = (cylinder: string, subject: Subject): string => `${cylinder}/${subject}`;
 
 /** Field by field: a thousand of these are made at every keystroke, and a spread costs forty times as much. */
-const logged = (entry: ReadingEntry, voided: LoggedReading['voided']): LoggedReading => ({
+const logged = (entry: ReadingEntry, voided: LoggedReading['voided'], round: number): LoggedReading => ({
   kind: 'reading',
   id: entry.id,
   at: entry.at,
   by: entry.by,
   cylinder: entry.cylinder,
   subject: entry.subject,
+  place: entry.place,
   value: entry.value,
   upTo: entry.upTo,
   typed: entry.typed,
   instrument: entry.instrument,
   temperature: entry.temperature,
+  gaugeTemperature: entry.gaugeTemperature,
+  plate: entry.plate,
   voided,
+  round,
 });
+
+/** The part that a reading is of, as far as it can be machined or replaced. */
+const partOf = (subject: Subject): 'bore' | 'piston' | null => (subject === 'bore' ? 'bore' : subject === 'piston' || subject === 'pin' || subject === 'pinBore' ? 'piston' : null);
 
 function readLog(entries: Entry[]): Log {
   const voids = new Map<string, { by: string; at: string; reason: string }>();
   for (const entry of entries)
     if (entry.kind === 'void' && !voids.has(entry.of)) voids.set(entry.of, { by: entry.by, at: entry.at, reason: entry.reason });
-  const log: Log = { bySubject: new Map(), joints: new Map() };
+  const log: Log = { bySubject: new Map(), joints: new Map(), renewals: new Map(), tools: new Map(), settings: new Map() };
+  const rounds = new Map<string, number>();
   for (const entry of entries) {
     if (entry.kind === 'joints' && !voids.has(entry.id)) log.joints.set(entry.cylinder, { by: entry.by, at: entry.at, id: entry.id });
+    if (entry.kind === 'instrument') log.tools.set(instrumentKey(entry.value), entry.value);
+    if (entry.kind === 'setting') log.settings.set(entry.instrument ?? '', { to: entry.to, by: entry.by, at: entry.at });
+    if (entry.kind === 'renewed' && !voids.has(entry.id)) {
+      const key = keyOf(entry.cylinder, entry.part);
+      rounds.set(key, (rounds.get(key) ?? 0) + 1);
+      log.renewals.set(entry.cylinder, [{ id: entry.id, part: entry.part, by: entry.by, at: entry.at }, ...(log.renewals.get(entry.cylinder) ?? [])]);
+    }
     if (entry.kind !== 'reading') continue;
     const key = keyOf(entry.cylinder, entry.subject);
+    const part = partOf(entry.subject);
     const passes = log.bySubject.get(key) ?? [];
-    passes.push(logged(entry, voids.get(entry.id) ?? null));
+    passes.push(logged(entry, voids.get(entry.id) ?? null, part === null ? 0 : (rounds.get(keyOf(entry.cylinder, part)) ?? 0)));
     log.bySubject.set(key, passes);
   }
   return log;
 }
 
-function sized(log: Log, cylinder: string, subject: Subject): JudgedSize {
-  const passes = log.bySubject.get(keyOf(cylinder, subject)) ?? [];
-  return { passes, reading: passes.findLast((pass) => pass.voided === null) ?? null };
-}
+const passesOf = (log: Log, cylinder: string, subject: Subject): LoggedReading[] => log.bySubject.get(keyOf(cylinder, subject)) ?? [];
+
+const roundOf = (log: Log, cylinder: string, part: 'bore' | 'piston'): number => (log.renewals.get(cylinder) ?? []).filter((r) => r.part === part).length;
 
 interface Frame {
   job: Job;
@@ -175,6 +251,9 @@ interface Frame {
   targets: TargetChoices;
   heat: HeatChoices;
   clocking: ClockingChoices;
+  bores: BoreChoices;
+  sizing: SizingChoices;
+  pistonChoices: PistonChoices;
   log: Log;
 }
 
@@ -208,20 +287,78 @@ function targetsAt(bore: TargetBore | null, frame: Frame, allowance: Allowance |
 }
 
 function judgedRing(ring: Ring, target: Target, { log }: Frame, cylinder: string): JudgedRing {
-  const { reading, passes } = sized(log, cylinder, ring);
+  const passes = passesOf(log, cylinder, ring);
+  const reading = passes.findLast((pass) => pass.voided === null) ?? null;
   return { ring, target, reading, passes, state: gapState(reading, target), toComeOff: toComeOff(reading, target) };
 }
 
-function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
+/** The standard bore that oversizes count from. */
+const standardBore = ({ sizing, job }: Frame): Nm | null => sizing.standard ?? job.plannedBore;
+
+/** Whether an oversize on the list cleans a bore; true while that cannot be said. */
+function isSold(frame: Frame): (largest: Nm) => boolean {
+  const standard = standardBore(frame);
+  const { oversizes, cleanUp } = frame.sizing;
+  if (standard === null || oversizes.length === 0) return () => true;
+  return (largest) => smallestClean(largest + cleanUp - standard, oversizes) !== null;
+}
+
+const boreExpansion = ({ job }: Frame): number => BORE_EXPANSION[job.surface ?? 'iron'];
+/** Of a piston that is not said how it is made: cast. */
+const pistonExpansion = ({ piston }: Frame): number => PISTON_EXPANSION[piston?.alloy ?? 'cast'];
+
+function pistonsOf(cylinders: Cylinder[], frame: Frame): JudgedPiston[] {
+  const { log, pistonChoices: choices } = frame;
+  return withOutliers(
+    cylinders.map(({ id, label }) =>
+      judgedPiston({ id, label, passes: (subject) => passesOf(log, id, subject), round: roundOf(log, id, 'piston'), expansion: pistonExpansion(frame), tools: log.tools, choices }),
+    ),
+  );
+}
+
+/** Which piston is in each cylinder: as paired, where the pairs name each of this engine's once; else each in its own. */
+function pairedWith(cylinders: Cylinder[], { pairs }: PairingChoices): Map<string, string> {
+  const found = new Map(cylinders.map((c) => [c.id, c.id]));
+  for (const { cylinder, piston } of pairs) if (found.has(cylinder)) found.set(cylinder, piston);
+  const once = new Set([...found.values()].filter((piston) => found.has(piston))).size === found.size;
+  return once ? found : new Map(cylinders.map((c) => [c.id, c.id]));
+}
+
+function judgedClearance(bore: JudgedBore, piston: JudgedPiston, target: Target, stripPasses: LoggedReading[]): JudgedClearance {
+  const strip = stripPasses.findLast((p) => p.voided === null) ?? null;
+  if (!bore.size || !piston.size) return { value: null, mean: null, uncertainty: 0, target, state: 'to do', working: [], strip: { passes: stripPasses, check: null } };
+  const value = clearanceOf(bore.size.value, piston.size.value);
+  const mean = bore.mean === null ? null : clearanceOf(bore.mean, piston.size.value);
+  const uncertainty = clearanceUncertainty(bore.size, piston.size);
+  return {
+    value,
+    mean,
+    uncertainty,
+    target,
+    state: clearanceState(value, target, uncertainty),
+    working: [...bore.size.working, say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)} (k = 2)`, ...(mean === null ? [] : [say`mean over piston travel: ${clear(mean)}`])],
+    strip: { passes: stripPasses, check: strip && stripCheck(strip.value, value) },
+  };
+}
+
+function gradesOf(bore: JudgedBore, piston: JudgedPiston, { sizing: { grades } }: Frame): JudgedCylinder['grades'] {
+  if (!grades) return null;
+  const { step, count } = grades;
+  return {
+    bore: bore.size && gradeOf(bore.size.value, bore.size.uncertainty, { from: grades.bore, step, count }),
+    piston: piston.size && gradeOf(piston.size.value, piston.size.uncertainty, { from: grades.piston, step, count }),
+  };
+}
+
+function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, frame: Frame): JudgedCylinder {
   const { job, clocking, log } = frame;
-  const bore = sized(log, cylinder.id, 'bore');
-  const piston = sized(log, cylinder.id, 'piston');
-  const nm = bore.reading?.value ?? job.plannedBore;
-  const targetBore = nm === null ? null : { nm, measured: bore.reading !== null };
+  const passes = passesOf(log, cylinder.id, 'bore');
+  const bore = judgedBore({ passes, round: roundOf(log, cylinder.id, 'bore'), choices: frame.bores, expansion: boreExpansion(frame), tools: log.tools }, isSold(frame));
+  const nm = bore.size?.value ?? job.plannedBore;
+  const targetBore = nm === null ? null : { nm, measured: bore.size !== null };
   const allowance = frame.targets.allowances.find((a) => a.cylinder === cylinder.id) ?? null;
   const targets = targetsAt(targetBore, frame, allowance);
-  const uncertainty = clearanceUncertainty();
-  const value = bore.reading && piston.reading ? clearanceOf(bore.reading.value, piston.reading.value) : null;
+  const clearance = judgedClearance(bore, piston, targets.clearance, passesOf(log, cylinder.id, 'strip'));
   const ring = (name: Ring, target: Target): JudgedRing => judgedRing(name, target, frame, cylinder.id);
   const joints = jointsOf(clocking, cylinder.bank, nm);
   const rings = {
@@ -235,7 +372,8 @@ function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
     bore,
     piston,
     targetBore,
-    clearance: { value, uncertainty, target: targets.clearance, state: clearanceState(value, targets.clearance, uncertainty) },
+    clearance,
+    grades: gradesOf(bore, piston, frame),
     rings,
     worst: { compression: worstOf([rings.top, rings.second]).ring, rail: worstOf([rings.upperRail, rings.lowerRail]).ring },
     clocking: joints && { joints, rules: checkJoints(joints), set: log.joints.get(cylinder.id) ?? null },
@@ -250,9 +388,50 @@ function judgedCylinder(cylinder: Cylinder, frame: Frame): JudgedCylinder {
         choices: frame.heat,
         targets,
         measured: { top: rings.top.reading, second: rings.second.reading },
-        clearance: value,
+        clearance: clearance.value,
       }),
+    renewals: log.renewals.get(cylinder.id) ?? [],
   };
+}
+
+/** The next size, from the bores as they were found. */
+function planOf(cylinders: JudgedCylinder[], frame: Frame): SizePlan | null {
+  const standard = standardBore(frame);
+  if (standard === null) return null;
+  const worn = cylinders.flatMap(({ id, bore }) => {
+    const shape = bore.asFound ?? bore.shape;
+    return shape ? [{ cylinder: id, largest: shape.largest.value, smallest: shape.smallest.value, uncertainty: bore.largestUncertainty }] : [];
+  });
+  return sizePlan(worn, standard, frame.sizing);
+}
+
+/** Finish bores of the pistons that are measured, with the clearance that the size they come to asks for. */
+function ordersOf(cylinders: JudgedCylinder[], frame: Frame): FinishOrder[] {
+  return cylinders.flatMap(({ id, piston, bore, allowance }) => {
+    if (!piston.size) return [];
+    const target = targetsAt({ nm: piston.size.value, measured: false }, frame, allowance).clearance;
+    if (!target.set) return [];
+    const present = bore.shape && { smallest: bore.shape.smallest.value, largest: bore.shape.largest.value };
+    return [finishOrder(id, piston.size.value, target.inForce, present, frame.sizing.honing)];
+  });
+}
+
+function pairingOfJudged(cylinders: JudgedCylinder[], choices: PairingChoices): JudgedPairing {
+  const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target } }) => {
+    if (!bore.size || !piston.size || !target.set) return [];
+    const { min, aimTo } = target.inForce;
+    return [{ bore: { cylinder: id, bore: bore.size.value, wanted: Math.round((min + (aimTo ?? min)) / 2), least: min }, piston: { piston: piston.id, size: piston.size.value } }];
+  });
+  const ask: PairingAsk = {
+    bores: ready.map((r) => r.bore),
+    pistons: ready.map((r) => r.piston),
+    now: ready.map((r) => ({ cylinder: r.bore.cylinder, piston: r.piston.piston })),
+    locked: choices.locked,
+    marked: choices.marked,
+    gain: choices.gain,
+    neverTight: choices.neverTight,
+  };
+  return { choices, ask, standing: standingOf(ask, ask.now) };
 }
 
 function standardOf(planned: EngineTargets, frame: Frame, cylinders: JudgedCylinder[]): StandardTargets {
@@ -287,11 +466,18 @@ export function judge(record: BuildRecord): Judgement {
   const heat = choiceIn(record, 'heat')?.value ?? STARTING_HEAT;
   const clocking = choiceIn(record, 'clocking')?.value ?? STARTING_CLOCKING;
   const bench = choiceIn(record, 'bench')?.value ?? STARTING_BENCH;
+  const boreChoices = choiceIn(record, 'bores')?.value ?? STARTING_BORES;
+  const sizing = choiceIn(record, 'sizing')?.value ?? startingSizing(job?.units ?? 'metric');
+  const pistonChoices = choiceIn(record, 'pistons')?.value ?? STARTING_PISTONS;
+  const pairingChoices = choiceIn(record, 'pairing')?.value ?? STARTING_PAIRING;
   const log = readLog(record.entries);
   const duty = dutyOf(job, chart);
   const piston = columnOf(chart, job?.construction ?? null);
-  const frame = job && { job, chart, duty, piston, targets, heat, clocking, log };
-  const cylinders = frame ? cylindersOf(frame.job.engine).map((c) => judgedCylinder(c, frame)) : [];
+  const frame = job && { job, chart, duty, piston, targets, heat, clocking, bores: boreChoices, sizing, pistonChoices, log };
+  const places = job ? cylindersOf(job.engine) : [];
+  const pistons = frame ? pistonsOf(places, frame) : [];
+  const pistonIn = pairedWith(places, pairingChoices);
+  const cylinders = frame ? places.flatMap((c) => pistons.filter((p) => p.id === pistonIn.get(c.id)).map((p) => judgedCylinder(c, p, frame))) : [];
   const known = new Set(cylinders.map((c) => c.id));
   const strays = [...log.bySubject.values()].flat().filter((reading) => !known.has(reading.cylinder));
   const planned = frame && targetsAt(frame.job.plannedBore === null ? null : { nm: frame.job.plannedBore, measured: false }, frame);
@@ -311,15 +497,24 @@ export function judge(record: BuildRecord): Judgement {
     heat,
     clocking,
     bench,
+    boreChoices,
+    sizing,
+    pistonChoices,
+    pairing: pairingOfJudged(cylinders, pairingChoices),
+    instruments: [...log.tools.values()],
+    settings: log.settings,
     cylinders,
+    pistons,
+    plan: frame && planOf(cylinders, frame),
+    orders: frame ? ordersOf(cylinders, frame) : [],
     planned,
     standard,
     comparisons,
     spreads,
-    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays }),
+    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools }),
     stages,
     progress: { done: counted.reduce((n, s) => n + s.done, 0), total: counted.reduce((n, s) => n + s.total, 0) },
-    tasks: { sizes: sizeTasks(cylinders), rings: ringTasks(cylinders, bench.route, route) },
+    tasks: { bores: boreTasks(cylinders, boreChoices), pistons: pistonTasks(cylinders, pistonChoices), rings: ringTasks(cylinders, bench.route, route) },
     strays,
     lastAt: record.entries.at(-1)?.at ?? null,
   };

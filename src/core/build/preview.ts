@@ -4,25 +4,42 @@
 import type { Meaning } from '../quantity/bench';
 import type { Chart } from '../targets/chart';
 import { type Judgement, judge } from './judge';
-import type { BuildRecord, Subject } from './record';
+import type { BuildRecord, Entry, ReadingEntry } from './record';
+import type { At } from './work';
 
-/** Judgement of the record as if the meaning were logged for a subject of a cylinder. */
-export function previewOf(record: BuildRecord, cylinder: string, subject: Subject, meaning: Meaning): Judgement {
-  const reading = {
-    kind: 'reading' as const,
-    id: 'preview',
-    at: '1970-01-01T00:00:00.000Z',
-    by: '',
-    cylinder,
+/** What is in hand while reading: the tool, the temperatures, whether the torque plate is on. */
+export interface Hand {
+  instrument: string | null;
+  temperature: number | null;
+  gaugeTemperature: number | null;
+}
+
+export const EMPTY_HAND: Hand = { instrument: null, temperature: null, gaugeTemperature: null };
+
+export type NewReading = Omit<ReadingEntry, 'kind' | 'id' | 'at' | 'by'>;
+
+/** The reading that a meaning makes of a thing in a cylinder. A piston's is filed under the piston's own number. */
+export function readingOf(judgement: Judgement, { cylinder, subject, spot }: At, meaning: Meaning, hand: Hand, typed: string): NewReading {
+  const piston = judgement.cylinders.find((c) => c.id === cylinder)?.piston.id;
+  return {
+    cylinder: subject === 'piston' || subject === 'pin' || subject === 'pinBore' ? (piston ?? cylinder) : cylinder,
     subject,
+    place: subject === 'bore' ? spot : null,
     value: meaning.value,
     upTo: meaning.upTo,
-    typed: '',
-    instrument: null,
-    temperature: null,
+    typed,
+    ...hand,
+    plate: subject === 'bore' ? judgement.boreChoices.plate : null,
   };
-  return judge({ ...record, entries: [...record.entries, reading] });
 }
+
+/**
+ * Judgement of the record as if a reading were logged.
+ *
+ * @param before entries that come with it, such as the tool it names
+ */
+export const previewOf = (record: BuildRecord, reading: NewReading, before: Entry[] = []): Judgement =>
+  judge({ ...record, entries: [...record.entries, ...before, { ...reading, kind: 'reading', id: 'preview', at: new Date(0).toISOString(), by: '' }] });
 
 /** Judgement of the record as if it were set with another chart, or another version of its own. */
 export const previewWithChart = (record: BuildRecord, chart: Chart): Judgement =>

@@ -3,14 +3,19 @@
  * Nothing in it is ever changed: a choice is replaced by a later one, a reading is voided by a later entry
  * that says why, and all of them stay on record.
  */
+import type { BoreChoices, Spot } from '../bore/grid';
+import type { SizingChoices } from '../bore/plan';
 import type { ClockingChoices } from '../clocking/clocking';
 import type { Engine } from '../engine/engine';
 import type { Nm, Units } from '../quantity/length';
+import type { PistonChoices } from '../piston/piston';
+import type { Pair } from '../piston/pairing';
 import type { Ring } from '../ring/ring';
 import type { HeatChoices } from '../heat/assess';
 import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Service } from '../targets/duty';
 import type { Surface, TargetChoices } from '../targets/target';
+import type { Instrument } from '../uncertainty/instrument';
 
 /** The job card. */
 export interface Job {
@@ -42,11 +47,28 @@ export interface BenchChoices {
   route: Route;
   /** Whether oil rails are read on the route. */
   rails: boolean;
-  /** What the bore gauge was set to; null when not set. */
-  gaugeSetting: Nm | null;
 }
 
-export type Subject = 'bore' | 'piston' | Ring;
+/** Which piston is in which cylinder, and what pairing may not touch. */
+export interface PairingChoices {
+  /** Empty until pistons are swapped: each is then in the cylinder whose number it has. */
+  pairs: Pair[];
+  /** Cylinders whose piston stays. */
+  locked: string[];
+  /** Pistons that carry their number. */
+  marked: string[];
+  /** The worst deviation must come down by at least this for a marked piston to be moved. */
+  gain: Nm;
+  neverTight: boolean;
+}
+
+/** Sizes of a piston and its pin, and the feeler strip drawn beside it as a check. */
+export const PISTON_SUBJECTS = ['piston', 'pin', 'pinBore', 'strip'] as const;
+export type PistonSubject = (typeof PISTON_SUBJECTS)[number];
+
+export type Subject = 'bore' | PistonSubject | Ring;
+
+export const isPistonSubject = (subject: Subject): subject is PistonSubject => PISTON_SUBJECTS.some((s) => s === subject);
 
 interface Stamp {
   /** Unique in the build; made where the entry was made, so that sending it twice adds it once. */
@@ -64,18 +86,27 @@ interface Choice extends Stamp {
 
 export interface ReadingEntry extends Stamp {
   kind: 'reading';
-  /** Place in the block, see `Cylinder.id`. */
+  /** Place in the block, see `Cylinder.id`. Of a piston and its pin: the place whose number the piston has. */
   cylinder: string;
   subject: Subject;
+  /** Where in the bore; null for anything else, and for a bore of which only a size was given. */
+  place: Spot | null;
   value: Nm;
   /** For a feeler bracket, the leaf that did not pass. */
   upTo: Nm | null;
   /** What was typed, letter for letter. */
   typed: string;
+  /** Key of the tool, see `instrumentKey`, or its name in words; null when not said. */
   instrument: string | null;
-  /** °C of the part, where given. */
+  /** °C of the part, and of the tool, where given; 20 °C is taken where not. */
   temperature: number | null;
+  gaugeTemperature: number | null;
+  /** Whether a torque plate was bolted on; null when not said. */
+  plate: boolean | null;
 }
+
+/** What a bore gauge was zeroed at: a size, or the piston of each cylinder, so that the dial is the clearance. */
+export type GaugeSetting = Nm | 'piston';
 
 export type Entry =
   | ({ kind: 'job'; value: Job } & Choice)
@@ -84,14 +115,24 @@ export type Entry =
   | ({ kind: 'chart'; value: Chart } & Choice)
   | ({ kind: 'heat'; value: HeatChoices } & Choice)
   | ({ kind: 'clocking'; value: ClockingChoices } & Choice)
+  | ({ kind: 'bores'; value: BoreChoices } & Choice)
+  | ({ kind: 'sizing'; value: SizingChoices } & Choice)
+  | ({ kind: 'pistons'; value: PistonChoices } & Choice)
+  | ({ kind: 'pairing'; value: PairingChoices } & Choice)
   | ({ kind: 'bench'; value: BenchChoices } & Choice)
+  /** A tool, whole, as it was when readings named it: a later edit in the shop never reaches them. */
+  | ({ kind: 'instrument'; value: Instrument } & Stamp)
+  /** A bore gauge was zeroed; `instrument` is the key of the gauge, null where none was named. */
+  | ({ kind: 'setting'; instrument: string | null; to: GaugeSetting } & Stamp)
+  /** A bore was bored or honed, or a piston replaced: what was read of it before no longer holds and is kept. */
+  | ({ kind: 'renewed'; part: 'bore' | 'piston'; cylinder: string } & Stamp)
   | ReadingEntry
   /** The joints of a cylinder were set as planned. */
   | ({ kind: 'joints'; cylinder: string } & Stamp)
-  /** An earlier reading or tick no longer counts. */
+  /** An earlier reading, tick or renewal no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 
-export const CHOICE_KINDS = ['job', 'targets', 'chart', 'heat', 'clocking', 'bench'] as const;
+export const CHOICE_KINDS = ['job', 'targets', 'chart', 'heat', 'clocking', 'bores', 'sizing', 'pistons', 'pairing', 'bench'] as const;
 export type ChoiceKind = (typeof CHOICE_KINDS)[number];
 
 export interface BuildRecord {
@@ -109,4 +150,10 @@ export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Ent
   chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version ? [] : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
 
 export const STARTING_CLOCKING: ClockingChoices = { school: 'diagonals', mirrorLeft: true };
-export const STARTING_BENCH: BenchChoices = { route: 'byCylinder', rails: false, gaugeSetting: null };
+export const STARTING_BENCH: BenchChoices = { route: 'byCylinder', rails: false };
+/** A marked piston moves for a tenth of a thou. From memory. */
+export const STARTING_PAIRING: PairingChoices = { pairs: [], locked: [], marked: [], gain: 2_540, neverTight: true };
+
+/** Entries that a later one may void. */
+export const VOIDABLE = ['reading', 'joints', 'renewed'] as const;
+export const isVoidable = (entry: Entry): boolean => VOIDABLE.some((kind) => kind === entry.kind);

@@ -1,19 +1,31 @@
 /**
  * What there is to do: tasks in the order of the chosen route, and how far each stage is.
  */
+import { type BoreChoices, type Spot, sameSpot } from '../bore/grid';
+import { boreIsDone } from '../bore/verdict';
 import { clearanceIsDone } from '../piston/clearance';
+import type { PistonChoices } from '../piston/piston';
 import { type Ring, gapIsDone } from '../ring/ring';
 import type { EngineTargets, JudgedCylinder, JudgedDuty } from './judge';
 import type { Job, Route, Subject } from './record';
 
-/** One thing to read, and whether it needs reading still. */
-export interface Task {
+/** One thing that can be read. */
+export interface At {
   cylinder: string;
   subject: Subject;
+  /** Of a bore, where in it; else null. */
+  spot: Spot | null;
+}
+
+/** One thing to read, and whether it needs reading still. */
+export interface Task extends At {
   done: boolean;
 }
 
-export const STAGES = ['job', 'targets', 'pistons', 'rings', 'clocking', 'sheet'] as const;
+/** Whether two are the same thing to read. */
+export const sameAt = (a: At, b: At): boolean => a.cylinder === b.cylinder && a.subject === b.subject && (a.spot === null || b.spot === null ? a.spot === b.spot : sameSpot(a.spot, b.spot));
+
+export const STAGES = ['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'sheet'] as const;
 export type Stage = (typeof STAGES)[number];
 
 export interface StageProgress {
@@ -23,15 +35,30 @@ export interface StageProgress {
   total: number;
 }
 
-/** Bore and piston of each cylinder in turn. A size is done once it is read. */
-export const sizeTasks = (cylinders: JudgedCylinder[]): Task[] =>
-  cylinders.flatMap((c) =>
-    (['bore', 'piston'] as const).map((subject) => ({ cylinder: c.id, subject, done: c[subject].reading !== null })),
-  );
+/** Whether only a size without its place is known of a bore: nobody is sent to read it again. */
+const isSizeAlone = (c: JudgedCylinder): boolean => c.bore.size !== null && c.bore.shape === null;
+
+/** The spots of every bore in the order of the grid and of the route. A spot is done once it is read as often as asked. */
+export function boreTasks(cylinders: JudgedCylinder[], { route, depths, ridge }: BoreChoices): Task[] {
+  const tasks = (c: JudgedCylinder): Task[] =>
+    c.bore.spots.slice(0, c.bore.total).map(({ depth, angle, done }) => ({ cylinder: c.id, subject: 'bore', spot: { depth, angle }, done: done || isSizeAlone(c) }));
+  const all = cylinders.flatMap(tasks);
+  if (route === 'byCylinder') return all;
+  return [...(ridge ? (['above'] as const) : []), ...depths].flatMap((depth) => all.filter((task) => task.spot?.depth === depth));
+}
+
+/** The pistons by cylinder, with pin and pin bore where they are on the route. */
+export function pistonTasks(cylinders: JudgedCylinder[], { readings, pins }: PistonChoices): Task[] {
+  const task = (c: JudgedCylinder, subject: Subject, done: boolean): Task => ({ cylinder: c.id, subject, spot: null, done });
+  return cylinders.flatMap((c) => [
+    task(c, 'piston', c.piston.read >= readings),
+    ...(pins ? [task(c, 'pin', c.piston.pin.pin !== null), task(c, 'pinBore', c.piston.pin.bore !== null)] : []),
+  ]);
+}
 
 /** The rings in the order of the route. A ring is done when it may go in. */
 export function ringTasks(cylinders: JudgedCylinder[], route: Route, rings: Ring[]): Task[] {
-  const task = (c: JudgedCylinder, ring: Ring): Task => ({ cylinder: c.id, subject: ring, done: gapIsDone(c.rings[ring].state) });
+  const task = (c: JudgedCylinder, ring: Ring): Task => ({ cylinder: c.id, subject: ring, spot: null, done: gapIsDone(c.rings[ring].state) });
   return route === 'byCylinder'
     ? cylinders.flatMap((c) => rings.map((ring) => task(c, ring)))
     : rings.flatMap((ring) => cylinders.map((c) => task(c, ring)));
@@ -41,15 +68,15 @@ export function ringTasks(cylinders: JudgedCylinder[], route: Route, rings: Ring
  * The first task after the given one that is not done, coming round to the start; null when all are.
  * The given one itself comes last, so that a short ring does not hold up the route when it is left.
  */
-export function nextTask(tasks: Task[], after: { cylinder: string; subject: Subject } | null): Task | null {
-  const at = after ? tasks.findIndex((t) => t.cylinder === after.cylinder && t.subject === after.subject) : -1;
+export function nextTask(tasks: Task[], after: At | null): Task | null {
+  const at = after ? tasks.findIndex((t) => sameAt(t, after)) : -1;
   const round = [...tasks.slice(at + 1), ...tasks.slice(0, at + 1)];
   return round.find((t) => !t.done) ?? null;
 }
 
 /** The task a number of steps along the route, done or not, stopping at the ends. */
-export function stepTask(tasks: Task[], from: { cylinder: string; subject: Subject }, steps: number): Task | null {
-  const at = tasks.findIndex((t) => t.cylinder === from.cylinder && t.subject === from.subject);
+export function stepTask(tasks: Task[], from: At, steps: number): Task | null {
+  const at = tasks.findIndex((t) => sameAt(t, from));
   if (at < 0) return tasks[0] ?? null;
   return tasks[Math.min(tasks.length - 1, Math.max(0, at + steps))] ?? null;
 }
@@ -70,6 +97,7 @@ export function progressOf({ job, duty, planned, cylinders, route }: ProgressInp
   return [
     { stage: 'job', ...count(answers) },
     { stage: 'targets', ...count(figures) },
+    { stage: 'bores', ...count(cylinders.map((c) => boreIsDone(c.bore.verdict.state) || isSizeAlone(c))) },
     { stage: 'pistons', ...count(cylinders.map((c) => clearanceIsDone(c.clearance.state))) },
     { stage: 'rings', ...count(cylinders.flatMap((c) => route.map((ring) => gapIsDone(c.rings[ring].state)))) },
     { stage: 'clocking', ...count(cylinders.map((c) => c.clocking?.set != null)) },

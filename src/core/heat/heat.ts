@@ -53,5 +53,11 @@ export function closingTemperature(cold: Nm, { bore, pistonExpansion, boreExpans
   return COLD + ((bore * grown(boreExpansion, wall)) / (bore - cold) - 1) / pistonExpansion;
 }
 
-/** A size measured at a temperature, as it is at 20 °C, in nm not rounded. */
-export const atReference = (measured: Nm, celsius: number, expansion: number): number => measured / grown(expansion, celsius);
+/**
+ * A size measured away from 20 °C, as it is at 20 °C, in nm not rounded. A tool that is warm has grown as well and
+ * reads small: true = measured·(1 + α_t·ΔT_t) / (1 + α_p·ΔT_p). Linear expansion; the formula is an identity of it.
+ *
+ * @param tool its temperature and expansion; at 20 °C it drops out
+ */
+export const atReference = (measured: Nm, celsius: number, expansion: number, tool: { celsius: number; expansion: number } = { celsius: COLD, expansion: 0 }): number =>
+  (measured * grown(tool.expansion, tool.celsius)) / grown(expansion, celsius);

@@ -16,3 +16,6 @@ export const RING_EXPANSION: Record<RingMetal, number> = { greyIron: 10.8e-6, du
 export const BORE_EXPANSION: Record<Surface, number> = { iron: 10.8e-6, plated: 21.5e-6 };
 
 export const PISTON_EXPANSION: Record<Alloy, number> = { cast: 20.5e-6, hypereutectic: 19.5e-6, '4032': 19.4e-6, '2618': 22.3e-6 };
+
+/** Of measuring tools and piston pins: steel. */
+export const STEEL_EXPANSION = RING_EXPANSION.steel;

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import type { Target } from '../targets/target';
-import { clearanceAdvice, clearanceIsDone, clearanceOf, clearanceState, clearanceUncertainty } from './clearance';
+import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability } from '../uncertainty/budget';
+import { rectangular } from '../uncertainty/uncertainty';
+import { type DoubtedSize, clearanceAdvice, clearanceIsDone, clearanceOf, clearanceState, clearanceUncertainty } from './clearance';
 
 const window = (min: number, aimTo: number, limit: number): Target => ({
   set: true,
@@ -9,6 +11,16 @@ const window = (min: number, aimTo: number, limit: number): Target => ({
   outranked: [],
   why: [],
 });
+
+const none = { squares: 0, freedom: 0 };
+/** A size read once with a tool that is not named, in a shop about 20 °C. */
+const once = (value: number, expansion: number, noted = false): DoubtedSize => ({
+  value,
+  doubt: { tool: rectangular(UNNAMED_TOOL.limit), heat: heatDoubt(value, noted ? expansion : expansion - 11.7e-6, noted), own: ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL) },
+  expansion,
+  noted,
+});
+const U = clearanceUncertainty(once(fromInches(4.065), 10.8e-6), once(fromInches(4.061), 19.4e-6));
 
 describe('clearance', () => {
   it('piston 73.47 in bore 73.51 mm: 0.040 mm = 0.00157 in (common practice, no source)', () => {
@@ -20,12 +32,24 @@ describe('clearance', () => {
   it('housing 2.3654, journal 2.3615: 0.0039 within 0.001 to 0.004, but not proven (common practice, no source)', () => {
     const clearance = clearanceOf(fromInches(2.3654), fromInches(2.3615));
     expect(clearance).toBe(fromThou(3.9));
-    expect(clearanceState(clearance, window(1, 4, 4), clearanceUncertainty())).toBe('not proven');
+    expect(clearanceState(clearance, window(1, 4, 4), U)).toBe('not proven');
     expect(clearanceState(clearance, window(1, 4, 4), 0)).toBe('in window');
   });
 
-  it('has an uncertainty of 2·√2·(0.0001 in/√3) (published: JCGM 100:2008)', () => {
-    expect(toInches(clearanceUncertainty())).toBeCloseTo((2 * Math.SQRT2 * 0.0001) / Math.sqrt(3), 7);
+  it('combines tool, last digit, hand and temperature of both (published: JCGM 100:2008; the figures from memory)', () => {
+    const tenth = 0.0001;
+    const each = [tenth / Math.sqrt(3), tenth / 2 / Math.sqrt(3), tenth / 2];
+    const heat = (4.065 * (19.4e-6 - 10.8e-6) * 3) / Math.sqrt(3);
+    expect(toInches(U)).toBeCloseTo(2 * Math.hypot(...each, ...each, heat), 6);
+  });
+
+  it('sees through a shared shop temperature, and through a noted one: like metals leave nothing of it', () => {
+    const like = clearanceUncertainty(once(fromInches(4), 20e-6), once(fromInches(3.996), 20e-6));
+    const unlike = clearanceUncertainty(once(fromInches(4), 10.8e-6), once(fromInches(3.996), 22.3e-6));
+    const noted = clearanceUncertainty(once(fromInches(4), 10.8e-6, true), once(fromInches(3.996), 22.3e-6, true));
+    expect(toInches(like)).toBeCloseTo(2 * Math.sqrt(2) * Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005), 6);
+    expect(unlike).toBeGreaterThan(noted);
+    expect(noted).toBeGreaterThan(like);
   });
 
   it.each([
@@ -39,7 +63,7 @@ describe('clearance', () => {
     [6, 'over'],
     [-1, 'tight'],
   ] as const)('%s thou against 3–4, limit 5, is %s', (thou, state) => {
-    expect(clearanceState(thou === null ? null : fromThou(thou), window(3, 4, 5), clearanceUncertainty())).toBe(state);
+    expect(clearanceState(thou === null ? null : fromThou(thou), window(3, 4, 5), U)).toBe(state);
   });
 
   it('is recorded without a verdict when nothing says what it must be', () => {

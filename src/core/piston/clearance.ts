@@ -4,7 +4,8 @@
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, say } from '../quantity/saying';
 import type { Target } from '../targets/target';
-import { BORE_GAUGE_LIMIT, MICROMETER_LIMIT, combined, conformity, expanded, rectangular } from '../uncertainty/uncertainty';
+import { type Doubt, heatDoubt } from '../uncertainty/budget';
+import { combined, conformity, expanded } from '../uncertainty/uncertainty';
 
 /** The state words of a clearance. `no target` when both sizes are read and nothing says what it must be. */
 export type ClearanceState = 'to do' | 'tight' | 'in window' | 'loose' | 'over' | 'not proven' | 'no target';
@@ -12,12 +13,25 @@ export type ClearanceState = 'to do' | 'tight' | 'in window' | 'loose' | 'over' 
 /** Clearance of a piston in its bore. Negative when the piston reads larger than the bore. */
 export const clearanceOf = (bore: Nm, piston: Nm): Nm => bore - piston;
 
+/** A size as far as its clearance's uncertainty needs it. */
+export interface DoubtedSize {
+  value: Nm;
+  doubt: Doubt;
+  /** Expansion of the part, per kelvin. */
+  expansion: number;
+  /** Whether its temperature was noted. */
+  noted: boolean;
+}
+
 /**
- * Expanded uncertainty (k = 2) of a clearance from a bore gauge and a micrometer reading, in nm:
- * U = 2·√((a_b/√3)² + (a_p/√3)²), JCGM 100:2008, with the error limits of `uncertainty.ts`.
+ * Expanded uncertainty (k = 2) of a clearance, in nm: the root sum of squares of both sizes' own doubts and of both
+ * tools' (JCGM 100:2008). Where neither temperature was noted, both parts are taken to be at one shop temperature:
+ * then only the difference of their expansions counts.
  */
-export const clearanceUncertainty = (): Nm =>
-  Math.round(expanded(combined([rectangular(BORE_GAUGE_LIMIT), rectangular(MICROMETER_LIMIT)])));
+export function clearanceUncertainty(bore: DoubtedSize, piston: DoubtedSize): Nm {
+  const heat = bore.noted || piston.noted ? [bore.doubt.heat, piston.doubt.heat] : [heatDoubt(bore.value, bore.expansion - piston.expansion, false)];
+  return Math.round(expanded(combined([bore.doubt.tool, bore.doubt.own, piston.doubt.tool, piston.doubt.own, ...heat])));
+}
 
 /**
  * State of a clearance ± its uncertainty (ISO 14253-1 at the minimum and the upper limit; the end of the

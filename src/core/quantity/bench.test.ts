@@ -92,8 +92,8 @@ describe('a bore', () => {
   });
 
   it('takes the setting itself', () => {
-    expect(hear('set 4.210', bore)).toEqual({ kind: 'setting', value: fromInches(4.21) });
-    expect(hear('set 82.5mm', bore)).toEqual({ kind: 'setting', value: fromMm(82.5) });
+    expect(hear('set 4.210', bore)).toEqual({ kind: 'setting', value: fromInches(4.21), read: false });
+    expect(hear('set 82.5mm', bore)).toEqual({ kind: 'setting', value: fromMm(82.5), read: false });
     for (const unclear of ['set 82.5', 'set 4.2/4.3', 'set +6', 'set', 'set 9999']) expect(hear(unclear, bore).kind).toBe('refused');
     expect(hear('set 4.210', gap).kind).toBe('refused');
   });

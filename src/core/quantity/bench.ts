@@ -11,7 +11,7 @@ import { type LengthStyle, lengthText } from './print';
 import { slipsOf } from './slips';
 
 /** What is being read: decides what a bare number means. */
-export type Field = 'bore' | 'piston' | 'gap' | 'rail' | 'clearance';
+export type Field = 'bore' | 'piston' | 'pin' | 'gap' | 'rail' | 'clearance';
 
 export interface BenchContext {
   field: Field;
@@ -21,8 +21,12 @@ export interface BenchContext {
   bore: Nm | null;
   /** What this size should be near to (its neighbours, the plan), and how near; null when nothing is known. */
   expected: { nm: Nm; within: Nm; because: string } | null;
-  /** What the bore gauge was set to; null when it was not set. */
+  /** What the bore gauge was zeroed at; null when it was not. */
   setting: Nm | null;
+  /** What is missing for a setting, where it was not: what to do about it. */
+  settingAsk?: string;
+  /** The dial of the gauge in hand; null while no gauge is named. */
+  dial?: { division: Nm; turn: Nm } | null;
 }
 
 export interface Meaning {
@@ -36,7 +40,8 @@ export interface Meaning {
 export type Heard =
   | { kind: 'empty' }
   | { kind: 'understood'; meaning: Meaning }
-  | { kind: 'setting'; value: Nm }
+  /** The gauge is zeroed at a size, or at each cylinder's piston; `read` when that size is this spot's reading as well. */
+  | { kind: 'setting'; value: Nm | 'piston'; read: boolean }
   | { kind: 'question'; ask: string; options: Meaning[] }
   | { kind: 'refused'; why: string; accepted: string };
 
@@ -46,10 +51,11 @@ const TENTHS_FROM = 0.05;
 const MOST_LIKELY = 2;
 /** Longest entry that is read at all. */
 const LONGEST = 40;
-/** Any bore or piston the tool will take: 10 to 500 mm. */
-const SIZES = { least: 10 * NM_PER_MM, most: 500 * NM_PER_MM };
+/** Any bore, piston or pin the tool will take: 5 to 500 mm. */
+const SIZES = { least: 5 * NM_PER_MM, most: 500 * NM_PER_MM };
 /** A size nobody questions while nothing else is known: 25 to 250 mm. */
 const USUAL_SIZES = { least: 25 * NM_PER_MM, most: 250 * NM_PER_MM };
+const USUAL_PINS = { least: 8 * NM_PER_MM, most: 60 * NM_PER_MM };
 /** End gap as a share of the bore that nobody questions. From memory. */
 const USUAL_GAP = {
   gap: { least: 0.0012, most: 0.0125 },
@@ -68,10 +74,11 @@ const WIDEST_GAP_UNKNOWN_BORE = 10 * NM_PER_MM;
 
 const ACCEPTED: Record<Field, Record<Units, string>> = {
   bore: {
-    imperial: '4065, 4.065, 103.25mm, or +6 and -1.5 thou from the gauge setting ("set 4.060")',
-    metric: '82.505, 82505, 3.248in, or +0.006 from the gauge setting ("set 82.5")',
+    imperial: '4065, 4.065, 103.25mm; or set the gauge ("set 4.060", "set piston", "zero 4.0652" in the bore) and read the dial: 6, -1.5, 1t6 for one turn and 6',
+    metric: '82.505, 82505, 3.248in; or set the gauge ("set 82.5", "set piston", "zero 82.513" in the bore) and read the dial: +0.006, -1.5, 1t6 for one turn and 6',
   },
   piston: { imperial: '4061, 4.0612, 103.15mm', metric: '82.43, 82430, 3.245in' },
+  pin: { imperial: '0.9272, 9272, 23.55mm', metric: '22.004, 22004, 0.8663in' },
   gap: { imperial: '22, .022, 0.56mm, or a bracket 15/16', metric: '0.56, 56, 22thou, or a bracket 0.55/0.60' },
   clearance: { imperial: '4.5, .0045, 0.11mm', metric: '0.06, 2.5thou' },
   rail: { imperial: '18, .018, 0.45mm, or a bracket 15/16', metric: '0.45, 45, 18thou, or a bracket 0.40/0.45' },
@@ -81,7 +88,7 @@ const ACCEPTED: Record<Field, Record<Units, string>> = {
 export const acceptedBy = (field: Field, units: Units): string => ACCEPTED[field][units];
 
 type FineField = 'gap' | 'rail' | 'clearance';
-const isFine = (field: Field): field is FineField => field !== 'bore' && field !== 'piston';
+const isFine = (field: Field): field is FineField => field === 'gap' || field === 'rail' || field === 'clearance';
 const styleOf = (field: Field): LengthStyle => (isFine(field) ? 'fine' : 'size');
 
 type UnitName = 'mm' | 'µm' | 'in' | 'thou';
@@ -111,7 +118,8 @@ const NUMERAL = String.raw`(?:\d+\.?\d*|\.\d+)`;
 const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
 const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*) ?/ ?(${NUMERAL}) ?([a-zµ"]*)$`);
-const SETTING = new RegExp(`^(?:set|zero) ?(${NUMERAL} ?[a-zµ"]*)$`);
+const SETTING = new RegExp(`^(set|zero) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
+const TURNS = new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`);
 
 /** Range nobody questions for the field. */
 function usual(context: BenchContext): { least: Nm; most: Nm } {
@@ -120,7 +128,7 @@ function usual(context: BenchContext): { least: Nm; most: Nm } {
     if (bore === null) return USUAL_GAP_UNKNOWN_BORE[field];
     return { least: bore * USUAL_GAP[field].least, most: bore * USUAL_GAP[field].most };
   }
-  if (!expected) return USUAL_SIZES;
+  if (!expected) return field === 'pin' ? USUAL_PINS : USUAL_SIZES;
   return { least: expected.nm - expected.within, most: expected.nm + expected.within };
 }
 
@@ -144,9 +152,10 @@ const take = (numeral: string, unit: UnitName): Take => ({ value: fromDecimal(nu
 
 /** Digits without a point: the point goes where it makes a size, `4065` is 4.065 in, `82505` is 82.505 mm. */
 function digitsAsSize(digits: string, unit: 'in' | 'mm', context: BenchContext): Take {
-  const takes = Array.from({ length: digits.length }, (_, i) => {
-    const numeral = i + 1 === digits.length ? digits : `${digits.slice(0, i + 1)}.${digits.slice(i + 1)}`;
-    return take(numeral, unit);
+  const first = context.field === 'pin' ? -1 : 0;
+  const takes = Array.from({ length: digits.length - first }, (_, i) => {
+    const whole = i + 1 + first;
+    return take(whole === digits.length ? digits : `${digits.slice(0, whole)}.${digits.slice(whole)}`, unit);
   });
   const target = context.expected?.nm ?? null;
   const fits = takes.filter((t) => isUsual(t.value, target === null ? context : { ...context, expected: null }));
@@ -219,7 +228,7 @@ function question(first: Take, candidates: Take[], context: BenchContext, spoken
   return { kind: 'question', ask, options };
 }
 
-const NAMES: Record<Field, string> = { bore: 'bore', piston: 'piston', gap: 'ring end gap', rail: 'rail gap', clearance: 'clearance' };
+const NAMES: Record<Field, string> = { bore: 'bore', piston: 'piston', pin: 'pin', gap: 'ring end gap', rail: 'rail gap', clearance: 'clearance' };
 
 const spokenIn = (unit: UnitName | null, units: Units): Units => (unit === null ? units : unit === 'mm' || unit === 'µm' ? 'metric' : 'imperial');
 
@@ -239,9 +248,13 @@ function hearSingle(numeral: string, word: string, context: BenchContext): Heard
     };
   }
   if (equal && likelyRivals[0]) return { kind: 'understood', meaning: asMeaning(likelyRivals[0]) };
+  if (unit === null && isDialFigure(numeral, context)) return hearDial('+', numeral, '', context);
   const slips = context.expected && !isFine(context.field) ? slipsOf(numeral, first.value, context.expected) : [];
   return question(first, [...slips, ...rivals, ...tenTimes(first.value), ...rivals.flatMap((r) => tenTimes(r.value, `${r.taken}, `))], context, spoken);
 }
+
+/** Whether a bare figure that is no bore is the dial of a gauge that was zeroed: at most three digits before the point. */
+const isDialFigure = (numeral: string, { field, setting }: BenchContext): boolean => field === 'bore' && setting !== null && /^\d{1,3}(?:\.\d*)?$|^\.\d+$/.test(numeral);
 
 const otherUnits = (numeral: string, unit: UnitName): Take[] =>
   (['mm', 'in', 'thou'] as const).filter((u) => u !== unit).map((u) => take(numeral, u));
@@ -274,35 +287,56 @@ function hearBracket(parts: [string, string, string, string], context: BenchCont
   return { kind: 'question', ask: `A leaf that passes is thinner than one that does not. Did you mean ${spoken}?`, options: [meaning] };
 }
 
+const NO_SETTING = 'first the setting, e.g. "set 4.060"';
+
+/** What keeps a field from taking the dial; null where it can. */
+function noDial({ field, units, setting, settingAsk }: BenchContext): Heard | null {
+  const accepted = acceptedBy(field, units);
+  if (isFine(field)) return { kind: 'refused', why: 'A gap has no sign: only a bore gauge reads plus or minus.', accepted };
+  if (field !== 'bore') return { kind: 'refused', why: `Plus and minus are for a bore gauge; a ${NAMES[field]} is read in the micrometer.`, accepted };
+  if (setting === null) return { kind: 'refused', why: settingAsk ?? 'Plus and minus count from the gauge setting, and none is given yet.', accepted: NO_SETTING };
+  return null;
+}
+
+/** The bore that a departure of the dial stands for, if it can be right. */
+function heardDial(steps: Take, direction: 1 | -1, context: BenchContext): Heard {
+  const setting = context.setting ?? 0;
+  const meant = { value: setting + direction * steps.value, taken: `gauge set ${lengthText(setting, context.units, 'size')}, dial ${direction < 0 ? '\u2212' : '+'}${steps.taken}` };
+  if (isUsual(meant.value, context)) return { kind: 'understood', meaning: asMeaning(meant) };
+  return question(meant, [], context, context.units);
+}
+
 /** `+6`, `-1.5`: the dial, from what the gauge was set to. */
 function hearDial(sign: string, numeral: string, word: string, context: BenchContext): Heard {
-  const accepted = acceptedBy(context.field, context.units);
-  if (isFine(context.field)) return { kind: 'refused', why: 'A gap has no sign: only a bore gauge reads plus or minus.', accepted };
-  if (context.field === 'piston') return { kind: 'refused', why: 'Plus and minus are for a bore gauge; a piston is read in the micrometer.', accepted };
-  const { setting } = context;
-  if (setting === null)
-    return { kind: 'refused', why: 'Plus and minus count from the gauge setting, and none is given yet.', accepted: 'first the setting, e.g. "set 4.060"' };
+  const cannot = noDial(context);
+  if (cannot) return cannot;
   const unit = word === '' ? null : unitNamed(word);
   if (word !== '' && unit === null) return unknownUnit(word, context);
   const direction = sign === '-' ? -1 : 1;
-  const from = (steps: Take): Take => ({
-    value: setting + direction * steps.value,
-    taken: `gauge set ${lengthText(setting, context.units, 'size')}, dial ${sign === '-' ? '\u2212' : '+'}${steps.taken}`,
-  });
+  const { units, dial } = context;
   const amount = Number(numeral);
-  if (unit === null && context.units === 'metric' && (amount >= 1 || !numeral.includes('.')) && amount !== 0) {
-    const micrometres = from(take(numeral, 'µm'));
-    const hundredths = from({ value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths` });
-    return {
-      kind: 'question',
-      ask: `Is the dial at ${numeral} µm (${lengthText(micrometres.value, 'metric', 'size')}) or at ${numeral} hundredths (${lengthText(hundredths.value, 'metric', 'size')})?`,
-      options: [asMeaning(micrometres), asMeaning(hundredths)],
-    };
+  const divisions = unit === null && units === 'metric' && (amount >= 1 || !numeral.includes('.')) && amount !== 0;
+  if (divisions && dial) return heardDial({ value: fromDecimal(numeral, dial.division), taken: `${numeral} divisions of ${lengthText(dial.division, units, 'fine')}` }, direction, context);
+  if (divisions) {
+    const micrometres = heardDial(take(numeral, 'µm'), direction, context);
+    const hundredths = heardDial({ value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths` }, direction, context);
+    const options = [micrometres, hundredths].flatMap((h) => (h.kind === 'understood' ? [h.meaning] : h.kind === 'question' ? h.options.slice(-1) : []));
+    const [small, large] = options.map((o) => lengthText(o.value, 'metric', 'size'));
+    return { kind: 'question', ask: `Is the dial at ${numeral} µm (${small ?? 'no bore'}) or at ${numeral} hundredths (${large ?? 'no bore'})?`, options };
   }
-  const byDefault: UnitName = context.units === 'metric' ? 'mm' : amount > 0 && amount < 0.1 ? 'in' : 'thou';
-  const heard = from(take(numeral, unit ?? byDefault));
-  if (isUsual(heard.value, context)) return { kind: 'understood', meaning: asMeaning(heard) };
-  return question(heard, [], context, context.units);
+  const byDefault: UnitName = units === 'metric' ? 'mm' : amount > 0 && amount < 0.1 ? 'in' : 'thou';
+  return heardDial(take(numeral, unit ?? byDefault), direction, context);
+}
+
+/** `1t6`, `-1t4`: whole turns of the dial, and what it shows past them. */
+function hearTurns(sign: string, turns: string, rest: string, context: BenchContext): Heard {
+  const cannot = noDial(context);
+  if (cannot) return cannot;
+  const { dial, units } = context;
+  if (!dial) return { kind: 'refused', why: 'How much one turn of the dial is depends on the gauge, and none is named.', accepted: 'a bore gauge in hand, named beside the grid' };
+  const past = units === 'metric' && !rest.includes('.') ? fromDecimal(rest, dial.division) : fromDecimal(rest, units === 'metric' ? NM_PER_MM : NM_PER_THOU);
+  const words = `${turns} ${turns === '1' ? 'turn' : 'turns'} of ${lengthText(dial.turn, units, 'fine')} and ${lengthText(past, units, 'fine')}`;
+  return heardDial({ value: Number(turns) * dial.turn + past, taken: words }, sign === '-' ? -1 : 1, context);
 }
 
 /**
@@ -319,7 +353,9 @@ export function hear(text: string, context: BenchContext): Heard {
   const entry = plain(text);
   if (entry === '') return { kind: 'empty' };
   const setting = SETTING.exec(entry);
-  if (setting?.[1]) return hearSetting(setting[1], context);
+  if (setting?.[2]) return hearSetting(setting[1] === 'zero', setting[2], context);
+  const turns = TURNS.exec(entry);
+  if (turns) return hearTurns(turns[1] ?? '', turns[2] ?? '0', turns[3] ?? '0', context);
   const bracket = BRACKET.exec(entry);
   if (bracket) return hearBracket([bracket[1] ?? '', bracket[2] ?? '', bracket[3] ?? '', bracket[4] ?? ''], context);
   const signed = SIGNED.exec(entry);
@@ -329,12 +365,18 @@ export function hear(text: string, context: BenchContext): Heard {
   return { kind: 'refused', why: `"${text.trim()}" is no reading.`, accepted };
 }
 
-/** `set 4.210`: what the bore gauge was zeroed at. It may be well away from this bore. */
-function hearSetting(entry: string, context: BenchContext): Heard {
-  if (context.field !== 'bore')
-    return { kind: 'refused', why: 'A gauge setting belongs to bore readings.', accepted: acceptedBy(context.field, context.units) };
-  const heard = hear(entry, { ...context, expected: null });
-  if (heard.kind === 'understood') return { kind: 'setting', value: heard.meaning.value };
+/**
+ * `set 4.210`: the gauge was zeroed in the micrometer, which may be well away from this bore. `zero 4.2153`: it was
+ * zeroed in this bore and then read in the micrometer, so that the figure is this spot's as well. `set piston`: the
+ * micrometer was set to each cylinder's piston.
+ */
+function hearSetting(inBore: boolean, entry: string, context: BenchContext): Heard {
+  const accepted = acceptedBy(context.field, context.units);
+  if (context.field !== 'bore') return { kind: 'refused', why: 'A gauge setting belongs to bore readings.', accepted };
+  if (entry === 'piston') return inBore ? { kind: 'refused', why: 'Zeroed in the bore, the gauge is read in the micrometer: give that figure.', accepted } : { kind: 'setting', value: 'piston', read: false };
+  const heard = hear(entry, inBore ? { ...context, setting: null } : { ...context, setting: null, expected: null });
+  if (heard.kind === 'understood') return { kind: 'setting', value: heard.meaning.value, read: inBore };
+  if (heard.kind === 'question' && inBore) return { kind: 'refused', why: heard.ask, accepted: 'the size with its unit, e.g. "zero 4.0652in", or the dial first set in the micrometer' };
   return { kind: 'refused', why: `${entry} can be taken in more than one way, or is no bore.`, accepted: 'the setting with its unit, e.g. "set 4.060in" or "set 82.5mm"' };
 }
 

@@ -1,23 +1,28 @@
 'use client';
 
 /** What every screen of one build shares: the live record, its judgement, the units, who works, and where. */
-import { type ReactNode, createContext, useCallback, useContext, useMemo, useRef, useState } from 'react';
+import { type ReactNode, createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import type { Spot } from '@/core/bore/grid';
+import { changesOf } from '@/core/build/changes';
 import { type JudgedCylinder, type Judgement, judge, ringsOnRoute } from '@/core/build/judge';
-import { type ChoiceKind, type Entry, type ReadingEntry, type Subject } from '@/core/build/record';
-import { nextTask } from '@/core/build/work';
+import { type Hand, type NewReading, previewOf } from '@/core/build/preview';
+import { type ChoiceKind, type Entry, type GaugeSetting, type PistonSubject, type ReadingEntry, type Subject, isPistonSubject } from '@/core/build/record';
+import { firstSpot } from '@/core/build/sizes';
+import { type At, nextTask } from '@/core/build/work';
 import { type Nm, type Units } from '@/core/quantity/length';
 import { type LengthStyle, lengthText, rangeText } from '@/core/quantity/print';
 import { type Saying, sayingText } from '@/core/quantity/saying';
 import type { Ring } from '@/core/ring/ring';
+import { type Instrument, instrumentKey } from '@/core/uncertainty/instrument';
 import { useKept } from '../shared/kept';
 import { type LiveRecord, useRecord } from './useRecord';
+import { type Family, familyOf, useTools } from './useTools';
 
-export type SizeSubject = 'bore' | 'piston';
-
-/** The cylinder in hand, and what of it is in hand on the sizes and the rings screen. */
+/** The cylinder in hand, and what of it is in hand on the screens of the bores, the pistons and the rings. */
 export interface Cursor {
   cylinder: string;
-  size: SizeSubject;
+  spot: Spot;
+  piston: PistonSubject;
   ring: Ring;
   /** Whether someone went there on purpose: then a change of stage stays there. */
   chosen: boolean;
@@ -36,10 +41,28 @@ interface Bench {
   cylinder: JudgedCylinder | null;
   /** Goes to a cylinder or a subject because someone chose it. */
   moveTo: (to: Partial<Cursor>) => void;
-  /** Goes where the work leads. */
-  follow: (task: { cylinder: string; subject: Subject }) => void;
+  /** Goes to a thing to read: because someone chose it, or because the work leads there. */
+  goTo: (at: At, chosen?: boolean) => void;
   choose: <K extends ChoiceKind>(kind: K, value: ValueOf<K>) => void;
-  read: (reading: Pick<ReadingEntry, 'cylinder' | 'subject' | 'value' | 'upTo' | 'typed'>) => void;
+  read: (reading: NewReading) => void;
+  /** The judgement as if a reading were logged. */
+  preview: (reading: NewReading) => Judgement;
+  /** Tools of the shop and of this build, latest versions. */
+  tools: Instrument[];
+  /** The tool in hand for a kind of reading; null for none named. */
+  toolFor: (subject: Subject) => Instrument | null;
+  takeTool: (family: Family, id: string | null) => void;
+  /** What is in hand for a kind of reading. */
+  handFor: (subject: Subject) => Hand;
+  warmth: Warmth;
+  setWarmth: (warmth: Warmth) => void;
+  /** The bore gauge in hand was zeroed. */
+  setGauge: (to: GaugeSetting) => void;
+  /** A bore was machined, or a piston replaced. */
+  renew: (part: 'bore' | 'piston', cylinders: string[]) => void;
+  /** What the last readings changed elsewhere. */
+  changes: Saying[];
+  seenChanges: () => void;
   /** Whether a reading was made at this bench: by these initials, or on this page. */
   isOwn: (reading: ReadingEntry) => boolean;
   strike: (id: string, reason: string) => void;
@@ -47,6 +70,12 @@ interface Bench {
   length: (nm: Nm, style?: LengthStyle) => string;
   range: (from: Nm, to: Nm | null) => string;
   text: (saying: Saying) => string;
+}
+
+/** °C of the part and of the tools, as noted at this bench; null where not. */
+export interface Warmth {
+  part: number | null;
+  tool: number | null;
 }
 
 const Context = createContext<Bench | null>(null);
@@ -64,17 +93,40 @@ interface Props {
   children: ReactNode;
 }
 
-const isSize = (subject: Subject): subject is SizeSubject => subject === 'bore' || subject === 'piston';
-
-function startingCursor({ tasks, cylinders, bench }: Judgement): Cursor {
-  const first = cylinders[0]?.id ?? '';
+function startingCursor({ tasks, cylinders, bench, boreChoices }: Judgement): Cursor {
   const ring = nextTask(tasks.rings, null);
-  const size = nextTask(tasks.sizes, null);
+  const bore = nextTask(tasks.bores, null);
+  const piston = nextTask(tasks.pistons, null);
   const begun = tasks.rings.some((t) => t.done);
-  const cylinder = (begun ? ring?.cylinder : size?.cylinder) ?? ring?.cylinder ?? first;
-  const ringSubject = ring && ring.cylinder === cylinder && !isSize(ring.subject) ? ring.subject : (ringsOnRoute(bench)[0] ?? 'top');
-  return { cylinder, size: size?.cylinder === cylinder && size.subject === 'piston' ? 'piston' : 'bore', ring: ringSubject, chosen: false };
+  const cylinder = (begun ? ring : (bore ?? piston))?.cylinder ?? ring?.cylinder ?? cylinders[0]?.id ?? '';
+  const subject = ring?.cylinder === cylinder ? ring.subject : null;
+  const isRing = subject !== null && subject !== 'bore' && !isPistonSubject(subject);
+  return {
+    cylinder,
+    spot: bore?.cylinder === cylinder && bore.spot ? bore.spot : firstSpot(boreChoices),
+    piston: piston?.cylinder === cylinder && isPistonSubject(piston.subject) ? piston.subject : 'piston',
+    ring: isRing ? subject : (ringsOnRoute(bench)[0] ?? 'top'),
+    chosen: false,
+  };
 }
+
+/** Kinds of entry whose effect elsewhere is told. */
+const TOLD: readonly Entry['kind'][] = ['reading', 'void', 'renewed', 'pairing'];
+
+/** What the entries that came last changed elsewhere, until someone has seen it. */
+function useChanges(judgement: Judgement, entries: readonly Entry[]): [Saying[], () => void] {
+  const [changes, setChanges] = useState<Saying[]>([]);
+  const before = useRef({ judgement, count: entries.length });
+  useEffect(() => {
+    const last = before.current;
+    before.current = { judgement, count: entries.length };
+    if (!entries.slice(last.count).some((e) => TOLD.includes(e.kind))) return;
+    setChanges(changesOf(last.judgement, judgement));
+  }, [judgement, entries]);
+  return [changes, useCallback(() => setChanges([]), [])];
+}
+
+const number = (text: string): number | null => (text === '' || Number.isNaN(Number(text)) ? null : Number(text));
 
 export function BenchProvider({ buildId, initial, seq, children }: Props) {
   const live = useRecord(buildId, initial, seq);
@@ -86,12 +138,17 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
   const [cursor, setCursor] = useState(() => startingCursor(judgement));
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
 
+  const [changes, seenChanges] = useChanges(judgement, record.entries);
+  const { tools, inHand, takeTool } = useTools(judgement.instruments, units);
+  const [part, setPart] = useKept(`spatium-part:${buildId}`, '');
+  const [tool, setTool] = useKept(`spatium-tool:${buildId}`, '');
+
   const own = useRef(new Set<string>());
   const stamp = useCallback(() => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by }), [by]);
   const moveTo = useCallback((to: Partial<Cursor>) => setCursor((before) => ({ ...before, chosen: true, ...to })), []);
-  const follow = useCallback(
-    ({ cylinder: at, subject }: { cylinder: string; subject: Subject }) =>
-      setCursor((before) => ({ ...before, cylinder: at, chosen: false, ...(isSize(subject) ? { size: subject } : { ring: subject }) })),
+  const goTo = useCallback(
+    ({ cylinder: at, subject, spot }: At, chosen = false) =>
+      setCursor((before) => ({ ...before, cylinder: at, chosen, ...(subject === 'bore' ? { spot: spot ?? before.spot } : isPistonSubject(subject) ? { piston: subject } : { ring: subject }) })),
     [],
   );
 
@@ -101,6 +158,15 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       append([{ ...stamp(), kind, replaces, value } as Entry]);
     },
     [append, record, stamp],
+  );
+
+  /** The entry that brings a tool into this build, where it is not in it yet. */
+  const named = useCallback(
+    (key: string | null): Entry[] => {
+      const held = key === null || judgement.instruments.some((i) => instrumentKey(i) === key) ? undefined : tools.find((i) => instrumentKey(i) === key);
+      return held ? [{ ...stamp(), kind: 'instrument', value: held }] : [];
+    },
+    [judgement.instruments, stamp, tools],
   );
 
   const value = useMemo<Bench>(
@@ -114,13 +180,35 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       cursor,
       cylinder,
       moveTo,
-      follow,
+      goTo,
       choose,
       read: (reading) => {
         const stamped = stamp();
         own.current.add(stamped.id);
-        append([{ ...stamped, kind: 'reading', ...reading, instrument: null, temperature: null }]);
+        append([...named(reading.instrument), { ...stamped, kind: 'reading', ...reading }]);
       },
+      preview: (reading) => previewOf(record, reading, named(reading.instrument)),
+      tools,
+      toolFor: (subject) => inHand(familyOf(subject)),
+      takeTool,
+      handFor: (subject) => {
+        const held = inHand(familyOf(subject));
+        const warm = subject === 'bore' || (isPistonSubject(subject) && subject !== 'strip');
+        return { instrument: held && instrumentKey(held), temperature: warm ? number(part) : null, gaugeTemperature: warm ? number(tool) : null };
+      },
+      warmth: { part: number(part), tool: number(tool) },
+      setWarmth: (warmth) => {
+        setPart(warmth.part === null ? '' : String(warmth.part));
+        setTool(warmth.tool === null ? '' : String(warmth.tool));
+      },
+      setGauge: (to) => {
+        const held = inHand('bore');
+        const key = held && instrumentKey(held);
+        append([...named(key), { ...stamp(), kind: 'setting', instrument: key, to }]);
+      },
+      renew: (renewed, cylinders) => append(cylinders.map((at): Entry => ({ ...stamp(), kind: 'renewed', part: renewed, cylinder: at }))),
+      changes,
+      seenChanges,
       isOwn: (reading) => own.current.has(reading.id) || (by !== '' && reading.by === by),
       strike: (id, reason) => append([{ ...stamp(), kind: 'void', of: id, reason }]),
       tick: (at) => append([{ ...stamp(), kind: 'joints', cylinder: at }]),
@@ -128,7 +216,7 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       range: (from, to) => rangeText(from, to, units),
       text: (saying) => sayingText(saying, units),
     }),
-    [live, judgement, units, setUnits, by, setBy, cursor, cylinder, moveTo, follow, choose, append, stamp],
+    [live, record, judgement, units, setUnits, by, setBy, cursor, cylinder, moveTo, goTo, choose, append, stamp, named, tools, inHand, takeTool, part, setPart, tool, setTool, changes, seenChanges],
   );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }

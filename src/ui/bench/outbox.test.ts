@@ -15,49 +15,54 @@ function storage(limit = Infinity): Pick<Storage, 'getItem' | 'setItem' | 'remov
   };
 }
 
-const ids = (build: string): string[] => waitingFor(build).map((e) => e.id);
+const ids = async (build: string): Promise<string[]> => (await waitingFor(build)).map((e) => e.id);
 const [a, b, c] = [gap('a', 'L1', 'top', 20), gap('b', 'L1', 'top', 21), gap('c', 'L1', 'top', 22)];
 
 describe('the outbox', () => {
   beforeEach(() => vi.stubGlobal('localStorage', storage()));
 
-  it('keeps what waits, in order and once, a build apart from another', () => {
+  it('keeps what waits, in order and once, a build apart from another', async () => {
     addWaiting('one', [a, b]);
     addWaiting('one', [b, c]);
     addWaiting('two', [a]);
-    expect(ids('one')).toEqual(['a', 'b', 'c']);
-    expect(ids('two')).toEqual(['a']);
-    expect(waitingFor('one')).toEqual([a, b, c]);
+    expect(await ids('one')).toEqual(['a', 'b', 'c']);
+    expect(await ids('two')).toEqual(['a']);
+    expect(await waitingFor('one')).toEqual([a, b, c]);
   });
 
-  it('drops only what was acknowledged, so that what another tab added meanwhile stays', () => {
+  it('drops only what was acknowledged, so that what another tab added meanwhile stays', async () => {
     addWaiting('one', [a, b]);
     addWaiting('one', [c]);
     dropWaiting('one', new Set(['a', 'b', 'ghost']));
-    expect(ids('one')).toEqual(['c']);
+    expect(await ids('one')).toEqual(['c']);
     dropWaiting('one', new Set(['c']));
     expect(localStorage.getItem('spatium-outbox:one')).toBeNull();
   });
 
-  it.each(['not json', '{"a":1}', '[{"kind":"reading"}]', 'null'])('takes nothing from a spoilt store: %s', (text) => {
+  it.each(['not json', '{"a":1}', '[{"kind":"reading"}]', 'null'])('takes nothing from a spoilt store: %s', async (text) => {
     localStorage.setItem('spatium-outbox:one', text);
-    expect(waitingFor('one')).toEqual([]);
+    expect(await waitingFor('one')).toEqual([]);
   });
 
-  it('keeps what the server would not have, with the reason, until it was seen', () => {
+  it('takes what is sound beside what is not', async () => {
+    localStorage.setItem('spatium-outbox:one', JSON.stringify([null, a, { kind: 'reading' }, b]));
+    expect(await ids('one')).toEqual(['a', 'b']);
+  });
+
+  it('keeps what the server would not have, with the reason, until it was seen', async () => {
     addTroubles('one', [{ entry: a, why: 'no such cylinder' }]);
-    expect(addTroubles('one', [{ entry: b, why: 'no such ring' }]).map((t) => t.why)).toEqual(['no such cylinder', 'no such ring']);
-    expect(troublesFor('one').map((t) => t.entry.id)).toEqual(['a', 'b']);
-    expect(troublesFor('two')).toEqual([]);
+    addTroubles('one', [{ entry: b, why: 'no such ring' }]);
+    expect((await troublesFor('one')).map((t) => [t.entry.id, t.why])).toEqual([['a', 'no such cylinder'], ['b', 'no such ring']]);
+    expect(await troublesFor('two')).toEqual([]);
     clearTroubles('one');
-    expect(troublesFor('one')).toEqual([]);
+    expect(await troublesFor('one')).toEqual([]);
   });
 
-  it('does not fall over where the browser’s storage is full or forbidden', () => {
+  it('does not fall over where the browser’s storage is full or forbidden', async () => {
     vi.stubGlobal('localStorage', storage(10));
     expect(() => addWaiting('one', [a])).not.toThrow();
     vi.stubGlobal('localStorage', undefined);
     expect(() => addWaiting('one', [a])).not.toThrow();
-    expect(waitingFor('one')).toEqual([]);
+    expect(await waitingFor('one')).toEqual([]);
   });
 });

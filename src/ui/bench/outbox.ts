@@ -6,9 +6,7 @@
  * neither a reload nor a stopped server loses one, and each carries its own id, so that sending it again
  * adds nothing.
  */
-import { z } from 'zod';
 import type { Entry } from '@/core/build/record';
-import { entrySchema } from '@/files/schema';
 
 /** An entry the server would not have, and why. */
 export interface Trouble {
@@ -16,20 +14,20 @@ export interface Trouble {
   why: string;
 }
 
-const waitingSchema = z.array(entrySchema);
-const troublesSchema: z.ZodType<Trouble[]> = z.array(z.strictObject({ entry: entrySchema, why: z.string() }));
-
 const waitingKey = (buildId: string): string => `spatium-outbox:${buildId}`;
 const troublesKey = (buildId: string): string => `spatium-refused:${buildId}`;
 
-function read<T>(key: string, schema: z.ZodType<T[]>): T[] {
+/** What is stored under a key, as far as it is a list of things: not yet known to be sound. */
+function stored(key: string): unknown[] {
   try {
-    const parsed = schema.safeParse(JSON.parse(localStorage.getItem(key) ?? '[]'));
-    return parsed.success ? parsed.data : [];
+    const json: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
+    return Array.isArray(json) ? json : [];
   } catch {
     return [];
   }
 }
+
+const idOf = (item: unknown): unknown => (typeof item === 'object' && item !== null && 'id' in item ? item.id : undefined);
 
 function write(key: string, items: unknown[]): void {
   try {
@@ -40,13 +38,18 @@ function write(key: string, items: unknown[]): void {
   }
 }
 
-/** What waits to be sent for a build, in order. */
-export const waitingFor = (buildId: string): Entry[] => read(waitingKey(buildId), waitingSchema);
+/** What waits to be sent for a build, in order. What checks it is loaded only where something waits. */
+export async function waitingFor(buildId: string): Promise<Entry[]> {
+  const items = stored(waitingKey(buildId));
+  if (items.length === 0) return [];
+  const { soundEntries } = await import('./sound');
+  return soundEntries(items);
+}
 
 /** Adds entries to what waits. Other tabs of this browser share it, so it is read afresh. */
 export function addWaiting(buildId: string, entries: Entry[]): void {
-  const waiting = waitingFor(buildId);
-  const known = new Set(waiting.map((e) => e.id));
+  const waiting = stored(waitingKey(buildId));
+  const known = new Set(waiting.map(idOf));
   write(waitingKey(buildId), [...waiting, ...entries.filter((e) => !known.has(e.id))]);
 }
 
@@ -54,19 +57,20 @@ export function addWaiting(buildId: string, entries: Entry[]): void {
 export function dropWaiting(buildId: string, ids: Set<string>): void {
   write(
     waitingKey(buildId),
-    waitingFor(buildId).filter((e) => !ids.has(e.id)),
+    stored(waitingKey(buildId)).filter((e) => !ids.has(String(idOf(e)))),
   );
 }
 
 /** What the server would not have, until it has been seen. */
-export const troublesFor = (buildId: string): Trouble[] => read(troublesKey(buildId), troublesSchema);
-
-/** Adds to what the server would not have; gives all of it. */
-export function addTroubles(buildId: string, found: Trouble[]): Trouble[] {
-  const all = [...troublesFor(buildId), ...found];
-  write(troublesKey(buildId), all);
-  return all;
+export async function troublesFor(buildId: string): Promise<Trouble[]> {
+  const items = stored(troublesKey(buildId));
+  if (items.length === 0) return [];
+  const { soundTroubles } = await import('./sound');
+  return soundTroubles(items);
 }
+
+/** Adds to what the server would not have. */
+export const addTroubles = (buildId: string, found: Trouble[]): void => write(troublesKey(buildId), [...stored(troublesKey(buildId)), ...found]);
 
 /** Someone has seen them. */
 export const clearTroubles = (buildId: string): void => write(troublesKey(buildId), []);

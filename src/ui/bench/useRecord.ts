@@ -80,7 +80,9 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
 
   const report = useCallback(
     (found: Trouble[]) => {
-      if (found.length > 0) setTroubles(addTroubles(buildId, found));
+      if (found.length === 0) return;
+      addTroubles(buildId, found);
+      setTroubles((before) => [...before, ...found]);
     },
     [buildId],
   );
@@ -132,12 +134,27 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   );
 
   useEffect(() => {
-    state.current.pending = waitingFor(buildId);
-    setPending(state.current.pending);
-    setTroubles(troublesFor(buildId));
-    void flush();
-    const retry = setInterval(() => void flush(), RETRY_EVERY);
-    return () => clearInterval(retry);
+    let taken = false;
+    const takeUp = async (): Promise<void> => {
+      try {
+        const [waiting, refused] = await Promise.all([waitingFor(buildId), troublesFor(buildId)]);
+        if (taken) return;
+        taken = true;
+        const begun = new Set(state.current.pending.map((e) => e.id));
+        state.current.pending = [...waiting.filter((e) => !begun.has(e.id)), ...state.current.pending];
+        setPending(state.current.pending);
+        setTroubles((before) => [...refused, ...before]);
+      } catch {
+        setReached(false);
+      }
+      void flush();
+    };
+    void takeUp();
+    const retry = setInterval(() => void (taken ? flush() : takeUp()), RETRY_EVERY);
+    return () => {
+      taken = true;
+      clearInterval(retry);
+    };
   }, [buildId, flush]);
 
   useEffect(() => {

@@ -15,10 +15,10 @@ const SCHOOL_OPTIONS = SCHOOLS.map((school) => [school, SCHOOL_WORDS[school]] as
 
 /** Where the five joints of each piston point, by a school, held against the rules. */
 export function ClockingStage() {
-  const { judgement, cursor, cylinder, follow, choose } = useBench();
+  const { judgement, cursor, cylinder, goTo, choose } = useBench();
   useEffect(() => {
     const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => !c.clocking?.set);
-    if (open) follow({ cylinder: open.id, subject: cursor.ring });
+    if (open) goTo({ cylinder: open.id, subject: cursor.ring, spot: null });
     // On entering the stage only: from then on the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

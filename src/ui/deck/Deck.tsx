@@ -31,7 +31,8 @@ function RingArc({ radius, at, state }: { radius: number; at: number; state: Any
 
 /** What one bore says for the stage in hand: a word beside it, and a figure. */
 function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, style?: 'clearance') => string): { state: AnyState; figure: string; word: string } {
-  const { clearance, rings, worst, clocking } = cylinder;
+  const { bore, clearance, rings, worst, clocking } = cylinder;
+  if (stage === 'bores') return { state: bore.verdict.state, word: bore.verdict.state, figure: bore.verdict.state === 'part read' && bore.total > 0 ? `${bore.read}/${bore.total}` : '' };
   if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value, 'clearance') };
   if (stage === 'clocking') return clocking?.set ? { state: 'in window', word: 'set', figure: '' } : { state: 'to do', word: 'to do', figure: '' };
   const { state, reading } = rings[worst.compression];

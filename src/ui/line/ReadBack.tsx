@@ -2,7 +2,9 @@
 
 import { type KeyboardEvent, type RefObject } from 'react';
 import type { JudgedCylinder, Judgement } from '@/core/build/judge';
-import type { Subject } from '@/core/build/record';
+import { type PistonSubject, isPistonSubject } from '@/core/build/record';
+import type { At } from '@/core/build/work';
+import { boreAdvice } from '@/core/bore/verdict';
 import { type Heard, type Meaning } from '@/core/quantity/bench';
 import { bothText } from '@/core/quantity/print';
 import { clearanceAdvice } from '@/core/piston/clearance';
@@ -10,10 +12,11 @@ import { gapAdvice, offWords } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
 import { Key } from '../shared/Button';
 import { StateMark } from '../shared/StateMark';
+import { isFineSubject } from './names';
 
 interface Props {
   heard: Heard;
-  subject: Subject;
+  at: At;
   /** The judgement as if the entry were logged; null while nothing is understood. */
   preview: Judgement | null;
   cylinder: JudgedCylinder;
@@ -23,12 +26,10 @@ interface Props {
   idle: React.ReactNode;
 }
 
-const isSize = (subject: Subject): subject is 'bore' | 'piston' => subject === 'bore' || subject === 'piston';
-
 /** What the entry was understood as, and what it would mean, before Enter. */
-export function ReadBack({ heard, subject, preview, cylinder, options, onPick, onBack, idle }: Props) {
+export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack, idle }: Props) {
   const { length } = useBench();
-  const style = isSize(subject) ? 'size' : 'fine';
+  const style = isFineSubject(at.subject) ? 'fine' : 'size';
   if (heard.kind === 'empty') return <div>{idle}</div>;
   if (heard.kind === 'refused')
     return (
@@ -41,9 +42,14 @@ export function ReadBack({ heard, subject, preview, cylinder, options, onPick, o
   if (heard.kind === 'setting')
     return (
       <p>
-        <b className="figures">{bothText(heard.value, 'size')}</b>
+        <b className="figures">{heard.value === 'piston' ? 'Gauge set to the piston' : bothText(heard.value, 'size')}</b>
         <br />
-        Bore gauge set to this: dial readings like +6 count from it. <Key>Enter</Key> to set
+        {heard.value === 'piston'
+          ? 'The micrometer at each cylinder’s own piston: the dial shows its clearance.'
+          : heard.read
+            ? 'Gauge zeroed in the bore here and read in the micrometer: logged for this spot, and the dial counts from it.'
+            : 'Bore gauge set to this: dial readings like +6 count from it.'}{' '}
+        <Key>Enter</Key>
       </p>
     );
   if (heard.kind === 'question') {
@@ -75,46 +81,100 @@ export function ReadBack({ heard, subject, preview, cylinder, options, onPick, o
       </div>
     );
   }
-  return <Understood meaning={heard.meaning} subject={subject} preview={preview} cylinder={cylinder} />;
+  return <Understood meaning={heard.meaning} at={at} preview={preview} cylinder={cylinder} />;
 }
 
-function Understood({ meaning, subject, preview, cylinder }: { meaning: Meaning; subject: Subject; preview: Judgement | null; cylinder: JudgedCylinder }) {
-  const { text, length } = useBench();
+function Understood({ meaning, at, preview, cylinder }: { meaning: Meaning; at: At; preview: Judgement | null; cylinder: JudgedCylinder }) {
+  const { text } = useBench();
+  const { subject } = at;
   const judged = preview?.cylinders.find((c) => c.id === cylinder.id);
-  const style = isSize(subject) ? 'size' : 'fine';
+  const style = isFineSubject(subject) ? 'fine' : 'size';
   const figure = (
-    <b className="figures">
-      {bothText(meaning.value, style)}
-      {meaning.upTo !== null && ` goes, ${bothText(meaning.upTo, style)} does not`}
-    </b>
+    <>
+      <b className="figures">
+        {bothText(meaning.value, style)}
+        {meaning.upTo !== null && ` goes, ${bothText(meaning.upTo, style)} does not`}
+      </b>{' '}
+      {style === 'size' && <span className="text-base text-soft">{meaning.taken}</span>}
+    </>
   );
   if (!judged) return <p>{figure}</p>;
-  if (isSize(subject)) {
-    const { value, state, uncertainty } = judged.clearance;
+  if (subject === 'bore')
     return (
       <p>
-        {figure} <span className="text-base text-soft">{meaning.taken}</span>
+        {figure}
         <br />
-        {value === null ? (
-          <span className="text-soft">
-            {subject} of cylinder {cylinder.label}
-          </span>
-        ) : (
-          <>
-            clearance {length(value, 'clearance')}: <StateMark state={state} /> <span className="text-base text-soft">{text(clearanceAdvice(state, uncertainty))}</span>
-          </>
-        )}{' '}
-        <Key>Enter</Key>
+        <BoreSoFar cylinder={judged} /> <Key>Enter</Key>
       </p>
     );
-  }
+  if (isPistonSubject(subject))
+    return (
+      <p>
+        {figure}
+        <br />
+        <PistonSoFar cylinder={judged} subject={subject} /> <Key>Enter</Key>
+      </p>
+    );
   const ring = judged.rings[subject];
   return (
     <p>
       {figure}
       <br />
-      <StateMark state={ring.state} /> <span className="text-base text-soft">{text(offWords(ring.toComeOff))}
-      {gapAdvice(ring.state)}</span> <Key>Enter</Key>
+      <StateMark state={ring.state} />{' '}
+      <span className="text-base text-soft">
+        {text(offWords(ring.toComeOff))}
+        {gapAdvice(ring.state)}
+      </span>{' '}
+      <Key>Enter</Key>
     </p>
+  );
+}
+
+/** What a bore comes to with the reading in. */
+function BoreSoFar({ cylinder: { bore, clearance } }: { cylinder: JudgedCylinder }) {
+  const { length, judgement } = useBench();
+  const { shape, verdict, read, total } = bore;
+  const taper = shape?.taper.thrust ?? shape?.taper.overall ?? null;
+  return (
+    <>
+      <StateMark state={verdict.state} />{' '}
+      <span className="text-base text-soft">
+        {verdict.state === 'part read' ? `${read} of ${total}. ` : ''}
+        {taper && `Taper ${length(taper.value)}. `}
+        {shape?.outOfRound && `Out-of-round ${length(shape.outOfRound.value)}. `}
+        {clearance.value !== null && `Clearance ${length(clearance.value, 'clearance')}. `}
+        {verdict.state === 'part read' ? '' : boreAdvice(verdict.state, judgement.boreChoices.basis)}
+      </span>
+    </>
+  );
+}
+
+/** What a piston, its pin or its clearance comes to with the reading in. */
+function PistonSoFar({ cylinder, subject }: { cylinder: JudgedCylinder; subject: PistonSubject }) {
+  const { text, length } = useBench();
+  const { clearance, piston } = cylinder;
+  const soft = 'text-base text-soft';
+  if (subject === 'pin' || subject === 'pinBore') {
+    const pin = piston.pin.clearance;
+    if (!pin) return <span className={soft}>{subject === 'pin' ? 'The pin bore makes a clearance of it.' : 'The pin makes a clearance of it.'}</span>;
+    return (
+      <>
+        pin clearance {length(pin.value, 'clearance')}: <StateMark state={pin.state} />
+      </>
+    );
+  }
+  if (subject === 'strip')
+    return clearance.strip.check ? (
+      <>
+        <b>{clearance.strip.check.agrees ? 'Agrees' : 'Does not agree'}</b> <span className={soft}>with the measured {length(clearance.value ?? 0, 'clearance')}. A check only.</span>
+      </>
+    ) : (
+      <span className={soft}>A check only: the clearance comes from bore and piston.</span>
+    );
+  if (clearance.value === null) return <span className={soft}>piston {piston.label}</span>;
+  return (
+    <>
+      clearance {length(clearance.value, 'clearance')}: <StateMark state={clearance.state} /> <span className={soft}>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</span>
+    </>
   );
 }

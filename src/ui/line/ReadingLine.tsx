@@ -4,26 +4,31 @@ import { Keyboard, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { contextFor } from '@/core/build/context';
 import type { Judgement } from '@/core/build/judge';
-import { previewOf } from '@/core/build/preview';
-import type { ReadingEntry, Subject } from '@/core/build/record';
-import { type Task, nextTask, stepTask } from '@/core/build/work';
+import { readingOf } from '@/core/build/preview';
+import type { ReadingEntry } from '@/core/build/record';
+import { allPasses } from '@/core/build/sizes';
+import { type At, type Task, nextTask, sameAt, stepTask } from '@/core/build/work';
 import { type Meaning, acceptedBy, hear } from '@/core/quantity/bench';
+import type { Nm } from '@/core/quantity/length';
 import { bothText } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';
 import { Key } from '../shared/Button';
 import { Keypad, hasFingersOnly, useKeypad } from './Keypad';
 import { ReadBack } from './ReadBack';
-import { taskWords } from './names';
+import { isFineSubject, taskWords } from './names';
 
-type Which = 'sizes' | 'rings';
+type Which = 'bores' | 'pistons' | 'rings';
 
 interface Props {
   /** The tasks this line works through. */
   work: Which;
-  subject: Subject;
-  /** The subjects of one cylinder, in the order the arrow keys go through them. */
-  subjects: readonly Subject[];
-  onSubject: (subject: Subject) => void;
+  here: At;
+  /** What of this cylinder the arrow keys go through, in their order. */
+  beside: At[];
+  /** What it is that they go through, in a word. */
+  besideWords: string;
+  /** Told what the entry means so far, null while it means nothing. */
+  onMeaning?: (value: Nm | null) => void;
 }
 
 const VERTICAL: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 };
@@ -46,8 +51,7 @@ function useCatchTyping(input: React.RefObject<HTMLInputElement | null>): void {
 function lastLive(judgement: Judgement, entries: readonly { id: string }[], counts: (reading: ReadingEntry) => boolean): ReadingEntry | null {
   const live = new Map(
     judgement.cylinders
-      .flatMap((c) => [c.bore, c.piston, ...Object.values(c.rings)])
-      .flatMap((s) => s.passes)
+      .flatMap(allPasses)
       .filter((p) => p.voided === null && counts(p))
       .map((p) => [p.id, p]),
   );
@@ -55,9 +59,22 @@ function lastLive(judgement: Judgement, entries: readonly { id: string }[], coun
   return found ? (live.get(found.id) ?? null) : null;
 }
 
+/** The cylinder's place that a reading leads back to, and what of it. */
+function atOf(judgement: Judgement, { cylinder, subject, place }: ReadingEntry): At {
+  const holder = subject === 'piston' || subject === 'pin' || subject === 'pinBore' ? judgement.cylinders.find((c) => c.piston.id === cylinder) : undefined;
+  return { cylinder: holder?.id ?? cylinder, subject, spot: place };
+}
+
+/** The next open thing once `here` was read: `here` itself while it wants more. */
+function stepOn(tasks: Task[], here: At): At | null {
+  const done = tasks.find((t) => sameAt(t, here))?.done ?? true;
+  return done ? nextTask(tasks, here) : null;
+}
+
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
-export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
-  const { live, judgement, units, cursor, cylinder, moveTo, follow, read, isOwn, strike, choose } = useBench();
+export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Props) {
+  const { judgement, live, units, cursor, cylinder, goTo, read, preview: previewed, isOwn, strike, setGauge, handFor } = useBench();
+  const { subject } = here;
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState('');
   const [keypad, toggleKeypad] = useKeypad();
@@ -65,15 +82,16 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
   const options = useRef<HTMLDivElement>(null);
   useCatchTyping(input);
 
-  const context = useMemo(() => cylinder && contextFor(judgement, cylinder, subject, units), [judgement, cylinder, subject, units]);
+  const hand = handFor(subject);
+  const context = useMemo(() => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument), [judgement, cylinder, subject, units, hand.instrument]);
   const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
-  const preview = useMemo(
-    () => (cylinder && heard.kind === 'understood' ? previewOf(live.record, cylinder.id, subject, heard.meaning) : null),
-    [heard, live.record, cylinder, subject],
-  );
+  const meaning = heard.kind === 'understood' ? heard.meaning : heard.kind === 'setting' && heard.read && heard.value !== 'piston' ? { value: heard.value, upTo: null, taken: 'zeroed here' } : null;
+  const value = meaning?.value ?? null;
+  useEffect(() => onMeaning?.(value), [onMeaning, value]);
+  const preview = meaning && previewed(readingOf(judgement, here, meaning, hand, typed));
   useEffect(() => {
     const open = cursor.chosen ? null : nextTask(judgement.tasks[work], null);
-    if (open) follow(open);
+    if (open) goTo(open);
     if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
     // On entering the stage only: from then on the line and the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -81,18 +99,15 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
   if (!cylinder || !context) return null;
 
   const tasks = judgement.tasks[work];
-  const here: Task = { cylinder: cylinder.id, subject, done: false };
   const then = nextTask(tasks, here);
-  const nameOf = (task: { cylinder: string; subject: Subject }): string =>
-    taskWords(judgement.cylinders.find((c) => c.id === task.cylinder), task.subject);
-  const log = (meaning: Meaning): void => {
-    const after = previewOf(live.record, cylinder.id, subject, meaning).tasks[work];
-    read({ cylinder: cylinder.id, subject, value: meaning.value, upTo: meaning.upTo, typed: typed.trim() });
-    setSaid(`Logged ${nameOf(here)}: ${bothText(meaning.value, context.field === 'bore' || context.field === 'piston' ? 'size' : 'fine')}.`);
+  const nameOf = (at: At): string => taskWords(judgement.cylinders.find((c) => c.id === at.cylinder), at);
+  const log = (taken: Meaning): void => {
+    const reading = readingOf(judgement, here, taken, hand, typed.trim());
+    const after = previewed(reading).tasks[work];
+    read(reading);
+    setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, isFineSubject(subject) ? 'fine' : 'size')}.`);
     setTyped('');
-    const done = after.find((t) => t.cylinder === here.cylinder && t.subject === subject)?.done ?? true;
-    const next = done ? nextTask(after, here) : null;
-    follow(next ?? here);
+    goTo(stepOn(after, here) ?? here);
     input.current?.focus();
   };
 
@@ -100,41 +115,52 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
     if (heard.kind === 'understood') return log(heard.meaning);
     if (heard.kind === 'question') return options.current?.querySelector('button')?.focus();
     if (heard.kind !== 'setting') return;
-    choose('bench', { ...judgement.bench, gaugeSetting: heard.value });
-    setSaid(`Bore gauge set to ${bothText(heard.value, 'size')}.`);
+    setGauge(heard.value);
+    if (meaning) log(meaning);
+    setSaid(heard.value === 'piston' ? 'Bore gauge set to each piston: the dial is the clearance.' : `Bore gauge ${heard.read ? 'zeroed here and read as' : 'set to'} ${bothText(heard.value, 'size')}.`);
     setTyped('');
   };
 
   const undo = (): void => {
-    const last = lastLive(judgement, live.record.entries, (reading) => subjects.includes(reading.subject) && isOwn(reading));
+    const last = lastLive(judgement, live.record.entries, (reading) => beside.some((b) => b.subject === reading.subject) && isOwn(reading));
     if (!last) return setSaid('Nothing of this bench’s to undo here.');
+    const at = atOf(judgement, last);
     strike(last.id, 'undone at entry');
-    setSaid(`Undone: ${nameOf(last)}, “${last.typed}”. It stays on record, struck out.`);
-    follow(last);
+    setSaid(`Undone: ${nameOf(at)}, “${last.typed}”. It stays on record, struck out.`);
+    goTo(at);
     input.current?.focus();
   };
 
-  const move = (along: 'cylinder' | 'subject', step: number): void => {
-    if (along === 'subject') {
-      const at = subjects.indexOf(subject);
-      const next = subjects[(at + step + subjects.length) % subjects.length];
-      if (next) onSubject(next);
+  const skip = (): void => {
+    if (!then) return setSaid('Nothing else is open on this route.');
+    setSaid(`Left open: ${nameOf(here)}.`);
+    goTo(then);
+    input.current?.focus();
+  };
+
+  const move = (along: 'cylinder' | 'beside', step: number): void => {
+    if (along === 'beside') {
+      const at = beside.findIndex((b) => sameAt(b, here));
+      const next = beside[(at + step + beside.length) % beside.length];
+      if (next) goTo(next, true);
       return;
     }
-    const all = judgement.cylinders.map((c) => ({ cylinder: c.id, subject, done: false }));
+    const all = judgement.cylinders.map((c) => ({ ...here, cylinder: c.id, done: false }));
     const next = stepTask(all, here, step);
-    if (next) moveTo({ cylinder: next.cylinder });
+    if (next) goTo(next, true);
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
     const vertical = VERTICAL[event.key];
     const sideways = typed === '' ? SIDEWAYS[event.key] : undefined;
     const undoes = typed === '' && event.key.toLowerCase() === 'z' && !event.altKey;
+    const skips = typed === '' && event.key.toLowerCase() === 'n' && !event.altKey && !event.ctrlKey && !event.metaKey;
     if (event.key === 'Enter') enter();
     else if (event.key === 'Escape') setTyped('');
     else if (vertical) move('cylinder', vertical);
-    else if (sideways) move('subject', sideways);
+    else if (sideways) move('beside', sideways);
     else if (undoes) undo();
+    else if (skips) skip();
     else return;
     event.preventDefault();
   };
@@ -174,7 +200,7 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
             />
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
-            <ReadBack heard={heard} subject={subject} preview={preview} cylinder={cylinder} options={options} onPick={log} onBack={() => input.current?.focus()} idle={idle} />
+            <ReadBack heard={heard} at={here} preview={preview} cylinder={cylinder} options={options} onPick={log} onBack={() => input.current?.focus()} idle={idle} />
           </div>
         </div>
         <div className="flex items-center gap-3 text-sm text-soft max-md:absolute max-md:top-2 max-md:right-4">
@@ -183,9 +209,15 @@ export function ReadingLine({ work, subject, subjects, onSubject }: Props) {
               <Key>↑</Key> <Key>↓</Key> cylinder
             </span>
             <span>
-              <Key>←</Key> <Key>→</Key> {work === 'rings' ? 'ring' : 'bore, piston'}
+              <Key>←</Key> <Key>→</Key> {besideWords}
             </span>
           </div>
+          <button type="button" onClick={skip} className="flex min-h-11 items-center gap-1.5 rounded border border-edge px-3 text-ink">
+            Next
+            <span className="max-md:hidden">
+              <Key>N</Key>
+            </span>
+          </button>
           <button type="button" onClick={undo} className="flex min-h-11 items-center gap-1.5 rounded border border-edge px-3 text-ink">
             <Undo2 size={18} aria-hidden /> Undo
             <span className="max-md:hidden">

@@ -1,10 +1,24 @@
+/** What is read, and where, in a few words. */
+import { DEPTH_WORDS, type Spot, isThrust } from '@/core/bore/grid';
 import type { JudgedCylinder } from '@/core/build/judge';
 import type { Subject } from '@/core/build/record';
+import type { At } from '@/core/build/work';
 import { RING_WORDS } from '@/core/ring/ring';
 
-/** What is read, in words. */
-const subjectWords = (subject: Subject): string => (subject === 'bore' || subject === 'piston' ? subject : RING_WORDS[subject]);
+export const SUBJECT_WORDS: Record<Subject, string> = { bore: 'bore', piston: 'piston', pin: 'pin', pinBore: 'pin bore', strip: 'feeler strip', ...RING_WORDS };
 
-/** A thing to read with its cylinder, e.g. `Cylinder 3, second ring`. */
-export const taskWords = (cylinder: JudgedCylinder | undefined, subject: Subject): string =>
-  `Cylinder ${cylinder?.label ?? '?'}, ${subjectWords(subject)}`;
+export const isFineSubject = (subject: Subject): boolean => subject !== 'bore' && subject !== 'piston' && subject !== 'pin' && subject !== 'pinBore';
+
+/** A direction in a word: `square`, `along`, `30°`. */
+export const shortDirection = (angle: number): string => (isThrust(angle) ? 'square' : angle === 0 ? 'along' : `${Math.round(angle * 10) / 10}°`);
+
+/** A depth in a word or two. */
+export const shortDepth = (depth: Spot['depth']): string => DEPTH_WORDS[depth].replace(' of ring travel', '').replace(' ring travel', '');
+
+/** A thing to read with its cylinder, e.g. `Cylinder 3, second ring` or `Cylinder 3, top, square`. */
+export function taskWords(cylinder: JudgedCylinder | undefined, { subject, spot }: At): string {
+  const label = cylinder?.label ?? '?';
+  if (spot) return `Cylinder ${label}, ${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`;
+  const piston = cylinder && cylinder.piston.id !== cylinder.id && subject !== 'strip' ? ` ${cylinder.piston.label}` : '';
+  return `Cylinder ${label}, ${SUBJECT_WORDS[subject]}${subject === 'piston' ? piston : ''}`;
+}

@@ -1,97 +1,155 @@
 'use client';
 
-import { printLength } from '@/core/quantity/print';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import type { JudgedCylinder } from '@/core/build/judge';
+import { type PistonSubject, PISTON_SUBJECTS } from '@/core/build/record';
+import type { At } from '@/core/build/work';
 import { clearanceAdvice } from '@/core/piston/clearance';
-import { type SizeSubject, useBench } from '../bench/Bench';
+import { gaugePoint } from '@/core/piston/piston';
+import { printLength } from '@/core/quantity/print';
+import { useBench } from '../bench/Bench';
+import { Hand } from '../hand/Hand';
+import { SUBJECT_WORDS } from '../line/names';
 import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
 import { Scale } from '../shared/Scale';
+import { bringIntoSight } from '../shared/sight';
 import { StateMark, stateColour } from '../shared/StateMark';
+import { Views } from '../shared/Views';
+import { Renew } from '../bores/Renew';
 import { Ask } from '../stages/Ask';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
 
-const SUBJECTS = ['bore', 'piston'] as const satisfies readonly SizeSubject[];
+const PairingView = dynamic(() => import('./PairingView').then((m) => m.PairingView), { ssr: false });
+const GaugePoint = dynamic(() => import('./GaugePoint').then((m) => m.GaugePoint));
 
-/** Bore and piston of each cylinder, and the clearance between them. */
+type View = 'readings' | 'pairing' | 'gauge';
+
+const HOW: Partial<Record<PistonSubject, string>> = {
+  pin: 'In the micrometer, in the middle of the pin.',
+  pinBore: 'In the piston’s pin bore, both sides.',
+  strip: 'A feeler strip drawn up beside the piston in its bore: it reads about half a thou under the true clearance. A check, never the record.',
+};
+
+/** Every pass of what is in hand. */
+function passesOf({ piston, clearance }: JudgedCylinder, subject: PistonSubject) {
+  if (subject === 'strip') return clearance.strip.passes;
+  return subject === 'piston' ? piston.passes : piston.pinPasses[subject];
+}
+
+/** The pistons: measured, held against their bores, paired with them. */
 export function PistonsStage() {
-  const { judgement, cylinder, cursor, moveTo, units, text, length } = useBench();
+  const { judgement, cylinder, cursor, units, text } = useBench();
+  const [view, setView] = useState<View>('readings');
   if (!cylinder) return null;
-  const { clearance } = cylinder;
-  const passes = clearance.value === null ? [] : [{ id: 'clearance', value: clearance.value, upTo: null }];
+  const at = (subject: PistonSubject): At => ({ cylinder: cylinder.id, subject, spot: null });
+  const subject = cursor.piston;
+  const { clearance, piston } = cylinder;
   return (
     <Frame
       main={
         <div className="flex h-full flex-col">
-          <h1>
-            Cylinder {cylinder.label}, {cursor.size}
-          </h1>
-          <p className="text-[1.0625rem] text-soft">
-            {cursor.size === 'bore'
-              ? 'Square to the crank, at the smallest place of piston travel.'
-              : 'On the skirt at the maker’s gauge point, square to the pin. Anywhere else it reads small.'}
-          </p>
-          <Ask target={clearance.target} />
-          <Scale
-            target={clearance.target}
-            passes={passes}
-            state={clearance.state}
-            units={units}
-            under="tight: it can seize"
-            over="loose: it rocks"
-            label={`Clearance of cylinder ${cylinder.label}: ${clearance.state}`}
+          <Views
+            label="What of the pistons"
+            value={view}
+            onChange={setView}
+            views={[
+              ['readings', 'Readings', <Readings key="readings" />],
+              ['pairing', 'Pairing', <PairingView key="pairing" />],
+              ['gauge', 'Gauge point, pins', <GaugePoint key="gauge" />],
+            ]}
           />
-          <div className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
-            {clearance.value !== null && (
-              <p className="figures text-[3.75rem] leading-none font-bold tracking-tight" style={{ color: stateColour(clearance.state) }}>
-                {printLength(clearance.value, units, 'clearance').number}
-                <span className="text-2xl"> {printLength(clearance.value, units, 'clearance').unit}</span>
-              </p>
-            )}
-            <div className="min-w-56 flex-1 text-xl leading-snug">
-              <StateMark state={clearance.state} />
-              <p>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</p>
-            </div>
-          </div>
-          <AllSizes />
         </div>
       }
       aside={
         <>
-          <h2 className="mb-1">Why</h2>
+          <Hand subject={subject} />
+          <h2 className="mt-4 mb-1">Why</h2>
           <Why target={clearance.target} />
-          {clearance.value !== null && cylinder.bore.reading && cylinder.piston.reading && (
-            <p className="figures mt-3 text-sm leading-relaxed">
-              bore {length(cylinder.bore.reading.value, 'size')}
-              <br />− piston {length(cylinder.piston.reading.value, 'size')}
-              <br />= <b>{length(clearance.value, 'clearance')}</b> ± {length(clearance.uncertainty, 'clearance')}
-            </p>
+          {clearance.value !== null && (
+            <div className="figures mt-3 text-sm leading-relaxed">
+              {clearance.working.map((line, i) => (
+                <div key={i}>{text(line)}</div>
+              ))}
+            </div>
           )}
+          <Running cylinder={cylinder} />
           <div className="mt-4">
             <Findings findings={findingsFor(judgement.findings, ['pistons'], cylinder.id)} />
           </div>
           <h2 className="mt-5 mb-1">
-            Readings: {cursor.size}, cylinder {cylinder.label}
+            Readings: {SUBJECT_WORDS[subject]}, {subject === 'strip' ? `cylinder ${cylinder.label}` : `piston ${piston.label}`}
           </h2>
-          <PassLog passes={cylinder[cursor.size].passes} style="size" />
-          <p className="mt-4 text-soft">Parts and gauges at the same temperature, 20 °C for the record. A calliper is not good enough for this. Solvents: fresh air and no flame.</p>
+          <PassLog passes={passesOf(cylinder, subject)} style={subject === 'strip' ? 'fine' : 'size'} />
+          <Renew part="piston" />
+          <p className="mt-4 text-soft">Parts and gauges at one temperature. A calliper is not good enough for this. {units === 'imperial' ? 'A set should agree within a few tenths.' : 'A set should agree within a hundredth.'}</p>
         </>
       }
-      foot={<ReadingLine work="sizes" subject={cursor.size} subjects={SUBJECTS} onSubject={(subject) => (subject === 'bore' || subject === 'piston') && moveTo({ size: subject })} />}
+      foot={
+        <div hidden={view !== 'readings'}>
+          <ReadingLine work="pistons" here={at(subject)} beside={PISTON_SUBJECTS.map(at)} besideWords="piston, pin, strip" />
+        </div>
+      }
     />
   );
 }
 
-/** Scrolls the table, and nothing around it, until a row shows. */
-function bringIntoSight(row: HTMLTableRowElement | null): void {
-  const box = row?.closest<HTMLElement>('[role="region"]');
-  if (row && box) box.scrollTop = row.offsetTop + row.offsetHeight * 2 - box.clientHeight;
+/** What is in hand, its clearance against the window, and all of them below. */
+function Readings() {
+  const { judgement, cylinder, cursor, units, text, length } = useBench();
+  if (!cylinder) return null;
+  const { clearance, piston } = cylinder;
+  const subject = cursor.piston;
+  const passes = clearance.value === null ? [] : [{ id: 'clearance', value: clearance.value, upTo: null }];
+  return (
+    <div className="flex h-full flex-col pt-3">
+      <h1>
+        Cylinder {cylinder.label}, {SUBJECT_WORDS[subject]}
+        {piston.id !== cylinder.id && subject !== 'strip' && <span className="text-xl font-normal text-soft"> piston {piston.label} is paired with it</span>}
+      </h1>
+      <p className="text-[1.0625rem] text-soft">{HOW[subject] ?? text(gaugePoint(judgement.pistonChoices.gauge))}</p>
+      <Ask target={clearance.target} />
+      <Scale target={clearance.target} passes={passes} state={clearance.state} units={units} under="tight: it can seize" over="loose: it rocks" label={`Clearance of cylinder ${cylinder.label}: ${clearance.state}`} />
+      <div className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
+        {clearance.value !== null && (
+          <p className="figures text-[3.75rem] leading-none font-bold tracking-tight" style={{ color: stateColour(clearance.state) }}>
+            {printLength(clearance.value, units, 'clearance').number}
+            <span className="text-2xl"> {printLength(clearance.value, units, 'clearance').unit}</span>
+          </p>
+        )}
+        <div className="min-w-56 flex-1 text-xl leading-snug">
+          <StateMark state={clearance.state} />
+          <p>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</p>
+          {clearance.mean !== null && clearance.value !== null && clearance.mean !== clearance.value && (
+            <p className="text-base text-soft">
+              The least over piston travel; the mean is {length(clearance.mean, 'clearance')}.{clearance.strip.check && ` Feeler strip ${length(clearance.strip.check.read, 'clearance')}: ${clearance.strip.check.agrees ? 'agrees' : 'does not agree'}.`}
+            </p>
+          )}
+        </div>
+      </div>
+      <AllPistons />
+    </div>
+  );
+}
+
+/** What the clearance comes to hot, by the heat model. */
+function Running({ cylinder }: { cylinder: JudgedCylinder }) {
+  const { length } = useBench();
+  const hot = cylinder.heat?.piston?.points.find((p) => p.point === 'measured');
+  if (!hot || !cylinder.heat?.piston) return null;
+  return (
+    <p className="mt-3 text-soft">
+      Running, by the heat model: <b className="figures text-ink">{length(Math.round(hot.hot), 'clearance')}</b> with the skirt at {cylinder.heat.piston.assumed.toFixed(0)} °C; nothing is left on paper at {hot.closing.toFixed(0)} °C. Free expansion of both: a skirt gives, so that the true one is larger.
+    </p>
+  );
 }
 
 /** Bore, piston and clearance of every cylinder; a row leads to it. */
-function AllSizes() {
-  const { judgement, cylinder: current, cursor, moveTo, units } = useBench();
+function AllPistons() {
+  const { judgement, cylinder: current, cursor, goTo, units } = useBench();
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
   const unit = units === 'imperial' ? 'in' : 'mm';
   return (
@@ -114,37 +172,33 @@ function AllSizes() {
           </tr>
         </thead>
         <tbody>
-          {judgement.cylinders.map((c) => {
-            const cell = (subject: SizeSubject) => (
+          {judgement.cylinders.map((c) => (
+            <tr key={c.id} ref={c.id === current?.id ? bringIntoSight : undefined} className={c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}>
+              <th scope="row" className="pl-3! font-bold! text-ink!">
+                {c.label}
+              </th>
+              <td className="num">{size(c.bore.size?.value)}</td>
               <td className="num">
                 <button
                   type="button"
-                  className={`min-h-7 px-1 ${c.id === current?.id && cursor.size === subject ? 'font-bold text-blue underline underline-offset-4' : ''}`}
-                  aria-label={`Cylinder ${c.label}, ${subject}${c[subject].reading ? `, ${size(c[subject].reading.value)} ${unit}` : ', to read'}`}
-                  onClick={() => moveTo({ cylinder: c.id, size: subject })}
+                  className={`min-h-7 px-1 ${c.id === current?.id && cursor.piston === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
+                  aria-label={`Cylinder ${c.label}, piston${c.piston.size ? `, ${size(c.piston.size.value)} ${unit}` : ', to read'}`}
+                  onClick={() => goTo({ cylinder: c.id, subject: 'piston', spot: null }, true)}
                 >
-                  {size(c[subject].reading?.value)}
+                  {size(c.piston.size?.value)}
+                  {c.piston.read > 1 && <span className="ml-1 text-xs text-soft">×{c.piston.read}</span>}
                 </button>
+                {c.piston.id !== c.id && <span className="ml-1 text-xs text-soft">no. {c.piston.label}</span>}
               </td>
-            );
-            return (
-              <tr
-                key={c.id}
-                ref={c.id === current?.id ? bringIntoSight : undefined}
-                className={c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}
-              >
-                <th scope="row" className="pl-3! font-bold! text-ink!">
-                  {c.label}
-                </th>
-                {cell('bore')}
-                {cell('piston')}
-                <td className="num">{c.clearance.value === null ? '–' : printLength(c.clearance.value, units, 'clearance').number}</td>
-                <td>
-                  <StateMark state={c.clearance.state} />
-                </td>
-              </tr>
-            );
-          })}
+              <td className="num">
+                {c.clearance.value === null ? '–' : printLength(c.clearance.value, units, 'clearance').number}
+                {c.clearance.value !== null && <span className="text-xs text-soft"> ±{printLength(c.clearance.uncertainty, units, 'clearance').number}</span>}
+              </td>
+              <td>
+                <StateMark state={c.clearance.state} />
+              </td>
+            </tr>
+          ))}
         </tbody>
       </table>
     </div>

@@ -3,7 +3,8 @@
 import type { JudgedCylinder, JudgedRing } from '@/core/build/judge';
 import { ringsOnRoute } from '@/core/build/judge';
 import { printLength } from '@/core/quantity/print';
-import { RINGS, RING_WORDS, gapAdvice } from '@/core/ring/ring';
+import type { At } from '@/core/build/work';
+import { type Ring, RINGS, RING_WORDS, gapAdvice } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
 import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
@@ -25,12 +26,13 @@ const ORDINALS = ['No reading yet', 'First reading', 'Second reading', 'Third re
 
 /** The ring bench: one ring in hand, what it reads, how far to go. */
 export function RingsStage() {
-  const { judgement, cylinder, cursor, moveTo, choose, units } = useBench();
+  const { judgement, cylinder, cursor, choose, units } = useBench();
   if (!cylinder) return null;
   const ring = cylinder.rings[cursor.ring];
   const live = ring.passes.filter((p) => p.voided === null);
   const { bench } = judgement;
   const subjects = bench.rails ? RINGS : RINGS.filter((r) => ringsOnRoute(bench).includes(r) || r === cursor.ring);
+  const at = (subject: Ring): At => ({ cylinder: cylinder.id, subject, spot: null });
   return (
     <Frame
       main={
@@ -84,7 +86,7 @@ export function RingsStage() {
           <p className="mt-4 text-soft">Filing: eye protection on. Ring edges cut: gloves. A burr scores the wall: deburr before it goes back in.</p>
         </>
       }
-      foot={<ReadingLine work="rings" subject={ring.ring} subjects={subjects} onSubject={(subject) => subject !== 'bore' && subject !== 'piston' && moveTo({ ring: subject })} />}
+      foot={<ReadingLine work="rings" here={at(ring.ring)} beside={subjects.map(at)} besideWords="ring" />}
     />
   );
 }

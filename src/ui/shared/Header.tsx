@@ -14,6 +14,7 @@ const PLACES = [
   ['/', 'Shelf'],
   ['/gap', 'Quick gap'],
   ['/charts', 'Charts'],
+  ['/instruments', 'Tools'],
 ] as const;
 
 /** The bar on every screen: the mark leads to the shelf; outside a build, the other rooms stand beside it. */

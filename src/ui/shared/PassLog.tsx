@@ -4,7 +4,9 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import type { LoggedReading } from '@/core/build/judge';
 import { printLength } from '@/core/quantity/print';
+import { type Instrument, instrumentKey } from '@/core/uncertainty/instrument';
 import { useBench } from '../bench/Bench';
+import { shortDepth, shortDirection } from '../line/names';
 import { Button, buttonLook } from './Button';
 import { When } from './When';
 
@@ -12,7 +14,8 @@ const REASONS = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
 
 /** Every pass as in a paper log: newest first, voided ones struck out with the reason. */
 export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'size' | 'fine' }) {
-  const { units, strike } = useBench();
+  const { units, strike, judgement } = useBench();
+  const tools = judgement.instruments;
   if (passes.length === 0) return <p className="text-soft">No reading yet.</p>;
   const figure = (nm: number): string => printLength(nm, units, style).number;
   return (
@@ -25,6 +28,7 @@ export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'si
           </span>
           <span className="text-sm leading-tight text-soft">
             typed “{pass.typed}”, {pass.by || 'no initials'}, <When at={pass.at} />
+            {details(pass, tools)}
             {pass.voided && ` · struck out: ${pass.voided.reason}`}
           </span>
           {!pass.voided && <StrikeOut onStrike={(reason) => strike(pass.id, reason)} what={`${figure(pass.value)}`} />}
@@ -32,6 +36,20 @@ export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'si
       ))}
     </ol>
   );
+}
+
+/** Where, with what and how warm a reading was taken, as far as it says. */
+function details({ place, instrument, temperature, gaugeTemperature, plate, round }: LoggedReading, tools: Instrument[]): string {
+  const tool = instrument === null ? null : (tools.find((i) => instrumentKey(i) === instrument)?.name ?? instrument);
+  const parts = [
+    place && `${shortDepth(place.depth)}, ${shortDirection(place.angle)}`,
+    tool,
+    temperature !== null && `part ${temperature} °C`,
+    gaugeTemperature !== null && `tool ${gaugeTemperature} °C`,
+    plate === true && 'torque plate on',
+    round === 0 ? null : `after work ${round}`,
+  ].filter(Boolean);
+  return parts.length === 0 ? '' : ` · ${parts.join(', ')}`;
 }
 
 /** Voiding asks for the reason; the reading stays on record. */

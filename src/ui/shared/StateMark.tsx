@@ -1,7 +1,9 @@
+import type { BoreState } from '@/core/bore/verdict';
 import type { ClearanceState } from '@/core/piston/clearance';
+import type { PinState } from '@/core/piston/piston';
 import type { GapState } from '@/core/ring/ring';
 
-export type AnyState = GapState | ClearanceState;
+export type AnyState = GapState | ClearanceState | PinState | BoreState;
 
 /** Each state has a word, a shape and a colour of its own. */
 const COLOURS: Record<AnyState, string> = {
@@ -13,6 +15,11 @@ const COLOURS: Record<AnyState, string> = {
   over: 'var(--over)',
   'not proven': 'var(--blue)',
   'no target': 'var(--soft)',
+  'part read': 'var(--soft)',
+  within: 'var(--ok)',
+  hone: 'var(--short)',
+  'next size': 'var(--loose)',
+  out: 'var(--over)',
 };
 
 const SHAPES: Record<AnyState, React.ReactNode> = {
@@ -29,6 +36,11 @@ const SHAPES: Record<AnyState, React.ReactNode> = {
     </>
   ),
   'no target': <path d="M-5 0H5" stroke="currentColor" strokeWidth="2" />,
+  'part read': <path d="M-4.5 0A4.5 4.5 0 0 1 4.5 0" fill="none" stroke="currentColor" strokeWidth="2" />,
+  within: <circle r="5" fill="currentColor" />,
+  hone: <path d="M-5 5 5-5M-5-5 5 5M0-6V6" stroke="currentColor" strokeWidth="1.8" />,
+  'next size': <path d="M-5 5V-5H5V5ZM-2 2V-2H2V2Z" fill="none" stroke="currentColor" strokeWidth="1.8" />,
+  out: <path d="M-4.5-4.5 4.5 4.5M4.5-4.5-4.5 4.5" stroke="currentColor" strokeWidth="2.5" />,
 };
 
 export const stateColour = (state: AnyState): string => COLOURS[state];

@@ -1,5 +1,11 @@
+import type { Units } from '@/core/quantity/length';
+import type { Bare } from '@/core/quantity/list';
+
 /** The two systems a shop may speak, as they are offered. */
 export const SHOP_UNITS = [
   ['imperial', 'thou and inches'],
   ['metric', 'millimetres'],
 ] as const;
+
+/** What a small length without a unit means in each. */
+export const bareOf = (units: Units): Bare => (units === 'imperial' ? 'thou' : 'mm');

@@ -137,9 +137,12 @@ function Targets() {
 
 function Sizes() {
   const { judgement, units } = useBench();
+  const { orders, plan, cylinders, instruments, sizing } = judgement;
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
-  const fine = (nm: number | null): string => (nm === null ? '–' : printLength(nm, units, 'clearance').number);
+  const fine = (nm: number | null | undefined): string => (nm == null ? '–' : printLength(nm, units, 'clearance').number);
   const [sizeUnit, fineUnit] = units === 'imperial' ? ['in', 'thou'] : ['mm', 'mm'];
+  const who = (c: JudgedCylinder): string => [...new Set([...c.bore.passes, ...c.piston.passes].filter((p) => p.voided === null).map((p) => p.by))].filter(Boolean).join(', ');
+  const toMachine = orders.filter((o) => o.off !== null && o.off > sizing.honing);
   return (
     <section className="mt-5">
       <h2 className="mb-1">Bores, pistons, clearance</h2>
@@ -150,6 +153,13 @@ function Sizes() {
             <th scope="col" className="num">
               bore, {sizeUnit}
             </th>
+            <th scope="col" className="num">
+              taper, {fineUnit}
+            </th>
+            <th scope="col" className="num">
+              out-of-round
+            </th>
+            <th scope="col">bore is</th>
             <th scope="col" className="num">
               piston, {sizeUnit}
             </th>
@@ -164,23 +174,69 @@ function Sizes() {
           </tr>
         </thead>
         <tbody>
-          {judgement.cylinders.map((c) => (
+          {cylinders.map((c) => (
             <tr key={c.id} className="break-inside-avoid">
               <th scope="row" className="font-bold! text-ink!">
                 {c.label}
               </th>
-              <td className="num">{size(c.bore.reading?.value)}</td>
-              <td className="num">{size(c.piston.reading?.value)}</td>
+              <td className="num">{size(c.bore.size?.value)}</td>
+              <td className="num">{fine(c.bore.shape?.taper.thrust?.value)}</td>
+              <td className="num">{fine(c.bore.shape?.outOfRound?.value)}</td>
+              <td>{c.bore.shape ? c.bore.verdict.state : '–'}</td>
+              <td className="num">
+                {size(c.piston.size?.value)}
+                {c.piston.id !== c.id && <span className="font-sans text-xs"> no. {c.piston.label}</span>}
+              </td>
               <td className="num">{fine(c.clearance.value)}</td>
               <td className="num">{c.clearance.value === null ? '' : fine(c.clearance.uncertainty)}</td>
               <td>
                 <StateMark state={c.clearance.state} />
               </td>
-              <td>{[...new Set([c.bore.reading?.by, c.piston.reading?.by])].filter(Boolean).join(', ')}</td>
+              <td>{who(c)}</td>
             </tr>
           ))}
         </tbody>
       </table>
+      {toMachine.length > 0 && (
+        <div className="mt-3 break-inside-avoid">
+          <h3 className="font-bold">To be bored and honed{plan?.oversize != null && `: ${fine(plan.oversize)} ${fineUnit} over ${size(plan.standard)}`}</h3>
+          <table className="ruled">
+            <thead>
+              <tr>
+                <th scope="col">cylinder</th>
+                <th scope="col" className="num">
+                  piston, {sizeUnit}
+                </th>
+                <th scope="col" className="num">
+                  bore to
+                </th>
+                <th scope="col" className="num">
+                  hone to
+                </th>
+                <th scope="col" className="num">
+                  not outside
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {toMachine.map((o) => (
+                <tr key={o.cylinder}>
+                  <th scope="row" className="font-bold! text-ink!">
+                    {cylinders.find((c) => c.id === o.cylinder)?.label}
+                  </th>
+                  <td className="num">{size(o.piston)}</td>
+                  <td className="num">{size(o.bore)}</td>
+                  <td className="num">{size(o.hone.aim)}</td>
+                  <td className="num">
+                    {size(o.hone.least)}–{size(o.hone.most)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {instruments.length > 0 && <p className="mt-1 text-sm text-soft">Measured with: {[...new Set(instruments.map((i) => `${i.name} (${i.calibrated ? `calibrated ${i.calibrated}` : 'no calibration on record'})`))].join('; ')}.</p>}
     </section>
   );
 }

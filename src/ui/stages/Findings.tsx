@@ -1,6 +1,6 @@
 'use client';
 
-import type { Finding, Severity } from '@/core/build/findings';
+import type { Finding, Severity } from '@/core/build/finding';
 import { useBench } from '../bench/Bench';
 
 const WORDS: Record<Severity, string> = { stop: 'Stop', mend: 'To mend', note: 'To know' };

@@ -8,6 +8,7 @@ import { useBench } from '../bench/Bench';
 export const STAGE_WORDS: Record<Stage, string> = {
   job: 'Job',
   targets: 'Targets',
+  bores: 'Bores',
   pistons: 'Pistons',
   rings: 'Rings',
   clocking: 'Clocking',

@@ -43,6 +43,7 @@ export function Workspace({ children }: { children: ReactNode }) {
       </Header>
       <StageRule stage={stage} />
       <LinkState />
+      <Changed />
       <div className="flex min-h-0 flex-1 max-md:flex-col print:block">
         {stage !== 'sheet' && stage !== 'job' && (
           <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-md:w-full max-md:border-r-0 max-md:border-b">
@@ -53,6 +54,27 @@ export function Workspace({ children }: { children: ReactNode }) {
         )}
         <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">{children}</div>
       </div>
+    </div>
+  );
+}
+
+/** As many changes as are shown before the rest are counted. */
+const SHOWN = 3;
+
+/** What the last readings changed elsewhere: targets that moved, verdicts that turned. */
+function Changed() {
+  const { changes, seenChanges, text } = useBench();
+  return (
+    <div role="status" className="no-print">
+      {changes.length > 0 && (
+        <div className="flex items-center gap-4 border-b border-line bg-steel px-5 py-1">
+          <p className="flex-1">
+            <b>Changed by this:</b> {changes.slice(0, SHOWN).map(text).join(' · ')}
+            {changes.length > SHOWN && ` · and ${changes.length - SHOWN} more`}
+          </p>
+          <Button onClick={seenChanges}>Seen</Button>
+        </div>
+      )}
     </div>
   );
 }

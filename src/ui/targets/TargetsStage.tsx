@@ -2,11 +2,12 @@
 
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { Tabs } from 'radix-ui';
 import { useState } from 'react';
 import { rangeText } from '@/core/quantity/print';
+import type { JudgedCylinder } from '@/core/build/judge';
 import type { Target } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
+import { Views } from '../shared/Views';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
@@ -20,19 +21,13 @@ const ChartView = dynamic(() => import('./ChartView').then((m) => m.ChartView));
 const TakeChart = dynamic(() => import('./TakeChart').then((m) => m.TakeChart));
 const HeatView = dynamic(() => import('../heat/HeatView').then((m) => m.HeatView), { ssr: false });
 
-const VIEWS = [
-  ['figures', 'Figures'],
-  ['windows', 'Windows, schools'],
-  ['heat', 'Heat'],
-  ['chart', 'Chart'],
-] as const;
-
 const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart', own: 'your own', rule: 'common practice' };
 
 /** What each gap and clearance must be for this engine, from which paper, and why. */
 export function TargetsStage() {
-  const { judgement, cylinder, length, units } = useBench();
-  const { targets: choices, planned } = judgement;
+  const { judgement, cylinder, length } = useBench();
+  const { planned } = judgement;
+  const [view, setView] = useState<'figures' | 'windows' | 'heat' | 'chart'>('figures');
   const [shown, setShown] = useState<Figure>('top');
   const charts = useShopCharts();
   if (!cylinder || !planned) return null;
@@ -56,58 +51,19 @@ export function TargetsStage() {
               <TakeChart chart={newer} trigger="See the difference" />
             </div>
           )}
-          <Tabs.Root defaultValue="figures" className="mt-2">
-            <Tabs.List aria-label="What of the targets" className="-mx-2 flex gap-3 overflow-x-auto border-b border-line">
-              {VIEWS.map(([view, words]) => (
-                <Tabs.Trigger key={view} value={view} className="min-h-11 border-b-[3px] border-transparent px-2 whitespace-nowrap -outline-offset-4 data-[state=active]:border-blue data-[state=active]:font-bold data-[state=active]:text-blue">
-                  {words}
-                </Tabs.Trigger>
-              ))}
-            </Tabs.List>
-            <Tabs.Content value="figures" className="outline-none">
-              <div role="group" aria-label="Figures" className="divide-y divide-line border-b border-line">
-                {FIGURES.map(({ figure, words }) => {
-                  const target = targetOf(cylinder, figure);
-                  return (
-                    <button
-                      key={figure}
-                      type="button"
-                      aria-pressed={shown === figure}
-                      onClick={() => setShown(figure)}
-                      className="grid w-full grid-cols-[10.5rem_1fr_auto] items-baseline gap-x-4 py-1.5 pl-3 text-left aria-pressed:shadow-[inset_5px_0_0_var(--blue)] max-sm:grid-cols-1"
-                    >
-                      <span className="text-lg font-bold">{words}</span>
-                      {target.set ? (
-                        <>
-                          <Window target={target} clearance={figure === 'clearance'} />
-                          <span className="text-right text-sm text-soft max-sm:text-left">
-                            {target.inForce.limit !== null && target.inForce.limit !== target.inForce.aimTo && <>limit {length(target.inForce.limit, figure === 'clearance' ? 'clearance' : 'fine')} · </>}
-                            {STANDING_WORDS[target.inForce.rank]}
-                          </span>
-                        </>
-                      ) : (
-                        <span className="col-span-2 text-short">{target.ask}</span>
-                      )}
-                    </button>
-                  );
-                })}
-              </div>
-              <section className="mt-3" aria-label="Order of trust">
-                <h2 className="mb-1">{current.words}: by order of trust</h2>
-                <Ladder cylinder={cylinder} choices={choices} figure={current} />
-              </section>
-              {(shown === 'top' || shown === 'second') && <SideBySide comparisons={judgement.comparisons} units={units} />}
-            </Tabs.Content>
-            <Tabs.Content value="windows" className="outline-none">
-              <Windows />
-            </Tabs.Content>
-            <Tabs.Content value="heat" className="outline-none">
-              <HeatView />
-            </Tabs.Content>
-            <Tabs.Content value="chart" className="outline-none">
-              <ChartView charts={charts} />
-            </Tabs.Content>
-          </Tabs.Root>
+          <div className="mt-2">
+            <Views
+              label="What of the targets"
+              value={view}
+              onChange={setView}
+              views={[
+                ['figures', 'Figures', <Figures key="figures" cylinder={cylinder} shown={shown} onShow={setShown} />],
+                ['windows', 'Windows, schools', <Windows key="windows" />],
+                ['heat', 'Heat', <HeatView key="heat" />],
+                ['chart', 'Chart', <ChartView key="chart" charts={charts} />],
+              ]}
+            />
+          </div>
         </>
       }
       aside={
@@ -124,6 +80,48 @@ export function TargetsStage() {
         </>
       }
     />
+  );
+}
+
+/** The four figures, and by order of trust where the one in hand comes from. */
+function Figures({ cylinder, shown, onShow }: { cylinder: JudgedCylinder; shown: Figure; onShow: (figure: Figure) => void }) {
+  const { judgement, length, units } = useBench();
+  const current = FIGURES.find((f) => f.figure === shown) ?? FIGURES[0];
+  return (
+    <>
+        <div role="group" aria-label="Figures" className="divide-y divide-line border-b border-line">
+          {FIGURES.map(({ figure, words }) => {
+            const target = targetOf(cylinder, figure);
+            return (
+              <button
+                key={figure}
+                type="button"
+                aria-pressed={shown === figure}
+                onClick={() => onShow(figure)}
+                className="grid w-full grid-cols-[10.5rem_1fr_auto] items-baseline gap-x-4 py-1.5 pl-3 text-left aria-pressed:shadow-[inset_5px_0_0_var(--blue)] max-sm:grid-cols-1"
+              >
+                <span className="text-lg font-bold">{words}</span>
+                {target.set ? (
+                  <>
+                    <Window target={target} clearance={figure === 'clearance'} />
+                    <span className="text-right text-sm text-soft max-sm:text-left">
+                      {target.inForce.limit !== null && target.inForce.limit !== target.inForce.aimTo && <>limit {length(target.inForce.limit, figure === 'clearance' ? 'clearance' : 'fine')} · </>}
+                      {STANDING_WORDS[target.inForce.rank]}
+                    </span>
+                  </>
+                ) : (
+                  <span className="col-span-2 text-short">{target.ask}</span>
+                )}
+              </button>
+            );
+          })}
+        </div>
+        <section className="mt-3" aria-label="Order of trust">
+          <h2 className="mb-1">{current.words}: by order of trust</h2>
+          <Ladder cylinder={cylinder} choices={judgement.targets} figure={current} />
+        </section>
+        {(shown === 'top' || shown === 'second') && <SideBySide comparisons={judgement.comparisons} units={units} />}
+    </>
   );
 }
 

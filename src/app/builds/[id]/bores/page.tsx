@@ -1,0 +1,5 @@
+import { BoresStage } from '@/ui/bores/BoresStage';
+
+export default function Page() {
+  return <BoresStage />;
+}

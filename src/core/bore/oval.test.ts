@@ -1,0 +1,81 @@
+import fc from 'fast-check';
+import { lusolve, matrix, multiply, transpose } from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { fromMm, toMm } from '../quantity/length';
+import { apart, fitOval, foldedAngle, meanDoubt, ovalAt } from './oval';
+
+const rad = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/** The same least squares by a general linear solve: the coefficients of 1, cos 2θ and sin 2θ. */
+function reference(points: { angle: number; value: number }[]): number[] {
+  const design = matrix(points.map(({ angle }) => [1, Math.cos(2 * rad(angle)), Math.sin(2 * rad(angle))]));
+  const values = matrix(points.map(({ value }) => [value]));
+  const solved = lusolve(multiply(transpose(design), design), multiply(transpose(design), values));
+  return (solved.toArray() as number[][]).map((row) => row[0] ?? NaN);
+}
+
+describe('oval fit', () => {
+  it('is exact on three directions 60° apart (identity): mean 81.500, e 0.010, φ 25°', () => {
+    const readings = [[0, 81.506428], [60, 81.50342], [120, 81.490152]] as const;
+    const oval = fitOval(readings.map(([angle, value]) => ({ angle, value: fromMm(value) })));
+    expect(toMm(oval?.mean ?? 0)).toBeCloseTo(81.5, 6);
+    expect(toMm(oval?.amplitude ?? 0)).toBeCloseTo(0.01, 6);
+    expect(oval?.direction).toBeCloseTo(25, 2);
+    expect(oval?.residual).toBeLessThan(1);
+    const values = readings.map(([, value]) => value);
+    expect(Math.max(...values) - Math.min(...values)).toBeCloseTo(0.016276, 6);
+    for (const [angle, value] of readings) expect(81.5 + 0.01 * Math.cos(2 * rad(angle - 25))).toBeCloseTo(value, 6);
+  });
+
+  const directions = fc.uniqueArray(fc.integer({ min: 0, max: 359 }), { minLength: 3, maxLength: 8, selector: (a) => Math.floor((a % 180) / 20) });
+
+  it('returns what a bore without noise was made from (identity)', () => {
+    const bores = fc.record({ mean: fc.integer({ min: 50_000_000, max: 150_000_000 }), e: fc.integer({ min: 2_000, max: 200_000 }), direction: fc.double({ min: 0, max: 179.9, noNaN: true }), directions });
+    fc.assert(
+      fc.property(bores, ({ mean, e, direction, directions: angles }) => {
+        const oval = fitOval(angles.map((angle) => ({ angle, value: ovalAt({ mean, amplitude: e, direction }, angle) })));
+        expect(oval?.mean).toBeCloseTo(mean, 1);
+        expect(oval?.amplitude).toBeCloseTo(e, 1);
+        expect(apart(oval?.direction ?? 0, direction)).toBeLessThan(0.01);
+        expect(oval?.residual).toBeLessThan(1);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('agrees with a general least-squares solve on random bores with noise (reference library: mathjs)', () => {
+    const bores = directions.chain((angles) => fc.record({ angles: fc.constant(angles), noise: fc.array(fc.integer({ min: -30_000, max: 30_000 }), { minLength: angles.length, maxLength: angles.length }) }));
+    fc.assert(
+      fc.property(bores, ({ angles, noise }) => {
+        const points = angles.map((angle, i) => ({ angle, value: 100_000_000 + (noise[i] ?? 0) }));
+        const oval = fitOval(points);
+        const [mean = 0, a = 0, b = 0] = reference(points);
+        expect(oval?.mean).toBeCloseTo(mean, 0);
+        expect((oval?.amplitude ?? 0) * Math.cos(2 * rad(oval?.direction ?? 0))).toBeCloseTo(a, 0);
+        expect((oval?.amplitude ?? 0) * Math.sin(2 * rad(oval?.direction ?? 0))).toBeCloseTo(b, 0);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('knows how sure it is: even directions give u/√n for the mean and u·√(2/n) for e (identity)', () => {
+    for (const n of [3, 4, 6]) {
+      const oval = fitOval(Array.from({ length: n }, (_, i) => ({ angle: (i * 180) / n, value: ovalAt({ mean: 1e8, amplitude: 9_000, direction: 40 }, (i * 180) / n) })));
+      expect(oval?.doubt.mean).toBeCloseTo(1 / Math.sqrt(n), 9);
+      expect(oval?.doubt.amplitude).toBeCloseTo(Math.sqrt(2 / n), 9);
+    }
+    expect(meanDoubt([2, 2, 2, 2])).toBe(1);
+  });
+
+  it('says nothing from two directions, however often they are read', () => {
+    const at = (...angles: number[]) => angles.map((angle) => ({ angle, value: 1e8 + angle }));
+    expect(fitOval(at(0, 90))).toBeNull();
+    expect(fitOval(at(0, 90, 180, 270, 90.2))).toBeNull();
+    expect(fitOval(at(0, 60, 120))).not.toBeNull();
+  });
+
+  it('folds directions: a diameter has two ends', () => {
+    expect([0, 90, 180, 270, -30, 359].map(foldedAngle)).toEqual([0, 90, 0, 90, 150, 179]);
+    expect([apart(0, 179), apart(90, 270), apart(30, 150), apart(0, 90)]).toEqual([1, 0, 60, 90]);
+  });
+});

@@ -1,0 +1,88 @@
+/**
+ * Oval of a bore at one depth: d(θ) = mean + e·cos 2(θ − φ), by least squares over three directions or more.
+ * With a = e·cos 2φ and b = e·sin 2φ it is linear: d = mean + a·cos 2θ + b·sin 2θ. An identity; two directions
+ * leave one of the three unknowns free.
+ */
+import type { Nm } from '../quantity/length';
+import { combined } from '../uncertainty/uncertainty';
+
+export interface OvalPoint {
+  /** Degrees clockwise from the front, seen on the crown. */
+  angle: number;
+  value: Nm;
+}
+
+export interface Oval {
+  /** Nanometres, not rounded. */
+  mean: number;
+  /** Half of largest − smallest diameter, nm. */
+  amplitude: number;
+  /** Direction of the largest diameter, 0 to under 180°. */
+  direction: number;
+  /** Standard uncertainties for a standard uncertainty of 1 nm a reading. */
+  doubt: { mean: number; amplitude: number };
+  /** Largest departure of a reading from the oval, nm; nothing where three directions leave none. */
+  residual: number;
+}
+
+const rad = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/** Directions count as one when this near, degrees. */
+const SAME = 1;
+
+/** A direction and its opposite are the same diameter: 0 to under 180°. */
+export const foldedAngle = (angle: number): number => ((angle % 180) + 180) % 180;
+
+/** How far two diameters lie apart, 0 to 90°. */
+export function apart(a: number, b: number): number {
+  const between = foldedAngle(a - b);
+  return Math.min(between, 180 - between);
+}
+
+const distinct = (points: OvalPoint[]): number => points.filter((p, i) => points.findIndex((q) => apart(p.angle, q.angle) < SAME) === i).length;
+
+type Matrix = [[number, number, number], [number, number, number], [number, number, number]];
+
+/** Inverse of a symmetric 3 × 3 matrix by cofactors, or null when it is singular. */
+function inverse([[a, b, c], [, d, e], [, , f]]: Matrix): Matrix | null {
+  const [A, B, C] = [d * f - e * e, c * e - b * f, b * e - c * d];
+  const determinant = a * A + b * B + c * C;
+  if (Math.abs(determinant) < 1e-9) return null;
+  const [D, E, F] = [a * f - c * c, b * c - a * e, a * d - b * b];
+  return [
+    [A / determinant, B / determinant, C / determinant],
+    [B / determinant, D / determinant, E / determinant],
+    [C / determinant, E / determinant, F / determinant],
+  ];
+}
+
+/** The diameter of an oval in a direction, nm. */
+export const ovalAt = ({ mean, amplitude, direction }: Pick<Oval, 'mean' | 'amplitude' | 'direction'>, angle: number): number => mean + amplitude * Math.cos(2 * rad(angle - direction));
+
+/** The oval through readings at one depth; null where fewer than three directions tell it. */
+export function fitOval(points: OvalPoint[]): Oval | null {
+  if (distinct(points) < 3) return null;
+  const base = points.reduce((sum, p) => sum + p.value, 0) / points.length;
+  const normal: Matrix = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+  const right: [number, number, number] = [0, 0, 0];
+  for (const { angle, value } of points) {
+    const row = [1, Math.cos(2 * rad(angle)), Math.sin(2 * rad(angle))] as const;
+    for (const i of [0, 1, 2] as const) {
+      right[i] += row[i] * (value - base);
+      for (const j of [0, 1, 2] as const) normal[i][j] += row[i] * row[j];
+    }
+  }
+  const inverted = inverse(normal);
+  if (!inverted) return null;
+  const solved = ([p, q, r]: [number, number, number]): number => p * right[0] + q * right[1] + r * right[2];
+  const [mean, a, b] = [base + solved(inverted[0]), solved(inverted[1]), solved(inverted[2])];
+  const amplitude = Math.hypot(a, b);
+  const direction = foldedAngle((Math.atan2(b, a) * 90) / Math.PI);
+  const [ca, cb] = amplitude > 0 ? [a / amplitude, b / amplitude] : [1, 0];
+  const variance = ca * ca * inverted[1][1] + 2 * ca * cb * inverted[1][2] + cb * cb * inverted[2][2];
+  const oval = { mean, amplitude, direction, doubt: { mean: Math.sqrt(inverted[0][0]), amplitude: Math.sqrt(Math.max(0, variance)) } };
+  return { ...oval, residual: Math.max(...points.map((p) => Math.abs(p.value - ovalAt(oval, p.angle)))) };
+}
+
+/** Standard uncertainty of the mean of several values that each have their own. */
+export const meanDoubt = (own: number[]): number => combined(own) / own.length;

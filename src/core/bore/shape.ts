@@ -1,0 +1,207 @@
+/**
+ * What the readings of a bore come to: size, taper, out-of-round, oval, form, ridge and the lean of its wear, each
+ * with what the readings can prove.
+ *
+ * Taper: the difference along the bore in one direction, the thrust direction by convention. Out-of-round: the
+ * difference between directions at one depth. Common practice, no source.
+ */
+import type { Nm } from '../quantity/length';
+import { type Saying, raw, say, size } from '../quantity/saying';
+import { differenceUncertainty, sizeUncertainty } from '../uncertainty/budget';
+import { COVERAGE } from '../uncertainty/uncertainty';
+import { ABOVE, DEPTHS, DEPTH_WORDS, type Depth, type Spot, THRUST, directionWords, isThrust } from './grid';
+import { type Oval, fitOval, meanDoubt, ovalAt } from './oval';
+
+/** One spot as measured: the mean of its repeats at 20 °C, and its own standard uncertainty. */
+export interface MeasuredSpot extends Spot {
+  value: Nm;
+  own: number;
+}
+
+/** A figure worked out, U at k = 2, and how. */
+export interface Derived {
+  value: Nm;
+  uncertainty: Nm;
+  working: Saying[];
+}
+
+/** A size and where it was found. */
+export interface Found {
+  value: Nm;
+  /** Standard uncertainty that this size has of its own. */
+  own: number;
+  depth: Depth;
+  /** Null for a size worked out from the oval. */
+  angle: number | null;
+}
+
+export interface JudgedOval extends Oval {
+  /** Largest − smallest diameter, 2e. */
+  total: Nm;
+  uncertainty: Nm;
+  /** Whether an oval is proven: 2e is more than its uncertainty. */
+  proven: boolean;
+  /** Whether largest − smallest reading says less than 2e. */
+  understated: boolean;
+}
+
+export interface DepthShape {
+  depth: Depth;
+  mean: Nm;
+  least: Nm;
+  most: Nm;
+  outOfRound: Derived | null;
+  oval: JudgedOval | null;
+  /** In the thrust direction: as read, else from the oval. */
+  thrust: Found | null;
+}
+
+export const FORMS = ['straight', 'taper', 'barrel', 'hourglass', 'bell'] as const;
+export type Form = (typeof FORMS)[number];
+
+export interface BoreShape {
+  /** In ring travel, top first. */
+  depths: DepthShape[];
+  /** In the thrust direction, and the largest in any one direction. */
+  taper: { thrust: Derived | null; overall: Derived | null };
+  /** The worst of all depths: from the oval where that is larger and proven. */
+  outOfRound: Derived | null;
+  form: { form: Form; widest: Depth; words: string } | null;
+  ridge: Derived | null;
+  /** From the thrust direction to the longest diameter of the most oval depth, clockwise, −90 to 90°. */
+  lean: { degrees: number; uncertainty: number; depth: Depth } | null;
+  /** The place a piston passes with the least room: in the thrust direction where that is known. */
+  smallest: Found;
+  largest: Found;
+  mean: Nm;
+}
+
+/** An understatement under this is no news: 0.0001 in. */
+const FINEST: Nm = 2_540;
+/** A share of the whole change at one end that makes a bore bell-mouthed and not tapered. From memory. */
+const BELL_SHARE = 0.75;
+
+const ORDER: Depth[] = [ABOVE, ...DEPTHS];
+
+const average = (values: number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+
+function extremes<T extends { value: Nm }>(items: T[]): { least: T; most: T } | null {
+  const [first, ...rest] = items;
+  if (!first) return null;
+  return rest.reduce((found, item) => ({ least: item.value < found.least.value ? item : found.least, most: item.value > found.most.value ? item : found.most }), { least: first, most: first });
+}
+
+function difference(items: (MeasuredSpot | Found)[], where: (item: MeasuredSpot | Found) => string): Derived | null {
+  const found = items.length > 1 ? extremes(items) : null;
+  if (!found) return null;
+  const { least, most } = found;
+  const value = most.value - least.value;
+  return {
+    value,
+    uncertainty: differenceUncertainty(most.own, least.own),
+    working: [value === 0 ? say`${size(most.value)} throughout` : say`${size(most.value)} (${where(most)}) − ${size(least.value)} (${where(least)}) = ${raw(value)}`],
+  };
+}
+
+function judgedOval(spots: MeasuredSpot[]): JudgedOval | null {
+  const oval = fitOval(spots);
+  if (!oval) return null;
+  const own = Math.max(...spots.map((s) => s.own));
+  const total = Math.round(2 * oval.amplitude);
+  const uncertainty = Math.round(2 * COVERAGE * oval.doubt.amplitude * own);
+  const read = extremes(spots);
+  const proven = total > uncertainty;
+  return { ...oval, total, uncertainty, proven, understated: proven && read !== null && total - (read.most.value - read.least.value) > FINEST };
+}
+
+function depthShape(depth: Depth, spots: MeasuredSpot[]): DepthShape {
+  const oval = judgedOval(spots);
+  const read = spots.find((s) => isThrust(s.angle));
+  const fitted = oval && { value: Math.round(ovalAt(oval, THRUST)), own: Math.max(...spots.map((s) => s.own)), depth, angle: null };
+  const values = spots.map((s) => s.value);
+  return {
+    depth,
+    mean: Math.round(oval ? oval.mean : average(values)),
+    least: Math.min(...values),
+    most: Math.max(...values),
+    outOfRound: difference(spots, (s) => directionWords(s.angle ?? THRUST)),
+    oval,
+    thrust: read ? { value: read.value, own: read.own, depth, angle: read.angle } : fitted,
+  };
+}
+
+/** Out-of-round of a depth: what was read, or the oval where that is larger and proven. */
+function worstRound({ depth, outOfRound, oval }: DepthShape): Derived | null {
+  if (!oval?.understated) return outOfRound;
+  return { value: oval.total, uncertainty: oval.uncertainty, working: [say`${DEPTH_WORDS[depth]}: oval 2e = ${raw(oval.total)}, largest at ${oval.direction.toFixed(0)}°; largest − smallest reading says only ${raw(outOfRound?.value ?? 0)}`] };
+}
+
+const largestOf = (all: (Derived | null)[]): Derived | null => all.reduce<Derived | null>((worst, d) => (d && (!worst || d.value > worst.value) ? d : worst), null);
+
+/** `widest at the top` and the like. */
+const end = (depth: Depth): string => DEPTH_WORDS[depth].replace(' of ring travel', '');
+
+function formOf(depths: DepthShape[], own: number): BoreShape['form'] {
+  const found = extremes(depths.map(({ depth, mean }) => ({ depth, value: mean })));
+  const [first, last] = [depths[0], depths.at(-1)];
+  if (!found || !first || !last || depths.length < 2) return null;
+  const { most, least } = found;
+  const change = most.value - least.value;
+  const unproven = Math.max(differenceUncertainty(own, own), FINEST);
+  const widest = most.depth;
+  const named = (form: Form, words: string): BoreShape['form'] => ({ form, widest, words });
+  if (change <= unproven) return named('straight', 'straight, as far as the readings can tell');
+  const over = (value: Nm): boolean => value - Math.max(first.mean, last.mean) > unproven;
+  const under = (value: Nm): boolean => Math.min(first.mean, last.mean) - value > unproven;
+  if (over(most.value)) return named('barrel', `barrel: widest at the ${end(widest)}`);
+  if (under(least.value)) return named('hourglass', `hourglass: narrowest at the ${end(least.depth)}`);
+  const atTop = first.mean > last.mean;
+  const neighbour = atTop ? depths[1] : depths.at(-2);
+  const flare = neighbour && depths.length > 2 ? (atTop ? first.mean : last.mean) - neighbour.mean : 0;
+  return flare > BELL_SHARE * change ? named('bell', `bell-mouthed at the ${end(widest)}`) : named('taper', `tapered: widest at the ${end(widest)}`);
+}
+
+function leanOf(depths: DepthShape[]): BoreShape['lean'] {
+  const most = depths.filter((d) => d.oval?.proven).reduce<DepthShape | null>((worst, d) => (!worst || (d.oval?.amplitude ?? 0) > (worst.oval?.amplitude ?? 0) ? d : worst), null);
+  if (!most?.oval) return null;
+  const off = most.oval.direction - THRUST;
+  const radians = most.oval.uncertainty / 2 / (2 * most.oval.amplitude);
+  return { degrees: off > 90 ? off - 180 : off <= -90 ? off + 180 : off, uncertainty: Math.min(90, (radians * 180) / Math.PI), depth: most.depth };
+}
+
+/**
+ * The shape of a bore from its spots; null while there is none in ring travel.
+ *
+ * @param spots each spot once, values at 20 °C, in any order
+ */
+export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
+  const byDepth = ORDER.flatMap((depth) => {
+    const at = spots.filter((s) => s.depth === depth);
+    return at.length > 0 ? [{ depth, at }] : [];
+  });
+  const inTravel = byDepth.filter((d) => d.depth !== ABOVE);
+  const travel = inTravel.flatMap((d) => d.at);
+  const all = extremes(travel.map(({ value, own, depth, angle }): Found => ({ value, own, depth, angle })));
+  if (!all) return null;
+  const depths = inTravel.map(({ depth, at }) => depthShape(depth, at));
+  const thrust = depths.flatMap((d) => d.thrust ?? []);
+  const along = [...new Set(travel.map((s) => s.angle))].map((angle) => difference(travel.filter((s) => s.angle === angle), (s) => end(s.depth)));
+  const [top, above] = [depths[0]?.thrust, spots.find((s) => s.depth === ABOVE)];
+  return {
+    depths,
+    taper: { thrust: difference(thrust, (s) => end(s.depth)), overall: largestOf(along) },
+    outOfRound: largestOf(depths.map(worstRound)),
+    form: formOf(depths, Math.max(...inTravel.map((d) => meanDoubt(d.at.map((s) => s.own))))),
+    ridge: top && above ? { value: top.value - above.value, uncertainty: differenceUncertainty(top.own, above.own), working: [say`${size(top.value)} (${end(top.depth)}) − ${size(above.value)} (above ring travel) = ${raw(top.value - above.value)}`] } : null,
+    lean: leanOf(depths),
+    smallest: extremes(thrust)?.least ?? all.least,
+    largest: all.most,
+    mean: Math.round(average(depths.map((d) => d.mean))),
+  };
+}
+
+/** Where a size was found, in words. */
+export const foundWords = ({ depth, angle }: Found): string => `${DEPTH_WORDS[depth]}, ${angle === null ? 'square to the crank by the oval' : directionWords(angle)}`;
+
+/** U of a found size with what its tool and its temperature add. */
+export const foundUncertainty = (found: Found, shared: { tool: number; heat: number }): Nm => sizeUncertainty({ ...shared, own: found.own });

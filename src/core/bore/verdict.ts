@@ -1,0 +1,81 @@
+/**
+ * What to do with a bore: leave it, hone it and re-ring, bore it to the next size, or give it up.
+ * Three-way against each limit (ISO 14253-1): a figure whose uncertainty reaches a limit proves neither side.
+ */
+import type { Nm } from '../quantity/length';
+import { type Saying, fine, say } from '../quantity/saying';
+import { conformity } from '../uncertainty/uncertainty';
+import type { Basis, BoreLimits } from './grid';
+import type { BoreShape, Derived } from './shape';
+
+export const BORE_STATES = ['to do', 'part read', 'within', 'not proven', 'hone', 'next size', 'out'] as const;
+export type BoreState = (typeof BORE_STATES)[number];
+
+export interface BoreVerdict {
+  state: BoreState;
+  /** Each with its figures. */
+  reasons: Saying[];
+}
+
+/** What to do in a state, in one sentence. */
+export function boreAdvice(state: BoreState, basis: Basis): string {
+  switch (state) {
+    case 'to do':
+      return 'Read the bore.';
+    case 'part read':
+      return 'Go on: the rest of the bore is still to read.';
+    case 'within':
+      return basis === 'honed' ? 'Round and straight enough for new rings.' : 'Within what a used bore may have: break the glaze and re-ring.';
+    case 'not proven':
+      return 'Too near a limit for these tools. Read the spots that decide it again, more than once.';
+    case 'hone':
+      return basis === 'honed' ? 'Hone it straight and round; read it again.' : 'Hone and re-ring; measure again after.';
+    case 'next size':
+      return 'Bore to the next size: honing alone would take too much.';
+    case 'out':
+      return 'No oversize that is sold cleans it: a sleeve, or another block.';
+  }
+}
+
+export const boreIsDone = (state: BoreState): boolean => state === 'within';
+
+/** How bad: 0 within, 1 honing mends it, 2 past honing; and how bad it may be at most for all that is proven. */
+interface Grade {
+  proven: 0 | 1 | 2;
+  possible: 0 | 1 | 2;
+  reason: Saying | null;
+}
+
+function grade(name: string, figure: Derived | null, within: Nm, hone: Nm): Grade {
+  if (!figure) return { proven: 0, possible: 0, reason: null };
+  const { value, uncertainty } = figure;
+  const [low, high] = [value - uncertainty, value + uncertainty];
+  const [first, second] = [conformity(Math.max(0, low), high, 0, within), conformity(Math.max(0, low), high, 0, hone)];
+  const proven = second === 'above' ? 2 : first === 'above' ? 1 : 0;
+  const possible = second !== 'inside' ? 2 : first !== 'inside' ? 1 : 0;
+  const shown = say`${name} ${fine(value)} ± ${fine(uncertainty)}`;
+  if (possible > proven) return { proven, possible, reason: say`${shown} reaches the limit of ${fine(proven === 0 && first === 'not proven' ? within : hone)}` };
+  return { proven, possible, reason: proven === 0 ? say`${shown}, limit ${fine(within)}` : say`${shown} is over ${fine(proven === 2 ? hone : within)}` };
+}
+
+/**
+ * The verdict on a bore.
+ *
+ * @param shape null while nothing is read
+ * @param complete whether every spot of the grid is read; before that only what is proven bad is said
+ * @param sold false where no oversize that is sold cleans it
+ */
+export function boreVerdict(shape: BoreShape | null, limits: BoreLimits, complete: boolean, sold: boolean): BoreVerdict {
+  if (!shape) return { state: 'to do', reasons: [] };
+  const grades = [
+    grade('taper', shape.taper.thrust ?? shape.taper.overall, limits.within.taper, limits.hone.taper),
+    grade('out-of-round', shape.outOfRound, limits.within.outOfRound, limits.hone.outOfRound),
+  ];
+  const reasons = grades.flatMap((g) => (g.reason ? [g.reason] : []));
+  const proven = Math.max(...grades.map((g) => g.proven));
+  const possible = Math.max(...grades.map((g) => g.possible));
+  if (proven === 2) return sold ? { state: 'next size', reasons } : { state: 'out', reasons: [...reasons, say`no oversize on the list cleans it`] };
+  if (!complete) return { state: 'part read', reasons };
+  if (possible > proven) return { state: 'not proven', reasons };
+  return { state: proven === 1 ? 'hone' : 'within', reasons };
+}

@@ -1,0 +1,190 @@
+/**
+ * Pairing: which piston goes into which bore, so that clearances come out as wanted in every cylinder.
+ *
+ * First the worst deviation from a cylinder's own wanted clearance is made as small as it can be, then, without
+ * giving that up, the sum of the squared deviations, then the number of pistons moved. Exact for any number of
+ * cylinders. That the largest piston belongs in the largest bore: common practice, no source; the optimum here
+ * is arithmetic.
+ */
+import type { Nm } from '../quantity/length';
+import { type Costs, leastSum, leastWorst } from './assignment';
+
+export interface PairingBore {
+  cylinder: string;
+  bore: Nm;
+  /** The clearance it should have. */
+  wanted: Nm;
+  /** The clearance it may not be under; null where nothing says so. */
+  least: Nm | null;
+}
+
+export interface PairingPiston {
+  piston: string;
+  size: Nm;
+}
+
+/** Which piston is in which cylinder. */
+export interface Pair {
+  cylinder: string;
+  piston: string;
+}
+
+export interface PairingAsk {
+  bores: PairingBore[];
+  /** As many as there are bores. */
+  pistons: PairingPiston[];
+  /** How they are paired at present, each once. */
+  now: Pair[];
+  /** Cylinders whose piston stays. */
+  locked: string[];
+  /** Pistons that carry their number already. */
+  marked: string[];
+  /** The worst deviation must come down by at least this for a marked piston to be moved. */
+  gain: Nm;
+  /** Whether pairs under a cylinder's least clearance are ruled out. */
+  neverTight: boolean;
+}
+
+/** One cylinder of a pairing. */
+export interface Paired extends Pair {
+  clearance: Nm;
+  /** From the wanted clearance; positive is looser. */
+  deviation: Nm;
+}
+
+export interface Standing {
+  pairs: Paired[];
+  worst: Nm;
+  /** Root mean square of the deviations, nm not rounded. */
+  rms: number;
+  least: Nm;
+  most: Nm;
+}
+
+export type PairingResult =
+  | {
+      kind: 'found';
+      before: Standing;
+      after: Standing;
+      /** Pistons that go round: the first cylinder's piston into the second, and so on, the last one's into the first. */
+      rounds: string[][];
+      /** What moving the marked pistons would bring, where they stay; null where it brings nothing, or none stays. */
+      forgone: Nm | null;
+      movedMarked: string[];
+    }
+  | { kind: 'impossible'; why: string };
+
+/** How a pairing stands against what is wanted. Pairs whose bore or piston is not among those asked are left out. */
+export function standingOf(ask: PairingAsk, pairs: Pair[]): Standing {
+  const bores = new Map(ask.bores.map((b) => [b.cylinder, b]));
+  const pistons = new Map(ask.pistons.map((p) => [p.piston, p.size]));
+  const paired = pairs.flatMap(({ cylinder, piston }): Paired[] => {
+    const bore = bores.get(cylinder);
+    const size = pistons.get(piston);
+    if (!bore || size === undefined) return [];
+    const clearance = bore.bore - size;
+    return [{ cylinder, piston, clearance, deviation: clearance - bore.wanted }];
+  });
+  const deviations = paired.map((p) => Math.abs(p.deviation));
+  const clearances = paired.map((p) => p.clearance);
+  const squares = deviations.reduce((sum, d) => sum + d * d, 0);
+  return {
+    pairs: paired,
+    worst: Math.max(0, ...deviations),
+    rms: paired.length === 0 ? 0 : Math.sqrt(squares / paired.length),
+    least: clearances.length === 0 ? 0 : Math.min(...clearances),
+    most: clearances.length === 0 ? 0 : Math.max(...clearances),
+  };
+}
+
+/** The allowed pairs' deviations, made positive; null forbids. `held` are pistons that stay where they are; only a locked pair may be tight then. */
+function deviationsOf(ask: PairingAsk, held: ReadonlySet<string>): Costs {
+  const pistonIn = new Map(ask.now.map((p) => [p.cylinder, p.piston]));
+  const locked = new Set(ask.locked);
+  const stays = (cylinder: string): boolean => locked.has(cylinder) || held.has(pistonIn.get(cylinder) ?? '');
+  const keptPistons = new Set(ask.now.filter((p) => stays(p.cylinder)).map((p) => p.piston));
+  return ask.bores.map(({ cylinder, bore, wanted, least }) =>
+    ask.pistons.map(({ piston, size }) => {
+      const own = pistonIn.get(cylinder) === piston;
+      if ((stays(cylinder) || keptPistons.has(piston)) && !own) return null;
+      const clearance = bore - size;
+      const tight = least !== null && clearance < least;
+      return ask.neverTight && tight && !(own && locked.has(cylinder)) ? null : Math.abs(clearance - wanted);
+    }),
+  );
+}
+
+function best(ask: PairingAsk, held: ReadonlySet<string>): Pair[] | null {
+  const deviations = deviationsOf(ask, held);
+  const worst = leastWorst(deviations);
+  if (worst === null) return null;
+  const pistonIn = new Map(ask.now.map((p) => [p.cylinder, p.piston]));
+  const weight = ask.bores.length + 1;
+  const costs = deviations.map((row, i) =>
+    row.map((d, j) => {
+      if (d === null || d > worst) return null;
+      const moved = pistonIn.get(ask.bores[i]?.cylinder ?? '') !== ask.pistons[j]?.piston;
+      return d * d * weight + (moved ? 1 : 0);
+    }),
+  );
+  return leastSum(costs)?.map((column, row) => ({ cylinder: ask.bores[row]?.cylinder ?? '', piston: ask.pistons[column]?.piston ?? '' })) ?? null;
+}
+
+/** The rounds in which pistons move from one pairing to another, as cylinders. */
+export function roundsOf(before: Pair[], after: Pair[]): string[][] {
+  const nowAt = new Map(after.map((p) => [p.piston, p.cylinder]));
+  const goesTo = new Map(before.map((p) => [p.cylinder, nowAt.get(p.piston) ?? p.cylinder]));
+  const seen = new Set<string>();
+  return before.flatMap(({ cylinder }) => {
+    const round: string[] = [];
+    for (let at = cylinder; !seen.has(at); at = goesTo.get(at) ?? at) {
+      seen.add(at);
+      round.push(at);
+    }
+    return round.length > 1 ? [round] : [];
+  });
+}
+
+function faultOf(ask: PairingAsk): string | null {
+  if (ask.bores.length === 0) return 'No cylinder has both its bore and its piston measured yet.';
+  if (ask.bores.length !== ask.pistons.length) return `${ask.bores.length} bores and ${ask.pistons.length} pistons: there must be as many of one as of the other.`;
+  const cylinders = new Set(ask.bores.map((b) => b.cylinder));
+  const pistons = new Set(ask.pistons.map((p) => p.piston));
+  const sound = ask.now.length === ask.bores.length && new Set(ask.now.map((p) => p.piston)).size === ask.now.length;
+  if (!sound || !ask.now.every((p) => cylinders.has(p.cylinder) && pistons.has(p.piston))) return 'The present pairing does not name each bore and each piston once.';
+  return null;
+}
+
+/**
+ * The best pairing. Marked pistons stay unless moving them brings the worst deviation down by the stated gain;
+ * then as few pistons move as the optimum allows.
+ *
+ * @returns the pairing with before and after, or why there is none. Never throws.
+ */
+export function pairingOf(ask: PairingAsk): PairingResult {
+  const fault = faultOf(ask);
+  if (fault) return { kind: 'impossible', why: fault };
+  const free = best(ask, new Set());
+  const kept = ask.marked.length === 0 ? free : best(ask, new Set(ask.marked));
+  if (!free)
+    return {
+      kind: 'impossible',
+      why: ask.neverTight
+        ? 'With these locks no pairing keeps every cylinder at its least clearance or over it. Unlock a pair, hone, or allow tight pairs to see the nearest.'
+        : 'The locks leave no complete pairing.',
+    };
+  const freeWorst = standingOf(ask, free).worst;
+  const keptWorst = kept && standingOf(ask, kept).worst;
+  const pays = keptWorst === null || keptWorst - freeWorst >= ask.gain;
+  const chosen = kept && !(pays && keptWorst !== null && keptWorst > freeWorst) ? kept : free;
+  const nowAt = new Map(ask.now.map((p) => [p.piston, p.cylinder]));
+  const gain = keptWorst === null ? 0 : keptWorst - freeWorst;
+  return {
+    kind: 'found',
+    before: standingOf(ask, ask.now),
+    after: standingOf(ask, chosen),
+    rounds: roundsOf(ask.now, chosen),
+    forgone: chosen === kept && gain > 0 ? gain : null,
+    movedMarked: chosen.filter((p) => ask.marked.includes(p.piston) && nowAt.get(p.piston) !== p.cylinder).map((p) => p.piston),
+  };
+}

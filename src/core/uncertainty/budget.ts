@@ -1,0 +1,81 @@
+/**
+ * What a size read with a tool can prove: the components of its uncertainty, kept apart by whether a second
+ * reading with the same tool shares them.
+ *
+ * What both share (how far the tool is off, how well the temperature is known) drops out of a difference such as
+ * taper; what each has of its own (the last digit, the hand) does not. Rectangular half-widths count as a/√3, the
+ * resolution as half a digit, sums are root sums of squares, U = 2u: JCGM 100:2008.
+ */
+import type { Nm } from '../quantity/length';
+import { COVERAGE, MICROMETER_LIMIT, combined, rectangular } from './uncertainty';
+
+/** Standard uncertainties in nm, not rounded. */
+export interface Doubt {
+  /** Of the tool: shared by readings made with it. */
+  tool: number;
+  /** Of the temperature. */
+  heat: number;
+  /** Of this reading alone. */
+  own: number;
+}
+
+/** What is known of a tool; the standing limits where none is named. */
+export interface Tool {
+  limit: Nm;
+  resolution: Nm;
+}
+
+/** Where a reading names no tool: 0.0001 in each. From memory. */
+export const UNNAMED_TOOL: Tool = { limit: MICROMETER_LIMIT, resolution: 2_540 };
+
+/** Half-width of a workshop about 20 °C where no temperature was noted, and of one that was noted, K. From memory. */
+export const SHOP_SWING = 3;
+export const NOTED_SWING = 1;
+
+/** Repeats in all before their scatter is used instead of half a division. */
+const ENOUGH_REPEATS = 3;
+
+/** Sum of squares about each spot's mean, and degrees of freedom, pooled over spots. */
+export interface Scatter {
+  squares: number;
+  freedom: number;
+}
+
+/** The scatter of several spots' repeats, pooled. */
+export function scatterOf(spots: number[][]): Scatter {
+  let [squares, freedom] = [0, 0];
+  for (const values of spots) {
+    if (values.length < 2) continue;
+    const mean = values.reduce((a, b) => a + b, 0) / values.length;
+    squares += values.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+    freedom += values.length - 1;
+  }
+  return { squares, freedom };
+}
+
+/** Standard deviation of one reading, nm not rounded, and whether it was measured. */
+export interface Repeatability {
+  value: number;
+  measured: boolean;
+}
+
+/** The pooled scatter of the repeats where there are enough of them, else half a division (from memory). */
+export function repeatability({ squares, freedom }: Scatter, { resolution }: Tool): Repeatability {
+  return freedom >= ENOUGH_REPEATS ? { value: Math.sqrt(squares / freedom), measured: true } : { value: resolution / 2, measured: false };
+}
+
+/** Standard uncertainty of a mean of repeats that is the reading's own: resolution and scatter. */
+export const ownDoubt = (repeats: number, { value }: Repeatability, { resolution }: Tool): number => combined([rectangular(resolution / 2), value / Math.sqrt(repeats)]);
+
+/**
+ * Standard uncertainty of a size from its temperature.
+ *
+ * @param expansion difference between part's and tool's, per kelvin, while neither was noted; the part's own once it was
+ */
+export const heatDoubt = (size: Nm, expansion: number, noted: boolean): number => rectangular(size * Math.abs(expansion) * (noted ? NOTED_SWING : SHOP_SWING));
+
+/** U of a size with all its doubts. */
+export const sizeUncertainty = ({ tool, heat, own }: Doubt): Nm => Math.round(COVERAGE * combined([tool, heat, own]));
+
+/** U of a difference of two readings made with the same tool at one temperature. */
+export const differenceUncertainty = (a: number, b: number): Nm => Math.round(COVERAGE * combined([a, b]));

@@ -1,0 +1,127 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { DEPTH_WORDS, directionWords, sameSpot } from '@/core/bore/grid';
+import { boreAdvice } from '@/core/bore/verdict';
+import { settingFor, settingOf } from '@/core/build/context';
+import type { At } from '@/core/build/work';
+import type { Nm } from '@/core/quantity/length';
+import { useBench } from '../bench/Bench';
+import { Hand } from '../hand/Hand';
+import { ReadingLine } from '../line/ReadingLine';
+import { PassLog } from '../shared/PassLog';
+import { StateMark } from '../shared/StateMark';
+import { Views } from '../shared/Views';
+import { Findings, findingsFor } from '../stages/Findings';
+import { Frame } from '../stages/Frame';
+import { AllBores } from './AllBores';
+import { Dial } from './Dial';
+import { Grid } from './Grid';
+import { Renew } from './Renew';
+import { Section } from './Section';
+
+const Shapes = dynamic(() => import('./Shapes').then((m) => m.Shapes));
+const NextSize = dynamic(() => import('./NextSize').then((m) => m.NextSize));
+const GaugeSetup = dynamic(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
+const GridForm = dynamic(() => import('./GridForm').then((m) => m.GridForm));
+
+type View = 'readings' | 'shapes' | 'size' | 'gauge' | 'grid';
+
+/** The bores: read spot by spot, what they come to, and what to do with them. */
+export function BoresStage() {
+  const { judgement, cylinder, cursor, handFor, toolFor, units } = useBench();
+  const [view, setView] = useState<View>('readings');
+  const [typed, setTyped] = useState<Nm | null>(null);
+  if (!cylinder) return null;
+  const { bore } = cylinder;
+  const at = (spot: At['spot']): At => ({ cylinder: cylinder.id, subject: 'bore', spot });
+  const spot = bore.spots.find((s) => sameSpot(s, cursor.spot)) ?? bore.spots[0];
+  if (!spot) return null;
+  const here = at({ depth: spot.depth, angle: spot.angle });
+  const setting = settingFor(settingOf(judgement, handFor('bore').instrument), cylinder);
+  const kit = toolFor('bore')?.kit ?? null;
+  const shown = typed ?? spot.passes.findLast((p) => p.voided === null)?.value ?? null;
+  return (
+    <Frame
+      main={
+        <div className="flex h-full flex-col">
+          <Views
+            label="What of the bores"
+            value={view}
+            onChange={setView}
+            views={[
+              [
+                'readings',
+                'Readings',
+                <div key="readings" className="flex h-full flex-col pt-3">
+                  <Heading />
+                  <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-3">
+                    <Grid cylinder={cylinder} here={spot} />
+                    <Section cylinder={cylinder} />
+                  </div>
+                  <AllBores />
+                </div>,
+              ],
+              ['shapes', 'Shapes', <Shapes key="shapes" />],
+              ['size', 'Next size', <NextSize key="size" />],
+              ['gauge', 'Gauge set-up', <GaugeSetup key="gauge" />],
+              ['grid', 'Grid and limits', <GridForm key="grid" />],
+            ]}
+          />
+        </div>
+      }
+      aside={
+        <>
+          <Hand subject="bore" />
+          {kit && setting !== null && <Dial kit={kit} setting={setting} shown={shown} units={units} live={typed !== null} />}
+          {kit && setting === null && (
+            <p className="mt-2 text-soft">
+              Set the gauge in the micrometer and say so on the reading line: <b className="figures text-ink">set {units === 'imperial' ? '4.060' : '82.5'}</b>. Then the dial is read: <b className="figures text-ink">6</b>, <b className="figures text-ink">-1.5</b>.
+            </p>
+          )}
+          <div className="mt-4">
+            <Findings findings={findingsFor(judgement.findings, ['bores'], cylinder.id)} />
+          </div>
+          <h2 className="mt-5 mb-1">
+            {DEPTH_WORDS[spot.depth]}, {directionWords(spot.angle)}
+          </h2>
+          <PassLog passes={spot.passes} style="size" />
+          {bore.passes.some((p) => p.place === null || p.round < bore.round) && (
+            <>
+              <h2 className="mt-4 mb-1">Kept, and no longer counted here</h2>
+              <PassLog passes={bore.passes.filter((p) => p.place === null || p.round < bore.round)} style="size" />
+            </>
+          )}
+          <Renew part="bore" />
+          <p className="mt-4 text-soft">Parts and gauges at one temperature. A calliper is not good enough for this. Solvents: fresh air and no flame.</p>
+        </>
+      }
+      foot={
+        <div hidden={view !== 'readings'}>
+          <ReadingLine work="bores" here={here} beside={bore.spots.map(({ depth, angle }) => at({ depth, angle }))} besideWords="spot" onMeaning={setTyped} />
+        </div>
+      }
+    />
+  );
+}
+
+/** The cylinder, its verdict, and why. */
+function Heading() {
+  const { cylinder, judgement, text } = useBench();
+  if (!cylinder) return null;
+  const { verdict, read, total } = cylinder.bore;
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+      <h1>Bore {cylinder.label}</h1>
+      <p className="text-xl">
+        <StateMark state={verdict.state} />
+      </p>
+      <p className="min-w-56 flex-1 text-[1.0625rem]">
+        {verdict.state === 'part read' && total > 0 ? `${read} of ${total} spots. ` : ''}
+        {verdict.state !== 'part read' && `${boreAdvice(verdict.state, judgement.boreChoices.basis)} `}
+        <span className="text-soft">{verdict.reasons.map(text).join('; ')}</span>
+      </p>
+    </div>
+  );
+}

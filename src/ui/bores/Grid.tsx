@@ -1,0 +1,121 @@
+'use client';
+
+import { DEPTH_WORDS, type Spot, directionWords, isThrust, sameSpot } from '@/core/bore/grid';
+import type { Derived } from '@/core/bore/shape';
+import type { JudgedCylinder } from '@/core/build/judge';
+import type { JudgedSpot } from '@/core/build/sizes';
+import { printLength } from '@/core/quantity/print';
+import { useBench } from '../bench/Bench';
+import { shortDepth, shortDirection } from '../line/names';
+import { Explain } from '../shared/Explain';
+
+interface Props {
+  cylinder: JudgedCylinder;
+  here: Spot;
+}
+
+const STANDING = 'The difference of two readings with one tool: its own error drops out, the last digit and the hand do not. U at k = 2, JCGM 100:2008. Conventions: common practice, no source.';
+
+/** Depth by direction: every spot of a bore, with taper and out-of-round at the edges. A spot leads the line to it. */
+export function Grid({ cylinder, here }: Props) {
+  const { units } = useBench();
+  const { spots, shape } = cylinder.bore;
+  const depths = [...new Set(spots.map((s) => s.depth))];
+  const directions = [...new Set(spots.map((s) => s.angle))];
+  const unit = units === 'imperial' ? 'in' : 'mm';
+  return (
+    <div className="relative max-w-full overflow-x-auto">
+      <table className="ruled w-auto!">
+        <caption className="sr-only">
+          Readings of bore {cylinder.label}, {unit}
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">bore, {unit}</th>
+            {directions.map((angle) => (
+              <th key={angle} scope="col" className="num" title={directionWords(angle)}>
+                {shortDirection(angle)}
+                {isThrust(angle) && <span className="block text-xs">thrust</span>}
+              </th>
+            ))}
+            <th scope="col" className="num">
+              out-of-round
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {depths.map((depth) => (
+            <tr key={depth}>
+              <th scope="row" className="text-ink!" title={DEPTH_WORDS[depth]}>
+                {shortDepth(depth)}
+              </th>
+              {directions.map((angle) => {
+                const spot = spots.find((s) => sameSpot(s, { depth, angle }));
+                return (
+                  <td key={angle} className="num p-0!">
+                    {spot && <Cell cylinder={cylinder} spot={spot} current={sameSpot(spot, here)} />}
+                  </td>
+                );
+              })}
+              <td className="num">
+                <Figure what={`out-of-round, ${DEPTH_WORDS[depth]}`} derived={shape?.depths.find((d) => d.depth === depth)?.outOfRound ?? null} />
+              </td>
+            </tr>
+          ))}
+          {shape && (
+            <tr>
+              <th scope="row">taper</th>
+              <td className="num" colSpan={Math.max(1, directions.length)}>
+                <Figure what="taper in the thrust direction" derived={shape.taper.thrust} />
+              </td>
+              <td className="num text-soft">{shape.form?.form}</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** A derived figure with its uncertainty; it opens its working. */
+function Figure({ what, derived }: { what: string; derived: Derived | null }) {
+  const { length, units } = useBench();
+  if (!derived) return <span className="text-soft">–</span>;
+  return (
+    <Explain what={what} working={[...derived.working, `± ${length(derived.uncertainty)} (k = 2)`].map((w) => (typeof w === 'string' ? [w] : w))} standing={STANDING} units={units}>
+      <span className="figures text-base">{printLength(derived.value, units, 'fine').number}</span>
+      <span className="figures font-normal"> ± {length(derived.uncertainty)}</span>
+    </Explain>
+  );
+}
+
+function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: JudgedSpot; current: boolean }) {
+  const { goTo, units } = useBench();
+  const { value, passes, range } = spot;
+  const printed = value === null ? null : printLength(value, units, 'size').number;
+  const count = passes.filter((p) => p.voided === null).length;
+  const found = cylinder.bore.shape?.smallest;
+  const narrowest = found !== undefined && found.angle === spot.angle && found.depth === spot.depth && (cylinder.bore.shape?.taper.thrust?.value ?? 0) > 0;
+  const words = `${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`;
+  return (
+    <button
+      type="button"
+      onClick={() => goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth: spot.depth, angle: spot.angle } }, true)}
+      aria-current={current}
+      aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? `, mean of ${count}` : ''}${narrowest ? ', the narrowest a piston passes' : ''}`}
+      className={`figures min-h-11 w-full min-w-[6.5rem] px-3 text-right text-xl -outline-offset-4 ${current ? 'font-bold text-blue shadow-[inset_0_-4px_0_var(--blue)]' : ''}`}
+    >
+      {narrowest && (
+        <span className="mr-1 text-sm text-soft" aria-hidden>
+          ▸◂
+        </span>
+      )}
+      {printed ?? <span className="text-idle">·</span>}
+      {count > 1 && (
+        <span className="ml-1 text-xs text-soft" title={`${count} readings, ${printLength(range, units, 'raw').number} apart`}>
+          ×{count}
+        </span>
+      )}
+    </button>
+  );
+}

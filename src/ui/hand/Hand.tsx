@@ -1,0 +1,83 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { Subject } from '@/core/build/record';
+import { INSTRUMENT_KIND_WORDS, SUITED, isOutOfDate, isOutOfRange } from '@/core/uncertainty/instrument';
+import { useBench } from '../bench/Bench';
+import { familyOf, suits } from '../bench/useTools';
+import { Field } from '../shared/Field';
+import { Segmented } from '../shared/Segmented';
+import { TemperatureField } from '../shared/TemperatureField';
+
+/** Temperatures a workshop has, °C. */
+const USUAL: [number, number] = [-5, 45];
+
+const PLATES = [
+  ['on', 'on'],
+  ['off', 'off'],
+  ['unsaid', 'not said'],
+] as const;
+
+/** What is in hand: the tool, how warm part and tool are, and whether the torque plate is on. It goes with every reading. */
+export function Hand({ subject }: { subject: Subject }) {
+  const { tools, toolFor, takeTool, warmth, judgement, choose, cylinder } = useBench();
+  const [warm, setWarm] = useState(false);
+  const family = familyOf(subject);
+  const held = toolFor(subject);
+  const fitting = tools.filter((t) => suits(t, family));
+  const { boreChoices } = judgement;
+  const size = subject === 'bore' ? cylinder?.targetBore?.nm : subject === 'piston' ? cylinder?.targetBore?.nm : undefined;
+  const far = held && size !== undefined && isOutOfRange(held, size);
+  const late = held && isOutOfDate(held, new Date().toISOString());
+  const noted = warmth.part !== null || warmth.tool !== null;
+  return (
+    <section aria-label="In hand">
+      <Field
+        label="In hand"
+        error={far ? `${held.name} does not reach this size.` : late ? 'Its calibration has run out.' : undefined}
+        hint={held ? undefined : `Name the ${INSTRUMENT_KIND_WORDS[SUITED[family][0]]}, and each reading says what it was taken with.`}
+      >
+        {(props) => (
+          <select {...props} className="field" value={held?.id ?? ''} onChange={(event) => takeTool(family, event.target.value || null)}>
+            <option value="">no tool named</option>
+            {fitting.map((t) => (
+              <option key={t.id} value={t.id}>
+                {t.name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      {subject === 'bore' && (
+        <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span className="font-bold">Torque plate</span>
+          <Segmented label="Torque plate" value={boreChoices.plate === null ? 'unsaid' : boreChoices.plate ? 'on' : 'off'} options={PLATES} onChange={(plate) => choose('bores', { ...boreChoices, plate: plate === 'unsaid' ? null : plate === 'on' })} />
+        </div>
+      )}
+      {family !== 'gap' && (
+        <p className="mt-1">
+          <button type="button" aria-expanded={warm} onClick={() => setWarm(!warm)} className="min-h-11 font-bold text-blue underline underline-offset-4">
+            {noted ? `Part ${warmth.part ?? 20} °C, tool ${warmth.tool ?? 20} °C` : 'Taken at 20 °C'}
+          </button>{' '}
+          <Link href="/instruments" prefetch={false} className="inline-flex min-h-11 items-center text-soft underline underline-offset-4">
+            The shop’s tools
+          </Link>
+        </p>
+      )}
+      {warm && <Temperatures />}
+    </section>
+  );
+}
+
+function Temperatures() {
+  const { warmth, setWarmth } = useBench();
+  const [, setFault] = useState<string | null>(null);
+  return (
+    <div className="grid grid-cols-2 gap-3 pb-2">
+      <TemperatureField label="Part" usual={USUAL} value={warmth.part} onFault={setFault} placeholder="20" onChange={(part) => setWarmth({ part, tool: warmth.tool ?? part })} />
+      <TemperatureField key={warmth.tool === null ? 'none' : 'some'} label="Tool" usual={USUAL} value={warmth.tool} onFault={setFault} placeholder="20" onChange={(tool) => setWarmth({ ...warmth, tool })} />
+      <p className="col-span-2 text-sm text-soft">Each reading from now on is brought to 20 °C by what the part and the tool are made of. Left empty: both at 20 °C.</p>
+    </div>
+  );
+}

@@ -1,0 +1,131 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { putToolAway, saveTool } from '@/app/actions';
+import type { Units } from '@/core/quantity/length';
+import { lengthText } from '@/core/quantity/print';
+import { INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, calibrationEnds, isOutOfDate } from '@/core/uncertainty/instrument';
+import { Button } from '../shared/Button';
+import { useKept } from '../shared/kept';
+import { Segmented } from '../shared/Segmented';
+import { InstrumentForm, blankInstrument } from './InstrumentForm';
+
+const UNIT_OPTIONS = [
+  ['imperial', 'inches'],
+  ['metric', 'mm'],
+] as const;
+
+interface Away {
+  id: string;
+  name: string;
+}
+
+/** The shop's measuring tools: what they reach, how far they may be off, when they were last checked. */
+export function InstrumentList({ instruments, today }: { instruments: Instrument[]; today: string }) {
+  const router = useRouter();
+  const [kept, setUnits] = useKept('spatium-tool-units', 'imperial');
+  const units: Units = kept === 'metric' ? 'metric' : 'imperial';
+  const [open, setOpen] = useState<string | null>(null);
+  const [faults, setFaults] = useState<string[]>([]);
+  const [away, setAway] = useState<Away | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const run = async (work: () => Promise<boolean>): Promise<void> => {
+    if (busy) return;
+    setBusy(true);
+    setFaults([]);
+    try {
+      if (await work()) setOpen(null);
+      router.refresh();
+    } catch {
+      setFaults(['The server does not answer. Nothing was changed.']);
+    }
+    setBusy(false);
+  };
+  const save = (instrument: Instrument, over: number): Promise<void> =>
+    run(async () => {
+      const saved = await saveTool(instrument, over);
+      if (!saved.ok) setFaults(saved.faults);
+      return saved.ok;
+    });
+  const putAway = (tool: Away, isAway: boolean): Promise<void> =>
+    run(async () => {
+      await putToolAway(tool.id, isAway);
+      setAway(isAway ? tool : null);
+      return true;
+    });
+  const toggle = (id: string): void => {
+    setFaults([]);
+    setOpen(open === id ? null : id);
+  };
+
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-4">
+        <div className="flex-1">
+          <h1>Tools</h1>
+          <p className="mt-1 max-w-prose text-lg text-soft">What the shop measures with. A reading names its tool; one out of date or out of its range is called out, and its error limit goes into every ±. A build keeps the tools its readings name as they were.</p>
+        </div>
+        <Segmented label="Units shown" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
+        <Button kind="accent" onClick={() => toggle('new')}>
+          Add a tool
+        </Button>
+      </div>
+      {away && (
+        <div role="status" className="mt-3 flex items-center gap-4 border-y border-line bg-steel px-4 py-2">
+          <p className="flex-1">{away.name} is put away. Readings made with it keep it.</p>
+          <Button onClick={() => void putAway(away, false)}>Undo</Button>
+        </div>
+      )}
+      {open === null && faults.length > 0 && (
+        <p role="alert" className="mt-3 font-bold text-over">
+          {faults.join(' ')}
+        </p>
+      )}
+      {open === 'new' && <InstrumentForm initial={blankInstrument(units)} units={units} faults={faults} onSave={(tool) => void save(tool, 0)} onCancel={() => toggle('new')} />}
+      {INSTRUMENT_KINDS.map((kind) => {
+        const own = instruments.filter((i) => i.kind === kind);
+        if (own.length === 0) return null;
+        return (
+          <section key={kind} className="mt-6" aria-label={INSTRUMENT_KIND_WORDS[kind]}>
+            <h2 className="text-lg first-letter:uppercase">{INSTRUMENT_KIND_WORDS[kind]}</h2>
+            <ul className="divide-y divide-line border-y border-line">
+              {own.map((tool) => (
+                <li key={tool.id}>
+                  <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1">
+                    <b className="min-w-52 text-lg">{tool.name}</b>
+                    <span className="flex-1">
+                      <span className="figures">
+                        {lengthText(tool.from, units, 'size')} to {lengthText(tool.to, units, 'size')}
+                      </span>
+                      <span className="text-soft">
+                        , read to {lengthText(tool.resolution, units, 'raw')}, ± {lengthText(tool.limit, units, 'raw')}
+                        {tool.kit && `, ${tool.kit.rods.length} rods, ${tool.kit.washers.length} washers`}
+                      </span>
+                    </span>
+                    <Calibration tool={tool} today={today} />
+                    <Button kind="quiet" aria-expanded={open === tool.id} onClick={() => toggle(tool.id)}>
+                      Edit<span className="sr-only"> {tool.name}</span>
+                    </Button>
+                    <Button kind="quiet" onClick={() => void putAway(tool, true)}>
+                      Put away<span className="sr-only"> {tool.name}</span>
+                    </Button>
+                  </div>
+                  {open === tool.id && <InstrumentForm initial={tool} units={units} faults={faults} onSave={(changed) => void save(changed, tool.version)} onCancel={() => toggle(tool.id)} />}
+                </li>
+              ))}
+            </ul>
+          </section>
+        );
+      })}
+    </>
+  );
+}
+
+function Calibration({ tool, today }: { tool: Instrument; today: string }) {
+  const ends = calibrationEnds(tool);
+  if (tool.calibrated === null) return <span className="text-short">no calibration on record</span>;
+  if (isOutOfDate(tool, today)) return <span className="font-bold text-over">out of date since {ends}</span>;
+  return <span className="text-soft">{ends ? `holds to ${ends}` : `calibrated ${tool.calibrated}`}</span>;
+}

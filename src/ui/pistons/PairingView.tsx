@@ -1,0 +1,199 @@
+'use client';
+
+import { Lock, LockOpen } from 'lucide-react';
+import type { PairingChoices } from '@/core/build/record';
+import type { Pair, PairingResult, Standing } from '@/core/piston/pairing';
+import { printLength } from '@/core/quantity/print';
+import { useBench } from '../bench/Bench';
+import { Button } from '../shared/Button';
+import { LengthsField } from '../shared/LengthsField';
+import { bareOf } from '../shared/shopUnits';
+import { usePairing } from './usePairing';
+
+type Found = Extract<PairingResult, { kind: 'found' }>;
+
+/** Which piston belongs in which bore: now, and as even as it can be made. */
+export function PairingView() {
+  const { judgement, choose, live } = useBench();
+  const { pairing, cylinders } = judgement;
+  const { ask, choices } = pairing;
+  const found = usePairing(ask);
+  const set = (change: Partial<PairingChoices>): void => choose('pairing', { ...choices, ...change });
+  const result = found.state === 'done' ? found.result : null;
+  const waiting = cylinders.filter((c) => !ask.bores.some((b) => b.cylinder === c.id));
+  const before = live.record.entries.filter((e) => e.kind === 'pairing').at(-2)?.value.pairs ?? [];
+  const swapped = choices.pairs.some((p) => p.cylinder !== p.piston);
+  /** Every cylinder's piston: as found for those that could be paired, as it is for the rest. */
+  const whole = (pairs: Pair[]): Pair[] => cylinders.map((c) => ({ cylinder: c.id, piston: pairs.find((p) => p.cylinder === c.id)?.piston ?? c.piston.id }));
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
+      {waiting.length > 0 && (
+        <p className="text-soft">
+          Left as {waiting.length === 1 ? 'it is' : 'they are'}, with bore, piston or target still open: cylinder {waiting.map((c) => c.label).join(', ')}.
+        </p>
+      )}
+      {found.state === 'running' && <p className="text-lg text-soft">Working it out …</p>}
+      {found.state === 'failed' && <p className="text-lg text-over">The pairing could not be worked out in this browser.</p>}
+      {result?.kind === 'impossible' && <p className="text-lg text-short">{result.why}</p>}
+      {result?.kind === 'found' && <Advice result={result} />}
+      {result?.kind === 'found' && result.rounds.length > 0 && (
+        <div className="flex flex-wrap gap-3">
+          <Button kind="strong" onClick={() => set({ pairs: whole(result.after.pairs) })}>
+            Swap them so
+          </Button>
+        </div>
+      )}
+      {swapped && (
+        <div className="flex flex-wrap items-center gap-3">
+          <Button onClick={() => set({ pairs: before })}>Undo the last swap</Button>
+          <Button kind="quiet" onClick={() => set({ pairs: [] })}>
+            Every piston back in its own number
+          </Button>
+        </div>
+      )}
+      {result && <SideBySide result={result} onSet={set} />}
+      <Rules onSet={set} />
+    </div>
+  );
+}
+
+/** What to swap, and what it brings. */
+function Advice({ result }: { result: Found }) {
+  const { judgement, length } = useBench();
+  const { before, after, rounds, forgone } = result;
+  const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
+  const pistonIn = (cylinder: string): string => judgement.cylinders.find((c) => c.id === cylinder)?.piston.label ?? '?';
+  return (
+    <div role="status" aria-label="Pairing">
+      {rounds.length === 0 ? (
+        <p className="text-xl">
+          <b>Leave them as they are.</b> No {forgone === null ? 'pairing' : 'move that pays'} brings the worst cylinder nearer: {length(before.worst, 'clearance')} from its aim.
+        </p>
+      ) : (
+        <>
+          <p className="text-xl">
+            Worst cylinder <b className="figures">{length(before.worst, 'clearance')}</b> from its aim now, <b className="figures text-ok">{length(after.worst, 'clearance')}</b> after. Clearances {length(before.most - before.least, 'clearance')} apart now, {length(after.most - after.least, 'clearance')} after.
+          </p>
+          <ul className="mt-1 list-disc pl-6 text-lg">
+            {rounds.map((round) => (
+              <li key={round.join()}>
+                {round.length === 2 ? (
+                  <>
+                    Swap the pistons of cylinders <b>{labelOf(round[0] ?? '')}</b> and <b>{labelOf(round[1] ?? '')}</b>
+                  </>
+                ) : (
+                  <>
+                    Go round: {round.map((c, i) => `piston ${pistonIn(c)} into cylinder ${labelOf(round[(i + 1) % round.length] ?? '')}`).join(', ')}
+                  </>
+                )}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {forgone !== null && (
+        <p className="text-soft">
+          Moving marked pistons would bring {length(forgone, 'clearance')} more: under what was set as worth it.
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Before and after of each cylinder, with its lock and its piston's mark. */
+function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: Partial<PairingChoices>) => void }) {
+  const { judgement, units } = useBench();
+  const { pairing, cylinders, pistons } = judgement;
+  const { locked, marked } = pairing.choices;
+  const pistonLabel = (id: string | undefined): string => pistons.find((p) => p.id === id)?.label ?? '–';
+  const toggled = (list: string[], id: string): string[] => (list.includes(id) ? list.filter((i) => i !== id) : [...list, id]);
+  const before = result.kind === 'found' ? result.before : pairing.standing;
+  const after = result.kind === 'found' ? result.after : null;
+  const at = (standing: Standing | null, id: string) => standing?.pairs.find((p) => p.cylinder === id);
+  const fine = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'clearance').number);
+  const signed = (nm: number | undefined): string => (nm === undefined ? '' : `${nm > 0 ? '+' : ''}${fine(nm)}`);
+  const unit = units === 'imperial' ? 'thou' : 'mm';
+  return (
+    <div className="relative overflow-x-auto">
+      <table className="ruled">
+        <caption className="sr-only">Pairing now and as advised</caption>
+        <thead>
+          <tr>
+            <th scope="col">cylinder</th>
+            <th scope="col">piston now</th>
+            <th scope="col" className="num">
+              clearance, {unit}
+            </th>
+            <th scope="col" className="num">
+              off the aim
+            </th>
+            <th scope="col">piston after</th>
+            <th scope="col" className="num">
+              clearance, {unit}
+            </th>
+            <th scope="col" className="num">
+              off the aim
+            </th>
+            <th scope="col">stays</th>
+            <th scope="col">marked</th>
+          </tr>
+        </thead>
+        <tbody>
+          {cylinders.map((c) => {
+            const [was, will] = [at(before, c.id), at(after, c.id)];
+            const moves = will !== undefined && will.piston !== c.piston.id;
+            const isLocked = locked.includes(c.id);
+            return (
+              <tr key={c.id}>
+                <th scope="row" className="font-bold! text-ink!">
+                  {c.label}
+                </th>
+                <td className="figures">{c.piston.label}</td>
+                <td className="num">{fine(was?.clearance)}</td>
+                <td className="num text-soft">{signed(was?.deviation)}</td>
+                <td className={`figures ${moves ? 'font-bold text-blue' : ''}`}>
+                  {will ? pistonLabel(will.piston) : '–'}
+                  {moves && <span className="sr-only"> moves</span>}
+                  {moves && <span aria-hidden> ◂</span>}
+                </td>
+                <td className="num">{fine(will?.clearance)}</td>
+                <td className="num text-soft">{signed(will?.deviation)}</td>
+                <td>
+                  <button type="button" aria-pressed={isLocked} aria-label={`Piston of cylinder ${c.label} stays`} onClick={() => onSet({ locked: toggled(locked, c.id) })} className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet">
+                    {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
+                  </button>
+                </td>
+                <td>
+                  <label className="flex min-h-11 min-w-11 items-center">
+                    <input type="checkbox" className="size-5 accent-blue" aria-label={`Piston ${c.piston.label} is marked`} checked={marked.includes(c.piston.id)} onChange={() => onSet({ marked: toggled(marked, c.piston.id) })} />
+                  </label>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** What pairing may not do. */
+function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) {
+  const { judgement, units } = useBench();
+  const { choices } = judgement.pairing;
+  return (
+    <section aria-label="Rules of pairing" className="max-w-3xl">
+      <h2 className="text-lg">What it goes by</h2>
+      <p className="max-w-prose text-soft">
+        First the worst deviation from each cylinder’s own aim, the middle of its window, is made as small as it can be; then the sum of their squares; then as few pistons as possible move. It is exact: no other pairing is better.
+      </p>
+      <div className="mt-2 grid gap-4 sm:grid-cols-2">
+        <label className="flex min-h-11 items-center gap-2">
+          <input type="checkbox" className="size-5 accent-blue" checked={choices.neverTight} onChange={(event) => onSet({ neverTight: event.target.checked })} />
+          Never under a cylinder’s least clearance
+        </label>
+        <LengthsField key={`${choices.gain}${units}`} label="A marked piston moves for" bare={bareOf(units)} most={1} values={[choices.gain]} onFault={() => undefined} onChange={([gain]) => gain !== undefined && onSet({ gain })} hint="By at least so much the worst deviation must come down." />
+      </div>
+    </section>
+  );
+}
