@@ -169,11 +169,12 @@ function corrie(): BuildRecord {
   day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: workshopChart });
   day.take('bore', tool('gauge-in', '2026-02-16')).take('piston', tool('mic-3-4in', '2025-04-10')).bores({ plate: true });
   const clearances = [3.1, 3.4, 2.8, 3.0, 2.2, 4.1, 5.6, 3.2];
+  const tenths = [4, 10, 2, 12, 0, 18, 24, 8];
   const forms = [[2, 1, 1, 0, 0, 0], [1, 1, 1, 0, 0, 1], [3, 0, 1, 0, 0, -1], [2, 2, 1, 1, 0, 0]];
   cylindersOf(job.engine).forEach((cylinder, i) => {
     const clearance = clearances[i];
     if (clearance === undefined) return;
-    const bore = 3.78 + ((i * 3) % 5) * 0.0001;
+    const bore = 3.78 + (tenths[i] ?? 0) * 0.0001;
     day.bore(cylinder.id, fromInches(Number(bore.toFixed(4))), fromInches(0.0001), forms[i % 4] ?? [], inInches).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(4)));
   });
   return day.record('demo-corrie-v10');

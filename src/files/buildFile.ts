@@ -126,7 +126,7 @@ export function readBuildFile(textOfFile: string): FileRead {
   }
   const head = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(json);
   if (!head.success || head.data.format !== FILE_FORMAT) return refused(`This is not a Spatium build file: "format" is not "${FILE_FORMAT}".`);
-  if (!READ_VERSIONS.some((v) => v === head.data.version)) return refused(`The file is of version ${JSON.stringify(head.data.version)}; this program reads versions ${READ_VERSIONS.join(' and ')}.`);
+  if (!READ_VERSIONS.some((v) => v === head.data.version)) return refused(`The file is of version ${JSON.stringify(head.data.version)}; this program reads versions ${READ_VERSIONS[0]} to ${FILE_VERSION}.`);
   const parsed = fileSchema.safeParse(json);
   if (!parsed.success) return refused(...faultsOf(parsed.error));
   const faults = crossFaults(parsed.data.record.entries);

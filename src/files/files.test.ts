@@ -1,10 +1,12 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/build/judge';
+import { pairingOf } from '@/core/piston/pairing';
 import type { Entry } from '@/core/build/record';
 import { fromThou } from '@/core/quantity/length';
 import { startingChoices } from '@/core/targets/target';
-import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
+import { STARTING_INSTRUMENTS } from '@/core/uncertainty/instrument';
+import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
 import { MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
 import { writeCsv } from './csv';
@@ -41,6 +43,27 @@ describe('the build file', () => {
     expect(judged).toMatchObject({ job: { duty: 'race', surface: null }, targets: { allowances: [] }, chart: { id: 'starting', version: 1 }, planned: { top: { inForce: { min: fromThou(24) } }, second: { inForce: { min: fromThou(26) } } } });
   });
 
+  it('reads a file of version 2, whose readings say less and whose bench kept a gauge setting', () => {
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
+    const entries = [
+      jobEntry(),
+      { ...stamp, id: 'b', kind: 'bench', replaces: null, value: { route: 'byRing', rails: true, gaugeSetting: 103_000_000 } },
+      { ...stamp, id: 'r', kind: 'reading', cylinder: 'L1', subject: 'bore', value: 103_251_000, upTo: null, typed: '4065', instrument: 'an old gauge', temperature: 21 },
+    ];
+    const read = readBuildFile(textOf({ format: 'spatium-build', version: 2, record: { id: 'old', entries } }));
+    const judged = read.ok ? judge(read.record) : null;
+    expect(judged?.bench).toEqual({ route: 'byRing', rails: true });
+    expect(judged?.cylinders[0]?.bore).toMatchObject({ size: { noted: true }, passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }] });
+  });
+
+  it('carries what the bores came to, and which readings stand for each spot', () => {
+    const bore = [boreReading('a', 'L1', 'top', 90, 103_251_000), boreReading('b', 'L1', 'top', 90, 103_253_000), boreReading('c', 'L1', 'bottom', 90, 103_247_000)];
+    const judged = writeBuildFile(record(...bore)).judged as { cylinders: { bore: { spots: { readings: string[] }[]; shape: { taper: { thrust: { value: number; working: string[] } } } } }[] };
+    const [first] = judged.cylinders;
+    expect(first?.bore.spots.map((s) => s.readings).filter((r) => r.length > 0)).toEqual([['a', 'b'], ['c']]);
+    expect(first?.bore.shape.taper.thrust).toMatchObject({ value: 5_000, working: ['4.0650 in (top) − 4.0648 in (bottom) = 0.00020 in'] });
+  });
+
   it('trusts no result in a file: they are worked out again', () => {
     expect(readBuildFile(textOf({ ...good, judged: { lie: true } }))).toMatchObject({ ok: true });
     expect(readBuildFile(textOf({ ...good, judged: undefined }))).toMatchObject({ ok: true });
@@ -53,7 +76,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 and 2/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 3/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     ['a negative gap', textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }), /record\.entries\.1\.value: not negative/],
     ['text for a number', textOf(good).replace(String(fromThou(22)), '"22"'), /record\.entries\.1\.value/],
@@ -87,7 +110,17 @@ describe('the CSV', () => {
       ['reading', '0.0220000', 'yes', '', ''],
       ['result', '0.0220000', '', '', 'in window'],
     ]);
-    expect(rows(writeCsv(judged)).filter((r) => r.entry === 'result')).toHaveLength(8 * 5);
+    expect(rows(writeCsv(judged)).filter((r) => r.entry === 'result')).toHaveLength(8 * 7);
+  });
+
+  it('says where in a bore, with what, how warm and with which torque plate a reading was taken', () => {
+    const [tool] = STARTING_INSTRUMENTS;
+    if (!tool) throw new Error('no tool');
+    const named: Entry = { kind: 'instrument', id: 't', at: '2026-05-04T09:00:00.000Z', by: '', value: tool };
+    const taken = { ...boreReading('a', 'L1', 'top', 90, 103_251_000), instrument: `${tool.id}.1`, temperature: 23, gaugeTemperature: 22, plate: true };
+    const all = rows(writeCsv(judge(record(named, taken))));
+    expect(all.find((r) => r.entry === 'reading')).toMatchObject({ what: 'bore', depth: 'top', direction_deg: '90', instrument: tool.name, temperature_c: '23', gauge_temperature_c: '22', torque_plate: 'on', in_force: 'yes' });
+    expect(all.find((r) => r.what === 'bore' && r.entry === 'result')).toMatchObject({ state: 'part read', uncertainty_mm: expect.stringMatching(/^0\.00\d+$/) as string });
   });
 
   it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx', '\rx'])('keeps %j from running as a formula (published: OWASP, CSV injection)', (text) => {
@@ -110,6 +143,13 @@ describe('the demo', () => {
     expect(new Set(states.flatMap((c) => Object.values(c.rings).map((ring) => ring.state)))).toEqual(new Set(['to do', 'short', 'in window', 'loose', 'over', 'not proven']));
     expect(new Set(states.map((c) => c.clearance.state))).toEqual(new Set(['to do', 'tight', 'in window', 'loose', 'over', 'not proven']));
     expect(new Set(demoRecords().map((r) => judge(r).job?.units))).toEqual(new Set(['imperial', 'metric']));
+  });
+
+  it('shows every verdict on a bore that can be mended, and pistons that gain by swapping', () => {
+    const bores = new Set(states.map((c) => c.bore.verdict.state));
+    for (const state of ['to do', 'within', 'not proven', 'hone', 'next size'] as const) expect(bores).toContain(state);
+    const gains = demoRecords().map((r) => pairingOf(judge(r).pairing.ask)).filter((p) => p.kind === 'found' && p.after.worst < p.before.worst);
+    expect(gains.length).toBeGreaterThan(0);
   });
 
   it('has one not begun, one half filed and one finished', () => {

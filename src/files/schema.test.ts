@@ -1,5 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { STARTING_BORES } from '@/core/bore/grid';
+import { startingSizing } from '@/core/bore/plan';
+import { STARTING_PAIRING } from '@/core/build/record';
+import { STARTING_PISTONS } from '@/core/piston/piston';
 import { startingChoices } from '@/core/targets/target';
+import { STARTING_INSTRUMENTS } from '@/core/uncertainty/instrument';
 import { gap, job } from '@/fixtures/records';
 import { entriesSchema, entrySchema, faultsOf, jobSchema, targetChoicesSchema } from './schema';
 
@@ -63,6 +68,31 @@ describe('an entry', () => {
     [{ surplus: 1 }, /surplus/],
   ])('with %j is refused', (change, says) => {
     expect(faults(entrySchema.safeParse({ ...gap('a', 'L1', 'top', 22), ...change }))).toMatch(says);
+  });
+
+  const choice = (kind: string, value: unknown): unknown => ({ kind, id: 'c', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value });
+  const [tool] = STARTING_INSTRUMENTS.filter((i) => i.kit);
+  const pairs = [{ cylinder: 'L1', piston: 'R1' }];
+
+  it('of what the program begins with is sound', () => {
+    const sound = [choice('bores', STARTING_BORES), choice('sizing', startingSizing('metric')), choice('pistons', STARTING_PISTONS), choice('pairing', STARTING_PAIRING), ...STARTING_INSTRUMENTS.map((value) => ({ kind: 'instrument', id: 'i', at: '2026-05-04T09:00:00.000Z', by: '', value }))];
+    for (const entry of sound) expect(faults(entrySchema.safeParse(entry))).toBe('');
+  });
+
+  it.each<[string, unknown, RegExp]>([
+    ['no depth', choice('bores', { ...STARTING_BORES, depths: [] }), /at least one depth/],
+    ['a depth twice', choice('bores', { ...STARTING_BORES, depths: ['top', 'top'] }), /each depth once/],
+    ['a direction past half a turn', choice('bores', { ...STARTING_BORES, directions: [270] }), /under 180/],
+    ['limits the wrong way round', choice('bores', { ...STARTING_BORES, limits: { ...STARTING_BORES.limits, used: { ...STARTING_BORES.limits.used, hone: { taper: 0, outOfRound: 0 } } } }), /what honing mends is under/],
+    ['an oversize twice', choice('sizing', { ...startingSizing('metric'), oversizes: [250_000, 250_000] }), /each oversize once/],
+    ['a piston twice', choice('pairing', { ...STARTING_PAIRING, pairs: [...pairs, { cylinder: 'L2', piston: 'R1' }] }), /each piston once/],
+    ['pins upside down', choice('pistons', { ...STARTING_PISTONS, pin: { least: 2, most: 1 } }), /the most is under the least/],
+    ['a tool without error', { kind: 'instrument', id: 'i', at: '2026-05-04T09:00:00.000Z', by: '', value: { ...tool, limit: 0 } }, /no tool is without error/],
+    ['a calibration on no day', { kind: 'instrument', id: 'i', at: '2026-05-04T09:00:00.000Z', by: '', value: { ...tool, calibrated: '2026-02-30' } }, /a day such as/],
+    ['a gauge zeroed at a gap', { kind: 'setting', id: 's', at: '2026-05-04T09:00:00.000Z', by: '', instrument: null, to: 558_800 }, /to/],
+    ['a ring at a place in the bore', { ...gap('a', 'L1', 'top', 22), place: { depth: 'top', angle: 90 } }, /only a bore is read at a place/],
+  ])('with %s is refused', (_, entry, says) => {
+    expect(faults(entrySchema.safeParse(entry))).toMatch(says);
   });
 
   it('comes 1 to 500 at a time', () => {

@@ -8,7 +8,7 @@ import { type ClockingChoices, type Joints, type RuleResult, checkJoints, joints
 import { type Cylinder, cylindersOf } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceOf, clearanceState, clearanceUncertainty } from '../piston/clearance';
-import { type PairingAsk, type Standing, standingOf } from '../piston/pairing';
+import { type Pair, type PairingAsk, type Standing, standingOf } from '../piston/pairing';
 import { type PistonChoices, STARTING_PISTONS, type StripCheck, stripCheck } from '../piston/piston';
 import { type Saying, clear, say, size } from '../quantity/saying';
 import { type GapState, type Ring, type ToComeOff, RINGS, gapState, toComeOff, worstOf } from '../ring/ring';
@@ -175,6 +175,8 @@ export interface Judgement {
 
 export interface JudgedPairing {
   choices: PairingChoices;
+  /** The pairs that held before the present ones. */
+  before: Pair[];
   /** What a pairing is worked out from: the cylinders whose bore and whose piston are measured, and whose target is set. */
   ask: PairingAsk;
   /** How the present pairing stands. */
@@ -416,7 +418,14 @@ function ordersOf(cylinders: JudgedCylinder[], frame: Frame): FinishOrder[] {
   });
 }
 
-function pairingOfJudged(cylinders: JudgedCylinder[], choices: PairingChoices): JudgedPairing {
+/** The pairs of the last pairing entry that had others than the last of all. */
+function pairsBefore(entries: Entry[], { pairs }: PairingChoices): Pair[] {
+  const now = JSON.stringify(pairs);
+  const last = entries.findLast((e) => e.kind === 'pairing' && JSON.stringify(e.value.pairs) !== now);
+  return last?.kind === 'pairing' ? last.value.pairs : [];
+}
+
+function pairingOfJudged(cylinders: JudgedCylinder[], choices: PairingChoices, before: Pair[]): JudgedPairing {
   const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target } }) => {
     if (!bore.size || !piston.size || !target.set) return [];
     const { min, aimTo } = target.inForce;
@@ -431,7 +440,7 @@ function pairingOfJudged(cylinders: JudgedCylinder[], choices: PairingChoices): 
     gain: choices.gain,
     neverTight: choices.neverTight,
   };
-  return { choices, ask, standing: standingOf(ask, ask.now) };
+  return { choices, before, ask, standing: standingOf(ask, ask.now) };
 }
 
 function standardOf(planned: EngineTargets, frame: Frame, cylinders: JudgedCylinder[]): StandardTargets {
@@ -500,7 +509,7 @@ export function judge(record: BuildRecord): Judgement {
     boreChoices,
     sizing,
     pistonChoices,
-    pairing: pairingOfJudged(cylinders, pairingChoices),
+    pairing: pairingOfJudged(cylinders, pairingChoices, pairsBefore(record.entries, pairingChoices)),
     instruments: [...log.tools.values()],
     settings: log.settings,
     cylinders,

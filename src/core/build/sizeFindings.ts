@@ -43,7 +43,7 @@ function shapeFindings({ label, id, bore }: JudgedCylinder): Finding[] {
   if (lean && Math.abs(lean.degrees) - lean.uncertainty > LEAN)
     out.push(about('note', 'bores', id, say`Cylinder ${label}: its wear leans ${Math.abs(lean.degrees).toFixed(0)}° ± ${lean.uncertainty.toFixed(0)}° ${lean.degrees > 0 ? 'clockwise' : 'anticlockwise'} from square to the crank. Wear is normally worst there: look for a bent rod, or a bore out of square.`));
   if (ridge && ridge.value > ridge.uncertainty)
-    out.push(about('note', 'bores', id, say`Cylinder ${label}: a ridge of ${raw(ridge.value)} on the diameter above ring travel. It is cut away before a new ring can strike it.`));
+    out.push(about('note', 'bores', id, say`Cylinder ${label}: a ridge of ${fine(ridge.value)} on the diameter above ring travel. It is cut away before a new ring can strike it.`));
   return out;
 }
 

@@ -114,7 +114,7 @@ const inches = (...figures: number[]): number[] => figures.map(fromInches);
 describe('pairing', () => {
   it('puts the largest piston in the largest bore (common practice, no source)', () => {
     const found = pairingOf(ask(inches(4.0006, 4.0002, 4.0004), inches(3.9962, 3.9966, 3.9964)));
-    expect(found).toMatchObject({ kind: 'found', before: { worst: fromThou(0.4) }, after: { worst: 0 }, rounds: [['c0', 'c1', 'c2'].slice(0, 2)] });
+    expect(found).toMatchObject({ kind: 'found', before: { worst: fromThou(0.4) }, after: { worst: 0 }, rounds: [['c0', 'c1']] });
   });
 
   const cases = fc.integer({ min: 2, max: 6 }).chain((n) =>

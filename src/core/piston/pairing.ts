@@ -170,7 +170,7 @@ export function pairingOf(ask: PairingAsk): PairingResult {
     return {
       kind: 'impossible',
       why: ask.neverTight
-        ? 'With these locks no pairing keeps every cylinder at its least clearance or over it. Unlock a pair, hone, or allow tight pairs to see the nearest.'
+        ? `${ask.locked.length > 0 ? 'With these locks no' : 'No'} pairing keeps every cylinder at its least clearance or over it. Hone the tight ones; or allow tight pairs, to see the nearest.`
         : 'The locks leave no complete pairing.',
     };
   const freeWorst = standingOf(ask, free).worst;

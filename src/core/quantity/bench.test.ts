@@ -91,6 +91,55 @@ describe('a bore', () => {
     expect(value('+0.006', { ...metricBore, setting: fromMm(82.5) })).toBe(fromMm(82.506));
   });
 
+  describe('the dial of a gauge that was zeroed', () => {
+    const set = { ...bore, setting: fromInches(4.06), dial: { division: fromThou(0.5), turn: fromThou(50) } };
+    const metricSet = { ...metricBore, setting: fromMm(82.5), dial: { division: fromMm(0.01), turn: fromMm(1) } };
+
+    it.each([
+      ['6', 4.066],
+      ['+6', 4.066],
+      ['-1.5', 4.0585],
+      ['.5', 4.0605],
+      ['0', 4.06],
+      ['4.0652', 4.0652],
+      ['4065', 4.065],
+      ['61', 4.121],
+    ])('%s is the bore %s in', (text, inches) => {
+      expect(value(text, set)).toBe(fromInches(inches));
+    });
+
+    it('counts whole turns, either way, and needs to know the gauge for it', () => {
+      expect(value('1t6', { ...set, expected: null })).toBe(fromInches(4.116));
+      expect(value('-1t4', { ...set, expected: null })).toBe(fromInches(4.006));
+      expect(value('2t', { ...set, expected: null })).toBe(fromInches(4.16));
+      expect(hear('1t6', { ...set, dial: null })).toMatchObject({ kind: 'refused', why: expect.stringContaining('one turn of the dial') });
+      expect(hear('1t6', bore)).toMatchObject({ kind: 'refused', why: expect.stringContaining('setting') });
+    });
+
+    it('reads a metric dial in divisions once the gauge is named', () => {
+      expect(value('2', metricSet)).toBe(fromMm(82.52));
+      expect(value('-1.5', metricSet)).toBe(fromMm(82.485));
+      expect(value('+0.006', metricSet)).toBe(fromMm(82.506));
+      expect(value('82.513', metricSet)).toBe(fromMm(82.513));
+      expect(value('1t2', { ...metricSet, expected: null })).toBe(fromMm(83.52));
+    });
+
+    it('zeroed in the bore, what the micrometer reads is the bore’s as well; to the piston, the dial is the clearance', () => {
+      expect(hear('zero 4.0652', bore)).toEqual({ kind: 'setting', value: fromInches(4.0652), read: true });
+      expect(hear('zero 4.1652', { ...bore, expected: { nm: fromInches(4.065), within: 250_000, because: 'the others' } })).toMatchObject({ kind: 'refused' });
+      expect(hear('set piston', bore)).toEqual({ kind: 'setting', value: 'piston', read: false });
+      expect(hear('zero piston', bore).kind).toBe('refused');
+      expect(hear('+6', { ...bore, setting: null, settingAsk: 'piston 3 is not measured yet' })).toMatchObject({ why: 'piston 3 is not measured yet' });
+    });
+  });
+
+  it('reads a pin with or without its leading nought', () => {
+    const pin = { field: 'pin', units: 'imperial', bore: null, expected: null, setting: null } as const;
+    expect(['0.9272', '.9272', '9272'].map((text) => value(text, pin))).toEqual([0.9272, 0.9272, 0.9272].map(fromInches));
+    expect(value('22004', { ...pin, units: 'metric' })).toBe(fromMm(22.004));
+    expect(hear('+6', pin)).toMatchObject({ kind: 'refused', why: expect.stringContaining('a pin is read in the micrometer') });
+  });
+
   it('takes the setting itself', () => {
     expect(hear('set 4.210', bore)).toEqual({ kind: 'setting', value: fromInches(4.21), read: false });
     expect(hear('set 82.5mm', bore)).toEqual({ kind: 'setting', value: fromMm(82.5), read: false });

@@ -74,8 +74,8 @@ const WIDEST_GAP_UNKNOWN_BORE = 10 * NM_PER_MM;
 
 const ACCEPTED: Record<Field, Record<Units, string>> = {
   bore: {
-    imperial: '4065, 4.065, 103.25mm; or set the gauge ("set 4.060", "set piston", "zero 4.0652" in the bore) and read the dial: 6, -1.5, 1t6 for one turn and 6',
-    metric: '82.505, 82505, 3.248in; or set the gauge ("set 82.5", "set piston", "zero 82.513" in the bore) and read the dial: +0.006, -1.5, 1t6 for one turn and 6',
+    imperial: '4065, 4.065, 103.25mm; or "set 4.060" and then the dial: 6, -1.5, 1t6 (a turn and 6)',
+    metric: '82.505, 82505, 3.248in; or "set 82.5" and then the dial: +0.006, 6, 1t6 (a turn and 6)',
   },
   piston: { imperial: '4061, 4.0612, 103.15mm', metric: '82.43, 82430, 3.245in' },
   pin: { imperial: '0.9272, 9272, 23.55mm', metric: '22.004, 22004, 0.8663in' },
@@ -237,6 +237,8 @@ function hearSingle(numeral: string, word: string, context: BenchContext): Heard
   if (word !== '' && unit === null) return unknownUnit(word, context);
   const spoken = spokenIn(unit, context.units);
   const { first, rivals, equal } = unit ? { first: take(numeral, unit), rivals: otherUnits(numeral, unit), equal: false } : takesOf(numeral, context);
+  const dial = unit === null ? asDial(numeral, first.value, context) : null;
+  if (dial) return dial;
   const likelyRivals = rivals.filter((r) => isUsual(r.value, context));
   if (isUsual(first.value, context)) {
     const rival = likelyRivals[0];
@@ -248,13 +250,21 @@ function hearSingle(numeral: string, word: string, context: BenchContext): Heard
     };
   }
   if (equal && likelyRivals[0]) return { kind: 'understood', meaning: asMeaning(likelyRivals[0]) };
-  if (unit === null && isDialFigure(numeral, context)) return hearDial('+', numeral, '', context);
   const slips = context.expected && !isFine(context.field) ? slipsOf(numeral, first.value, context.expected) : [];
   return question(first, [...slips, ...rivals, ...tenTimes(first.value), ...rivals.flatMap((r) => tenTimes(r.value, `${r.taken}, `))], context, spoken);
 }
 
-/** Whether a bare figure that is no bore is the dial of a gauge that was zeroed: at most three digits before the point. */
-const isDialFigure = (numeral: string, { field, setting }: BenchContext): boolean => field === 'bore' && setting !== null && /^\d{1,3}(?:\.\d*)?$|^\.\d+$/.test(numeral);
+/** No bore is this far from what its gauge was zeroed at: a small bare figure is then the dial. From memory. */
+const DIAL_REACH = 5 * NM_PER_MM;
+
+/** A bare figure as the dial of a gauge that was zeroed: where as a size it would be out of the gauge's reach, or cannot be right and the dial can. */
+function asDial(numeral: string, asSize: Nm, context: BenchContext): Heard | null {
+  const { field, setting } = context;
+  if (field !== 'bore' || setting === null || !/^\d{1,3}(?:\.\d*)?$|^\.\d+$/.test(numeral)) return null;
+  const dial = hearDial('+', numeral, '', context);
+  if (Math.abs(asSize - setting) > DIAL_REACH) return dial;
+  return !isUsual(asSize, context) && dial.kind === 'understood' ? dial : null;
+}
 
 const otherUnits = (numeral: string, unit: UnitName): Take[] =>
   (['mm', 'in', 'thou'] as const).filter((u) => u !== unit).map((u) => take(numeral, u));

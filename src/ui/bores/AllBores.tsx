@@ -1,7 +1,7 @@
 'use client';
 
 import type { Derived } from '@/core/bore/shape';
-import { lengthText, printLength } from '@/core/quantity/print';
+import { printLength } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';
 import { bringIntoSight } from '../shared/sight';
 import { StateMark } from '../shared/StateMark';
@@ -49,8 +49,9 @@ export function AllBores() {
                   {label}
                 </button>
               </th>
-              <td className="num" title={bore.size ? `± ${lengthText(bore.size.uncertainty, units, 'fine')}` : undefined}>
+              <td className="num">
                 {bore.size ? printLength(bore.size.value, units, 'size').number : '–'}
+                {bore.size && <span className="text-xs text-soft"> ±{printLength(bore.size.uncertainty, units, 'size').number.replace(/^0/, '')}</span>}
               </td>
               <td className="num">{bore.shape ? printLength(bore.shape.mean, units, 'size').number : '–'}</td>
               <td className="num">{fine(bore.shape?.taper.thrust)}</td>

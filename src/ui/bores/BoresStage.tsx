@@ -56,7 +56,7 @@ export function BoresStage() {
                 'Readings',
                 <div key="readings" className="flex h-full flex-col pt-3">
                   <Heading />
-                  <div className="mt-2 flex flex-wrap items-start gap-x-6 gap-y-3">
+                  <div className="mt-2 flex flex-wrap items-start gap-x-5 gap-y-3">
                     <Grid cylinder={cylinder} here={spot} />
                     <Section cylinder={cylinder} />
                   </div>
@@ -98,7 +98,7 @@ export function BoresStage() {
         </>
       }
       foot={
-        <div hidden={view !== 'readings'}>
+        <div className={view === 'readings' ? 'contents' : 'hidden'}>
           <ReadingLine work="bores" here={here} beside={bore.spots.map(({ depth, angle }) => at({ depth, angle }))} besideWords="spot" onMeaning={setTyped} />
         </div>
       }
@@ -120,7 +120,7 @@ function Heading() {
       <p className="min-w-56 flex-1 text-[1.0625rem]">
         {verdict.state === 'part read' && total > 0 ? `${read} of ${total} spots. ` : ''}
         {verdict.state !== 'part read' && `${boreAdvice(verdict.state, judgement.boreChoices.basis)} `}
-        <span className="text-soft">{verdict.reasons.map(text).join('; ')}</span>
+        <span className="text-sm text-soft">{verdict.reasons.map(text).join('; ')}</span>
       </p>
     </div>
   );

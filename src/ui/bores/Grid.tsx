@@ -19,7 +19,7 @@ const STANDING = 'The difference of two readings with one tool: its own error dr
 /** Depth by direction: every spot of a bore, with taper and out-of-round at the edges. A spot leads the line to it. */
 export function Grid({ cylinder, here }: Props) {
   const { units } = useBench();
-  const { spots, shape } = cylinder.bore;
+  const { spots, shape, repeatability } = cylinder.bore;
   const depths = [...new Set(spots.map((s) => s.depth))];
   const directions = [...new Set(spots.map((s) => s.angle))];
   const unit = units === 'imperial' ? 'in' : 'mm';
@@ -40,6 +40,7 @@ export function Grid({ cylinder, here }: Props) {
             ))}
             <th scope="col" className="num">
               out-of-round
+              <span className="block text-xs">{units === 'imperial' ? 'thou' : 'mm'}</span>
             </th>
           </tr>
         </thead>
@@ -57,7 +58,7 @@ export function Grid({ cylinder, here }: Props) {
                   </td>
                 );
               })}
-              <td className="num">
+              <td className="num py-0! pr-0!">
                 <Figure what={`out-of-round, ${DEPTH_WORDS[depth]}`} derived={shape?.depths.find((d) => d.depth === depth)?.outOfRound ?? null} />
               </td>
             </tr>
@@ -65,14 +66,17 @@ export function Grid({ cylinder, here }: Props) {
           {shape && (
             <tr>
               <th scope="row">taper</th>
-              <td className="num" colSpan={Math.max(1, directions.length)}>
+              <td className="num py-0!" colSpan={Math.max(1, directions.length)}>
                 <Figure what="taper in the thrust direction" derived={shape.taper.thrust} />
               </td>
-              <td className="num text-soft">{shape.form?.form}</td>
+              <td className="pr-0! text-right text-soft">{shape.form?.form}</td>
             </tr>
           )}
         </tbody>
       </table>
+      <p className="mt-1 max-w-md text-sm text-soft">
+        {repeatability.measured ? 'Repeats scatter by' : 'Scatter of one reading taken as half a division:'} {printLength(Math.round(repeatability.value), units, 'raw').number} {unit} (one standard deviation){repeatability.measured ? '.' : '; repeat readings measure it.'}
+      </p>
     </div>
   );
 }
@@ -84,7 +88,7 @@ function Figure({ what, derived }: { what: string; derived: Derived | null }) {
   return (
     <Explain what={what} working={[...derived.working, `± ${length(derived.uncertainty)} (k = 2)`].map((w) => (typeof w === 'string' ? [w] : w))} standing={STANDING} units={units}>
       <span className="figures text-base">{printLength(derived.value, units, 'fine').number}</span>
-      <span className="figures font-normal"> ± {length(derived.uncertainty)}</span>
+      <span className="figures font-normal"> ±{printLength(derived.uncertainty, units, 'fine').number}</span>
     </Explain>
   );
 }
@@ -103,7 +107,7 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
       onClick={() => goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth: spot.depth, angle: spot.angle } }, true)}
       aria-current={current}
       aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? `, mean of ${count}` : ''}${narrowest ? ', the narrowest a piston passes' : ''}`}
-      className={`figures min-h-11 w-full min-w-[6.5rem] px-3 text-right text-xl -outline-offset-4 ${current ? 'font-bold text-blue shadow-[inset_0_-4px_0_var(--blue)]' : ''}`}
+      className={`figures min-h-11 w-full min-w-[5.2rem] px-1.5 text-right text-lg -outline-offset-4 ${current ? 'font-bold text-blue shadow-[inset_0_-4px_0_var(--blue)]' : ''}`}
     >
       {narrowest && (
         <span className="mr-1 text-sm text-soft" aria-hidden>

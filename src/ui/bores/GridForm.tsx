@@ -37,11 +37,11 @@ export function GridForm() {
       <section aria-label="Grid" className="grid max-w-3xl gap-4 sm:grid-cols-2">
         <SelectField label="Depths" value={String(choices.depths.length)} options={COUNTS.map((n) => [n, n] as const)} onChange={(n) => n && set({ depths: DEPTHS_BY_COUNT[Number(n) - 1] ?? STARTING_BORES.depths })} hint={choices.depths.map((d) => DEPTH_WORDS[d]).join(', ')} />
         <SelectField label="Directions" value={String(choices.directions.length)} options={COUNTS.map((n) => [n, n] as const)} onChange={(n) => n && set({ directions: directionsByCount(Number(n)) })} hint={`${choices.directions.map(directionWords).join(', ')}. ${choices.directions.length < 3 ? 'Two can miss an oval that lies between them; three determine it.' : 'Three or more determine an oval fully.'}`} />
-        <div>
+        <div className="sm:col-span-2">
           <p className="mb-1 font-bold">Order in a bore</p>
           <Segmented label="Order in a bore" value={choices.order} options={ORDERS} onChange={(order) => set({ order })} />
         </div>
-        <div>
+        <div className="sm:col-span-2">
           <p className="mb-1 font-bold">Route</p>
           <Segmented label="Route" value={choices.route} options={ROUTES} onChange={(route) => set({ route })} />
         </div>

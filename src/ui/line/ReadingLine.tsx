@@ -10,7 +10,7 @@ import { allPasses } from '@/core/build/sizes';
 import { type At, type Task, nextTask, sameAt, stepTask } from '@/core/build/work';
 import { type Meaning, acceptedBy, hear } from '@/core/quantity/bench';
 import type { Nm } from '@/core/quantity/length';
-import { bothText } from '@/core/quantity/print';
+import { bothText, lengthText } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';
 import { Key } from '../shared/Button';
 import { Keypad, hasFingersOnly, useKeypad } from './Keypad';
@@ -171,7 +171,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
       <br />
       <span className="text-base text-soft">
         {then ? `Then: ${nameOf(then)}.` : 'Nothing else is open on this route.'}
-        {context.setting !== null && context.field === 'bore' ? ` Gauge set to ${bothText(context.setting, 'size')}.` : ''}
+        {context.setting !== null && context.field === 'bore' ? ` Gauge set ${lengthText(context.setting, units, 'size')}.` : ''}
       </span>
     </>
   );
@@ -212,18 +212,20 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
               <Key>←</Key> <Key>→</Key> {besideWords}
             </span>
           </div>
-          <button type="button" onClick={skip} className="flex min-h-11 items-center gap-1.5 rounded border border-edge px-3 text-ink">
+          <div className="grid gap-1 max-md:flex">
+          <button type="button" onClick={skip} className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink">
             Next
             <span className="max-md:hidden">
               <Key>N</Key>
             </span>
           </button>
-          <button type="button" onClick={undo} className="flex min-h-11 items-center gap-1.5 rounded border border-edge px-3 text-ink">
+          <button type="button" onClick={undo} className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink">
             <Undo2 size={18} aria-hidden /> Undo
             <span className="max-md:hidden">
               <Key>Z</Key>
             </span>
           </button>
+          </div>
           <button type="button" onClick={toggleKeypad} aria-pressed={keypad} aria-label="Keypad" className="grid size-11 place-items-center rounded border border-edge text-ink aria-pressed:bg-ink aria-pressed:text-sheet">
             <Keyboard size={20} aria-hidden />
           </button>

@@ -14,14 +14,13 @@ type Found = Extract<PairingResult, { kind: 'found' }>;
 
 /** Which piston belongs in which bore: now, and as even as it can be made. */
 export function PairingView() {
-  const { judgement, choose, live } = useBench();
+  const { judgement, choose } = useBench();
   const { pairing, cylinders } = judgement;
   const { ask, choices } = pairing;
   const found = usePairing(ask);
   const set = (change: Partial<PairingChoices>): void => choose('pairing', { ...choices, ...change });
   const result = found.state === 'done' ? found.result : null;
   const waiting = cylinders.filter((c) => !ask.bores.some((b) => b.cylinder === c.id));
-  const before = live.record.entries.filter((e) => e.kind === 'pairing').at(-2)?.value.pairs ?? [];
   const swapped = choices.pairs.some((p) => p.cylinder !== p.piston);
   /** Every cylinder's piston: as found for those that could be paired, as it is for the rest. */
   const whole = (pairs: Pair[]): Pair[] => cylinders.map((c) => ({ cylinder: c.id, piston: pairs.find((p) => p.cylinder === c.id)?.piston ?? c.piston.id }));
@@ -34,7 +33,12 @@ export function PairingView() {
       )}
       {found.state === 'running' && <p className="text-lg text-soft">Working it out …</p>}
       {found.state === 'failed' && <p className="text-lg text-over">The pairing could not be worked out in this browser.</p>}
-      {result?.kind === 'impossible' && <p className="text-lg text-short">{result.why}</p>}
+      {result?.kind === 'impossible' && (
+        <div className="flex flex-wrap items-center gap-3">
+          <p className="min-w-64 flex-1 text-lg text-short">{result.why}</p>
+          {choices.neverTight && ask.bores.length > 0 && <Button onClick={() => set({ neverTight: false })}>Allow tight pairs</Button>}
+        </div>
+      )}
       {result?.kind === 'found' && <Advice result={result} />}
       {result?.kind === 'found' && result.rounds.length > 0 && (
         <div className="flex flex-wrap gap-3">
@@ -45,7 +49,7 @@ export function PairingView() {
       )}
       {swapped && (
         <div className="flex flex-wrap items-center gap-3">
-          <Button onClick={() => set({ pairs: before })}>Undo the last swap</Button>
+          <Button onClick={() => set({ pairs: pairing.before })}>Undo the last swap</Button>
           <Button kind="quiet" onClick={() => set({ pairs: [] })}>
             Every piston back in its own number
           </Button>
@@ -158,12 +162,12 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
                 </td>
                 <td className="num">{fine(will?.clearance)}</td>
                 <td className="num text-soft">{signed(will?.deviation)}</td>
-                <td>
+                <td className="py-0!">
                   <button type="button" aria-pressed={isLocked} aria-label={`Piston of cylinder ${c.label} stays`} onClick={() => onSet({ locked: toggled(locked, c.id) })} className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet">
                     {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
                   </button>
                 </td>
-                <td>
+                <td className="py-0!">
                   <label className="flex min-h-11 min-w-11 items-center">
                     <input type="checkbox" className="size-5 accent-blue" aria-label={`Piston ${c.piston.label} is marked`} checked={marked.includes(c.piston.id)} onChange={() => onSet({ marked: toggled(marked, c.piston.id) })} />
                   </label>

@@ -89,7 +89,7 @@ export function PistonsStage() {
         </>
       }
       foot={
-        <div hidden={view !== 'readings'}>
+        <div className={view === 'readings' ? 'contents' : 'hidden'}>
           <ReadingLine work="pistons" here={at(subject)} beside={PISTON_SUBJECTS.map(at)} besideWords="piston, pin, strip" />
         </div>
       }

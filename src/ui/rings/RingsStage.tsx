@@ -6,6 +6,7 @@ import { printLength } from '@/core/quantity/print';
 import type { At } from '@/core/build/work';
 import { type Ring, RINGS, RING_WORDS, gapAdvice } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
+import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
 import { Scale } from '../shared/Scale';
@@ -80,6 +81,9 @@ export function RingsStage() {
             <input type="checkbox" className="size-5 accent-blue" checked={bench.rails} onChange={(event) => choose('bench', { ...bench, rails: event.target.checked })} />
             Rails on the route too
           </label>
+          <div className="mt-3">
+            <Hand subject={ring.ring} />
+          </div>
           <div className="mt-3">
             <Findings findings={findingsFor(judgement.findings, ['rings'], cylinder.id)} />
           </div>

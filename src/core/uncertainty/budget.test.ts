@@ -1,0 +1,45 @@
+import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { describe, expect, it } from 'vitest';
+import { UNNAMED_TOOL, differenceUncertainty, heatDoubt, ownDoubt, repeatability, scatterOf, sizeUncertainty } from './budget';
+
+/** NIST StRD, univariate, NumAcc1: three values whose mean is 10000002 and standard deviation 1. Published, figures recalled from memory. */
+const NUMACC1 = [10_000_001, 10_000_003, 10_000_002];
+
+describe('scatter of repeats', () => {
+  it('gives 1 for NumAcc1 (published: NIST StRD, figures recalled from memory)', () => {
+    const { squares, freedom } = scatterOf([NUMACC1]);
+    expect(Math.sqrt(squares / freedom)).toBe(1);
+    expect(mean(NUMACC1)).toBe(10_000_002);
+  });
+
+  it('is the sample standard deviation of one spot (reference library: simple-statistics)', () => {
+    const values = [81_500_000, 81_503_000, 81_499_000, 81_501_000, 81_502_500];
+    expect(repeatability(scatterOf([values]), UNNAMED_TOOL)).toEqual({ value: expect.closeTo(sampleStandardDeviation(values), 6) as number, measured: true });
+  });
+
+  it('pools over spots by their degrees of freedom, and spots read once say nothing', () => {
+    expect(scatterOf([[1, 3], [10, 10, 13], [7], []])).toEqual({ squares: 2 + 6, freedom: 3 });
+  });
+
+  it('is half a division until there are enough repeats (from memory)', () => {
+    expect(repeatability(scatterOf([[0, 9_000], [0, 9_000]]), UNNAMED_TOOL)).toEqual({ value: 1_270, measured: false });
+  });
+});
+
+describe('doubts (published: JCGM 100:2008)', () => {
+  it('a mean of repeats is surer by their root, the last digit is not', () => {
+    const sigma = { value: 3_000, measured: true };
+    expect(ownDoubt(1, sigma, UNNAMED_TOOL)).toBeCloseTo(Math.hypot(3_000, 1_270 / Math.sqrt(3)), 6);
+    expect(ownDoubt(9, sigma, UNNAMED_TOOL)).toBeCloseTo(Math.hypot(1_000, 1_270 / Math.sqrt(3)), 6);
+  });
+
+  it('what two readings share drops out of their difference', () => {
+    expect(sizeUncertainty({ tool: 3_000, heat: 4_000, own: 0 })).toBe(10_000);
+    expect(differenceUncertainty(300, 400)).toBe(1_000);
+  });
+
+  it('a noted temperature is surer than a shop’s', () => {
+    expect(heatDoubt(100_000_000, 10e-6, true)).toBeCloseTo(1_000 / Math.sqrt(3), 6);
+    expect(heatDoubt(100_000_000, -10e-6, false)).toBeCloseTo(3_000 / Math.sqrt(3), 6);
+  });
+});
