@@ -10,9 +10,11 @@ const VIEWS = [
   '/gap?bore=4in&use=race&piston=hypereutectic',
   '/charts',
   '/charts/starting',
+  '/instruments',
+  '/builds/demo-mere-four/bores',
   '/builds/demo-linn-triple/targets',
   '/builds/demo-scarp-v-twin/targets',
-  ...['job', 'targets', 'pistons', 'rings', 'clocking', 'sheet'].flatMap((stage) => [`/builds/demo-tarn-five/${stage}`, `/builds/demo-corrie-v10/${stage}`]),
+  ...['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'sheet'].flatMap((stage) => [`/builds/demo-tarn-five/${stage}`, `/builds/demo-corrie-v10/${stage}`]),
 ];
 
 test.beforeEach(async ({ server }) => {
@@ -53,6 +55,11 @@ test('axe finds nothing on what opens over a view', async ({ page, server }) => 
 });
 
 const TABS = ['Figures', 'Windows, schools', 'Heat', 'Chart'];
+/** Stages with views of their own, on builds that fill them. */
+const STAGE_TABS = [
+  ['/builds/demo-mere-four/bores', ['Readings', 'Shapes', 'Next size', 'Gauge set-up', 'Grid and limits']],
+  ['/builds/demo-corrie-v10/pistons', ['Readings', 'Pairing', 'Gauge point, pins']],
+] as const;
 
 for (const theme of ['light', 'dim'] as const)
   test(`axe finds nothing on the targets' tabs and what opens over them, ${theme}`, async ({ page, context, server }) => {
@@ -74,6 +81,17 @@ for (const theme of ['light', 'dim'] as const)
     await page.getByRole('tab', { name: 'Figures' }).click();
     await page.getByRole('button', { name: 'Enter own figure' }).click();
     await check('own figure');
+    for (const [path, tabs] of STAGE_TABS) {
+      await page.goto(server.url + path, { waitUntil: 'networkidle' });
+      for (const tab of tabs) {
+        await page.getByRole('tab', { name: tab }).click();
+        await expect(page.getByRole('tabpanel', { name: tab })).not.toContainText('Working it out');
+        await check(`${path} ${tab}`);
+      }
+    }
+    await page.goto(`${server.url}/instruments`, { waitUntil: 'networkidle' });
+    await page.getByRole('button', { name: 'Edit Bore gauge, inches' }).click();
+    await check('a tool');
     await page.goto(`${server.url}/charts/starting`, { waitUntil: 'networkidle' });
     await page.getByRole('button', { name: 'marine or towing, long full load' }).click();
     await check('duty in hand');
@@ -91,13 +109,15 @@ for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180],
       const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
       expect(`${view} ${over}`).toBe(`${view} 0`);
     }
-    await page.goto(`${server.url}/builds/demo-tarn-five/targets`, { waitUntil: 'networkidle' });
-    for (const tab of TABS) {
-      await page.getByRole('tab', { name: tab }).click();
-      await expect(page.getByRole('tabpanel', { name: tab })).toBeVisible();
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-      const inMain = await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth);
-      expect(`${tab} ${over} ${inMain}`).toBe(`${tab} 0 0`);
+    for (const [path, tabs] of [['/builds/demo-tarn-five/targets', TABS] as const, ...STAGE_TABS]) {
+      await page.goto(server.url + path, { waitUntil: 'networkidle' });
+      for (const tab of tabs) {
+        await page.getByRole('tab', { name: tab }).click();
+        await expect(page.getByRole('tabpanel', { name: tab })).toBeVisible();
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        const inMain = await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth);
+        expect(`${path} ${tab} ${over} ${inMain}`).toBe(`${path} ${tab} 0 0`);
+      }
     }
   });
 

@@ -149,7 +149,7 @@ test('units switch at any time and change nothing that was recorded', async ({ p
 });
 
 test('bore and piston on the line: the gauge setting, the dial, and a dropped digit', async ({ page, server }) => {
-  const id = await open(page, server, 'pistons');
+  const id = await open(page, server, 'bores');
   await page.keyboard.type('+6');
   await page.keyboard.press('Enter');
   await expect(said(page)).toContainText('first the setting');
@@ -159,15 +159,20 @@ test('bore and piston on the line: the gauge setting, the dial, and a dropped di
   await page.keyboard.type('+5.2');
   await expect(said(page)).toContainText('4.0652 in');
   await page.keyboard.press('Enter');
+  await line(page).fill('4.652');
+  await expect(said(page)).toContainText('this bore reads about 4.0652 in; did you mean 4.0652 in (digit 0 dropped)?');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: /^Pistons/ }).click();
+  await expect(line(page)).toBeFocused();
   await page.keyboard.type('4.0612');
   await expect(said(page)).toContainText('clearance 4.0 thou');
   await page.keyboard.press('Enter');
-  await line(page).fill('4.652');
-  await expect(said(page)).toContainText('the other bores read about 4.0652 in; did you mean 4.0652 in (digit 0 dropped)?');
+  await page.getByRole('link', { name: /^Bores/ }).click();
+  await expect(line(page)).toBeFocused();
   await page.reload();
   await line(page).fill('-1.5');
   await expect(said(page)).toContainText('4.0585 in');
-  await expect.poll(async () => (await server.record(id)).entries.map((e) => e.kind)).toEqual(['job', 'bench', 'reading', 'reading']);
+  await expect.poll(async () => (await server.record(id)).entries.map((e) => e.kind)).toEqual(['job', 'setting', 'reading', 'reading']);
 });
 
 test('route ring by ring, and rails on the route', async ({ page, server }) => {

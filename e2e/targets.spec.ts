@@ -145,7 +145,9 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await tab(1);
   await press('p', 'e');
   await tab(2);
-  await press('ArrowRight', 'Space');
+  await press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'turbo' })).toBeFocused();
+  await press('Space');
   await expect(page.getByLabel('Boost', { exact: true })).toBeVisible();
   await tab(1);
   await press(...'20');
@@ -215,7 +217,7 @@ test('the planned bore is held against the bores read so far', async ({ page, se
   await server.putDemo();
   await page.goto(`${server.url}/builds/demo-corrie-v10/job`, { waitUntil: 'networkidle' });
   await page.getByLabel('Planned finished bore').fill('3.870');
-  await expect(page.getByText('the bores read about 3.7802 in; did you mean 3.7800 in (digits 8 and 7 swapped)?')).toBeVisible();
+  await expect(page.getByText('the bores read about 3.7810 in; did you mean 3.7800 in (digits 8 and 7 swapped)?')).toBeVisible();
 });
 
 test('heat: the worked row, the margin, the chance from the worker, and what is assumed', async ({ page, server }) => {

@@ -108,6 +108,12 @@ describe('a bore', () => {
       expect(value(text, set)).toBe(fromInches(inches));
     });
 
+    it('does not take a size with a digit dropped for a dial', () => {
+      const near = { ...set, expected: { nm: fromInches(4.0652), within: 250_000, because: 'this bore reads about 4.0652 in' } };
+      expect(hear('4.652', near)).toMatchObject({ kind: 'question', ask: expect.stringContaining('did you mean 4.0652 in (digit 0 dropped)') });
+      expect(value('4.2', near)).toBe(fromInches(4.0642));
+    });
+
     it('counts whole turns, either way, and needs to know the gauge for it', () => {
       expect(value('1t6', { ...set, expected: null })).toBe(fromInches(4.116));
       expect(value('-1t4', { ...set, expected: null })).toBe(fromInches(4.006));

@@ -256,11 +256,13 @@ function hearSingle(numeral: string, word: string, context: BenchContext): Heard
 
 /** No bore is this far from what its gauge was zeroed at: a small bare figure is then the dial. From memory. */
 const DIAL_REACH = 5 * NM_PER_MM;
+/** What a dial is called out as: three digits before the point, and two behind it unless it is under one. A size has more behind it. */
+const DIAL_FIGURE = /^(?:\d{1,3}(?:\.\d{0,2})?|0?\.\d+)$/;
 
 /** A bare figure as the dial of a gauge that was zeroed: where as a size it would be out of the gauge's reach, or cannot be right and the dial can. */
 function asDial(numeral: string, asSize: Nm, context: BenchContext): Heard | null {
   const { field, setting } = context;
-  if (field !== 'bore' || setting === null || !/^\d{1,3}(?:\.\d*)?$|^\.\d+$/.test(numeral)) return null;
+  if (field !== 'bore' || setting === null || !DIAL_FIGURE.test(numeral)) return null;
   const dial = hearDial('+', numeral, '', context);
   if (Math.abs(asSize - setting) > DIAL_REACH) return dial;
   return !isUsual(asSize, context) && dial.kind === 'understood' ? dial : null;

@@ -46,6 +46,7 @@ export function BoresStage() {
     <Frame
       main={
         <div className="flex h-full flex-col">
+          <Heading />
           <Views
             label="What of the bores"
             value={view}
@@ -54,9 +55,8 @@ export function BoresStage() {
               [
                 'readings',
                 'Readings',
-                <div key="readings" className="flex h-full flex-col pt-3">
-                  <Heading />
-                  <div className="mt-2 flex flex-wrap items-start gap-x-5 gap-y-3">
+                <div key="readings" className="flex h-full flex-col">
+                  <div className="mt-3 flex flex-wrap items-start gap-x-5 gap-y-3">
                     <Grid cylinder={cylinder} here={spot} />
                     <Section cylinder={cylinder} />
                   </div>

@@ -51,7 +51,7 @@ export function NextSize() {
                 A sleeve is due in cylinder {plan.sleeves.map(labelOf).join(', ')}: no oversize on the list cleans it.
               </p>
             )}
-            <table className="ruled mt-2">
+            <div className="relative overflow-x-auto"><table className="ruled mt-2">
               <caption className="sr-only">Oversize each bore needs</caption>
               <thead>
                 <tr>
@@ -65,7 +65,9 @@ export function NextSize() {
                   <th scope="col" className="num">
                     off the diameter, {fineUnit}
                   </th>
-                  <th scope="col">{` `}</th>
+                  <th scope="col">
+                    <span className="sr-only">why</span>
+                  </th>
                 </tr>
               </thead>
               <tbody>
@@ -83,7 +85,7 @@ export function NextSize() {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </table></div>
           </>
         )}
       </section>
@@ -92,7 +94,7 @@ export function NextSize() {
         {orders.length === 0 ? (
           <p className="text-soft">Measure the pistons that were bought, and each bore’s finish size stands here: its own piston plus its clearance.</p>
         ) : (
-          <table className="ruled mt-1">
+          <div className="relative overflow-x-auto"><table className="ruled mt-1">
             <caption className="sr-only">Finish bore for each piston</caption>
             <thead>
               <tr>
@@ -109,7 +111,9 @@ export function NextSize() {
                 <th scope="col" className="num">
                   still off, {fineUnit}
                 </th>
-                <th scope="col">{` `}</th>
+                <th scope="col">
+                    <span className="sr-only">why</span>
+                  </th>
               </tr>
             </thead>
             <tbody>
@@ -133,7 +137,7 @@ export function NextSize() {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </table></div>
         )}
       </section>
       <Grades />
@@ -152,7 +156,7 @@ function Grades() {
     <section aria-label="Select-fit grades">
       <h2 className="text-lg">Grades</h2>
       <p className="text-soft">Like to like: an A piston in an A bore. Two letters: the size is too near the line between them for the tools.</p>
-      <table className="ruled mt-1">
+      <div className="relative overflow-x-auto"><table className="ruled mt-1">
         <caption className="sr-only">Grade of each bore and piston</caption>
         <thead>
           <tr>
@@ -174,7 +178,7 @@ function Grades() {
             </tr>
           ))}
         </tbody>
-      </table>
+      </table></div>
     </section>
   );
 }

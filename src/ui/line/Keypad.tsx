@@ -4,7 +4,10 @@ import { Delete } from 'lucide-react';
 import { useSyncExternalStore } from 'react';
 import { useKept } from '../shared/kept';
 
-const KEYS = ['7', '8', '9', '+', '4', '5', '6', '-', '1', '2', '3', '/', '.', '0', 'mm', 'thou'];
+/** The key for what only this kind of reading needs: a bracket of leaves, or a turn of the dial. */
+export type ExtraKey = '/' | 't';
+
+const keysWith = (extra: ExtraKey): string[] => ['7', '8', '9', '+', '4', '5', '6', '-', '1', '2', '3', extra, '.', '0', 'mm', 'thou'];
 
 const COARSE = '(pointer: coarse)';
 
@@ -30,17 +33,18 @@ export function useKeypad(): [boolean, () => void] {
 }
 
 interface Props {
+  extra: ExtraKey;
   onKey: (key: string) => void;
   onBack: () => void;
   onEnter: () => void;
 }
 
 /** Keys for gloves: what bench talk needs and nothing else. */
-export function Keypad({ onKey, onBack, onEnter }: Props) {
+export function Keypad({ extra, onKey, onBack, onEnter }: Props) {
   const look = 'figures min-h-14 rounded max-md:min-h-12 border border-edge bg-paper text-2xl font-semibold active:bg-steel';
   return (
     <div role="group" aria-label="Keypad" className="grid grid-cols-[repeat(4,1fr)_1.4fr] gap-1.5 border-t border-line p-2">
-      {KEYS.map((key, i) => (
+      {keysWith(extra).map((key, i) => (
         <button key={key} type="button" onClick={() => onKey(key)} className={`${look} ${key.length > 1 ? 'text-lg' : ''}`} style={{ gridColumn: (i % 4) + 1, gridRow: Math.floor(i / 4) + 1 }}>
           {key}
         </button>

@@ -231,7 +231,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
           </button>
         </div>
       </div>
-      {keypad && <Keypad onKey={(key) => setTyped((t) => t + key)} onBack={() => setTyped((t) => t.slice(0, -1))} onEnter={enter} />}
+      {keypad && <Keypad extra={subject === 'bore' ? 't' : '/'} onKey={(key) => setTyped((t) => t + key)} onBack={() => setTyped((t) => t.slice(0, -1))} onEnter={enter} />}
     </section>
   );
 }

@@ -30,7 +30,7 @@ export function GaugePoint() {
         <p className="text-soft">
           Pin clearance {length(choices.pin.least, 'fine')} to {length(choices.pin.most, 'fine')}: common practice, no source, unless the sheet says otherwise.
         </p>
-        <table className="ruled mt-1">
+        <div className="relative overflow-x-auto"><table className="ruled mt-1">
           <caption className="sr-only">Pin clearance of every piston</caption>
           <thead>
             <tr>
@@ -62,7 +62,7 @@ export function GaugePoint() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </table></div>
       </section>
     </div>
   );

@@ -52,6 +52,10 @@ export function PistonsStage() {
     <Frame
       main={
         <div className="flex h-full flex-col">
+          <h1>
+            Cylinder {cylinder.label}, {SUBJECT_WORDS[subject]}
+            {piston.id !== cylinder.id && subject !== 'strip' && <span className="text-xl font-normal text-soft"> piston {piston.label} is paired with it</span>}
+          </h1>
           <Views
             label="What of the pistons"
             value={view}
@@ -101,15 +105,11 @@ export function PistonsStage() {
 function Readings() {
   const { judgement, cylinder, cursor, units, text, length } = useBench();
   if (!cylinder) return null;
-  const { clearance, piston } = cylinder;
+  const { clearance } = cylinder;
   const subject = cursor.piston;
   const passes = clearance.value === null ? [] : [{ id: 'clearance', value: clearance.value, upTo: null }];
   return (
     <div className="flex h-full flex-col pt-3">
-      <h1>
-        Cylinder {cylinder.label}, {SUBJECT_WORDS[subject]}
-        {piston.id !== cylinder.id && subject !== 'strip' && <span className="text-xl font-normal text-soft"> piston {piston.label} is paired with it</span>}
-      </h1>
       <p className="text-[1.0625rem] text-soft">{HOW[subject] ?? text(gaugePoint(judgement.pistonChoices.gauge))}</p>
       <Ask target={clearance.target} />
       <Scale target={clearance.target} passes={passes} state={clearance.state} units={units} under="tight: it can seize" over="loose: it rocks" label={`Clearance of cylinder ${cylinder.label}: ${clearance.state}`} />
