@@ -9,7 +9,10 @@ import { writeBuildFile } from '../src/files/buildFile';
 import { readBuildFile } from '../src/files/buildFile';
 import { createBuild } from '../src/store/builds';
 import { openDatabase } from '../src/store/open';
-import { gap, largeRecord } from '../src/fixtures/records';
+import munkres from 'munkres-js';
+import { leastSum } from '../src/core/piston/assignment';
+import { pairingOf } from '../src/core/piston/pairing';
+import { gap, griddedRecord, largeRecord } from '../src/fixtures/records';
 import { Server } from '../e2e/server';
 
 interface Row {
@@ -48,10 +51,27 @@ function core(): void {
   add('judge(), 16 cylinders, 1,000 readings', ms(judged), 'median under 5 ms', judged.median < 5);
   const parsed = timed(() => JSON.parse(JSON.stringify(large)) as unknown, 300);
   add('  as a multiple of JSON out and in of the same record', (judged.median / parsed.median).toFixed(2));
+  const gridded = griddedRecord(6);
+  const bores = timed(() => judge(gridded), 300);
+  add(`judge(), 16 bores of nine spots, ${gridded.entries.length} entries`, ms(bores), 'median under 5 ms', bores.median < 5);
   const context = { field: 'gap', units: 'imperial', bore: 103_251_000, expected: null, setting: null } as const;
   add('hear("22")', ms(timed(() => hear('22', context), 2_000)));
   const text = JSON.stringify(writeBuildFile(large));
   add('read a build file of 1,000 readings', ms(timed(() => readBuildFile(text), 50)));
+}
+
+/** Pairing 16 × 16 against the Hungarian method of a package, on the same matrices. */
+function pairing(): void {
+  const { ask } = judge(griddedRecord(1)).pairing;
+  const loose = { ...ask, neverTight: false };
+  const own = timed(() => pairingOf(loose), 300);
+  add('pairing, 16 × 16: worst, squares, fewest moved', ms(own), 'median under 20 ms', own.median < 20);
+  const squares = ask.bores.map(({ bore, wanted }) => ask.pistons.map(({ size }) => (bore - size - wanted) ** 2));
+  const least = timed(() => leastSum(squares), 300);
+  const reference = timed(() => munkres(squares), 60);
+  add('  least sum of squares alone, 16 × 16', ms(least));
+  add('  the package on the same matrix', ms(reference));
+  add('  ours as a share of the package’s time', (least.median / reference.median).toFixed(3));
 }
 
 async function shelves(server: Server): Promise<void> {
@@ -113,6 +133,7 @@ async function browser(server: Server): Promise<void> {
     if (i >= 5) times.push(took);
   }
   await heat(page, server);
+  await paired(page, server);
   const found = spread(times);
   add('entry to visible verdict, 1,000 readings on record', ms(found), 'one frame or two (33 ms)', found.median <= 33.4);
   await chrome.close();
@@ -143,6 +164,22 @@ async function heat(page: Page, server: Server): Promise<void> {
   add('  longest frame of the page meanwhile', `${longest.toFixed(0)} ms`, 'no frame over 50 ms', longest <= 50);
 }
 
+/** A pairing in the worker of the page, as the page measured it. */
+async function paired(page: Page, server: Server): Promise<void> {
+  await server.put(griddedRecord(1, 'paired'));
+  await page.goto(`${server.url}/builds/paired/pistons`, { waitUntil: 'networkidle' });
+  const took: number[] = [];
+  for (let i = 0; i < 5; i += 1) {
+    await page.getByRole('tab', { name: 'Pairing' }).click();
+    const said = page.getByText(/^Worked out in/);
+    await said.waitFor();
+    took.push(Number(/in ([\d.]+) ms/.exec((await said.textContent()) ?? '')?.[1]));
+    await page.getByRole('tab', { name: 'Readings' }).click();
+  }
+  const { median } = spread(took);
+  add('pairing 16 × 16 in the worker, worker just begun', `${median.toFixed(1)} ms`, 'under 20 ms', median < 20);
+}
+
 const lines = (folder: string): { code: number; tests: number } => {
   const count = { code: 0, tests: 0 };
   for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
@@ -155,6 +192,7 @@ const lines = (folder: string): { code: number; tests: number } => {
 };
 
 core();
+pairing();
 const server = new Server();
 await server.start();
 try {

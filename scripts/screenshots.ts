@@ -11,6 +11,8 @@ interface Shot {
   size?: { width: number; height: number };
   theme?: 'light' | 'dim';
   typed?: string;
+  /** Whether tools are in hand. */
+  tools?: boolean;
   /** A tab to open, and how long what it shows takes to settle, ms. */
   tab?: string;
 }
@@ -25,7 +27,13 @@ const SHOTS: Shot[] = [
   { name: 'quick-gap', path: '/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron' },
   { name: 'charts', path: '/charts' },
   { name: 'chart', path: '/charts/workshop' },
-  { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', typed: '3.872' },
+  { name: 'bores', path: '/builds/demo-corrie-v10/bores', tools: true, typed: 'set 3.780⏎6' },
+  { name: 'shapes', path: '/builds/demo-mere-four/bores', tools: true, tab: 'Shapes' },
+  { name: 'next-size', path: '/builds/demo-mere-four/bores', tools: true, tab: 'Next size' },
+  { name: 'gauge', path: '/builds/demo-tarn-five/bores', tools: true, tab: 'Gauge set-up' },
+  { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', tools: true, typed: '3.872' },
+  { name: 'pairing', path: '/builds/demo-corrie-v10/pistons', tools: true, tab: 'Pairing' },
+  { name: 'tools', path: '/instruments' },
   { name: 'rings', path: '/builds/demo-tarn-five/rings', typed: '22' },
   { name: 'rings-tablet-dim', path: '/builds/demo-tarn-five/rings', size: { width: 820, height: 1180 }, theme: 'dim', typed: '15/16' },
   { name: 'clocking', path: '/builds/demo-corrie-v10/clocking' },
@@ -42,13 +50,21 @@ const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', typed, tab } of SHOTS) {
+for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', typed, tab, tools = false } of SHOTS) {
   const context = await browser.newContext({ viewport: size, locale: 'en-GB', timezoneId: 'UTC' });
   await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
   await context.addInitScript(() => localStorage.setItem('spatium-by', 'KM'));
+  if (tools)
+    await context.addInitScript(() => {
+      localStorage.setItem('spatium-hands-imperial', '{"bore":"gauge-in","piston":"mic-3-4in"}');
+      localStorage.setItem('spatium-hands-metric', '{"bore":"gauge-mm","piston":"mic-75-100mm"}');
+    });
   const page = await context.newPage();
   await page.goto(server.url + path, { waitUntil: 'networkidle' });
-  if (typed) await page.keyboard.type(typed);
+  for (const [i, text] of (typed ?? '').split('⏎').entries()) {
+    if (i > 0) await page.keyboard.press('Enter');
+    await page.keyboard.type(text);
+  }
   if (tab) {
     await page.getByRole('tab', { name: tab }).click();
     await page.waitForTimeout(SETTLE);

@@ -488,7 +488,7 @@ export function judge(record: BuildRecord): Judgement {
   const pistonIn = pairedWith(places, pairingChoices);
   const cylinders = frame ? places.flatMap((c) => pistons.filter((p) => p.id === pistonIn.get(c.id)).map((p) => judgedCylinder(c, p, frame))) : [];
   const known = new Set(cylinders.map((c) => c.id));
-  const strays = [...log.bySubject.values()].flat().filter((reading) => !known.has(reading.cylinder));
+  const strays = [...log.bySubject.values()].flatMap((readings) => (known.has(readings[0]?.cylinder ?? '') ? [] : readings));
   const planned = frame && targetsAt(frame.job.plannedBore === null ? null : { nm: frame.job.plannedBore, measured: false }, frame);
   const standard = frame && planned && standardOf(planned, frame, cylinders);
   const comparisons = frame && standard ? comparisonsOf(askAt(standard.bore, frame), duty.suggestion) : [];

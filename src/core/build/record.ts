@@ -142,7 +142,9 @@ export interface BuildRecord {
 
 /** The last entry of a kind of choice, or null. */
 export function choiceIn<K extends ChoiceKind>(record: BuildRecord, kind: K): Extract<Entry, { kind: K }> | null {
-  return (record.entries.findLast((entry) => entry.kind === kind) as Extract<Entry, { kind: K }> | undefined) ?? null;
+  const { entries } = record;
+  for (let i = entries.length - 1; i >= 0; i -= 1) if (entries[i]?.kind === kind) return entries[i] as Extract<Entry, { kind: K }>;
+  return null;
 }
 
 /** The entry that sets a new build with a chart; none for the starting chart as the program comes with it. */

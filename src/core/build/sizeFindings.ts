@@ -6,7 +6,7 @@ import { foundWords } from '../bore/shape';
 import { NEAR, outlierOf } from '../piston/piston';
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, fine, raw, say, size } from '../quantity/saying';
-import { type Instrument, calibrationEnds, isOutOfDate, isOutOfRange } from '../uncertainty/instrument';
+import { type Instrument, calibrationEnds, isOutOfRange } from '../uncertainty/instrument';
 import { type Finding, type FindingInput, type Severity, about } from './finding';
 import type { JudgedCylinder, LoggedReading } from './judge';
 import { type JudgedPiston, type Tools, allPasses } from './sizes';
@@ -49,8 +49,10 @@ function shapeFindings({ label, id, bore }: JudgedCylinder): Finding[] {
 
 function spotFindings({ label, id, bore }: JudgedCylinder): Finding[] {
   const at = (says: Saying): Finding => about('mend', 'bores', id, says);
+  const { shape } = bore;
   const live = bore.spots.flatMap((s) => (s.value === null || s.depth === ABOVE ? [] : [{ spot: s, value: s.value }]));
-  const away = live.flatMap(({ spot, value }) => {
+  const far = shape !== null && shape.largest.value - Math.min(...live.map((l) => l.value)) > NEAR.bore;
+  const away = (far ? live : []).flatMap(({ spot, value }) => {
     const typed = spot.passes.findLast((p) => p.voided === null)?.typed ?? '';
     const outlier = outlierOf(value, typed, live.flatMap((l) => (l.spot === spot ? [] : [l.value])), NEAR.bore);
     return outlier ? [at(say`Cylinder ${label}, ${spotWords(spot)}: ${size(value)} stands ${fine(Math.abs(outlier.off))} from the rest of the bore. ${slipWords(outlier.slip)}`)] : [];
@@ -118,11 +120,14 @@ interface Misuse {
 
 function misuses(cylinders: JudgedCylinder[], tools: Tools): Map<string, Misuse> {
   const found = new Map<string, Misuse>();
+  if (tools.size === 0) return found;
+  const ends = new Map([...tools].map(([key, tool]) => [key, calibrationEnds(tool)]));
   for (const cylinder of cylinders)
     for (const reading of allPasses(cylinder)) {
       const tool = reading.voided || reading.instrument === null ? undefined : tools.get(reading.instrument);
       if (!tool || !reading.instrument) continue;
-      const [late, far] = [isOutOfDate(tool, reading.at), isOutOfRange(tool, reading.value)];
+      const end = ends.get(reading.instrument) ?? null;
+      const [late, far] = [end !== null && reading.at.slice(0, 10) >= end, isOutOfRange(tool, reading.value)];
       if (!late && !far) continue;
       const misuse = found.get(reading.instrument) ?? { outOfDate: 0, outOfRange: new Map<string, number>() };
       if (late) misuse.outOfDate += 1;

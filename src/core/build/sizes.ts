@@ -106,7 +106,8 @@ const rangeOf = (values: number[]): number => (values.length === 0 ? 0 : Math.ma
 /** What all readings share: the widest limit of their tools, and the temperature. */
 function sharedDoubt(readings: LoggedReading[], value: Nm, expansion: number, tools: Tools): { tool: number; heat: number; noted: boolean } {
   const noted = readings.some(isNoted);
-  return { tool: rectangular(Math.max(...readings.map((r) => toolOf(r, tools).limit))), heat: heatDoubt(value, noted ? expansion : expansion - STEEL_EXPANSION, noted), noted };
+  const limit = readings.reduce((most, r) => Math.max(most, toolOf(r, tools).limit), 0);
+  return { tool: rectangular(limit), heat: heatDoubt(value, noted ? expansion : expansion - STEEL_EXPANSION, noted), noted };
 }
 
 /** The mean of readings of one thing, each a repeat of the others; null for none. */
@@ -133,48 +134,77 @@ interface BoreAsk {
   tools: Tools;
 }
 
-/** The spots of the grid, and any other that was read in this round. */
-function spotsRead(passes: LoggedReading[], choices: BoreChoices): Spot[] {
-  const grid = spotsOf(choices);
-  const others = passes.flatMap((p) => p.place ?? []).filter((spot) => !grid.some((g) => sameSpot(g, spot)));
-  return [...grid, ...others.filter((spot, i) => others.findIndex((o) => sameSpot(o, spot)) === i)];
-}
-
 interface Measured {
   spots: JudgedSpot[];
   measured: MeasuredSpot[];
   repeatability: Repeatability;
+  /** Readings at a spot that count. */
+  counting: LoggedReading[];
 }
 
-function measure({ passes, choices, expansion, tools }: BoreAsk, round: number): Measured {
-  const inRound = passes.filter((p) => p.round === round);
-  const at = spotsRead(inRound.filter((p) => p.voided === null), choices).map((spot) => {
-    const here = inRound.filter((p) => p.place !== null && sameSpot(p.place, spot));
-    const counting = here.filter((p) => p.voided === null);
-    return { spot, here, counting, values: counting.map((p) => atTwenty(p, expansion)) };
-  });
-  const scatter = scatterOf(at.map((a) => a.values));
-  const worst = at.flatMap((a) => a.counting).reduce<Tool>((coarsest, p) => (toolOf(p, tools).resolution > coarsest.resolution ? toolOf(p, tools) : coarsest), { limit: 0, resolution: 0 });
-  const tool = worst.resolution === 0 ? UNNAMED_TOOL : worst;
-  const sigma = repeatability(scatter, tool);
-  return {
-    spots: at.map(({ spot, here, counting, values }) => ({ ...spot, passes: here, value: values.length === 0 ? null : Math.round(average(values)), range: Math.round(rangeOf(values)), done: counting.length >= choices.repeats })),
-    measured: at.flatMap(({ spot, values }) => (values.length === 0 ? [] : [{ ...spot, value: Math.round(average(values)), own: ownDoubt(values.length, sigma, tool) }])),
-    repeatability: sigma,
-  };
+/** A spot with its readings, as they are gathered. */
+interface Gathered {
+  spot: Spot;
+  here: LoggedReading[];
+  values: number[];
+}
+
+/** The spots of the grid in its order, then any other that was read, each with the readings of one round. One pass over them: this runs at every keystroke. */
+function gathered({ passes, expansion }: BoreAsk, grid: Spot[], round: number): { at: Gathered[]; counting: LoggedReading[] } {
+  const at = grid.map((spot): Gathered => ({ spot, here: [], values: [] }));
+  const counting: LoggedReading[] = [];
+  for (const pass of passes) {
+    if (pass.round !== round || pass.place === null) continue;
+    const { place } = pass;
+    let found = at.find((g) => sameSpot(g.spot, place));
+    if (!found) {
+      if (pass.voided !== null) continue;
+      found = { spot: place, here: [], values: [] };
+      at.push(found);
+    }
+    found.here.push(pass);
+    if (pass.voided !== null) continue;
+    found.values.push(atTwenty(pass, expansion));
+    counting.push(pass);
+  }
+  return { at, counting };
+}
+
+/** The coarsest tool among readings; the standing one for none. */
+function coarsest(readings: LoggedReading[], tools: Tools): Tool {
+  let worst: Tool | null = null;
+  for (const reading of readings) {
+    const tool = toolOf(reading, tools);
+    if (!worst || tool.resolution > worst.resolution) worst = tool;
+  }
+  return worst ?? UNNAMED_TOOL;
+}
+
+function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
+  const { choices, tools } = ask;
+  const { at, counting } = gathered(ask, grid, round);
+  const tool = coarsest(counting, tools);
+  const sigma = repeatability(scatterOf(at.map((a) => a.values)), tool);
+  const spots: JudgedSpot[] = [];
+  const measured: MeasuredSpot[] = [];
+  for (const { spot, here, values } of at) {
+    const value = values.length === 0 ? null : Math.round(average(values));
+    spots.push({ depth: spot.depth, angle: spot.angle, passes: here, value, range: Math.round(rangeOf(values)), done: values.length >= choices.repeats });
+    if (value !== null) measured.push({ depth: spot.depth, angle: spot.angle, value, own: ownDoubt(values.length, sigma, tool) });
+  }
+  return { spots, measured, repeatability: sigma, counting };
 }
 
 /** A bore of which only a size was given, without its place: the last that counts. */
 const sizeAlone = ({ passes, round }: BoreAsk): LoggedReading | null => live(passes, round).findLast((p) => p.place === null) ?? null;
 
-function boreSize(ask: BoreAsk, shape: BoreShape | null): Sized | null {
-  const { passes, round, expansion, tools } = ask;
+function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: LoggedReading[]): Sized | null {
+  const { expansion, tools } = ask;
   if (!shape) {
     const alone = sizeAlone(ask);
     return alone && sizedOf([alone], expansion, tools);
   }
   const { smallest } = shape;
-  const placed = live(passes, round).filter((p) => p.place !== null);
   const { noted, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
   const doubt = { ...shared, own: smallest.own };
   const warmed = placed.find(isNoted);
@@ -195,11 +225,12 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null): Sized | null {
  */
 export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): JudgedBore {
   const { passes, round, choices, expansion, tools } = ask;
-  const { spots, measured, repeatability: scatter } = measure(ask, round);
+  const grid = spotsOf(choices);
+  const { spots, measured, repeatability: scatter, counting } = measure(ask, grid, round);
   const shape = shapeOf(measured);
-  const inGrid = spots.slice(0, spotsOf(choices).length);
+  const inGrid = spots.slice(0, grid.length);
   const read = inGrid.filter((s) => s.done).length;
-  const found = boreSize(ask, shape);
+  const found = boreSize(ask, shape, counting);
   const verdict = boreVerdict(shape, choices.limits[choices.basis], read === inGrid.length, shape === null || sold(shape.largest.value));
   return {
     passes,
@@ -208,7 +239,7 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     size: found,
     mean: shape?.mean ?? found?.value ?? null,
     shape,
-    asFound: round === 0 ? null : shapeOf(measure(ask, 0).measured),
+    asFound: round === 0 ? null : shapeOf(measure(ask, grid, 0).measured),
     verdict: !shape && found ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] } : verdict,
     round,
     read,

@@ -30,13 +30,14 @@ export const raw = (nm: Nm): SaidLength => ({ nm, as: 'raw' });
  */
 export function say(strings: TemplateStringsArray, ...values: (string | number | SaidLength | Saying)[]): Saying {
   const out: Saying = [];
-  strings.forEach((text, i) => {
+  for (let i = 0; i < strings.length; i += 1) {
+    const text = strings[i];
     if (text) out.push(text);
     const value = values[i];
-    if (value === undefined) return;
-    if (Array.isArray(value)) out.push(...value);
+    if (value === undefined) continue;
+    if (Array.isArray(value)) for (const piece of value) out.push(piece);
     else out.push(typeof value === 'number' ? String(value) : value);
-  });
+  }
   return out;
 }
 

@@ -56,6 +56,7 @@ export function PairingView() {
         </div>
       )}
       {result && <SideBySide result={result} onSet={set} />}
+      {found.state === 'done' && <p className="text-sm text-soft">Worked out in {found.took < 10 ? found.took.toFixed(1) : found.took.toFixed(0)} ms, beside this page.</p>}
       <Rules onSet={set} />
     </div>
   );
