@@ -136,12 +136,14 @@ test('a gauge in hand: it is named by each reading, its dial is drawn, its own s
 
 test('the gauge the other way round, and set to the piston so that the dial is the clearance', async ({ page, server }) => {
   const id = await open(page, server, 'bores', reading('p', 'R1', 'piston', fromInches(4.0612)));
-  await line(page).fill('zero 4.0652');
+  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
+  await page.keyboard.type('here 4.0652');
   await expect(said(page)).toContainText('Gauge zeroed in the bore here');
   await page.keyboard.press('Enter');
   await enter(page, '-.2');
   await expect.poll(async () => readingsOf(await server.record(id)).filter((r) => r.subject === 'bore').map((r) => r.value)).toEqual([4.0652, 4.065].map(fromInches));
-  await line(page).fill('set piston');
+  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
+  await page.keyboard.type('set piston');
   await page.keyboard.press('Enter');
   await line(page).fill('4');
   await page.keyboard.press('Enter');

@@ -54,11 +54,11 @@ class Day {
     return this;
   }
 
-  /** A bore spot by spot, in the order of the grid: each departure counts in steps from a size. */
+  /** A bore spot by spot, in the order of the grid, as far as there are departures: each counts in steps from a size. */
   bore(cylinder: string, from: Nm, step: Nm, departures: number[], print: (nm: Nm) => string): this {
-    spotsOf(this.grid).forEach((spot, i) => {
-      const value = from + (departures[i] ?? 0) * step;
-      this.read(cylinder, 'bore', value, print(value), null, spot);
+    departures.forEach((departure, i) => {
+      const value = from + departure * step;
+      this.read(cylinder, 'bore', value, print(value), null, spotsOf(this.grid)[i] ?? null);
     });
     return this;
   }
@@ -177,6 +177,8 @@ function corrie(): BuildRecord {
     const bore = 3.78 + (tenths[i] ?? 0) * 0.0001;
     day.bore(cylinder.id, fromInches(Number(bore.toFixed(4))), fromInches(0.0001), forms[i % 4] ?? [], inInches).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(4)));
   });
+  const ninth = cylindersOf(job.engine)[8];
+  if (ninth) day.bore(ninth.id, fromInches(3.7806), fromInches(0.0001), [2, 1, 1], inInches);
   return day.record('demo-corrie-v10');
 }
 

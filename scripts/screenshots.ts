@@ -31,7 +31,7 @@ const SHOTS: Shot[] = [
   { name: 'shapes', path: '/builds/demo-mere-four/bores', tools: true, tab: 'Shapes' },
   { name: 'next-size', path: '/builds/demo-mere-four/bores', tools: true, tab: 'Next size' },
   { name: 'gauge', path: '/builds/demo-tarn-five/bores', tools: true, tab: 'Gauge set-up' },
-  { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', tools: true, typed: '3.872' },
+  { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', tools: true, typed: '3.7676' },
   { name: 'pairing', path: '/builds/demo-corrie-v10/pistons', tools: true, tab: 'Pairing' },
   { name: 'tools', path: '/instruments' },
   { name: 'rings', path: '/builds/demo-tarn-five/rings', typed: '22' },

@@ -234,9 +234,10 @@ function readLog(entries: Entry[]): Log {
     if (entry.kind !== 'reading') continue;
     const key = keyOf(entry.cylinder, entry.subject);
     const part = partOf(entry.subject);
-    const passes = log.bySubject.get(key) ?? [];
-    passes.push(logged(entry, voids.get(entry.id) ?? null, part === null ? 0 : (rounds.get(keyOf(entry.cylinder, part)) ?? 0)));
-    log.bySubject.set(key, passes);
+    const reading = logged(entry, voids.get(entry.id) ?? null, part === null || rounds.size === 0 ? 0 : (rounds.get(keyOf(entry.cylinder, part)) ?? 0));
+    const passes = log.bySubject.get(key);
+    if (passes) passes.push(reading);
+    else log.bySubject.set(key, [reading]);
   }
   return log;
 }

@@ -102,7 +102,16 @@ export interface JudgedHeat {
 }
 
 const degrees = (celsius: number): string => `${celsius.toFixed(celsius % 1 === 0 ? 0 : 1)} °C`;
-const micro = (expansion: number): string => `${(expansion * 1e6).toFixed(1)}×10⁻⁶`;
+const printed = new Map<number, string>();
+
+/** An expansion in words; printed once each, since there are only as many as metals. */
+function micro(expansion: number): string {
+  const known = printed.get(expansion);
+  if (known !== undefined) return known;
+  const words = `${(expansion * 1e6).toFixed(1)}×10⁻⁶`;
+  printed.set(expansion, words);
+  return words;
+}
 
 function hotGapOf(point: HeatPoint, cold: Nm, known: ColdGap, assumed: number, heat: RingHeat): HotGap {
   const hot = hotGap(cold, assumed, heat);

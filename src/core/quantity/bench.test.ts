@@ -131,10 +131,10 @@ describe('a bore', () => {
     });
 
     it('zeroed in the bore, what the micrometer reads is the bore’s as well; to the piston, the dial is the clearance', () => {
-      expect(hear('zero 4.0652', bore)).toEqual({ kind: 'setting', value: fromInches(4.0652), read: true });
-      expect(hear('zero 4.1652', { ...bore, expected: { nm: fromInches(4.065), within: 250_000, because: 'the others' } })).toMatchObject({ kind: 'refused' });
+      expect(hear('here 4.0652', bore)).toEqual({ kind: 'setting', value: fromInches(4.0652), read: true });
+      expect(hear('here 4.1652', { ...bore, expected: { nm: fromInches(4.065), within: 250_000, because: 'the others' } })).toMatchObject({ kind: 'refused' });
       expect(hear('set piston', bore)).toEqual({ kind: 'setting', value: 'piston', read: false });
-      expect(hear('zero piston', bore).kind).toBe('refused');
+      expect(hear('here piston', bore).kind).toBe('refused');
       expect(hear('+6', { ...bore, setting: null, settingAsk: 'piston 3 is not measured yet' })).toMatchObject({ why: 'piston 3 is not measured yet' });
     });
   });

@@ -118,7 +118,7 @@ const NUMERAL = String.raw`(?:\d+\.?\d*|\.\d+)`;
 const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
 const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*) ?/ ?(${NUMERAL}) ?([a-zµ"]*)$`);
-const SETTING = new RegExp(`^(set|zero) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
+const SETTING = new RegExp(`^(set|here) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
 const TURNS = new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`);
 
 /** Range nobody questions for the field. */
@@ -365,7 +365,7 @@ export function hear(text: string, context: BenchContext): Heard {
   const entry = plain(text);
   if (entry === '') return { kind: 'empty' };
   const setting = SETTING.exec(entry);
-  if (setting?.[2]) return hearSetting(setting[1] === 'zero', setting[2], context);
+  if (setting?.[2]) return hearSetting(setting[1] === 'here', setting[2], context);
   const turns = TURNS.exec(entry);
   if (turns) return hearTurns(turns[1] ?? '', turns[2] ?? '0', turns[3] ?? '0', context);
   const bracket = BRACKET.exec(entry);
@@ -378,7 +378,7 @@ export function hear(text: string, context: BenchContext): Heard {
 }
 
 /**
- * `set 4.210`: the gauge was zeroed in the micrometer, which may be well away from this bore. `zero 4.2153`: it was
+ * `set 4.210`: the gauge was zeroed in the micrometer, which may be well away from this bore. `here 4.2153`: it was
  * zeroed in this bore and then read in the micrometer, so that the figure is this spot's as well. `set piston`: the
  * micrometer was set to each cylinder's piston.
  */
@@ -388,7 +388,7 @@ function hearSetting(inBore: boolean, entry: string, context: BenchContext): Hea
   if (entry === 'piston') return inBore ? { kind: 'refused', why: 'Zeroed in the bore, the gauge is read in the micrometer: give that figure.', accepted } : { kind: 'setting', value: 'piston', read: false };
   const heard = hear(entry, inBore ? { ...context, setting: null } : { ...context, setting: null, expected: null });
   if (heard.kind === 'understood') return { kind: 'setting', value: heard.meaning.value, read: inBore };
-  if (heard.kind === 'question' && inBore) return { kind: 'refused', why: heard.ask, accepted: 'the size with its unit, e.g. "zero 4.0652in", or the dial first set in the micrometer' };
+  if (heard.kind === 'question' && inBore) return { kind: 'refused', why: heard.ask, accepted: 'the size with its unit, e.g. "here 4.0652in", or the dial first set in the micrometer' };
   return { kind: 'refused', why: `${entry} can be taken in more than one way, or is no bore.`, accepted: 'the setting with its unit, e.g. "set 4.060in" or "set 82.5mm"' };
 }
 

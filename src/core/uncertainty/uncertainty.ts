@@ -17,7 +17,11 @@ export const BORE_GAUGE_LIMIT: Nm = 2_540;
 export const rectangular = (halfWidth: number): number => halfWidth / Math.sqrt(3);
 
 /** Combined standard uncertainty of independent components. */
-export const combined = (components: number[]): number => Math.hypot(...components);
+export function combined(components: number[]): number {
+  let squares = 0;
+  for (const component of components) squares += component * component;
+  return Math.sqrt(squares);
+}
 
 /** Expanded uncertainty U = k·u. */
 export const expanded = (standard: number): number => COVERAGE * standard;

@@ -129,7 +129,7 @@ function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] 
         <li className="py-2">
           <b>In the bore, the other way round.</b> Zero it in the bore at the worst spot, squeeze it in the micrometer until it reads zero, and read the micrometer.
           <span className="block text-sm text-soft">
-            On the line, at that spot: <span className="figures">zero {shown}</span>. That is its reading, and the dial counts from it.
+            On the line, at that spot: <span className="figures">here {shown}</span>. That is its reading, and the dial counts from it.
           </span>
         </li>
       </ol>

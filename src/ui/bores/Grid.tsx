@@ -74,7 +74,7 @@ export function Grid({ cylinder, here }: Props) {
           )}
         </tbody>
       </table>
-      <p className="mt-1 max-w-md text-sm text-soft">
+      <p className="mt-1 max-w-80 text-sm text-soft">
         {repeatability.measured ? 'Repeats scatter by' : 'Scatter of one reading taken as half a division:'} {printLength(Math.round(repeatability.value), units, 'raw').number} {unit} (one standard deviation){repeatability.measured ? '.' : '; repeat readings measure it.'}
       </p>
     </div>

@@ -31,7 +31,7 @@ export function Section({ cylinder }: { cylinder: JudgedCylinder }) {
   const { shape, measured } = cylinder.bore;
   const pictures = useMemo(() => (shape ? picturesOf([{ name: cylinder.id, shape, spots: measured.filter((s) => s.depth !== 'above') }]) : null), [cylinder.id, shape, measured]);
   const picture = pictures?.bores.get(cylinder.id);
-  if (!pictures || !picture) return <p className="max-w-56 pt-2 text-soft">The bore is drawn here, cut open and stretched, as it is read.</p>;
+  if (!pictures || !picture) return <p className="max-w-40 pt-2 text-soft">The bore is drawn here, cut open and stretched, as it is read.</p>;
   return (
     <figure className="min-w-0">
       <Drawn picture={picture} label={`Bore ${cylinder.label} cut open: ${shape?.form?.words ?? 'one depth read'}`} />

@@ -1,6 +1,6 @@
 'use client';
 
-import { Keyboard, Undo2 } from 'lucide-react';
+import { Keyboard, SkipForward, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { contextFor } from '@/core/build/context';
 import type { Judgement } from '@/core/build/judge';
@@ -34,11 +34,11 @@ interface Props {
 const VERTICAL: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 };
 const SIDEWAYS: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1 };
 
-/** Typing anywhere on the page that is not into another field goes to the line. */
+/** Typing anywhere on the page that is not into another field goes to the line: whatever an entry may begin with. */
 function useCatchTyping(input: React.RefObject<HTMLInputElement | null>): void {
   useEffect(() => {
     const caught = (event: globalThis.KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey || !/^[\d.,+]$/.test(event.key)) return;
+      if (event.ctrlKey || event.metaKey || event.altKey || !/^[\d.,+\-sh]$/i.test(event.key)) return;
       const inField = document.activeElement?.closest('input, textarea, select, [role="dialog"]');
       if (!inField) input.current?.focus();
     };
@@ -181,7 +181,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
       <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:min-h-0 max-md:grid-cols-1 max-md:px-4">
         <div className="flex min-w-0 flex-wrap items-center gap-x-6 gap-y-1">
           <label className="w-[15.5rem] shrink-0 max-md:w-full">
-            <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center">{nameOf(here)}</span>
+            <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center max-md:pr-60 max-sm:pr-44 max-sm:text-base">{nameOf(here)}</span>
             <input
               ref={input}
               value={typed}
@@ -214,13 +214,13 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
           </div>
           <div className="grid gap-1 max-md:flex">
           <button type="button" onClick={skip} className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink">
-            Next
+            <SkipForward size={18} aria-hidden /> <span className="max-sm:sr-only">Next</span>
             <span className="max-md:hidden">
               <Key>N</Key>
             </span>
           </button>
           <button type="button" onClick={undo} className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink">
-            <Undo2 size={18} aria-hidden /> Undo
+            <Undo2 size={18} aria-hidden /> <span className="max-sm:sr-only">Undo</span>
             <span className="max-md:hidden">
               <Key>Z</Key>
             </span>
