@@ -48,6 +48,8 @@ describe('shape of a bore', () => {
     expect(shape?.outOfRound?.value).toBe(top?.oval?.total);
     expect(top?.outOfRound?.value).toBe(Math.round(ovalAt(oval, 0)) - Math.round(ovalAt(oval, 120)));
     expect(shape?.lean?.degrees).toBeCloseTo(-65, 1);
+    expect(Math.abs((shape?.widest ?? 0) - fromMm(81.51))).toBeLessThan(5);
+    expect(shape?.largest.value).toBeLessThan(shape?.widest ?? 0);
     expect(top?.thrust).toMatchObject({ value: Math.round(ovalAt(oval, 90)), angle: null });
   });
 

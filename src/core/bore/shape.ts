@@ -73,6 +73,8 @@ export interface BoreShape {
   /** The place a piston passes with the least room: in the thrust direction where that is known. */
   smallest: Found;
   largest: Found;
+  /** The widest anywhere: the largest reading, or a proven oval's longest diameter where that is more. */
+  widest: Nm;
   mean: Nm;
 }
 
@@ -196,6 +198,7 @@ export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
     lean: leanOf(depths),
     smallest: extremes(thrust)?.least ?? all.least,
     largest: all.most,
+    widest: Math.max(...depths.map(({ most, oval }) => (oval?.proven ? Math.max(most, Math.round(oval.mean + oval.amplitude)) : most))),
     mean: Math.round(average(depths.map((d) => d.mean))),
   };
 }

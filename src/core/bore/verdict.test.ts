@@ -16,6 +16,7 @@ const shape = (taper: number, outOfRound: number): BoreShape => ({
   lean: null,
   smallest: { value: 1, own: 1, depth: 'top', angle: 90 },
   largest: { value: 1, own: 1, depth: 'top', angle: 90 },
+  widest: 1,
   mean: 1,
 });
 

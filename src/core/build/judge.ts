@@ -339,7 +339,7 @@ function judgedClearance(bore: JudgedBore, piston: JudgedPiston, target: Target,
     uncertainty,
     target,
     state: clearanceState(value, target, uncertainty),
-    working: [...bore.size.working, say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)} (k = 2)`, ...(mean === null ? [] : [say`mean over piston travel: ${clear(mean)}`])],
+    working: [...bore.size.working, say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)} (k = 2)`, ...(mean === null ? [] : [say`mean over piston travel: ${clear(mean)}`]), ...(bore.shape && bore.read < bore.total ? [say`bore read at ${bore.read} of ${bore.total} spots so far`] : [])],
     strip: { passes: stripPasses, check: strip && stripCheck(strip.value, value) },
   };
 }
@@ -403,7 +403,7 @@ function planOf(cylinders: JudgedCylinder[], frame: Frame): SizePlan | null {
   if (standard === null) return null;
   const worn = cylinders.flatMap(({ id, bore }) => {
     const shape = bore.asFound ?? bore.shape;
-    return shape ? [{ cylinder: id, largest: shape.largest.value, smallest: shape.smallest.value, uncertainty: bore.largestUncertainty }] : [];
+    return shape ? [{ cylinder: id, largest: shape.widest, smallest: shape.smallest.value, uncertainty: bore.largestUncertainty }] : [];
   });
   return sizePlan(worn, standard, frame.sizing);
 }

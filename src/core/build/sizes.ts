@@ -103,9 +103,9 @@ export function atTwenty(reading: Pick<LoggedReading, 'value' | 'temperature' | 
 const average = (values: number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 const rangeOf = (values: number[]): number => (values.length === 0 ? 0 : Math.max(...values) - Math.min(...values));
 
-/** What all readings share: the widest limit of their tools, and the temperature. */
+/** What all readings share: the widest limit of their tools, and the temperature, which counts as noted once it was with each. */
 function sharedDoubt(readings: LoggedReading[], value: Nm, expansion: number, tools: Tools): { tool: number; heat: number; noted: boolean } {
-  const noted = readings.some(isNoted);
+  const noted = readings.every(isNoted);
   const limit = readings.reduce((most, r) => Math.max(most, toolOf(r, tools).limit), 0);
   return { tool: rectangular(limit), heat: heatDoubt(value, noted ? expansion : expansion - STEEL_EXPANSION, noted), noted };
 }
@@ -120,11 +120,14 @@ export function sizedOf(readings: LoggedReading[], expansion: number, tools: Too
   const { noted, ...shared } = sharedDoubt(readings, value, expansion, tools);
   const doubt = { ...shared, own: ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool) };
   const means = values.length > 1 ? [say`mean of ${values.length} readings, ${raw(Math.round(rangeOf(values)))} apart`] : [];
-  const warmed = noted ? [say`brought to 20 °C: ${heatWords(first)}`] : [];
-  return { value, uncertainty: sizeUncertainty(doubt), doubt, expansion, noted, working: [...means, ...warmed] };
+  return { value, uncertainty: sizeUncertainty(doubt), doubt, expansion, noted, working: [...means, ...warmedWords(readings)] };
 }
 
-const heatWords = ({ temperature, gaugeTemperature }: LoggedReading): string => `part at ${temperature ?? 20} °C, tool at ${gaugeTemperature ?? 20} °C`;
+/** How warm readings were that were brought to 20 °C, by the first of them; nothing where none says. */
+function warmedWords(readings: LoggedReading[]): Saying[] {
+  const warm = readings.find(isNoted);
+  return warm ? [say`brought to 20 °C: part at ${warm.temperature ?? 20} °C, tool at ${warm.gaugeTemperature ?? 20} °C`] : [];
+}
 
 interface BoreAsk {
   passes: LoggedReading[];
@@ -207,14 +210,13 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: LoggedReading[]
   const { smallest } = shape;
   const { noted, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
   const doubt = { ...shared, own: smallest.own };
-  const warmed = placed.find(isNoted);
   return {
     value: smallest.value,
     uncertainty: sizeUncertainty(doubt),
     doubt,
     expansion,
     noted,
-    working: [say`smallest in ring travel: ${size(smallest.value)} (${foundWords(smallest)})`, ...(warmed ? [say`brought to 20 °C: ${heatWords(warmed)}`] : [])],
+    working: [say`smallest in ring travel: ${size(smallest.value)} (${foundWords(smallest)})`, ...warmedWords(placed)],
   };
 }
 
@@ -231,7 +233,7 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
   const inGrid = spots.slice(0, grid.length);
   const read = inGrid.filter((s) => s.done).length;
   const found = boreSize(ask, shape, counting);
-  const verdict = boreVerdict(shape, choices.limits[choices.basis], read === inGrid.length, shape === null || sold(shape.largest.value));
+  const verdict = boreVerdict(shape, choices.limits[choices.basis], read === inGrid.length, shape === null || sold(shape.widest));
   return {
     passes,
     spots,

@@ -41,6 +41,8 @@ export function BoresStage() {
   const here = at({ depth: spot.depth, angle: spot.angle });
   const setting = settingFor(settingOf(judgement, handFor('bore').instrument), cylinder);
   const kit = toolFor('bore')?.kit ?? null;
+  const atSpots = new Set(bore.spots.flatMap((s) => s.passes.map((p) => p.id)));
+  const others = bore.passes.filter((p) => !atSpots.has(p.id));
   const shown = typed ?? spot.passes.findLast((p) => p.voided === null)?.value ?? null;
   return (
     <Frame
@@ -87,10 +89,10 @@ export function BoresStage() {
             {DEPTH_WORDS[spot.depth]}, {directionWords(spot.angle)}
           </h2>
           <PassLog passes={spot.passes} style="size" />
-          {bore.passes.some((p) => p.place === null || p.round < bore.round) && (
+          {others.length > 0 && (
             <>
-              <h2 className="mt-4 mb-1">Kept, and no longer counted here</h2>
-              <PassLog passes={bore.passes.filter((p) => p.place === null || p.round < bore.round)} style="size" />
+              <h2 className="mt-4 mb-1">Kept, and of no spot here</h2>
+              <PassLog passes={others} style="size" />
             </>
           )}
           <Renew part="bore" />

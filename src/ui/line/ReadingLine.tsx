@@ -8,7 +8,7 @@ import { readingOf } from '@/core/build/preview';
 import type { ReadingEntry } from '@/core/build/record';
 import { allPasses } from '@/core/build/sizes';
 import { type At, type Task, nextTask, sameAt, stepTask } from '@/core/build/work';
-import { type Meaning, acceptedBy, hear } from '@/core/quantity/bench';
+import { type Heard, type Meaning, acceptedBy, hear } from '@/core/quantity/bench';
 import type { Nm } from '@/core/quantity/length';
 import { bothText, lengthText } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';
@@ -65,6 +65,12 @@ function atOf(judgement: Judgement, { cylinder, subject, place }: ReadingEntry):
   return { cylinder: holder?.id ?? cylinder, subject, spot: place };
 }
 
+/** What an entry means for this spot: itself, or the size a gauge was zeroed at in this bore. */
+function meaningOf(heard: Heard): Meaning | null {
+  if (heard.kind === 'understood') return heard.meaning;
+  return heard.kind === 'setting' && heard.read && heard.value !== 'piston' ? { value: heard.value, upTo: null, taken: 'zeroed here' } : null;
+}
+
 /** The next open thing once `here` was read: `here` itself while it wants more. */
 function stepOn(tasks: Task[], here: At): At | null {
   const done = tasks.find((t) => sameAt(t, here))?.done ?? true;
@@ -85,10 +91,15 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   const hand = handFor(subject);
   const context = useMemo(() => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument), [judgement, cylinder, subject, units, hand.instrument]);
   const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
-  const meaning = heard.kind === 'understood' ? heard.meaning : heard.kind === 'setting' && heard.read && heard.value !== 'piston' ? { value: heard.value, upTo: null, taken: 'zeroed here' } : null;
+  const meaning = useMemo(() => meaningOf(heard), [heard]);
+  const preview = useMemo(
+    () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
+    // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [meaning, live.record, here.cylinder, subject, here.spot?.depth, here.spot?.angle, hand.instrument, hand.temperature, hand.gaugeTemperature],
+  );
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
-  const preview = meaning && previewed(readingOf(judgement, here, meaning, hand, typed));
   useEffect(() => {
     const open = cursor.chosen ? null : nextTask(judgement.tasks[work], null);
     if (open) goTo(open);
