@@ -267,7 +267,6 @@ test('the shop’s tools: edited, refused where they cannot be, added, put away 
   await expect(page.getByText('Its calibration has run out.')).toBeVisible();
   await line(page).fill('3.4961');
   await page.keyboard.press('Enter');
-  await stage(page, 'Bores').click();
   await expect(page.getByText('its calibration held to 2021-02-28, and 1 reading came after')).toBeVisible();
 });
 

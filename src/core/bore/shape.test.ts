@@ -57,6 +57,10 @@ describe('shape of a bore', () => {
     const shape = shapeOf([0, 60, 120].map((angle, i) => spot('top', angle, fromMm(81.5) + i * 500)));
     expect(shape?.depths[0]?.oval).toMatchObject({ proven: false, understated: false });
     expect(shape?.lean).toBeNull();
+    const coarse = shapeOf([0, 60, 120].map((angle) => ({ ...spot('top', angle, fromMm(81.5) + (angle === 60 ? 20_000 : 0)), own: 50_000 })));
+    expect(coarse?.depths[0]?.oval).toMatchObject({ proven: false, understated: false });
+    expect(coarse?.outOfRound?.value).toBe(20_000);
+    expect(coarse?.widest).toBe(fromMm(81.52));
   });
 
   it('takes the narrowest place in the thrust direction, and any direction where that is not known', () => {

@@ -6,10 +6,11 @@ import { foundWords } from '../bore/shape';
 import { NEAR, outlierOf } from '../piston/piston';
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, fine, raw, say, size } from '../quantity/saying';
-import { type Instrument, calibrationEnds, isOutOfRange } from '../uncertainty/instrument';
+import { type InstrumentKind, calibrationEnds, isOutOfRange } from '../uncertainty/instrument';
 import { type Finding, type FindingInput, type Severity, about } from './finding';
 import type { JudgedCylinder, LoggedReading } from './judge';
 import { type JudgedPiston, type Tools, allPasses } from './sizes';
+import type { Stage } from './work';
 
 /** A measured bore this far from the plan is worth a look: 0.25 mm. From memory. */
 const OFF_PLAN: Nm = 250_000;
@@ -137,15 +138,20 @@ function misuses(cylinders: JudgedCylinder[], tools: Tools): Map<string, Misuse>
   return found;
 }
 
+/** The stage a kind of tool is used on. */
+const READ_ON: Record<InstrumentKind, Stage> = { micrometer: 'pistons', boreGauge: 'bores', insideMicrometer: 'bores', telescoping: 'bores', feelers: 'rings' };
+
 const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `${what}s`}`;
 
 function toolFindings(cylinders: JudgedCylinder[], tools: Tools): Finding[] {
   return [...misuses(cylinders, tools)].flatMap(([key, { outOfDate, outOfRange }]) => {
-    const tool = tools.get(key) as Instrument;
+    const tool = tools.get(key);
+    if (!tool) return [];
+    const stage = READ_ON[tool.kind];
     const far = [...outOfRange.values()].reduce((a, b) => a + b, 0);
     return [
-      ...(outOfDate > 0 ? [about('mend', 'bores', null, say`${tool.name}: its calibration held to ${calibrationEnds(tool) ?? ''}, and ${counted(outOfDate, 'reading')} came after. Check it against a setting standard.`)] : []),
-      ...(far > 0 ? [about('mend', 'bores', null, say`${tool.name} reaches from ${size(tool.from)} to ${size(tool.to)}, and ${counted(far, 'reading')} lie outside (${[...outOfRange.keys()].map((l) => `cylinder ${l}`).join(', ')}). Was another tool in hand?`)] : []),
+      ...(outOfDate > 0 ? [about('mend', stage, null, say`${tool.name}: its calibration held to ${calibrationEnds(tool) ?? ''}, and ${counted(outOfDate, 'reading')} came after. Check it against a setting standard.`)] : []),
+      ...(far > 0 ? [about('mend', stage, null, say`${tool.name} reaches from ${size(tool.from)} to ${size(tool.to)}, and ${counted(far, 'reading')} ${far === 1 ? 'lies' : 'lie'} outside (${[...outOfRange.keys()].map((l) => `cylinder ${l}`).join(', ')}). Was another tool in hand?`)] : []),
     ];
   });
 }

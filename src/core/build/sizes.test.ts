@@ -207,7 +207,7 @@ describe('tools', () => {
 
   it('out of date or out of range is called out, once a tool', () => {
     expect(says(judge(record(tool({ calibrated: '2025-04-10' }), taken('a', 3.9), taken('b', 3.9))))).toContain('mend: Micrometer 3–4 in: its calibration held to 2026-04-10, and 2 readings came after');
-    expect(says(judge(record(tool({}), taken('a', 4.0612))))).toContain('Micrometer 3–4 in reaches from 3.0000 in to 4.0000 in, and 1 reading lie outside (cylinder 1)');
+    expect(says(judge(record(tool({}), taken('a', 4.0612))))).toContain('Micrometer 3–4 in reaches from 3.0000 in to 4.0000 in, and 1 reading lies outside (cylinder 1)');
     expect(says(judge(record(tool({ calibrated: '2026-01-10' }), taken('a', 3.9))))).not.toContain('Micrometer');
   });
 
