@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou } from '../quantity/length';
 import { STARTING_INSTRUMENTS } from '../uncertainty/instrument';
-import { dialFigures, easySetting, makeUpsFor, needleAt } from './gauge';
+import { dialFigures, easySetting, makeUpsFor, needleAt, spanFor } from './gauge';
 
 const kit = STARTING_INSTRUMENTS.find((i) => i.id === 'gauge-in')?.kit;
 const metric = STARTING_INSTRUMENTS.find((i) => i.id === 'gauge-mm')?.kit;
@@ -31,6 +31,14 @@ describe('make-ups', () => {
     expect(makeUpsFor(metric, { least: fromMm(79.5), most: fromMm(79.6) })[0]).toMatchObject({ rod: fromMm(80), washers: [] });
     expect(makeUpsFor({ ...kit, body: fromInches(0.539), rods: [fromInches(3.6)], washers: [0.051, 0.02].map(fromInches) }, { least: fromInches(4.185), most: fromInches(4.19) })[0]).toMatchObject({ washers: [0.051, 0.02].map(fromInches), length: fromInches(4.21) });
     expect(makeUpsFor({ ...kit, rods: [fromInches(2)] }, { least: fromInches(4), most: fromInches(4) })).toEqual([]);
+  });
+
+  it('is made up for what was read, else about what was asked for or planned', () => {
+    const read = [{ smallest: 100, largest: 300 }, { smallest: 90, largest: 200 }];
+    expect(spanFor(read, null, fromMm(80))).toEqual({ least: 90, most: 300 });
+    expect(spanFor(read, fromMm(82), fromMm(80))).toEqual({ least: fromMm(81.9), most: fromMm(82.1) });
+    expect(spanFor([], null, fromMm(80))).toEqual({ least: fromMm(79.9), most: fromMm(80.1) });
+    expect(spanFor([], null, null)).toBeNull();
   });
 
   it('sets the micrometer to a figure that is easily set', () => {

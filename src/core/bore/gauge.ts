@@ -51,6 +51,16 @@ export function makeUpsFor(kit: GaugeKit, { least, most }: { least: Nm; most: Nm
     .sort((a, b) => a.washers.length - b.washers.length || off(a) - off(b));
 }
 
+/** A bore not read yet may be this far either side of its plan: 0.1 mm. From memory. */
+const ABOUT: Nm = 100_000;
+
+/** From the smallest to the largest bore a gauge is made up for: what was read, or about a bore that was asked for or planned; null where nothing says. */
+export function spanFor(read: { smallest: Nm; largest: Nm }[], asked: Nm | null, planned: Nm | null): { least: Nm; most: Nm } | null {
+  if (asked === null && read.length > 0) return { least: Math.min(...read.map((r) => r.smallest)), most: Math.max(...read.map((r) => r.largest)) };
+  const bore = asked ?? planned;
+  return bore === null ? null : { least: bore - ABOUT, most: bore + ABOUT };
+}
+
 /** What to set the micrometer to for a bore: the nearest figure that is easily set, 0.001 in or 0.01 mm. */
 export const easySetting = (bore: Nm, units: 'imperial' | 'metric'): Nm => {
   const step = units === 'imperial' ? 25_400 : 10_000;

@@ -44,12 +44,13 @@ describe('the next size', () => {
 describe('the order to bore and hone', () => {
   it('hones each bore to its piston plus the clearance, and bores short of it', () => {
     const order = finishOrder('c', fromInches(4.0362), { min: fromThou(3.5), aimTo: fromThou(4.5) }, { smallest: fromInches(4.001), largest: fromInches(4.003) }, fromThou(2.5));
-    expect(order).toMatchObject({ hone: { least: fromInches(4.0397), aim: fromInches(4.0402), most: fromInches(4.0407) }, bore: fromInches(4.0377), off: fromThou(39.2), tooWide: false });
+    expect(order).toMatchObject({ hone: { least: fromInches(4.0397), aim: fromInches(4.0402), most: fromInches(4.0407) }, bore: fromInches(4.0377), off: fromThou(39.2), toBore: true, done: false, tooWide: false });
   });
 
   it('says when the bore is too wide for the piston already, and takes a bare minimum for the aim', () => {
-    expect(finishOrder('c', fromInches(4), { min: fromThou(3), aimTo: null }, { smallest: fromInches(4.001), largest: fromInches(4.004) }, 0)).toMatchObject({ hone: { aim: fromInches(4.003) }, tooWide: true });
-    expect(finishOrder('c', fromInches(4), { min: fromThou(3), aimTo: null }, null, 0)).toMatchObject({ off: null, tooWide: false });
+    expect(finishOrder('c', fromInches(4), { min: fromThou(3), aimTo: null }, { smallest: fromInches(4.001), largest: fromInches(4.004) }, 0)).toMatchObject({ hone: { aim: fromInches(4.003) }, done: false, tooWide: true });
+    expect(finishOrder('c', fromInches(4), { min: fromThou(3), aimTo: fromThou(4) }, { smallest: fromInches(4.0031), largest: fromInches(4.004) }, fromThou(2.5))).toMatchObject({ toBore: false, done: true, tooWide: false });
+    expect(finishOrder('c', fromInches(4), { min: fromThou(3), aimTo: null }, null, 0)).toMatchObject({ off: null, done: false, tooWide: false });
   });
 });
 

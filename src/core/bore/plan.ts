@@ -103,6 +103,10 @@ export interface FinishOrder {
   bore: Nm;
   /** Off the diameter from its smallest reading to the aim; null while the bore is not measured. */
   off: Nm | null;
+  /** Whether more is to come off than the hone alone takes. */
+  toBore: boolean;
+  /** Whether all of the bore lies within what this piston may have. */
+  done: boolean;
   /** Whether the bore is wider already than this piston may have. */
   tooWide: boolean;
   working: Saying[];
@@ -124,6 +128,8 @@ export function finishOrder(
     hone,
     bore: hone.aim - honing,
     off: present && hone.aim - present.smallest,
+    toBore: present !== null && hone.aim - present.smallest > honing,
+    done: present !== null && present.smallest >= hone.least && present.largest <= hone.most,
     tooWide: present !== null && present.largest > hone.most,
     working: [say`piston ${size(piston)} + clearance ${fine(aim)} = ${size(hone.aim)}`, say`less ${fine(honing)} for the hone: bored to ${size(hone.aim - honing)}`],
   };

@@ -192,6 +192,8 @@ describe('pairing', () => {
     const twice = [{ cylinder: 'L1', piston: 'R1' }];
     expect(judge(record(...two, pairing({ pairs: twice }))).cylinders.map((c) => c.piston.id)).toEqual(judge(record()).cylinders.map((c) => c.id));
     const swap = [{ cylinder: 'L1', piston: 'R1' }, { cylinder: 'R1', piston: 'L1' }];
+    const gone = judge(record(...two, pairing({ pairs: [...swap, { cylinder: 'L9', piston: 'L1' }] })));
+    expect(cylinder(gone, 'L1').piston.id).toBe('R1');
     const judged = judge(record(pairing({ pairs: swap }, 'a'), pairing({ pairs: [] }, 'b'), pairing({ pairs: [], locked: ['L1'] }, 'c')));
     expect(judged.pairing.before).toEqual(swap);
   });

@@ -209,6 +209,6 @@ describe('pairing', () => {
     expect(roundsOf(pairs('abc'), pairs('cab'))).toEqual([['0', '1', '2']]);
     expect(roundsOf(pairs('abc'), pairs('abc'))).toEqual([]);
     const asked = ask(inches(4, 4.0005), inches(3.996, 3.996));
-    expect(standingOf(asked, asked.now)).toMatchObject({ worst: fromThou(0.5), least: fromThou(4), most: fromThou(4.5), rms: fromThou(0.5) / Math.SQRT2 });
+    expect(standingOf(asked, asked.now)).toMatchObject({ worst: fromThou(0.5), least: fromThou(4), most: fromThou(4.5), apart: fromThou(0.5), rms: fromThou(0.5) / Math.SQRT2 });
   });
 });

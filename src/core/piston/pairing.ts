@@ -59,6 +59,8 @@ export interface Standing {
   rms: number;
   least: Nm;
   most: Nm;
+  /** Largest clearance − smallest. */
+  apart: Nm;
 }
 
 export type PairingResult =
@@ -88,13 +90,8 @@ export function standingOf(ask: PairingAsk, pairs: Pair[]): Standing {
   const deviations = paired.map((p) => Math.abs(p.deviation));
   const clearances = paired.map((p) => p.clearance);
   const squares = deviations.reduce((sum, d) => sum + d * d, 0);
-  return {
-    pairs: paired,
-    worst: Math.max(0, ...deviations),
-    rms: paired.length === 0 ? 0 : Math.sqrt(squares / paired.length),
-    least: clearances.length === 0 ? 0 : Math.min(...clearances),
-    most: clearances.length === 0 ? 0 : Math.max(...clearances),
-  };
+  const [least, most] = clearances.length === 0 ? [0, 0] : [Math.min(...clearances), Math.max(...clearances)];
+  return { pairs: paired, worst: Math.max(0, ...deviations), rms: paired.length === 0 ? 0 : Math.sqrt(squares / paired.length), least, most, apart: most - least };
 }
 
 /** The allowed pairs' deviations, made positive; null forbids. `held` are pistons that stay where they are; only a locked pair may be tight then. */

@@ -3,10 +3,12 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { DEPTH_WORDS, directionWords, sameSpot } from '@/core/bore/grid';
+import { easySetting } from '@/core/bore/gauge';
 import { boreAdvice } from '@/core/bore/verdict';
 import { settingFor, settingOf } from '@/core/build/context';
 import type { At } from '@/core/build/work';
 import type { Nm } from '@/core/quantity/length';
+import { printLength } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';
 import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
@@ -77,9 +79,9 @@ export function BoresStage() {
         <>
           <Hand subject="bore" />
           {kit && setting !== null && <Dial kit={kit} setting={setting} shown={shown} units={units} live={typed !== null} />}
-          {kit && setting === null && (
+          {kit && setting === null && cylinder.targetBore && (
             <p className="mt-2 text-soft">
-              Set the gauge in the micrometer and say so on the reading line: <b className="figures text-ink">set {units === 'imperial' ? '4.060' : '82.5'}</b>. Then the dial is read: <b className="figures text-ink">6</b>, <b className="figures text-ink">-1.5</b>.
+              Set the gauge in the micrometer and say so on the reading line: <b className="figures text-ink">set {printLength(easySetting(cylinder.targetBore.nm, units), units, 'size').number}</b>. Then the dial is read: <b className="figures text-ink">6</b>, <b className="figures text-ink">-1.5</b>.
             </p>
           )}
           <div className="mt-4">

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { easySetting, makeUpsFor } from '@/core/bore/gauge';
+import { easySetting, makeUpsFor, spanFor } from '@/core/bore/gauge';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
 import { isOutOfRange } from '@/core/uncertainty/instrument';
@@ -13,8 +13,6 @@ import { LengthField } from '../shared/LengthField';
 
 /** As many make-ups as are worth a look. */
 const SHOWN = 5;
-/** A bore not read yet may be this far either side of the figure given: 0.1 mm. From memory. */
-const ABOUT: Nm = 100_000;
 
 const STANDING = 'The gauge free, less the bore, is how far its plunger is pushed in: a little preload, and under one turn. Common practice, no source. Rods and washers as entered for this gauge.';
 
@@ -24,10 +22,10 @@ export function GaugeSetup() {
   const held = toolFor('bore');
   const gauges = tools.filter((t) => t.kit !== null);
   const gauge = held?.kit ? held : null;
-  const read = judgement.cylinders.flatMap((c) => (c.bore.shape ? [c.bore.shape.smallest.value, c.bore.shape.largest.value] : []));
+  const read = judgement.cylinders.flatMap((c) => (c.bore.shape ? [{ smallest: c.bore.shape.smallest.value, largest: c.bore.shape.widest }] : []));
   const [asked, setAsked] = useState<Nm | null>(null);
   const bore = asked ?? cylinder?.targetBore?.nm ?? null;
-  const span = bore === null ? null : asked === null && read.length > 0 ? { least: Math.min(...read), most: Math.max(...read) } : { least: bore - ABOUT, most: bore + ABOUT };
+  const span = spanFor(read, asked, bore);
   const [all, setAll] = useState(false);
   const found = gauge?.kit && span ? makeUpsFor(gauge.kit, span) : [];
   const setting = bore === null ? null : easySetting(bore, units);

@@ -130,7 +130,7 @@ export function NextSize() {
                       {size(o.hone.least)}–{size(o.hone.most)}
                     </span>
                   </td>
-                  <td className="num">{o.tooWide ? <span className="font-bold text-over">too wide already</span> : o.off === null ? '–' : o.off <= 0 ? 'done' : fine(o.off)}</td>
+                  <td className="num">{o.tooWide ? <span className="font-bold text-over">too wide already</span> : o.done ? 'in its range' : o.off === null ? '–' : fine(o.off)}</td>
                   <td>
                     <Explain what={`finish bore of cylinder ${labelOf(o.cylinder)}`} working={o.working} standing={ORDER_STANDING} units={units} />
                   </td>

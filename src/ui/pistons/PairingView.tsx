@@ -77,7 +77,7 @@ function Advice({ result }: { result: Found }) {
       ) : (
         <>
           <p className="text-xl">
-            Worst cylinder <b className="figures">{length(before.worst, 'clearance')}</b> from its aim now, <b className="figures text-ok">{length(after.worst, 'clearance')}</b> after. Clearances {length(before.most - before.least, 'clearance')} apart now, {length(after.most - after.least, 'clearance')} after.
+            Worst cylinder <b className="figures">{length(before.worst, 'clearance')}</b> from its aim now, <b className="figures text-ok">{length(after.worst, 'clearance')}</b> after. Clearances {length(before.apart, 'clearance')} apart now, {length(after.apart, 'clearance')} after.
           </p>
           <ul className="mt-1 list-disc pl-6 text-lg">
             {rounds.map((round) => (

@@ -19,14 +19,14 @@ export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'si
   if (passes.length === 0) return <p className="text-soft">No reading yet.</p>;
   const figure = (nm: number): string => printLength(nm, units, style).number;
   return (
-    <ol className="divide-y divide-line border-y border-line">
+    <ol className="@container divide-y divide-line border-y border-line">
       {passes.toReversed().map((pass) => (
-        <li key={pass.id} className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 py-0.5">
-          <span className={`figures min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
+        <li key={pass.id} className="grid grid-cols-[1fr_auto] items-center gap-x-3 py-0.5 @md:grid-cols-[auto_1fr_auto]">
+          <span className={`figures col-start-1 row-start-1 min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
             {figure(pass.value)}
             {pass.upTo !== null && `/${figure(pass.upTo)}`} <span className="text-sm font-normal">{printLength(pass.value, units, style).unit}</span>
           </span>
-          <span className="text-sm leading-tight text-soft">
+          <span className="col-span-2 row-start-2 pb-1 text-sm leading-tight text-soft @md:col-span-1 @md:col-start-2 @md:row-start-1 @md:pb-0">
             typed “{pass.typed}”, {pass.by || 'no initials'}, <When at={pass.at} />
             {details(pass, tools)}
             {pass.voided && ` · struck out: ${pass.voided.reason}`}

@@ -137,12 +137,12 @@ function Targets() {
 
 function Sizes() {
   const { judgement, units } = useBench();
-  const { orders, plan, cylinders, instruments, sizing } = judgement;
+  const { orders, plan, cylinders, instruments } = judgement;
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
   const fine = (nm: number | null | undefined): string => (nm == null ? '–' : printLength(nm, units, 'clearance').number);
   const [sizeUnit, fineUnit] = units === 'imperial' ? ['in', 'thou'] : ['mm', 'mm'];
   const who = (c: JudgedCylinder): string => [...new Set([...c.bore.passes, ...c.piston.passes].filter((p) => p.voided === null).map((p) => p.by))].filter(Boolean).join(', ');
-  const toMachine = orders.filter((o) => o.off !== null && o.off > sizing.honing);
+  const toMachine = orders.filter((o) => o.toBore);
   return (
     <section className="mt-5">
       <h2 className="mb-1">Bores, pistons, clearance</h2>
