@@ -217,7 +217,7 @@ test('the planned bore is held against the bores read so far', async ({ page, se
   await server.putDemo();
   await page.goto(`${server.url}/builds/demo-corrie-v10/job`, { waitUntil: 'networkidle' });
   await page.getByLabel('Planned finished bore').fill('3.870');
-  await expect(page.getByText('the bores read about 3.7810 in; did you mean 3.7800 in (digits 8 and 7 swapped)?')).toBeVisible();
+  await expect(page.getByText('the bores read about 3.7808 in; did you mean 3.7800 in (digits 8 and 7 swapped)?')).toBeVisible();
 });
 
 test('heat: the worked row, the margin, the chance from the worker, and what is assumed', async ({ page, server }) => {
