@@ -70,12 +70,13 @@ export function Hand({ subject }: { subject: Subject }) {
   );
 }
 
+/** Part and tool lie side by side: the tool goes with the part until it is given another temperature. */
 function Temperatures() {
   const { warmth, setWarmth } = useBench();
   const [, setFault] = useState<string | null>(null);
   return (
     <div className="grid grid-cols-2 gap-3 pb-2">
-      <TemperatureField label="Part" usual={USUAL} value={warmth.part} onFault={setFault} placeholder="20" onChange={(part) => setWarmth({ part, tool: warmth.tool ?? part })} />
+      <TemperatureField label="Part" usual={USUAL} value={warmth.part} onFault={setFault} placeholder="20" onChange={(part) => setWarmth({ part, tool: warmth.tool === warmth.part ? part : warmth.tool })} />
       <TemperatureField key={warmth.tool === null ? 'none' : 'some'} label="Tool" usual={USUAL} value={warmth.tool} onFault={setFault} placeholder="20" onChange={(tool) => setWarmth({ ...warmth, tool })} />
       <p className="col-span-2 text-sm text-soft">Each reading from now on is brought to 20 °C by what the part and the tool are made of. Left empty: both at 20 °C.</p>
     </div>

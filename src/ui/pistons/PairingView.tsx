@@ -1,8 +1,10 @@
 'use client';
 
 import { Lock, LockOpen } from 'lucide-react';
+import { useState } from 'react';
 import type { PairingChoices } from '@/core/build/record';
 import type { Pair, PairingResult, Standing } from '@/core/piston/pairing';
+import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
@@ -197,8 +199,31 @@ function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) 
           <input type="checkbox" className="size-5 accent-blue" checked={choices.neverTight} onChange={(event) => onSet({ neverTight: event.target.checked })} />
           Never under a cylinder’s least clearance
         </label>
-        <LengthsField key={`${choices.gain}${units}`} label="A marked piston moves for" bare={bareOf(units)} most={1} values={[choices.gain]} onFault={() => undefined} onChange={([gain]) => gain !== undefined && onSet({ gain })} hint="By at least so much the worst deviation must come down." />
+        <Gain key={`${choices.gain}${units}`} gain={choices.gain} onSet={(gain) => onSet({ gain })} />
       </div>
     </section>
+  );
+}
+
+/** What moving a marked piston must bring. Set in one step, not at every digit. */
+function Gain({ gain, onSet }: { gain: Nm; onSet: (gain: Nm) => void }) {
+  const { units } = useBench();
+  const [draft, setDraft] = useState(gain);
+  const [fault, setFault] = useState<string | null>(null);
+  return (
+    <form
+      className="grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (fault === null) onSet(draft);
+      }}
+    >
+      <LengthsField label="A marked piston moves for" bare={bareOf(units)} most={1} values={[draft]} onFault={setFault} onChange={([nm]) => nm !== undefined && setDraft(nm)} hint="By at least so much the worst deviation must come down." />
+      <div>
+        <Button type="submit" kind="accent" disabled={fault !== null || draft === gain}>
+          Set what it must bring
+        </Button>
+      </div>
+    </form>
   );
 }
