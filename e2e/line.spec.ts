@@ -177,12 +177,16 @@ test('bore and piston on the line: the gauge setting, the dial, and a dropped di
 
 test('route ring by ring, and rails on the route', async ({ page, server }) => {
   await open(page, server);
+  await page.getByRole('tab', { name: 'Set-up' }).click();
   await page.getByRole('radio', { name: 'ring by ring' }).click();
+  await page.getByRole('tab', { name: 'Bench' }).click();
   await page.keyboard.type('22');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Cylinder 2, top ring' })).toBeVisible();
+  await page.getByRole('tab', { name: 'Set-up' }).click();
   await page.getByRole('radio', { name: 'cylinder by cylinder' }).click();
   await page.getByLabel('Rails on the route too').check();
+  await page.getByRole('tab', { name: 'Bench' }).click();
   await expect(rings(page)).toContainText('1/32');
   await page.keyboard.press('Escape');
   await line(page).focus();

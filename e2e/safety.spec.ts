@@ -89,12 +89,14 @@ test('two benches on one build see each other’s readings, and cannot overwrite
   await expect(rings(one)).toContainText('1/16');
 
   await two.route('**/entries?*', (route) => (route.request().method() === 'GET' ? route.abort() : route.continue()));
+  for (const page of [one, two]) await page.getByRole('tab', { name: 'Set-up' }).click();
   await one.getByRole('radio', { name: 'ring by ring' }).click();
   await expect.poll(async () => (await server.record('two-benches')).entries.filter((e) => e.kind === 'bench').length).toBe(1);
   await two.getByLabel('Rails on the route too').check();
   await expect(two.getByText('Someone else changed this first')).toBeVisible();
   await two.reload();
   await expect(two.getByText('Someone else changed this first')).toBeVisible();
+  await two.getByRole('tab', { name: 'Set-up' }).click();
   await expect(two.getByRole('radio', { name: 'ring by ring' })).toBeChecked();
   await two.getByRole('button', { name: 'Seen' }).click();
   await expect(two.getByText('Someone else changed this first')).toBeHidden();

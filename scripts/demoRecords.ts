@@ -8,6 +8,8 @@ import { cylindersOf } from '../src/core/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
 import { NO_SERVICE, type Service } from '../src/core/targets/duty';
 import { fromPressure } from '../src/core/quantity/pressure';
+import { isRing } from '../src/core/ring/ring';
+import { type RingSet, STARTING_RING_SET } from '../src/core/ring/set';
 import { startingChoices } from '../src/core/targets/target';
 import { type Instrument, STARTING_INSTRUMENTS, instrumentKey } from '../src/core/uncertainty/instrument';
 import { workshopChart } from './demoCharts';
@@ -18,6 +20,7 @@ class Day {
   private minute = 0;
   private readonly tools = new Map<Subject, string>();
   private grid = STARTING_BORES;
+  private filing: { key: string; each: Nm } | null = null;
 
   constructor(
     private readonly start: string,
@@ -42,6 +45,18 @@ class Day {
     return this;
   }
 
+  /** The filer that rings are cut with from now on, and what each turn takes. */
+  file(filer: Instrument, each: Nm): this {
+    this.entries.push({ ...this.stamp(), kind: 'instrument', value: filer });
+    this.filing = { key: instrumentKey(filer), each };
+    return this;
+  }
+
+  rings(value: RingSet): this {
+    this.entries.push({ ...this.stamp(), kind: 'ringSet', replaces: null, value });
+    return this;
+  }
+
   bores(change: Partial<BoreChoices>): this {
     this.grid = { ...STARTING_BORES, ...change };
     this.entries.push({ ...this.stamp(), kind: 'bores', replaces: null, value: this.grid });
@@ -50,7 +65,11 @@ class Day {
 
   read(cylinder: string, subject: Subject, value: Nm, typed: string, upTo: Nm | null = null, place: Spot | null = null): this {
     const instrument = this.tools.get(subject) ?? null;
-    this.entries.push({ ...this.stamp(), kind: 'reading', cylinder, subject, place, value, upTo, typed, instrument, temperature: null, gaugeTemperature: null, plate: place ? this.grid.plate : null });
+    const before = this.entries.findLast((e) => e.kind === 'reading' && e.cylinder === cylinder && e.subject === subject);
+    const filed = isRing(subject) && before?.kind === 'reading' && value > before.value;
+    if (filed && this.filing && isRing(subject)) this.entries.push({ ...this.stamp(), kind: 'cut', cylinder, ring: subject, filer: this.filing.key, count: Math.max(1, Math.round((value - before.value) / this.filing.each)) });
+    const fit = isRing(subject) ? { ring: cylinder, depth: null, squaring: 'tool' as const, deburred: filed, squared: true, open: false } : null;
+    this.entries.push({ ...this.stamp(), kind: 'reading', cylinder, subject, place, value, upTo, typed, instrument, temperature: null, gaugeTemperature: null, plate: place ? this.grid.plate : null, fit });
     return this;
   }
 
@@ -99,11 +118,11 @@ class Day {
 const inMm = (nm: Nm): string => (nm / 1e6).toFixed(3);
 const inInches = (nm: Nm): string => (nm / 25.4e6).toFixed(4);
 
-/** A tool of the shop as it is taken to the bench, calibrated on a day. */
+/** A tool of the shop as it is taken to the bench, calibrated on a day; a filer never is. */
 function tool(id: string, calibrated: string): Instrument {
   const found = STARTING_INSTRUMENTS.find((i) => i.id === id);
   if (!found) throw new Error(`no starting tool ${id}`);
-  return { ...found, version: 2, calibrated };
+  return { ...found, version: 2, calibrated: calibrated || null };
 }
 
 const forUse = (use: Service['use']): Service => ({ ...NO_SERVICE, use });
@@ -131,6 +150,16 @@ function tarn(): BuildRecord {
   day.take('bore', tool('gauge-mm', '2026-02-16')).take('piston', tool('mic-75-100mm', '2026-02-16')).bores({ plate: true });
   const forms = [[3, 1, 2, 0, 0, -1], [2, 2, 1, 1, 0, 0], [4, 1, 2, 0, 0, 1], [1, 0, 1, 0, 0, -1], [5, 2, 3, 1, 0, 0]];
   bores.forEach((bore, i) => day.bore(String(i + 1), fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm).mm(String(i + 1), 'piston', pistons[i] ?? 0));
+  const fit = { axial: fromMm(1.2), radial: fromMm(3.1), grooveHeight: fromMm(1.24), grooveDepth: fromMm(3.5), mass: 9_200 };
+  day
+    .rings({
+      ...STARTING_RING_SET,
+      name: 'Ring set TF-82',
+      top: { ...fit, metal: 'steel', finish: 'bright face', section: 'barrel', bevel: 'insideUp', mark: 'dot' },
+      second: { ...fit, axial: fromMm(1.5), grooveHeight: fromMm(1.54), mass: 10_900, metal: 'greyIron', finish: 'dark', section: 'hook', bevel: 'none', mark: 'word' },
+      oil: { axial: fromMm(2.8), radial: fromMm(2.9), grooveHeight: fromMm(2.85), grooveDepth: fromMm(3.4), mass: 12_400, finish: 'two rails, one expander' },
+    })
+    .file(tool('filer-hand', ''), fromThou(0.45));
   return day
     .thou('1', 'top', 14.5, 20, 23)
     .thou('1', 'second', 16, 24.5)

@@ -4,14 +4,15 @@
 import { z } from 'zod';
 import { type JudgedCylinder, type Judgement, type LoggedReading, judge } from '@/core/build/judge';
 import { type BuildRecord, type Entry, isVoidable } from '@/core/build/record';
+import type { JudgedRing } from '@/core/build/rings';
 import type { JudgedPiston } from '@/core/build/sizes';
 import { type Saying, sayingText } from '@/core/quantity/saying';
 import { buildIdSchema, entrySchema, faultsOf } from './schema';
 
 export const FILE_FORMAT = 'spatium-build';
-export const FILE_VERSION = 3;
+export const FILE_VERSION = 4;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, 3, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
@@ -49,7 +50,11 @@ function pistonPart({ id, label, passes, size, read, range, outlier, pin, round 
   return { id, label, readings: idsOf(passes), size, read, range, outlier, pin: pin.clearance, round };
 }
 
-function cylinderPart({ bore, piston, clearance, rings, ...rest }: JudgedCylinder): unknown {
+function ringPart({ number, target, reading, readIn, gap, measured, counts, state, toComeOff, wander, filed, cutsSince, unprepared, taken, accepted, done, advice }: JudgedRing): unknown {
+  return { number, target, reading: reading?.id ?? null, readIn, gap, measured, counts, state, toComeOff, wander, filed, cutsSince, unprepared, taken, accepted, done, advice };
+}
+
+function cylinderPart({ bore, piston, clearance, rings, grooves, ...rest }: JudgedCylinder): unknown {
   const { spots, size, mean, shape, asFound, verdict, round, read, total, repeatability } = bore;
   const { strip, ...cleared } = clearance;
   return {
@@ -57,13 +62,14 @@ function cylinderPart({ bore, piston, clearance, rings, ...rest }: JudgedCylinde
     bore: { size, mean, shape, asFound, verdict, round, read, total, repeatability, spots: spots.map(({ passes, ...spot }) => ({ ...spot, readings: idsOf(passes) })) },
     piston: piston.id,
     clearance: { ...cleared, strip: strip.check },
-    rings: Object.fromEntries(Object.entries(rings).map(([name, { target, reading, state, toComeOff }]) => [name, { target, reading: reading?.id ?? null, state, toComeOff }])),
+    rings: Object.fromEntries(Object.entries(rings).map(([name, ring]) => [name, ringPart(ring)])),
+    grooves: grooves.grooves,
   };
 }
 
 /** What the file carries of a judgement: everything but the readings, which stand in the record already. */
 function judgedPart(judgement: Judgement): unknown {
-  const { cylinders, pistons, pairing, plan, orders, findings, stages, progress, spreads, planned, standard, comparisons, duty, job } = judgement;
+  const { cylinders, pistons, pairing, placing, rates, plan, orders, findings, stages, progress, spreads, planned, standard, comparisons, duty, job } = judgement;
   const part = {
     progress,
     stages,
@@ -76,6 +82,8 @@ function judgedPart(judgement: Judgement): unknown {
     cylinders: cylinders.map(cylinderPart),
     pistons: pistons.map(pistonPart),
     pairing: pairing.standing,
+    placing: { top: placing.kinds.top.standing, second: placing.kinds.second.standing },
+    rates,
     plan,
     orders,
   };
@@ -104,8 +112,9 @@ function crossFaults(entries: Entry[]): string[] {
     if (entry.kind === 'void') {
       const target = seen.get(entry.of);
       if (!target) faults.push(`${where}: it voids ${entry.of}, which no earlier entry is called`);
-      else if (!isVoidable(target)) faults.push(`${where}: only readings, ticks and renewals can be voided, not a ${target.kind} entry`);
+      else if (!isVoidable(target)) faults.push(`${where}: only readings, cuts, acceptances, ticks and renewals can be voided, not a ${target.kind} entry`);
     }
+    if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== 'reading') faults.push(`${where}: it accepts ${entry.of}, which is no earlier reading`);
     seen.set(entry.id, entry);
   });
   if (!entries.some((e) => e.kind === 'job')) faults.push('record.entries: there is no job card among them');

@@ -3,6 +3,7 @@
  */
 import Papa from 'papaparse';
 import type { JudgedCylinder, Judgement, LoggedReading } from '@/core/build/judge';
+import type { LoggedCut } from '@/core/build/rings';
 import type { JudgedPiston } from '@/core/build/sizes';
 import type { Derived } from '@/core/bore/shape';
 import { toInches, toMm } from '@/core/quantity/length';
@@ -11,7 +12,7 @@ import { instrumentKey } from '@/core/uncertainty/instrument';
 
 const COLUMNS = [
   'cylinder', 'place', 'what', 'depth', 'direction_deg', 'entry', 'value_mm', 'value_in', 'uncertainty_mm', 'not_passing_mm', 'typed', 'by', 'at_utc',
-  'instrument', 'temperature_c', 'gauge_temperature_c', 'torque_plate', 'in_force', 'void_reason', 'state', 'target_min_mm', 'target_aim_to_mm', 'target_limit_mm', 'target_from',
+  'instrument', 'temperature_c', 'gauge_temperature_c', 'torque_plate', 'ring', 'deburred', 'squared', 'count', 'in_force', 'void_reason', 'state', 'target_min_mm', 'target_aim_to_mm', 'target_limit_mm', 'target_from',
 ] as const; // prettier-ignore
 
 type Row = Record<(typeof COLUMNS)[number], string>;
@@ -34,7 +35,7 @@ function readingRow(at: { label: string; id: string }, pass: LoggedReading, inFo
     cylinder: at.label,
     place: at.id,
     what: pass.subject,
-    depth: pass.place?.depth ?? '',
+    depth: pass.place?.depth ?? pass.fit?.depth ?? '',
     direction_deg: pass.place ? String(pass.place.angle) : '',
     entry: 'reading',
     value_mm: mm(pass.value),
@@ -47,10 +48,27 @@ function readingRow(at: { label: string; id: string }, pass: LoggedReading, inFo
     temperature_c: celsius(pass.temperature),
     gauge_temperature_c: celsius(pass.gaugeTemperature),
     torque_plate: pass.plate === null ? '' : pass.plate ? 'on' : 'off',
+    ring: pass.fit?.ring ?? '',
+    deburred: pass.fit?.deburred ? 'yes' : '',
+    squared: pass.fit?.squared ? 'yes' : '',
     in_force: inForce ? 'yes' : 'no',
     void_reason: pass.voided?.reason ?? '',
   };
 }
+
+const cutRow = (at: { label: string; id: string }, { ring, cylinder, filer, count, by, at: time, voided }: LoggedCut, tools: Map<string, string>): Row => ({
+  ...EMPTY,
+  cylinder: at.label,
+  place: at.id,
+  what: ring,
+  ring: cylinder,
+  entry: 'cut',
+  count: count === null ? '' : String(count),
+  by,
+  at_utc: time,
+  instrument: filer === null ? '' : (tools.get(filer) ?? filer),
+  void_reason: voided?.reason ?? '',
+});
 
 /** A result: a length, or none yet, and how it is judged. */
 const resultRow = (at: { label: string; id: string }, what: string, value: number | null, uncertainty: number | null, state: string, target: Target | null): Row => ({
@@ -91,15 +109,17 @@ function pistonRows(piston: JudgedPiston, tools: Map<string, string>): Row[] {
 }
 
 function cylinderRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row[] {
-  const { clearance, rings, piston } = cylinder;
+  const { clearance, rings, piston, grooves } = cylinder;
   return [
     ...boreRows(cylinder, tools),
     ...pistonRows(piston, tools),
+    ...grooves.passes.map((pass) => readingRow(piston, pass, pass.voided === null && pass.round === piston.round, tools)),
     ...clearance.strip.passes.map((pass) => readingRow(cylinder, pass, pass.voided === null, tools)),
     resultRow(cylinder, 'clearance', clearance.value, clearance.value === null ? null : clearance.uncertainty, clearance.state, clearance.target),
     ...Object.values(rings).flatMap((ring) => [
-      ...ring.passes.map((pass) => readingRow(cylinder, pass, pass.id === ring.reading?.id, tools)),
-      resultRow(cylinder, ring.ring, ring.reading?.value ?? null, null, ring.state, ring.target),
+      ...ring.history.map((item) => (item.kind === 'reading' ? readingRow({ ...cylinder, id: item.cylinder }, item, item.id === ring.reading?.id, tools) : cutRow(cylinder, item, tools))),
+      resultRow(cylinder, ring.ring, ring.gap?.value ?? null, ring.readIn?.move?.uncertainty ?? null, ring.state, ring.target),
+      ...(ring.counts ? [resultRow(cylinder, `${ring.ring}_smallest`, ring.counts.gap.value, ring.counts.move.uncertainty, ring.counts.state, ring.target)] : []),
     ]),
   ];
 }

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/build/judge';
 import { pairingOf } from '@/core/piston/pairing';
-import type { Entry } from '@/core/build/record';
+import { type Entry, STARTING_BENCH } from '@/core/build/record';
 import { fromThou } from '@/core/quantity/length';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/instrument';
@@ -52,7 +52,7 @@ describe('the build file', () => {
     ];
     const read = readBuildFile(textOf({ format: 'spatium-build', version: 2, record: { id: 'old', entries } }));
     const judged = read.ok ? judge(read.record) : null;
-    expect(judged?.bench).toEqual({ route: 'byRing', rails: true });
+    expect(judged?.bench).toEqual({ ...STARTING_BENCH, route: 'byRing', rails: true });
     expect(judged?.cylinders[0]?.bore).toMatchObject({ size: { noted: true }, passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }] });
   });
 
@@ -76,7 +76,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 3/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 4/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     ['a negative gap', textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }), /record\.entries\.1\.value: not negative/],
     ['text for a number', textOf(good).replace(String(fromThou(22)), '"22"'), /record\.entries\.1\.value/],
@@ -85,7 +85,7 @@ describe('the build file', () => {
     ['a reading of no cylinder', textOf({ ...good, record: record(gap('a', 'L9', 'top', 22)) }), /no cylinder at L9/],
     ['an id used twice', textOf({ ...good, record: record(gap('a', 'L1', 'top', 22), gap('a', 'L1', 'top', 23)) }), /id a is used twice/],
     ['a void of nothing', textOf({ ...good, record: record(voiding('v', 'ghost')) }), /voids ghost/],
-    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings, ticks and renewals/],
+    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings, cuts, acceptances, ticks and renewals/],
     ['no job card', textOf({ ...good, record: { id: 'x', entries: [gap('a', 'L1', 'top', 22)] } }), /no job card/],
     ['an engine that cannot be', textOf({ ...good, record: { id: 'x', entries: [jobEntry({ engine: { layout: 'vee', cylinders: 40, bankAngle: 400, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } } })] } }), /cylinders/],
     ['a file too large', ' '.repeat(MOST_BYTES + 1), /larger than 4 MB/],

@@ -7,9 +7,12 @@ import { SCHOOLS } from '@/core/clocking/clocking';
 import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES, engineFaults } from '@/core/engine/engine';
 import { type BoreChoices, ABOVE, DEPTHS } from '@/core/bore/grid';
 import { MOST_GRADES, type SizingChoices } from '@/core/bore/plan';
-import { type BenchChoices, type Entry, type Job, PISTON_SUBJECTS, type PairingChoices } from '@/core/build/record';
+import { type BenchChoices, type Entry, GROOVE_SUBJECTS, type Job, PISTON_SUBJECTS, type PairingChoices, type PlacingChoices, ROUTES, type RingFit, STARTING_BENCH } from '@/core/build/record';
 import { GAUGE_FROM, type PistonChoices } from '@/core/piston/piston';
-import { RINGS } from '@/core/ring/ring';
+import { PLACING_AIMS } from '@/core/ring/placing';
+import type { RateSums } from '@/core/ring/rate';
+import { RINGS, SQUARINGS } from '@/core/ring/ring';
+import { BEVELS, type RingSet, SECTIONS, UP_MARKS } from '@/core/ring/set';
 import { type HeatChoices } from '@/core/heat/assess';
 import { RING_METALS } from '@/core/heat/metals';
 import { MOST_BOOST } from '@/core/quantity/pressure';
@@ -150,11 +153,14 @@ const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({ school: z.en
 /** Files of versions 1 and 2 kept what one bore gauge was set to here; it is dropped: gauges are zeroed anew. */
 const benchSchema: z.ZodType<BenchChoices> = z
   .strictObject({
-    route: z.enum(['byCylinder', 'byRing']),
+    route: z.enum(ROUTES),
     rails: z.boolean(),
+    repeat: nm.max(1_000_000, 'at most 1 mm').default(STARTING_BENCH.repeat),
+    spread: nm.max(1_000_000, 'at most 1 mm').default(STARTING_BENCH.spread),
+    chance: z.number().min(0.001, 'at least 0.1 %').max(0.4, 'at most 40 %').default(STARTING_BENCH.chance),
     gaugeSetting: nm.nullable().optional(),
   })
-  .transform(({ route, rails }) => ({ route, rails }));
+  .transform(({ route, rails, repeat, spread, chance }) => ({ route, rails, repeat, spread, chance }));
 
 const once = <T>(list: T[]): boolean => new Set(list).size === list.length;
 
@@ -204,6 +210,46 @@ const pairingSchema: z.ZodType<PairingChoices> = z.strictObject({
   neverTight: z.boolean(),
 });
 
+const grooveFit = {
+  axial: smallNm(50_000_000).nullable(),
+  radial: smallNm(50_000_000).nullable(),
+  grooveHeight: smallNm(50_000_000).nullable(),
+  grooveDepth: smallNm(50_000_000).nullable(),
+  mass: z.int().min(0).max(10_000_000, 'at most 10 kg').nullable(),
+  finish: text(80),
+};
+const compressionRing = z.strictObject({ ...grooveFit, metal: z.enum(RING_METALS).nullable(), section: z.enum(SECTIONS), bevel: z.enum(BEVELS), mark: z.enum(UP_MARKS).nullable() });
+const ringSetSchema: z.ZodType<RingSet> = z.strictObject({
+  name: text(120),
+  top: compressionRing,
+  second: compressionRing,
+  oil: z.strictObject(grooveFit),
+  side: z.strictObject({ least: nm, most: nm }).refine((w) => w.most >= w.least, 'the most is under the least'),
+  grooves: z.enum(['each', 'sample']),
+});
+
+const kindPlacing = z.strictObject({
+  pairs: z
+    .array(z.strictObject({ cylinder, ring: cylinder }))
+    .max(MOST_CYLINDERS)
+    .refine((pairs) => once(pairs.map((p) => p.cylinder)) && once(pairs.map((p) => p.ring)), 'each cylinder and each ring once'),
+  locked: cylinders,
+});
+const placingSchema: z.ZodType<PlacingChoices> = z.strictObject({ top: kindPlacing, second: kindPlacing, aim: z.enum(PLACING_AIMS) });
+
+const sum = z.number().min(-1e18).max(1e18);
+export const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({ cuts: z.int().min(0), xx: sum.min(0), xy: sum, yy: sum.min(0) });
+
+const depth = z.enum([ABOVE, ...DEPTHS]);
+const ringFit: z.ZodType<RingFit> = z.strictObject({
+  ring: cylinder,
+  depth: depth.nullable(),
+  squaring: z.enum(SQUARINGS).nullable(),
+  deburred: z.boolean(),
+  squared: z.boolean(),
+  open: z.boolean(),
+});
+
 const day = z.iso.date('a day such as 2026-05-04');
 export const instrumentSchema: z.ZodType<Instrument> = z
   .strictObject({
@@ -250,16 +296,18 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('pistons'), ...choice, value: pistonsSchema }),
   z.strictObject({ kind: z.literal('pairing'), ...choice, value: pairingSchema }),
   z.strictObject({ kind: z.literal('bench'), ...choice, value: benchSchema }),
+  z.strictObject({ kind: z.literal('ringSet'), ...choice, value: ringSetSchema }),
+  z.strictObject({ kind: z.literal('placing'), ...choice, value: placingSchema }),
   z.strictObject({ kind: z.literal('instrument'), ...stamp, value: instrumentSchema }),
   z.strictObject({ kind: z.literal('setting'), ...stamp, instrument: toolKey.nullable(), to: z.union([someSize, z.literal('piston')]) }),
-  z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(['bore', 'piston']), cylinder }),
+  z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(['bore', 'piston', ...RINGS]), cylinder }),
   z
     .strictObject({
       kind: z.literal('reading'),
       ...stamp,
       cylinder,
-      subject: z.enum(['bore', ...PISTON_SUBJECTS, ...RINGS]),
-      place: z.strictObject({ depth: z.enum([ABOVE, ...DEPTHS]), angle: direction }).nullable().default(null),
+      subject: z.enum(['bore', ...PISTON_SUBJECTS, ...GROOVE_SUBJECTS, ...RINGS]),
+      place: z.strictObject({ depth, angle: direction }).nullable().default(null),
       value: nm,
       upTo: nm.nullable(),
       typed: text(60),
@@ -267,9 +315,15 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
       temperature: warmth,
       gaugeTemperature: warmth.default(null),
       plate: z.boolean().nullable().default(null),
+      fit: ringFit.nullable().default(null),
     })
+    .refine((r) => r.fit === null || RINGS.some((ring) => ring === r.subject), { message: 'only a ring is fitted', path: ['fit'] })
+    .refine((r) => r.upTo === null || r.fit?.open !== true, { message: 'a leaf beyond which none was tried has no upper leaf', path: ['upTo'] })
     .refine((r) => r.place === null || r.subject === 'bore', { message: 'only a bore is read at a place', path: ['place'] })
     .refine((r) => r.upTo === null || r.upTo > r.value, { message: 'the leaf that does not pass is not thicker than the one that does', path: ['upTo'] }),
+  z.strictObject({ kind: z.literal('cut'), ...stamp, cylinder, ring: z.enum(RINGS), filer: toolKey.nullable(), count: z.number().positive('more than none').max(9_999).nullable() }),
+  z.strictObject({ kind: z.literal('rate'), ...stamp, filer: id, metal: z.enum([...RING_METALS, 'unknown']), sums: rateSumsSchema }),
+  z.strictObject({ kind: z.literal('accepted'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),
   z.strictObject({ kind: z.literal('joints'), ...stamp, cylinder }),
   z.strictObject({ kind: z.literal('void'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),
 ]);

@@ -9,7 +9,8 @@ import { allPasses } from '@/core/build/sizes';
 import { cylindersOf, engineWords } from '@/core/engine/engine';
 import { entrySchema } from '@/files/schema';
 import type { Database } from './open';
-import { builds, log } from './schema';
+import { ownRates } from './rates';
+import { builds, log, rates } from './schema';
 import { SHELF_PAGE, type ShelfAsk, type ShelfSort } from './shelfAsk';
 
 export interface StoredRecord {
@@ -58,7 +59,9 @@ function faultsOfNew(record: BuildRecord, entries: Entry[]): string[] {
   const places = new Set(job ? cylindersOf(job.value.engine).map((c) => c.id) : []);
   const faults: string[] = [];
   for (const entry of entries) {
-    if ((entry.kind === 'reading' || entry.kind === 'joints' || entry.kind === 'renewed') && !places.has(entry.cylinder)) faults.push(`This engine has no cylinder at ${entry.cylinder}.`);
+    const at = entry.kind === 'reading' ? [entry.cylinder, entry.fit?.ring ?? entry.cylinder] : entry.kind === 'joints' || entry.kind === 'renewed' || entry.kind === 'cut' ? [entry.cylinder] : [];
+    for (const place of new Set(at)) if (!places.has(place)) faults.push(`This engine has no cylinder at ${place}.`);
+    if (entry.kind === 'accepted' && all.get(entry.of)?.kind !== 'reading') faults.push(`There is no reading ${entry.of} to accept.`);
     if (entry.kind === 'void') {
       const target = all.get(entry.of);
       if (!target || !isVoidable(target)) faults.push(`There is no reading ${entry.of} to void.`);
@@ -142,9 +145,12 @@ const normal = (record: BuildRecord): BuildRecord => ({ id: record.id, entries: 
 
 /** Writes the shelf's card from the judgement, unless a later one is there already. */
 async function writeCard(db: Database, { record, seq }: StoredRecord): Promise<void> {
-  const { job, duty, piston, progress, findings, lastAt } = judge(record);
+  const judgement = judge(record);
+  const { job, duty, piston, progress, findings, lastAt } = judgement;
   if (!job) return;
   const engine = engineWords(job.engine);
+  const learnt = ownRates(judgement);
+  if (record.entries.some((e) => e.kind === 'cut')) await db.batch([db.delete(rates).where(eq(rates.buildId, record.id)), ...learnt.map((row) => db.insert(rates).values(row))]);
   await db
     .update(builds)
     .set({

@@ -1,9 +1,10 @@
 /**
  * Tables. `log` is the record: it is only ever added to. `builds` is the shelf: an index card per build,
  * written from judge()'s result and able to be worked out again from the log at any time. `charts` keeps every
- * version of the shop's charts, `instruments` the latest of each of its measuring tools.
+ * version of the shop's charts, `instruments` the latest of each of its measuring tools, `rates` what each build
+ * taught of its filers.
  */
-import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 
 export const builds = sqliteTable(
   'builds',
@@ -64,6 +65,21 @@ export const instruments = sqliteTable('instruments', {
   /** When it was put away; builds that name it hold it themselves. */
   removedAt: text('removed_at'),
 });
+
+/** What filers took off on each build, worked out from its log: sums by filer and ring metal. */
+export const rates = sqliteTable(
+  'rates',
+  {
+    buildId: text('build_id').notNull(),
+    filer: text('filer').notNull(),
+    metal: text('metal').notNull(),
+    cuts: integer('cuts').notNull(),
+    xx: real('xx').notNull(),
+    xy: real('xy').notNull(),
+    yy: real('yy').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.buildId, t.filer, t.metal] })],
+);
 
 /** What is set for the whole shop. */
 export const shop = sqliteTable('shop', { key: text('key').primaryKey(), value: text('value').notNull() });

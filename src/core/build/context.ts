@@ -58,7 +58,7 @@ export function expectedPlan({ cylinders, job }: Judgement): BenchContext['expec
   return { nm, within: NEAR.plan, because: `the bores read about ${said(nm, job?.units ?? 'metric')}` };
 }
 
-const FIELDS: Partial<Record<Subject, Field>> = { bore: 'bore', piston: 'piston', pin: 'pin', pinBore: 'pin', strip: 'clearance', top: 'gap', second: 'gap' };
+const FIELDS: Partial<Record<Subject, Field>> = { bore: 'bore', piston: 'piston', pin: 'pin', pinBore: 'pin', strip: 'clearance', top: 'gap', second: 'gap', topSide: 'groove', secondSide: 'groove', oilSide: 'groove', topLand: 'land', secondLand: 'land', oilLand: 'land' };
 
 /** What a gauge was zeroed at for a cylinder, as a size; null where it was not, or its piston is not measured. */
 export function settingFor(setting: GaugeSetting | null, cylinder: JudgedCylinder): Nm | null {

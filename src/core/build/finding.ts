@@ -4,7 +4,8 @@ import type { Saying } from '../quantity/saying';
 import type { Chart, ChartColumn } from '../targets/chart';
 import type { TargetChoices } from '../targets/target';
 import type { JudgedCylinder, JudgedDuty, LoggedReading, Spread, StandardTargets } from './judge';
-import type { Job } from './record';
+import type { RingSet } from '../ring/set';
+import type { BenchChoices, Job } from './record';
 import type { Tools } from './sizes';
 import type { Stage } from './work';
 
@@ -31,6 +32,8 @@ export interface FindingInput {
   strays: LoggedReading[];
   bores: BoreChoices;
   tools: Tools;
+  bench: BenchChoices;
+  ringSet: RingSet;
 }
 
 export const about = (severity: Severity, stage: Stage, cylinder: string | null, says: Saying): Finding => ({ severity, stage, cylinder, says });

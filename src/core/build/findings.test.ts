@@ -55,7 +55,7 @@ describe('findings about readings', () => {
     ['a short ring', [gap('a', 'L1', 'top', 20)], /top ring: 20 thou is under 21 thou/, 'stop'],
     ['a ring over its limit', [gap('a', 'L1', 'second', 40)], /second ring: 40 thou is over 28 thou/, 'mend'],
     ['a short rail', [gap('a', 'L1', 'upperRail', 12)], /upper rail: 12 thou is under 15 thou/, 'stop'],
-    ['a bracket across the minimum', [reading('a', 'L1', 'top', fromThou(20), fromThou(22))], /bracket lies across a limit/, 'mend'],
+    ['a bracket across the minimum', [reading('a', 'L1', 'top', fromThou(20), fromThou(22))], /leaves lie across a limit/, 'mend'],
   ])('%s', (_, entries, words, severity) => {
     expect(about(found({}, ...entries), words)).toMatchObject({ severity, cylinder: 'L1' });
   });

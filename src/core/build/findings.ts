@@ -3,7 +3,9 @@
  */
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say } from '../quantity/saying';
-import { type Ring, RING_WORDS } from '../ring/ring';
+import { type Compression, COMPRESSION, RING_WORDS } from '../ring/ring';
+import { GROOVE_WORDS, ringFaults } from '../ring/set';
+import { type JudgedRing, ringAdvice } from './rings';
 import { type HeatPoint, THIN_MARGIN } from '../heat/assess';
 import { fuelCaution, isHotter } from '../targets/duty';
 import { type Target, type TargetChoices, aboveOwn, oldRuleGap } from '../targets/target';
@@ -12,8 +14,6 @@ import type { Job } from './record';
 import { sizeFindings } from './sizeFindings';
 import { type Finding, type FindingInput, type Severity, about } from './finding';
 
-/** Gaps of one kind should lie within 2 thou of each other. Common practice, no source. */
-export const SPREAD_LIMIT: Nm = 50_800;
 function dutyFindings({ chart, duty }: FindingInput, job: Job): Finding[] {
   const { wanted, row, suggestion } = duty;
   const out: Finding[] = [];
@@ -111,23 +111,48 @@ function heatFindings(cylinders: JudgedCylinder[]): Finding[] {
   });
 }
 
+/** What is to be known of one ring. */
+function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
+  const { reading, gap, target, state, counts, measured, wander, accepted, readIn } = ring;
+  const out: [Severity, Saying][] = [];
+  if (!reading || !target.set) return out;
+  const { min, limit } = target.inForce;
+  if (state === 'short' && counts && measured !== 'short')
+    out.push(['stop', say`${name}: ${fine(gap?.value ?? 0)} where it was read, but ${fine(counts.gap.value)} where the bore is smallest, under ${fine(min)}. The ends can meet when hot: file before it goes in.`]);
+  else if (state === 'short') out.push(['stop', say`${name}: ${fine(gap?.value ?? reading.value)} is under ${fine(min)}. The ends can meet when hot: file before it goes in.`]);
+  else if (state === 'over' && limit !== null && accepted) out.push(['note', say`${name}: ${fine(gap?.value ?? reading.value)} is over ${fine(limit)} and accepted by ${accepted.by || 'someone'}: ${accepted.reason}.`]);
+  else if (state === 'over' && limit !== null) out.push(['mend', say`${name}: ${fine(gap?.value ?? reading.value)} is over ${fine(limit)}. It may suit another cylinder, or another ring this one.`]);
+  else if (wander) out.push(['mend', say`${name}: ${fine(wander.before)}, then ${fine(wander.after)}. ${ringAdvice(ring)}`]);
+  else if (state === 'not proven') out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  else if (counts?.state === 'not proven') out.push(['note', say`${name}: where the bore is smallest the gap comes to ${fine(counts.gap.value)}, too near ${fine(min)} to be sure.`]);
+  if (readIn && readIn.move) out.push(['note', say`${name}: read in cylinder ${readIn.label}; its gap here is worked out from the two bores.`]);
+  if (ring.unprepared.includes(reading.id)) out.push(['note', say`${name}: read after filing with neither deburring nor squaring noted. A burr scores the wall and reads false.`]);
+  return out;
+}
+
+/** Rings that are tight in their grooves, stand proud of the land, or are described against themselves. */
+function grooveFindings(cylinders: JudgedCylinder[]): Finding[] {
+  return cylinders.flatMap(({ id, piston, grooves }) =>
+    grooves.grooves.flatMap(({ groove, side, land }): Finding[] => [
+      ...(side.read && (side.state === 'tight' || side.state === 'loose') ? [about(side.state === 'tight' ? 'stop' : 'mend', 'rings', id, say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: axial clearance ${fine(side.low ?? 0)} is ${side.state}. ${side.state === 'tight' ? 'A ring that sticks does not seal, and breaks.' : 'A ring that flutters wears its groove.'}`)] : []),
+      ...(land.read && land.state === 'proud' ? [about('stop', 'rings', id, say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: the ring does not sink under the land. Its groove is too shallow, or the ring too wide.`)] : []),
+    ]),
+  );
+}
+
+function setFindings({ ringSet, job }: FindingInput): Finding[] {
+  if (!job) return [];
+  return COMPRESSION.flatMap((ring: Compression) => ringFaults(ringSet[ring]).map((fault) => about('mend', 'rings', null, say`${RING_WORDS[ring].replace(/^./, (c) => c.toUpperCase())}: ${fault}`)));
+}
+
 function ringFindings(cylinder: JudgedCylinder, targets: TargetChoices): Finding[] {
   const { label, id, rings } = cylinder;
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'rings', id, says);
-  const out = Object.values(rings).flatMap((ring): Finding[] => {
-    if (!ring.reading || !ring.target.set) return [];
-    const name = `Cylinder ${label}, ${RING_WORDS[ring.ring as Ring]}`;
-    const { min, limit } = ring.target.inForce;
-    if (ring.state === 'short') return [at('stop', say`${name}: ${fine(ring.reading.value)} is under ${fine(min)}. The ends can meet when hot: file before it goes in.`)];
-    if (ring.state === 'over' && limit !== null)
-      return [at('mend', say`${name}: ${fine(ring.reading.value)} is over ${fine(limit)}. It may suit another cylinder, or another ring this one.`)];
-    if (ring.state === 'not proven') return [at('mend', say`${name}: the bracket lies across a limit. Read it with the leaf in between.`)];
-    return [];
-  });
+  const out = Object.values(rings).flatMap((ring) => oneRing(`Cylinder ${label}, ${RING_WORDS[ring.ring]}`, ring).map(([severity, says]) => at(severity, says)));
   const { top, second } = rings;
   const sheetSays = second.target.set && second.target.inForce.rank !== 'chart';
-  if (targets.secondSchool === 'larger' && !sheetSays && top.reading && second.reading && second.reading.value < top.reading.value)
-    out.push(at('mend', say`Cylinder ${label}: second ring ${fine(second.reading.value)} is tighter than the top, ${fine(top.reading.value)}. Gas could be trapped between them and lift the top ring.`));
+  if (targets.secondSchool === 'larger' && !sheetSays && top.gap && second.gap && second.gap.value < top.gap.value)
+    out.push(at('mend', say`Cylinder ${label}: second ring ${fine(second.gap.value)} is tighter than the top, ${fine(top.gap.value)}. Gas could be trapped between them and lift the top ring.`));
   return out;
 }
 
@@ -136,9 +161,9 @@ const clockingFindings = (cylinder: JudgedCylinder): Finding[] =>
     .filter((rule) => rule.verdict !== 'pass')
     .map((rule) => about(rule.verdict === 'fail' ? 'stop' : 'mend', 'clocking', cylinder.id, say`Cylinder ${cylinder.label}: ${rule.text}`));
 
-const spreadFindings = (spreads: Spread[]): Finding[] =>
+const spreadFindings = (spreads: Spread[], limit: Nm): Finding[] =>
   spreads
-    .filter((s) => (s.ring === 'top' || s.ring === 'second') && s.spread > SPREAD_LIMIT)
+    .filter((s) => (s.ring === 'top' || s.ring === 'second') && s.spread > limit)
     .map((s) => about('note', 'rings', null, say`${RING_WORDS[s.ring]} gaps run from ${fine(s.least)} to ${fine(s.most)}: ${fine(s.spread)} apart. Even gaps matter more than the last half thou.`));
 
 const ORDER: Record<Severity, number> = { stop: 0, mend: 1, note: 2 };
@@ -153,7 +178,9 @@ export function findingsOf(input: FindingInput): Finding[] {
     ...heatFindings(cylinders),
     ...sizeFindings(input),
     ...cylinders.flatMap((c) => ringFindings(c, targets)),
-    ...spreadFindings(spreads),
+    ...setFindings(input),
+    ...grooveFindings(cylinders),
+    ...spreadFindings(spreads, input.bench.spread),
     ...cylinders.flatMap(clockingFindings),
   ];
   return all.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);

@@ -10,7 +10,7 @@ import { type Target, startingChoices } from '../targets/target';
 import { contextFor, expectedPlan } from './context';
 import { type Judgement, judge } from './judge';
 import { EMPTY_HAND, previewOf, previewWithChart, readingOf } from './preview';
-import type { BuildRecord, Entry, Subject } from './record';
+import { type BenchChoices, type BuildRecord, type Entry, STARTING_BENCH, type Subject } from './record';
 import { allPasses } from './sizes';
 import { nextTask, stepTask } from './work';
 
@@ -167,7 +167,7 @@ describe('findings', () => {
 
 describe('the route', () => {
   const order = (entries: Entry[]): string[] => judge({ id: 'x', entries: [jobEntry(), ...entries] }).tasks.rings.map((t) => `${t.cylinder} ${t.subject}`);
-  const bench = (value: { route: 'byCylinder' | 'byRing'; rails: boolean }): Entry => ({ kind: 'bench', id: 'bench', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value });
+  const bench = (change: Partial<BenchChoices>): Entry => ({ kind: 'bench', id: 'bench', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value: { ...STARTING_BENCH, ...change } });
 
   it('goes cylinder by cylinder in the engine’s own numbering, or ring by ring', () => {
     expect(order([]).slice(0, 4)).toEqual(['L1 top', 'L1 second', 'R1 top', 'R1 second']);

@@ -11,7 +11,10 @@ import { type ClearanceState, clearanceOf, clearanceState, clearanceUncertainty 
 import { type Pair, type PairingAsk, type Standing, standingOf } from '../piston/pairing';
 import { type PistonChoices, STARTING_PISTONS, type StripCheck, stripCheck } from '../piston/piston';
 import { type Saying, clear, say, size } from '../quantity/saying';
-import { type GapState, type Ring, type ToComeOff, RINGS, gapState, toComeOff, worstOf } from '../ring/ring';
+import { type Ring, RINGS, isRing, worstOf } from '../ring/ring';
+import { type Placed, type PlacingAsk, type PlacingStanding, placingStanding } from '../ring/placing';
+import { type RingSet, STARTING_RING_SET } from '../ring/set';
+import { girthAt, smallestGirth } from '../ring/travel';
 import { type HeatChoices, type JudgedHeat, STARTING_HEAT, heatOf } from '../heat/assess';
 import { BORE_EXPANSION, PISTON_EXPANSION } from '../heat/metals';
 import { type Chart, type ChartColumn, type ChartRow, STARTING_CHART, columnOf, rowOf } from '../targets/chart';
@@ -33,39 +36,43 @@ import {
 import { type Instrument, instrumentKey } from '../uncertainty/instrument';
 import type { Finding } from './finding';
 import { findingsOf } from './findings';
+import { type JudgedGrooves, type JudgedRate, type JudgedRing, type LoggedCut, type RateMetal, type RingBore, boreGirths, cutAdvice, judgedGrooves, judgedRing, metalOf, ratesOf, readyToPlace } from './rings';
 import {
   type BenchChoices,
   type BuildRecord,
   type Entry,
   type GaugeSetting,
   type Job,
+  type GrooveSubject,
   type PairingChoices,
+  type Part,
+  type PlacingChoices,
   type ReadingEntry,
   type Subject,
   STARTING_BENCH,
   STARTING_CLOCKING,
   STARTING_PAIRING,
+  STARTING_PLACING,
+  GROOVE_SUBJECTS,
   choiceIn,
 } from './record';
 import { type JudgedBore, type JudgedPiston, judgedBore, judgedPiston, withOutliers } from './sizes';
-import { type StageProgress, type Task, boreTasks, pistonTasks, progressOf, ringTasks } from './work';
+import { type StageProgress, type Task, boreTasks, grooveTasks, pistonTasks, progressOf, ringTasks } from './work';
+
+/** Who struck an entry out, when and why. */
+export interface Voided {
+  by: string;
+  at: string;
+  reason: string;
+}
 
 /** A reading as the log shows it: voided ones stay, with who struck them out and why. */
 export interface LoggedReading extends ReadingEntry {
-  voided: { by: string; at: string; reason: string } | null;
+  voided: Voided | null;
   /** How often the part was machined or replaced before it was made; 0 for a part as found. */
   round: number;
-}
-
-export interface JudgedRing {
-  ring: Ring;
-  target: Target;
-  /** The reading in force: the last one not voided. */
-  reading: LoggedReading | null;
-  /** Every pass in order, voided ones too. */
-  passes: LoggedReading[];
-  state: GapState;
-  toComeOff: ToComeOff | null;
+  /** Of a ring: how often the bore it was read in had been machined. */
+  boreRound: number;
 }
 
 export interface JudgedClearance {
@@ -97,8 +104,18 @@ export interface JudgedCylinder extends Cylinder {
   allowance: Allowance | null;
   /** The heat model of it; null without a bore or an assumed temperature. */
   heat: JudgedHeat | null;
-  /** The entries that say its bore was machined, or its piston replaced, last first. */
-  renewals: { id: string; part: 'bore' | 'piston'; by: string; at: string }[];
+  /** The entries that say its bore was machined, or that the piston or the rings of its number were replaced, last first. */
+  renewals: Renewal[];
+  /** How rings sit in the grooves of the piston in it. */
+  grooves: JudgedGrooves;
+}
+
+/** An entry that says a part was machined or replaced. */
+export interface Renewal {
+  id: string;
+  part: Part;
+  by: string;
+  at: string;
 }
 
 export type EngineTargets = Record<'top' | 'second' | 'rails' | 'clearance', Target>;
@@ -144,6 +161,10 @@ export interface Judgement {
   sizing: SizingChoices;
   pistonChoices: PistonChoices;
   pairing: JudgedPairing;
+  ringSet: RingSet;
+  placing: JudgedPlacing;
+  /** What each filer takes off each metal. */
+  rates: JudgedRate[];
   /** Tools that readings name, in the versions they name. */
   instruments: Instrument[];
   /** What each bore gauge was zeroed at last, by the gauge's key; under `` for one that was not named. */
@@ -166,7 +187,7 @@ export interface Judgement {
   findings: Finding[];
   stages: StageProgress[];
   progress: { done: number; total: number };
-  tasks: { bores: Task[]; pistons: Task[]; rings: Task[] };
+  tasks: { bores: Task[]; pistons: Task[]; grooves: Task[]; rings: Task[] };
   /** Readings of cylinders this engine has not got. */
   strays: LoggedReading[];
   /** When the last entry was made; null on an empty record. */
@@ -183,10 +204,21 @@ export interface JudgedPairing {
   standing: Standing;
 }
 
+/** Which ring of a kind is in which cylinder, and what a better placing is worked out from. */
+export interface JudgedPlacing {
+  choices: PlacingChoices;
+  kinds: Record<'top' | 'second', { before: Placed[]; ask: PlacingAsk; standing: PlacingStanding }>;
+}
+
 interface Log {
   bySubject: Map<string, LoggedReading[]>;
+  /** Passes and cuts of each ring, by its number. */
+  byRing: Map<string, (LoggedReading | LoggedCut)[]>;
+  accepted: Map<string, { id: string; by: string; at: string; reason: string }>;
+  shopRates: Map<string, { filer: string; metal: RateMetal; sums: JudgedRate['shop'] }>;
+  rounds: Map<string, number>;
   joints: Map<string, { by: string; at: string; id: string }>;
-  renewals: Map<string, { id: string; part: 'bore' | 'piston'; by: string; at: string }[]>;
+  renewals: Map<string, Renewal[]>;
   tools: Map<string, Instrument>;
   settings: Judgement['settings'];
 }
@@ -194,7 +226,7 @@ interface Log {
 const keyOf = (cylinder: string, subject: Subject): string => `${cylinder}/${subject}`;
 
 /** Field by field: a thousand of these are made at every keystroke, and a spread costs forty times as much. */
-const logged = (entry: ReadingEntry, voided: LoggedReading['voided'], round: number): LoggedReading => ({
+const logged = (entry: ReadingEntry, voided: Voided | null, round: number, boreRound: number): LoggedReading => ({
   kind: 'reading',
   id: entry.id,
   at: entry.at,
@@ -209,19 +241,36 @@ const logged = (entry: ReadingEntry, voided: LoggedReading['voided'], round: num
   temperature: entry.temperature,
   gaugeTemperature: entry.gaugeTemperature,
   plate: entry.plate,
+  fit: entry.fit,
   voided,
   round,
+  boreRound,
 });
 
+/** The entry that a logged reading was. */
+export const readingEntryOf = ({ kind, id, at, by, cylinder, subject, place, value, upTo, typed, instrument, temperature, gaugeTemperature, plate, fit }: LoggedReading): ReadingEntry => ({ kind, id, at, by, cylinder, subject, place, value, upTo, typed, instrument, temperature, gaugeTemperature, plate, fit });
+
 /** The part that a reading is of, as far as it can be machined or replaced. */
-const partOf = (subject: Subject): 'bore' | 'piston' | null => (subject === 'bore' ? 'bore' : subject === 'piston' || subject === 'pin' || subject === 'pinBore' ? 'piston' : null);
+const partOf = (subject: Subject): Part | null => {
+  if (subject === 'bore' || isRing(subject)) return subject;
+  return subject === 'strip' ? null : 'piston';
+};
+
+/** The number a reading is filed under: a ring's own, else the place it names. */
+const numberOf = ({ fit, cylinder }: ReadingEntry): string => fit?.ring ?? cylinder;
 
 function readLog(entries: Entry[]): Log {
   const voids = new Map<string, { by: string; at: string; reason: string }>();
   for (const entry of entries)
     if (entry.kind === 'void' && !voids.has(entry.of)) voids.set(entry.of, { by: entry.by, at: entry.at, reason: entry.reason });
-  const log: Log = { bySubject: new Map(), joints: new Map(), renewals: new Map(), tools: new Map(), settings: new Map() };
   const rounds = new Map<string, number>();
+  const log: Log = { bySubject: new Map(), byRing: new Map(), accepted: new Map(), shopRates: new Map(), rounds, joints: new Map(), renewals: new Map(), tools: new Map(), settings: new Map() };
+  const roundAt = (number: string, part: Part | null): number => (part === null || rounds.size === 0 ? 0 : (rounds.get(keyOf(number, part)) ?? 0));
+  const addTo = <T>(map: Map<string, T[]>, key: string, item: T): void => {
+    const items = map.get(key);
+    if (items) items.push(item);
+    else map.set(key, [item]);
+  };
   for (const entry of entries) {
     if (entry.kind === 'joints' && !voids.has(entry.id)) log.joints.set(entry.cylinder, { by: entry.by, at: entry.at, id: entry.id });
     if (entry.kind === 'instrument') log.tools.set(instrumentKey(entry.value), entry.value);
@@ -231,20 +280,21 @@ function readLog(entries: Entry[]): Log {
       rounds.set(key, (rounds.get(key) ?? 0) + 1);
       log.renewals.set(entry.cylinder, [{ id: entry.id, part: entry.part, by: entry.by, at: entry.at }, ...(log.renewals.get(entry.cylinder) ?? [])]);
     }
+    if (entry.kind === 'accepted' && !voids.has(entry.id)) log.accepted.set(entry.of, { id: entry.id, by: entry.by, at: entry.at, reason: entry.reason });
+    if (entry.kind === 'rate') log.shopRates.set(`${entry.filer}/${entry.metal}`, entry);
+    if (entry.kind === 'cut') addTo(log.byRing, keyOf(entry.cylinder, entry.ring), { ...entry, voided: voids.get(entry.id) ?? null, round: roundAt(entry.cylinder, entry.ring) });
     if (entry.kind !== 'reading') continue;
-    const key = keyOf(entry.cylinder, entry.subject);
-    const part = partOf(entry.subject);
-    const reading = logged(entry, voids.get(entry.id) ?? null, part === null || rounds.size === 0 ? 0 : (rounds.get(keyOf(entry.cylinder, part)) ?? 0));
-    const passes = log.bySubject.get(key);
-    if (passes) passes.push(reading);
-    else log.bySubject.set(key, [reading]);
+    const number = numberOf(entry);
+    const reading = logged(entry, voids.get(entry.id) ?? null, roundAt(number, partOf(entry.subject)), isRing(entry.subject) ? roundAt(entry.cylinder, 'bore') : 0);
+    if (isRing(entry.subject)) addTo<LoggedReading | LoggedCut>(log.byRing, keyOf(number, entry.subject), reading);
+    else addTo(log.bySubject, keyOf(number, entry.subject), reading);
   }
   return log;
 }
 
 const passesOf = (log: Log, cylinder: string, subject: Subject): LoggedReading[] => log.bySubject.get(keyOf(cylinder, subject)) ?? [];
 
-const roundOf = (log: Log, cylinder: string, part: 'bore' | 'piston'): number => (log.renewals.get(cylinder) ?? []).filter((r) => r.part === part).length;
+const roundOf = (log: Log, number: string, part: Part): number => log.rounds.get(keyOf(number, part)) ?? 0;
 
 interface Frame {
   job: Job;
@@ -257,6 +307,11 @@ interface Frame {
   bores: BoreChoices;
   sizing: SizingChoices;
   pistonChoices: PistonChoices;
+  bench: BenchChoices;
+  ringSet: RingSet;
+  /** Which ring of a kind is in which cylinder. */
+  ringIn: Record<'top' | 'second', Map<string, string>>;
+  labels: Map<string, string>;
   log: Log;
 }
 
@@ -289,11 +344,6 @@ function targetsAt(bore: TargetBore | null, frame: Frame, allowance: Allowance |
   };
 }
 
-function judgedRing(ring: Ring, target: Target, { log }: Frame, cylinder: string): JudgedRing {
-  const passes = passesOf(log, cylinder, ring);
-  const reading = passes.findLast((pass) => pass.voided === null) ?? null;
-  return { ring, target, reading, passes, state: gapState(reading, target), toComeOff: toComeOff(reading, target) };
-}
 
 /** The standard bore that oversizes count from. */
 const standardBore = ({ sizing, job }: Frame): Nm | null => sizing.standard ?? job.plannedBore;
@@ -319,11 +369,11 @@ function pistonsOf(cylinders: Cylinder[], frame: Frame): JudgedPiston[] {
   );
 }
 
-/** Which piston is in each cylinder: as paired, where the pairs name each of this engine's once; else each in its own. */
-function pairedWith(cylinders: Cylinder[], { pairs }: PairingChoices): Map<string, string> {
+/** Which of some numbered parts is in each cylinder: as placed, where the pairs name each of this engine's once; else each in its own. */
+function placedIn(cylinders: Cylinder[], pairs: { cylinder: string; part: string }[]): Map<string, string> {
   const found = new Map(cylinders.map((c) => [c.id, c.id]));
-  for (const { cylinder, piston } of pairs) if (found.has(cylinder)) found.set(cylinder, piston);
-  const once = new Set([...found.values()].filter((piston) => found.has(piston))).size === found.size;
+  for (const { cylinder, part } of pairs) if (found.has(cylinder)) found.set(cylinder, part);
+  const once = new Set([...found.values()].filter((part) => found.has(part))).size === found.size;
   return once ? found : new Map(cylinders.map((c) => [c.id, c.id]));
 }
 
@@ -353,16 +403,51 @@ function gradesOf(bore: JudgedBore, piston: JudgedPiston, { sizing: { grades } }
   };
 }
 
-function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, frame: Frame): JudgedCylinder {
+function boreOf({ id }: Cylinder, frame: Frame): JudgedBore {
+  const { log } = frame;
+  return judgedBore({ passes: passesOf(log, id, 'bore'), round: roundOf(log, id, 'bore'), choices: frame.bores, expansion: boreExpansion(frame), tools: log.tools }, isSold(frame));
+}
+
+/** The last reading of a groove that counts. */
+function grooveReading(log: Log, piston: string, subject: GrooveSubject): LoggedReading | null {
+  return passesOf(log, piston, subject).findLast((p) => p.voided === null && p.round === roundOf(log, piston, 'piston')) ?? null;
+}
+
+function groovesOf(piston: JudgedPiston, { log, ringSet, labels }: Frame): JudgedGrooves {
+  const sampled = (subject: GrooveSubject): { reading: LoggedReading; label: string } | null => {
+    for (const [id, label] of labels) {
+      const reading = grooveReading(log, id, subject);
+      if (reading) return { reading, label };
+    }
+    return null;
+  };
+  return judgedGrooves({ set: ringSet, own: (subject) => grooveReading(log, piston.id, subject), sampled, passes: GROOVE_SUBJECTS.flatMap((s) => passesOf(log, piston.id, s)), tools: log.tools });
+}
+
+function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBore, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder {
   const { job, clocking, log } = frame;
-  const passes = passesOf(log, cylinder.id, 'bore');
-  const bore = judgedBore({ passes, round: roundOf(log, cylinder.id, 'bore'), choices: frame.bores, expansion: boreExpansion(frame), tools: log.tools }, isSold(frame));
   const nm = bore.size?.value ?? job.plannedBore;
   const targetBore = nm === null ? null : { nm, measured: bore.size !== null };
   const allowance = frame.targets.allowances.find((a) => a.cylinder === cylinder.id) ?? null;
   const targets = targetsAt(targetBore, frame, allowance);
   const clearance = judgedClearance(bore, piston, targets.clearance, passesOf(log, cylinder.id, 'strip'));
-  const ring = (name: Ring, target: Target): JudgedRing => judgedRing(name, target, frame, cylinder.id);
+  const ring = (name: Ring, target: Target): JudgedRing => {
+    const number = (name === 'top' || name === 'second' ? frame.ringIn[name].get(cylinder.id) : null) ?? cylinder.id;
+    return judgedRing({
+      ring: name,
+      number,
+      label: frame.labels.get(number) ?? number,
+      cylinder: cylinder.id,
+      target,
+      history: log.byRing.get(keyOf(number, name)) ?? [],
+      round: roundOf(log, number, name),
+      accepted: log.accepted,
+      bench: frame.bench,
+      tools: log.tools,
+      feelerStep: frame.targets.feelerStep,
+      bores: ringBores,
+    });
+  };
   const joints = jointsOf(clocking, cylinder.bank, nm);
   const rings = {
     top: ring('top', targets.top),
@@ -390,10 +475,12 @@ function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, frame: Frame):
         surface: job.surface,
         choices: frame.heat,
         targets,
-        measured: { top: rings.top.reading, second: rings.second.reading },
+        measured: { top: rings.top.counts?.gap ?? rings.top.gap, second: rings.second.counts?.gap ?? rings.second.gap },
+        metals: { top: frame.ringSet.top.metal ?? frame.heat.ringMetal, second: frame.ringSet.second.metal ?? frame.heat.ringMetal },
         clearance: clearance.value,
       }),
     renewals: log.renewals.get(cylinder.id) ?? [],
+    grooves: groovesOf(piston, frame),
   };
 }
 
@@ -444,6 +531,32 @@ function pairingOfJudged(cylinders: JudgedCylinder[], choices: PairingChoices, b
   return { choices, before, ask, standing: standingOf(ask, ask.now) };
 }
 
+/** The pairs of the last placing entry that had others of this kind than the last of all. */
+function placedBefore(entries: Entry[], kind: 'top' | 'second', { [kind]: { pairs } }: PlacingChoices): Placed[] {
+  const now = JSON.stringify(pairs);
+  const last = entries.findLast((e) => e.kind === 'placing' && JSON.stringify(e.value[kind].pairs) !== now);
+  return last?.kind === 'placing' ? last.value[kind].pairs : [];
+}
+
+function placingOfKind(cylinders: JudgedCylinder[], kind: 'top' | 'second', choices: PlacingChoices, ringBores: ReadonlyMap<string, RingBore>): Omit<JudgedPlacing['kinds']['top'], 'before'> {
+  const ready = readyToPlace(cylinders, kind).flatMap(({ id, rings: { [kind]: ring } }) => {
+    const { reading, target } = ring;
+    const to = smallestGirth(ringBores.get(id)?.girths ?? []);
+    const from = reading && girthAt(ringBores.get(reading.cylinder)?.girths ?? [], reading.fit?.depth ?? null);
+    if (!reading || !target.set || !to || !from) return [];
+    const { min, aimTo, limit } = target.inForce;
+    return [{ bore: { cylinder: id, smallest: to.mean, min, aimTo, limit }, ring: { ring: ring.number, gap: reading.value, readAt: from.mean } }];
+  });
+  const ask: PlacingAsk = {
+    bores: ready.map((r) => r.bore),
+    rings: ready.map((r) => r.ring),
+    now: ready.map((r) => ({ cylinder: r.bore.cylinder, ring: r.ring.ring })),
+    locked: choices[kind].locked,
+    aim: choices.aim,
+  };
+  return { ask, standing: placingStanding(ask, ask.now) };
+}
+
 function standardOf(planned: EngineTargets, frame: Frame, cylinders: JudgedCylinder[]): StandardTargets {
   const { plannedBore } = frame.job;
   const measured = cylinders.find((c) => c.targetBore?.measured);
@@ -453,7 +566,7 @@ function standardOf(planned: EngineTargets, frame: Frame, cylinders: JudgedCylin
 
 function spreadsOf(cylinders: JudgedCylinder[]): Spread[] {
   return RINGS.flatMap((ring) => {
-    const values = cylinders.flatMap((c) => c.rings[ring].reading?.value ?? []);
+    const values = cylinders.flatMap((c) => c.rings[ring].gap?.value ?? []);
     if (values.length < 2) return [];
     const least = Math.min(...values);
     const most = Math.max(...values);
@@ -463,6 +576,15 @@ function spreadsOf(cylinders: JudgedCylinder[]): Spread[] {
 
 /** Rings that must be in their window before the engine is: both compression rings, and the rails where they are read. */
 export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...RINGS] : ['top', 'second']);
+
+const judgedAt = (cylinder: Cylinder, piston: JudgedPiston | undefined, bore: JudgedBore | undefined, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder[] =>
+  piston && bore ? [judgedCylinder(cylinder, piston, bore, ringBores, frame)] : [];
+
+/** Readings of cylinders, or of rings of cylinders, that this engine has not got. */
+function strayReadings({ bySubject, byRing }: Log, labels: ReadonlyMap<string, string>): LoggedReading[] {
+  const rings = [...byRing.values()].flatMap((history) => history.flatMap((item) => (item.kind === 'reading' && !(labels.has(item.cylinder) && labels.has(numberOf(item))) ? [item] : [])));
+  return [...[...bySubject.values()].flatMap((readings) => (labels.has(readings[0]?.cylinder ?? '') ? [] : readings)), ...rings];
+}
 
 /**
  * Everything that follows from a record: targets, sizes, clearances, verdicts, findings, what is next.
@@ -480,16 +602,23 @@ export function judge(record: BuildRecord): Judgement {
   const sizing = choiceIn(record, 'sizing')?.value ?? startingSizing(job?.units ?? 'metric');
   const pistonChoices = choiceIn(record, 'pistons')?.value ?? STARTING_PISTONS;
   const pairingChoices = choiceIn(record, 'pairing')?.value ?? STARTING_PAIRING;
+  const ringSet = choiceIn(record, 'ringSet')?.value ?? STARTING_RING_SET;
+  const placingChoices = choiceIn(record, 'placing')?.value ?? STARTING_PLACING;
   const log = readLog(record.entries);
   const duty = dutyOf(job, chart);
   const piston = columnOf(chart, job?.construction ?? null);
-  const frame = job && { job, chart, duty, piston, targets, heat, clocking, bores: boreChoices, sizing, pistonChoices, log };
   const places = job ? cylindersOf(job.engine) : [];
+  const ringIn = (kind: 'top' | 'second'): Map<string, string> => placedIn(places, placingChoices[kind].pairs.map(({ cylinder, ring }) => ({ cylinder, part: ring })));
+  const labels = new Map(places.map((c) => [c.id, c.label]));
+  const frame = job && { job, chart, duty, piston, targets, heat, clocking, bores: boreChoices, sizing, pistonChoices, bench, ringSet, ringIn: { top: ringIn('top'), second: ringIn('second') }, labels, log };
   const pistons = frame ? pistonsOf(places, frame) : [];
-  const pistonIn = pairedWith(places, pairingChoices);
-  const cylinders = frame ? places.flatMap((c) => pistons.filter((p) => p.id === pistonIn.get(c.id)).map((p) => judgedCylinder(c, p, frame))) : [];
-  const known = new Set(cylinders.map((c) => c.id));
-  const strays = [...log.bySubject.values()].flatMap((readings) => (known.has(readings[0]?.cylinder ?? '') ? [] : readings));
+  const pistonIn = placedIn(places, pairingChoices.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part })));
+  const bores = new Map(frame ? places.map((c) => [c.id, boreOf(c, frame)]) : []);
+  const ringBores = new Map([...bores].map(([id, bore]) => [id, { label: labels.get(id) ?? id, girths: boreGirths(bore), round: bore.round }]));
+  const cylinders = frame ? places.flatMap((c) => judgedAt(c, pistons.find((p) => p.id === pistonIn.get(c.id)), bores.get(c.id), ringBores, frame)) : [];
+  const strays = strayReadings(log, labels);
+  const rates = ratesOf(cylinders.flatMap((c) => Object.values(c.rings)), log.shopRates, ringSet);
+  for (const c of cylinders) for (const ring of Object.values(c.rings)) ring.advice = cutAdvice(ring, rates, metalOf(ringSet, ring.ring), bench.chance);
   const planned = frame && targetsAt(frame.job.plannedBore === null ? null : { nm: frame.job.plannedBore, measured: false }, frame);
   const standard = frame && planned && standardOf(planned, frame, cylinders);
   const comparisons = frame && standard ? comparisonsOf(askAt(standard.bore, frame), duty.suggestion) : [];
@@ -511,6 +640,15 @@ export function judge(record: BuildRecord): Judgement {
     sizing,
     pistonChoices,
     pairing: pairingOfJudged(cylinders, pairingChoices, pairsBefore(record.entries, pairingChoices)),
+    ringSet,
+    placing: {
+      choices: placingChoices,
+      kinds: {
+        top: { ...placingOfKind(cylinders, 'top', placingChoices, ringBores), before: placedBefore(record.entries, 'top', placingChoices) },
+        second: { ...placingOfKind(cylinders, 'second', placingChoices, ringBores), before: placedBefore(record.entries, 'second', placingChoices) },
+      },
+    },
+    rates,
     instruments: [...log.tools.values()],
     settings: log.settings,
     cylinders,
@@ -521,10 +659,10 @@ export function judge(record: BuildRecord): Judgement {
     standard,
     comparisons,
     spreads,
-    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools }),
+    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools, bench, ringSet }),
     stages,
     progress: { done: counted.reduce((n, s) => n + s.done, 0), total: counted.reduce((n, s) => n + s.total, 0) },
-    tasks: { bores: boreTasks(cylinders, boreChoices), pistons: pistonTasks(cylinders, pistonChoices), rings: ringTasks(cylinders, bench.route, route) },
+    tasks: { bores: boreTasks(cylinders, boreChoices), pistons: pistonTasks(cylinders, pistonChoices), grooves: grooveTasks(cylinders, ringSet), rings: ringTasks(cylinders, bench.route, route) },
     strays,
     lastAt: record.entries.at(-1)?.at ?? null,
   };

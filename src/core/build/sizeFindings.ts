@@ -139,7 +139,7 @@ function misuses(cylinders: JudgedCylinder[], tools: Tools): Map<string, Misuse>
 }
 
 /** The stage a kind of tool is used on. */
-const READ_ON: Record<InstrumentKind, Stage> = { micrometer: 'pistons', boreGauge: 'bores', insideMicrometer: 'bores', telescoping: 'bores', feelers: 'rings' };
+const READ_ON: Record<InstrumentKind, Stage> = { micrometer: 'pistons', boreGauge: 'bores', insideMicrometer: 'bores', telescoping: 'bores', feelers: 'rings', filerByTurns: 'rings', filerByStrokes: 'rings' };
 
 const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `${what}s`}`;
 

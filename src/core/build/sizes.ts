@@ -304,11 +304,12 @@ export function withOutliers(pistons: JudgedPiston[]): JudgedPiston[] {
 }
 
 /** Every reading of a cylinder and of the piston in it, voided ones too. */
-export const allPasses = ({ bore, piston, clearance, rings }: JudgedCylinder): LoggedReading[] => [
+export const allPasses = ({ bore, piston, clearance, rings, grooves }: JudgedCylinder): LoggedReading[] => [
   ...bore.passes,
   ...piston.passes,
   ...piston.pinPasses.pin,
   ...piston.pinPasses.pinBore,
   ...clearance.strip.passes,
+  ...grooves.passes,
   ...Object.values(rings).flatMap((r) => r.passes),
 ];

@@ -5,9 +5,10 @@ import { type BoreChoices, type Spot, sameSpot } from '../bore/grid';
 import { boreIsDone } from '../bore/verdict';
 import { clearanceIsDone } from '../piston/clearance';
 import type { PistonChoices } from '../piston/piston';
-import { type Ring, gapIsDone } from '../ring/ring';
+import type { Ring } from '../ring/ring';
+import { type RingSet, landIsDone, sideIsDone } from '../ring/set';
 import type { EngineTargets, JudgedCylinder, JudgedDuty } from './judge';
-import type { Job, Route, Subject } from './record';
+import { GROOVE_SUBJECTS, type Job, type Route, type Subject, grooveOf } from './record';
 
 /** One thing that can be read. */
 export interface At {
@@ -56,12 +57,25 @@ export function pistonTasks(cylinders: JudgedCylinder[], { readings, pins }: Pis
   ]);
 }
 
-/** The rings in the order of the route. A ring is done when it may go in. */
+/** The rings in the order of the route: where it is free, as by cylinder. A ring is done when it may go in. */
 export function ringTasks(cylinders: JudgedCylinder[], route: Route, rings: Ring[]): Task[] {
-  const task = (c: JudgedCylinder, ring: Ring): Task => ({ cylinder: c.id, subject: ring, spot: null, done: gapIsDone(c.rings[ring].state) });
-  return route === 'byCylinder'
-    ? cylinders.flatMap((c) => rings.map((ring) => task(c, ring)))
-    : rings.flatMap((ring) => cylinders.map((c) => task(c, ring)));
+  const task = (c: JudgedCylinder, ring: Ring): Task => ({ cylinder: c.id, subject: ring, spot: null, done: c.rings[ring].done });
+  if (route === 'byRing') return rings.flatMap((ring) => cylinders.map((c) => task(c, ring)));
+  const banks = [...new Set(cylinders.map((c) => c.bank))];
+  const inOrder = route === 'byBank' ? banks.flatMap((bank) => cylinders.filter((c) => c.bank === bank)) : cylinders;
+  return inOrder.flatMap((c) => rings.map((ring) => task(c, ring)));
+}
+
+/** The grooves of each piston, or of the first one for all. Those that follow from the sizes of the set are done. */
+export function grooveTasks(cylinders: JudgedCylinder[], { grooves }: RingSet): Task[] {
+  const checked = grooves === 'sample' ? cylinders.slice(0, 1) : cylinders;
+  return checked.flatMap((c) =>
+    GROOVE_SUBJECTS.map((subject): Task => {
+      const { groove, figure } = grooveOf(subject);
+      const found = c.grooves.grooves.find((g) => g.groove === groove);
+      return { cylinder: c.id, subject, spot: null, done: found !== undefined && (figure === 'side' ? sideIsDone(found.side.state) : landIsDone(found.land.state)) };
+    }),
+  );
 }
 
 /**
@@ -99,7 +113,7 @@ export function progressOf({ job, duty, planned, cylinders, route }: ProgressInp
     { stage: 'targets', ...count(figures) },
     { stage: 'bores', ...count(cylinders.map((c) => boreIsDone(c.bore.verdict.state) || isSizeAlone(c))) },
     { stage: 'pistons', ...count(cylinders.map((c) => clearanceIsDone(c.clearance.state))) },
-    { stage: 'rings', ...count(cylinders.flatMap((c) => route.map((ring) => gapIsDone(c.rings[ring].state)))) },
+    { stage: 'rings', ...count(cylinders.flatMap((c) => route.map((ring) => c.rings[ring].done))) },
     { stage: 'clocking', ...count(cylinders.map((c) => c.clocking?.set != null)) },
     { stage: 'sheet', done: 0, total: 0 },
   ];

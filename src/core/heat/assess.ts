@@ -11,7 +11,7 @@ import type { ColdGap, HeatSpread } from './simulate';
 
 export type HeatRing = 'top' | 'second';
 
-/** What is assumed of the heat. A temperature that is null is the duty's. */
+/** What is assumed of the heat. A temperature that is null is the duty's; the ring set's metal goes before this one. */
 export interface HeatChoices {
   ringMetal: RingMetal;
   /** Mean temperatures, °C. */
@@ -76,6 +76,7 @@ export interface HotGap {
 
 export interface JudgedRingHeat {
   assumed: number;
+  metal: RingMetal;
   heat: RingHeat;
   points: HotGap[];
 }
@@ -161,13 +162,15 @@ export interface HeatAsk {
   choices: HeatChoices;
   targets: Record<HeatRing | 'clearance', Target>;
   measured: Record<HeatRing, { value: Nm; upTo: Nm | null } | null>;
+  /** What the rings are made of. */
+  metals: Record<HeatRing, RingMetal>;
   /** Measured clearance; null when there is none. */
   clearance: Nm | null;
 }
 
 function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surface: Surface): JudgedRingHeat {
-  const { choices, bore } = ask;
-  const heat: RingHeat = { bore, wall: temperatures.wall, ringExpansion: RING_EXPANSION[choices.ringMetal], boreExpansion: BORE_EXPANSION[surface] };
+  const { choices, bore, metals } = ask;
+  const heat: RingHeat = { bore, wall: temperatures.wall, ringExpansion: RING_EXPANSION[metals[ring]], boreExpansion: BORE_EXPANSION[surface] };
   const assumed = temperatures[ring];
   const target = ask.targets[ring];
   const about = (cold: Nm): ColdGap => ({ least: Math.max(0, cold - choices.feeler), most: cold + choices.feeler });
@@ -177,7 +180,7 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
     ...(target.set && target.inForce.aimTo !== null ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat)] : []),
     ...(reading ? [hotGapOf('measured', reading.value, reading.upTo === null ? about(reading.value) : { least: reading.value, most: reading.upTo }, assumed, heat)] : []),
   ];
-  return { assumed, heat, points };
+  return { assumed, metal: metals[ring], heat, points };
 }
 
 /** The heat model of one cylinder, or null where no temperature is known: no duty said and none entered. */
@@ -206,5 +209,5 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
 }
 
 /** What the model assumes, as a sentence. */
-export const assumedWords = ({ temperatures, bore }: JudgedHeat, { ringMetal }: HeatChoices): string =>
-  `${RING_METAL_WORDS[ringMetal]} rings, ${bore.surface === 'iron' ? 'iron' : 'plated aluminium'} bore${bore.assumed ? ' (not said on the job card: taken as iron)' : ''}, wall at ${degrees(temperatures.wall)}`;
+export const assumedWords = ({ temperatures, bore, rings: { top, second } }: JudgedHeat): string =>
+  `${top.metal === second.metal ? `${RING_METAL_WORDS[top.metal]} rings` : `top ring ${RING_METAL_WORDS[top.metal]}, second ring ${RING_METAL_WORDS[second.metal]}`}, ${bore.surface === 'iron' ? 'iron' : 'plated aluminium'} bore${bore.assumed ? ' (not said on the job card: taken as iron)' : ''}, wall at ${degrees(temperatures.wall)}`;

@@ -11,7 +11,7 @@ import { type LengthStyle, lengthText } from './print';
 import { slipsOf } from './slips';
 
 /** What is being read: decides what a bare number means. */
-export type Field = 'bore' | 'piston' | 'pin' | 'gap' | 'rail' | 'clearance';
+export type Field = 'bore' | 'piston' | 'pin' | 'gap' | 'rail' | 'clearance' | 'groove' | 'land';
 
 export interface BenchContext {
   field: Field;
@@ -33,6 +33,8 @@ export interface Meaning {
   value: Nm;
   /** Upper end of a bracket: the leaf that did not pass. */
   upTo: Nm | null;
+  /** The leaf passes, and no larger one was tried. */
+  open?: true;
   /** How the typed text was taken, e.g. `22 thou`, `as typed`, `digits 7 and 3 swapped`. */
   taken: string;
 }
@@ -42,6 +44,8 @@ export type Heard =
   | { kind: 'understood'; meaning: Meaning }
   /** The gauge is zeroed at a size, or at each cylinder's piston; `read` when that size is this spot's reading as well. */
   | { kind: 'setting'; value: Nm | 'piston'; read: boolean }
+  /** A cut with the ring filer, of so many turns or strokes where they were counted. */
+  | { kind: 'cut'; count: number | null }
   | { kind: 'question'; ask: string; options: Meaning[] }
   | { kind: 'refused'; why: string; accepted: string };
 
@@ -61,12 +65,16 @@ const USUAL_GAP = {
   gap: { least: 0.0012, most: 0.0125 },
   rail: { least: 0.001, most: 0.02 },
   clearance: { least: 0.0001, most: 0.005 },
+  groove: { least: 0, most: 0.002 },
+  land: { least: 0, most: 0.03 },
 };
 /** The same while the bore is not known. */
 const USUAL_GAP_UNKNOWN_BORE = {
   gap: { least: 100_000, most: 1_600_000 },
   rail: { least: 100_000, most: 1_600_000 },
   clearance: { least: 5_000, most: 500_000 },
+  groove: { least: 0, most: 200_000 },
+  land: { least: 0, most: 3_000_000 },
 };
 /** The widest gap that is taken at all, as a share of the bore. */
 const WIDEST_GAP_SHARE = 0.1;
@@ -79,16 +87,20 @@ const ACCEPTED: Record<Field, Record<Units, string>> = {
   },
   piston: { imperial: '4061, 4.0612, 103.15mm', metric: '82.43, 82430, 3.245in' },
   pin: { imperial: '0.9272, 9272, 23.55mm', metric: '22.004, 22004, 0.8663in' },
-  gap: { imperial: '22, .022, 0.56mm, or a bracket 15/16', metric: '0.56, 56, 22thou, or a bracket 0.55/0.60' },
+  gap: { imperial: '22, .022, 0.56mm, a bracket 15/16; or a cut: c, c12', metric: '0.56, 56, 22thou, a bracket 0.55/0.60; or a cut: c, c12' },
+  groove: { imperial: '1.5, .0015, 0.04mm, or a bracket 1.5/2', metric: '0.04, 1.5thou, or a bracket 0.04/0.05' },
+  land: { imperial: '12, .012, 0.3mm; 0 where it is flush', metric: '0.3, 12thou; 0 where it is flush' },
   clearance: { imperial: '4.5, .0045, 0.11mm', metric: '0.06, 2.5thou' },
-  rail: { imperial: '18, .018, 0.45mm, or a bracket 15/16', metric: '0.45, 45, 18thou, or a bracket 0.40/0.45' },
+  rail: { imperial: '18, .018, 0.45mm, a bracket 15/16, or p15: 15 passes', metric: '0.45, 45, 18thou, a bracket 0.40/0.45, or p0.40: 0.40 passes' },
 };
 
 /** What a field accepts, as examples, for hints and errors. */
 export const acceptedBy = (field: Field, units: Units): string => ACCEPTED[field][units];
 
-type FineField = 'gap' | 'rail' | 'clearance';
-const isFine = (field: Field): field is FineField => field === 'gap' || field === 'rail' || field === 'clearance';
+type FineField = Exclude<Field, 'bore' | 'piston' | 'pin'>;
+const isFine = (field: Field): field is FineField => field !== 'bore' && field !== 'piston' && field !== 'pin';
+/** Fields whose figures are tenths of a thou, so that a point before them does not mean inches. */
+const isSmall = (field: Field): boolean => field === 'clearance' || field === 'groove';
 const styleOf = (field: Field): LengthStyle => (isFine(field) ? 'fine' : 'size');
 
 type UnitName = 'mm' | 'µm' | 'in' | 'thou';
@@ -119,6 +131,8 @@ const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
 const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*) ?/ ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const SETTING = new RegExp(`^(set|here) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
+const CUT = /^c(?:ut)? ?(\d{1,4}(?:\.\d)?)?$/;
+const PASSES = new RegExp(`^(?:p(?:asses)?|>) ?(${NUMERAL} ?[a-zµ"]*)$|^(${NUMERAL} ?[a-zµ"]*)\\+$`);
 const TURNS = new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`);
 
 /** Range nobody questions for the field. */
@@ -175,7 +189,7 @@ function takesOf(numeral: string, context: BenchContext): { first: Take; rivals:
   const inThou = take(numeral, 'thou');
   const inMm = take(numeral, 'mm');
   if (units === 'imperial') {
-    const inches = field === 'clearance' ? TENTHS_FROM : 1;
+    const inches = isSmall(field) ? TENTHS_FROM : 1;
     const belowOne = Number(numeral) < inches && pointed;
     return belowOne ? { first: take(numeral, 'in'), rivals: [inMm], equal: false } : { first: inThou, rivals: [inMm], equal: false };
   }
@@ -228,7 +242,7 @@ function question(first: Take, candidates: Take[], context: BenchContext, spoken
   return { kind: 'question', ask, options };
 }
 
-const NAMES: Record<Field, string> = { bore: 'bore', piston: 'piston', pin: 'pin', gap: 'ring end gap', rail: 'rail gap', clearance: 'clearance' };
+const NAMES: Record<Field, string> = { bore: 'bore', piston: 'piston', pin: 'pin', gap: 'ring end gap', rail: 'rail gap', clearance: 'clearance', groove: 'axial clearance', land: 'depth under the land' };
 
 const spokenIn = (unit: UnitName | null, units: Units): Units => (unit === null ? units : unit === 'mm' || unit === 'µm' ? 'metric' : 'imperial');
 
@@ -351,6 +365,24 @@ function hearTurns(sign: string, turns: string, rest: string, context: BenchCont
   return heardDial({ value: Number(turns) * dial.turn + past, taken: words }, sign === '-' ? -1 : 1, context);
 }
 
+/** `c`, `c12`, `cut 12`: a cut with the ring filer, with its turns or strokes where they were counted. */
+function hearCut(numeral: string, { field, units }: BenchContext): Heard {
+  if (field !== 'gap' && field !== 'rail') return { kind: 'refused', why: 'A cut belongs to a ring.', accepted: acceptedBy(field, units) };
+  if (numeral === '') return { kind: 'cut', count: null };
+  const count = Number(numeral);
+  return count > 0 ? { kind: 'cut', count } : { kind: 'refused', why: 'No turns are no cut.', accepted: 'c12 for twelve turns or strokes, c where they were not counted' };
+}
+
+/** `p15`, `passes 15`, `15+`: the leaf passes, and no larger one was tried. */
+function hearPasses(entry: string, context: BenchContext): Heard {
+  const { field, units } = context;
+  if (field !== 'gap' && field !== 'rail') return { kind: 'refused', why: 'Leaves pass in a ring gap.', accepted: acceptedBy(field, units) };
+  const heard = hear(entry, context);
+  const open = (meaning: Meaning): Meaning => ({ ...meaning, open: true, taken: `${lengthText(meaning.value, units, 'fine')} passes` });
+  if (heard.kind === 'understood') return { kind: 'understood', meaning: open(heard.meaning) };
+  return heard.kind === 'question' ? { ...heard, options: heard.options.map((o) => ({ ...open(o), taken: o.taken })) } : heard;
+}
+
 /**
  * What an entry means.
  *
@@ -366,6 +398,10 @@ export function hear(text: string, context: BenchContext): Heard {
   if (entry === '') return { kind: 'empty' };
   const setting = SETTING.exec(entry);
   if (setting?.[2]) return hearSetting(setting[1] === 'here', setting[2], context);
+  const cut = CUT.exec(entry);
+  if (cut) return hearCut(cut[1] ?? '', context);
+  const passes = PASSES.exec(entry);
+  if (passes) return hearPasses(passes[1] ?? passes[2] ?? '', context);
   const turns = TURNS.exec(entry);
   if (turns) return hearTurns(turns[1] ?? '', turns[2] ?? '0', turns[3] ?? '0', context);
   const bracket = BRACKET.exec(entry);

@@ -5,7 +5,7 @@
 import { type Nm, fromInches, fromMm } from '../quantity/length';
 import { MICROMETER_LIMIT } from './uncertainty';
 
-export const INSTRUMENT_KINDS = ['micrometer', 'boreGauge', 'insideMicrometer', 'telescoping', 'feelers'] as const;
+export const INSTRUMENT_KINDS = ['micrometer', 'boreGauge', 'insideMicrometer', 'telescoping', 'feelers', 'filerByTurns', 'filerByStrokes'] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
 export const INSTRUMENT_KIND_WORDS: Record<InstrumentKind, string> = {
@@ -14,7 +14,15 @@ export const INSTRUMENT_KIND_WORDS: Record<InstrumentKind, string> = {
   insideMicrometer: 'inside micrometer',
   telescoping: 'telescoping gauges',
   feelers: 'feeler leaves',
+  filerByTurns: 'ring filer, counted in turns',
+  filerByStrokes: 'ring filer, counted in strokes',
 };
+
+/** A ring filer measures nothing: it has no range, resolution, limit or calibration, only a rate that is learnt. */
+export const isFiler = ({ kind }: Pick<Instrument, 'kind'>): boolean => kind === 'filerByTurns' || kind === 'filerByStrokes';
+
+/** What a filer's cuts are counted in. */
+export const countWords = ({ kind }: Pick<Instrument, 'kind'>, count: number): string => `${kind === 'filerByStrokes' ? 'stroke' : 'turn'}${count === 1 ? '' : 's'}`;
 
 /** What a bore gauge's anvil is made up of, and what its dial shows. */
 export interface GaugeKit {
@@ -78,6 +86,7 @@ export const isOutOfRange = ({ from, to }: Pick<Instrument, 'from' | 'to'>, size
 /** What is wrong with a tool's figures, as sentences; empty when nothing is. */
 export function instrumentFaults({ kind, from, to, resolution, limit, kit }: Instrument): string[] {
   const faults: string[] = [];
+  if (isFiler({ kind })) return kit === null ? [] : ['A bore gauge has a kit, and nothing else has.'];
   if (to <= from) faults.push('The range ends where it begins, or before.');
   if (resolution <= 0) faults.push('The resolution is more than nothing.');
   if (limit <= 0) faults.push('The error limit is more than nothing: no tool is without error.');
@@ -141,6 +150,8 @@ export const STARTING_INSTRUMENTS: Instrument[] = [
   made('telescoping', 'telescoping', 'Telescoping gauges', mm(8, 150), fromMm(0.01), fromMm(0.01)),
   made('feelers-in', 'feelers', 'Feelers, thou', inches(0.0015, 0.05), fromInches(0.0005), fromInches(0.0002)),
   made('feelers-mm', 'feelers', 'Feelers, mm', mm(0.03, 1), fromMm(0.05), fromMm(0.005)),
+  { ...made('filer-hand', 'filerByTurns', 'Hand ring filer', [0, 0], 0, 0), months: null },
+  { ...made('filer-file', 'filerByStrokes', 'Fine file', [0, 0], 0, 0), months: null },
 ];
 
 /** What a kind of reading may be taken with, likeliest first. */
@@ -150,4 +161,5 @@ export const SUITED = {
   pin: ['micrometer'],
   pinBore: ['boreGauge', 'telescoping', 'insideMicrometer'],
   gap: ['feelers'],
+  filing: ['filerByTurns', 'filerByStrokes'],
 } as const satisfies Record<string, readonly InstrumentKind[]>;

@@ -2,17 +2,17 @@
 
 /** What every screen of one build shares: the live record, its judgement, the units, who works, and where. */
 import { type ReactNode, createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import type { Spot } from '@/core/bore/grid';
+import { DEPTHS, type Depth, type Spot } from '@/core/bore/grid';
 import { changesOf } from '@/core/build/changes';
-import { type JudgedCylinder, type Judgement, judge, ringsOnRoute } from '@/core/build/judge';
+import { type JudgedCylinder, type Judgement, type LoggedReading, judge, readingEntryOf, ringsOnRoute } from '@/core/build/judge';
 import { type Hand, type NewReading, previewOf } from '@/core/build/preview';
-import { type ChoiceKind, type Entry, type GaugeSetting, type PistonSubject, type ReadingEntry, type Subject, isPistonSubject } from '@/core/build/record';
+import { type ChoiceKind, type Entry, type GaugeSetting, type GrooveSubject, type Part, type PistonSubject, type Subject, isGrooveSubject, isPistonSubject } from '@/core/build/record';
 import { firstSpot } from '@/core/build/sizes';
 import { type At, nextTask } from '@/core/build/work';
 import { type Nm, type Units } from '@/core/quantity/length';
 import { type LengthStyle, lengthText, rangeText } from '@/core/quantity/print';
 import { type Saying, sayingText } from '@/core/quantity/saying';
-import type { Ring } from '@/core/ring/ring';
+import { type Ring, SQUARINGS, type Squaring, isRing } from '@/core/ring/ring';
 import { type Instrument, instrumentKey } from '@/core/uncertainty/instrument';
 import { useKept } from '../shared/kept';
 import { type LiveRecord, useRecord } from './useRecord';
@@ -24,6 +24,7 @@ export interface Cursor {
   spot: Spot;
   piston: PistonSubject;
   ring: Ring;
+  groove: GrooveSubject;
   /** Whether someone went there on purpose: then a change of stage stays there. */
   chosen: boolean;
 }
@@ -54,17 +55,30 @@ interface Bench {
   takeTool: (family: Family, id: string | null) => void;
   /** What is in hand for a kind of reading. */
   handFor: (subject: Subject) => Hand;
+  /** Where rings are squared at this bench, and with what; empty where not said. */
+  squaring: { depth: string; tool: string };
+  setSquaring: (change: Partial<{ depth: string; tool: string }>) => void;
   warmth: Warmth;
   setWarmth: (warmth: Warmth) => void;
   /** The bore gauge in hand was zeroed. */
   setGauge: (to: GaugeSetting) => void;
-  /** A bore was machined, or a piston replaced. */
-  renew: (part: 'bore' | 'piston', cylinders: string[]) => void;
+  /** A bore was machined, or a piston or a ring replaced: of which numbers. */
+  renew: (part: Part, numbers: string[]) => void;
+  /** A ring was cut with the filer in hand. */
+  cut: (number: string, ring: Ring, count: number | null) => void;
+  /** The judgement as if a cut were logged. */
+  previewCut: (number: string, ring: Ring) => Judgement;
+  /** The filer in hand; null for none named. */
+  filer: Instrument | null;
+  /** A gap over its limit is accepted as read. */
+  accept: (reading: string, reason: string) => void;
+  /** A reading was made in the bore of another cylinder than was noted: it is struck out and noted there. */
+  reassign: (reading: LoggedReading, cylinder: string) => void;
   /** What the last readings changed elsewhere. */
   changes: Saying[];
   seenChanges: () => void;
   /** Whether a reading was made at this bench: by these initials, or on this page. */
-  isOwn: (reading: ReadingEntry) => boolean;
+  isOwn: (entry: { id: string; by: string }) => boolean;
   strike: (id: string, reason: string) => void;
   tick: (cylinder: string) => void;
   length: (nm: Nm, style?: LengthStyle) => string;
@@ -100,18 +114,18 @@ function startingCursor({ tasks, cylinders, bench, boreChoices }: Judgement): Cu
   const begun = tasks.rings.some((t) => t.done);
   const cylinder = (begun ? ring : (bore ?? piston))?.cylinder ?? ring?.cylinder ?? cylinders[0]?.id ?? '';
   const subject = ring?.cylinder === cylinder ? ring.subject : null;
-  const isRing = subject !== null && subject !== 'bore' && !isPistonSubject(subject);
   return {
     cylinder,
     spot: bore?.cylinder === cylinder && bore.spot ? bore.spot : firstSpot(boreChoices),
     piston: piston?.cylinder === cylinder && isPistonSubject(piston.subject) ? piston.subject : 'piston',
-    ring: isRing ? subject : (ringsOnRoute(bench)[0] ?? 'top'),
+    ring: subject !== null && isRing(subject) ? subject : (ringsOnRoute(bench)[0] ?? 'top'),
+    groove: 'topSide',
     chosen: false,
   };
 }
 
 /** Kinds of entry whose effect elsewhere is told. */
-const TOLD: readonly Entry['kind'][] = ['reading', 'void', 'renewed', 'pairing'];
+const TOLD: readonly Entry['kind'][] = ['reading', 'void', 'renewed', 'pairing', 'placing'];
 
 /** What the entries that came last changed elsewhere, until someone has seen it. */
 function useChanges(judgement: Judgement, entries: readonly Entry[]): [Saying[], () => void] {
@@ -126,6 +140,8 @@ function useChanges(judgement: Judgement, entries: readonly Entry[]): [Saying[],
   return [changes, useCallback(() => setChanges([]), [])];
 }
 
+const depthFrom = (text: string): Depth | null => DEPTHS.find((d) => d === text) ?? null;
+const squaringFrom = (text: string): Squaring | null => SQUARINGS.find((s) => s === text) ?? null;
 const number = (text: string): number | null => (text === '' || Number.isNaN(Number(text)) ? null : Number(text));
 
 export function BenchProvider({ buildId, initial, seq, children }: Props) {
@@ -139,16 +155,18 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
 
   const [changes, seenChanges] = useChanges(judgement, record.entries);
-  const { tools, inHand, takeTool } = useTools(judgement.instruments, units);
+  const { tools, rates, inHand, takeTool } = useTools(buildId, judgement.instruments, units);
   const [part, setPart] = useKept(`spatium-part:${buildId}`, '');
   const [tool, setTool] = useKept(`spatium-tool:${buildId}`, '');
+  const [depth, setDepth] = useKept('spatium-squared-at', '');
+  const [squaring, setSquaring] = useKept('spatium-squared-with', '');
 
   const own = useRef(new Set<string>());
   const stamp = useCallback(() => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by }), [by]);
   const moveTo = useCallback((to: Partial<Cursor>) => setCursor((before) => ({ ...before, chosen: true, ...to })), []);
   const goTo = useCallback(
     ({ cylinder: at, subject, spot }: At, chosen = false) =>
-      setCursor((before) => ({ ...before, cylinder: at, chosen, ...(subject === 'bore' ? { spot: spot ?? before.spot } : isPistonSubject(subject) ? { piston: subject } : { ring: subject }) })),
+      setCursor((before) => ({ ...before, cylinder: at, chosen, ...(subject === 'bore' ? { spot: spot ?? before.spot } : isPistonSubject(subject) ? { piston: subject } : isGrooveSubject(subject) ? { groove: subject } : { ring: subject }) })),
     [],
   );
 
@@ -164,9 +182,11 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
   const named = useCallback(
     (key: string | null): Entry[] => {
       const held = key === null || judgement.instruments.some((i) => instrumentKey(i) === key) ? undefined : tools.find((i) => instrumentKey(i) === key);
-      return held ? [{ ...stamp(), kind: 'instrument', value: held }] : [];
+      if (!held) return [];
+      const learnt = rates.filter((r) => r.filer === held.id).map((rate): Entry => ({ ...stamp(), kind: 'rate', ...rate }));
+      return [{ ...stamp(), kind: 'instrument', value: held }, ...learnt];
     },
-    [judgement.instruments, stamp, tools],
+    [judgement.instruments, stamp, tools, rates],
   );
 
   const value = useMemo<Bench>(
@@ -194,7 +214,13 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       handFor: (subject) => {
         const held = inHand(familyOf(subject));
         const warm = subject === 'bore' || (isPistonSubject(subject) && subject !== 'strip');
-        return { instrument: held && instrumentKey(held), temperature: warm ? number(part) : null, gaugeTemperature: warm ? number(tool) : null };
+        const ring = isRing(subject) ? { ring: { depth: depthFrom(depth), squaring: squaringFrom(squaring), deburred: false, squared: false } } : {};
+        return { ...ring, instrument: held && instrumentKey(held), temperature: warm ? number(part) : null, gaugeTemperature: warm ? number(tool) : null };
+      },
+      squaring: { depth, tool: squaring },
+      setSquaring: (change) => {
+        if (change.depth !== undefined) setDepth(change.depth);
+        if (change.tool !== undefined) setSquaring(change.tool);
       },
       warmth: { part: number(part), tool: number(tool) },
       setWarmth: (warmth) => {
@@ -206,17 +232,35 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
         const key = held && instrumentKey(held);
         append([...named(key), { ...stamp(), kind: 'setting', instrument: key, to }]);
       },
+      cut: (number, ring, count) => {
+        const held = inHand('filing');
+        const key = held && instrumentKey(held);
+        const stamped = stamp();
+        own.current.add(stamped.id);
+        append([...named(key), { ...stamped, kind: 'cut', cylinder: number, ring, filer: key, count }]);
+      },
+      previewCut: (number, ring) => judge({ ...record, entries: [...record.entries, { kind: 'cut', id: 'preview', at: '1970-01-01T00:00:00.000Z', by: '', cylinder: number, ring, filer: null, count: null }] }),
+      filer: inHand('filing'),
+      accept: (of, reason) => append([{ ...stamp(), kind: 'accepted', of, reason }]),
+      reassign: (logged, at) => {
+        const reading = readingEntryOf(logged);
+        const label = judgement.cylinders.find((c) => c.id === at)?.label ?? at;
+        append([
+          { ...stamp(), kind: 'void', of: reading.id, reason: `it was read in the bore of cylinder ${label}` },
+          { ...reading, ...stamp(), cylinder: at, fit: { depth: null, squaring: null, deburred: false, squared: false, open: false, ...reading.fit, ring: reading.fit?.ring ?? reading.cylinder } },
+        ]);
+      },
       renew: (renewed, cylinders) => append(cylinders.map((at): Entry => ({ ...stamp(), kind: 'renewed', part: renewed, cylinder: at }))),
       changes,
       seenChanges,
-      isOwn: (reading) => own.current.has(reading.id) || (by !== '' && reading.by === by),
+      isOwn: (entry) => own.current.has(entry.id) || (by !== '' && entry.by === by),
       strike: (id, reason) => append([{ ...stamp(), kind: 'void', of: id, reason }]),
       tick: (at) => append([{ ...stamp(), kind: 'joints', cylinder: at }]),
       length: (nm, style = 'fine') => lengthText(nm, units, style),
       range: (from, to) => rangeText(from, to, units),
       text: (saying) => sayingText(saying, units),
     }),
-    [live, record, judgement, units, setUnits, by, setBy, cursor, cylinder, moveTo, goTo, choose, append, stamp, named, tools, inHand, takeTool, part, setPart, tool, setTool, changes, seenChanges],
+    [live, record, judgement, units, setUnits, by, setBy, cursor, cylinder, moveTo, goTo, choose, append, stamp, named, tools, inHand, takeTool, part, setPart, tool, setTool, depth, setDepth, squaring, setSquaring, changes, seenChanges],
   );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }

@@ -6,7 +6,8 @@ import type { EntriesAnswer } from '@/app/api/builds/[id]/entries/route';
 import type { BuildRecord, Entry } from '@/core/build/record';
 import { type Trouble, addTroubles, addWaiting, clearTroubles, dropWaiting, troublesFor, waitingFor } from './outbox';
 
-const LOOK_EVERY = 2_000;
+/** Other benches' entries are seen within two seconds, the way there and back included. */
+const LOOK_EVERY = 1_000;
 const RETRY_EVERY = 1_500;
 /** Answers that no second try would change: the entry itself is wrong. After any other it goes on waiting. */
 const FINAL = new Set([400, 422]);

@@ -2,6 +2,7 @@
 
 /** The shop's measuring tools as this bench knows them, and which one is in hand for what. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { ToolsAnswer } from '@/app/api/instruments/route';
 import type { Subject } from '@/core/build/record';
 import type { Units } from '@/core/quantity/length';
 import { type Instrument, SUITED } from '@/core/uncertainty/instrument';
@@ -24,6 +25,8 @@ function merged(shop: Instrument[], build: Instrument[]): Instrument[] {
 
 interface Tools {
   tools: Instrument[];
+  /** What the shop's filers take off, learnt on other builds. */
+  rates: ToolsAnswer['rates'];
   inHand: (family: Family) => Instrument | null;
   takeTool: (family: Family, id: string | null) => void;
 }
@@ -32,27 +35,27 @@ interface Tools {
  * Tools of the shop, looked up once a page, and those the build names. What is in hand is kept in this browser for
  * all builds: a tablet lies beside its own tools.
  */
-export function useTools(build: Instrument[], units: Units): Tools {
-  const [shop, setShop] = useState<Instrument[]>([]);
+export function useTools(buildId: string, build: Instrument[], units: Units): Tools {
+  const [shop, setShop] = useState<ToolsAnswer>({ instruments: [], rates: [] });
   const [kept, keepHands] = useKept(`spatium-hands-${units}`, '{}');
   useEffect(() => {
     let gone = false;
-    void fetch('/api/instruments').then(
+    void fetch(`/api/instruments?except=${encodeURIComponent(buildId)}`).then(
       async (response) => {
-        const answer = response.ok ? ((await response.json()) as { instruments: Instrument[] }) : null;
-        if (answer && !gone) setShop(answer.instruments);
+        const answer = response.ok ? ((await response.json()) as ToolsAnswer) : null;
+        if (answer && !gone) setShop(answer);
       },
       () => undefined,
     );
     return () => {
       gone = true;
     };
-  }, []);
-  const tools = useMemo(() => merged(shop, build), [shop, build]);
+  }, [buildId]);
+  const tools = useMemo(() => merged(shop.instruments, build), [shop, build]);
   const hands = useMemo(() => handsIn(kept), [kept]);
   const inHand = useCallback((family: Family) => tools.find((i) => i.id === hands[family] && suits(i, family)) ?? null, [tools, hands]);
   const takeTool = useCallback((family: Family, id: string | null) => keepHands(JSON.stringify({ ...hands, [family]: id ?? undefined })), [hands, keepHands]);
-  return { tools, inHand, takeTool };
+  return { tools, rates: shop.rates, inHand, takeTool };
 }
 
 /** Ids by family, as kept; nothing where the browser's storage was spoilt. */

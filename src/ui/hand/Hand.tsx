@@ -7,7 +7,10 @@ import { INSTRUMENT_KIND_WORDS, SUITED, isOutOfDate, isOutOfRange } from '@/core
 import { useBench } from '../bench/Bench';
 import { familyOf, suits } from '../bench/useTools';
 import { Field } from '../shared/Field';
+import { DEPTH_WORDS } from '@/core/bore/grid';
+import { SQUARINGS, SQUARING_WORDS, isRing } from '@/core/ring/ring';
 import { Segmented } from '../shared/Segmented';
+import { SelectField } from '../shared/SelectField';
 import { TemperatureField } from '../shared/TemperatureField';
 
 /** Temperatures a workshop has, °C. */
@@ -55,6 +58,7 @@ export function Hand({ subject }: { subject: Subject }) {
           <Segmented label="Torque plate" value={boreChoices.plate === null ? 'unsaid' : boreChoices.plate ? 'on' : 'off'} options={PLATES} onChange={(plate) => choose('bores', { ...boreChoices, plate: plate === 'unsaid' ? null : plate === 'on' })} />
         </div>
       )}
+      {isRing(subject) && <Squared />}
       {family !== 'gap' && (
         <p className="mt-1">
           <button type="button" aria-expanded={warm} onClick={() => setWarm(!warm)} className="min-h-11 font-bold text-blue underline underline-offset-4">
@@ -67,6 +71,20 @@ export function Hand({ subject }: { subject: Subject }) {
       )}
       {warm && <Temperatures />}
     </section>
+  );
+}
+
+/** The filer in hand, and how the ring is squared: kept at this bench. */
+function Squared() {
+  const { tools, filer, takeTool, squaring, setSquaring, judgement } = useBench();
+  const filers = tools.filter((t) => suits(t, 'filing'));
+  const depths = judgement.boreChoices.depths.map((d) => [d, DEPTH_WORDS[d]] as const);
+  return (
+    <div className="mt-2 grid gap-2">
+      <SelectField label="Filer" value={filer?.id ?? null} none="no filer named" options={filers.map((f) => [f.id, f.name] as const)} onChange={(id) => takeTool('filing', id)} />
+      <SelectField label="Squared with" value={SQUARINGS.find((s) => s === squaring.tool) ?? null} none="not said" options={SQUARINGS.map((s) => [s, SQUARING_WORDS[s]] as const)} onChange={(tool) => setSquaring({ tool: tool ?? '' })} said={squaring.tool === 'domedPiston' ? <b className="text-short">A domed piston cocks the ring: its readings wander. Use a flat-top one, upside down.</b> : undefined} />
+      <SelectField label="Squared at" value={depths.find(([d]) => d === squaring.depth)?.[0] ?? null} none="about an inch down" options={depths} onChange={(depth) => setSquaring({ depth: depth ?? '' })} />
+    </div>
   );
 }
 

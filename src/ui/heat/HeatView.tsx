@@ -15,7 +15,7 @@ const RING_OPTIONS = [
 
 /** What heat does to the gaps and the clearance of one cylinder: a model that explains and warns. */
 export function HeatView() {
-  const { judgement, cylinder } = useBench();
+  const { cylinder } = useBench();
   const [ring, setRing] = useState<HeatRing>('top');
   const heat = cylinder?.heat ?? null;
   if (!cylinder || !heat)
@@ -28,7 +28,7 @@ export function HeatView() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3">
       <p className="border-l-4 border-blue pl-3">
-        <b>A model, not a rule.</b> It explains and it warns; it never lowers a target below the sheet or the chart. It takes {assumedWords(heat, judgement.heat)}; temperatures are means, from memory.
+        <b>A model, not a rule.</b> It explains and it warns; it never lowers a target below the sheet or the chart. It takes {assumedWords(heat)}; temperatures are means, from memory.
       </p>
       <section aria-label="Gap against ring temperature">
         <div className="flex flex-wrap items-center gap-4">

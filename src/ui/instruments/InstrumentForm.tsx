@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Nm, Units } from '@/core/quantity/length';
-import { type GaugeKit, INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, STARTING_INSTRUMENTS, instrumentFaults } from '@/core/uncertainty/instrument';
+import { type GaugeKit, INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, STARTING_INSTRUMENTS, instrumentFaults, isFiler } from '@/core/uncertainty/instrument';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
@@ -24,6 +24,13 @@ function startingOf(units: Units, kind: Instrument['kind']): Instrument {
   const found = own.find((i) => /mm|metric/.test(i.id) === (units === 'metric')) ?? own[0] ?? STARTING_INSTRUMENTS[0];
   if (!found) throw new Error('there are no starting tools');
   return found;
+}
+
+/** A tool made another kind: with the starting figures of that kind where its own cannot stand for it. */
+function asKind(draft: Instrument, kind: Instrument['kind'], units: Units): Partial<Instrument> {
+  const { from, to, resolution, limit, months, kit } = startingOf(units, kind);
+  const figures = isFiler({ kind }) !== isFiler(draft) ? { from, to, resolution, limit, months: isFiler({ kind }) ? null : months, calibrated: null } : {};
+  return { ...figures, kind, kit: kind === 'boreGauge' ? (draft.kit ?? kit) : null };
 }
 
 interface Props {
@@ -61,8 +68,12 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
       <Field label="Name" hint="As the shop calls it, with its number if it has one.">
         {(props) => <input {...props} className="field" maxLength={80} value={draft.name} onChange={(event) => set({ name: event.target.value })} />}
       </Field>
-      <SelectField label="Kind" value={draft.kind} options={INSTRUMENT_KINDS.map((kind) => [kind, INSTRUMENT_KIND_WORDS[kind]] as const)} onChange={(kind) => kind && set({ kind, kit: kind === 'boreGauge' ? (draft.kit ?? startingOf(units, 'boreGauge').kit) : null })} />
+      <SelectField label="Kind" value={draft.kind} options={INSTRUMENT_KINDS.map((kind) => [kind, INSTRUMENT_KIND_WORDS[kind]] as const)} onChange={(kind) => kind && set(asKind(draft, kind, units))} />
       <span className="max-lg:hidden" />
+      {isFiler(draft) ? (
+        <p className="text-soft sm:col-span-2 lg:col-span-3">A filer measures nothing. What it takes off is learnt from the cuts that are logged with it. With a new wheel or file, add it as another.</p>
+      ) : (
+        <>
       {one('Reaches from', 'from', draft.from, (from) => set({ from }))}
       {one('to', 'to', draft.to, (to) => set({ to }))}
       <span className="max-lg:hidden" />
@@ -90,6 +101,8 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
         )}
       </Field>
       <span className="max-lg:hidden" />
+        </>
+      )}
       {kit && (
         <>
           <div className="sm:col-span-2 lg:col-span-3">

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { putToolAway, saveTool } from '@/app/actions';
 import type { Units } from '@/core/quantity/length';
 import { lengthText } from '@/core/quantity/print';
-import { INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, calibrationEnds, isOutOfDate } from '@/core/uncertainty/instrument';
+import { INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, calibrationEnds, isFiler, isOutOfDate } from '@/core/uncertainty/instrument';
 import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { Segmented } from '../shared/Segmented';
@@ -96,15 +96,9 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
                   <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1">
                     <b className="min-w-52 text-lg">{tool.name}</b>
                     <span className="flex-1">
-                      <span className="figures">
-                        {lengthText(tool.from, units, 'size')} to {lengthText(tool.to, units, 'size')}
-                      </span>
-                      <span className="text-soft">
-                        , read to {lengthText(tool.resolution, units, 'raw')}, ± {lengthText(tool.limit, units, 'raw')}
-                        {tool.kit && `, ${tool.kit.rods.length} rods, ${tool.kit.washers.length} washers`}
-                      </span>
+                      {isFiler(tool) ? <span className="text-soft">what it takes off is learnt from its cuts</span> : <Figures tool={tool} units={units} />}
                     </span>
-                    <Calibration tool={tool} today={today} />
+                    {!isFiler(tool) && <Calibration tool={tool} today={today} />}
                     <Button kind="quiet" aria-expanded={open === tool.id} onClick={() => toggle(tool.id)}>
                       Edit<span className="sr-only"> {tool.name}</span>
                     </Button>
@@ -128,4 +122,19 @@ function Calibration({ tool, today }: { tool: Instrument; today: string }) {
   if (tool.calibrated === null) return <span className="text-short">no calibration on record</span>;
   if (isOutOfDate(tool, today)) return <span className="font-bold text-over">out of date since {ends}</span>;
   return <span className="text-soft">{ends ? `holds to ${ends}` : `calibrated ${tool.calibrated}`}</span>;
+}
+
+/** What a tool reaches, is read to, and may be off by. */
+function Figures({ tool, units }: { tool: Instrument; units: Units }) {
+  return (
+    <>
+      <span className="figures">
+        {lengthText(tool.from, units, 'size')} to {lengthText(tool.to, units, 'size')}
+      </span>
+      <span className="text-soft">
+        , read to {lengthText(tool.resolution, units, 'raw')}, ± {lengthText(tool.limit, units, 'raw')}
+        {tool.kit && `, ${tool.kit.rods.length} rods, ${tool.kit.washers.length} washers`}
+      </span>
+    </>
+  );
 }

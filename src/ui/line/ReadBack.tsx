@@ -2,13 +2,16 @@
 
 import { type KeyboardEvent, type RefObject } from 'react';
 import type { JudgedCylinder, Judgement } from '@/core/build/judge';
-import { type PistonSubject, isPistonSubject } from '@/core/build/record';
+import { type GrooveSubject, type PistonSubject, grooveOf, isGrooveSubject, isPistonSubject } from '@/core/build/record';
 import type { At } from '@/core/build/work';
 import { boreAdvice } from '@/core/bore/verdict';
 import { type Heard, type Meaning } from '@/core/quantity/bench';
 import { bothText } from '@/core/quantity/print';
 import { clearanceAdvice } from '@/core/piston/clearance';
-import { gapAdvice, offWords } from '@/core/ring/ring';
+import { ringAdvice } from '@/core/build/rings';
+import { fine, say } from '@/core/quantity/saying';
+import { offWords } from '@/core/ring/ring';
+import { countWords } from '@/core/uncertainty/instrument';
 import { useBench } from '../bench/Bench';
 import { Key } from '../shared/Button';
 import { StateMark } from '../shared/StateMark';
@@ -28,7 +31,7 @@ interface Props {
 
 /** What the entry was understood as, and what it would mean, before Enter. */
 export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack, idle }: Props) {
-  const { length } = useBench();
+  const { length, filer } = useBench();
   const style = isFineSubject(at.subject) ? 'fine' : 'size';
   if (heard.kind === 'empty') return <div>{idle}</div>;
   if (heard.kind === 'refused')
@@ -50,6 +53,14 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
             ? 'Gauge zeroed in the bore here and read in the micrometer: logged for this spot, and the dial counts from it.'
             : 'Bore gauge set to this: dial readings like +6 count from it.'}{' '}
         <Key>Enter</Key>
+      </p>
+    );
+  if (heard.kind === 'cut')
+    return (
+      <p>
+        <b>{heard.count === null ? 'A cut' : `A cut of ${heard.count} ${filer ? countWords(filer, heard.count) : heard.count === 1 ? 'turn' : 'turns'}`}</b>
+        <br />
+        <span className="text-base text-soft">{filer ? filer.name : 'No filer named'}. Then deburr, square, read.</span> <Key>Enter</Key>
       </p>
     );
   if (heard.kind === 'question') {
@@ -94,6 +105,7 @@ function Understood({ meaning, at, preview, cylinder }: { meaning: Meaning; at: 
       <b className="figures">
         {bothText(meaning.value, style)}
         {meaning.upTo !== null && ` goes, ${bothText(meaning.upTo, style)} does not`}
+        {meaning.open && ' passes'}
       </b>{' '}
       {style === 'size' && <span className="text-base text-soft">{meaning.taken}</span>}
     </>
@@ -115,6 +127,14 @@ function Understood({ meaning, at, preview, cylinder }: { meaning: Meaning; at: 
         <PistonSoFar cylinder={judged} subject={subject} /> <Key>Enter</Key>
       </p>
     );
+  if (isGrooveSubject(subject))
+    return (
+      <p>
+        {figure}
+        <br />
+        <GrooveSoFar cylinder={judged} subject={subject} /> <Key>Enter</Key>
+      </p>
+    );
   const ring = judged.rings[subject];
   return (
     <p>
@@ -123,7 +143,8 @@ function Understood({ meaning, at, preview, cylinder }: { meaning: Meaning; at: 
       <StateMark state={ring.state} />{' '}
       <span className="text-base text-soft">
         {text(offWords(ring.toComeOff))}
-        {gapAdvice(ring.state)}
+        {ringAdvice(ring)}
+        {ring.counts && ring.counts.move.by !== 0 && ` ${text(say`Smallest in travel ${fine(ring.counts.gap.value)}.`)}`}
       </span>{' '}
       <Key>Enter</Key>
     </p>
@@ -147,6 +168,13 @@ function BoreSoFar({ cylinder: { bore, clearance } }: { cylinder: JudgedCylinder
       </span>
     </>
   );
+}
+
+/** What a groove comes to with the reading in. */
+function GrooveSoFar({ cylinder, subject }: { cylinder: JudgedCylinder; subject: GrooveSubject }) {
+  const { groove, figure } = grooveOf(subject);
+  const found = cylinder.grooves.grooves.find((g) => g.groove === groove);
+  return found ? <StateMark state={figure === 'side' ? found.side.state : found.land.state} /> : null;
 }
 
 /** What a piston, its pin or its clearance comes to with the reading in. */

@@ -3,21 +3,34 @@
 import { Keyboard, SkipForward, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { contextFor } from '@/core/build/context';
-import type { Judgement } from '@/core/build/judge';
+import type { Judgement, LoggedReading } from '@/core/build/judge';
+import type { LoggedCut } from '@/core/build/rings';
 import { readingOf } from '@/core/build/preview';
-import type { ReadingEntry } from '@/core/build/record';
+import type { Subject } from '@/core/build/record';
 import { allPasses } from '@/core/build/sizes';
 import { type At, type Task, nextTask, sameAt, stepTask } from '@/core/build/work';
 import { type Heard, type Meaning, acceptedBy, hear } from '@/core/quantity/bench';
 import type { Nm } from '@/core/quantity/length';
 import { bothText, lengthText } from '@/core/quantity/print';
+import { isRing } from '@/core/ring/ring';
+import { tell } from '../rings/feedback';
 import { useBench } from '../bench/Bench';
+import { countWords } from '@/core/uncertainty/instrument';
 import { Key } from '../shared/Button';
 import { Keypad, hasFingersOnly, useKeypad } from './Keypad';
 import { ReadBack } from './ReadBack';
 import { isFineSubject, taskWords } from './names';
 
-type Which = 'bores' | 'pistons' | 'rings';
+type Which = 'bores' | 'pistons' | 'grooves' | 'rings';
+
+/** What was done to a ring before it is read again. */
+interface Prepared {
+  deburred: boolean;
+  squared: boolean;
+}
+
+const NOT_PREPARED: Prepared = { deburred: false, squared: false };
+const PREPARED_KEYS: Record<string, keyof Prepared> = { d: 'deburred', s: 'squared' };
 
 interface Props {
   /** The tasks this line works through. */
@@ -35,23 +48,26 @@ const VERTICAL: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 };
 const SIDEWAYS: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1 };
 
 /** Typing anywhere on the page that is not into another field goes to the line: whatever an entry may begin with. */
-function useCatchTyping(input: React.RefObject<HTMLInputElement | null>): void {
+function useCatchTyping(input: React.RefObject<HTMLInputElement | null>, starts: RegExp): void {
   useEffect(() => {
     const caught = (event: globalThis.KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey || !/^[\d.,+\-sh]$/i.test(event.key)) return;
+      if (event.ctrlKey || event.metaKey || event.altKey || !starts.test(event.key)) return;
       const inField = document.activeElement?.closest('input, textarea, select, [role="dialog"]');
       if (!inField) input.current?.focus();
     };
     window.addEventListener('keydown', caught);
     return () => window.removeEventListener('keydown', caught);
-  }, [input]);
+  }, [input, starts]);
 }
 
-/** The last reading of some kind that is not voided. */
-function lastLive(judgement: Judgement, entries: readonly { id: string }[], counts: (reading: ReadingEntry) => boolean): ReadingEntry | null {
+const BORE_STARTS = /^[\d.,+\-sh]$/i;
+const RING_STARTS = /^[\d.,cp>]$/i;
+
+/** The last reading or cut of some kind that is not voided. */
+function lastLive(judgement: Judgement, entries: readonly { id: string }[], counts: (item: LoggedReading | LoggedCut) => boolean): LoggedReading | LoggedCut | null {
   const live = new Map(
     judgement.cylinders
-      .flatMap(allPasses)
+      .flatMap((c) => [...allPasses(c), ...Object.values(c.rings).flatMap((r) => r.history)])
       .filter((p) => p.voided === null && counts(p))
       .map((p) => [p.id, p]),
   );
@@ -59,9 +75,15 @@ function lastLive(judgement: Judgement, entries: readonly { id: string }[], coun
   return found ? (live.get(found.id) ?? null) : null;
 }
 
-/** The cylinder's place that a reading leads back to, and what of it. */
-function atOf(judgement: Judgement, { cylinder, subject, place }: ReadingEntry): At {
-  const holder = subject === 'piston' || subject === 'pin' || subject === 'pinBore' ? judgement.cylinders.find((c) => c.piston.id === cylinder) : undefined;
+const subjectOf = (item: LoggedReading | LoggedCut): Subject => (item.kind === 'cut' ? item.ring : item.subject);
+
+/** The cylinder's place that a reading or a cut leads back to, and what of it. */
+function atOf(judgement: Judgement, item: LoggedReading | LoggedCut): At {
+  const subject = subjectOf(item);
+  if (isRing(subject)) return { cylinder: judgement.cylinders.find((c) => c.rings[subject].history.some((h) => h.id === item.id))?.id ?? item.cylinder, subject, spot: null };
+  if (item.kind === 'cut') return { cylinder: item.cylinder, subject, spot: null };
+  const { cylinder, place } = item;
+  const holder = subject !== 'bore' && subject !== 'strip' ? judgement.cylinders.find((c) => c.piston.id === cylinder) : undefined;
   return { cylinder: holder?.id ?? cylinder, subject, spot: place };
 }
 
@@ -79,16 +101,18 @@ function stepOn(tasks: Task[], here: At): At | null {
 
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
 export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Props) {
-  const { judgement, live, units, cursor, cylinder, goTo, read, preview: previewed, isOwn, strike, setGauge, handFor } = useBench();
+  const { judgement, live, units, cursor, cylinder, goTo, read, preview: previewed, isOwn, strike, setGauge, handFor, cut, filer } = useBench();
   const { subject } = here;
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState('');
   const [keypad, toggleKeypad] = useKeypad();
   const input = useRef<HTMLInputElement>(null);
   const options = useRef<HTMLDivElement>(null);
-  useCatchTyping(input);
+  useCatchTyping(input, work === 'rings' ? RING_STARTS : BORE_STARTS);
 
-  const hand = handFor(subject);
+  const [prepared, setPrepared] = useState(NOT_PREPARED);
+  const held = handFor(subject);
+  const hand = held.ring ? { ...held, ring: { ...held.ring, ...prepared } } : held;
   const context = useMemo(() => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument), [judgement, cylinder, subject, units, hand.instrument]);
   const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
   const meaning = useMemo(() => meaningOf(heard), [heard]);
@@ -96,7 +120,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
     // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [meaning, live.record, here.cylinder, subject, here.spot?.depth, here.spot?.angle, hand.instrument, hand.temperature, hand.gaugeTemperature],
+    [meaning, live.record, here.cylinder, subject, here.spot?.depth, here.spot?.angle, hand.instrument, hand.temperature, hand.gaugeTemperature, hand.ring?.depth, prepared],
   );
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
@@ -114,16 +138,29 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   const nameOf = (at: At): string => taskWords(judgement.cylinders.find((c) => c.id === at.cylinder), at);
   const log = (taken: Meaning): void => {
     const reading = readingOf(judgement, here, taken, hand, typed.trim());
-    const after = previewed(reading).tasks[work];
+    const after = previewed(reading);
     read(reading);
+    setPrepared(NOT_PREPARED);
+    if (isRing(subject)) tell(after.cylinders.find((c) => c.id === here.cylinder), subject, taken.value, units);
     setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, isFineSubject(subject) ? 'fine' : 'size')}.`);
     setTyped('');
-    goTo(stepOn(after, here) ?? here);
+    goTo((work === 'rings' && judgement.bench.route === 'free' ? null : stepOn(after.tasks[work], here)) ?? here);
+    input.current?.focus();
+  };
+
+  const logCut = (count: number | null): void => {
+    const ring = isRing(subject) ? cylinder.rings[subject] : null;
+    if (!ring) return;
+    cut(ring.number, ring.ring, count);
+    setPrepared(NOT_PREPARED);
+    setSaid(`Cut logged: ${nameOf(here)}${count === null ? '' : `, ${count} ${filer ? countWords(filer, count) : 'turns'}`}. Deburr, square, read again.`);
+    setTyped('');
     input.current?.focus();
   };
 
   const enter = (): void => {
     if (heard.kind === 'understood') return log(heard.meaning);
+    if (heard.kind === 'cut') return logCut(heard.count);
     if (heard.kind === 'question') return options.current?.querySelector('button')?.focus();
     if (heard.kind !== 'setting') return;
     setGauge(heard.value);
@@ -133,11 +170,11 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   };
 
   const undo = (): void => {
-    const last = lastLive(judgement, live.record.entries, (reading) => beside.some((b) => b.subject === reading.subject) && isOwn(reading));
+    const last = lastLive(judgement, live.record.entries, (item) => beside.some((b) => b.subject === subjectOf(item)) && isOwn(item));
     if (!last) return setSaid('Nothing of this bench’s to undo here.');
     const at = atOf(judgement, last);
     strike(last.id, 'undone at entry');
-    setSaid(`Undone: ${nameOf(at)}, “${last.typed}”. It stays on record, struck out.`);
+    setSaid(`Undone: ${nameOf(at)}, ${last.kind === 'cut' ? 'a cut' : `“${last.typed}”`}. It stays on record, struck out.`);
     goTo(at);
     input.current?.focus();
   };
@@ -166,7 +203,9 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     const sideways = typed === '' ? SIDEWAYS[event.key] : undefined;
     const undoes = typed === '' && event.key.toLowerCase() === 'z' && !event.altKey;
     const skips = typed === '' && event.key.toLowerCase() === 'n' && !event.altKey && !event.ctrlKey && !event.metaKey;
+    const prepares = work === 'rings' && typed === '' && !event.altKey && !event.ctrlKey && !event.metaKey ? PREPARED_KEYS[event.key.toLowerCase()] : undefined;
     if (event.key === 'Enter') enter();
+    else if (prepares) setPrepared((p) => ({ ...p, [prepares]: !p[prepares] }));
     else if (event.key === 'Escape') setTyped('');
     else if (vertical) move('cylinder', vertical);
     else if (sideways) move('beside', sideways);
@@ -211,6 +250,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
             />
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
+            {isRing(subject) && cylinder.rings[subject].reading !== null && <Preparing prepared={prepared} onToggle={(what) => setPrepared((p) => ({ ...p, [what]: !p[what] }))} />}
             <ReadBack heard={heard} at={here} preview={preview} cylinder={cylinder} options={options} onPick={log} onBack={() => input.current?.focus()} idle={idle} />
           </div>
         </div>
@@ -242,7 +282,24 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
           </button>
         </div>
       </div>
-      {keypad && <Keypad extra={subject === 'bore' ? 't' : '/'} onKey={(key) => setTyped((t) => t + key)} onBack={() => setTyped((t) => t.slice(0, -1))} onEnter={enter} />}
+      {keypad && <Keypad extra={subject === 'bore' ? 't' : '/'} cuts={work === 'rings'} onKey={(key) => setTyped((t) => t + key)} onBack={() => setTyped((t) => t.slice(0, -1))} onEnter={enter} />}
     </section>
+  );
+}
+
+/** What was done to the ring before it is read: one key each. */
+function Preparing({ prepared, onToggle }: { prepared: Prepared; onToggle: (what: keyof Prepared) => void }) {
+  return (
+    <div className="mb-1 flex gap-2">
+      {(['deburred', 'squared'] as const).map((what) => (
+        <button key={what} type="button" aria-pressed={prepared[what]} onClick={() => onToggle(what)} className="flex min-h-11 items-center gap-2 rounded border border-edge px-3 text-base aria-pressed:border-ok aria-pressed:bg-wash aria-pressed:font-bold aria-pressed:text-ok">
+          <span aria-hidden>{prepared[what] ? '✓' : '○'}</span>
+          {what === 'deburred' ? 'Deburred' : 'Squared'}
+          <span className="max-md:hidden">
+            <Key>{what === 'deburred' ? 'D' : 'S'}</Key>
+          </span>
+        </button>
+      ))}
+    </div>
   );
 }

@@ -5,7 +5,7 @@ import type { Subject } from '@/core/build/record';
 import type { At } from '@/core/build/work';
 import { RING_WORDS } from '@/core/ring/ring';
 
-export const SUBJECT_WORDS: Record<Subject, string> = { bore: 'bore', piston: 'piston', pin: 'pin', pinBore: 'pin bore', strip: 'feeler strip', ...RING_WORDS };
+export const SUBJECT_WORDS: Record<Subject, string> = { bore: 'bore', piston: 'piston', pin: 'pin', pinBore: 'pin bore', strip: 'feeler strip', topSide: 'top groove, axial', secondSide: 'second groove, axial', oilSide: 'oil groove, axial', topLand: 'top ring under the land', secondLand: 'second ring under the land', oilLand: 'oil pack under the land', ...RING_WORDS };
 
 export const isFineSubject = (subject: Subject): boolean => subject !== 'bore' && subject !== 'piston' && subject !== 'pin' && subject !== 'pinBore';
 

@@ -10,7 +10,9 @@ import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
 import { bareOf } from '../shared/shopUnits';
-import { usePairing } from './usePairing';
+import { useWorked } from '../shared/useWorked';
+
+const begin = (): Worker => new Worker(new URL('../../workers/pairing.ts', import.meta.url), { type: 'module' });
 
 type Found = Extract<PairingResult, { kind: 'found' }>;
 
@@ -19,7 +21,7 @@ export function PairingView() {
   const { judgement, choose } = useBench();
   const { pairing, cylinders } = judgement;
   const { ask, choices } = pairing;
-  const found = usePairing(ask);
+  const found = useWorked<PairingResult>(ask, begin);
   const set = (change: Partial<PairingChoices>): void => choose('pairing', { ...choices, ...change });
   const result = found.state === 'done' ? found.result : null;
   const waiting = cylinders.filter((c) => !ask.bores.some((b) => b.cylinder === c.id));

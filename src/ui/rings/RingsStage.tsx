@@ -1,181 +1,90 @@
 'use client';
 
-import type { JudgedCylinder, JudgedRing } from '@/core/build/judge';
-import { ringsOnRoute } from '@/core/build/judge';
-import { printLength } from '@/core/quantity/print';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { GROOVE_SUBJECTS } from '@/core/build/record';
 import type { At } from '@/core/build/work';
-import { type Ring, RINGS, RING_WORDS, gapAdvice } from '@/core/ring/ring';
+import { ringsOnRoute } from '@/core/build/judge';
+import { type Ring, RINGS, RING_WORDS } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
 import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
-import { PassLog } from '../shared/PassLog';
-import { Scale } from '../shared/Scale';
-import { Segmented } from '../shared/Segmented';
-import { StateMark, StateShape, stateColour } from '../shared/StateMark';
-import { Ask } from '../stages/Ask';
+import { useKept } from '../shared/kept';
+import { Views } from '../shared/Views';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
-import { RingEnds } from './RingEnds';
+import { RingBench } from './RingBench';
+import { RingTable } from './RingTable';
 
-const ROUTES = [
-  ['byCylinder', 'cylinder by cylinder'],
-  ['byRing', 'ring by ring'],
-] as const;
+const Gaps = dynamic(() => import('./Gaps').then((m) => m.Gaps), { ssr: false });
+const Swap = dynamic(() => import('./Swap').then((m) => m.Swap), { ssr: false });
+const RingSetView = dynamic(() => import('./RingSetView').then((m) => m.RingSetView));
+const Grooves = dynamic(() => import('./Grooves').then((m) => m.Grooves));
+const Setup = dynamic(() => import('./Setup').then((m) => m.Setup));
 
-const ORDINALS = ['No reading yet', 'First reading', 'Second reading', 'Third reading', 'Fourth reading', 'Fifth reading'];
+type View = 'bench' | 'gaps' | 'swap' | 'set' | 'grooves' | 'setup';
 
-/** The ring bench: one ring in hand, what it reads, how far to go. */
+/** The ring bench: one ring in hand, what it reads, how far to go; all of them; where they go best; what they are. */
 export function RingsStage() {
-  const { judgement, cylinder, cursor, choose, units } = useBench();
+  const { judgement, cylinder, cursor } = useBench();
+  const [view, setView] = useState<View>('bench');
+  const [large, setLarge] = useKept('spatium-large', 'off');
   if (!cylinder) return null;
   const ring = cylinder.rings[cursor.ring];
-  const live = ring.passes.filter((p) => p.voided === null);
   const { bench } = judgement;
   const subjects = bench.rails ? RINGS : RINGS.filter((r) => ringsOnRoute(bench).includes(r) || r === cursor.ring);
-  const at = (subject: Ring): At => ({ cylinder: cylinder.id, subject, spot: null });
+  const at = (subject: At['subject']): At => ({ cylinder: cylinder.id, subject, spot: null });
+  const isLarge = large === 'on' && view === 'bench';
   return (
     <Frame
       main={
-        <>
-          <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
-            <div>
-              <h1>
-                Cylinder {cylinder.label}, {RING_WORDS[ring.ring]}
-              </h1>
-              <p className="text-[1.0625rem] text-soft">
-                {ORDINALS[live.length] ?? `Reading ${live.length}`}
-                {cylinder.bank !== 'only' && `, ${cylinder.bank} bank`}.
-              </p>
-            </div>
-            <Segmented label="Route" value={bench.route} options={ROUTES} onChange={(route) => choose('bench', { ...bench, route })} />
+        <div className={`flex h-full flex-col ${isLarge ? 'large' : ''}`}>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+            <h1 className={isLarge ? 'text-[3.5rem]! leading-none!' : ''}>
+              Cylinder {cylinder.label}, {RING_WORDS[ring.ring as Ring]}
+            </h1>
+            <button type="button" aria-pressed={large === 'on'} onClick={() => setLarge(large === 'on' ? 'off' : 'on')} className="min-h-11 rounded border border-edge px-3 text-sm aria-pressed:bg-ink aria-pressed:text-sheet">
+              Large
+            </button>
           </div>
-          <Ask target={ring.target} />
-          <Scale
-            target={ring.target}
-            passes={live}
-            state={ring.state}
-            units={units}
-            under="ends can meet"
-            over="loose: a little blow-by"
-            steps
-            label={`Gap of ${RING_WORDS[ring.ring]}, cylinder ${cylinder.label}: ${ring.state}`}
+          <Views
+            label="What of the rings"
+            value={view}
+            onChange={setView}
+            views={[
+              ['bench', 'Bench', <RingBench key="bench" ring={ring} large={isLarge} onSwap={() => setView('swap')} />],
+              ['gaps', 'All gaps', <Gaps key="gaps" />],
+              ['swap', 'Swap', <Swap key="swap" />],
+              ['set', 'Ring set', <RingSetView key="set" />],
+              ['grooves', 'Grooves', <Grooves key="grooves" />],
+              ['setup', 'Set-up', <Setup key="setup" />],
+            ]}
           />
-          <Verdict ring={ring} />
-          <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
-            <section aria-label="Readings of this ring" className="min-w-[min(24rem,100%)] flex-1">
-              <h2 className="mb-1">Readings</h2>
-              <PassLog passes={ring.passes} style="fine" />
-            </section>
-            <RingEnds ring={ring} />
-          </div>
-        </>
+        </div>
       }
       aside={
         <>
-          <h2 className="mb-1">Why</h2>
+          <Hand subject={ring.ring} />
+          <h2 className="mt-4 mb-1">Why</h2>
           <Why target={ring.target} />
           <h2 className="mt-5 mb-1">Cylinder {cylinder.label}</h2>
           <RingTable cylinder={cylinder} />
-          <label className="flex min-h-11 items-center gap-2 text-soft">
-            <input type="checkbox" className="size-5 accent-blue" checked={bench.rails} onChange={(event) => choose('bench', { ...bench, rails: event.target.checked })} />
-            Rails on the route too
-          </label>
-          <div className="mt-3">
-            <Hand subject={ring.ring} />
-          </div>
           <div className="mt-3">
             <Findings findings={findingsFor(judgement.findings, ['rings'], cylinder.id)} />
           </div>
           <p className="mt-4 text-soft">Filing: eye protection on. Ring edges cut: gloves. A burr scores the wall: deburr before it goes back in.</p>
         </>
       }
-      foot={<ReadingLine work="rings" here={at(ring.ring)} beside={subjects.map(at)} besideWords="ring" />}
-    />
-  );
-}
-
-/** The one figure to read from across the bench: what is still to come off, else the gap itself, else its window. */
-function Verdict({ ring }: { ring: JudgedRing }) {
-  const { units } = useBench();
-  const { state, toComeOff: off, reading } = ring;
-  const print = (nm: number): { number: string; unit: string } => printLength(nm, units, 'fine');
-  return (
-    <div className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
-      {off ? (
-        <p className="figures text-[3.75rem] leading-none font-bold tracking-tight" style={{ color: stateColour(state) }}>
-          {print(off.toMinimum).number}
-          {off.toMiddle > off.toMinimum && (
-            <>
-              <span className="text-2xl"> to </span>
-              {print(off.toMiddle).number}
-            </>
-          )}
-          <span className="text-2xl"> {print(off.toMinimum).unit}</span>
-        </p>
-      ) : reading ? (
-          <p className="figures text-[3.75rem] leading-none font-bold tracking-tight" style={{ color: stateColour(state) }}>
-            {print(reading.value).number}
-            {reading.upTo !== null && <span className="text-3xl">/{print(reading.upTo).number}</span>}
-            <span className="text-2xl"> {print(reading.value).unit}</span>
-          </p>
-      ) : (
-        ring.target.set && (
-          <p className="figures text-[3.75rem] leading-none font-bold tracking-tight">
-            {ring.target.inForce.aimTo === null && '≥\u2009'}
-            {print(ring.target.inForce.min).number}
-            {ring.target.inForce.aimTo !== null && `–${print(ring.target.inForce.aimTo).number}`}
-            <span className="text-2xl"> {print(ring.target.inForce.min).unit}</span>
-          </p>
+      foot={
+        view === 'grooves' ? (
+          <ReadingLine key="grooves" work="grooves" here={at(cursor.groove)} beside={GROOVE_SUBJECTS.map(at)} besideWords="groove" />
+        ) : (
+          <div className={view === 'bench' ? 'contents' : 'hidden'}>
+            <ReadingLine work="rings" here={at(ring.ring)} beside={subjects.map(at)} besideWords="ring" />
+          </div>
         )
-      )}
-      <div className="min-w-56 flex-1 text-xl leading-snug">
-        <StateMark state={state} />
-        <p>
-          {off && 'still to come off. '}
-          {gapAdvice(state)}
-          {off && off.most > off.toMiddle && <span className="text-soft"> Not more than {print(off.most).number}.</span>}
-        </p>
-      </div>
-    </div>
-  );
-}
-
-function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
-  const { units, range, cursor, moveTo } = useBench();
-  return (
-    <table className="ruled">
-      <thead>
-        <tr>
-          <th scope="col">ring</th>
-          <th scope="col" className="num">
-            read, {units === 'imperial' ? 'thou' : 'mm'}
-          </th>
-          <th scope="col" className="num">
-            window
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {RINGS.map((name) => {
-          const { reading, state, target } = cylinder.rings[name];
-          return (
-            <tr key={name}>
-              <td>
-                <button type="button" className={`min-h-8 text-left ${cursor.ring === name ? 'font-bold text-blue' : ''}`} aria-current={cursor.ring === name} onClick={() => moveTo({ ring: name })}>
-                  {RING_WORDS[name]}
-                </button>
-              </td>
-              <td className="num" style={{ color: stateColour(state) }}>
-                {reading ? printLength(reading.value, units, 'fine').number : '–'}
-                {reading?.upTo != null && `/${printLength(reading.upTo, units, 'fine').number}`} <StateShape state={state} />
-                <span className="sr-only">{state}</span>
-              </td>
-              <td className="num">{target.set ? range(target.inForce.min, target.inForce.aimTo).replace(/ (thou|mm)$/, '') : 'ask'}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+      }
+    />
   );
 }

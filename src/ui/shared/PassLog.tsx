@@ -1,10 +1,12 @@
 'use client';
 
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { LoggedReading } from '@/core/build/judge';
+import type { LoggedCut } from '@/core/build/rings';
 import { printLength } from '@/core/quantity/print';
-import { type Instrument, instrumentKey } from '@/core/uncertainty/instrument';
+import { SQUARING_WORDS } from '@/core/ring/ring';
+import { type Instrument, countWords, instrumentKey } from '@/core/uncertainty/instrument';
 import { useBench } from '../bench/Bench';
 import { shortDepth, shortDirection } from '../line/names';
 import { Button, buttonLook } from './Button';
@@ -12,8 +14,19 @@ import { When } from './When';
 
 const REASONS = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
 
-/** Every pass as in a paper log: newest first, voided ones struck out with the reason. */
-export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'size' | 'fine' }) {
+type Item = LoggedReading | LoggedCut;
+
+interface Props {
+  passes: Item[];
+  style: 'size' | 'fine';
+  /** More to say of an entry. */
+  note?: (item: Item) => string | null;
+  /** What else can be done with an entry that counts. */
+  action?: (item: Item) => ReactNode;
+}
+
+/** Every pass and cut as in a paper log: newest first, voided ones struck out with the reason. */
+export function PassLog({ passes, style, note, action }: Props) {
   const { units, strike, judgement } = useBench();
   const tools = judgement.instruments;
   if (passes.length === 0) return <p className="text-soft">No reading yet.</p>;
@@ -23,31 +36,62 @@ export function PassLog({ passes, style }: { passes: LoggedReading[]; style: 'si
       {passes.toReversed().map((pass) => (
         <li key={pass.id} className="grid grid-cols-[1fr_auto] items-center gap-x-3 py-0.5 @md:grid-cols-[auto_1fr_auto]">
           <span className={`figures col-start-1 row-start-1 min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
-            {figure(pass.value)}
-            {pass.upTo !== null && `/${figure(pass.upTo)}`} <span className="text-sm font-normal">{printLength(pass.value, units, style).unit}</span>
+            <Figure item={pass} style={style} />
           </span>
           <span className="col-span-2 row-start-2 pb-1 text-sm leading-tight text-soft @md:col-span-1 @md:col-start-2 @md:row-start-1 @md:pb-0">
-            typed “{pass.typed}”, {pass.by || 'no initials'}, <When at={pass.at} />
-            {details(pass, tools)}
+            {pass.kind === 'reading' && `typed “${pass.typed}”, `}
+            {pass.by || 'no initials'}, <When at={pass.at} />
+            {pass.kind === 'reading' ? details(pass, tools) : cutDetails(pass, tools)}
+            {note?.(pass)}
             {pass.voided && ` · struck out: ${pass.voided.reason}`}
           </span>
-          {!pass.voided && <StrikeOut onStrike={(reason) => strike(pass.id, reason)} what={`${figure(pass.value)}`} />}
+          {!pass.voided && (
+            <span className="flex flex-wrap justify-end">
+              {action?.(pass)}
+              <StrikeOut onStrike={(reason) => strike(pass.id, reason)} what={pass.kind === 'reading' ? figure(pass.value) : 'the cut'} />
+            </span>
+          )}
         </li>
       ))}
     </ol>
   );
 }
 
+/** A reading's figure, or that it was a cut, of so many turns. */
+function Figure({ item, style }: { item: Item; style: 'size' | 'fine' }) {
+  const { units, judgement } = useBench();
+  if (item.kind === 'cut') {
+    const filer = judgement.instruments.find((i) => instrumentKey(i) === item.filer);
+    return <span className="font-normal">cut{item.count !== null && `, ${item.count} ${filer ? countWords(filer, item.count) : 'turns'}`}</span>;
+  }
+  const figure = (nm: number): string => printLength(nm, units, style).number;
+  return (
+    <>
+      {item.fit?.open && '≥\u2009'}
+      {figure(item.value)}
+      {item.upTo !== null && `/${figure(item.upTo)}`} <span className="text-sm font-normal">{printLength(item.value, units, style).unit}</span>
+    </>
+  );
+}
+
+const toolName = (key: string | null, tools: Instrument[]): string | null => (key === null ? null : (tools.find((i) => instrumentKey(i) === key)?.name ?? key));
+
+const cutDetails = ({ filer, round }: LoggedCut, tools: Instrument[]): string => [toolName(filer, tools), round === 0 ? null : `ring ${round + 1}`].flatMap((part) => (part === null ? [] : [` · ${part}`])).join('');
+
 /** Where, with what and how warm a reading was taken, as far as it says. */
-function details({ place, instrument, temperature, gaugeTemperature, plate, round }: LoggedReading, tools: Instrument[]): string {
-  const tool = instrument === null ? null : (tools.find((i) => instrumentKey(i) === instrument)?.name ?? instrument);
+function details({ place, instrument, temperature, gaugeTemperature, plate, round, fit }: LoggedReading, tools: Instrument[]): string {
+  const tool = toolName(instrument, tools);
   const parts = [
     place && `${shortDepth(place.depth)}, ${shortDirection(place.angle)}`,
+    fit?.deburred && 'deburred',
+    fit?.squared && 'squared',
+    fit?.depth && `at ${shortDepth(fit.depth)}`,
+    fit?.squaring && SQUARING_WORDS[fit.squaring],
     tool,
     temperature !== null && `part ${temperature} °C`,
     gaugeTemperature !== null && `tool ${gaugeTemperature} °C`,
     plate === true && 'torque plate on',
-    round === 0 ? null : `after work ${round}`,
+    round === 0 ? null : fit ? `ring ${round + 1}` : `after work ${round}`,
   ].filter(Boolean);
   return parts.length === 0 ? '' : ` · ${parts.join(', ')}`;
 }

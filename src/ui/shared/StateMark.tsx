@@ -2,8 +2,9 @@ import type { BoreState } from '@/core/bore/verdict';
 import type { ClearanceState } from '@/core/piston/clearance';
 import type { PinState } from '@/core/piston/piston';
 import type { GapState } from '@/core/ring/ring';
+import type { LandState, SideState } from '@/core/ring/set';
 
-export type AnyState = GapState | ClearanceState | PinState | BoreState;
+export type AnyState = GapState | ClearanceState | PinState | BoreState | SideState | LandState;
 
 /** Each state has a word, a shape and a colour of its own. */
 const COLOURS: Record<AnyState, string> = {
@@ -20,6 +21,8 @@ const COLOURS: Record<AnyState, string> = {
   hone: 'var(--short)',
   'next size': 'var(--loose)',
   out: 'var(--over)',
+  below: 'var(--ok)',
+  proud: 'var(--over)',
 };
 
 const SHAPES: Record<AnyState, React.ReactNode> = {
@@ -41,6 +44,8 @@ const SHAPES: Record<AnyState, React.ReactNode> = {
   hone: <path d="M-5 5 5-5M-5-5 5 5M0-6V6" stroke="currentColor" strokeWidth="1.8" />,
   'next size': <path d="M-5 5V-5H5V5ZM-2 2V-2H2V2Z" fill="none" stroke="currentColor" strokeWidth="1.8" />,
   out: <path d="M-4.5-4.5 4.5 4.5M4.5-4.5-4.5 4.5" stroke="currentColor" strokeWidth="2.5" />,
+  below: <circle r="5" fill="currentColor" />,
+  proud: <path d="M-4.5-4.5 4.5 4.5M4.5-4.5-4.5 4.5" stroke="currentColor" strokeWidth="2.5" />,
 };
 
 export const stateColour = (state: AnyState): string => COLOURS[state];

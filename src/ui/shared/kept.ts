@@ -5,7 +5,8 @@ import { useCallback, useSyncExternalStore } from 'react';
 
 const CHANGED = 'spatium-kept';
 
-function read(key: string): string | null {
+/** A setting as it is kept now; null where there is none. */
+export function kept(key: string): string | null {
   try {
     return localStorage.getItem(key);
   } catch {
@@ -36,7 +37,7 @@ function subscribe(changed: () => void): () => void {
 export function useKept(key: string, fallback: string): [string, (value: string) => void] {
   const value = useSyncExternalStore(
     subscribe,
-    () => read(key) ?? fallback,
+    () => kept(key) ?? fallback,
     () => fallback,
   );
   return [value, useCallback((next: string) => keep(key, next), [key])];

@@ -1,7 +1,16 @@
-/** GET /api/instruments   the shop's measuring tools in their latest versions: { instruments } */
+/** GET /api/instruments?except=ID   the shop's tools in their latest versions, and what its filers take off on all builds but one: { instruments, rates } */
+import type { Instrument } from '@/core/uncertainty/instrument';
 import { keptInstruments } from '@/store/instruments';
+import { type ShopRate, shopRates } from '@/store/rates';
 import { database } from '@/store/store';
 
-export async function GET(): Promise<Response> {
-  return Response.json({ instruments: await keptInstruments(await database()) });
+export interface ToolsAnswer {
+  instruments: Instrument[];
+  rates: ShopRate[];
+}
+
+export async function GET(request: Request): Promise<Response> {
+  const db = await database();
+  const except = new URL(request.url).searchParams.get('except') ?? '';
+  return Response.json({ instruments: await keptInstruments(db), rates: await shopRates(db, except) } satisfies ToolsAnswer);
 }

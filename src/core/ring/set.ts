@@ -1,0 +1,159 @@
+/**
+ * The set of rings: what each ring is, how it is told from the others, which way up it goes, and whether it fits its
+ * groove. Axial clearance of 0.001 to 0.002 in, and a ring that sinks under the land: common practice, no source.
+ */
+import type { RingMetal } from '../heat/metals';
+import type { Nm } from '../quantity/length';
+import { type Saying, fine, raw, say } from '../quantity/saying';
+import { conformity } from '../uncertainty/uncertainty';
+
+/** What of a piston a ring groove is cut for. */
+export const GROOVES = ['top', 'second', 'oil'] as const;
+export type Groove = (typeof GROOVES)[number];
+export const GROOVE_WORDS: Record<Groove, string> = { top: 'top groove', second: 'second groove', oil: 'oil groove' };
+
+/** Face of a ring, as its section shows. */
+export const SECTIONS = ['plain', 'barrel', 'taper', 'hook'] as const;
+export type Section = (typeof SECTIONS)[number];
+export const SECTION_WORDS: Record<Section, string> = { plain: 'straight face', barrel: 'barrel face', taper: 'tapered face', hook: 'tapered face with a hook' };
+
+/** An edge that is cut away, as the ring lies the right way up. */
+export const BEVELS = ['none', 'insideUp', 'insideDown', 'outsideUp', 'outsideDown'] as const;
+export type Bevel = (typeof BEVELS)[number];
+export const BEVEL_WORDS: Record<Bevel, string> = { none: 'none', insideUp: 'inside, up', insideDown: 'inside, down', outsideUp: 'outside, up', outsideDown: 'outside, down' };
+
+/** What says which side faces up. */
+export const UP_MARKS = ['dot', 'word', 'innerBevel', 'none'] as const;
+export type UpMark = (typeof UP_MARKS)[number];
+export const UP_MARK_WORDS: Record<UpMark, string> = { dot: 'a dot', word: 'a word, often “TOP”', innerBevel: 'the inner bevel', none: 'no mark' };
+
+/** Sizes that hold for a groove and what goes into it; null where not known. */
+export interface GrooveFit {
+  /** Height of the ring, or of the whole oil pack. */
+  axial: Nm | null;
+  /** Width of the ring from its face inward. */
+  radial: Nm | null;
+  grooveHeight: Nm | null;
+  grooveDepth: Nm | null;
+  /** Of one ring, or of the whole oil pack, mg. */
+  mass: number | null;
+}
+
+export interface CompressionRing extends GrooveFit {
+  metal: RingMetal | null;
+  /** What it looks like, e.g. `shiny`. */
+  finish: string;
+  section: Section;
+  bevel: Bevel;
+  /** Null while not looked at. */
+  mark: UpMark | null;
+}
+
+export interface OilPack extends GrooveFit {
+  finish: string;
+}
+
+export interface RingSet {
+  /** The shop's own words for the set. */
+  name: string;
+  top: CompressionRing;
+  second: CompressionRing;
+  oil: OilPack;
+  /** Axial clearance asked for. */
+  side: { least: Nm; most: Nm };
+  /** Whether the grooves of every piston are checked, or those of one for all. */
+  grooves: 'each' | 'sample';
+}
+
+const UNKNOWN_FIT: GrooveFit = { axial: null, radial: null, grooveHeight: null, grooveDepth: null, mass: null };
+const UNKNOWN_RING: CompressionRing = { ...UNKNOWN_FIT, metal: null, finish: '', section: 'plain', bevel: 'none', mark: null };
+
+export const STARTING_RING_SET: RingSet = {
+  name: '',
+  top: UNKNOWN_RING,
+  second: UNKNOWN_RING,
+  oil: { ...UNKNOWN_FIT, finish: '' },
+  side: { least: 25_400, most: 50_800 },
+  grooves: 'sample',
+};
+
+/** Which way up, in a sentence. A word on a ring says which side, never which ring. */
+export function upWords({ mark, bevel, section }: Pick<CompressionRing, 'mark' | 'bevel' | 'section'>): string {
+  switch (mark) {
+    case 'word':
+      return 'The word faces the crown. “TOP” means this side up; it does not mean the top ring.';
+    case 'dot':
+      return 'The dot faces the crown.';
+    case 'innerBevel':
+      return 'No mark but the bevel: its inner edge faces the crown.';
+    case 'none':
+      return section === 'taper' || section === 'hook' || bevel !== 'none' ? 'No mark, yet its section is not the same both ways: see the sheet before it goes on.' : 'No mark, the same both ways: either side may face the crown.';
+    case null:
+      return 'Look for a dot or a word near the ends: it faces the crown.';
+  }
+}
+
+/** What contradicts itself in how a ring is described, as sentences. */
+export function ringFaults({ mark, bevel, section }: CompressionRing): string[] {
+  return [
+    ...(mark === 'innerBevel' && bevel !== 'insideUp' ? ['Its inner bevel is said to face up, and its bevel is not inside, up.'] : []),
+    ...(mark === 'none' && section === 'hook' ? ['A hooked ring has a right way up: look again for its mark, or see the sheet.'] : []),
+  ];
+}
+
+/** A corner of a section: radial from the inside (0) to the face (1), axial from the underside (0) to the crown side (1). */
+export type Corner = readonly [number, number];
+
+const CUT = 0.34;
+
+/** The outline of a ring's section, the right way up, in shares of its width and height. */
+export function sectionOutline({ section, bevel }: Pick<CompressionRing, 'section' | 'bevel'>): Corner[] {
+  const inside: Corner[] = bevel === 'insideUp' ? [[0, 0], [0, 1 - CUT], [CUT, 1]] : bevel === 'insideDown' ? [[CUT, 0], [0, CUT], [0, 1]] : [[0, 0], [0, 1]];
+  const upper: Corner[] = bevel === 'outsideUp' ? [[1 - CUT, 1], [1, 1 - CUT]] : [[section === 'taper' || section === 'hook' ? 0.94 : section === 'barrel' ? 0.95 : 1, 1]];
+  const face: Corner[] = section === 'barrel' ? [[0.985, 0.75], [1, 0.5], [0.985, 0.25]] : [];
+  const lower: Corner[] = section === 'hook' ? [[1, 0.28], [0.8, 0.28], [0.8, 0]] : bevel === 'outsideDown' ? [[1, CUT], [1 - CUT, 0]] : [[section === 'barrel' ? 0.95 : 1, 0]];
+  return [...inside, ...upper, ...face, ...lower];
+}
+
+export type SideState = 'to do' | 'tight' | 'in window' | 'loose' | 'not proven';
+export type LandState = 'to do' | 'below' | 'proud' | 'not proven';
+
+/** A figure of a groove, as read or from the sizes, and its verdict. */
+export interface GrooveFigure<S> {
+  /** At least this. */
+  low: Nm | null;
+  /** At most this. */
+  high: Nm | null;
+  state: S;
+  working: Saying[];
+  /** Whether it was read at this piston; else it follows from the sizes of the set, or is another piston's. */
+  read: boolean;
+}
+
+/** What a leaf in the groove, or sizes, leave open. */
+export interface Interval {
+  low: Nm;
+  high: Nm;
+}
+
+export const sideState = (found: Interval | null, { least, most }: RingSet['side']): SideState => {
+  if (!found) return 'to do';
+  const side = conformity(found.low, found.high, least, most);
+  return side === 'below' ? 'tight' : side === 'above' ? 'loose' : side === 'inside' ? 'in window' : 'not proven';
+};
+
+/** A ring must sink under the land: it may not stand proud of it anywhere. */
+export const landState = (found: Interval | null): LandState => (found === null ? 'to do' : found.low > 0 ? 'below' : found.high <= 0 ? 'proud' : 'not proven');
+
+export const sideIsDone = (state: SideState): boolean => state === 'in window' || state === 'loose';
+export const landIsDone = (state: LandState): boolean => state === 'below';
+
+/** Axial clearance and depth under the land as the sizes of the set have them; null where a size is missing. */
+export function fromSizes({ axial, radial, grooveHeight, grooveDepth }: GrooveFit): { side: { value: Nm; working: Saying[] } | null; land: { value: Nm; working: Saying[] } | null } {
+  const side = axial === null || grooveHeight === null ? null : grooveHeight - axial;
+  const land = radial === null || grooveDepth === null ? null : grooveDepth - radial;
+  return {
+    side: side === null || axial === null || grooveHeight === null ? null : { value: side, working: [say`groove ${raw(grooveHeight)} − ring ${raw(axial)} = ${fine(side)}, from the sizes of the set`] },
+    land: land === null || radial === null || grooveDepth === null ? null : { value: land, working: [say`groove ${raw(grooveDepth)} deep − ring ${raw(radial)} wide = ${fine(land)}, from the sizes of the set`] },
+  };
+}

@@ -1,0 +1,120 @@
+'use client';
+
+import { type ChartDataset, BarController, BarElement, CategoryScale, Chart, Legend, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
+import { useEffect, useRef } from 'react';
+import type { JudgedCylinder } from '@/core/build/judge';
+import { type Nm, type Units, toMm, toThou } from '@/core/quantity/length';
+import { type Compression, COMPRESSION, RING_WORDS } from '@/core/ring/ring';
+import { useBench } from '../bench/Bench';
+import { Segmented } from '../shared/Segmented';
+import { StateMark } from '../shared/StateMark';
+
+Chart.register(BarController, BarElement, LineController, LineElement, PointElement, LinearScale, CategoryScale, Legend);
+
+const KINDS = COMPRESSION.map((kind) => [kind, `${RING_WORDS[kind]}s`] as const);
+const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+const inUnit = (nm: Nm, units: Units): number => (units === 'imperial' ? toThou(nm) : toMm(nm));
+
+/** All gaps of one kind against their windows, passes as steps, and how far they lie apart. */
+export function Gaps() {
+  const { judgement, cursor, moveTo, length, units, range } = useBench();
+  const kind: Compression = cursor.ring === 'second' ? 'second' : 'top';
+  const spread = judgement.spreads.find((s) => s.ring === kind);
+  const { cylinders, bench } = judgement;
+  const wide = spread !== undefined && spread.spread > bench.spread;
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+        <Segmented label="Rings" value={kind} options={KINDS} onChange={(ring) => moveTo({ ring })} />
+        <p className="text-xl">
+          {spread ? (
+            <>
+              <b className={`figures ${wide ? 'text-short' : 'text-ok'}`}>{length(spread.spread)}</b> apart, {length(spread.least)} to {length(spread.most)}; {wide ? 'more than' : 'within'} the {length(bench.spread)} asked for.
+            </>
+          ) : (
+            'Two gaps make a spread.'
+          )}
+        </p>
+      </div>
+      <Picture cylinders={cylinders} kind={kind} units={units} />
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Gaps by cylinder">
+        <table className="ruled">
+          <caption className="sr-only">Gaps of the {RING_WORDS[kind]}s</caption>
+          <thead>
+            <tr>
+              <th scope="col">cylinder</th>
+              <th scope="col">passes</th>
+              <th scope="col" className="num">
+                gap
+              </th>
+              <th scope="col" className="num">
+                where smallest
+              </th>
+              <th scope="col" className="num">
+                window
+              </th>
+              <th scope="col">verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {cylinders.map(({ id, label, rings: { [kind]: ring } }) => (
+              <tr key={id}>
+                <th scope="row" className="font-bold! text-ink!">
+                  {label}
+                </th>
+                <td className="figures text-soft">{livePasses(ring).map((p) => length(p.value).replace(/ .*/, '')).join(' → ') || '–'}</td>
+                <td className="num">{ring.gap ? length(ring.gap.value) : '–'}</td>
+                <td className="num">{ring.counts ? length(ring.counts.gap.value) : '–'}</td>
+                <td className="num">{ring.target.set ? range(ring.target.inForce.min, ring.target.inForce.aimTo) : 'ask'}</td>
+                <td>
+                  <StateMark state={ring.state} />
+                  {ring.accepted && <span className="text-soft"> accepted</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}
+
+const livePasses = (ring: JudgedCylinder['rings']['top']) => ring.passes.filter((p) => p.voided === null && p.round === ring.round);
+
+/** The window of each cylinder as a bar, its passes as steps up to the gap in force. The same figures stand in the table. */
+function Picture({ cylinders, kind, units }: { cylinders: JudgedCylinder[]; kind: Compression; units: Units }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const rings = cylinders.map((c) => c.rings[kind]);
+  const most = Math.max(0, ...rings.map((r) => livePasses(r).length));
+  const windows = rings.map((r) => (r.target.set ? [inUnit(r.target.inForce.min, units), inUnit(r.target.inForce.aimTo ?? r.target.inForce.min * 1.1, units)] : null));
+  const steps = Array.from({ length: most }, (_, i) => rings.map((r) => livePasses(r).at(-1 - i)).map((p) => (p ? inUnit(p.value, units) : null)));
+  const drawn = JSON.stringify([cylinders.map((c) => c.label), windows, steps, units]);
+  useEffect(() => {
+    if (!canvas.current) return;
+    const [labels, bars, passes] = JSON.parse(drawn) as [string[], ([number, number] | null)[], (number | null)[][]];
+    const datasets: ChartDataset<'bar' | 'line', (number | [number, number] | null)[]>[] = [
+      ...passes.map((data, i) => ({ type: 'line' as const, label: i === 0 ? 'gap in force' : i === 1 ? 'passes before' : '', data, showLine: false, pointStyle: 'triangle' as const, pointRadius: i === 0 ? 8 : 5, borderColor: colour(i === 0 ? '--blue' : '--soft'), backgroundColor: colour(i === 0 ? '--blue' : '--sheet') })),
+      { type: 'bar' as const, label: 'aim window', data: bars, backgroundColor: `${colour('--ok')}40`, borderColor: colour('--ok'), borderWidth: 1.5, borderSkipped: false as const, barPercentage: 0.7 },
+    ];
+    const chart = new Chart(canvas.current, {
+      type: 'bar',
+      data: { labels, datasets: datasets as ChartDataset<'bar', (number | [number, number] | null)[]>[] },
+      options: {
+        animation: false,
+        responsive: true,
+        maintainAspectRatio: false,
+        scales: {
+          x: { title: { display: true, text: 'cylinder', color: colour('--soft') }, ticks: { color: colour('--ink') }, grid: { display: false }, border: { color: colour('--ink') } },
+          y: { beginAtZero: false, grace: '15%', title: { display: true, text: units === 'imperial' ? 'gap, thou' : 'gap, mm', color: colour('--soft') }, ticks: { color: colour('--ink') }, grid: { color: colour('--line'), lineWidth: 0.5 }, border: { color: colour('--ink') } },
+        },
+        plugins: { legend: { align: 'start', onClick: () => undefined, labels: { color: colour('--ink'), usePointStyle: true, filter: (item) => item.text !== '' } } },
+      },
+    });
+    return () => chart.destroy();
+  }, [drawn, units]);
+  return (
+    <div className="relative h-[280px] w-full">
+      <canvas ref={canvas} role="img" aria-label={`Gaps of the ${RING_WORDS[kind]}s against their windows`} />
+    </div>
+  );
+}

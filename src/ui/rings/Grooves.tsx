@@ -1,0 +1,87 @@
+'use client';
+
+import { GROOVE_SUBJECTS, type GrooveSubject } from '@/core/build/record';
+import { GROOVE_WORDS } from '@/core/ring/set';
+import { useBench } from '../bench/Bench';
+import { PassLog } from '../shared/PassLog';
+import { Segmented } from '../shared/Segmented';
+import { StateMark } from '../shared/StateMark';
+
+const SAMPLES = [
+  ['sample', 'one piston for all'],
+  ['each', 'every piston'],
+] as const;
+
+/** How each ring sits in its groove: axial clearance, and that it sinks under the land. */
+export function Grooves() {
+  const { judgement, cursor, cylinder, goTo, choose, length, range, text } = useBench();
+  const { ringSet, cylinders } = judgement;
+  if (!cylinder) return null;
+  const figure = (low: number | null, high: number | null): string => (low === null ? '–' : high === null || high - low < 2 ? length(low) : range(low, high + 1));
+  const passes = cylinder.grooves.passes.filter((p) => p.subject === cursor.groove);
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <Segmented label="Grooves are checked of" value={ringSet.grooves} options={SAMPLES} onChange={(grooves) => choose('ringSet', { ...ringSet, grooves })} />
+        <p>
+          Axial clearance asked for: <b className="figures">{range(ringSet.side.least, ringSet.side.most)}</b>. Clean the grooves first.
+        </p>
+      </div>
+      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Grooves by piston">
+        <table className="ruled">
+          <caption className="sr-only">Axial clearance and depth under the land</caption>
+          <thead>
+            <tr>
+              <th scope="col">piston</th>
+              <th scope="col">groove</th>
+              <th scope="col" className="num">
+                axial clearance
+              </th>
+              <th scope="col">verdict</th>
+              <th scope="col" className="num">
+                under the land
+              </th>
+              <th scope="col">verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {cylinders.flatMap((c) =>
+              c.grooves.grooves.map(({ groove, side, land }) => {
+                const to = (subject: GrooveSubject, words: string, dim: boolean) => (
+                  <button type="button" aria-current={cylinder.id === c.id && cursor.groove === subject} aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`} onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)} className={`min-h-8 px-1 ${cylinder.id === c.id && cursor.groove === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}>
+                    {words}
+                  </button>
+                );
+                return (
+                  <tr key={`${c.id}${groove}`}>
+                    <th scope="row" className="font-bold! text-ink!">
+                      {groove === 'top' ? c.piston.label : ''}
+                      {groove !== 'top' && <span className="sr-only">{c.piston.label}</span>}
+                    </th>
+                    <td>{GROOVE_WORDS[groove]}</td>
+                    <td className="num">{to(`${groove}Side`, figure(side.low, side.high), !side.read)}</td>
+                    <td>
+                      <StateMark state={side.state} />
+                    </td>
+                    <td className="num">{to(`${groove}Land`, figure(land.low, land.high), !land.read)}</td>
+                    <td>
+                      <StateMark state={land.state} />
+                    </td>
+                  </tr>
+                );
+              }),
+            )}
+          </tbody>
+        </table>
+      </div>
+      <p className="text-soft">
+        {cylinder.grooves.grooves.flatMap((g) => [...g.side.working, ...g.land.working]).map((line) => `${text(line)}. `)}
+        Pale figures follow from the sizes of the ring set, or from the piston that stands for all.
+      </p>
+      <section aria-label="Readings of this groove">
+        <h2 className="mb-1">Readings, piston {cylinder.piston.label}</h2>
+        <PassLog passes={passes.length > 0 ? passes : cylinder.grooves.passes.filter((p) => GROOVE_SUBJECTS.some((s) => s === p.subject))} style="fine" />
+      </section>
+    </div>
+  );
+}

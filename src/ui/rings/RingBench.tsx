@@ -1,0 +1,274 @@
+'use client';
+
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { type JudgedRing, ringAdvice } from '@/core/build/rings';
+import { nextTask } from '@/core/build/work';
+import { printLength } from '@/core/quantity/print';
+import { isCompression } from '@/core/ring/ring';
+import { countWords } from '@/core/uncertainty/instrument';
+import { useBench } from '../bench/Bench';
+import { taskWords } from '../line/names';
+import { Button, buttonLook } from '../shared/Button';
+import { Explain } from '../shared/Explain';
+import { PassLog } from '../shared/PassLog';
+import { Scale } from '../shared/Scale';
+import { StateMark, stateColour } from '../shared/StateMark';
+import { Ask } from '../stages/Ask';
+import { GapTravel } from './GapTravel';
+import { RingEnds } from './RingEnds';
+import { upOf } from './RingSection';
+
+const ORDINALS = ['No reading yet', 'First reading', 'Second reading', 'Third reading', 'Fourth reading', 'Fifth reading'];
+
+interface Props {
+  ring: JudgedRing;
+  /** Whether it is to be read from across the bench: the figures and nothing else. */
+  large: boolean;
+  onSwap: () => void;
+}
+
+/** The ring in hand: its gap on the rule, the verdict, what to cut, and every pass. */
+export function RingBench({ ring, large, onSwap }: Props) {
+  const { judgement, cylinder, units } = useBench();
+  if (!cylinder) return null;
+  const live = ring.passes.filter((p) => p.voided === null && p.round === ring.round);
+  const here = live.filter((p) => p.cylinder === cylinder.id);
+  const next = nextTask(judgement.tasks.rings, { cylinder: cylinder.id, subject: ring.ring, spot: null });
+  const then = next && taskWords(judgement.cylinders.find((c) => c.id === next.cylinder), next);
+  return (
+    <div className="pt-2">
+      <p className={large ? 'text-2xl' : 'text-[1.0625rem] text-soft'}>
+        {ORDINALS[live.length] ?? `Reading ${live.length}`}
+        {cylinder.bank !== 'only' && `, ${cylinder.bank} bank`}
+        {ring.number !== cylinder.id && `, ring no. ${ring.label}`}. {!large && isCompression(ring.ring) && upOf(judgement.ringSet[ring.ring])}
+        {large && then && (
+          <>
+            {' '}
+            Next: <b>{then}</b>
+          </>
+        )}
+      </p>
+      <Ask target={ring.target} />
+      <Scale
+        target={ring.target}
+        passes={here.map(({ id, value, upTo }) => ({ id, value, upTo }))}
+        state={ring.state}
+        units={units}
+        under="ends can meet"
+        over="loose: a little blow-by"
+        steps
+        label={`Gap of ${cylinder.label}, ${ring.ring}: ${ring.state}`}
+      />
+      <Verdict ring={ring} large={large} />
+      <NextCut ring={ring} />
+      {ring.state === 'over' && <Over ring={ring} onSwap={onSwap} />}
+      {!large && (
+        <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
+          <section aria-label="Readings of this ring" className="min-w-[min(24rem,100%)] flex-1">
+            <h2 className="mb-1">Readings and cuts</h2>
+            <History ring={ring} />
+            <AnotherRing ring={ring} />
+          </section>
+          <div className="grid content-start gap-4">
+            <GapTravel ring={ring} />
+            <RingEnds ring={ring} />
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The one figure to read from across the bench: what is still to come off, else the gap itself, else its window. */
+function Verdict({ ring, large }: { ring: JudgedRing; large: boolean }) {
+  const { units } = useBench();
+  const { state, toComeOff: off, gap, reading, target } = ring;
+  const print = (nm: number): { number: string; unit: string } => printLength(nm, units, 'fine');
+  const figure = `figures leading-none font-bold tracking-tight ${large ? 'text-[8.5rem] max-md:text-[6rem]' : 'text-[3.75rem]'}`;
+  const small = large ? 'text-5xl' : 'text-2xl';
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
+      {off ? (
+        <p className={figure} style={{ color: stateColour(state) }}>
+          {print(off.toMinimum).number}
+          {off.toMiddle > off.toMinimum && (
+            <>
+              <span className={small}>
+                {' '}
+                to {print(off.toMiddle).number}
+              </span>
+            </>
+          )}
+          <span className={small}> {print(off.toMinimum).unit}</span>
+        </p>
+      ) : gap ? (
+        <p className={figure} style={{ color: stateColour(state) }}>
+          {gap.open && '≥\u2009'}
+          {print(gap.value).number}
+          {reading?.upTo != null && !ring.readIn && <span className={small}>/{print(reading.upTo).number}</span>}
+          <span className={small}> {print(gap.value).unit}</span>
+        </p>
+      ) : (
+        target.set && (
+          <p className={figure}>
+            {target.inForce.aimTo === null && '≥\u2009'}
+            {print(target.inForce.min).number}
+            {target.inForce.aimTo !== null && `–${print(target.inForce.aimTo).number}`}
+            <span className={small}> {print(target.inForce.min).unit}</span>
+          </p>
+        )
+      )}
+      <div className={`min-w-56 flex-1 leading-snug ${large ? 'text-[2.25rem]' : 'text-xl'}`}>
+        <StateMark state={state} />
+        <p>
+          {off && 'still to come off. '}
+          {ringAdvice(ring)}
+          {off && off.most > off.toMiddle && <span className="text-soft"> Not more than {print(off.most).number}.</span>}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+const percent = (share: number): string => (share < 0.001 ? 'under 0.1 %' : `${(share * 100).toFixed(share < 0.0995 ? 1 : 0)} %`);
+
+/** How much to take at the next cut, and by how many turns where the filer's rate is known. */
+function NextCut({ ring }: { ring: JudgedRing }) {
+  const { judgement, length, filer, tools, units } = useBench();
+  const { advice } = ring;
+  if (!advice) return null;
+  const turns = advice.turns.find((t) => t.filer === filer?.id);
+  const known = judgement.rates.find((r) => r.filer === filer?.id && r.rate !== null && turns);
+  const rate = known?.rate;
+  const cuts = rate?.sums.cuts ?? 0;
+  const held = tools.find((t) => t.id === turns?.filer);
+  return (
+    <section aria-label="Next cut" className="mt-2 max-w-[760px] border-l-4 border-blue py-1 pl-3 text-lg">
+      {turns && held && rate ? (
+        <p>
+          <b>
+            Next cut: {turns.count === 0 ? 'less than one' : turns.count} {countWords(held, Math.max(1, turns.count))}
+          </b>
+          {turns.count > 0 && `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window, ${percent(judgement.bench.chance)} taken`}. {turns.count === 0 && 'One whole turn could pass the window: dress it by hand, and read.'}{' '}
+          <Explain
+            what="rate of this filer"
+            units={units}
+            standing="Least squares through the origin over the logged cuts of this filer on this ring metal, this engine’s and the shop’s others. The chance counts the scatter of the cut, of the rate and of the leaves; a standing guess of half a thou of scatter counts as three cuts more (from memory)."
+            working={[[`${length(Math.round(rate.fit.slope))} a ${countWords(held, 1)}, from ${cuts} ${cuts === 1 ? 'cut' : 'cuts'}`], [`scatter of one cut ${length(Math.round(rate.scatter))}${rate.fit.residual === null ? ': one cut only, the standing guess' : ''}`]]}
+          />
+        </p>
+      ) : (
+        <p>
+          <b>
+            {advice.first ? 'First cut' : 'Next cut'}: about {length(advice.take)}
+          </b>
+          , then deburr, square, read. <span className="text-soft">{filer ? `Not enough data of ${filer.name} on this metal: log a cut with its ${countWords(filer, 2)}, e.g. c6.` : 'Name the filer and log a cut with its turns, e.g. c6, and the next is advised in turns.'}</span>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** What can be done with a ring that is over its limit. */
+function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
+  const { accept, strike, renew, reading } = { ...useBench(), reading: ring.reading };
+  const [reason, setReason] = useState('');
+  if (!reading) return null;
+  if (ring.accepted)
+    return (
+      <p className="mt-2">
+        <Button onClick={() => ring.accepted && strike(ring.accepted.id, 'taken back')}>Take the acceptance back</Button>
+      </p>
+    );
+  return (
+    <section aria-label="Over its limit" className="mt-2 flex flex-wrap items-start gap-3">
+      {isCompression(ring.ring) && <Button onClick={onSwap}>Another cylinder</Button>}
+      <Button onClick={() => renew(ring.ring, [ring.number])}>Another ring</Button>
+      <Popover.Root>
+        <Popover.Trigger className={buttonLook()}>Accept with a reason</Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content aria-label="Accept with a reason" className="z-50 w-80 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+            <form
+              onSubmit={(event) => {
+                event.preventDefault();
+                if (reason.trim()) accept(reading.id, reason.trim());
+              }}
+            >
+              <label className="grid gap-1 font-bold">
+                Why it may stay
+                <input className="field" value={reason} maxLength={200} onChange={(event) => setReason(event.target.value)} />
+              </label>
+              <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
+                Accept
+              </Button>
+            </form>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </section>
+  );
+}
+
+/** Every pass and cut of this ring, and of one it replaced. */
+function History({ ring }: { ring: JudgedRing }) {
+  const { length, judgement } = useBench();
+  const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
+  return (
+    <PassLog
+      passes={ring.history}
+      style="fine"
+      note={(item) => {
+        if (item.kind === 'cut') {
+          const taken = ring.taken.find((t) => t.id === item.id);
+          return taken ? ` · took ${length(taken.removed)}` : null;
+        }
+        return [item.cylinder !== ring.number && ` · in cylinder ${labelOf(item.cylinder)}`, ring.unprepared.includes(item.id) && ' · neither deburred nor squared noted', ring.accepted && item.id === ring.reading?.id && ` · accepted: ${ring.accepted.reason}`].filter(Boolean).join('');
+      }}
+      action={(item) => (item.kind === 'reading' && item.id === ring.reading?.id ? <ReadElsewhere ring={ring} /> : null)}
+    />
+  );
+}
+
+/** A reading that was made in the wrong bore is noted there, without measuring again. */
+function ReadElsewhere({ ring }: { ring: JudgedRing }) {
+  const { judgement, reassign } = useBench();
+  const { reading } = ring;
+  if (!reading) return null;
+  return (
+    <Popover.Root>
+      <Popover.Trigger className={`${buttonLook('quiet')} text-sm whitespace-nowrap`}>Other bore</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content aria-label="Read in another bore" className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+          <p className="mb-2">
+            <b>In which cylinder’s bore was it read?</b> The gap here is then worked out from the two bores.
+          </p>
+          <div className="flex flex-wrap gap-2">
+            {judgement.cylinders
+              .filter((c) => c.id !== reading.cylinder)
+              .map((c) => (
+                <Popover.Close key={c.id} className={buttonLook()} onClick={() => reassign(reading, c.id)}>
+                  {c.label}
+                </Popover.Close>
+              ))}
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** A ring that was replaced is taken back in one step. */
+function AnotherRing({ ring }: { ring: JudgedRing }) {
+  const { judgement, strike } = useBench();
+  const last = judgement.cylinders.find((c) => c.id === ring.number)?.renewals.find((r) => r.part === ring.ring);
+  if (!last) return null;
+  return (
+    <p className="mt-2 text-soft">
+      Another ring was taken, {last.by || 'no initials'}. What was read of the one before is kept.{' '}
+      <button type="button" className="min-h-11 font-bold text-blue underline underline-offset-4" onClick={() => strike(last.id, 'taken back')}>
+        Take back
+      </button>
+    </p>
+  );
+}

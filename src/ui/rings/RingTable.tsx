@@ -1,0 +1,48 @@
+'use client';
+
+import type { JudgedCylinder } from '@/core/build/judge';
+import { printLength } from '@/core/quantity/print';
+import { RINGS, RING_WORDS } from '@/core/ring/ring';
+import { useBench } from '../bench/Bench';
+import { StateShape, stateColour } from '../shared/StateMark';
+
+/** The rings of one cylinder with their gaps and windows; a row leads to its ring. */
+export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
+  const { units, range, cursor, moveTo } = useBench();
+  return (
+    <table className="ruled">
+      <thead>
+        <tr>
+          <th scope="col">ring</th>
+          <th scope="col" className="num">
+            read, {units === 'imperial' ? 'thou' : 'mm'}
+          </th>
+          <th scope="col" className="num">
+            window
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {RINGS.map((name) => {
+          const { gap, state, target, number, label } = cylinder.rings[name];
+          return (
+            <tr key={name}>
+              <td>
+                <button type="button" className={`min-h-8 text-left ${cursor.ring === name ? 'font-bold text-blue' : ''}`} aria-current={cursor.ring === name} onClick={() => moveTo({ ring: name })}>
+                  {RING_WORDS[name]}
+                  {number !== cylinder.id && <span className="ml-1 text-xs text-soft">no. {label}</span>}
+                </button>
+              </td>
+              <td className="num" style={{ color: stateColour(state) }}>
+                {gap ? printLength(gap.value, units, 'fine').number : '–'}
+                {gap?.upTo != null && `/${printLength(gap.upTo, units, 'fine').number}`} <StateShape state={state} />
+                <span className="sr-only">{state}</span>
+              </td>
+              <td className="num">{target.set ? range(target.inForce.min, target.inForce.aimTo).replace(/ (thou|mm)$/, '') : 'ask'}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,8 @@
+/** Works out placings of rings off the main thread. */
+import { type PlacingAsk, placingOf } from '@/core/ring/placing';
+
+self.onmessage = ({ data }: MessageEvent<PlacingAsk>): void => {
+  const begun = performance.now();
+  const result = placingOf(data);
+  self.postMessage({ result, took: performance.now() - begun });
+};
