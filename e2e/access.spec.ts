@@ -60,6 +60,7 @@ const TABS = ['Figures', 'Windows, schools', 'Heat', 'Chart'];
 const STAGE_TABS = [
   ['/builds/demo-mere-four/bores', ['Readings', 'Shapes', 'Next size', 'Gauge set-up', 'Grid and limits']],
   ['/builds/demo-corrie-v10/pistons', ['Readings', 'Pairing', 'Gauge point, pins']],
+  ['/builds/demo-tarn-five/rings', ['Bench', 'All gaps', 'Swap', 'Ring set', 'Grooves', 'Set-up']],
 ] as const;
 
 for (const theme of ['light', 'dim'] as const)
@@ -92,7 +93,7 @@ for (const theme of ['light', 'dim'] as const)
   });
 
 for (const theme of ['light', 'dim'] as const)
-  test(`axe finds nothing on the views of bores and pistons, nor on a tool, ${theme}`, async ({ page, context, server }) => {
+  test(`axe finds nothing on the views of bores, pistons and rings, nor on a tool, ${theme}`, async ({ page, context, server }) => {
     test.setTimeout(120_000);
     await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
     const check = async (what: string): Promise<void> => {

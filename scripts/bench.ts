@@ -12,6 +12,8 @@ import { openDatabase } from '../src/store/open';
 import munkres from 'munkres-js';
 import { leastSum } from '../src/core/piston/assignment';
 import { pairingOf } from '../src/core/piston/pairing';
+import { placingOf } from '../src/core/ring/placing';
+import { filedAsAdvised, filedByHalves, filedTogether, someFitters } from '../src/fixtures/filers';
 import { gap, griddedRecord, largeRecord } from '../src/fixtures/records';
 import { Server } from '../e2e/server';
 
@@ -72,6 +74,26 @@ function pairing(): void {
   add('  least sum of squares alone, 16 × 16', ms(least));
   add('  the package on the same matrix', ms(reference));
   add('  ours as a share of the package’s time', (least.median / reference.median).toFixed(3));
+}
+
+/** Advised cuts of simulated filers, against the habit of taking half of what is left. */
+function filing(): void {
+  const fitters = someFitters(2_000, 11);
+  const halves = filedTogether(fitters.map(({ fitter, starts }, i) => filedByHalves(fitter, starts, i + 1)));
+  for (const chance of [0.02, 0.05, 0.1]) {
+    const { rings, cuts, advised, passed, loose } = filedTogether(fitters.map(({ fitter, starts }, i) => filedAsAdvised(fitter, starts, chance, i + 1)));
+    add(`advised cuts past the window, ${chance * 100} % stated`, `${((100 * passed) / advised).toFixed(2)} % of ${advised}; ${(cuts / rings).toFixed(2)} cuts a ring, ${((100 * loose) / rings).toFixed(1)} % end loose`, 'within what is stated', passed / advised <= chance);
+  }
+  add('  by halves of what is left', `${(halves.cuts / halves.rings).toFixed(2)} cuts a ring, ${((100 * halves.loose) / halves.rings).toFixed(1)} % end loose`);
+}
+
+/** Placing 16 rings in 16 bores. */
+function placing(): void {
+  const { ask } = judge(griddedRecord(1)).placing.kinds.top;
+  for (const aim of ['filing', 'even'] as const) {
+    const own = timed(() => placingOf({ ...ask, aim }), 30);
+    add(`placing ${ask.rings.length} rings, ${aim === 'filing' ? 'least filing' : 'most even'}`, ms(own));
+  }
 }
 
 async function shelves(server: Server): Promise<void> {
@@ -193,6 +215,8 @@ const lines = (folder: string): { code: number; tests: number } => {
 
 core();
 pairing();
+filing();
+placing();
 const server = new Server();
 await server.start();
 try {

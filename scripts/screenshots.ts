@@ -34,7 +34,8 @@ const SHOTS: Shot[] = [
   { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', tools: true, typed: '3.7676' },
   { name: 'pairing', path: '/builds/demo-corrie-v10/pistons', tools: true, tab: 'Pairing' },
   { name: 'tools', path: '/instruments' },
-  { name: 'rings', path: '/builds/demo-tarn-five/rings', typed: '22' },
+  { name: 'rings', path: '/builds/demo-tarn-five/rings', tools: true, typed: '22' },
+  { name: 'swap', path: '/builds/demo-tarn-five/rings', tools: true, tab: 'Swap' },
   { name: 'rings-tablet-dim', path: '/builds/demo-tarn-five/rings', size: { width: 820, height: 1180 }, theme: 'dim', typed: '15/16' },
   { name: 'clocking', path: '/builds/demo-corrie-v10/clocking' },
   { name: 'sheet', path: '/builds/demo-combe-flat-four/sheet' },
@@ -56,7 +57,7 @@ for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', t
   await context.addInitScript(() => localStorage.setItem('spatium-by', 'KM'));
   if (tools)
     await context.addInitScript(() => {
-      localStorage.setItem('spatium-hands-imperial', '{"bore":"gauge-in","piston":"mic-3-4in"}');
+      localStorage.setItem('spatium-hands-imperial', '{"bore":"gauge-in","piston":"mic-3-4in","filing":"filer-hand"}');
       localStorage.setItem('spatium-hands-metric', '{"bore":"gauge-mm","piston":"mic-75-100mm"}');
     });
   const page = await context.newPage();

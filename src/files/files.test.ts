@@ -2,7 +2,8 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/build/judge';
 import { pairingOf } from '@/core/piston/pairing';
-import { type Entry, STARTING_BENCH } from '@/core/build/record';
+import { type Entry, STARTING_BENCH, STARTING_PLACING } from '@/core/build/record';
+import { STARTING_RING_SET } from '@/core/ring/set';
 import { fromThou } from '@/core/quantity/length';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/instrument';
@@ -54,6 +55,29 @@ describe('the build file', () => {
     const judged = read.ok ? judge(read.record) : null;
     expect(judged?.bench).toEqual({ ...STARTING_BENCH, route: 'byRing', rails: true });
     expect(judged?.cylinders[0]?.bore).toMatchObject({ size: { noted: true }, passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }] });
+  });
+
+  it('carries cuts, a ring set, a placing and what was accepted, and they come back the same', () => {
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
+    const entries: Entry[] = [
+      jobEntry(),
+      { ...stamp, id: 's', kind: 'ringSet', replaces: null, value: { ...STARTING_RING_SET, name: 'packet 12' } },
+      { ...stamp, id: 'p', kind: 'placing', replaces: null, value: STARTING_PLACING },
+      { ...stamp, id: 't', kind: 'rate', filer: 'hand', metal: 'steel', sums: { cuts: 1, xx: 100, xy: 1_270_000, yy: 127_000 ** 2 } },
+      gap('a', 'L1', 'top', 12),
+      { ...stamp, id: 'c', kind: 'cut', cylinder: 'L1', ring: 'top', filer: 'hand.1', count: 40 },
+      { ...reading('b', 'L1', 'top', fromThou(30)), fit: { ring: 'L1', depth: 'top', squaring: 'tool', deburred: true, squared: true, open: false } },
+      { ...stamp, id: 'y', kind: 'accepted', of: 'b', reason: 'agreed' },
+    ];
+    const written = writeBuildFile({ id: 'rings', entries });
+    expect(readBuildFile(textOf(written))).toEqual({ ok: true, record: { id: 'rings', entries } });
+    const judged = written.judged as { cylinders: unknown[]; rates: unknown };
+    expect(judged.cylinders[0]).toMatchObject({ rings: { top: { state: 'over', done: true, accepted: { reason: 'agreed' }, taken: [{ id: 'c', count: 40 }] } } });
+    expect(judged.rates).toMatchObject([{ filer: 'hand', metal: 'steel', own: { cuts: 0 } }, { filer: 'hand', metal: 'unknown', own: { cuts: 1 } }]);
+    const csv = writeCsv(judge({ id: 'rings', entries }));
+    expect(csv).toMatch(/top,[^\n]*cut,[^\n]*,40,/);
+    const early = [jobEntry(), entries[7], ...entries.slice(4, 7)];
+    expect(readBuildFile(textOf({ ...written, record: { id: 'rings', entries: early } }))).toMatchObject({ ok: false, faults: [expect.stringMatching(/accepts b, which is no earlier reading/) as string] });
   });
 
   it('carries what the bores came to, and which readings stand for each spot', () => {

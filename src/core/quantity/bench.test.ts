@@ -48,6 +48,34 @@ describe('a gap in thou', () => {
   });
 });
 
+describe('a ring at the filer', () => {
+  it.each<[string, number | null]>([['c', null], ['cut', null], ['c12', 12], ['C 12', 12], ['cut 7.5', 7.5]])('takes %j as a cut', (text, count) => {
+    expect(hear(text, gap)).toEqual({ kind: 'cut', count });
+  });
+
+  it('a cut of no turns is none, and only a ring is cut', () => {
+    expect(hear('c0', gap)).toMatchObject({ kind: 'refused', why: 'No turns are no cut.' });
+    for (const context of [bore, { ...gap, field: 'clearance' as const }]) expect(hear('c12', context).kind).toBe('refused');
+  });
+
+  it.each(['p22', 'passes 22', '>22', '22+', 'p.022'])('takes %j as a leaf that passes, no larger one tried', (text) => {
+    expect(hear(text, gap)).toMatchObject({ kind: 'understood', meaning: { value: fromThou(22), upTo: null, open: true } });
+  });
+
+  it('asks about a passing leaf that cannot be right, and keeps it open', () => {
+    const heard = hear('p220', gap);
+    expect(heard.kind === 'question' && heard.options.every((o) => o.open)).toBe(true);
+    expect(hear('p22', bore).kind).toBe('refused');
+  });
+
+  it('reads a groove in thou and parts of one, and the depth under the land', () => {
+    expect(value('1.5', { ...gap, field: 'groove' })).toBe(fromThou(1.5));
+    expect(value('.0015', { ...gap, field: 'groove' })).toBe(fromThou(1.5));
+    expect(value('12', { ...gap, field: 'land' })).toBe(fromThou(12));
+    expect(value('0', { ...gap, field: 'land' })).toBe(0);
+  });
+});
+
 describe('a gap in millimetres', () => {
   it.each(['0.56', '.56', '0,56', '56', '0.56mm', '0.56 mm'])('takes %j as 0.56 mm', (text) => {
     expect(value(text, metricGap)).toBe(fromMm(0.56));

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Filed, type Fitter, filedAsAdvised, filedByHalves } from '@/fixtures/filers';
-import { randomFrom } from '../heat/random';
+import { filedAsAdvised, filedByHalves, filedTogether, someFitters } from '@/fixtures/filers';
 import { fromThou } from '../quantity/length';
 import { FIRST_CUT, NEXT_CUT, takeNext, turnsFor } from './advice';
 import { NO_CUTS, type Rate, rateOf, withCut } from './rate';
@@ -56,17 +55,11 @@ describe('the next cut in turns', () => {
 });
 
 describe('over thousands of noisy filers', () => {
-  const { uniform: random } = randomFrom(11);
-  const between = (low: number, high: number): number => low + random() * (high - low);
-  const fitters = Array.from({ length: 2_000 }, () => ({
-    fitter: { rate: fromThou(between(0.15, 0.9)), share: between(0.05, 0.15), beside: fromThou(between(0.05, 0.3)), step: fromThou(random() < 0.5 ? 1 : 0.5) } satisfies Fitter,
-    starts: Array.from({ length: 10 }, () => Math.round(fromThou(between(8, 20)))),
-  }));
-  const totalOf = (all: Filed[]): Filed => all.reduce((a, b) => ({ rings: a.rings + b.rings, cuts: a.cuts + b.cuts, advised: a.advised + b.advised, passed: a.passed + b.passed, loose: a.loose + b.loose }));
+  const fitters = someFitters(2_000, 11);
 
   it.each([0.02, 0.05, 0.1])('a stated chance of %d is kept, and rings take fewer cuts than by halves', (chance) => {
-    const advised = totalOf(fitters.map(({ fitter, starts }, i) => filedAsAdvised(fitter, starts, chance, i + 1)));
-    const halves = totalOf(fitters.map(({ fitter, starts }, i) => filedByHalves(fitter, starts, i + 1)));
+    const advised = filedTogether(fitters.map(({ fitter, starts }, i) => filedAsAdvised(fitter, starts, chance, i + 1)));
+    const halves = filedTogether(fitters.map(({ fitter, starts }, i) => filedByHalves(fitter, starts, i + 1)));
     expect(advised.advised).toBeGreaterThan(20_000);
     expect(advised.passed / advised.advised).toBeLessThanOrEqual(chance);
     expect(advised.cuts).toBeLessThan(halves.cuts);

@@ -110,7 +110,10 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   const options = useRef<HTMLDivElement>(null);
   useCatchTyping(input, work === 'rings' ? RING_STARTS : BORE_STARTS);
 
-  const [prepared, setPrepared] = useState(NOT_PREPARED);
+  const [preparedFor, setPreparedFor] = useState<{ at: At; what: Prepared } | null>(null);
+  const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
+  const isRead = isRing(subject) && cylinder !== null && cylinder.rings[subject].reading !== null;
+  const prepare = (what: keyof Prepared): void => setPreparedFor({ at: here, what: { ...prepared, [what]: !prepared[what] } });
   const held = handFor(subject);
   const hand = held.ring ? { ...held, ring: { ...held.ring, ...prepared } } : held;
   const context = useMemo(() => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument), [judgement, cylinder, subject, units, hand.instrument]);
@@ -120,7 +123,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
     // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [meaning, live.record, here.cylinder, subject, here.spot?.depth, here.spot?.angle, hand.instrument, hand.temperature, hand.gaugeTemperature, hand.ring?.depth, prepared],
+    [meaning, live.record, here.cylinder, subject, here.spot?.depth, here.spot?.angle, hand.instrument, hand.temperature, hand.gaugeTemperature, hand.ring?.depth, prepared.deburred, prepared.squared],
   );
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
@@ -140,7 +143,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     const reading = readingOf(judgement, here, taken, hand, typed.trim());
     const after = previewed(reading);
     read(reading);
-    setPrepared(NOT_PREPARED);
+    setPreparedFor(null);
     if (isRing(subject)) tell(after.cylinders.find((c) => c.id === here.cylinder), subject, taken.value, units);
     setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, isFineSubject(subject) ? 'fine' : 'size')}.`);
     setTyped('');
@@ -152,7 +155,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     const ring = isRing(subject) ? cylinder.rings[subject] : null;
     if (!ring) return;
     cut(ring.number, ring.ring, count);
-    setPrepared(NOT_PREPARED);
+    setPreparedFor(null);
     setSaid(`Cut logged: ${nameOf(here)}${count === null ? '' : `, ${count} ${filer ? countWords(filer, count) : 'turns'}`}. Deburr, square, read again.`);
     setTyped('');
     input.current?.focus();
@@ -203,9 +206,9 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     const sideways = typed === '' ? SIDEWAYS[event.key] : undefined;
     const undoes = typed === '' && event.key.toLowerCase() === 'z' && !event.altKey;
     const skips = typed === '' && event.key.toLowerCase() === 'n' && !event.altKey && !event.ctrlKey && !event.metaKey;
-    const prepares = work === 'rings' && typed === '' && !event.altKey && !event.ctrlKey && !event.metaKey ? PREPARED_KEYS[event.key.toLowerCase()] : undefined;
+    const prepares = isRead && typed === '' && !event.altKey && !event.ctrlKey && !event.metaKey ? PREPARED_KEYS[event.key.toLowerCase()] : undefined;
     if (event.key === 'Enter') enter();
-    else if (prepares) setPrepared((p) => ({ ...p, [prepares]: !p[prepares] }));
+    else if (prepares) prepare(prepares);
     else if (event.key === 'Escape') setTyped('');
     else if (vertical) move('cylinder', vertical);
     else if (sideways) move('beside', sideways);
@@ -250,7 +253,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
             />
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
-            {isRing(subject) && cylinder.rings[subject].reading !== null && <Preparing prepared={prepared} onToggle={(what) => setPrepared((p) => ({ ...p, [what]: !p[what] }))} />}
+            {isRead && <Preparing prepared={prepared} onToggle={prepare} />}
             <ReadBack heard={heard} at={here} preview={preview} cylinder={cylinder} options={options} onPick={log} onBack={() => input.current?.focus()} idle={idle} />
           </div>
         </div>

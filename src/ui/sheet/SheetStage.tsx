@@ -8,6 +8,7 @@ import { printLength } from '@/core/quantity/print';
 import { RINGS, RING_WORDS } from '@/core/ring/ring';
 import { adderWords } from '@/core/targets/duty';
 import { SURFACE_WORDS, type Target } from '@/core/targets/target';
+import { isFiler } from '@/core/uncertainty/instrument';
 import { useBench } from '../bench/Bench';
 import { Button, buttonLook } from '../shared/Button';
 import { Mark } from '../shared/Header';
@@ -137,7 +138,8 @@ function Targets() {
 
 function Sizes() {
   const { judgement, units } = useBench();
-  const { orders, plan, cylinders, instruments } = judgement;
+  const { orders, plan, cylinders } = judgement;
+  const tools = judgement.instruments.filter((i) => !isFiler(i));
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
   const fine = (nm: number | null | undefined): string => (nm == null ? '–' : printLength(nm, units, 'clearance').number);
   const [sizeUnit, fineUnit] = units === 'imperial' ? ['in', 'thou'] : ['mm', 'mm'];
@@ -236,7 +238,7 @@ function Sizes() {
           </table>
         </div>
       )}
-      {instruments.length > 0 && <p className="mt-1 text-sm text-soft">Measured with: {[...new Set(instruments.map((i) => `${i.name} (${i.calibrated ? `calibrated ${i.calibrated}` : 'no calibration on record'})`))].join('; ')}.</p>}
+      {tools.length > 0 && <p className="mt-1 text-sm text-soft">Measured with: {[...new Set(tools.map((i) => `${i.name} (${i.calibrated ? `calibrated ${i.calibrated}` : 'no calibration on record'})`))].join('; ')}.</p>}
     </section>
   );
 }
@@ -246,21 +248,26 @@ function Gaps() {
   const unit = units === 'imperial' ? 'thou' : 'mm';
   const rings = RINGS.filter((r) => r === 'top' || r === 'second' || judgement.cylinders.some((c) => c.rings[r].reading));
   const cell = (c: JudgedCylinder, ring: (typeof RINGS)[number]) => {
-    const { reading, state, passes } = c.rings[ring];
+    const { gap, readIn, state, passes, accepted, number, label } = c.rings[ring];
     return (
       <td key={ring}>
         <span className="figures mr-2 inline-block min-w-12 text-right">
-          {reading ? printLength(reading.value, units, 'fine').number : '–'}
-          {reading?.upTo != null && `/${printLength(reading.upTo, units, 'fine').number}`}
+          {gap?.open && '≥'}
+          {gap ? printLength(gap.value, units, 'fine').number : '–'}
+          {gap?.upTo != null && !readIn && `/${printLength(gap.upTo, units, 'fine').number}`}
         </span>
         <StateMark state={state} />
         {passes.length > 1 && <span className="ml-1 text-xs text-soft">{passes.length} passes</span>}
+        {number !== c.id && <span className="ml-1 text-xs text-soft">ring no. {label}</span>}
+        {readIn && <span className="ml-1 text-xs text-soft">predicted</span>}
+        {accepted && <span className="block text-xs text-soft">accepted: {accepted.reason}</span>}
       </td>
     );
   };
   return (
     <section className="mt-5">
       <h2 className="mb-1">Ring end gaps, {unit}</h2>
+      {judgement.ringSet.name && <p className="text-sm text-soft">{judgement.ringSet.name}</p>}
       <table className="ruled">
         <thead>
           <tr>
