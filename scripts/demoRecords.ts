@@ -100,8 +100,9 @@ class Day {
   }
 
   strikeLast(reason: string): this {
-    const last = this.entries.findLast((e) => e.kind === 'reading');
-    if (last) this.entries.push({ ...this.stamp(), kind: 'void', of: last.id, reason });
+    const at = this.entries.findLastIndex((e) => e.kind === 'reading');
+    const [before, last] = [this.entries[at - 1], this.entries[at]];
+    for (const entry of [before?.kind === 'cut' ? before : null, last]) if (entry) this.entries.push({ ...this.stamp(), kind: 'void', of: entry.id, reason });
     return this;
   }
 

@@ -238,7 +238,7 @@ const kindPlacing = z.strictObject({
 const placingSchema: z.ZodType<PlacingChoices> = z.strictObject({ top: kindPlacing, second: kindPlacing, aim: z.enum(PLACING_AIMS) });
 
 const sum = z.number().min(-1e18).max(1e18);
-export const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({ cuts: z.int().min(0), xx: sum.min(0), xy: sum, yy: sum.min(0) });
+const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({ cuts: z.int().min(0), xx: sum.min(0), xy: sum, yy: sum.min(0) });
 
 const depth = z.enum([ABOVE, ...DEPTHS]);
 const ringFit: z.ZodType<RingFit> = z.strictObject({

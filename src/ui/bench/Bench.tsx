@@ -66,8 +66,6 @@ interface Bench {
   renew: (part: Part, numbers: string[]) => void;
   /** A ring was cut with the filer in hand. */
   cut: (number: string, ring: Ring, count: number | null) => void;
-  /** The judgement as if a cut were logged. */
-  previewCut: (number: string, ring: Ring) => Judgement;
   /** The filer in hand; null for none named. */
   filer: Instrument | null;
   /** A gap over its limit is accepted as read. */
@@ -239,7 +237,6 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
         own.current.add(stamped.id);
         append([...named(key), { ...stamped, kind: 'cut', cylinder: number, ring, filer: key, count }]);
       },
-      previewCut: (number, ring) => judge({ ...record, entries: [...record.entries, { kind: 'cut', id: 'preview', at: '1970-01-01T00:00:00.000Z', by: '', cylinder: number, ring, filer: null, count: null }] }),
       filer: inHand('filing'),
       accept: (of, reason) => append([{ ...stamp(), kind: 'accepted', of, reason }]),
       reassign: (logged, at) => {

@@ -35,8 +35,8 @@ function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, st
   if (stage === 'bores') return { state: bore.verdict.state, word: bore.verdict.state, figure: bore.verdict.state === 'part read' && bore.total > 0 ? `${bore.read}/${bore.total}` : '' };
   if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value, 'clearance') };
   if (stage === 'clocking') return clocking?.set ? { state: 'in window', word: 'set', figure: '' } : { state: 'to do', word: 'to do', figure: '' };
-  const { state, reading } = rings[worst.compression];
-  return { state, word: state, figure: reading ? length(reading.value) : '' };
+  const { state, gap } = rings[worst.compression];
+  return { state, word: state, figure: gap ? length(gap.value) : '' };
 }
 
 interface BoreProps {

@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { expectedPlan } from '@/core/build/context';
 import { useBench } from '../bench/Bench';
@@ -7,7 +8,8 @@ import { Button } from '../shared/Button';
 import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
-import { JobForm } from './JobForm';
+
+const JobForm = dynamic(() => import('./JobForm').then((m) => m.JobForm));
 
 /** The job card of a build that is on the shelf already. */
 export function JobStage() {

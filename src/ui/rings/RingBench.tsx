@@ -150,7 +150,7 @@ function NextCut({ ring }: { ring: JudgedRing }) {
           <b>
             Next cut: {turns.count === 0 ? 'less than one' : turns.count} {countWords(held, Math.max(1, turns.count))}
           </b>
-          {turns.count > 0 && `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window, ${percent(judgement.bench.chance)} taken`}. {turns.count === 0 && 'One whole turn could pass the window: dress it by hand, and read.'}{' '}
+          {turns.count > 0 && `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window (limit ${percent(judgement.bench.chance)})`}. {turns.count === 0 && 'One whole turn could pass the window: dress it by hand, and read.'}{' '}
           <Explain
             what="rate of this filer"
             units={units}
