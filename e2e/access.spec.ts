@@ -94,7 +94,7 @@ for (const theme of ['light', 'dim'] as const)
 
 for (const theme of ['light', 'dim'] as const)
   test(`axe finds nothing on the views of bores, pistons and rings, nor on a tool, ${theme}`, async ({ page, context, server }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(180_000);
     await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
     const check = async (what: string): Promise<void> => {
       const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze();
@@ -115,6 +115,7 @@ for (const theme of ['light', 'dim'] as const)
 
 for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180], ['phone', 390, 844]] as const)
   test(`no view runs off the side of a ${name}`, async ({ page, server }) => {
+    test.setTimeout(180_000);
     await page.setViewportSize({ width, height });
     for (const view of VIEWS) {
       await page.goto(server.url + view);
@@ -134,6 +135,7 @@ for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180],
   });
 
 test('nothing is loaded from outside, nothing breaks the policy, and no view complains', async ({ page, server }) => {
+  test.setTimeout(180_000);
   const wrong: string[] = [];
   page.on('request', (request) => {
     const url = new URL(request.url());

@@ -58,7 +58,7 @@ function Limits({ bench }: { bench: BenchChoices }) {
   const { choose, units } = useBench();
   const [draft, setDraft] = useState(bench);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
-  const [chance, setChance] = useState(String(bench.chance * 100));
+  const [chance, setChance] = useState(String(Number((bench.chance * 100).toFixed(3))));
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const percent = Number(chance);
   const chanceFault = chance.trim() === '' || Number.isNaN(percent) || percent < 0.1 || percent > 40 ? 'From 0.1 to 40 percent.' : undefined;
