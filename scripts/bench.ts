@@ -168,7 +168,7 @@ async function entered(page: Page): Promise<void> {
   const times: number[] = [];
   for (let i = 0; i < 40; i += 1) {
     await line.fill(i % 2 ? '24' : '22');
-    await page.locator('#line-said kbd').waitFor();
+    await page.locator('#line-said').getByText('Enter', { exact: true }).waitFor();
     const took = await line.evaluate(
       (input: HTMLInputElement) =>
         new Promise<number>((resolve) => {
