@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { expectedPlan } from '@/core/build/context';
 import { useBench } from '../bench/Bench';
@@ -8,8 +7,7 @@ import { Button } from '../shared/Button';
 import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
-
-const JobForm = dynamic(() => import('./JobForm').then((m) => m.JobForm));
+import { JobForm } from './JobForm';
 
 /** The job card of a build that is on the shelf already. */
 export function JobStage() {
