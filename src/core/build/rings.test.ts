@@ -67,7 +67,7 @@ describe('a ring in another cylinder', () => {
   });
 
   it('a reading there takes its place; without measured bores nothing is predicted', () => {
-    expect(top(judge(record(...bores, fitted('a', 'L1', 21), fitted('b', 'R1', 26), placing, fitted('c', 'L1', 23, { ring: 'R1' }))))).toMatchObject({ readIn: null, gap: { value: fromThou(23) } });
+    expect(top(judge(record(...bores, fitted('a', 'L1', 21), fitted('b', 'R1', 26), placing, fitted('c', 'L1', 23, { ring: 'R1', deburred: false, squared: false }))))).toMatchObject({ readIn: null, state: 'in window', wander: null, done: true, gap: { value: fromThou(23) } });
     const blind = top(judge(record(fitted('b', 'R1', 22), placing)));
     expect(blind).toMatchObject({ gap: null, state: 'not proven', done: false });
     expect(ringAdvice(blind)).toMatch(/read it here/);

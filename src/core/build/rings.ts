@@ -11,7 +11,7 @@ import { type RingEvent, type Wander, passesOf } from '../ring/passes';
 import { type Rate, type RateSums, NO_CUTS, addedRates, rateOf, withCut } from '../ring/rate';
 import { type GapReading, type GapState, type Ring, type ToComeOff, gapAdvice, gapIsDone, gapState, isCompression, nextLeaf, toComeOff } from '../ring/ring';
 import { type Groove, type GrooveFigure, type Interval, type LandState, type RingSet, type SideState, GROOVES, fromSizes, landState, sideState } from '../ring/set';
-import { type Girth, type Move, girthAt, girthsOf, moveOf, smallestGirth } from '../ring/travel';
+import { type Girth, type Move, USUAL_DEPTH, girthAt, girthsOf, moveOf, smallestGirth } from '../ring/travel';
 import { DEPTH_WORDS } from '../bore/grid';
 import type { Target } from '../targets/target';
 import type { BenchChoices, CutEntry, GrooveSubject } from './record';
@@ -143,7 +143,7 @@ function eventsOf({ history, round, bores }: RingAsk): { events: RingEvent[]; re
     if (item.boreRound !== (bores.get(item.cylinder)?.round ?? 0)) continue;
     readings.set(item.id, item);
     const { fit } = item;
-    events.push({ kind: 'reading', reading: { id: item.id, value: item.value, upTo: item.upTo, open: fit?.open ?? false, deburred: fit?.deburred ?? false, squared: fit?.squared ?? false } });
+    events.push({ kind: 'reading', reading: { id: item.id, place: `${item.cylinder}/${fit?.depth ?? USUAL_DEPTH}`, value: item.value, upTo: item.upTo, open: fit?.open ?? false, deburred: fit?.deburred ?? false, squared: fit?.squared ?? false } });
   }
   return { events, readings };
 }

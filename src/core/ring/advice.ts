@@ -17,6 +17,8 @@ const MOST_COUNTS = 999;
 export interface Turns {
   /** Id of the filer. */
   filer: string;
+  /** What they are worked out from. */
+  rate: Rate;
   /** None where even one would pass the aim with more than the chance allowed. */
   count: number;
   /** What they take off by the rate. */
@@ -65,5 +67,5 @@ export function turnsFor({ filer, rate, reading, step, aim, end, chance }: Turns
   let count = Math.max(0, Math.min(MOST_COUNTS, Math.floor((Math.max(aim, reading.value) - now) / slope)));
   while (count > 0 && now + slope * count + quantile * spread(count) > end) count -= 1;
   const passes = count === 0 ? 0 : 1 - studentBelow((end - now - slope * count) / spread(count), rate.freedom);
-  return { filer, count, removes: Math.round(slope * count), chance: passes };
+  return { filer, rate, count, removes: Math.round(slope * count), chance: passes };
 }

@@ -6,7 +6,7 @@ import { type PassReading, type Passes, type RingEvent, passesOf } from './passe
 let count = 0;
 const read = (thou: number, change: Partial<PassReading> = {}): RingEvent => {
   count += 1;
-  return { kind: 'reading', reading: { id: `r${count}`, value: fromThou(thou), upTo: null, open: false, deburred: false, squared: false, ...change } };
+  return { kind: 'reading', reading: { id: `r${count}`, place: '1/top', value: fromThou(thou), upTo: null, open: false, deburred: false, squared: false, ...change } };
 };
 const cut = (turns: number | null, filer: string | null = 'hand.1'): RingEvent => ({ kind: 'cut', id: `c${turns}`, filer, count: turns });
 const judged = (...events: RingEvent[]): Passes => passesOf({ events, limit: fromThou(1), step: fromThou(1), min: fromThou(22) });
@@ -32,6 +32,11 @@ describe('the passes of a ring', () => {
 
   it('a ring that reads narrower after a cut did not sit square', () => {
     expect(judged(read(17), cut(6), read(14, ready)).wander).toMatchObject({ filed: true });
+  });
+
+  it('readings at another depth or in another bore neither wander nor tell what a cut took', () => {
+    expect(judged(read(26), read(22, { place: '1/bottom' }))).toMatchObject({ wander: null, repeats: 1, filed: false });
+    expect(judged(read(15), cut(6), read(19, { ...ready, place: '2/top' }))).toMatchObject({ wander: null, filed: true, taken: [] });
   });
 
   it('brackets that meet agree', () => {

@@ -10,6 +10,8 @@ import { type GapReading, likelyGap, nextLeaf } from './ring';
 /** A reading as far as its order matters. */
 export interface PassReading extends GapReading {
   id: string;
+  /** The bore and the depth: readings at different places say nothing of one another. */
+  place: string;
   deburred: boolean;
   squared: boolean;
 }
@@ -80,19 +82,20 @@ export function passesOf({ events, limit, step, min }: Ask): Passes {
     }
     const { reading } = event;
     const before = found.reading;
-    const grew = before !== null && reading.value > before.value && apartOf(before, reading) > most;
+    const same = before !== null && before.place === reading.place;
+    const grew = same && reading.value > before.value && apartOf(before, reading) > most;
     const filed = before !== null && (cuts.length > 0 || reading.deburred || (grew && (min === null || before.value < min)));
-    const apart = before === null ? 0 : apartOf(before, reading);
-    const shrank = before !== null && reading.value < before.value;
-    found.wander = before !== null && apart > most && (shrank || !filed) ? { before: before.value, after: reading.value, apart, filed } : null;
+    const apart = !same ? 0 : apartOf(before, reading);
+    const shrank = same && reading.value < before.value;
+    found.wander = same && apart > most && (shrank || !filed) ? { before: before.value, after: reading.value, apart, filed } : null;
     if (filed && !reading.deburred && !reading.squared) found.unprepared.add(reading.id);
     const [first] = cuts;
     const filer = first?.filer ?? null;
     const counts = cuts.map((c) => c.count);
-    if (before && !found.wander && filer !== null && cuts.every((c) => c.filer === filer) && counts.every((c): c is number => c !== null && c > 0) && nextLeaf(before, step) < Infinity && !reading.open)
+    if (same && !found.wander && filer !== null && cuts.every((c) => c.filer === filer) && counts.every((c): c is number => c !== null && c > 0) && nextLeaf(before, step) < Infinity && !reading.open)
       found.taken.push({ ids: cuts.map((c) => c.id), filer, count: counts.reduce((a, b) => a + b, 0), removed: likelyGap(reading, step) - likelyGap(before, step) });
     found.filed ||= filed;
-    found.repeats = filed || before === null ? 1 : found.repeats + 1;
+    found.repeats = filed || !same ? 1 : found.repeats + 1;
     found.reading = reading;
     cuts = [];
   }

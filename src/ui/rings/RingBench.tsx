@@ -139,8 +139,7 @@ function NextCut({ ring }: { ring: JudgedRing }) {
   const { advice } = ring;
   if (!advice) return null;
   const turns = advice.turns.find((t) => t.filer === filer?.id);
-  const known = judgement.rates.find((r) => r.filer === filer?.id && r.rate !== null && turns);
-  const rate = known?.rate;
+  const rate = turns?.rate;
   const cuts = rate?.sums.cuts ?? 0;
   const held = tools.find((t) => t.id === turns?.filer);
   return (
