@@ -4,6 +4,10 @@
  */
 import { type BoreChoices, type Spot, STARTING_BORES, directionsByCount, spotsOf } from '../src/core/bore/grid';
 import { type BuildRecord, type Entry, type Job, type Subject } from '../src/core/build/record';
+import { judge } from '../src/core/build/judge';
+import { CHECKS, type Check, isJointCheck } from '../src/core/clocking/block';
+import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/clocking/choices';
+import type { Joints } from '../src/core/clocking/joints';
 import { cylindersOf } from '../src/core/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
 import { NO_SERVICE, type Service } from '../src/core/targets/duty';
@@ -106,8 +110,19 @@ class Day {
     return this;
   }
 
-  joints(...cylinders: string[]): this {
-    for (const cylinder of cylinders) this.entries.push({ ...this.stamp(), kind: 'joints', cylinder });
+  clock(change: Partial<ClockingChoices> = {}): this {
+    this.entries.push({ ...this.stamp(), kind: 'clocking', replaces: null, value: { ...STARTING_CLOCKING, ...change } });
+    return this;
+  }
+
+  /** Checks of some cylinders at the block, all of them unless said. */
+  check(cylinders: string[], checks: readonly Check[] = CHECKS, found: Partial<Joints> = {}): this {
+    for (const cylinder of cylinders)
+      for (const check of checks) {
+        const judged = judge({ id: 'demo', entries: this.entries }).cylinders.find((c) => c.id === cylinder);
+        const isJoints = isJointCheck(check);
+        this.entries.push({ ...this.stamp(), kind: 'check', cylinder, check, planned: isJoints ? (judged?.clocking.plan?.joints ?? null) : null, found: isJoints ? found : {}, expected: judged?.block.checks.find((c) => c.check === check)?.expected ?? null });
+      }
     return this;
   }
 
@@ -176,7 +191,10 @@ function tarn(): BuildRecord {
     .thou('1', 'upperRail', 19)
     .thou('1', 'lowerRail', 18)
     .thou('3', 'upperRail', 18)
-    .joints('1')
+    .clock({ school: 'frontAndBack' })
+    .check(['1'])
+    .check(['2'], ['ringsFree', 'expanderButts'])
+    .check(['2'], ['jointsBefore'], { second: 162 })
     .record('demo-tarn-five');
 }
 
@@ -209,7 +227,20 @@ function corrie(): BuildRecord {
   });
   const ninth = cylindersOf(job.engine)[8];
   if (ninth) day.bore(ninth.id, fromInches(3.7806), fromInches(0.0001), [2, 1, 1], inInches);
-  return day.record('demo-corrie-v10');
+  return day
+    .clock({
+      facts: {
+        ...STARTING_CLOCKING.facts,
+        intake: 'inboard',
+        pockets: [
+          { valve: 'intake', at: 262, out: fromMm(24), across: fromMm(42) },
+          { valve: 'exhaust', at: 80, out: fromMm(26), across: fromMm(36) },
+        ],
+      },
+      rods: { ...STARTING_CLOCKING.rods, numbers: 'outboard' },
+      own: [{ cylinder: 'R2', joints: { lowerRail: 267 } }],
+    })
+    .record('demo-corrie-v10');
 }
 
 /** A flat four, metric, finished. */
@@ -242,7 +273,7 @@ function combe(): BuildRecord {
     day.bore(place, fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm).mm(place, 'piston', piston).mm(place, 'top', 0.38, top).mm(place, 'second', 0.4, second);
     day.mm(place, 'upperRail', 0.45).mm(place, 'lowerRail', 0.5);
   });
-  return day.joints(...places).record('demo-combe-flat-four');
+  return day.clock({ school: 'highAndLow' }).check(places).record('demo-combe-flat-four');
 }
 
 /** A V-twin not begun: its piston is not said yet, so the tool asks. */

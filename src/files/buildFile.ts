@@ -10,9 +10,9 @@ import { type Saying, sayingText } from '@/core/quantity/saying';
 import { buildIdSchema, entrySchema, faultsOf } from './schema';
 
 export const FILE_FORMAT = 'spatium-build';
-export const FILE_VERSION = 4;
+export const FILE_VERSION = 5;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, 3, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, 3, 4, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
@@ -112,7 +112,7 @@ function crossFaults(entries: Entry[]): string[] {
     if (entry.kind === 'void') {
       const target = seen.get(entry.of);
       if (!target) faults.push(`${where}: it voids ${entry.of}, which no earlier entry is called`);
-      else if (!isVoidable(target)) faults.push(`${where}: only readings, cuts, acceptances, ticks and renewals can be voided, not a ${target.kind} entry`);
+      else if (!isVoidable(target)) faults.push(`${where}: only readings, cuts, acceptances, checks and renewals can be voided, not a ${target.kind} entry`);
     }
     if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== 'reading') faults.push(`${where}: it accepts ${entry.of}, which is no earlier reading`);
     seen.set(entry.id, entry);

@@ -3,7 +3,13 @@
  * Lengths are whole nanometres, times ISO 8601 in UTC.
  */
 import { z } from 'zod';
-import { SCHOOLS } from '@/core/clocking/clocking';
+import { CHECKS } from '@/core/clocking/block';
+import { type ClockingChoices, STARTING_CLOCKING } from '@/core/clocking/choices';
+import { THROWS } from '@/core/clocking/crankcase';
+import type { Joints } from '@/core/clocking/joints';
+import { RULE_SEVERITIES, type Rule, type Rules, SCOPES } from '@/core/clocking/rules';
+import { SCHOOLS } from '@/core/clocking/schools';
+import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, SIDES } from '@/core/clocking/surroundings';
 import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES, engineFaults } from '@/core/engine/engine';
 import { type BoreChoices, ABOVE, DEPTHS } from '@/core/bore/grid';
 import { MOST_GRADES, type SizingChoices } from '@/core/bore/plan';
@@ -17,7 +23,6 @@ import { type HeatChoices } from '@/core/heat/assess';
 import { RING_METALS } from '@/core/heat/metals';
 import { MOST_BOOST } from '@/core/quantity/pressure';
 import { ALLOYS, CHART_FIGURES, type Chart, chartFaults } from '@/core/targets/chart';
-import type { ClockingChoices } from '@/core/clocking/clocking';
 import { type Adder, FUELS, NO_SERVICE, type Service, USES } from '@/core/targets/duty';
 import { type Own, type Papers, SURFACES, type TargetChoices } from '@/core/targets/target';
 import { INSTRUMENT_KINDS, type Instrument, instrumentFaults } from '@/core/uncertainty/instrument';
@@ -148,7 +153,6 @@ const heatSchema: z.ZodType<HeatChoices> = z.strictObject({
   feeler: nm.max(500_000, 'at most 0.5 mm'),
 });
 
-const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({ school: z.enum(SCHOOLS), mirrorLeft: z.boolean() });
 
 /** Files of versions 1 and 2 kept what one bore gauge was set to here; it is dropped: gauges are zeroed anew. */
 const benchSchema: z.ZodType<BenchChoices> = z
@@ -179,6 +183,42 @@ const boresSchema: z.ZodType<BoreChoices> = z.strictObject({
   plate: z.boolean().nullable(),
   basis: z.enum(['honed', 'used']),
   limits: z.strictObject({ honed: boreLimits, used: boreLimits }),
+});
+
+const bearing = z.number().min(0, 'from 0°').lt(360, 'under 360°');
+const joints: z.ZodType<Joints> = z.strictObject({ top: bearing, second: bearing, upperRail: bearing, expander: bearing, lowerRail: bearing });
+const someJoints = z.strictObject({ top: bearing.optional(), second: bearing.optional(), upperRail: bearing.optional(), expander: bearing.optional(), lowerRail: bearing.optional() });
+const rule: z.ZodType<Rule> = z.strictObject({ on: z.boolean(), limit: z.number().min(0, 'not negative').max(180, 'at most 180°'), severity: z.enum(RULE_SEVERITIES), stopUnder: z.number().min(0).max(180).nullable(), scope: z.enum(SCOPES) });
+const rules: z.ZodType<Rules> = z.strictObject({ topToSecond: rule, railsApart: rule, railsOffExpander: rule, pinEnds: rule, majorThrust: rule, minorThrust: rule, lowSide: rule, pockets: rule, ownSectors: rule });
+const lean = z.number().min(-90, 'at most 90° to the left').max(90, 'at most 90° to the right');
+const crownLength = nm.max(500_000_000, 'at most 500 mm');
+const facts = z.strictObject({
+  lean,
+  intake: z.enum(INTAKE_SIDES).nullable(),
+  frontMark: z.strictObject({ what: z.enum(FRONT_MARKS), points: z.enum(SIDES) }).nullable(),
+  pockets: z.array(z.strictObject({ valve: z.enum(['intake', 'exhaust']), at: bearing, out: crownLength, across: crownLength.min(1, 'more than nothing') })).max(8, 'at most eight pockets'),
+  leftPistons: z.enum(LEFT_PISTONS),
+  flipped: z.array(cylinder).max(MOST_CYLINDERS).refine(once, 'each once'),
+  sectors: z.array(z.strictObject({ words: text(80), from: bearing, to: bearing })).max(8, 'at most eight sectors'),
+});
+
+/** Files of versions 1 to 4 have the school and the mirroring alone; the rest is as it starts. */
+const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({
+  school: z.enum(SCHOOLS),
+  mirrorLeft: z.boolean(),
+  settings: z
+    .strictObject({ offPin: bearing, railArc: nm.min(1_000_000, 'at least 1 mm').max(200_000_000, 'at most 200 mm'), thirdsFrom: bearing, twelve: bearing, acrossTop: bearing, acrossRail: bearing })
+    .default(STARTING_CLOCKING.settings),
+  sheet: z.strictObject({ joints, zero: bearing, sense: z.enum(['clockwise', 'anticlockwise']), from: text(200) }).nullable().default(null),
+  rules: rules.default(STARTING_CLOCKING.rules),
+  own: z
+    .array(z.strictObject({ cylinder, joints: someJoints }))
+    .max(MOST_CYLINDERS)
+    .refine((list) => once(list.map((o) => o.cylinder)), 'each cylinder once')
+    .default([]),
+  facts: facts.default(STARTING_CLOCKING.facts),
+  rods: z.strictObject({ throws: z.enum(THROWS).nullable(), forwardBank: z.enum(['left', 'right']).nullable(), numbers: z.enum(SIDES).nullable() }).default(STARTING_CLOCKING.rods),
+  stand: z.strictObject({ roll: z.number().min(-180).max(180), side: z.enum(['left', 'right']) }).default(STARTING_CLOCKING.stand),
 });
 
 const someSize = nm.min(10_000_000, 'at least 10 mm').max(500_000_000, 'at most 500 mm');
@@ -285,6 +325,11 @@ const warmth = z.number().min(-60).max(200).nullable();
 const stamp = { id, at: time, by: text(12) };
 const choice = { ...stamp, replaces: id.nullable() };
 
+/** Files of versions 1 to 4 noted that the joints were set, and no more: they were looked at before the compressor. */
+const joints4 = z
+  .strictObject({ kind: z.literal('joints'), ...stamp, cylinder })
+  .transform(({ id: own, at, by, cylinder: place }) => ({ kind: 'check' as const, id: own, at, by, cylinder: place, check: 'jointsBefore' as const, planned: null, found: {}, expected: null }));
+
 export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('job'), ...choice, value: jobSchema }),
   z.strictObject({ kind: z.literal('targets'), ...choice, value: targetChoicesSchema }),
@@ -324,7 +369,8 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('cut'), ...stamp, cylinder, ring: z.enum(RINGS), filer: toolKey.nullable(), count: z.number().positive('more than none').max(9_999).nullable() }),
   z.strictObject({ kind: z.literal('rate'), ...stamp, filer: id, metal: z.enum([...RING_METALS, 'unknown']), sums: rateSumsSchema }),
   z.strictObject({ kind: z.literal('accepted'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),
-  z.strictObject({ kind: z.literal('joints'), ...stamp, cylinder }),
+  z.strictObject({ kind: z.literal('check'), ...stamp, cylinder, check: z.enum(CHECKS), planned: joints.nullable(), found: someJoints, expected: text(300).nullable() }),
+  joints4,
   z.strictObject({ kind: z.literal('void'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),
 ]);
 

@@ -59,7 +59,7 @@ function faultsOfNew(record: BuildRecord, entries: Entry[]): string[] {
   const places = new Set(job ? cylindersOf(job.value.engine).map((c) => c.id) : []);
   const faults: string[] = [];
   for (const entry of entries) {
-    const at = entry.kind === 'reading' ? [entry.cylinder, entry.fit?.ring ?? entry.cylinder] : entry.kind === 'joints' || entry.kind === 'renewed' || entry.kind === 'cut' ? [entry.cylinder] : [];
+    const at = entry.kind === 'reading' ? [entry.cylinder, entry.fit?.ring ?? entry.cylinder] : entry.kind === 'check' || entry.kind === 'renewed' || entry.kind === 'cut' ? [entry.cylinder] : [];
     for (const place of new Set(at)) if (!places.has(place)) faults.push(`This engine has no cylinder at ${place}.`);
     if (entry.kind === 'accepted' && all.get(entry.of)?.kind !== 'reading') faults.push(`There is no reading ${entry.of} to accept.`);
     if (entry.kind === 'void') {

@@ -5,6 +5,8 @@ import type { Nm } from '../quantity/length';
 import { type Saying, fine, say } from '../quantity/saying';
 import { type Compression, COMPRESSION, RING_WORDS } from '../ring/ring';
 import { GROOVE_WORDS, ringFaults } from '../ring/set';
+import { cureWords } from '../clocking/rules';
+import { checkSays } from './clocking';
 import { type JudgedRing, ringAdvice } from './rings';
 import { type HeatPoint, THIN_MARGIN } from '../heat/assess';
 import { fuelCaution, isHotter } from '../targets/duty';
@@ -156,10 +158,15 @@ function ringFindings(cylinder: JudgedCylinder, targets: TargetChoices): Finding
   return out;
 }
 
-const clockingFindings = (cylinder: JudgedCylinder): Finding[] =>
-  (cylinder.clocking?.rules ?? [])
-    .filter((rule) => rule.verdict !== 'pass')
-    .map((rule) => about(rule.verdict === 'fail' ? 'stop' : 'mend', 'clocking', cylinder.id, say`Cylinder ${cylinder.label}: ${rule.text}`));
+/** A plan against its rules, each with what would cure it; and what was found at the block. */
+function clockingFindings({ id, label, clocking, block }: JudgedCylinder, chosen: boolean): Finding[] {
+  const breaches = clocking.rules.flatMap(({ verdict, says, cure }) =>
+    verdict === 'pass' ? [] : [about(verdict, 'clocking', id, say`Cylinder ${label}: ${says} ${cure ? cureWords(cure) : 'No turn of one joint cures it: let them be placed together.'}`)],
+  );
+  const asked = chosen && clocking.ask ? [about('mend', 'clocking', id, say`Cylinder ${label}: ${clocking.ask}`)] : [];
+  const found = block.checks.flatMap((check) => (check.state === 'again' || check.state === 'against' ? [about('mend', 'assembly', id, say`Cylinder ${label}: ${checkSays(check)}`)] : check.state === 'moved' ? [about('note', 'assembly', id, say`Cylinder ${label}: ${checkSays(check)}`)] : []));
+  return [...asked, ...breaches, ...found];
+}
 
 const spreadFindings = (spreads: Spread[], limit: Nm): Finding[] =>
   spreads
@@ -181,7 +188,7 @@ export function findingsOf(input: FindingInput): Finding[] {
     ...setFindings(input),
     ...grooveFindings(cylinders),
     ...spreadFindings(spreads, input.bench.spread),
-    ...cylinders.flatMap(clockingFindings),
+    ...cylinders.flatMap((c) => clockingFindings(c, input.clocking.chosen)),
   ];
   return all.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
 }

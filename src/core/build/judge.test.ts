@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { STARTING_CLOCKING } from '../clocking/choices';
 import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { hear } from '../quantity/bench';
 import { fromInches, fromThou } from '../quantity/length';
@@ -28,9 +29,9 @@ describe('judge', () => {
     expect(bare.cylinders).toHaveLength(8);
     expect(bare.planned?.top.set).toBe(false);
     expect(bare.planned?.rails.set).toBe(true);
-    expect(bare.cylinders[0]?.clocking?.joints.top).toBe(315);
-    const frontAndBack: Entry = { kind: 'clocking', id: 'c', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value: { school: 'frontAndBack', mirrorLeft: true } };
-    expect(judge({ id: 'x', entries: [jobEntry({ plannedBore: null }), frontAndBack] }).cylinders[0]?.clocking).toBeNull();
+    expect(bare.cylinders[0]?.clocking.plan?.joints.top).toBe(315);
+    const frontAndBack: Entry = { kind: 'clocking', id: 'c', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value: { ...STARTING_CLOCKING, school: 'frontAndBack' } };
+    expect(judge({ id: 'x', entries: [jobEntry({ plannedBore: null }), frontAndBack] }).cylinders[0]?.clocking).toMatchObject({ plan: null, ask: expect.stringContaining('planned bore') });
   });
 
   it('works each cylinder’s targets from its own measured bore, the planned one until then', () => {

@@ -4,7 +4,9 @@
  */
 import { type BoreChoices, STARTING_BORES } from '../bore/grid';
 import { type FinishOrder, type Grade, type SizePlan, type SizingChoices, finishOrder, gradeOf, sizePlan, smallestClean, startingSizing } from '../bore/plan';
-import { type ClockingChoices, type Joints, type RuleResult, checkJoints, jointsOf } from '../clocking/clocking';
+import type { Check } from '../clocking/block';
+import { type ClockingChoices, STARTING_CLOCKING } from '../clocking/choices';
+import { forwardBankOf } from '../clocking/crankcase';
 import { type Cylinder, cylindersOf } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceOf, clearanceState, clearanceUncertainty } from '../piston/clearance';
@@ -34,6 +36,7 @@ import {
   topGapTarget,
 } from '../targets/target';
 import { type Instrument, instrumentKey } from '../uncertainty/instrument';
+import { type JudgedBlock, type JudgedClocking, type Tick, blockOf, clockingOf } from './clocking';
 import type { Finding } from './finding';
 import { findingsOf } from './findings';
 import { type JudgedGrooves, type JudgedRate, type JudgedRing, type LoggedCut, type RateMetal, type RingBore, boreGirths, cutAdvice, judgedGrooves, judgedRing, metalOf, ratesOf, readyToPlace } from './rings';
@@ -50,7 +53,6 @@ import {
   type ReadingEntry,
   type Subject,
   STARTING_BENCH,
-  STARTING_CLOCKING,
   STARTING_PAIRING,
   STARTING_PLACING,
   GROOVE_SUBJECTS,
@@ -99,7 +101,9 @@ export interface JudgedCylinder extends Cylinder {
   rings: Record<Ring, JudgedRing>;
   /** Of the compression rings and of the rails, the one that needs a hand most. */
   worst: { compression: Ring; rail: Ring };
-  clocking: { joints: Joints; rules: RuleResult[]; set: { by: string; at: string; id: string } | null } | null;
+  clocking: JudgedClocking;
+  /** The checks at the block. */
+  block: JudgedBlock;
   /** What was added to this cylinder's targets on purpose. */
   allowance: Allowance | null;
   /** The heat model of it; null without a bore or an assumed temperature. */
@@ -156,6 +160,8 @@ export interface Judgement {
   targets: TargetChoices;
   heat: HeatChoices;
   clocking: ClockingChoices;
+  /** Whether anyone chose it; else it is only what is proposed. */
+  clockingChosen: boolean;
   bench: BenchChoices;
   boreChoices: BoreChoices;
   sizing: SizingChoices;
@@ -217,7 +223,9 @@ interface Log {
   accepted: Map<string, { id: string; by: string; at: string; reason: string }>;
   shopRates: Map<string, { filer: string; metal: RateMetal; sums: JudgedRate['shop'] }>;
   rounds: Map<string, number>;
-  joints: Map<string, { by: string; at: string; id: string }>;
+  checks: Map<string, Map<Check, Tick>>;
+  /** What names the parts that are in a cylinder now, as each check keeps it. */
+  partsNow: (cylinder: string) => string;
   renewals: Map<string, Renewal[]>;
   tools: Map<string, Instrument>;
   settings: Judgement['settings'];
@@ -259,12 +267,31 @@ const partOf = (subject: Subject): Part | null => {
 /** The number a reading is filed under: a ring's own, else the place it names. */
 const numberOf = ({ fit, cylinder }: ReadingEntry): string => fit?.ring ?? cylinder;
 
+/** Which parts are where, at one point of the log. */
+interface Parts {
+  pairing: PairingChoices;
+  placing: PlacingChoices;
+  /** Cuts of each ring by number. */
+  cuts: Map<string, number>;
+}
+
+/** Names the parts in a cylinder: their numbers, how often each was renewed, and how often each ring was cut. */
+function partsIn({ pairing, placing, cuts }: Parts, rounds: ReadonlyMap<string, number>, cylinder: string): string {
+  const piston = pairing.pairs.find((p) => p.cylinder === cylinder)?.piston ?? cylinder;
+  const numberOfRing = (ring: Ring): string => (ring === 'top' || ring === 'second' ? (placing[ring].pairs.find((p) => p.cylinder === cylinder)?.ring ?? cylinder) : cylinder);
+  const renewed = (number: string, part: Part): string => `${number}.${rounds.get(keyOf(number, part)) ?? 0}`;
+  const rings = RINGS.map((ring) => `${renewed(numberOfRing(ring), ring)}.${cuts.get(keyOf(numberOfRing(ring), ring)) ?? 0}`);
+  return [renewed(cylinder, 'bore'), renewed(piston, 'piston'), ...rings].join('/');
+}
+
 function readLog(entries: Entry[]): Log {
   const voids = new Map<string, { by: string; at: string; reason: string }>();
   for (const entry of entries)
     if (entry.kind === 'void' && !voids.has(entry.of)) voids.set(entry.of, { by: entry.by, at: entry.at, reason: entry.reason });
   const rounds = new Map<string, number>();
-  const log: Log = { bySubject: new Map(), byRing: new Map(), accepted: new Map(), shopRates: new Map(), rounds, joints: new Map(), renewals: new Map(), tools: new Map(), settings: new Map() };
+  const log: Log = { bySubject: new Map(), byRing: new Map(), accepted: new Map(), shopRates: new Map(), rounds, checks: new Map(), partsNow: () => '', renewals: new Map(), tools: new Map(), settings: new Map() };
+  const parts: Parts = { pairing: STARTING_PAIRING, placing: STARTING_PLACING, cuts: new Map() };
+  log.partsNow = (cylinder) => partsIn(parts, rounds, cylinder);
   const roundAt = (number: string, part: Part | null): number => (part === null || rounds.size === 0 ? 0 : (rounds.get(keyOf(number, part)) ?? 0));
   const addTo = <T>(map: Map<string, T[]>, key: string, item: T): void => {
     const items = map.get(key);
@@ -272,7 +299,14 @@ function readLog(entries: Entry[]): Log {
     else map.set(key, [item]);
   };
   for (const entry of entries) {
-    if (entry.kind === 'joints' && !voids.has(entry.id)) log.joints.set(entry.cylinder, { by: entry.by, at: entry.at, id: entry.id });
+    if (entry.kind === 'pairing') parts.pairing = entry.value;
+    if (entry.kind === 'placing') parts.placing = entry.value;
+    if (entry.kind === 'cut' && !voids.has(entry.id)) parts.cuts.set(keyOf(entry.cylinder, entry.ring), (parts.cuts.get(keyOf(entry.cylinder, entry.ring)) ?? 0) + 1);
+    if (entry.kind === 'check' && !voids.has(entry.id)) {
+      const ticks = log.checks.get(entry.cylinder) ?? new Map<Check, Tick>();
+      ticks.set(entry.check, { entry, parts: partsIn(parts, rounds, entry.cylinder) });
+      log.checks.set(entry.cylinder, ticks);
+    }
     if (entry.kind === 'instrument') log.tools.set(instrumentKey(entry.value), entry.value);
     if (entry.kind === 'setting') log.settings.set(entry.instrument ?? '', { to: entry.to, by: entry.by, at: entry.at });
     if (entry.kind === 'renewed' && !voids.has(entry.id)) {
@@ -424,7 +458,9 @@ function groovesOf(piston: JudgedPiston, { log, ringSet, labels }: Frame): Judge
   return judgedGrooves({ set: ringSet, own: (subject) => grooveReading(log, piston.id, subject), sampled, passes: GROOVE_SUBJECTS.flatMap((s) => passesOf(log, piston.id, s)), tools: log.tools });
 }
 
-function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBore, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder {
+const NO_TICKS: ReadonlyMap<Check, Tick> = new Map();
+
+function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBore, clocked: JudgedClocking, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder {
   const { job, clocking, log } = frame;
   const nm = bore.size?.value ?? job.plannedBore;
   const targetBore = nm === null ? null : { nm, measured: bore.size !== null };
@@ -448,7 +484,6 @@ function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBo
       bores: ringBores,
     });
   };
-  const joints = jointsOf(clocking, cylinder.bank, nm);
   const rings = {
     top: ring('top', targets.top),
     second: ring('second', targets.second),
@@ -464,7 +499,8 @@ function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBo
     grades: gradesOf(bore, piston, frame),
     rings,
     worst: { compression: worstOf([rings.top, rings.second]).ring, rail: worstOf([rings.upperRail, rings.lowerRail]).ring },
-    clocking: joints && { joints, rules: checkJoints(joints), set: log.joints.get(cylinder.id) ?? null },
+    clocking: clocked,
+    block: blockOf(log.checks.get(cylinder.id) ?? NO_TICKS, log.partsNow(cylinder.id), clocked, clocking),
     allowance,
     heat:
       targetBore &&
@@ -577,8 +613,8 @@ function spreadsOf(cylinders: JudgedCylinder[]): Spread[] {
 /** Rings that must be in their window before the engine is: both compression rings, and the rails where they are read. */
 export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...RINGS] : ['top', 'second']);
 
-const judgedAt = (cylinder: Cylinder, piston: JudgedPiston | undefined, bore: JudgedBore | undefined, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder[] =>
-  piston && bore ? [judgedCylinder(cylinder, piston, bore, ringBores, frame)] : [];
+const judgedAt = (cylinder: Cylinder, piston: JudgedPiston | undefined, bore: JudgedBore | undefined, clocked: JudgedClocking | undefined, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder[] =>
+  piston && bore && clocked ? [judgedCylinder(cylinder, piston, bore, clocked, ringBores, frame)] : [];
 
 /** Readings of cylinders, or of rings of cylinders, that this engine has not got. */
 function strayReadings({ bySubject, byRing }: Log, labels: ReadonlyMap<string, string>): LoggedReading[] {
@@ -596,7 +632,8 @@ export function judge(record: BuildRecord): Judgement {
   const targets = choiceIn(record, 'targets')?.value ?? startingChoices(job?.units ?? 'metric');
   const chart = choiceIn(record, 'chart')?.value ?? STARTING_CHART;
   const heat = choiceIn(record, 'heat')?.value ?? STARTING_HEAT;
-  const clocking = choiceIn(record, 'clocking')?.value ?? STARTING_CLOCKING;
+  const chosenClocking = choiceIn(record, 'clocking');
+  const clocking = chosenClocking?.value ?? STARTING_CLOCKING;
   const bench = choiceIn(record, 'bench')?.value ?? STARTING_BENCH;
   const boreChoices = choiceIn(record, 'bores')?.value ?? STARTING_BORES;
   const sizing = choiceIn(record, 'sizing')?.value ?? startingSizing(job?.units ?? 'metric');
@@ -607,7 +644,7 @@ export function judge(record: BuildRecord): Judgement {
   const log = readLog(record.entries);
   const duty = dutyOf(job, chart);
   const piston = columnOf(chart, job?.construction ?? null);
-  const places = job ? cylindersOf(job.engine) : [];
+  const places = job ? cylindersOf(job.engine, forwardBankOf(job.engine, clocking.rods)) : [];
   const ringIn = (kind: 'top' | 'second'): Map<string, string> => placedIn(places, placingChoices[kind].pairs.map(({ cylinder, ring }) => ({ cylinder, part: ring })));
   const labels = new Map(places.map((c) => [c.id, c.label]));
   const frame = job && { job, chart, duty, piston, targets, heat, clocking, bores: boreChoices, sizing, pistonChoices, bench, ringSet, ringIn: { top: ringIn('top'), second: ringIn('second') }, labels, log };
@@ -615,7 +652,8 @@ export function judge(record: BuildRecord): Judgement {
   const pistonIn = placedIn(places, pairingChoices.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part })));
   const bores = new Map(frame ? places.map((c) => [c.id, boreOf(c, frame)]) : []);
   const ringBores = new Map([...bores].map(([id, bore]) => [id, { label: labels.get(id) ?? id, girths: boreGirths(bore), round: bore.round }]));
-  const cylinders = frame ? places.flatMap((c) => judgedAt(c, pistons.find((p) => p.id === pistonIn.get(c.id)), bores.get(c.id), ringBores, frame)) : [];
+  const clocked = frame ? clockingOf(places.map((c) => ({ ...c, bore: bores.get(c.id)?.size?.value ?? frame.job.plannedBore })), frame.job.engine, clocking, chosenClocking !== null) : new Map<string, JudgedClocking>();
+  const cylinders = frame ? places.flatMap((c) => judgedAt(c, pistons.find((p) => p.id === pistonIn.get(c.id)), bores.get(c.id), clocked.get(c.id), ringBores, frame)) : [];
   const strays = strayReadings(log, labels);
   const rates = ratesOf(cylinders.flatMap((c) => Object.values(c.rings)), log.shopRates, ringSet);
   for (const c of cylinders) for (const ring of Object.values(c.rings)) ring.advice = cutAdvice(ring, rates, metalOf(ringSet, ring.ring), bench.chance);
@@ -635,6 +673,7 @@ export function judge(record: BuildRecord): Judgement {
     targets,
     heat,
     clocking,
+    clockingChosen: chosenClocking !== null,
     bench,
     boreChoices,
     sizing,
@@ -659,7 +698,7 @@ export function judge(record: BuildRecord): Judgement {
     standard,
     comparisons,
     spreads,
-    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools, bench, ringSet }),
+    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools, bench, ringSet, clocking: { choices: clocking, chosen: chosenClocking !== null } }),
     stages,
     progress: { done: counted.reduce((n, s) => n + s.done, 0), total: counted.reduce((n, s) => n + s.total, 0) },
     tasks: { bores: boreTasks(cylinders, boreChoices), pistons: pistonTasks(cylinders, pistonChoices), grooves: grooveTasks(cylinders, ringSet), rings: ringTasks(cylinders, bench.route, route) },

@@ -5,7 +5,9 @@
  */
 import type { BoreChoices, Depth, Spot } from '../bore/grid';
 import type { SizingChoices } from '../bore/plan';
-import type { ClockingChoices } from '../clocking/clocking';
+import type { Check } from '../clocking/block';
+import type { ClockingChoices } from '../clocking/choices';
+import type { Joints } from '../clocking/joints';
 import type { Engine } from '../engine/engine';
 import type { Nm, Units } from '../quantity/length';
 import type { PistonChoices } from '../piston/piston';
@@ -170,6 +172,19 @@ export interface CutEntry extends Stamp {
   count: number | null;
 }
 
+/** Something was checked at the block. */
+export interface CheckEntry extends Stamp {
+  kind: 'check';
+  cylinder: string;
+  check: Check;
+  /** Of the joints: where they were planned; null for anything else, and where it is not known. */
+  planned: Joints | null;
+  /** Joints that were found elsewhere, and where. */
+  found: Partial<Joints>;
+  /** Of the front mark and the rod: what was looked for, in words. */
+  expected: string | null;
+}
+
 /** What can be machined or replaced, so that what was read of it no longer holds. */
 export type Part = 'bore' | 'piston' | Ring;
 
@@ -202,9 +217,8 @@ export type Entry =
   | ({ kind: 'rate'; filer: string; metal: RingMetal | 'unknown'; sums: RateSums } & Stamp)
   /** A gap over its limit is accepted as it was read. */
   | ({ kind: 'accepted'; of: string; reason: string } & Stamp)
-  /** The joints of a cylinder were set as planned. */
-  | ({ kind: 'joints'; cylinder: string } & Stamp)
-  /** An earlier reading, cut, acceptance, tick or renewal no longer counts. */
+  | CheckEntry
+  /** An earlier reading, cut, acceptance, check or renewal no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 
 export const CHOICE_KINDS = ['job', 'targets', 'chart', 'heat', 'clocking', 'bores', 'sizing', 'pistons', 'pairing', 'bench', 'ringSet', 'placing'] as const;
@@ -226,7 +240,6 @@ export function choiceIn<K extends ChoiceKind>(record: BuildRecord, kind: K): Ex
 export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Entry[] =>
   chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version ? [] : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
 
-export const STARTING_CLOCKING: ClockingChoices = { school: 'diagonals', mirrorLeft: true };
 /** Readings that repeat within a thou, gaps within 2 thou of each other: common practice, no source. One cut in twenty: from memory. */
 export const STARTING_BENCH: BenchChoices = { route: 'byCylinder', rails: false, repeat: 25_400, spread: 50_800, chance: 0.05 };
 export const STARTING_PLACING: PlacingChoices = { top: { pairs: [], locked: [] }, second: { pairs: [], locked: [] }, aim: 'filing' };
@@ -234,5 +247,5 @@ export const STARTING_PLACING: PlacingChoices = { top: { pairs: [], locked: [] }
 export const STARTING_PAIRING: PairingChoices = { pairs: [], locked: [], marked: [], gain: 2_540, neverTight: true };
 
 /** Entries that a later one may void. */
-export const VOIDABLE = ['reading', 'cut', 'accepted', 'joints', 'renewed'] as const;
+export const VOIDABLE = ['reading', 'cut', 'accepted', 'check', 'renewed'] as const;
 export const isVoidable = (entry: Entry): boolean => VOIDABLE.some((kind) => kind === entry.kind);

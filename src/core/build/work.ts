@@ -26,7 +26,7 @@ export interface Task extends At {
 /** Whether two are the same thing to read. */
 export const sameAt = (a: At, b: At): boolean => a.cylinder === b.cylinder && a.subject === b.subject && (a.spot === null || b.spot === null ? a.spot === b.spot : sameSpot(a.spot, b.spot));
 
-export const STAGES = ['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'sheet'] as const;
+export const STAGES = ['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'assembly', 'sheet'] as const;
 export type Stage = (typeof STAGES)[number];
 
 export interface StageProgress {
@@ -114,7 +114,8 @@ export function progressOf({ job, duty, planned, cylinders, route }: ProgressInp
     { stage: 'bores', ...count(cylinders.map((c) => boreIsDone(c.bore.verdict.state) || isSizeAlone(c))) },
     { stage: 'pistons', ...count(cylinders.map((c) => clearanceIsDone(c.clearance.state))) },
     { stage: 'rings', ...count(cylinders.flatMap((c) => route.map((ring) => c.rings[ring].done))) },
-    { stage: 'clocking', ...count(cylinders.map((c) => c.clocking?.set != null)) },
+    { stage: 'clocking', ...count(cylinders.map((c) => c.clocking.settled)) },
+    { stage: 'assembly', ...count(cylinders.map((c) => c.block.done === c.block.checks.length)) },
     { stage: 'sheet', done: 0, total: 0 },
   ];
 }

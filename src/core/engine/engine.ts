@@ -83,10 +83,10 @@ function labelOf(engine: Engine, first: boolean, index: number, inFirstBank: num
   }
 }
 
-function bankOf(engine: Engine, bank: Bank, count: number, first: boolean, inFirstBank: number): Cylinder[] {
+function bankOf(engine: Engine, bank: Bank, count: number, first: boolean, inFirstBank: number, forward: Bank): Cylinder[] {
   const side = bank === 'left' ? -1 : bank === 'right' ? 1 : 0;
   const reach = engine.layout === 'flat' ? 0.95 : 0.62;
-  const stagger = bank !== 'only' && !first ? 0.22 : 0;
+  const stagger = bank === 'only' || bank === forward ? 0 : 0.22;
   return Array.from({ length: count }, (_, i) => {
     const place = i + 1;
     const index = engine.numbering.start === 'front' ? i : count - place;
@@ -107,16 +107,18 @@ const byLabel = (a: Cylinder, b: Cylinder): number => labelOrder.compare(a.label
 /**
  * The cylinders of an engine in the order of its own numbering.
  * An odd count on two banks gives the first bank one more.
- * The first bank is drawn further forward: the rods of a shared journal stand side by side.
+ * The rods of a shared journal stand side by side, so one bank sits further forward.
+ *
+ * @param forward that bank; the one numbering begins in unless said otherwise
  */
-export function cylindersOf(engine: Engine): Cylinder[] {
-  if (!hasTwoBanks(engine.layout)) return bankOf(engine, 'only', engine.cylinders, true, engine.cylinders).sort(byLabel);
+export function cylindersOf(engine: Engine, forward: 'left' | 'right' = engine.numbering.firstBank): Cylinder[] {
+  if (!hasTwoBanks(engine.layout)) return bankOf(engine, 'only', engine.cylinders, true, engine.cylinders, 'only').sort(byLabel);
   const first = engine.numbering.firstBank;
   const inFirst = Math.ceil(engine.cylinders / 2);
   const other: Bank = first === 'left' ? 'right' : 'left';
   return [
-    ...bankOf(engine, first, inFirst, true, inFirst),
-    ...bankOf(engine, other, engine.cylinders - inFirst, false, inFirst),
+    ...bankOf(engine, first, inFirst, true, inFirst, forward),
+    ...bankOf(engine, other, engine.cylinders - inFirst, false, inFirst, forward),
   ].sort(byLabel);
 }
 

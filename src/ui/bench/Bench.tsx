@@ -9,6 +9,8 @@ import { type Hand, type NewReading, previewOf } from '@/core/build/preview';
 import { type ChoiceKind, type Entry, type GaugeSetting, type GrooveSubject, type Part, type PistonSubject, type Subject, isGrooveSubject, isPistonSubject } from '@/core/build/record';
 import { firstSpot } from '@/core/build/sizes';
 import { type At, nextTask } from '@/core/build/work';
+import { type Check, isJointCheck } from '@/core/clocking/block';
+import type { Joints } from '@/core/clocking/joints';
 import { type Nm, type Units } from '@/core/quantity/length';
 import { type LengthStyle, lengthText, rangeText } from '@/core/quantity/print';
 import { type Saying, sayingText } from '@/core/quantity/saying';
@@ -78,7 +80,8 @@ interface Bench {
   /** Whether a reading was made at this bench: by these initials, or on this page. */
   isOwn: (entry: { id: string; by: string }) => boolean;
   strike: (id: string, reason: string) => void;
-  tick: (cylinder: string) => void;
+  /** Something was checked at the block of a cylinder; joints that were found elsewhere, and where. */
+  tick: (cylinder: string, check: Check, found?: Partial<Joints>) => void;
   length: (nm: Nm, style?: LengthStyle) => string;
   range: (from: Nm, to: Nm | null) => string;
   text: (saying: Saying) => string;
@@ -252,7 +255,11 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       seenChanges,
       isOwn: (entry) => own.current.has(entry.id) || (by !== '' && entry.by === by),
       strike: (id, reason) => append([{ ...stamp(), kind: 'void', of: id, reason }]),
-      tick: (at) => append([{ ...stamp(), kind: 'joints', cylinder: at }]),
+      tick: (at, check, found = {}) => {
+        const of = judgement.cylinders.find((c) => c.id === at);
+        const planned = isJointCheck(check) ? (of?.clocking.plan?.joints ?? null) : null;
+        append([{ ...stamp(), kind: 'check', cylinder: at, check, planned, found, expected: of?.block.checks.find((c) => c.check === check)?.expected ?? null }]);
+      },
       length: (nm, style = 'fine') => lengthText(nm, units, style),
       range: (from, to) => rangeText(from, to, units),
       text: (saying) => sayingText(saying, units),

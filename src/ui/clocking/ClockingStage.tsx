@@ -1,142 +1,135 @@
 'use client';
 
-import { useEffect } from 'react';
-import type { JudgedCylinder } from '@/core/build/judge';
-import { JOINTS, JOINT_WORDS, SCHOOLS, SCHOOL_REASONS, SCHOOL_WORDS, directionWords } from '@/core/clocking/clocking';
-import { hasTwoBanks } from '@/core/engine/engine';
+import { Redo2, Undo2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { type KeyboardEvent, useEffect, useState } from 'react';
+import type { Joint } from '@/core/clocking/joints';
+import { VIEWS, VIEW_WORDS, type View, turnOf, viewWords } from '@/core/clocking/view';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
-import { When } from '../shared/When';
-import { Findings, findingsFor } from '../stages/Findings';
+import { useKept } from '../shared/kept';
+import { Segmented } from '../shared/Segmented';
+import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
-import { Crown, JOINT_MARKS } from './Crown';
+import { Crown } from './Crown';
+import { JointTable } from './JointTable';
+import { Breaches, Holding } from './RuleList';
+import { SchoolChoice } from './School';
+import { useClocking } from './useClocking';
 
-const SCHOOL_OPTIONS = SCHOOLS.map((school) => [school, SCHOOL_WORDS[school]] as const);
+const Crowns = dynamic(() => import('./Crowns').then((m) => m.Crowns));
+const RulesView = dynamic(() => import('./RulesView').then((m) => m.RulesView));
+const Place = dynamic(() => import('./Place').then((m) => m.Place), { ssr: false });
+const EngineFacts = dynamic(() => import('./EngineFacts').then((m) => m.EngineFacts));
+const Card = dynamic(() => import('./Card').then((m) => m.Card));
+const SheetForm = dynamic(() => import('./School').then((m) => m.SheetForm));
 
-/** Where the five joints of each piston point, by a school, held against the rules. */
+const VIEW_OPTIONS = VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
+
+type Tab = 'plan' | 'all' | 'rules' | 'place' | 'engine' | 'card';
+
+/** Where the five joints of each piston point, by a school and one by one, held against the rules. */
 export function ClockingStage() {
-  const { judgement, cursor, cylinder, goTo, choose } = useBench();
+  const { judgement, cursor, cylinder, goTo } = useBench();
+  const clocking = useClocking();
+  const [tab, setTab] = useState<Tab>('plan');
+  const [onSheet, setOnSheet] = useState(false);
+  const [kept, keep] = useKept('spatium-crown-view', 'bench');
+  const view: View = VIEWS.find((v) => v === kept) ?? 'bench';
   useEffect(() => {
-    const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => !c.clocking?.set);
+    const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => !c.clocking.settled);
     if (open) goTo({ cylinder: open.id, subject: cursor.ring, spot: null });
     // On entering the stage only: from then on the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   if (!cylinder || !judgement.job) return null;
-  const { clocking: choices, job } = judgement;
-  const plan = cylinder.clocking;
+  const { choices, of, move, rest, drop, set, undo, redo } = clocking;
+  const judged = of(cylinder);
+  const { round, plan, ask } = judged;
+  const turn = turnOf(view, round, choices.stand, choices.facts.lean);
+  const moveHere = (joint: Joint, to: number): void => move(cylinder, joint, to, false);
+  const onKey = (event: KeyboardEvent): void => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+    event.preventDefault();
+    rest();
+    (event.shiftKey ? redo : undo)?.();
+  };
+  const enterSheet = (): void => {
+    setTab('plan');
+    setOnSheet(true);
+  };
+
   return (
     <Frame
       main={
-        <div className="flex h-full flex-col">
-          <div className="flex flex-wrap items-baseline gap-x-4">
+        <div className="flex h-full flex-col print:block" onKeyDown={onKey}>
+          <div className="no-print flex flex-wrap items-baseline gap-x-4">
             <h1>Cylinder {cylinder.label}</h1>
             {cylinder.bank !== 'only' && <p className="text-[1.0625rem] text-soft">{cylinder.bank} bank</p>}
-            <p className="text-[1.0625rem] text-soft">seen on the crown, front of the engine up</p>
+            <span className="flex-1" />
+            <span className="flex items-center self-center">
+              {tab !== 'rules' && tab !== 'engine' && <Segmented label="How the crown is met" value={view} options={VIEW_OPTIONS} onChange={keep} />}
+              <Button kind="quiet" className="px-2.5!" aria-label="Undo" title="Undo" disabled={!undo} onClick={() => undo?.()}>
+                <Undo2 size={20} aria-hidden />
+              </Button>
+              <Button kind="quiet" className="px-2.5!" aria-label="Redo" title="Redo" disabled={!redo} onClick={() => redo?.()}>
+                <Redo2 size={20} aria-hidden />
+              </Button>
+            </span>
           </div>
-          {plan ? (
-            <div className="min-h-0 flex-1">
-              <Crown cylinder={cylinder} joints={plan.joints} rotation={job.engine.rotation} title={`Crown of cylinder ${cylinder.label} with its five ring joints`} />
-            </div>
-          ) : (
-            <p className="mt-6 text-lg">Give the planned bore on the job card, or read the bore: where the rails go depends on it.</p>
-          )}
+          <Views
+            label="What of the clocking"
+            value={tab}
+            onChange={setTab}
+            views={[
+              [
+                'plan',
+                'Plan',
+                <div key="plan" className="flex h-full flex-col gap-1 pt-2">
+                  {onSheet || (choices.school === 'sheet' && !choices.sheet) ? (
+                    <SheetForm choices={choices} set={set} onDone={() => setOnSheet(false)} />
+                  ) : plan ? (
+                    <>
+                      <p className="text-sm text-soft">
+                        <b className="text-ink">{viewWords(view, round, choices.stand, choices.facts.lean).replace(/^./, (c) => c.toUpperCase())}.</b> Drag a joint, or turn it with the arrow keys: 1°, with shift 15°.
+                      </p>
+                      <div className="min-h-96 flex-1">
+                        <Crown judged={judged} choices={choices} view={view} style="full" title={`Crown of cylinder ${cylinder.label} with its five ring joints`} className="mx-auto block size-full max-h-[720px]" onMove={moveHere} onRest={rest} onDrop={drop} />
+                      </div>
+                    </>
+                  ) : (
+                    <p className="mt-6 text-lg">{ask}</p>
+                  )}
+                </div>,
+              ],
+              ['all', 'All crowns', <Crowns key="all" clocking={clocking} view={view} />],
+              ['rules', 'Rules', <RulesView key="rules" clocking={clocking} />],
+              ['place', 'Place', <Place key="place" clocking={clocking} view={view} />],
+              ['engine', 'Engine', <EngineFacts key="engine" clocking={clocking} />],
+              ['card', 'Card', <Card key="card" clocking={clocking} view={view} />],
+            ]}
+          />
         </div>
       }
       aside={
-        <>
-          <label className="block">
-            <span className="mb-1 block font-bold">School</span>
-            <select className="field" value={choices.school} onChange={(event) => choose('clocking', { ...choices, school: event.target.value as typeof choices.school })}>
-              {SCHOOL_OPTIONS.map(([school, words]) => (
-                <option key={school} value={school}>
-                  {words}
-                </option>
-              ))}
-            </select>
-          </label>
-          <p className="mt-1.5 mb-2 text-soft">{SCHOOL_REASONS[choices.school]}</p>
-          {hasTwoBanks(job.engine.layout) && (
-            <label className="flex min-h-11 items-center gap-2">
-              <input type="checkbox" className="size-5 accent-blue" checked={choices.mirrorLeft} onChange={(event) => choose('clocking', { ...choices, mirrorLeft: event.target.checked })} />
-              Mirrored on the left bank
-            </label>
-          )}
-          {plan && <JointTable cylinder={cylinder} />}
-          {plan && (
-            <>
-              <div className="mt-4">
-                <Findings findings={findingsFor(judgement.findings, ['clocking'], cylinder.id)} />
-              </div>
-              <h2 className="mt-4 mb-1">Held against the rules</h2>
-              <ul className="text-soft">
-                {plan.rules
-                  .filter((rule) => rule.verdict === 'pass')
-                  .map((rule) => (
-                    <li key={rule.rule}>
-                      <span className="text-ok">●</span> {rule.text}
-                    </li>
-                  ))}
-              </ul>
-              <AtTheBlock cylinder={cylinder} />
-            </>
-          )}
-          <p className="mt-4 text-soft">Rings turn in service; it is the start that is set. Expander ends butt, never overlap. Rings are opened as little as possible: their edges cut.</p>
-        </>
+        tab === 'card' ? null : (
+          <>
+            <SchoolChoice choices={choices} set={set} bore={cylinder.targetBore?.nm ?? null} onSheet={enterSheet} />
+            {plan && (
+              <Breaches
+                judged={judged}
+                onCure={({ joint, to }) => {
+                  moveHere(joint, to);
+                  rest();
+                }}
+              />
+            )}
+            {plan && <JointTable judged={judged} turn={turn} onMove={moveHere} onRest={rest} />}
+            {plan && <Holding judged={judged} />}
+            <p className="mt-4 text-soft">Rings turn in service; it is the start that is set. Expander ends butt, never overlap: looked at when they are fitted. Rings are opened as little as possible: their edges cut.</p>
+          </>
+        )
       }
     />
-  );
-}
-
-function JointTable({ cylinder }: { cylinder: JudgedCylinder }) {
-  const joints = cylinder.clocking?.joints;
-  if (!joints) return null;
-  return (
-    <table className="ruled mt-2">
-      <thead>
-        <tr>
-          <th scope="col">joint</th>
-          <th scope="col" className="num">
-            angle
-          </th>
-          <th scope="col" className="text-right!">
-            in words
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {JOINTS.map((joint) => (
-          <tr key={joint}>
-            <td>
-              <b className="figures">{JOINT_MARKS[joint]}</b> {JOINT_WORDS[joint].replace(/ (gap|joint)$/, '')}
-            </td>
-            <td className="num">{Math.round(joints[joint])}°</td>
-            <td className="text-right!">{directionWords(joints[joint], cylinder.bank)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
-  const { tick, strike } = useBench();
-  const set = cylinder.clocking?.set;
-  return (
-    <section aria-label="At the block" className="mt-4">
-      <h2 className="mb-1.5">At the block</h2>
-      {set ? (
-        <p>
-          <b className="text-ok">● Set as planned</b> <span className="text-soft">{set.by || 'no initials'}, <When at={set.at} /></span>{' '}
-          <Button kind="quiet" onClick={() => strike(set.id, 'not as planned after all')}>
-            Take back
-          </Button>
-        </p>
-      ) : (
-        <Button kind="accent" onClick={() => tick(cylinder.id)}>
-          Joints set as planned
-        </Button>
-      )}
-    </section>
   );
 }

@@ -1,106 +1,159 @@
 'use client';
 
-import type { JudgedCylinder } from '@/core/build/judge';
-import { JOINTS, JOINT_WORDS, type Joint, type Joints, majorThrust } from '@/core/clocking/clocking';
-import type { Rotation } from '@/core/engine/engine';
-import { apart } from '@/core/quantity/angle';
-import { polar, sector, splitRing } from '../deck/arcs';
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
+import type { JudgedClocking } from '@/core/build/clocking';
+import type { ClockingChoices, Plan } from '@/core/clocking/choices';
+import { crownOf } from '@/core/build/crown';
+import type { CrownStyle, Scene } from '@/core/clocking/crown';
+import { JOINTS, JOINT_WORDS, type Joint } from '@/core/clocking/joints';
+import { marksFor, snapped } from '@/core/clocking/snap';
+import { type View, turnOf } from '@/core/clocking/view';
+import { clockHours, directionWords } from '@/core/clocking/words';
+import { turned } from '@/core/quantity/angle';
+import { SceneView } from './SceneView';
 
-export const JOINT_MARKS: Record<Joint, string> = { top: '1', second: '2', upperRail: 'U', expander: 'E', lowerRail: 'L' };
+/** How far a finger may be from a mark, in the drawing's units. */
+const REACH = 32;
+const STEPS: Record<string, number> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 };
+const LEAP = 15;
 
-const RADII: Record<Joint, number> = { top: 222, second: 198, upperRail: 174, expander: 157, lowerRail: 140 };
-const STROKES: Record<Joint, number> = { top: 11, second: 11, upperRail: 4, expander: 7, lowerRail: 4 };
-const BORE = 240;
-
-/** The joint's own shape: compression gaps round, rails square, the expander a diamond. */
-function JointShape({ joint }: { joint: Joint }) {
-  const look = { fill: 'var(--sheet)', stroke: 'var(--ink)', strokeWidth: 2.5 };
-  if (joint === 'expander') return <path d="M0-19 19 0 0 19-19 0Z" {...look} />;
-  if (joint === 'upperRail' || joint === 'lowerRail') return <rect x={-14} y={-14} width={28} height={28} {...look} />;
-  return <circle r={15} {...look} />;
+interface Props {
+  judged: JudgedClocking;
+  choices: ClockingChoices;
+  view: View;
+  style: CrownStyle;
+  title: string;
+  className?: string;
+  /** A joint is moved, to where it would come to rest; without it the crown is only looked at. */
+  onMove?: (joint: Joint, to: number) => void;
+  /** What was moved is let go of. */
+  onRest?: () => void;
+  /** What was moved is to be as it was. */
+  onDrop?: () => void;
 }
 
-/** Marks a little out of each other's way where two joints point the same way on neighbouring rings. */
-function markRadius(joint: Joint, joints: Joints): number {
-  if (joint !== 'expander') return RADII[joint];
-  const crowded = (['second', 'upperRail', 'lowerRail'] as const).some((other) => apart(joints[other], joints.expander) < 9);
-  return crowded ? RADII.expander - 6 : RADII.expander;
-}
-
-function Side({ x, y, anchor, lines }: { x: number; y: number; anchor: 'start' | 'end' | 'middle'; lines: string[] }) {
+/** The piston seen on its crown. Joints are turned by pointer, by touch, and by the arrow keys. */
+export function Crown({ judged, choices, view, style, title, className = '', onMove, onRest, onDrop }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const scene = useMemo(() => crownOf(judged, choices, view, style), [judged, choices, view, style]);
+  const { plan, round } = judged;
+  if (!scene || !plan) return null;
+  const turn = turnOf(view, round, choices.stand, choices.facts.lean);
+  const { box } = scene;
   return (
-    <text x={x} y={y} textAnchor={anchor} fontSize={16} fill="var(--soft)">
-      {lines.map((line, i) => (
-        <tspan key={line} x={x} dy={i === 0 ? 0 : 20} fontWeight={i === 0 ? 700 : 400} fill={i === 0 ? 'var(--ink)' : undefined}>
-          {line}
-        </tspan>
+    <svg ref={svg} viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`} role={onMove ? 'group' : 'img'} aria-label={title} className={className}>
+      <SceneView scene={scene} />
+      {scene.marks.map(({ joint, x, y }) => (
+        <g key={joint} transform={`translate(${x} ${y})`} data-joint={joint} data-degrees={plan.joints[joint].toFixed(1)}>
+          {!onMove && <title>{`${JOINT_WORDS[joint]}, ${Math.round(plan.joints[joint])}°`}</title>}
+        </g>
       ))}
-    </text>
+      {onMove && onRest && onDrop && <Handles scene={scene} plan={plan} round={round} turn={turn} svg={svg} onMove={onMove} onRest={onRest} onDrop={onDrop} />}
+    </svg>
   );
 }
 
-function bankWords(side: 'left' | 'right', cylinder: JudgedCylinder): string[] {
-  if (cylinder.bank === 'only') return [];
-  return [side === cylinder.bank ? 'outboard' : 'inboard'];
+interface HandlesProps {
+  scene: Scene;
+  plan: Plan;
+  round: JudgedClocking['round'];
+  turn: number;
+  svg: React.RefObject<SVGSVGElement | null>;
+  onMove: (joint: Joint, to: number) => void;
+  onRest: () => void;
+  onDrop: () => void;
 }
 
-/** The piston seen on its crown, front up: five joints on their rings, pin and thrust faces marked. */
-export function Crown({ cylinder, joints, rotation, title }: { cylinder: JudgedCylinder; joints: Joints; rotation: Rotation; title: string }) {
-  const major = majorThrust(rotation);
-  const thrust = (degrees: number): string => (degrees === major ? 'major thrust' : 'minor thrust');
+function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: HandlesProps) {
+  const held = useRef<Joint | null>(null);
+  const waiting = useRef<{ joint: Joint; to: number } | null>(null);
+  const frame = useRef(0);
+
+  const pointOf = (event: PointerEvent): { x: number; y: number } | null => {
+    const matrix = svg.current?.getScreenCTM();
+    return matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : null;
+  };
+  const begin = (event: PointerEvent<SVGGElement>): void => {
+    const at = pointOf(event);
+    if (!at || event.button !== 0) return;
+    const off = ({ x, y }: { x: number; y: number }): number => Math.hypot(x - at.x, y - at.y);
+    const nearest = scene.marks.reduce((best, mark) => (off(mark) < off(best) ? mark : best));
+    if (off(nearest) > REACH) return;
+    event.preventDefault();
+    held.current = nearest.joint;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    svg.current?.querySelector<SVGGElement>(`[data-handle="${nearest.joint}"]`)?.focus();
+  };
+  /** As many moves as there are frames, and the last one always. */
+  const flush = (): void => {
+    frame.current = 0;
+    const next = waiting.current;
+    waiting.current = null;
+    if (next && next.to !== plan.joints[next.joint]) onMove(next.joint, next.to);
+  };
+  const go = (event: PointerEvent): void => {
+    const joint = held.current;
+    const at = joint && pointOf(event);
+    if (!joint || !at) return;
+    const degrees = turned((Math.atan2(at.x, -at.y) * 180) / Math.PI - turn);
+    waiting.current = { joint, to: event.altKey ? Math.round(degrees) % 360 : snapped(degrees, marksFor(joint, plan.joints, plan.school)) };
+    if (frame.current === 0) frame.current = requestAnimationFrame(flush);
+  };
+  const end = (): void => {
+    if (!held.current) return;
+    held.current = null;
+    if (frame.current !== 0) cancelAnimationFrame(frame.current);
+    flush();
+    onRest();
+  };
+  const cancel = (): void => {
+    held.current = null;
+    waiting.current = null;
+    onDrop();
+  };
+  const onKey = (event: KeyboardEvent, joint: Joint): void => {
+    if (event.key === 'Escape' && held.current) {
+      event.preventDefault();
+      cancel();
+      return;
+    }
+    if (event.key === 'Home') {
+      event.preventDefault();
+      onMove(joint, plan.school[joint]);
+      return;
+    }
+    const step = event.key === 'PageUp' ? LEAP : event.key === 'PageDown' ? -LEAP : (STEPS[event.key] ?? 0) * (event.shiftKey ? LEAP : 1);
+    if (step === 0 || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    onMove(joint, turned(Math.round(plan.joints[joint]) + step));
+  };
+
   return (
-    <svg viewBox="-385 -312 770 618" className="mx-auto block max-h-full w-full max-w-[760px]" role="img" aria-label={title}>
-      <circle r={BORE} fill="var(--paper)" stroke="var(--edge)" strokeWidth={2} />
-      {[90, 270].map((face) => (
-        <path key={face} d={sector(face - 20, face + 20, 128, BORE)} fill="var(--ink)" opacity={face === major ? 0.17 : 0.09} />
-      ))}
-      {[0, 180].map((end) => (
-        <path key={end} d={sector(end - 12, end + 12, 128, BORE)} fill="var(--blue)" opacity={0.13} />
-      ))}
-      {Array.from({ length: 72 }, (_, i) => i * 5).map((degrees) => {
-        const [from, to] = [polar(BORE + 3, degrees), polar(BORE + (degrees % 45 === 0 ? 18 : degrees % 15 === 0 ? 12 : 7), degrees)];
-        return <line key={degrees} x1={from.x} y1={from.y} x2={to.x} y2={to.y} stroke="var(--ink)" strokeWidth={degrees % 45 === 0 ? 2 : 1} />;
-      })}
-      {Array.from({ length: 8 }, (_, i) => i * 45).map((degrees) => {
-        const at = polar(BORE + 36, degrees);
-        return (
-          <text key={degrees} x={at.x} y={at.y + 5} textAnchor="middle" fontSize={15} fill="var(--soft)" className="figures">
-            {degrees}°
-          </text>
-        );
-      })}
-      <circle r={124} fill="var(--sheet)" stroke="var(--line)" />
-      <line y1={-122} y2={122} stroke="var(--blue)" strokeWidth={1.5} strokeDasharray="8 6" />
-      <text x={8} y={88} fontSize={15} fill="var(--blue)">
-        pin
-      </text>
-      <path d="M0-114l-9 15h18z" fill="var(--ink)" />
-      <Side x={0} y={-296} anchor="middle" lines={['front']} />
-      <Side x={0} y={302} anchor="middle" lines={['flywheel']} />
-      <Side x={274} y={34} anchor="start" lines={[thrust(90), ...bankWords('right', cylinder)]} />
-      <Side x={-274} y={34} anchor="end" lines={[thrust(270), ...bankWords('left', cylinder)]} />
-      {JOINTS.map((joint) => (
-        <path
-          key={joint}
-          d={splitRing(RADII[joint], joints[joint], joint === 'top' || joint === 'second' ? 8 : 7)}
-          fill="none"
-          stroke="var(--ring)"
-          strokeWidth={STROKES[joint]}
-          strokeDasharray={joint === 'expander' ? '5 4' : undefined}
-        />
-      ))}
+    <g onPointerDown={begin} onPointerMove={go} onPointerUp={end} onPointerCancel={cancel} className="touch-none">
       {JOINTS.map((joint) => {
-        const at = polar(markRadius(joint, joints), joints[joint]);
+        const mark = scene.marks.find((m) => m.joint === joint);
+        const degrees = Math.round(plan.joints[joint]) % 360;
         return (
-          <g key={joint} transform={`translate(${at.x} ${at.y})`} data-joint={joint} data-degrees={joints[joint].toFixed(1)}>
-            <title>{`${JOINT_WORDS[joint]}, ${Math.round(joints[joint])}°`}</title>
-            <JointShape joint={joint} />
-            <text y={6} textAnchor="middle" fontSize={17} fontWeight={800} fill="var(--ink)">
-              {JOINT_MARKS[joint]}
-            </text>
+          <g
+            key={joint}
+            role="slider"
+            tabIndex={0}
+            data-handle={joint}
+            aria-label={JOINT_WORDS[joint]}
+            aria-valuemin={0}
+            aria-valuemax={359}
+            aria-valuenow={degrees}
+            aria-valuetext={`${degrees}°, ${directionWords(degrees, round)}, ${clockHours(degrees + turn)} o’clock`}
+            onKeyDown={(event) => onKey(event, joint)}
+            onBlur={onRest}
+            transform={`translate(${mark?.x ?? 0} ${mark?.y ?? 0})`}
+            className="group cursor-grab outline-none active:cursor-grabbing"
+          >
+            <circle r={REACH - 3} fill="transparent" />
+            <circle r={25} fill="none" stroke="var(--blue)" strokeWidth={4} className="opacity-0 group-focus-visible:opacity-100" />
           </g>
         );
       })}
-    </svg>
+    </g>
   );
 }

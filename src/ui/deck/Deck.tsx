@@ -3,10 +3,10 @@
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 import type { JudgedCylinder } from '@/core/build/judge';
 import type { Stage } from '@/core/build/work';
-import type { Joints } from '@/core/clocking/clocking';
+import { splitRing } from '@/core/clocking/arcs';
+import type { Joints } from '@/core/clocking/joints';
 import { useBench } from '../bench/Bench';
 import { type AnyState, StateShape, stateColour } from '../shared/StateMark';
-import { splitRing } from './arcs';
 
 const BORE = 0.43;
 /** Pixels a bore spacing needs on one bank for the words beside it to be read; a longer block scrolls. */
@@ -29,12 +29,31 @@ function RingArc({ radius, at, state }: { radius: number; at: number; state: Any
   );
 }
 
+interface Caption {
+  state: AnyState;
+  figure: string;
+  word: string;
+}
+
+function clockingCaption({ settled, rules, plan }: JudgedCylinder['clocking']): Caption {
+  const breaches = rules.filter((r) => r.verdict === 'mend' || r.verdict === 'stop');
+  if (breaches.length > 0) return { state: breaches.some((r) => r.verdict === 'stop') ? 'over' : 'short', word: breaches.some((r) => r.verdict === 'stop') ? 'stop' : 'to mend', figure: String(breaches.length) };
+  return settled ? { state: 'in window', word: 'planned', figure: '' } : { state: 'to do', word: plan ? 'proposed' : 'no plan', figure: '' };
+}
+
+function blockCaption({ checks, done }: JudgedCylinder['block']): Caption {
+  const figure = `${done}/${checks.length}`;
+  if (checks.some((c) => c.state === 'again' || c.state === 'against')) return { state: 'short', word: checks.some((c) => c.state === 'against') ? 'moved' : 'check again', figure };
+  return done === checks.length ? { state: 'in window', word: 'ready', figure: '' } : { state: 'to do', word: done > 0 ? 'begun' : 'to do', figure: done > 0 ? figure : '' };
+}
+
 /** What one bore says for the stage in hand: a word beside it, and a figure. */
-function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, style?: 'clearance') => string): { state: AnyState; figure: string; word: string } {
-  const { bore, clearance, rings, worst, clocking } = cylinder;
+function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, style?: 'clearance') => string): Caption {
+  const { bore, clearance, rings, worst, clocking, block } = cylinder;
   if (stage === 'bores') return { state: bore.verdict.state, word: bore.verdict.state, figure: bore.verdict.state === 'part read' && bore.total > 0 ? `${bore.read}/${bore.total}` : '' };
   if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value, 'clearance') };
-  if (stage === 'clocking') return clocking?.set ? { state: 'in window', word: 'set', figure: '' } : { state: 'to do', word: 'to do', figure: '' };
+  if (stage === 'clocking') return clockingCaption(clocking);
+  if (stage === 'assembly') return blockCaption(block);
   const { state, gap } = rings[worst.compression];
   return { state, word: state, figure: gap ? length(gap.value) : '' };
 }
@@ -129,7 +148,7 @@ export function Deck({ stage }: { stage: Stage }) {
             return <rect key={x} x={x - 0.54} y={Math.min(...by) - 0.52} width={1.08} height={Math.max(...by) - Math.min(...by) + 1.04} rx={0.1} fill="var(--steel)" stroke="var(--line)" strokeWidth={0.012} />;
           })}
           {cylinders.map((c) => (
-            <Bore key={c.id} cylinder={c} joints={c.clocking?.joints ?? UNPLANNED} current={c.id === current?.id} stage={stage} beside={two ? 0 : 1} />
+            <Bore key={c.id} cylinder={c} joints={(stage === 'assembly' ? c.block.asFound : null) ?? c.clocking.plan?.joints ?? UNPLANNED} current={c.id === current?.id} stage={stage} beside={two ? 0 : 1} />
           ))}
         </svg>
         {cylinders.map((c) => {

@@ -2,7 +2,10 @@
 
 import { Download, Printer } from 'lucide-react';
 import type { JudgedCylinder } from '@/core/build/judge';
-import { JOINTS, JOINT_WORDS, SCHOOL_WORDS } from '@/core/clocking/clocking';
+import { isRight } from '@/core/build/clocking';
+import { movedFrom } from '@/core/clocking/block';
+import { JOINTS, JOINT_WORDS } from '@/core/clocking/joints';
+import { SCHOOL_WORDS } from '@/core/clocking/schools';
 import { engineWords } from '@/core/engine/engine';
 import { printLength } from '@/core/quantity/print';
 import { RINGS, RING_WORDS } from '@/core/ring/ring';
@@ -296,10 +299,15 @@ function Gaps() {
 
 function Clocking() {
   const { judgement } = useBench();
-  if (!judgement.cylinders.some((c) => c.clocking)) return null;
+  const { cylinders, clocking, clockingChosen } = judgement;
+  if (!cylinders.some((c) => c.clocking.plan)) return null;
   return (
     <section className="mt-5">
-      <h2 className="mb-1">Clocking: {SCHOOL_WORDS[judgement.clocking.school].toLowerCase()}</h2>
+      <h2 className="mb-1">
+        Clocking: {SCHOOL_WORDS[clocking.school].toLowerCase()}
+        {clocking.school === 'sheet' && clocking.sheet?.from && ` (${clocking.sheet.from})`}
+        {!clockingChosen && ', proposed'}
+      </h2>
       <p className="text-sm text-soft">Degrees clockwise from the front of the engine, seen on the crown.</p>
       <table className="ruled mt-1">
         <thead>
@@ -314,21 +322,29 @@ function Clocking() {
           </tr>
         </thead>
         <tbody>
-          {judgement.cylinders.map((c) => (
+          {cylinders.map((c) => (
             <tr key={c.id} className="break-inside-avoid">
               <th scope="row" className="font-bold! text-ink!">
                 {c.label}
               </th>
               {JOINTS.map((joint) => (
                 <td key={joint} className="num">
-                  {c.clocking ? `${Math.round(c.clocking.joints[joint])}°` : '–'}
+                  {c.clocking.plan ? `${Math.round(c.clocking.plan.joints[joint]) % 360}°` : '–'}
+                  {c.block.asFound && c.clocking.plan && movedFrom(c.clocking.plan.joints, c.block.asFound).some((m) => m.joint === joint) && <span className="block">found {Math.round(c.block.asFound[joint])}°</span>}
                 </td>
               ))}
-              <td>{c.clocking?.set ? `set, ${c.clocking.set.by}` : '☐'}</td>
+              <td>{blockWords(c)}</td>
             </tr>
           ))}
         </tbody>
       </table>
     </section>
   );
+}
+
+/** Who checked a cylinder at the block, or how far it is. */
+function blockWords({ block: { checks, done } }: JudgedCylinder): string {
+  if (done === 0) return '☐';
+  const who = [...new Set(checks.flatMap((check) => (isRight(check.state) ? (check.tick?.by ?? '') : [])))].filter(Boolean).join(', ');
+  return `${done === checks.length ? 'checked' : `${done} of ${checks.length}`}${who && `, ${who}`}`;
 }

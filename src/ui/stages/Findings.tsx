@@ -15,6 +15,16 @@ function Shape({ severity }: { severity: Severity }) {
   );
 }
 
+/** A severity as word, shape and colour. */
+export function SeverityMark({ severity }: { severity: Severity }) {
+  return (
+    <span className={`font-bold ${COLOURS[severity]}`}>
+      <Shape severity={severity} />
+      {WORDS[severity]}.
+    </span>
+  );
+}
+
 /** Findings, each with its severity as word, shape and colour. */
 export function Findings({ findings, empty }: { findings: Finding[]; empty?: string }) {
   const { text } = useBench();
@@ -23,11 +33,7 @@ export function Findings({ findings, empty }: { findings: Finding[]; empty?: str
     <ul className="grid gap-2.5" aria-label="Findings">
       {findings.map((finding, i) => (
         <li key={i}>
-          <span className={`font-bold ${COLOURS[finding.severity]}`}>
-            <Shape severity={finding.severity} />
-            {WORDS[finding.severity]}.
-          </span>{' '}
-          {text(finding.says)}
+          <SeverityMark severity={finding.severity} /> {text(finding.says)}
         </li>
       ))}
     </ul>

@@ -17,6 +17,7 @@ export function splitRing(radius: number, at: number, gap: number): string {
 
 /** SVG path of a sector between two radii. */
 export function sector(from: number, to: number, inner: number, outer: number): string {
+  const large = (((to - from) % 360) + 360) % 360 > 180 ? 1 : 0;
   const [a, b, c, d] = [polar(outer, from), polar(outer, to), polar(inner, to), polar(inner, from)];
-  return `M${n(a.x)} ${n(a.y)}A${outer} ${outer} 0 0 1 ${n(b.x)} ${n(b.y)}L${n(c.x)} ${n(c.y)}A${inner} ${inner} 0 0 0 ${n(d.x)} ${n(d.y)}Z`;
+  return `M${n(a.x)} ${n(a.y)}A${outer} ${outer} 0 ${large} 1 ${n(b.x)} ${n(b.y)}L${n(c.x)} ${n(c.y)}A${inner} ${inner} 0 ${large} 0 ${n(d.x)} ${n(d.y)}Z`;
 }

@@ -1,0 +1,5 @@
+import { AssemblyStage } from '@/ui/assembly/AssemblyStage';
+
+export default function Page() {
+  return <AssemblyStage />;
+}

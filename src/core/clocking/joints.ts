@@ -1,0 +1,29 @@
+/** The five joints of one piston: two ring gaps, two rail gaps, and the joint where the expander's ends butt. */
+export const JOINTS = ['top', 'second', 'upperRail', 'expander', 'lowerRail'] as const;
+export type Joint = (typeof JOINTS)[number];
+
+/** Degrees of each joint, clockwise from the front of the engine, seen on the crown. */
+export type Joints = Record<Joint, number>;
+
+export const JOINT_WORDS: Record<Joint, string> = {
+  top: 'top ring gap',
+  second: 'second ring gap',
+  upperRail: 'upper rail gap',
+  expander: 'expander joint',
+  lowerRail: 'lower rail gap',
+};
+
+/** Where there is little room. */
+export const JOINT_SHORT: Record<Joint, string> = { top: 'top', second: 'second', upperRail: 'upper rail', expander: 'expander', lowerRail: 'lower rail' };
+
+/** One letter or figure for a mark on the crown. */
+export const JOINT_MARKS: Record<Joint, string> = { top: '1', second: '2', upperRail: 'U', expander: 'E', lowerRail: 'L' };
+
+/** The joints with each angle changed. */
+export const mapJoints = (joints: Joints, change: (degrees: number, joint: Joint) => number): Joints => ({
+  top: change(joints.top, 'top'),
+  second: change(joints.second, 'second'),
+  upperRail: change(joints.upperRail, 'upperRail'),
+  expander: change(joints.expander, 'expander'),
+  lowerRail: change(joints.lowerRail, 'lowerRail'),
+});

@@ -1,0 +1,127 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apart, mirrored, turned } from '../quantity/angle';
+import { fromInches } from '../quantity/length';
+import { JOINTS, type Joint, type Joints, mapJoints } from './joints';
+import { STARTING_RULES, checkJoints } from './rules';
+import { STARTING_SETTINGS, jointsOf } from './schools';
+import { type Reached, type SolveAsk, solve, solveAskOf } from './solver';
+import { STARTING_FACTS, isInside, offSector, surroundingsOf } from './surroundings';
+
+const STEP = 30;
+const PLACES = Array.from({ length: 360 / STEP }, (_, i) => i * STEP);
+
+const GROUPS: [keyof Reached, (readonly [Joint, Joint])[]][] = [
+  ['topToSecond', [['top', 'second']]],
+  ['oil', [['upperRail', 'lowerRail'], ['upperRail', 'expander'], ['lowerRail', 'expander']]],
+  ['between', [['top', 'upperRail'], ['top', 'lowerRail'], ['second', 'upperRail'], ['second', 'lowerRail']]],
+];
+const COUNTED = GROUPS.flatMap(([, pairs]) => pairs);
+
+/** Every arrangement on a coarse grid, and the best of them by the same order of wants; null where none is allowed. */
+function exhaustive(ask: SolveAsk): number[] | null {
+  const domains = JOINTS.map((joint) => (ask.held.includes(joint) ? [ask.now[joint]] : PLACES).filter((p) => ask.forbidden.every((f) => !f.joints.includes(joint) || !isInside(p, f.sector))));
+  const free = (pairs: readonly (readonly [Joint, Joint])[]) => pairs.filter(([a, b]) => !(ask.held.includes(a) && ask.held.includes(b)));
+  const levels = [free(COUNTED), ...GROUPS.map(([, pairs]) => free(pairs))];
+  const keptOff = ask.forbidden.flatMap((f) => f.joints.filter((j) => !ask.held.includes(j)).map((joint) => ({ joint, sector: f.sector })));
+  let best: number[] | null = null;
+  const [tops = [], seconds = [], uppers = [], expanders = [], lowers = []] = domains;
+  for (const top of tops)
+    for (const second of seconds)
+      for (const upperRail of uppers)
+        for (const expander of expanders)
+          for (const lowerRail of lowers) {
+            const joints: Joints = { top, second, upperRail, expander, lowerRail };
+            if (ask.least.some(({ pair: [a, b], degrees }) => apart(joints[a], joints[b]) < degrees)) continue;
+            const score = levels.map((pairs) => (pairs.length === 0 ? 0 : Math.min(...pairs.map(([a, b]) => apart(joints[a], joints[b])))));
+            score.push(keptOff.length === 0 ? 0 : Math.floor(Math.min(180, ...keptOff.map(({ joint, sector }) => offSector(joints[joint], sector)))));
+            const turns = JOINTS.filter((j) => !ask.held.includes(j)).map((j) => apart(joints[j], ask.now[j]));
+            score.push(turns.length === 0 ? 0 : -Math.max(...turns));
+            const at = best === null ? 1 : (score.map((s, i) => s - (best?.[i] ?? 0)).find((d) => d !== 0) ?? 0);
+            if (at > 0) best = score;
+          }
+  return best;
+}
+
+const degrees = fc.integer({ min: 0, max: 359 });
+const onGrid = fc.constantFrom(...PLACES);
+const rule = fc.constantFrom('pinEnds', 'majorThrust', 'pockets', 'ownSectors') as fc.Arbitrary<'pinEnds'>;
+const askArbitrary: fc.Arbitrary<SolveAsk> = fc.record({
+  forbidden: fc.array(fc.record({ rule, words: fc.constant('x'), joints: fc.subarray([...JOINTS], { minLength: 1 }), sector: fc.tuple(degrees, fc.integer({ min: 10, max: 150 })).map(([from, span]) => ({ from, to: turned(from + span) })) }), { maxLength: 3 }),
+  least: fc.array(fc.record({ rule: fc.constant('topToSecond' as const), pair: fc.constantFrom(...COUNTED), degrees: fc.integer({ min: 0, max: 170 }) }), { maxLength: 3 }),
+  held: fc.subarray([...JOINTS], { maxLength: 3 }),
+  now: fc.record({ top: onGrid, second: onGrid, upperRail: onGrid, expander: onGrid, lowerRail: onGrid }),
+  step: fc.constant(STEP),
+});
+
+describe('placing joints', () => {
+  it('agrees with exhaustive search on a coarse grid, level by level, and on what cannot be met', () => {
+    fc.assert(
+      fc.property(askArbitrary, (ask) => {
+        const [found, best] = [solve(ask), exhaustive(ask)];
+        expect(found.ok).toBe(best !== null);
+        if (!found.ok || !best) return;
+        const { nearest, topToSecond, oil, between, clear, turn } = found.reached;
+        expect([nearest ?? 0, topToSecond ?? 0, oil ?? 0, between ?? 0, clear ?? 0, -(turn ?? 0)]).toEqual(best.map((s) => s + 0));
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('what it finds breaks none of the rules it was given, and moves no held joint', () => {
+    fc.assert(
+      fc.property(askArbitrary, (asked) => {
+        const ask = { ...asked, step: 1 };
+        const found = solve(ask);
+        if (!found.ok) return;
+        for (const { pair, degrees: least } of ask.least) expect(apart(found.joints[pair[0]], found.joints[pair[1]])).toBeGreaterThanOrEqual(least - 1e-6);
+        for (const { joints, sector } of ask.forbidden) for (const joint of joints) expect(isInside(found.joints[joint], sector)).toBe(false);
+        for (const joint of ask.held) expect(apart(found.joints[joint], ask.now[joint])).toBeLessThan(1e-9);
+        for (const joint of JOINTS) if (!ask.held.includes(joint)) expect(found.joints[joint] % 1).toBe(0);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('reaches as much for the mirror image of an ask, and for an ask turned by whole degrees (identity)', () => {
+    fc.assert(
+      fc.property(askArbitrary, degrees, (asked, turn) => {
+        const ask = { ...asked, step: 1 };
+        const image: SolveAsk = { ...ask, now: mapJoints(ask.now, mirrored), forbidden: ask.forbidden.map((f) => ({ ...f, sector: { from: mirrored(f.sector.to), to: mirrored(f.sector.from) } })) };
+        const rotated: SolveAsk = { ...ask, now: mapJoints(ask.now, (d) => turned(d + turn)), forbidden: ask.forbidden.map((f) => ({ ...f, sector: { from: turned(f.sector.from + turn), to: turned(f.sector.to + turn) } })) };
+        const reached = (a: SolveAsk) => {
+          const found = solve(a);
+          return found.ok ? found.reached : found.conflict.map((c) => c.words);
+        };
+        expect(reached(image)).toEqual(reached(ask));
+        expect(reached(rotated)).toEqual(reached(ask));
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  it('a conflict cannot be met, and can once any one of its rules is given up', () => {
+    const round = surroundingsOf({ id: 'R1', bank: 'right' }, fromInches(4), { bankAngle: 90, rotation: 'clockwise' }, STARTING_FACTS);
+    const now = { top: 4, second: 100, upperRail: 135, expander: 225, lowerRail: 315 };
+    const ask = solveAskOf(now, STARTING_RULES, round, ['top', 'second']);
+    const found = solve(ask);
+    expect(found).toMatchObject({ ok: false });
+    if (found.ok) return;
+    expect(found.conflict.length).toBeGreaterThan(0);
+    const only = (skip: number): SolveAsk => {
+      const kept = found.conflict.filter((_, i) => i !== skip);
+      return { ...ask, held: ask.held.filter((j) => kept.some((c) => c.held === j)), least: ask.least.filter((l) => kept.some((c) => c.rule === l.rule)), forbidden: ask.forbidden.filter((f) => kept.some((c) => c.rule === f.rule)) };
+    };
+    expect(solve(only(-1)).ok).toBe(false);
+    found.conflict.forEach((_, i) => expect(solve(only(i)).ok).toBe(true));
+  });
+
+  it('under the rules it starts with it finds the diagonals, where they are the plan already', () => {
+    const round = surroundingsOf({ id: 'R1', bank: 'right' }, fromInches(4), { bankAngle: 90, rotation: 'clockwise' }, STARTING_FACTS);
+    const now = jointsOf({ school: 'diagonals', mirrorLeft: true, settings: STARTING_SETTINGS, sheet: null }, { bank: 'right', bore: fromInches(4), high: 270 });
+    if (typeof now === 'string') throw new Error(now);
+    const found = solve(solveAskOf(now, STARTING_RULES, round, []));
+    expect(found).toMatchObject({ ok: true, joints: now, reached: { nearest: 90, topToSecond: 180, oil: 90, between: 90, turn: 0 } });
+    expect(checkJoints(now, STARTING_RULES, round).every((r) => r.verdict === 'pass')).toBe(true);
+  });
+});

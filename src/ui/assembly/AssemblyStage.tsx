@@ -1,0 +1,55 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { useEffect, useState } from 'react';
+import { useBench } from '../bench/Bench';
+import { Views } from '../shared/Views';
+import { Findings, findingsFor } from '../stages/Findings';
+import { Frame } from '../stages/Frame';
+
+const AtTheBlock = dynamic(() => import('./AtTheBlock').then((m) => m.AtTheBlock));
+const CrankPlan = dynamic(() => import('./CrankPlan').then((m) => m.CrankPlan));
+
+type Tab = 'block' | 'rods';
+
+/** Putting it together: what is checked of each cylinder at the block, and which way pistons and rods face. */
+export function AssemblyStage() {
+  const { judgement, cursor, cylinder, goTo } = useBench();
+  const [tab, setTab] = useState<Tab>('block');
+  useEffect(() => {
+    const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => c.block.done < c.block.checks.length);
+    if (open) goTo({ cylinder: open.id, subject: cursor.ring, spot: null });
+    // On entering the stage only: from then on the hands lead.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  if (!cylinder || !judgement.job) return null;
+  return (
+    <Frame
+      main={
+        <div className="flex h-full flex-col">
+          <div className="flex flex-wrap items-baseline gap-x-4">
+            <h1>Cylinder {cylinder.label}</h1>
+            {cylinder.bank !== 'only' && <p className="text-[1.0625rem] text-soft">{cylinder.bank} bank</p>}
+          </div>
+          <Views
+            label="What of the assembly"
+            value={tab}
+            onChange={setTab}
+            views={[
+              ['block', 'At the block', <AtTheBlock key={cylinder.id} cylinder={cylinder} />],
+              ['rods', 'Crank and rods', <CrankPlan key="rods" />],
+            ]}
+          />
+        </div>
+      }
+      aside={
+        <>
+          <h2 className="mb-1">What to know</h2>
+          <Findings findings={findingsFor(judgement.findings, ['assembly', 'clocking'], cylinder.id)} empty="Nothing stands against this cylinder." />
+          <p className="mt-4 text-soft">Bore wiped clean and oiled; compressor snug and square; throw at the bottom, rod bolts covered. Push, do not hammer past a stop: a stuck ring breaks. Turn the crank after each pair: whoever binds is the last one in.</p>
+          <p className="mt-2 text-soft">Ring edges and band compressors cut: gloves. Mind your back and fingers when the block is turned.</p>
+        </>
+      }
+    />
+  );
+}

@@ -1,0 +1,210 @@
+'use client';
+
+import { Check as Tick } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { type CheckState, type JudgedCheck, isRight } from '@/core/build/clocking';
+import type { JudgedCylinder } from '@/core/build/judge';
+import { CHECK_REASONS, CHECK_WORDS, isJointCheck } from '@/core/clocking/block';
+import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
+import { VIEWS, VIEW_WORDS, type View, turnOf, viewWords } from '@/core/clocking/view';
+import { clockHours, directionWords, hearAngle } from '@/core/clocking/words';
+import { apart } from '@/core/quantity/angle';
+import { useBench } from '../bench/Bench';
+import { Crown } from '../clocking/Crown';
+import { JointMark } from '../clocking/JointTable';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { useKept } from '../shared/kept';
+import { Segmented } from '../shared/Segmented';
+import { When } from '../shared/When';
+
+const VIEW_OPTIONS = VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
+
+const STATE_WORDS: Record<CheckState, string> = { 'to do': 'To do', right: 'Right', moved: 'Moved, within the rules', against: 'Moved, against a rule', again: 'Check again' };
+const STATE_LOOKS: Record<CheckState, { sign: string; colour: string }> = {
+  'to do': { sign: '○', colour: 'text-soft' },
+  right: { sign: '●', colour: 'text-ok' },
+  moved: { sign: '◐', colour: 'text-blue' },
+  against: { sign: '▲', colour: 'text-short' },
+  again: { sign: '▲', colour: 'text-short' },
+};
+
+/** The checks of one cylinder, one after the other, beside its crown the way the fitter meets it. */
+export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
+  const { judgement, moveTo, by } = useBench();
+  const [kept, keep] = useKept('spatium-crown-view', 'bench');
+  const view: View = VIEWS.find((v) => v === kept) ?? 'bench';
+  const { checks, done, asFound } = cylinder.block;
+  const { clocking } = cylinder;
+  const { stand, facts } = judgement.clocking;
+  const list = useRef<HTMLOListElement>(null);
+  const was = useRef(done);
+  useEffect(() => {
+    if (done > was.current) list.current?.querySelector<HTMLButtonElement>('button[data-tick]')?.focus();
+    was.current = done;
+  }, [done]);
+  const shown = asFound && clocking.plan ? { ...clocking, plan: { ...clocking.plan, joints: asFound } } : clocking;
+  const turn = turnOf(view, clocking.round, stand, facts.lean);
+  const open = judgement.cylinders.find((c) => c.id !== cylinder.id && c.block.done < c.block.checks.length);
+  return (
+    <div className="grid gap-x-6 gap-y-3 pt-3 sm:grid-cols-[minmax(0,280px)_minmax(0,1fr)]">
+      <div>
+        <div className="overflow-x-auto">
+          <Segmented label="How the crown is met" value={view} options={VIEW_OPTIONS} onChange={keep} />
+        </div>
+        {clocking.plan ? (
+          <>
+            <p className="mt-2 text-sm text-soft">
+              {viewWords(view, clocking.round, stand, facts.lean)}
+              {asFound ? '; as found' : ''}
+            </p>
+            <Crown judged={shown} choices={judgement.clocking} view={view} style="card" title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`} className="mx-auto block w-full max-w-[300px]" />
+            <ul aria-label="Where they point" className="divide-y divide-line border-y border-line">
+              {JOINTS.map((joint) => (
+                <li key={joint} className="flex items-baseline gap-2 py-0.5">
+                  <JointMark joint={joint} />
+                  <b className="figures min-w-14 text-right text-xl">{Math.round(shown.plan?.joints[joint] ?? 0) % 360}°</b>
+                  <span className="figures text-soft">{clockHours((shown.plan?.joints[joint] ?? 0) + turn)}</span>
+                  <span className="flex-1 text-right text-sm leading-tight text-soft">{directionWords(shown.plan?.joints[joint] ?? 0, clocking.round)}</span>
+                </li>
+              ))}
+            </ul>
+          </>
+        ) : (
+          <p className="mt-4 text-lg">{clocking.ask}</p>
+        )}
+      </div>
+      <div>
+        {by === '' && <p className="mb-2 text-short">No initials are set: put yours at the top, so that it is known who looked.</p>}
+        <ol ref={list} aria-label="Checks" className="divide-y divide-line border-y border-line">
+          {checks.map((check) => (
+            <CheckRow key={check.check} cylinder={cylinder} check={check} view={view} />
+          ))}
+        </ol>
+        {done === checks.length && (
+          <div className="mt-3 flex flex-wrap items-center gap-4" role="status">
+            <p className="text-xl font-bold text-ok">● Cylinder {cylinder.label} is ready to go in.</p>
+            {open && (
+              <Button kind="strong" onClick={() => moveTo({ cylinder: open.id })}>
+                On to cylinder {open.label}
+              </Button>
+            )}
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder; check: JudgedCheck; view: View }) {
+  const { tick, strike } = useBench();
+  const [moving, setMoving] = useState(false);
+  const { check, state, tick: ticked, expected, says } = judged;
+  const { sign, colour } = STATE_LOOKS[state];
+  const isJoints = isJointCheck(check);
+  return (
+    <li className="py-2" data-check={check}>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        <div className="min-w-44 flex-1 leading-tight">
+          <b className="text-[1.0625rem]">{CHECK_WORDS[check]}</b>
+          {expected && <span className="block">{expected}</span>}
+          {(check === 'frontMark' && !expected && <span className="block text-short">Where the mark points is not said: see Clocking, Engine.</span>) || (!isRight(state) && <span className="block text-sm text-soft">{CHECK_REASONS[check]}</span>)}
+        </div>
+        {isRight(state) ? (
+          <p className="text-right leading-tight">
+            <b className={colour}>
+              {sign} {STATE_WORDS[state]}
+            </b>
+            {ticked && (
+              <span className="block text-sm text-soft">
+                {ticked.by || 'no initials'}, <When at={ticked.at} />
+              </span>
+            )}
+          </p>
+        ) : (
+          <div className="flex flex-wrap justify-end gap-2">
+            <Button data-tick kind="accent" className="min-h-12!" disabled={isJoints && !cylinder.clocking.plan} onClick={() => tick(cylinder.id, check)}>
+              <Tick size={18} aria-hidden /> {isJoints ? 'As planned' : 'Right'}
+            </Button>
+            {isJoints && cylinder.clocking.plan && (
+              <Button className="min-h-12!" aria-expanded={moving} onClick={() => setMoving(!moving)}>
+                Moved …
+              </Button>
+            )}
+          </div>
+        )}
+        {isRight(state) && ticked && (
+          <Button kind="quiet" className="px-1! text-sm" aria-label={`Take back: ${CHECK_WORDS[check]}`} onClick={() => strike(ticked.id, 'not so after all')}>
+            Take back
+          </Button>
+        )}
+      </div>
+      {says && (
+        <p className={`mt-1 ${colour}`}>
+          {!isRight(state) && (
+            <b>
+              {sign} {STATE_WORDS[state]}:{' '}
+            </b>
+          )}
+          {says}
+        </p>
+      )}
+      {moving && cylinder.clocking.plan && (
+        <Moved
+          cylinder={cylinder}
+          planned={cylinder.clocking.plan.joints}
+          view={view}
+          onNote={(found) => {
+            if (isJoints) tick(cylinder.id, check, found);
+            setMoving(false);
+          }}
+        />
+      )}
+    </li>
+  );
+}
+
+/** Where joints were found that had moved: degrees, an hour as the crown is shown, or words. */
+function Moved({ cylinder, planned, view, onNote }: { cylinder: JudgedCylinder; planned: Joints; view: View; onNote: (found: Partial<Joints>) => void }) {
+  const { judgement } = useBench();
+  const { stand, facts } = judgement.clocking;
+  const turn = turnOf(view, cylinder.clocking.round, stand, facts.lean);
+  const [typed, setTyped] = useState<Partial<Record<Joint, string>>>({});
+  const found: Partial<Joints> = {};
+  const faults: Partial<Record<Joint, string>> = {};
+  for (const joint of JOINTS) {
+    const text = typed[joint]?.trim() ?? '';
+    if (text === '') continue;
+    const heard = hearAngle(text, turn);
+    if (heard.ok) found[joint] = heard.degrees;
+    else faults[joint] = heard.fault;
+  }
+  const ready = Object.keys(faults).length === 0 && Object.keys(found).length > 0;
+  return (
+    <form
+      aria-label="Where they are"
+      className="mt-2 grid gap-3 border-l-4 border-line pl-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (ready) onNote(found);
+      }}
+    >
+      <p className="text-soft">Only those that moved: degrees from the front, an hour as the crown is shown, or words.</p>
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
+        {JOINTS.map((joint) => {
+          const at = found[joint];
+          return (
+            <Field key={joint} label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`} error={faults[joint]} said={at === undefined ? `planned ${Math.round(planned[joint]) % 360}°, ${clockHours(planned[joint] + turn)}` : `at ${Math.round(at)}°, ${Math.round(apart(at, planned[joint]))}° from its plan`}>
+              {(props) => <input {...props} className="field figures" autoComplete="off" value={typed[joint] ?? ''} onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))} />}
+            </Field>
+          );
+        })}
+      </div>
+      <div>
+        <Button type="submit" kind="accent" disabled={!ready}>
+          Note where they are
+        </Button>
+      </div>
+    </form>
+  );
+}

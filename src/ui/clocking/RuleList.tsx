@@ -1,0 +1,46 @@
+'use client';
+
+import type { JudgedClocking } from '@/core/build/clocking';
+import { type Cure, type RuleResult, cureWords } from '@/core/clocking/rules';
+import { Button } from '../shared/Button';
+import { SeverityMark } from '../stages/Findings';
+
+/** Where the plan of one cylinder breaks a rule, each with the turn that cures it. */
+export function Breaches({ judged, onCure }: { judged: JudgedClocking; onCure: (cure: Cure) => void }) {
+  const breaches = judged.rules.filter((r): r is RuleResult & { verdict: 'note' | 'mend' | 'stop' } => r.verdict !== 'pass');
+  if (breaches.length === 0) return null;
+  return (
+    <ul className="mt-2 grid gap-2.5" aria-label="Findings">
+      {breaches.map(({ rule, verdict, says, cure, joints }) => (
+        <li key={rule + joints.join() + says}>
+          <SeverityMark severity={verdict} /> {says} {cure ? cureWords(cure) : 'No turn of one joint cures it: see Place.'}
+          {cure && (
+            <div>
+              <Button kind="accent" className="mt-1" onClick={() => onCure(cure)}>
+                Turn to {cure.to}°
+              </Button>
+            </div>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The rules that hold. */
+export function Holding({ judged }: { judged: JudgedClocking }) {
+  return (
+    <section aria-label="Rules that hold" className="mt-4">
+      <h2 className="mb-1">Rules that hold</h2>
+      <ul className="text-soft">
+        {judged.rules
+          .filter((r) => r.verdict === 'pass')
+          .map(({ says }) => (
+            <li key={says}>
+              <span className="text-ok">●</span> {says}
+            </li>
+          ))}
+      </ul>
+    </section>
+  );
+}

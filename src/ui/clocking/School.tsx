@@ -1,0 +1,193 @@
+'use client';
+
+import { useState } from 'react';
+import { type ClockingChoices, withoutOwn } from '@/core/clocking/choices';
+import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
+import { SCHOOLS, SCHOOL_REASONS, SCHOOL_WORDS, type School, type SchoolSettings, type SheetPositions } from '@/core/clocking/schools';
+import { hearAngle } from '@/core/clocking/words';
+import { hasTwoBanks } from '@/core/engine/engine';
+import { arcAngle } from '@/core/quantity/angle';
+import { useBench } from '../bench/Bench';
+import { AngleField } from '../shared/AngleField';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { LengthsField } from '../shared/LengthsField';
+import { Segmented } from '../shared/Segmented';
+import { SelectField } from '../shared/SelectField';
+
+const SCHOOL_OPTIONS = SCHOOLS.map((school) => [school, SCHOOL_WORDS[school]] as const);
+
+/** What can be set of each school. */
+const SETTINGS: Record<School, readonly (keyof SchoolSettings)[]> = {
+  sheet: [],
+  diagonals: ['offPin'],
+  frontAndBack: ['railArc'],
+  highAndLow: ['railArc'],
+  thirds: ['thirdsFrom'],
+  tenTwoSix: ['twelve', 'railArc'],
+  across: ['acrossTop', 'acrossRail'],
+};
+
+const SETTING_WORDS: Record<Exclude<keyof SchoolSettings, 'railArc'>, string> = {
+  offPin: 'Top gap, off the pin',
+  thirdsFrom: 'Upper rail gap at',
+  twelve: 'Twelve o’clock at',
+  acrossTop: 'Top gap at',
+  acrossRail: 'Upper rail gap at',
+};
+
+interface Props {
+  choices: ClockingChoices;
+  set: (choices: ClockingChoices) => void;
+  bore: number | null;
+  onSheet: () => void;
+}
+
+/** Which school all cylinders follow, why, and its own figures. A school that is chosen goes to all: joints moved singly go back. */
+export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
+  const { judgement } = useBench();
+  const { job, clockingChosen } = judgement;
+  const { school } = choices;
+  const singly = choices.own.length;
+  return (
+    <section aria-label="School">
+      <SelectField label="School" value={school} options={SCHOOL_OPTIONS} onChange={(next) => next && set(withoutOwn({ ...choices, school: next }))} />
+      <p className="text-soft">{SCHOOL_REASONS[school]}</p>
+      <details className="mb-1" hidden={SETTINGS[school].length === 0}>
+        <summary className="min-h-11 py-2.5 text-blue underline underline-offset-4">The school’s own figures</summary>
+        <Settings key={school + JSON.stringify(choices.settings)} choices={choices} set={set} bore={bore} />
+      </details>
+      {school === 'sheet' && <Button onClick={onSheet}>{choices.sheet ? 'The sheet’s angles' : 'Enter the sheet’s angles'}</Button>}
+      {job && hasTwoBanks(job.engine.layout) && (
+        <label className="flex min-h-11 items-center gap-2">
+          <input type="checkbox" className="size-5 accent-blue" checked={choices.mirrorLeft} onChange={(event) => set({ ...choices, mirrorLeft: event.target.checked })} />
+          Mirrored on the left bank
+        </label>
+      )}
+      {!clockingChosen && (
+        <div className="mt-1 mb-2">
+          <p className="text-soft">Proposed, not chosen yet.</p>
+          <Button kind="strong" onClick={() => set(choices)}>
+            Clock all cylinders so
+          </Button>
+        </div>
+      )}
+      {singly > 0 && (
+        <Button kind="quiet" className="px-0!" onClick={() => set(withoutOwn(choices))}>
+          All joints back to the school ({singly} {singly === 1 ? 'cylinder' : 'cylinders'})
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** The school's own figures, set in one step. */
+function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
+  const { units } = useBench();
+  const keys = SETTINGS[choices.school];
+  const [draft, setDraft] = useState(choices.settings);
+  const [faults, setFaults] = useState<Record<string, string | null>>({});
+  const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
+  if (keys.length === 0) return null;
+  const arcFault = draft.railArc < 1_000_000 || draft.railArc > 200_000_000 ? 'An arc is from 1 to 200 mm.' : null;
+  const wrong = arcFault !== null || Object.values(faults).some((f) => f);
+  const isChanged = keys.some((key) => draft[key] !== choices.settings[key]);
+  return (
+    <form
+      aria-label="The school’s figures"
+      className="mb-2 grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!wrong) set({ ...choices, settings: draft });
+      }}
+    >
+      {keys.map((key) =>
+        key === 'railArc' ? (
+          <div key={key}>
+            <LengthsField label="Rails from the joint, arc" bare={units === 'imperial' ? 'in' : 'mm'} most={1} values={[draft.railArc]} onFault={fault(key)} onChange={([railArc]) => railArc !== undefined && setDraft((d) => ({ ...d, railArc }))} hint={arcFault ?? (bore === null ? undefined : `${arcAngle(draft.railArc, bore).toFixed(1)}° at this bore`)} />
+          </div>
+        ) : (
+          <AngleField key={key} label={SETTING_WORDS[key]} value={draft[key]} onFault={fault(key)} onChange={(degrees) => setDraft((d) => ({ ...d, [key]: degrees }))} />
+        ),
+      )}
+      {(isChanged || wrong) && (
+        <Button type="submit" kind="accent" disabled={wrong}>
+          Set for all cylinders
+        </Button>
+      )}
+    </form>
+  );
+}
+
+const ZEROS = [
+  ['0', 'the front'],
+  ['90', 'the right'],
+  ['180', 'the rear'],
+  ['270', 'the left'],
+] as const;
+const SENSES = [
+  ['clockwise', 'clockwise'],
+  ['anticlockwise', 'anticlockwise'],
+] as const;
+
+const NO_ANGLES: Record<Joint, string> = { top: '', second: '', upperRail: '', expander: '', lowerRail: '' };
+
+/** The five angles of a maker's sheet as it prints them, for the right or the only bank. */
+export function SheetForm({ choices, set, onDone }: { choices: ClockingChoices; set: (choices: ClockingChoices) => void; onDone: () => void }) {
+  const { sheet } = choices;
+  const [typed, setTyped] = useState<Record<Joint, string>>(sheet ? { top: String(sheet.joints.top), second: String(sheet.joints.second), upperRail: String(sheet.joints.upperRail), expander: String(sheet.joints.expander), lowerRail: String(sheet.joints.lowerRail) } : NO_ANGLES);
+  const [zero, setZero] = useState(String(sheet?.zero ?? 0) as (typeof ZEROS)[number][0]);
+  const [sense, setSense] = useState<SheetPositions['sense']>(sheet?.sense ?? 'clockwise');
+  const [from, setFrom] = useState(sheet?.from ?? '');
+  const [asked, setAsked] = useState(false);
+  const heard = (joint: Joint): ReturnType<typeof hearAngle> => hearAngle(typed[joint], 0);
+  const faultOf = (joint: Joint): string | undefined => {
+    if (typed[joint].trim() === '') return asked ? 'An angle is asked for here.' : undefined;
+    const found = heard(joint);
+    return found.ok ? undefined : found.fault;
+  };
+  const enter = (): void => {
+    setAsked(true);
+    const joints: Partial<Joints> = {};
+    for (const joint of JOINTS) {
+      const found = heard(joint);
+      if (!found.ok) return;
+      joints[joint] = found.degrees;
+    }
+    set(withoutOwn({ ...choices, school: 'sheet', sheet: { joints: joints as Joints, zero: Number(zero), sense, from: from.trim() } }));
+    onDone();
+  };
+  return (
+    <form
+      aria-label="The maker’s sheet"
+      className="grid max-w-2xl gap-4 pt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        enter();
+      }}
+    >
+      <h2 className="text-lg">The maker’s sheet</h2>
+      <p className="max-w-prose text-soft">As it is printed, for the right bank or the only one. Say where the sheet’s 0° points on the crown and which way it counts; the rest is turned for you.</p>
+      <div className="flex flex-wrap items-end gap-4">
+        <Segmented label="The sheet’s 0° points to" value={zero} options={ZEROS} onChange={setZero} />
+        <Segmented label="The sheet counts" value={sense} options={SENSES} onChange={setSense} />
+      </div>
+      <div className="grid gap-3 sm:grid-cols-3">
+        {JOINTS.map((joint) => (
+          <Field key={joint} label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}, °`} error={faultOf(joint)}>
+            {(props) => <input {...props} className="field figures" autoComplete="off" value={typed[joint]} onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))} />}
+          </Field>
+        ))}
+        <Field label="Which sheet" hint="e.g. packed with ring set TF-82">
+          {(props) => <input {...props} className="field" maxLength={200} value={from} onChange={(event) => setFrom(event.target.value)} />}
+        </Field>
+      </div>
+      <div className="flex gap-3">
+        <Button type="submit" kind="strong">
+          Clock all cylinders by the sheet
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+
+/** The plan as it stands, and as it is being moved: what is shown is judged at every move, and set once it rests. */
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type JudgedClocking, clockingOf } from '@/core/build/clocking';
+import type { JudgedCylinder } from '@/core/build/judge';
+import { type ClockingChoices, historyOf, STARTING_CLOCKING, withOwn } from '@/core/clocking/choices';
+import type { Joint, Joints } from '@/core/clocking/joints';
+import { mirrored } from '@/core/quantity/angle';
+import { useBench } from '../bench/Bench';
+
+/** A move from the keys counts as one with those before it until this long after the last, ms. */
+const REST = 600;
+
+export interface Move {
+  cylinder: string;
+  joints: Partial<Joints>;
+  school: Joints;
+}
+
+export interface Clocking {
+  choices: ClockingChoices;
+  /** What is judged of each cylinder, by id, with what is being moved. */
+  of: (cylinder: JudgedCylinder) => JudgedClocking;
+  /** Moves a joint of one cylinder, or of all alike; it is set when `rest` is called, or after a while. */
+  move: (cylinder: JudgedCylinder, joint: Joint, to: number, alike: boolean) => void;
+  /** Sets what was moved. */
+  rest: () => void;
+  /** Drops what was moved and not set. */
+  drop: () => void;
+  set: (choices: ClockingChoices) => void;
+  undo: (() => void) | null;
+  redo: (() => void) | null;
+}
+
+const merged = (before: readonly Move[], more: readonly Move[]): Move[] => {
+  const all = new Map(before.map((m) => [m.cylinder, m]));
+  for (const move of more) all.set(move.cylinder, { ...move, joints: { ...all.get(move.cylinder)?.joints, ...move.joints } });
+  return [...all.values()];
+};
+
+export function useClocking(): Clocking {
+  const { judgement, choose, live } = useBench();
+  const { cylinders, clocking: chosen, job } = judgement;
+  const [moves, setMoves] = useState<Move[]>([]);
+  const choices = useMemo(() => (moves.length === 0 ? chosen : withOwn(chosen, moves)), [chosen, moves]);
+  const judged = useMemo(
+    () => (moves.length === 0 || !job ? null : clockingOf(cylinders.map((c) => ({ ...c, bore: c.targetBore?.nm ?? null })), job.engine, choices, true)),
+    [moves, cylinders, job, choices],
+  );
+  const { entries } = live.record;
+  const history = useMemo(() => historyOf([STARTING_CLOCKING, ...entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []))]), [entries]);
+
+  const latest = useRef({ moves, choices, choose });
+  useEffect(() => {
+    latest.current = { moves, choices, choose };
+  });
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const rest = useCallback(() => {
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = null;
+    const { moves: made, choices: next, choose: put } = latest.current;
+    if (made.length === 0) return;
+    latest.current = { ...latest.current, moves: [] };
+    setMoves([]);
+    put('clocking', next);
+  }, []);
+  useEffect(() => {
+    window.addEventListener('pagehide', rest);
+    return () => {
+      window.removeEventListener('pagehide', rest);
+      rest();
+    };
+  }, [rest]);
+
+  const of = (cylinder: JudgedCylinder): JudgedClocking => judged?.get(cylinder.id) ?? cylinder.clocking;
+  return {
+    choices,
+    of,
+    move: (cylinder, joint, to, alike) => {
+      const others = alike ? cylinders : [cylinder];
+      const made = others.flatMap((c): Move[] => {
+        const { plan } = of(c);
+        if (!plan) return [];
+        const isMirrored = choices.mirrorLeft && c.bank !== cylinder.bank && c.bank !== 'only';
+        return [{ cylinder: c.id, joints: { [joint]: isMirrored ? mirrored(to) : to }, school: plan.school }];
+      });
+      const next = merged(latest.current.moves, made);
+      latest.current = { ...latest.current, moves: next, choices: withOwn(chosen, next) };
+      setMoves(next);
+      if (timer.current) clearTimeout(timer.current);
+      timer.current = setTimeout(rest, REST);
+    },
+    rest,
+    drop: () => {
+      if (timer.current) clearTimeout(timer.current);
+      latest.current = { ...latest.current, moves: [] };
+      setMoves([]);
+    },
+    set: (next) => {
+      latest.current = { ...latest.current, moves: [] };
+      setMoves([]);
+      choose('clocking', next);
+    },
+    undo: history.before && (() => history.before && choose('clocking', history.before)),
+    redo: history.after && (() => history.after && choose('clocking', history.after)),
+  };
+}
