@@ -14,7 +14,7 @@ const VIEWS = [
   '/builds/demo-mere-four/bores',
   '/builds/demo-linn-triple/targets',
   '/builds/demo-scarp-v-twin/targets',
-  ...['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'sheet'].flatMap((stage) => [`/builds/demo-tarn-five/${stage}`, `/builds/demo-corrie-v10/${stage}`]),
+  ...['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'assembly', 'sheet'].flatMap((stage) => [`/builds/demo-tarn-five/${stage}`, `/builds/demo-corrie-v10/${stage}`]),
 ];
 
 test.beforeEach(async ({ server }) => {
@@ -61,6 +61,8 @@ const STAGE_TABS = [
   ['/builds/demo-mere-four/bores', ['Readings', 'Shapes', 'Next size', 'Gauge set-up', 'Grid and limits']],
   ['/builds/demo-corrie-v10/pistons', ['Readings', 'Pairing', 'Gauge point, pins']],
   ['/builds/demo-tarn-five/rings', ['Bench', 'All gaps', 'Swap', 'Ring set', 'Grooves', 'Set-up']],
+  ['/builds/demo-corrie-v10/clocking', ['Plan', 'All crowns', 'Rules', 'Place', 'Engine', 'Card']],
+  ['/builds/demo-tarn-five/assembly', ['At the block', 'Crank and rods']],
 ] as const;
 
 for (const theme of ['light', 'dim'] as const)
@@ -93,7 +95,7 @@ for (const theme of ['light', 'dim'] as const)
   });
 
 for (const theme of ['light', 'dim'] as const)
-  test(`axe finds nothing on the views of bores, pistons and rings, nor on a tool, ${theme}`, async ({ page, context, server }) => {
+  test(`axe finds nothing on the views of bores, pistons, rings, clocking and assembly, nor on a tool, ${theme}`, async ({ page, context, server }) => {
     test.setTimeout(180_000);
     await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
     const check = async (what: string): Promise<void> => {

@@ -76,14 +76,21 @@ test('from an empty shelf to a printed sheet', async ({ page }) => {
   await expect(said(page)).toContainText('Nothing else is open on this route');
 
   await page.getByRole('link', { name: /^Clocking/ }).click();
+  await page.getByRole('button', { name: 'Clock all cylinders so' }).click();
+  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('2/2');
+  await page.getByRole('link', { name: /^Assembly/ }).click();
   for (const label of ['A1', 'B1']) {
     await page.getByRole('button', { name: `Cylinder ${label},` }).click();
-    await page.getByRole('button', { name: 'Joints set as planned' }).click();
-    await expect(page.getByText('Set as planned')).toBeVisible();
+    for (let i = 0; i < 6; i += 1) {
+      await page.locator('button[data-tick]').first().click();
+      await expect(page.getByText(/^KM|no initials, /)).toHaveCount(i + 1);
+    }
+    await expect(page.getByText(`Cylinder ${label} is ready to go in.`)).toBeVisible();
   }
+  await expect(page.getByRole('link', { name: /^Assembly/ })).toContainText('2/2');
   await page.getByRole('link', { name: /^Sheet/ }).click();
   const sheet = page.getByRole('article', { name: 'Build sheet' });
-  await expect(sheet).toContainText('18/18 done');
+  await expect(sheet).toContainText('20/20 done');
   await expect(sheet).toContainText('None.');
   for (const format of ['A4', 'Letter'] as const) {
     const pdf = (await page.pdf({ format })).toString('latin1');
@@ -165,29 +172,8 @@ test('a single, in millimetres, from a sheet alone: no bore, no duty, no piston 
   await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1/2');
   await page.getByRole('link', { name: /^Clocking/ }).click();
   await expect(page.locator('[data-joint="top"]')).toHaveAttribute('data-degrees', '45.0');
-  await page.getByLabel('School').selectOption('frontAndBack');
-  await expect(page.getByText('where the rails go depends on it')).toBeVisible();
-});
-
-test('clocking: five joints by school, mirrored on the left bank, ticked and taken back', async ({ page, server }) => {
-  await server.putDemo();
-  await page.goto(`${server.url}/builds/demo-corrie-v10/clocking`);
-  const points = (joint: string, degrees: string) => expect(page.locator(`[data-joint="${joint}"]`)).toHaveAttribute('data-degrees', degrees);
-  await page.getByRole('button', { name: 'Cylinder 2,' }).click();
-  await points('top', '45.0');
-  await points('second', '225.0');
-  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
-  await points('top', '315.0');
-  await page.getByLabel('Mirrored on the left bank').uncheck();
-  await points('top', '45.0');
-  await page.getByLabel('School').selectOption('frontAndBack');
-  await points('upperRail', '30.3');
-  await expect(page.getByRole('row', { name: /1 top ring/ })).toContainText('0°');
-  await page.getByRole('button', { name: 'Joints set as planned' }).click();
-  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('1/10');
-  await page.getByRole('button', { name: 'Take back' }).click();
-  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('0/10');
-  await expect.poll(async () => (await server.record('demo-corrie-v10')).entries.slice(-2).map((e) => e.kind)).toEqual(['joints', 'void']);
+  await page.getByRole('combobox', { name: 'School' }).selectOption('frontAndBack');
+  await expect(page.getByText('Where the rails go depends on the bore')).toBeVisible();
 });
 
 test('rounding and windows are set in one step, and a limit inside its window is not taken', async ({ page, server }) => {

@@ -15,7 +15,8 @@ import { fromPressure } from '../src/core/quantity/pressure';
 import { isRing } from '../src/core/ring/ring';
 import { type RingSet, STARTING_RING_SET } from '../src/core/ring/set';
 import { startingChoices } from '../src/core/targets/target';
-import { type Instrument, STARTING_INSTRUMENTS, instrumentKey } from '../src/core/uncertainty/instrument';
+import { type Instrument, instrumentKey } from '../src/core/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '../src/core/uncertainty/startingInstruments';
 import { workshopChart } from './demoCharts';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { type Chart, STARTING_CHART, withFactor } from '@/core/targets/chart';
+import { type Chart, STARTING_CHART } from '@/core/targets/chart';
+import { withFactor } from '@/core/targets/chartEdit';
 import { readChartFile, writeChartCsv, writeChartFile } from './chartFile';
 
 const own: Chart = {

@@ -6,7 +6,7 @@ import { type Entry, STARTING_BENCH, STARTING_PLACING } from '@/core/build/recor
 import { STARTING_RING_SET } from '@/core/ring/set';
 import { fromThou } from '@/core/quantity/length';
 import { startingChoices } from '@/core/targets/target';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
 import { MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
@@ -100,7 +100,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 4/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 5/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     ['a negative gap', textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }), /record\.entries\.1\.value: not negative/],
     ['text for a number', textOf(good).replace(String(fromThou(22)), '"22"'), /record\.entries\.1\.value/],
@@ -109,7 +109,7 @@ describe('the build file', () => {
     ['a reading of no cylinder', textOf({ ...good, record: record(gap('a', 'L9', 'top', 22)) }), /no cylinder at L9/],
     ['an id used twice', textOf({ ...good, record: record(gap('a', 'L1', 'top', 22), gap('a', 'L1', 'top', 23)) }), /id a is used twice/],
     ['a void of nothing', textOf({ ...good, record: record(voiding('v', 'ghost')) }), /voids ghost/],
-    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings, cuts, acceptances, ticks and renewals/],
+    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings, cuts, acceptances, checks and renewals/],
     ['no job card', textOf({ ...good, record: { id: 'x', entries: [gap('a', 'L1', 'top', 22)] } }), /no job card/],
     ['an engine that cannot be', textOf({ ...good, record: { id: 'x', entries: [jobEntry({ engine: { layout: 'vee', cylinders: 40, bankAngle: 400, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } } })] } }), /cylinders/],
     ['a file too large', ' '.repeat(MOST_BYTES + 1), /larger than 4 MB/],

@@ -4,7 +4,7 @@ import { startingSizing } from '@/core/bore/plan';
 import { STARTING_PAIRING } from '@/core/build/record';
 import { STARTING_PISTONS } from '@/core/piston/piston';
 import { startingChoices } from '@/core/targets/target';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { gap, job } from '@/fixtures/records';
 import { entriesSchema, entrySchema, faultsOf, jobSchema, targetChoicesSchema } from './schema';
 

@@ -2,7 +2,8 @@
  * The shop's charts: every version of each, kept for good. The starting chart is built in as its version 1.
  */
 import { and, asc, desc, eq } from 'drizzle-orm';
-import { type Chart, type ChartVersion, STARTING_CHART, sameFigures } from '@/core/targets/chart';
+import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
+import { sameFigures } from '@/core/targets/chartEdit';
 import { chartSchema } from '@/files/schema';
 import type { Database } from './open';
 import { charts, shop } from './schema';

@@ -3,7 +3,8 @@
  * Until the shop says otherwise it has the starting ones.
  */
 import { eq } from 'drizzle-orm';
-import { type Instrument, STARTING_INSTRUMENTS } from '@/core/uncertainty/instrument';
+import type { Instrument } from '@/core/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { instrumentSchema } from '@/files/schema';
 import type { Database } from './open';
 import { instruments } from './schema';

@@ -1,5 +1,6 @@
 /** Works out placings of rings off the main thread. */
-import { type PlacingAsk, placingOf } from '@/core/ring/placing';
+import type { PlacingAsk } from '@/core/ring/placed';
+import { placingOf } from '@/core/ring/placing';
 
 self.onmessage = ({ data }: MessageEvent<PlacingAsk>): void => {
   const begun = performance.now();

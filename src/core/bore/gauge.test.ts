@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou } from '../quantity/length';
-import { STARTING_INSTRUMENTS } from '../uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
 import { dialFigures, easySetting, makeUpsFor, needleAt, spanFor } from './gauge';
 
 const kit = STARTING_INSTRUMENTS.find((i) => i.id === 'gauge-in')?.kit;

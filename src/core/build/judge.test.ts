@@ -5,7 +5,8 @@ import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures
 import { hear } from '../quantity/bench';
 import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
-import { STARTING_CHART, withFactor } from '../targets/chart';
+import { STARTING_CHART } from '../targets/chart';
+import { withFactor } from '../targets/chartEdit';
 import { NO_SERVICE } from '../targets/duty';
 import { type Target, startingChoices } from '../targets/target';
 import { contextFor, expectedPlan } from './context';

@@ -6,7 +6,7 @@ import { startingSizing } from '../bore/plan';
 import { hear } from '../quantity/bench';
 import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
-import { STARTING_INSTRUMENTS } from '../uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
 import { changesOf } from './changes';
 import { contextFor } from './context';
 import { type Judgement, judge } from './judge';

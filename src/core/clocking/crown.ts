@@ -77,16 +77,16 @@ interface Measures {
 }
 
 /** The full crown turned a quarter has its longer words above and below it. */
-const TALL: Box = { x: -440, y: -342, w: 880, h: 684 };
+const TALL: Box = { x: -475, y: -362, w: 950, h: 724 };
 
 const MEASURES: Record<CrownStyle, Measures> = {
   full: {
-    box: { x: -440, y: -302, w: 880, h: 604 },
+    box: { x: -475, y: -308, w: 950, h: 616 },
     radii: { top: 221, second: 187, upperRail: 154, expander: 123, lowerRail: 92 },
     strokes: { top: 12, second: 12, upperRail: 5, expander: 9, lowerRail: 5 },
     mark: 14,
     letter: 16,
-    word: 17,
+    word: 20,
     middle: 70,
   },
   card: {
@@ -178,7 +178,7 @@ function cardWords({ round, turn }: CrownAsk, size: number): Words {
   return { items, boxes: [] };
 }
 
-const LABEL = { size: 19, height: 27, clear: 300, band: 84, reach: 300 };
+const LABEL = { size: 22, height: 31, clear: 300, band: 86, reach: 300 };
 
 /** On the drawing, where a rail needs no more words. */
 const LABEL_WORDS: Record<Joint, string> = { top: 'top', second: 'second', upperRail: 'upper', expander: 'expander', lowerRail: 'lower' };

@@ -16,7 +16,6 @@ export type RuleSeverity = (typeof RULE_SEVERITIES)[number];
 export const SCOPES = ['all', 'gaps', 'compression'] as const;
 export type Scope = (typeof SCOPES)[number];
 
-export const SCOPE_WORDS: Record<Scope, string> = { all: 'all five joints', gaps: 'the four gaps', compression: 'top and second' };
 const SCOPE_JOINTS: Record<Scope, readonly Joint[]> = { all: JOINTS, gaps: ['top', 'second', 'upperRail', 'lowerRail'], compression: ['top', 'second'] };
 
 export interface Rule {
@@ -54,19 +53,6 @@ export const RULE_REASONS: Record<RuleId, string> = {
   lowSide: 'Oil lies there at rest and comes up through the gap at the start.',
   pockets: 'The top land is thinnest under a pocket, and runs hottest.',
   ownSectors: 'To be kept free for a reason of this engine.',
-};
-
-/** What the limit of each rule counts. */
-export const LIMIT_WORDS: Record<RuleId, string> = {
-  topToSecond: 'at least, degrees',
-  railsApart: 'at least, degrees',
-  railsOffExpander: 'at least, degrees',
-  pinEnds: 'degrees to either side',
-  majorThrust: 'degrees to either side',
-  minorThrust: 'degrees to either side',
-  lowSide: 'degrees to either side',
-  pockets: 'degrees beyond its edge',
-  ownSectors: 'degrees beyond its edge',
 };
 
 const rule = (limit: number, severity: RuleSeverity, change: Partial<Rule> = {}): Rule => ({ on: true, limit, severity, stopUnder: null, scope: 'all', ...change });
@@ -166,18 +152,22 @@ function breachesOf(joints: Joints, rules: Rules, free: KeptFree[]): Breach[] {
 
 const keyOf = ({ rule: id, joints, free }: Breach): string => `${id}/${joints.join()}/${free?.words ?? ''}`;
 
-/** The least turn of one joint of a breach that ends it and begins no other. */
+/** The least turn of one joint of a breach that ends it and begins no other: one that leaves that joint in no breach at all, where there is one. */
 function cureOf(breach: Breach, all: Breach[], joints: Joints, rules: Rules, free: KeptFree[]): Cure | null {
   const before = new Set(all.map(keyOf));
   const key = keyOf(breach);
+  let second: Cure | null = null;
   for (let by = 1; by <= 180; by += 1)
     for (const joint of [...breach.joints].reverse())
       for (const sense of [1, -1]) {
         const to = turned((sense > 0 ? Math.floor : Math.ceil)(joints[joint]) + sense * by);
-        const after = breachesOf({ ...joints, [joint]: to }, rules, free).map(keyOf);
-        if (!after.includes(key) && after.every((k) => before.has(k))) return { joint, to, by: Math.round(turned(to - joints[joint] + 180) - 180) };
+        const left = breachesOf({ ...joints, [joint]: to }, rules, free);
+        if (left.some((b) => keyOf(b) === key || !before.has(keyOf(b)))) continue;
+        const cure = { joint, to, by: Math.round(turned(to - joints[joint] + 180) - 180) };
+        if (!left.some((b) => b.joints.includes(joint))) return cure;
+        second ??= cure;
       }
-  return null;
+  return second;
 }
 
 const round1 = (degrees: number): number => Math.round(degrees * 10) / 10;

@@ -53,12 +53,6 @@ export interface OwnSector extends Sector {
 export const LEFT_PISTONS = ['mirrored', 'turned', 'same'] as const;
 export type LeftPistons = (typeof LEFT_PISTONS)[number];
 
-export const LEFT_PISTONS_WORDS: Record<LeftPistons, string> = {
-  mirrored: 'the mirror image',
-  turned: 'turned half round',
-  same: 'as on the right bank',
-};
-
 /** What is said of the engine and its pistons that a plan has to go round. */
 export interface CrownFacts {
   /** How far the engine leans as it is installed, degrees to the right, seen from the driver's seat. */

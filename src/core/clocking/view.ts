@@ -1,5 +1,6 @@
 /** How a crown is met: turned the way the fitter stands to it. Degrees stay those of the engine. */
 import { turned } from '../quantity/angle';
+import type { Stand } from './stand';
 import { type Surroundings, lowSide } from './surroundings';
 
 export const VIEWS = ['bench', 'front', 'stand', 'flywheel'] as const;
@@ -9,16 +10,6 @@ export const VIEW_WORDS: Record<View, string> = { bench: 'Bench', front: 'Front'
 
 /** The same within a sentence, after `seen`. */
 export const VIEW_SEEN: Record<View, string> = { bench: 'on the bench', front: 'from the front', stand: 'in the stand', flywheel: 'from the flywheel' };
-
-/** How the block hangs in its stand. */
-export interface Stand {
-  /** Rolled about the crank, degrees to the right, seen from the driver's seat. */
-  roll: number;
-  /** Where the fitter stands at a bore that is upright. */
-  side: 'left' | 'right';
-}
-
-export const STARTING_STAND: Stand = { roll: 0, side: 'right' };
 
 /** Degrees a picture of the crown is turned clockwise: the front is at its top where that is 0. */
 export function turnOf(view: View, round: Pick<Surroundings, 'tilt'>, { roll, side }: Stand, lean: number): number {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Engine, LAYOUTS, NUMBERING_SCHEMES, cylindersOf, engineFaults, engineWords, hasTwoBanks } from './engine';
+import { type Engine, LAYOUTS, NUMBERING_SCHEMES, cylindersOf, engineWords, hasTwoBanks } from './engine';
+import { engineFaults } from './engineFaults';
 
 const inline: Engine = { layout: 'inline', cylinders: 5, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } };
 const vee: Engine = { ...inline, layout: 'vee', cylinders: 8, bankAngle: 90, numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } };

@@ -4,7 +4,8 @@ import munkres from 'munkres-js';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../quantity/length';
 import { type Costs, leastSum, leastWorst } from './assignment';
-import { type PairingAsk, pairingOf, roundsOf, standingOf } from './pairing';
+import { type PairingAsk, standingOf } from './standing';
+import { pairingOf, roundsOf } from './pairing';
 
 function* permutations(n: number): Generator<number[]> {
   const order = Array.from({ length: n }, (_, i) => i);

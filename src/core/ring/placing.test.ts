@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../quantity/length';
-import { type PlacingAim, type PlacingAsk, type PlacingStanding, placingOf, placingStanding } from './placing';
+import { type PlacingAim, type PlacingAsk, type PlacingStanding, placingStanding } from './placed';
+import { placingOf } from './placing';
 
 const bore = (cylinder: string, inches: number, change: object = {}) => ({ cylinder, smallest: fromInches(inches), min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27), ...change });
 const ring = (number: string, thou: number, inches: number) => ({ ring: number, gap: fromThou(thou), readAt: fromInches(inches) });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../quantity/length';
-import { BEVELS, SECTIONS, STARTING_RING_SET, UP_MARKS, fromSizes, landState, ringFaults, sectionOutline, sideState, upWords } from './set';
+import { BEVELS, SECTIONS, STARTING_RING_SET, UP_MARKS, fromSizes, landState, ringFaults, sideState, upWords } from './set';
+import { sectionOutline } from './section';
 
 const { side, top } = STARTING_RING_SET;
 const thou = (low: number, high = low) => ({ low: fromThou(low), high: fromThou(high) });

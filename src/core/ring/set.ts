@@ -15,17 +15,14 @@ export const GROOVE_WORDS: Record<Groove, string> = { top: 'top groove', second:
 /** Face of a ring, as its section shows. */
 export const SECTIONS = ['plain', 'barrel', 'taper', 'hook'] as const;
 export type Section = (typeof SECTIONS)[number];
-export const SECTION_WORDS: Record<Section, string> = { plain: 'straight face', barrel: 'barrel face', taper: 'tapered face', hook: 'tapered face with a hook' };
 
 /** An edge that is cut away, as the ring lies the right way up. */
 export const BEVELS = ['none', 'insideUp', 'insideDown', 'outsideUp', 'outsideDown'] as const;
 export type Bevel = (typeof BEVELS)[number];
-export const BEVEL_WORDS: Record<Bevel, string> = { none: 'none', insideUp: 'inside, up', insideDown: 'inside, down', outsideUp: 'outside, up', outsideDown: 'outside, down' };
 
 /** What says which side faces up. */
 export const UP_MARKS = ['dot', 'word', 'innerBevel', 'none'] as const;
 export type UpMark = (typeof UP_MARKS)[number];
-export const UP_MARK_WORDS: Record<UpMark, string> = { dot: 'a dot', word: 'a word, often “TOP”', innerBevel: 'the inner bevel', none: 'no mark' };
 
 /** Sizes that hold for a groove and what goes into it; null where not known. */
 export interface GrooveFit {
@@ -99,20 +96,6 @@ export function ringFaults({ mark, bevel, section }: CompressionRing): string[] 
     ...(mark === 'innerBevel' && bevel !== 'insideUp' ? ['Its inner bevel is said to face up, and its bevel is not inside, up.'] : []),
     ...(mark === 'none' && section === 'hook' ? ['A hooked ring has a right way up: look again for its mark, or see the sheet.'] : []),
   ];
-}
-
-/** A corner of a section: radial from the inside (0) to the face (1), axial from the underside (0) to the crown side (1). */
-export type Corner = readonly [number, number];
-
-const CUT = 0.34;
-
-/** The outline of a ring's section, the right way up, in shares of its width and height. */
-export function sectionOutline({ section, bevel }: Pick<CompressionRing, 'section' | 'bevel'>): Corner[] {
-  const inside: Corner[] = bevel === 'insideUp' ? [[0, 0], [0, 1 - CUT], [CUT, 1]] : bevel === 'insideDown' ? [[CUT, 0], [0, CUT], [0, 1]] : [[0, 0], [0, 1]];
-  const upper: Corner[] = bevel === 'outsideUp' ? [[1 - CUT, 1], [1, 1 - CUT]] : [[section === 'taper' || section === 'hook' ? 0.94 : section === 'barrel' ? 0.95 : 1, 1]];
-  const face: Corner[] = section === 'barrel' ? [[0.985, 0.75], [1, 0.5], [0.985, 0.25]] : [];
-  const lower: Corner[] = section === 'hook' ? [[1, 0.28], [0.8, 0.28], [0.8, 0]] : bevel === 'outsideDown' ? [[1, CUT], [1 - CUT, 0]] : [[section === 'barrel' ? 0.95 : 1, 0]];
-  return [...inside, ...upper, ...face, ...lower];
 }
 
 export type SideState = 'to do' | 'tight' | 'in window' | 'loose' | 'not proven';

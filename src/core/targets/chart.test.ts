@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { type Chart, type ChartFigure, CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf, chartChanges, chartFaults, sameFigures, withFactor } from './chart';
+import { type Chart, type ChartFigure, CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from './chart';
+import { chartChanges, chartFaults, sameFigures, withFactor } from './chartEdit';
 
 const at = { row: 'street', column: 'cast', figure: 'top' } as const;
 const changed = withFactor(STARTING_CHART, at, 0.0042, 'own trial');

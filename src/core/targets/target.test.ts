@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, roundUpTo } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
-import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf, withFactor } from './chart';
+import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from './chart';
+import { withFactor } from './chartEdit';
 import {
   type Candidate,
   type Target,

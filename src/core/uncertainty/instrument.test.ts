@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches } from '../quantity/length';
-import { type Instrument, STARTING_INSTRUMENTS, SUITED, calibrationEnds, instrumentFaults, instrumentKey, isOutOfDate, isOutOfRange } from './instrument';
+import { type Instrument, SUITED, calibrationEnds, instrumentKey, isOutOfDate, isOutOfRange } from './instrument';
+import { STARTING_INSTRUMENTS } from './startingInstruments';
+import { instrumentFaults } from './instrumentFaults';
 
 const [micrometer] = STARTING_INSTRUMENTS.filter((i) => i.id === 'mic-3-4in');
 const [gauge] = STARTING_INSTRUMENTS.filter((i) => i.id === 'gauge-in');

@@ -4,7 +4,8 @@ import { Check as Tick } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { type CheckState, type JudgedCheck, isRight } from '@/core/build/clocking';
 import type { JudgedCylinder } from '@/core/build/judge';
-import { CHECK_REASONS, CHECK_WORDS, isJointCheck } from '@/core/clocking/block';
+import { CHECK_REASONS } from '@/core/clocking/checkReasons';
+import { CHECK_WORDS, isJointCheck } from '@/core/clocking/block';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
 import { VIEWS, VIEW_WORDS, type View, turnOf, viewWords } from '@/core/clocking/view';
 import { clockHours, directionWords, hearAngle } from '@/core/clocking/words';
@@ -110,16 +111,17 @@ function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder;
           {expected && <span className="block">{expected}</span>}
           {(check === 'frontMark' && !expected && <span className="block text-short">Where the mark points is not said: see Clocking, Engine.</span>) || (!isRight(state) && <span className="block text-sm text-soft">{CHECK_REASONS[check]}</span>)}
         </div>
-        {isRight(state) ? (
-          <p className="text-right leading-tight">
+        {isRight(state) && ticked ? (
+          <p className="flex w-full flex-wrap items-center gap-x-3">
             <b className={colour}>
               {sign} {STATE_WORDS[state]}
             </b>
-            {ticked && (
-              <span className="block text-sm text-soft">
-                {ticked.by || 'no initials'}, <When at={ticked.at} />
-              </span>
-            )}
+            <span className="flex-1 text-sm text-soft">
+              {ticked.by || 'no initials'}, <When at={ticked.at} />
+            </span>
+            <Button kind="quiet" className="px-1! text-sm" aria-label={`Take back: ${CHECK_WORDS[check]}`} onClick={() => strike(ticked.id, 'not so after all')}>
+              Take back
+            </Button>
           </p>
         ) : (
           <div className="flex flex-wrap justify-end gap-2">
@@ -132,11 +134,6 @@ function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder;
               </Button>
             )}
           </div>
-        )}
-        {isRight(state) && ticked && (
-          <Button kind="quiet" className="px-1! text-sm" aria-label={`Take back: ${CHECK_WORDS[check]}`} onClick={() => strike(ticked.id, 'not so after all')}>
-            Take back
-          </Button>
         )}
       </div>
       {says && (

@@ -2,12 +2,13 @@
 
 import type { JudgedCylinder } from '@/core/build/judge';
 import { polar } from '@/core/clocking/arcs';
-import { FACES_WORDS } from '@/core/clocking/crankcase';
+import type { Rod } from '@/core/clocking/crankcase';
 import { SIDE_WORDS } from '@/core/clocking/surroundings';
 import { useBench } from '../bench/Bench';
 
 const BORE = 0.4;
 const CHEEK = 0.055;
+const CHAMFER: Record<Rod['faces'], string> = { front: '▲ front', rear: '▼ rear', both: 'either cheek' };
 
 interface Placed {
   cylinder: JudgedCylinder;
@@ -35,7 +36,7 @@ export function CrankPlan() {
   const [top, bottom] = [Math.min(...ys) - 0.85, Math.max(...ys) + 0.75];
   const [left, right] = two ? [-2.5, 2.5] : [-0.8, 2.6];
   return (
-    <div className="grid gap-x-6 gap-y-4 pt-3 xl:grid-cols-[minmax(0,1fr)_auto]">
+    <div className="grid items-start gap-x-6 gap-y-4 pt-3 sm:grid-cols-2">
       <svg viewBox={`${left} ${top} ${right - left} ${bottom - top}`} role="img" aria-label="The engine from above: pistons and rods" className="mx-auto block max-h-[640px] w-full max-w-[560px]">
         <text x={0} y={top + 0.2} textAnchor="middle" fontSize={0.17} fill="var(--soft)">
           front of engine
@@ -55,17 +56,13 @@ export function CrankPlan() {
         ))}
       </svg>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Pistons and rods">
-        <table className="ruled max-w-[560px]">
+        <table className="ruled text-[0.9375rem]">
           <thead>
             <tr>
               <th scope="col">cylinder</th>
-              <th scope="col" className="num">
-                throw
-              </th>
-              <th scope="col">beside</th>
-              <th scope="col">rod</th>
+              <th scope="col">throw</th>
+              <th scope="col">chamfer</th>
               <th scope="col">front mark</th>
-              <th scope="col">numbers</th>
             </tr>
           </thead>
           <tbody>
@@ -76,16 +73,17 @@ export function CrankPlan() {
                     {label}
                   </button>
                 </th>
-                <td className="num">{rod.throw}</td>
-                <td>{rod.besidesLabel ?? '–'}</td>
-                <td>{FACES_WORDS[rod.faces]}</td>
+                <td className="whitespace-nowrap">
+                  <span className="figures">{rod.throw}</span>
+                  {rod.besidesLabel && <span className="text-soft">, with {rod.besidesLabel}</span>}
+                </td>
+                <td className="whitespace-nowrap">{CHAMFER[rod.faces]}</td>
                 <td>{round.frontMark ? `${round.frontMark.what} to ${SIDE_WORDS[round.frontMark.points]}` : 'not said'}</td>
-                <td>{clocking.rods.numbers && rod.numbers !== null ? SIDE_WORDS[clocking.rods.numbers] : '–'}</td>
               </tr>
             ))}
           </tbody>
         </table>
-        <p className="mt-2 max-w-prose text-sm text-soft">The wedge on a rod is its chamfered side: it faces the cheek of the crank. Two rods on one throw face opposite ways, flat sides together. Throws, the bank that sits further forward, marks and numbers are set under Clocking, Engine.</p>
+        <p className="mt-2 max-w-prose text-sm text-soft">The wedge on a rod is its chamfered side: it faces the cheek of the crank. Two rods on one throw face opposite ways, flat sides together.{clocking.rods.numbers ? ` The dot is where rod numbers and tangs point: ${SIDE_WORDS[clocking.rods.numbers]}.` : ' Which way rod numbers point is not said.'} Throws, the bank that sits further forward, marks and numbers are set under Clocking, Engine.</p>
       </div>
     </div>
   );

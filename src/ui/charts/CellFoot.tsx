@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { type Chart, CHART_FIGURE_WORDS, FACTORS, cellOf, columnOf, figureKind, rowOf, withFactor } from '@/core/targets/chart';
+import { type Chart, CHART_FIGURE_WORDS, cellOf, columnOf, rowOf } from '@/core/targets/chart';
+import { FACTORS, figureKind, withFactor } from '@/core/targets/chartEdit';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import type { Hand } from './ChartRoom';

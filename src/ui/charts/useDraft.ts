@@ -1,7 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import { type Chart, chartChanges } from '@/core/targets/chart';
+import type { Chart } from '@/core/targets/chart';
+import { chartChanges } from '@/core/targets/chartEdit';
 import { keep, useKept } from '../shared/kept';
 
 /** A draft may be wrong in places while it is worked on; only its shape has to hold. */

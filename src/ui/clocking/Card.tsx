@@ -3,7 +3,7 @@
 import { Download, Printer } from 'lucide-react';
 import { expectedOf } from '@/core/build/clocking';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/clocking/joints';
-import { SCHOOL_WORDS } from '@/core/clocking/schools';
+import { SCHOOL_WORDS } from '@/core/clocking/schoolWords';
 import { VIEW_SEEN, type View, viewWords } from '@/core/clocking/view';
 import { clockHours } from '@/core/clocking/words';
 import { turnOf } from '@/core/clocking/view';
@@ -35,8 +35,7 @@ export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
   const file = `/api/builds/${judgement.id}/crowns?view=${view}`;
   return (
     <div className="pt-3 print:pt-0">
-      <div className="no-print mb-3">
-          <div className="flex flex-wrap gap-3">
+      <div className="no-print mb-3 flex flex-wrap items-center gap-3">
           <Button kind="strong" onClick={() => window.print()}>
             <Printer size={18} aria-hidden /> Print
           </Button>
@@ -49,7 +48,6 @@ export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
             </a>
           )}
           {live.waiting > 0 && <p className="text-short">{live.waiting} entries are not on the server yet and not in these files.</p>}
-        </div>
       </div>
       <article aria-label="Clocking card" className="border border-line bg-sheet p-5 print:border-0 print:p-0">
         <header className="flex items-baseline gap-4 border-b-2 border-ink pb-1">

@@ -1,6 +1,6 @@
 'use client';
 
-import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
 import type { JudgedClocking } from '@/core/build/clocking';
 import type { ClockingChoices, Plan } from '@/core/clocking/choices';
 import { crownOf } from '@/core/build/crown';
@@ -13,7 +13,7 @@ import { turned } from '@/core/quantity/angle';
 import { SceneView } from './SceneView';
 
 /** How far a finger may be from a mark, in the drawing's units. */
-const REACH = 32;
+const REACH = 38;
 const STEPS: Record<string, number> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 };
 const LEAP = 15;
 
@@ -68,6 +68,15 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
   const held = useRef<Joint | null>(null);
   const waiting = useRef<{ joint: Joint; to: number } | null>(null);
   const frame = useRef(0);
+
+  const group = useRef<SVGGElement>(null);
+  useEffect(() => {
+    // A finger on a joint turns it; anywhere else it moves the page. Drawings have no `touch-action` of their own.
+    const hold = (event: TouchEvent): void => event.preventDefault();
+    const handles = group.current;
+    handles?.addEventListener('touchstart', hold, { passive: false });
+    return () => handles?.removeEventListener('touchstart', hold);
+  }, []);
 
   const pointOf = (event: PointerEvent): { x: number; y: number } | null => {
     const matrix = svg.current?.getScreenCTM();
@@ -129,7 +138,7 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
   };
 
   return (
-    <g onPointerDown={begin} onPointerMove={go} onPointerUp={end} onPointerCancel={cancel} className="touch-none">
+    <g ref={group} onPointerDown={begin} onPointerMove={go} onPointerUp={end} onPointerCancel={cancel}>
       {JOINTS.map((joint) => {
         const mark = scene.marks.find((m) => m.joint === joint);
         const degrees = Math.round(plan.joints[joint]) % 360;

@@ -4,7 +4,8 @@ import { Trash2 } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { THROWS, forwardBankOf, throwsOf } from '@/core/clocking/crankcase';
 import type { ClockingChoices } from '@/core/clocking/choices';
-import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, LEFT_PISTONS_WORDS, type OwnSector, type Pocket, SIDES, SIDE_WORDS } from '@/core/clocking/surroundings';
+import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, type OwnSector, type Pocket, SIDES, SIDE_WORDS } from '@/core/clocking/surroundings';
+import { LEFT_PISTONS_WORDS } from '@/core/clocking/ruleWords';
 import { hasTwoBanks } from '@/core/engine/engine';
 import { useBench } from '../bench/Bench';
 import { AngleField } from '../shared/AngleField';
@@ -48,25 +49,23 @@ export function EngineFacts({ clocking: { choices, set } }: { clocking: Clocking
         {facts.frontMark && <SelectField label="Points to" value={facts.frontMark.points} options={SIDE_OPTIONS} onChange={(points) => points && facts.frontMark && setFacts({ frontMark: { ...facts.frontMark, points } })} said={facts.frontMark.points === 'intake' || facts.frontMark.points === 'exhaust' ? facts.intake === null && 'Say which side the intake valves are on.' : undefined} />}
       </Section>
       <Section title="Rods">
-        {two && <Segmented label="Throws" value={throwsOf(job.engine, rods)} options={THROWS.map((t) => [t, t === 'shared' ? 'two rods a throw' : 'a throw for each'] as const)} onChange={(throws) => setRods({ throws })} />}
-        {two && <Segmented label="Further forward" value={forwardBankOf(job.engine, rods)} options={BANKS} onChange={(forwardBank) => setRods({ forwardBank })} />}
+        {two && <Labelled words="Throws"><Segmented label="Throws" value={throwsOf(job.engine, rods)} options={THROWS.map((t) => [t, t === 'shared' ? 'two rods a throw' : 'a throw for each'] as const)} onChange={(throws) => setRods({ throws })} /></Labelled>}
+        {two && <Labelled words="Bank that sits further forward"><Segmented label="Further forward" value={forwardBankOf(job.engine, rods)} options={BANKS} onChange={(forwardBank) => setRods({ forwardBank })} /></Labelled>}
         <SelectField label="Rod numbers and tangs to" value={rods.numbers} options={SIDE_OPTIONS} none="not said" onChange={(numbers) => setRods({ numbers })} />
       </Section>
       <Section title="In the stand">
         <Turned label="The block is rolled" value={stand.roll} most={180} onSet={(roll) => set({ ...choices, stand: { ...stand, roll } })} hint="Degrees to the right about the crank, as it hangs." />
-        <div>
-          <span className="mb-1 block font-bold">You stand on</span>
+        <Labelled words="You stand on">
           <Segmented label="You stand on" value={stand.side} options={STAND_SIDES} onChange={(side) => set({ ...choices, stand: { ...stand, side } })} />
           <p className="mt-1 text-sm text-soft">Where a bore is upright; else its high side is at the top.</p>
-        </div>
+        </Labelled>
       </Section>
       <Pockets choices={choices} onChange={setFacts} />
       <Sectors sectors={facts.sectors} onChange={(sectors) => setFacts({ sectors })} two={two} />
       {two && facts.pockets.length > 0 && (
-        <div>
-          <span className="mb-1 block font-bold">Pockets of the left bank</span>
+        <Labelled words="Pockets of the left bank">
           <Segmented label="Pockets of the left bank" value={facts.leftPistons} options={LEFT_OPTIONS} onChange={(leftPistons) => setFacts({ leftPistons })} />
-        </div>
+        </Labelled>
       )}
     </div>
   );
@@ -78,6 +77,15 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
       <h2 className="mb-2 text-lg">{title}</h2>
       <div className="grid max-w-3xl gap-x-6 gap-y-3 sm:grid-cols-2">{children}</div>
     </section>
+  );
+}
+
+function Labelled({ words, children }: { words: string; children: ReactNode }) {
+  return (
+    <div>
+      <span className="mb-1 block font-bold">{words}</span>
+      {children}
+    </div>
   );
 }
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { withOwn } from '@/core/clocking/choices';
+import { withOwn } from '@/core/clocking/moves';
 import { JOINTS, JOINT_WORDS, type Joint } from '@/core/clocking/joints';
 import { checkJoints } from '@/core/clocking/rules';
 import { type Reached, type Solved, solveAskOf } from '@/core/clocking/solver';

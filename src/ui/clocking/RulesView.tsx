@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { LIMIT_WORDS, RULES, RULE_REASONS, RULE_SEVERITIES, RULE_WORDS, type Rule, type RuleId, type RuleSeverity, SCOPES, SCOPE_WORDS, STARTING_RULES, PAIRS } from '@/core/clocking/rules';
+import { LIMIT_WORDS, SCOPE_WORDS } from '@/core/clocking/ruleWords';
+import { RULES, RULE_REASONS, RULE_SEVERITIES, RULE_WORDS, type Rule, type RuleId, type RuleSeverity, SCOPES, STARTING_RULES, PAIRS } from '@/core/clocking/rules';
 import { Button } from '../shared/Button';
 import type { Clocking } from './useClocking';
 
@@ -36,7 +37,7 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
                   ))}
                 </select>
                 {!PAIRS[id] && (
-                  <select aria-label={`${RULE_WORDS[id]}: for which joints`} className="field w-36!" value={rule.scope} onChange={(event) => change(id, { scope: event.target.value as Rule['scope'] })}>
+                  <select aria-label={`${RULE_WORDS[id]}: for which joints`} className="field w-32!" value={rule.scope} onChange={(event) => change(id, { scope: event.target.value as Rule['scope'] })}>
                     {SCOPES.map((scope) => (
                       <option key={scope} value={scope}>
                         {SCOPE_WORDS[scope]}
@@ -70,7 +71,7 @@ function Degrees({ label, shown, value, onSet }: { label: string; shown: string;
     if (degrees !== value) onSet(degrees);
   };
   return (
-    <label className="block w-36 text-sm text-soft">
+    <label className="block w-28 text-sm leading-tight text-soft">
       {shown}
       <input
         aria-label={label}

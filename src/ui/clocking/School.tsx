@@ -1,9 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { type ClockingChoices, withoutOwn } from '@/core/clocking/choices';
+import type { ClockingChoices } from '@/core/clocking/choices';
+import { withoutOwn } from '@/core/clocking/moves';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
-import { SCHOOLS, SCHOOL_REASONS, SCHOOL_WORDS, type School, type SchoolSettings, type SheetPositions } from '@/core/clocking/schools';
+import { SCHOOLS, type School, type SchoolSettings, type SheetPositions } from '@/core/clocking/schools';
+import { SCHOOL_REASONS, SCHOOL_WORDS } from '@/core/clocking/schoolWords';
 import { hearAngle } from '@/core/clocking/words';
 import { hasTwoBanks } from '@/core/engine/engine';
 import { arcAngle } from '@/core/quantity/angle';

@@ -4,7 +4,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type JudgedClocking, clockingOf } from '@/core/build/clocking';
 import type { JudgedCylinder } from '@/core/build/judge';
-import { type ClockingChoices, historyOf, STARTING_CLOCKING, withOwn } from '@/core/clocking/choices';
+import { type ClockingChoices, STARTING_CLOCKING } from '@/core/clocking/choices';
+import { historyOf, withOwn } from '@/core/clocking/moves';
 import type { Joint, Joints } from '@/core/clocking/joints';
 import { mirrored } from '@/core/quantity/angle';
 import { useBench } from '../bench/Bench';

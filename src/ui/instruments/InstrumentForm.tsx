@@ -2,7 +2,9 @@
 
 import { useState } from 'react';
 import type { Nm, Units } from '@/core/quantity/length';
-import { type GaugeKit, INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, STARTING_INSTRUMENTS, instrumentFaults, isFiler } from '@/core/uncertainty/instrument';
+import { type GaugeKit, INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, isFiler } from '@/core/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import { instrumentFaults } from '@/core/uncertainty/instrumentFaults';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';

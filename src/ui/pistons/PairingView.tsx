@@ -3,7 +3,8 @@
 import { Lock, LockOpen } from 'lucide-react';
 import { useState } from 'react';
 import type { PairingChoices } from '@/core/build/record';
-import type { Pair, PairingResult, Standing } from '@/core/piston/pairing';
+import type { Pair, Standing } from '@/core/piston/standing';
+import type { PairingResult } from '@/core/piston/pairing';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
 import { useBench } from '../bench/Bench';

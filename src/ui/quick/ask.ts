@@ -6,7 +6,7 @@ import type { QuickAsk } from '@/core/build/quick';
 import { MOST_CYLINDERS } from '@/core/engine/engine';
 import { NM_PER_INCH, NM_PER_MM, type Nm, type Units, fromDecimal, toInches, toMm } from '@/core/quantity/length';
 import { MOST_BOOST } from '@/core/quantity/pressure';
-import { type ChartVersion } from '@/core/targets/chart';
+import type { ChartVersion } from '@/core/targets/chart';
 import { type Adder, FUELS, USES, hearShots } from '@/core/targets/duty';
 import { SURFACES, startingChoices } from '@/core/targets/target';
 

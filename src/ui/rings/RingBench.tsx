@@ -17,7 +17,7 @@ import { StateMark, stateColour } from '../shared/StateMark';
 import { Ask } from '../stages/Ask';
 import { GapTravel } from './GapTravel';
 import { RingEnds } from './RingEnds';
-import { upOf } from './RingSection';
+import { type CompressionRing, upWords } from '@/core/ring/set';
 
 const ORDINALS = ['No reading yet', 'First reading', 'Second reading', 'Third reading', 'Fourth reading', 'Fifth reading'];
 
@@ -27,6 +27,9 @@ interface Props {
   large: boolean;
   onSwap: () => void;
 }
+
+/** Which way up a ring goes, as soon as someone looked; nothing before. */
+const upOnceSeen = (ring: CompressionRing): string => (ring.mark === null ? '' : upWords(ring));
 
 /** The ring in hand: its gap on the rule, the verdict, what to cut, and every pass. */
 export function RingBench({ ring, large, onSwap }: Props) {
@@ -41,7 +44,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
       <p className={large ? 'text-2xl' : 'text-[1.0625rem] text-soft'}>
         {ORDINALS[live.length] ?? `Reading ${live.length}`}
         {cylinder.bank !== 'only' && `, ${cylinder.bank} bank`}
-        {ring.number !== cylinder.id && `, ring no. ${ring.label}`}. {!large && isCompression(ring.ring) && upOf(judgement.ringSet[ring.ring])}
+        {ring.number !== cylinder.id && `, ring no. ${ring.label}`}. {!large && isCompression(ring.ring) && upOnceSeen(judgement.ringSet[ring.ring])}
         {large && then && (
           <>
             {' '}

@@ -1,9 +1,7 @@
 'use client';
 
-import { type CompressionRing, sectionOutline, upWords } from '@/core/ring/set';
-
-/** Which way up a ring goes, as soon as someone looked; nothing before. */
-export const upOf = (ring: CompressionRing): string => (ring.mark === null ? '' : upWords(ring));
+import { sectionOutline } from '@/core/ring/section';
+import type { CompressionRing } from '@/core/ring/set';
 
 const [LEFT, TOP, WIDTH, HEIGHT] = [26, 20, 104, 60];
 

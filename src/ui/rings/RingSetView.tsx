@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
-import { BEVELS, BEVEL_WORDS, type CompressionRing, type GrooveFit, type OilPack, type RingSet, SECTIONS, SECTION_WORDS, UP_MARKS, UP_MARK_WORDS, fromSizes, ringFaults, upWords } from '@/core/ring/set';
+import { BEVELS, type CompressionRing, type GrooveFit, type OilPack, type RingSet, SECTIONS, UP_MARKS, fromSizes, ringFaults, upWords } from '@/core/ring/set';
+import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/ring/section';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

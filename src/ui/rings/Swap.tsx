@@ -3,7 +3,8 @@
 import { Lock, LockOpen } from 'lucide-react';
 import type { PlacingChoices } from '@/core/build/record';
 import { printLength } from '@/core/quantity/print';
-import { PLACING_AIMS, type Placed, type PlacedRing, type PlacingResult } from '@/core/ring/placing';
+import { PLACING_AIMS, type Placed, type PlacedRing } from '@/core/ring/placed';
+import type { PlacingResult } from '@/core/ring/placing';
 import { type Compression, COMPRESSION, RING_WORDS } from '@/core/ring/ring';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';

@@ -5,7 +5,7 @@ import type { JudgedCylinder } from '@/core/build/judge';
 import { isRight } from '@/core/build/clocking';
 import { movedFrom } from '@/core/clocking/block';
 import { JOINTS, JOINT_WORDS } from '@/core/clocking/joints';
-import { SCHOOL_WORDS } from '@/core/clocking/schools';
+import { SCHOOL_WORDS } from '@/core/clocking/schoolWords';
 import { engineWords } from '@/core/engine/engine';
 import { printLength } from '@/core/quantity/print';
 import { RINGS, RING_WORDS } from '@/core/ring/ring';

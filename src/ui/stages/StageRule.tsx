@@ -28,7 +28,7 @@ export function StageRule({ stage }: { stage: Stage }) {
   }, [stage]);
   return (
     <nav ref={rule} aria-label="Stages" className="no-print relative overflow-x-auto border-b border-line px-5">
-      <ol className="flex min-w-[720px]">
+      <ol className="flex min-w-[860px]">
         {STAGES.map((name) => {
           const { done, total } = judgement.stages.find((s) => s.stage === name) ?? { done: 0, total: 0 };
           const share = total === 0 ? 0 : done / total;
@@ -37,8 +37,6 @@ export function StageRule({ stage }: { stage: Stage }) {
             <li key={name} className="flex-1">
               <Link
                 href={`/builds/${judgement.id}/${name}`}
-                // The job card is rarely come back to, and the heaviest to have ready.
-                prefetch={name === 'job' ? false : undefined}
                 aria-current={here ? 'page' : undefined}
                 className={`relative block h-[58px] pt-2 pl-2 -outline-offset-4 ${here ? 'font-extrabold text-blue' : 'font-medium'}`}
               >

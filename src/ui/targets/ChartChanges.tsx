@@ -1,6 +1,7 @@
 'use client';
 
-import { type Chart, chartChanges } from '@/core/targets/chart';
+import type { Chart } from '@/core/targets/chart';
+import { chartChanges } from '@/core/targets/chartEdit';
 
 interface Props {
   before: Chart;

@@ -4,7 +4,7 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import type { Field as Kind } from '@/core/quantity/bench';
 import type { Nm } from '@/core/quantity/length';
-import { FACTORS } from '@/core/targets/chart';
+import { FACTORS } from '@/core/targets/chartEdit';
 import { type Given, type Own, statedMinimum } from '@/core/targets/target';
 import { useBench } from '../bench/Bench';
 import { Button, buttonLook } from '../shared/Button';

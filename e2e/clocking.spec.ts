@@ -1,0 +1,351 @@
+/** Clocking: a plan by school and by hand, rules, placing, the engine's facts, the card and its drawing; and the checks at the block. */
+import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import type { Entry } from '../src/core/build/record';
+import { STARTING_CLOCKING, type ClockingChoices } from '../src/core/clocking/choices';
+import { type job, jobEntry } from '../src/fixtures/records';
+import { type Server, expect, test } from './server';
+
+let n = 0;
+
+async function open(page: Page, server: Server, stage: string, entries: Entry[] = [], change: Partial<typeof job> = {}): Promise<string> {
+  n += 1;
+  const id = `clocking-${n}`;
+  await server.put({ id, entries: [jobEntry({ name: `Clocking ${n}`, ...change }), ...entries] });
+  await page.goto(`${server.url}/builds/${id}/${stage}`, { waitUntil: 'networkidle' });
+  return id;
+}
+
+const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
+const clock = (change: Partial<ClockingChoices> = {}): Entry => ({ ...stamp, id: 'c', kind: 'clocking', replaces: null, value: { ...STARTING_CLOCKING, ...change } });
+const crown = (page: Page) => page.getByRole('group', { name: /^Crown of cylinder/ }).first();
+const handle = (page: Page, name: string) => crown(page).getByRole('slider', { name });
+const points = (page: Page, joint: string, degrees: string) => expect(page.locator(`[data-joint="${joint}"]`).first()).toHaveAttribute('data-degrees', degrees);
+const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
+const plans = async (server: Server, id: string): Promise<ClockingChoices[]> => (await server.record(id)).entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []));
+const goTo = (page: Page, label: string) => page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: `Cylinder ${label},` }).click();
+
+/** Where a direction lies on the page, at a share of the bore's radius. */
+async function spot(page: Page, degrees: number, share: number): Promise<{ x: number; y: number }> {
+  return crown(page).evaluate(
+    (svg: SVGSVGElement, [at, r]) => {
+      const a = (at * Math.PI) / 180;
+      const point = new DOMPoint(240 * r * Math.sin(a), -240 * r * Math.cos(a)).matrixTransform(svg.getScreenCTM() ?? undefined);
+      return { x: point.x, y: point.y };
+    },
+    [degrees, share] as const,
+  );
+}
+
+test('a school goes to all cylinders, mirrored on the left bank or not; its own figures are set; the sheet’s angles are turned', async ({ page, server }) => {
+  const id = await open(page, server, 'clocking');
+  await expect(page.getByText('Proposed, not chosen yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Clock all cylinders so' }).click();
+  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('8/8');
+  await goTo(page, '2');
+  await points(page, 'top', '45.0');
+  await goTo(page, '1');
+  await points(page, 'top', '315.0');
+  await page.getByLabel('Mirrored on the left bank').uncheck();
+  await points(page, 'top', '45.0');
+  const school = page.getByRole('combobox', { name: 'School' });
+  for (const [words, top] of [['High and low', '90.0'], ['Thirds', '315.0'], ['Ten, two and six', '300.0'], ['Straight across', '30.0'], ['Front and back', '0.0']] as const) {
+    await school.selectOption({ label: words });
+    await points(page, 'top', top);
+  }
+  await points(page, 'upperRail', '28.2');
+  await page.getByText('The school’s own figures').click();
+  await page.getByLabel(/^Rails from the joint, arc/).fill('1/2');
+  await expect(page.getByText(/is no length/)).toBeVisible();
+  await page.getByLabel(/^Rails from the joint, arc/).fill('2in');
+  await page.getByRole('button', { name: 'Set for all cylinders' }).click();
+  await points(page, 'upperRail', '56.4');
+  await school.selectOption({ label: 'As the maker’s sheet has it' });
+  const sheet = page.getByRole('form', { name: 'The maker’s sheet' });
+  await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
+  await expect(sheet.getByText('An angle is asked for here.')).toHaveCount(5);
+  await sheet.getByRole('radio', { name: 'the rear' }).click();
+  await sheet.getByRole('radio', { name: 'anticlockwise' }).click();
+  for (const [name, degrees] of [['top ring gap', '30'], ['second ring gap', '210'], ['upper rail gap', '120'], ['expander joint', '210'], ['lower rail gap', 'sideways']] as const) await sheet.getByLabel(name).fill(degrees);
+  await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
+  await expect(sheet.getByText(/an hour of the clock/)).toBeVisible();
+  await sheet.getByLabel('lower rail gap').fill('300');
+  await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
+  await points(page, 'top', '150.0');
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.sheet).toMatchObject({ zero: 180, sense: 'anticlockwise', joints: { top: 30 } });
+});
+
+test('a joint is dragged with live findings, set once it is let go of, cured by one press, undone and redone', async ({ page, server }) => {
+  const id = await open(page, server, 'clocking', [clock()]);
+  await goTo(page, '2');
+  const from = await spot(page, 45, 221 / 240);
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  for (const degrees of [70, 100, 140, 178]) {
+    const to = await spot(page, degrees, 0.9);
+    await page.mouse.move(to.x, to.y);
+  }
+  await points(page, 'top', '180.0');
+  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('45° apart');
+  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('Stop');
+  expect(await plans(server, id)).toHaveLength(1);
+  await page.mouse.up();
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([{ cylinder: 'R1', joints: { top: 180 } }]);
+  await page.getByRole('list', { name: 'Findings' }).getByRole('button', { name: /^Turn to/ }).first().click();
+  await expect(page.getByText('Stop.')).toHaveCount(0);
+  const cured = (await plans(server, id)).length;
+  expect(cured).toBeGreaterThan(1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await points(page, 'top', '180.0');
+  await page.reload({ waitUntil: 'networkidle' });
+  await goTo(page, '2');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await points(page, 'top', '45.0');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await points(page, 'top', '180.0');
+  await page.getByRole('heading', { level: 1 }).click();
+  await handle(page, 'top ring gap').focus();
+  await page.keyboard.press('Control+z');
+  await points(page, 'top', '45.0');
+});
+
+test('by keyboard: arrows 1°, shift 15°, home to the school; a held row of presses is one choice', async ({ page, server }) => {
+  const id = await open(page, server, 'clocking', [clock()]);
+  await goTo(page, '2');
+  await handle(page, 'second ring gap').focus();
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowLeft');
+  await points(page, 'second', '214.0');
+  await expect(handle(page, 'second ring gap')).toHaveAttribute('aria-valuetext', '214°, 34° left of rear, inboard, 7:10 o’clock');
+  await expect.poll(async () => (await plans(server, id)).map((p) => p.own)).toEqual([[], [{ cylinder: 'R1', joints: { second: 214 } }]]);
+  await page.keyboard.press('Home');
+  await points(page, 'second', '225.0');
+  await page.keyboard.press('Tab');
+  await expect(handle(page, 'upper rail gap')).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.getByRole('link', { name: /^Rings/ }).click();
+  await expect(page).toHaveURL(/rings$/);
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([{ cylinder: 'R1', joints: { upperRail: 134 } }]);
+});
+
+test('an angle is typed as degrees, hours of the view in hand, or words; what cannot be read stays and says so', async ({ page, server }) => {
+  const id = await open(page, server, 'clocking', [clock()]);
+  await goTo(page, '2');
+  const field = page.getByRole('textbox', { name: 'top ring gap, degrees' });
+  await field.fill('50');
+  await field.press('Enter');
+  await points(page, 'top', '50.0');
+  await page.getByRole('radio', { name: 'Front' }).click();
+  await field.fill('12:00');
+  await field.press('Enter');
+  await points(page, 'top', '180.0');
+  await field.fill('45 left of front');
+  await field.press('Enter');
+  await points(page, 'top', '315.0');
+  await field.fill('999');
+  await field.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'From −360° to 360°.' })).toBeVisible();
+  await expect(field).toHaveValue('999');
+  await field.press('Escape');
+  await points(page, 'top', '315.0');
+  await expect.poll(async () => (await plans(server, id)).length).toBe(4);
+});
+
+test('by touch, on a tablet', async ({ browser, server }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 820, height: 1180 } });
+  const page = await context.newPage();
+  const id = await open(page, server, 'clocking', [clock()]);
+  await goTo(page, '2');
+  const client = await context.newCDPSession(page);
+  const touch = async (type: 'touchStart' | 'touchMove' | 'touchEnd', degrees: number | null): Promise<void> => {
+    const at = degrees === null ? null : await spot(page, degrees, 221 / 240);
+    await client.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [{ x: at.x, y: at.y }] : [] });
+  };
+  await touch('touchStart', 45);
+  for (const degrees of [38, 30, 22, 15]) await touch('touchMove', degrees);
+  await touch('touchEnd', null);
+  await points(page, 'top', '15.0');
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([{ cylinder: 'R1', joints: { top: 15 } }]);
+  await page.getByRole('button', { name: 'top ring gap, 1° on' }).tap();
+  await points(page, 'top', '16.0');
+  await context.close();
+});
+
+test('all crowns: a joint moved on one moves on all alike, the left bank as its mirror image; or on one alone', async ({ page, server }) => {
+  const id = await open(page, server, 'clocking', [clock()]);
+  await tab(page, 'All crowns');
+  await page.getByRole('group', { name: 'Crown of cylinder 2' }).getByRole('slider', { name: 'lower rail gap' }).focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.own.map((o) => [o.cylinder, o.joints.lowerRail])).toEqual([['L1', 30], ['R1', 330], ['L2', 30], ['R2', 330], ['L3', 30], ['R3', 330], ['L4', 30], ['R4', 330]]);
+  await page.getByLabel(/moves on all alike/).uncheck();
+  await page.keyboard.press('Tab');
+  await page.getByRole('group', { name: 'Crown of cylinder 1', exact: true }).getByRole('slider', { name: 'top ring gap' }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.own.find((o) => o.cylinder === 'L1')?.joints).toEqual({ lowerRail: 30, top: 314 });
+  await page.getByRole('button', { name: /All joints back to the school/ }).click();
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([]);
+});
+
+test('rules are switched, their limits set; what fits is found off the main thread, and what cannot be met is named', async ({ page, server }) => {
+  const id = await open(page, server, 'clocking', [clock({ own: [{ cylinder: 'R1', joints: { top: 2, second: 100 } }] })]);
+  await goTo(page, '2');
+  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('the front end of the pin');
+  await tab(page, 'Rules');
+  await page.getByRole('checkbox', { name: /^Over a pin end/ }).uncheck();
+  await expect(page.getByRole('list', { name: 'Findings' })).not.toContainText('pin');
+  const limit = page.getByLabel('Top against second: at least, degrees');
+  await limit.fill('200');
+  await limit.press('Enter');
+  await expect(page.getByText('From 0° to 180°.')).toBeVisible();
+  await limit.fill('150');
+  await limit.press('Enter');
+  await page.getByRole('combobox', { name: 'At the low side at rest: how grave' }).selectOption('stop');
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.rules).toMatchObject({ pinEnds: { on: false }, topToSecond: { limit: 150 }, lowSide: { severity: 'stop' } });
+  await tab(page, 'Place');
+  const placing = page.getByRole('status', { name: 'Placing' });
+  await expect(placing).toContainText('nearest two joints apart');
+  await page.getByRole('checkbox', { name: 'top ring gap' }).check();
+  await page.getByRole('checkbox', { name: 'second ring gap' }).check();
+  await expect(placing).toContainText('Nothing fits cylinder 2');
+  await expect(placing.getByRole('listitem')).toHaveCount(2);
+  await page.getByRole('checkbox', { name: 'second ring gap' }).uncheck();
+  await page.getByRole('button', { name: 'Place cylinder 2 so' }).click();
+  await expect(page.getByRole('button', { name: 'It stands so already' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('8/8');
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.own[0]?.joints.top).toBe(2);
+});
+
+test('what lies round a crown is said of the engine: lean, valves, pockets, sectors, marks, rods, the stand', async ({ page, server }) => {
+  const id = await open(page, server, 'clocking', [clock()]);
+  await tab(page, 'Engine');
+  const lean = page.getByLabel('The engine leans, as installed, °');
+  await lean.fill('120');
+  await lean.press('Enter');
+  await expect(page.getByText('From −90° to 90°.')).toBeVisible();
+  await lean.fill('-45');
+  await lean.press('Enter');
+  await page.getByLabel('Intake valves on').selectOption({ label: 'inboard (the valley)' });
+  await page.getByLabel('Points to').selectOption({ label: 'the intake side' });
+  await page.getByRole('radio', { name: 'right bank' }).click();
+  await page.getByLabel('Rod numbers and tangs to').selectOption({ label: 'outboard' });
+  const pocket = page.getByRole('form', { name: 'A pocket' });
+  await pocket.getByLabel(/^Direction/).fill('250');
+  await pocket.getByLabel(/^Middle out/).fill('1');
+  await pocket.getByLabel(/^Across/).fill('9');
+  await expect(pocket.getByText('That lies outside the bore.')).toBeVisible();
+  await pocket.getByLabel(/^Across/).fill('1.9');
+  await pocket.getByRole('button', { name: 'Add the pocket' }).click();
+  await expect(page.getByRole('button', { name: 'Take away the intake pocket at 250°' })).toBeVisible();
+  const sector = page.getByRole('form', { name: 'A sector' });
+  await sector.getByLabel('What is there').fill('oil jet');
+  await sector.getByLabel(/^From/).fill('40');
+  await sector.getByLabel(/^To/).fill('60');
+  await sector.getByRole('button', { name: 'Keep it free' }).click();
+  await expect.poll(async () => (await plans(server, id)).at(-1)?.facts).toMatchObject({ lean: -45, intake: 'inboard', frontMark: { points: 'intake' }, pockets: [{ at: 250, out: 25_400_000, across: 48_260_000 }], sectors: [{ words: 'oil jet', from: 40, to: 60 }] });
+  await tab(page, 'Plan');
+  await goTo(page, '2');
+  await expect(page.getByRole('list', { name: 'Rules that hold' }).or(page.getByRole('region', { name: 'Rules that hold' }))).toContainText('Top ring gap by oil jet, as the school has it');
+  await page.getByRole('link', { name: /^Assembly/ }).click();
+  await tab(page, 'Crank and rods');
+  await expect(page.getByRole('row', { name: /^Cylinder 2, to it/ })).toContainText('▲ front');
+  await expect(page.getByRole('row', { name: /^Cylinder 1, to it/ })).toContainText('▼ rear');
+  await expect(page.locator('[data-rod="R1"]')).toHaveAttribute('data-faces', 'front');
+});
+
+test('the card prints all pistons on one sheet, A4 and Letter, and the drawing opens as an SVG', async ({ page, server }) => {
+  for (const [layout, cylinders, bankAngle, scheme] of [['single', 1, 0, 'sequence'], ['inline', 5, 0, 'sequence'], ['vee', 10, 90, 'alternate'], ['vee', 16, 90, 'bankByBank']] as const) {
+    const id = await open(page, server, 'clocking', [clock()], { engine: { layout, cylinders, bankAngle, rotation: 'clockwise', numbering: { scheme, start: 'front', firstBank: 'left' } } });
+    await tab(page, 'Card');
+    await expect(page.getByRole('article', { name: 'Clocking card' }).getByRole('img')).toHaveCount(cylinders);
+    for (const format of ['A4', 'Letter'] as const) {
+      const pdf = (await page.pdf({ format })).toString('latin1');
+      expect(`${id} ${format} ${pdf.match(/\/Type ?\/Page\b/g)?.length}`).toBe(`${id} ${format} 1`);
+    }
+  }
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  await expect(page.getByRole('tablist')).toBeHidden();
+  await expect(page.getByRole('navigation', { name: 'Cylinders' })).toBeHidden();
+  await expect(page.getByRole('article', { name: 'Clocking card' })).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
+  await page.getByRole('radio', { name: 'Stand' }).click();
+  for (const name of ['All crowns (SVG)', 'Cylinder 1 (SVG)']) {
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);
+    expect(download.suggestedFilename()).toMatch(/\.svg$/);
+    const text = readFileSync(await download.path(), 'utf8');
+    const found = await page.evaluate((svg) => {
+      const root = new DOMParser().parseFromString(svg, 'image/svg+xml');
+      return { faults: root.querySelectorAll('parsererror').length, crowns: root.querySelectorAll('[id^="cylinder-"]').length, text: root.documentElement.textContent };
+    }, text);
+    expect(found).toMatchObject({ faults: 0, crowns: name.startsWith('All') ? 16 : 1 });
+    expect(found.text).toContain('in the stand');
+  }
+  const { url } = server;
+  expect((await fetch(`${url}/api/builds/clocking-1/crowns?view=upside`)).status).toBe(400);
+  expect((await fetch(`${url}/api/builds/nowhere/crowns`)).status).toBe(404);
+});
+
+test('at the block: ticked one after the other by keyboard, moved joints noted, and asked again once the plan changes', async ({ page, server }) => {
+  const id = await open(page, server, 'assembly', [clock()]);
+  await page.getByRole('textbox', { name: 'Initials' }).fill('KM');
+  await goTo(page, '2');
+  const row = (check: string) => page.locator(`[data-check="${check}"]`);
+  await row('ringsFree').getByRole('button', { name: 'Right' }).focus();
+  for (const next of ['expanderButts', 'jointsBefore', 'jointsAfter']) {
+    await page.keyboard.press('Enter');
+    await expect(row(next).locator('button[data-tick]')).toBeFocused();
+  }
+  await row('jointsAfter').getByRole('button', { name: 'Moved …' }).click();
+  const moved = page.getByRole('form', { name: 'Where they are' });
+  await expect(moved.getByRole('button', { name: 'Note where they are' })).toBeDisabled();
+  await moved.getByLabel('1 top ring gap').fill('7:00');
+  await expect(moved).toContainText('at 210°, 165° from its plan');
+  await moved.getByRole('button', { name: 'Note where they are' }).click();
+  await expect(row('jointsAfter')).toContainText('Moved, against a rule');
+  await expect(row('jointsAfter')).toContainText('15° apart');
+  await expect(page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: 'Cylinder 2, moved, 3/6' })).toBeVisible();
+  await row('jointsAfter').getByRole('button', { name: 'As planned' }).click();
+  await row('frontMark').getByRole('button', { name: 'Right' }).click();
+  await row('rod').getByRole('button', { name: 'Right' }).click();
+  await expect(page.getByText('Cylinder 2 is ready to go in.')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Assembly/ })).toContainText('1/8');
+  await page.getByRole('button', { name: 'On to cylinder 1' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Cylinder 1' })).toBeVisible();
+  await goTo(page, '2');
+  await row('rod').getByRole('button', { name: 'Take back: Rod right' }).click();
+  await expect(page.getByRole('link', { name: /^Assembly/ })).toContainText('0/8');
+  await row('rod').getByRole('button', { name: 'Right' }).click();
+  await page.getByRole('link', { name: /^Clocking/ }).click();
+  await handle(page, 'top ring gap').focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.getByRole('link', { name: /^Assembly/ }).click();
+  await expect(row('jointsBefore')).toContainText('Check again: the plan was changed since');
+  await expect.poll(async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'check' ? [`${e.check} ${e.by} ${JSON.stringify(e.found)}`] : e.kind === 'void' ? [`void ${e.reason}`] : []))).toEqual([
+    'ringsFree KM {}',
+    'expanderButts KM {}',
+    'jointsBefore KM {}',
+    'jointsAfter KM {"top":210}',
+    'jointsAfter KM {}',
+    'frontMark KM {}',
+    'rod KM {}',
+    'void not so after all',
+    'rod KM {}',
+  ]);
+});
+
+test('two tablets: one plans while the other checks, and neither loses anything', async ({ browser, server }) => {
+  const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
+  const id = await open(one, server, 'clocking', [clock()]);
+  await two.goto(`${server.url}/builds/${id}/assembly`, { waitUntil: 'networkidle' });
+  await goTo(one, '2');
+  await goTo(two, '2');
+  await two.locator('[data-check="jointsBefore"]').getByRole('button', { name: 'As planned' }).click();
+  await expect(two.locator('[data-check="jointsBefore"]')).toContainText('Right');
+  await handle(one, 'top ring gap').focus();
+  await one.keyboard.press('Shift+ArrowRight');
+  await expect(two.locator('[data-check="jointsBefore"]')).toContainText('the plan was changed since');
+  await one.getByRole('button', { name: 'Undo' }).click();
+  await expect(two.locator('[data-check="jointsBefore"]')).toContainText('Right');
+  await one.context().close();
+  await two.context().close();
+});
