@@ -1,4 +1,5 @@
 /** Clocking: a plan by school and by hand, rules, placing, the engine's facts, the card and its drawing; and the checks at the block. */
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import type { Entry } from '../src/core/build/record';
@@ -118,6 +119,8 @@ test('by keyboard: arrows 1°, shift 15°, home to the school; a held row of pre
   await points(page, 'second', '214.0');
   await expect(handle(page, 'second ring gap')).toHaveAttribute('aria-valuetext', '214°, 34° left of rear, inboard, 7:10 o’clock');
   await expect.poll(async () => (await plans(server, id)).map((p) => p.own)).toEqual([[], [{ cylinder: 'R1', joints: { second: 214 } }]]);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
   await page.keyboard.press('Home');
   await points(page, 'second', '225.0');
   await page.keyboard.press('Tab');

@@ -13,6 +13,8 @@ import munkres from 'munkres-js';
 import { leastSum } from '../src/core/piston/assignment';
 import { pairingOf } from '../src/core/piston/pairing';
 import { placingOf } from '../src/core/ring/placing';
+import { solve } from '../src/core/clocking/solver';
+import { exhaustive, reachedRow, someAsks } from '../src/fixtures/clocking';
 import { filedAsAdvised, filedByHalves, filedTogether, someFitters } from '../src/fixtures/filers';
 import { gap, griddedRecord, largeRecord } from '../src/fixtures/records';
 import { Server } from '../e2e/server';
@@ -96,6 +98,24 @@ function placing(): void {
   }
 }
 
+/** Joints placed under random rule sets, to the degree; and on a coarse grid against trying every arrangement. */
+function clocking(): void {
+  const asks = someAsks(500, 7, 1);
+  for (const ask of asks.slice(0, 20)) solve(ask);
+  const times = asks.map((ask) => {
+    const start = performance.now();
+    solve(ask);
+    return performance.now() - start;
+  });
+  add('placing five joints to 1°, 500 random rule sets', `${ms(spread(times))}, ${Math.max(...times).toFixed(0)} ms worst`);
+  const coarse = someAsks(200, 11, 30);
+  const agreed = coarse.filter((ask) => {
+    const [found, best] = [solve(ask), exhaustive(ask)];
+    return found.ok ? JSON.stringify(reachedRow(found.reached)) === JSON.stringify(best?.map((figure) => figure + 0)) : best === null;
+  });
+  add('  agrees with trying every arrangement, to 30°', `${agreed.length} of ${coarse.length}`, 'all', agreed.length === coarse.length);
+}
+
 async function shelves(server: Server): Promise<void> {
   const db = await openDatabase(join(server.folder, 'shop.db'));
   const builds = 5_000;
@@ -157,6 +177,7 @@ async function browser(server: Server): Promise<void> {
   await entered(page);
   await heat(page, server);
   await paired(page, server);
+  await dragged(page, server);
   const found = spread(times);
   add('entry to visible verdict, 1,000 readings on record', ms(found), 'one frame or two (33 ms)', found.median <= 33.4);
   await chrome.close();
@@ -185,6 +206,30 @@ async function entered(page: Page): Promise<void> {
   }
   const found = spread(times);
   add('Enter to the logged verdict in sight', ms(found), 'one frame or two (33 ms)', found.median <= 33.4);
+}
+
+/** A joint dragged round on sixteen crowns at once: frames that took longer than 33 ms. */
+async function dragged(page: Page, server: Server): Promise<void> {
+  await page.goto(`${server.url}/builds/bench/clocking`, { waitUntil: 'networkidle' });
+  await page.getByRole('tab', { name: 'All crowns' }).click();
+  const mark = page.getByRole('slider', { name: 'top ring gap' }).first();
+  await mark.scrollIntoViewIfNeeded();
+  const crown = await page.getByRole('group', { name: /^Crown of cylinder/ }).first().boundingBox();
+  const start = await mark.boundingBox();
+  if (!crown || !start) throw new Error('no crown');
+  const middle = { x: crown.x + crown.width / 2, y: crown.y + crown.height / 2 };
+  const from = { x: start.x + start.width / 2 - middle.x, y: start.y + start.height / 2 - middle.y };
+  const [radius, angle] = [Math.hypot(from.x, from.y), Math.atan2(from.y, from.x)];
+  await page.mouse.move(middle.x + from.x, middle.y + from.y);
+  await page.mouse.down();
+  await page.evaluate(`window.frames_ = []; (function frame(last) { requestAnimationFrame(function (now) { frames_.push(now - last); frame(now); }); })(performance.now());`);
+  for (let i = 1; i <= 180; i += 1) {
+    const a = angle + (i * Math.PI) / 90;
+    await page.mouse.move(middle.x + radius * Math.cos(a), middle.y + radius * Math.sin(a));
+  }
+  const frames = await page.evaluate<number[]>('frames_');
+  await page.mouse.up();
+  add('a joint dragged on 16 crowns at once', `${frames.filter((f) => f > 33.4).length} of ${frames.length} frames over 33 ms, longest ${Math.max(...frames).toFixed(0)} ms`);
 }
 
 /** Run in the page: keeps the longest time between two frames. */
@@ -243,6 +288,7 @@ core();
 pairing();
 filing();
 placing();
+clocking();
 const server = new Server();
 await server.start();
 try {

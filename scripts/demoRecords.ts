@@ -4,6 +4,7 @@
  */
 import { type BoreChoices, type Spot, STARTING_BORES, directionsByCount, spotsOf } from '../src/core/bore/grid';
 import { type BuildRecord, type Entry, type Job, type Subject } from '../src/core/build/record';
+import { againstOf } from '../src/core/build/clocking';
 import { judge } from '../src/core/build/judge';
 import { CHECKS, type Check, isJointCheck } from '../src/core/clocking/block';
 import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/clocking/choices';
@@ -122,7 +123,7 @@ class Day {
       for (const check of checks) {
         const judged = judge({ id: 'demo', entries: this.entries }).cylinders.find((c) => c.id === cylinder);
         const isJoints = isJointCheck(check);
-        this.entries.push({ ...this.stamp(), kind: 'check', cylinder, check, planned: isJoints ? (judged?.clocking.plan?.joints ?? null) : null, found: isJoints ? found : {}, expected: judged?.block.checks.find((c) => c.check === check)?.expected ?? null });
+        this.entries.push({ ...this.stamp(), kind: 'check', cylinder, check, planned: isJoints ? (judged?.clocking.plan?.joints ?? null) : null, found: isJoints ? found : {}, expected: judged ? againstOf(check, judged.clocking) : null });
       }
     return this;
   }

@@ -3,6 +3,7 @@
  */
 import Papa from 'papaparse';
 import type { JudgedCylinder, Judgement, LoggedReading } from '@/core/build/judge';
+import { JOINTS } from '@/core/clocking/joints';
 import type { LoggedCut } from '@/core/build/rings';
 import type { JudgedPiston } from '@/core/build/sizes';
 import type { Derived } from '@/core/bore/shape';
@@ -108,6 +109,15 @@ function pistonRows(piston: JudgedPiston, tools: Map<string, string>): Row[] {
   ];
 }
 
+/** Where the joints are planned, and what was checked at the block. */
+function clockingRows({ label, id, clocking, block }: JudgedCylinder): Row[] {
+  const joints = clocking.plan?.joints;
+  return [
+    ...(joints ? JOINTS.map((joint): Row => ({ ...EMPTY, cylinder: label, place: id, what: `${joint}_joint`, direction_deg: String(Math.round(joints[joint] * 1000) / 1000), entry: 'plan' })) : []),
+    ...block.checks.flatMap(({ check, state, tick }) => (tick ? [{ ...EMPTY, cylinder: label, place: id, what: check, entry: 'check', by: tick.by, at_utc: tick.at, state }] : [])),
+  ];
+}
+
 function cylinderRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row[] {
   const { clearance, rings, piston, grooves } = cylinder;
   return [
@@ -121,6 +131,7 @@ function cylinderRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row
       resultRow(cylinder, ring.ring, ring.gap?.value ?? null, ring.readIn?.move?.uncertainty ?? null, ring.state, ring.target),
       ...(ring.counts ? [resultRow(cylinder, `${ring.ring}_smallest`, ring.counts.gap.value, ring.counts.move.uncertainty, ring.counts.state, ring.target)] : []),
     ]),
+    ...clockingRows(cylinder),
   ];
 }
 

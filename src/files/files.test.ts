@@ -3,13 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/build/judge';
 import { pairingOf } from '@/core/piston/pairing';
 import { type Entry, STARTING_BENCH, STARTING_PLACING } from '@/core/build/record';
+import { STARTING_CLOCKING } from '@/core/clocking/choices';
 import { STARTING_RING_SET } from '@/core/ring/set';
 import { fromThou } from '@/core/quantity/length';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
-import { MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
+import { FILE_FORMAT, MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
 import { writeCsv } from './csv';
 
 const textOf = (file: unknown): string => JSON.stringify(file);
@@ -86,6 +87,27 @@ describe('the build file', () => {
     const [first] = judged.cylinders;
     expect(first?.bore.spots.map((s) => s.readings).filter((r) => r.length > 0)).toEqual([['a', 'b'], ['c']]);
     expect(first?.bore.shape.taper.thrust).toMatchObject({ value: 5_000, working: ['4.0650 in (top) − 4.0648 in (bottom) = 0.00020 in'] });
+  });
+
+  it('reads the clocking and the ticks of versions 1 to 4: what they lack is as it starts, and a tick is a check before the compressor', () => {
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
+    const entries = [jobEntry(), { ...stamp, id: 'c', kind: 'clocking', replaces: null, value: { school: 'frontAndBack', mirrorLeft: false } }, { ...stamp, id: 'j', kind: 'joints', cylinder: 'L2' }, { ...stamp, id: 'v', kind: 'void', of: 'j', reason: 'not so' }];
+    const read = readBuildFile(textOf({ format: FILE_FORMAT, version: 4, record: { id: 'old', entries } }));
+    if (!read.ok) throw new Error(read.faults.join());
+    const [, clocking, tick] = read.record.entries;
+    expect(clocking).toMatchObject({ value: { ...STARTING_CLOCKING, school: 'frontAndBack', mirrorLeft: false } });
+    expect(tick).toEqual({ ...stamp, id: 'j', kind: 'check', cylinder: 'L2', check: 'jointsBefore', planned: null, found: {}, expected: null });
+    const again = readBuildFile(textOf(writeBuildFile(read.record)));
+    expect(again).toEqual(read);
+  });
+
+  it('refuses a plan that cannot be: angles past the circle, a cylinder twice, a pocket without width', () => {
+    const clocking = (change: object): string => textOf({ ...good, record: { id: 'x', entries: [jobEntry(), { id: 'c', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'clocking', replaces: null, value: { ...STARTING_CLOCKING, ...change } }] } });
+    expect(faults(clocking({ own: [{ cylinder: 'L1', joints: { top: 360 } }] }))).toMatch(/own\.0\.joints\.top: under 360°/);
+    expect(faults(clocking({ own: [{ cylinder: 'L1', joints: {} }, { cylinder: 'L1', joints: {} }] }))).toMatch(/each cylinder once/);
+    expect(faults(clocking({ facts: { ...STARTING_CLOCKING.facts, pockets: [{ valve: 'intake', at: 0, out: 0, across: 0 }] } }))).toMatch(/more than nothing/);
+    expect(faults(clocking({ rules: { ...STARTING_CLOCKING.rules, pinEnds: { ...STARTING_CLOCKING.rules.pinEnds, limit: 200 } } }))).toMatch(/at most 180°/);
+    expect(faults(clocking({ school: 'elsewhere' }))).toMatch(/school/);
   });
 
   it('trusts no result in a file: they are worked out again', () => {

@@ -21,6 +21,15 @@ function turned(label: string, what: string, before: string, after: string): Say
   return before === after || UNJUDGED.includes(before) ? [] : [say`Cylinder ${label}, ${what}: ${before} → ${after}`];
 }
 
+const COUNTS = ['no', 'one check', 'two checks', 'three checks', 'four checks', 'five checks', 'six checks'];
+
+/** Checks at the block that no longer hold. */
+function again(label: string, before: JudgedCylinder, after: JudgedCylinder): Saying[] {
+  const count = ({ block }: JudgedCylinder): number => block.checks.filter((c) => c.state === 'again').length;
+  const more = count(after) - count(before);
+  return more > 0 ? [say`Cylinder ${label}: ${COUNTS[more] ?? ''} at the block ${more === 1 ? 'is' : 'are'} to be made again`] : [];
+}
+
 function changesIn(before: JudgedCylinder, after: JudgedCylinder): Saying[] {
   const { label } = after;
   return [
@@ -29,6 +38,7 @@ function changesIn(before: JudgedCylinder, after: JudgedCylinder): Saying[] {
     ...moved(label, 'clearance', before.clearance.target, after.clearance.target, clear),
     ...turned(label, 'bore', before.bore.verdict.state, after.bore.verdict.state),
     ...turned(label, 'clearance', before.clearance.state, after.clearance.state),
+    ...again(label, before, after),
     ...RINGS.flatMap((ring) => (before.rings[ring].reading?.id === after.rings[ring].reading?.id ? turned(label, RING_WORDS[ring], before.rings[ring].state, after.rings[ring].state) : [])),
   ];
 }

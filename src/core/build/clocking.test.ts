@@ -3,9 +3,11 @@ import { type Check, CHECKS } from '../clocking/block';
 import { type ClockingChoices, STARTING_CLOCKING } from '../clocking/choices';
 import type { Joints } from '../clocking/joints';
 import { sayingText } from '../quantity/saying';
+import { changesOf } from './changes';
+import { againstOf } from './clocking';
 import { STARTING_PAIRING, STARTING_PLACING, type Entry } from './record';
 import { type JudgedCylinder, judge } from './judge';
-import { record, voiding } from '@/fixtures/records';
+import { job, jobEntry, record, voiding } from '@/fixtures/records';
 
 const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
 const clock = (id: string, change: Partial<ClockingChoices> = {}): Entry => ({ ...stamp, id, kind: 'clocking', replaces: null, value: { ...STARTING_CLOCKING, ...change } });
@@ -20,7 +22,7 @@ function at(entries: Entry[], id = 'R1'): JudgedCylinder {
 function checked(before: Entry[], id: string, check: Check, found: Partial<Joints> = {}, cylinder = 'R1'): Entry {
   const judged = at(before, cylinder);
   const isJoints = check === 'jointsBefore' || check === 'jointsAfter';
-  return { ...stamp, id, kind: 'check', cylinder, check, planned: isJoints ? (judged.clocking.plan?.joints ?? null) : null, found, expected: judged.block.checks.find((c) => c.check === check)?.expected ?? null };
+  return { ...stamp, id, kind: 'check', cylinder, check, planned: isJoints ? (judged.clocking.plan?.joints ?? null) : null, found, expected: againstOf(check, judged.clocking) };
 }
 
 const allChecked = (before: Entry[]): Entry[] => CHECKS.reduce<Entry[]>((all, check) => [...all, checked(all, `k-${check}`, check)], before);
@@ -81,6 +83,18 @@ describe('the checks at the block', () => {
     const own = [...done, clock('d', { own: [{ cylinder: 'R1', joints: { top: 60 } }] })];
     expect([stateOf(own, 'jointsBefore'), stateOf(own, 'jointsAfter'), stateOf(own, 'rod')]).toEqual(['again', 'again', 'right']);
     expect(stage([...own, clock('e')], 'assembly')).toBe(1);
+  });
+
+  it('hold when the engine is only numbered anew', () => {
+    const numbered = jobEntry({ engine: { ...job.engine, numbering: { scheme: 'bankByBank', start: 'front', firstBank: 'left' } } }, 'job-2');
+    expect(stage([...done, numbered], 'assembly')).toBe(1);
+  });
+
+  it('tell of what is to be made again, once', () => {
+    const cut: Entry = { ...stamp, id: 'x', kind: 'cut', cylinder: 'R1', ring: 'top', filer: null, count: 3 };
+    const [before, after] = [judge(record(...done)), judge(record(...done, cut))];
+    expect(changesOf(before, after).map((s) => sayingText(s, 'metric'))).toEqual(['Cylinder 2: six checks at the block are to be made again']);
+    expect(changesOf(after, after)).toEqual([]);
   });
 
   it('ask to be made again once the rod or the mark is to face another way', () => {

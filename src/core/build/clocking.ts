@@ -52,7 +52,7 @@ export function clockingOf(cylinders: readonly ClockingPlace[], engine: Engine, 
       const rod = rods.get(cylinder.id) ?? { throw: 0, faces: 'both' as const, besides: null };
       const judgedRod: JudgedRod = { ...rod, besidesLabel: rod.besides && (labels.get(rod.besides) ?? null), numbers: choices.rods.numbers && sideDirection(choices.rods.numbers, cylinder.bank, choices.facts.intake) };
       if (typeof plan === 'string') return [cylinder.id, { round, plan: null, ask: NO_PLAN_WORDS[plan], rules: [], rod: judgedRod, settled: false }];
-      const key = JSON.stringify([plan, round]);
+      const key = JSON.stringify([plan, { ...round, bore: null }]);
       const placed = new Set(JOINTS.filter((joint) => !plan.moved.includes(joint)));
       const rules = known.get(key) ?? checkJoints(plan.joints, choices.rules, round, placed);
       known.set(key, rules);
@@ -61,7 +61,14 @@ export function clockingOf(cylinders: readonly ClockingPlace[], engine: Engine, 
   );
 }
 
-/** What a front mark or a rod is checked against, in words; null where nothing is said of it. */
+/** What a front mark or a rod is checked against, for a check to keep; null where nothing is said of it. */
+export function againstOf(check: Check, { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>): string | null {
+  if (check === 'frontMark') return round.frontMark && `${round.frontMark.what}/${round.frontMark.degrees}`;
+  if (check === 'rod') return `${rod.faces}/${rod.numbers ?? ''}`;
+  return null;
+}
+
+/** The same in words. */
 export function expectedOf(check: Check, { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>, numbers: ClockingChoices['rods']['numbers']): string | null {
   if (check === 'frontMark') return round.frontMark && `${round.frontMark.what} to ${SIDE_WORDS[round.frontMark.points]}`;
   if (check === 'rod') return [rod.besidesLabel ? `${FACES_WORDS[rod.faces]}, beside rod ${rod.besidesLabel}` : FACES_WORDS[rod.faces], numbers && rod.numbers !== null && `numbers to ${SIDE_WORDS[numbers]}`].filter(Boolean).join('; ');
@@ -112,7 +119,7 @@ export function blockOf(ticks: ReadonlyMap<Check, Tick>, parts: string, judged: 
     const { id, by, at, found, planned } = tick.entry;
     const judgedAs = (state: CheckState, says: string | null): JudgedCheck => ({ check, state, tick: { id, by, at, found }, expected, says });
     if (tick.parts !== parts) return judgedAs('again', 'a part of this cylinder was changed or a ring filed since');
-    if (!isJointCheck(check)) return tick.entry.expected === expected ? judgedAs('right', null) : judgedAs('again', `it was checked as “${tick.entry.expected ?? 'not said'}”`);
+    if (!isJointCheck(check)) return tick.entry.expected === againstOf(check, judged) ? judgedAs('right', null) : judgedAs('again', 'which way it is to face was changed since');
     if (!judged.plan) return judgedAs('again', 'there is no plan now');
     const { joints, moved } = judged.plan;
     if (planned && !samePlan(planned, joints)) return judgedAs('again', 'the plan was changed since');

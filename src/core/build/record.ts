@@ -181,7 +181,7 @@ export interface CheckEntry extends Stamp {
   planned: Joints | null;
   /** Joints that were found elsewhere, and where. */
   found: Partial<Joints>;
-  /** Of the front mark and the rod: what was looked for, in words. */
+  /** Of the front mark and the rod: what was looked for, see `againstOf`. */
   expected: string | null;
 }
 

@@ -23,7 +23,7 @@ export function turnOf(view: View, round: Pick<Surroundings, 'tilt'>, { roll, si
 export function viewWords(view: View, round: Pick<Surroundings, 'tilt'>, stand: Stand, lean: number): string {
   if (view === 'bench') return 'crown up on the bench, front away from you';
   if (view === 'flywheel') return 'standing at the flywheel, front away from you: the same way up as on the bench';
-  if (view === 'front') return 'standing at the front of the engine, looking back: front towards you';
+  if (view === 'front') return 'standing at the front of the engine, looking back: front towards you; left and right stay the engine’s own';
   const low = lowSide(round.tilt - lean + stand.roll);
   return low === null ? `in the stand, bore upright, you on the ${stand.side} of it` : `in the stand, the bore leaning to the ${low === 90 ? 'right' : 'left'}: its high side at the top`;
 }

@@ -10,6 +10,8 @@ import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/cor
 import { VIEWS, VIEW_WORDS, type View, turnOf, viewWords } from '@/core/clocking/view';
 import { clockHours, directionWords, hearAngle } from '@/core/clocking/words';
 import { apart } from '@/core/quantity/angle';
+import { COMPRESSION, RING_WORDS } from '@/core/ring/ring';
+import { upWords } from '@/core/ring/set';
 import { useBench } from '../bench/Bench';
 import { Crown } from '../clocking/Crown';
 import { JointMark } from '../clocking/JointTable';
@@ -98,7 +100,8 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
 }
 
 function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder; check: JudgedCheck; view: View }) {
-  const { tick, strike } = useBench();
+  const { tick, strike, judgement } = useBench();
+  const { ringSet } = judgement;
   const [moving, setMoving] = useState(false);
   const { check, state, tick: ticked, expected, says } = judged;
   const { sign, colour } = STATE_LOOKS[state];
@@ -109,6 +112,7 @@ function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder;
         <div className="min-w-44 flex-1 leading-tight">
           <b className="text-[1.0625rem]">{CHECK_WORDS[check]}</b>
           {expected && <span className="block">{expected}</span>}
+          {check === 'ringsFree' && !isRight(state) && COMPRESSION.map((ring) => ringSet[ring].mark && <span key={ring} className="block text-sm">{`${RING_WORDS[ring]}: ${upWords(ringSet[ring])}`}</span>)}
           {(check === 'frontMark' && !expected && <span className="block text-short">Where the mark points is not said: see Clocking, Engine.</span>) || (!isRight(state) && <span className="block text-sm text-soft">{CHECK_REASONS[check]}</span>)}
         </div>
         {isRight(state) && ticked ? (

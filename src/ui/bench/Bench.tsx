@@ -3,6 +3,7 @@
 /** What every screen of one build shares: the live record, its judgement, the units, who works, and where. */
 import { type ReactNode, createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { DEPTHS, type Depth, type Spot } from '@/core/bore/grid';
+import { againstOf } from '@/core/build/clocking';
 import { changesOf } from '@/core/build/changes';
 import { type JudgedCylinder, type Judgement, type LoggedReading, judge, readingEntryOf, ringsOnRoute } from '@/core/build/judge';
 import { type Hand, type NewReading, previewOf } from '@/core/build/preview';
@@ -126,7 +127,7 @@ function startingCursor({ tasks, cylinders, bench, boreChoices }: Judgement): Cu
 }
 
 /** Kinds of entry whose effect elsewhere is told. */
-const TOLD: readonly Entry['kind'][] = ['reading', 'void', 'renewed', 'pairing', 'placing'];
+const TOLD: readonly Entry['kind'][] = ['reading', 'void', 'renewed', 'pairing', 'placing', 'cut', 'clocking'];
 
 /** What the entries that came last changed elsewhere, until someone has seen it. */
 function useChanges(judgement: Judgement, entries: readonly Entry[]): [Saying[], () => void] {
@@ -258,7 +259,7 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       tick: (at, check, found = {}) => {
         const of = judgement.cylinders.find((c) => c.id === at);
         const planned = isJointCheck(check) ? (of?.clocking.plan?.joints ?? null) : null;
-        append([{ ...stamp(), kind: 'check', cylinder: at, check, planned, found, expected: of?.block.checks.find((c) => c.check === check)?.expected ?? null }]);
+        append([{ ...stamp(), kind: 'check', cylinder: at, check, planned, found, expected: of ? againstOf(check, of.clocking) : null }]);
       },
       length: (nm, style = 'fine') => lengthText(nm, units, style),
       range: (from, to) => rangeText(from, to, units),

@@ -93,7 +93,7 @@ export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
         </ul>
         <footer className="mt-2 border-t border-ink pt-1 text-xs text-soft print:text-[2.4mm]">
           {JOINTS.map((joint) => `${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`).join(' · ')}. Degrees clockwise from the front of the engine, seen on the crown; hours as the picture is turned
-          {current ? `: ${viewWords(view, of(current).round, choices.stand, choices.facts.lean)}` : ''}. Expander ends butt, never overlap. Look again once they are in the compressor.
+          {current && `: ${view === 'stand' ? 'in the stand, each bore with its high side at the top' : viewWords(view, of(current).round, choices.stand, choices.facts.lean)}`}. Expander ends butt, never overlap. Look again once they are in the compressor.
         </footer>
       </article>
     </div>

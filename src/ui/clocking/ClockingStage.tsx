@@ -43,7 +43,7 @@ export function ClockingStage() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
   if (!cylinder || !judgement.job) return null;
-  const { choices, of, move, rest, drop, set, undo, redo } = clocking;
+  const { choices, of, move, rest, drop, set, undo, redo, pending } = clocking;
   const judged = of(cylinder);
   const { round, plan, ask } = judged;
   const turn = turnOf(view, round, choices.stand, choices.facts.lean);
@@ -51,8 +51,8 @@ export function ClockingStage() {
   const onKey = (event: KeyboardEvent): void => {
     if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
     event.preventDefault();
-    rest();
-    (event.shiftKey ? redo : undo)?.();
+    if (pending) drop();
+    else (event.shiftKey ? redo : undo)?.();
   };
   const enterSheet = (): void => {
     setTab('plan');

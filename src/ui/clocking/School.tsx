@@ -188,7 +188,7 @@ export function SheetForm({ choices, set, onDone }: { choices: ClockingChoices; 
         <Button type="submit" kind="strong">
           Clock all cylinders by the sheet
         </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        {sheet && <Button onClick={onDone}>Leave it</Button>}
       </div>
     </form>
   );

@@ -30,6 +30,8 @@ export interface Clocking {
   /** Drops what was moved and not set. */
   drop: () => void;
   set: (choices: ClockingChoices) => void;
+  /** Whether something was moved and is not set yet. */
+  pending: boolean;
   undo: (() => void) | null;
   redo: (() => void) | null;
 }
@@ -103,6 +105,7 @@ export function useClocking(): Clocking {
       setMoves([]);
       choose('clocking', next);
     },
+    pending: moves.length > 0,
     undo: history.before && (() => history.before && choose('clocking', history.before)),
     redo: history.after && (() => history.after && choose('clocking', history.after)),
   };
