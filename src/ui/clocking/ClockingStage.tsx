@@ -86,7 +86,7 @@ export function ClockingStage() {
                 'plan',
                 'Plan',
                 <div key="plan" className="flex h-full flex-col gap-1 pt-2">
-                  {onSheet || (choices.school === 'sheet' && !choices.sheet) ? (
+                  {choices.school === 'sheet' && (onSheet || !choices.sheet) ? (
                     <SheetForm choices={choices} set={set} onDone={() => setOnSheet(false)} />
                   ) : plan ? (
                     <>
