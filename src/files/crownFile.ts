@@ -1,5 +1,5 @@
 /** The crowns of a build as an SVG document. */
-import { expectedOf } from '@/core/build/clocking';
+import { expectedOf } from '@/core/build/clockingWords';
 import { crownOf } from '@/core/build/crown';
 import type { Judgement } from '@/core/build/judge';
 import { type View, viewWords } from '@/core/clocking/view';

@@ -21,13 +21,10 @@ function turned(label: string, what: string, before: string, after: string): Say
   return before === after || UNJUDGED.includes(before) ? [] : [say`Cylinder ${label}, ${what}: ${before} → ${after}`];
 }
 
-const COUNTS = ['no', 'one check', 'two checks', 'three checks', 'four checks', 'five checks', 'six checks'];
-
 /** Checks at the block that no longer hold. */
 function again(label: string, before: JudgedCylinder, after: JudgedCylinder): Saying[] {
   const count = ({ block }: JudgedCylinder): number => block.checks.filter((c) => c.state === 'again').length;
-  const more = count(after) - count(before);
-  return more > 0 ? [say`Cylinder ${label}: ${COUNTS[more] ?? ''} at the block ${more === 1 ? 'is' : 'are'} to be made again`] : [];
+  return count(after) > count(before) ? [say`Cylinder ${label}: check again at the block`] : [];
 }
 
 function changesIn(before: JudgedCylinder, after: JudgedCylinder): Saying[] {

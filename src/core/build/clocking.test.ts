@@ -93,7 +93,7 @@ describe('the checks at the block', () => {
   it('tell of what is to be made again, once', () => {
     const cut: Entry = { ...stamp, id: 'x', kind: 'cut', cylinder: 'R1', ring: 'top', filer: null, count: 3 };
     const [before, after] = [judge(record(...done)), judge(record(...done, cut))];
-    expect(changesOf(before, after).map((s) => sayingText(s, 'metric'))).toEqual(['Cylinder 2: six checks at the block are to be made again']);
+    expect(changesOf(before, after).map((s) => sayingText(s, 'metric'))).toEqual(['Cylinder 2: check again at the block']);
     expect(changesOf(after, after)).toEqual([]);
   });
 

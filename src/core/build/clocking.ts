@@ -1,11 +1,11 @@
 /** The clocking of every cylinder: the plan, how it stands against the rules, rod and front mark, and the checks at the block. */
 import { type Check, CHECKS, CHECK_WORDS, isJointCheck, movedFrom, samePlan } from '../clocking/block';
 import { type ClockingChoices, type Plan, planOf } from '../clocking/choices';
-import { type Rod, FACES_WORDS, rodsOf } from '../clocking/crankcase';
+import { type Rod, rodsOf } from '../clocking/crankcase';
 import { type Joints, JOINTS, JOINT_WORDS } from '../clocking/joints';
 import { type RuleResult, checkJoints } from '../clocking/rules';
 import { NO_PLAN_WORDS } from '../clocking/schools';
-import { type Surroundings, SIDE_WORDS, sideDirection, surroundingsOf } from '../clocking/surroundings';
+import { type Surroundings, sideDirection, surroundingsOf } from '../clocking/surroundings';
 import type { Cylinder, Engine } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import type { CheckEntry } from './record';
@@ -68,13 +68,6 @@ export function againstOf(check: Check, { round, rod }: Pick<JudgedClocking, 'ro
   return null;
 }
 
-/** The same in words. */
-export function expectedOf(check: Check, { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>, numbers: ClockingChoices['rods']['numbers']): string | null {
-  if (check === 'frontMark') return round.frontMark && `${round.frontMark.what} to ${SIDE_WORDS[round.frontMark.points]}`;
-  if (check === 'rod') return [rod.besidesLabel ? `${FACES_WORDS[rod.faces]}, beside rod ${rod.besidesLabel}` : FACES_WORDS[rod.faces], numbers && rod.numbers !== null && `numbers to ${SIDE_WORDS[numbers]}`].filter(Boolean).join('; ');
-  return null;
-}
-
 /** `again`: what was checked is no longer so; `against`: joints were found where they break a rule. */
 export type CheckState = 'to do' | 'right' | 'moved' | 'against' | 'again';
 
@@ -82,8 +75,6 @@ export interface JudgedCheck {
   check: Check;
   state: CheckState;
   tick: { id: string; by: string; at: string; found: Partial<Joints> } | null;
-  /** What is looked for, where the plan says so. */
-  expected: string | null;
   /** Why it is to be checked again, or what was found. */
   says: string | null;
 }
@@ -113,11 +104,10 @@ function foundSays(planned: Joints, found: Partial<Joints>): string {
 export function blockOf(ticks: ReadonlyMap<Check, Tick>, parts: string, judged: JudgedClocking, choices: ClockingChoices): JudgedBlock {
   let asFound: Joints | null = null;
   const checks = CHECKS.map((check): JudgedCheck => {
-    const expected = expectedOf(check, judged, choices.rods.numbers);
     const tick = ticks.get(check);
-    if (!tick) return { check, state: 'to do', tick: null, expected, says: null };
+    if (!tick) return { check, state: 'to do', tick: null, says: null };
     const { id, by, at, found, planned } = tick.entry;
-    const judgedAs = (state: CheckState, says: string | null): JudgedCheck => ({ check, state, tick: { id, by, at, found }, expected, says });
+    const judgedAs = (state: CheckState, says: string | null): JudgedCheck => ({ check, state, tick: { id, by, at, found }, says });
     if (tick.parts !== parts) return judgedAs('again', 'a part of this cylinder was changed or a ring filed since');
     if (!isJointCheck(check)) return tick.entry.expected === againstOf(check, judged) ? judgedAs('right', null) : judgedAs('again', 'which way it is to face was changed since');
     if (!judged.plan) return judgedAs('again', 'there is no plan now');

@@ -33,9 +33,6 @@ export const throwsOf = (engine: Pick<Engine, 'layout'>, { throws }: RodChoices)
 
 export const forwardBankOf = (engine: Pick<Engine, 'numbering'>, { forwardBank }: RodChoices): 'left' | 'right' => forwardBank ?? engine.numbering.firstBank;
 
-/** Chamfer in words. */
-export const FACES_WORDS: Record<Rod['faces'], string> = { front: 'chamfer to the front', rear: 'chamfer to the rear', both: 'alone on its throw: a cheek on both sides' };
-
 /** The rod of every cylinder, by the cylinder's id. */
 export function rodsOf(cylinders: readonly Cylinder[], engine: Engine, choices: RodChoices): Map<string, Rod> {
   const fromFront = [...cylinders].sort((a, b) => a.place - b.place || (a.bank === forwardBankOf(engine, choices) ? -1 : 1));

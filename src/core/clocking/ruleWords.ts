@@ -1,6 +1,7 @@
-/** What can be set of the rules and of what lies round a crown, in words. */
+/** What can be set of the rules and of what lies round a crown, and which way rods face, in words. */
+import type { Rod } from './crankcase';
 import type { RuleId, Scope } from './rules';
-import type { LeftPistons } from './surroundings';
+import type { LeftPistons, Side } from './surroundings';
 
 export const SCOPE_WORDS: Record<Scope, string> = { all: 'all five joints', gaps: 'the four gaps', compression: 'top and second' };
 
@@ -22,3 +23,17 @@ export const LEFT_PISTONS_WORDS: Record<LeftPistons, string> = {
   turned: 'turned half round',
   same: 'as on the right bank',
 };
+
+export const SIDE_WORDS: Record<Side, string> = {
+  front: 'the front',
+  rear: 'the rear',
+  left: 'the left',
+  right: 'the right',
+  inboard: 'inboard (the valley)',
+  outboard: 'outboard',
+  intake: 'the intake side',
+  exhaust: 'the exhaust side',
+};
+
+/** Chamfer in words. */
+export const FACES_WORDS: Record<Rod['faces'], string> = { front: 'chamfer to the front', rear: 'chamfer to the rear', both: 'alone on its throw: a cheek on both sides' };

@@ -12,17 +12,6 @@ import type { Nm } from '../quantity/length';
 export const SIDES = ['front', 'rear', 'left', 'right', 'inboard', 'outboard', 'intake', 'exhaust'] as const;
 export type Side = (typeof SIDES)[number];
 
-export const SIDE_WORDS: Record<Side, string> = {
-  front: 'the front',
-  rear: 'the rear',
-  left: 'the left',
-  right: 'the right',
-  inboard: 'inboard (the valley)',
-  outboard: 'outboard',
-  intake: 'the intake side',
-  exhaust: 'the exhaust side',
-};
-
 export const INTAKE_SIDES = ['inboard', 'outboard', 'left', 'right'] as const satisfies readonly Side[];
 export type IntakeSide = (typeof INTAKE_SIDES)[number];
 

@@ -3,6 +3,7 @@
 import { Check as Tick } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { type CheckState, type JudgedCheck, isRight } from '@/core/build/clocking';
+import { expectedOf } from '@/core/build/clockingWords';
 import type { JudgedCylinder } from '@/core/build/judge';
 import { CHECK_REASONS } from '@/core/clocking/checkReasons';
 import { CHECK_WORDS, isJointCheck } from '@/core/clocking/block';
@@ -103,7 +104,8 @@ function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder;
   const { tick, strike, judgement } = useBench();
   const { ringSet } = judgement;
   const [moving, setMoving] = useState(false);
-  const { check, state, tick: ticked, expected, says } = judged;
+  const { check, state, tick: ticked, says } = judged;
+  const expected = expectedOf(check, cylinder.clocking, judgement.clocking.rods.numbers);
   const { sign, colour } = STATE_LOOKS[state];
   const isJoints = isJointCheck(check);
   return (

@@ -3,7 +3,7 @@
 import type { JudgedCylinder } from '@/core/build/judge';
 import { polar } from '@/core/clocking/arcs';
 import type { Rod } from '@/core/clocking/crankcase';
-import { SIDE_WORDS } from '@/core/clocking/surroundings';
+import { SIDE_WORDS } from '@/core/clocking/ruleWords';
 import { useBench } from '../bench/Bench';
 
 const BORE = 0.4;

@@ -1,7 +1,7 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
-import { expectedOf } from '@/core/build/clocking';
+import { expectedOf } from '@/core/build/clockingWords';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/clocking/joints';
 import { SCHOOL_WORDS } from '@/core/clocking/schoolWords';
 import { VIEW_SEEN, type View, viewWords } from '@/core/clocking/view';

@@ -67,7 +67,7 @@ export function ClockingStage() {
             <h1>Cylinder {cylinder.label}</h1>
             {cylinder.bank !== 'only' && <p className="text-[1.0625rem] text-soft">{cylinder.bank} bank</p>}
             <span className="flex-1" />
-            <span className="flex items-center self-center">
+            <span className="flex flex-wrap items-center self-center">
               {tab !== 'rules' && tab !== 'engine' && <Segmented label="How the crown is met" value={view} options={VIEW_OPTIONS} onChange={keep} />}
               <Button kind="quiet" className="px-2.5!" aria-label="Undo" title="Undo" disabled={!undo} onClick={() => undo?.()}>
                 <Undo2 size={20} aria-hidden />

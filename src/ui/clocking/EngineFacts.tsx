@@ -4,7 +4,8 @@ import { Trash2 } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { THROWS, forwardBankOf, throwsOf } from '@/core/clocking/crankcase';
 import type { ClockingChoices } from '@/core/clocking/choices';
-import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, type OwnSector, type Pocket, SIDES, SIDE_WORDS } from '@/core/clocking/surroundings';
+import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, type OwnSector, type Pocket, SIDES } from '@/core/clocking/surroundings';
+import { SIDE_WORDS } from '@/core/clocking/ruleWords';
 import { LEFT_PISTONS_WORDS } from '@/core/clocking/ruleWords';
 import { hasTwoBanks } from '@/core/engine/engine';
 import { useBench } from '../bench/Bench';
@@ -84,7 +85,7 @@ function Labelled({ words, children }: { words: string; children: ReactNode }) {
   return (
     <div>
       <span className="mb-1 block font-bold">{words}</span>
-      {children}
+      <div className="overflow-x-auto">{children}</div>
     </div>
   );
 }
