@@ -62,7 +62,7 @@ export function CrankPlan() {
               <th scope="col">cylinder</th>
               <th scope="col">throw</th>
               <th scope="col">chamfer</th>
-              <th scope="col">front mark</th>
+              <th scope="col">front mark to</th>
             </tr>
           </thead>
           <tbody>
@@ -78,7 +78,7 @@ export function CrankPlan() {
                   {rod.besidesLabel && <span className="text-soft">, with {rod.besidesLabel}</span>}
                 </td>
                 <td className="whitespace-nowrap">{CHAMFER[rod.faces]}</td>
-                <td>{round.frontMark ? `${round.frontMark.what} to ${SIDE_WORDS[round.frontMark.points]}` : 'not said'}</td>
+                <td>{round.frontMark ? `${round.frontMark.what}, ${round.frontMark.points}` : 'not said'}</td>
               </tr>
             ))}
           </tbody>

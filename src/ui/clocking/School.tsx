@@ -171,8 +171,16 @@ export function SheetForm({ choices, set, onDone }: { choices: ClockingChoices; 
       <h2 className="text-lg">The maker’s sheet</h2>
       <p className="max-w-prose text-soft">As it is printed, for the right bank or the only one. Say where the sheet’s 0° points on the crown and which way it counts; the rest is turned for you.</p>
       <div className="flex flex-wrap items-end gap-4">
-        <Segmented label="The sheet’s 0° points to" value={zero} options={ZEROS} onChange={setZero} />
-        <Segmented label="The sheet counts" value={sense} options={SENSES} onChange={setSense} />
+        <div>
+          <span className="mb-1 block font-bold">Its 0° points to</span>
+          <div className="overflow-x-auto">
+            <Segmented label="The sheet’s 0° points to" value={zero} options={ZEROS} onChange={setZero} />
+          </div>
+        </div>
+        <div>
+          <span className="mb-1 block font-bold">It counts</span>
+          <Segmented label="The sheet counts" value={sense} options={SENSES} onChange={setSense} />
+        </div>
       </div>
       <div className="grid gap-3 sm:grid-cols-3">
         {JOINTS.map((joint) => (
