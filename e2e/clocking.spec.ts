@@ -82,6 +82,14 @@ test('a joint is dragged with live findings, set once it is let go of, cured by 
   const from = await spot(page, 45, 221 / 240);
   await page.mouse.move(from.x, from.y);
   await page.mouse.down();
+  const aside = await spot(page, 100, 0.9);
+  await page.mouse.move(aside.x, aside.y);
+  await points(page, 'top', '100.0');
+  await page.keyboard.press('Escape');
+  await points(page, 'top', '45.0');
+  await page.mouse.up();
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
   for (const degrees of [70, 100, 140, 178]) {
     const to = await spot(page, degrees, 0.9);
     await page.mouse.move(to.x, to.y);

@@ -36,6 +36,16 @@ describe('placing joints', () => {
     );
   });
 
+  it('finds every order round the crown: each joint let into one place alone, whichever that is', () => {
+    const permutations = <T>(list: readonly T[]): T[][] => (list.length === 0 ? [[]] : list.flatMap((item, i) => permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [item, ...rest])));
+    const now = { top: 0, second: 0, upperRail: 0, expander: 0, lowerRail: 0 };
+    for (const order of permutations(JOINTS)) {
+      const forbidden = order.map((joint, i) => ({ rule: 'ownSectors' as const, words: 'elsewhere', joints: [joint], sector: { from: turned(i * 72 + 3), to: turned(i * 72 + 2) } }));
+      const found = solve({ forbidden, least: [], held: [], now, step: 1 });
+      expect(found.ok && order.map((joint) => found.joints[joint])).toEqual([2, 74, 146, 218, 290].map((d) => expect.toSatisfy((at: number) => apart(at, d) <= 1)));
+    }
+  });
+
   it('what it finds breaks none of the rules it was given, and moves no held joint', () => {
     fc.assert(
       fc.property(askArbitrary, (asked) => {

@@ -51,7 +51,7 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
   const turn = turnOf(view, clocking.round, stand, facts.lean);
   const open = judgement.cylinders.find((c) => c.id !== cylinder.id && c.block.done < c.block.checks.length);
   return (
-    <div className="grid gap-x-6 gap-y-3 pt-3 sm:grid-cols-[minmax(0,280px)_minmax(0,1fr)]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 pt-3 lg:grid-cols-[minmax(0,280px)_minmax(0,1fr)]">
       <div>
         <div className="overflow-x-auto">
           <Segmented label="How the crown is met" value={view} options={VIEW_OPTIONS} onChange={keep} />
@@ -62,6 +62,7 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
               {viewWords(view, clocking.round, stand, facts.lean)}
               {asFound ? '; as found' : ''}
             </p>
+            <div className="grid items-center gap-x-6 sm:max-lg:grid-cols-2">
             <Crown judged={shown} choices={judgement.clocking} view={view} style="card" title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`} className="mx-auto block w-full max-w-[300px]" />
             <ul aria-label="Where they point" className="divide-y divide-line border-y border-line">
               {JOINTS.map((joint) => (
@@ -73,6 +74,7 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
                 </li>
               ))}
             </ul>
+            </div>
           </>
         ) : (
           <p className="mt-4 text-lg">{clocking.ask}</p>

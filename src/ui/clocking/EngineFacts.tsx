@@ -15,6 +15,7 @@ import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
+import { useTypedDegrees } from '../shared/useTypedDegrees';
 import type { Clocking } from './useClocking';
 
 const SIDE_OPTIONS = SIDES.map((side) => [side, SIDE_WORDS[side]] as const);
@@ -90,20 +91,12 @@ function Labelled({ words, children }: { words: string; children: ReactNode }) {
   );
 }
 
-/** Degrees either way, set with Enter or on leaving. */
+/** Degrees either way. */
 function Turned({ label, value, most, hint, onSet }: { label: string; value: number; most: number; hint: string; onSet: (degrees: number) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed?.trim().replace(',', '.').replace('−', '-').replace('°', '') ?? '';
-  const degrees = Number(text);
-  const fault = typed !== null && (text === '' || Number.isNaN(degrees) || Math.abs(degrees) > most) ? `From −${most}° to ${most}°.` : undefined;
-  const enter = (): void => {
-    if (typed === null || fault) return;
-    setTyped(null);
-    if (degrees !== value) onSet(degrees);
-  };
+  const { fault, input } = useTypedDegrees(value, -most, most, onSet);
   return (
     <Field label={`${label}, °`} hint={hint} error={fault}>
-      {(props) => <input {...props} className="field figures" autoComplete="off" value={typed ?? String(value)} onChange={(event) => setTyped(event.target.value)} onBlur={enter} onKeyDown={(event) => event.key === 'Enter' && enter()} />}
+      {(props) => <input {...props} {...input} className="field figures" autoComplete="off" />}
     </Field>
   );
 }

@@ -1,9 +1,9 @@
 'use client';
 
-import { useState } from 'react';
 import { LIMIT_WORDS, SCOPE_WORDS } from '@/core/clocking/ruleWords';
 import { RULES, RULE_REASONS, RULE_SEVERITIES, RULE_WORDS, type Rule, type RuleId, type RuleSeverity, SCOPES, STARTING_RULES, PAIRS } from '@/core/clocking/rules';
 import { Button } from '../shared/Button';
+import { useTypedDegrees } from '../shared/useTypedDegrees';
 import type { Clocking } from './useClocking';
 
 const SEVERITY_WORDS: Record<RuleSeverity, string> = { note: 'to know', mend: 'to mend', stop: 'stop' };
@@ -59,33 +59,13 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
   );
 }
 
-/** A limit in degrees: set with Enter or on leaving, kept as it is while it cannot be right. */
+/** A limit in degrees. */
 function Degrees({ label, shown, value, onSet }: { label: string; shown: string; value: number; onSet: (degrees: number) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed?.trim().replace(',', '.').replace('°', '') ?? '';
-  const degrees = Number(text);
-  const fault = typed !== null && (text === '' || Number.isNaN(degrees) || degrees < 0 || degrees > 180) ? 'From 0° to 180°.' : null;
-  const enter = (): void => {
-    if (typed === null || fault) return;
-    setTyped(null);
-    if (degrees !== value) onSet(degrees);
-  };
+  const { fault, input } = useTypedDegrees(value, 0, 180, onSet);
   return (
     <label className="block w-28 text-sm leading-tight text-soft">
       {shown}
-      <input
-        aria-label={label}
-        aria-invalid={fault !== null}
-        inputMode="decimal"
-        className="field figures text-base"
-        value={typed ?? String(value)}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={enter}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') enter();
-          if (event.key === 'Escape') setTyped(null);
-        }}
-      />
+      <input aria-label={label} aria-invalid={fault !== undefined} inputMode="decimal" className="field figures text-base" {...input} />
       {fault && <b className="text-over">{fault}</b>}
     </label>
   );
