@@ -6,6 +6,9 @@ import { useKept } from '../shared/kept';
 import { Crown } from './Crown';
 import type { Clocking } from './useClocking';
 
+/** As many as are drawn large. */
+const FEW = 4;
+
 /** All crowns at once: a joint moved on one moves on all alike, mirrored where the bank is, or on that one alone. */
 export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
   const { judgement, cylinder: current, moveTo } = useBench();
@@ -17,7 +20,7 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
         <input type="checkbox" className="size-5 accent-blue" checked={kept === 'on'} onChange={(event) => keep(event.target.checked ? 'on' : 'off')} />
         A joint moved on one cylinder moves on all alike{choices.mirrorLeft && judgement.cylinders.some((c) => c.bank === 'left') ? ', the left bank as the mirror image' : ''}
       </label>
-      <ul aria-label="Crowns" className="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-x-3 gap-y-4">
+      <ul aria-label="Crowns" className="grid gap-x-3 gap-y-4" style={{ gridTemplateColumns: `repeat(auto-fill, minmax(min(100%, ${judgement.cylinders.length > FEW ? 170 : 250}px), 1fr))` }}>
         {judgement.cylinders.map((cylinder) => {
           const judged = of(cylinder);
           const breaches = judged.rules.filter((r) => r.verdict === 'mend' || r.verdict === 'stop').length;
