@@ -1,6 +1,5 @@
 /** What a finding is, and what findings are made from. */
 import type { BoreChoices } from '../bore/grid';
-import type { ClockingChoices } from '../clocking/choices';
 import type { Saying } from '../quantity/saying';
 import type { Chart, ChartColumn } from '../targets/chart';
 import type { TargetChoices } from '../targets/target';
@@ -35,8 +34,8 @@ export interface FindingInput {
   tools: Tools;
   bench: BenchChoices;
   ringSet: RingSet;
-  /** The choices, and whether anyone made them. */
-  clocking: { choices: ClockingChoices; chosen: boolean };
+  /** Whether anyone chose the clocking; else it is only what is proposed. */
+  clockingChosen: boolean;
 }
 
 export const about = (severity: Severity, stage: Stage, cylinder: string | null, says: Saying): Finding => ({ severity, stage, cylinder, says });

@@ -188,7 +188,7 @@ export function findingsOf(input: FindingInput): Finding[] {
     ...setFindings(input),
     ...grooveFindings(cylinders),
     ...spreadFindings(spreads, input.bench.spread),
-    ...cylinders.flatMap((c) => clockingFindings(c, input.clocking.chosen)),
+    ...cylinders.flatMap((c) => clockingFindings(c, input.clockingChosen)),
   ];
   return all.sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
 }

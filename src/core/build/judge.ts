@@ -698,7 +698,7 @@ export function judge(record: BuildRecord): Judgement {
     standard,
     comparisons,
     spreads,
-    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools, bench, ringSet, clocking: { choices: clocking, chosen: chosenClocking !== null } }),
+    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools, bench, ringSet, clockingChosen: chosenClocking !== null }),
     stages,
     progress: { done: counted.reduce((n, s) => n + s.done, 0), total: counted.reduce((n, s) => n + s.total, 0) },
     tasks: { bores: boreTasks(cylinders, boreChoices), pistons: pistonTasks(cylinders, pistonChoices), grooves: grooveTasks(cylinders, ringSet), rings: ringTasks(cylinders, bench.route, route) },

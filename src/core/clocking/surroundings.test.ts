@@ -94,6 +94,8 @@ describe('sectors', () => {
     const rim = { x: 43.2 * Math.cos((half * Math.PI) / 180), y: 43.2 * Math.sin((half * Math.PI) / 180) };
     expect(Math.hypot(rim.x - 24, rim.y)).toBeCloseTo(21, 6);
     expect(pocketSector({ ...pocket, across: fromMm(30) }, bore)).toBeNull();
+    const beyond = pocketSector({ ...pocket, out: fromMm(46), across: fromMm(3) }, bore);
+    expect(turned((beyond?.to ?? 0) - (beyond?.from ?? 0)) / 2).toBeCloseTo((Math.asin(1.5 / 46) * 180) / Math.PI, 6);
   });
 
   it('pockets and sectors of the left bank are the mirror image, or turned, and a flipped cylinder is turned front to back', () => {

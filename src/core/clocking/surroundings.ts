@@ -156,13 +156,14 @@ export function offSector(degrees: number, sector: Sector): number {
 
 /**
  * Where a pocket crosses a circle of nine tenths of the bore: half-width arccos((d² + ρ² − r²) ÷ 2dρ) with its
- * middle at d, its radius r and ρ = 0.45 × bore. Null where it does not reach that far.
+ * middle at d, its radius r and ρ = 0.45 × bore; arcsin(r ÷ d) where all of it lies beyond. Null where it does not
+ * reach that far.
  */
 export function pocketSector({ at, out, across }: Pocket, bore: Nm): Sector | null {
   const [d, r, rho] = [out, across / 2, (EDGE * bore) / 2];
   if (d + r <= rho || d === 0) return null;
-  const half = (Math.acos(Math.max(-1, Math.min(1, (d * d + rho * rho - r * r) / (2 * d * rho)))) * 180) / Math.PI;
-  return around(at, Math.min(half, 179.9));
+  const half = d - r > rho ? Math.asin(r / d) : Math.acos(Math.max(-1, (d * d + rho * rho - r * r) / (2 * d * rho)));
+  return around(at, Math.min((half * 180) / Math.PI, 179.9));
 }
 
 function placedAt(degrees: number, bank: Bank, facts: CrownFacts, isFlipped: boolean): number {
