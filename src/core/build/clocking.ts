@@ -34,7 +34,8 @@ export interface ClockingPlace extends Cylinder {
   bore: Nm | null;
 }
 
-const isBreach = ({ verdict }: RuleResult): boolean => verdict === 'mend' || verdict === 'stop';
+/** Whether a rule is broken by more than what is worth a note. */
+export const isBreach = ({ verdict }: RuleResult): boolean => verdict === 'mend' || verdict === 'stop';
 
 /**
  * The clocking of every cylinder, by its id. Cylinders that share a plan and what lies round them share the work.

@@ -8,21 +8,18 @@ import type { JudgedCylinder } from '@/core/build/judge';
 import { CHECK_REASONS } from '@/core/clocking/checkReasons';
 import { CHECK_WORDS, isJointCheck } from '@/core/clocking/block';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
-import { VIEWS, VIEW_WORDS, type View, turnOf, viewWords } from '@/core/clocking/view';
+import { type View, turnOf, viewWords } from '@/core/clocking/view';
 import { clockHours, directionWords, hearAngle } from '@/core/clocking/words';
 import { apart } from '@/core/quantity/angle';
 import { COMPRESSION, RING_WORDS } from '@/core/ring/ring';
 import { upWords } from '@/core/ring/set';
 import { useBench } from '../bench/Bench';
 import { Crown } from '../clocking/Crown';
+import { CrownViewChoice, useCrownView } from '../clocking/CrownView';
 import { JointMark } from '../clocking/JointTable';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
-import { useKept } from '../shared/kept';
-import { Segmented } from '../shared/Segmented';
 import { When } from '../shared/When';
-
-const VIEW_OPTIONS = VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
 
 const STATE_WORDS: Record<CheckState, string> = { 'to do': 'To do', right: 'Right', moved: 'Moved, within the rules', against: 'Moved, against a rule', again: 'Check again' };
 const STATE_LOOKS: Record<CheckState, { sign: string; colour: string }> = {
@@ -36,8 +33,7 @@ const STATE_LOOKS: Record<CheckState, { sign: string; colour: string }> = {
 /** The checks of one cylinder, one after the other, beside its crown the way the fitter meets it. */
 export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
   const { judgement, moveTo, by } = useBench();
-  const [kept, keep] = useKept('spatium-crown-view', 'bench');
-  const view: View = VIEWS.find((v) => v === kept) ?? 'bench';
+  const [view, setView] = useCrownView();
   const { checks, done, asFound } = cylinder.block;
   const { clocking } = cylinder;
   const { stand, facts } = judgement.clocking;
@@ -54,7 +50,7 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 pt-3 lg:grid-cols-[minmax(0,280px)_minmax(0,1fr)]">
       <div>
         <div className="overflow-x-auto">
-          <Segmented label="How the crown is met" value={view} options={VIEW_OPTIONS} onChange={keep} />
+          <CrownViewChoice view={view} onChange={setView} />
         </div>
         {clocking.plan ? (
           <>

@@ -4,14 +4,13 @@ import { Redo2, Undo2 } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { type KeyboardEvent, useEffect, useState } from 'react';
 import type { Joint } from '@/core/clocking/joints';
-import { VIEWS, VIEW_WORDS, type View, turnOf, viewWords } from '@/core/clocking/view';
+import { turnOf, viewWords } from '@/core/clocking/view';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
-import { useKept } from '../shared/kept';
-import { Segmented } from '../shared/Segmented';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
 import { Crown } from './Crown';
+import { CrownViewChoice, useCrownView } from './CrownView';
 import { JointTable } from './JointTable';
 import { Breaches, Holding } from './RuleList';
 import { SchoolChoice } from './School';
@@ -24,8 +23,6 @@ const EngineFacts = dynamic(() => import('./EngineFacts').then((m) => m.EngineFa
 const Card = dynamic(() => import('./Card').then((m) => m.Card));
 const SheetForm = dynamic(() => import('./School').then((m) => m.SheetForm));
 
-const VIEW_OPTIONS = VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
-
 type Tab = 'plan' | 'all' | 'rules' | 'place' | 'engine' | 'card';
 
 /** Where the five joints of each piston point, by a school and one by one, held against the rules. */
@@ -34,8 +31,7 @@ export function ClockingStage() {
   const clocking = useClocking();
   const [tab, setTab] = useState<Tab>('plan');
   const [onSheet, setOnSheet] = useState(false);
-  const [kept, keep] = useKept('spatium-crown-view', 'bench');
-  const view: View = VIEWS.find((v) => v === kept) ?? 'bench';
+  const [view, setView] = useCrownView();
   useEffect(() => {
     const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => !c.clocking.settled);
     if (open) goTo({ cylinder: open.id, subject: cursor.ring, spot: null });
@@ -68,7 +64,7 @@ export function ClockingStage() {
             {cylinder.bank !== 'only' && <p className="text-[1.0625rem] text-soft">{cylinder.bank} bank</p>}
             <span className="flex-1" />
             <span className="flex flex-wrap items-center self-center">
-              {tab !== 'rules' && tab !== 'engine' && <Segmented label="How the crown is met" value={view} options={VIEW_OPTIONS} onChange={keep} />}
+              {tab !== 'rules' && tab !== 'engine' && <CrownViewChoice view={view} onChange={setView} />}
               <Button kind="quiet" className="px-2.5!" aria-label="Undo" title="Undo" disabled={!undo} onClick={() => undo?.()}>
                 <Undo2 size={20} aria-hidden />
               </Button>

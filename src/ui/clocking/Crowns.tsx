@@ -1,5 +1,6 @@
 'use client';
 
+import { isBreach } from '@/core/build/clocking';
 import type { View } from '@/core/clocking/view';
 import { useBench } from '../bench/Bench';
 import { useKept } from '../shared/kept';
@@ -23,7 +24,7 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
       <ul aria-label="Crowns" className="grid gap-x-3 gap-y-4" style={{ gridTemplateColumns: `repeat(auto-fill, minmax(min(100%, ${judgement.cylinders.length > FEW ? 170 : 250}px), 1fr))` }}>
         {judgement.cylinders.map((cylinder) => {
           const judged = of(cylinder);
-          const breaches = judged.rules.filter((r) => r.verdict === 'mend' || r.verdict === 'stop').length;
+          const breaches = judged.rules.filter(isBreach).length;
           return (
             <li key={cylinder.id}>
               <button type="button" onClick={() => moveTo({ cylinder: cylinder.id })} aria-current={cylinder.id === current?.id} className="flex min-h-11 w-full items-baseline gap-2 aria-[current=true]:text-blue">

@@ -1,6 +1,7 @@
 'use client';
 
 import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { isBreach } from '@/core/build/clocking';
 import type { JudgedCylinder } from '@/core/build/judge';
 import type { Stage } from '@/core/build/work';
 import { splitRing } from '@/core/clocking/arcs';
@@ -36,7 +37,7 @@ interface Caption {
 }
 
 function clockingCaption({ settled, rules, plan }: JudgedCylinder['clocking']): Caption {
-  const breaches = rules.filter((r) => r.verdict === 'mend' || r.verdict === 'stop');
+  const breaches = rules.filter(isBreach);
   if (breaches.length > 0) return { state: breaches.some((r) => r.verdict === 'stop') ? 'over' : 'short', word: breaches.some((r) => r.verdict === 'stop') ? 'stop' : 'to mend', figure: String(breaches.length) };
   return settled ? { state: 'in window', word: 'planned', figure: '' } : { state: 'to do', word: plan ? 'proposed' : 'no plan', figure: '' };
 }

@@ -1,0 +1,17 @@
+'use client';
+
+import { VIEWS, VIEW_WORDS, type View } from '@/core/clocking/view';
+import { useKept } from '../shared/kept';
+import { Segmented } from '../shared/Segmented';
+
+const VIEW_OPTIONS = VIEWS.map((view) => [view, VIEW_WORDS[view]] as const);
+
+/** How crowns are met at this bench, kept in this browser. */
+export function useCrownView(): [View, (view: View) => void] {
+  const [kept, keep] = useKept('spatium-crown-view', 'bench');
+  return [VIEWS.find((v) => v === kept) ?? 'bench', keep];
+}
+
+export function CrownViewChoice({ view, onChange }: { view: View; onChange: (view: View) => void }) {
+  return <Segmented label="How the crown is met" value={view} options={VIEW_OPTIONS} onChange={onChange} />;
+}
