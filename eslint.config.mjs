@@ -20,7 +20,10 @@ export default tseslint.config(
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [{ regex: '^(?!\\./|\\.\\./)', message: 'core imports nothing outside core.' }] }],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^(?!\\./|\\.\\./)', message: 'core imports nothing outside core.' }] },
+      ],
     },
   },
 );

@@ -15,7 +15,10 @@ const VIEWS = [
   '/builds/demo-mere-four/bores',
   '/builds/demo-linn-triple/targets',
   '/builds/demo-scarp-v-twin/targets',
-  ...['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'assembly', 'sheet'].flatMap((stage) => [`/builds/demo-tarn-five/${stage}`, `/builds/demo-corrie-v10/${stage}`]),
+  ...['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'assembly', 'sheet'].flatMap((stage) => [
+    `/builds/demo-tarn-five/${stage}`,
+    `/builds/demo-corrie-v10/${stage}`,
+  ]),
 ];
 
 test.beforeEach(async ({ server }) => {
@@ -27,7 +30,8 @@ const THEMES: Theme[] = ['light', 'dim'];
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 /** All rules by day; in the dim theme only colours differ, so there the rule about them. */
-const axe = (page: Page, theme: Theme): AxeBuilder => (theme === 'light' ? new AxeBuilder({ page }).withTags(TAGS) : new AxeBuilder({ page }).withRules(['color-contrast']));
+const axe = (page: Page, theme: Theme): AxeBuilder =>
+  theme === 'light' ? new AxeBuilder({ page }).withTags(TAGS) : new AxeBuilder({ page }).withRules(['color-contrast']);
 
 for (const theme of THEMES)
   test(`axe finds nothing on any view, ${theme}`, async ({ page, context, server }) => {
@@ -37,7 +41,9 @@ for (const theme of THEMES)
       await page.goto(server.url + view);
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
       const { violations } = await axe(page, theme).analyze();
-      expect(violations.map((v) => `${view}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
+      expect(
+        violations.map((v) => `${view}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+      ).toEqual([]);
     }
   });
 
@@ -55,7 +61,10 @@ test('axe finds nothing on what opens over a view', async ({ page, server }) => 
   await expect(page.getByText('did you mean 22 thou?')).toBeVisible();
   await check();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^Strike out/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Strike out/ })
+    .first()
+    .click();
   await check();
   await page.goto(server.url);
   await page.getByRole('button', { name: /^Take Tarn five/ }).click();
@@ -73,11 +82,17 @@ const STAGE_TABS = [
 ] as const;
 
 for (const theme of THEMES)
-  test(`axe finds nothing on the targets' tabs and what opens over them, ${theme}`, async ({ page, context, server }) => {
+  test(`axe finds nothing on the targets' tabs and what opens over them, ${theme}`, async ({
+    page,
+    context,
+    server,
+  }) => {
     await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
     const check = async (what: string): Promise<void> => {
       const { violations } = await axe(page, theme).analyze();
-      expect(violations.map((v) => `${what}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
+      expect(
+        violations.map((v) => `${what}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+      ).toEqual([]);
     };
     await page.goto(`${server.url}/builds/demo-tarn-five/targets`, { waitUntil: 'networkidle' });
     for (const tab of TABS) {
@@ -86,7 +101,10 @@ for (const theme of THEMES)
       await check(tab);
     }
     await page.getByRole('tab', { name: 'Heat' }).click();
-    await page.getByRole('button', { name: /^why minimum/ }).first().click();
+    await page
+      .getByRole('button', { name: /^why minimum/ })
+      .first()
+      .click();
     await check('why');
     await page.keyboard.press('Escape');
     await page.getByRole('tab', { name: 'Figures' }).click();
@@ -102,12 +120,18 @@ for (const theme of THEMES)
   });
 
 for (const theme of THEMES)
-  test(`axe finds nothing on the views of bores, pistons, rings, clocking and assembly, nor on a tool, ${theme}`, async ({ page, context, server }) => {
+  test(`axe finds nothing on the views of bores, pistons, rings, clocking and assembly, nor on a tool, ${theme}`, async ({
+    page,
+    context,
+    server,
+  }) => {
     test.setTimeout(180_000);
     await context.addCookies([{ name: 'spatium-theme', value: theme, url: server.url }]);
     const check = async (what: string): Promise<void> => {
       const { violations } = await axe(page, theme).analyze();
-      expect(violations.map((v) => `${what}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
+      expect(
+        violations.map((v) => `${what}: ${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`),
+      ).toEqual([]);
     };
     for (const [path, tabs] of STAGE_TABS) {
       await page.goto(server.url + path, { waitUntil: 'networkidle' });
@@ -122,13 +146,19 @@ for (const theme of THEMES)
     await check('a tool');
   });
 
-for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180], ['phone', 390, 844]] as const)
+for (const [name, width, height] of [
+  ['desk', 1280, 800],
+  ['tablet', 820, 1180],
+  ['phone', 390, 844],
+] as const)
   test(`no view runs off the side of a ${name}`, async ({ page, server }) => {
     test.setTimeout(180_000);
     await page.setViewportSize({ width, height });
     for (const view of VIEWS) {
       await page.goto(server.url + view);
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
       expect(`${view} ${over}`).toBe(`${view} 0`);
     }
     for (const [path, tabs] of [['/builds/demo-tarn-five/targets', TABS] as const, ...STAGE_TABS]) {
@@ -136,7 +166,9 @@ for (const [name, width, height] of [['desk', 1280, 800], ['tablet', 820, 1180],
       for (const tab of tabs) {
         await page.getByRole('tab', { name: tab }).click();
         await expect(page.getByRole('tabpanel', { name: tab })).toBeVisible();
-        const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        const over = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
         const inMain = await page.getByRole('main').evaluate((main) => main.scrollWidth - main.clientWidth);
         expect(`${path} ${tab} ${over} ${inMain}`).toBe(`${path} ${tab} 0 0`);
       }
@@ -150,7 +182,10 @@ test('nothing is loaded from outside, nothing breaks the policy, and no view com
     const url = new URL(request.url());
     if (url.origin !== server.url && url.protocol !== 'data:' && url.protocol !== 'blob:') wrong.push(request.url());
   });
-  page.on('console', (message) => message.type() === 'error' && !message.text().includes('404') && wrong.push(message.text()));
+  page.on(
+    'console',
+    (message) => message.type() === 'error' && !message.text().includes('404') && wrong.push(message.text()),
+  );
   page.on('pageerror', (error) => wrong.push(error.message));
   for (const view of VIEWS) await page.goto(server.url + view, { waitUntil: 'networkidle' });
   expect(wrong).toEqual([]);
@@ -161,7 +196,9 @@ test('every answer carries the security headers', async ({ server }) => {
     const { headers } = await fetch(server.url + path);
     expect(headers.get('x-content-type-options')).toBe('nosniff');
     expect(headers.get('x-frame-options')).toBe('DENY');
-    expect(headers.get('content-security-policy')).toMatch(/default-src 'self'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+    expect(headers.get('content-security-policy')).toMatch(
+      /default-src 'self'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic'/,
+    );
     expect(headers.get('x-powered-by')).toBeNull();
   }
 });

@@ -11,7 +11,13 @@ const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).
 const said = (page: Page) => page.locator('#line-said');
 const stage = (page: Page, name: string) => page.getByRole('link', { name: new RegExp(`^${name}`) });
 const choice = { id: 'choice', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
-const five = { layout: 'inline', cylinders: 5, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } } as const;
+const five = {
+  layout: 'inline',
+  cylinders: 5,
+  bankAngle: 0,
+  rotation: 'clockwise',
+  numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+} as const;
 
 let n = 0;
 
@@ -61,7 +67,8 @@ test('a whole V10 by keyboard alone: bores, pistons, pairing, and the swap taken
   const id = await open(page, server, 'bores', jobEntry({ name: 'Ten', engine: ten }));
   const labels = cylindersOf(ten).map((c) => c.label);
   await enter(page, 'set 4.065');
-  for (let i = 0; i < labels.length; i += 1) await enter(page, ...['.2', '.1', '.1', '0', '0', '0'].map((dial) => String(Number(dial) + (i % 5) / 10)));
+  for (let i = 0; i < labels.length; i += 1)
+    await enter(page, ...['.2', '.1', '.1', '0', '0', '0'].map((dial) => String(Number(dial) + (i % 5) / 10)));
   await expect(stage(page, 'Bores')).toContainText('10/10');
 
   await stage(page, 'Pistons').focus();
@@ -70,7 +77,9 @@ test('a whole V10 by keyboard alone: bores, pistons, pairing, and the swap taken
   await expect(page.getByRole('heading', { name: 'Cylinder 1, piston' })).toBeVisible();
   const pistons = labels.map((_, i) => 40605 + ((9 - i) % 5));
   await enter(page, ...pistons.map(String));
-  await expect.poll(async () => readingsOf(await server.record(id)).filter((r) => r.subject === 'piston').length).toBe(10);
+  await expect
+    .poll(async () => readingsOf(await server.record(id)).filter((r) => r.subject === 'piston').length)
+    .toBe(10);
 
   await page.getByRole('tab', { name: 'Readings' }).focus();
   await page.keyboard.press('ArrowRight');
@@ -79,7 +88,8 @@ test('a whole V10 by keyboard alone: bores, pistons, pairing, and the swap taken
   await page.getByRole('button', { name: 'Swap them so' }).focus();
   await page.keyboard.press('Enter');
   await expect(advice).toContainText('Leave them as they are');
-  const pairsOf = async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'pairing' ? [e.value.pairs] : []));
+  const pairsOf = async () =>
+    (await server.record(id)).entries.flatMap((e) => (e.kind === 'pairing' ? [e.value.pairs] : []));
   await expect.poll(async () => (await pairsOf()).length).toBe(1);
   expect(new Set((await pairsOf())[0]?.map((p) => p.piston)).size).toBe(10);
   await page.getByRole('button', { name: 'Undo the last swap' }).focus();
@@ -88,9 +98,15 @@ test('a whole V10 by keyboard alone: bores, pistons, pairing, and the swap taken
   await expect.poll(async () => (await pairsOf()).at(-1)).toEqual([]);
 });
 
-test('spots: skipped and come back to, repeated, undone, and chosen by arrow and by touch', async ({ page, server }) => {
+test('spots: skipped and come back to, repeated, undone, and chosen by arrow and by touch', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'bores', { ...choice, kind: 'bores', value: { ...STARTING_BORES, repeats: 2 } });
-  const label = page.getByRole('region', { name: 'Reading line' }).getByText(/^Cylinder/).first();
+  const label = page
+    .getByRole('region', { name: 'Reading line' })
+    .getByText(/^Cylinder/)
+    .first();
   await expect(label).toHaveText('Cylinder 1, top, square');
   await page.keyboard.press('n');
   await expect(label).toHaveText('Cylinder 1, top, along');
@@ -111,11 +127,16 @@ test('spots: skipped and come back to, repeated, undone, and chosen by arrow and
   await expect.poll(async () => readingsOf(await server.record(id)).length).toBe(2);
 });
 
-test('a gauge in hand: it is named by each reading, its dial is drawn, its own setting counts, turns too', async ({ page, server }) => {
+test('a gauge in hand: it is named by each reading, its dial is drawn, its own setting counts, turns too', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'bores');
   await page.getByRole('combobox', { name: 'In hand' }).selectOption({ label: 'Bore gauge, inches' });
   await page.getByRole('tab', { name: 'Gauge set-up' }).click();
-  await expect(page.getByRole('region', { name: 'Make-ups' }).getByRole('listitem').first()).toContainText('4.0000 + 0.1000');
+  await expect(page.getByRole('region', { name: 'Make-ups' }).getByRole('listitem').first()).toContainText(
+    '4.0000 + 0.1000',
+  );
   await page.getByRole('button', { name: 'Zeroed at 4.0650' }).click();
   await page.getByRole('tab', { name: 'Readings' }).click();
   await line(page).fill('6');
@@ -130,17 +151,30 @@ test('a gauge in hand: it is named by each reading, its dial is drawn, its own s
   await expect(said(page)).toContainText('none is given yet');
   const { entries } = await server.record(id);
   expect(entries.map((e) => e.kind)).toEqual(['job', 'instrument', 'setting', 'reading']);
-  expect(readingsOf({ id, entries })[0]).toMatchObject({ instrument: 'gauge-in.1', value: fromInches(4.0653), typed: '0.3' });
+  expect(readingsOf({ id, entries })[0]).toMatchObject({
+    instrument: 'gauge-in.1',
+    value: fromInches(4.0653),
+    typed: '0.3',
+  });
 });
 
-test('the gauge the other way round, and set to the piston so that the dial is the clearance', async ({ page, server }) => {
+test('the gauge the other way round, and set to the piston so that the dial is the clearance', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'bores', reading('p', 'R1', 'piston', fromInches(4.0612)));
   await page.getByRole('button', { name: 'Cylinder 1,' }).click();
   await page.keyboard.type('here 4.0652');
   await expect(said(page)).toContainText('Gauge zeroed in the bore here');
   await page.keyboard.press('Enter');
   await enter(page, '-.2');
-  await expect.poll(async () => readingsOf(await server.record(id)).filter((r) => r.subject === 'bore').map((r) => r.value)).toEqual([4.0652, 4.065].map(fromInches));
+  await expect
+    .poll(async () =>
+      readingsOf(await server.record(id))
+        .filter((r) => r.subject === 'bore')
+        .map((r) => r.value),
+    )
+    .toEqual([4.0652, 4.065].map(fromInches));
   await page.getByRole('button', { name: 'Cylinder 1,' }).click();
   await page.keyboard.type('set piston');
   await page.keyboard.press('Enter');
@@ -156,7 +190,12 @@ test('the gauge the other way round, and set to the piston so that the dial is t
 });
 
 test('warm parts are brought to 20 °C, and every reading keeps how warm it was', async ({ page, server }) => {
-  const id = await open(page, server, 'pistons', jobEntry({ name: 'Warm', construction: 'forged2618', plannedBore: fromInches(4.004) }));
+  const id = await open(
+    page,
+    server,
+    'pistons',
+    jobEntry({ name: 'Warm', construction: 'forged2618', plannedBore: fromInches(4.004) }),
+  );
   await page.getByRole('button', { name: 'Taken at 20 °C' }).click();
   await page.getByLabel('Part, °C').fill('79');
   await page.getByRole('button', { name: /26\.1 °C/ }).click();
@@ -171,11 +210,20 @@ test('warm parts are brought to 20 °C, and every reading keeps how warm it was'
   await line(page).focus();
   await enter(page, '4.0000');
   await expect(page.getByRole('button', { name: 'Cylinder 1, piston, 3.9995 in' })).toBeVisible();
-  await expect.poll(async () => readingsOf(await server.record(id))[0]).toMatchObject({ value: fromInches(4), temperature: 26, gaugeTemperature: 20 });
+  await expect
+    .poll(async () => readingsOf(await server.record(id))[0])
+    .toMatchObject({ value: fromInches(4), temperature: 26, gaugeTemperature: 20 });
 });
 
-test('honed: the bore is measured anew, the old readings are kept, and it is taken back in one step', async ({ page, server }) => {
-  const id = await open(page, server, 'bores', { ...choice, kind: 'bores', value: { ...STARTING_BORES, depths: ['top', 'bottom'], directions: [90] } });
+test('honed: the bore is measured anew, the old readings are kept, and it is taken back in one step', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, 'bores', {
+    ...choice,
+    kind: 'bores',
+    value: { ...STARTING_BORES, depths: ['top', 'bottom'], directions: [90] },
+  });
   await enter(page, '4.0690', '4.0650');
   await page.getByRole('button', { name: 'Bore 1', exact: true }).click();
   await expect(page.getByText('Bore to the next size').first()).toBeVisible();
@@ -185,11 +233,24 @@ test('honed: the bore is measured anew, the old readings are kept, and it is tak
   await expect(page.getByText('Kept, and of no spot here')).toBeVisible();
   await page.getByRole('button', { name: 'Take back' }).click();
   await expect(page.getByRole('button', { name: 'top, square: 4.0690' })).toBeVisible();
-  await expect.poll(async () => (await server.record(id)).entries.slice(-2).map((e) => e.kind)).toEqual(['renewed', 'void']);
+  await expect
+    .poll(async () => (await server.record(id)).entries.slice(-2).map((e) => e.kind))
+    .toEqual(['renewed', 'void']);
 });
 
-test('a later bore reading that changes what was fitted says so, on whatever stage one is', async ({ page, context, server }) => {
-  const id = await open(page, server, 'rings', jobEntry({ name: 'Later', plannedBore: fromInches(4.2) }), reading('b', 'L1', 'bore', fromInches(4.199)), gap('g', 'L1', 'top', 21));
+test('a later bore reading that changes what was fitted says so, on whatever stage one is', async ({
+  page,
+  context,
+  server,
+}) => {
+  const id = await open(
+    page,
+    server,
+    'rings',
+    jobEntry({ name: 'Later', plannedBore: fromInches(4.2) }),
+    reading('b', 'L1', 'bore', fromInches(4.199)),
+    gap('g', 'L1', 'top', 21),
+  );
   const other = await context.newPage();
   await other.goto(`${server.url}/builds/${id}/bores`);
   await expect(line(other)).toBeFocused();
@@ -198,15 +259,23 @@ test('a later bore reading that changes what was fitted says so, on whatever sta
   await other.keyboard.press('Enter');
   for (const at of [other, page]) {
     await expect(at.getByText('Changed by this:')).toBeVisible();
-    await expect(at.getByRole('status').filter({ hasText: 'Changed by this' })).toContainText('Cylinder 1, top gap minimum 21 thou → 22 thou · Cylinder 1, top ring: in window → short');
+    await expect(at.getByRole('status').filter({ hasText: 'Changed by this' })).toContainText(
+      'Cylinder 1, top gap minimum 21 thou → 22 thou · Cylinder 1, top ring: in window → short',
+    );
   }
   await page.getByRole('button', { name: 'Seen' }).click();
   await expect(page.getByText('Changed by this:')).toBeHidden();
 });
 
 test('locks and marks hold a piston where it is, and a pairing that cannot be says why', async ({ page, server }) => {
-  const sizes = [[4.065, 4.0612], [4.0658, 4.0604]] as const;
-  const entries = ['L1', 'R1'].flatMap((at, i) => [reading(`b${at}`, at, 'bore', fromInches(sizes[i]?.[0] ?? 0)), reading(`p${at}`, at, 'piston', fromInches(sizes[i]?.[1] ?? 0))]);
+  const sizes = [
+    [4.065, 4.0612],
+    [4.0658, 4.0604],
+  ] as const;
+  const entries = ['L1', 'R1'].flatMap((at, i) => [
+    reading(`b${at}`, at, 'bore', fromInches(sizes[i]?.[0] ?? 0)),
+    reading(`p${at}`, at, 'piston', fromInches(sizes[i]?.[1] ?? 0)),
+  ]);
   const id = await open(page, server, 'pistons', ...entries);
   await page.getByRole('tab', { name: 'Pairing' }).click();
   const advice = page.getByRole('status', { name: 'Pairing' });
@@ -223,13 +292,26 @@ test('locks and marks hold a piston where it is, and a pairing that cannot be sa
   await expect(gain).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(advice).toContainText('Moving marked pistons would bring');
-  await expect.poll(async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'pairing' ? [e.value.gain] : [])).at(-1)).toBe(fromThou(2.5));
+  await expect
+    .poll(async () =>
+      (await server.record(id)).entries.flatMap((e) => (e.kind === 'pairing' ? [e.value.gain] : [])).at(-1),
+    )
+    .toBe(fromThou(2.5));
   expect((await server.record(id)).entries.filter((e) => e.kind === 'pairing')).toHaveLength(4);
 });
 
-test('the next size: what is sold and what comes off decide it; wrong entries are told beside the field', async ({ page, server }) => {
+test('the next size: what is sold and what comes off decide it; wrong entries are told beside the field', async ({
+  page,
+  server,
+}) => {
   const grid: Entry = { ...choice, kind: 'bores', value: { ...STARTING_BORES, depths: ['middle'], directions: [90] } };
-  await open(page, server, 'bores', jobEntry({ name: 'Sizes', engine: five, plannedBore: fromInches(4), construction: 'cast' }), grid);
+  await open(
+    page,
+    server,
+    'bores',
+    jobEntry({ name: 'Sizes', engine: five, plannedBore: fromInches(4), construction: 'cast' }),
+    grid,
+  );
   await enter(page, '4.032', '4.035', '4.033');
   await page.getByRole('tab', { name: 'Next size' }).click();
   const plan = page.getByRole('region', { name: 'The next size' });
@@ -248,10 +330,15 @@ test('the next size: what is sold and what comes off decide it; wrong entries ar
   await page.keyboard.press('Enter');
   await stage(page, 'Bores').click();
   await page.getByRole('tab', { name: 'Next size' }).click();
-  await expect(page.getByRole('table', { name: 'Finish bore for each piston' }).getByRole('row', { name: /^1/ })).toContainText('4.0362');
+  await expect(
+    page.getByRole('table', { name: 'Finish bore for each piston' }).getByRole('row', { name: /^1/ }),
+  ).toContainText('4.0362');
 });
 
-test('the shop’s tools: edited, refused where they cannot be, added, put away and brought back', async ({ page, server }) => {
+test('the shop’s tools: edited, refused where they cannot be, added, put away and brought back', async ({
+  page,
+  server,
+}) => {
   await page.goto(`${server.url}/instruments`, { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Edit Micrometer 3–4 in' }).click();
   const form = page.getByRole('form', { name: 'Micrometer 3–4 in' });
@@ -293,7 +380,9 @@ test('what is typed while the server is gone is not lost, gauge, tool and all', 
     await enter(page, 'set 4.065', '.1', '.2');
     await expect(page.getByText('The server does not answer.')).toBeVisible();
     await own.start();
-    await expect.poll(async () => (await own.record(id)).entries.map((e) => e.kind), { timeout: 20_000 }).toEqual(['job', 'instrument', 'setting', 'reading', 'reading']);
+    await expect
+      .poll(async () => (await own.record(id)).entries.map((e) => e.kind), { timeout: 20_000 })
+      .toEqual(['job', 'instrument', 'setting', 'reading', 'reading']);
   } finally {
     await own.end();
   }

@@ -4,7 +4,8 @@ import type { Locator, Page } from '@playwright/test';
 import { jobEntry } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 
-const cell = (page: Page, row: string, column: string, figure = 'top'): Locator => page.locator(`[data-cell="${row}/${column}/${figure}"]`);
+const cell = (page: Page, row: string, column: string, figure = 'top'): Locator =>
+  page.locator(`[data-cell="${row}/${column}/${figure}"]`);
 const factor = (page: Page): Locator => page.getByRole('textbox', { name: 'Factor × bore' });
 
 /** Charts are the whole shop's: each test has a shop of its own. */
@@ -14,7 +15,9 @@ async function shop(): Promise<Server> {
   return server;
 }
 
-test('an edit is a version; a build keeps its own, is offered the next with what differs, and takes it when told', async ({ page }) => {
+test('an edit is a version; a build keeps its own, is offered the next with what differs, and takes it when told', async ({
+  page,
+}) => {
   const server = await shop();
   await server.put({ id: 'held', entries: [jobEntry({ name: 'Held' })] });
   await page.goto(`${server.url}/charts/starting`, { waitUntil: 'networkidle' });
@@ -40,7 +43,9 @@ test('an edit is a version; a build keeps its own, is offered the next with what
   await page.getByRole('button', { name: 'See the difference' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('row', { name: /Top ring gap/ })).toContainText(/21–24 thou.*23–26 thou/);
-  await expect(dialog.getByRole('row', { name: /oval or drag.*used by this build/ })).toContainText(/0.005, not confirmed.*0.0055, confirmed against sheet of ring set TF-82/);
+  await expect(dialog.getByRole('row', { name: /oval or drag.*used by this build/ })).toContainText(
+    /0.005, not confirmed.*0.0055, confirmed against sheet of ring set TF-82/,
+  );
   await dialog.getByRole('button', { name: 'Keep version 1' }).click();
   await expect(top).toContainText('21–24');
   await page.getByRole('button', { name: 'See the difference' }).click();
@@ -52,7 +57,9 @@ test('an edit is a version; a build keeps its own, is offered the next with what
   await page.getByRole('tab', { name: 'Chart' }).click();
   await expect(page.getByRole('row', { name: /oval or drag/ })).toContainText('0.0055');
 
-  await page.goto(`${server.url}/gap?bore=4.065in&use=race&piston=forged4032&wall=iron&chart=starting%401`, { waitUntil: 'networkidle' });
+  await page.goto(`${server.url}/gap?bore=4.065in&use=race&piston=forged4032&wall=iron&chart=starting%401`, {
+    waitUntil: 'networkidle',
+  });
   const slip = page.getByRole('article', { name: 'Figures' });
   await expect(slip).toContainText('21–24 thou');
   await page.getByLabel('Chart', { exact: true }).selectOption({ label: 'Starting chart, version 2' });
@@ -150,7 +157,8 @@ test('out as JSON and CSV and in again; a broken file changes nothing', async ({
     await download.saveAs(paths[kind]);
   }
   await page.goto(`${server.url}/charts`, { waitUntil: 'networkidle' });
-  const read = async (name: string, text: string): Promise<void> => page.getByLabel('Chart file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  const read = async (name: string, text: string): Promise<void> =>
+    page.getByLabel('Chart file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   const csv = readFileSync(paths.CSV ?? '', 'utf8');
   await read('broken.csv', csv.replace(',top,0.004,', ',top,0.4,'));
   await expect(page.getByRole('alert').filter({ hasText: 'Not read in' })).toContainText('0.4 is no factor');

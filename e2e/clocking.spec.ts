@@ -9,7 +9,13 @@ import { type Server, expect, test } from './server';
 
 let n = 0;
 
-async function open(page: Page, server: Server, stage: string, entries: Entry[] = [], change: Partial<typeof job> = {}): Promise<string> {
+async function open(
+  page: Page,
+  server: Server,
+  stage: string,
+  entries: Entry[] = [],
+  change: Partial<typeof job> = {},
+): Promise<string> {
   n += 1;
   const id = `clocking-${n}`;
   await server.put({ id, entries: [jobEntry({ name: `Clocking ${n}`, ...change }), ...entries] });
@@ -18,27 +24,44 @@ async function open(page: Page, server: Server, stage: string, entries: Entry[] 
 }
 
 const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
-const clock = (change: Partial<ClockingChoices> = {}): Entry => ({ ...stamp, id: 'c', kind: 'clocking', replaces: null, value: { ...STARTING_CLOCKING, ...change } });
+const clock = (change: Partial<ClockingChoices> = {}): Entry => ({
+  ...stamp,
+  id: 'c',
+  kind: 'clocking',
+  replaces: null,
+  value: { ...STARTING_CLOCKING, ...change },
+});
 const crown = (page: Page) => page.getByRole('group', { name: /^Crown of cylinder/ }).first();
 const handle = (page: Page, name: string) => crown(page).getByRole('slider', { name });
-const points = (page: Page, joint: string, degrees: string) => expect(page.locator(`[data-joint="${joint}"]`).first()).toHaveAttribute('data-degrees', degrees);
+const points = (page: Page, joint: string, degrees: string) =>
+  expect(page.locator(`[data-joint="${joint}"]`).first()).toHaveAttribute('data-degrees', degrees);
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
-const plans = async (server: Server, id: string): Promise<ClockingChoices[]> => (await server.record(id)).entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []));
-const goTo = (page: Page, label: string) => page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: `Cylinder ${label},` }).click();
+const plans = async (server: Server, id: string): Promise<ClockingChoices[]> =>
+  (await server.record(id)).entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []));
+const goTo = (page: Page, label: string) =>
+  page
+    .getByRole('navigation', { name: 'Cylinders' })
+    .getByRole('button', { name: `Cylinder ${label},` })
+    .click();
 
 /** Where a direction lies on the page, at a share of the bore's radius. */
 async function spot(page: Page, degrees: number, share: number): Promise<{ x: number; y: number }> {
   return crown(page).evaluate(
     (svg: SVGSVGElement, [at, r]) => {
       const a = (at * Math.PI) / 180;
-      const point = new DOMPoint(240 * r * Math.sin(a), -240 * r * Math.cos(a)).matrixTransform(svg.getScreenCTM() ?? undefined);
+      const point = new DOMPoint(240 * r * Math.sin(a), -240 * r * Math.cos(a)).matrixTransform(
+        svg.getScreenCTM() ?? undefined,
+      );
       return { x: point.x, y: point.y };
     },
     [degrees, share] as const,
   );
 }
 
-test('a school goes to all cylinders, mirrored on the left bank or not; its own figures are set; the sheet’s angles are turned', async ({ page, server }) => {
+test('a school goes to all cylinders, mirrored on the left bank or not; its own figures are set; the sheet’s angles are turned', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'clocking');
   await expect(page.getByText('Proposed, not chosen yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Clock all cylinders so' }).click();
@@ -50,7 +73,13 @@ test('a school goes to all cylinders, mirrored on the left bank or not; its own 
   await page.getByLabel('Mirrored on the left bank').uncheck();
   await points(page, 'top', '45.0');
   const school = page.getByRole('combobox', { name: 'School' });
-  for (const [words, top] of [['High and low', '90.0'], ['Thirds', '315.0'], ['Ten, two and six', '300.0'], ['Straight across', '30.0'], ['Front and back', '0.0']] as const) {
+  for (const [words, top] of [
+    ['High and low', '90.0'],
+    ['Thirds', '315.0'],
+    ['Ten, two and six', '300.0'],
+    ['Straight across', '30.0'],
+    ['Front and back', '0.0'],
+  ] as const) {
     await school.selectOption({ label: words });
     await points(page, 'top', top);
   }
@@ -67,16 +96,28 @@ test('a school goes to all cylinders, mirrored on the left bank or not; its own 
   await expect(sheet.getByText('An angle is asked for here.')).toHaveCount(5);
   await sheet.getByRole('radio', { name: 'the rear' }).click();
   await sheet.getByRole('radio', { name: 'anticlockwise' }).click();
-  for (const [name, degrees] of [['top ring gap', '30'], ['second ring gap', '210'], ['upper rail gap', '120'], ['expander joint', '210'], ['lower rail gap', 'sideways']] as const) await sheet.getByLabel(name).fill(degrees);
+  for (const [name, degrees] of [
+    ['top ring gap', '30'],
+    ['second ring gap', '210'],
+    ['upper rail gap', '120'],
+    ['expander joint', '210'],
+    ['lower rail gap', 'sideways'],
+  ] as const)
+    await sheet.getByLabel(name).fill(degrees);
   await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
   await expect(sheet.getByText(/an hour of the clock/)).toBeVisible();
   await sheet.getByLabel('lower rail gap').fill('300');
   await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
   await points(page, 'top', '150.0');
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.sheet).toMatchObject({ zero: 180, sense: 'anticlockwise', joints: { top: 30 } });
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.sheet)
+    .toMatchObject({ zero: 180, sense: 'anticlockwise', joints: { top: 30 } });
 });
 
-test('a joint is dragged with live findings, set once it is let go of, cured by one press, undone and redone', async ({ page, server }) => {
+test('a joint is dragged with live findings, set once it is let go of, cured by one press, undone and redone', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'clocking', [clock()]);
   await goTo(page, '2');
   const from = await spot(page, 45, 221 / 240);
@@ -99,8 +140,14 @@ test('a joint is dragged with live findings, set once it is let go of, cured by 
   await expect(page.getByRole('list', { name: 'Findings' })).toContainText('Stop');
   expect(await plans(server, id)).toHaveLength(1);
   await page.mouse.up();
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([{ cylinder: 'R1', joints: { top: 180 } }]);
-  await page.getByRole('list', { name: 'Findings' }).getByRole('button', { name: /^Turn to/ }).first().click();
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.own)
+    .toEqual([{ cylinder: 'R1', joints: { top: 180 } }]);
+  await page
+    .getByRole('list', { name: 'Findings' })
+    .getByRole('button', { name: /^Turn to/ })
+    .first()
+    .click();
   await expect(page.getByText('Stop.')).toHaveCount(0);
   const cured = (await plans(server, id)).length;
   expect(cured).toBeGreaterThan(1);
@@ -118,15 +165,23 @@ test('a joint is dragged with live findings, set once it is let go of, cured by 
   await points(page, 'top', '45.0');
 });
 
-test('by keyboard: arrows 1°, shift 15°, home to the school; a held row of presses is one choice', async ({ page, server }) => {
+test('by keyboard: arrows 1°, shift 15°, home to the school; a held row of presses is one choice', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'clocking', [clock()]);
   await goTo(page, '2');
   await handle(page, 'second ring gap').focus();
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Shift+ArrowLeft');
   await points(page, 'second', '214.0');
-  await expect(handle(page, 'second ring gap')).toHaveAttribute('aria-valuetext', '214°, 34° left of rear, inboard, 7:10 o’clock');
-  await expect.poll(async () => (await plans(server, id)).map((p) => p.own)).toEqual([[], [{ cylinder: 'R1', joints: { second: 214 } }]]);
+  await expect(handle(page, 'second ring gap')).toHaveAttribute(
+    'aria-valuetext',
+    '214°, 34° left of rear, inboard, 7:10 o’clock',
+  );
+  await expect
+    .poll(async () => (await plans(server, id)).map((p) => p.own))
+    .toEqual([[], [{ cylinder: 'R1', joints: { second: 214 } }]]);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map((v) => `${v.id} ${v.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual([]);
   await page.keyboard.press('Home');
@@ -136,10 +191,15 @@ test('by keyboard: arrows 1°, shift 15°, home to the school; a held row of pre
   await page.keyboard.press('ArrowDown');
   await page.getByRole('link', { name: /^Rings/ }).click();
   await expect(page).toHaveURL(/rings$/);
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([{ cylinder: 'R1', joints: { upperRail: 134 } }]);
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.own)
+    .toEqual([{ cylinder: 'R1', joints: { upperRail: 134 } }]);
 });
 
-test('an angle is typed as degrees, hours of the view in hand, or words; what cannot be read stays and says so', async ({ page, server }) => {
+test('an angle is typed as degrees, hours of the view in hand, or words; what cannot be read stays and says so', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'clocking', [clock()]);
   await goTo(page, '2');
   const field = page.getByRole('textbox', { name: 'top ring gap, degrees' });
@@ -176,29 +236,58 @@ test('by touch, on a tablet', async ({ browser, server }) => {
   for (const degrees of [38, 30, 22, 15]) await touch('touchMove', degrees);
   await touch('touchEnd', null);
   await points(page, 'top', '15.0');
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([{ cylinder: 'R1', joints: { top: 15 } }]);
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.own)
+    .toEqual([{ cylinder: 'R1', joints: { top: 15 } }]);
   await page.getByRole('button', { name: 'top ring gap, 1° on' }).tap();
   await points(page, 'top', '16.0');
   await context.close();
 });
 
-test('all crowns: a joint moved on one moves on all alike, the left bank as its mirror image; or on one alone', async ({ page, server }) => {
+test('all crowns: a joint moved on one moves on all alike, the left bank as its mirror image; or on one alone', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'clocking', [clock()]);
   await tab(page, 'All crowns');
-  await page.getByRole('group', { name: 'Crown of cylinder 2' }).getByRole('slider', { name: 'lower rail gap' }).focus();
+  await page
+    .getByRole('group', { name: 'Crown of cylinder 2' })
+    .getByRole('slider', { name: 'lower rail gap' })
+    .focus();
   await page.keyboard.press('Shift+ArrowRight');
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.own.map((o) => [o.cylinder, o.joints.lowerRail])).toEqual([['L1', 30], ['R1', 330], ['L2', 30], ['R2', 330], ['L3', 30], ['R3', 330], ['L4', 30], ['R4', 330]]);
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.own.map((o) => [o.cylinder, o.joints.lowerRail]))
+    .toEqual([
+      ['L1', 30],
+      ['R1', 330],
+      ['L2', 30],
+      ['R2', 330],
+      ['L3', 30],
+      ['R3', 330],
+      ['L4', 30],
+      ['R4', 330],
+    ]);
   await page.getByLabel(/moves on all alike/).uncheck();
   await page.keyboard.press('Tab');
-  await page.getByRole('group', { name: 'Crown of cylinder 1', exact: true }).getByRole('slider', { name: 'top ring gap' }).focus();
+  await page
+    .getByRole('group', { name: 'Crown of cylinder 1', exact: true })
+    .getByRole('slider', { name: 'top ring gap' })
+    .focus();
   await page.keyboard.press('ArrowLeft');
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.own.find((o) => o.cylinder === 'L1')?.joints).toEqual({ lowerRail: 30, top: 314 });
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.own.find((o) => o.cylinder === 'L1')?.joints)
+    .toEqual({ lowerRail: 30, top: 314 });
   await page.getByRole('button', { name: /All joints back to the school/ }).click();
   await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([]);
 });
 
-test('rules are switched, their limits set; what fits is found off the main thread, and what cannot be met is named', async ({ page, server }) => {
-  const id = await open(page, server, 'clocking', [clock({ own: [{ cylinder: 'R1', joints: { top: 2, second: 100 } }] })]);
+test('rules are switched, their limits set; what fits is found off the main thread, and what cannot be met is named', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, 'clocking', [
+    clock({ own: [{ cylinder: 'R1', joints: { top: 2, second: 100 } }] }),
+  ]);
   await goTo(page, '2');
   await expect(page.getByRole('list', { name: 'Findings' })).toContainText('the front end of the pin');
   await tab(page, 'Rules');
@@ -211,7 +300,9 @@ test('rules are switched, their limits set; what fits is found off the main thre
   await limit.fill('150');
   await limit.press('Enter');
   await page.getByRole('combobox', { name: 'At the low side at rest: how grave' }).selectOption('stop');
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.rules).toMatchObject({ pinEnds: { on: false }, topToSecond: { limit: 150 }, lowSide: { severity: 'stop' } });
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.rules)
+    .toMatchObject({ pinEnds: { on: false }, topToSecond: { limit: 150 }, lowSide: { severity: 'stop' } });
   await tab(page, 'Place');
   const placing = page.getByRole('status', { name: 'Placing' });
   await expect(placing).toContainText('nearest two joints apart');
@@ -226,7 +317,10 @@ test('rules are switched, their limits set; what fits is found off the main thre
   await expect.poll(async () => (await plans(server, id)).at(-1)?.own[0]?.joints.top).toBe(2);
 });
 
-test('what lies round a crown is said of the engine: lean, valves, pockets, sectors, marks, rods, the stand', async ({ page, server }) => {
+test('what lies round a crown is said of the engine: lean, valves, pockets, sectors, marks, rods, the stand', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'clocking', [clock()]);
   await tab(page, 'Engine');
   const lean = page.getByLabel('The engine leans, as installed, °');
@@ -252,10 +346,20 @@ test('what lies round a crown is said of the engine: lean, valves, pockets, sect
   await sector.getByLabel(/^From/).fill('40');
   await sector.getByLabel(/^To/).fill('60');
   await sector.getByRole('button', { name: 'Keep it free' }).click();
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.facts).toMatchObject({ lean: -45, intake: 'inboard', frontMark: { points: 'intake' }, pockets: [{ at: 250, out: 25_400_000, across: 48_260_000 }], sectors: [{ words: 'oil jet', from: 40, to: 60 }] });
+  await expect
+    .poll(async () => (await plans(server, id)).at(-1)?.facts)
+    .toMatchObject({
+      lean: -45,
+      intake: 'inboard',
+      frontMark: { points: 'intake' },
+      pockets: [{ at: 250, out: 25_400_000, across: 48_260_000 }],
+      sectors: [{ words: 'oil jet', from: 40, to: 60 }],
+    });
   await tab(page, 'Plan');
   await goTo(page, '2');
-  await expect(page.getByRole('list', { name: 'Rules that hold' }).or(page.getByRole('region', { name: 'Rules that hold' }))).toContainText('Top ring gap by oil jet, as the school has it');
+  await expect(
+    page.getByRole('list', { name: 'Rules that hold' }).or(page.getByRole('region', { name: 'Rules that hold' })),
+  ).toContainText('Top ring gap by oil jet, as the school has it');
   await page.getByRole('link', { name: /^Assembly/ }).click();
   await tab(page, 'Crank and rods');
   await expect(page.getByRole('row', { name: /^Cylinder 2, to it/ })).toContainText('▲ front');
@@ -263,9 +367,25 @@ test('what lies round a crown is said of the engine: lean, valves, pockets, sect
   await expect(page.locator('[data-rod="R1"]')).toHaveAttribute('data-faces', 'front');
 });
 
-test('the card prints all pistons on one sheet, A4 and Letter, and the drawing opens as an SVG', async ({ page, server }) => {
-  for (const [layout, cylinders, bankAngle, scheme] of [['single', 1, 0, 'sequence'], ['inline', 5, 0, 'sequence'], ['vee', 10, 90, 'alternate'], ['vee', 16, 90, 'bankByBank']] as const) {
-    const id = await open(page, server, 'clocking', [clock()], { engine: { layout, cylinders, bankAngle, rotation: 'clockwise', numbering: { scheme, start: 'front', firstBank: 'left' } } });
+test('the card prints all pistons on one sheet, A4 and Letter, and the drawing opens as an SVG', async ({
+  page,
+  server,
+}) => {
+  for (const [layout, cylinders, bankAngle, scheme] of [
+    ['single', 1, 0, 'sequence'],
+    ['inline', 5, 0, 'sequence'],
+    ['vee', 10, 90, 'alternate'],
+    ['vee', 16, 90, 'bankByBank'],
+  ] as const) {
+    const id = await open(page, server, 'clocking', [clock()], {
+      engine: {
+        layout,
+        cylinders,
+        bankAngle,
+        rotation: 'clockwise',
+        numbering: { scheme, start: 'front', firstBank: 'left' },
+      },
+    });
     await tab(page, 'Card');
     await expect(page.getByRole('article', { name: 'Clocking card' }).getByRole('img')).toHaveCount(cylinders);
     for (const format of ['A4', 'Letter'] as const) {
@@ -286,7 +406,11 @@ test('the card prints all pistons on one sheet, A4 and Letter, and the drawing o
     const text = readFileSync(await download.path(), 'utf8');
     const found = await page.evaluate((svg) => {
       const root = new DOMParser().parseFromString(svg, 'image/svg+xml');
-      return { faults: root.querySelectorAll('parsererror').length, crowns: root.querySelectorAll('[id^="cylinder-"]').length, text: root.documentElement.textContent };
+      return {
+        faults: root.querySelectorAll('parsererror').length,
+        crowns: root.querySelectorAll('[id^="cylinder-"]').length,
+        text: root.documentElement.textContent,
+      };
     }, text);
     expect(found).toMatchObject({ faults: 0, crowns: name.startsWith('All') ? 16 : 1 });
     expect(found.text).toContain('in the stand');
@@ -296,7 +420,10 @@ test('the card prints all pistons on one sheet, A4 and Letter, and the drawing o
   expect((await fetch(`${url}/api/builds/nowhere/crowns`)).status).toBe(404);
 });
 
-test('at the block: ticked one after the other by keyboard, moved joints noted, and asked again once the plan changes', async ({ page, server }) => {
+test('at the block: ticked one after the other by keyboard, moved joints noted, and asked again once the plan changes', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, 'assembly', [clock()]);
   await page.getByRole('textbox', { name: 'Initials' }).fill('KM');
   await goTo(page, '2');
@@ -314,7 +441,9 @@ test('at the block: ticked one after the other by keyboard, moved joints noted, 
   await moved.getByRole('button', { name: 'Note where they are' }).click();
   await expect(row('jointsAfter')).toContainText('Moved, against a rule');
   await expect(row('jointsAfter')).toContainText('15° apart');
-  await expect(page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: 'Cylinder 2, moved, 3/6' })).toBeVisible();
+  await expect(
+    page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: 'Cylinder 2, moved, 3/6' }),
+  ).toBeVisible();
   await row('jointsAfter').getByRole('button', { name: 'As planned' }).click();
   await row('frontMark').getByRole('button', { name: 'Right' }).click();
   await row('rod').getByRole('button', { name: 'Right' }).click();
@@ -331,17 +460,27 @@ test('at the block: ticked one after the other by keyboard, moved joints noted, 
   await page.keyboard.press('Shift+ArrowRight');
   await page.getByRole('link', { name: /^Assembly/ }).click();
   await expect(row('jointsBefore')).toContainText('Check again: the plan was changed since');
-  await expect.poll(async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'check' ? [`${e.check} ${e.by} ${JSON.stringify(e.found)}`] : e.kind === 'void' ? [`void ${e.reason}`] : []))).toEqual([
-    'ringsFree KM {}',
-    'expanderButts KM {}',
-    'jointsBefore KM {}',
-    'jointsAfter KM {"top":210}',
-    'jointsAfter KM {}',
-    'frontMark KM {}',
-    'rod KM {}',
-    'void not so after all',
-    'rod KM {}',
-  ]);
+  await expect
+    .poll(async () =>
+      (await server.record(id)).entries.flatMap((e) =>
+        e.kind === 'check'
+          ? [`${e.check} ${e.by} ${JSON.stringify(e.found)}`]
+          : e.kind === 'void'
+            ? [`void ${e.reason}`]
+            : [],
+      ),
+    )
+    .toEqual([
+      'ringsFree KM {}',
+      'expanderButts KM {}',
+      'jointsBefore KM {}',
+      'jointsAfter KM {"top":210}',
+      'jointsAfter KM {}',
+      'frontMark KM {}',
+      'rod KM {}',
+      'void not so after all',
+      'rod KM {}',
+    ]);
 });
 
 test('two tablets: one plans while the other checks, and neither loses anything', async ({ browser, server }) => {

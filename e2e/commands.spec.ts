@@ -26,7 +26,10 @@ test.afterEach(async () => {
 
 /** Runs npm start's script until it prints the words looked for, or ends. */
 async function start(env: Record<string, string>, until: RegExp): Promise<{ output: string; code: number | null }> {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   running = child;
   let output = '';
   return new Promise((resolve) => {
@@ -63,7 +66,9 @@ test('npm start makes its data folder, and takes a free port when the one asked 
 test('a database written by a newer program ends the start with a clear message', async () => {
   const file = join(folder, 'newer.db');
   const client = createClient({ url: `file:${file}` });
-  await client.execute('CREATE TABLE __drizzle_migrations (id SERIAL PRIMARY KEY, hash text NOT NULL, created_at numeric)');
+  await client.execute(
+    'CREATE TABLE __drizzle_migrations (id SERIAL PRIMARY KEY, hash text NOT NULL, created_at numeric)',
+  );
   await client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('x', 99999999999999)");
   client.close();
   const { output, code } = await start({ PORT: '0', DATABASE_URL: `file:${file}` }, /Spatium is at/);
@@ -73,7 +78,10 @@ test('a database written by a newer program ends the start with a clear message'
 });
 
 test('a port that is no port is refused', async () => {
-  const { output, code } = await start({ PORT: 'eighty', DATABASE_URL: `file:${join(folder, 'x.db')}` }, /Spatium is at/);
+  const { output, code } = await start(
+    { PORT: 'eighty', DATABASE_URL: `file:${join(folder, 'x.db')}` },
+    /Spatium is at/,
+  );
   expect(output).toContain('PORT is eighty: a number from 0 to 65535 is wanted.');
   expect(code).toBe(1);
 });

@@ -107,7 +107,9 @@ test('what prints is black on white with no controls on it', async ({ page, serv
   await page.evaluate(() => (document.documentElement.dataset.theme = 'dim'));
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
   await expect(page.getByRole('navigation', { name: 'Stages' })).toBeHidden();
-  expect(await page.getByRole('article').evaluate((e) => [getComputedStyle(e).backgroundColor, getComputedStyle(e).color])).toEqual(['rgb(255, 255, 255)', 'rgb(0, 0, 0)']);
+  expect(
+    await page.getByRole('article').evaluate((e) => [getComputedStyle(e).backgroundColor, getComputedStyle(e).color]),
+  ).toEqual(['rgb(255, 255, 255)', 'rgb(0, 0, 0)']);
 });
 
 test('papers outrank the chart, and can be taken out again', async ({ page, server }) => {
@@ -148,7 +150,6 @@ test('papers outrank the chart, and can be taken out again', async ({ page, serv
   await expect(top).toContainText('26–30');
 });
 
-
 test('a single, in millimetres, from a sheet alone: no bore, no duty, no piston said', async ({ page, server }) => {
   await page.goto(`${server.url}/new`);
   await page.getByLabel('Name of the build').fill('Tarn single');
@@ -176,7 +177,10 @@ test('a single, in millimetres, from a sheet alone: no bore, no duty, no piston 
   await expect(page.getByText('Where the rails go depends on the bore')).toBeVisible();
 });
 
-test('rounding and windows are set in one step, and a limit inside its window is not taken', async ({ page, server }) => {
+test('rounding and windows are set in one step, and a limit inside its window is not taken', async ({
+  page,
+  server,
+}) => {
   await server.putDemo();
   await page.goto(`${server.url}/builds/demo-corrie-v10/targets`);
   await page.getByRole('tab', { name: 'Windows, schools' }).click();

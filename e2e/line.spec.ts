@@ -79,7 +79,13 @@ test('a slip is answered with a question, by keyboard, and nothing typed is lost
   await expect(said(page)).toContainText('is no reading');
   await expect(said(page)).toContainText('Accepted: 22, .022');
   await expect(line(page)).toHaveValue('fourteen');
-  await expect.poll(async () => (await server.record(id)).entries.filter((e) => e.kind === 'reading').map((e) => e.kind === 'reading' && [e.value, e.typed])).toEqual([[fromThou(22), '220']]);
+  await expect
+    .poll(async () =>
+      (await server.record(id)).entries
+        .filter((e) => e.kind === 'reading')
+        .map((e) => e.kind === 'reading' && [e.value, e.typed]),
+    )
+    .toEqual([[fromThou(22), '220']]);
 });
 
 test('a paste of five megabytes is refused and changes nothing', async ({ page, context, server }) => {
@@ -110,7 +116,9 @@ test('arrows lead to any ring; undo is one key, stays on record, and leads back'
   await expect(said(page)).toContainText('Undone: Cylinder 2, second ring, “24”');
   await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
   await expect(page.getByText('struck out: undone at entry')).toBeVisible();
-  await expect.poll(async () => (await server.record(id)).entries.map((e) => e.kind)).toEqual(['job', 'reading', 'void']);
+  await expect
+    .poll(async () => (await server.record(id)).entries.map((e) => e.kind))
+    .toEqual(['job', 'reading', 'void']);
   await page.keyboard.press('z');
   await expect(said(page)).toContainText('Nothing of this bench’s to undo here');
 });
@@ -172,7 +180,9 @@ test('bore and piston on the line: the gauge setting, the dial, and a dropped di
   await page.reload();
   await line(page).fill('-1.5');
   await expect(said(page)).toContainText('4.0585 in');
-  await expect.poll(async () => (await server.record(id)).entries.map((e) => e.kind)).toEqual(['job', 'setting', 'reading', 'reading']);
+  await expect
+    .poll(async () => (await server.record(id)).entries.map((e) => e.kind))
+    .toEqual(['job', 'setting', 'reading', 'reading']);
 });
 
 test('route ring by ring, and rails on the route', async ({ page, server }) => {
@@ -210,7 +220,8 @@ test.describe('on a tablet held upright', () => {
       const box = await key.boundingBox();
       expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(44);
     }
-    for (const key of ['2', '9', 'Delete the last character', '2', 'Enter']) await keypad.getByRole('button', { name: key, exact: true }).tap();
+    for (const key of ['2', '9', 'Delete the last character', '2', 'Enter'])
+      await keypad.getByRole('button', { name: key, exact: true }).tap();
     await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
     await page.getByRole('button', { name: 'Cylinder 5,' }).tap();
     await expect(page.getByRole('heading', { name: 'Cylinder 5, second ring' })).toBeVisible();

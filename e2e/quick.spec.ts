@@ -1,7 +1,10 @@
 /** Quick gap: figures at the counter, kept in the address, printed, turned into a build. */
 import { expect, test } from './server';
 
-test('bore, duty and piston in; every figure out in both systems, with its working, in the address', async ({ page, server }) => {
+test('bore, duty and piston in; every figure out in both systems, with its working, in the address', async ({
+  page,
+  server,
+}) => {
   await page.goto(server.url);
   await page.getByRole('link', { name: 'Quick gap' }).click();
   const slip = page.getByRole('article', { name: 'Figures' });
@@ -31,8 +34,14 @@ test('bore, duty and piston in; every figure out in both systems, with its worki
   await expect(slip).toContainText('0.70–0.78 mm');
 });
 
-test('a link opens as it was sent, prints black on white, and becomes a build in one step', async ({ page, server }) => {
-  await page.goto(`${server.url}/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron&chart=starting%401`, { waitUntil: 'networkidle' });
+test('a link opens as it was sent, prints black on white, and becomes a build in one step', async ({
+  page,
+  server,
+}) => {
+  await page.goto(
+    `${server.url}/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron&chart=starting%401`,
+    { waitUntil: 'networkidle' },
+  );
   const slip = page.getByRole('article', { name: 'Figures' });
   await expect(slip).toContainText('28–31 thou');
   await expect(page.getByRole('region', { name: 'High top ring' })).toContainText(/28–31 thou.*16 thou/s);

@@ -11,7 +11,12 @@ const heading = (page: Page, name: string) => page.getByRole('heading', { level:
 
 let n = 0;
 
-async function open(page: Page, server: Server, entries: Entry[] = [], change: Partial<typeof job> = {}): Promise<string> {
+async function open(
+  page: Page,
+  server: Server,
+  entries: Entry[] = [],
+  change: Partial<typeof job> = {},
+): Promise<string> {
   n += 1;
   const id = `rings-${n}`;
   await server.put({ id, entries: [jobEntry({ name: `Rings ${n}`, ...change }), ...entries] });
@@ -20,10 +25,14 @@ async function open(page: Page, server: Server, entries: Entry[] = [], change: P
   return id;
 }
 
-const kept = async (server: Server, id: string, kind: Entry['kind']) => (await server.record(id)).entries.filter((e) => e.kind === kind);
+const kept = async (server: Server, id: string, kind: Entry['kind']) =>
+  (await server.record(id)).entries.filter((e) => e.kind === kind);
 
 /** A bore alike in all directions, at the top and the bottom. */
-const bore = (cylinder: string, inches: number): Entry[] => (['top', 'middle', 'bottom'] as const).flatMap((depth) => [90, 0].map((angle) => boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches))));
+const bore = (cylinder: string, inches: number): Entry[] =>
+  (['top', 'middle', 'bottom'] as const).flatMap((depth) =>
+    [90, 0].map((angle) => boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches))),
+  );
 
 test('read, cut, read, done in twelve keys, and the next cut is advised in turns', async ({ page, server }) => {
   const id = await open(page, server);
@@ -34,14 +43,26 @@ test('read, cut, read, done in twelve keys, and the next cut is advised in turns
   expect(keys).toHaveLength(12);
   await expect(heading(page, 'Cylinder 1, second ring')).toBeVisible();
   await expect(rings(page)).toContainText('1/16');
-  await expect.poll(async () => kept(server, id, 'cut')).toMatchObject([{ ring: 'top', cylinder: 'L1', count: 10, filer: 'filer-hand.1' }]);
-  await expect.poll(async () => kept(server, id, 'reading')).toMatchObject([{ fit: { deburred: false, squared: false } }, { fit: { ring: 'L1', deburred: true, squared: true } }]);
+  await expect
+    .poll(async () => kept(server, id, 'cut'))
+    .toMatchObject([{ ring: 'top', cylinder: 'L1', count: 10, filer: 'filer-hand.1' }]);
+  await expect
+    .poll(async () => kept(server, id, 'reading'))
+    .toMatchObject([
+      { fit: { deburred: false, squared: false } },
+      { fit: { ring: 'L1', deburred: true, squared: true } },
+    ]);
   await page.keyboard.type('13');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'Next cut' })).toContainText(/Next cut: \d+ turns, about .* chance to pass the window/);
+  await expect(page.getByRole('region', { name: 'Next cut' })).toContainText(
+    /Next cut: \d+ turns, about .* chance to pass the window/,
+  );
 });
 
-test('without a filer the cut is advised by feel; a cut is undone by one key; neither deburred nor squared is marked', async ({ page, server }) => {
+test('without a filer the cut is advised by feel; a cut is undone by one key; neither deburred nor squared is marked', async ({
+  page,
+  server,
+}) => {
   await open(page, server);
   await page.keyboard.type('12');
   await page.keyboard.press('Enter');
@@ -57,7 +78,9 @@ test('without a filer the cut is advised by feel; a cut is undone by one key; ne
     await page.keyboard.type(typed);
     await page.keyboard.press('Enter');
   }
-  await expect(page.getByRole('region', { name: 'Readings of this ring' })).toContainText('neither deburred nor squared noted');
+  await expect(page.getByRole('region', { name: 'Readings of this ring' })).toContainText(
+    'neither deburred nor squared noted',
+  );
 });
 
 test('the rings of a whole V10, filed by keyboard alone', async ({ page, server }) => {
@@ -81,8 +104,16 @@ test('the rings of a whole V10, filed by keyboard alone', async ({ page, server 
   await expect(rings(page)).toContainText('20/20');
 });
 
-test('an over-gapped ring and a tight one change places, each explained, and back in one step', async ({ page, server }) => {
-  const id = await open(page, server, [...bore('L1', 4.066), ...bore('R1', 4.065), gap('a', 'L1', 'top', 28), gap('b', 'R1', 'top', 20)]);
+test('an over-gapped ring and a tight one change places, each explained, and back in one step', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, [
+    ...bore('L1', 4.066),
+    ...bore('R1', 4.065),
+    gap('a', 'L1', 'top', 28),
+    gap('b', 'R1', 'top', 20),
+  ]);
   await page.getByRole('tab', { name: 'Swap' }).click();
   const placing = page.getByRole('status', { name: 'Placing' });
   await expect(placing).toContainText('Ring 1 to cylinder 2: 28 thou becomes 24.9 thou, loose');
@@ -91,9 +122,15 @@ test('an over-gapped ring and a tight one change places, each explained, and bac
   await expect(placing).toContainText('Leave them where they are');
   await page.getByRole('button', { name: 'Ring of cylinder 1 stays' }).click();
   await page.getByRole('button', { name: 'Place them so' }).click();
-  await expect.poll(async () => (await kept(server, id, 'placing')).at(-1)).toMatchObject({ value: { top: { pairs: expect.arrayContaining([{ cylinder: 'L1', ring: 'R1' }]) as unknown } } });
+  await expect
+    .poll(async () => (await kept(server, id, 'placing')).at(-1))
+    .toMatchObject({ value: { top: { pairs: expect.arrayContaining([{ cylinder: 'L1', ring: 'R1' }]) as unknown } } });
   await page.getByRole('tab', { name: 'Bench' }).click();
-  await page.getByRole('link', { name: /^Cylinder 1,|^Cylinder 1:/ }).or(page.getByRole('button', { name: /^Cylinder 1\b/ })).first().click();
+  await page
+    .getByRole('link', { name: /^Cylinder 1,|^Cylinder 1:/ })
+    .or(page.getByRole('button', { name: /^Cylinder 1\b/ }))
+    .first()
+    .click();
   await expect(page.getByText('ring no. 2')).toBeVisible();
   await expect(page.getByText('Predicted from cylinder 2.').first()).toBeVisible();
   await page.getByRole('tab', { name: 'Swap' }).click();
@@ -101,7 +138,10 @@ test('an over-gapped ring and a tight one change places, each explained, and bac
   await expect(placing).toContainText('Ring 1 to cylinder 2');
 });
 
-test('a ring that is over: accepted with a reason and taken back; another ring; the old readings stay', async ({ page, server }) => {
+test('a ring that is over: accepted with a reason and taken back; another ring; the old readings stay', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, [gap('a', 'L1', 'top', 30)]);
   const over = page.getByRole('region', { name: 'Over its limit' });
   await expect(over).toBeVisible();
@@ -120,17 +160,30 @@ test('a ring that is over: accepted with a reason and taken back; another ring; 
   await expect.poll(async () => (await kept(server, id, 'void')).length).toBe(2);
 });
 
-test('a ring read in the wrong bore is noted there and predicted here, without measuring again', async ({ page, server }) => {
+test('a ring read in the wrong bore is noted there and predicted here, without measuring again', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server, [...bore('L1', 4.065), ...bore('R1', 4.066), gap('a', 'L1', 'top', 26)]);
   await page.getByRole('button', { name: 'top ring' }).click();
   await page.getByRole('button', { name: 'Other bore' }).click();
-  await page.getByRole('dialog', { name: 'Read in another bore' }).getByRole('button', { name: '2', exact: true }).click();
+  await page
+    .getByRole('dialog', { name: 'Read in another bore' })
+    .getByRole('button', { name: '2', exact: true })
+    .click();
   await expect(page.getByText('Predicted from cylinder 2').first()).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Readings of this ring' })).toContainText('it was read in the bore of cylinder 2');
-  await expect.poll(async () => (await kept(server, id, 'reading')).at(-1)).toMatchObject({ cylinder: 'R1', value: fromThou(26), fit: { ring: 'L1' } });
+  await expect(page.getByRole('region', { name: 'Readings of this ring' })).toContainText(
+    'it was read in the bore of cylinder 2',
+  );
+  await expect
+    .poll(async () => (await kept(server, id, 'reading')).at(-1))
+    .toMatchObject({ cylinder: 'R1', value: fromThou(26), fit: { ring: 'L1' } });
 });
 
-test('the ring set says which way up, the grooves are checked on the line, rails pass a leaf', async ({ page, server }) => {
+test('the ring set says which way up, the grooves are checked on the line, rails pass a leaf', async ({
+  page,
+  server,
+}) => {
   const id = await open(page, server);
   await page.getByRole('tab', { name: 'Ring set' }).click();
   await page.getByLabel('Top ring: faces up with').selectOption({ label: 'a word, often “TOP”' });
@@ -147,14 +200,18 @@ test('the ring set says which way up, the grooves are checked on the line, rails
   await line(page).focus();
   await page.keyboard.type('1.5');
   await page.keyboard.press('Enter');
-  await expect.poll(async () => kept(server, id, 'reading')).toMatchObject([{ subject: 'secondSide', value: fromThou(1.5), fit: null }]);
+  await expect
+    .poll(async () => kept(server, id, 'reading'))
+    .toMatchObject([{ subject: 'secondSide', value: fromThou(1.5), fit: null }]);
   await page.getByRole('tab', { name: 'Bench' }).click();
   await page.getByRole('button', { name: 'upper rail' }).click();
   await line(page).focus();
   await page.keyboard.type('p15');
   await expect(page.locator('#line-said')).toContainText('passes');
   await page.keyboard.press('Enter');
-  await expect.poll(async () => (await kept(server, id, 'reading')).at(-1)).toMatchObject({ subject: 'upperRail', value: fromThou(15), fit: { open: true } });
+  await expect
+    .poll(async () => (await kept(server, id, 'reading')).at(-1))
+    .toMatchObject({ subject: 'upperRail', value: fromThou(15), fit: { open: true } });
   await expect(page.getByRole('row', { name: /upper rail/ })).toContainText('in window');
 });
 
@@ -172,12 +229,21 @@ test('all gaps against their windows, and how far they lie apart against a limit
   await expect(view).toContainText('within the 3 thou');
 });
 
-test('large figures stay over a reload; the verdict is spoken only once that is turned on', async ({ page, server }) => {
+test('large figures stay over a reload; the verdict is spoken only once that is turned on', async ({
+  page,
+  server,
+}) => {
   await page.addInitScript(() => {
     const spoken: string[] = [];
     Object.assign(window, { spoken });
-    Object.defineProperty(window, 'speechSynthesis', { value: { cancel: () => undefined, speak: (u: SpeechSynthesisUtterance) => spoken.push(u.text) } });
-    Object.defineProperty(window, 'SpeechSynthesisUtterance', { value: class { constructor(public text: string) {} } });
+    Object.defineProperty(window, 'speechSynthesis', {
+      value: { cancel: () => undefined, speak: (u: SpeechSynthesisUtterance) => spoken.push(u.text) },
+    });
+    Object.defineProperty(window, 'SpeechSynthesisUtterance', {
+      value: class {
+        constructor(public text: string) {}
+      },
+    });
   });
   await open(page, server);
   await page.keyboard.type('22');
@@ -213,7 +279,9 @@ test('a filer’s rate learnt on one engine is there on the next', async ({ page
   await expect(page.getByRole('region', { name: 'Next cut' })).toContainText('Not enough data of Fine file');
   await page.keyboard.type('c5');
   await page.keyboard.press('Enter');
-  await expect.poll(async () => kept(server, next, 'rate')).toMatchObject([{ filer: 'filer-file', metal: 'unknown', sums: { cuts: 2, xx: 724 } }]);
+  await expect
+    .poll(async () => kept(server, next, 'rate'))
+    .toMatchObject([{ filer: 'filer-file', metal: 'unknown', sums: { cuts: 2, xx: 724 } }]);
 });
 
 test('the server is killed again and again while rings are logged: none lost, none twice', async ({ page, server }) => {
@@ -230,7 +298,12 @@ test('the server is killed again and again while rings are logged: none lost, no
     }
     await server.start();
   }
-  await expect.poll(async () => (await server.record(id)).entries.filter((e) => e.kind === 'cut' || e.kind === 'reading').length, { timeout: 30_000 }).toBe(3 * kills);
+  await expect
+    .poll(
+      async () => (await server.record(id)).entries.filter((e) => e.kind === 'cut' || e.kind === 'reading').length,
+      { timeout: 30_000 },
+    )
+    .toBe(3 * kills);
   const { entries } = await server.record(id);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
 });

@@ -18,7 +18,10 @@ test('the server is killed in the middle of 200 logged readings: every acknowled
   const send = async (i: number): Promise<void> => {
     const entry = gap(`k${i}`, 'L1', 'top', 15 + (i % 10));
     for (let tries = 0; tries < 200; tries += 1) {
-      const answer = await fetch(`${server.url}/api/builds/killed/entries`, { method: 'POST', body: JSON.stringify({ entries: [entry] }) }).catch(() => null);
+      const answer = await fetch(`${server.url}/api/builds/killed/entries`, {
+        method: 'POST',
+        body: JSON.stringify({ entries: [entry] }),
+      }).catch(() => null);
       if (answer?.ok) {
         acknowledged.push(entry.id);
         return;
@@ -45,7 +48,9 @@ test('the server is killed in the middle of 200 logged readings: every acknowled
   await server.end();
 });
 
-test('with the server gone the bench goes on: entries wait, survive a reload of the page, and are sent once each', async ({ page }) => {
+test('with the server gone the bench goes on: entries wait, survive a reload of the page, and are sent once each', async ({
+  page,
+}) => {
   const server = new Server();
   await server.start();
   await server.put({ id: 'gone', entries: [jobEntry()] });
@@ -75,7 +80,10 @@ test('with the server gone the bench goes on: entries wait, survive a reload of 
   await server.end();
 });
 
-test('two benches on one build see each other’s readings, and cannot overwrite each other’s choices unseen', async ({ browser, server }) => {
+test('two benches on one build see each other’s readings, and cannot overwrite each other’s choices unseen', async ({
+  browser,
+  server,
+}) => {
   await server.put({ id: 'two-benches', entries: [jobEntry()] });
   const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
   await one.goto(`${server.url}/builds/two-benches/rings`);
@@ -91,7 +99,9 @@ test('two benches on one build see each other’s readings, and cannot overwrite
   await two.route('**/entries?*', (route) => (route.request().method() === 'GET' ? route.abort() : route.continue()));
   for (const page of [one, two]) await page.getByRole('tab', { name: 'Set-up' }).click();
   await one.getByRole('radio', { name: 'ring by ring' }).click();
-  await expect.poll(async () => (await server.record('two-benches')).entries.filter((e) => e.kind === 'bench').length).toBe(1);
+  await expect
+    .poll(async () => (await server.record('two-benches')).entries.filter((e) => e.kind === 'bench').length)
+    .toBe(1);
   await two.getByLabel('Rails on the route too').check();
   await expect(two.getByText('Someone else changed this first')).toBeVisible();
   await two.reload();
@@ -120,7 +130,10 @@ test('a job card being written is not swept away when another bench saves one', 
   await page.goto(`${server.url}/builds/two-cards/job`);
   await page.getByLabel('Notes').fill('half a sentence');
   const theirs = { ...jobEntry({ name: 'Their card' }, 'job-2', 'job-1'), by: 'KM' };
-  await fetch(`${server.url}/api/builds/two-cards/entries`, { method: 'POST', body: JSON.stringify({ entries: [theirs] }) });
+  await fetch(`${server.url}/api/builds/two-cards/entries`, {
+    method: 'POST',
+    body: JSON.stringify({ entries: [theirs] }),
+  });
   await expect(page.getByText('The card on record is another one')).toBeVisible();
   await expect(page.getByLabel('Notes')).toHaveValue('half a sentence');
   await page.getByRole('button', { name: 'Show the one on record' }).click();
@@ -132,16 +145,23 @@ test('a job card being written is not swept away when another bench saves one', 
   await expect.poll(async () => (await server.record('two-cards')).entries.length).toBe(3);
 });
 
-test('a build file goes out and comes back the same; broken ones are refused with what is wrong', async ({ page, server }) => {
+test('a build file goes out and comes back the same; broken ones are refused with what is wrong', async ({
+  page,
+  server,
+}) => {
   await server.put({ id: 'roundtrip', entries: [jobEntry({ name: 'Round trip' }), gap('a', 'L1', 'top', 22)] });
   await page.goto(`${server.url}/builds/roundtrip/sheet`);
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: /Build file/ }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: /Build file/ }).click(),
+  ]);
   expect(download.suggestedFilename()).toBe('Round-trip.spatium.json');
   const text = readFileSync(await download.path(), 'utf8');
-  expect((JSON.parse(text) as { record: unknown }).record).toEqual((await server.record('roundtrip')));
+  expect((JSON.parse(text) as { record: unknown }).record).toEqual(await server.record('roundtrip'));
 
   await page.goto(server.url);
-  const file = (name: string, body: string) => page.getByLabel('Build file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
+  const file = (name: string, body: string) =>
+    page.getByLabel('Build file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
   const alert = page.getByRole('alert').filter({ hasText: 'Not read in' });
   const before = await (await fetch(`${server.url}/api/builds`)).text();
   await file('cut.json', text.slice(0, 300));
@@ -164,18 +184,25 @@ test('a build file goes out and comes back the same; broken ones are refused wit
 
 test('a script sends a build file and fetches the judged one back', async ({ server }) => {
   const given = { id: 'by-script', entries: [jobEntry(), gap('a', 'L1', 'top', 20)] };
-  const post = (query = '') => fetch(`${server.url}/api/builds${query}`, { method: 'POST', body: JSON.stringify({ format: 'spatium-build', version: 1, record: given }) });
+  const post = (query = '') =>
+    fetch(`${server.url}/api/builds${query}`, {
+      method: 'POST',
+      body: JSON.stringify({ format: 'spatium-build', version: 1, record: given }),
+    });
   expect((await post()).status).toBe(201);
   expect((await post()).status).toBe(200);
   const copy = await post('?copy=1');
   expect(copy.status).toBe(201);
   expect(((await copy.json()) as { id: string }).id).not.toBe('by-script');
-  const judged = (await (await fetch(`${server.url}/api/builds/by-script`)).json()) as { judged: { cylinders: { rings: { top: { state: string } } }[] } };
+  const judged = (await (await fetch(`${server.url}/api/builds/by-script`)).json()) as {
+    judged: { cylinders: { rings: { top: { state: string } } }[] };
+  };
   expect(judged.judged.cylinders[0]?.rings.top.state).toBe('short');
   const csv = await fetch(`${server.url}/api/builds/by-script/csv`);
   expect(csv.headers.get('content-type')).toContain('text/csv');
   expect(await csv.text()).toContain('cylinder,place,what');
-  for (const path of ['nobody', 'nobody/csv', 'nobody/entries']) expect((await fetch(`${server.url}/api/builds/${path}`)).status).toBe(404);
+  for (const path of ['nobody', 'nobody/csv', 'nobody/entries'])
+    expect((await fetch(`${server.url}/api/builds/${path}`)).status).toBe(404);
 });
 
 test('wrong requests get a clear answer and change nothing', async ({ server }) => {
@@ -186,10 +213,18 @@ test('wrong requests get a clear answer and change nothing', async ({ server }) 
   };
   expect(await send('{')).toEqual([400, expect.stringContaining('not JSON')]);
   expect(await send('{"entries":[]}')).toEqual([422, expect.stringContaining('no entry')]);
-  expect(await send(JSON.stringify({ entries: [gap('a', 'L99', 'top', 22)] }))).toEqual([422, expect.stringContaining('no cylinder')]);
-  expect(await send(JSON.stringify({ entries: [{ ...gap('a', 'L1', 'top', 22), value: '22' }] }))).toEqual([422, expect.stringContaining('value')]);
+  expect(await send(JSON.stringify({ entries: [gap('a', 'L99', 'top', 22)] }))).toEqual([
+    422,
+    expect.stringContaining('no cylinder'),
+  ]);
+  expect(await send(JSON.stringify({ entries: [{ ...gap('a', 'L1', 'top', 22), value: '22' }] }))).toEqual([
+    422,
+    expect.stringContaining('value'),
+  ]);
   expect(await send(' '.repeat(5 * 1024 * 1024))).toEqual([413, expect.stringContaining('4 MB')]);
-  expect(await send(JSON.stringify({ entries: [gap('a', 'L1', 'top', 22)] }), { origin: 'http://elsewhere.example' })).toEqual([403, expect.stringContaining('another site')]);
+  expect(
+    await send(JSON.stringify({ entries: [gap('a', 'L1', 'top', 22)] }), { origin: 'http://elsewhere.example' }),
+  ).toEqual([403, expect.stringContaining('another site')]);
   expect((await server.record('wrong')).entries).toHaveLength(1);
 });
 
@@ -208,7 +243,8 @@ test('the shelf: search, sort, take off and put back', async ({ page, server }) 
   await page.getByRole('button', { name: 'Take Scarp V-twin off the shelf' }).click();
   await page.getByRole('button', { name: 'Take it off' }).click();
   await expect(page.getByText('The build is off the shelf.')).toBeVisible();
-  const found = async (): Promise<number> => ((await (await fetch(`${server.url}/api/builds?q=scarp`)).json()) as { total: number }).total;
+  const found = async (): Promise<number> =>
+    ((await (await fetch(`${server.url}/api/builds?q=scarp`)).json()) as { total: number }).total;
   expect(await found()).toBe(0);
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect.poll(found).toBe(1);

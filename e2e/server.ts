@@ -31,8 +31,17 @@ export class Server {
 
   async start(): Promise<void> {
     this.port ||= await freePort();
-    const env: NodeJS.ProcessEnv = { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', DATABASE_URL: pathToFileURL(join(this.folder, 'shop.db')).href };
-    this.child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(this.port)], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    const env: NodeJS.ProcessEnv = {
+      ...process.env,
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      DATABASE_URL: pathToFileURL(join(this.folder, 'shop.db')).href,
+    };
+    this.child = spawn(
+      process.execPath,
+      ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(this.port)],
+      { env, stdio: ['ignore', 'ignore', 'inherit'] },
+    );
     for (let tries = 0; tries < 300; tries += 1) {
       const answered = await fetch(`${this.url}/api/builds`).then(
         (r) => r.ok,
@@ -61,13 +70,17 @@ export class Server {
 
   /** Puts a record on the shelf through the documented route. */
   async put(record: BuildRecord): Promise<void> {
-    const response = await fetch(`${this.url}/api/builds`, { method: 'POST', body: JSON.stringify(writeBuildFile(record)) });
+    const response = await fetch(`${this.url}/api/builds`, {
+      method: 'POST',
+      body: JSON.stringify(writeBuildFile(record)),
+    });
     if (!response.ok) throw new Error(await response.text());
   }
 
   /** Puts the demo's builds on the shelf, as far as they are not there yet. */
   async putDemo(): Promise<void> {
-    for (const record of demoRecords()) if (!(await fetch(`${this.url}/api/builds/${record.id}`)).ok) await this.put(record);
+    for (const record of demoRecords())
+      if (!(await fetch(`${this.url}/api/builds/${record.id}`)).ok) await this.put(record);
   }
 
   async record(id: string): Promise<BuildRecord> {

@@ -4,7 +4,8 @@ import { fromInches } from '../src/core/quantity/length';
 import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 
-const figure = (page: Page, name: RegExp): Locator => page.getByRole('group', { name: 'Figures' }).getByRole('button', { name });
+const figure = (page: Page, name: RegExp): Locator =>
+  page.getByRole('group', { name: 'Figures' }).getByRole('button', { name });
 const top = (page: Page): Locator => figure(page, /Top ring gap/);
 const rung = (page: Page, name: string): Locator => page.locator(`[data-rung="${name}"]`);
 const findings = (page: Page): Locator => page.getByRole('complementary').getByRole('list', { name: 'Findings' });
@@ -28,14 +29,21 @@ interface Entering {
 async function enter(page: Page, { paper, form = 'at least', fields, over = false }: Entering): Promise<void> {
   await page.getByRole('button', { name: new RegExp(`(Enter|Change) ${paper}`) }).click();
   await page.getByRole('radio', { name: form }).click();
-  for (const [label, text] of Object.entries(fields)) await page.getByRole('dialog').getByLabel(label, { exact: true }).fill(text);
+  for (const [label, text] of Object.entries(fields))
+    await page.getByRole('dialog').getByLabel(label, { exact: true }).fill(text);
   if (over) await page.getByRole('checkbox', { name: /Put it over/ }).check();
   await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
 }
 
-test('the order of trust, rung by rung: own, chart, manual, sheet; and own put over them all', async ({ page, server }) => {
-  await open(page, server, { construction: 'cast', service: { use: 'street', fuel: 'petrol', now: { kind: 'turbo', boost: 140_000 }, later: null } });
+test('the order of trust, rung by rung: own, chart, manual, sheet; and own put over them all', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, {
+    construction: 'cast',
+    service: { use: 'street', fuel: 'petrol', now: { kind: 'turbo', boost: 140_000 }, later: null },
+  });
   await expect(top(page)).toContainText('The chart offers no top ring gap');
   await enter(page, { paper: 'own figure', fields: { 'At least': '25', Reason: 'ran it last year' } });
   await expect(top(page)).toContainText('25–28');
@@ -49,7 +57,9 @@ test('the order of trust, rung by rung: own, chart, manual, sheet; and own put o
   await expect(top(page)).toContainText('28–31');
   await expect(rung(page, 'chart')).toContainText('in force');
   await expect(rung(page, 'own')).toContainText('25–28 thou');
-  await expect(findings(page)).toContainText("own top ring minimum of 25 thou is not in force; it is under the chart's 28 thou");
+  await expect(findings(page)).toContainText(
+    "own top ring minimum of 25 thou is not in force; it is under the chart's 28 thou",
+  );
 
   await enter(page, { paper: 'service manual', form: 'from – to', fields: { From: '0.6mm', To: '0.75mm' } });
   await expect(rung(page, 'manual')).toContainText('in force');
@@ -92,7 +102,10 @@ test('an own figure asks for its reason; clearance and rails have the same rungs
   await expect(figure(page, /Oil rail gaps/)).toContainText('11.8–35.4');
 });
 
-test('slips in a figure are asked about: a factor for a gap, ten times, millimetres for thou, second under top', async ({ page, server }) => {
+test('slips in a figure are asked about: a factor for a gap, ten times, millimetres for thou, second under top', async ({
+  page,
+  server,
+}) => {
   await open(page, server);
   const dialog = page.getByRole('dialog');
   await page.getByRole('button', { name: 'Enter packed sheet' }).click();
@@ -123,7 +136,9 @@ test('slips in a figure are asked about: a factor for a gap, ten times, millimet
   await dialog.getByLabel('At least').fill('18');
   await expect(dialog).toContainText('That is under the top ring’s, 22 thou: gas could be trapped');
   await page.getByRole('button', { name: 'Enter it' }).click();
-  await expect(findings(page)).toContainText('The sheet asks for a second ring tighter than the top: 18 thou against 22 thou.');
+  await expect(findings(page)).toContainText(
+    'The sheet asks for a second ring tighter than the top: 18 thou against 22 thou.',
+  );
 });
 
 test('a boosted in-line five, keyboard only, from a new card to its targets', async ({ page, server }) => {
@@ -151,7 +166,9 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await expect(page.getByLabel('Boost', { exact: true })).toBeVisible();
   await tab(1);
   await press(...'20');
-  await expect(page.getByText('Suggested: boost over 15 psi (1.03 bar), because 20.0 psi (1.38 bar) of boost is over 15 psi.')).toBeVisible();
+  await expect(
+    page.getByText('Suggested: boost over 15 psi (1.03 bar), because 20.0 psi (1.38 bar) of boost is over 15 psi.'),
+  ).toBeVisible();
   await press('Enter');
   await expect(page).toHaveURL(/\/targets$/);
   await expect(top(page)).toContainText('22–25');
@@ -159,8 +176,14 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await expect(figure(page, /Piston to wall/)).toContainText('4.3–5.3');
 });
 
-test('the duty follows from the power adder: near a line both rows are shown, what is planned counts, and another row can be chosen', async ({ page, server }) => {
-  await open(page, server, { plannedBore: fromInches(4), service: { use: 'street', fuel: 'petrol', now: { kind: 'none' }, later: null } });
+test('the duty follows from the power adder: near a line both rows are shown, what is planned counts, and another row can be chosen', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, {
+    plannedBore: fromInches(4),
+    service: { use: 'street', fuel: 'petrol', now: { kind: 'none' }, later: null },
+  });
   await expect(top(page)).toContainText('18–21');
   await page.getByRole('link', { name: /^Job/ }).click();
   await page.getByRole('radio', { name: 'turbo' }).click();
@@ -181,7 +204,9 @@ test('the duty follows from the power adder: near a line both rows are shown, wh
   await page.getByRole('link', { name: /^Targets/ }).click();
   await expect(top(page)).toContainText('28–31');
   await expect(page.getByRole('region', { name: 'Now, and what is planned' })).toContainText(/24–27 thou.*28–31 thou/s);
-  await expect(page.getByRole('region', { name: 'Near the line between two rows' })).toContainText(/24–27 thou.*27–30 thou/s);
+  await expect(page.getByRole('region', { name: 'Near the line between two rows' })).toContainText(
+    /24–27 thou.*27–30 thou/s,
+  );
 
   await page.getByRole('link', { name: /^Job/ }).click();
   await page.getByLabel('Row of the chart').selectOption('boostLow');
@@ -191,7 +216,10 @@ test('the duty follows from the power adder: near a line both rows are shown, wh
   await expect(findings(page)).toContainText('That row stands for more heat.');
 });
 
-test('a cylinder is fitted looser on purpose, and a gap typed for an allowance is not taken', async ({ page, server }) => {
+test('a cylinder is fitted looser on purpose, and a gap typed for an allowance is not taken', async ({
+  page,
+  server,
+}) => {
   await open(page, server);
   await page.getByRole('tab', { name: 'Windows, schools' }).click();
   await page.getByLabel('Cylinder', { exact: true }).selectOption({ label: '8' });
@@ -206,7 +234,9 @@ test('a cylinder is fitted looser on purpose, and a gap typed for an allowance i
   await expect(top(page)).toContainText('21–24');
   await page.getByRole('button', { name: 'Cylinder 8,' }).click();
   await expect(top(page)).toContainText('22–25');
-  await expect(page.getByRole('complementary')).toContainText('allowance of this cylinder + 1 thou (end cylinder) → 22 thou');
+  await expect(page.getByRole('complementary')).toContainText(
+    'allowance of this cylinder + 1 thou (end cylinder) → 22 thou',
+  );
   await page.getByRole('tab', { name: 'Windows, schools' }).click();
   await page.getByRole('button', { name: 'Take out allowance of cylinder 8' }).click();
   await page.getByRole('tab', { name: 'Figures' }).click();
@@ -217,16 +247,24 @@ test('the planned bore is held against the bores read so far', async ({ page, se
   await server.putDemo();
   await page.goto(`${server.url}/builds/demo-corrie-v10/job`, { waitUntil: 'networkidle' });
   await page.getByLabel('Planned finished bore').fill('3.870');
-  await expect(page.getByText('the bores read about 3.7808 in; did you mean 3.7800 in (digits 8 and 7 swapped)?')).toBeVisible();
+  await expect(
+    page.getByText('the bores read about 3.7808 in; did you mean 3.7800 in (digits 8 and 7 swapped)?'),
+  ).toBeVisible();
 });
 
 test('heat: the worked row, the margin, the chance from the worker, and what is assumed', async ({ page, server }) => {
-  await open(page, server, { plannedBore: fromInches(4), construction: 'cast', service: { use: 'plain', fuel: 'petrol', now: { kind: 'none' }, later: null } });
+  await open(page, server, {
+    plannedBore: fromInches(4),
+    construction: 'cast',
+    service: { use: 'plain', fuel: 'petrol', now: { kind: 'none' }, later: null },
+  });
   await page.getByRole('tab', { name: 'Heat' }).click();
   const row = page.getByRole('table', { name: 'Gaps hot' }).getByRole('row', { name: /^minimum/ });
   await expect(row).toContainText(/16\s*5.7\s*230\s*40/);
   await expect(row).toContainText(/\d %|1 in \d/);
-  await expect(page.getByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 230 °C/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 230 °C/ }),
+  ).toBeVisible();
   await row.getByRole('button', { name: /^why/ }).click();
   await expect(page.getByRole('dialog', { name: /Why: minimum/ })).toContainText('= 0.00568 in');
   await page.keyboard.press('Escape');
@@ -238,7 +276,9 @@ test('heat: the worked row, the margin, the chance from the worker, and what is 
   await page.getByRole('button', { name: /260 °C/ }).click();
   await page.getByRole('button', { name: 'Set what is assumed' }).click();
   await expect(row).toContainText('−30');
-  await expect(findings(page)).toContainText('by the heat model the target minimum, 16 thou, closes at 230 °C, under the assumed 260 °C');
+  await expect(findings(page)).toContainText(
+    'by the heat model the target minimum, 16 thou, closes at 230 °C, under the assumed 260 °C',
+  );
   await page.getByRole('tab', { name: 'Figures' }).click();
   await expect(top(page)).toContainText('16–19');
 });

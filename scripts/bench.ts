@@ -27,9 +27,11 @@ interface Row {
 }
 
 const rows: Row[] = [];
-const add = (what: string, figure: string, aim = '', ok: boolean | null = null): void => void rows.push({ what, figure, aim, ok });
+const add = (what: string, figure: string, aim = '', ok: boolean | null = null): void =>
+  void rows.push({ what, figure, aim, ok });
 
-const at = (sorted: number[], share: number): number => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
+const at = (sorted: number[], share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
 
 function spread(times: number[]): { median: number; p95: number } {
   const sorted = [...times].sort((a, b) => a - b);
@@ -47,7 +49,8 @@ function timed(work: () => unknown, times: number): { median: number; p95: numbe
   );
 }
 
-const ms = ({ median, p95 }: { median: number; p95: number }): string => `${median.toFixed(3)} ms median, ${p95.toFixed(3)} ms 95th percentile`;
+const ms = ({ median, p95 }: { median: number; p95: number }): string =>
+  `${median.toFixed(3)} ms median, ${p95.toFixed(3)} ms 95th percentile`;
 
 function core(): void {
   const large = largeRecord(1_000);
@@ -57,7 +60,12 @@ function core(): void {
   add('  as a multiple of JSON out and in of the same record', (judged.median / parsed.median).toFixed(2));
   const gridded = griddedRecord(6);
   const bores = timed(() => judge(gridded), 300);
-  add(`judge(), 16 bores of nine spots, ${gridded.entries.length} entries`, ms(bores), 'median under 5 ms', bores.median < 5);
+  add(
+    `judge(), 16 bores of nine spots, ${gridded.entries.length} entries`,
+    ms(bores),
+    'median under 5 ms',
+    bores.median < 5,
+  );
   const context = { field: 'gap', units: 'imperial', bore: 103_251_000, expected: null, setting: null } as const;
   add('hear("22")', ms(timed(() => hear('22', context), 2_000)));
   const text = JSON.stringify(writeBuildFile(large));
@@ -83,10 +91,20 @@ function filing(): void {
   const fitters = someFitters(2_000, 11);
   const halves = filedTogether(fitters.map(({ fitter, starts }, i) => filedByHalves(fitter, starts, i + 1)));
   for (const chance of [0.02, 0.05, 0.1]) {
-    const { rings, cuts, advised, passed, loose } = filedTogether(fitters.map(({ fitter, starts }, i) => filedAsAdvised(fitter, starts, chance, i + 1)));
-    add(`advised cuts past the window, ${chance * 100} % stated`, `${((100 * passed) / advised).toFixed(2)} % of ${advised}; ${(cuts / rings).toFixed(2)} cuts a ring, ${((100 * loose) / rings).toFixed(1)} % end loose`, 'within what is stated', passed / advised <= chance);
+    const { rings, cuts, advised, passed, loose } = filedTogether(
+      fitters.map(({ fitter, starts }, i) => filedAsAdvised(fitter, starts, chance, i + 1)),
+    );
+    add(
+      `advised cuts past the window, ${chance * 100} % stated`,
+      `${((100 * passed) / advised).toFixed(2)} % of ${advised}; ${(cuts / rings).toFixed(2)} cuts a ring, ${((100 * loose) / rings).toFixed(1)} % end loose`,
+      'within what is stated',
+      passed / advised <= chance,
+    );
   }
-  add('  by halves of what is left', `${(halves.cuts / halves.rings).toFixed(2)} cuts a ring, ${((100 * halves.loose) / halves.rings).toFixed(1)} % end loose`);
+  add(
+    '  by halves of what is left',
+    `${(halves.cuts / halves.rings).toFixed(2)} cuts a ring, ${((100 * halves.loose) / halves.rings).toFixed(1)} % end loose`,
+  );
 }
 
 /** Placing 16 rings in 16 bores. */
@@ -107,13 +125,23 @@ function clocking(): void {
     solve(ask);
     return performance.now() - start;
   });
-  add('placing five joints to 1°, 500 random rule sets', `${ms(spread(times))}, ${Math.max(...times).toFixed(0)} ms worst`);
+  add(
+    'placing five joints to 1°, 500 random rule sets',
+    `${ms(spread(times))}, ${Math.max(...times).toFixed(0)} ms worst`,
+  );
   const coarse = someAsks(200, 11, 30);
   const agreed = coarse.filter((ask) => {
     const [found, best] = [solve(ask), exhaustive(ask)];
-    return found.ok ? JSON.stringify(reachedRow(found.reached)) === JSON.stringify(best?.map((figure) => figure + 0)) : best === null;
+    return found.ok
+      ? JSON.stringify(reachedRow(found.reached)) === JSON.stringify(best?.map((figure) => figure + 0))
+      : best === null;
   });
-  add('  agrees with trying every arrangement, to 30°', `${agreed.length} of ${coarse.length}`, 'all', agreed.length === coarse.length);
+  add(
+    '  agrees with trying every arrangement, to 30°',
+    `${agreed.length} of ${coarse.length}`,
+    'all',
+    agreed.length === coarse.length,
+  );
 }
 
 async function shelves(server: Server): Promise<void> {
@@ -167,7 +195,11 @@ async function browser(server: Server): Promise<void> {
             if (!document.querySelector('#line-said')?.textContent?.includes('0.559 mm')) return;
             observer.disconnect();
             requestAnimationFrame(() => resolve(performance.now() - start));
-          }).observe(document.querySelector('#line-said') ?? document.body, { childList: true, subtree: true, characterData: true });
+          }).observe(document.querySelector('#line-said') ?? document.body, {
+            childList: true,
+            subtree: true,
+            characterData: true,
+          });
           set?.call(input, '22');
           input.dispatchEvent(new Event('input', { bubbles: true }));
         }),
@@ -179,7 +211,12 @@ async function browser(server: Server): Promise<void> {
   await paired(page, server);
   await dragged(page, server);
   const found = spread(times);
-  add('entry to visible verdict, 1,000 readings on record', ms(found), 'one frame or two (33 ms)', found.median <= 33.4);
+  add(
+    'entry to visible verdict, 1,000 readings on record',
+    ms(found),
+    'one frame or two (33 ms)',
+    found.median <= 33.4,
+  );
   await chrome.close();
 }
 
@@ -198,7 +235,11 @@ async function entered(page: Page): Promise<void> {
             if (!document.querySelector('#line-said')?.textContent?.includes('Logged')) return;
             observer.disconnect();
             requestAnimationFrame(() => resolve(performance.now() - start));
-          }).observe(document.querySelector('#line-said') ?? document.body, { childList: true, subtree: true, characterData: true });
+          }).observe(document.querySelector('#line-said') ?? document.body, {
+            childList: true,
+            subtree: true,
+            characterData: true,
+          });
           input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
         }),
     );
@@ -214,7 +255,10 @@ async function dragged(page: Page, server: Server): Promise<void> {
   await page.getByRole('tab', { name: 'All crowns' }).click();
   const mark = page.getByRole('slider', { name: 'top ring gap' }).first();
   await mark.scrollIntoViewIfNeeded();
-  const crown = await page.getByRole('group', { name: /^Crown of cylinder/ }).first().boundingBox();
+  const crown = await page
+    .getByRole('group', { name: /^Crown of cylinder/ })
+    .first()
+    .boundingBox();
   const start = await mark.boundingBox();
   if (!crown || !start) throw new Error('no crown');
   const middle = { x: crown.x + crown.width / 2, y: crown.y + crown.height / 2 };
@@ -222,14 +266,19 @@ async function dragged(page: Page, server: Server): Promise<void> {
   const [radius, angle] = [Math.hypot(from.x, from.y), Math.atan2(from.y, from.x)];
   await page.mouse.move(middle.x + from.x, middle.y + from.y);
   await page.mouse.down();
-  await page.evaluate(`window.frames_ = []; (function frame(last) { requestAnimationFrame(function (now) { frames_.push(now - last); frame(now); }); })(performance.now());`);
+  await page.evaluate(
+    `window.frames_ = []; (function frame(last) { requestAnimationFrame(function (now) { frames_.push(now - last); frame(now); }); })(performance.now());`,
+  );
   for (let i = 1; i <= 180; i += 1) {
     const a = angle + (i * Math.PI) / 90;
     await page.mouse.move(middle.x + radius * Math.cos(a), middle.y + radius * Math.sin(a));
   }
   const frames = await page.evaluate<number[]>('frames_');
   await page.mouse.up();
-  add('a joint dragged on 16 crowns at once', `${frames.filter((f) => f > 33.4).length} of ${frames.length} frames over 33 ms, longest ${Math.max(...frames).toFixed(0)} ms`);
+  add(
+    'a joint dragged on 16 crowns at once',
+    `${frames.filter((f) => f > 33.4).length} of ${frames.length} frames over 33 ms, longest ${Math.max(...frames).toFixed(0)} ms`,
+  );
 }
 
 /** Run in the page: keeps the longest time between two frames. */
@@ -253,7 +302,12 @@ async function heat(page: Page, server: Server): Promise<void> {
   const took = Number(/in (\d+) ms/.exec((await status.textContent()) ?? '')?.[1]);
   const longest = Number(await page.evaluate('seen.longest'));
   const each = took / (20 * rows);
-  add('10,000 draws of a gap in the worker', `${each.toFixed(0)} ms (from ${rows} × 200,000)`, 'under 300 ms', each < 300);
+  add(
+    '10,000 draws of a gap in the worker',
+    `${each.toFixed(0)} ms (from ${rows} × 200,000)`,
+    'under 300 ms',
+    each < 300,
+  );
   add('  longest frame of the page meanwhile', `${longest.toFixed(0)} ms`, 'no frame over 50 ms', longest <= 50);
 }
 
@@ -278,7 +332,9 @@ const lines = (folder: string): { code: number; tests: number } => {
   for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
     if (!entry.isFile() || !/\.(ts|tsx|mjs|css)$/.test(entry.name)) continue;
     const file = join(entry.parentPath, entry.name);
-    const filled = readFileSync(file, 'utf8').split('\n').filter((l) => l.trim()).length;
+    const filled = readFileSync(file, 'utf8')
+      .split('\n')
+      .filter((l) => l.trim()).length;
     count[/\.(test|spec)\./.test(entry.name) || /(^|\/)(e2e|fixtures)\//.test(file) ? 'tests' : 'code'] += filled;
   }
   return count;
@@ -297,9 +353,18 @@ try {
 } finally {
   await server.end();
 }
-const counts = ['src', 'e2e', 'scripts'].map(lines).reduce((a, b) => ({ code: a.code + b.code, tests: a.tests + b.tests }));
-add('test lines as a share of code and tests', `${((100 * counts.tests) / (counts.code + counts.tests)).toFixed(0)} % (${counts.tests} of ${counts.code + counts.tests})`, 'a quarter to a third');
+const counts = ['src', 'e2e', 'scripts']
+  .map(lines)
+  .reduce((a, b) => ({ code: a.code + b.code, tests: a.tests + b.tests }));
+add(
+  'test lines as a share of code and tests',
+  `${((100 * counts.tests) / (counts.code + counts.tests)).toFixed(0)} % (${counts.tests} of ${counts.code + counts.tests})`,
+  'a quarter to a third',
+);
 
 const width = Math.max(...rows.map((r) => r.what.length));
-for (const { what, figure, aim, ok } of rows) console.log(`${what.padEnd(width)}  ${figure}${aim ? `   [${aim}${ok === null ? '' : ok ? ': met' : ': MISSED'}]` : ''}`);
+for (const { what, figure, aim, ok } of rows)
+  console.log(
+    `${what.padEnd(width)}  ${figure}${aim ? `   [${aim}${ok === null ? '' : ok ? ': met' : ': MISSED'}]` : ''}`,
+  );
 process.exit(rows.some((r) => r.ok === false) ? 1 : 0);

@@ -8,7 +8,8 @@ install();
 build();
 const file = join(ROOT, 'data', 'demo.db');
 const url = pathToFileURL(file).href;
-if (process.argv.includes('--fresh')) for (const tail of ['', '-wal', '-shm', '-journal', '.filled']) rmSync(file + tail, { force: true });
+if (process.argv.includes('--fresh'))
+  for (const tail of ['', '-wal', '-shm', '-journal', '.filled']) rmSync(file + tail, { force: true });
 if (!existsSync(`${file}.filled`)) {
   run(process.execPath, ['--import', 'tsx', 'scripts/seed-demo.ts'], { DATABASE_URL: url });
   writeFileSync(`${file}.filled`, '');

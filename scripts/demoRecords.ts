@@ -36,7 +36,11 @@ class Day {
 
   stamp(): { id: string; at: string; by: string } {
     this.minute += 2;
-    return { id: `${this.slug}-${this.entries.length + 1}`, at: new Date(Date.parse(this.start) + this.minute * 60_000).toISOString(), by: this.by };
+    return {
+      id: `${this.slug}-${this.entries.length + 1}`,
+      at: new Date(Date.parse(this.start) + this.minute * 60_000).toISOString(),
+      by: this.by,
+    };
   }
 
   job(value: Job): this {
@@ -69,13 +73,46 @@ class Day {
     return this;
   }
 
-  read(cylinder: string, subject: Subject, value: Nm, typed: string, upTo: Nm | null = null, place: Spot | null = null): this {
+  read(
+    cylinder: string,
+    subject: Subject,
+    value: Nm,
+    typed: string,
+    upTo: Nm | null = null,
+    place: Spot | null = null,
+  ): this {
     const instrument = this.tools.get(subject) ?? null;
-    const before = this.entries.findLast((e) => e.kind === 'reading' && e.cylinder === cylinder && e.subject === subject);
+    const before = this.entries.findLast(
+      (e) => e.kind === 'reading' && e.cylinder === cylinder && e.subject === subject,
+    );
     const filed = isRing(subject) && before?.kind === 'reading' && value > before.value;
-    if (filed && this.filing && isRing(subject)) this.entries.push({ ...this.stamp(), kind: 'cut', cylinder, ring: subject, filer: this.filing.key, count: Math.max(1, Math.round((value - before.value) / this.filing.each)) });
-    const fit = isRing(subject) ? { ring: cylinder, depth: null, squaring: 'tool' as const, deburred: filed, squared: true, open: false } : null;
-    this.entries.push({ ...this.stamp(), kind: 'reading', cylinder, subject, place, value, upTo, typed, instrument, temperature: null, gaugeTemperature: null, plate: place ? this.grid.plate : null, fit });
+    if (filed && this.filing && isRing(subject))
+      this.entries.push({
+        ...this.stamp(),
+        kind: 'cut',
+        cylinder,
+        ring: subject,
+        filer: this.filing.key,
+        count: Math.max(1, Math.round((value - before.value) / this.filing.each)),
+      });
+    const fit = isRing(subject)
+      ? { ring: cylinder, depth: null, squaring: 'tool' as const, deburred: filed, squared: true, open: false }
+      : null;
+    this.entries.push({
+      ...this.stamp(),
+      kind: 'reading',
+      cylinder,
+      subject,
+      place,
+      value,
+      upTo,
+      typed,
+      instrument,
+      temperature: null,
+      gaugeTemperature: null,
+      plate: place ? this.grid.plate : null,
+      fit,
+    });
     return this;
   }
 
@@ -108,12 +145,18 @@ class Day {
   strikeLast(reason: string): this {
     const at = this.entries.findLastIndex((e) => e.kind === 'reading');
     const [before, last] = [this.entries[at - 1], this.entries[at]];
-    for (const entry of [before?.kind === 'cut' ? before : null, last]) if (entry) this.entries.push({ ...this.stamp(), kind: 'void', of: entry.id, reason });
+    for (const entry of [before?.kind === 'cut' ? before : null, last])
+      if (entry) this.entries.push({ ...this.stamp(), kind: 'void', of: entry.id, reason });
     return this;
   }
 
   clock(change: Partial<ClockingChoices> = {}): this {
-    this.entries.push({ ...this.stamp(), kind: 'clocking', replaces: null, value: { ...STARTING_CLOCKING, ...change } });
+    this.entries.push({
+      ...this.stamp(),
+      kind: 'clocking',
+      replaces: null,
+      value: { ...STARTING_CLOCKING, ...change },
+    });
     return this;
   }
 
@@ -123,7 +166,15 @@ class Day {
       for (const check of checks) {
         const judged = judge({ id: 'demo', entries: this.entries }).cylinders.find((c) => c.id === cylinder);
         const isJoints = isJointCheck(check);
-        this.entries.push({ ...this.stamp(), kind: 'check', cylinder, check, planned: isJoints ? (judged?.clocking.plan?.joints ?? null) : null, found: isJoints ? found : {}, expected: judged ? againstOf(check, judged.clocking) : null });
+        this.entries.push({
+          ...this.stamp(),
+          kind: 'check',
+          cylinder,
+          check,
+          planned: isJoints ? (judged?.clocking.plan?.joints ?? null) : null,
+          found: isJoints ? found : {},
+          expected: judged ? againstOf(check, judged.clocking) : null,
+        });
       }
     return this;
   }
@@ -152,7 +203,13 @@ function tarn(): BuildRecord {
     customer: 'Hollin Hillclimb',
     description: 'iron block, 2.5 litre, ring set TF-82, low-silicon forgings',
     notes: 'Boost 1.4 bar. Customer wants the same gaps as last time unless the sheet says otherwise.',
-    engine: { layout: 'inline', cylinders: 5, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+    engine: {
+      layout: 'inline',
+      cylinders: 5,
+      bankAngle: 0,
+      rotation: 'clockwise',
+      numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+    },
     units: 'imperial',
     plannedBore: fromMm(82.5),
     service: { ...forUse('race'), now: { kind: 'turbo', boost: fromPressure(1.4, 'bar') } },
@@ -162,20 +219,61 @@ function tarn(): BuildRecord {
   });
   const choices = startingChoices('imperial');
   const sheet = { form: 'factor' as const, factor: 0.0067, from: 'sheet packed with ring set TF-82' };
-  day.entries.push({ ...day.stamp(), kind: 'targets', replaces: null, value: { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null, own: null } } } });
+  day.entries.push({
+    ...day.stamp(),
+    kind: 'targets',
+    replaces: null,
+    value: { ...choices, gaps: { ...choices.gaps, top: { sheet, manual: null, own: null } } },
+  });
   const bores = [82.504, 82.506, 82.505, 82.502, 82.507];
   const pistons = [82.389, 82.39, 82.391, 82.388, 82.39];
-  day.take('bore', tool('gauge-mm', '2026-02-16')).take('piston', tool('mic-75-100mm', '2026-02-16')).bores({ plate: true });
-  const forms = [[3, 1, 2, 0, 0, -1], [2, 2, 1, 1, 0, 0], [4, 1, 2, 0, 0, 1], [1, 0, 1, 0, 0, -1], [5, 2, 3, 1, 0, 0]];
-  bores.forEach((bore, i) => day.bore(String(i + 1), fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm).mm(String(i + 1), 'piston', pistons[i] ?? 0));
-  const fit = { axial: fromMm(1.2), radial: fromMm(3.1), grooveHeight: fromMm(1.24), grooveDepth: fromMm(3.5), mass: 9_200 };
+  day
+    .take('bore', tool('gauge-mm', '2026-02-16'))
+    .take('piston', tool('mic-75-100mm', '2026-02-16'))
+    .bores({ plate: true });
+  const forms = [
+    [3, 1, 2, 0, 0, -1],
+    [2, 2, 1, 1, 0, 0],
+    [4, 1, 2, 0, 0, 1],
+    [1, 0, 1, 0, 0, -1],
+    [5, 2, 3, 1, 0, 0],
+  ];
+  bores.forEach((bore, i) =>
+    day
+      .bore(String(i + 1), fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm)
+      .mm(String(i + 1), 'piston', pistons[i] ?? 0),
+  );
+  const fit = {
+    axial: fromMm(1.2),
+    radial: fromMm(3.1),
+    grooveHeight: fromMm(1.24),
+    grooveDepth: fromMm(3.5),
+    mass: 9_200,
+  };
   day
     .rings({
       ...STARTING_RING_SET,
       name: 'Ring set TF-82',
       top: { ...fit, metal: 'steel', finish: 'bright face', section: 'barrel', bevel: 'insideUp', mark: 'dot' },
-      second: { ...fit, axial: fromMm(1.5), grooveHeight: fromMm(1.54), mass: 10_900, metal: 'greyIron', finish: 'dark', section: 'hook', bevel: 'none', mark: 'word' },
-      oil: { axial: fromMm(2.8), radial: fromMm(2.9), grooveHeight: fromMm(2.85), grooveDepth: fromMm(3.4), mass: 12_400, finish: 'two rails, one expander' },
+      second: {
+        ...fit,
+        axial: fromMm(1.5),
+        grooveHeight: fromMm(1.54),
+        mass: 10_900,
+        metal: 'greyIron',
+        finish: 'dark',
+        section: 'hook',
+        bevel: 'none',
+        mark: 'word',
+      },
+      oil: {
+        axial: fromMm(2.8),
+        radial: fromMm(2.9),
+        grooveHeight: fromMm(2.85),
+        grooveDepth: fromMm(3.4),
+        mass: 12_400,
+        finish: 'two rails, one expander',
+      },
     })
     .file(tool('filer-hand', ''), fromThou(0.45));
   return day
@@ -207,7 +305,13 @@ function corrie(): BuildRecord {
     customer: 'Fell & Ghyll Motorworks, stock',
     description: '90° aluminium block, plated bores, high-silicon forgings',
     notes: '',
-    engine: { layout: 'vee', cylinders: 10, bankAngle: 90, rotation: 'clockwise', numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } },
+    engine: {
+      layout: 'vee',
+      cylinders: 10,
+      bankAngle: 90,
+      rotation: 'clockwise',
+      numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' },
+    },
     units: 'imperial',
     plannedBore: fromInches(3.78),
     service: forUse('street'),
@@ -217,15 +321,25 @@ function corrie(): BuildRecord {
   };
   const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
   day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: workshopChart });
-  day.take('bore', tool('gauge-in', '2026-02-16')).take('piston', tool('mic-3-4in', '2025-04-10')).bores({ plate: true });
+  day
+    .take('bore', tool('gauge-in', '2026-02-16'))
+    .take('piston', tool('mic-3-4in', '2025-04-10'))
+    .bores({ plate: true });
   const clearances = [3.1, 3.4, 2.8, 3.0, 2.2, 4.1, 5.6, 3.2];
   const tenths = [4, 10, 2, 12, 0, 18, 24, 8];
-  const forms = [[2, 1, 1, 0, 0, 0], [1, 1, 1, 0, 0, 1], [3, 0, 1, 0, 0, -1], [2, 2, 1, 1, 0, 0]];
+  const forms = [
+    [2, 1, 1, 0, 0, 0],
+    [1, 1, 1, 0, 0, 1],
+    [3, 0, 1, 0, 0, -1],
+    [2, 2, 1, 1, 0, 0],
+  ];
   cylindersOf(job.engine).forEach((cylinder, i) => {
     const clearance = clearances[i];
     if (clearance === undefined) return;
     const bore = 3.78 + (tenths[i] ?? 0) * 0.0001;
-    day.bore(cylinder.id, fromInches(Number(bore.toFixed(4))), fromInches(0.0001), forms[i % 4] ?? [], inInches).inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(4)));
+    day
+      .bore(cylinder.id, fromInches(Number(bore.toFixed(4))), fromInches(0.0001), forms[i % 4] ?? [], inInches)
+      .inches(cylinder.id, 'piston', Number((bore - clearance / 1000).toFixed(4)));
   });
   const ninth = cylindersOf(job.engine)[8];
   if (ninth) day.bore(ninth.id, fromInches(3.7806), fromInches(0.0001), [2, 1, 1], inInches);
@@ -252,7 +366,13 @@ function combe(): BuildRecord {
     customer: 'R. Oakhanger',
     description: '2.1 litre, towing, cast pistons, first oversize',
     notes: 'Returned for a re-ring after long service. Bores honed to the pistons.',
-    engine: { layout: 'flat', cylinders: 4, bankAngle: 180, rotation: 'clockwise', numbering: { scheme: 'bankByBank', start: 'front', firstBank: 'right' } },
+    engine: {
+      layout: 'flat',
+      cylinders: 4,
+      bankAngle: 180,
+      rotation: 'clockwise',
+      numbering: { scheme: 'bankByBank', start: 'front', firstBank: 'right' },
+    },
     units: 'metric',
     plannedBore: fromMm(94.25),
     service: forUse('marine'),
@@ -268,11 +388,23 @@ function combe(): BuildRecord {
     [94.252, 94.177, 0.52, 0.55],
   ];
   const places = cylindersOf(job.engine).map((c) => c.id);
-  day.take('bore', tool('gauge-mm', '2026-02-16')).take('piston', tool('mic-75-100mm', '2026-02-16')).bores({ plate: true });
-  const forms = [[2, 1, 1, 0, 0, 0], [1, 0, 1, 1, 0, 0], [2, 2, 2, 1, 0, 0], [1, 1, 0, 0, 0, -1]];
+  day
+    .take('bore', tool('gauge-mm', '2026-02-16'))
+    .take('piston', tool('mic-75-100mm', '2026-02-16'))
+    .bores({ plate: true });
+  const forms = [
+    [2, 1, 1, 0, 0, 0],
+    [1, 0, 1, 1, 0, 0],
+    [2, 2, 2, 1, 0, 0],
+    [1, 1, 0, 0, 0, -1],
+  ];
   places.forEach((place, i) => {
     const [bore, piston, top, second] = figures[i] ?? [0, 0, 0, 0];
-    day.bore(place, fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm).mm(place, 'piston', piston).mm(place, 'top', 0.38, top).mm(place, 'second', 0.4, second);
+    day
+      .bore(place, fromMm(bore), fromMm(0.001), forms[i] ?? [], inMm)
+      .mm(place, 'piston', piston)
+      .mm(place, 'top', 0.38, top)
+      .mm(place, 'second', 0.4, second);
     day.mm(place, 'upperRail', 0.45).mm(place, 'lowerRail', 0.5);
   });
   return day.clock({ school: 'highAndLow' }).check(places).record('demo-combe-flat-four');
@@ -286,7 +418,13 @@ function scarp(): BuildRecord {
       customer: 'Lonnen Cycles',
       description: '1.2 litre air-cooled twin',
       notes: 'Pistons on order.',
-      engine: { layout: 'vee', cylinders: 2, bankAngle: 52, rotation: 'clockwise', numbering: { scheme: 'lettered', start: 'front', firstBank: 'right' } },
+      engine: {
+        layout: 'vee',
+        cylinders: 2,
+        bankAngle: 52,
+        rotation: 'clockwise',
+        numbering: { scheme: 'lettered', start: 'front', firstBank: 'right' },
+      },
       units: 'metric',
       plannedBore: fromMm(96),
       service: forUse('street'),
@@ -305,7 +443,13 @@ function beck(): BuildRecord {
       customer: 'Thwaite Plant Hire',
       description: 'pump engine, hypereutectic pistons with a high top ring',
       notes: '',
-      engine: { layout: 'inline', cylinders: 6, bankAngle: 0, rotation: 'anticlockwise', numbering: { scheme: 'sequence', start: 'rear', firstBank: 'left' } },
+      engine: {
+        layout: 'inline',
+        cylinders: 6,
+        bankAngle: 0,
+        rotation: 'anticlockwise',
+        numbering: { scheme: 'sequence', start: 'rear', firstBank: 'left' },
+      },
       units: 'imperial',
       plannedBore: fromInches(4),
       service: forUse('race'),
@@ -323,16 +467,34 @@ function linn(): BuildRecord {
     customer: 'Borrow & Stang',
     description: 'iron block, sold as a road engine; nitrous promised for next season',
     notes: 'Rear cylinder runs hottest: fitted a thou looser.',
-    engine: { layout: 'inline', cylinders: 3, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+    engine: {
+      layout: 'inline',
+      cylinders: 3,
+      bankAngle: 0,
+      rotation: 'clockwise',
+      numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+    },
     units: 'imperial',
     plannedBore: fromInches(3.31),
-    service: { use: 'street', fuel: 'petrol', now: { kind: 'turbo', boost: fromPressure(14, 'psi') }, later: { kind: 'nitrous', shots: [90], cylinders: null } },
+    service: {
+      use: 'street',
+      fuel: 'petrol',
+      now: { kind: 'turbo', boost: fromPressure(14, 'psi') },
+      later: { kind: 'nitrous', shots: [90], cylinders: null },
+    },
     duty: null,
     construction: 'forged4032',
     surface: 'iron',
   });
-  const allowances = [{ cylinder: '3', gap: fromThou(1), clearance: fromThou(0.5), reason: 'rear cylinder runs hottest' }];
-  day.entries.push({ ...day.stamp(), kind: 'targets', replaces: null, value: { ...startingChoices('imperial'), allowances } });
+  const allowances = [
+    { cylinder: '3', gap: fromThou(1), clearance: fromThou(0.5), reason: 'rear cylinder runs hottest' },
+  ];
+  day.entries.push({
+    ...day.stamp(),
+    kind: 'targets',
+    replaces: null,
+    value: { ...startingChoices('imperial'), allowances },
+  });
   return day.record('demo-linn-triple');
 }
 
@@ -343,7 +505,13 @@ function mere(): BuildRecord {
     customer: 'Sallow Growers',
     description: 'pump engine, iron block, standard bore 3.625 in, long in service',
     notes: 'Burns oil. Bores as found; pistons to be bought in the next size.',
-    engine: { layout: 'inline', cylinders: 4, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+    engine: {
+      layout: 'inline',
+      cylinders: 4,
+      bankAngle: 0,
+      rotation: 'clockwise',
+      numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+    },
     units: 'imperial',
     plannedBore: fromInches(3.625),
     service: forUse('marine'),
@@ -351,14 +519,18 @@ function mere(): BuildRecord {
     construction: 'cast',
     surface: 'iron',
   });
-  day.take('bore', tool('gauge-in', '2026-02-16')).bores({ directions: directionsByCount(3), ridge: true, basis: 'used', plate: false });
+  day
+    .take('bore', tool('gauge-in', '2026-02-16'))
+    .bores({ directions: directionsByCount(3), ridge: true, basis: 'used', plate: false });
   const worn = [
     [2, 62, 41, 38, 40, 29, 27, 18, 14, 12],
     [1, 48, 33, 35, 32, 24, 25, 15, 12, 13],
     [3, 71, 66, 30, 48, 45, 24, 22, 19, 11],
     [2, 18, 13, 14, 14, 10, 11, 9, 6, 7],
   ];
-  worn.forEach((departures, i) => day.bore(String(i + 1), fromInches(3.6253), fromInches(0.0001), departures, inInches));
+  worn.forEach((departures, i) =>
+    day.bore(String(i + 1), fromInches(3.6253), fromInches(0.0001), departures, inInches),
+  );
   return day.record('demo-mere-four');
 }
 

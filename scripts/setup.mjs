@@ -124,7 +124,12 @@ export async function freePort() {
 /** Starts the server, prints its address once it answers, and stays until it is ended. */
 export async function serve(databaseUrl) {
   const port = await freePort();
-  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production', ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}) };
+  const env = {
+    ...process.env,
+    NEXT_TELEMETRY_DISABLED: '1',
+    NODE_ENV: 'production',
+    ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}),
+  };
   const args = ['node_modules/next/dist/bin/next', 'start', '-H', HOST, '-p', String(port)];
   const server = spawn(process.execPath, args, { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit'] });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));

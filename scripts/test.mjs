@@ -12,7 +12,13 @@ let passed = 0;
 let failed = 0;
 
 function sh(command, args, env = {}) {
-  return spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env } }).status === 0;
+  return (
+    spawnSync(command, args, {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+    }).status === 0
+  );
 }
 
 function step(name, ok) {
@@ -36,7 +42,9 @@ function ensureChromium() {
   sh('apt-get', ['update', '-qq']);
   sh('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' });
   if (existsSync(CHROMIUM)) return true;
-  console.error('The browser tests need Chromium, and it could not be installed. Install it (apt-get install chromium, as root), or name one with CHROMIUM=/path/to/chromium.');
+  console.error(
+    'The browser tests need Chromium, and it could not be installed. Install it (apt-get install chromium, as root), or name one with CHROMIUM=/path/to/chromium.',
+  );
   return false;
 }
 
@@ -67,9 +75,12 @@ mkdirSync(RESULTS, { recursive: true });
 const node = process.execPath;
 step('routes have their types', sh(node, ['node_modules/next/dist/bin/next', 'typegen']));
 step('type check', sh(node, ['node_modules/typescript/bin/tsc', '--noEmit']));
-step('lint', sh(node, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings=0']));
+step('lint', sh('npm', ['run', '--silent', 'lint']));
 units();
-const built = step('production build', sh(node, ['--input-type=module', '-e', "(await import('./scripts/setup.mjs')).build()"]));
+const built = step(
+  'production build',
+  sh(node, ['--input-type=module', '-e', "(await import('./scripts/setup.mjs')).build()"]),
+);
 if (built) browser();
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -13,7 +13,10 @@ function fromElsewhere(request: NextRequest): boolean {
 }
 
 function policy(nonce: string): string {
-  const script = process.env.NODE_ENV === 'development' ? `'self' 'nonce-${nonce}' 'unsafe-eval'` : `'self' 'nonce-${nonce}' 'strict-dynamic'`;
+  const script =
+    process.env.NODE_ENV === 'development'
+      ? `'self' 'nonce-${nonce}' 'unsafe-eval'`
+      : `'self' 'nonce-${nonce}' 'strict-dynamic'`;
   return [
     "default-src 'self'",
     `script-src ${script}`,

@@ -32,9 +32,16 @@ export async function beginBuild(id: string, job: Job, by: string, chartVersion:
   const { id: chartId, version } = versionSchema.parse(chartVersion);
   const db = await database();
   const chart = await loadChart(db, chartId, version);
-  if (!chart) return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
+  if (!chart)
+    return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
   const stamp = { at: new Date().toISOString(), by: initials.parse(by) };
-  const record = { id: idFor(id), entries: [{ ...stamp, id: 'job-1', kind: 'job' as const, replaces: null, value: parsed.data }, ...firstChart(chart, stamp)] };
+  const record = {
+    id: idFor(id),
+    entries: [
+      { ...stamp, id: 'job-1', kind: 'job' as const, replaces: null, value: parsed.data },
+      ...firstChart(chart, stamp),
+    ],
+  };
   await createBuild(db, record);
   return { ok: true, id: record.id };
 }
@@ -46,7 +53,8 @@ export async function beginQuick(id: string, query: string, by: string): Promise
   const version = readChartVersion(params.chart);
   const db = await database();
   const chart = version && (await loadChart(db, version.id, version.version));
-  if (!chart) return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
+  if (!chart)
+    return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
   const name = ask.bore === null ? 'From Quick gap' : `From Quick gap, ${bothText(ask.bore, 'size')}`;
   const record = quickRecord(ask, chart, idFor(id), name, { at: new Date().toISOString(), by: initials.parse(by) });
   await createBuild(db, record);
@@ -77,14 +85,22 @@ export async function saveChartVersion(chart: Chart, over: number, by: string): 
 }
 
 /** A copy of a version of a chart, under a name of its own. */
-export async function copyChart(version: ChartVersion, name: string, by: string): Promise<{ ok: true; id: string } | { ok: false; faults: string[] }> {
+export async function copyChart(
+  version: ChartVersion,
+  name: string,
+  by: string,
+): Promise<{ ok: true; id: string } | { ok: false; faults: string[] }> {
   const { id, version: number } = versionSchema.parse(version);
   const db = await database();
   const original = await loadChart(db, id, number);
   if (!original) return { ok: false, faults: ['The chart is not there any more.'] };
   const parsed = chartSchema.safeParse({ ...original, name: z.string().parse(name).trim() });
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
-  const copy = await addChart(db, randomUUID(), parsed.data, initials.parse(by), { id, version: number, name: original.name });
+  const copy = await addChart(db, randomUUID(), parsed.data, initials.parse(by), {
+    id,
+    version: number,
+    name: original.name,
+  });
   revalidatePath('/charts');
   return { ok: true, id: copy.id };
 }
@@ -102,12 +118,17 @@ export async function makeStandard(id: string): Promise<void> {
 }
 
 /** Saves a tool as its next version, unless someone else did so meanwhile. */
-export async function saveTool(instrument: Instrument, over: number): Promise<{ ok: true } | { ok: false; faults: string[] }> {
+export async function saveTool(
+  instrument: Instrument,
+  over: number,
+): Promise<{ ok: true } | { ok: false; faults: string[] }> {
   const parsed = instrumentSchema.safeParse({ ...instrument, version: Math.max(1, instrument.version) });
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   const saved = await saveInstrument(await database(), parsed.data, z.int().parse(over));
   revalidatePath('/instruments');
-  return saved.ok ? { ok: true } : { ok: false, faults: ['Someone else changed this tool meanwhile. Theirs is shown once this is closed.'] };
+  return saved.ok
+    ? { ok: true }
+    : { ok: false, faults: ['Someone else changed this tool meanwhile. Theirs is shown once this is closed.'] };
 }
 
 /** Puts a tool away, or takes it out again. */

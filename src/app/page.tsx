@@ -10,7 +10,11 @@ import { RestoreBuild } from '@/ui/shelf/RestoreBuild';
 import { ShelfTable, shelfHref } from '@/ui/shelf/ShelfTable';
 import { readShelfAsk } from '@/ui/shelf/ask';
 
-export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function Page({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const params = await searchParams;
   const ask = readShelfAsk(params);
   const { cards, total, all } = await shelf(await database(), ask);
@@ -27,10 +31,19 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
           </Link>
         </div>
         {typeof params.removed === 'string' && <RestoreBuild id={params.removed} />}
-        {all === 0 ? <Empty /> : (
+        {all === 0 ? (
+          <Empty />
+        ) : (
           <>
             <Form action="/" className="mb-3 flex flex-wrap gap-3" role="search">
-              <input type="search" name="q" defaultValue={ask.query} placeholder="name, customer, engine, notes" aria-label="Search the shelf" className="field max-w-md" />
+              <input
+                type="search"
+                name="q"
+                defaultValue={ask.query}
+                placeholder="name, customer, engine, notes"
+                aria-label="Search the shelf"
+                className="field max-w-md"
+              />
               <input type="hidden" name="sort" value={ask.sort} />
               <input type="hidden" name="dir" value={ask.descending ? 'down' : 'up'} />
               <button type="submit" className={buttonLook()}>
@@ -42,7 +55,10 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
             </Form>
             {total === 0 ? (
               <p className="py-8 text-lg">
-                No build has all of these words. <Link href="/" className="font-bold text-blue underline underline-offset-4">Show the whole shelf</Link>
+                No build has all of these words.{' '}
+                <Link href="/" className="font-bold text-blue underline underline-offset-4">
+                  Show the whole shelf
+                </Link>
               </p>
             ) : (
               <ShelfTable cards={cards} ask={ask} />
@@ -75,7 +91,8 @@ function Empty() {
   return (
     <section className="max-w-2xl py-8">
       <p className="text-xl leading-snug">
-        Spatium says what each ring gap and piston clearance must be and why, takes readings as fast as they are called out, plans where the gaps point, and leaves a build sheet behind.
+        Spatium says what each ring gap and piston clearance must be and why, takes readings as fast as they are called
+        out, plans where the gaps point, and leaves a build sheet behind.
       </p>
       <ol className="mt-5 grid list-decimal gap-2 pl-5 text-lg">
         <li>Begin a build: the block, the bore, what it is for, how the pistons are made.</li>

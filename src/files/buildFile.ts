@@ -22,7 +22,10 @@ const MOST_FAULTS = 30;
 const fileSchema = z.strictObject({
   format: z.literal(FILE_FORMAT),
   version: z.literal(READ_VERSIONS),
-  record: z.strictObject({ id: buildIdSchema, entries: z.array(entrySchema).max(MOST_ENTRIES, `at most ${MOST_ENTRIES} entries`) }),
+  record: z.strictObject({
+    id: buildIdSchema,
+    entries: z.array(entrySchema).max(MOST_ENTRIES, `at most ${MOST_ENTRIES} entries`),
+  }),
   judged: z.unknown().optional(),
 });
 
@@ -34,14 +37,22 @@ export interface BuildFile {
 }
 
 const isSaying = (value: unknown): value is Saying =>
-  Array.isArray(value) && value.length > 0 && value.every((p) => typeof p === 'string' || (typeof p === 'object' && p !== null && 'nm' in p && 'as' in p)) && value.some((p) => typeof p !== 'string');
+  Array.isArray(value) &&
+  value.length > 0 &&
+  value.every((p) => typeof p === 'string' || (typeof p === 'object' && p !== null && 'nm' in p && 'as' in p)) &&
+  value.some((p) => typeof p !== 'string');
 
 /** Sentences become text in the shop's units, so that the file needs no knowledge of how they are held. */
 function flattened(value: unknown, units: 'imperial' | 'metric'): unknown {
   if (isSaying(value)) return sayingText(value, units);
   if (Array.isArray(value)) return value.map((v) => flattened(v, units));
   if (value === null || typeof value !== 'object') return value;
-  return Object.fromEntries(Object.entries(value).map(([key, v]) => [key, key === 'says' && Array.isArray(v) ? sayingText(v as Saying, units) : flattened(v, units)]));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, v]) => [
+      key,
+      key === 'says' && Array.isArray(v) ? sayingText(v as Saying, units) : flattened(v, units),
+    ]),
+  );
 }
 
 const idsOf = (passes: LoggedReading[]): string[] => passes.filter((p) => p.voided === null).map((p) => p.id);
@@ -50,8 +61,44 @@ function pistonPart({ id, label, passes, size, read, range, outlier, pin, round 
   return { id, label, readings: idsOf(passes), size, read, range, outlier, pin: pin.clearance, round };
 }
 
-function ringPart({ number, target, reading, readIn, gap, measured, counts, state, toComeOff, wander, filed, cutsSince, unprepared, taken, accepted, done, advice }: JudgedRing): unknown {
-  return { number, target, reading: reading?.id ?? null, readIn, gap, measured, counts, state, toComeOff, wander, filed, cutsSince, unprepared, taken, accepted, done, advice };
+function ringPart({
+  number,
+  target,
+  reading,
+  readIn,
+  gap,
+  measured,
+  counts,
+  state,
+  toComeOff,
+  wander,
+  filed,
+  cutsSince,
+  unprepared,
+  taken,
+  accepted,
+  done,
+  advice,
+}: JudgedRing): unknown {
+  return {
+    number,
+    target,
+    reading: reading?.id ?? null,
+    readIn,
+    gap,
+    measured,
+    counts,
+    state,
+    toComeOff,
+    wander,
+    filed,
+    cutsSince,
+    unprepared,
+    taken,
+    accepted,
+    done,
+    advice,
+  };
 }
 
 function cylinderPart({ bore, piston, clearance, rings, grooves, ...rest }: JudgedCylinder): unknown {
@@ -59,7 +106,18 @@ function cylinderPart({ bore, piston, clearance, rings, grooves, ...rest }: Judg
   const { strip, ...cleared } = clearance;
   return {
     ...rest,
-    bore: { size, mean, shape, asFound, verdict, round, read, total, repeatability, spots: spots.map(({ passes, ...spot }) => ({ ...spot, readings: idsOf(passes) })) },
+    bore: {
+      size,
+      mean,
+      shape,
+      asFound,
+      verdict,
+      round,
+      read,
+      total,
+      repeatability,
+      spots: spots.map(({ passes, ...spot }) => ({ ...spot, readings: idsOf(passes) })),
+    },
     piston: piston.id,
     clearance: { ...cleared, strip: strip.check },
     rings: Object.fromEntries(Object.entries(rings).map(([name, ring]) => [name, ringPart(ring)])),
@@ -69,7 +127,24 @@ function cylinderPart({ bore, piston, clearance, rings, grooves, ...rest }: Judg
 
 /** What the file carries of a judgement: everything but the readings, which stand in the record already. */
 function judgedPart(judgement: Judgement): unknown {
-  const { cylinders, pistons, pairing, placing, rates, plan, orders, findings, stages, progress, spreads, planned, standard, comparisons, duty, job } = judgement;
+  const {
+    cylinders,
+    pistons,
+    pairing,
+    placing,
+    rates,
+    plan,
+    orders,
+    findings,
+    stages,
+    progress,
+    spreads,
+    planned,
+    standard,
+    comparisons,
+    duty,
+    job,
+  } = judgement;
   const part = {
     progress,
     stages,
@@ -99,7 +174,8 @@ export type FileRead = { ok: true; record: BuildRecord } | { ok: false; faults: 
 
 const refused = (...faults: string[]): FileRead => ({
   ok: false,
-  faults: faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults,
+  faults:
+    faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults,
 });
 
 /** What cannot be seen in one entry alone: ids used twice, voids of nothing, no job card. */
@@ -112,9 +188,13 @@ function crossFaults(entries: Entry[]): string[] {
     if (entry.kind === 'void') {
       const target = seen.get(entry.of);
       if (!target) faults.push(`${where}: it voids ${entry.of}, which no earlier entry is called`);
-      else if (!isVoidable(target)) faults.push(`${where}: only readings, cuts, acceptances, checks and renewals can be voided, not a ${target.kind} entry`);
+      else if (!isVoidable(target))
+        faults.push(
+          `${where}: only readings, cuts, acceptances, checks and renewals can be voided, not a ${target.kind} entry`,
+        );
     }
-    if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== 'reading') faults.push(`${where}: it accepts ${entry.of}, which is no earlier reading`);
+    if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== 'reading')
+      faults.push(`${where}: it accepts ${entry.of}, which is no earlier reading`);
     seen.set(entry.id, entry);
   });
   if (!entries.some((e) => e.kind === 'job')) faults.push('record.entries: there is no job card among them');
@@ -131,16 +211,23 @@ export function readBuildFile(textOfFile: string): FileRead {
   try {
     json = JSON.parse(textOfFile);
   } catch (error) {
-    return refused(`The file is not JSON, or it was cut short: ${error instanceof Error ? error.message : 'unreadable'}.`);
+    return refused(
+      `The file is not JSON, or it was cut short: ${error instanceof Error ? error.message : 'unreadable'}.`,
+    );
   }
   const head = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(json);
-  if (!head.success || head.data.format !== FILE_FORMAT) return refused(`This is not a Spatium build file: "format" is not "${FILE_FORMAT}".`);
-  if (!READ_VERSIONS.some((v) => v === head.data.version)) return refused(`The file is of version ${JSON.stringify(head.data.version)}; this program reads versions ${READ_VERSIONS[0]} to ${FILE_VERSION}.`);
+  if (!head.success || head.data.format !== FILE_FORMAT)
+    return refused(`This is not a Spatium build file: "format" is not "${FILE_FORMAT}".`);
+  if (!READ_VERSIONS.some((v) => v === head.data.version))
+    return refused(
+      `The file is of version ${JSON.stringify(head.data.version)}; this program reads versions ${READ_VERSIONS[0]} to ${FILE_VERSION}.`,
+    );
   const parsed = fileSchema.safeParse(json);
   if (!parsed.success) return refused(...faultsOf(parsed.error));
   const faults = crossFaults(parsed.data.record.entries);
   if (faults.length > 0) return refused(...faults);
   const strays = judge(parsed.data.record).strays;
-  if (strays.length > 0) return refused(...strays.map((s) => `reading ${s.id}: this engine has no cylinder at ${s.cylinder}`));
+  if (strays.length > 0)
+    return refused(...strays.map((s) => `reading ${s.id}: this engine has no cylinder at ${s.cylinder}`));
   return { ok: true, record: parsed.data.record };
 }

@@ -4,14 +4,24 @@ import { withFactor } from '@/core/targets/chartEdit';
 import { readChartFile, writeChartCsv, writeChartFile } from './chartFile';
 
 const own: Chart = {
-  ...withFactor(STARTING_CHART, { row: 'street', column: 'cast', figure: 'clearancePlated' }, 0.0004, '=SUM(A1), "trial"'),
+  ...withFactor(
+    STARTING_CHART,
+    { row: 'street', column: 'cast', figure: 'clearancePlated' },
+    0.0004,
+    '=SUM(A1), "trial"',
+  ),
   id: 'own-1',
   version: 4,
   name: 'Own',
   saved: { by: 'KM', at: '2026-05-04T09:00:00.000Z' },
   copiedFrom: { id: 'starting', version: 1, name: 'Starting chart' },
 };
-const confirmed: Chart = { ...own, cells: own.cells.map((c, i) => (i < 3 ? { ...c, confirmed: { sheet: 'ring set TF-82', by: 'KM', at: '2026-05-04T09:00:00.000Z' } } : c)) };
+const confirmed: Chart = {
+  ...own,
+  cells: own.cells.map((c, i) =>
+    i < 3 ? { ...c, confirmed: { sheet: 'ring set TF-82', by: 'KM', at: '2026-05-04T09:00:00.000Z' } } : c,
+  ),
+};
 
 const text = (chart: Chart): string => JSON.stringify(writeChartFile(chart));
 const faults = (file: string): string => {
@@ -27,10 +37,22 @@ describe('a chart as JSON', () => {
   it.each<[string, string, RegExp]>([
     ['cut short', text(own).slice(0, -9), /cut short/],
     ['a build file', '{"format":"spatium-build","version":2}', /not a Spatium chart/],
-    ['a later version', JSON.stringify({ ...writeChartFile(own), version: 7 }), /version 7; this program reads version 1/],
-    ['a factor that is a gap', text(own).replace('"factor":0.004,', '"factor":0.016,').replace('"factor":0.0045,', '"factor":0.45,'), /0.45 is no factor/],
+    [
+      'a later version',
+      JSON.stringify({ ...writeChartFile(own), version: 7 }),
+      /version 7; this program reads version 1/,
+    ],
+    [
+      'a factor that is a gap',
+      text(own).replace('"factor":0.004,', '"factor":0.016,').replace('"factor":0.0045,', '"factor":0.45,'),
+      /0.45 is no factor/,
+    ],
     ['a field nobody knows', text(own).replace('"name":"Own"', '"name":"Own","x":1'), /Unrecognized key/],
-    ['a temperature out of this world', text(own).replace('"ringTemperature":190', '"ringTemperature":19000'), /rows.0.ringTemperature/],
+    [
+      'a temperature out of this world',
+      text(own).replace('"ringTemperature":190', '"ringTemperature":19000'),
+      /rows.0.ringTemperature/,
+    ],
     ['more than a megabyte', `{${' '.repeat(1_100_000)}}`, /larger than 1 MB/],
   ])('%s is refused', (_, file, says) => {
     expect(faults(file)).toMatch(says);
@@ -42,7 +64,10 @@ describe('a chart as CSV', () => {
 
   it('reads back in with every figure, source and confirmation, under the name of its file', () => {
     const read = readChartFile(`\uFEFF${csv}`, 'From a sheet');
-    expect(read).toMatchObject({ ok: true, chart: { name: 'From a sheet', version: 1, rows: confirmed.rows, columns: confirmed.columns } });
+    expect(read).toMatchObject({
+      ok: true,
+      chart: { name: 'From a sheet', version: 1, rows: confirmed.rows, columns: confirmed.columns },
+    });
     const sorted = (chart: Chart): string[] => chart.cells.map((c) => JSON.stringify(c)).sort();
     expect(read.ok && sorted(read.chart)).toEqual(sorted(confirmed));
   });
@@ -53,7 +78,12 @@ describe('a chart as CSV', () => {
 
   it('takes a comma for a point, as some spreadsheets write it, and an empty factor for no figure', () => {
     const lines = csv.split('\r\n');
-    const read = readChartFile(lines.map((l, i) => (i === 1 ? l.replace(',0.004,', ',"0,0041",') : i === 2 ? l.replace(',0.0045,', ',,') : l)).join('\n'), 'x');
+    const read = readChartFile(
+      lines
+        .map((l, i) => (i === 1 ? l.replace(',0.004,', ',"0,0041",') : i === 2 ? l.replace(',0.0045,', ',,') : l))
+        .join('\n'),
+      'x',
+    );
     expect(read.ok && read.chart.cells[0]?.factor).toBe(0.0041);
     expect(read.ok && read.chart.cells.length).toBe(confirmed.cells.length - 1);
   });
@@ -61,7 +91,14 @@ describe('a chart as CSV', () => {
   it.each<[string, string, RegExp]>([
     ['nothing', '', /columns row, row_words/],
     ['another table', 'a,b\n1,2', /not a chart as CSV/],
-    ['a row that says two things', csv.replace('street,"performance street, naturally aspirated",205', 'street,"performance street, naturally aspirated",999'), /line \d+: row “street” is not as on line \d+/],
+    [
+      'a row that says two things',
+      csv.replace(
+        'street,"performance street, naturally aspirated",205',
+        'street,"performance street, naturally aspirated",999',
+      ),
+      /line \d+: row “street” is not as on line \d+/,
+    ],
     ['an unknown figure', csv.replace(',top,', ',third,'), /line 2: “third” is no figure/],
     ['an unknown alloy', csv.replaceAll(',cast,no,', ',tin,no,'), /“tin” is no alloy/],
     ['text for a factor', csv.replace(',top,0.004,', ',top,four,'), /line 2: “four” is no factor/],

@@ -3,7 +3,17 @@
  */
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { ALLOYS, CHART_FIGURES, type Alloy, type Chart, type ChartCell, type ChartColumn, type ChartFigure, type ChartRow, cellOf } from '@/core/targets/chart';
+import {
+  ALLOYS,
+  CHART_FIGURES,
+  type Alloy,
+  type Chart,
+  type ChartCell,
+  type ChartColumn,
+  type ChartFigure,
+  type ChartRow,
+  cellOf,
+} from '@/core/targets/chart';
 import { chartSchema, faultsOf } from './schema';
 
 export const CHART_FORMAT = 'spatium-chart';
@@ -47,15 +57,21 @@ export function writeChartCsv(chart: Chart): string {
       confirmed_at_utc: cell?.confirmed?.at ?? '',
     };
   };
-  const lines = chart.rows.flatMap((row) => chart.columns.flatMap((column) => CHART_FIGURES.map((figure) => line(row, column, figure))));
-  return Papa.unparse({ fields: [...CSV_COLUMNS], data: lines.map((l) => CSV_COLUMNS.map((c) => l[c])) }, { escapeFormulae: /^[=+\-@\t\r]/ });
+  const lines = chart.rows.flatMap((row) =>
+    chart.columns.flatMap((column) => CHART_FIGURES.map((figure) => line(row, column, figure))),
+  );
+  return Papa.unparse(
+    { fields: [...CSV_COLUMNS], data: lines.map((l) => CSV_COLUMNS.map((c) => l[c])) },
+    { escapeFormulae: /^[=+\-@\t\r]/ },
+  );
 }
 
 export type ChartRead = { ok: true; chart: Chart } | { ok: false; faults: string[] };
 
 const refused = (...faults: string[]): ChartRead => ({
   ok: false,
-  faults: faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults,
+  faults:
+    faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults,
 });
 
 function checked(candidate: unknown): ChartRead {
@@ -68,40 +84,64 @@ function readJson(text: string): ChartRead {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return refused(`The file is not JSON, or it was cut short: ${error instanceof Error ? error.message : 'unreadable'}.`);
+    return refused(
+      `The file is not JSON, or it was cut short: ${error instanceof Error ? error.message : 'unreadable'}.`,
+    );
   }
   const head = z.looseObject({ format: z.unknown(), version: z.unknown(), chart: z.unknown() }).safeParse(json);
-  if (!head.success || head.data.format !== CHART_FORMAT) return refused(`This is not a Spatium chart: "format" is not "${CHART_FORMAT}".`);
-  if (head.data.version !== CHART_VERSION) return refused(`The chart file is of version ${JSON.stringify(head.data.version)}; this program reads version ${CHART_VERSION}.`);
+  if (!head.success || head.data.format !== CHART_FORMAT)
+    return refused(`This is not a Spatium chart: "format" is not "${CHART_FORMAT}".`);
+  if (head.data.version !== CHART_VERSION)
+    return refused(
+      `The chart file is of version ${JSON.stringify(head.data.version)}; this program reads version ${CHART_VERSION}.`,
+    );
   return checked(head.data.chart);
 }
 
 /** Apostrophes that `writeChartCsv` put in front of a formula come off again. */
 const bare = (text: string): string => text.replace(/^'(?=[=+\-@\t\r])/, '');
 
-const number = (text: string): number => (/^\d*[.,]?\d+(?:e-?\d+)?$/i.test(text.trim()) ? Number(text.replace(',', '.')) : Number.NaN);
+const number = (text: string): number =>
+  /^\d*[.,]?\d+(?:e-?\d+)?$/i.test(text.trim()) ? Number(text.replace(',', '.')) : Number.NaN;
 
 /** Each line says its row and column in full: they must say the same wherever they come again. */
-function parted<T extends { id: string }>(lines: CsvRow[], make: (line: CsvRow) => T, what: string): { parts: T[]; faults: string[] } {
+function parted<T extends { id: string }>(
+  lines: CsvRow[],
+  make: (line: CsvRow) => T,
+  what: string,
+): { parts: T[]; faults: string[] } {
   const parts = new Map<string, { part: T; line: number }>();
   const faults: string[] = [];
   lines.forEach((line, i) => {
     const part = make(line);
     const before = parts.get(part.id);
     if (!before) parts.set(part.id, { part, line: i + 2 });
-    else if (JSON.stringify(before.part) !== JSON.stringify(part)) faults.push(`line ${i + 2}: ${what} “${part.id}” is not as on line ${before.line}`);
+    else if (JSON.stringify(before.part) !== JSON.stringify(part))
+      faults.push(`line ${i + 2}: ${what} “${part.id}” is not as on line ${before.line}`);
   });
   return { parts: [...parts.values()].map((p) => p.part), faults };
 }
 
 function readCsv(text: string, name: string): ChartRead {
-  const { data, meta, errors } = Papa.parse<CsvRow>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transform: bare });
+  const { data, meta, errors } = Papa.parse<CsvRow>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transform: bare,
+  });
   const missing = CSV_COLUMNS.filter((c) => !(meta.fields ?? []).includes(c));
   if (missing.length > 0) return refused(`This is not a chart as CSV: the columns ${missing.join(', ')} are missing.`);
   const [broken] = errors;
   if (broken) return refused(`line ${(broken.row ?? 0) + 2}: ${broken.message}`);
-  const rows = parted<ChartRow>(data, (l) => ({ id: l.row, words: l.row_words, ringTemperature: number(l.ring_c), wallTemperature: number(l.wall_c) }), 'row');
-  const columns = parted<ChartColumn>(data, (l) => ({ id: l.column, words: l.column_words, alloy: l.alloy as Alloy, highRing: l.high_ring === 'yes' }), 'column');
+  const rows = parted<ChartRow>(
+    data,
+    (l) => ({ id: l.row, words: l.row_words, ringTemperature: number(l.ring_c), wallTemperature: number(l.wall_c) }),
+    'row',
+  );
+  const columns = parted<ChartColumn>(
+    data,
+    (l) => ({ id: l.column, words: l.column_words, alloy: l.alloy as Alloy, highRing: l.high_ring === 'yes' }),
+    'column',
+  );
   const faults = [...rows.faults, ...columns.faults];
   const cells = data.flatMap((l, i): ChartCell[] => {
     const where = `line ${i + 2}`;
@@ -111,11 +151,21 @@ function readCsv(text: string, name: string): ChartRead {
     if (!figure || l.factor.trim() === '') return [];
     const factor = number(l.factor);
     if (Number.isNaN(factor)) faults.push(`${where}: “${l.factor}” is no factor`);
-    const confirmed = l.confirmed_sheet.trim() === '' ? null : { sheet: l.confirmed_sheet, by: l.confirmed_by, at: l.confirmed_at_utc };
+    const confirmed =
+      l.confirmed_sheet.trim() === '' ? null : { sheet: l.confirmed_sheet, by: l.confirmed_by, at: l.confirmed_at_utc };
     return [{ row: l.row, column: l.column, figure, factor, source: l.source, confirmed }];
   });
   if (faults.length > 0) return refused(...faults);
-  return checked({ id: 'read', version: 1, name, saved: null, copiedFrom: null, rows: rows.parts, columns: columns.parts, cells });
+  return checked({
+    id: 'read',
+    version: 1,
+    name,
+    saved: null,
+    copiedFrom: null,
+    rows: rows.parts,
+    columns: columns.parts,
+    cells,
+  });
 }
 
 /**

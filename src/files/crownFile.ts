@@ -12,8 +12,21 @@ export function crownFile({ job, cylinders, clocking }: Judgement, view: View, c
     const { round } = c.clocking;
     const scene = cylinder === null || c.id === cylinder ? crownOf(c.clocking, clocking, view, 'full') : null;
     if (!scene) return [];
-    const lines = [viewWords(view, round, stand, facts.lean), ...(['frontMark', 'rod'] as const).map((check) => expectedOf(check, c.clocking, rods.numbers))].filter((line) => line !== null);
-    return [{ id: c.id, title: `Cylinder ${c.label}${c.bank === 'only' ? '' : `, ${c.bank} bank`}`, lines, scene, bore: round.bore }];
+    const lines = [
+      viewWords(view, round, stand, facts.lean),
+      ...(['frontMark', 'rod'] as const).map((check) => expectedOf(check, c.clocking, rods.numbers)),
+    ].filter((line) => line !== null);
+    return [
+      {
+        id: c.id,
+        title: `Cylinder ${c.label}${c.bank === 'only' ? '' : `, ${c.bank} bank`}`,
+        lines,
+        scene,
+        bore: round.bore,
+      },
+    ];
   });
-  return crowns.length === 0 ? null : crownSvg(crowns, `${job?.name ?? ''}: ring joints, degrees clockwise from the front`);
+  return crowns.length === 0
+    ? null
+    : crownSvg(crowns, `${job?.name ?? ''}: ring joints, degrees clockwise from the front`);
 }

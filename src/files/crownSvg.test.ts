@@ -13,7 +13,10 @@ const demo = (id: string) => {
 
 function parsed(text: string | null) {
   const faults: string[] = [];
-  const document = new DOMParser({ onError: (level, message) => faults.push(`${level}: ${message}`) }).parseFromString(text ?? '', 'image/svg+xml');
+  const document = new DOMParser({ onError: (level, message) => faults.push(`${level}: ${message}`) }).parseFromString(
+    text ?? '',
+    'image/svg+xml',
+  );
   expect(faults).toEqual([]);
   const root = document.documentElement;
   if (!root) throw new Error('no root');
@@ -34,19 +37,33 @@ describe('crowns as an SVG file', () => {
     const mm = Number.parseFloat(one.getAttribute('width') ?? '');
     const bore = [...one.getElementsByTagName('circle')].find((c) => c.getAttribute('r') === '240');
     expect(bore).toBeDefined();
-    expect((480 * mm) / w).toBeCloseTo((corrie.cylinders.find((c) => c.id === 'R2')?.clocking.round.bore ?? 0) / 1e6, 1);
+    expect((480 * mm) / w).toBeCloseTo(
+      (corrie.cylinders.find((c) => c.id === 'R2')?.clocking.round.bore ?? 0) / 1e6,
+      1,
+    );
   });
 
   it('holds nothing a drawing program would have to fetch, run or look up', () => {
     const text = crownFile(demo('demo-tarn-five'), 'front', null) ?? '';
     expect(text).not.toMatch(/var\(|<script|<style|href|url\(|class=|http(?!:\/\/www\.w3\.org\/2000\/svg)/);
-    for (const element of parsed(text).getElementsByTagName('*')) for (const attribute of element.attributes) expect(attribute.value, attribute.name).not.toMatch(/NaN|undefined|Infinity/);
+    for (const element of parsed(text).getElementsByTagName('*'))
+      for (const attribute of element.attributes)
+        expect(attribute.value, attribute.name).not.toMatch(/NaN|undefined|Infinity/);
   });
 
   it('gives each crown the words of its joints, and nothing of the others when one is asked for', () => {
     const root = parsed(crownFile(demo('demo-corrie-v10'), 'bench', 'R2'));
     const words = [...root.getElementsByTagName('text')].map((t) => t.textContent);
-    expect(words).toEqual(expect.arrayContaining(['Cylinder 4, right bank', 'top 45°', 'second 225°', 'upper 135°', 'lower 267° !', 'front 0°']));
+    expect(words).toEqual(
+      expect.arrayContaining([
+        'Cylinder 4, right bank',
+        'top 45°',
+        'second 225°',
+        'upper 135°',
+        'lower 267° !',
+        'front 0°',
+      ]),
+    );
     expect(words.filter((w) => w?.startsWith('Cylinder'))).toHaveLength(1);
   });
 

@@ -3,7 +3,18 @@ import { type Item, type Scene, type Tone, BORE_RADIUS } from '@/core/clocking/c
 import type { Nm } from '@/core/quantity/length';
 
 /** Colours on white paper. */
-const PAPER: Record<Tone, string> = { none: 'none', ink: '#14171b', soft: '#4e545b', line: '#c8c3b8', edge: '#8d897f', sheet: '#ffffff', paper: '#f4f2ec', blue: '#17349a', ring: '#4b5157', short: '#984300' };
+const PAPER: Record<Tone, string> = {
+  none: 'none',
+  ink: '#14171b',
+  soft: '#4e545b',
+  line: '#c8c3b8',
+  edge: '#8d897f',
+  sheet: '#ffffff',
+  paper: '#f4f2ec',
+  blue: '#17349a',
+  ring: '#4b5157',
+  short: '#984300',
+};
 
 const FONT = "'Atkinson Hyperlegible Next', Helvetica, Arial, sans-serif";
 
@@ -22,7 +33,8 @@ const looks = (item: Extract<Item, { kind: 'circle' | 'path' }>): string =>
 
 function itemSvg(item: Item): string {
   if (item.kind === 'circle') return `<circle cx="${n(item.x)}" cy="${n(item.y)}" r="${n(item.r)}" ${looks(item)}/>`;
-  if (item.kind === 'path') return `<path d="${item.d}" ${item.x === undefined ? '' : `transform="translate(${n(item.x)} ${n(item.y ?? 0)})" `}${looks(item)}/>`;
+  if (item.kind === 'path')
+    return `<path d="${item.d}" ${item.x === undefined ? '' : `transform="translate(${n(item.x)} ${n(item.y ?? 0)})" `}${looks(item)}/>`;
   const { x, y, size, anchor, tone, bold, turn, text } = item;
   return `<text x="${n(x)}" y="${n(y)}" font-size="${size}" text-anchor="${anchor}" fill="${PAPER[tone]}"${bold ? ' font-weight="700"' : ''}${turn ? ` transform="rotate(${turn} ${n(x)} ${n(y)})"` : ''}>${escaped(text)}</text>`;
 }
@@ -46,7 +58,10 @@ export function crownSvg(crowns: readonly CrownDrawing[], title: string): string
   const widest = Math.max(...crowns.map((c) => c.bore ?? 0)) || 100_000_000;
   const mm = widest / 1_000_000 / (2 * BORE_RADIUS);
   const lines = Math.max(0, ...crowns.map((c) => c.lines.length));
-  const cell = { w: Math.max(...crowns.map((c) => c.scene.box.w)), h: Math.max(...crowns.map((c) => c.scene.box.h)) + HEAD + lines * LINE + 10 };
+  const cell = {
+    w: Math.max(...crowns.map((c) => c.scene.box.w)),
+    h: Math.max(...crowns.map((c) => c.scene.box.h)) + HEAD + lines * LINE + 10,
+  };
   const columns = Math.min(ACROSS, crowns.length);
   const size = { w: columns * cell.w, h: Math.ceil(crowns.length / columns) * cell.h };
   const drawn = crowns.map(({ id, title: name, lines: under, scene, bore }, i) => {
@@ -56,7 +71,10 @@ export function crownSvg(crowns: readonly CrownDrawing[], title: string): string
     return [
       `<g id="cylinder-${escaped(id)}">`,
       `<text x="${n(middle.x)}" y="${n(y + HEAD)}" font-size="28" font-weight="700" text-anchor="middle" fill="${PAPER.ink}">${escaped(name)}</text>`,
-      ...under.map((text, k) => `<text x="${n(middle.x)}" y="${n(y + HEAD + (k + 1) * LINE)}" font-size="17" text-anchor="middle" fill="${PAPER.soft}">${escaped(text)}</text>`),
+      ...under.map(
+        (text, k) =>
+          `<text x="${n(middle.x)}" y="${n(y + HEAD + (k + 1) * LINE)}" font-size="17" text-anchor="middle" fill="${PAPER.soft}">${escaped(text)}</text>`,
+      ),
       `<g transform="translate(${n(middle.x)} ${n(middle.y)}) scale(${Math.round(scale * 1e6) / 1e6})">`,
       ...scene.items.map(itemSvg),
       '</g>',

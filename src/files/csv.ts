@@ -25,12 +25,22 @@ const mm = (nm: number | null): string => (nm === null ? '' : toMm(nm).toFixed(6
 function targetCells(target: Target): Partial<Row> {
   if (!target.set) return { target_from: target.ask };
   const { min, aimTo, limit, from, rank } = target.inForce;
-  return { target_min_mm: mm(min), target_aim_to_mm: mm(aimTo), target_limit_mm: mm(limit), target_from: `${rank}: ${from}` };
+  return {
+    target_min_mm: mm(min),
+    target_aim_to_mm: mm(aimTo),
+    target_limit_mm: mm(limit),
+    target_from: `${rank}: ${from}`,
+  };
 }
 
 const celsius = (value: number | null): string => (value === null ? '' : String(value));
 
-function readingRow(at: { label: string; id: string }, pass: LoggedReading, inForce: boolean, tools: Map<string, string>): Row {
+function readingRow(
+  at: { label: string; id: string },
+  pass: LoggedReading,
+  inForce: boolean,
+  tools: Map<string, string>,
+): Row {
   return {
     ...EMPTY,
     cylinder: at.label,
@@ -57,7 +67,11 @@ function readingRow(at: { label: string; id: string }, pass: LoggedReading, inFo
   };
 }
 
-const cutRow = (at: { label: string; id: string }, { ring, cylinder, filer, count, by, at: time, voided }: LoggedCut, tools: Map<string, string>): Row => ({
+const cutRow = (
+  at: { label: string; id: string },
+  { ring, cylinder, filer, count, by, at: time, voided }: LoggedCut,
+  tools: Map<string, string>,
+): Row => ({
   ...EMPTY,
   cylinder: at.label,
   place: at.id,
@@ -72,7 +86,14 @@ const cutRow = (at: { label: string; id: string }, { ring, cylinder, filer, coun
 });
 
 /** A result: a length, or none yet, and how it is judged. */
-const resultRow = (at: { label: string; id: string }, what: string, value: number | null, uncertainty: number | null, state: string, target: Target | null): Row => ({
+const resultRow = (
+  at: { label: string; id: string },
+  what: string,
+  value: number | null,
+  uncertainty: number | null,
+  state: string,
+  target: Target | null,
+): Row => ({
   ...EMPTY,
   cylinder: at.label,
   place: at.id,
@@ -91,11 +112,18 @@ const counts = (pass: LoggedReading, round: number): boolean => pass.voided === 
 function boreRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row[] {
   const { bore } = cylinder;
   const { shape } = bore;
-  const figure = (what: string, derived: Derived | null): Row[] => (derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : []);
+  const figure = (what: string, derived: Derived | null): Row[] =>
+    derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : [];
   return [
     ...bore.passes.map((pass) => readingRow(cylinder, pass, counts(pass, bore.round), tools)),
     resultRow(cylinder, 'bore', bore.size?.value ?? null, bore.size?.uncertainty ?? null, bore.verdict.state, null),
-    ...(shape ? [...figure('taper', shape.taper.thrust ?? shape.taper.overall), ...figure('out_of_round', shape.outOfRound), ...figure('ridge', shape.ridge)] : []),
+    ...(shape
+      ? [
+          ...figure('taper', shape.taper.thrust ?? shape.taper.overall),
+          ...figure('out_of_round', shape.outOfRound),
+          ...figure('ridge', shape.ridge),
+        ]
+      : []),
   ];
 }
 
@@ -105,7 +133,9 @@ function pistonRows(piston: JudgedPiston, tools: Map<string, string>): Row[] {
   return [
     ...passes.map((pass) => readingRow(piston, pass, counts(pass, piston.round), tools)),
     resultRow(piston, 'piston', piston.size?.value ?? null, piston.size?.uncertainty ?? null, '', null),
-    ...(clearance ? [resultRow(piston, 'pin_clearance', clearance.value, clearance.uncertainty, clearance.state, null)] : []),
+    ...(clearance
+      ? [resultRow(piston, 'pin_clearance', clearance.value, clearance.uncertainty, clearance.state, null)]
+      : []),
   ];
 }
 
@@ -113,8 +143,21 @@ function pistonRows(piston: JudgedPiston, tools: Map<string, string>): Row[] {
 function clockingRows({ label, id, clocking, block }: JudgedCylinder): Row[] {
   const joints = clocking.plan?.joints;
   return [
-    ...(joints ? JOINTS.map((joint): Row => ({ ...EMPTY, cylinder: label, place: id, what: `${joint}_joint`, direction_deg: String(Math.round(joints[joint] * 1000) / 1000), entry: 'plan' })) : []),
-    ...block.checks.flatMap(({ check, state, tick }) => (tick ? [{ ...EMPTY, cylinder: label, place: id, what: check, entry: 'check', by: tick.by, at_utc: tick.at, state }] : [])),
+    ...(joints
+      ? JOINTS.map((joint): Row => ({
+          ...EMPTY,
+          cylinder: label,
+          place: id,
+          what: `${joint}_joint`,
+          direction_deg: String(Math.round(joints[joint] * 1000) / 1000),
+          entry: 'plan',
+        }))
+      : []),
+    ...block.checks.flatMap(({ check, state, tick }) =>
+      tick
+        ? [{ ...EMPTY, cylinder: label, place: id, what: check, entry: 'check', by: tick.by, at_utc: tick.at, state }]
+        : [],
+    ),
   ];
 }
 
@@ -123,13 +166,44 @@ function cylinderRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row
   return [
     ...boreRows(cylinder, tools),
     ...pistonRows(piston, tools),
-    ...grooves.passes.map((pass) => readingRow(piston, pass, pass.voided === null && pass.round === piston.round, tools)),
+    ...grooves.passes.map((pass) =>
+      readingRow(piston, pass, pass.voided === null && pass.round === piston.round, tools),
+    ),
     ...clearance.strip.passes.map((pass) => readingRow(cylinder, pass, pass.voided === null, tools)),
-    resultRow(cylinder, 'clearance', clearance.value, clearance.value === null ? null : clearance.uncertainty, clearance.state, clearance.target),
+    resultRow(
+      cylinder,
+      'clearance',
+      clearance.value,
+      clearance.value === null ? null : clearance.uncertainty,
+      clearance.state,
+      clearance.target,
+    ),
     ...Object.values(rings).flatMap((ring) => [
-      ...ring.history.map((item) => (item.kind === 'reading' ? readingRow({ ...cylinder, id: item.cylinder }, item, item.id === ring.reading?.id, tools) : cutRow(cylinder, item, tools))),
-      resultRow(cylinder, ring.ring, ring.gap?.value ?? null, ring.readIn?.move?.uncertainty ?? null, ring.state, ring.target),
-      ...(ring.counts ? [resultRow(cylinder, `${ring.ring}_smallest`, ring.counts.gap.value, ring.counts.move.uncertainty, ring.counts.state, ring.target)] : []),
+      ...ring.history.map((item) =>
+        item.kind === 'reading'
+          ? readingRow({ ...cylinder, id: item.cylinder }, item, item.id === ring.reading?.id, tools)
+          : cutRow(cylinder, item, tools),
+      ),
+      resultRow(
+        cylinder,
+        ring.ring,
+        ring.gap?.value ?? null,
+        ring.readIn?.move?.uncertainty ?? null,
+        ring.state,
+        ring.target,
+      ),
+      ...(ring.counts
+        ? [
+            resultRow(
+              cylinder,
+              `${ring.ring}_smallest`,
+              ring.counts.gap.value,
+              ring.counts.move.uncertainty,
+              ring.counts.state,
+              ring.target,
+            ),
+          ]
+        : []),
     ]),
     ...clockingRows(cylinder),
   ];
@@ -142,5 +216,8 @@ function cylinderRows(cylinder: JudgedCylinder, tools: Map<string, string>): Row
 export function writeCsv(judgement: Judgement): string {
   const tools = new Map(judgement.instruments.map((i) => [instrumentKey(i), i.name]));
   const rows = judgement.cylinders.flatMap((cylinder) => cylinderRows(cylinder, tools));
-  return Papa.unparse({ fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((c) => row[c])) }, { escapeFormulae: /^[=+\-@\t\r]/ });
+  return Papa.unparse(
+    { fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((c) => row[c])) },
+    { escapeFormulae: /^[=+\-@\t\r]/ },
+  );
 }

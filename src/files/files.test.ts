@@ -26,36 +26,85 @@ describe('the build file', () => {
   });
 
   it('carries the results, so that another program can check them', () => {
-    const judged = writeBuildFile(record(gap('a', 'L1', 'top', 20))).judged as { cylinders: { id: string; rings: { top: { state: string; reading: string; toComeOff: unknown; target: { inForce: { working: string[] } } } } }[] };
+    const judged = writeBuildFile(record(gap('a', 'L1', 'top', 20))).judged as {
+      cylinders: {
+        id: string;
+        rings: {
+          top: { state: string; reading: string; toComeOff: unknown; target: { inForce: { working: string[] } } };
+        };
+      }[];
+    };
     const { top } = judged.cylinders[0]?.rings ?? {};
     expect(top).toMatchObject({ state: 'short', reading: 'a', toComeOff: { toMinimum: fromThou(1) } });
-    expect(top?.target.inForce.working).toEqual(['planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou']);
+    expect(top?.target.inForce.working).toEqual([
+      'planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou',
+    ]);
   });
 
   it('reads a file of version 1, which knows no power adder, chart, wall or own figure, and fills them in', () => {
-    const without = (whole: object, ...keys: string[]): object => Object.fromEntries(Object.entries(whole).filter(([key]) => !keys.includes(key)));
+    const without = (whole: object, ...keys: string[]): object =>
+      Object.fromEntries(Object.entries(whole).filter(([key]) => !keys.includes(key)));
     const card = without((record().entries[0] as Extract<Entry, { kind: 'job' }>).value, 'service', 'surface');
     const papers = { sheet: { form: 'minimum', min: fromThou(24), from: 'sheet' }, manual: null };
     const choices = without(startingChoices('imperial'), 'allowances');
-    const targets = { ...choices, gaps: { top: papers, second: { sheet: null, manual: null }, rails: { sheet: null, manual: null } }, clearance: { sheet: null, manual: null } };
+    const targets = {
+      ...choices,
+      gaps: { top: papers, second: { sheet: null, manual: null }, rails: { sheet: null, manual: null } },
+      clearance: { sheet: null, manual: null },
+    };
     const stamp = { at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
-    const old = { format: 'spatium-build', version: 1, record: { id: 'old', entries: [{ ...stamp, id: 'j', kind: 'job', value: { ...card, duty: 'race' } }, { ...stamp, id: 't', kind: 'targets', value: targets }] } };
+    const old = {
+      format: 'spatium-build',
+      version: 1,
+      record: {
+        id: 'old',
+        entries: [
+          { ...stamp, id: 'j', kind: 'job', value: { ...card, duty: 'race' } },
+          { ...stamp, id: 't', kind: 'targets', value: targets },
+        ],
+      },
+    };
     const read = readBuildFile(textOf(old));
     const judged = read.ok ? judge(read.record) : null;
-    expect(judged).toMatchObject({ job: { duty: 'race', surface: null }, targets: { allowances: [] }, chart: { id: 'starting', version: 1 }, planned: { top: { inForce: { min: fromThou(24) } }, second: { inForce: { min: fromThou(26) } } } });
+    expect(judged).toMatchObject({
+      job: { duty: 'race', surface: null },
+      targets: { allowances: [] },
+      chart: { id: 'starting', version: 1 },
+      planned: { top: { inForce: { min: fromThou(24) } }, second: { inForce: { min: fromThou(26) } } },
+    });
   });
 
   it('reads a file of version 2, whose readings say less and whose bench kept a gauge setting', () => {
     const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
     const entries = [
       jobEntry(),
-      { ...stamp, id: 'b', kind: 'bench', replaces: null, value: { route: 'byRing', rails: true, gaugeSetting: 103_000_000 } },
-      { ...stamp, id: 'r', kind: 'reading', cylinder: 'L1', subject: 'bore', value: 103_251_000, upTo: null, typed: '4065', instrument: 'an old gauge', temperature: 21 },
+      {
+        ...stamp,
+        id: 'b',
+        kind: 'bench',
+        replaces: null,
+        value: { route: 'byRing', rails: true, gaugeSetting: 103_000_000 },
+      },
+      {
+        ...stamp,
+        id: 'r',
+        kind: 'reading',
+        cylinder: 'L1',
+        subject: 'bore',
+        value: 103_251_000,
+        upTo: null,
+        typed: '4065',
+        instrument: 'an old gauge',
+        temperature: 21,
+      },
     ];
     const read = readBuildFile(textOf({ format: 'spatium-build', version: 2, record: { id: 'old', entries } }));
     const judged = read.ok ? judge(read.record) : null;
     expect(judged?.bench).toEqual({ ...STARTING_BENCH, route: 'byRing', rails: true });
-    expect(judged?.cylinders[0]?.bore).toMatchObject({ size: { noted: true }, passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }] });
+    expect(judged?.cylinders[0]?.bore).toMatchObject({
+      size: { noted: true },
+      passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }],
+    });
   });
 
   it('carries cuts, a ring set, a placing and what was accepted, and they come back the same', () => {
@@ -64,49 +113,130 @@ describe('the build file', () => {
       jobEntry(),
       { ...stamp, id: 's', kind: 'ringSet', replaces: null, value: { ...STARTING_RING_SET, name: 'packet 12' } },
       { ...stamp, id: 'p', kind: 'placing', replaces: null, value: STARTING_PLACING },
-      { ...stamp, id: 't', kind: 'rate', filer: 'hand', metal: 'steel', sums: { cuts: 1, xx: 100, xy: 1_270_000, yy: 127_000 ** 2 } },
+      {
+        ...stamp,
+        id: 't',
+        kind: 'rate',
+        filer: 'hand',
+        metal: 'steel',
+        sums: { cuts: 1, xx: 100, xy: 1_270_000, yy: 127_000 ** 2 },
+      },
       gap('a', 'L1', 'top', 12),
       { ...stamp, id: 'c', kind: 'cut', cylinder: 'L1', ring: 'top', filer: 'hand.1', count: 40 },
-      { ...reading('b', 'L1', 'top', fromThou(30)), fit: { ring: 'L1', depth: 'top', squaring: 'tool', deburred: true, squared: true, open: false } },
+      {
+        ...reading('b', 'L1', 'top', fromThou(30)),
+        fit: { ring: 'L1', depth: 'top', squaring: 'tool', deburred: true, squared: true, open: false },
+      },
       { ...stamp, id: 'y', kind: 'accepted', of: 'b', reason: 'agreed' },
     ];
     const written = writeBuildFile({ id: 'rings', entries });
     expect(readBuildFile(textOf(written))).toEqual({ ok: true, record: { id: 'rings', entries } });
     const judged = written.judged as { cylinders: unknown[]; rates: unknown };
-    expect(judged.cylinders[0]).toMatchObject({ rings: { top: { state: 'over', done: true, accepted: { reason: 'agreed' }, taken: [{ id: 'c', count: 40 }] } } });
-    expect(judged.rates).toMatchObject([{ filer: 'hand', metal: 'steel', own: { cuts: 0 } }, { filer: 'hand', metal: 'unknown', own: { cuts: 1 } }]);
+    expect(judged.cylinders[0]).toMatchObject({
+      rings: { top: { state: 'over', done: true, accepted: { reason: 'agreed' }, taken: [{ id: 'c', count: 40 }] } },
+    });
+    expect(judged.rates).toMatchObject([
+      { filer: 'hand', metal: 'steel', own: { cuts: 0 } },
+      { filer: 'hand', metal: 'unknown', own: { cuts: 1 } },
+    ]);
     const csv = writeCsv(judge({ id: 'rings', entries }));
     expect(csv).toMatch(/top,[^\n]*cut,[^\n]*,40,/);
     const early = [jobEntry(), entries[7], ...entries.slice(4, 7)];
-    expect(readBuildFile(textOf({ ...written, record: { id: 'rings', entries: early } }))).toMatchObject({ ok: false, faults: [expect.stringMatching(/accepts b, which is no earlier reading/) as string] });
+    expect(readBuildFile(textOf({ ...written, record: { id: 'rings', entries: early } }))).toMatchObject({
+      ok: false,
+      faults: [expect.stringMatching(/accepts b, which is no earlier reading/) as string],
+    });
   });
 
   it('carries what the bores came to, and which readings stand for each spot', () => {
-    const bore = [boreReading('a', 'L1', 'top', 90, 103_251_000), boreReading('b', 'L1', 'top', 90, 103_253_000), boreReading('c', 'L1', 'bottom', 90, 103_247_000)];
-    const judged = writeBuildFile(record(...bore)).judged as { cylinders: { bore: { spots: { readings: string[] }[]; shape: { taper: { thrust: { value: number; working: string[] } } } } }[] };
+    const bore = [
+      boreReading('a', 'L1', 'top', 90, 103_251_000),
+      boreReading('b', 'L1', 'top', 90, 103_253_000),
+      boreReading('c', 'L1', 'bottom', 90, 103_247_000),
+    ];
+    const judged = writeBuildFile(record(...bore)).judged as {
+      cylinders: {
+        bore: { spots: { readings: string[] }[]; shape: { taper: { thrust: { value: number; working: string[] } } } };
+      }[];
+    };
     const [first] = judged.cylinders;
     expect(first?.bore.spots.map((s) => s.readings).filter((r) => r.length > 0)).toEqual([['a', 'b'], ['c']]);
-    expect(first?.bore.shape.taper.thrust).toMatchObject({ value: 5_000, working: ['4.0650 in (top) − 4.0648 in (bottom) = 0.00020 in'] });
+    expect(first?.bore.shape.taper.thrust).toMatchObject({
+      value: 5_000,
+      working: ['4.0650 in (top) − 4.0648 in (bottom) = 0.00020 in'],
+    });
   });
 
   it('reads the clocking and the ticks of versions 1 to 4: what they lack is as it starts, and a tick is a check before the compressor', () => {
     const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
-    const entries = [jobEntry(), { ...stamp, id: 'c', kind: 'clocking', replaces: null, value: { school: 'frontAndBack', mirrorLeft: false } }, { ...stamp, id: 'j', kind: 'joints', cylinder: 'L2' }, { ...stamp, id: 'v', kind: 'void', of: 'j', reason: 'not so' }];
+    const entries = [
+      jobEntry(),
+      { ...stamp, id: 'c', kind: 'clocking', replaces: null, value: { school: 'frontAndBack', mirrorLeft: false } },
+      { ...stamp, id: 'j', kind: 'joints', cylinder: 'L2' },
+      { ...stamp, id: 'v', kind: 'void', of: 'j', reason: 'not so' },
+    ];
     const read = readBuildFile(textOf({ format: FILE_FORMAT, version: 4, record: { id: 'old', entries } }));
     if (!read.ok) throw new Error(read.faults.join());
     const [, clocking, tick] = read.record.entries;
     expect(clocking).toMatchObject({ value: { ...STARTING_CLOCKING, school: 'frontAndBack', mirrorLeft: false } });
-    expect(tick).toEqual({ ...stamp, id: 'j', kind: 'check', cylinder: 'L2', check: 'jointsBefore', planned: null, found: {}, expected: null });
+    expect(tick).toEqual({
+      ...stamp,
+      id: 'j',
+      kind: 'check',
+      cylinder: 'L2',
+      check: 'jointsBefore',
+      planned: null,
+      found: {},
+      expected: null,
+    });
     const again = readBuildFile(textOf(writeBuildFile(read.record)));
     expect(again).toEqual(read);
   });
 
   it('refuses a plan that cannot be: angles past the circle, a cylinder twice, a pocket without width', () => {
-    const clocking = (change: object): string => textOf({ ...good, record: { id: 'x', entries: [jobEntry(), { id: 'c', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'clocking', replaces: null, value: { ...STARTING_CLOCKING, ...change } }] } });
-    expect(faults(clocking({ own: [{ cylinder: 'L1', joints: { top: 360 } }] }))).toMatch(/own\.0\.joints\.top: under 360°/);
-    expect(faults(clocking({ own: [{ cylinder: 'L1', joints: {} }, { cylinder: 'L1', joints: {} }] }))).toMatch(/each cylinder once/);
-    expect(faults(clocking({ facts: { ...STARTING_CLOCKING.facts, pockets: [{ valve: 'intake', at: 0, out: 0, across: 0 }] } }))).toMatch(/more than nothing/);
-    expect(faults(clocking({ rules: { ...STARTING_CLOCKING.rules, pinEnds: { ...STARTING_CLOCKING.rules.pinEnds, limit: 200 } } }))).toMatch(/at most 180°/);
+    const clocking = (change: object): string =>
+      textOf({
+        ...good,
+        record: {
+          id: 'x',
+          entries: [
+            jobEntry(),
+            {
+              id: 'c',
+              at: '2026-05-04T09:00:00.000Z',
+              by: '',
+              kind: 'clocking',
+              replaces: null,
+              value: { ...STARTING_CLOCKING, ...change },
+            },
+          ],
+        },
+      });
+    expect(faults(clocking({ own: [{ cylinder: 'L1', joints: { top: 360 } }] }))).toMatch(
+      /own\.0\.joints\.top: under 360°/,
+    );
+    expect(
+      faults(
+        clocking({
+          own: [
+            { cylinder: 'L1', joints: {} },
+            { cylinder: 'L1', joints: {} },
+          ],
+        }),
+      ),
+    ).toMatch(/each cylinder once/);
+    expect(
+      faults(
+        clocking({ facts: { ...STARTING_CLOCKING.facts, pockets: [{ valve: 'intake', at: 0, out: 0, across: 0 }] } }),
+      ),
+    ).toMatch(/more than nothing/);
+    expect(
+      faults(
+        clocking({
+          rules: { ...STARTING_CLOCKING.rules, pinEnds: { ...STARTING_CLOCKING.rules.pinEnds, limit: 200 } },
+        }),
+      ),
+    ).toMatch(/at most 180°/);
     expect(faults(clocking({ school: 'elsewhere' }))).toMatch(/school/);
   });
 
@@ -124,16 +254,56 @@ describe('the build file', () => {
     ['null', 'null', /not a Spatium build file/],
     ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 5/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
-    ['a negative gap', textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }), /record\.entries\.1\.value: not negative/],
+    [
+      'a negative gap',
+      textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }),
+      /record\.entries\.1\.value: not negative/,
+    ],
     ['text for a number', textOf(good).replace(String(fromThou(22)), '"22"'), /record\.entries\.1\.value/],
-    ['a fraction of a nanometre', textOf({ ...good, record: record(reading('a', 'L1', 'top', 0.5)) }), /whole number of nanometres/],
-    ['a bracket upside down', textOf({ ...good, record: record(reading('a', 'L1', 'top', fromThou(16), fromThou(15))) }), /not thicker/],
+    [
+      'a fraction of a nanometre',
+      textOf({ ...good, record: record(reading('a', 'L1', 'top', 0.5)) }),
+      /whole number of nanometres/,
+    ],
+    [
+      'a bracket upside down',
+      textOf({ ...good, record: record(reading('a', 'L1', 'top', fromThou(16), fromThou(15))) }),
+      /not thicker/,
+    ],
     ['a reading of no cylinder', textOf({ ...good, record: record(gap('a', 'L9', 'top', 22)) }), /no cylinder at L9/],
-    ['an id used twice', textOf({ ...good, record: record(gap('a', 'L1', 'top', 22), gap('a', 'L1', 'top', 23)) }), /id a is used twice/],
+    [
+      'an id used twice',
+      textOf({ ...good, record: record(gap('a', 'L1', 'top', 22), gap('a', 'L1', 'top', 23)) }),
+      /id a is used twice/,
+    ],
     ['a void of nothing', textOf({ ...good, record: record(voiding('v', 'ghost')) }), /voids ghost/],
-    ['a void of the job card', textOf({ ...good, record: record(voiding('v', 'job-1')) }), /only readings, cuts, acceptances, checks and renewals/],
+    [
+      'a void of the job card',
+      textOf({ ...good, record: record(voiding('v', 'job-1')) }),
+      /only readings, cuts, acceptances, checks and renewals/,
+    ],
     ['no job card', textOf({ ...good, record: { id: 'x', entries: [gap('a', 'L1', 'top', 22)] } }), /no job card/],
-    ['an engine that cannot be', textOf({ ...good, record: { id: 'x', entries: [jobEntry({ engine: { layout: 'vee', cylinders: 40, bankAngle: 400, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } } })] } }), /cylinders/],
+    [
+      'an engine that cannot be',
+      textOf({
+        ...good,
+        record: {
+          id: 'x',
+          entries: [
+            jobEntry({
+              engine: {
+                layout: 'vee',
+                cylinders: 40,
+                bankAngle: 400,
+                rotation: 'clockwise',
+                numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+              },
+            }),
+          ],
+        },
+      }),
+      /cylinders/,
+    ],
     ['a file too large', ' '.repeat(MOST_BYTES + 1), /larger than 4 MB/],
   ])('%s is refused, saying what is wrong', (_, text, says) => {
     expect(faults(text)).toMatch(says);
@@ -141,12 +311,17 @@ describe('the build file', () => {
 
   it('cuts a long list of faults and counts the rest', () => {
     const broken = record(...Array.from({ length: 100 }, (_, i) => reading(`r${i}`, 'L1', 'top', -1)));
-    expect(faults(textOf({ ...good, record: broken })).split('\n').at(-1)).toBe('and 70 more');
+    expect(
+      faults(textOf({ ...good, record: broken }))
+        .split('\n')
+        .at(-1),
+    ).toBe('and 70 more');
   });
 });
 
 describe('the CSV', () => {
-  const rows = (text: string): Record<string, string>[] => Papa.parse<Record<string, string>>(text, { header: true }).data;
+  const rows = (text: string): Record<string, string>[] =>
+    Papa.parse<Record<string, string>>(text, { header: true }).data;
 
   it('has a row for every reading, voided ones too, and for every result', () => {
     const judged = judge(record(gap('a', 'L1', 'top', 35), voiding('v', 'a'), gap('b', 'L1', 'top', 22)));
@@ -163,21 +338,48 @@ describe('the CSV', () => {
     const [tool] = STARTING_INSTRUMENTS;
     if (!tool) throw new Error('no tool');
     const named: Entry = { kind: 'instrument', id: 't', at: '2026-05-04T09:00:00.000Z', by: '', value: tool };
-    const taken = { ...boreReading('a', 'L1', 'top', 90, 103_251_000), instrument: `${tool.id}.1`, temperature: 23, gaugeTemperature: 22, plate: true };
+    const taken = {
+      ...boreReading('a', 'L1', 'top', 90, 103_251_000),
+      instrument: `${tool.id}.1`,
+      temperature: 23,
+      gaugeTemperature: 22,
+      plate: true,
+    };
     const all = rows(writeCsv(judge(record(named, taken))));
-    expect(all.find((r) => r.entry === 'reading')).toMatchObject({ what: 'bore', depth: 'top', direction_deg: '90', instrument: tool.name, temperature_c: '23', gauge_temperature_c: '22', torque_plate: 'on', in_force: 'yes' });
-    expect(all.find((r) => r.what === 'bore' && r.entry === 'result')).toMatchObject({ state: 'part read', uncertainty_mm: expect.stringMatching(/^0\.00\d+$/) as string });
+    expect(all.find((r) => r.entry === 'reading')).toMatchObject({
+      what: 'bore',
+      depth: 'top',
+      direction_deg: '90',
+      instrument: tool.name,
+      temperature_c: '23',
+      gauge_temperature_c: '22',
+      torque_plate: 'on',
+      in_force: 'yes',
+    });
+    expect(all.find((r) => r.what === 'bore' && r.entry === 'result')).toMatchObject({
+      state: 'part read',
+      uncertainty_mm: expect.stringMatching(/^0\.00\d+$/) as string,
+    });
   });
 
-  it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx', '\rx'])('keeps %j from running as a formula (published: OWASP, CSV injection)', (text) => {
-    const judged = judge({ id: 'x', entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: text, by: text }] });
-    const row = rows(writeCsv(judged)).find((r) => r.entry === 'reading');
-    expect(row?.typed).toBe(`'${text}`);
-    expect(row?.by).toBe(`'${text}`);
-  });
+  it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx', '\rx'])(
+    'keeps %j from running as a formula (published: OWASP, CSV injection)',
+    (text) => {
+      const judged = judge({
+        id: 'x',
+        entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: text, by: text }],
+      });
+      const row = rows(writeCsv(judged)).find((r) => r.entry === 'reading');
+      expect(row?.typed).toBe(`'${text}`);
+      expect(row?.by).toBe(`'${text}`);
+    },
+  );
 
   it('survives commas, quotes and line ends in what people typed', () => {
-    const judged = judge({ id: 'x', entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: 'a,"b"\nc' }] });
+    const judged = judge({
+      id: 'x',
+      entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: 'a,"b"\nc' }],
+    });
     expect(rows(writeCsv(judged)).find((r) => r.entry === 'reading')?.typed).toBe('a,"b"\nc');
   });
 });
@@ -186,20 +388,28 @@ describe('the demo', () => {
   const states = demoRecords().flatMap((r) => judge(r).cylinders);
 
   it('shows every gap state and every clearance state, in both systems', () => {
-    expect(new Set(states.flatMap((c) => Object.values(c.rings).map((ring) => ring.state)))).toEqual(new Set(['to do', 'short', 'in window', 'loose', 'over', 'not proven']));
-    expect(new Set(states.map((c) => c.clearance.state))).toEqual(new Set(['to do', 'tight', 'in window', 'loose', 'over', 'not proven']));
+    expect(new Set(states.flatMap((c) => Object.values(c.rings).map((ring) => ring.state)))).toEqual(
+      new Set(['to do', 'short', 'in window', 'loose', 'over', 'not proven']),
+    );
+    expect(new Set(states.map((c) => c.clearance.state))).toEqual(
+      new Set(['to do', 'tight', 'in window', 'loose', 'over', 'not proven']),
+    );
     expect(new Set(demoRecords().map((r) => judge(r).job?.units))).toEqual(new Set(['imperial', 'metric']));
   });
 
   it('shows every verdict on a bore that can be mended, and pistons that gain by swapping', () => {
     const bores = new Set(states.map((c) => c.bore.verdict.state));
     for (const state of ['to do', 'within', 'not proven', 'hone', 'next size'] as const) expect(bores).toContain(state);
-    const gains = demoRecords().map((r) => pairingOf(judge(r).pairing.ask)).filter((p) => p.kind === 'found' && p.after.worst < p.before.worst);
+    const gains = demoRecords()
+      .map((r) => pairingOf(judge(r).pairing.ask))
+      .filter((p) => p.kind === 'found' && p.after.worst < p.before.worst);
     expect(gains.length).toBeGreaterThan(0);
   });
 
   it('has one not begun, one half filed and one finished', () => {
-    const share = demoRecords().map((r) => judge(r).progress).map((p) => p.done / p.total);
+    const share = demoRecords()
+      .map((r) => judge(r).progress)
+      .map((p) => p.done / p.total);
     expect(Math.max(...share)).toBe(1);
     expect(share.some((s) => s > 0.4 && s < 0.9)).toBe(true);
     expect(share.some((s) => s < 0.3)).toBe(true);

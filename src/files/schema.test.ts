@@ -8,9 +8,13 @@ import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { gap, job } from '@/fixtures/records';
 import { entriesSchema, entrySchema, faultsOf, jobSchema, targetChoicesSchema } from './schema';
 
-const faults = (result: { success: boolean; error?: Parameters<typeof faultsOf>[0] }): string => (result.error ? faultsOf(result.error).join('\n') : '');
+const faults = (result: { success: boolean; error?: Parameters<typeof faultsOf>[0] }): string =>
+  result.error ? faultsOf(result.error).join('\n') : '';
 const choices = startingChoices('metric');
-const sheet = (given: unknown): unknown => ({ ...choices, gaps: { ...choices.gaps, top: { sheet: given, manual: null } } });
+const sheet = (given: unknown): unknown => ({
+  ...choices,
+  gaps: { ...choices.gaps, top: { sheet: given, manual: null } },
+});
 
 describe('a job card', () => {
   it('is taken as it stands, with open questions left open', () => {
@@ -29,7 +33,10 @@ describe('a job card', () => {
     [{ service: { use: 'race', fuel: 'petrol', now: { kind: 'turbo', boost: -5 }, later: null } }, /boost/],
     [{ units: 'furlongs' }, /units/],
     [{ engine: { ...job.engine, cylinders: 1 } }, /two cylinders or more/],
-    [{ engine: { ...job.engine, numbering: { ...job.engine.numbering, scheme: 'sequence' } } }, /two banks need a numbering/i],
+    [
+      { engine: { ...job.engine, numbering: { ...job.engine.numbering, scheme: 'sequence' } } },
+      /two banks need a numbering/i,
+    ],
   ])('with %j is refused', (change, says) => {
     expect(faults(jobSchema.safeParse({ ...job, ...change }))).toMatch(says);
   });
@@ -37,7 +44,8 @@ describe('a job card', () => {
 
 describe('target choices', () => {
   it('start out sound in either system', () => {
-    for (const units of ['imperial', 'metric'] as const) expect(targetChoicesSchema.safeParse(startingChoices(units)).success).toBe(true);
+    for (const units of ['imperial', 'metric'] as const)
+      expect(targetChoicesSchema.safeParse(startingChoices(units)).success).toBe(true);
   });
 
   it.each<[unknown, RegExp]>([
@@ -70,12 +78,31 @@ describe('an entry', () => {
     expect(faults(entrySchema.safeParse({ ...gap('a', 'L1', 'top', 22), ...change }))).toMatch(says);
   });
 
-  const choice = (kind: string, value: unknown): unknown => ({ kind, id: 'c', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value });
+  const choice = (kind: string, value: unknown): unknown => ({
+    kind,
+    id: 'c',
+    at: '2026-05-04T09:00:00.000Z',
+    by: '',
+    replaces: null,
+    value,
+  });
   const [tool] = STARTING_INSTRUMENTS.filter((i) => i.kit);
   const pairs = [{ cylinder: 'L1', piston: 'R1' }];
 
   it('of what the program begins with is sound', () => {
-    const sound = [choice('bores', STARTING_BORES), choice('sizing', startingSizing('metric')), choice('pistons', STARTING_PISTONS), choice('pairing', STARTING_PAIRING), ...STARTING_INSTRUMENTS.map((value) => ({ kind: 'instrument', id: 'i', at: '2026-05-04T09:00:00.000Z', by: '', value }))];
+    const sound = [
+      choice('bores', STARTING_BORES),
+      choice('sizing', startingSizing('metric')),
+      choice('pistons', STARTING_PISTONS),
+      choice('pairing', STARTING_PAIRING),
+      ...STARTING_INSTRUMENTS.map((value) => ({
+        kind: 'instrument',
+        id: 'i',
+        at: '2026-05-04T09:00:00.000Z',
+        by: '',
+        value,
+      })),
+    ];
     for (const entry of sound) expect(faults(entrySchema.safeParse(entry))).toBe('');
   });
 
@@ -83,14 +110,58 @@ describe('an entry', () => {
     ['no depth', choice('bores', { ...STARTING_BORES, depths: [] }), /at least one depth/],
     ['a depth twice', choice('bores', { ...STARTING_BORES, depths: ['top', 'top'] }), /each depth once/],
     ['a direction past half a turn', choice('bores', { ...STARTING_BORES, directions: [270] }), /under 180/],
-    ['limits the wrong way round', choice('bores', { ...STARTING_BORES, limits: { ...STARTING_BORES.limits, used: { ...STARTING_BORES.limits.used, hone: { taper: 0, outOfRound: 0 } } } }), /what honing mends is under/],
-    ['an oversize twice', choice('sizing', { ...startingSizing('metric'), oversizes: [250_000, 250_000] }), /each oversize once/],
-    ['a piston twice', choice('pairing', { ...STARTING_PAIRING, pairs: [...pairs, { cylinder: 'L2', piston: 'R1' }] }), /each piston once/],
-    ['pins upside down', choice('pistons', { ...STARTING_PISTONS, pin: { least: 2, most: 1 } }), /the most is under the least/],
-    ['a tool without error', { kind: 'instrument', id: 'i', at: '2026-05-04T09:00:00.000Z', by: '', value: { ...tool, limit: 0 } }, /no tool is without error/],
-    ['a calibration on no day', { kind: 'instrument', id: 'i', at: '2026-05-04T09:00:00.000Z', by: '', value: { ...tool, calibrated: '2026-02-30' } }, /a day such as/],
-    ['a gauge zeroed at a gap', { kind: 'setting', id: 's', at: '2026-05-04T09:00:00.000Z', by: '', instrument: null, to: 558_800 }, /to/],
-    ['a ring at a place in the bore', { ...gap('a', 'L1', 'top', 22), place: { depth: 'top', angle: 90 } }, /only a bore is read at a place/],
+    [
+      'limits the wrong way round',
+      choice('bores', {
+        ...STARTING_BORES,
+        limits: {
+          ...STARTING_BORES.limits,
+          used: { ...STARTING_BORES.limits.used, hone: { taper: 0, outOfRound: 0 } },
+        },
+      }),
+      /what honing mends is under/,
+    ],
+    [
+      'an oversize twice',
+      choice('sizing', { ...startingSizing('metric'), oversizes: [250_000, 250_000] }),
+      /each oversize once/,
+    ],
+    [
+      'a piston twice',
+      choice('pairing', { ...STARTING_PAIRING, pairs: [...pairs, { cylinder: 'L2', piston: 'R1' }] }),
+      /each piston once/,
+    ],
+    [
+      'pins upside down',
+      choice('pistons', { ...STARTING_PISTONS, pin: { least: 2, most: 1 } }),
+      /the most is under the least/,
+    ],
+    [
+      'a tool without error',
+      { kind: 'instrument', id: 'i', at: '2026-05-04T09:00:00.000Z', by: '', value: { ...tool, limit: 0 } },
+      /no tool is without error/,
+    ],
+    [
+      'a calibration on no day',
+      {
+        kind: 'instrument',
+        id: 'i',
+        at: '2026-05-04T09:00:00.000Z',
+        by: '',
+        value: { ...tool, calibrated: '2026-02-30' },
+      },
+      /a day such as/,
+    ],
+    [
+      'a gauge zeroed at a gap',
+      { kind: 'setting', id: 's', at: '2026-05-04T09:00:00.000Z', by: '', instrument: null, to: 558_800 },
+      /to/,
+    ],
+    [
+      'a ring at a place in the bore',
+      { ...gap('a', 'L1', 'top', 22), place: { depth: 'top', angle: 90 } },
+      /only a bore is read at a place/,
+    ],
   ])('with %s is refused', (_, entry, says) => {
     expect(faults(entrySchema.safeParse(entry))).toMatch(says);
   });

@@ -14,7 +14,18 @@ import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES } from '@/core/engine/engine
 import { engineFaults } from '@/core/engine/engineFaults';
 import { type BoreChoices, ABOVE, DEPTHS } from '@/core/bore/grid';
 import { MOST_GRADES, type SizingChoices } from '@/core/bore/plan';
-import { type BenchChoices, type Entry, GROOVE_SUBJECTS, type Job, PISTON_SUBJECTS, type PairingChoices, type PlacingChoices, ROUTES, type RingFit, STARTING_BENCH } from '@/core/build/record';
+import {
+  type BenchChoices,
+  type Entry,
+  GROOVE_SUBJECTS,
+  type Job,
+  PISTON_SUBJECTS,
+  type PairingChoices,
+  type PlacingChoices,
+  ROUTES,
+  type RingFit,
+  STARTING_BENCH,
+} from '@/core/build/record';
 import { GAUGE_FROM, type PistonChoices } from '@/core/piston/piston';
 import { PLACING_AIMS } from '@/core/ring/placed';
 import type { RateSums } from '@/core/ring/rate';
@@ -56,14 +67,24 @@ const engine = z
     for (const message of engineFaults(value)) context.addIssue({ code: 'custom', message });
   });
 
-const boosted = <K extends 'turbo' | 'supercharger'>(kind: K) => z.strictObject({ kind: z.literal(kind), boost: z.int().min(1).max(MOST_BOOST, 'at most 15 bar').nullable() });
+const boosted = <K extends 'turbo' | 'supercharger'>(kind: K) =>
+  z.strictObject({ kind: z.literal(kind), boost: z.int().min(1).max(MOST_BOOST, 'at most 15 bar').nullable() });
 const adder: z.ZodType<Adder, Adder> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('none') }),
   boosted('turbo'),
   boosted('supercharger'),
-  z.strictObject({ kind: z.literal('nitrous'), shots: z.array(z.number().positive().max(5_000)).max(6), cylinders: z.int().min(1).max(MOST_CYLINDERS).nullable() }),
+  z.strictObject({
+    kind: z.literal('nitrous'),
+    shots: z.array(z.number().positive().max(5_000)).max(6),
+    cylinders: z.int().min(1).max(MOST_CYLINDERS).nullable(),
+  }),
 ]);
-const service: z.ZodType<Service, Service> = z.strictObject({ use: z.enum(USES).nullable(), fuel: z.enum(FUELS), now: adder, later: adder.nullable() });
+const service: z.ZodType<Service, Service> = z.strictObject({
+  use: z.enum(USES).nullable(),
+  fuel: z.enum(FUELS),
+  now: adder,
+  later: adder.nullable(),
+});
 
 /** Name of a row or a column in a chart. */
 const partId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'letters, digits, - and _, 40 at most');
@@ -90,11 +111,27 @@ const given = z.discriminatedUnion('form', [
     path: ['max'],
   }),
   z.strictObject({ form: z.literal('minimum'), min: nm, from: text(200) }),
-  z.strictObject({ form: z.literal('factor'), factor: z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)'), from: text(200) }),
+  z.strictObject({
+    form: z.literal('factor'),
+    factor: z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)'),
+    from: text(200),
+  }),
 ]);
-const own: z.ZodType<Own> = z.strictObject({ given, over: z.boolean() }).refine((o) => o.given.from.trim() !== '', { message: 'the reason for the builder’s own figure is asked for', path: ['given', 'from'] });
-const papers: z.ZodType<Papers> = z.strictObject({ sheet: given.nullable(), manual: given.nullable(), own: own.nullable().default(null) });
-const allowance = z.strictObject({ cylinder, gap: nm.max(1_000_000, 'at most 1 mm'), clearance: nm.max(1_000_000, 'at most 1 mm'), reason: text(200) });
+const own: z.ZodType<Own> = z.strictObject({ given, over: z.boolean() }).refine((o) => o.given.from.trim() !== '', {
+  message: 'the reason for the builder’s own figure is asked for',
+  path: ['given', 'from'],
+});
+const papers: z.ZodType<Papers> = z.strictObject({
+  sheet: given.nullable(),
+  manual: given.nullable(),
+  own: own.nullable().default(null),
+});
+const allowance = z.strictObject({
+  cylinder,
+  gap: nm.max(1_000_000, 'at most 1 mm'),
+  clearance: nm.max(1_000_000, 'at most 1 mm'),
+  reason: text(200),
+});
 
 export const targetChoicesSchema: z.ZodType<TargetChoices> = z
   .strictObject({
@@ -112,8 +149,14 @@ export const targetChoicesSchema: z.ZodType<TargetChoices> = z
       .refine((list) => new Set(list.map((a) => a.cylinder)).size === list.length, 'one allowance a cylinder')
       .default([]),
   })
-  .refine((t) => t.gapLimit >= t.gapWindow, { message: 'the upper limit lies inside the aim window', path: ['gapLimit'] })
-  .refine((t) => t.clearanceLimit >= t.clearanceWindow, { message: 'the upper limit lies inside the aim window', path: ['clearanceLimit'] });
+  .refine((t) => t.gapLimit >= t.gapWindow, {
+    message: 'the upper limit lies inside the aim window',
+    path: ['gapLimit'],
+  })
+  .refine((t) => t.clearanceLimit >= t.clearanceWindow, {
+    message: 'the upper limit lies inside the aim window',
+    path: ['clearanceLimit'],
+  });
 
 const celsius = z.number().min(-60, 'at least −60 °C').max(900, 'at most 900 °C');
 const words = (most: number) => text(most).trim().min(1, 'some words are asked for');
@@ -126,8 +169,12 @@ export const chartSchema: z.ZodType<Chart> = z
     name: words(80),
     saved: z.strictObject({ by: text(12), at: time }).nullable(),
     copiedFrom: z.strictObject({ ...chartVersion, name: text(80) }).nullable(),
-    rows: z.array(z.strictObject({ id: partId, words: words(80), ringTemperature: celsius, wallTemperature: celsius })).max(40, 'at most 40 rows'),
-    columns: z.array(z.strictObject({ id: partId, words: words(80), alloy: z.enum(ALLOYS), highRing: z.boolean() })).max(12, 'at most 12 columns'),
+    rows: z
+      .array(z.strictObject({ id: partId, words: words(80), ringTemperature: celsius, wallTemperature: celsius }))
+      .max(40, 'at most 40 rows'),
+    columns: z
+      .array(z.strictObject({ id: partId, words: words(80), alloy: z.enum(ALLOYS), highRing: z.boolean() }))
+      .max(12, 'at most 12 columns'),
     cells: z
       .array(
         z.strictObject({
@@ -156,7 +203,6 @@ const heatSchema: z.ZodType<HeatChoices> = z.strictObject({
   feeler: nm.max(500_000, 'at most 0.5 mm'),
 });
 
-
 /** Files of versions 1 and 2 kept what one bore gauge was set to here; it is dropped: gauges are zeroed anew. */
 const benchSchema: z.ZodType<BenchChoices> = z
   .strictObject({
@@ -175,10 +221,21 @@ const direction = z.number().min(0, 'from 0°').lt(180, 'under 180°');
 const formLimits = z.strictObject({ taper: nm, outOfRound: nm });
 const boreLimits = z
   .strictObject({ within: formLimits, hone: formLimits, source: text(200) })
-  .refine((l) => l.hone.taper >= l.within.taper && l.hone.outOfRound >= l.within.outOfRound, { message: 'what honing mends is under what is well already', path: ['hone'] });
+  .refine((l) => l.hone.taper >= l.within.taper && l.hone.outOfRound >= l.within.outOfRound, {
+    message: 'what honing mends is under what is well already',
+    path: ['hone'],
+  });
 const boresSchema: z.ZodType<BoreChoices> = z.strictObject({
-  depths: z.array(z.enum(DEPTHS)).min(1, 'at least one depth').max(6, 'at most six depths').refine(once, 'each depth once'),
-  directions: z.array(direction).min(1, 'at least one direction').max(6, 'at most six directions').refine(once, 'each direction once'),
+  depths: z
+    .array(z.enum(DEPTHS))
+    .min(1, 'at least one depth')
+    .max(6, 'at most six depths')
+    .refine(once, 'each depth once'),
+  directions: z
+    .array(direction)
+    .min(1, 'at least one direction')
+    .max(6, 'at most six directions')
+    .refine(once, 'each direction once'),
   ridge: z.boolean(),
   repeats: z.int().min(1).max(5),
   order: z.enum(['round', 'down']),
@@ -189,17 +246,54 @@ const boresSchema: z.ZodType<BoreChoices> = z.strictObject({
 });
 
 const bearing = z.number().min(0, 'from 0°').lt(360, 'under 360°');
-const joints: z.ZodType<Joints> = z.strictObject({ top: bearing, second: bearing, upperRail: bearing, expander: bearing, lowerRail: bearing });
-const someJoints = z.strictObject({ top: bearing.optional(), second: bearing.optional(), upperRail: bearing.optional(), expander: bearing.optional(), lowerRail: bearing.optional() });
-const rule: z.ZodType<Rule> = z.strictObject({ on: z.boolean(), limit: z.number().min(0, 'not negative').max(180, 'at most 180°'), severity: z.enum(RULE_SEVERITIES), stopUnder: z.number().min(0).max(180).nullable(), scope: z.enum(SCOPES) });
-const rules: z.ZodType<Rules> = z.strictObject({ topToSecond: rule, railsApart: rule, railsOffExpander: rule, pinEnds: rule, majorThrust: rule, minorThrust: rule, lowSide: rule, pockets: rule, ownSectors: rule });
+const joints: z.ZodType<Joints> = z.strictObject({
+  top: bearing,
+  second: bearing,
+  upperRail: bearing,
+  expander: bearing,
+  lowerRail: bearing,
+});
+const someJoints = z.strictObject({
+  top: bearing.optional(),
+  second: bearing.optional(),
+  upperRail: bearing.optional(),
+  expander: bearing.optional(),
+  lowerRail: bearing.optional(),
+});
+const rule: z.ZodType<Rule> = z.strictObject({
+  on: z.boolean(),
+  limit: z.number().min(0, 'not negative').max(180, 'at most 180°'),
+  severity: z.enum(RULE_SEVERITIES),
+  stopUnder: z.number().min(0).max(180).nullable(),
+  scope: z.enum(SCOPES),
+});
+const rules: z.ZodType<Rules> = z.strictObject({
+  topToSecond: rule,
+  railsApart: rule,
+  railsOffExpander: rule,
+  pinEnds: rule,
+  majorThrust: rule,
+  minorThrust: rule,
+  lowSide: rule,
+  pockets: rule,
+  ownSectors: rule,
+});
 const lean = z.number().min(-90, 'at most 90° to the left').max(90, 'at most 90° to the right');
 const crownLength = nm.max(500_000_000, 'at most 500 mm');
 const facts = z.strictObject({
   lean,
   intake: z.enum(INTAKE_SIDES).nullable(),
   frontMark: z.strictObject({ what: z.enum(FRONT_MARKS), points: z.enum(SIDES) }).nullable(),
-  pockets: z.array(z.strictObject({ valve: z.enum(['intake', 'exhaust']), at: bearing, out: crownLength, across: crownLength.min(1, 'more than nothing') })).max(8, 'at most eight pockets'),
+  pockets: z
+    .array(
+      z.strictObject({
+        valve: z.enum(['intake', 'exhaust']),
+        at: bearing,
+        out: crownLength,
+        across: crownLength.min(1, 'more than nothing'),
+      }),
+    )
+    .max(8, 'at most eight pockets'),
   leftPistons: z.enum(LEFT_PISTONS),
   flipped: z.array(cylinder).max(MOST_CYLINDERS).refine(once, 'each once'),
   sectors: z.array(z.strictObject({ words: text(80), from: bearing, to: bearing })).max(8, 'at most eight sectors'),
@@ -210,9 +304,19 @@ const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({
   school: z.enum(SCHOOLS),
   mirrorLeft: z.boolean(),
   settings: z
-    .strictObject({ offPin: bearing, railArc: nm.min(1_000_000, 'at least 1 mm').max(200_000_000, 'at most 200 mm'), thirdsFrom: bearing, twelve: bearing, acrossTop: bearing, acrossRail: bearing })
+    .strictObject({
+      offPin: bearing,
+      railArc: nm.min(1_000_000, 'at least 1 mm').max(200_000_000, 'at most 200 mm'),
+      thirdsFrom: bearing,
+      twelve: bearing,
+      acrossTop: bearing,
+      acrossRail: bearing,
+    })
     .default(STARTING_CLOCKING.settings),
-  sheet: z.strictObject({ joints, zero: bearing, sense: z.enum(['clockwise', 'anticlockwise']), from: text(200) }).nullable().default(null),
+  sheet: z
+    .strictObject({ joints, zero: bearing, sense: z.enum(['clockwise', 'anticlockwise']), from: text(200) })
+    .nullable()
+    .default(null),
   rules: rules.default(STARTING_CLOCKING.rules),
   own: z
     .array(z.strictObject({ cylinder, joints: someJoints }))
@@ -220,18 +324,31 @@ const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({
     .refine((list) => once(list.map((o) => o.cylinder)), 'each cylinder once')
     .default([]),
   facts: facts.default(STARTING_CLOCKING.facts),
-  rods: z.strictObject({ throws: z.enum(THROWS).nullable(), forwardBank: z.enum(['left', 'right']).nullable(), numbers: z.enum(SIDES).nullable() }).default(STARTING_CLOCKING.rods),
-  stand: z.strictObject({ roll: z.number().min(-180).max(180), side: z.enum(['left', 'right']) }).default(STARTING_CLOCKING.stand),
+  rods: z
+    .strictObject({
+      throws: z.enum(THROWS).nullable(),
+      forwardBank: z.enum(['left', 'right']).nullable(),
+      numbers: z.enum(SIDES).nullable(),
+    })
+    .default(STARTING_CLOCKING.rods),
+  stand: z
+    .strictObject({ roll: z.number().min(-180).max(180), side: z.enum(['left', 'right']) })
+    .default(STARTING_CLOCKING.stand),
 });
 
 const someSize = nm.min(10_000_000, 'at least 10 mm').max(500_000_000, 'at most 500 mm');
 const smallNm = (most: number) => nm.max(most, `at most ${most / 1_000_000} mm`);
 const sizingSchema: z.ZodType<SizingChoices> = z.strictObject({
   standard: someSize.nullable(),
-  oversizes: z.array(smallNm(10_000_000).min(1, 'more than nothing')).max(20, 'at most 20 oversizes').refine(once, 'each oversize once'),
+  oversizes: z
+    .array(smallNm(10_000_000).min(1, 'more than nothing'))
+    .max(20, 'at most 20 oversizes')
+    .refine(once, 'each oversize once'),
   cleanUp: smallNm(2_000_000),
   honing: smallNm(1_000_000),
-  grades: z.strictObject({ bore: someSize, piston: someSize, step: widthNm, count: z.int().min(1).max(MOST_GRADES) }).nullable(),
+  grades: z
+    .strictObject({ bore: someSize, piston: someSize, step: widthNm, count: z.int().min(1).max(MOST_GRADES) })
+    .nullable(),
 });
 
 const pistonsSchema: z.ZodType<PistonChoices> = z.strictObject({
@@ -246,7 +363,10 @@ const pairingSchema: z.ZodType<PairingChoices> = z.strictObject({
   pairs: z
     .array(z.strictObject({ cylinder, piston: cylinder }))
     .max(MOST_CYLINDERS)
-    .refine((pairs) => once(pairs.map((p) => p.cylinder)) && once(pairs.map((p) => p.piston)), 'each cylinder and each piston once'),
+    .refine(
+      (pairs) => once(pairs.map((p) => p.cylinder)) && once(pairs.map((p) => p.piston)),
+      'each cylinder and each piston once',
+    ),
   locked: cylinders,
   marked: cylinders,
   gain: smallNm(1_000_000),
@@ -261,7 +381,13 @@ const grooveFit = {
   mass: z.int().min(0).max(10_000_000, 'at most 10 kg').nullable(),
   finish: text(80),
 };
-const compressionRing = z.strictObject({ ...grooveFit, metal: z.enum(RING_METALS).nullable(), section: z.enum(SECTIONS), bevel: z.enum(BEVELS), mark: z.enum(UP_MARKS).nullable() });
+const compressionRing = z.strictObject({
+  ...grooveFit,
+  metal: z.enum(RING_METALS).nullable(),
+  section: z.enum(SECTIONS),
+  bevel: z.enum(BEVELS),
+  mark: z.enum(UP_MARKS).nullable(),
+});
 const ringSetSchema: z.ZodType<RingSet> = z.strictObject({
   name: text(120),
   top: compressionRing,
@@ -275,13 +401,25 @@ const kindPlacing = z.strictObject({
   pairs: z
     .array(z.strictObject({ cylinder, ring: cylinder }))
     .max(MOST_CYLINDERS)
-    .refine((pairs) => once(pairs.map((p) => p.cylinder)) && once(pairs.map((p) => p.ring)), 'each cylinder and each ring once'),
+    .refine(
+      (pairs) => once(pairs.map((p) => p.cylinder)) && once(pairs.map((p) => p.ring)),
+      'each cylinder and each ring once',
+    ),
   locked: cylinders,
 });
-const placingSchema: z.ZodType<PlacingChoices> = z.strictObject({ top: kindPlacing, second: kindPlacing, aim: z.enum(PLACING_AIMS) });
+const placingSchema: z.ZodType<PlacingChoices> = z.strictObject({
+  top: kindPlacing,
+  second: kindPlacing,
+  aim: z.enum(PLACING_AIMS),
+});
 
 const sum = z.number().min(-1e18).max(1e18);
-const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({ cuts: z.int().min(0), xx: sum.min(0), xy: sum, yy: sum.min(0) });
+const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({
+  cuts: z.int().min(0),
+  xx: sum.min(0),
+  xy: sum,
+  yy: sum.min(0),
+});
 
 const depth = z.enum([ABOVE, ...DEPTHS]);
 const ringFit: z.ZodType<RingFit> = z.strictObject({
@@ -331,7 +469,17 @@ const choice = { ...stamp, replaces: id.nullable() };
 /** Files of versions 1 to 4 noted that the joints were set, and no more: they were looked at before the compressor. */
 const joints4 = z
   .strictObject({ kind: z.literal('joints'), ...stamp, cylinder })
-  .transform(({ id: own, at, by, cylinder: place }) => ({ kind: 'check' as const, id: own, at, by, cylinder: place, check: 'jointsBefore' as const, planned: null, found: {}, expected: null }));
+  .transform(({ id: own, at, by, cylinder: place }) => ({
+    kind: 'check' as const,
+    id: own,
+    at,
+    by,
+    cylinder: place,
+    check: 'jointsBefore' as const,
+    planned: null,
+    found: {},
+    expected: null,
+  }));
 
 export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('job'), ...choice, value: jobSchema }),
@@ -347,7 +495,12 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('ringSet'), ...choice, value: ringSetSchema }),
   z.strictObject({ kind: z.literal('placing'), ...choice, value: placingSchema }),
   z.strictObject({ kind: z.literal('instrument'), ...stamp, value: instrumentSchema }),
-  z.strictObject({ kind: z.literal('setting'), ...stamp, instrument: toolKey.nullable(), to: z.union([someSize, z.literal('piston')]) }),
+  z.strictObject({
+    kind: z.literal('setting'),
+    ...stamp,
+    instrument: toolKey.nullable(),
+    to: z.union([someSize, z.literal('piston')]),
+  }),
   z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(['bore', 'piston', ...RINGS]), cylinder }),
   z
     .strictObject({
@@ -365,21 +518,67 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
       plate: z.boolean().nullable().default(null),
       fit: ringFit.nullable().default(null),
     })
-    .refine((r) => r.fit === null || RINGS.some((ring) => ring === r.subject), { message: 'only a ring is fitted', path: ['fit'] })
-    .refine((r) => r.upTo === null || r.fit?.open !== true, { message: 'a leaf beyond which none was tried has no upper leaf', path: ['upTo'] })
-    .refine((r) => r.place === null || r.subject === 'bore', { message: 'only a bore is read at a place', path: ['place'] })
-    .refine((r) => r.upTo === null || r.upTo > r.value, { message: 'the leaf that does not pass is not thicker than the one that does', path: ['upTo'] }),
-  z.strictObject({ kind: z.literal('cut'), ...stamp, cylinder, ring: z.enum(RINGS), filer: toolKey.nullable(), count: z.number().positive('more than none').max(9_999).nullable() }),
-  z.strictObject({ kind: z.literal('rate'), ...stamp, filer: id, metal: z.enum([...RING_METALS, 'unknown']), sums: rateSumsSchema }),
-  z.strictObject({ kind: z.literal('accepted'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),
-  z.strictObject({ kind: z.literal('check'), ...stamp, cylinder, check: z.enum(CHECKS), planned: joints.nullable(), found: someJoints, expected: text(300).nullable() }),
+    .refine((r) => r.fit === null || RINGS.some((ring) => ring === r.subject), {
+      message: 'only a ring is fitted',
+      path: ['fit'],
+    })
+    .refine((r) => r.upTo === null || r.fit?.open !== true, {
+      message: 'a leaf beyond which none was tried has no upper leaf',
+      path: ['upTo'],
+    })
+    .refine((r) => r.place === null || r.subject === 'bore', {
+      message: 'only a bore is read at a place',
+      path: ['place'],
+    })
+    .refine((r) => r.upTo === null || r.upTo > r.value, {
+      message: 'the leaf that does not pass is not thicker than the one that does',
+      path: ['upTo'],
+    }),
+  z.strictObject({
+    kind: z.literal('cut'),
+    ...stamp,
+    cylinder,
+    ring: z.enum(RINGS),
+    filer: toolKey.nullable(),
+    count: z.number().positive('more than none').max(9_999).nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('rate'),
+    ...stamp,
+    filer: id,
+    metal: z.enum([...RING_METALS, 'unknown']),
+    sums: rateSumsSchema,
+  }),
+  z.strictObject({
+    kind: z.literal('accepted'),
+    ...stamp,
+    of: id,
+    reason: text(200).trim().min(1, 'a reason is asked for'),
+  }),
+  z.strictObject({
+    kind: z.literal('check'),
+    ...stamp,
+    cylinder,
+    check: z.enum(CHECKS),
+    planned: joints.nullable(),
+    found: someJoints,
+    expected: text(300).nullable(),
+  }),
   joints4,
-  z.strictObject({ kind: z.literal('void'), ...stamp, of: id, reason: text(200).trim().min(1, 'a reason is asked for') }),
+  z.strictObject({
+    kind: z.literal('void'),
+    ...stamp,
+    of: id,
+    reason: text(200).trim().min(1, 'a reason is asked for'),
+  }),
 ]);
 
 /** Entries as one request may carry them. */
 export const MOST_ENTRIES_A_REQUEST = 500;
-export const entriesSchema = z.array(entrySchema).min(1, 'no entry in it').max(MOST_ENTRIES_A_REQUEST, `at most ${MOST_ENTRIES_A_REQUEST} entries at once`);
+export const entriesSchema = z
+  .array(entrySchema)
+  .min(1, 'no entry in it')
+  .max(MOST_ENTRIES_A_REQUEST, `at most ${MOST_ENTRIES_A_REQUEST} entries at once`);
 
 /** Faults as sentences that say where, what, and in the order they were met. */
 export function faultsOf(error: z.ZodError): string[] {

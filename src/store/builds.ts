@@ -24,7 +24,11 @@ const isChoice = (entry: Entry): entry is Extract<Entry, { kind: ChoiceKind }> =
 
 /** The record of a build, or null when there is none of that id. */
 export async function loadBuild(db: Database, id: string): Promise<StoredRecord | null> {
-  const rows = await db.select({ seq: log.seq, body: log.body }).from(log).where(eq(log.buildId, id)).orderBy(asc(log.seq));
+  const rows = await db
+    .select({ seq: log.seq, body: log.body })
+    .from(log)
+    .where(eq(log.buildId, id))
+    .orderBy(asc(log.seq));
   const last = rows.at(-1);
   if (!last) return null;
   return { record: { id, entries: rows.map((row) => entrySchema.parse(JSON.parse(row.body))) }, seq: last.seq };
@@ -59,9 +63,15 @@ function faultsOfNew(record: BuildRecord, entries: Entry[]): string[] {
   const places = new Set(job ? cylindersOf(job.value.engine).map((c) => c.id) : []);
   const faults: string[] = [];
   for (const entry of entries) {
-    const at = entry.kind === 'reading' ? [entry.cylinder, entry.fit?.ring ?? entry.cylinder] : entry.kind === 'check' || entry.kind === 'renewed' || entry.kind === 'cut' ? [entry.cylinder] : [];
+    const at =
+      entry.kind === 'reading'
+        ? [entry.cylinder, entry.fit?.ring ?? entry.cylinder]
+        : entry.kind === 'check' || entry.kind === 'renewed' || entry.kind === 'cut'
+          ? [entry.cylinder]
+          : [];
     for (const place of new Set(at)) if (!places.has(place)) faults.push(`This engine has no cylinder at ${place}.`);
-    if (entry.kind === 'accepted' && all.get(entry.of)?.kind !== 'reading') faults.push(`There is no reading ${entry.of} to accept.`);
+    if (entry.kind === 'accepted' && all.get(entry.of)?.kind !== 'reading')
+      faults.push(`There is no reading ${entry.of} to accept.`);
     if (entry.kind === 'void') {
       const target = all.get(entry.of);
       if (!target || !isVoidable(target)) faults.push(`There is no reading ${entry.of} to void.`);
@@ -79,7 +89,9 @@ function orphaned(record: BuildRecord, entry: Extract<Entry, { kind: 'job' }>): 
     .cylinders.filter((c) => !places.has(c.id))
     .flatMap((c) => {
       const live = allPasses(c).filter((p) => !p.voided).length;
-      return live > 0 ? [`Cylinder ${c.label} has ${live} ${live === 1 ? 'reading' : 'readings'} and would be gone. Void them first.`] : [];
+      return live > 0
+        ? [`Cylinder ${c.label} has ${live} ${live === 1 ? 'reading' : 'readings'} and would be gone. Void them first.`]
+        : [];
     });
 }
 
@@ -108,7 +120,10 @@ export async function appendEntries(db: Database, buildId: string, entries: Entr
   const before = await loadBuild(db, buildId);
   if (!before) return { ok: false, missing: true };
   const known = new Set(before.record.entries.map((e) => e.id));
-  const faults = faultsOfNew(before.record, entries.filter((e) => !known.has(e.id)));
+  const faults = faultsOfNew(
+    before.record,
+    entries.filter((e) => !known.has(e.id)),
+  );
   if (faults.length > 0) return { ok: false, missing: false, faults };
   const statements = [...entries.map((entry) => insertion(db, buildId, entry)), touch(db, buildId)];
   await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
@@ -130,9 +145,13 @@ export async function createBuild(db: Database, record: BuildRecord): Promise<Cr
   const existing = await loadBuild(db, record.id);
   if (existing) return JSON.stringify(existing.record) === JSON.stringify(normal(record)) ? 'already here' : 'taken';
   const now = new Date().toISOString();
-  const statements: BatchItem<'sqlite'>[] = [db.insert(builds).values({ id: record.id, createdAt: record.entries[0]?.at ?? now, updatedAt: now })];
+  const statements: BatchItem<'sqlite'>[] = [
+    db.insert(builds).values({ id: record.id, createdAt: record.entries[0]?.at ?? now, updatedAt: now }),
+  ];
   for (const entry of record.entries)
-    statements.push(db.insert(log).values({ buildId: record.id, entryId: entry.id, kind: entry.kind, body: JSON.stringify(entry) }));
+    statements.push(
+      db.insert(log).values({ buildId: record.id, entryId: entry.id, kind: entry.kind, body: JSON.stringify(entry) }),
+    );
   statements.push(touch(db, record.id));
   await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
   const stored = await loadBuild(db, record.id);
@@ -141,7 +160,10 @@ export async function createBuild(db: Database, record: BuildRecord): Promise<Cr
 }
 
 /** A record with its keys in the schema's order, so that two of them compare as text. */
-const normal = (record: BuildRecord): BuildRecord => ({ id: record.id, entries: record.entries.map((e) => entrySchema.parse(e)) });
+const normal = (record: BuildRecord): BuildRecord => ({
+  id: record.id,
+  entries: record.entries.map((e) => entrySchema.parse(e)),
+});
 
 /** Writes the shelf's card from the judgement, unless a later one is there already. */
 async function writeCard(db: Database, { record, seq }: StoredRecord): Promise<void> {
@@ -150,14 +172,20 @@ async function writeCard(db: Database, { record, seq }: StoredRecord): Promise<v
   if (!job) return;
   const engine = engineWords(job.engine);
   const learnt = ownRates(judgement);
-  if (record.entries.some((e) => e.kind === 'cut')) await db.batch([db.delete(rates).where(eq(rates.buildId, record.id)), ...learnt.map((row) => db.insert(rates).values(row))]);
+  if (record.entries.some((e) => e.kind === 'cut'))
+    await db.batch([
+      db.delete(rates).where(eq(rates.buildId, record.id)),
+      ...learnt.map((row) => db.insert(rates).values(row)),
+    ]);
   await db
     .update(builds)
     .set({
       name: job.name,
       customer: job.customer,
       engine,
-      search: [job.name, job.customer, job.description, job.notes, engine, duty.row?.words, piston?.words].join(' ').toLowerCase(),
+      search: [job.name, job.customer, job.description, job.notes, engine, duty.row?.words, piston?.words]
+        .join(' ')
+        .toLowerCase(),
       units: job.units,
       boreNm: job.plannedBore,
       duty: duty.wanted,
@@ -198,9 +226,21 @@ export async function shelf(db: Database, ask: ShelfAsk): Promise<{ cards: Shelf
   const where = and(isNull(builds.removedAt), ...matches);
   const order = ask.descending ? desc(SORT_COLUMNS[ask.sort]) : asc(SORT_COLUMNS[ask.sort]);
   const [cards, count, all] = await db.batch([
-    db.select().from(builds).where(where).orderBy(order, asc(builds.id)).limit(SHELF_PAGE).offset((ask.page - 1) * SHELF_PAGE),
-    db.select({ n: sql<number>`count(*)` }).from(builds).where(where),
-    db.select({ n: sql<number>`count(*)` }).from(builds).where(isNull(builds.removedAt)),
+    db
+      .select()
+      .from(builds)
+      .where(where)
+      .orderBy(order, asc(builds.id))
+      .limit(SHELF_PAGE)
+      .offset((ask.page - 1) * SHELF_PAGE),
+    db
+      .select({ n: sql<number>`count(*)` })
+      .from(builds)
+      .where(where),
+    db
+      .select({ n: sql<number>`count(*)` })
+      .from(builds)
+      .where(isNull(builds.removedAt)),
   ]);
   return { cards, total: count[0]?.n ?? 0, all: all[0]?.n ?? 0 };
 }

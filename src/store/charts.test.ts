@@ -4,7 +4,16 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { STARTING_CHART } from '@/core/targets/chart';
 import { withFactor } from '@/core/targets/chartEdit';
-import { addChart, alike, chartVersions, keptCharts, loadChart, saveChart, setChartRemoved, setStandard } from './charts';
+import {
+  addChart,
+  alike,
+  chartVersions,
+  keptCharts,
+  loadChart,
+  saveChart,
+  setChartRemoved,
+  setStandard,
+} from './charts';
 import { openDatabase } from './open';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-charts-'));
@@ -57,7 +66,10 @@ describe('the shop’s charts', () => {
     const from = { id: 'starting', version: 1, name: 'Starting chart' };
     const first = await addChart(db, 'a', { ...STARTING_CHART, name: 'Own' }, 'KM', from);
     const second = await addChart(db, 'b', { ...STARTING_CHART, name: 'Own' }, 'KM', from);
-    expect([first, second].map((c) => [c.name, c.version, c.copiedFrom?.name])).toEqual([['Own', 1, 'Starting chart'], ['Own 2', 1, 'Starting chart']]);
+    expect([first, second].map((c) => [c.name, c.version, c.copiedFrom?.name])).toEqual([
+      ['Own', 1, 'Starting chart'],
+      ['Own 2', 1, 'Starting chart'],
+    ]);
     expect((await keptCharts(db)).map((k) => k.chart.name)).toEqual(['Starting chart', 'Own', 'Own 2']);
     await expect(addChart(db, 'a', STARTING_CHART, '', null)).rejects.toThrow('there already');
   });

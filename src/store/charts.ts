@@ -25,20 +25,33 @@ async function standardId(db: Database): Promise<string> {
 
 /** The latest version of every chart that is not put away, the starting chart first, then by name. One is the standard: the chosen one, or the starting chart while that is put away. */
 export async function keptCharts(db: Database): Promise<KeptChart[]> {
-  const rows = await db.select({ id: charts.id, body: charts.body, removedAt: charts.removedAt }).from(charts).orderBy(asc(charts.version));
-  const latest = new Map<string, { chart: Chart; removed: boolean }>([[STARTING_CHART.id, { chart: STARTING_CHART, removed: false }]]);
+  const rows = await db
+    .select({ id: charts.id, body: charts.body, removedAt: charts.removedAt })
+    .from(charts)
+    .orderBy(asc(charts.version));
+  const latest = new Map<string, { chart: Chart; removed: boolean }>([
+    [STARTING_CHART.id, { chart: STARTING_CHART, removed: false }],
+  ]);
   for (const row of rows) latest.set(row.id, { chart: read(row.body), removed: row.removedAt !== null });
   const kept = [...latest.values()].flatMap(({ chart, removed }) => (removed ? [] : [chart]));
   const chosen = await standardId(db);
   const standard = kept.some((chart) => chart.id === chosen) ? chosen : STARTING_CHART.id;
   return kept
     .map((chart) => ({ chart, standard: chart.id === standard }))
-    .sort((a, b) => Number(b.chart.id === STARTING_CHART.id) - Number(a.chart.id === STARTING_CHART.id) || a.chart.name.localeCompare(b.chart.name, 'en'));
+    .sort(
+      (a, b) =>
+        Number(b.chart.id === STARTING_CHART.id) - Number(a.chart.id === STARTING_CHART.id) ||
+        a.chart.name.localeCompare(b.chart.name, 'en'),
+    );
 }
 
 /** All versions of a chart, newest first; empty when there is none of that id. */
 export async function chartVersions(db: Database, id: string): Promise<Chart[]> {
-  const rows = await db.select({ body: charts.body }).from(charts).where(eq(charts.id, id)).orderBy(desc(charts.version));
+  const rows = await db
+    .select({ body: charts.body })
+    .from(charts)
+    .where(eq(charts.id, id))
+    .orderBy(desc(charts.version));
   return [...rows.map((row) => read(row.body)), ...(id === STARTING_CHART.id ? [STARTING_CHART] : [])];
 }
 
@@ -75,7 +88,13 @@ async function freeName(db: Database, name: string): Promise<string> {
 }
 
 /** A chart under an id of its own, as version 1: a copy of another, or one read from a file. */
-export async function addChart(db: Database, id: string, chart: Chart, by: string, copiedFrom: (ChartVersion & { name: string }) | null): Promise<Chart> {
+export async function addChart(
+  db: Database,
+  id: string,
+  chart: Chart,
+  by: string,
+  copiedFrom: (ChartVersion & { name: string }) | null,
+): Promise<Chart> {
   const saved = await saveChart(db, { ...chart, id, name: await freeName(db, chart.name), copiedFrom }, 0, by);
   if (!saved.ok) throw new Error(`the chart ${id} is there already`);
   return saved.chart;
@@ -88,7 +107,10 @@ export async function alike(db: Database, chart: Chart): Promise<Chart | null> {
 
 /** Makes new builds begin with a chart. */
 export async function setStandard(db: Database, id: string): Promise<void> {
-  await db.insert(shop).values({ key: STANDARD, value: id }).onConflictDoUpdate({ target: shop.key, set: { value: id } });
+  await db
+    .insert(shop)
+    .values({ key: STANDARD, value: id })
+    .onConflictDoUpdate({ target: shop.key, set: { value: id } });
 }
 
 /** Puts a chart away, or takes it out again; its versions stay, and so do the builds set with them. */

@@ -17,7 +17,8 @@ const starting = (id: string): Instrument => {
   if (!found) throw new Error(id);
   return found;
 };
-const kept = async (db: Awaited<ReturnType<typeof fresh>>, id: string) => (await keptInstruments(db)).find((i) => i.id === id);
+const kept = async (db: Awaited<ReturnType<typeof fresh>>, id: string) =>
+  (await keptInstruments(db)).find((i) => i.id === id);
 
 describe('the shop’s tools', () => {
   it('begin with the starting ones, by kind and name', async () => {
@@ -29,24 +30,38 @@ describe('the shop’s tools', () => {
   it('are kept as their next version, kit and all, and outlast the process', async () => {
     const db = await fresh();
     const gauge = starting('gauge-in');
-    const saved = await saveInstrument(db, { ...gauge, calibrated: '2026-05-04', kit: gauge.kit && { ...gauge.kit, washers: [508_000] } }, 1);
+    const saved = await saveInstrument(
+      db,
+      { ...gauge, calibrated: '2026-05-04', kit: gauge.kit && { ...gauge.kit, washers: [508_000] } },
+      1,
+    );
     expect(saved).toMatchObject({ ok: true, instrument: { version: 2 } });
     db.$client.close();
     const again = await openDatabase(join(folder, `${files}.db`));
-    expect(await kept(again, 'gauge-in')).toMatchObject({ version: 2, calibrated: '2026-05-04', kit: { washers: [508_000] } });
+    expect(await kept(again, 'gauge-in')).toMatchObject({
+      version: 2,
+      calibrated: '2026-05-04',
+      kit: { washers: [508_000] },
+    });
   });
 
   it('saved over a version that is no longer the latest are not taken, and the latest comes back', async () => {
     const db = await fresh();
     const tool = starting('mic-3-4in');
     await saveInstrument(db, { ...tool, name: 'theirs' }, 1);
-    expect(await saveInstrument(db, { ...tool, name: 'mine' }, 1)).toMatchObject({ ok: false, latest: { name: 'theirs', version: 2 } });
+    expect(await saveInstrument(db, { ...tool, name: 'mine' }, 1)).toMatchObject({
+      ok: false,
+      latest: { name: 'theirs', version: 2 },
+    });
     expect((await kept(db, tool.id))?.name).toBe('theirs');
   });
 
   it('are added, put away and taken out again', async () => {
     const db = await fresh();
-    expect(await saveInstrument(db, { ...starting('mic-3-4in'), id: 'own', name: 'Own' }, 0)).toMatchObject({ ok: true, instrument: { version: 1 } });
+    expect(await saveInstrument(db, { ...starting('mic-3-4in'), id: 'own', name: 'Own' }, 0)).toMatchObject({
+      ok: true,
+      instrument: { version: 1 },
+    });
     await setInstrumentRemoved(db, 'own', true);
     await setInstrumentRemoved(db, 'mic-4-5in', true);
     await setInstrumentRemoved(db, 'nothing', true);

@@ -18,7 +18,9 @@ interface Kept {
 
 async function allInstruments(db: Database): Promise<Map<string, Kept>> {
   const rows = await db.select().from(instruments);
-  const kept = new Map(STARTING_INSTRUMENTS.map((instrument): [string, Kept] => [instrument.id, { instrument, removed: false }]));
+  const kept = new Map(
+    STARTING_INSTRUMENTS.map((instrument): [string, Kept] => [instrument.id, { instrument, removed: false }]),
+  );
   for (const row of rows) kept.set(row.id, { instrument: read(row.body), removed: row.removedAt !== null });
   return kept;
 }
@@ -26,7 +28,9 @@ async function allInstruments(db: Database): Promise<Map<string, Kept>> {
 /** The tools in use, by kind and then by name. */
 export async function keptInstruments(db: Database): Promise<Instrument[]> {
   const kept = [...(await allInstruments(db)).values()].flatMap((k) => (k.removed ? [] : [k.instrument]));
-  return kept.sort((a, b) => a.kind.localeCompare(b.kind, 'en') || a.name.localeCompare(b.name, 'en', { numeric: true }));
+  return kept.sort(
+    (a, b) => a.kind.localeCompare(b.kind, 'en') || a.name.localeCompare(b.name, 'en', { numeric: true }),
+  );
 }
 
 export type SavedInstrument = { ok: true; instrument: Instrument } | { ok: false; latest: Instrument | null };
@@ -42,7 +46,10 @@ export async function saveInstrument(db: Database, instrument: Instrument, over:
     const [row] = await tx.select().from(instruments).where(eq(instruments.id, next.id));
     const latest = row ? read(row.body) : (STARTING_INSTRUMENTS.find((i) => i.id === next.id) ?? null);
     if ((latest?.version ?? 0) !== over) return { ok: false, latest };
-    await tx.insert(instruments).values({ id: next.id, body }).onConflictDoUpdate({ target: instruments.id, set: { body } });
+    await tx
+      .insert(instruments)
+      .values({ id: next.id, body })
+      .onConflictDoUpdate({ target: instruments.id, set: { body } });
     return { ok: true, instrument: next };
   });
 }

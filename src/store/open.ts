@@ -33,7 +33,9 @@ function fileOf(url: string): string | null {
 }
 
 async function tablesIn(db: Database): Promise<string[]> {
-  const rows = await db.all<{ name: string }>(sql`SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`);
+  const rows = await db.all<{ name: string }>(
+    sql`SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`,
+  );
   return rows.map((row) => row.name);
 }
 
@@ -48,7 +50,9 @@ async function newestApplied(db: Database): Promise<number> {
 async function refuseForeign(db: Database, url: string): Promise<void> {
   const tables = await tablesIn(db);
   if (tables.length > 0 && !tables.includes(MIGRATIONS_TABLE))
-    throw new StoreRefused(`The database at ${url} belongs to another program (it has the table "${tables[0]}"). Nothing was changed. Point DATABASE_URL at another file.`);
+    throw new StoreRefused(
+      `The database at ${url} belongs to another program (it has the table "${tables[0]}"). Nothing was changed. Point DATABASE_URL at another file.`,
+    );
 }
 
 /**
@@ -64,17 +68,25 @@ export async function openDatabase(url: string, migrations = MIGRATIONS): Promis
   if (file) mkdirSync(dirname(file), { recursive: true });
   let client: Client;
   try {
-    client = createClient({ url: file ? pathToFileURL(file).href : url, authToken: process.env.DATABASE_AUTH_TOKEN, timeout: PATIENCE });
+    client = createClient({
+      url: file ? pathToFileURL(file).href : url,
+      authToken: process.env.DATABASE_AUTH_TOKEN,
+      timeout: PATIENCE,
+    });
     await client.execute('SELECT count(*) FROM sqlite_master');
   } catch (error) {
-    throw new StoreRefused(`The database at ${url} cannot be opened: ${error instanceof Error ? error.message : String(error)}`);
+    throw new StoreRefused(
+      `The database at ${url} cannot be opened: ${error instanceof Error ? error.message : String(error)}`,
+    );
   }
   const db = drizzle(client, { schema: tables });
   const newest = Math.max(...readMigrationFiles({ migrationsFolder: migrations }).map((m) => m.folderMillis));
   try {
     const applied = await newestApplied(db);
     if (applied > newest)
-      throw new StoreRefused(`The database at ${url} was written by a newer Spatium. Nothing was changed. Update the program, or point DATABASE_URL at another file.`);
+      throw new StoreRefused(
+        `The database at ${url} was written by a newer Spatium. Nothing was changed. Update the program, or point DATABASE_URL at another file.`,
+      );
     await refuseForeign(db, url);
     if (file) await client.execute('PRAGMA journal_mode = WAL');
     if (applied < newest) await applyMigrations(db, migrations, newest);

@@ -20,7 +20,8 @@ export interface ShopRate {
 }
 
 /** What a build itself taught, as rows. */
-export const ownRates = ({ id, rates: judged }: Judgement): (typeof rates.$inferInsert)[] => judged.flatMap(({ filer, metal, own }) => (own.cuts === 0 ? [] : [{ buildId: id, filer, metal, ...own }]));
+export const ownRates = ({ id, rates: judged }: Judgement): (typeof rates.$inferInsert)[] =>
+  judged.flatMap(({ filer, metal, own }) => (own.cuts === 0 ? [] : [{ buildId: id, filer, metal, ...own }]));
 
 const metalSchema = z.enum([...RING_METALS, 'unknown']);
 
@@ -28,7 +29,14 @@ const metalSchema = z.enum([...RING_METALS, 'unknown']);
 export async function shopRates(db: Database, except: string): Promise<ShopRate[]> {
   const total = (column: AnySQLiteColumn) => sql<number>`sum(${column})`;
   const rows = await db
-    .select({ filer: rates.filer, metal: rates.metal, cuts: total(rates.cuts), xx: total(rates.xx), xy: total(rates.xy), yy: total(rates.yy) })
+    .select({
+      filer: rates.filer,
+      metal: rates.metal,
+      cuts: total(rates.cuts),
+      xx: total(rates.xx),
+      xy: total(rates.xy),
+      yy: total(rates.yy),
+    })
     .from(rates)
     .where(ne(rates.buildId, except))
     .groupBy(rates.filer, rates.metal);

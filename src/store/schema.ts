@@ -19,7 +19,9 @@ export const builds = sqliteTable(
     engine: text('engine').notNull().default(''),
     /** Name, customer, description, notes and engine in lower case, for search. */
     search: text('search').notNull().default(''),
-    units: text('units', { enum: ['imperial', 'metric'] }).notNull().default('metric'),
+    units: text('units', { enum: ['imperial', 'metric'] })
+      .notNull()
+      .default('metric'),
     boreNm: integer('bore_nm'),
     duty: text('duty'),
     done: integer('done').notNull().default(0),

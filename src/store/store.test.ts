@@ -50,16 +50,23 @@ describe('a record in the store', () => {
 
   it('is only appended to, each entry once however often it is sent', async () => {
     await createBuild(db, record());
-    for (let i = 0; i < 3; i += 1) expect((await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22), gap('b', 'L2', 'top', 23)])).ok).toBe(true);
+    for (let i = 0; i < 3; i += 1)
+      expect((await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22), gap('b', 'L2', 'top', 23)])).ok).toBe(true);
     expect((await entriesOf()).map((e) => e.id)).toEqual(['job-1', 'a', 'b']);
   });
 
   it('loses nothing and doubles nothing when many append at once', async () => {
     await createBuild(db, record());
     const other = await openDatabase(`file:${file}`);
-    await Promise.all(Array.from({ length: 60 }, (_, i) => appendEntries(i % 2 ? db : other, 'test', [gap(`r${i % 40}`, 'L1', 'top', 20 + (i % 40) / 10)])));
+    await Promise.all(
+      Array.from({ length: 60 }, (_, i) =>
+        appendEntries(i % 2 ? db : other, 'test', [gap(`r${i % 40}`, 'L1', 'top', 20 + (i % 40) / 10)]),
+      ),
+    );
     other.$client.close();
-    expect((await entriesOf()).map((e) => e.id).sort()).toEqual(['job-1', ...Array.from({ length: 40 }, (_, i) => `r${i}`)].sort());
+    expect((await entriesOf()).map((e) => e.id).sort()).toEqual(
+      ['job-1', ...Array.from({ length: 40 }, (_, i) => `r${i}`)].sort(),
+    );
   });
 
   it('tells what came since a position', async () => {
@@ -78,7 +85,11 @@ describe('what may not be appended', () => {
   it.each<[string, Entry[], RegExp]>([
     ['a reading of no cylinder', [gap('x', 'R9', 'top', 22)], /no cylinder at R9/],
     ['a void of nothing', [voiding('v', 'ghost')], /no reading ghost/],
-    ['a job card that takes away a cylinder with readings', [jobEntry({ engine: { ...job.engine, cylinders: 6 } }, 'job-2', 'job-1')], /Cylinder 7 has 1 reading and would be gone/],
+    [
+      'a job card that takes away a cylinder with readings',
+      [jobEntry({ engine: { ...job.engine, cylinders: 6 } }, 'job-2', 'job-1')],
+      /Cylinder 7 has 1 reading and would be gone/,
+    ],
   ])('%s: refused, and nothing of the request is added', async (_, entries, says) => {
     const result = await appendEntries(db, 'test', [gap('good', 'L1', 'top', 22), ...entries]);
     expect(result.ok === false && !result.missing && result.faults.join()).toMatch(says);
@@ -99,18 +110,35 @@ describe('what may not be appended', () => {
   });
 
   it('but one kind of choice does not stand in another’s way', async () => {
-    const targets: Entry = { kind: 'targets', id: 't-1', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value: startingChoices('metric') };
-    expect(await appendEntries(db, 'test', [targets, jobEntry({ name: 'New' }, 'job-2', 'job-1')])).toMatchObject({ ok: true, conflicts: [] });
+    const targets: Entry = {
+      kind: 'targets',
+      id: 't-1',
+      at: '2026-05-04T09:00:00.000Z',
+      by: '',
+      replaces: null,
+      value: startingChoices('metric'),
+    };
+    expect(await appendEntries(db, 'test', [targets, jobEntry({ name: 'New' }, 'job-2', 'job-1')])).toMatchObject({
+      ok: true,
+      conflicts: [],
+    });
   });
 });
 
 describe('the shelf', () => {
   beforeEach(async () => {
-    await createBuild(db, { id: 'one', entries: [jobEntry({ name: 'Alder five', customer: 'Ash', notes: '50% nitrous_' })] });
-    await createBuild(db, { id: 'two', entries: [jobEntry({ name: 'birch V8', customer: 'Oak' }), gap('a', 'L1', 'top', 22), gap('b', 'L2', 'top', 12)] });
+    await createBuild(db, {
+      id: 'one',
+      entries: [jobEntry({ name: 'Alder five', customer: 'Ash', notes: '50% nitrous_' })],
+    });
+    await createBuild(db, {
+      id: 'two',
+      entries: [jobEntry({ name: 'birch V8', customer: 'Oak' }), gap('a', 'L1', 'top', 22), gap('b', 'L2', 'top', 12)],
+    });
     await createBuild(db, largeRecord(200, 'three'));
   });
-  const names = async (change: Partial<ShelfAsk>): Promise<string[]> => (await shelf(db, { ...ask, ...change })).cards.map((c) => c.id);
+  const names = async (change: Partial<ShelfAsk>): Promise<string[]> =>
+    (await shelf(db, { ...ask, ...change })).cards.map((c) => c.id);
 
   it('finds builds by every word, whatever the case, with nothing taken as a wildcard', async () => {
     expect(await names({ query: 'ALDER ash' })).toEqual(['one']);
@@ -147,14 +175,18 @@ describe('the shelf', () => {
 
   it('comes a page at a time', async () => {
     for (let i = 0; i < 60; i += 1) await createBuild(db, { id: `p${i}`, entries: [jobEntry({ name: `Paged ${i}` })] });
-    const sizes = await Promise.all([1, 2, 3].map(async (page) => (await shelf(db, { ...ask, query: 'paged', page })).cards.length));
+    const sizes = await Promise.all(
+      [1, 2, 3].map(async (page) => (await shelf(db, { ...ask, query: 'paged', page })).cards.length),
+    );
     expect(sizes).toEqual([50, 10, 0]);
   });
 });
 
 describe('databases that are not this program’s', () => {
   it('a newer one is refused and not touched', async () => {
-    await db.$client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('from the future', 99999999999999)");
+    await db.$client.execute(
+      "INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('from the future', 99999999999999)",
+    );
     await db.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
     db.$client.close();
     const before = readFileSync(file);
@@ -184,11 +216,16 @@ describe('databases that are not this program’s', () => {
   it('a migration that fails half way leaves the database as it was', async () => {
     const migrations = join(folder, 'migrations');
     cpSync('src/store/migrations', migrations, { recursive: true });
-    const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as { entries: { idx: number; when: number; tag: string }[] };
+    const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as {
+      entries: { idx: number; when: number; tag: string }[];
+    };
     const last = journal.entries.at(-1);
     journal.entries.push({ ...journal.entries[0], idx: 99, when: (last?.when ?? 0) + 1, tag: '9999_broken' } as never);
     writeFileSync(join(migrations, 'meta/_journal.json'), JSON.stringify(journal));
-    writeFileSync(join(migrations, '9999_broken.sql'), 'ALTER TABLE builds ADD COLUMN colour text;--> statement-breakpoint\nALTER TABLE nowhere ADD COLUMN x text;');
+    writeFileSync(
+      join(migrations, '9999_broken.sql'),
+      'ALTER TABLE builds ADD COLUMN colour text;--> statement-breakpoint\nALTER TABLE nowhere ADD COLUMN x text;',
+    );
     await createBuild(db, record());
     await expect(openDatabase(`file:${file}`, migrations)).rejects.toThrow();
     const columns = await db.$client.execute("SELECT name FROM pragma_table_info('builds')");

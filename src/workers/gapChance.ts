@@ -7,7 +7,10 @@ export interface ChanceAsk {
 }
 
 /** What comes back: how far it is, and at the end all results in the order asked. */
-export type ChanceNews = { kind: 'progress'; done: number; total: number } | { kind: 'done'; results: SimulationResult[]; took: number } | { kind: 'failed'; why: string };
+export type ChanceNews =
+  | { kind: 'progress'; done: number; total: number }
+  | { kind: 'done'; results: SimulationResult[]; took: number }
+  | { kind: 'failed'; why: string };
 
 /** Draws between two words of progress. */
 const PART = 10_000;

@@ -2,7 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { bodyWithin, fileName } from './answers';
 
 const request = (body: BodyInit | null, headers: HeadersInit = {}): Request =>
-  new Request('http://127.0.0.1/', { method: 'POST', body, headers, ...(body instanceof ReadableStream ? { duplex: 'half' } : {}) } as RequestInit);
+  new Request('http://127.0.0.1/', {
+    method: 'POST',
+    body,
+    headers,
+    ...(body instanceof ReadableStream ? { duplex: 'half' } : {}),
+  } as RequestInit);
 
 describe('reading a body', () => {
   it('reads it whole, also in pieces that cut a letter in two', async () => {

@@ -35,4 +35,9 @@ export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<s
 
 /** A file name made of the build's own, safe everywhere. */
 export const fileName = (name: string, ending: string): string =>
-  `${name.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'build'}.${ending}`;
+  `${
+    name
+      .replace(/[^A-Za-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 60) || 'build'
+  }.${ending}`;

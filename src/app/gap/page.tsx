@@ -12,7 +12,9 @@ type SearchParams = Promise<Record<string, string | string[] | undefined>>;
 
 export default async function Page({ searchParams }: { searchParams: SearchParams }) {
   const found = await searchParams;
-  const params: Params = Object.fromEntries(Object.entries(found).map(([key, value]) => [key, Array.isArray(value) ? value[0] : value]));
+  const params: Params = Object.fromEntries(
+    Object.entries(found).map(([key, value]) => [key, Array.isArray(value) ? value[0] : value]),
+  );
   const db = await database();
   const kept = await keptCharts(db);
   const asked = readChartVersion(params.chart);
@@ -22,7 +24,11 @@ export default async function Page({ searchParams }: { searchParams: SearchParam
   return (
     <>
       <Header />
-      <QuickGap initial={readQuick(params)} charts={[named ?? standard, ...(named ? others : others.filter((c) => c.id !== standard.id))]} missing={asked !== null && !named} />
+      <QuickGap
+        initial={readQuick(params)}
+        charts={[named ?? standard, ...(named ? others : others.filter((c) => c.id !== standard.id))]}
+        missing={asked !== null && !named}
+      />
     </>
   );
 }

@@ -15,7 +15,9 @@ export default async function Page() {
       <Header />
       <main className="mx-auto max-w-4xl px-6 py-6">
         <h1>New build</h1>
-        <p className="mt-1 mb-6 text-lg text-soft">Only the name is needed to begin. What you leave open is asked for where it matters.</p>
+        <p className="mt-1 mb-6 text-lg text-soft">
+          Only the name is needed to begin. What you leave open is asked for where it matters.
+        </p>
         <NewBuild charts={[charts[0] ?? STARTING_CHART, ...charts.slice(1)]} />
       </main>
     </>

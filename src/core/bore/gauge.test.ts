@@ -14,12 +14,18 @@ describe('make-ups', () => {
       fc.property(fc.integer({ min: 2_200, max: 5_600 }), fc.integer({ min: 0, max: 15 }), (thou, span) => {
         const bores = { least: fromThou(thou), most: fromThou(thou + span) };
         const found = makeUpsFor(kit, bores);
-        const all = kit.rods.flatMap((rod) => Array.from({ length: 2 ** kit.washers.length }, (_, bits) => ({ rod, washers: kit.washers.filter((_w, i) => bits & (1 << i)) })));
+        const all = kit.rods.flatMap((rod) =>
+          Array.from({ length: 2 ** kit.washers.length }, (_, bits) => ({
+            rod,
+            washers: kit.washers.filter((_w, i) => bits & (1 << i)),
+          })),
+        );
         const suits = all.filter(({ rod, washers }) => {
           const length = rod + washers.reduce((a, b) => a + b, 0);
           return washers.length <= 3 && length - bores.most >= kit.preload && length - bores.least < kit.turn;
         });
-        const key = (m: { rod: number; washers: number[] }): string => [m.rod, ...[...m.washers].sort((a, b) => a - b)].join();
+        const key = (m: { rod: number; washers: number[] }): string =>
+          [m.rod, ...[...m.washers].sort((a, b) => a - b)].join();
         expect(found.map(key).sort()).toEqual(suits.map(key).sort());
         expect(found.map((m) => m.washers.length)).toEqual(found.map((m) => m.washers.length).sort((a, b) => a - b));
       }),
@@ -28,13 +34,24 @@ describe('make-ups', () => {
   });
 
   it('puts the simplest first, and counts the gauge’s own length', () => {
-    expect(makeUpsFor(metric, { least: fromMm(79.5), most: fromMm(79.6) })[0]).toMatchObject({ rod: fromMm(80), washers: [] });
-    expect(makeUpsFor({ ...kit, body: fromInches(0.539), rods: [fromInches(3.6)], washers: [0.051, 0.02].map(fromInches) }, { least: fromInches(4.185), most: fromInches(4.19) })[0]).toMatchObject({ washers: [0.051, 0.02].map(fromInches), length: fromInches(4.21) });
+    expect(makeUpsFor(metric, { least: fromMm(79.5), most: fromMm(79.6) })[0]).toMatchObject({
+      rod: fromMm(80),
+      washers: [],
+    });
+    expect(
+      makeUpsFor(
+        { ...kit, body: fromInches(0.539), rods: [fromInches(3.6)], washers: [0.051, 0.02].map(fromInches) },
+        { least: fromInches(4.185), most: fromInches(4.19) },
+      )[0],
+    ).toMatchObject({ washers: [0.051, 0.02].map(fromInches), length: fromInches(4.21) });
     expect(makeUpsFor({ ...kit, rods: [fromInches(2)] }, { least: fromInches(4), most: fromInches(4) })).toEqual([]);
   });
 
   it('is made up for what was read, else about what was asked for or planned', () => {
-    const read = [{ smallest: 100, largest: 300 }, { smallest: 90, largest: 200 }];
+    const read = [
+      { smallest: 100, largest: 300 },
+      { smallest: 90, largest: 200 },
+    ];
     expect(spanFor(read, null, fromMm(80))).toEqual({ least: 90, most: 300 });
     expect(spanFor(read, fromMm(82), fromMm(80))).toEqual({ least: fromMm(81.9), most: fromMm(82.1) });
     expect(spanFor([], null, fromMm(80))).toEqual({ least: fromMm(79.9), most: fromMm(80.1) });

@@ -24,7 +24,10 @@ const MOST_WASHERS = 3;
 /** All choices of up to so many of a list, each entry used once. */
 function choices(of: Nm[], most: number): Nm[][] {
   if (most === 0) return [[]];
-  return of.reduce<Nm[][]>((all, item) => [...all, ...all.filter((c) => c.length < most).map((c) => [...c, item])], [[]]);
+  return of.reduce<Nm[][]>(
+    (all, item) => [...all, ...all.filter((c) => c.length < most).map((c) => [...c, item])],
+    [[]],
+  );
 }
 
 /**
@@ -36,11 +39,22 @@ export function makeUpsFor(kit: GaugeKit, { least, most }: { least: Nm; most: Nm
   const off = ({ pushed }: MakeUp): number => Math.abs((pushed.least + pushed.most) / 2 - middle);
   const seen = new Set<string>();
   return kit.rods
-    .flatMap((rod) => choices(kit.washers, MOST_WASHERS).map((washers) => ({ rod, washers: [...washers].sort((a, b) => b - a) })))
+    .flatMap((rod) =>
+      choices(kit.washers, MOST_WASHERS).map((washers) => ({ rod, washers: [...washers].sort((a, b) => b - a) })),
+    )
     .map(({ rod, washers }): MakeUp => {
       const length = kit.body + rod + washers.reduce((sum, w) => sum + w, 0);
-      const parts = washers.reduce<Saying>((said, w) => say`${said} + washer ${raw(w)}`, kit.body > 0 ? say`body ${size(kit.body)} + rod ${size(rod)}` : say`rod ${size(rod)}`);
-      return { rod, washers, length, pushed: { most: length - least, least: length - most }, working: [say`${parts} = ${size(length)}, free`, say`pushed in ${fine(length - most)} at ${size(most)}`] };
+      const parts = washers.reduce<Saying>(
+        (said, w) => say`${said} + washer ${raw(w)}`,
+        kit.body > 0 ? say`body ${size(kit.body)} + rod ${size(rod)}` : say`rod ${size(rod)}`,
+      );
+      return {
+        rod,
+        washers,
+        length,
+        pushed: { most: length - least, least: length - most },
+        working: [say`${parts} = ${size(length)}, free`, say`pushed in ${fine(length - most)} at ${size(most)}`],
+      };
     })
     .filter(({ pushed, rod, washers }) => {
       const key = `${rod}/${washers.join('/')}`;
@@ -55,8 +69,13 @@ export function makeUpsFor(kit: GaugeKit, { least, most }: { least: Nm; most: Nm
 const ABOUT: Nm = 100_000;
 
 /** From the smallest to the largest bore a gauge is made up for: what was read, or about a bore that was asked for or planned; null where nothing says. */
-export function spanFor(read: { smallest: Nm; largest: Nm }[], asked: Nm | null, planned: Nm | null): { least: Nm; most: Nm } | null {
-  if (asked === null && read.length > 0) return { least: Math.min(...read.map((r) => r.smallest)), most: Math.max(...read.map((r) => r.largest)) };
+export function spanFor(
+  read: { smallest: Nm; largest: Nm }[],
+  asked: Nm | null,
+  planned: Nm | null,
+): { least: Nm; most: Nm } | null {
+  if (asked === null && read.length > 0)
+    return { least: Math.min(...read.map((r) => r.smallest)), most: Math.max(...read.map((r) => r.largest)) };
   const bore = asked ?? planned;
   return bore === null ? null : { least: bore - ABOUT, most: bore + ABOUT };
 }
@@ -85,12 +104,19 @@ export function needleAt(bore: Nm, setting: Nm, { turn, larger }: Pick<GaugeKit,
 }
 
 /** The figures round a dial: what each so many divisions stand for, the shorter way from zero. */
-export function dialFigures({ turn, division, larger }: Pick<GaugeKit, 'turn' | 'division' | 'larger'>): { divisions: number; every: number; figures: { angle: number; off: Nm }[] } {
+export function dialFigures({ turn, division, larger }: Pick<GaugeKit, 'turn' | 'division' | 'larger'>): {
+  divisions: number;
+  every: number;
+  figures: { angle: number; off: Nm }[];
+} {
   const divisions = Math.round(turn / division);
   const every = divisions > 60 ? 10 : 5;
   const figures = Array.from({ length: Math.floor(divisions / every) }, (_, i) => {
     const off = (larger === 'clockwise' ? 1 : -1) * i * every * division;
-    return { angle: (i * every * 360) / divisions, off: off > turn / 2 ? off - turn : off <= -turn / 2 ? off + turn : off };
+    return {
+      angle: (i * every * 360) / divisions,
+      off: off > turn / 2 ? off - turn : off <= -turn / 2 ? off + turn : off,
+    };
   });
   return { divisions, every, figures };
 }

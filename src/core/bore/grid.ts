@@ -37,7 +37,8 @@ export const THRUST = 90;
 export const ALONG = 0;
 
 /** The directions of a grid of one to six, square to the crank first and evenly apart. */
-export const directionsByCount = (count: number): number[] => Array.from({ length: count }, (_, i) => (THRUST + (i * 180) / count) % 180);
+export const directionsByCount = (count: number): number[] =>
+  Array.from({ length: count }, (_, i) => (THRUST + (i * 180) / count) % 180);
 
 /** Directions count as one when this near, degrees. */
 const SAME_DIRECTION = 1;
@@ -112,8 +113,15 @@ export const STARTING_BORES: BoreChoices = {
 };
 
 /** The spots of a grid in the order they are read. */
-export function spotsOf({ depths, directions, order, ridge }: Pick<BoreChoices, 'depths' | 'directions' | 'order' | 'ridge'>): Spot[] {
+export function spotsOf({
+  depths,
+  directions,
+  order,
+  ridge,
+}: Pick<BoreChoices, 'depths' | 'directions' | 'order' | 'ridge'>): Spot[] {
   const inTravel =
-    order === 'round' ? depths.flatMap((depth) => directions.map((angle) => ({ depth, angle }))) : directions.flatMap((angle) => depths.map((depth) => ({ depth, angle })));
+    order === 'round'
+      ? depths.flatMap((depth) => directions.map((angle) => ({ depth, angle })))
+      : directions.flatMap((angle) => depths.map((depth) => ({ depth, angle })));
   return ridge ? [{ depth: ABOVE, angle: THRUST }, ...inTravel] : inTravel;
 }

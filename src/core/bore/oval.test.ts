@@ -16,7 +16,11 @@ function reference(points: { angle: number; value: number }[]): number[] {
 
 describe('oval fit', () => {
   it('is exact on three directions 60° apart (identity): mean 81.500, e 0.010, φ 25°', () => {
-    const readings = [[0, 81.506428], [60, 81.50342], [120, 81.490152]] as const;
+    const readings = [
+      [0, 81.506428],
+      [60, 81.50342],
+      [120, 81.490152],
+    ] as const;
     const oval = fitOval(readings.map(([angle, value]) => ({ angle, value: fromMm(value) })));
     expect(toMm(oval?.mean ?? 0)).toBeCloseTo(81.5, 6);
     expect(toMm(oval?.amplitude ?? 0)).toBeCloseTo(0.01, 6);
@@ -27,13 +31,24 @@ describe('oval fit', () => {
     for (const [angle, value] of readings) expect(81.5 + 0.01 * Math.cos(2 * rad(angle - 25))).toBeCloseTo(value, 6);
   });
 
-  const directions = fc.uniqueArray(fc.integer({ min: 0, max: 359 }), { minLength: 3, maxLength: 8, selector: (a) => Math.floor((a % 180) / 20) });
+  const directions = fc.uniqueArray(fc.integer({ min: 0, max: 359 }), {
+    minLength: 3,
+    maxLength: 8,
+    selector: (a) => Math.floor((a % 180) / 20),
+  });
 
   it('returns what a bore without noise was made from (identity)', () => {
-    const bores = fc.record({ mean: fc.integer({ min: 50_000_000, max: 150_000_000 }), e: fc.integer({ min: 2_000, max: 200_000 }), direction: fc.double({ min: 0, max: 179.9, noNaN: true }), directions });
+    const bores = fc.record({
+      mean: fc.integer({ min: 50_000_000, max: 150_000_000 }),
+      e: fc.integer({ min: 2_000, max: 200_000 }),
+      direction: fc.double({ min: 0, max: 179.9, noNaN: true }),
+      directions,
+    });
     fc.assert(
       fc.property(bores, ({ mean, e, direction, directions: angles }) => {
-        const oval = fitOval(angles.map((angle) => ({ angle, value: ovalAt({ mean, amplitude: e, direction }, angle) })));
+        const oval = fitOval(
+          angles.map((angle) => ({ angle, value: ovalAt({ mean, amplitude: e, direction }, angle) })),
+        );
         expect(oval?.mean).toBeCloseTo(mean, 1);
         expect(oval?.amplitude).toBeCloseTo(e, 1);
         expect(apart(oval?.direction ?? 0, direction)).toBeLessThan(0.01);
@@ -44,7 +59,15 @@ describe('oval fit', () => {
   });
 
   it('agrees with a general least-squares solve on random bores with noise (reference library: mathjs)', () => {
-    const bores = directions.chain((angles) => fc.record({ angles: fc.constant(angles), noise: fc.array(fc.integer({ min: -30_000, max: 30_000 }), { minLength: angles.length, maxLength: angles.length }) }));
+    const bores = directions.chain((angles) =>
+      fc.record({
+        angles: fc.constant(angles),
+        noise: fc.array(fc.integer({ min: -30_000, max: 30_000 }), {
+          minLength: angles.length,
+          maxLength: angles.length,
+        }),
+      }),
+    );
     fc.assert(
       fc.property(bores, ({ angles, noise }) => {
         const points = angles.map((angle, i) => ({ angle, value: 100_000_000 + (noise[i] ?? 0) }));
@@ -60,7 +83,12 @@ describe('oval fit', () => {
 
   it('knows how sure it is: even directions give u/√n for the mean and u·√(2/n) for e (identity)', () => {
     for (const n of [3, 4, 6]) {
-      const oval = fitOval(Array.from({ length: n }, (_, i) => ({ angle: (i * 180) / n, value: ovalAt({ mean: 1e8, amplitude: 9_000, direction: 40 }, (i * 180) / n) })));
+      const oval = fitOval(
+        Array.from({ length: n }, (_, i) => ({
+          angle: (i * 180) / n,
+          value: ovalAt({ mean: 1e8, amplitude: 9_000, direction: 40 }, (i * 180) / n),
+        })),
+      );
       expect(oval?.doubt.mean).toBeCloseTo(1 / Math.sqrt(n), 9);
       expect(oval?.doubt.amplitude).toBeCloseTo(Math.sqrt(2 / n), 9);
     }

@@ -39,7 +39,8 @@ export function apart(a: number, b: number): number {
   return Math.min(between, 180 - between);
 }
 
-const distinct = (points: OvalPoint[]): number => points.filter((p, i) => points.findIndex((q) => apart(p.angle, q.angle) < SAME) === i).length;
+const distinct = (points: OvalPoint[]): number =>
+  points.filter((p, i) => points.findIndex((q) => apart(p.angle, q.angle) < SAME) === i).length;
 
 type Matrix = [[number, number, number], [number, number, number], [number, number, number]];
 
@@ -57,13 +58,20 @@ function inverse([[a, b, c], [, d, e], [, , f]]: Matrix): Matrix | null {
 }
 
 /** The diameter of an oval in a direction, nm. */
-export const ovalAt = ({ mean, amplitude, direction }: Pick<Oval, 'mean' | 'amplitude' | 'direction'>, angle: number): number => mean + amplitude * Math.cos(2 * rad(angle - direction));
+export const ovalAt = (
+  { mean, amplitude, direction }: Pick<Oval, 'mean' | 'amplitude' | 'direction'>,
+  angle: number,
+): number => mean + amplitude * Math.cos(2 * rad(angle - direction));
 
 /** The oval through readings at one depth; null where fewer than three directions tell it. */
 export function fitOval(points: OvalPoint[]): Oval | null {
   if (distinct(points) < 3) return null;
   const base = points.reduce((sum, p) => sum + p.value, 0) / points.length;
-  const normal: Matrix = [[0, 0, 0], [0, 0, 0], [0, 0, 0]];
+  const normal: Matrix = [
+    [0, 0, 0],
+    [0, 0, 0],
+    [0, 0, 0],
+  ];
   const right: [number, number, number] = [0, 0, 0];
   for (const { angle, value } of points) {
     const row = [1, Math.cos(2 * rad(angle)), Math.sin(2 * rad(angle))] as const;
@@ -80,7 +88,12 @@ export function fitOval(points: OvalPoint[]): Oval | null {
   const direction = foldedAngle((Math.atan2(b, a) * 90) / Math.PI);
   const [ca, cb] = amplitude > 0 ? [a / amplitude, b / amplitude] : [1, 0];
   const variance = ca * ca * inverted[1][1] + 2 * ca * cb * inverted[1][2] + cb * cb * inverted[2][2];
-  const oval = { mean, amplitude, direction, doubt: { mean: Math.sqrt(inverted[0][0]), amplitude: Math.sqrt(Math.max(0, variance)) } };
+  const oval = {
+    mean,
+    amplitude,
+    direction,
+    doubt: { mean: Math.sqrt(inverted[0][0]), amplitude: Math.sqrt(Math.max(0, variance)) },
+  };
   return { ...oval, residual: Math.max(...points.map((p) => Math.abs(p.value - ovalAt(oval, p.angle)))) };
 }
 

@@ -43,11 +43,17 @@ const STEP = 6;
 const LEAST_FULL: Nm = 10_000;
 
 /** The oval through one depth's readings; through two directions square to each other an assumed one; else a circle. */
-function outlineOf(spots: MeasuredSpot[], fitted: Oval | null): { oval: Pick<Oval, 'mean' | 'amplitude' | 'direction'>; known: boolean } {
+function outlineOf(
+  spots: MeasuredSpot[],
+  fitted: Oval | null,
+): { oval: Pick<Oval, 'mean' | 'amplitude' | 'direction'>; known: boolean } {
   if (fitted) return { oval: fitted, known: true };
   const mean = spots.reduce((sum, s) => sum + s.value, 0) / spots.length;
   const largest = spots.reduce((most, s) => (s.value > most.value ? s : most));
-  return { oval: { mean, amplitude: spots.length > 1 ? largest.value - mean : 0, direction: largest.angle }, known: false };
+  return {
+    oval: { mean, amplitude: spots.length > 1 ? largest.value - mean : 0, direction: largest.angle },
+    known: false,
+  };
 }
 
 /**
@@ -63,20 +69,36 @@ export function picturesOf(bores: { name: string; shape: BoreShape; spots: Measu
       return { depth, at, ...outlineOf(at, oval) };
     }),
   }));
-  const all = drawn.flatMap((b) => b.depths.flatMap(({ at, oval }) => [...at.map((s) => s.value), oval.mean - oval.amplitude, oval.mean + oval.amplitude]));
+  const all = drawn.flatMap((b) =>
+    b.depths.flatMap(({ at, oval }) => [
+      ...at.map((s) => s.value),
+      oval.mean - oval.amplitude,
+      oval.mean + oval.amplitude,
+    ]),
+  );
   const least = Math.min(...all);
   const full = Math.max(LEAST_FULL, Math.max(...all) - least);
   const radius = (value: number): number => 1 - FULL + ((value - least) / full) * FULL;
   const picture = (depths: (typeof drawn)[number]['depths']): BorePicture => {
-    const angles = [...new Set(depths.flatMap((d) => d.at.map((s) => s.angle)))].sort((a, b) => Number(b === THRUST) - Number(a === THRUST) || a - b);
+    const angles = [...new Set(depths.flatMap((d) => d.at.map((s) => s.angle)))].sort(
+      (a, b) => Number(b === THRUST) - Number(a === THRUST) || a - b,
+    );
     return {
       rings: depths.map(({ depth, at, oval, known }) => ({
         depth,
         known,
-        outline: Array.from({ length: 360 / STEP }, (_, i) => ({ angle: i * STEP, radius: radius(ovalAt(oval, i * STEP)) })),
+        outline: Array.from({ length: 360 / STEP }, (_, i) => ({
+          angle: i * STEP,
+          radius: radius(ovalAt(oval, i * STEP)),
+        })),
         read: at.flatMap((s) => [s.angle, s.angle + 180].map((angle) => ({ angle, radius: radius(s.value) }))),
       })),
-      profiles: angles.map((angle) => ({ angle, wall: depths.flatMap(({ depth, at }) => at.filter((s) => s.angle === angle).map((s) => ({ depth, radius: radius(s.value) }))) })),
+      profiles: angles.map((angle) => ({
+        angle,
+        wall: depths.flatMap(({ depth, at }) =>
+          at.filter((s) => s.angle === angle).map((s) => ({ depth, radius: radius(s.value) })),
+        ),
+      })),
     };
   };
   return { full: Math.round(full), bores: new Map(drawn.map(({ name, depths }) => [name, picture(depths)])) };

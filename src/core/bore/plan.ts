@@ -30,8 +30,20 @@ export interface GradeChoices {
 /** Oversizes and stocks as commonly met. From memory. */
 export function startingSizing(units: 'imperial' | 'metric'): SizingChoices {
   return units === 'imperial'
-    ? { standard: null, oversizes: [508_000, 762_000, 1_016_000, 1_524_000], cleanUp: 76_200, honing: 63_500, grades: null }
-    : { standard: null, oversizes: [250_000, 500_000, 750_000, 1_000_000], cleanUp: 80_000, honing: 60_000, grades: null };
+    ? {
+        standard: null,
+        oversizes: [508_000, 762_000, 1_016_000, 1_524_000],
+        cleanUp: 76_200,
+        honing: 63_500,
+        grades: null,
+      }
+    : {
+        standard: null,
+        oversizes: [250_000, 500_000, 750_000, 1_000_000],
+        cleanUp: 80_000,
+        honing: 60_000,
+        grades: null,
+      };
 }
 
 /** A cylinder to be planned: its largest and smallest diameter and the U of the largest. */
@@ -67,11 +79,20 @@ export interface SizePlan {
 }
 
 /** The smallest oversize that is at least what is needed. */
-export const smallestClean = (needed: Nm, oversizes: Nm[]): Nm | null => oversizes.filter((o) => o >= needed).reduce<Nm | null>((least, o) => (least === null || o < least ? o : least), null);
+export const smallestClean = (needed: Nm, oversizes: Nm[]): Nm | null =>
+  oversizes.filter((o) => o >= needed).reduce<Nm | null>((least, o) => (least === null || o < least ? o : least), null);
 
 /** The plan for bores worn as they were found. */
-export function sizePlan(bores: WornBore[], standard: Nm, { oversizes, cleanUp }: Pick<SizingChoices, 'oversizes' | 'cleanUp'>): SizePlan {
-  const needs = bores.map((bore) => ({ bore, needed: bore.largest + cleanUp - standard, alone: smallestClean(bore.largest + cleanUp - standard, oversizes) }));
+export function sizePlan(
+  bores: WornBore[],
+  standard: Nm,
+  { oversizes, cleanUp }: Pick<SizingChoices, 'oversizes' | 'cleanUp'>,
+): SizePlan {
+  const needs = bores.map((bore) => ({
+    bore,
+    needed: bore.largest + cleanUp - standard,
+    alone: smallestClean(bore.largest + cleanUp - standard, oversizes),
+  }));
   const cleaned = needs.flatMap((n) => n.alone ?? []);
   const oversize = cleaned.length === 0 ? null : Math.max(...cleaned);
   return {
@@ -83,10 +104,15 @@ export function sizePlan(bores: WornBore[], standard: Nm, { oversizes, cleanUp }
       needed,
       alone,
       unproven: alone !== null && oversize !== null && needed + bore.uncertainty > oversize,
-      off: alone === null || oversize === null ? null : { most: standard + oversize - bore.smallest, least: standard + oversize - bore.largest },
+      off:
+        alone === null || oversize === null
+          ? null
+          : { most: standard + oversize - bore.smallest, least: standard + oversize - bore.largest },
       working: [
         say`largest ${size(bore.largest)} + clean-up ${fine(cleanUp)} − standard ${size(standard)} = ${fine(needed)} over`,
-        alone === null ? say`no oversize on the list is that large: a sleeve is due` : say`the smallest sold that is at least that: ${fine(alone)}`,
+        alone === null
+          ? say`no oversize on the list is that large: a sleeve is due`
+          : say`the smallest sold that is at least that: ${fine(alone)}`,
       ],
     })),
     sleeves: needs.filter((n) => n.alone === null).map((n) => n.bore.cylinder),
@@ -131,7 +157,10 @@ export function finishOrder(
     toBore: present !== null && hone.aim - present.smallest > honing,
     done: present !== null && present.smallest >= hone.least && present.largest <= hone.most,
     tooWide: present !== null && present.largest > hone.most,
-    working: [say`piston ${size(piston)} + clearance ${fine(aim)} = ${size(hone.aim)}`, say`less ${fine(honing)} for the hone: bored to ${size(hone.aim - honing)}`],
+    working: [
+      say`piston ${size(piston)} + clearance ${fine(aim)} = ${size(hone.aim)}`,
+      say`less ${fine(honing)} for the hone: bored to ${size(hone.aim - honing)}`,
+    ],
   };
 }
 
@@ -146,11 +175,17 @@ export interface Grade {
 }
 
 /** The class of a size ± its uncertainty: class A from `from` to under `from + step`, and so on. */
-export function gradeOf(value: Nm, uncertainty: Nm, { from, step, count }: { from: Nm; step: Nm; count: number }): Grade {
+export function gradeOf(
+  value: Nm,
+  uncertainty: Nm,
+  { from, step, count }: { from: Nm; step: Nm; count: number },
+): Grade {
   const index = (nm: Nm): number => Math.floor((nm - from) / step);
   const at = index(value);
   const outside = at < 0 ? 'under' : at >= count ? 'over' : null;
   const [low, high] = [index(value - uncertainty), index(value + uncertainty)];
-  const letters = Array.from({ length: high - low + 1 }, (_, i) => LETTERS[low + i] ?? '').filter((letter, i) => letter !== '' && low + i < count && low + i >= 0);
+  const letters = Array.from({ length: high - low + 1 }, (_, i) => LETTERS[low + i] ?? '').filter(
+    (letter, i) => letter !== '' && low + i < count && low + i >= 0,
+  );
   return { letters, outside };
 }

@@ -10,11 +10,19 @@ const OWN = 1_000;
 const spot = (depth: Depth, angle: number, value: number): MeasuredSpot => ({ depth, angle, value, own: OWN });
 
 /** Mean size at each depth of a round bore, top first. */
-const round = (...sizes: number[]): MeasuredSpot[] => sizes.flatMap((size, i) => [0, 90].map((angle) => spot(DEPTHS_BY_COUNT[sizes.length - 1]?.[i] ?? 'top', angle, size)));
+const round = (...sizes: number[]): MeasuredSpot[] =>
+  sizes.flatMap((size, i) =>
+    [0, 90].map((angle) => spot(DEPTHS_BY_COUNT[sizes.length - 1]?.[i] ?? 'top', angle, size)),
+  );
 
 describe('shape of a bore', () => {
   it('nine readings: 2.8955, 2.8950, 2.8940 ×3 give taper 0.0015, out-of-round 0, widest at the top (common practice, no source)', () => {
-    const spots = spotsOf({ depths: DEPTHS_BY_COUNT[2] ?? [], directions: directionsByCount(3), order: 'round', ridge: false });
+    const spots = spotsOf({
+      depths: DEPTHS_BY_COUNT[2] ?? [],
+      directions: directionsByCount(3),
+      order: 'round',
+      ridge: false,
+    });
     expect(spots).toHaveLength(9);
     const sizes: Partial<Record<Depth, number>> = { top: 2.8955, middle: 2.895, bottom: 2.894 };
     const shape = shapeOf(spots.map((s) => spot(s.depth, s.angle, fromInches(sizes[s.depth] ?? 0))));
@@ -57,7 +65,9 @@ describe('shape of a bore', () => {
     const shape = shapeOf([0, 60, 120].map((angle, i) => spot('top', angle, fromMm(81.5) + i * 500)));
     expect(shape?.depths[0]?.oval).toMatchObject({ proven: false, understated: false });
     expect(shape?.lean).toBeNull();
-    const coarse = shapeOf([0, 60, 120].map((angle) => ({ ...spot('top', angle, fromMm(81.5) + (angle === 60 ? 20_000 : 0)), own: 50_000 })));
+    const coarse = shapeOf(
+      [0, 60, 120].map((angle) => ({ ...spot('top', angle, fromMm(81.5) + (angle === 60 ? 20_000 : 0)), own: 50_000 })),
+    );
     expect(coarse?.depths[0]?.oval).toMatchObject({ proven: false, understated: false });
     expect(coarse?.outOfRound?.value).toBe(20_000);
     expect(coarse?.widest).toBe(fromMm(81.52));
@@ -66,11 +76,17 @@ describe('shape of a bore', () => {
   it('takes the narrowest place in the thrust direction, and any direction where that is not known', () => {
     const shape = shapeOf([spot('top', 90, 1_000_500), spot('bottom', 90, 1_000_300), spot('bottom', 0, 1_000_000)]);
     expect(shape?.smallest).toMatchObject({ value: 1_000_300, depth: 'bottom', angle: 90 });
-    expect(shapeOf([spot('top', 0, 1_000_500), spot('bottom', 0, 1_000_000)])?.smallest).toMatchObject({ value: 1_000_000, angle: 0 });
+    expect(shapeOf([spot('top', 0, 1_000_500), spot('bottom', 0, 1_000_000)])?.smallest).toMatchObject({
+      value: 1_000_000,
+      angle: 0,
+    });
   });
 
   it('tells the ridge from the unworn bore, which counts for nothing else', () => {
-    const shape = shapeOf([spot('above', 90, fromInches(4)), ...round(4.006, 4.004, 4.002).map((s) => ({ ...s, value: fromInches(s.value) }))]);
+    const shape = shapeOf([
+      spot('above', 90, fromInches(4)),
+      ...round(4.006, 4.004, 4.002).map((s) => ({ ...s, value: fromInches(s.value) })),
+    ]);
     expect(toInches(shape?.ridge?.value ?? 0)).toBeCloseTo(0.006, 9);
     expect(shape?.smallest.value).toBe(fromInches(4.002));
     expect(shape?.depths).toHaveLength(3);
@@ -79,8 +95,17 @@ describe('shape of a bore', () => {
 
   it('is the same whatever order the spots come in, and moves with the bore', () => {
     const bores = fc.array(fc.integer({ min: -50_000, max: 50_000 }), { minLength: 9, maxLength: 9 }).chain((off) => {
-      const spots = spotsOf({ depths: DEPTHS_BY_COUNT[2] ?? [], directions: directionsByCount(3), order: 'round', ridge: false }).map((s, i) => spot(s.depth, s.angle, 100_000_000 + (off[i] ?? 0)));
-      return fc.record({ spots: fc.constant(spots), shuffled: fc.shuffledSubarray(spots, { minLength: 9 }), by: fc.integer({ min: -1_000_000, max: 1_000_000 }) });
+      const spots = spotsOf({
+        depths: DEPTHS_BY_COUNT[2] ?? [],
+        directions: directionsByCount(3),
+        order: 'round',
+        ridge: false,
+      }).map((s, i) => spot(s.depth, s.angle, 100_000_000 + (off[i] ?? 0)));
+      return fc.record({
+        spots: fc.constant(spots),
+        shuffled: fc.shuffledSubarray(spots, { minLength: 9 }),
+        by: fc.integer({ min: -1_000_000, max: 1_000_000 }),
+      });
     });
     fc.assert(
       fc.property(bores, ({ spots, shuffled, by }) => {
@@ -98,7 +123,12 @@ describe('shape of a bore', () => {
   it('a taper is never less than what any direction shows, and no size lies outside largest and smallest', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 0, max: 200_000 }), { minLength: 6, maxLength: 6 }), (off) => {
-        const spots = spotsOf({ depths: DEPTHS_BY_COUNT[2] ?? [], directions: directionsByCount(2), order: 'down', ridge: false }).map((s, i) => spot(s.depth, s.angle, 100_000_000 + (off[i] ?? 0)));
+        const spots = spotsOf({
+          depths: DEPTHS_BY_COUNT[2] ?? [],
+          directions: directionsByCount(2),
+          order: 'down',
+          ridge: false,
+        }).map((s, i) => spot(s.depth, s.angle, 100_000_000 + (off[i] ?? 0)));
         const shape = shapeOf(spots);
         expect(shape?.taper.overall?.value).toBeGreaterThanOrEqual(shape?.taper.thrust?.value ?? Infinity);
         expect(shape?.largest.value).toBe(Math.max(...spots.map((s) => s.value)));
@@ -110,13 +140,23 @@ describe('shape of a bore', () => {
 
 describe('pictures of bores', () => {
   it('draw the smallest at the inner line and the largest at the full radius, all on one scale', () => {
-    const measured = { a: round(100_020_000, 100_010_000, 100_000_000), b: round(100_000_000, 100_000_000, 100_000_000) };
-    const pictures = picturesOf(Object.entries(measured).flatMap(([name, spots]) => { const shape = shapeOf(spots); return shape ? [{ name, shape, spots }] : []; }));
+    const measured = {
+      a: round(100_020_000, 100_010_000, 100_000_000),
+      b: round(100_000_000, 100_000_000, 100_000_000),
+    };
+    const pictures = picturesOf(
+      Object.entries(measured).flatMap(([name, spots]) => {
+        const shape = shapeOf(spots);
+        return shape ? [{ name, shape, spots }] : [];
+      }),
+    );
     expect(pictures.full).toBe(20_000);
     const walls = pictures.bores.get('a')?.profiles[0]?.wall.map((w) => w.radius);
     expect(walls?.[0]).toBeCloseTo(1, 9);
     expect(walls?.[2]).toBeCloseTo(1 - FULL, 9);
-    expect(pictures.bores.get('b')?.rings.every((r) => r.outline.every((o) => Math.abs(o.radius - (1 - FULL)) < 1e-9))).toBe(true);
+    expect(
+      pictures.bores.get('b')?.rings.every((r) => r.outline.every((o) => Math.abs(o.radius - (1 - FULL)) < 1e-9)),
+    ).toBe(true);
   });
 
   it('do not blow up a bore that is straight', () => {

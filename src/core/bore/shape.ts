@@ -90,7 +90,13 @@ const average = (values: number[]): number => values.reduce((a, b) => a + b, 0) 
 function extremes<T extends { value: Nm }>(items: T[]): { least: T; most: T } | null {
   const [first, ...rest] = items;
   if (!first) return null;
-  return rest.reduce((found, item) => ({ least: item.value < found.least.value ? item : found.least, most: item.value > found.most.value ? item : found.most }), { least: first, most: first });
+  return rest.reduce(
+    (found, item) => ({
+      least: item.value < found.least.value ? item : found.least,
+      most: item.value > found.most.value ? item : found.most,
+    }),
+    { least: first, most: first },
+  );
 }
 
 function difference(items: (MeasuredSpot | Found)[], where: (item: MeasuredSpot | Found) => string): Derived | null {
@@ -101,7 +107,11 @@ function difference(items: (MeasuredSpot | Found)[], where: (item: MeasuredSpot 
   return {
     value,
     uncertainty: differenceUncertainty(most.own, least.own),
-    working: [value === 0 ? say`${size(most.value)} throughout` : say`${size(most.value)} (${where(most)}) − ${size(least.value)} (${where(least)}) = ${raw(value)}`],
+    working: [
+      value === 0
+        ? say`${size(most.value)} throughout`
+        : say`${size(most.value)} (${where(most)}) − ${size(least.value)} (${where(least)}) = ${raw(value)}`,
+    ],
   };
 }
 
@@ -113,13 +123,24 @@ function judgedOval(spots: MeasuredSpot[]): JudgedOval | null {
   const uncertainty = Math.round(2 * COVERAGE * oval.doubt.amplitude * own);
   const read = extremes(spots);
   const proven = total > uncertainty;
-  return { ...oval, total, uncertainty, proven, understated: proven && read !== null && total - (read.most.value - read.least.value) > FINEST };
+  return {
+    ...oval,
+    total,
+    uncertainty,
+    proven,
+    understated: proven && read !== null && total - (read.most.value - read.least.value) > FINEST,
+  };
 }
 
 function depthShape(depth: Depth, spots: MeasuredSpot[]): DepthShape {
   const oval = judgedOval(spots);
   const read = spots.find((s) => isThrust(s.angle));
-  const fitted = oval && { value: Math.round(ovalAt(oval, THRUST)), own: Math.max(...spots.map((s) => s.own)), depth, angle: null };
+  const fitted = oval && {
+    value: Math.round(ovalAt(oval, THRUST)),
+    own: Math.max(...spots.map((s) => s.own)),
+    depth,
+    angle: null,
+  };
   const values = spots.map((s) => s.value);
   return {
     depth,
@@ -135,10 +156,17 @@ function depthShape(depth: Depth, spots: MeasuredSpot[]): DepthShape {
 /** Out-of-round of a depth: what was read, or the oval where that is larger and proven. */
 function worstRound({ depth, outOfRound, oval }: DepthShape): Derived | null {
   if (!oval?.understated) return outOfRound;
-  return { value: oval.total, uncertainty: oval.uncertainty, working: [say`${DEPTH_WORDS[depth]}: oval 2e = ${raw(oval.total)}, largest at ${oval.direction.toFixed(0)}°; largest − smallest reading says only ${raw(outOfRound?.value ?? 0)}`] };
+  return {
+    value: oval.total,
+    uncertainty: oval.uncertainty,
+    working: [
+      say`${DEPTH_WORDS[depth]}: oval 2e = ${raw(oval.total)}, largest at ${oval.direction.toFixed(0)}°; largest − smallest reading says only ${raw(outOfRound?.value ?? 0)}`,
+    ],
+  };
 }
 
-const largestOf = (all: (Derived | null)[]): Derived | null => all.reduce<Derived | null>((worst, d) => (d && (!worst || d.value > worst.value) ? d : worst), null);
+const largestOf = (all: (Derived | null)[]): Derived | null =>
+  all.reduce<Derived | null>((worst, d) => (d && (!worst || d.value > worst.value) ? d : worst), null);
 
 /** `widest at the top` and the like. */
 const end = (depth: Depth): string => DEPTH_WORDS[depth].replace(' of ring travel', '');
@@ -160,15 +188,26 @@ function formOf(depths: DepthShape[], own: number): BoreShape['form'] {
   const atTop = first.mean > last.mean;
   const neighbour = atTop ? depths[1] : depths.at(-2);
   const flare = neighbour && depths.length > 2 ? (atTop ? first.mean : last.mean) - neighbour.mean : 0;
-  return flare > BELL_SHARE * change ? named('bell', `bell-mouthed at the ${end(widest)}`) : named('taper', `tapered: widest at the ${end(widest)}`);
+  return flare > BELL_SHARE * change
+    ? named('bell', `bell-mouthed at the ${end(widest)}`)
+    : named('taper', `tapered: widest at the ${end(widest)}`);
 }
 
 function leanOf(depths: DepthShape[]): BoreShape['lean'] {
-  const most = depths.filter((d) => d.oval?.proven).reduce<DepthShape | null>((worst, d) => (!worst || (d.oval?.amplitude ?? 0) > (worst.oval?.amplitude ?? 0) ? d : worst), null);
+  const most = depths
+    .filter((d) => d.oval?.proven)
+    .reduce<DepthShape | null>(
+      (worst, d) => (!worst || (d.oval?.amplitude ?? 0) > (worst.oval?.amplitude ?? 0) ? d : worst),
+      null,
+    );
   if (!most?.oval) return null;
   const off = most.oval.direction - THRUST;
   const radians = most.oval.uncertainty / 2 / (2 * most.oval.amplitude);
-  return { degrees: off > 90 ? off - 180 : off <= -90 ? off + 180 : off, uncertainty: Math.min(90, (radians * 180) / Math.PI), depth: most.depth };
+  return {
+    degrees: off > 90 ? off - 180 : off <= -90 ? off + 180 : off,
+    uncertainty: Math.min(90, (radians * 180) / Math.PI),
+    depth: most.depth,
+  };
 }
 
 /**
@@ -187,24 +226,42 @@ export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
   if (!all) return null;
   const depths = inTravel.map(({ depth, at }) => depthShape(depth, at));
   const thrust = depths.flatMap((d) => d.thrust ?? []);
-  const along = [...new Set(travel.map((s) => s.angle))].map((angle) => difference(travel.filter((s) => s.angle === angle), (s) => end(s.depth)));
+  const along = [...new Set(travel.map((s) => s.angle))].map((angle) =>
+    difference(
+      travel.filter((s) => s.angle === angle),
+      (s) => end(s.depth),
+    ),
+  );
   const [top, above] = [depths[0]?.thrust, spots.find((s) => s.depth === ABOVE)];
   return {
     depths,
     taper: { thrust: difference(thrust, (s) => end(s.depth)), overall: largestOf(along) },
     outOfRound: largestOf(depths.map(worstRound)),
     form: formOf(depths, Math.max(...inTravel.map((d) => meanDoubt(d.at.map((s) => s.own))))),
-    ridge: top && above ? { value: top.value - above.value, uncertainty: differenceUncertainty(top.own, above.own), working: [say`${size(top.value)} (${end(top.depth)}) − ${size(above.value)} (above ring travel) = ${raw(top.value - above.value)}`] } : null,
+    ridge:
+      top && above
+        ? {
+            value: top.value - above.value,
+            uncertainty: differenceUncertainty(top.own, above.own),
+            working: [
+              say`${size(top.value)} (${end(top.depth)}) − ${size(above.value)} (above ring travel) = ${raw(top.value - above.value)}`,
+            ],
+          }
+        : null,
     lean: leanOf(depths),
     smallest: extremes(thrust)?.least ?? all.least,
     largest: all.most,
-    widest: Math.max(...depths.map(({ most, oval }) => (oval?.proven ? Math.max(most, Math.round(oval.mean + oval.amplitude)) : most))),
+    widest: Math.max(
+      ...depths.map(({ most, oval }) => (oval?.proven ? Math.max(most, Math.round(oval.mean + oval.amplitude)) : most)),
+    ),
     mean: Math.round(average(depths.map((d) => d.mean))),
   };
 }
 
 /** Where a size was found, in words. */
-export const foundWords = ({ depth, angle }: Found): string => `${DEPTH_WORDS[depth]}, ${angle === null ? 'square to the crank by the oval' : directionWords(angle)}`;
+export const foundWords = ({ depth, angle }: Found): string =>
+  `${DEPTH_WORDS[depth]}, ${angle === null ? 'square to the crank by the oval' : directionWords(angle)}`;
 
 /** U of a found size with what its tool and its temperature add. */
-export const foundUncertainty = (found: Found, shared: { tool: number; heat: number }): Nm => sizeUncertainty({ ...shared, own: found.own });
+export const foundUncertainty = (found: Found, shared: { tool: number; heat: number }): Nm =>
+  sizeUncertainty({ ...shared, own: found.own });

@@ -58,6 +58,7 @@ describe('the verdict on a bore (published: ISO 14253-1; limits from memory)', (
 
   it('has something to do in every state, and is done in one', () => {
     expect(BORE_STATES.filter(boreIsDone)).toEqual(['within']);
-    for (const basis of ['honed', 'used'] as const) expect(new Set(BORE_STATES.map((s) => boreAdvice(s, basis))).size).toBe(BORE_STATES.length);
+    for (const basis of ['honed', 'used'] as const)
+      expect(new Set(BORE_STATES.map((s) => boreAdvice(s, basis))).size).toBe(BORE_STATES.length);
   });
 });

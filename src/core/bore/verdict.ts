@@ -25,11 +25,15 @@ export function boreAdvice(state: BoreState, basis: Basis): string {
     case 'part read':
       return 'Go on: the rest of the bore is still to read.';
     case 'within':
-      return basis === 'honed' ? 'Round and straight enough for new rings.' : 'Within what a used bore may have: break the glaze and re-ring.';
+      return basis === 'honed'
+        ? 'Round and straight enough for new rings.'
+        : 'Within what a used bore may have: break the glaze and re-ring.';
     case 'not proven':
       return 'Too near a limit for these tools. Read the spots that decide it again, more than once.';
     case 'hone':
-      return basis === 'honed' ? 'Hone it straight and round; read it again.' : 'Hone and re-ring; measure again after.';
+      return basis === 'honed'
+        ? 'Hone it straight and round; read it again.'
+        : 'Hone and re-ring; measure again after.';
     case 'next size':
       return 'Bore to the next size: honing alone would take too much.';
     case 'out':
@@ -54,8 +58,18 @@ function grade(name: string, figure: Derived | null, within: Nm, hone: Nm): Grad
   const proven = second === 'above' ? 2 : first === 'above' ? 1 : 0;
   const possible = second !== 'inside' ? 2 : first !== 'inside' ? 1 : 0;
   const shown = say`${name} ${fine(value)} ± ${fine(uncertainty)}`;
-  if (possible > proven) return { proven, possible, reason: say`${shown} reaches the limit of ${fine(proven === 0 && first === 'not proven' ? within : hone)}` };
-  return { proven, possible, reason: proven === 0 ? say`${shown}, limit ${fine(within)}` : say`${shown} is over ${fine(proven === 2 ? hone : within)}` };
+  if (possible > proven)
+    return {
+      proven,
+      possible,
+      reason: say`${shown} reaches the limit of ${fine(proven === 0 && first === 'not proven' ? within : hone)}`,
+    };
+  return {
+    proven,
+    possible,
+    reason:
+      proven === 0 ? say`${shown}, limit ${fine(within)}` : say`${shown} is over ${fine(proven === 2 ? hone : within)}`,
+  };
 }
 
 /**
@@ -65,7 +79,12 @@ function grade(name: string, figure: Derived | null, within: Nm, hone: Nm): Grad
  * @param complete whether every spot of the grid is read; before that only what is proven bad is said
  * @param sold false where no oversize that is sold cleans it
  */
-export function boreVerdict(shape: BoreShape | null, limits: BoreLimits, complete: boolean, sold: boolean): BoreVerdict {
+export function boreVerdict(
+  shape: BoreShape | null,
+  limits: BoreLimits,
+  complete: boolean,
+  sold: boolean,
+): BoreVerdict {
   if (!shape) return { state: 'to do', reasons: [] };
   const grades = [
     grade('taper', shape.taper.thrust ?? shape.taper.overall, limits.within.taper, limits.hone.taper),
@@ -74,7 +93,10 @@ export function boreVerdict(shape: BoreShape | null, limits: BoreLimits, complet
   const reasons = grades.flatMap((g) => (g.reason ? [g.reason] : []));
   const proven = Math.max(...grades.map((g) => g.proven));
   const possible = Math.max(...grades.map((g) => g.possible));
-  if (proven === 2) return sold ? { state: 'next size', reasons } : { state: 'out', reasons: [...reasons, say`no oversize on the list cleans it`] };
+  if (proven === 2)
+    return sold
+      ? { state: 'next size', reasons }
+      : { state: 'out', reasons: [...reasons, say`no oversize on the list cleans it`] };
   if (!complete) return { state: 'part read', reasons };
   if (possible > proven) return { state: 'not proven', reasons };
   return { state: proven === 1 ? 'hone' : 'within', reasons };

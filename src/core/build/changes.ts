@@ -12,7 +12,9 @@ const minimumOf = (target: Target): Nm | null => (target.set ? target.inForce.mi
 
 function moved(label: string, what: string, before: Target, after: Target, as: (nm: Nm) => SaidLength): Saying[] {
   const [from, to] = [minimumOf(before), minimumOf(after)];
-  return from === null || to === null || from === to ? [] : [say`Cylinder ${label}, ${what} minimum ${as(from)} → ${as(to)}`];
+  return from === null || to === null || from === to
+    ? []
+    : [say`Cylinder ${label}, ${what} minimum ${as(from)} → ${as(to)}`];
 }
 
 const UNJUDGED: readonly string[] = ['to do', 'part read', 'no target'];
@@ -36,7 +38,11 @@ function changesIn(before: JudgedCylinder, after: JudgedCylinder): Saying[] {
     ...turned(label, 'bore', before.bore.verdict.state, after.bore.verdict.state),
     ...turned(label, 'clearance', before.clearance.state, after.clearance.state),
     ...again(label, before, after),
-    ...RINGS.flatMap((ring) => (before.rings[ring].reading?.id === after.rings[ring].reading?.id ? turned(label, RING_WORDS[ring], before.rings[ring].state, after.rings[ring].state) : [])),
+    ...RINGS.flatMap((ring) =>
+      before.rings[ring].reading?.id === after.rings[ring].reading?.id
+        ? turned(label, RING_WORDS[ring], before.rings[ring].state, after.rings[ring].state)
+        : [],
+    ),
   ];
 }
 

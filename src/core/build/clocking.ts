@@ -42,7 +42,12 @@ export const isBreach = ({ verdict }: RuleResult): boolean => verdict === 'mend'
  *
  * @param chosen whether someone chose this plan; else it is only what is proposed
  */
-export function clockingOf(cylinders: readonly ClockingPlace[], engine: Engine, choices: ClockingChoices, chosen: boolean): Map<string, JudgedClocking> {
+export function clockingOf(
+  cylinders: readonly ClockingPlace[],
+  engine: Engine,
+  choices: ClockingChoices,
+  chosen: boolean,
+): Map<string, JudgedClocking> {
   const rods = rodsOf(cylinders, engine, choices.rods);
   const labels = new Map(cylinders.map((c) => [c.id, c.label]));
   const known = new Map<string, RuleResult[]>();
@@ -51,8 +56,16 @@ export function clockingOf(cylinders: readonly ClockingPlace[], engine: Engine, 
       const round = surroundingsOf(cylinder, cylinder.bore, engine, choices.facts);
       const plan = planOf(choices, cylinder.id, round);
       const rod = rods.get(cylinder.id) ?? { throw: 0, faces: 'both' as const, besides: null };
-      const judgedRod: JudgedRod = { ...rod, besidesLabel: rod.besides && (labels.get(rod.besides) ?? null), numbers: choices.rods.numbers && sideDirection(choices.rods.numbers, cylinder.bank, choices.facts.intake) };
-      if (typeof plan === 'string') return [cylinder.id, { round, plan: null, ask: NO_PLAN_WORDS[plan], rules: [], rod: judgedRod, settled: false }];
+      const judgedRod: JudgedRod = {
+        ...rod,
+        besidesLabel: rod.besides && (labels.get(rod.besides) ?? null),
+        numbers: choices.rods.numbers && sideDirection(choices.rods.numbers, cylinder.bank, choices.facts.intake),
+      };
+      if (typeof plan === 'string')
+        return [
+          cylinder.id,
+          { round, plan: null, ask: NO_PLAN_WORDS[plan], rules: [], rod: judgedRod, settled: false },
+        ];
       const key = JSON.stringify([plan, { ...round, bore: null }]);
       const placed = new Set(JOINTS.filter((joint) => !plan.moved.includes(joint)));
       const rules = known.get(key) ?? checkJoints(plan.joints, choices.rules, round, placed);
@@ -102,15 +115,28 @@ function foundSays(planned: Joints, found: Partial<Joints>): string {
 }
 
 /** The checks of one cylinder, held against what is planned and fitted now. */
-export function blockOf(ticks: ReadonlyMap<Check, Tick>, parts: string, judged: JudgedClocking, choices: ClockingChoices): JudgedBlock {
+export function blockOf(
+  ticks: ReadonlyMap<Check, Tick>,
+  parts: string,
+  judged: JudgedClocking,
+  choices: ClockingChoices,
+): JudgedBlock {
   let asFound: Joints | null = null;
   const checks = CHECKS.map((check): JudgedCheck => {
     const tick = ticks.get(check);
     if (!tick) return { check, state: 'to do', tick: null, says: null };
     const { id, by, at, found, planned } = tick.entry;
-    const judgedAs = (state: CheckState, says: string | null): JudgedCheck => ({ check, state, tick: { id, by, at, found }, says });
+    const judgedAs = (state: CheckState, says: string | null): JudgedCheck => ({
+      check,
+      state,
+      tick: { id, by, at, found },
+      says,
+    });
     if (tick.parts !== parts) return judgedAs('again', 'a part of this cylinder was changed or a ring filed since');
-    if (!isJointCheck(check)) return tick.entry.expected === againstOf(check, judged) ? judgedAs('right', null) : judgedAs('again', 'which way it is to face was changed since');
+    if (!isJointCheck(check))
+      return tick.entry.expected === againstOf(check, judged)
+        ? judgedAs('right', null)
+        : judgedAs('again', 'which way it is to face was changed since');
     if (!judged.plan) return judgedAs('again', 'there is no plan now');
     const { joints, moved } = judged.plan;
     if (planned && !samePlan(planned, joints)) return judgedAs('again', 'the plan was changed since');
@@ -118,11 +144,17 @@ export function blockOf(ticks: ReadonlyMap<Check, Tick>, parts: string, judged: 
     const away = movedFrom(joints, found);
     if (away.length === 0) return judgedAs('right', null);
     const placed = new Set(JOINTS.filter((joint) => !moved.includes(joint) && !away.some((a) => a.joint === joint)));
-    const worse = checkJoints(asFound, choices.rules, judged.round, placed).filter((r) => isBreach(r) && r.joints.some((joint) => away.some((a) => a.joint === joint)));
-    return judgedAs(worse.length > 0 ? 'against' : 'moved', [foundSays(joints, found), ...worse.map((r) => r.says)].join('. '));
+    const worse = checkJoints(asFound, choices.rules, judged.round, placed).filter(
+      (r) => isBreach(r) && r.joints.some((joint) => away.some((a) => a.joint === joint)),
+    );
+    return judgedAs(
+      worse.length > 0 ? 'against' : 'moved',
+      [foundSays(joints, found), ...worse.map((r) => r.says)].join('. '),
+    );
   });
   return { checks, done: checks.filter((c) => isRight(c.state)).length, asFound };
 }
 
 /** What a finding says of a check that does not hold. */
-export const checkSays = ({ check, state, says }: JudgedCheck): string => (state === 'again' ? `${CHECK_WORDS[check]}: check again, ${says}.` : `${CHECK_WORDS[check]}: ${says}`);
+export const checkSays = ({ check, state, says }: JudgedCheck): string =>
+  state === 'again' ? `${CHECK_WORDS[check]}: check again, ${says}.` : `${CHECK_WORDS[check]}: ${says}`;

@@ -6,8 +6,20 @@ import { type View, turnOf } from '../clocking/view';
 import { type JudgedClocking, isBreach } from './clocking';
 
 /** Null where there is no plan. */
-export function crownOf({ plan, round, rules }: JudgedClocking, choices: ClockingChoices, view: View, style: CrownStyle): Scene | null {
+export function crownOf(
+  { plan, round, rules }: JudgedClocking,
+  choices: ClockingChoices,
+  view: View,
+  style: CrownStyle,
+): Scene | null {
   if (!plan) return null;
   const broken = new Set(rules.filter(isBreach).flatMap((r) => r.joints));
-  return crownScene({ joints: plan.joints, round, free: keptFree(choices.rules, round), broken, turn: turnOf(view, round, choices.stand, choices.facts.lean), style });
+  return crownScene({
+    joints: plan.joints,
+    round,
+    free: keptFree(choices.rules, round),
+    broken,
+    turn: turnOf(view, round, choices.stand, choices.facts.lean),
+    style,
+  });
 }

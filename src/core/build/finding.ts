@@ -38,4 +38,9 @@ export interface FindingInput {
   clockingChosen: boolean;
 }
 
-export const about = (severity: Severity, stage: Stage, cylinder: string | null, says: Saying): Finding => ({ severity, stage, cylinder, says });
+export const about = (severity: Severity, stage: Stage, cylinder: string | null, says: Saying): Finding => ({
+  severity,
+  stage,
+  cylinder,
+  says,
+});

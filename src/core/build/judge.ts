@@ -3,7 +3,17 @@
  * Judgement, and screens, sheet, files and tests all read that one result.
  */
 import { type BoreChoices, STARTING_BORES } from '../bore/grid';
-import { type FinishOrder, type Grade, type SizePlan, type SizingChoices, finishOrder, gradeOf, sizePlan, smallestClean, startingSizing } from '../bore/plan';
+import {
+  type FinishOrder,
+  type Grade,
+  type SizePlan,
+  type SizingChoices,
+  finishOrder,
+  gradeOf,
+  sizePlan,
+  smallestClean,
+  startingSizing,
+} from '../bore/plan';
 import type { Check } from '../clocking/block';
 import { type ClockingChoices, STARTING_CLOCKING } from '../clocking/choices';
 import { forwardBankOf } from '../clocking/crankcase';
@@ -39,7 +49,21 @@ import { type Instrument, instrumentKey } from '../uncertainty/instrument';
 import { type JudgedBlock, type JudgedClocking, type Tick, blockOf, clockingOf } from './clocking';
 import type { Finding } from './finding';
 import { findingsOf } from './findings';
-import { type JudgedGrooves, type JudgedRate, type JudgedRing, type LoggedCut, type RateMetal, type RingBore, boreGirths, cutAdvice, judgedGrooves, judgedRing, metalOf, ratesOf, readyToPlace } from './rings';
+import {
+  type JudgedGrooves,
+  type JudgedRate,
+  type JudgedRing,
+  type LoggedCut,
+  type RateMetal,
+  type RingBore,
+  boreGirths,
+  cutAdvice,
+  judgedGrooves,
+  judgedRing,
+  metalOf,
+  ratesOf,
+  readyToPlace,
+} from './rings';
 import {
   type BenchChoices,
   type BuildRecord,
@@ -256,7 +280,39 @@ const logged = (entry: ReadingEntry, voided: Voided | null, round: number, boreR
 });
 
 /** The entry that a logged reading was. */
-export const readingEntryOf = ({ kind, id, at, by, cylinder, subject, place, value, upTo, typed, instrument, temperature, gaugeTemperature, plate, fit }: LoggedReading): ReadingEntry => ({ kind, id, at, by, cylinder, subject, place, value, upTo, typed, instrument, temperature, gaugeTemperature, plate, fit });
+export const readingEntryOf = ({
+  kind,
+  id,
+  at,
+  by,
+  cylinder,
+  subject,
+  place,
+  value,
+  upTo,
+  typed,
+  instrument,
+  temperature,
+  gaugeTemperature,
+  plate,
+  fit,
+}: LoggedReading): ReadingEntry => ({
+  kind,
+  id,
+  at,
+  by,
+  cylinder,
+  subject,
+  place,
+  value,
+  upTo,
+  typed,
+  instrument,
+  temperature,
+  gaugeTemperature,
+  plate,
+  fit,
+});
 
 /** The part that a reading is of, as far as it can be machined or replaced. */
 const partOf = (subject: Subject): Part | null => {
@@ -278,21 +334,39 @@ interface Parts {
 /** Names the parts in a cylinder: their numbers, how often each was renewed, and how often each ring was cut. */
 function partsIn({ pairing, placing, cuts }: Parts, rounds: ReadonlyMap<string, number>, cylinder: string): string {
   const piston = pairing.pairs.find((p) => p.cylinder === cylinder)?.piston ?? cylinder;
-  const numberOfRing = (ring: Ring): string => (ring === 'top' || ring === 'second' ? (placing[ring].pairs.find((p) => p.cylinder === cylinder)?.ring ?? cylinder) : cylinder);
+  const numberOfRing = (ring: Ring): string =>
+    ring === 'top' || ring === 'second'
+      ? (placing[ring].pairs.find((p) => p.cylinder === cylinder)?.ring ?? cylinder)
+      : cylinder;
   const renewed = (number: string, part: Part): string => `${number}.${rounds.get(keyOf(number, part)) ?? 0}`;
-  const rings = RINGS.map((ring) => `${renewed(numberOfRing(ring), ring)}.${cuts.get(keyOf(numberOfRing(ring), ring)) ?? 0}`);
+  const rings = RINGS.map(
+    (ring) => `${renewed(numberOfRing(ring), ring)}.${cuts.get(keyOf(numberOfRing(ring), ring)) ?? 0}`,
+  );
   return [renewed(cylinder, 'bore'), renewed(piston, 'piston'), ...rings].join('/');
 }
 
 function readLog(entries: Entry[]): Log {
   const voids = new Map<string, { by: string; at: string; reason: string }>();
   for (const entry of entries)
-    if (entry.kind === 'void' && !voids.has(entry.of)) voids.set(entry.of, { by: entry.by, at: entry.at, reason: entry.reason });
+    if (entry.kind === 'void' && !voids.has(entry.of))
+      voids.set(entry.of, { by: entry.by, at: entry.at, reason: entry.reason });
   const rounds = new Map<string, number>();
-  const log: Log = { bySubject: new Map(), byRing: new Map(), accepted: new Map(), shopRates: new Map(), rounds, checks: new Map(), partsNow: () => '', renewals: new Map(), tools: new Map(), settings: new Map() };
+  const log: Log = {
+    bySubject: new Map(),
+    byRing: new Map(),
+    accepted: new Map(),
+    shopRates: new Map(),
+    rounds,
+    checks: new Map(),
+    partsNow: () => '',
+    renewals: new Map(),
+    tools: new Map(),
+    settings: new Map(),
+  };
   const parts: Parts = { pairing: STARTING_PAIRING, placing: STARTING_PLACING, cuts: new Map() };
   log.partsNow = (cylinder) => partsIn(parts, rounds, cylinder);
-  const roundAt = (number: string, part: Part | null): number => (part === null || rounds.size === 0 ? 0 : (rounds.get(keyOf(number, part)) ?? 0));
+  const roundAt = (number: string, part: Part | null): number =>
+    part === null || rounds.size === 0 ? 0 : (rounds.get(keyOf(number, part)) ?? 0);
   const addTo = <T>(map: Map<string, T[]>, key: string, item: T): void => {
     const items = map.get(key);
     if (items) items.push(item);
@@ -301,32 +375,49 @@ function readLog(entries: Entry[]): Log {
   for (const entry of entries) {
     if (entry.kind === 'pairing') parts.pairing = entry.value;
     if (entry.kind === 'placing') parts.placing = entry.value;
-    if (entry.kind === 'cut' && !voids.has(entry.id)) parts.cuts.set(keyOf(entry.cylinder, entry.ring), (parts.cuts.get(keyOf(entry.cylinder, entry.ring)) ?? 0) + 1);
+    if (entry.kind === 'cut' && !voids.has(entry.id))
+      parts.cuts.set(keyOf(entry.cylinder, entry.ring), (parts.cuts.get(keyOf(entry.cylinder, entry.ring)) ?? 0) + 1);
     if (entry.kind === 'check' && !voids.has(entry.id)) {
       const ticks = log.checks.get(entry.cylinder) ?? new Map<Check, Tick>();
       ticks.set(entry.check, { entry, parts: partsIn(parts, rounds, entry.cylinder) });
       log.checks.set(entry.cylinder, ticks);
     }
     if (entry.kind === 'instrument') log.tools.set(instrumentKey(entry.value), entry.value);
-    if (entry.kind === 'setting') log.settings.set(entry.instrument ?? '', { to: entry.to, by: entry.by, at: entry.at });
+    if (entry.kind === 'setting')
+      log.settings.set(entry.instrument ?? '', { to: entry.to, by: entry.by, at: entry.at });
     if (entry.kind === 'renewed' && !voids.has(entry.id)) {
       const key = keyOf(entry.cylinder, entry.part);
       rounds.set(key, (rounds.get(key) ?? 0) + 1);
-      log.renewals.set(entry.cylinder, [{ id: entry.id, part: entry.part, by: entry.by, at: entry.at }, ...(log.renewals.get(entry.cylinder) ?? [])]);
+      log.renewals.set(entry.cylinder, [
+        { id: entry.id, part: entry.part, by: entry.by, at: entry.at },
+        ...(log.renewals.get(entry.cylinder) ?? []),
+      ]);
     }
-    if (entry.kind === 'accepted' && !voids.has(entry.id)) log.accepted.set(entry.of, { id: entry.id, by: entry.by, at: entry.at, reason: entry.reason });
+    if (entry.kind === 'accepted' && !voids.has(entry.id))
+      log.accepted.set(entry.of, { id: entry.id, by: entry.by, at: entry.at, reason: entry.reason });
     if (entry.kind === 'rate') log.shopRates.set(`${entry.filer}/${entry.metal}`, entry);
-    if (entry.kind === 'cut') addTo(log.byRing, keyOf(entry.cylinder, entry.ring), { ...entry, voided: voids.get(entry.id) ?? null, round: roundAt(entry.cylinder, entry.ring) });
+    if (entry.kind === 'cut')
+      addTo(log.byRing, keyOf(entry.cylinder, entry.ring), {
+        ...entry,
+        voided: voids.get(entry.id) ?? null,
+        round: roundAt(entry.cylinder, entry.ring),
+      });
     if (entry.kind !== 'reading') continue;
     const number = numberOf(entry);
-    const reading = logged(entry, voids.get(entry.id) ?? null, roundAt(number, partOf(entry.subject)), isRing(entry.subject) ? roundAt(entry.cylinder, 'bore') : 0);
+    const reading = logged(
+      entry,
+      voids.get(entry.id) ?? null,
+      roundAt(number, partOf(entry.subject)),
+      isRing(entry.subject) ? roundAt(entry.cylinder, 'bore') : 0,
+    );
     if (isRing(entry.subject)) addTo<LoggedReading | LoggedCut>(log.byRing, keyOf(number, entry.subject), reading);
     else addTo(log.bySubject, keyOf(number, entry.subject), reading);
   }
   return log;
 }
 
-const passesOf = (log: Log, cylinder: string, subject: Subject): LoggedReading[] => log.bySubject.get(keyOf(cylinder, subject)) ?? [];
+const passesOf = (log: Log, cylinder: string, subject: Subject): LoggedReading[] =>
+  log.bySubject.get(keyOf(cylinder, subject)) ?? [];
 
 const roundOf = (log: Log, number: string, part: Part): number => log.rounds.get(keyOf(number, part)) ?? 0;
 
@@ -378,7 +469,6 @@ function targetsAt(bore: TargetBore | null, frame: Frame, allowance: Allowance |
   };
 }
 
-
 /** The standard bore that oversizes count from. */
 const standardBore = ({ sizing, job }: Frame): Nm | null => sizing.standard ?? job.plannedBore;
 
@@ -398,7 +488,15 @@ function pistonsOf(cylinders: Cylinder[], frame: Frame): JudgedPiston[] {
   const { log, pistonChoices: choices } = frame;
   return withOutliers(
     cylinders.map(({ id, label }) =>
-      judgedPiston({ id, label, passes: (subject) => passesOf(log, id, subject), round: roundOf(log, id, 'piston'), expansion: pistonExpansion(frame), tools: log.tools, choices }),
+      judgedPiston({
+        id,
+        label,
+        passes: (subject) => passesOf(log, id, subject),
+        round: roundOf(log, id, 'piston'),
+        expansion: pistonExpansion(frame),
+        tools: log.tools,
+        choices,
+      }),
     ),
   );
 }
@@ -411,9 +509,23 @@ function placedIn(cylinders: Cylinder[], pairs: { cylinder: string; part: string
   return once ? found : new Map(cylinders.map((c) => [c.id, c.id]));
 }
 
-function judgedClearance(bore: JudgedBore, piston: JudgedPiston, target: Target, stripPasses: LoggedReading[]): JudgedClearance {
+function judgedClearance(
+  bore: JudgedBore,
+  piston: JudgedPiston,
+  target: Target,
+  stripPasses: LoggedReading[],
+): JudgedClearance {
   const strip = stripPasses.findLast((p) => p.voided === null) ?? null;
-  if (!bore.size || !piston.size) return { value: null, mean: null, uncertainty: 0, target, state: 'to do', working: [], strip: { passes: stripPasses, check: null } };
+  if (!bore.size || !piston.size)
+    return {
+      value: null,
+      mean: null,
+      uncertainty: 0,
+      target,
+      state: 'to do',
+      working: [],
+      strip: { passes: stripPasses, check: null },
+    };
   const value = clearanceOf(bore.size.value, piston.size.value);
   const mean = bore.mean === null ? null : clearanceOf(bore.mean, piston.size.value);
   const uncertainty = clearanceUncertainty(bore.size, piston.size);
@@ -423,7 +535,12 @@ function judgedClearance(bore: JudgedBore, piston: JudgedPiston, target: Target,
     uncertainty,
     target,
     state: clearanceState(value, target, uncertainty),
-    working: [...bore.size.working, say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)} (k = 2)`, ...(mean === null ? [] : [say`mean over piston travel: ${clear(mean)}`]), ...(bore.shape && bore.read < bore.total ? [say`bore read at ${bore.read} of ${bore.total} spots so far`] : [])],
+    working: [
+      ...bore.size.working,
+      say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)} (k = 2)`,
+      ...(mean === null ? [] : [say`mean over piston travel: ${clear(mean)}`]),
+      ...(bore.shape && bore.read < bore.total ? [say`bore read at ${bore.read} of ${bore.total} spots so far`] : []),
+    ],
     strip: { passes: stripPasses, check: strip && stripCheck(strip.value, value) },
   };
 }
@@ -439,12 +556,24 @@ function gradesOf(bore: JudgedBore, piston: JudgedPiston, { sizing: { grades } }
 
 function boreOf({ id }: Cylinder, frame: Frame): JudgedBore {
   const { log } = frame;
-  return judgedBore({ passes: passesOf(log, id, 'bore'), round: roundOf(log, id, 'bore'), choices: frame.bores, expansion: boreExpansion(frame), tools: log.tools }, isSold(frame));
+  return judgedBore(
+    {
+      passes: passesOf(log, id, 'bore'),
+      round: roundOf(log, id, 'bore'),
+      choices: frame.bores,
+      expansion: boreExpansion(frame),
+      tools: log.tools,
+    },
+    isSold(frame),
+  );
 }
 
 /** The last reading of a groove that counts. */
 function grooveReading(log: Log, piston: string, subject: GrooveSubject): LoggedReading | null {
-  return passesOf(log, piston, subject).findLast((p) => p.voided === null && p.round === roundOf(log, piston, 'piston')) ?? null;
+  return (
+    passesOf(log, piston, subject).findLast((p) => p.voided === null && p.round === roundOf(log, piston, 'piston')) ??
+    null
+  );
 }
 
 function groovesOf(piston: JudgedPiston, { log, ringSet, labels }: Frame): JudgedGrooves {
@@ -455,12 +584,25 @@ function groovesOf(piston: JudgedPiston, { log, ringSet, labels }: Frame): Judge
     }
     return null;
   };
-  return judgedGrooves({ set: ringSet, own: (subject) => grooveReading(log, piston.id, subject), sampled, passes: GROOVE_SUBJECTS.flatMap((s) => passesOf(log, piston.id, s)), tools: log.tools });
+  return judgedGrooves({
+    set: ringSet,
+    own: (subject) => grooveReading(log, piston.id, subject),
+    sampled,
+    passes: GROOVE_SUBJECTS.flatMap((s) => passesOf(log, piston.id, s)),
+    tools: log.tools,
+  });
 }
 
 const NO_TICKS: ReadonlyMap<Check, Tick> = new Map();
 
-function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBore, clocked: JudgedClocking, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder {
+function judgedCylinder(
+  cylinder: Cylinder,
+  piston: JudgedPiston,
+  bore: JudgedBore,
+  clocked: JudgedClocking,
+  ringBores: ReadonlyMap<string, RingBore>,
+  frame: Frame,
+): JudgedCylinder {
   const { job, clocking, log } = frame;
   const nm = bore.size?.value ?? job.plannedBore;
   const targetBore = nm === null ? null : { nm, measured: bore.size !== null };
@@ -498,7 +640,10 @@ function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBo
     clearance,
     grades: gradesOf(bore, piston, frame),
     rings,
-    worst: { compression: worstOf([rings.top, rings.second]).ring, rail: worstOf([rings.upperRail, rings.lowerRail]).ring },
+    worst: {
+      compression: worstOf([rings.top, rings.second]).ring,
+      rail: worstOf([rings.upperRail, rings.lowerRail]).ring,
+    },
     clocking: clocked,
     block: blockOf(log.checks.get(cylinder.id) ?? NO_TICKS, log.partsNow(cylinder.id), clocked, clocking),
     allowance,
@@ -512,7 +657,10 @@ function judgedCylinder(cylinder: Cylinder, piston: JudgedPiston, bore: JudgedBo
         choices: frame.heat,
         targets,
         measured: { top: rings.top.counts?.gap ?? rings.top.gap, second: rings.second.counts?.gap ?? rings.second.gap },
-        metals: { top: frame.ringSet.top.metal ?? frame.heat.ringMetal, second: frame.ringSet.second.metal ?? frame.heat.ringMetal },
+        metals: {
+          top: frame.ringSet.top.metal ?? frame.heat.ringMetal,
+          second: frame.ringSet.second.metal ?? frame.heat.ringMetal,
+        },
         clearance: clearance.value,
       }),
     renewals: log.renewals.get(cylinder.id) ?? [],
@@ -526,7 +674,9 @@ function planOf(cylinders: JudgedCylinder[], frame: Frame): SizePlan | null {
   if (standard === null) return null;
   const worn = cylinders.flatMap(({ id, bore }) => {
     const shape = bore.asFound ?? bore.shape;
-    return shape ? [{ cylinder: id, largest: shape.widest, smallest: shape.smallest.value, uncertainty: bore.largestUncertainty }] : [];
+    return shape
+      ? [{ cylinder: id, largest: shape.widest, smallest: shape.smallest.value, uncertainty: bore.largestUncertainty }]
+      : [];
   });
   return sizePlan(worn, standard, frame.sizing);
 }
@@ -553,7 +703,12 @@ function pairingOfJudged(cylinders: JudgedCylinder[], choices: PairingChoices, b
   const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target } }) => {
     if (!bore.size || !piston.size || !target.set) return [];
     const { min, aimTo } = target.inForce;
-    return [{ bore: { cylinder: id, bore: bore.size.value, wanted: Math.round((min + (aimTo ?? min)) / 2), least: min }, piston: { piston: piston.id, size: piston.size.value } }];
+    return [
+      {
+        bore: { cylinder: id, bore: bore.size.value, wanted: Math.round((min + (aimTo ?? min)) / 2), least: min },
+        piston: { piston: piston.id, size: piston.size.value },
+      },
+    ];
   });
   const ask: PairingAsk = {
     bores: ready.map((r) => r.bore),
@@ -574,14 +729,24 @@ function placedBefore(entries: Entry[], kind: 'top' | 'second', { [kind]: { pair
   return last?.kind === 'placing' ? last.value[kind].pairs : [];
 }
 
-function placingOfKind(cylinders: JudgedCylinder[], kind: 'top' | 'second', choices: PlacingChoices, ringBores: ReadonlyMap<string, RingBore>): Omit<JudgedPlacing['kinds']['top'], 'before'> {
+function placingOfKind(
+  cylinders: JudgedCylinder[],
+  kind: 'top' | 'second',
+  choices: PlacingChoices,
+  ringBores: ReadonlyMap<string, RingBore>,
+): Omit<JudgedPlacing['kinds']['top'], 'before'> {
   const ready = readyToPlace(cylinders, kind).flatMap(({ id, rings: { [kind]: ring } }) => {
     const { reading, target } = ring;
     const to = smallestGirth(ringBores.get(id)?.girths ?? []);
     const from = reading && girthAt(ringBores.get(reading.cylinder)?.girths ?? [], reading.fit?.depth ?? null);
     if (!reading || !target.set || !to || !from) return [];
     const { min, aimTo, limit } = target.inForce;
-    return [{ bore: { cylinder: id, smallest: to.mean, min, aimTo, limit }, ring: { ring: ring.number, gap: reading.value, readAt: from.mean } }];
+    return [
+      {
+        bore: { cylinder: id, smallest: to.mean, min, aimTo, limit },
+        ring: { ring: ring.number, gap: reading.value, readAt: from.mean },
+      },
+    ];
   });
   const ask: PlacingAsk = {
     bores: ready.map((r) => r.bore),
@@ -596,7 +761,12 @@ function placingOfKind(cylinders: JudgedCylinder[], kind: 'top' | 'second', choi
 function standardOf(planned: EngineTargets, frame: Frame, cylinders: JudgedCylinder[]): StandardTargets {
   const { plannedBore } = frame.job;
   const measured = cylinders.find((c) => c.targetBore?.measured);
-  if (!measured) return { targets: planned, bore: plannedBore === null ? null : { nm: plannedBore, measured: false }, cylinder: null };
+  if (!measured)
+    return {
+      targets: planned,
+      bore: plannedBore === null ? null : { nm: plannedBore, measured: false },
+      cylinder: null,
+    };
   return { targets: targetsAt(measured.targetBore, frame), bore: measured.targetBore, cylinder: measured.label };
 }
 
@@ -613,13 +783,27 @@ function spreadsOf(cylinders: JudgedCylinder[]): Spread[] {
 /** Rings that must be in their window before the engine is: both compression rings, and the rails where they are read. */
 export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...RINGS] : ['top', 'second']);
 
-const judgedAt = (cylinder: Cylinder, piston: JudgedPiston | undefined, bore: JudgedBore | undefined, clocked: JudgedClocking | undefined, ringBores: ReadonlyMap<string, RingBore>, frame: Frame): JudgedCylinder[] =>
+const judgedAt = (
+  cylinder: Cylinder,
+  piston: JudgedPiston | undefined,
+  bore: JudgedBore | undefined,
+  clocked: JudgedClocking | undefined,
+  ringBores: ReadonlyMap<string, RingBore>,
+  frame: Frame,
+): JudgedCylinder[] =>
   piston && bore && clocked ? [judgedCylinder(cylinder, piston, bore, clocked, ringBores, frame)] : [];
 
 /** Readings of cylinders, or of rings of cylinders, that this engine has not got. */
 function strayReadings({ bySubject, byRing }: Log, labels: ReadonlyMap<string, string>): LoggedReading[] {
-  const rings = [...byRing.values()].flatMap((history) => history.flatMap((item) => (item.kind === 'reading' && !(labels.has(item.cylinder) && labels.has(numberOf(item))) ? [item] : [])));
-  return [...[...bySubject.values()].flatMap((readings) => (labels.has(readings[0]?.cylinder ?? '') ? [] : readings)), ...rings];
+  const rings = [...byRing.values()].flatMap((history) =>
+    history.flatMap((item) =>
+      item.kind === 'reading' && !(labels.has(item.cylinder) && labels.has(numberOf(item))) ? [item] : [],
+    ),
+  );
+  return [
+    ...[...bySubject.values()].flatMap((readings) => (labels.has(readings[0]?.cylinder ?? '') ? [] : readings)),
+    ...rings,
+  ];
 }
 
 /**
@@ -645,19 +829,69 @@ export function judge(record: BuildRecord): Judgement {
   const duty = dutyOf(job, chart);
   const piston = columnOf(chart, job?.construction ?? null);
   const places = job ? cylindersOf(job.engine, forwardBankOf(job.engine, clocking.rods)) : [];
-  const ringIn = (kind: 'top' | 'second'): Map<string, string> => placedIn(places, placingChoices[kind].pairs.map(({ cylinder, ring }) => ({ cylinder, part: ring })));
+  const ringIn = (kind: 'top' | 'second'): Map<string, string> =>
+    placedIn(
+      places,
+      placingChoices[kind].pairs.map(({ cylinder, ring }) => ({ cylinder, part: ring })),
+    );
   const labels = new Map(places.map((c) => [c.id, c.label]));
-  const frame = job && { job, chart, duty, piston, targets, heat, clocking, bores: boreChoices, sizing, pistonChoices, bench, ringSet, ringIn: { top: ringIn('top'), second: ringIn('second') }, labels, log };
+  const frame = job && {
+    job,
+    chart,
+    duty,
+    piston,
+    targets,
+    heat,
+    clocking,
+    bores: boreChoices,
+    sizing,
+    pistonChoices,
+    bench,
+    ringSet,
+    ringIn: { top: ringIn('top'), second: ringIn('second') },
+    labels,
+    log,
+  };
   const pistons = frame ? pistonsOf(places, frame) : [];
-  const pistonIn = placedIn(places, pairingChoices.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part })));
+  const pistonIn = placedIn(
+    places,
+    pairingChoices.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part })),
+  );
   const bores = new Map(frame ? places.map((c) => [c.id, boreOf(c, frame)]) : []);
-  const ringBores = new Map([...bores].map(([id, bore]) => [id, { label: labels.get(id) ?? id, girths: boreGirths(bore), round: bore.round }]));
-  const clocked = frame ? clockingOf(places.map((c) => ({ ...c, bore: bores.get(c.id)?.size?.value ?? frame.job.plannedBore })), frame.job.engine, clocking, chosenClocking !== null) : new Map<string, JudgedClocking>();
-  const cylinders = frame ? places.flatMap((c) => judgedAt(c, pistons.find((p) => p.id === pistonIn.get(c.id)), bores.get(c.id), clocked.get(c.id), ringBores, frame)) : [];
+  const ringBores = new Map(
+    [...bores].map(([id, bore]) => [id, { label: labels.get(id) ?? id, girths: boreGirths(bore), round: bore.round }]),
+  );
+  const clocked = frame
+    ? clockingOf(
+        places.map((c) => ({ ...c, bore: bores.get(c.id)?.size?.value ?? frame.job.plannedBore })),
+        frame.job.engine,
+        clocking,
+        chosenClocking !== null,
+      )
+    : new Map<string, JudgedClocking>();
+  const cylinders = frame
+    ? places.flatMap((c) =>
+        judgedAt(
+          c,
+          pistons.find((p) => p.id === pistonIn.get(c.id)),
+          bores.get(c.id),
+          clocked.get(c.id),
+          ringBores,
+          frame,
+        ),
+      )
+    : [];
   const strays = strayReadings(log, labels);
-  const rates = ratesOf(cylinders.flatMap((c) => Object.values(c.rings)), log.shopRates, ringSet);
-  for (const c of cylinders) for (const ring of Object.values(c.rings)) ring.advice = cutAdvice(ring, rates, metalOf(ringSet, ring.ring), bench.chance);
-  const planned = frame && targetsAt(frame.job.plannedBore === null ? null : { nm: frame.job.plannedBore, measured: false }, frame);
+  const rates = ratesOf(
+    cylinders.flatMap((c) => Object.values(c.rings)),
+    log.shopRates,
+    ringSet,
+  );
+  for (const c of cylinders)
+    for (const ring of Object.values(c.rings))
+      ring.advice = cutAdvice(ring, rates, metalOf(ringSet, ring.ring), bench.chance);
+  const planned =
+    frame && targetsAt(frame.job.plannedBore === null ? null : { nm: frame.job.plannedBore, measured: false }, frame);
   const standard = frame && planned && standardOf(planned, frame, cylinders);
   const comparisons = frame && standard ? comparisonsOf(askAt(standard.bore, frame), duty.suggestion) : [];
   const spreads = spreadsOf(cylinders);
@@ -683,8 +917,14 @@ export function judge(record: BuildRecord): Judgement {
     placing: {
       choices: placingChoices,
       kinds: {
-        top: { ...placingOfKind(cylinders, 'top', placingChoices, ringBores), before: placedBefore(record.entries, 'top', placingChoices) },
-        second: { ...placingOfKind(cylinders, 'second', placingChoices, ringBores), before: placedBefore(record.entries, 'second', placingChoices) },
+        top: {
+          ...placingOfKind(cylinders, 'top', placingChoices, ringBores),
+          before: placedBefore(record.entries, 'top', placingChoices),
+        },
+        second: {
+          ...placingOfKind(cylinders, 'second', placingChoices, ringBores),
+          before: placedBefore(record.entries, 'second', placingChoices),
+        },
       },
     },
     rates,
@@ -698,12 +938,31 @@ export function judge(record: BuildRecord): Judgement {
     standard,
     comparisons,
     spreads,
-    findings: findingsOf({ job, chart, duty, piston, targets, standard, cylinders, spreads, strays, bores: boreChoices, tools: log.tools, bench, ringSet, clockingChosen: chosenClocking !== null }),
+    findings: findingsOf({
+      job,
+      chart,
+      duty,
+      piston,
+      targets,
+      standard,
+      cylinders,
+      spreads,
+      strays,
+      bores: boreChoices,
+      tools: log.tools,
+      bench,
+      ringSet,
+      clockingChosen: chosenClocking !== null,
+    }),
     stages,
     progress: { done: counted.reduce((n, s) => n + s.done, 0), total: counted.reduce((n, s) => n + s.total, 0) },
-    tasks: { bores: boreTasks(cylinders, boreChoices), pistons: pistonTasks(cylinders, pistonChoices), grooves: grooveTasks(cylinders, ringSet), rings: ringTasks(cylinders, bench.route, route) },
+    tasks: {
+      bores: boreTasks(cylinders, boreChoices),
+      pistons: pistonTasks(cylinders, pistonChoices),
+      grooves: grooveTasks(cylinders, ringSet),
+      rings: ringTasks(cylinders, bench.route, route),
+    },
     strays,
     lastAt: record.entries.at(-1)?.at ?? null,
   };
 }
-

@@ -23,10 +23,17 @@ const EMPTY_RING_HAND = { depth: null, squaring: null, deburred: false, squared:
 export type NewReading = Omit<ReadingEntry, 'kind' | 'id' | 'at' | 'by'>;
 
 /** Subjects that are filed under the number of the piston. */
-const isOfPiston = (subject: Subject): boolean => subject === 'piston' || subject === 'pin' || subject === 'pinBore' || isGrooveSubject(subject);
+const isOfPiston = (subject: Subject): boolean =>
+  subject === 'piston' || subject === 'pin' || subject === 'pinBore' || isGrooveSubject(subject);
 
 /** The reading that a meaning makes of a thing in a cylinder. A piston's is filed under the piston's own number, a ring's under its own. */
-export function readingOf(judgement: Judgement, { cylinder, subject, spot }: At, meaning: Meaning, hand: Hand, typed: string): NewReading {
+export function readingOf(
+  judgement: Judgement,
+  { cylinder, subject, spot }: At,
+  meaning: Meaning,
+  hand: Hand,
+  typed: string,
+): NewReading {
   const judged = judgement.cylinders.find((c) => c.id === cylinder);
   const { ring = EMPTY_RING_HAND, ...held } = hand;
   return {
@@ -38,7 +45,9 @@ export function readingOf(judgement: Judgement, { cylinder, subject, spot }: At,
     typed,
     ...held,
     plate: subject === 'bore' ? judgement.boreChoices.plate : null,
-    fit: isRing(subject) ? { ...ring, ring: judged?.rings[subject].number ?? cylinder, open: meaning.open ?? false } : null,
+    fit: isRing(subject)
+      ? { ...ring, ring: judged?.rings[subject].number ?? cylinder, open: meaning.open ?? false }
+      : null,
   };
 }
 
@@ -48,8 +57,21 @@ export function readingOf(judgement: Judgement, { cylinder, subject, spot }: At,
  * @param before entries that come with it, such as the tool it names
  */
 export const previewOf = (record: BuildRecord, reading: NewReading, before: Entry[] = []): Judgement =>
-  judge({ ...record, entries: [...record.entries, ...before, { ...reading, kind: 'reading', id: 'preview', at: new Date(0).toISOString(), by: '' }] });
+  judge({
+    ...record,
+    entries: [
+      ...record.entries,
+      ...before,
+      { ...reading, kind: 'reading', id: 'preview', at: new Date(0).toISOString(), by: '' },
+    ],
+  });
 
 /** Judgement of the record as if it were set with another chart, or another version of its own. */
 export const previewWithChart = (record: BuildRecord, chart: Chart): Judgement =>
-  judge({ ...record, entries: [...record.entries, { kind: 'chart', id: 'preview', at: '1970-01-01T00:00:00.000Z', by: '', replaces: null, value: chart }] });
+  judge({
+    ...record,
+    entries: [
+      ...record.entries,
+      { kind: 'chart', id: 'preview', at: '1970-01-01T00:00:00.000Z', by: '', replaces: null, value: chart },
+    ],
+  });

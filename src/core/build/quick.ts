@@ -27,7 +27,13 @@ const jobOf = ({ units, bore, cylinders, service, duty, construction, surface }:
   customer: '',
   description: '',
   notes: '',
-  engine: { layout: cylinders === 1 ? 'single' : 'inline', cylinders, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+  engine: {
+    layout: cylinders === 1 ? 'single' : 'inline',
+    cylinders,
+    bankAngle: 0,
+    rotation: 'clockwise',
+    numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+  },
   units,
   plannedBore: bore,
   service,
@@ -37,7 +43,13 @@ const jobOf = ({ units, bore, cylinders, service, duty, construction, surface }:
 });
 
 /** The record that a quick ask stands for; `stamp` says who made it and when. */
-export function quickRecord(ask: QuickAsk, chart: Chart, id: string, name: string, stamp: { at: string; by: string }): BuildRecord {
+export function quickRecord(
+  ask: QuickAsk,
+  chart: Chart,
+  id: string,
+  name: string,
+  stamp: { at: string; by: string },
+): BuildRecord {
   const choices = { ...startingChoices(ask.units), secondSchool: ask.school, feelerStep: ask.feelerStep };
   const entries: Entry[] = [
     { ...stamp, id: 'job-1', kind: 'job', replaces: null, value: jobOf(ask, name) },

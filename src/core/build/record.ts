@@ -105,9 +105,11 @@ export function grooveOf(subject: GrooveSubject): { groove: Groove; figure: 'sid
   return { groove, figure: subject.endsWith('Side') ? 'side' : 'land' };
 }
 
-export const isGrooveSubject = (subject: Subject): subject is GrooveSubject => GROOVE_SUBJECTS.some((s) => s === subject);
+export const isGrooveSubject = (subject: Subject): subject is GrooveSubject =>
+  GROOVE_SUBJECTS.some((s) => s === subject);
 
-export const isPistonSubject = (subject: Subject): subject is PistonSubject => PISTON_SUBJECTS.some((s) => s === subject);
+export const isPistonSubject = (subject: Subject): subject is PistonSubject =>
+  PISTON_SUBJECTS.some((s) => s === subject);
 
 interface Stamp {
   /** Unique in the build; made where the entry was made, so that sending it twice adds it once. */
@@ -221,7 +223,20 @@ export type Entry =
   /** An earlier reading, cut, acceptance, check or renewal no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 
-export const CHOICE_KINDS = ['job', 'targets', 'chart', 'heat', 'clocking', 'bores', 'sizing', 'pistons', 'pairing', 'bench', 'ringSet', 'placing'] as const;
+export const CHOICE_KINDS = [
+  'job',
+  'targets',
+  'chart',
+  'heat',
+  'clocking',
+  'bores',
+  'sizing',
+  'pistons',
+  'pairing',
+  'bench',
+  'ringSet',
+  'placing',
+] as const;
 export type ChoiceKind = (typeof CHOICE_KINDS)[number];
 
 export interface BuildRecord {
@@ -232,17 +247,30 @@ export interface BuildRecord {
 /** The last entry of a kind of choice, or null. */
 export function choiceIn<K extends ChoiceKind>(record: BuildRecord, kind: K): Extract<Entry, { kind: K }> | null {
   const { entries } = record;
-  for (let i = entries.length - 1; i >= 0; i -= 1) if (entries[i]?.kind === kind) return entries[i] as Extract<Entry, { kind: K }>;
+  for (let i = entries.length - 1; i >= 0; i -= 1)
+    if (entries[i]?.kind === kind) return entries[i] as Extract<Entry, { kind: K }>;
   return null;
 }
 
 /** The entry that sets a new build with a chart; none for the starting chart as the program comes with it. */
 export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Entry[] =>
-  chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version ? [] : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
+  chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version
+    ? []
+    : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
 
 /** Readings that repeat within a thou, gaps within 2 thou of each other: common practice, no source. One cut in twenty: from memory. */
-export const STARTING_BENCH: BenchChoices = { route: 'byCylinder', rails: false, repeat: 25_400, spread: 50_800, chance: 0.05 };
-export const STARTING_PLACING: PlacingChoices = { top: { pairs: [], locked: [] }, second: { pairs: [], locked: [] }, aim: 'filing' };
+export const STARTING_BENCH: BenchChoices = {
+  route: 'byCylinder',
+  rails: false,
+  repeat: 25_400,
+  spread: 50_800,
+  chance: 0.05,
+};
+export const STARTING_PLACING: PlacingChoices = {
+  top: { pairs: [], locked: [] },
+  second: { pairs: [], locked: [] },
+  aim: 'filing',
+};
 /** A marked piston moves for a tenth of a thou. From memory. */
 export const STARTING_PAIRING: PairingChoices = { pairs: [], locked: [], marked: [], gain: 2_540, neverTight: true };
 

@@ -8,15 +8,42 @@ import { type JudgedRing, ringAdvice } from './rings';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const stamp = (id: string) => ({ id, at: AT, by: 'AB' });
-const fit = (ring: string, change: Partial<RingFit> = {}): RingFit => ({ ring, depth: null, squaring: null, deburred: true, squared: true, open: false, ...change });
-const fitted = (id: string, cylinder: string, thou: number, change: Partial<RingFit> & { upTo?: number } = {}): Entry => {
+const fit = (ring: string, change: Partial<RingFit> = {}): RingFit => ({
+  ring,
+  depth: null,
+  squaring: null,
+  deburred: true,
+  squared: true,
+  open: false,
+  ...change,
+});
+const fitted = (
+  id: string,
+  cylinder: string,
+  thou: number,
+  change: Partial<RingFit> & { upTo?: number } = {},
+): Entry => {
   const { upTo, ...rest } = change;
-  return { ...reading(id, cylinder, 'top', fromThou(thou), upTo === undefined ? null : fromThou(upTo)), fit: fit(rest.ring ?? cylinder, rest) };
+  return {
+    ...reading(id, cylinder, 'top', fromThou(thou), upTo === undefined ? null : fromThou(upTo)),
+    fit: fit(rest.ring ?? cylinder, rest),
+  };
 };
-const cut = (id: string, cylinder: string, count: number | null, filer: string | null = 'hand.1'): Entry => ({ ...stamp(id), kind: 'cut', cylinder, ring: 'top', filer, count });
+const cut = (id: string, cylinder: string, count: number | null, filer: string | null = 'hand.1'): Entry => ({
+  ...stamp(id),
+  kind: 'cut',
+  cylinder,
+  ring: 'top',
+  filer,
+  count,
+});
 /** A bore of so many inches at the top, the middle and the bottom, alike in both directions. */
 const bore = (cylinder: string, ...inches: [number, number, number]): Entry[] =>
-  (['top', 'middle', 'bottom'] as const).flatMap((depth, i) => [90, 0].map((angle) => boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches[i] ?? 0))));
+  (['top', 'middle', 'bottom'] as const).flatMap((depth, i) =>
+    [90, 0].map((angle) =>
+      boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches[i] ?? 0)),
+    ),
+  );
 const top = (judgement: Judgement, cylinder = 'L1'): JudgedRing => {
   const found = judgement.cylinders.find((c) => c.id === cylinder);
   if (!found) throw new Error(`no cylinder ${cylinder}`);
@@ -54,7 +81,21 @@ describe('the gap that counts', () => {
 });
 
 describe('a ring in another cylinder', () => {
-  const placing: Entry = { ...stamp('p'), kind: 'placing', replaces: null, value: { ...STARTING_PLACING, top: { pairs: [{ cylinder: 'L1', ring: 'R1' }, { cylinder: 'R1', ring: 'L1' }], locked: [] } } };
+  const placing: Entry = {
+    ...stamp('p'),
+    kind: 'placing',
+    replaces: null,
+    value: {
+      ...STARTING_PLACING,
+      top: {
+        pairs: [
+          { cylinder: 'L1', ring: 'R1' },
+          { cylinder: 'R1', ring: 'L1' },
+        ],
+        locked: [],
+      },
+    },
+  };
   const bores = [...bore('L1', 4.065, 4.065, 4.065), ...bore('R1', 4.066, 4.066, 4.066)];
 
   it('is predicted there by π times the change in diameter, and says where it was read', () => {
@@ -67,7 +108,19 @@ describe('a ring in another cylinder', () => {
   });
 
   it('a reading there takes its place; without measured bores nothing is predicted', () => {
-    expect(top(judge(record(...bores, fitted('a', 'L1', 21), fitted('b', 'R1', 26), placing, fitted('c', 'L1', 23, { ring: 'R1', deburred: false, squared: false }))))).toMatchObject({ readIn: null, state: 'in window', wander: null, done: true, gap: { value: fromThou(23) } });
+    expect(
+      top(
+        judge(
+          record(
+            ...bores,
+            fitted('a', 'L1', 21),
+            fitted('b', 'R1', 26),
+            placing,
+            fitted('c', 'L1', 23, { ring: 'R1', deburred: false, squared: false }),
+          ),
+        ),
+      ),
+    ).toMatchObject({ readIn: null, state: 'in window', wander: null, done: true, gap: { value: fromThou(23) } });
     const blind = top(judge(record(fitted('b', 'R1', 22), placing)));
     expect(blind).toMatchObject({ gap: null, state: 'not proven', done: false });
     expect(ringAdvice(blind)).toMatch(/read it here/);
@@ -80,7 +133,10 @@ describe('a ring in another cylinder', () => {
   });
 
   it('pairs that name a ring twice are not followed', () => {
-    const twice: Entry = { ...placing, value: { ...STARTING_PLACING, top: { pairs: [{ cylinder: 'L1', ring: 'R1' }], locked: [] } } } as Entry;
+    const twice: Entry = {
+      ...placing,
+      value: { ...STARTING_PLACING, top: { pairs: [{ cylinder: 'L1', ring: 'R1' }], locked: [] } },
+    } as Entry;
     expect(top(judge(record(fitted('b', 'R1', 22), twice))).number).toBe('L1');
   });
 });
@@ -91,34 +147,67 @@ describe('filing', () => {
     expect(outdated).toMatchObject({ cutsSince: 1, done: false, advice: null });
     const judgement = judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), fitted('b', 'L1', 17)));
     expect(top(judgement).taken).toEqual([{ id: 'c', filer: 'hand.1', count: 10, removed: fromThou(5) }]);
-    expect(judgement.rates).toMatchObject([{ filer: 'hand', metal: 'unknown', own: { cuts: 1 }, rate: { fit: { slope: fromThou(0.5) } } }]);
+    expect(judgement.rates).toMatchObject([
+      { filer: 'hand', metal: 'unknown', own: { cuts: 1 }, rate: { fit: { slope: fromThou(0.5) } } },
+    ]);
     expect(top(judgement).advice?.turns[0]).toMatchObject({ filer: 'hand', count: 8 });
   });
 
   it('the first cut is advised by feel where nothing is known of the filer', () => {
-    expect(top(judge(record(fitted('a', 'L1', 12)))).advice).toMatchObject({ first: true, take: fromThou(5), turns: [] });
+    expect(top(judge(record(fitted('a', 'L1', 12)))).advice).toMatchObject({
+      first: true,
+      take: fromThou(5),
+      turns: [],
+    });
   });
 
   it('the shop’s other engines count, for the same metal only', () => {
-    const shop = (metal: 'steel' | 'greyIron'): Entry => ({ ...stamp('r'), kind: 'rate', filer: 'hand', metal, sums: { cuts: 9, xx: 900, xy: 900 * fromThou(0.5), yy: 900 * fromThou(0.5) ** 2 } });
-    const set: Entry = { ...stamp('s'), kind: 'ringSet', replaces: null, value: { ...STARTING_RING_SET, top: { ...STARTING_RING_SET.top, metal: 'steel' } } };
+    const shop = (metal: 'steel' | 'greyIron'): Entry => ({
+      ...stamp('r'),
+      kind: 'rate',
+      filer: 'hand',
+      metal,
+      sums: { cuts: 9, xx: 900, xy: 900 * fromThou(0.5), yy: 900 * fromThou(0.5) ** 2 },
+    });
+    const set: Entry = {
+      ...stamp('s'),
+      kind: 'ringSet',
+      replaces: null,
+      value: { ...STARTING_RING_SET, top: { ...STARTING_RING_SET.top, metal: 'steel' } },
+    };
     expect(top(judge(record(set, shop('steel'), fitted('a', 'L1', 12)))).advice?.turns).toHaveLength(1);
     expect(top(judge(record(set, shop('greyIron'), fitted('a', 'L1', 12)))).advice?.turns).toEqual([]);
   });
 
   it('a cut that was struck out counts for nothing', () => {
     const struck: Entry = { ...stamp('v'), kind: 'void', of: 'c', reason: 'not done' };
-    expect(top(judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), struck)))).toMatchObject({ cutsSince: 0, filed: false });
+    expect(top(judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), struck)))).toMatchObject({
+      cutsSince: 0,
+      filed: false,
+    });
   });
 
   it('readings that wander are not proven, whatever they say', () => {
-    const ring = top(judge(record(fitted('a', 'L1', 22), { ...fitted('b', 'L1', 25), fit: fit('L1', { deburred: false }) } as Entry, { ...fitted('c', 'L1', 22), fit: fit('L1', { deburred: false }) } as Entry)));
+    const ring = top(
+      judge(
+        record(
+          fitted('a', 'L1', 22),
+          { ...fitted('b', 'L1', 25), fit: fit('L1', { deburred: false }) } as Entry,
+          { ...fitted('c', 'L1', 22), fit: fit('L1', { deburred: false }) } as Entry,
+        ),
+      ),
+    );
     expect(ring).toMatchObject({ state: 'not proven', done: false });
     expect(ringAdvice(ring)).toMatch(/domed piston/);
   });
 
   it('readings further apart than a leaf agree where the limit says so', () => {
-    const bench: Entry = { ...stamp('w'), kind: 'bench', replaces: null, value: { ...STARTING_BENCH, repeat: fromThou(4) } };
+    const bench: Entry = {
+      ...stamp('w'),
+      kind: 'bench',
+      replaces: null,
+      value: { ...STARTING_BENCH, repeat: fromThou(4) },
+    };
     expect(top(judge(record(bench, gap('a', 'L1', 'top', 22), gap('b', 'L1', 'top', 24)))).wander).toBeNull();
   });
 });
@@ -130,7 +219,9 @@ describe('an over-gapped ring', () => {
   it('is done once accepted, stays over, and is a note with its reason', () => {
     const judgement = judge(record(...over, accepted));
     expect(top(judgement)).toMatchObject({ state: 'over', done: true, accepted: { reason: 'customer agrees' } });
-    expect(judgement.findings.find((f) => f.cylinder === 'L1' && f.says.join('').includes('customer agrees'))?.severity).toBe('note');
+    expect(
+      judgement.findings.find((f) => f.cylinder === 'L1' && f.says.join('').includes('customer agrees'))?.severity,
+    ).toBe('note');
   });
 
   it('another reading is not what was accepted', () => {
@@ -138,7 +229,11 @@ describe('an over-gapped ring', () => {
   });
 
   it('a short one cannot be accepted', () => {
-    expect(top(judge(record(fitted('a', 'L1', 15), accepted)))).toMatchObject({ state: 'short', accepted: null, done: false });
+    expect(top(judge(record(fitted('a', 'L1', 15), accepted)))).toMatchObject({
+      state: 'short',
+      accepted: null,
+      done: false,
+    });
   });
 
   it('another ring begins anew, and what was read of the old one is kept', () => {
@@ -158,25 +253,40 @@ describe('what a leaf can tell', () => {
 
 describe('grooves', () => {
   const side = (id: string, cylinder: string, thou: number): Entry => reading(id, cylinder, 'topSide', fromThou(thou));
-  const state = (judgement: Judgement, at: string): string | undefined => judgement.cylinders.find((c) => c.id === at)?.grooves.grooves[0]?.side.state;
+  const state = (judgement: Judgement, at: string): string | undefined =>
+    judgement.cylinders.find((c) => c.id === at)?.grooves.grooves[0]?.side.state;
 
   it('one piston stands for all, unless every one is asked for', () => {
     expect(state(judge(record(side('g', 'L1', 1.5))), 'R1')).toBe('in window');
-    const each: Entry = { ...stamp('s'), kind: 'ringSet', replaces: null, value: { ...STARTING_RING_SET, grooves: 'each' } };
+    const each: Entry = {
+      ...stamp('s'),
+      kind: 'ringSet',
+      replaces: null,
+      value: { ...STARTING_RING_SET, grooves: 'each' },
+    };
     expect(state(judge(record(each, side('g', 'L1', 1.5))), 'R1')).toBe('to do');
     expect(judge(record(each)).tasks.grooves).toHaveLength(8 * 6);
   });
 
   it('a tight groove stops the build, a ring proud of its land too', () => {
-    const findings = judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0))).findings.filter((f) => f.stage === 'rings');
+    const findings = judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0))).findings.filter(
+      (f) => f.stage === 'rings',
+    );
     expect(findings.map((f) => f.severity)).toEqual(['stop', 'stop']);
   });
 });
 
 describe('the route', () => {
-  const tasks = (route: 'byBank' | 'byCylinder'): string[] => judge(record({ ...stamp('w'), kind: 'bench', replaces: null, value: { ...STARTING_BENCH, route } })).tasks.rings.map((t) => t.cylinder);
+  const tasks = (route: 'byBank' | 'byCylinder'): string[] =>
+    judge(
+      record({ ...stamp('w'), kind: 'bench', replaces: null, value: { ...STARTING_BENCH, route } }),
+    ).tasks.rings.map((t) => t.cylinder);
   it('bank by bank takes all of one bank first', () => {
-    expect(tasks('byBank').slice(0, 8).every((c) => c.startsWith('L'))).toBe(true);
+    expect(
+      tasks('byBank')
+        .slice(0, 8)
+        .every((c) => c.startsWith('L')),
+    ).toBe(true);
     expect(tasks('byCylinder').slice(0, 4)).toEqual(['L1', 'L1', 'R1', 'R1']);
   });
 });

@@ -9,8 +9,30 @@ import { type Saying, clear, fine, say, size } from '../quantity/saying';
 import { type CutAdvice, takeNext, turnsFor } from '../ring/advice';
 import { type RingEvent, type Wander, passesOf } from '../ring/passes';
 import { type Rate, type RateSums, NO_CUTS, addedRates, rateOf, withCut } from '../ring/rate';
-import { type GapReading, type GapState, type Ring, type ToComeOff, gapAdvice, gapIsDone, gapState, isCompression, nextLeaf, toComeOff } from '../ring/ring';
-import { type Groove, type GrooveFigure, type Interval, type LandState, type RingSet, type SideState, GROOVES, fromSizes, landState, sideState } from '../ring/set';
+import {
+  type GapReading,
+  type GapState,
+  type Ring,
+  type ToComeOff,
+  gapAdvice,
+  gapIsDone,
+  gapState,
+  isCompression,
+  nextLeaf,
+  toComeOff,
+} from '../ring/ring';
+import {
+  type Groove,
+  type GrooveFigure,
+  type Interval,
+  type LandState,
+  type RingSet,
+  type SideState,
+  GROOVES,
+  fromSizes,
+  landState,
+  sideState,
+} from '../ring/set';
 import { type Girth, type Move, USUAL_DEPTH, girthAt, girthsOf, moveOf, smallestGirth } from '../ring/travel';
 import { DEPTH_WORDS } from '../bore/grid';
 import type { Target } from '../targets/target';
@@ -128,7 +150,10 @@ export function boreGirths(bore: JudgedBore): Girth[] {
 
 const isReading = (item: LoggedReading | LoggedCut): item is LoggedReading => item.kind === 'reading';
 
-const stepOf = ({ instrument }: Pick<LoggedReading, 'instrument'>, { tools, feelerStep }: Pick<RingAsk, 'tools' | 'feelerStep'>): Nm => (instrument === null ? undefined : tools.get(instrument))?.resolution ?? feelerStep;
+const stepOf = (
+  { instrument }: Pick<LoggedReading, 'instrument'>,
+  { tools, feelerStep }: Pick<RingAsk, 'tools' | 'feelerStep'>,
+): Nm => (instrument === null ? undefined : tools.get(instrument))?.resolution ?? feelerStep;
 
 /** What counts of a ring's history: of the ring as it is now, in bores as they are now, without what was struck out. */
 function eventsOf({ history, round, bores }: RingAsk): { events: RingEvent[]; readings: Map<string, LoggedReading> } {
@@ -143,15 +168,34 @@ function eventsOf({ history, round, bores }: RingAsk): { events: RingEvent[]; re
     if (item.boreRound !== (bores.get(item.cylinder)?.round ?? 0)) continue;
     readings.set(item.id, item);
     const { fit } = item;
-    events.push({ kind: 'reading', reading: { id: item.id, place: `${item.cylinder}/${fit?.depth ?? USUAL_DEPTH}`, value: item.value, upTo: item.upTo, open: fit?.open ?? false, deburred: fit?.deburred ?? false, squared: fit?.squared ?? false } });
+    events.push({
+      kind: 'reading',
+      reading: {
+        id: item.id,
+        place: `${item.cylinder}/${fit?.depth ?? USUAL_DEPTH}`,
+        value: item.value,
+        upTo: item.upTo,
+        open: fit?.open ?? false,
+        deburred: fit?.deburred ?? false,
+        squared: fit?.squared ?? false,
+      },
+    });
   }
   return { events, readings };
 }
 
-const shifted = (gap: GapReading, by: Nm, step: Nm): GapReading => ({ value: gap.value + by, upTo: gap.open ? null : nextLeaf(gap, step) === gap.value ? null : nextLeaf(gap, step) + by, open: gap.open });
+const shifted = (gap: GapReading, by: Nm, step: Nm): GapReading => ({
+  value: gap.value + by,
+  upTo: gap.open ? null : nextLeaf(gap, step) === gap.value ? null : nextLeaf(gap, step) + by,
+  open: gap.open,
+});
 
 /** Widened by U at both ends, so that what is only likely is not proven. */
-const widened = ({ value, upTo, open }: GapReading, by: Nm): GapReading => ({ value: value - by, upTo: open ? null : (upTo ?? value) + by, open });
+const widened = ({ value, upTo, open }: GapReading, by: Nm): GapReading => ({
+  value: value - by,
+  upTo: open ? null : (upTo ?? value) + by,
+  open,
+});
 
 /** Verdict of a predicted gap: its lower end must be proven; that it is wider than asked is judged by the leaf. */
 function predictedState(gap: GapReading, uncertainty: Nm, target: Target): GapState {
@@ -163,10 +207,16 @@ function predictedState(gap: GapReading, uncertainty: Nm, target: Target): GapSt
 
 const depthWords = ({ depth }: Girth): string => (depth === null ? 'its one size' : DEPTH_WORDS[depth]);
 
-const moveWords = ({ from, to, by }: Move, value: Nm): Saying => say`${fine(value)} + π × (${size(to.mean)} − ${size(from.mean)}) = ${fine(value + by)}`;
+const moveWords = ({ from, to, by }: Move, value: Nm): Saying =>
+  say`${fine(value)} + π × (${size(to.mean)} − ${size(from.mean)}) = ${fine(value + by)}`;
 
 /** The gap in force in the bore that the ring is in, and where it was read. */
-function gapHere(reading: LoggedReading, asRead: GapReading, step: Nm, { cylinder, bores }: RingAsk): Pick<JudgedRing, 'gap' | 'readIn'> & { at: Girth | null; uncertainty: Nm } {
+function gapHere(
+  reading: LoggedReading,
+  asRead: GapReading,
+  step: Nm,
+  { cylinder, bores }: RingAsk,
+): Pick<JudgedRing, 'gap' | 'readIn'> & { at: Girth | null; uncertainty: Nm } {
   const own = bores.get(cylinder)?.girths ?? [];
   const depth = reading.fit?.depth ?? null;
   const at = girthAt(own, depth);
@@ -174,11 +224,22 @@ function gapHere(reading: LoggedReading, asRead: GapReading, step: Nm, { cylinde
   const there = bores.get(reading.cylinder);
   const from = there && girthAt(there.girths, depth);
   const move = from && at ? moveOf(from, at) : null;
-  return { gap: move ? shifted(asRead, move.by, step) : null, readIn: { cylinder: reading.cylinder, label: there?.label ?? reading.cylinder, move }, at, uncertainty: move?.uncertainty ?? 0 };
+  return {
+    gap: move ? shifted(asRead, move.by, step) : null,
+    readIn: { cylinder: reading.cylinder, label: there?.label ?? reading.cylinder, move },
+    at,
+    uncertainty: move?.uncertainty ?? 0,
+  };
 }
 
 /** The smallest gap over ring travel; null where the bore does not say how it runs. */
-function gapThatCounts(gap: GapReading, at: Girth | null, already: Nm, step: Nm, { cylinder, bores, target }: RingAsk): GapThatCounts | null {
+function gapThatCounts(
+  gap: GapReading,
+  at: Girth | null,
+  already: Nm,
+  step: Nm,
+  { cylinder, bores, target }: RingAsk,
+): GapThatCounts | null {
   const girths = bores.get(cylinder)?.girths ?? [];
   const to = smallestGirth(girths);
   if (!at || !to || girths.length < 2) return null;
@@ -189,7 +250,10 @@ function gapThatCounts(gap: GapReading, at: Girth | null, already: Nm, step: Nm,
     move,
     gap: there,
     state: predictedState(there, uncertainty, target),
-    working: [say`smallest in ring travel: ${depthWords(to)}, mean ${size(to.mean)}; read at ${depthWords(at)}, mean ${size(at.mean)}`, say`${moveWords(move, gap.value)} ± ${clear(uncertainty)} (k = 2)`],
+    working: [
+      say`smallest in ring travel: ${depthWords(to)}, mean ${size(to.mean)}; read at ${depthWords(at)}, mean ${size(at.mean)}`,
+      say`${moveWords(move, gap.value)} ± ${clear(uncertainty)} (k = 2)`,
+    ],
   };
 }
 
@@ -216,12 +280,27 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     filed: passes.filed,
     cutsSince: passes.cutsSince,
     unprepared: [...passes.unprepared],
-    taken: passes.taken.flatMap(({ ids, filer, count, removed }) => ids.slice(-1).map((id) => ({ id, filer, count, removed: Math.round(removed) }))),
+    taken: passes.taken.flatMap(({ ids, filer, count, removed }) =>
+      ids.slice(-1).map((id) => ({ id, filer, count, removed: Math.round(removed) })),
+    ),
     advice: null,
   };
-  if (!reading || !passes.reading) return { ...base, reading: null, readIn: null, gap: null, measured: 'to do', counts: null, state: 'to do', toComeOff: null, accepted: null, done: false };
+  if (!reading || !passes.reading)
+    return {
+      ...base,
+      reading: null,
+      readIn: null,
+      gap: null,
+      measured: 'to do',
+      counts: null,
+      state: 'to do',
+      toComeOff: null,
+      accepted: null,
+      done: false,
+    };
   const { gap, readIn, at, uncertainty } = gapHere(reading, passes.reading, step, ask);
-  const measured = gap === null ? 'not proven' : readIn ? predictedState(gap, uncertainty, target) : gapState(gap, target, step);
+  const measured =
+    gap === null ? 'not proven' : readIn ? predictedState(gap, uncertainty, target) : gapState(gap, target, step);
   const counts = gap && gapThatCounts(gap, at, uncertainty, step, ask);
   const state = passes.wander ? 'not proven' : counts?.state === 'short' ? 'short' : measured;
   const found = counts?.state === 'short' ? counts.gap : gap;
@@ -241,13 +320,18 @@ export function judgedRing(ask: RingAsk): JudgedRing {
 }
 
 /** The metal of a ring as the set says. */
-export const metalOf = (set: RingSet, ring: Ring): RateMetal => (isCompression(ring) ? set[ring].metal : null) ?? 'unknown';
+export const metalOf = (set: RingSet, ring: Ring): RateMetal =>
+  (isCompression(ring) ? set[ring].metal : null) ?? 'unknown';
 
 /** The filer of a key, in whichever version. */
 export const filerId = (key: string): string => key.split('.')[0] ?? key;
 
 /** What each filer takes off each metal: from the shop's other engines, and from this one. */
-export function ratesOf(rings: JudgedRing[], shop: ReadonlyMap<string, { filer: string; metal: RateMetal; sums: RateSums }>, set: RingSet): JudgedRate[] {
+export function ratesOf(
+  rings: JudgedRing[],
+  shop: ReadonlyMap<string, { filer: string; metal: RateMetal; sums: RateSums }>,
+  set: RingSet,
+): JudgedRate[] {
   const rates = new Map<string, JudgedRate>();
   const at = (filer: string, metal: RateMetal): JudgedRate => {
     const key = `${filer}/${metal}`;
@@ -272,21 +356,31 @@ export function cutAdvice(ring: JudgedRing, rates: JudgedRate[], metal: RateMeta
   const { min, aimTo, limit } = target.inForce;
   const end = aimTo ?? limit ?? Infinity;
   const aim = Math.round((min + (aimTo ?? min)) / 2);
-  const turns = rates.flatMap(({ filer, metal: of, rate }) => (rate && of === metal ? [turnsFor({ filer, rate, reading, step, aim, end, chance })] : []));
+  const turns = rates.flatMap(({ filer, metal: of, rate }) =>
+    rate && of === metal ? [turnsFor({ filer, rate, reading, step, aim, end, chance })] : [],
+  );
   return { take: takeNext(off, !ring.filed), first: !ring.filed, off, turns };
 }
 
 /** What to do about a ring, in one sentence. */
-export function ringAdvice(ring: Pick<JudgedRing, 'state' | 'wander' | 'cutsSince' | 'readIn' | 'gap' | 'accepted' | 'counts' | 'measured'>): string {
+export function ringAdvice(
+  ring: Pick<JudgedRing, 'state' | 'wander' | 'cutsSince' | 'readIn' | 'gap' | 'accepted' | 'counts' | 'measured'>,
+): string {
   const { state, wander, cutsSince, readIn, accepted, counts, measured } = ring;
-  if (wander?.filed) return 'Narrower than before it was filed: it did not sit square. A domed piston cocks the ring. Square it and read again.';
-  if (wander) return 'The readings wander: it does not sit square. A domed piston cocks the ring. Square it and read again.';
+  if (wander?.filed)
+    return 'Narrower than before it was filed: it did not sit square. A domed piston cocks the ring. Square it and read again.';
+  if (wander)
+    return 'The readings wander: it does not sit square. A domed piston cocks the ring. Square it and read again.';
   if (cutsSince > 0) return 'Cut since it was read: deburr, square it, read again.';
-  if (readIn && ring.gap === null) return `Read in cylinder ${readIn.label}, and not both bores are measured: read it here.`;
-  if (readIn && state === 'not proven') return `Predicted from cylinder ${readIn.label}, too near a limit to be sure: read it here.`;
+  if (readIn && ring.gap === null)
+    return `Read in cylinder ${readIn.label}, and not both bores are measured: read it here.`;
+  if (readIn && state === 'not proven')
+    return `Predicted from cylinder ${readIn.label}, too near a limit to be sure: read it here.`;
   if (accepted) return `Accepted by ${accepted.by || 'someone'}: ${accepted.reason}.`;
-  if (state === 'short' && measured !== 'short' && counts) return 'Wide enough where it was read, short where the bore is smallest: file it.';
-  if (readIn && (state === 'in window' || state === 'loose')) return `Predicted from cylinder ${readIn.label}. A reading here would prove it.`;
+  if (state === 'short' && measured !== 'short' && counts)
+    return 'Wide enough where it was read, short where the bore is smallest: file it.';
+  if (readIn && (state === 'in window' || state === 'loose'))
+    return `Predicted from cylinder ${readIn.label}. A reading here would prove it.`;
   return gapAdvice(state);
 }
 
@@ -314,16 +408,28 @@ interface GrooveAsk {
 /** How rings sit in the grooves of one piston: as read there, else as read of the piston that stands for all, else from the sizes of the set. */
 export function judgedGrooves({ set, own, sampled, passes, tools }: GrooveAsk): JudgedGrooves {
   const leaf = (reading: LoggedReading): Interval => {
-    const next = nextLeaf({ value: reading.value, upTo: reading.upTo, open: false }, stepOf(reading, { tools, feelerStep: 0 }));
+    const next = nextLeaf(
+      { value: reading.value, upTo: reading.upTo, open: false },
+      stepOf(reading, { tools, feelerStep: 0 }),
+    );
     return { low: reading.value, high: reading.upTo === null ? next : reading.upTo - 1 };
   };
   const exact = (reading: LoggedReading): Interval => ({ low: reading.value, high: reading.value });
-  const figure = <S>(subject: GrooveSubject, sizes: { value: Nm; working: Saying[] } | null, interval: (r: LoggedReading) => Interval, state: (i: Interval | null) => S): GrooveFigure<S> => {
+  const figure = <S>(
+    subject: GrooveSubject,
+    sizes: { value: Nm; working: Saying[] } | null,
+    interval: (r: LoggedReading) => Interval,
+    state: (i: Interval | null) => S,
+  ): GrooveFigure<S> => {
     const here = own(subject);
     const other = here || set.grooves === 'each' ? null : sampled(subject);
     const reading = here ?? other?.reading ?? null;
     const found = reading ? interval(reading) : sizes ? { low: sizes.value, high: sizes.value } : null;
-    const working = reading ? (other ? [say`as read at piston ${other.label}, which stands for all`] : []) : (sizes?.working ?? []);
+    const working = reading
+      ? other
+        ? [say`as read at piston ${other.label}, which stands for all`]
+        : []
+      : (sizes?.working ?? []);
     return { low: found?.low ?? null, high: found?.high ?? null, state: state(found), working, read: here !== null };
   };
   return {
@@ -340,4 +446,8 @@ export function judgedGrooves({ set, own, sampled, passes, tools }: GrooveAsk): 
 }
 
 /** The cylinders that placing is worked out over for one kind: ring read, bore measured, target set. */
-export const readyToPlace = (cylinders: JudgedCylinder[], kind: 'top' | 'second'): JudgedCylinder[] => cylinders.filter(({ rings }) => rings[kind].reading !== null && rings[kind].target.set && !rings[kind].wander && rings[kind].cutsSince === 0);
+export const readyToPlace = (cylinders: JudgedCylinder[], kind: 'top' | 'second'): JudgedCylinder[] =>
+  cylinders.filter(
+    ({ rings }) =>
+      rings[kind].reading !== null && rings[kind].target.set && !rings[kind].wander && rings[kind].cutsSince === 0,
+  );

@@ -19,9 +19,11 @@ const REPEATS_AGREE: Nm = 7_620;
 /** A lean of the wear under this is common. From memory. */
 const LEAN = 20;
 
-const joined = (sayings: Saying[]): Saying => sayings.reduce<Saying>((all, s, i) => (i === 0 ? s : say`${all}; ${s}`), []);
+const joined = (sayings: Saying[]): Saying =>
+  sayings.reduce<Saying>((all, s, i) => (i === 0 ? s : say`${all}; ${s}`), []);
 
-const slipWords = (slip: string | null): string => (slip === null ? 'Read it again.' : `A slip would explain it: ${slip}. Strike it out and read it again.`);
+const slipWords = (slip: string | null): string =>
+  slip === null ? 'Read it again.' : `A slip would explain it: ${slip}. Strike it out and read it again.`;
 
 function verdictFindings({ label, id, bore }: JudgedCylinder): Finding[] {
   const { state, reasons } = bore.verdict;
@@ -39,12 +41,33 @@ function shapeFindings({ label, id, bore }: JudgedCylinder): Finding[] {
   const out: Finding[] = [];
   const oval = shape.depths.find((d) => d.oval?.understated);
   if (oval?.oval)
-    out.push(about('note', 'bores', id, say`Cylinder ${label}: largest − smallest reading says ${fine(oval.most - oval.least)} out-of-round, and understates it. The oval through them is ${fine(oval.oval.total)}, longest at ${oval.oval.direction.toFixed(0)}°.`));
+    out.push(
+      about(
+        'note',
+        'bores',
+        id,
+        say`Cylinder ${label}: largest − smallest reading says ${fine(oval.most - oval.least)} out-of-round, and understates it. The oval through them is ${fine(oval.oval.total)}, longest at ${oval.oval.direction.toFixed(0)}°.`,
+      ),
+    );
   const { lean, ridge } = shape;
   if (lean && Math.abs(lean.degrees) - lean.uncertainty > LEAN)
-    out.push(about('note', 'bores', id, say`Cylinder ${label}: its wear leans ${Math.abs(lean.degrees).toFixed(0)}° ± ${lean.uncertainty.toFixed(0)}° ${lean.degrees > 0 ? 'clockwise' : 'anticlockwise'} from square to the crank. Wear is normally worst there: look for a bent rod, or a bore out of square.`));
+    out.push(
+      about(
+        'note',
+        'bores',
+        id,
+        say`Cylinder ${label}: its wear leans ${Math.abs(lean.degrees).toFixed(0)}° ± ${lean.uncertainty.toFixed(0)}° ${lean.degrees > 0 ? 'clockwise' : 'anticlockwise'} from square to the crank. Wear is normally worst there: look for a bent rod, or a bore out of square.`,
+      ),
+    );
   if (ridge && ridge.value > ridge.uncertainty)
-    out.push(about('note', 'bores', id, say`Cylinder ${label}: a ridge of ${fine(ridge.value)} on the diameter above ring travel. It is cut away before a new ring can strike it.`));
+    out.push(
+      about(
+        'note',
+        'bores',
+        id,
+        say`Cylinder ${label}: a ridge of ${fine(ridge.value)} on the diameter above ring travel. It is cut away before a new ring can strike it.`,
+      ),
+    );
   return out;
 }
 
@@ -55,23 +78,76 @@ function spotFindings({ label, id, bore }: JudgedCylinder): Finding[] {
   const far = shape !== null && shape.largest.value - Math.min(...live.map((l) => l.value)) > NEAR.bore;
   const away = (far ? live : []).flatMap(({ spot, value }) => {
     const typed = spot.passes.findLast((p) => p.voided === null)?.typed ?? '';
-    const outlier = outlierOf(value, typed, live.flatMap((l) => (l.spot === spot ? [] : [l.value])), NEAR.bore);
-    return outlier ? [at(say`Cylinder ${label}, ${spotWords(spot)}: ${size(value)} stands ${fine(Math.abs(outlier.off))} from the rest of the bore. ${slipWords(outlier.slip)}`)] : [];
+    const outlier = outlierOf(
+      value,
+      typed,
+      live.flatMap((l) => (l.spot === spot ? [] : [l.value])),
+      NEAR.bore,
+    );
+    return outlier
+      ? [
+          at(
+            say`Cylinder ${label}, ${spotWords(spot)}: ${size(value)} stands ${fine(Math.abs(outlier.off))} from the rest of the bore. ${slipWords(outlier.slip)}`,
+          ),
+        ]
+      : [];
   });
-  const apart = bore.spots.filter((s) => s.range > REPEATS_AGREE).map((s) => at(say`Cylinder ${label}, ${spotWords(s)}: repeat readings lie ${fine(s.range)} apart, and their mean stands. Rock the gauge and read again; strike out the one that is wrong.`));
+  const apart = bore.spots
+    .filter((s) => s.range > REPEATS_AGREE)
+    .map((s) =>
+      at(
+        say`Cylinder ${label}, ${spotWords(s)}: repeat readings lie ${fine(s.range)} apart, and their mean stands. Rock the gauge and read again; strike out the one that is wrong.`,
+      ),
+    );
   return [...away, ...apart];
 }
 
 /** Readings of the bore that count now. */
-const counting = ({ bore }: JudgedCylinder): LoggedReading[] => bore.passes.filter((p) => p.voided === null && p.round === bore.round);
+const counting = ({ bore }: JudgedCylinder): LoggedReading[] =>
+  bore.passes.filter((p) => p.voided === null && p.round === bore.round);
 
 function plateFindings(cylinders: JudgedCylinder[], { basis }: BoreChoices): Finding[] {
-  const placed = cylinders.map((c) => ({ cylinder: c, plates: new Set(counting(c).filter((p) => p.place !== null).map((p) => p.plate)) }));
-  const mixed = placed.filter(({ plates }) => plates.has(true) && plates.has(false)).map(({ cylinder }) => about('mend', 'bores', cylinder.id, say`Cylinder ${cylinder.label}: some readings were taken with the torque plate on and some without. A bore changes shape when the head is bolted on: they do not belong together.`));
+  const placed = cylinders.map((c) => ({
+    cylinder: c,
+    plates: new Set(
+      counting(c)
+        .filter((p) => p.place !== null)
+        .map((p) => p.plate),
+    ),
+  }));
+  const mixed = placed
+    .filter(({ plates }) => plates.has(true) && plates.has(false))
+    .map(({ cylinder }) =>
+      about(
+        'mend',
+        'bores',
+        cylinder.id,
+        say`Cylinder ${cylinder.label}: some readings were taken with the torque plate on and some without. A bore changes shape when the head is bolted on: they do not belong together.`,
+      ),
+    );
   const all = placed.flatMap(({ plates }) => [...plates]);
   if (all.length === 0 || basis === 'used') return mixed;
-  if (all.every((p) => p === null)) return [...mixed, about('note', 'bores', null, say`Whether a torque plate is on is not said. Without one, half a thou to a thou of distortion goes unseen.`)];
-  return all.every((p) => p === false) ? [...mixed, about('note', 'bores', null, say`Read without a torque plate: bolted up, the bores may be half a thou to a thou out of what stands here.`)] : mixed;
+  if (all.every((p) => p === null))
+    return [
+      ...mixed,
+      about(
+        'note',
+        'bores',
+        null,
+        say`Whether a torque plate is on is not said. Without one, half a thou to a thou of distortion goes unseen.`,
+      ),
+    ];
+  return all.every((p) => p === false)
+    ? [
+        ...mixed,
+        about(
+          'note',
+          'bores',
+          null,
+          say`Read without a torque plate: bolted up, the bores may be half a thou to a thou out of what stands here.`,
+        ),
+      ]
+    : mixed;
 }
 
 function boreFindings(cylinder: JudgedCylinder, planned: Nm | null): Finding[] {
@@ -81,19 +157,53 @@ function boreFindings(cylinder: JudgedCylinder, planned: Nm | null): Finding[] {
     ...verdictFindings(cylinder),
     ...shapeFindings(cylinder),
     ...spotFindings(cylinder),
-    ...(off === null || planned === null ? [] : [about('note', 'bores', id, say`Cylinder ${label}: bore ${size(off)} is ${fine(Math.abs(off - planned))} from the planned ${size(planned)}.`)]),
+    ...(off === null || planned === null
+      ? []
+      : [
+          about(
+            'note',
+            'bores',
+            id,
+            say`Cylinder ${label}: bore ${size(off)} is ${fine(Math.abs(off - planned))} from the planned ${size(planned)}.`,
+          ),
+        ]),
   ];
 }
 
 function pistonFindings({ id, label, outlier, size: sized, range, pin }: JudgedPiston): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
   const out: Finding[] = [];
-  if (outlier && sized) out.push(at('mend', say`Piston ${label}: ${size(sized.value)} stands ${fine(Math.abs(outlier.off))} from the others, about ${size(outlier.neighbours)}. ${slipWords(outlier.slip)}`));
-  if (range > REPEATS_AGREE) out.push(at('mend', say`Piston ${label}: its readings lie ${fine(range)} apart, and their mean stands. Read it again at the gauge point; strike out the one that is wrong.`));
+  if (outlier && sized)
+    out.push(
+      at(
+        'mend',
+        say`Piston ${label}: ${size(sized.value)} stands ${fine(Math.abs(outlier.off))} from the others, about ${size(outlier.neighbours)}. ${slipWords(outlier.slip)}`,
+      ),
+    );
+  if (range > REPEATS_AGREE)
+    out.push(
+      at(
+        'mend',
+        say`Piston ${label}: its readings lie ${fine(range)} apart, and their mean stands. Read it again at the gauge point; strike out the one that is wrong.`,
+      ),
+    );
   const { clearance } = pin;
-  if (clearance?.state === 'tight') out.push(at('stop', say`Piston ${label}: pin clearance ${raw(clearance.value)} is too small; the pin can seize in its bore.`));
-  if (clearance?.state === 'over') out.push(at('mend', say`Piston ${label}: pin clearance ${raw(clearance.value)} is too large; it will knock.`));
-  if (clearance?.state === 'not proven') out.push(at('note', say`Piston ${label}: pin clearance ${raw(clearance.value)} ± ${raw(clearance.uncertainty)} is too near a limit for the tools to prove.`));
+  if (clearance?.state === 'tight')
+    out.push(
+      at(
+        'stop',
+        say`Piston ${label}: pin clearance ${raw(clearance.value)} is too small; the pin can seize in its bore.`,
+      ),
+    );
+  if (clearance?.state === 'over')
+    out.push(at('mend', say`Piston ${label}: pin clearance ${raw(clearance.value)} is too large; it will knock.`));
+  if (clearance?.state === 'not proven')
+    out.push(
+      at(
+        'note',
+        say`Piston ${label}: pin clearance ${raw(clearance.value)} ± ${raw(clearance.uncertainty)} is too near a limit for the tools to prove.`,
+      ),
+    );
   return out;
 }
 
@@ -101,15 +211,42 @@ function clearanceFindings({ clearance, label, id, bore }: JudgedCylinder): Find
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
   const { value, state, uncertainty, target, strip } = clearance;
   if (value === null) return [];
-  if (value < 0) return [at('stop', say`Cylinder ${label}: the piston reads ${clear(-value)} larger than its bore. Read both again.`)];
+  if (value < 0)
+    return [
+      at('stop', say`Cylinder ${label}: the piston reads ${clear(-value)} larger than its bore. Read both again.`),
+    ];
   const out: Finding[] = [];
-  if (strip.check && !strip.check.agrees) out.push(at('mend', say`Cylinder ${label}: ${joined(strip.check.working)}. One of the readings is off: measure bore and piston again.`));
+  if (strip.check && !strip.check.agrees)
+    out.push(
+      at(
+        'mend',
+        say`Cylinder ${label}: ${joined(strip.check.working)}. One of the readings is off: measure bore and piston again.`,
+      ),
+    );
   if (!target.set) return out;
   const { min, limit } = target.inForce;
   const where = bore.shape ? ` (at ${foundWords(bore.shape.smallest)})` : '';
-  if (state === 'tight') out.push(at('stop', say`Cylinder ${label}: clearance ${clear(value)}${where} is under ${clear(min)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`));
-  if (state === 'over' && limit !== null) out.push(at('mend', say`Cylinder ${label}: clearance ${clear(value)} is over ${clear(limit)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`));
-  if (state === 'not proven') out.push(at('mend', say`Cylinder ${label}: clearance ${clear(value)} ± ${clear(uncertainty)} is too near a limit for the tools to prove. Read both again, with finer tools if there are any.`));
+  if (state === 'tight')
+    out.push(
+      at(
+        'stop',
+        say`Cylinder ${label}: clearance ${clear(value)}${where} is under ${clear(min)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`,
+      ),
+    );
+  if (state === 'over' && limit !== null)
+    out.push(
+      at(
+        'mend',
+        say`Cylinder ${label}: clearance ${clear(value)} is over ${clear(limit)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`,
+      ),
+    );
+  if (state === 'not proven')
+    out.push(
+      at(
+        'mend',
+        say`Cylinder ${label}: clearance ${clear(value)} ± ${clear(uncertainty)} is too near a limit for the tools to prove. Read both again, with finer tools if there are any.`,
+      ),
+    );
   return out;
 }
 
@@ -139,7 +276,15 @@ function misuses(cylinders: JudgedCylinder[], tools: Tools): Map<string, Misuse>
 }
 
 /** The stage a kind of tool is used on. */
-const READ_ON: Record<InstrumentKind, Stage> = { micrometer: 'pistons', boreGauge: 'bores', insideMicrometer: 'bores', telescoping: 'bores', feelers: 'rings', filerByTurns: 'rings', filerByStrokes: 'rings' };
+const READ_ON: Record<InstrumentKind, Stage> = {
+  micrometer: 'pistons',
+  boreGauge: 'bores',
+  insideMicrometer: 'bores',
+  telescoping: 'bores',
+  feelers: 'rings',
+  filerByTurns: 'rings',
+  filerByStrokes: 'rings',
+};
 
 const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `${what}s`}`;
 
@@ -150,8 +295,26 @@ function toolFindings(cylinders: JudgedCylinder[], tools: Tools): Finding[] {
     const stage = READ_ON[tool.kind];
     const far = [...outOfRange.values()].reduce((a, b) => a + b, 0);
     return [
-      ...(outOfDate > 0 ? [about('mend', stage, null, say`${tool.name}: its calibration held to ${calibrationEnds(tool) ?? ''}, and ${counted(outOfDate, 'reading')} came after. Check it against a setting standard.`)] : []),
-      ...(far > 0 ? [about('mend', stage, null, say`${tool.name} reaches from ${size(tool.from)} to ${size(tool.to)}, and ${counted(far, 'reading')} ${far === 1 ? 'lies' : 'lie'} outside (${[...outOfRange.keys()].map((l) => `cylinder ${l}`).join(', ')}). Was another tool in hand?`)] : []),
+      ...(outOfDate > 0
+        ? [
+            about(
+              'mend',
+              stage,
+              null,
+              say`${tool.name}: its calibration held to ${calibrationEnds(tool) ?? ''}, and ${counted(outOfDate, 'reading')} came after. Check it against a setting standard.`,
+            ),
+          ]
+        : []),
+      ...(far > 0
+        ? [
+            about(
+              'mend',
+              stage,
+              null,
+              say`${tool.name} reaches from ${size(tool.from)} to ${size(tool.to)}, and ${counted(far, 'reading')} ${far === 1 ? 'lies' : 'lie'} outside (${[...outOfRange.keys()].map((l) => `cylinder ${l}`).join(', ')}). Was another tool in hand?`,
+            ),
+          ]
+        : []),
     ];
   });
 }
@@ -160,7 +323,11 @@ function toolFindings(cylinders: JudgedCylinder[], tools: Tools): Finding[] {
 export function sizeFindings({ job, cylinders, bores, tools }: FindingInput): Finding[] {
   if (!job) return [];
   return [
-    ...cylinders.flatMap((c) => [...boreFindings(c, job.plannedBore), ...pistonFindings(c.piston), ...clearanceFindings(c)]),
+    ...cylinders.flatMap((c) => [
+      ...boreFindings(c, job.plannedBore),
+      ...pistonFindings(c.piston),
+      ...clearanceFindings(c),
+    ]),
     ...plateFindings(cylinders, bores),
     ...toolFindings(cylinders, tools),
   ];

@@ -10,7 +10,17 @@ import { STEEL_EXPANSION } from '../heat/metals';
 import { type Outlier, type PinState, type PistonChoices, NEAR, outlierOf, pinState } from '../piston/piston';
 import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
-import { type Doubt, type Repeatability, type Tool, UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability, scatterOf, sizeUncertainty } from '../uncertainty/budget';
+import {
+  type Doubt,
+  type Repeatability,
+  type Tool,
+  UNNAMED_TOOL,
+  heatDoubt,
+  ownDoubt,
+  repeatability,
+  scatterOf,
+  sizeUncertainty,
+} from '../uncertainty/budget';
 import type { Instrument } from '../uncertainty/instrument';
 import { combined, expanded, rectangular } from '../uncertainty/uncertainty';
 import type { JudgedCylinder, LoggedReading } from './judge';
@@ -87,27 +97,44 @@ export interface JudgedPiston {
   round: number;
 }
 
-const live = (passes: LoggedReading[], round: number): LoggedReading[] => passes.filter((p) => p.voided === null && p.round === round);
+const live = (passes: LoggedReading[], round: number): LoggedReading[] =>
+  passes.filter((p) => p.voided === null && p.round === round);
 
-const toolOf = (reading: LoggedReading, tools: Tools): Tool => (reading.instrument === null ? null : tools.get(reading.instrument)) ?? UNNAMED_TOOL;
+const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
+  (reading.instrument === null ? null : tools.get(reading.instrument)) ?? UNNAMED_TOOL;
 
 const isNoted = (reading: LoggedReading): boolean => reading.temperature !== null || reading.gaugeTemperature !== null;
 
 /** A reading at 20 °C, nm not rounded. Where one temperature is given and not the other, the other is 20 °C. */
-export function atTwenty(reading: Pick<LoggedReading, 'value' | 'temperature' | 'gaugeTemperature'>, expansion: number): number {
+export function atTwenty(
+  reading: Pick<LoggedReading, 'value' | 'temperature' | 'gaugeTemperature'>,
+  expansion: number,
+): number {
   const { value, temperature, gaugeTemperature } = reading;
   if (temperature === null && gaugeTemperature === null) return value;
-  return atReference(value, temperature ?? 20, expansion, { celsius: gaugeTemperature ?? 20, expansion: STEEL_EXPANSION });
+  return atReference(value, temperature ?? 20, expansion, {
+    celsius: gaugeTemperature ?? 20,
+    expansion: STEEL_EXPANSION,
+  });
 }
 
 const average = (values: number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 const rangeOf = (values: number[]): number => (values.length === 0 ? 0 : Math.max(...values) - Math.min(...values));
 
 /** What all readings share: the widest limit of their tools, and the temperature, which counts as noted once it was with each. */
-function sharedDoubt(readings: LoggedReading[], value: Nm, expansion: number, tools: Tools): { tool: number; heat: number; noted: boolean } {
+function sharedDoubt(
+  readings: LoggedReading[],
+  value: Nm,
+  expansion: number,
+  tools: Tools,
+): { tool: number; heat: number; noted: boolean } {
   const noted = readings.every(isNoted);
   const limit = readings.reduce((most, r) => Math.max(most, toolOf(r, tools).limit), 0);
-  return { tool: rectangular(limit), heat: heatDoubt(value, noted ? expansion : expansion - STEEL_EXPANSION, noted), noted };
+  return {
+    tool: rectangular(limit),
+    heat: heatDoubt(value, noted ? expansion : expansion - STEEL_EXPANSION, noted),
+    noted,
+  };
 }
 
 /** The mean of readings of one thing, each a repeat of the others; null for none. */
@@ -119,14 +146,24 @@ export function sizedOf(readings: LoggedReading[], expansion: number, tools: Too
   const tool = toolOf(first, tools);
   const { noted, ...shared } = sharedDoubt(readings, value, expansion, tools);
   const doubt = { ...shared, own: ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool) };
-  const means = values.length > 1 ? [say`mean of ${values.length} readings, ${raw(Math.round(rangeOf(values)))} apart`] : [];
-  return { value, uncertainty: sizeUncertainty(doubt), doubt, expansion, noted, working: [...means, ...warmedWords(readings)] };
+  const means =
+    values.length > 1 ? [say`mean of ${values.length} readings, ${raw(Math.round(rangeOf(values)))} apart`] : [];
+  return {
+    value,
+    uncertainty: sizeUncertainty(doubt),
+    doubt,
+    expansion,
+    noted,
+    working: [...means, ...warmedWords(readings)],
+  };
 }
 
 /** How warm readings were that were brought to 20 °C, by the first of them; nothing where none says. */
 function warmedWords(readings: LoggedReading[]): Saying[] {
   const warm = readings.find(isNoted);
-  return warm ? [say`brought to 20 °C: part at ${warm.temperature ?? 20} °C, tool at ${warm.gaugeTemperature ?? 20} °C`] : [];
+  return warm
+    ? [say`brought to 20 °C: part at ${warm.temperature ?? 20} °C, tool at ${warm.gaugeTemperature ?? 20} °C`]
+    : [];
 }
 
 interface BoreAsk {
@@ -153,7 +190,11 @@ interface Gathered {
 }
 
 /** The spots of the grid in its order, then any other that was read, each with the readings of one round. One pass over them: this runs at every keystroke. */
-function gathered({ passes, expansion }: BoreAsk, grid: Spot[], round: number): { at: Gathered[]; counting: LoggedReading[] } {
+function gathered(
+  { passes, expansion }: BoreAsk,
+  grid: Spot[],
+  round: number,
+): { at: Gathered[]; counting: LoggedReading[] } {
   const at = grid.map((spot): Gathered => ({ spot, here: [], values: [] }));
   const counting: LoggedReading[] = [];
   for (const pass of passes) {
@@ -192,14 +233,23 @@ function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
   const measured: MeasuredSpot[] = [];
   for (const { spot, here, values } of at) {
     const value = values.length === 0 ? null : Math.round(average(values));
-    spots.push({ depth: spot.depth, angle: spot.angle, passes: here, value, range: Math.round(rangeOf(values)), done: values.length >= choices.repeats });
-    if (value !== null) measured.push({ depth: spot.depth, angle: spot.angle, value, own: ownDoubt(values.length, sigma, tool) });
+    spots.push({
+      depth: spot.depth,
+      angle: spot.angle,
+      passes: here,
+      value,
+      range: Math.round(rangeOf(values)),
+      done: values.length >= choices.repeats,
+    });
+    if (value !== null)
+      measured.push({ depth: spot.depth, angle: spot.angle, value, own: ownDoubt(values.length, sigma, tool) });
   }
   return { spots, measured, repeatability: sigma, counting };
 }
 
 /** A bore of which only a size was given, without its place: the last that counts. */
-const sizeAlone = ({ passes, round }: BoreAsk): LoggedReading | null => live(passes, round).findLast((p) => p.place === null) ?? null;
+const sizeAlone = ({ passes, round }: BoreAsk): LoggedReading | null =>
+  live(passes, round).findLast((p) => p.place === null) ?? null;
 
 function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: LoggedReading[]): Sized | null {
   const { expansion, tools } = ask;
@@ -233,7 +283,12 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
   const inGrid = spots.slice(0, grid.length);
   const read = inGrid.filter((s) => s.done).length;
   const found = boreSize(ask, shape, counting);
-  const verdict = boreVerdict(shape, choices.limits[choices.basis], read === inGrid.length, shape === null || sold(shape.widest));
+  const verdict = boreVerdict(
+    shape,
+    choices.limits[choices.basis],
+    read === inGrid.length,
+    shape === null || sold(shape.widest),
+  );
   return {
     passes,
     spots,
@@ -242,16 +297,27 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     mean: shape?.mean ?? found?.value ?? null,
     shape,
     asFound: round === 0 ? null : shapeOf(measure(ask, grid, 0).measured),
-    verdict: !shape && found ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] } : verdict,
+    verdict:
+      !shape && found
+        ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
+        : verdict,
     round,
     read,
     total: inGrid.length,
     repeatability: scatter,
-    largestUncertainty: shape && found ? sizeUncertainty({ ...found.doubt, own: shape.largest.own, heat: heatDoubt(shape.largest.value, found.noted ? expansion : expansion - STEEL_EXPANSION, found.noted) }) : (found?.uncertainty ?? sizeUncertainty({ tool: rectangular(toolLimit(passes, tools)), heat: 0, own: 0 })),
+    largestUncertainty:
+      shape && found
+        ? sizeUncertainty({
+            ...found.doubt,
+            own: shape.largest.own,
+            heat: heatDoubt(shape.largest.value, found.noted ? expansion : expansion - STEEL_EXPANSION, found.noted),
+          })
+        : (found?.uncertainty ?? sizeUncertainty({ tool: rectangular(toolLimit(passes, tools)), heat: 0, own: 0 })),
   };
 }
 
-const toolLimit = (passes: LoggedReading[], tools: Tools): Nm => Math.max(UNNAMED_TOOL.limit, ...passes.map((p) => toolOf(p, tools).limit));
+const toolLimit = (passes: LoggedReading[], tools: Tools): Nm =>
+  Math.max(UNNAMED_TOOL.limit, ...passes.map((p) => toolOf(p, tools).limit));
 
 /** The spot a bore is read at when nothing else is said: the first of the grid. */
 export const firstSpot = (choices: BoreChoices): Spot => spotsOf(choices)[0] ?? { depth: 'middle', angle: THRUST };
@@ -272,8 +338,21 @@ function judgedPin({ passes, round, expansion, tools, choices }: PistonAsk): Jud
   const bore = sizedOf(live(passes('pinBore'), round), expansion, tools);
   if (!pin || !bore) return { pin, bore, clearance: null };
   const value = bore.value - pin.value;
-  const uncertainty = Math.round(expanded(combined([pin.doubt.tool, pin.doubt.own, pin.doubt.heat, bore.doubt.tool, bore.doubt.own, bore.doubt.heat])));
-  return { pin, bore, clearance: { value, uncertainty, state: pinState(value, uncertainty, choices.pin), working: [say`pin bore ${size(bore.value)} − pin ${size(pin.value)} = ${raw(value)}`] } };
+  const uncertainty = Math.round(
+    expanded(
+      combined([pin.doubt.tool, pin.doubt.own, pin.doubt.heat, bore.doubt.tool, bore.doubt.own, bore.doubt.heat]),
+    ),
+  );
+  return {
+    pin,
+    bore,
+    clearance: {
+      value,
+      uncertainty,
+      state: pinState(value, uncertainty, choices.pin),
+      working: [say`pin bore ${size(bore.value)} − pin ${size(pin.value)} = ${raw(value)}`],
+    },
+  };
 }
 
 /** A piston from its readings; whether it stands out is seen once all are. */

@@ -24,7 +24,10 @@ export interface Task extends At {
 }
 
 /** Whether two are the same thing to read. */
-export const sameAt = (a: At, b: At): boolean => a.cylinder === b.cylinder && a.subject === b.subject && (a.spot === null || b.spot === null ? a.spot === b.spot : sameSpot(a.spot, b.spot));
+export const sameAt = (a: At, b: At): boolean =>
+  a.cylinder === b.cylinder &&
+  a.subject === b.subject &&
+  (a.spot === null || b.spot === null ? a.spot === b.spot : sameSpot(a.spot, b.spot));
 
 export const STAGES = ['job', 'targets', 'bores', 'pistons', 'rings', 'clocking', 'assembly', 'sheet'] as const;
 export type Stage = (typeof STAGES)[number];
@@ -42,15 +45,27 @@ const isSizeAlone = (c: JudgedCylinder): boolean => c.bore.size !== null && c.bo
 /** The spots of every bore in the order of the grid and of the route. A spot is done once it is read as often as asked. */
 export function boreTasks(cylinders: JudgedCylinder[], { route, depths, ridge }: BoreChoices): Task[] {
   const tasks = (c: JudgedCylinder): Task[] =>
-    c.bore.spots.slice(0, c.bore.total).map(({ depth, angle, done }) => ({ cylinder: c.id, subject: 'bore', spot: { depth, angle }, done: done || isSizeAlone(c) }));
+    c.bore.spots.slice(0, c.bore.total).map(({ depth, angle, done }) => ({
+      cylinder: c.id,
+      subject: 'bore',
+      spot: { depth, angle },
+      done: done || isSizeAlone(c),
+    }));
   const all = cylinders.flatMap(tasks);
   if (route === 'byCylinder') return all;
-  return [...(ridge ? (['above'] as const) : []), ...depths].flatMap((depth) => all.filter((task) => task.spot?.depth === depth));
+  return [...(ridge ? (['above'] as const) : []), ...depths].flatMap((depth) =>
+    all.filter((task) => task.spot?.depth === depth),
+  );
 }
 
 /** The pistons by cylinder, with pin and pin bore where they are on the route. */
 export function pistonTasks(cylinders: JudgedCylinder[], { readings, pins }: PistonChoices): Task[] {
-  const task = (c: JudgedCylinder, subject: Subject, done: boolean): Task => ({ cylinder: c.id, subject, spot: null, done });
+  const task = (c: JudgedCylinder, subject: Subject, done: boolean): Task => ({
+    cylinder: c.id,
+    subject,
+    spot: null,
+    done,
+  });
   return cylinders.flatMap((c) => [
     task(c, 'piston', c.piston.read >= readings),
     ...(pins ? [task(c, 'pin', c.piston.pin.pin !== null), task(c, 'pinBore', c.piston.pin.bore !== null)] : []),
@@ -59,7 +74,12 @@ export function pistonTasks(cylinders: JudgedCylinder[], { readings, pins }: Pis
 
 /** The rings in the order of the route: where it is free, as by cylinder. A ring is done when it may go in. */
 export function ringTasks(cylinders: JudgedCylinder[], route: Route, rings: Ring[]): Task[] {
-  const task = (c: JudgedCylinder, ring: Ring): Task => ({ cylinder: c.id, subject: ring, spot: null, done: c.rings[ring].done });
+  const task = (c: JudgedCylinder, ring: Ring): Task => ({
+    cylinder: c.id,
+    subject: ring,
+    spot: null,
+    done: c.rings[ring].done,
+  });
   if (route === 'byRing') return rings.flatMap((ring) => cylinders.map((c) => task(c, ring)));
   const banks = [...new Set(cylinders.map((c) => c.bank))];
   const inOrder = route === 'byBank' ? banks.flatMap((bank) => cylinders.filter((c) => c.bank === bank)) : cylinders;
@@ -73,7 +93,12 @@ export function grooveTasks(cylinders: JudgedCylinder[], { grooves }: RingSet): 
     GROOVE_SUBJECTS.map((subject): Task => {
       const { groove, figure } = grooveOf(subject);
       const found = c.grooves.grooves.find((g) => g.groove === groove);
-      return { cylinder: c.id, subject, spot: null, done: found !== undefined && (figure === 'side' ? sideIsDone(found.side.state) : landIsDone(found.land.state)) };
+      return {
+        cylinder: c.id,
+        subject,
+        spot: null,
+        done: found !== undefined && (figure === 'side' ? sideIsDone(found.side.state) : landIsDone(found.land.state)),
+      };
     }),
   );
 }
@@ -105,9 +130,14 @@ interface ProgressInput {
 
 /** How far each stage is. Job counts its four answers; Targets the four figures that can be worked out. */
 export function progressOf({ job, duty, planned, cylinders, route }: ProgressInput): StageProgress[] {
-  const answers = job ? [job.name !== '', job.plannedBore !== null, duty.row !== null, job.construction !== null] : [false, false, false, false];
+  const answers = job
+    ? [job.name !== '', job.plannedBore !== null, duty.row !== null, job.construction !== null]
+    : [false, false, false, false];
   const figures = [planned?.top, planned?.second, planned?.rails, planned?.clearance].map((t) => t?.set === true);
-  const count = (flags: boolean[]): { done: number; total: number } => ({ done: flags.filter(Boolean).length, total: flags.length });
+  const count = (flags: boolean[]): { done: number; total: number } => ({
+    done: flags.filter(Boolean).length,
+    total: flags.length,
+  });
   return [
     { stage: 'job', ...count(answers) },
     { stage: 'targets', ...count(figures) },

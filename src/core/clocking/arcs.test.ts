@@ -7,7 +7,8 @@ const angleOf = (x: number, y: number): number => ((Math.atan2(x, -y) * 180) / M
 
 describe('drawing by angles clockwise from the top', () => {
   it('puts 0° at the top, 90° on the right, 180° below, 270° on the left', () => {
-    const close = (degrees: number, x: number, y: number): void => expect(polar(10, degrees)).toEqual({ x: expect.closeTo(x, 9), y: expect.closeTo(y, 9) });
+    const close = (degrees: number, x: number, y: number): void =>
+      expect(polar(10, degrees)).toEqual({ x: expect.closeTo(x, 9), y: expect.closeTo(y, 9) });
     close(0, 0, -10);
     close(90, 10, 0);
     close(180, 0, 10);
@@ -16,10 +17,14 @@ describe('drawing by angles clockwise from the top', () => {
 
   it('keeps the distance from the middle, whatever the angle', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 300, noNaN: true }), fc.double({ min: -720, max: 720, noNaN: true }), (radius, degrees) => {
-        const { x, y } = polar(radius, degrees);
-        expect(Math.hypot(x, y)).toBeCloseTo(radius, 6);
-      }),
+      fc.property(
+        fc.double({ min: 1, max: 300, noNaN: true }),
+        fc.double({ min: -720, max: 720, noNaN: true }),
+        (radius, degrees) => {
+          const { x, y } = polar(radius, degrees);
+          expect(Math.hypot(x, y)).toBeCloseTo(radius, 6);
+        },
+      ),
     );
   });
 

@@ -15,7 +15,8 @@ export const CHECK_WORDS: Record<Check, string> = {
 };
 
 /** Checks of where the joints are. */
-export const isJointCheck = (check: Check): check is 'jointsBefore' | 'jointsAfter' => check === 'jointsBefore' || check === 'jointsAfter';
+export const isJointCheck = (check: Check): check is 'jointsBefore' | 'jointsAfter' =>
+  check === 'jointsBefore' || check === 'jointsAfter';
 
 /** A joint found this far from its plan or nearer is as planned. From memory. */
 export const AS_PLANNED = 5;

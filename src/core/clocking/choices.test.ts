@@ -11,7 +11,12 @@ import { marksFor, snapped } from './snap';
 import { STARTING_FACTS, surroundingsOf } from './surroundings';
 
 const plan: Joints = { top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 };
-const round = surroundingsOf({ id: 'R1', bank: 'right' }, 96_000_000, { bankAngle: 90, rotation: 'clockwise' }, STARTING_FACTS);
+const round = surroundingsOf(
+  { id: 'R1', bank: 'right' },
+  96_000_000,
+  { bankAngle: 90, rotation: 'clockwise' },
+  STARTING_FACTS,
+);
 
 describe('joints moved singly', () => {
   it('stay with their cylinder, say that they were moved, and are the school’s again once they are back', () => {
@@ -25,7 +30,10 @@ describe('joints moved singly', () => {
 });
 
 describe('undo and redo', () => {
-  const of = (offPin: number): ClockingChoices => ({ ...STARTING_CLOCKING, settings: { ...STARTING_CLOCKING.settings, offPin } });
+  const of = (offPin: number): ClockingChoices => ({
+    ...STARTING_CLOCKING,
+    settings: { ...STARTING_CLOCKING.settings, offPin },
+  });
   const pins = (made: ClockingChoices[]): (number | undefined)[] => {
     const { before, after } = historyOf(made);
     return [before?.settings.offPin, after?.settings.offPin];
@@ -72,9 +80,13 @@ describe('a joint that is dragged', () => {
 
   it('never rests further than half a step from the hand', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 360, noNaN: true }), fc.array(fc.double({ min: 0, max: 359.9, noNaN: true }), { maxLength: 6 }), (at, marks) => {
-        expect(apart(snapped(at, marks), at)).toBeLessThanOrEqual(2.5 + 1e-9);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 360, noNaN: true }),
+        fc.array(fc.double({ min: 0, max: 359.9, noNaN: true }), { maxLength: 6 }),
+        (at, marks) => {
+          expect(apart(snapped(at, marks), at)).toBeLessThanOrEqual(2.5 + 1e-9);
+        },
+      ),
     );
   });
 
@@ -92,12 +104,21 @@ describe('what was found at the block', () => {
 });
 
 describe('rods (common practice, no source)', () => {
-  const engine = (change: Partial<Engine>, scheme: NumberingScheme = 'alternate'): Engine => ({ layout: 'vee', cylinders: 8, bankAngle: 90, rotation: 'clockwise', numbering: { scheme, start: 'front', firstBank: 'left' }, ...change });
+  const engine = (change: Partial<Engine>, scheme: NumberingScheme = 'alternate'): Engine => ({
+    layout: 'vee',
+    cylinders: 8,
+    bankAngle: 90,
+    rotation: 'clockwise',
+    numbering: { scheme, start: 'front', firstBank: 'left' },
+    ...change,
+  });
   const rods = (e: Engine, choices = STARTING_RODS) => {
     const cylinders = cylindersOf(e, forwardBankOf(e, choices));
     const found = rodsOf(cylinders, e, choices);
     const label = (id: string | null): string | null => cylinders.find((c) => c.id === id)?.label ?? null;
-    return new Map(cylinders.map((c) => [c.label, { ...found.get(c.id), besides: label(found.get(c.id)?.besides ?? null) }]));
+    return new Map(
+      cylinders.map((c) => [c.label, { ...found.get(c.id), besides: label(found.get(c.id)?.besides ?? null) }]),
+    );
   };
 
   it('share throws as the numbering pairs them: 1 and 2, or 1 and 5, or A1 and B1, the forward rod facing forward', () => {
@@ -109,23 +130,40 @@ describe('rods (common practice, no source)', () => {
   });
 
   it('stand alone on an in-line, a flat and an odd one out, and where the throws are said to be their own', () => {
-    expect(rods(engine({ layout: 'inline', cylinders: 5, bankAngle: 0 }, 'sequence')).get('3')).toEqual({ throw: 3, faces: 'both', besides: null });
-    expect(rods(engine({ layout: 'flat', cylinders: 4, bankAngle: 180 })).get('4')).toMatchObject({ faces: 'both', besides: null });
+    expect(rods(engine({ layout: 'inline', cylinders: 5, bankAngle: 0 }, 'sequence')).get('3')).toEqual({
+      throw: 3,
+      faces: 'both',
+      besides: null,
+    });
+    expect(rods(engine({ layout: 'flat', cylinders: 4, bankAngle: 180 })).get('4')).toMatchObject({
+      faces: 'both',
+      besides: null,
+    });
     expect(rods(engine({ cylinders: 5 })).get('5')).toMatchObject({ throw: 3, faces: 'both' });
-    expect(rods(engine({}), { ...STARTING_RODS, throws: 'own' }).get('2')).toEqual({ throw: 2, faces: 'both', besides: null });
+    expect(rods(engine({}), { ...STARTING_RODS, throws: 'own' }).get('2')).toEqual({
+      throw: 2,
+      faces: 'both',
+      besides: null,
+    });
   });
 
   it('two rods of a throw never face the same way', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 2, max: 16 }), fc.constantFrom('alternate' as const, 'bankByBank' as const, 'lettered' as const), fc.constantFrom('front' as const, 'rear' as const), fc.constantFrom('left' as const, 'right' as const), (cylinders, scheme, start, bank) => {
-        const all = rods(engine({ cylinders, numbering: { scheme, start, firstBank: bank } }));
-        for (const [label, rod] of all) {
-          if (rod.besides === null) continue;
-          const other = all.get(rod.besides);
-          expect(other?.besides).toBe(label);
-          expect([rod.faces, other?.faces].sort()).toEqual(['front', 'rear']);
-        }
-      }),
+      fc.property(
+        fc.integer({ min: 2, max: 16 }),
+        fc.constantFrom('alternate' as const, 'bankByBank' as const, 'lettered' as const),
+        fc.constantFrom('front' as const, 'rear' as const),
+        fc.constantFrom('left' as const, 'right' as const),
+        (cylinders, scheme, start, bank) => {
+          const all = rods(engine({ cylinders, numbering: { scheme, start, firstBank: bank } }));
+          for (const [label, rod] of all) {
+            if (rod.besides === null) continue;
+            const other = all.get(rod.besides);
+            expect(other?.besides).toBe(label);
+            expect([rod.faces, other?.faces].sort()).toEqual(['front', 'rear']);
+          }
+        },
+      ),
     );
   });
 });

@@ -29,14 +29,19 @@ export interface Rod {
   besides: string | null;
 }
 
-export const throwsOf = (engine: Pick<Engine, 'layout'>, { throws }: RodChoices): Throws => (hasTwoBanks(engine.layout) ? (throws ?? (engine.layout === 'vee' ? 'shared' : 'own')) : 'own');
+export const throwsOf = (engine: Pick<Engine, 'layout'>, { throws }: RodChoices): Throws =>
+  hasTwoBanks(engine.layout) ? (throws ?? (engine.layout === 'vee' ? 'shared' : 'own')) : 'own';
 
-export const forwardBankOf = (engine: Pick<Engine, 'numbering'>, { forwardBank }: RodChoices): 'left' | 'right' => forwardBank ?? engine.numbering.firstBank;
+export const forwardBankOf = (engine: Pick<Engine, 'numbering'>, { forwardBank }: RodChoices): 'left' | 'right' =>
+  forwardBank ?? engine.numbering.firstBank;
 
 /** The rod of every cylinder, by the cylinder's id. */
 export function rodsOf(cylinders: readonly Cylinder[], engine: Engine, choices: RodChoices): Map<string, Rod> {
-  const fromFront = [...cylinders].sort((a, b) => a.place - b.place || (a.bank === forwardBankOf(engine, choices) ? -1 : 1));
-  if (throwsOf(engine, choices) === 'own') return new Map(fromFront.map((c, i) => [c.id, { throw: i + 1, faces: 'both', besides: null }]));
+  const fromFront = [...cylinders].sort(
+    (a, b) => a.place - b.place || (a.bank === forwardBankOf(engine, choices) ? -1 : 1),
+  );
+  if (throwsOf(engine, choices) === 'own')
+    return new Map(fromFront.map((c, i) => [c.id, { throw: i + 1, faces: 'both', besides: null }]));
   return new Map(
     fromFront.map((c) => {
       const besides = cylinders.find((other) => other.place === c.place && other.bank !== c.bank)?.id ?? null;

@@ -8,7 +8,11 @@ import { STARTING_RULES, keptFree } from './rules';
 import { STARTING_FACTS, surroundingsOf } from './surroundings';
 
 const bore = fromMm(96);
-const facts = { ...STARTING_FACTS, intake: 'inboard' as const, pockets: [{ valve: 'intake' as const, at: 262, out: fromMm(24), across: fromMm(42) }] };
+const facts = {
+  ...STARTING_FACTS,
+  intake: 'inboard' as const,
+  pockets: [{ valve: 'intake' as const, at: 262, out: fromMm(24), across: fromMm(42) }],
+};
 
 function ask(joints: Joints, change: Partial<CrownAsk> = {}): CrownAsk {
   const round = surroundingsOf({ id: 'R1', bank: 'right' }, bore, { bankAngle: 90, rotation: 'clockwise' }, facts);
@@ -17,7 +21,13 @@ function ask(joints: Joints, change: Partial<CrownAsk> = {}): CrownAsk {
 
 const overlap = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 const degrees = fc.oneof(fc.integer({ min: 0, max: 359 }), fc.constantFrom(0, 90, 180, 270, 45));
-const joints: fc.Arbitrary<Joints> = fc.record({ top: degrees, second: degrees, upperRail: degrees, expander: degrees, lowerRail: degrees });
+const joints: fc.Arbitrary<Joints> = fc.record({
+  top: degrees,
+  second: degrees,
+  upperRail: degrees,
+  expander: degrees,
+  lowerRail: degrees,
+});
 
 describe('the crown as a drawing', () => {
   it('no words collide with each other nor with the bore, and none leave the drawing, wherever the joints are and however it is turned', () => {
@@ -29,7 +39,10 @@ describe('the crown as a drawing', () => {
           for (const b of words.slice(i + 1)) expect(overlap(a, b), JSON.stringify([a, b])).toBe(false);
           const nearest = Math.hypot(Math.max(0, a.x, -(a.x + a.w)), Math.max(0, a.y, -(a.y + a.h)));
           expect(nearest).toBeGreaterThan(BORE_RADIUS);
-          expect(a.x >= box.x && a.x + a.w <= box.x + box.w && a.y >= box.y && a.y + a.h <= box.y + box.h, JSON.stringify([a, box])).toBe(true);
+          expect(
+            a.x >= box.x && a.x + a.w <= box.x + box.w && a.y >= box.y && a.y + a.h <= box.y + box.h,
+            JSON.stringify([a, box]),
+          ).toBe(true);
         });
       }),
       { numRuns: 400 },
@@ -38,18 +51,26 @@ describe('the crown as a drawing', () => {
 
   it('marks stand at their joints’ angles, turned as the picture is, each on a ring of its own', () => {
     fc.assert(
-      fc.property(joints, fc.constantFrom(0, 90, 180, 270), fc.constantFrom('full' as const, 'card' as const), (placed, turn, style) => {
-        const { marks } = crownScene(ask(placed, { turn, style }));
-        for (const { joint, x, y } of marks) expect(apart((Math.atan2(x, -y) * 180) / Math.PI, placed[joint] + turn)).toBeLessThan(1e-6);
-        const radii = marks.map(({ x, y }) => Math.round(Math.hypot(x, y)));
-        expect(radii).toEqual([...radii].sort((a, b) => b - a));
-        expect(new Set(radii).size).toBe(5);
-      }),
+      fc.property(
+        joints,
+        fc.constantFrom(0, 90, 180, 270),
+        fc.constantFrom('full' as const, 'card' as const),
+        (placed, turn, style) => {
+          const { marks } = crownScene(ask(placed, { turn, style }));
+          for (const { joint, x, y } of marks)
+            expect(apart((Math.atan2(x, -y) * 180) / Math.PI, placed[joint] + turn)).toBeLessThan(1e-6);
+          const radii = marks.map(({ x, y }) => Math.round(Math.hypot(x, y)));
+          expect(radii).toEqual([...radii].sort((a, b) => b - a));
+          expect(new Set(radii).size).toBe(5);
+        },
+      ),
     );
   });
 
   it('draws pockets to the scale of the bore, where they lie (identity)', () => {
-    const circle = crownScene(ask({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 })).items.find((i) => i.kind === 'circle' && i.r < BORE_RADIUS && i.r > 72);
+    const circle = crownScene(ask({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 })).items.find(
+      (i) => i.kind === 'circle' && i.r < BORE_RADIUS && i.r > 72,
+    );
     if (circle?.kind !== 'circle') throw new Error('no pocket');
     expect((circle.r * 2) / (2 * BORE_RADIUS)).toBeCloseTo(42 / 96, 9);
     expect(Math.hypot(circle.x, circle.y) / BORE_RADIUS).toBeCloseTo(24 / 48, 9);
@@ -61,8 +82,15 @@ describe('the crown as a drawing', () => {
   });
 
   it('says major thrust where the crank’s rotation puts it', () => {
-    const round = surroundingsOf({ id: '1', bank: 'only' }, bore, { bankAngle: 0, rotation: 'anticlockwise' }, STARTING_FACTS);
-    const texts = crownScene(ask({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, { round })).items.flatMap((i) => (i.kind === 'text' ? [i.text] : []));
+    const round = surroundingsOf(
+      { id: '1', bank: 'only' },
+      bore,
+      { bankAngle: 0, rotation: 'anticlockwise' },
+      STARTING_FACTS,
+    );
+    const texts = crownScene(
+      ask({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, { round }),
+    ).items.flatMap((i) => (i.kind === 'text' ? [i.text] : []));
     expect(texts).toContain('major thrust 270°');
     expect(texts).toContain('minor thrust 90°');
   });

@@ -25,7 +25,17 @@ interface Look {
 export type Item =
   | ({ kind: 'circle'; x: number; y: number; r: number } & Look)
   | ({ kind: 'path'; d: string; x?: number; y?: number } & Look)
-  | { kind: 'text'; x: number; y: number; text: string; size: number; anchor: 'start' | 'middle' | 'end'; tone: Tone; bold?: boolean; turn?: number };
+  | {
+      kind: 'text';
+      x: number;
+      y: number;
+      text: string;
+      size: number;
+      anchor: 'start' | 'middle' | 'end';
+      tone: Tone;
+      bold?: boolean;
+      turn?: number;
+    };
 
 export interface Box {
   x: number;
@@ -120,7 +130,8 @@ export function markPath(joint: Joint, r: number): string {
 }
 
 /** How far the middle of a mark's letter is below the middle of the mark. */
-const letterDrop = (joint: Joint, r: number): number => (joint === 'upperRail' ? 0.22 * r : joint === 'lowerRail' ? -0.22 * r : 0);
+const letterDrop = (joint: Joint, r: number): number =>
+  joint === 'upperRail' ? 0.22 * r : joint === 'lowerRail' ? -0.22 * r : 0;
 
 /** Words about one side of the crown, the most needed first. */
 function sideLines(degrees: number, { bank, intake, majorThrust, low }: Surroundings): string[] {
@@ -129,7 +140,12 @@ function sideLines(degrees: number, { bank, intake, majorThrust, low }: Surround
   const side = sideWord(degrees, { bank, intake });
   const valves = bank !== 'only' && intake !== null ? (degrees === intake ? 'intake side' : 'exhaust side') : null;
   const height = low === null ? null : degrees === low ? 'low side' : 'high side';
-  return [degrees === majorThrust ? 'major thrust' : 'minor thrust', side ?? (degrees === 90 ? 'right' : 'left'), height, valves].filter((w) => w !== null);
+  return [
+    degrees === majorThrust ? 'major thrust' : 'minor thrust',
+    side ?? (degrees === 90 ? 'right' : 'left'),
+    height,
+    valves,
+  ].filter((w) => w !== null);
 }
 
 /** As wide as words of the page's font come out at most. */
@@ -173,7 +189,17 @@ function cardWords({ round, turn }: CrownAsk, size: number): Words {
     const text = lines.slice(0, 2).join(', ');
     const { x, y } = polar(270, at);
     const rotated = at === 90 ? 90 : at === 270 ? -90 : 0;
-    return { kind: 'text', x: rotated ? x + (at === 90 ? -8 : 8) : x, y: rotated ? y : y + size * 0.35, text, size, anchor: 'middle', tone: 'ink', bold: degrees === 0 || degrees === round.majorThrust, turn: rotated };
+    return {
+      kind: 'text',
+      x: rotated ? x + (at === 90 ? -8 : 8) : x,
+      y: rotated ? y : y + size * 0.35,
+      text,
+      size,
+      anchor: 'middle',
+      tone: 'ink',
+      bold: degrees === 0 || degrees === round.majorThrust,
+      turn: rotated,
+    };
   });
   return { items, boxes: [] };
 }
@@ -181,7 +207,13 @@ function cardWords({ round, turn }: CrownAsk, size: number): Words {
 const LABEL = { size: 22, height: 31, clear: 300, band: 86, reach: 300 };
 
 /** On the drawing, where a rail needs no more words. */
-const LABEL_WORDS: Record<Joint, string> = { top: 'top', second: 'second', upperRail: 'upper', expander: 'expander', lowerRail: 'lower' };
+const LABEL_WORDS: Record<Joint, string> = {
+  top: 'top',
+  second: 'second',
+  upperRail: 'upper',
+  expander: 'expander',
+  lowerRail: 'lower',
+};
 
 interface Label {
   joint: Joint;
@@ -213,7 +245,12 @@ function jointLabels({ joints, turn, broken }: CrownAsk, marks: readonly Mark[])
     const isMiddle = Math.abs(at.x) < 1;
     const right = isMiddle ? columns.right <= columns.left : at.x > 0;
     columns[right ? 'right' : 'left'] += 1;
-    return { joint, text: `${LABEL_WORDS[joint]} ${Math.round(turned(joints[joint])) % 360}°${broken.has(joint) ? ' !' : ''}`, right, y: at.y };
+    return {
+      joint,
+      text: `${LABEL_WORDS[joint]} ${Math.round(turned(joints[joint])) % 360}°${broken.has(joint) ? ' !' : ''}`,
+      right,
+      y: at.y,
+    };
   });
   for (const right of [true, false])
     for (const above of [true, false]) {
@@ -227,8 +264,24 @@ function jointLabels({ joints, turn, broken }: CrownAsk, marks: readonly Mark[])
     const x = (right ? 1 : -1) * (Math.sqrt(Math.max(0, LABEL.clear ** 2 - inner ** 2)) + 6);
     const anchor = right ? 'start' : 'end';
     const mark = marks.find((m) => m.joint === joint);
-    if (mark) items.push({ kind: 'path', d: `M${mark.x.toFixed(1)} ${mark.y.toFixed(1)}L${(x - (right ? 4 : -4)).toFixed(1)} ${y.toFixed(1)}`, fill: 'none', stroke: 'edge', width: 1.2 });
-    items.push({ kind: 'text', x, y: y + LABEL.size * 0.35, text, size: LABEL.size, anchor, tone: broken.has(joint) ? 'short' : 'ink', bold: true });
+    if (mark)
+      items.push({
+        kind: 'path',
+        d: `M${mark.x.toFixed(1)} ${mark.y.toFixed(1)}L${(x - (right ? 4 : -4)).toFixed(1)} ${y.toFixed(1)}`,
+        fill: 'none',
+        stroke: 'edge',
+        width: 1.2,
+      });
+    items.push({
+      kind: 'text',
+      x,
+      y: y + LABEL.size * 0.35,
+      text,
+      size: LABEL.size,
+      anchor,
+      tone: broken.has(joint) ? 'short' : 'ink',
+      bold: true,
+    });
     boxes.push(wordsBox(x, y + LABEL.size * 0.35, text, LABEL.size, anchor));
   }
   return { items, boxes };
@@ -238,8 +291,17 @@ function jointLabels({ joints, turn, broken }: CrownAsk, marks: readonly Mark[])
 function scale(turn: number): Words {
   const items: Item[] = Array.from({ length: 72 }, (_, i) => i * 5).map((degrees) => {
     const long = degrees % 45 === 0;
-    const [from, to] = [polar(BORE_RADIUS + 3, shown(degrees, turn)), polar(BORE_RADIUS + (long ? 18 : degrees % 15 === 0 ? 12 : 7), shown(degrees, turn))];
-    return { kind: 'path', d: `M${from.x.toFixed(2)} ${from.y.toFixed(2)}L${to.x.toFixed(2)} ${to.y.toFixed(2)}`, fill: 'none', stroke: 'ink', width: long ? 2 : 1 };
+    const [from, to] = [
+      polar(BORE_RADIUS + 3, shown(degrees, turn)),
+      polar(BORE_RADIUS + (long ? 18 : degrees % 15 === 0 ? 12 : 7), shown(degrees, turn)),
+    ];
+    return {
+      kind: 'path',
+      d: `M${from.x.toFixed(2)} ${from.y.toFixed(2)}L${to.x.toFixed(2)} ${to.y.toFixed(2)}`,
+      fill: 'none',
+      stroke: 'ink',
+      width: long ? 2 : 1,
+    };
   });
   const boxes: Box[] = [];
   for (const degrees of [45, 135, 225, 315]) {
@@ -270,8 +332,19 @@ function pocketItems({ round, turn, style }: CrownAsk): Item[] {
   if (bore === null) return [];
   return round.pockets.flatMap(({ at, out, across, valve }): Item[] => {
     const { x, y } = polar(scaled(out, bore), shown(at, turn));
-    const circle: Item = { kind: 'circle', x, y, r: scaled(across, bore) / 2, fill: 'none', stroke: 'edge', width: 1.5, dash: valve === 'exhaust' ? '3 4' : undefined };
-    return style === 'card' ? [circle] : [circle, { kind: 'text', x, y: y + 5, text: valve, size: 15, anchor: 'middle', tone: 'soft' }];
+    const circle: Item = {
+      kind: 'circle',
+      x,
+      y,
+      r: scaled(across, bore) / 2,
+      fill: 'none',
+      stroke: 'edge',
+      width: 1.5,
+      dash: valve === 'exhaust' ? '3 4' : undefined,
+    };
+    return style === 'card'
+      ? [circle]
+      : [circle, { kind: 'text', x, y: y + 5, text: valve, size: 15, anchor: 'middle', tone: 'soft' }];
   });
 }
 
@@ -280,10 +353,25 @@ function frontMarkItems({ round, turn, style }: CrownAsk, middle: number): Item[
   if (!round.frontMark) return [];
   const at = shown(round.frontMark.degrees, turn);
   const [tip, left, right] = [polar(middle - 4, at), polar(middle - 26, at - 22), polar(middle - 26, at + 22)];
-  const wedge: Item = { kind: 'path', d: `M${tip.x.toFixed(1)} ${tip.y.toFixed(1)}L${left.x.toFixed(1)} ${left.y.toFixed(1)}L${right.x.toFixed(1)} ${right.y.toFixed(1)}Z`, fill: 'ink' };
+  const wedge: Item = {
+    kind: 'path',
+    d: `M${tip.x.toFixed(1)} ${tip.y.toFixed(1)}L${left.x.toFixed(1)} ${left.y.toFixed(1)}L${right.x.toFixed(1)} ${right.y.toFixed(1)}Z`,
+    fill: 'ink',
+  };
   if (style === 'card') return [wedge];
   const opposite = polar(22, at + 180);
-  return [wedge, { kind: 'text', x: opposite.x, y: opposite.y + 5, text: round.frontMark.what, size: 15, anchor: 'middle', tone: 'ink' }];
+  return [
+    wedge,
+    {
+      kind: 'text',
+      x: opposite.x,
+      y: opposite.y + 5,
+      text: round.frontMark.what,
+      size: 15,
+      anchor: 'middle',
+      tone: 'ink',
+    },
+  ];
 }
 
 /** The crown as a drawing. */
@@ -301,18 +389,54 @@ export function crownScene(ask: CrownAsk): Scene {
     words: [...sides.boxes, ...ticks.boxes, ...labels.boxes],
     items: [
       { kind: 'circle', x: 0, y: 0, r: BORE_RADIUS, fill: 'paper', stroke: 'edge', width: 2 },
-      ...free.map(({ rule, sector: { from, to } }): Item => ({ kind: 'path', d: sectorPath(shown(from, turn), shown(from, turn) + turned(to - from), middle + 4, BORE_RADIUS), fill: SHADE[rule].tone, opacity: SHADE[rule].opacity })),
+      ...free.map(({ rule, sector: { from, to } }): Item => ({
+        kind: 'path',
+        d: sectorPath(shown(from, turn), shown(from, turn) + turned(to - from), middle + 4, BORE_RADIUS),
+        fill: SHADE[rule].tone,
+        opacity: SHADE[rule].opacity,
+      })),
       ...ticks.items,
       { kind: 'circle', x: 0, y: 0, r: middle, fill: 'sheet', stroke: 'line', width: 1 },
       ...pocketItems(ask),
-      { kind: 'path', d: `M${front.x.toFixed(1)} ${front.y.toFixed(1)}L${rear.x.toFixed(1)} ${rear.y.toFixed(1)}`, fill: 'none', stroke: 'blue', width: 1.5, dash: '8 6' },
+      {
+        kind: 'path',
+        d: `M${front.x.toFixed(1)} ${front.y.toFixed(1)}L${rear.x.toFixed(1)} ${rear.y.toFixed(1)}`,
+        fill: 'none',
+        stroke: 'blue',
+        width: 1.5,
+        dash: '8 6',
+      },
       ...frontMarkItems(ask, middle),
       ...sides.items,
-      ...JOINTS.map((joint): Item => ({ kind: 'path', d: splitRing(radii[joint], shown(joints[joint], turn), (2 * mark * 180 * 1.15) / (Math.PI * radii[joint])), fill: 'none', stroke: 'ring', width: strokes[joint], dash: joint === 'expander' ? '5 4' : undefined })),
+      ...JOINTS.map((joint): Item => ({
+        kind: 'path',
+        d: splitRing(radii[joint], shown(joints[joint], turn), (2 * mark * 180 * 1.15) / (Math.PI * radii[joint])),
+        fill: 'none',
+        stroke: 'ring',
+        width: strokes[joint],
+        dash: joint === 'expander' ? '5 4' : undefined,
+      })),
       ...labels.items,
       ...marks.flatMap(({ joint, x, y }): Item[] => [
-        { kind: 'path', d: markPath(joint, mark), x, y, fill: broken.has(joint) ? 'short' : 'sheet', stroke: 'ink', width: 2.5 },
-        { kind: 'text', x, y: y + letter * 0.36 + letterDrop(joint, mark), text: JOINT_MARKS[joint], size: letter, anchor: 'middle', tone: broken.has(joint) ? 'sheet' : 'ink', bold: true },
+        {
+          kind: 'path',
+          d: markPath(joint, mark),
+          x,
+          y,
+          fill: broken.has(joint) ? 'short' : 'sheet',
+          stroke: 'ink',
+          width: 2.5,
+        },
+        {
+          kind: 'text',
+          x,
+          y: y + letter * 0.36 + letterDrop(joint, mark),
+          text: JOINT_MARKS[joint],
+          size: letter,
+          anchor: 'middle',
+          tone: broken.has(joint) ? 'sheet' : 'ink',
+          bold: true,
+        },
       ]),
     ],
   };

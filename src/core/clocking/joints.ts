@@ -14,10 +14,22 @@ export const JOINT_WORDS: Record<Joint, string> = {
 };
 
 /** Where there is little room. */
-export const JOINT_SHORT: Record<Joint, string> = { top: 'top', second: 'second', upperRail: 'upper rail', expander: 'expander', lowerRail: 'lower rail' };
+export const JOINT_SHORT: Record<Joint, string> = {
+  top: 'top',
+  second: 'second',
+  upperRail: 'upper rail',
+  expander: 'expander',
+  lowerRail: 'lower rail',
+};
 
 /** One letter or figure for a mark on the crown. */
-export const JOINT_MARKS: Record<Joint, string> = { top: '1', second: '2', upperRail: 'U', expander: 'E', lowerRail: 'L' };
+export const JOINT_MARKS: Record<Joint, string> = {
+  top: '1',
+  second: '2',
+  upperRail: 'U',
+  expander: 'E',
+  lowerRail: 'L',
+};
 
 /** The joints with each angle changed. */
 export const mapJoints = (joints: Joints, change: (degrees: number, joint: Joint) => number): Joints => ({

@@ -4,11 +4,18 @@ import { type ClockingChoices, MOVED } from './choices';
 import { JOINTS, type Joints } from './joints';
 
 /** The choices with some joints of some cylinders moved; a joint moved back to its school's place is its school's again. */
-export function withOwn(choices: ClockingChoices, moves: readonly { cylinder: string; joints: Partial<Joints>; school: Joints }[]): ClockingChoices {
+export function withOwn(
+  choices: ClockingChoices,
+  moves: readonly { cylinder: string; joints: Partial<Joints>; school: Joints }[],
+): ClockingChoices {
   const own = new Map(choices.own.map((o) => [o.cylinder, o.joints]));
   for (const { cylinder, joints, school } of moves) {
     const all = { ...own.get(cylinder), ...joints };
-    const kept = Object.fromEntries(JOINTS.flatMap((joint) => (all[joint] === undefined || apart(all[joint], school[joint]) <= MOVED ? [] : [[joint, turned(all[joint])]]))) as Partial<Joints>;
+    const kept = Object.fromEntries(
+      JOINTS.flatMap((joint) =>
+        all[joint] === undefined || apart(all[joint], school[joint]) <= MOVED ? [] : [[joint, turned(all[joint])]],
+      ),
+    ) as Partial<Joints>;
     if (Object.keys(kept).length > 0) own.set(cylinder, kept);
     else own.delete(cylinder);
   }

@@ -3,7 +3,11 @@ import type { Rod } from './crankcase';
 import type { RuleId, Scope } from './rules';
 import type { LeftPistons, Side } from './surroundings';
 
-export const SCOPE_WORDS: Record<Scope, string> = { all: 'all five joints', gaps: 'the four gaps', compression: 'top and second' };
+export const SCOPE_WORDS: Record<Scope, string> = {
+  all: 'all five joints',
+  gaps: 'the four gaps',
+  compression: 'top and second',
+};
 
 /** What the limit of each rule counts. */
 export const LIMIT_WORDS: Record<RuleId, string> = {
@@ -36,4 +40,8 @@ export const SIDE_WORDS: Record<Side, string> = {
 };
 
 /** Chamfer in words. */
-export const FACES_WORDS: Record<Rod['faces'], string> = { front: 'chamfer to the front', rear: 'chamfer to the rear', both: 'alone on its throw: a cheek on both sides' };
+export const FACES_WORDS: Record<Rod['faces'], string> = {
+  front: 'chamfer to the front',
+  rear: 'chamfer to the rear',
+  both: 'alone on its throw: a cheek on both sides',
+};

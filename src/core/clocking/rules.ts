@@ -6,7 +6,17 @@ import { apart, turned } from '../quantity/angle';
 import { JOINTS, type Joint, type Joints, JOINT_WORDS } from './joints';
 import { type Sector, type Surroundings, around, isInside, middleOf, widened } from './surroundings';
 
-export const RULES = ['topToSecond', 'railsApart', 'railsOffExpander', 'pinEnds', 'majorThrust', 'minorThrust', 'lowSide', 'pockets', 'ownSectors'] as const;
+export const RULES = [
+  'topToSecond',
+  'railsApart',
+  'railsOffExpander',
+  'pinEnds',
+  'majorThrust',
+  'minorThrust',
+  'lowSide',
+  'pockets',
+  'ownSectors',
+] as const;
 export type RuleId = (typeof RULES)[number];
 
 export const RULE_SEVERITIES = ['note', 'mend', 'stop'] as const;
@@ -16,7 +26,11 @@ export type RuleSeverity = (typeof RULE_SEVERITIES)[number];
 export const SCOPES = ['all', 'gaps', 'compression'] as const;
 export type Scope = (typeof SCOPES)[number];
 
-const SCOPE_JOINTS: Record<Scope, readonly Joint[]> = { all: JOINTS, gaps: ['top', 'second', 'upperRail', 'lowerRail'], compression: ['top', 'second'] };
+const SCOPE_JOINTS: Record<Scope, readonly Joint[]> = {
+  all: JOINTS,
+  gaps: ['top', 'second', 'upperRail', 'lowerRail'],
+  compression: ['top', 'second'],
+};
 
 export interface Rule {
   on: boolean;
@@ -55,7 +69,14 @@ export const RULE_REASONS: Record<RuleId, string> = {
   ownSectors: 'To be kept free for a reason of this engine.',
 };
 
-const rule = (limit: number, severity: RuleSeverity, change: Partial<Rule> = {}): Rule => ({ on: true, limit, severity, stopUnder: null, scope: 'all', ...change });
+const rule = (limit: number, severity: RuleSeverity, change: Partial<Rule> = {}): Rule => ({
+  on: true,
+  limit,
+  severity,
+  stopUnder: null,
+  scope: 'all',
+  ...change,
+});
 
 export const STARTING_RULES: Rules = {
   topToSecond: rule(120, 'mend', { stopUnder: 60 }),
@@ -96,11 +117,27 @@ export function keptFree(rules: Rules, round: Surroundings): KeptFree[] {
     ['pinEnds', around(180, rules.pinEnds.limit), 'the rear end of the pin'],
     ['majorThrust', around(major, rules.majorThrust.limit), 'the major thrust face'],
     ['minorThrust', around(major + 180, rules.minorThrust.limit), 'the minor thrust face'],
-    ...(low === null ? [] : [['lowSide', around(low, rules.lowSide.limit), 'the low side, where oil lies at rest'] as [RuleId, Sector, string]]),
-    ...round.pockets.flatMap(({ valve, sector }): [RuleId, Sector, string][] => (sector ? [['pockets', widened(sector, rules.pockets.limit), `the ${valve} valve pocket`]] : [])),
-    ...round.sectors.map(({ words, ...sector }): [RuleId, Sector, string] => ['ownSectors', widened(sector, rules.ownSectors.limit), words || 'a sector to be kept free']),
+    ...(low === null
+      ? []
+      : [
+          ['lowSide', around(low, rules.lowSide.limit), 'the low side, where oil lies at rest'] as [
+            RuleId,
+            Sector,
+            string,
+          ],
+        ]),
+    ...round.pockets.flatMap(({ valve, sector }): [RuleId, Sector, string][] =>
+      sector ? [['pockets', widened(sector, rules.pockets.limit), `the ${valve} valve pocket`]] : [],
+    ),
+    ...round.sectors.map(({ words, ...sector }): [RuleId, Sector, string] => [
+      'ownSectors',
+      widened(sector, rules.ownSectors.limit),
+      words || 'a sector to be kept free',
+    ]),
   ];
-  return places.filter(([id, sector]) => rules[id].on && turned(sector.to - sector.from) > 0).map(([id, sector, words]) => ({ rule: id, sector, words, joints: SCOPE_JOINTS[rules[id].scope] }));
+  return places
+    .filter(([id, sector]) => rules[id].on && turned(sector.to - sector.from) > 0)
+    .map(([id, sector, words]) => ({ rule: id, sector, words, joints: SCOPE_JOINTS[rules[id].scope] }));
 }
 
 /** A turn of one joint. */
@@ -141,12 +178,26 @@ function breachesOf(joints: Joints, rules: Rules, free: KeptFree[]): Breach[] {
     if (!on) continue;
     for (const pair of PAIRS[id] ?? []) {
       const degrees = apart(joints[pair[0]], joints[pair[1]]);
-      if (degrees < limit - SLACK) out.push({ rule: id, severity: stopUnder !== null && degrees < stopUnder - SLACK ? 'stop' : severity, joints: pair, degrees, free: null });
+      if (degrees < limit - SLACK)
+        out.push({
+          rule: id,
+          severity: stopUnder !== null && degrees < stopUnder - SLACK ? 'stop' : severity,
+          joints: pair,
+          degrees,
+          free: null,
+        });
     }
   }
   for (const kept of free)
     for (const joint of kept.joints)
-      if (isInside(joints[joint], kept.sector)) out.push({ rule: kept.rule, severity: rules[kept.rule].severity, joints: [joint], degrees: apart(joints[joint], middleOf(kept.sector)), free: kept });
+      if (isInside(joints[joint], kept.sector))
+        out.push({
+          rule: kept.rule,
+          severity: rules[kept.rule].severity,
+          joints: [joint],
+          degrees: apart(joints[joint], middleOf(kept.sector)),
+          free: kept,
+        });
   return out;
 }
 
@@ -174,11 +225,13 @@ const round1 = (degrees: number): number => Math.round(degrees * 10) / 10;
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What a turn is, in words, e.g. `Turn the second ring gap to 225° (12° clockwise).` */
-export const cureWords = ({ joint, to, by }: Cure): string => `Turn the ${JOINT_WORDS[joint]} to ${to}° (${Math.abs(by)}° ${by < 0 ? 'anticlockwise' : 'clockwise'}).`;
+export const cureWords = ({ joint, to, by }: Cure): string =>
+  `Turn the ${JOINT_WORDS[joint]} to ${to}° (${Math.abs(by)}° ${by < 0 ? 'anticlockwise' : 'clockwise'}).`;
 
 function breachWords({ rule: id, joints: [first, second], degrees, free }: Breach): string {
   if (!first) return '';
-  if (!free) return `${capital(JOINT_WORDS[first])} and ${JOINT_WORDS[second ?? first]} are ${round1(degrees)}° apart. ${RULE_REASONS[id]}`;
+  if (!free)
+    return `${capital(JOINT_WORDS[first])} and ${JOINT_WORDS[second ?? first]} are ${round1(degrees)}° apart. ${RULE_REASONS[id]}`;
   return `${capital(JOINT_WORDS[first])} lies ${round1(degrees)}° from the middle of ${free.words}. ${RULE_REASONS[id]}`;
 }
 
@@ -187,11 +240,25 @@ function passOf(id: RuleId, joints: Joints, free: KeptFree[]): RuleResult | null
   const pairs = PAIRS[id];
   if (pairs) {
     const degrees = Math.min(...pairs.map(([a, b]) => apart(joints[a], joints[b])));
-    return { rule: id, verdict: 'pass', joints: pairs.flat(), degrees, says: `${RULE_WORDS[id]}: ${round1(degrees)}°`, cure: null };
+    return {
+      rule: id,
+      verdict: 'pass',
+      joints: pairs.flat(),
+      degrees,
+      says: `${RULE_WORDS[id]}: ${round1(degrees)}°`,
+      cure: null,
+    };
   }
   const own = free.filter((f) => f.rule === id);
   if (own.length === 0) return null;
-  return { rule: id, verdict: 'pass', joints: own[0]?.joints ?? [], degrees: null, says: `${RULE_WORDS[id]}: none`, cure: null };
+  return {
+    rule: id,
+    verdict: 'pass',
+    joints: own[0]?.joints ?? [],
+    degrees: null,
+    says: `${RULE_WORDS[id]}: none`,
+    cure: null,
+  };
 }
 
 /**
@@ -200,7 +267,12 @@ function passOf(id: RuleId, joints: Joints, free: KeptFree[]): RuleResult | null
  * @param placed joints that stand where the school, or the maker's sheet, puts them: a place that the school means
  *   is told, and breaks no rule
  */
-export function checkJoints(joints: Joints, rules: Rules, round: Surroundings, placed: ReadonlySet<Joint> = new Set()): RuleResult[] {
+export function checkJoints(
+  joints: Joints,
+  rules: Rules,
+  round: Surroundings,
+  placed: ReadonlySet<Joint> = new Set(),
+): RuleResult[] {
   const free = keptFree(rules, round);
   const breaches = breachesOf(joints, rules, free);
   return RULES.flatMap((id): RuleResult[] => {
@@ -211,8 +283,23 @@ export function checkJoints(joints: Joints, rules: Rules, round: Surroundings, p
     return own.map((breach) => {
       const [joint] = breach.joints;
       const { degrees, joints: about } = breach;
-      if (breach.free && joint && placed.has(joint)) return { rule: id, verdict: 'pass', joints: about, degrees, says: `${capital(JOINT_WORDS[joint])} by ${breach.free.words}, as the school has it`, cure: null };
-      return { rule: id, verdict: breach.severity, joints: about, degrees, says: breachWords(breach), cure: cureOf(breach, breaches, joints, rules, free) };
+      if (breach.free && joint && placed.has(joint))
+        return {
+          rule: id,
+          verdict: 'pass',
+          joints: about,
+          degrees,
+          says: `${capital(JOINT_WORDS[joint])} by ${breach.free.words}, as the school has it`,
+          cure: null,
+        };
+      return {
+        rule: id,
+        verdict: breach.severity,
+        joints: about,
+        degrees,
+        says: breachWords(breach),
+        cure: cureOf(breach, breaches, joints, rules, free),
+      };
     });
   });
 }

@@ -25,7 +25,14 @@ export interface SchoolSettings {
   acrossRail: number;
 }
 
-export const STARTING_SETTINGS: SchoolSettings = { offPin: 45, railArc: NM_PER_INCH, thirdsFrom: 45, twelve: 0, acrossTop: 30, acrossRail: 120 };
+export const STARTING_SETTINGS: SchoolSettings = {
+  offPin: 45,
+  railArc: NM_PER_INCH,
+  thirdsFrom: 45,
+  twelve: 0,
+  acrossTop: 30,
+  acrossRail: 120,
+};
 
 /** A maker's sheet: its angles as they are printed, and how it counts them. */
 export interface SheetPositions {
@@ -55,16 +62,25 @@ export const NO_PLAN_WORDS: Record<NoPlan, string> = {
 };
 
 /** A joint with a rail an arc to either side of it. */
-const pack = (at: number, step: number): Pick<Joints, 'expander' | 'upperRail' | 'lowerRail'> => ({ expander: turned(at), upperRail: turned(at + step), lowerRail: turned(at - step) });
+const pack = (at: number, step: number): Pick<Joints, 'expander' | 'upperRail' | 'lowerRail'> => ({
+  expander: turned(at),
+  upperRail: turned(at + step),
+  lowerRail: turned(at - step),
+});
 
 function drawn({ school, settings, sheet }: SchoolChoices, bore: Nm | null, high: number | null): Joints | NoPlan {
   const step = bore === null ? null : arcAngle(settings.railArc, bore);
   switch (school) {
     case 'sheet':
-      return sheet ? mapJoints(sheet.joints, (printed) => turned(sheet.zero + (sheet.sense === 'clockwise' ? printed : -printed))) : 'sheet';
+      return sheet
+        ? mapJoints(sheet.joints, (printed) => turned(sheet.zero + (sheet.sense === 'clockwise' ? printed : -printed)))
+        : 'sheet';
     case 'diagonals': {
       const top = settings.offPin;
-      return mapJoints({ top, second: top + 180, upperRail: top + 90, expander: top + 180, lowerRail: top + 270 }, turned);
+      return mapJoints(
+        { top, second: top + 180, upperRail: top + 90, expander: top + 180, lowerRail: top + 270 },
+        turned,
+      );
     }
     case 'frontAndBack':
       return step === null ? 'bore' : { top: 0, second: 180, ...pack(0, step) };
@@ -73,13 +89,31 @@ function drawn({ school, settings, sheet }: SchoolChoices, bore: Nm | null, high
       return step === null ? 'bore' : { top: high, second: turned(high + 180), ...pack(high, step) };
     case 'thirds': {
       const upperRail = settings.thirdsFrom;
-      return mapJoints({ upperRail, expander: upperRail + 120, lowerRail: upperRail + 240, second: upperRail + 90, top: upperRail + 270 }, turned);
+      return mapJoints(
+        {
+          upperRail,
+          expander: upperRail + 120,
+          lowerRail: upperRail + 240,
+          second: upperRail + 90,
+          top: upperRail + 270,
+        },
+        turned,
+      );
     }
     case 'tenTwoSix':
-      return step === null ? 'bore' : { top: turned(settings.twelve + 300), second: turned(settings.twelve + 60), ...pack(settings.twelve + 180, step) };
+      return step === null
+        ? 'bore'
+        : {
+            top: turned(settings.twelve + 300),
+            second: turned(settings.twelve + 60),
+            ...pack(settings.twelve + 180, step),
+          };
     case 'across': {
       const { acrossTop: top, acrossRail: upperRail } = settings;
-      return mapJoints({ top, second: top + 180, upperRail, expander: upperRail + 90, lowerRail: upperRail + 180 }, turned);
+      return mapJoints(
+        { top, second: top + 180, upperRail, expander: upperRail + 90, lowerRail: upperRail + 180 },
+        turned,
+      );
     }
   }
 }
@@ -92,7 +126,10 @@ function drawn({ school, settings, sheet }: SchoolChoices, bore: Nm | null, high
  * @param at its bank, its bore in nm (null while not known) and its high side in degrees (null where it is upright)
  * @returns degrees clockwise from the front, 0 ≤ a < 360; or why there is no plan
  */
-export function jointsOf(choices: SchoolChoices, { bank, bore, high }: { bank: Bank; bore: Nm | null; high: number | null }): Joints | NoPlan {
+export function jointsOf(
+  choices: SchoolChoices,
+  { bank, bore, high }: { bank: Bank; bore: Nm | null; high: number | null },
+): Joints | NoPlan {
   if (!choices.mirrorLeft || bank !== 'left') return drawn(choices, bore, high);
   const image = drawn(choices, bore, high === null ? null : mirrored(high));
   return typeof image === 'string' ? image : mapJoints(image, mirrored);

@@ -7,11 +7,18 @@ const STEP = 5;
 const DRAW = 2.5;
 
 /** What a joint is drawn to besides every 5°: where its school puts it, and opposite and square to every other joint. */
-export const marksFor = (joint: Joint, joints: Joints, school: Joints): number[] => [school[joint], ...JOINTS.filter((j) => j !== joint).flatMap((j) => [joints[j] + 180, joints[j] + 90, joints[j] - 90])].map(turned);
+export const marksFor = (joint: Joint, joints: Joints, school: Joints): number[] =>
+  [
+    school[joint],
+    ...JOINTS.filter((j) => j !== joint).flatMap((j) => [joints[j] + 180, joints[j] + 90, joints[j] - 90]),
+  ].map(turned);
 
 /** The nearest mark within reach, else the nearest 5°. */
 export function snapped(degrees: number, marks: readonly number[]): number {
-  const nearest = marks.reduce<number | null>((best, mark) => (best === null || apart(mark, degrees) < apart(best, degrees) ? mark : best), null);
+  const nearest = marks.reduce<number | null>(
+    (best, mark) => (best === null || apart(mark, degrees) < apart(best, degrees) ? mark : best),
+    null,
+  );
   const step = turned(Math.round(degrees / STEP) * STEP);
   if (nearest === null || apart(nearest, degrees) > DRAW || apart(step, degrees) < apart(nearest, degrees)) return step;
   return nearest;

@@ -65,7 +65,9 @@ export type Solved = { ok: true; joints: Joints; reached: Reached } | { ok: fals
 
 /** The ask that the rules in force make of one crown. */
 export function solveAskOf(now: Joints, rules: Rules, round: Surroundings, held: readonly Joint[], step = 1): SolveAsk {
-  const least = RULES.flatMap((rule): LeastApart[] => (rules[rule].on ? (PAIRS[rule] ?? []).map((pair) => ({ rule, pair, degrees: rules[rule].limit })) : []));
+  const least = RULES.flatMap((rule): LeastApart[] =>
+    rules[rule].on ? (PAIRS[rule] ?? []).map((pair) => ({ rule, pair, degrees: rules[rule].limit })) : [],
+  );
   return { forbidden: keptFree(rules, round), least, held, now, step };
 }
 
@@ -125,7 +127,8 @@ function nextAllowed({ values, from }: Domain, place: number): number {
 
 function ordersAfter(first: number): number[][] {
   const rest = JOINTS.map((_, i) => i).filter((i) => i !== first);
-  const permute = (left: number[]): number[][] => (left.length === 0 ? [[]] : left.flatMap((i) => permute(left.filter((j) => j !== i)).map((tail) => [i, ...tail])));
+  const permute = (left: number[]): number[][] =>
+    left.length === 0 ? [[]] : left.flatMap((i) => permute(left.filter((j) => j !== i)).map((tail) => [i, ...tail]));
   return permute(rest).map((tail) => [first, ...tail]);
 }
 
@@ -135,7 +138,7 @@ const ORDERS = JOINTS.map((_, first) => ordersAfter(first));
 function settle({ domains, least }: Problem, order: number[], first: number, at: number[]): boolean {
   at.fill(first);
   const pivot = order[0] ?? 0;
-  for (let moved = true; moved; ) {
+  for (let moved = true; moved;) {
     moved = false;
     for (let k = 1; k < COUNT; k += 1) {
       const joint = order[k] ?? 0;
@@ -191,7 +194,8 @@ interface Bounds {
 function problemOf({ ask, floors, clear, turn }: Bounds): Problem {
   const least = new Float64Array(COUNT * COUNT);
   const raise = ([a, b]: Pair, degrees: number): void => {
-    for (const at of [indexOf(a) * COUNT + indexOf(b), indexOf(b) * COUNT + indexOf(a)]) least[at] = Math.max(least[at] ?? 0, degrees);
+    for (const at of [indexOf(a) * COUNT + indexOf(b), indexOf(b) * COUNT + indexOf(a)])
+      least[at] = Math.max(least[at] ?? 0, degrees);
   };
   for (const { pair, degrees } of ask.least) raise(pair, degrees);
   for (const [pair, degrees] of floors) raise(pair, degrees);
@@ -199,7 +203,11 @@ function problemOf({ ask, floors, clear, turn }: Bounds): Problem {
   const domains = JOINTS.map((joint) => {
     const own = ask.forbidden.filter((f) => f.joints.includes(joint));
     const isHeld = ask.held.includes(joint);
-    const allowed = (place: number): boolean => own.every(({ sector }) => !isInside(place, sector) && (isHeld || clear === 0 || offSector(place, sector) >= clear - EPS)) && (isHeld || turn >= 180 || apart(place, ask.now[joint]) <= turn + EPS);
+    const allowed = (place: number): boolean =>
+      own.every(
+        ({ sector }) => !isInside(place, sector) && (isHeld || clear === 0 || offSector(place, sector) >= clear - EPS),
+      ) &&
+      (isHeld || turn >= 180 || apart(place, ask.now[joint]) <= turn + EPS);
     return domainOf((isHeld ? [turned(ask.now[joint])] : places).filter(allowed));
   });
   return { domains, least };
@@ -224,14 +232,26 @@ interface Constraint extends Conflict {
 function constraintsOf({ least, forbidden, held }: SolveAsk): Constraint[] {
   const rules = [...new Set([...least, ...forbidden].map((c) => c.rule))];
   return [
-    ...held.map((joint): Constraint => ({ rule: null, held: joint, words: `the ${JOINT_WORDS[joint]} is held`, without: (ask) => ({ ...ask, held: ask.held.filter((j) => j !== joint) }) })),
+    ...held.map((joint): Constraint => ({
+      rule: null,
+      held: joint,
+      words: `the ${JOINT_WORDS[joint]} is held`,
+      without: (ask) => ({ ...ask, held: ask.held.filter((j) => j !== joint) }),
+    })),
     ...rules.map((rule): Constraint => {
       const degrees = least.find((l) => l.rule === rule)?.degrees;
       return {
         rule,
         held: null,
-        words: degrees === undefined ? RULE_WORDS[rule].replace(/^./, (c) => c.toLowerCase()) : `${RULE_WORDS[rule].replace(/^./, (c) => c.toLowerCase())}, ${degrees}° at least`,
-        without: (ask) => ({ ...ask, least: ask.least.filter((l) => l.rule !== rule), forbidden: ask.forbidden.filter((f) => f.rule !== rule) }),
+        words:
+          degrees === undefined
+            ? RULE_WORDS[rule].replace(/^./, (c) => c.toLowerCase())
+            : `${RULE_WORDS[rule].replace(/^./, (c) => c.toLowerCase())}, ${degrees}° at least`,
+        without: (ask) => ({
+          ...ask,
+          least: ask.least.filter((l) => l.rule !== rule),
+          forbidden: ask.forbidden.filter((f) => f.rule !== rule),
+        }),
       };
     }),
   ];
@@ -261,7 +281,11 @@ export function solve(ask: SolveAsk): Solved {
   if (!arrangement(problemOf(bounds))) return { ok: false, conflict: conflictIn(ask) };
   const isFree = ([a, b]: Pair): boolean => !(ask.held.includes(a) && ask.held.includes(b));
   const holds = (change: Partial<Bounds>): boolean => arrangement(problemOf({ ...bounds, ...change })) !== null;
-  const apartAtLeast = (pairs: Pair[], degrees: number): Map<Pair, number> => new Map([...bounds.floors, ...pairs.map((pair) => [pair, Math.max(degrees, bounds.floors.get(pair) ?? 0)] as const)]);
+  const apartAtLeast = (pairs: Pair[], degrees: number): Map<Pair, number> =>
+    new Map([
+      ...bounds.floors,
+      ...pairs.map((pair) => [pair, Math.max(degrees, bounds.floors.get(pair) ?? 0)] as const),
+    ]);
   const spread = (pairs: Pair[]): number | null => {
     const counted = pairs.filter(isFree);
     if (counted.length === 0) return null;
@@ -279,5 +303,16 @@ export function solve(ask: SolveAsk): Solved {
   if (isTurned) bounds.turn = 180 - largest(0, (less) => holds({ turn: 180 - less }));
   const joints = arrangement(problemOf(bounds));
   if (!joints) return { ok: false, conflict: [] };
-  return { ok: true, joints, reached: { nearest, topToSecond, oil, between, clear: keptOff ? bounds.clear : null, turn: isTurned ? bounds.turn : null } };
+  return {
+    ok: true,
+    joints,
+    reached: {
+      nearest,
+      topToSecond,
+      oil,
+      between,
+      clear: keptOff ? bounds.clear : null,
+      turn: isTurned ? bounds.turn : null,
+    },
+  };
 }

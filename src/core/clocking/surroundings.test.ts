@@ -2,7 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apart, mirrored, turned } from '../quantity/angle';
 import { fromMm } from '../quantity/length';
-import { STARTING_FACTS, around, isInside, lowSide, majorThrust, offSector, pocketSector, sideDirection, surroundingsOf, tiltOf, widened } from './surroundings';
+import {
+  STARTING_FACTS,
+  around,
+  isInside,
+  lowSide,
+  majorThrust,
+  offSector,
+  pocketSector,
+  sideDirection,
+  surroundingsOf,
+  tiltOf,
+  widened,
+} from './surroundings';
 
 type V3 = readonly [number, number, number];
 const dot = (a: V3, b: V3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
@@ -22,7 +34,11 @@ function wallPressed(tilt: number, clockwiseFromFront: boolean, afterTop: number
   const a = (afterTop * Math.PI) / 180;
   const side = cross(spin, bore);
   const [radius, rod] = [1, 3.4];
-  const pin: V3 = [radius * (Math.cos(a) * bore[0] + Math.sin(a) * side[0]), radius * (Math.cos(a) * bore[1] + Math.sin(a) * side[1]), 0];
+  const pin: V3 = [
+    radius * (Math.cos(a) * bore[0] + Math.sin(a) * side[0]),
+    radius * (Math.cos(a) * bore[1] + Math.sin(a) * side[1]),
+    0,
+  ];
   const along = dot(pin, bore);
   const off = Math.sqrt(rod ** 2 - (dot(pin, pin) - along ** 2));
   const piston: V3 = [(along + off) * bore[0], (along + off) * bore[1], 0];
@@ -37,9 +53,16 @@ function wallPressed(tilt: number, clockwiseFromFront: boolean, afterTop: number
 describe('the major thrust face', () => {
   it('is where a slider and crank press the wall after top dead centre: both rotations, any lean, any angle of the power stroke (identity)', () => {
     fc.assert(
-      fc.property(fc.double({ min: -179, max: 179, noNaN: true }), fc.double({ min: 1, max: 175, noNaN: true }), fc.boolean(), (tilt, afterTop, clockwise) => {
-        expect(apart(wallPressed(tilt, clockwise, afterTop), majorThrust(clockwise ? 'clockwise' : 'anticlockwise'))).toBeLessThan(1e-6);
-      }),
+      fc.property(
+        fc.double({ min: -179, max: 179, noNaN: true }),
+        fc.double({ min: 1, max: 175, noNaN: true }),
+        fc.boolean(),
+        (tilt, afterTop, clockwise) => {
+          expect(
+            apart(wallPressed(tilt, clockwise, afterTop), majorThrust(clockwise ? 'clockwise' : 'anticlockwise')),
+          ).toBeLessThan(1e-6);
+        },
+      ),
     );
   });
 
@@ -51,7 +74,10 @@ describe('the major thrust face', () => {
 
 describe('banks and leaning bores (common practice, no source)', () => {
   it('outboard is 90° on the right bank and 270° on the left, and is the low side of either', () => {
-    for (const [bank, outboard] of [['right', 90], ['left', 270]] as const) {
+    for (const [bank, outboard] of [
+      ['right', 90],
+      ['left', 270],
+    ] as const) {
       expect(sideDirection('outboard', bank, null)).toBe(outboard);
       for (const bankAngle of [52, 90, 180]) expect(lowSide(tiltOf({ bankAngle }, bank, 0))).toBe(outboard);
     }
@@ -77,12 +103,17 @@ describe('banks and leaning bores (common practice, no source)', () => {
 describe('sectors', () => {
   it('hold what lies between their edges, whatever side of the front they lie on', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 359 }), fc.integer({ min: 1, max: 170 }), fc.integer({ min: 0, max: 359 }), (middle, half, at) => {
-        const sector = around(middle, half);
-        expect(isInside(at, sector)).toBe(apart(at, middle) < half);
-        expect(offSector(at, sector)).toBeCloseTo(Math.max(0, apart(at, middle) - half), 9);
-        expect(isInside(at, widened(sector, 5))).toBe(apart(at, middle) < half + 5);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 359 }),
+        fc.integer({ min: 1, max: 170 }),
+        fc.integer({ min: 0, max: 359 }),
+        (middle, half, at) => {
+          const sector = around(middle, half);
+          expect(isInside(at, sector)).toBe(apart(at, middle) < half);
+          expect(offSector(at, sector)).toBeCloseTo(Math.max(0, apart(at, middle) - half), 9);
+          expect(isInside(at, widened(sector, 5))).toBe(apart(at, middle) < half + 5);
+        },
+      ),
     );
   });
 
@@ -99,14 +130,23 @@ describe('sectors', () => {
   });
 
   it('pockets and sectors of the left bank are the mirror image, or turned, and a flipped cylinder is turned front to back', () => {
-    const facts = { ...STARTING_FACTS, pockets: [{ valve: 'intake' as const, at: 250, out: fromMm(24), across: fromMm(42) }], sectors: [{ words: 'oil jet', from: 20, to: 40 }] };
+    const facts = {
+      ...STARTING_FACTS,
+      pockets: [{ valve: 'intake' as const, at: 250, out: fromMm(24), across: fromMm(42) }],
+      sectors: [{ words: 'oil jet', from: 20, to: 40 }],
+    };
     const engine = { bankAngle: 90, rotation: 'clockwise' as const };
-    const at = (bank: 'left' | 'right', change = {}): number | undefined => surroundingsOf({ id: bank === 'left' ? 'L1' : 'R1', bank }, fromMm(96), engine, { ...facts, ...change }).pockets[0]?.at;
+    const at = (bank: 'left' | 'right', change = {}): number | undefined =>
+      surroundingsOf({ id: bank === 'left' ? 'L1' : 'R1', bank }, fromMm(96), engine, { ...facts, ...change })
+        .pockets[0]?.at;
     expect(at('right')).toBe(250);
     expect(at('left')).toBe(mirrored(250));
     expect(at('left', { leftPistons: 'turned' })).toBe(70);
     expect(at('left', { leftPistons: 'same' })).toBe(250);
     expect(at('right', { flipped: ['R1'] })).toBe(turned(180 - 250));
-    expect(surroundingsOf({ id: 'L1', bank: 'left' }, null, engine, facts).sectors[0]).toMatchObject({ from: 320, to: 340 });
+    expect(surroundingsOf({ id: 'L1', bank: 'left' }, null, engine, facts).sectors[0]).toMatchObject({
+      from: 320,
+      to: 340,
+    });
   });
 });

@@ -15,7 +15,14 @@ export type Side = (typeof SIDES)[number];
 export const INTAKE_SIDES = ['inboard', 'outboard', 'left', 'right'] as const satisfies readonly Side[];
 export type IntakeSide = (typeof INTAKE_SIDES)[number];
 
-export const FRONT_MARKS = ['arrow', 'dot', 'notch', "maker's mark", 'valve-relief side', 'large intake relief'] as const;
+export const FRONT_MARKS = [
+  'arrow',
+  'dot',
+  'notch',
+  "maker's mark",
+  'valve-relief side',
+  'large intake relief',
+] as const;
 
 /** A pocket in the crown for a valve: a circle, as it lies on the right or the only bank. */
 export interface Pocket {
@@ -56,7 +63,15 @@ export interface CrownFacts {
   sectors: OwnSector[];
 }
 
-export const STARTING_FACTS: CrownFacts = { lean: 0, intake: null, frontMark: { what: 'arrow', points: 'front' }, pockets: [], leftPistons: 'mirrored', flipped: [], sectors: [] };
+export const STARTING_FACTS: CrownFacts = {
+  lean: 0,
+  intake: null,
+  frontMark: { what: 'arrow', points: 'front' },
+  pockets: [],
+  leftPistons: 'mirrored',
+  flipped: [],
+  sectors: [],
+};
 
 export interface PlacedPocket extends Pocket {
   /** Where it comes near the crown's edge; null where it does not, or the bore is not known. */
@@ -138,7 +153,10 @@ export function isInside(degrees: number, { from, to }: Sector): boolean {
 }
 
 /** A sector of a half-width round a direction. */
-export const around = (middle: number, half: number): Sector => ({ from: turned(middle - half), to: turned(middle + half) });
+export const around = (middle: number, half: number): Sector => ({
+  from: turned(middle - half),
+  to: turned(middle + half),
+});
 
 /** A sector made wider by some degrees at either end; all round at most. */
 export function widened({ from, to }: Sector, by: number): Sector {
@@ -167,12 +185,24 @@ export function pocketSector({ at, out, across }: Pocket, bore: Nm): Sector | nu
 }
 
 function placedAt(degrees: number, bank: Bank, facts: CrownFacts, isFlipped: boolean): number {
-  const left = bank !== 'left' ? degrees : facts.leftPistons === 'mirrored' ? mirrored(degrees) : facts.leftPistons === 'turned' ? turned(degrees + 180) : degrees;
+  const left =
+    bank !== 'left'
+      ? degrees
+      : facts.leftPistons === 'mirrored'
+        ? mirrored(degrees)
+        : facts.leftPistons === 'turned'
+          ? turned(degrees + 180)
+          : degrees;
   return isFlipped ? turned(180 - left) : turned(left);
 }
 
 /** What lies round the crown of one cylinder. */
-export function surroundingsOf(cylinder: { id: string; bank: Bank }, bore: Nm | null, engine: Pick<Engine, 'bankAngle' | 'rotation'>, facts: CrownFacts): Surroundings {
+export function surroundingsOf(
+  cylinder: { id: string; bank: Bank },
+  bore: Nm | null,
+  engine: Pick<Engine, 'bankAngle' | 'rotation'>,
+  facts: CrownFacts,
+): Surroundings {
   const { id, bank } = cylinder;
   const tilt = tiltOf(engine, bank, facts.lean);
   const { frontMark: mark } = facts;

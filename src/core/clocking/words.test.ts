@@ -56,11 +56,14 @@ describe('angles as they are typed', () => {
     expect(heard.ok && heard.degrees).toBeCloseTo(degrees, 9);
   });
 
-  it.each(['', '400', 'x', '13:00', '0:30', '1:75', '200 left of front', '4 5', '1e3', '='])('“%s” is refused with what is accepted', (typed) => {
-    const heard = hearAngle(typed, 0);
-    expect(heard).toMatchObject({ ok: false });
-    expect(!heard.ok && heard.fault.length).toBeGreaterThan(10);
-  });
+  it.each(['', '400', 'x', '13:00', '0:30', '1:75', '200 left of front', '4 5', '1e3', '='])(
+    '“%s” is refused with what is accepted',
+    (typed) => {
+      const heard = hearAngle(typed, 0);
+      expect(heard).toMatchObject({ ok: false });
+      expect(!heard.ok && heard.fault.length).toBeGreaterThan(10);
+    },
+  );
 
   it('hours are read as the picture is turned, degrees are not', () => {
     expect(hearAngle('12:00', 180)).toEqual({ ok: true, degrees: 180 });

@@ -58,12 +58,16 @@ export function hearAngle(typed: string, turn: number): AngleHeard {
   const plain = /^[+-]?\d{1,3}(?:[.,]\d+)?$/.exec(text);
   if (plain) {
     const degrees = Number(text.replace(',', '.'));
-    return Math.abs(degrees) <= 360 ? { ok: true, degrees: turned(degrees) } : { ok: false, fault: 'From −360° to 360°.' };
+    return Math.abs(degrees) <= 360
+      ? { ok: true, degrees: turned(degrees) }
+      : { ok: false, fault: 'From −360° to 360°.' };
   }
   const hours = /^(\d{1,2})(?::([0-5]\d)| ?o'?clock| ?h)$/.exec(text);
   if (hours) {
     const hour = Number(hours[1]);
-    return hour >= 1 && hour <= 12 ? { ok: true, degrees: turned(hour * 30 + Number(hours[2] ?? 0) / 2 - turn) } : { ok: false, fault: 'Hours run from 1 to 12.' };
+    return hour >= 1 && hour <= 12
+      ? { ok: true, degrees: turned(hour * 30 + Number(hours[2] ?? 0) / 2 - turn) }
+      : { ok: false, fault: 'Hours run from 1 to 12.' };
   }
   const off = /^(\d{1,3}(?:[.,]\d+)?) ?(left|right) of (front|rear)$/.exec(text);
   if (!off) return { ok: false, fault: FAULT };

@@ -3,8 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { type Engine, LAYOUTS, NUMBERING_SCHEMES, cylindersOf, engineWords, hasTwoBanks } from './engine';
 import { engineFaults } from './engineFaults';
 
-const inline: Engine = { layout: 'inline', cylinders: 5, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } };
-const vee: Engine = { ...inline, layout: 'vee', cylinders: 8, bankAngle: 90, numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } };
+const inline: Engine = {
+  layout: 'inline',
+  cylinders: 5,
+  bankAngle: 0,
+  rotation: 'clockwise',
+  numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+};
+const vee: Engine = {
+  ...inline,
+  layout: 'vee',
+  cylinders: 8,
+  bankAngle: 90,
+  numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' },
+};
 
 const bank = (engine: Engine, side: string): string[] =>
   cylindersOf(engine)
@@ -15,7 +27,13 @@ const bank = (engine: Engine, side: string): string[] =>
 describe('numbering', () => {
   it('numbers one bank from the front or from the flywheel', () => {
     expect(bank(inline, 'only')).toEqual(['1', '2', '3', '4', '5']);
-    expect(bank({ ...inline, numbering: { ...inline.numbering, start: 'rear' } }, 'only')).toEqual(['5', '4', '3', '2', '1']);
+    expect(bank({ ...inline, numbering: { ...inline.numbering, start: 'rear' } }, 'only')).toEqual([
+      '5',
+      '4',
+      '3',
+      '2',
+      '1',
+    ]);
   });
 
   it('numbers odd and even banks', () => {
@@ -30,7 +48,11 @@ describe('numbering', () => {
   });
 
   it('letters the banks', () => {
-    const engine: Engine = { ...vee, cylinders: 2, numbering: { scheme: 'lettered', start: 'front', firstBank: 'right' } };
+    const engine: Engine = {
+      ...vee,
+      cylinders: 2,
+      numbering: { scheme: 'lettered', start: 'front', firstBank: 'right' },
+    };
     expect(cylindersOf(engine).map((c) => [c.id, c.label])).toEqual([
       ['R1', 'A1'],
       ['L1', 'B1'],
@@ -38,8 +60,13 @@ describe('numbering', () => {
   });
 
   it('renumbering moves no cylinder: places stay', () => {
-    const places = (engine: Engine): string[] => cylindersOf(engine).map((c) => `${c.id}@${c.place}`).sort();
-    expect(places({ ...vee, numbering: { scheme: 'lettered', start: 'rear', firstBank: 'left' } })).toEqual(places(vee));
+    const places = (engine: Engine): string[] =>
+      cylindersOf(engine)
+        .map((c) => `${c.id}@${c.place}`)
+        .sort();
+    expect(places({ ...vee, numbering: { scheme: 'lettered', start: 'rear', firstBank: 'left' } })).toEqual(
+      places(vee),
+    );
   });
 
   it('gives every sound engine as many distinct places, labels and spots as it has cylinders', () => {
@@ -93,5 +120,9 @@ describe('what cannot be an engine', () => {
 });
 
 it('says an engine in a few words', () => {
-  expect([vee, inline, { ...vee, layout: 'flat' as const, cylinders: 4 }].map(engineWords)).toEqual(['90° V8', 'in-line 5', 'flat 4']);
+  expect([vee, inline, { ...vee, layout: 'flat' as const, cylinders: 4 }].map(engineWords)).toEqual([
+    '90° V8',
+    'in-line 5',
+    'flat 4',
+  ]);
 });

@@ -64,7 +64,14 @@ function labelOf(engine: Engine, first: boolean, index: number, inFirstBank: num
   }
 }
 
-function bankOf(engine: Engine, bank: Bank, count: number, first: boolean, inFirstBank: number, forward: Bank): Cylinder[] {
+function bankOf(
+  engine: Engine,
+  bank: Bank,
+  count: number,
+  first: boolean,
+  inFirstBank: number,
+  forward: Bank,
+): Cylinder[] {
   const side = bank === 'left' ? -1 : bank === 'right' ? 1 : 0;
   const reach = engine.layout === 'flat' ? 0.95 : 0.62;
   const stagger = bank === 'only' || bank === forward ? 0 : 0.22;
@@ -93,7 +100,8 @@ const byLabel = (a: Cylinder, b: Cylinder): number => labelOrder.compare(a.label
  * @param forward that bank; the one numbering begins in unless said otherwise
  */
 export function cylindersOf(engine: Engine, forward: 'left' | 'right' = engine.numbering.firstBank): Cylinder[] {
-  if (!hasTwoBanks(engine.layout)) return bankOf(engine, 'only', engine.cylinders, true, engine.cylinders, 'only').sort(byLabel);
+  if (!hasTwoBanks(engine.layout))
+    return bankOf(engine, 'only', engine.cylinders, true, engine.cylinders, 'only').sort(byLabel);
   const first = engine.numbering.firstBank;
   const inFirst = Math.ceil(engine.cylinders / 2);
   const other: Bank = first === 'left' ? 'right' : 'left';

@@ -6,8 +6,16 @@ import { fromInches, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import { type HeatChoices, STARTING_HEAT } from './assess';
 
-const heatEntry = (change: Partial<HeatChoices>): Entry => ({ kind: 'heat', id: 'h', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value: { ...STARTING_HEAT, ...change } });
-const judged = (job: Parameters<typeof jobEntry>[0], ...entries: Entry[]) => judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job }), ...entries] });
+const heatEntry = (change: Partial<HeatChoices>): Entry => ({
+  kind: 'heat',
+  id: 'h',
+  at: '2026-05-04T09:00:00.000Z',
+  by: '',
+  replaces: null,
+  value: { ...STARTING_HEAT, ...change },
+});
+const judged = (job: Parameters<typeof jobEntry>[0], ...entries: Entry[]) =>
+  judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job }), ...entries] });
 const first = (...args: Parameters<typeof judged>) => judged(...args).cylinders[0]?.heat;
 const street = { use: 'plain', fuel: 'petrol', now: { kind: 'none' }, later: null } as const;
 
@@ -25,7 +33,9 @@ describe('the heat model of a build', () => {
   it('its working has the numbers put in', () => {
     const [minimum] = first({ service: street, construction: 'cast' })?.rings.top.points ?? [];
     const lines = (minimum?.working ?? []).map((l) => sayingText(l, 'imperial'));
-    expect(lines[0]).toBe('π × 4.0000 in × (1 + 10.8×10⁻⁶ × 100 K) − (π × 4.0000 in − 16 thou) × (1 + 11.2×10⁻⁶ × 170 K) = 0.00568 in');
+    expect(lines[0]).toBe(
+      'π × 4.0000 in × (1 + 10.8×10⁻⁶ × 100 K) − (π × 4.0000 in − 16 thou) × (1 + 11.2×10⁻⁶ × 170 K) = 0.00568 in',
+    );
     expect(lines[1]).toContain('nothing at 230.4 °C: 40 K from the assumed 190 °C');
   });
 
@@ -70,13 +80,22 @@ describe('the heat model of a build', () => {
     const hot = judged({ service: street }, heatEntry({ top: 300 }));
     expect(hot.cylinders[0]?.rings.top.target).toEqual(cool.cylinders[0]?.rings.top.target);
     const says = hot.findings.filter((f) => f.severity === 'stop').map((f) => sayingText(f.says, 'imperial'));
-    expect(says[0]).toContain('by the heat model the target minimum, 16 thou, closes at 230 °C, under the assumed 300 °C');
-    expect(judged({ service: street }, heatEntry({ top: 220 })).findings.some((f) => f.severity === 'mend' && sayingText(f.says, 'imperial').includes('only 10 K over'))).toBe(true);
+    expect(says[0]).toContain(
+      'by the heat model the target minimum, 16 thou, closes at 230 °C, under the assumed 300 °C',
+    );
+    expect(
+      judged({ service: street }, heatEntry({ top: 220 })).findings.some(
+        (f) => f.severity === 'mend' && sayingText(f.says, 'imperial').includes('only 10 K over'),
+      ),
+    ).toBe(true);
     expect(cool.findings.some((f) => sayingText(f.says, 'imperial').includes('heat model'))).toBe(false);
   });
 
   it('warns of the measured gap by its cylinder, but not of a short ring that is to be filed anyway', () => {
-    const all = (thou: number) => judged({ service: street }, heatEntry({ top: 240 }), gap('a', 'L1', 'top', thou)).findings.filter((f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('heat model'));
+    const all = (thou: number) =>
+      judged({ service: street }, heatEntry({ top: 240 }), gap('a', 'L1', 'top', thou)).findings.filter(
+        (f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('heat model'),
+      );
     expect(all(16)[0]).toMatchObject({ severity: 'stop', stage: 'targets' });
     expect(all(12)).toEqual([]);
   });

@@ -5,7 +5,15 @@ import type { Nm } from '../quantity/length';
 import { type Saying, fine, raw, say, size } from '../quantity/saying';
 import type { ChartColumn, ChartRow } from '../targets/chart';
 import type { Surface, Target } from '../targets/target';
-import { COLD, type PistonHeat, type RingHeat, buttingTemperature, closingTemperature, hotGap, runningClearance } from './heat';
+import {
+  COLD,
+  type PistonHeat,
+  type RingHeat,
+  buttingTemperature,
+  closingTemperature,
+  hotGap,
+  runningClearance,
+} from './heat';
 import { BORE_EXPANSION, PISTON_EXPANSION, RING_EXPANSION, RING_METAL_WORDS, type RingMetal } from './metals';
 import type { ColdGap, HeatSpread } from './simulate';
 
@@ -170,15 +178,32 @@ export interface HeatAsk {
 
 function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surface: Surface): JudgedRingHeat {
   const { choices, bore, metals } = ask;
-  const heat: RingHeat = { bore, wall: temperatures.wall, ringExpansion: RING_EXPANSION[metals[ring]], boreExpansion: BORE_EXPANSION[surface] };
+  const heat: RingHeat = {
+    bore,
+    wall: temperatures.wall,
+    ringExpansion: RING_EXPANSION[metals[ring]],
+    boreExpansion: BORE_EXPANSION[surface],
+  };
   const assumed = temperatures[ring];
   const target = ask.targets[ring];
   const about = (cold: Nm): ColdGap => ({ least: Math.max(0, cold - choices.feeler), most: cold + choices.feeler });
   const reading = ask.measured[ring];
   const points = [
     ...(target.set ? [hotGapOf('minimum', target.inForce.min, about(target.inForce.min), assumed, heat)] : []),
-    ...(target.set && target.inForce.aimTo !== null ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat)] : []),
-    ...(reading ? [hotGapOf('measured', reading.value, reading.upTo === null ? about(reading.value) : { least: reading.value, most: reading.upTo }, assumed, heat)] : []),
+    ...(target.set && target.inForce.aimTo !== null
+      ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat)]
+      : []),
+    ...(reading
+      ? [
+          hotGapOf(
+            'measured',
+            reading.value,
+            reading.upTo === null ? about(reading.value) : { least: reading.value, most: reading.upTo },
+            assumed,
+            heat,
+          ),
+        ]
+      : []),
   ];
   return { assumed, metal: metals[ring], heat, points };
 }
@@ -190,7 +215,12 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
   const surface = ask.surface ?? 'iron';
   const { column, bore, targets } = ask;
   const target = targets.clearance;
-  const pistonHeat = column && { bore, wall: temperatures.wall, pistonExpansion: PISTON_EXPANSION[column.alloy], boreExpansion: BORE_EXPANSION[surface] };
+  const pistonHeat = column && {
+    bore,
+    wall: temperatures.wall,
+    pistonExpansion: PISTON_EXPANSION[column.alloy],
+    boreExpansion: BORE_EXPANSION[surface],
+  };
   const clearances: [HeatPoint, Nm | null][] = [
     ['minimum', target.set ? target.inForce.min : null],
     ['aim', target.set ? target.inForce.aimTo : null],
@@ -203,7 +233,9 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
     piston: pistonHeat && {
       assumed: temperatures.skirt,
       heat: pistonHeat,
-      points: clearances.flatMap(([point, cold]) => (cold === null || cold >= bore ? [] : [hotClearanceOf(point, cold, temperatures.skirt, pistonHeat)])),
+      points: clearances.flatMap(([point, cold]) =>
+        cold === null || cold >= bore ? [] : [hotClearanceOf(point, cold, temperatures.skirt, pistonHeat)],
+      ),
     },
   };
 }

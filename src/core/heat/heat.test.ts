@@ -62,11 +62,16 @@ describe('properties of the heat model', () => {
 
   it('the clearance is gone at the closing temperature, and is the cold one when all is cold', () => {
     fc.assert(
-      fc.property(heats, fc.integer({ min: 10_000, max: 300_000 }), fc.constantFrom(...Object.values(PISTON_EXPANSION)), ({ bore, boreExpansion, wall }, cold, pistonExpansion) => {
-        const heat = { bore, boreExpansion, wall, pistonExpansion };
-        expect(Math.abs(runningClearance(cold, closingTemperature(cold, heat), heat))).toBeLessThan(1);
-        expect(runningClearance(cold, 20, { ...heat, wall: 20 })).toBeCloseTo(cold, 3);
-      }),
+      fc.property(
+        heats,
+        fc.integer({ min: 10_000, max: 300_000 }),
+        fc.constantFrom(...Object.values(PISTON_EXPANSION)),
+        ({ bore, boreExpansion, wall }, cold, pistonExpansion) => {
+          const heat = { bore, boreExpansion, wall, pistonExpansion };
+          expect(Math.abs(runningClearance(cold, closingTemperature(cold, heat), heat))).toBeLessThan(1);
+          expect(runningClearance(cold, 20, { ...heat, wall: 20 })).toBeCloseTo(cold, 3);
+        },
+      ),
     );
   });
 });

@@ -44,7 +44,11 @@ export interface PistonHeat {
  * Piston-to-wall clearance in nm, not rounded, with the skirt at a temperature in °C: free expansion of both.
  * A skirt is oval, thin and gives, and cast ones may hold steel inserts, so that the true one is larger.
  */
-export function runningClearance(cold: Nm, skirt: number, { bore, pistonExpansion, boreExpansion, wall }: PistonHeat): number {
+export function runningClearance(
+  cold: Nm,
+  skirt: number,
+  { bore, pistonExpansion, boreExpansion, wall }: PistonHeat,
+): number {
   return bore * grown(boreExpansion, wall) - (bore - cold) * grown(pistonExpansion, skirt);
 }
 
@@ -59,5 +63,9 @@ export function closingTemperature(cold: Nm, { bore, pistonExpansion, boreExpans
  *
  * @param tool its temperature and expansion; at 20 °C it drops out
  */
-export const atReference = (measured: Nm, celsius: number, expansion: number, tool: { celsius: number; expansion: number } = { celsius: COLD, expansion: 0 }): number =>
-  (measured * grown(tool.expansion, tool.celsius)) / grown(expansion, celsius);
+export const atReference = (
+  measured: Nm,
+  celsius: number,
+  expansion: number,
+  tool: { celsius: number; expansion: number } = { celsius: COLD, expansion: 0 },
+): number => (measured * grown(tool.expansion, tool.celsius)) / grown(expansion, celsius);

@@ -8,14 +8,23 @@ import type { Surface } from '../targets/target';
 export const RING_METALS = ['greyIron', 'ductileIron', 'steel'] as const;
 export type RingMetal = (typeof RING_METALS)[number];
 
-export const RING_METAL_WORDS: Record<RingMetal, string> = { greyIron: 'grey iron', ductileIron: 'ductile iron', steel: 'steel' };
+export const RING_METAL_WORDS: Record<RingMetal, string> = {
+  greyIron: 'grey iron',
+  ductileIron: 'ductile iron',
+  steel: 'steel',
+};
 
 export const RING_EXPANSION: Record<RingMetal, number> = { greyIron: 10.8e-6, ductileIron: 11.2e-6, steel: 11.7e-6 };
 
 /** Of the bore: grey iron, or the copper-free aluminium of a plated block. */
 export const BORE_EXPANSION: Record<Surface, number> = { iron: 10.8e-6, plated: 21.5e-6 };
 
-export const PISTON_EXPANSION: Record<Alloy, number> = { cast: 20.5e-6, hypereutectic: 19.5e-6, '4032': 19.4e-6, '2618': 22.3e-6 };
+export const PISTON_EXPANSION: Record<Alloy, number> = {
+  cast: 20.5e-6,
+  hypereutectic: 19.5e-6,
+  '4032': 19.4e-6,
+  '2618': 22.3e-6,
+};
 
 /** Of measuring tools and piston pins: steel. */
 export const STEEL_EXPANSION = RING_EXPANSION.steel;

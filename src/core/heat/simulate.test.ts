@@ -8,7 +8,15 @@ import { type SimulationAsk, chanceWords, simulate, simulation } from './simulat
 
 const heat: RingHeat = { bore: 101_600_000, ringExpansion: 11.2e-6, boreExpansion: 10.8e-6, wall: 120 };
 const exact = { least: fromThou(16), most: fromThou(16) };
-const ask: SimulationAsk = { cold: exact, heat, ring: 200, spread: { ring: 40, wall: 20, expansion: 0 }, draws: 200_000, seed: 1, at: [20, 150, 230] };
+const ask: SimulationAsk = {
+  cold: exact,
+  heat,
+  ring: 200,
+  spread: { ring: 40, wall: 20, expansion: 0 },
+  draws: 200_000,
+  seed: 1,
+  at: [20, 150, 230],
+};
 
 /** The normal distribution's share under z (identity; erf from a reference library). */
 const under = (z: number): number => (1 + erf(z / Math.SQRT2)) / 2;
@@ -43,14 +51,20 @@ describe('numbers drawn', () => {
 });
 
 describe('the chance that a gap closes', () => {
-  it.each([170, 200, 230, 250])('is the closed form where inputs are normal and the model linear: ring assumed at %s °C (identity)', (ring) => {
-    const result = simulate({ ...ask, ring });
-    const slope = { ring: (Math.PI * heat.bore - exact.least) * heat.ringExpansion, wall: Math.PI * heat.bore * heat.boreExpansion };
-    const deviation = Math.hypot(slope.ring * 20, slope.wall * 10);
-    const p = under(-hotGap(exact.least, ring, heat) / deviation);
-    expect(Math.abs(result.chance - p)).toBeLessThan(5 * Math.sqrt((p * (1 - p)) / ask.draws) + 1e-5);
-    expect(result.closed).toBe(Math.round(result.chance * result.draws));
-  });
+  it.each([170, 200, 230, 250])(
+    'is the closed form where inputs are normal and the model linear: ring assumed at %s °C (identity)',
+    (ring) => {
+      const result = simulate({ ...ask, ring });
+      const slope = {
+        ring: (Math.PI * heat.bore - exact.least) * heat.ringExpansion,
+        wall: Math.PI * heat.bore * heat.boreExpansion,
+      };
+      const deviation = Math.hypot(slope.ring * 20, slope.wall * 10);
+      const p = under(-hotGap(exact.least, ring, heat) / deviation);
+      expect(Math.abs(result.chance - p)).toBeLessThan(5 * Math.sqrt((p * (1 - p)) / ask.draws) + 1e-5);
+      expect(result.closed).toBe(Math.round(result.chance * result.draws));
+    },
+  );
 
   it('gives the margin’s mean and deviation: closed form where only the ring’s temperature is spread (identity)', () => {
     const { margin } = simulate({ ...ask, spread: { ring: 40, wall: 0, expansion: 0 } });
@@ -100,7 +114,9 @@ describe('the chance that a gap closes', () => {
     [840, '4.2 %'],
     [20_000, '100.0 %'],
   ])('%s of 20,000 closed is said as %s', (closed, words) => {
-    expect(chanceWords({ ...simulate({ ...ask, draws: 1 }), draws: 20_000, closed, chance: closed / 20_000 })).toBe(words);
+    expect(chanceWords({ ...simulate({ ...ask, draws: 1 }), draws: 20_000, closed, chance: closed / 20_000 })).toBe(
+      words,
+    );
   });
 
   it.each([0, -1, 1.5, 2_000_001, Number.NaN])('refuses %s draws', (draws) => {

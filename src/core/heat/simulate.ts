@@ -109,7 +109,8 @@ function bandAt(celsius: number, starts: Float64Array, falls: Float64Array, coun
  * @throws RangeError when the number of draws is not a whole number from 1 to 2,000,000
  */
 export function simulation(ask: SimulationAsk): Simulation {
-  if (!Number.isInteger(ask.draws) || ask.draws < 1 || ask.draws > MOST_DRAWS) throw new RangeError(`draws: 1 to ${MOST_DRAWS}, whole, not ${ask.draws}`);
+  if (!Number.isInteger(ask.draws) || ask.draws < 1 || ask.draws > MOST_DRAWS)
+    throw new RangeError(`draws: 1 to ${MOST_DRAWS}, whole, not ${ask.draws}`);
   const random = randomFrom(ask.seed);
   const kept = Math.min(ask.draws, BAND_DRAWS);
   const starts = new Float64Array(kept);

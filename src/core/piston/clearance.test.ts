@@ -3,11 +3,26 @@ import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import type { Target } from '../targets/target';
 import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability } from '../uncertainty/budget';
 import { rectangular } from '../uncertainty/uncertainty';
-import { type DoubtedSize, clearanceAdvice, clearanceIsDone, clearanceOf, clearanceState, clearanceUncertainty } from './clearance';
+import {
+  type DoubtedSize,
+  clearanceAdvice,
+  clearanceIsDone,
+  clearanceOf,
+  clearanceState,
+  clearanceUncertainty,
+} from './clearance';
 
 const window = (min: number, aimTo: number, limit: number): Target => ({
   set: true,
-  inForce: { rank: 'sheet', standing: 'from a sheet', from: 'sheet', min: fromThou(min), aimTo: fromThou(aimTo), limit: fromThou(limit), working: [] },
+  inForce: {
+    rank: 'sheet',
+    standing: 'from a sheet',
+    from: 'sheet',
+    min: fromThou(min),
+    aimTo: fromThou(aimTo),
+    limit: fromThou(limit),
+    working: [],
+  },
   outranked: [],
   why: [],
 });
@@ -16,7 +31,11 @@ const none = { squares: 0, freedom: 0 };
 /** A size read once with a tool that is not named, in a shop about 20 °C. */
 const once = (value: number, expansion: number, noted = false): DoubtedSize => ({
   value,
-  doubt: { tool: rectangular(UNNAMED_TOOL.limit), heat: heatDoubt(value, noted ? expansion : expansion - 11.7e-6, noted), own: ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL) },
+  doubt: {
+    tool: rectangular(UNNAMED_TOOL.limit),
+    heat: heatDoubt(value, noted ? expansion : expansion - 11.7e-6, noted),
+    own: ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL),
+  },
   expansion,
   noted,
 });
@@ -47,7 +66,10 @@ describe('clearance', () => {
     const like = clearanceUncertainty(once(fromInches(4), 20e-6), once(fromInches(3.996), 20e-6));
     const unlike = clearanceUncertainty(once(fromInches(4), 10.8e-6), once(fromInches(3.996), 22.3e-6));
     const noted = clearanceUncertainty(once(fromInches(4), 10.8e-6, true), once(fromInches(3.996), 22.3e-6, true));
-    expect(toInches(like)).toBeCloseTo(2 * Math.sqrt(2) * Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005), 6);
+    expect(toInches(like)).toBeCloseTo(
+      2 * Math.sqrt(2) * Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005),
+      6,
+    );
     expect(unlike).toBeGreaterThan(noted);
     expect(noted).toBeGreaterThan(like);
   });

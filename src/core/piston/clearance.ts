@@ -29,8 +29,13 @@ export interface DoubtedSize {
  * then only the difference of their expansions counts.
  */
 export function clearanceUncertainty(bore: DoubtedSize, piston: DoubtedSize): Nm {
-  const heat = bore.noted || piston.noted ? [bore.doubt.heat, piston.doubt.heat] : [heatDoubt(bore.value, bore.expansion - piston.expansion, false)];
-  return Math.round(expanded(combined([bore.doubt.tool, bore.doubt.own, piston.doubt.tool, piston.doubt.own, ...heat])));
+  const heat =
+    bore.noted || piston.noted
+      ? [bore.doubt.heat, piston.doubt.heat]
+      : [heatDoubt(bore.value, bore.expansion - piston.expansion, false)];
+  return Math.round(
+    expanded(combined([bore.doubt.tool, bore.doubt.own, piston.doubt.tool, piston.doubt.own, ...heat])),
+  );
 }
 
 /**

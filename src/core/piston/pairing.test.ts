@@ -40,7 +40,10 @@ function brute(costs: Costs): { sum: number | null; worst: number | null } {
 const matrices = (n: { min: number; max: number }, forbidden: number): fc.Arbitrary<Costs> =>
   fc.integer(n).chain((size) =>
     fc.oneof(fc.constant(6), fc.constant(200_000)).chain((most) => {
-      const cell = fc.oneof({ weight: 100 - forbidden, arbitrary: fc.integer({ min: 0, max: most }) as fc.Arbitrary<number | null> }, { weight: forbidden, arbitrary: fc.constant(null) });
+      const cell = fc.oneof(
+        { weight: 100 - forbidden, arbitrary: fc.integer({ min: 0, max: most }) as fc.Arbitrary<number | null> },
+        { weight: forbidden, arbitrary: fc.constant(null) },
+      );
       return fc.array(fc.array(cell, { minLength: size, maxLength: size }), { minLength: size, maxLength: size });
     }),
   );
@@ -80,7 +83,9 @@ describe('exact assignment', () => {
   it('agrees with a Hungarian-method package up to 16 × 16 (reference library: munkres-js)', () => {
     fc.assert(
       fc.property(matrices({ min: 2, max: 16 }, 0), (costs) => {
-        const reference = munkres(costs.map((row) => row.map((c) => c ?? 0))).map(([i, j]: [number, number]) => costs[i]?.[j] ?? NaN);
+        const reference = munkres(costs.map((row) => row.map((c) => c ?? 0))).map(
+          ([i, j]: [number, number]) => costs[i]?.[j] ?? NaN,
+        );
         expect(sum(costOf(costs, leastSum(costs) ?? []) ?? [NaN])).toBe(sum(reference));
       }),
       { numRuns: 200 },
@@ -115,7 +120,12 @@ const inches = (...figures: number[]): number[] => figures.map(fromInches);
 describe('pairing', () => {
   it('puts the largest piston in the largest bore (common practice, no source)', () => {
     const found = pairingOf(ask(inches(4.0006, 4.0002, 4.0004), inches(3.9962, 3.9966, 3.9964)));
-    expect(found).toMatchObject({ kind: 'found', before: { worst: fromThou(0.4) }, after: { worst: 0 }, rounds: [['c0', 'c1']] });
+    expect(found).toMatchObject({
+      kind: 'found',
+      before: { worst: fromThou(0.4) },
+      after: { worst: 0 },
+      rounds: [['c0', 'c1']],
+    });
   });
 
   const cases = fc.integer({ min: 2, max: 6 }).chain((n) =>
@@ -127,7 +137,10 @@ describe('pairing', () => {
       marked: fc.uniqueArray(fc.integer({ min: 0, max: n - 1 }), { maxLength: n - 1 }),
       gain: fc.integer({ min: 1, max: 3 }),
       neverTight: fc.boolean(),
-      order: fc.shuffledSubarray(Array.from({ length: n }, (_, i) => i), { minLength: n }),
+      order: fc.shuffledSubarray(
+        Array.from({ length: n }, (_, i) => i),
+        { minLength: n },
+      ),
     }),
   );
 
@@ -168,7 +181,8 @@ describe('pairing', () => {
         const optimum = (held: Set<number>): [number, number, number] | null =>
           [...permutations(bores.length)].reduce<[number, number, number] | null>((least, p) => {
             const rated = rate(p, held);
-            if (!rated || (least && (rated[0] - least[0] || rated[1] - least[1] || rated[2] - least[2]) >= 0)) return least;
+            if (!rated || (least && (rated[0] - least[0] || rated[1] - least[1] || rated[2] - least[2]) >= 0))
+              return least;
             return rated;
           }, null);
         const [free, kept] = [optimum(new Set()), optimum(new Set(marked))];
@@ -179,7 +193,9 @@ describe('pairing', () => {
           return;
         }
         if (found.kind !== 'found') throw new Error(found.why);
-        const columns = asked.bores.map((b) => Number(found.after.pairs.find((p) => p.cylinder === b.cylinder)?.piston.slice(1)));
+        const columns = asked.bores.map((b) =>
+          Number(found.after.pairs.find((p) => p.cylinder === b.cylinder)?.piston.slice(1)),
+        );
         expect([...columns].sort((a, b) => a - b)).toEqual(bores.map((_, i) => i));
         expect(rate(columns, new Set())).toEqual(expected);
         expect(found.after.worst).toBe(expected[0]);
@@ -191,25 +207,47 @@ describe('pairing', () => {
   it('keeps marked pistons until moving them pays, and says what it gives up', () => {
     const crossed = ask(inches(4.0003, 4), inches(3.996, 3.9963), { marked: ['p0', 'p1'], gain: fromThou(0.4) });
     expect(pairingOf(crossed)).toMatchObject({ kind: 'found', rounds: [], forgone: fromThou(0.3), movedMarked: [] });
-    expect(pairingOf({ ...crossed, gain: fromThou(0.3) })).toMatchObject({ kind: 'found', rounds: [['c0', 'c1']], forgone: null, movedMarked: ['p1', 'p0'] });
+    expect(pairingOf({ ...crossed, gain: fromThou(0.3) })).toMatchObject({
+      kind: 'found',
+      rounds: [['c0', 'c1']],
+      forgone: null,
+      movedMarked: ['p1', 'p0'],
+    });
   });
 
   it('says when no pairing keeps the least clearance, or the ask makes no sense', () => {
     const tight = ask(inches(4, 4), inches(3.9985, 3.9985), { neverTight: true });
-    expect(pairingOf(tight)).toMatchObject({ kind: 'impossible', why: expect.stringMatching(/least clearance/) as string });
+    expect(pairingOf(tight)).toMatchObject({
+      kind: 'impossible',
+      why: expect.stringMatching(/least clearance/) as string,
+    });
     expect(pairingOf({ ...tight, neverTight: false })).toMatchObject({ kind: 'found' });
     expect(pairingOf({ ...tight, locked: ['c0', 'c1'] })).toMatchObject({ kind: 'found', rounds: [] });
     expect(pairingOf(ask([], []))).toMatchObject({ kind: 'impossible' });
-    expect(pairingOf({ ...tight, pistons: tight.pistons.slice(1) })).toMatchObject({ kind: 'impossible', why: expect.stringMatching(/2 bores and 1 pistons/) as string });
-    expect(pairingOf({ ...tight, now: [tight.now[0], tight.now[0]].flatMap((p) => p ?? []) })).toMatchObject({ kind: 'impossible' });
+    expect(pairingOf({ ...tight, pistons: tight.pistons.slice(1) })).toMatchObject({
+      kind: 'impossible',
+      why: expect.stringMatching(/2 bores and 1 pistons/) as string,
+    });
+    expect(pairingOf({ ...tight, now: [tight.now[0], tight.now[0]].flatMap((p) => p ?? []) })).toMatchObject({
+      kind: 'impossible',
+    });
   });
 
   it('tells the rounds in which pistons move, and how a pairing stands', () => {
     const pairs = (text: string) => [...text].map((p, i) => ({ cylinder: String(i), piston: p }));
-    expect(roundsOf(pairs('abcd'), pairs('badc'))).toEqual([['0', '1'], ['2', '3']]);
+    expect(roundsOf(pairs('abcd'), pairs('badc'))).toEqual([
+      ['0', '1'],
+      ['2', '3'],
+    ]);
     expect(roundsOf(pairs('abc'), pairs('cab'))).toEqual([['0', '1', '2']]);
     expect(roundsOf(pairs('abc'), pairs('abc'))).toEqual([]);
     const asked = ask(inches(4, 4.0005), inches(3.996, 3.996));
-    expect(standingOf(asked, asked.now)).toMatchObject({ worst: fromThou(0.5), least: fromThou(4), most: fromThou(4.5), apart: fromThou(0.5), rms: fromThou(0.5) / Math.SQRT2 });
+    expect(standingOf(asked, asked.now)).toMatchObject({
+      worst: fromThou(0.5),
+      least: fromThou(4),
+      most: fromThou(4.5),
+      apart: fromThou(0.5),
+      rms: fromThou(0.5) / Math.SQRT2,
+    });
   });
 });

@@ -53,7 +53,12 @@ function best(ask: PairingAsk, held: ReadonlySet<string>): Pair[] | null {
       return d * d * weight + (moved ? 1 : 0);
     }),
   );
-  return leastSum(costs)?.map((column, row) => ({ cylinder: ask.bores[row]?.cylinder ?? '', piston: ask.pistons[column]?.piston ?? '' })) ?? null;
+  return (
+    leastSum(costs)?.map((column, row) => ({
+      cylinder: ask.bores[row]?.cylinder ?? '',
+      piston: ask.pistons[column]?.piston ?? '',
+    })) ?? null
+  );
 }
 
 /** The rounds in which pistons move from one pairing to another, as cylinders. */
@@ -73,11 +78,13 @@ export function roundsOf(before: Pair[], after: Pair[]): string[][] {
 
 function faultOf(ask: PairingAsk): string | null {
   if (ask.bores.length === 0) return 'No cylinder has both its bore and its piston measured yet.';
-  if (ask.bores.length !== ask.pistons.length) return `${ask.bores.length} bores and ${ask.pistons.length} pistons: there must be as many of one as of the other.`;
+  if (ask.bores.length !== ask.pistons.length)
+    return `${ask.bores.length} bores and ${ask.pistons.length} pistons: there must be as many of one as of the other.`;
   const cylinders = new Set(ask.bores.map((b) => b.cylinder));
   const pistons = new Set(ask.pistons.map((p) => p.piston));
   const sound = ask.now.length === ask.bores.length && new Set(ask.now.map((p) => p.piston)).size === ask.now.length;
-  if (!sound || !ask.now.every((p) => cylinders.has(p.cylinder) && pistons.has(p.piston))) return 'The present pairing does not name each bore and each piston once.';
+  if (!sound || !ask.now.every((p) => cylinders.has(p.cylinder) && pistons.has(p.piston)))
+    return 'The present pairing does not name each bore and each piston once.';
   return null;
 }
 
@@ -111,6 +118,8 @@ export function pairingOf(ask: PairingAsk): PairingResult {
     after: standingOf(ask, chosen),
     rounds: roundsOf(ask.now, chosen),
     forgone: chosen === kept && gain > 0 ? gain : null,
-    movedMarked: chosen.filter((p) => ask.marked.includes(p.piston) && nowAt.get(p.piston) !== p.cylinder).map((p) => p.piston),
+    movedMarked: chosen
+      .filter((p) => ask.marked.includes(p.piston) && nowAt.get(p.piston) !== p.cylinder)
+      .map((p) => p.piston),
   };
 }

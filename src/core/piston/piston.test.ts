@@ -47,5 +47,7 @@ describe('the feeler strip', () => {
 
 it('says where to measure, with the height where the maker’s is noted', () => {
   expect(sayingText(gaugePoint(STARTING_PISTONS.gauge), 'metric')).toContain('maker’s gauge point');
-  expect(sayingText(gaugePoint({ height: fromMm(14), from: 'skirt' }), 'metric')).toContain('14.000 mm up from the skirt’s foot');
+  expect(sayingText(gaugePoint({ height: fromMm(14), from: 'skirt' }), 'metric')).toContain(
+    '14.000 mm up from the skirt’s foot',
+  );
 });

@@ -11,7 +11,11 @@ import { conformity } from '../uncertainty/uncertainty';
 export const GAUGE_FROM = ['skirt', 'crown', 'pin'] as const;
 export type GaugeFrom = (typeof GAUGE_FROM)[number];
 
-export const GAUGE_FROM_WORDS: Record<GaugeFrom, string> = { skirt: 'up from the skirt’s foot', crown: 'down from the crown', pin: 'down from the pin’s centre' };
+export const GAUGE_FROM_WORDS: Record<GaugeFrom, string> = {
+  skirt: 'up from the skirt’s foot',
+  crown: 'down from the crown',
+  pin: 'down from the pin’s centre',
+};
 
 export interface PistonChoices {
   /** Readings taken of a piston before the line moves on. */
@@ -25,11 +29,18 @@ export interface PistonChoices {
 }
 
 /** Pin clearance about 0.0005 to 0.001 in: common practice, no source. */
-export const STARTING_PISTONS: PistonChoices = { readings: 1, pins: false, gauge: { height: null, from: 'skirt' }, pin: { least: 12_700, most: 25_400 } };
+export const STARTING_PISTONS: PistonChoices = {
+  readings: 1,
+  pins: false,
+  gauge: { height: null, from: 'skirt' },
+  pin: { least: 12_700, most: 25_400 },
+};
 
 /** Where a piston is to be measured, as a sentence. */
 export const gaugePoint = ({ height, from }: PistonChoices['gauge']): Saying =>
-  height === null ? say`On the skirt at the maker’s gauge point, square to the pin. Anywhere else it reads small.` : say`At the gauge point, ${size(height)} ${GAUGE_FROM_WORDS[from]}, square to the pin. Anywhere else it reads small.`;
+  height === null
+    ? say`On the skirt at the maker’s gauge point, square to the pin. Anywhere else it reads small.`
+    : say`At the gauge point, ${size(height)} ${GAUGE_FROM_WORDS[from]}, square to the pin. Anywhere else it reads small.`;
 
 /** A size that stands away from its neighbours, and the slip that would explain it. */
 export interface Outlier {
@@ -88,6 +99,8 @@ export function stripCheck(read: Nm, clearance: Nm): StripCheck {
     read,
     expected,
     agrees: Math.abs(read - expected) <= STRIP_UNDER,
-    working: [say`a strip reads about ${raw(STRIP_UNDER)} under the true clearance: ${clear(clearance)} − ${clear(STRIP_UNDER)} = ${clear(expected)}; it read ${clear(read)}`],
+    working: [
+      say`a strip reads about ${raw(STRIP_UNDER)} under the true clearance: ${clear(clearance)} − ${clear(STRIP_UNDER)} = ${clear(expected)}; it read ${clear(read)}`,
+    ],
   };
 }

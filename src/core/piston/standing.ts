@@ -70,5 +70,12 @@ export function standingOf(ask: PairingAsk, pairs: Pair[]): Standing {
   const clearances = paired.map((p) => p.clearance);
   const squares = deviations.reduce((sum, d) => sum + d * d, 0);
   const [least, most] = clearances.length === 0 ? [0, 0] : [Math.min(...clearances), Math.max(...clearances)];
-  return { pairs: paired, worst: Math.max(0, ...deviations), rms: paired.length === 0 ? 0 : Math.sqrt(squares / paired.length), least, most, apart: most - least };
+  return {
+    pairs: paired,
+    worst: Math.max(0, ...deviations),
+    rms: paired.length === 0 ? 0 : Math.sqrt(squares / paired.length),
+    least,
+    most,
+    apart: most - least,
+  };
 }

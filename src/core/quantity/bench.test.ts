@@ -14,7 +14,22 @@ const value = (text: string, context: BenchContext): number | null => {
 };
 
 describe('a gap in thou', () => {
-  it.each(['22', '.022', '0.022', '0,022', '0.022"', '.022 in', '22 thou', '22thou', '22th', '0.5588mm', '0,5588 mm', '558.8 µm', ' 22 ', '022'])('takes %j as 0.022 in', (text) => {
+  it.each([
+    '22',
+    '.022',
+    '0.022',
+    '0,022',
+    '0.022"',
+    '.022 in',
+    '22 thou',
+    '22thou',
+    '22th',
+    '0.5588mm',
+    '0,5588 mm',
+    '558.8 µm',
+    ' 22 ',
+    '022',
+  ])('takes %j as 0.022 in', (text) => {
     expect(value(text, gap)).toBe(fromThou(22));
   });
 
@@ -24,12 +39,21 @@ describe('a gap in thou', () => {
   });
 
   it('takes 15/16 as a bracket: 15 goes, 16 does not', () => {
-    expect(hear('15/16', gap)).toMatchObject({ kind: 'understood', meaning: { value: fromThou(15), upTo: fromThou(16) } });
-    expect(hear('0.40/0.45mm', gap)).toMatchObject({ kind: 'understood', meaning: { value: fromMm(0.4), upTo: fromMm(0.45) } });
+    expect(hear('15/16', gap)).toMatchObject({
+      kind: 'understood',
+      meaning: { value: fromThou(15), upTo: fromThou(16) },
+    });
+    expect(hear('0.40/0.45mm', gap)).toMatchObject({
+      kind: 'understood',
+      meaning: { value: fromMm(0.4), upTo: fromMm(0.45) },
+    });
   });
 
   it('asks about a bracket the wrong way round, and refuses one leaf that does both', () => {
-    expect(hear('16/15', gap)).toMatchObject({ kind: 'question', options: [{ value: fromThou(15), upTo: fromThou(16) }] });
+    expect(hear('16/15', gap)).toMatchObject({
+      kind: 'question',
+      options: [{ value: fromThou(15), upTo: fromThou(16) }],
+    });
     expect(hear('15/15', gap).kind).toBe('refused');
   });
 
@@ -49,18 +73,31 @@ describe('a gap in thou', () => {
 });
 
 describe('a ring at the filer', () => {
-  it.each<[string, number | null]>([['c', null], ['cut', null], ['c12', 12], ['C 12', 12], ['cut 7.5', 7.5]])('takes %j as a cut', (text, count) => {
+  it.each<[string, number | null]>([
+    ['c', null],
+    ['cut', null],
+    ['c12', 12],
+    ['C 12', 12],
+    ['cut 7.5', 7.5],
+  ])('takes %j as a cut', (text, count) => {
     expect(hear(text, gap)).toEqual({ kind: 'cut', count });
   });
 
   it('a cut of no turns is none, and only a ring is cut', () => {
     expect(hear('c0', gap)).toMatchObject({ kind: 'refused', why: 'No turns are no cut.' });
-    for (const context of [bore, { ...gap, field: 'clearance' as const }]) expect(hear('c12', context).kind).toBe('refused');
+    for (const context of [bore, { ...gap, field: 'clearance' as const }])
+      expect(hear('c12', context).kind).toBe('refused');
   });
 
-  it.each(['p22', 'passes 22', '>22', '22+', 'p.022'])('takes %j as a leaf that passes, no larger one tried', (text) => {
-    expect(hear(text, gap)).toMatchObject({ kind: 'understood', meaning: { value: fromThou(22), upTo: null, open: true } });
-  });
+  it.each(['p22', 'passes 22', '>22', '22+', 'p.022'])(
+    'takes %j as a leaf that passes, no larger one tried',
+    (text) => {
+      expect(hear(text, gap)).toMatchObject({
+        kind: 'understood',
+        meaning: { value: fromThou(22), upTo: null, open: true },
+      });
+    },
+  );
 
   it('asks about a passing leaf that cannot be right, and keeps it open', () => {
     const heard = hear('p220', gap);
@@ -82,8 +119,14 @@ describe('a gap in millimetres', () => {
   });
 
   it('asks “0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?”', () => {
-    expect(hear('0.06', metricGap)).toMatchObject({ kind: 'question', ask: '0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?' });
-    expect(hear('0.06mm', { ...metricGap, units: 'imperial' })).toMatchObject({ kind: 'question', ask: '0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?' });
+    expect(hear('0.06', metricGap)).toMatchObject({
+      kind: 'question',
+      ask: '0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?',
+    });
+    expect(hear('0.06mm', { ...metricGap, units: 'imperial' })).toMatchObject({
+      kind: 'question',
+      ask: '0.06 mm is 0.0024 in on an 81.5 mm bore; did you mean 0.60 mm?',
+    });
   });
 
   it('asks whether 22 is hundredths or thou: both could be', () => {
@@ -137,8 +180,14 @@ describe('a bore', () => {
     });
 
     it('does not take a size with a digit dropped for a dial', () => {
-      const near = { ...set, expected: { nm: fromInches(4.0652), within: 250_000, because: 'this bore reads about 4.0652 in' } };
-      expect(hear('4.652', near)).toMatchObject({ kind: 'question', ask: expect.stringContaining('did you mean 4.0652 in (digit 0 dropped)') });
+      const near = {
+        ...set,
+        expected: { nm: fromInches(4.0652), within: 250_000, because: 'this bore reads about 4.0652 in' },
+      };
+      expect(hear('4.652', near)).toMatchObject({
+        kind: 'question',
+        ask: expect.stringContaining('did you mean 4.0652 in (digit 0 dropped)'),
+      });
       expect(value('4.2', near)).toBe(fromInches(4.0642));
     });
 
@@ -146,7 +195,10 @@ describe('a bore', () => {
       expect(value('1t6', { ...set, expected: null })).toBe(fromInches(4.116));
       expect(value('-1t4', { ...set, expected: null })).toBe(fromInches(4.006));
       expect(value('2t', { ...set, expected: null })).toBe(fromInches(4.16));
-      expect(hear('1t6', { ...set, dial: null })).toMatchObject({ kind: 'refused', why: expect.stringContaining('one turn of the dial') });
+      expect(hear('1t6', { ...set, dial: null })).toMatchObject({
+        kind: 'refused',
+        why: expect.stringContaining('one turn of the dial'),
+      });
       expect(hear('1t6', bore)).toMatchObject({ kind: 'refused', why: expect.stringContaining('setting') });
     });
 
@@ -160,47 +212,87 @@ describe('a bore', () => {
 
     it('zeroed in the bore, what the micrometer reads is the bore’s as well; to the piston, the dial is the clearance', () => {
       expect(hear('here 4.0652', bore)).toEqual({ kind: 'setting', value: fromInches(4.0652), read: true });
-      expect(hear('here 4.1652', { ...bore, expected: { nm: fromInches(4.065), within: 250_000, because: 'the others' } })).toMatchObject({ kind: 'refused' });
+      expect(
+        hear('here 4.1652', { ...bore, expected: { nm: fromInches(4.065), within: 250_000, because: 'the others' } }),
+      ).toMatchObject({ kind: 'refused' });
       expect(hear('set piston', bore)).toEqual({ kind: 'setting', value: 'piston', read: false });
       expect(hear('here piston', bore).kind).toBe('refused');
-      expect(hear('+6', { ...bore, setting: null, settingAsk: 'piston 3 is not measured yet' })).toMatchObject({ why: 'piston 3 is not measured yet' });
+      expect(hear('+6', { ...bore, setting: null, settingAsk: 'piston 3 is not measured yet' })).toMatchObject({
+        why: 'piston 3 is not measured yet',
+      });
     });
   });
 
   it('reads a pin with or without its leading nought', () => {
     const pin = { field: 'pin', units: 'imperial', bore: null, expected: null, setting: null } as const;
-    expect(['0.9272', '.9272', '9272'].map((text) => value(text, pin))).toEqual([0.9272, 0.9272, 0.9272].map(fromInches));
+    expect(['0.9272', '.9272', '9272'].map((text) => value(text, pin))).toEqual(
+      [0.9272, 0.9272, 0.9272].map(fromInches),
+    );
     expect(value('22004', { ...pin, units: 'metric' })).toBe(fromMm(22.004));
-    expect(hear('+6', pin)).toMatchObject({ kind: 'refused', why: expect.stringContaining('a pin is read in the micrometer') });
+    expect(hear('+6', pin)).toMatchObject({
+      kind: 'refused',
+      why: expect.stringContaining('a pin is read in the micrometer'),
+    });
   });
 
   it('takes the setting itself', () => {
     expect(hear('set 4.210', bore)).toEqual({ kind: 'setting', value: fromInches(4.21), read: false });
     expect(hear('set 82.5mm', bore)).toEqual({ kind: 'setting', value: fromMm(82.5), read: false });
-    for (const unclear of ['set 82.5', 'set 4.2/4.3', 'set +6', 'set', 'set 9999']) expect(hear(unclear, bore).kind).toBe('refused');
+    for (const unclear of ['set 82.5', 'set 4.2/4.3', 'set +6', 'set', 'set 9999'])
+      expect(hear(unclear, bore).kind).toBe('refused');
     expect(hear('set 4.210', gap).kind).toBe('refused');
   });
 
   it('asks when a bore differs from its neighbours by a dropped or swapped digit (common practice: 3.3824 noted as 3.324)', () => {
-    const near: BenchContext = { ...bore, expected: { nm: fromInches(3.3822), within: fromInches(0.01), because: 'the other bores read about 3.3822 in' } };
+    const near: BenchContext = {
+      ...bore,
+      expected: { nm: fromInches(3.3822), within: fromInches(0.01), because: 'the other bores read about 3.3822 in' },
+    };
     const dropped = hear('3.324', near);
-    expect(dropped.kind === 'question' && dropped.options[0]).toMatchObject({ value: fromInches(3.3824), taken: 'digit 8 dropped' });
+    expect(dropped.kind === 'question' && dropped.options[0]).toMatchObject({
+      value: fromInches(3.3824),
+      taken: 'digit 8 dropped',
+    });
     const swapped = hear('3.8324', near);
-    expect(swapped.kind === 'question' && swapped.options[0]).toMatchObject({ value: fromInches(3.3824), taken: 'digits 8 and 3 swapped' });
+    expect(swapped.kind === 'question' && swapped.options[0]).toMatchObject({
+      value: fromInches(3.3824),
+      taken: 'digits 8 and 3 swapped',
+    });
     const turn = hear('3.4074', near);
-    expect(turn.kind === 'question' && turn.options[0]).toMatchObject({ value: fromInches(3.3824), taken: 'off by one turn, 0.025 in' });
+    expect(turn.kind === 'question' && turn.options[0]).toMatchObject({
+      value: fromInches(3.3824),
+      taken: 'off by one turn, 0.025 in',
+    });
     const keeps = hear('3.324', near);
-    expect(keeps.kind === 'question' && keeps.options.at(-1)).toMatchObject({ value: fromInches(3.324), taken: 'as typed' });
+    expect(keeps.kind === 'question' && keeps.options.at(-1)).toMatchObject({
+      value: fromInches(3.324),
+      taken: 'as typed',
+    });
   });
 
   it('asks when a metric size is typed in an imperial shop', () => {
-    const near: BenchContext = { ...bore, expected: { nm: fromMm(82.5), within: fromMm(0.25), because: 'the planned bore is 3.2480 in' } };
+    const near: BenchContext = {
+      ...bore,
+      expected: { nm: fromMm(82.5), within: fromMm(0.25), because: 'the planned bore is 3.2480 in' },
+    };
     expect(hear('82.5', near)).toMatchObject({ kind: 'question', options: [{ value: fromMm(82.5) }] });
   });
 });
 
 describe('what is no reading', () => {
-  it.each(['abc', '1 2', '22 furlong', '3/4/5', '--3', '1.2.3', '22;DROP', '١٢', '1e3', '9'.repeat(39), '22 '.repeat(2_000_000)])('is refused with what is accepted: %#', (text) => {
+  it.each([
+    'abc',
+    '1 2',
+    '22 furlong',
+    '3/4/5',
+    '--3',
+    '1.2.3',
+    '22;DROP',
+    '١٢',
+    '1e3',
+    '9'.repeat(39),
+    '22 '.repeat(2_000_000),
+  ])('is refused with what is accepted: %#', (text) => {
     const heard = hear(text, gap);
     expect(heard.kind).toBe('refused');
     expect(heard.kind === 'refused' && heard.accepted).toContain('22');
@@ -228,17 +320,36 @@ describe('what is no reading', () => {
   });
 
   it('what is printed is read back as the same length', () => {
-    fc.assert(fc.property(fc.integer({ min: 60, max: 500 }), (half) => value(String(half / 10), gap) === fromThou(half / 10)));
-    fc.assert(fc.property(fc.integer({ min: 150, max: 900 }), (micron) => value(`${(micron / 1000).toFixed(3)} mm`, gap) === fromMm(micron / 1000)));
+    fc.assert(
+      fc.property(fc.integer({ min: 60, max: 500 }), (half) => value(String(half / 10), gap) === fromThou(half / 10)),
+    );
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 150, max: 900 }),
+        (micron) => value(`${(micron / 1000).toFixed(3)} mm`, gap) === fromMm(micron / 1000),
+      ),
+    );
   });
 });
 
 describe('a length in a form', () => {
   it('takes clearances and sizes without knowing the engine', () => {
-    expect(hearField('4.5', 'clearance', 'imperial')).toMatchObject({ kind: 'understood', meaning: { value: fromThou(4.5) } });
-    expect(hearField('.0045', 'clearance', 'imperial')).toMatchObject({ kind: 'understood', meaning: { value: fromThou(4.5) } });
-    expect(hearField('0.06', 'clearance', 'metric')).toMatchObject({ kind: 'understood', meaning: { value: fromMm(0.06) } });
-    expect(hearField('94,25', 'bore', 'metric')).toMatchObject({ kind: 'understood', meaning: { value: fromMm(94.25) } });
+    expect(hearField('4.5', 'clearance', 'imperial')).toMatchObject({
+      kind: 'understood',
+      meaning: { value: fromThou(4.5) },
+    });
+    expect(hearField('.0045', 'clearance', 'imperial')).toMatchObject({
+      kind: 'understood',
+      meaning: { value: fromThou(4.5) },
+    });
+    expect(hearField('0.06', 'clearance', 'metric')).toMatchObject({
+      kind: 'understood',
+      meaning: { value: fromMm(0.06) },
+    });
+    expect(hearField('94,25', 'bore', 'metric')).toMatchObject({
+      kind: 'understood',
+      meaning: { value: fromMm(94.25) },
+    });
   });
 
   it('asks when a bore is typed in the other system', () => {

@@ -6,7 +6,17 @@
  * Where two meanings are possible, or the figure cannot be right, the answer is a question with the
  * likely meanings to choose from, never a guess. Common practice, no source, for every convention here.
  */
-import { type Nm, NM_PER_INCH, NM_PER_MICROMETRE, NM_PER_MM, NM_PER_THOU, type Units, fromDecimal, toInches, toMm } from './length';
+import {
+  type Nm,
+  NM_PER_INCH,
+  NM_PER_MICROMETRE,
+  NM_PER_MM,
+  NM_PER_THOU,
+  type Units,
+  fromDecimal,
+  toInches,
+  toMm,
+} from './length';
 import { type LengthStyle, lengthText } from './print';
 import { slipsOf } from './slips';
 
@@ -87,11 +97,17 @@ const ACCEPTED: Record<Field, Record<Units, string>> = {
   },
   piston: { imperial: '4061, 4.0612, 103.15mm', metric: '82.43, 82430, 3.245in' },
   pin: { imperial: '0.9272, 9272, 23.55mm', metric: '22.004, 22004, 0.8663in' },
-  gap: { imperial: '22, .022, 0.56mm, a bracket 15/16; or a cut: c, c12', metric: '0.56, 56, 22thou, a bracket 0.55/0.60; or a cut: c, c12' },
+  gap: {
+    imperial: '22, .022, 0.56mm, a bracket 15/16; or a cut: c, c12',
+    metric: '0.56, 56, 22thou, a bracket 0.55/0.60; or a cut: c, c12',
+  },
   groove: { imperial: '1.5, .0015, 0.04mm, or a bracket 1.5/2', metric: '0.04, 1.5thou, or a bracket 0.04/0.05' },
   land: { imperial: '12, .012, 0.3mm; 0 where it is flush', metric: '0.3, 12thou; 0 where it is flush' },
   clearance: { imperial: '4.5, .0045, 0.11mm', metric: '0.06, 2.5thou' },
-  rail: { imperial: '18, .018, 0.45mm, a bracket 15/16, or p15: 15 passes', metric: '0.45, 45, 18thou, a bracket 0.40/0.45, or p0.40: 0.40 passes' },
+  rail: {
+    imperial: '18, .018, 0.45mm, a bracket 15/16, or p15: 15 passes',
+    metric: '0.45, 45, 18thou, a bracket 0.40/0.45, or p0.40: 0.40 passes',
+  },
 };
 
 /** What a field accepts, as examples, for hints and errors. */
@@ -162,7 +178,10 @@ interface Take {
   taken: string;
 }
 
-const take = (numeral: string, unit: UnitName): Take => ({ value: fromDecimal(numeral, UNIT_NM[unit]), taken: `${numeral} ${unit}` });
+const take = (numeral: string, unit: UnitName): Take => ({
+  value: fromDecimal(numeral, UNIT_NM[unit]),
+  taken: `${numeral} ${unit}`,
+});
 
 /** Digits without a point: the point goes where it makes a size, `4065` is 4.065 in, `82505` is 82.505 mm. */
 function digitsAsSize(digits: string, unit: 'in' | 'mm', context: BenchContext): Take {
@@ -191,7 +210,9 @@ function takesOf(numeral: string, context: BenchContext): { first: Take; rivals:
   if (units === 'imperial') {
     const inches = isSmall(field) ? TENTHS_FROM : 1;
     const belowOne = Number(numeral) < inches && pointed;
-    return belowOne ? { first: take(numeral, 'in'), rivals: [inMm], equal: false } : { first: inThou, rivals: [inMm], equal: false };
+    return belowOne
+      ? { first: take(numeral, 'in'), rivals: [inMm], equal: false }
+      : { first: inThou, rivals: [inMm], equal: false };
   }
   if (Number(numeral) < 4 && pointed) return { first: inMm, rivals: [take(numeral, 'in')], equal: false };
   const hundredths = { value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths of a mm` };
@@ -228,13 +249,20 @@ function whereabouts({ field, bore, units, expected }: BenchContext): string {
 const article = (numeral: string): string => (/^(?:8|1[18](?!\d))/.test(numeral) ? 'an' : 'a');
 
 function question(first: Take, candidates: Take[], context: BenchContext, spoken: Units): Heard {
-  const likely = distinct(candidates.filter((c) => isUsual(c.value, context)).map((c) => asMeaning(c))).slice(0, MOST_LIKELY);
+  const likely = distinct(candidates.filter((c) => isUsual(c.value, context)).map((c) => asMeaning(c))).slice(
+    0,
+    MOST_LIKELY,
+  );
   const kept = possible(first.value, context) ? [asMeaning({ value: first.value, taken: 'as typed' })] : [];
   const options = distinct([...likely, ...kept]);
   const style = styleOf(context.field);
   const stated = `${inBoth(first.value, context.field, spoken)}${whereabouts({ ...context, units: spoken })}`;
   if (options.length === 0)
-    return { kind: 'refused', why: `${stated}: no ${NAMES[context.field]} is that size.`, accepted: acceptedBy(context.field, context.units) };
+    return {
+      kind: 'refused',
+      why: `${stated}: no ${NAMES[context.field]} is that size.`,
+      accepted: acceptedBy(context.field, context.units),
+    };
   const best = likely[0];
   const ask = best
     ? `${stated}; did you mean ${lengthText(best.value, / (?:mm|µm)$/.test(best.taken) ? 'metric' : spoken, style)}${best.taken.startsWith('digit') || best.taken.startsWith('off') ? ` (${best.taken})` : ''}?`
@@ -242,15 +270,27 @@ function question(first: Take, candidates: Take[], context: BenchContext, spoken
   return { kind: 'question', ask, options };
 }
 
-const NAMES: Record<Field, string> = { bore: 'bore', piston: 'piston', pin: 'pin', gap: 'ring end gap', rail: 'rail gap', clearance: 'clearance', groove: 'axial clearance', land: 'depth under the land' };
+const NAMES: Record<Field, string> = {
+  bore: 'bore',
+  piston: 'piston',
+  pin: 'pin',
+  gap: 'ring end gap',
+  rail: 'rail gap',
+  clearance: 'clearance',
+  groove: 'axial clearance',
+  land: 'depth under the land',
+};
 
-const spokenIn = (unit: UnitName | null, units: Units): Units => (unit === null ? units : unit === 'mm' || unit === 'µm' ? 'metric' : 'imperial');
+const spokenIn = (unit: UnitName | null, units: Units): Units =>
+  unit === null ? units : unit === 'mm' || unit === 'µm' ? 'metric' : 'imperial';
 
 function hearSingle(numeral: string, word: string, context: BenchContext): Heard {
   const unit = word === '' ? null : unitNamed(word);
   if (word !== '' && unit === null) return unknownUnit(word, context);
   const spoken = spokenIn(unit, context.units);
-  const { first, rivals, equal } = unit ? { first: take(numeral, unit), rivals: otherUnits(numeral, unit), equal: false } : takesOf(numeral, context);
+  const { first, rivals, equal } = unit
+    ? { first: take(numeral, unit), rivals: otherUnits(numeral, unit), equal: false }
+    : takesOf(numeral, context);
   const dial = unit === null ? asDial(numeral, first.value, context) : null;
   if (dial) return dial;
   const likelyRivals = rivals.filter((r) => isUsual(r.value, context));
@@ -265,7 +305,12 @@ function hearSingle(numeral: string, word: string, context: BenchContext): Heard
   }
   if (equal && likelyRivals[0]) return { kind: 'understood', meaning: asMeaning(likelyRivals[0]) };
   const slips = context.expected && !isFine(context.field) ? slipsOf(numeral, first.value, context.expected) : [];
-  return question(first, [...slips, ...rivals, ...tenTimes(first.value), ...rivals.flatMap((r) => tenTimes(r.value, `${r.taken}, `))], context, spoken);
+  return question(
+    first,
+    [...slips, ...rivals, ...tenTimes(first.value), ...rivals.flatMap((r) => tenTimes(r.value, `${r.taken}, `))],
+    context,
+    spoken,
+  );
 }
 
 /** No bore is this far from what its gauge was zeroed at: a small bare figure is then the dial. From memory. */
@@ -286,14 +331,22 @@ const otherUnits = (numeral: string, unit: UnitName): Take[] =>
   (['mm', 'in', 'thou'] as const).filter((u) => u !== unit).map((u) => take(numeral, u));
 
 function unknownUnit(word: string, context: BenchContext): Heard {
-  return { kind: 'refused', why: `"${word}" is no unit known here (thou, in, mm, µm).`, accepted: acceptedBy(context.field, context.units) };
+  return {
+    kind: 'refused',
+    why: `"${word}" is no unit known here (thou, in, mm, µm).`,
+    accepted: acceptedBy(context.field, context.units),
+  };
 }
 
 /** `15/16`: the largest leaf that passes and the first that does not. */
 function hearBracket(parts: [string, string, string, string], context: BenchContext): Heard {
   const [lowNumeral, lowWord, highNumeral, highWord] = parts;
   if (!isFine(context.field))
-    return { kind: 'refused', why: 'A bracket (goes / does not go) is for feeler readings of a gap.', accepted: acceptedBy(context.field, context.units) };
+    return {
+      kind: 'refused',
+      why: 'A bracket (goes / does not go) is for feeler readings of a gap.',
+      accepted: acceptedBy(context.field, context.units),
+    };
   const word = highWord || lowWord;
   const low = hearSingle(lowNumeral, lowWord || word, context);
   const high = hearSingle(highNumeral, word, context);
@@ -306,11 +359,20 @@ function hearBracket(parts: [string, string, string, string], context: BenchCont
       accepted: 'the unit after it, e.g. 15/16 thou or 0.40/0.45 mm',
     };
   const [a, b] = [low.meaning.value, high.meaning.value];
-  if (a === b) return { kind: 'refused', why: 'The same leaf cannot both pass and not pass.', accepted: '15/16: 15 goes, 16 does not' };
+  if (a === b)
+    return {
+      kind: 'refused',
+      why: 'The same leaf cannot both pass and not pass.',
+      accepted: '15/16: 15 goes, 16 does not',
+    };
   const spoken = `${lengthText(Math.min(a, b), context.units, 'fine')} goes, ${lengthText(Math.max(a, b), context.units, 'fine')} does not`;
   const meaning: Meaning = { value: Math.min(a, b), upTo: Math.max(a, b), taken: spoken };
   if (a < b) return { kind: 'understood', meaning };
-  return { kind: 'question', ask: `A leaf that passes is thinner than one that does not. Did you mean ${spoken}?`, options: [meaning] };
+  return {
+    kind: 'question',
+    ask: `A leaf that passes is thinner than one that does not. Did you mean ${spoken}?`,
+    options: [meaning],
+  };
 }
 
 const NO_SETTING = 'first the setting, e.g. "set 4.060"';
@@ -318,16 +380,30 @@ const NO_SETTING = 'first the setting, e.g. "set 4.060"';
 /** What keeps a field from taking the dial; null where it can. */
 function noDial({ field, units, setting, settingAsk }: BenchContext): Heard | null {
   const accepted = acceptedBy(field, units);
-  if (isFine(field)) return { kind: 'refused', why: 'A gap has no sign: only a bore gauge reads plus or minus.', accepted };
-  if (field !== 'bore') return { kind: 'refused', why: `Plus and minus are for a bore gauge; a ${NAMES[field]} is read in the micrometer.`, accepted };
-  if (setting === null) return { kind: 'refused', why: settingAsk ?? 'Plus and minus count from the gauge setting, and none is given yet.', accepted: NO_SETTING };
+  if (isFine(field))
+    return { kind: 'refused', why: 'A gap has no sign: only a bore gauge reads plus or minus.', accepted };
+  if (field !== 'bore')
+    return {
+      kind: 'refused',
+      why: `Plus and minus are for a bore gauge; a ${NAMES[field]} is read in the micrometer.`,
+      accepted,
+    };
+  if (setting === null)
+    return {
+      kind: 'refused',
+      why: settingAsk ?? 'Plus and minus count from the gauge setting, and none is given yet.',
+      accepted: NO_SETTING,
+    };
   return null;
 }
 
 /** The bore that a departure of the dial stands for, if it can be right. */
 function heardDial(steps: Take, direction: 1 | -1, context: BenchContext): Heard {
   const setting = context.setting ?? 0;
-  const meant = { value: setting + direction * steps.value, taken: `gauge set ${lengthText(setting, context.units, 'size')}, dial ${direction < 0 ? '\u2212' : '+'}${steps.taken}` };
+  const meant = {
+    value: setting + direction * steps.value,
+    taken: `gauge set ${lengthText(setting, context.units, 'size')}, dial ${direction < 0 ? '\u2212' : '+'}${steps.taken}`,
+  };
   if (isUsual(meant.value, context)) return { kind: 'understood', meaning: asMeaning(meant) };
   return question(meant, [], context, context.units);
 }
@@ -342,13 +418,31 @@ function hearDial(sign: string, numeral: string, word: string, context: BenchCon
   const { units, dial } = context;
   const amount = Number(numeral);
   const divisions = unit === null && units === 'metric' && (amount >= 1 || !numeral.includes('.')) && amount !== 0;
-  if (divisions && dial) return heardDial({ value: fromDecimal(numeral, dial.division), taken: `${numeral} divisions of ${lengthText(dial.division, units, 'fine')}` }, direction, context);
+  if (divisions && dial)
+    return heardDial(
+      {
+        value: fromDecimal(numeral, dial.division),
+        taken: `${numeral} divisions of ${lengthText(dial.division, units, 'fine')}`,
+      },
+      direction,
+      context,
+    );
   if (divisions) {
     const micrometres = heardDial(take(numeral, 'µm'), direction, context);
-    const hundredths = heardDial({ value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths` }, direction, context);
-    const options = [micrometres, hundredths].flatMap((h) => (h.kind === 'understood' ? [h.meaning] : h.kind === 'question' ? h.options.slice(-1) : []));
+    const hundredths = heardDial(
+      { value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths` },
+      direction,
+      context,
+    );
+    const options = [micrometres, hundredths].flatMap((h) =>
+      h.kind === 'understood' ? [h.meaning] : h.kind === 'question' ? h.options.slice(-1) : [],
+    );
     const [small, large] = options.map((o) => lengthText(o.value, 'metric', 'size'));
-    return { kind: 'question', ask: `Is the dial at ${numeral} µm (${small ?? 'no bore'}) or at ${numeral} hundredths (${large ?? 'no bore'})?`, options };
+    return {
+      kind: 'question',
+      ask: `Is the dial at ${numeral} µm (${small ?? 'no bore'}) or at ${numeral} hundredths (${large ?? 'no bore'})?`,
+      options,
+    };
   }
   const byDefault: UnitName = units === 'metric' ? 'mm' : amount > 0 && amount < 0.1 ? 'in' : 'thou';
   return heardDial(take(numeral, unit ?? byDefault), direction, context);
@@ -359,28 +453,50 @@ function hearTurns(sign: string, turns: string, rest: string, context: BenchCont
   const cannot = noDial(context);
   if (cannot) return cannot;
   const { dial, units } = context;
-  if (!dial) return { kind: 'refused', why: 'How much one turn of the dial is depends on the gauge, and none is named.', accepted: 'a bore gauge in hand, named beside the grid' };
-  const past = units === 'metric' && !rest.includes('.') ? fromDecimal(rest, dial.division) : fromDecimal(rest, units === 'metric' ? NM_PER_MM : NM_PER_THOU);
+  if (!dial)
+    return {
+      kind: 'refused',
+      why: 'How much one turn of the dial is depends on the gauge, and none is named.',
+      accepted: 'a bore gauge in hand, named beside the grid',
+    };
+  const past =
+    units === 'metric' && !rest.includes('.')
+      ? fromDecimal(rest, dial.division)
+      : fromDecimal(rest, units === 'metric' ? NM_PER_MM : NM_PER_THOU);
   const words = `${turns} ${turns === '1' ? 'turn' : 'turns'} of ${lengthText(dial.turn, units, 'fine')} and ${lengthText(past, units, 'fine')}`;
   return heardDial({ value: Number(turns) * dial.turn + past, taken: words }, sign === '-' ? -1 : 1, context);
 }
 
 /** `c`, `c12`, `cut 12`: a cut with the ring filer, with its turns or strokes where they were counted. */
 function hearCut(numeral: string, { field, units }: BenchContext): Heard {
-  if (field !== 'gap' && field !== 'rail') return { kind: 'refused', why: 'A cut belongs to a ring.', accepted: acceptedBy(field, units) };
+  if (field !== 'gap' && field !== 'rail')
+    return { kind: 'refused', why: 'A cut belongs to a ring.', accepted: acceptedBy(field, units) };
   if (numeral === '') return { kind: 'cut', count: null };
   const count = Number(numeral);
-  return count > 0 ? { kind: 'cut', count } : { kind: 'refused', why: 'No turns are no cut.', accepted: 'c12 for twelve turns or strokes, c where they were not counted' };
+  return count > 0
+    ? { kind: 'cut', count }
+    : {
+        kind: 'refused',
+        why: 'No turns are no cut.',
+        accepted: 'c12 for twelve turns or strokes, c where they were not counted',
+      };
 }
 
 /** `p15`, `passes 15`, `15+`: the leaf passes, and no larger one was tried. */
 function hearPasses(entry: string, context: BenchContext): Heard {
   const { field, units } = context;
-  if (field !== 'gap' && field !== 'rail') return { kind: 'refused', why: 'Leaves pass in a ring gap.', accepted: acceptedBy(field, units) };
+  if (field !== 'gap' && field !== 'rail')
+    return { kind: 'refused', why: 'Leaves pass in a ring gap.', accepted: acceptedBy(field, units) };
   const heard = hear(entry, context);
-  const open = (meaning: Meaning): Meaning => ({ ...meaning, open: true, taken: `${lengthText(meaning.value, units, 'fine')} passes` });
+  const open = (meaning: Meaning): Meaning => ({
+    ...meaning,
+    open: true,
+    taken: `${lengthText(meaning.value, units, 'fine')} passes`,
+  });
   if (heard.kind === 'understood') return { kind: 'understood', meaning: open(heard.meaning) };
-  return heard.kind === 'question' ? { ...heard, options: heard.options.map((o) => ({ ...open(o), taken: o.taken })) } : heard;
+  return heard.kind === 'question'
+    ? { ...heard, options: heard.options.map((o) => ({ ...open(o), taken: o.taken })) }
+    : heard;
 }
 
 /**
@@ -393,7 +509,8 @@ function hearPasses(entry: string, context: BenchContext): Heard {
 export function hear(text: string, context: BenchContext): Heard {
   const accepted = acceptedBy(context.field, context.units);
   const length = text.trim().length;
-  if (length > LONGEST) return { kind: 'refused', why: `That is ${length} characters; one reading at a time.`, accepted };
+  if (length > LONGEST)
+    return { kind: 'refused', why: `That is ${length} characters; one reading at a time.`, accepted };
   const entry = plain(text);
   if (entry === '') return { kind: 'empty' };
   const setting = SETTING.exec(entry);
@@ -421,11 +538,23 @@ export function hear(text: string, context: BenchContext): Heard {
 function hearSetting(inBore: boolean, entry: string, context: BenchContext): Heard {
   const accepted = acceptedBy(context.field, context.units);
   if (context.field !== 'bore') return { kind: 'refused', why: 'A gauge setting belongs to bore readings.', accepted };
-  if (entry === 'piston') return inBore ? { kind: 'refused', why: 'Zeroed in the bore, the gauge is read in the micrometer: give that figure.', accepted } : { kind: 'setting', value: 'piston', read: false };
+  if (entry === 'piston')
+    return inBore
+      ? { kind: 'refused', why: 'Zeroed in the bore, the gauge is read in the micrometer: give that figure.', accepted }
+      : { kind: 'setting', value: 'piston', read: false };
   const heard = hear(entry, inBore ? { ...context, setting: null } : { ...context, setting: null, expected: null });
   if (heard.kind === 'understood') return { kind: 'setting', value: heard.meaning.value, read: inBore };
-  if (heard.kind === 'question' && inBore) return { kind: 'refused', why: heard.ask, accepted: 'the size with its unit, e.g. "here 4.0652in", or the dial first set in the micrometer' };
-  return { kind: 'refused', why: `${entry} can be taken in more than one way, or is no bore.`, accepted: 'the setting with its unit, e.g. "set 4.060in" or "set 82.5mm"' };
+  if (heard.kind === 'question' && inBore)
+    return {
+      kind: 'refused',
+      why: heard.ask,
+      accepted: 'the size with its unit, e.g. "here 4.0652in", or the dial first set in the micrometer',
+    };
+  return {
+    kind: 'refused',
+    why: `${entry} can be taken in more than one way, or is no bore.`,
+    accepted: 'the setting with its unit, e.g. "set 4.060in" or "set 82.5mm"',
+  };
 }
 
 /**
@@ -434,8 +563,13 @@ function hearSetting(inBore: boolean, entry: string, context: BenchContext): Hea
  * @param bore the planned bore, where there is one
  * @param expected what a size should be near to, where that is known
  */
-export const hearField = (text: string, field: Field, units: Units, bore: Nm | null = null, expected: BenchContext['expected'] = null): Heard =>
-  hear(text, { field, units, bore, expected, setting: null });
+export const hearField = (
+  text: string,
+  field: Field,
+  units: Units,
+  bore: Nm | null = null,
+  expected: BenchContext['expected'] = null,
+): Heard => hear(text, { field, units, bore, expected, setting: null });
 
 /** Factors that a bare figure might be instead of a gap. From memory. */
 const LIKELY_FACTOR = { least: 0.003, most: 0.0125 };

@@ -10,8 +10,18 @@ describe('length', () => {
   });
 
   it('round-trips every 0.0001 in and every 0.001 mm without drift (published: NIST SP 811)', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 100_000 }), (tenths) => Math.round(toInches(fromInches(tenths / 10_000)) * 10_000) === tenths));
-    fc.assert(fc.property(fc.integer({ min: 0, max: 500_000 }), (microns) => Math.round(toMm(fromMm(microns / 1_000)) * 1_000) === microns));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 100_000 }),
+        (tenths) => Math.round(toInches(fromInches(tenths / 10_000)) * 10_000) === tenths,
+      ),
+    );
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 500_000 }),
+        (microns) => Math.round(toMm(fromMm(microns / 1_000)) * 1_000) === microns,
+      ),
+    );
   });
 
   it('reads decimal text exactly where it is whole nanometres (identity)', () => {
@@ -40,11 +50,24 @@ describe('length', () => {
   it('rounding up is idempotent, monotone and never under what it rounds (identity)', () => {
     const step = fc.constantFrom(25_400, 12_700, 10_000, 50_000);
     const length = fc.integer({ min: 0, max: 5_000_000 });
-    fc.assert(fc.property(length, step, (nm, s) => roundUpTo(roundUpTo(nm, s), s) === roundUpTo(nm, s) && roundUpTo(nm, s) >= nm && roundUpTo(nm, s) - nm < s));
+    fc.assert(
+      fc.property(
+        length,
+        step,
+        (nm, s) =>
+          roundUpTo(roundUpTo(nm, s), s) === roundUpTo(nm, s) && roundUpTo(nm, s) >= nm && roundUpTo(nm, s) - nm < s,
+      ),
+    );
     fc.assert(fc.property(length, length, step, (a, b, s) => a > b || roundUpTo(a, s) <= roundUpTo(b, s)));
   });
 
-  it.each([['', NM_PER_MM], ['.', NM_PER_MM], ['1.2.3', NM_PER_MM], ['-1', NM_PER_MM], ['abc', NM_PER_MM]])('refuses %j as a numeral', (text, scale) => {
+  it.each([
+    ['', NM_PER_MM],
+    ['.', NM_PER_MM],
+    ['1.2.3', NM_PER_MM],
+    ['-1', NM_PER_MM],
+    ['abc', NM_PER_MM],
+  ])('refuses %j as a numeral', (text, scale) => {
     expect(() => fromDecimal(text, scale)).toThrow(RangeError);
   });
 

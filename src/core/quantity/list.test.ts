@@ -32,10 +32,14 @@ describe('lists of lengths', () => {
 
   it('prints what it would hear the same again', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 200_000 }), { maxLength: 12 }), fc.constantFrom('in' as const, 'mm' as const), (tenths, bare) => {
-        const values = tenths.map((t) => t * (bare === 'mm' ? 1_000 : 2_540));
-        expect(hearList(listText(values, bare), bare, 12)).toEqual({ ok: true, values });
-      }),
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 1, max: 200_000 }), { maxLength: 12 }),
+        fc.constantFrom('in' as const, 'mm' as const),
+        (tenths, bare) => {
+          const values = tenths.map((t) => t * (bare === 'mm' ? 1_000 : 2_540));
+          expect(hearList(listText(values, bare), bare, 12)).toEqual({ ok: true, values });
+        },
+      ),
     );
   });
 });

@@ -8,7 +8,14 @@ export type Bare = 'thou' | 'in' | 'mm';
 
 export type HeardList = { ok: true; values: Nm[] } | { ok: false; why: string };
 
-const UNITS: Record<string, number> = { mm: NM_PER_MM, µm: NM_PER_MICROMETRE, um: NM_PER_MICROMETRE, in: NM_PER_INCH, '"': NM_PER_INCH, thou: NM_PER_THOU };
+const UNITS: Record<string, number> = {
+  mm: NM_PER_MM,
+  µm: NM_PER_MICROMETRE,
+  um: NM_PER_MICROMETRE,
+  in: NM_PER_INCH,
+  '"': NM_PER_INCH,
+  thou: NM_PER_THOU,
+};
 const ONE = /^(\d+\.?\d*|\.\d+)(mm|µm|um|in|"|thou)?$/;
 /** Longest list that is read at all. */
 const LONGEST = 600;
@@ -26,18 +33,29 @@ function unitOf(word: string | undefined, numeral: string, bare: Bare): number {
  * @param most as many lengths as are taken
  */
 export function hearList(text: string, bare: Bare, most: number): HeardList {
-  if (text.length > LONGEST) return { ok: false, why: `That is ${text.length} characters; at most ${LONGEST} are read.` };
-  const plain = text.trim().toLowerCase().replace(/μ/g, 'µ').replace(/ +(?=mm|µm|um|in\b|thou|")/g, '').replace(/,(?=\s|$)/g, ' ').replace(/,/g, '.');
+  if (text.length > LONGEST)
+    return { ok: false, why: `That is ${text.length} characters; at most ${LONGEST} are read.` };
+  const plain = text
+    .trim()
+    .toLowerCase()
+    .replace(/μ/g, 'µ')
+    .replace(/ +(?=mm|µm|um|in\b|thou|")/g, '')
+    .replace(/,(?=\s|$)/g, ' ')
+    .replace(/,/g, '.');
   const parts = plain.split(/[\s;]+/).filter(Boolean);
   const values: Nm[] = [];
   for (const part of parts) {
     const match = ONE.exec(part);
-    if (!match?.[1]) return { ok: false, why: `“${part}” is no length. Lengths stand apart by spaces, e.g. 0.25 0.50 0.75.` };
+    if (!match?.[1])
+      return { ok: false, why: `“${part}” is no length. Lengths stand apart by spaces, e.g. 0.25 0.50 0.75.` };
     values.push(fromDecimal(match[1], unitOf(match[2], match[1], bare)));
   }
-  if (values.length > most) return { ok: false, why: most === 1 ? 'One length is asked for here.' : `At most ${most} lengths.` };
+  if (values.length > most)
+    return { ok: false, why: most === 1 ? 'One length is asked for here.' : `At most ${most} lengths.` };
   const twice = values.find((v, i) => values.indexOf(v) !== i);
-  return twice === undefined || most === 1 ? { ok: true, values } : { ok: false, why: `“${parts[values.lastIndexOf(twice)] ?? ''}” is there twice.` };
+  return twice === undefined || most === 1
+    ? { ok: true, values }
+    : { ok: false, why: `“${parts[values.lastIndexOf(twice)] ?? ''}” is there twice.` };
 }
 
 /** A length in an entry's own unit, without it: as the entry would be typed. */

@@ -23,9 +23,18 @@ describe('pressure', () => {
   });
 
   it('a figure that only fits another unit is asked about: 14 bar, 0.9 psi, 140 psi', () => {
-    expect(hearPressure('14', 'bar')).toMatchObject({ kind: 'question', ask: expect.stringContaining('did you mean 14 psi?') });
-    expect(hearPressure('0.9', 'psi')).toMatchObject({ kind: 'question', options: [{ words: '0.9 bar' }, { words: '0.9 psi, as typed' }] });
-    expect(hearPressure('140', 'psi')).toMatchObject({ kind: 'question', options: [{ words: '140 kPa' }, { words: '140 psi, as typed' }] });
+    expect(hearPressure('14', 'bar')).toMatchObject({
+      kind: 'question',
+      ask: expect.stringContaining('did you mean 14 psi?'),
+    });
+    expect(hearPressure('0.9', 'psi')).toMatchObject({
+      kind: 'question',
+      options: [{ words: '0.9 bar' }, { words: '0.9 psi, as typed' }],
+    });
+    expect(hearPressure('140', 'psi')).toMatchObject({
+      kind: 'question',
+      options: [{ words: '140 kPa' }, { words: '140 psi, as typed' }],
+    });
   });
 
   it.each(['much', '-5', '1e3', '20 mm', '0', '99999'])('%j is refused', (text) => {

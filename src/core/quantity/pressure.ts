@@ -15,7 +15,8 @@ export const toPressure = (pressure: Pascal, unit: PressureUnit): number => pres
 const DECIMALS: Record<PressureUnit, number> = { psi: 1, bar: 2, kPa: 0 };
 
 /** A pressure in psi and bar side by side, e.g. `20.3 psi (1.40 bar)`. */
-export const pressureText = (pressure: Pascal): string => `${toPressure(pressure, 'psi').toFixed(DECIMALS.psi)} psi (${toPressure(pressure, 'bar').toFixed(DECIMALS.bar)} bar)`;
+export const pressureText = (pressure: Pascal): string =>
+  `${toPressure(pressure, 'psi').toFixed(DECIMALS.psi)} psi (${toPressure(pressure, 'bar').toFixed(DECIMALS.bar)} bar)`;
 
 /** Boost nobody questions: 1 to 80 psi. From memory. */
 const USUAL: [Pascal, Pascal] = [6_895, 551_581];
@@ -24,7 +25,11 @@ export const MOST_BOOST: Pascal = 1_500_000;
 
 const isUsual = (pressure: Pascal): boolean => pressure >= USUAL[0] && pressure <= USUAL[1];
 
-export type HeardPressure = { kind: 'empty' } | { kind: 'understood'; value: Pascal } | { kind: 'question'; ask: string; options: { value: Pascal; words: string }[] } | { kind: 'refused'; why: string };
+export type HeardPressure =
+  | { kind: 'empty' }
+  | { kind: 'understood'; value: Pascal }
+  | { kind: 'question'; ask: string; options: { value: Pascal; words: string }[] }
+  | { kind: 'refused'; why: string };
 
 /**
  * What was typed as boost: a number, with its unit after it or in the unit chosen beside it. A figure that
@@ -34,14 +39,27 @@ export function hearPressure(text: string, unit: PressureUnit): HeardPressure {
   const entry = text.trim().toLowerCase().replace(',', '.');
   if (entry === '') return { kind: 'empty' };
   const match = /^(\d+\.?\d*|\.\d+) ?(psi|lb|lbs|bar|kpa)?$/.exec(entry);
-  if (!match) return { kind: 'refused', why: `“${text.trim().slice(0, 40)}” is no pressure. Accepted: 20, 20 psi, 1.4 bar, 140 kPa.` };
+  if (!match)
+    return {
+      kind: 'refused',
+      why: `“${text.trim().slice(0, 40)}” is no pressure. Accepted: 20, 20 psi, 1.4 bar, 140 kPa.`,
+    };
   const value = Number(match[1]);
   const named = match[2] === undefined ? unit : match[2] === 'bar' ? 'bar' : match[2] === 'kpa' ? 'kPa' : 'psi';
   const pressure = fromPressure(value, named);
   if (isUsual(pressure)) return { kind: 'understood', value: pressure };
-  const others = PRESSURE_UNITS.filter((u) => u !== named && isUsual(fromPressure(value, u))).map((u) => ({ value: fromPressure(value, u), words: `${value} ${u}` }));
-  const kept = pressure > 0 && pressure <= MOST_BOOST ? [{ value: pressure, words: `${value} ${named}, as typed` }] : [];
+  const others = PRESSURE_UNITS.filter((u) => u !== named && isUsual(fromPressure(value, u))).map((u) => ({
+    value: fromPressure(value, u),
+    words: `${value} ${u}`,
+  }));
+  const kept =
+    pressure > 0 && pressure <= MOST_BOOST ? [{ value: pressure, words: `${value} ${named}, as typed` }] : [];
   const options = [...others, ...kept];
-  if (options.length === 0) return { kind: 'refused', why: `${value} ${named} is no boost pressure. Accepted: 20 psi, 1.4 bar, 140 kPa.` };
-  return { kind: 'question', ask: `${value} ${named} is ${pressureText(pressure)}${others[0] ? `; did you mean ${others[0].words}?` : ': is that right?'}`, options };
+  if (options.length === 0)
+    return { kind: 'refused', why: `${value} ${named} is no boost pressure. Accepted: 20 psi, 1.4 bar, 140 kPa.` };
+  return {
+    kind: 'question',
+    ask: `${value} ${named} is ${pressureText(pressure)}${others[0] ? `; did you mean ${others[0].words}?` : ': is that right?'}`,
+    options,
+  };
 }

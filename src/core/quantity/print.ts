@@ -26,7 +26,12 @@ function fixed(value: number, most: number, least: number): string {
   const key = `${most}/${least}`;
   let format = formats.get(key);
   if (!format) {
-    format = new Intl.NumberFormat('en', { maximumFractionDigits: most, minimumFractionDigits: least, useGrouping: false, signDisplay: 'negative' });
+    format = new Intl.NumberFormat('en', {
+      maximumFractionDigits: most,
+      minimumFractionDigits: least,
+      useGrouping: false,
+      signDisplay: 'negative',
+    });
     formats.set(key, format);
   }
   return format.format(value).replace('-', MINUS);

@@ -4,20 +4,33 @@ import { fromInches, fromMm } from './length';
 import { slipsOf } from './slips';
 
 const near = (nm: number, within = 100_000): { nm: number; within: number } => ({ nm, within });
-const named = (numeral: string, value: number, expected: { nm: number; within: number }): [number, string][] => slipsOf(numeral, value, expected).map((s) => [s.value, s.taken]);
+const named = (numeral: string, value: number, expected: { nm: number; within: number }): [number, string][] =>
+  slipsOf(numeral, value, expected).map((s) => [s.value, s.taken]);
 
 describe('likely slips (common practice, no source)', () => {
   it('3.3824 noted as 3.324: the 8 was dropped', () => {
-    expect(named('3.324', fromInches(3.324), near(fromInches(3.3822)))[0]).toEqual([fromInches(3.3824), 'digit 8 dropped']);
+    expect(named('3.324', fromInches(3.324), near(fromInches(3.3822)))[0]).toEqual([
+      fromInches(3.3824),
+      'digit 8 dropped',
+    ]);
   });
 
   it('names a swap before a dropped digit', () => {
-    expect(named('82.055', fromMm(82.055), near(fromMm(82.505)))[0]).toEqual([fromMm(82.505), 'digits 0 and 5 swapped']);
+    expect(named('82.055', fromMm(82.055), near(fromMm(82.505)))[0]).toEqual([
+      fromMm(82.505),
+      'digits 0 and 5 swapped',
+    ]);
   });
 
   it('knows a thimble misread by a turn, or a sleeve by a division', () => {
-    expect(named('4.04', fromInches(4.04), near(fromInches(4.0651)))).toContainEqual([fromInches(4.065), 'off by one turn, 0.025 in']);
-    expect(named('3.965', fromInches(3.965), near(fromInches(4.0651)))).toContainEqual([fromInches(4.065), 'off by 0.1 in']);
+    expect(named('4.04', fromInches(4.04), near(fromInches(4.0651)))).toContainEqual([
+      fromInches(4.065),
+      'off by one turn, 0.025 in',
+    ]);
+    expect(named('3.965', fromInches(3.965), near(fromInches(4.0651)))).toContainEqual([
+      fromInches(4.065),
+      'off by 0.1 in',
+    ]);
     expect(named('82.0', fromMm(82), near(fromMm(82.501)))).toContainEqual([fromMm(82.5), 'off by one turn, 0.5 mm']);
   });
 

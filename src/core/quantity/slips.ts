@@ -26,7 +26,10 @@ function swapped(digits: string): [string, string][] {
 
 function dropped(digits: string): [string, string][] {
   return Array.from({ length: digits.length + 1 }, (_, i) =>
-    Array.from('0123456789', (d) => [digits.slice(0, i) + d + digits.slice(i), `digit ${d} dropped`] as [string, string]),
+    Array.from(
+      '0123456789',
+      (d) => [digits.slice(0, i) + d + digits.slice(i), `digit ${d} dropped`] as [string, string],
+    ),
   ).flat();
 }
 
@@ -44,9 +47,15 @@ export function slipsOf(numeral: string, value: Nm, expected: { nm: Nm; within: 
   const lastDigit = value / asNumber;
   const near = (nm: Nm): boolean => Math.abs(nm - expected.nm) <= expected.within;
   const nearest = (a: Slip, b: Slip): number => Math.abs(a.value - expected.nm) - Math.abs(b.value - expected.nm);
-  const read = ([text, taken]: [string, string], each: number): Slip => ({ value: Math.round(Number(text) * each), taken });
+  const read = ([text, taken]: [string, string], each: number): Slip => ({
+    value: Math.round(Number(text) * each),
+    taken,
+  });
   const swaps = swapped(digits).map((s) => read(s, lastDigit));
   const turns = MISREADINGS.flatMap(([off, taken]) => [value + off, value - off].map((v) => ({ value: v, taken })));
   const drops = dropped(digits).map((s) => read(s, lastDigit / 10));
-  return [...[...swaps, ...turns].filter((s) => near(s.value)).sort(nearest), ...drops.filter((s) => near(s.value)).sort(nearest)];
+  return [
+    ...[...swaps, ...turns].filter((s) => near(s.value)).sort(nearest),
+    ...drops.filter((s) => near(s.value)).sort(nearest),
+  ];
 }

@@ -19,7 +19,10 @@ describe('temperature', () => {
   });
 
   it('a bare figure that only fits °F is asked about', () => {
-    expect(hearTemperature('450', RING)).toMatchObject({ kind: 'question', options: [{ value: 232.2, words: '450 °F' }] });
+    expect(hearTemperature('450', RING)).toMatchObject({
+      kind: 'question',
+      options: [{ value: 232.2, words: '450 °F' }],
+    });
   });
 
   it.each(['hot', '2050', '-300', '5 C', '20 K'])('%j is refused', (text) => {

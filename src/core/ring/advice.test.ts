@@ -35,7 +35,9 @@ describe('the next cut in turns', () => {
   });
 
   it('from one cut it is more careful than from twelve', () => {
-    expect(turnsFor({ ...ask, rate: rateFrom([10, 5]), reading: gap(12) }).count).toBeLessThan(turnsFor({ ...ask, rate: known, reading: gap(12) }).count);
+    expect(turnsFor({ ...ask, rate: rateFrom([10, 5]), reading: gap(12) }).count).toBeLessThan(
+      turnsFor({ ...ask, rate: known, reading: gap(12) }).count,
+    );
   });
 
   it('advises none where one turn could pass the window', () => {
@@ -44,12 +46,20 @@ describe('the next cut in turns', () => {
 
   it('never states more chance than is taken, and one turn more would, or would pass the aim', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 5, max: 21 }), fc.double({ min: 0.1, max: 1.5, noNaN: true }), fc.integer({ min: 1, max: 8 }), fc.double({ min: 0.005, max: 0.3, noNaN: true }), (thou, each, cuts, chance) => {
-        const rate = rateFrom(...Array.from({ length: cuts }, (_, i): [number, number] => [8, 8 * each + (i % 2 ? 0.3 : -0.3)]));
-        const turns = turnsFor({ ...ask, rate, reading: gap(thou), chance });
-        expect(turns.chance).toBeLessThanOrEqual(chance + 1e-9);
-        expect(gap(thou).value + turns.removes).toBeLessThanOrEqual(ask.aim);
-      }),
+      fc.property(
+        fc.integer({ min: 5, max: 21 }),
+        fc.double({ min: 0.1, max: 1.5, noNaN: true }),
+        fc.integer({ min: 1, max: 8 }),
+        fc.double({ min: 0.005, max: 0.3, noNaN: true }),
+        (thou, each, cuts, chance) => {
+          const rate = rateFrom(
+            ...Array.from({ length: cuts }, (_, i): [number, number] => [8, 8 * each + (i % 2 ? 0.3 : -0.3)]),
+          );
+          const turns = turnsFor({ ...ask, rate, reading: gap(thou), chance });
+          expect(turns.chance).toBeLessThanOrEqual(chance + 1e-9);
+          expect(gap(thou).value + turns.removes).toBeLessThanOrEqual(ask.aim);
+        },
+      ),
     );
   });
 });
@@ -58,7 +68,9 @@ describe('over thousands of noisy filers', () => {
   const fitters = someFitters(2_000, 11);
 
   it.each([0.02, 0.05, 0.1])('a stated chance of %d is kept, and rings take fewer cuts than by halves', (chance) => {
-    const advised = filedTogether(fitters.map(({ fitter, starts }, i) => filedAsAdvised(fitter, starts, chance, i + 1)));
+    const advised = filedTogether(
+      fitters.map(({ fitter, starts }, i) => filedAsAdvised(fitter, starts, chance, i + 1)),
+    );
     const halves = filedTogether(fitters.map(({ fitter, starts }, i) => filedByHalves(fitter, starts, i + 1)));
     expect(advised.advised).toBeGreaterThan(20_000);
     expect(advised.passed / advised.advised).toBeLessThanOrEqual(chance);

@@ -37,7 +37,8 @@ export interface CutAdvice {
 }
 
 /** The next cut by feel alone: a first one never past the window's lower edge, following ones small. */
-export const takeNext = (off: ToComeOff, first: boolean): Nm => (first ? Math.min(FIRST_CUT, off.toMinimum) : Math.min(NEXT_CUT, Math.max(off.toMiddle, off.toMinimum)));
+export const takeNext = (off: ToComeOff, first: boolean): Nm =>
+  first ? Math.min(FIRST_CUT, off.toMinimum) : Math.min(NEXT_CUT, Math.max(off.toMiddle, off.toMinimum));
 
 interface TurnsAsk {
   filer: string;

@@ -6,10 +6,28 @@ import { type PassReading, type Passes, type RingEvent, passesOf } from './passe
 let count = 0;
 const read = (thou: number, change: Partial<PassReading> = {}): RingEvent => {
   count += 1;
-  return { kind: 'reading', reading: { id: `r${count}`, place: '1/top', value: fromThou(thou), upTo: null, open: false, deburred: false, squared: false, ...change } };
+  return {
+    kind: 'reading',
+    reading: {
+      id: `r${count}`,
+      place: '1/top',
+      value: fromThou(thou),
+      upTo: null,
+      open: false,
+      deburred: false,
+      squared: false,
+      ...change,
+    },
+  };
 };
-const cut = (turns: number | null, filer: string | null = 'hand.1'): RingEvent => ({ kind: 'cut', id: `c${turns}`, filer, count: turns });
-const judged = (...events: RingEvent[]): Passes => passesOf({ events, limit: fromThou(1), step: fromThou(1), min: fromThou(22) });
+const cut = (turns: number | null, filer: string | null = 'hand.1'): RingEvent => ({
+  kind: 'cut',
+  id: `c${turns}`,
+  filer,
+  count: turns,
+});
+const judged = (...events: RingEvent[]): Passes =>
+  passesOf({ events, limit: fromThou(1), step: fromThou(1), min: fromThou(22) });
 const ready = { deburred: true, squared: true };
 
 describe('the passes of a ring', () => {
@@ -36,7 +54,11 @@ describe('the passes of a ring', () => {
 
   it('readings at another depth or in another bore neither wander nor tell what a cut took', () => {
     expect(judged(read(26), read(22, { place: '1/bottom' }))).toMatchObject({ wander: null, repeats: 1, filed: false });
-    expect(judged(read(15), cut(6), read(19, { ...ready, place: '2/top' }))).toMatchObject({ wander: null, filed: true, taken: [] });
+    expect(judged(read(15), cut(6), read(19, { ...ready, place: '2/top' }))).toMatchObject({
+      wander: null,
+      filed: true,
+      taken: [],
+    });
   });
 
   it('brackets that meet agree', () => {
@@ -45,7 +67,8 @@ describe('the passes of a ring', () => {
 
   it('a reading after filing is marked only where it was neither deburred nor squared', () => {
     expect([...judged(read(17), cut(6), read(20)).unprepared]).toHaveLength(1);
-    for (const done of [{ deburred: true }, { squared: true }]) expect([...judged(read(17), cut(6), read(20, done)).unprepared]).toEqual([]);
+    for (const done of [{ deburred: true }, { squared: true }])
+      expect([...judged(read(17), cut(6), read(20, done)).unprepared]).toEqual([]);
     expect([...judged(read(17), read(17)).unprepared]).toEqual([]);
   });
 
@@ -55,7 +78,9 @@ describe('the passes of a ring', () => {
   });
 
   it('what cuts took off: two with one filer count together, uncounted ones and two filers not at all', () => {
-    expect(judged(read(15), cut(6), cut(4), read(20, ready)).taken).toEqual([{ ids: ['c6', 'c4'], filer: 'hand.1', count: 10, removed: fromThou(5) }]);
+    expect(judged(read(15), cut(6), cut(4), read(20, ready)).taken).toEqual([
+      { ids: ['c6', 'c4'], filer: 'hand.1', count: 10, removed: fromThou(5) },
+    ]);
     expect(judged(read(15), cut(6), cut(null), read(20, ready)).taken).toEqual([]);
     expect(judged(read(15), cut(6), cut(4, 'other.1'), read(20, ready)).taken).toEqual([]);
     expect(judged(read(15), cut(6, null), read(20, ready)).taken).toEqual([]);
@@ -64,18 +89,22 @@ describe('the passes of a ring', () => {
 
   it('a ring that is only ever filed never wanders, whatever is taken off', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 5, max: 21 }), fc.array(fc.integer({ min: 0, max: 9 }), { maxLength: 8 }), (first, cuts) => {
-        let gap = first;
-        const events = [read(gap)];
-        for (const taken of cuts) {
-          gap += taken;
-          events.push(cut(1), read(gap, ready));
-        }
-        const { wander, reading, taken } = judged(...events);
-        expect(wander).toBeNull();
-        expect(reading?.value).toBe(fromThou(gap));
-        expect(taken.reduce((sum, t) => sum + t.removed, 0)).toBe(fromThou(gap - first));
-      }),
+      fc.property(
+        fc.integer({ min: 5, max: 21 }),
+        fc.array(fc.integer({ min: 0, max: 9 }), { maxLength: 8 }),
+        (first, cuts) => {
+          let gap = first;
+          const events = [read(gap)];
+          for (const taken of cuts) {
+            gap += taken;
+            events.push(cut(1), read(gap, ready));
+          }
+          const { wander, reading, taken } = judged(...events);
+          expect(wander).toBeNull();
+          expect(reading?.value).toBe(fromThou(gap));
+          expect(taken.reduce((sum, t) => sum + t.removed, 0)).toBe(fromThou(gap - first));
+        },
+      ),
     );
   });
 });

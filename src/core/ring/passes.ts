@@ -16,7 +16,8 @@ export interface PassReading extends GapReading {
   squared: boolean;
 }
 
-export type RingEvent = { kind: 'reading'; reading: PassReading } | { kind: 'cut'; id: string; filer: string | null; count: number | null };
+export type RingEvent =
+  { kind: 'reading'; reading: PassReading } | { kind: 'cut'; id: string; filer: string | null; count: number | null };
 
 /** Readings that do not agree. */
 export interface Wander {
@@ -73,7 +74,15 @@ function apartOf(a: GapReading, b: GapReading): Nm {
 /** The passes of one ring put in order. */
 export function passesOf({ events, limit, step, min }: Ask): Passes {
   const most = Math.max(limit, step);
-  const found: Passes = { reading: null, repeats: 0, wander: null, unprepared: new Set(), cutsSince: 0, filed: false, taken: [] };
+  const found: Passes = {
+    reading: null,
+    repeats: 0,
+    wander: null,
+    unprepared: new Set(),
+    cutsSince: 0,
+    filed: false,
+    taken: [],
+  };
   let cuts: Extract<RingEvent, { kind: 'cut' }>[] = [];
   for (const event of events) {
     if (event.kind === 'cut') {
@@ -84,16 +93,31 @@ export function passesOf({ events, limit, step, min }: Ask): Passes {
     const before = found.reading;
     const same = before !== null && before.place === reading.place;
     const grew = same && reading.value > before.value && apartOf(before, reading) > most;
-    const filed = before !== null && (cuts.length > 0 || reading.deburred || (grew && (min === null || before.value < min)));
+    const filed =
+      before !== null && (cuts.length > 0 || reading.deburred || (grew && (min === null || before.value < min)));
     const apart = !same ? 0 : apartOf(before, reading);
     const shrank = same && reading.value < before.value;
-    found.wander = same && apart > most && (shrank || !filed) ? { before: before.value, after: reading.value, apart, filed } : null;
+    found.wander =
+      same && apart > most && (shrank || !filed) ? { before: before.value, after: reading.value, apart, filed } : null;
     if (filed && !reading.deburred && !reading.squared) found.unprepared.add(reading.id);
     const [first] = cuts;
     const filer = first?.filer ?? null;
     const counts = cuts.map((c) => c.count);
-    if (same && !found.wander && filer !== null && cuts.every((c) => c.filer === filer) && counts.every((c): c is number => c !== null && c > 0) && nextLeaf(before, step) < Infinity && !reading.open)
-      found.taken.push({ ids: cuts.map((c) => c.id), filer, count: counts.reduce((a, b) => a + b, 0), removed: likelyGap(reading, step) - likelyGap(before, step) });
+    if (
+      same &&
+      !found.wander &&
+      filer !== null &&
+      cuts.every((c) => c.filer === filer) &&
+      counts.every((c): c is number => c !== null && c > 0) &&
+      nextLeaf(before, step) < Infinity &&
+      !reading.open
+    )
+      found.taken.push({
+        ids: cuts.map((c) => c.id),
+        filer,
+        count: counts.reduce((a, b) => a + b, 0),
+        removed: likelyGap(reading, step) - likelyGap(before, step),
+      });
     found.filed ||= filed;
     found.repeats = filed || !same ? 1 : found.repeats + 1;
     found.reading = reading;

@@ -59,14 +59,27 @@ export interface PlacingStanding {
 }
 
 /** A ring put into a bore: its gap at the smallest place there. */
-export function placedIn({ cylinder, smallest, min, aimTo, limit }: PlacingBore, { ring, gap, readAt }: PlacingRing): PlacedRing {
+export function placedIn(
+  { cylinder, smallest, min, aimTo, limit }: PlacingBore,
+  { ring, gap, readAt }: PlacingRing,
+): PlacedRing {
   const there = gap + Math.round(Math.PI * (smallest - readAt));
-  const state = there < min ? 'short' : limit !== null && there > limit ? 'over' : aimTo !== null && there > aimTo ? 'loose' : 'in window';
+  const state =
+    there < min
+      ? 'short'
+      : limit !== null && there > limit
+        ? 'over'
+        : aimTo !== null && there > aimTo
+          ? 'loose'
+          : 'in window';
   return { cylinder, ring, gap: there, file: Math.max(0, min - there), state };
 }
 
 /** How a placing stands. Pairs whose bore or ring is not among those asked are left out. */
-export function placingStanding({ bores, rings }: Pick<PlacingAsk, 'bores' | 'rings'>, pairs: Placed[]): PlacingStanding {
+export function placingStanding(
+  { bores, rings }: Pick<PlacingAsk, 'bores' | 'rings'>,
+  pairs: Placed[],
+): PlacingStanding {
   const placed = pairs.flatMap(({ cylinder, ring }) => {
     const bore = bores.find((b) => b.cylinder === cylinder);
     const found = rings.find((r) => r.ring === ring);

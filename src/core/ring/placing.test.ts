@@ -4,12 +4,26 @@ import { fromInches, fromThou } from '../quantity/length';
 import { type PlacingAim, type PlacingAsk, type PlacingStanding, placingStanding } from './placed';
 import { placingOf } from './placing';
 
-const bore = (cylinder: string, inches: number, change: object = {}) => ({ cylinder, smallest: fromInches(inches), min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27), ...change });
-const ring = (number: string, thou: number, inches: number) => ({ ring: number, gap: fromThou(thou), readAt: fromInches(inches) });
+const bore = (cylinder: string, inches: number, change: object = {}) => ({
+  cylinder,
+  smallest: fromInches(inches),
+  min: fromThou(22),
+  aimTo: fromThou(25),
+  limit: fromThou(27),
+  ...change,
+});
+const ring = (number: string, thou: number, inches: number) => ({
+  ring: number,
+  gap: fromThou(thou),
+  readAt: fromInches(inches),
+});
 const own = (n: number) => Array.from({ length: n }, (_, i) => ({ cylinder: `${i + 1}`, ring: `${i + 1}` }));
 
 /** All permutations of 0 … n − 1. */
-const permutations = (n: number): number[][] => (n === 0 ? [[]] : permutations(n - 1).flatMap((p) => Array.from({ length: n }, (_, i) => [...p.slice(0, i), n - 1, ...p.slice(i)])));
+const permutations = (n: number): number[][] =>
+  n === 0
+    ? [[]]
+    : permutations(n - 1).flatMap((p) => Array.from({ length: n }, (_, i) => [...p.slice(0, i), n - 1, ...p.slice(i)]));
 
 /** What a placing is compared by, in the order of its aims, in whole tenths of a micrometre. */
 function rank(ask: PlacingAsk, { placed, over }: PlacingStanding): number[] {
@@ -21,7 +35,9 @@ function rank(ask: PlacingAsk, { placed, over }: PlacingStanding): number[] {
   const filed = placed.map((p) => Math.round((p.gap + p.file) / 100));
   const filing = placed.reduce((sum, p) => sum + tenths(p.file), 0);
   const moved = placed.filter((p) => !ask.now.some((n) => n.cylinder === p.cylinder && n.ring === p.ring)).length;
-  return ask.aim === 'filing' ? [over, amount, filing, moved] : [over, amount, Math.max(...filed) - Math.min(...filed), filing, moved];
+  return ask.aim === 'filing'
+    ? [over, amount, filing, moved]
+    : [over, amount, Math.max(...filed) - Math.min(...filed), filing, moved];
 }
 
 const less = (a: number[], b: number[]): boolean => {
@@ -33,7 +49,12 @@ function bestByBruteForce(ask: PlacingAsk): number[] | null {
   let best: number[] | null = null;
   for (const order of permutations(ask.bores.length)) {
     const pairs = ask.bores.map((b, i) => ({ cylinder: b.cylinder, ring: ask.rings[order[i] ?? 0]?.ring ?? '' }));
-    if (pairs.some((p) => ask.locked.includes(p.cylinder) && !ask.now.some((n) => n.cylinder === p.cylinder && n.ring === p.ring))) continue;
+    if (
+      pairs.some(
+        (p) => ask.locked.includes(p.cylinder) && !ask.now.some((n) => n.cylinder === p.cylinder && n.ring === p.ring),
+      )
+    )
+      continue;
     const found = rank(ask, placingStanding(ask, pairs));
     if (!best || less(found, best)) best = found;
   }
@@ -42,8 +63,22 @@ function bestByBruteForce(ask: PlacingAsk): number[] | null {
 
 const askOf = (n: number, aim: PlacingAim): fc.Arbitrary<PlacingAsk> =>
   fc.record({
-    bores: fc.tuple(...Array.from({ length: n }, (_, i) => fc.integer({ min: -15, max: 15 }).map((tenths) => bore(`${i + 1}`, 4 + tenths / 10_000)))).map((list) => [...list]),
-    rings: fc.tuple(...Array.from({ length: n }, (_, i) => fc.tuple(fc.integer({ min: 14, max: 30 }), fc.integer({ min: -15, max: 15 })).map(([thou, tenths]) => ring(`${i + 1}`, thou, 4 + tenths / 10_000)))).map((list) => [...list]),
+    bores: fc
+      .tuple(
+        ...Array.from({ length: n }, (_, i) =>
+          fc.integer({ min: -15, max: 15 }).map((tenths) => bore(`${i + 1}`, 4 + tenths / 10_000)),
+        ),
+      )
+      .map((list) => [...list]),
+    rings: fc
+      .tuple(
+        ...Array.from({ length: n }, (_, i) =>
+          fc
+            .tuple(fc.integer({ min: 14, max: 30 }), fc.integer({ min: -15, max: 15 }))
+            .map(([thou, tenths]) => ring(`${i + 1}`, thou, 4 + tenths / 10_000)),
+        ),
+      )
+      .map((list) => [...list]),
     now: fc.constant(own(n)),
     locked: fc.subarray(own(n).map((p) => p.cylinder)).map((list) => list.slice(0, 2)),
     aim: fc.constant(aim),
@@ -51,7 +86,13 @@ const askOf = (n: number, aim: PlacingAim): fc.Arbitrary<PlacingAsk> =>
 
 describe('placing rings', () => {
   it('an over-gapped ring goes into the smaller bore, a tight one into the larger', () => {
-    const ask: PlacingAsk = { bores: [bore('1', 4.001), bore('2', 4)], rings: [ring('1', 28, 4.001), ring('2', 21, 4)], now: own(2), locked: [], aim: 'filing' };
+    const ask: PlacingAsk = {
+      bores: [bore('1', 4.001), bore('2', 4)],
+      rings: [ring('1', 28, 4.001), ring('2', 21, 4)],
+      now: own(2),
+      locked: [],
+      aim: 'filing',
+    };
     const found = placingOf(ask);
     if (found.kind !== 'found') throw new Error(found.why);
     expect([found.before.over, found.after.over, found.after.filing]).toEqual([1, 0, 0]);
@@ -66,23 +107,42 @@ describe('placing rings', () => {
     const rings = [ring('1', 23, 4), ring('2', 23, 4)];
     const even = placingOf({ bores: [bore('1', 4), bore('2', 4)], rings, now: own(2), locked: [], aim: 'even' });
     expect(even).toMatchObject({ kind: 'found', moves: [] });
-    const locked = placingOf({ bores: [bore('1', 4.001), bore('2', 4)], rings: [ring('1', 28, 4.001), ring('2', 21, 4)], now: own(2), locked: ['1'], aim: 'filing' });
+    const locked = placingOf({
+      bores: [bore('1', 4.001), bore('2', 4)],
+      rings: [ring('1', 28, 4.001), ring('2', 21, 4)],
+      now: own(2),
+      locked: ['1'],
+      aim: 'filing',
+    });
     expect(locked).toMatchObject({ kind: 'found', moves: [] });
   });
 
   it('says why there is nothing to place', () => {
-    expect(placingOf({ bores: [bore('1', 4)], rings: [ring('1', 22, 4)], now: own(1), locked: [], aim: 'filing' })).toMatchObject({ kind: 'impossible', why: expect.stringMatching(/nothing to swap/) as string });
-    expect(placingOf({ bores: [bore('1', 4), bore('2', 4)], rings: [ring('1', 22, 4), ring('1', 22, 4)], now: own(2), locked: [], aim: 'even' })).toMatchObject({ kind: 'impossible' });
+    expect(
+      placingOf({ bores: [bore('1', 4)], rings: [ring('1', 22, 4)], now: own(1), locked: [], aim: 'filing' }),
+    ).toMatchObject({ kind: 'impossible', why: expect.stringMatching(/nothing to swap/) as string });
+    expect(
+      placingOf({
+        bores: [bore('1', 4), bore('2', 4)],
+        rings: [ring('1', 22, 4), ring('1', 22, 4)],
+        now: own(2),
+        locked: [],
+        aim: 'even',
+      }),
+    ).toMatchObject({ kind: 'impossible' });
   });
 
   // identity: no permutation is better
   it.each(['filing', 'even'] as const)('%s: as good as the best of all permutations, with locks', (aim) => {
     fc.assert(
-      fc.property(fc.integer({ min: 2, max: 6 }).chain((n) => askOf(n, aim)), (ask) => {
-        const found = placingOf(ask);
-        if (found.kind !== 'found') throw new Error(found.why);
-        expect(rank(ask, found.after)).toEqual(bestByBruteForce(ask));
-      }),
+      fc.property(
+        fc.integer({ min: 2, max: 6 }).chain((n) => askOf(n, aim)),
+        (ask) => {
+          const found = placingOf(ask);
+          if (found.kind !== 'found') throw new Error(found.why);
+          expect(rank(ask, found.after)).toEqual(bestByBruteForce(ask));
+        },
+      ),
       { numRuns: 200 },
     );
   });

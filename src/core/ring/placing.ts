@@ -21,7 +21,9 @@ export interface RingMove {
   state: PlacedState;
 }
 
-export type PlacingResult = { kind: 'found'; before: PlacingStanding; after: PlacingStanding; moves: RingMove[] } | { kind: 'impossible'; why: string };
+export type PlacingResult =
+  | { kind: 'found'; before: PlacingStanding; after: PlacingStanding; moves: RingMove[] }
+  | { kind: 'impossible'; why: string };
 
 /** A tenth of a micrometre: what costs are counted in. */
 const TENTH: Nm = 100;
@@ -51,14 +53,20 @@ function cellsOf({ bores, rings, now, locked }: PlacingAsk): (Cell | null)[][] {
       if ((stays.has(bore.cylinder) || kept.has(ring.ring)) && !own) return null;
       const { gap, file, state } = placedIn(bore, ring);
       const over = state === 'over' && bore.limit !== null ? OVER_WEIGHT + tenths(gap - bore.limit) : 0;
-      return { over, cost: over * AMOUNT_WEIGHT + tenths(file) * (bores.length + 1) + (own ? 0 : 1), even: Math.round((gap + file) / TENTH) };
+      return {
+        over,
+        cost: over * AMOUNT_WEIGHT + tenths(file) * (bores.length + 1) + (own ? 0 : 1),
+        even: Math.round((gap + file) / TENTH),
+      };
     }),
   );
 }
 
-const costsOf = (cells: (Cell | null)[][], allowed: (cell: Cell) => boolean = () => true): Costs => cells.map((row) => row.map((cell) => (cell && allowed(cell) ? cell.cost : null)));
+const costsOf = (cells: (Cell | null)[][], allowed: (cell: Cell) => boolean = () => true): Costs =>
+  cells.map((row) => row.map((cell) => (cell && allowed(cell) ? cell.cost : null)));
 
-const sumOf = (costs: Costs, columns: number[], of: (cost: number) => number = (c) => c): number => columns.reduce((sum, column, row) => sum + of(costs[row]?.[column] ?? 0), 0);
+const sumOf = (costs: Costs, columns: number[], of: (cost: number) => number = (c) => c): number =>
+  columns.reduce((sum, column, row) => sum + of(costs[row]?.[column] ?? 0), 0);
 
 /**
  * Among the placings with the least over, the one whose filed gaps lie nearest together: the narrowest band of gaps
@@ -67,9 +75,14 @@ const sumOf = (costs: Costs, columns: number[], of: (cost: number) => number = (
 function mostEven(cells: (Cell | null)[][], least: number): number[] | null {
   const over: Costs = cells.map((row) => row.map((cell) => cell && cell.over));
   const levels = [...new Set(cells.flat().flatMap((cell) => (cell ? [cell.even] : [])))].sort((a, b) => a - b);
-  const within = (low: number, high: number) => (cell: Cell): boolean => cell.even >= low && cell.even <= high;
+  const within =
+    (low: number, high: number) =>
+    (cell: Cell): boolean =>
+      cell.even >= low && cell.even <= high;
   const holds = (low: number, high: number): boolean => {
-    const costs = over.map((row, i) => row.map((cost, j) => (cells[i]?.[j] && within(low, high)(cells[i][j]) ? cost : null)));
+    const costs = over.map((row, i) =>
+      row.map((cost, j) => (cells[i]?.[j] && within(low, high)(cells[i][j]) ? cost : null)),
+    );
     const found = leastSum(costs);
     return found !== null && sumOf(costs, found) === least;
   };
@@ -92,9 +105,12 @@ function mostEven(cells: (Cell | null)[][], least: number): number[] | null {
 }
 
 function faultOf({ bores, rings, now }: PlacingAsk): string | null {
-  if (bores.length < 2) return 'Fewer than two rings of this kind are read in bores that are measured: there is nothing to swap yet.';
-  const sound = bores.length === rings.length && now.length === bores.length && new Set(now.map((p) => p.ring)).size === now.length;
-  if (!sound || !now.every((p) => bores.some((b) => b.cylinder === p.cylinder) && rings.some((r) => r.ring === p.ring))) return 'The present placing does not name each bore and each ring once.';
+  if (bores.length < 2)
+    return 'Fewer than two rings of this kind are read in bores that are measured: there is nothing to swap yet.';
+  const sound =
+    bores.length === rings.length && now.length === bores.length && new Set(now.map((p) => p.ring)).size === now.length;
+  if (!sound || !now.every((p) => bores.some((b) => b.cylinder === p.cylinder) && rings.some((r) => r.ring === p.ring)))
+    return 'The present placing does not name each bore and each ring once.';
   return null;
 }
 
@@ -113,12 +129,17 @@ export function placingOf(ask: PlacingAsk): PlacingResult {
   const over: Costs = cells.map((row) => row.map((cell) => cell && cell.over));
   const columns = ask.aim === 'even' ? mostEven(cells, sumOf(over, filed)) : filed;
   if (!columns) return { kind: 'impossible', why: 'The locks leave no complete placing.' };
-  const after = placingStanding(ask, columns.map((column, row) => ({ cylinder: ask.bores[row]?.cylinder ?? '', ring: ask.rings[column]?.ring ?? '' })));
+  const after = placingStanding(
+    ask,
+    columns.map((column, row) => ({ cylinder: ask.bores[row]?.cylinder ?? '', ring: ask.rings[column]?.ring ?? '' })),
+  );
   const before = placingStanding(ask, ask.now);
   const wasIn = new Map(before.placed.map((p) => [p.ring, p]));
   const moves = after.placed.flatMap(({ ring, cylinder, gap, state }): RingMove[] => {
     const was = wasIn.get(ring);
-    return was && was.cylinder !== cylinder ? [{ ring, from: was.cylinder, to: cylinder, gap: was.gap, becomes: gap, state }] : [];
+    return was && was.cylinder !== cylinder
+      ? [{ ring, from: was.cylinder, to: cylinder, gap: was.gap, becomes: gap, state }]
+      : [];
   });
   return { kind: 'found', before, after, moves };
 }

@@ -1,9 +1,19 @@
 import fc from 'fast-check';
 import { lusolve, multiply, transpose } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import { ASSUMED_SCATTER, NO_CUTS, type RateSums, addedRates, cutDeviation, fitThroughOrigin, rateOf, withCut } from './rate';
+import {
+  ASSUMED_SCATTER,
+  NO_CUTS,
+  type RateSums,
+  addedRates,
+  cutDeviation,
+  fitThroughOrigin,
+  rateOf,
+  withCut,
+} from './rate';
 
-const sumsOf = (cuts: [number, number][]): RateSums => cuts.reduce((sums, [count, removed]) => withCut(sums, count, removed), NO_CUTS);
+const sumsOf = (cuts: [number, number][]): RateSums =>
+  cuts.reduce((sums, [count, removed]) => withCut(sums, count, removed), NO_CUTS);
 
 describe('least squares through the origin', () => {
   // published: NIST StRD, NoInt1
@@ -14,7 +24,10 @@ describe('least squares through the origin', () => {
     expect(fit?.residual).toBeCloseTo(3.56753034006338, 8);
   });
 
-  const cuts = fc.array(fc.tuple(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 0, max: 200_000 })), { minLength: 2, maxLength: 30 });
+  const cuts = fc.array(fc.tuple(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 0, max: 200_000 })), {
+    minLength: 2,
+    maxLength: 30,
+  });
 
   // reference library: mathjs, the normal equations of the same model
   it('agrees with a general least-squares solve', () => {
@@ -57,7 +70,12 @@ describe('a filer’s rate', () => {
   });
 
   it('a longer cut is less sure', () => {
-    const rate = rateOf(sumsOf([[10, 100_000], [4, 41_000]]));
+    const rate = rateOf(
+      sumsOf([
+        [10, 100_000],
+        [4, 41_000],
+      ]),
+    );
     if (!rate) throw new Error('there is a rate');
     expect(cutDeviation(rate, 20)).toBeGreaterThan(cutDeviation(rate, 5));
   });

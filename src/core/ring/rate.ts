@@ -19,10 +19,20 @@ export interface RateSums {
 export const NO_CUTS: RateSums = { cuts: 0, xx: 0, xy: 0, yy: 0 };
 
 /** Sums with one more cut in. */
-export const withCut = ({ cuts, xx, xy, yy }: RateSums, count: number, removed: Nm): RateSums => ({ cuts: cuts + 1, xx: xx + count * count, xy: xy + count * removed, yy: yy + removed * removed });
+export const withCut = ({ cuts, xx, xy, yy }: RateSums, count: number, removed: Nm): RateSums => ({
+  cuts: cuts + 1,
+  xx: xx + count * count,
+  xy: xy + count * removed,
+  yy: yy + removed * removed,
+});
 
 /** Both sums as one. */
-export const addedRates = (a: RateSums, b: RateSums): RateSums => ({ cuts: a.cuts + b.cuts, xx: a.xx + b.xx, xy: a.xy + b.xy, yy: a.yy + b.yy });
+export const addedRates = (a: RateSums, b: RateSums): RateSums => ({
+  cuts: a.cuts + b.cuts,
+  xx: a.xx + b.xx,
+  xy: a.xy + b.xy,
+  yy: a.yy + b.yy,
+});
 
 export interface Fit {
   /** nm of gap at each turn or stroke. */
@@ -71,4 +81,5 @@ export function rateOf(sums: RateSums): Rate | null {
 }
 
 /** Standard deviation of what `count` turns take off: of the cut itself, of its share, and of the rate. */
-export const cutDeviation = ({ fit, scatter, sums }: Rate, count: number): number => Math.sqrt(scatter ** 2 * (1 + (count * count) / sums.xx) + (OWN_SHARE * fit.slope * count) ** 2);
+export const cutDeviation = ({ fit, scatter, sums }: Rate, count: number): number =>
+  Math.sqrt(scatter ** 2 * (1 + (count * count) / sums.xx) + (OWN_SHARE * fit.slope * count) ** 2);

@@ -7,13 +7,26 @@ import { type GapReading, type GapState, gapAdvice, gapIsDone, gapState, offWord
 
 const target: Target = {
   set: true,
-  inForce: { rank: 'chart', standing: 'from memory, not confirmed', from: 'chart', min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27), working: [] },
+  inForce: {
+    rank: 'chart',
+    standing: 'from memory, not confirmed',
+    from: 'chart',
+    min: fromThou(22),
+    aimTo: fromThou(25),
+    limit: fromThou(27),
+    working: [],
+  },
   outranked: [],
   why: [],
 };
 const minimumOnly: Target = { ...target, inForce: { ...target.inForce, min: fromThou(15), aimTo: null, limit: null } };
-const reading = (thou: number, upTo?: number): GapReading => ({ value: fromThou(thou), upTo: upTo === undefined ? null : fromThou(upTo), open: false });
-const off = (found: GapReading | null, against: Target, step = 0) => toComeOff(found, against, gapState(found, against, step));
+const reading = (thou: number, upTo?: number): GapReading => ({
+  value: fromThou(thou),
+  upTo: upTo === undefined ? null : fromThou(upTo),
+  open: false,
+});
+const off = (found: GapReading | null, against: Target, step = 0) =>
+  toComeOff(found, against, gapState(found, against, step));
 
 describe('the state of a gap', () => {
   it.each([
@@ -45,7 +58,9 @@ describe('the state of a gap', () => {
   });
 
   it('is done when it may go in', () => {
-    expect((['to do', 'short', 'in window', 'loose', 'over', 'not proven', 'no target'] as const).filter(gapIsDone)).toEqual(['in window', 'loose']);
+    expect(
+      (['to do', 'short', 'in window', 'loose', 'over', 'not proven', 'no target'] as const).filter(gapIsDone),
+    ).toEqual(['in window', 'loose']);
   });
 });
 

@@ -57,7 +57,8 @@ export function nextLeaf({ value, upTo, open }: GapReading, step: Nm): Nm {
 }
 
 /** What a gap is taken to be: the middle of what its leaves leave open, nm not rounded. */
-export const likelyGap = (reading: GapReading, step: Nm): number => (reading.open ? reading.value : (reading.value + nextLeaf(reading, step)) / 2);
+export const likelyGap = (reading: GapReading, step: Nm): number =>
+  reading.open ? reading.value : (reading.value + nextLeaf(reading, step)) / 2;
 
 /**
  * State of a gap. The leaf that passes proves the gap is at least that wide; the next one proves it is narrower. Too
@@ -107,7 +108,9 @@ const WORST_FIRST: GapState[] = ['short', 'over', 'not proven', 'no target', 'to
 
 /** Of some rings, the one whose state needs a hand most; the first of them where they are alike. */
 export function worstOf<T extends { state: GapState }>(rings: readonly [T, ...T[]]): T {
-  return rings.reduce((worst, ring) => (WORST_FIRST.indexOf(ring.state) < WORST_FIRST.indexOf(worst.state) ? ring : worst));
+  return rings.reduce((worst, ring) =>
+    WORST_FIRST.indexOf(ring.state) < WORST_FIRST.indexOf(worst.state) ? ring : worst,
+  );
 }
 
 /** Whether a gap may go in: in its window, or loose, which costs a little and risks nothing. */
@@ -116,7 +119,9 @@ export const gapIsDone = (state: GapState): boolean => state === 'in window' || 
 /** How much is still to come off, as a sentence; empty when nothing is. */
 export function offWords(off: ToComeOff | null): Saying {
   if (!off) return [];
-  return off.toMinimum < off.toMiddle ? say`${fine(off.toMinimum)} to ${fine(off.toMiddle)} still to come off. ` : say`${fine(off.toMinimum)} or more still to come off. `;
+  return off.toMinimum < off.toMiddle
+    ? say`${fine(off.toMinimum)} to ${fine(off.toMiddle)} still to come off. `
+    : say`${fine(off.toMinimum)} or more still to come off. `;
 }
 
 /** What to do about a ring in a state, in one sentence. */

@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../quantity/length';
-import { BEVELS, SECTIONS, STARTING_RING_SET, UP_MARKS, fromSizes, landState, ringFaults, sideState, upWords } from './set';
+import {
+  BEVELS,
+  SECTIONS,
+  STARTING_RING_SET,
+  UP_MARKS,
+  fromSizes,
+  landState,
+  ringFaults,
+  sideState,
+  upWords,
+} from './set';
 import { sectionOutline } from './section';
 
 const { side, top } = STARTING_RING_SET;
@@ -23,7 +33,13 @@ describe('a ring in its groove', () => {
   });
 
   it('follows from the sizes where both are known', () => {
-    const sizes = { axial: fromInches(0.0575), radial: fromInches(0.16), grooveHeight: fromInches(0.059), grooveDepth: fromInches(0.17), mass: null };
+    const sizes = {
+      axial: fromInches(0.0575),
+      radial: fromInches(0.16),
+      grooveHeight: fromInches(0.059),
+      grooveDepth: fromInches(0.17),
+      mass: null,
+    };
     expect(fromSizes(sizes).side?.value).toBe(fromThou(1.5));
     expect(fromSizes(sizes).land?.value).toBe(fromThou(10));
     expect(fromSizes({ ...sizes, axial: null, grooveDepth: null })).toEqual({ side: null, land: null });
@@ -45,7 +61,13 @@ describe('which way up', () => {
 
   it('has words for every mark, and a section drawn inside its frame, the bevel where it is said to be', () => {
     expect(new Set([...UP_MARKS, null].map((mark) => upWords({ ...top, mark }))).size).toBe(UP_MARKS.length + 1);
-    for (const section of SECTIONS) for (const bevel of BEVELS) expect(sectionOutline({ section, bevel }).flat().every((n) => n >= 0 && n <= 1)).toBe(true);
+    for (const section of SECTIONS)
+      for (const bevel of BEVELS)
+        expect(
+          sectionOutline({ section, bevel })
+            .flat()
+            .every((n) => n >= 0 && n <= 1),
+        ).toBe(true);
     expect(sectionOutline({ section: 'plain', bevel: 'insideUp' })).not.toContainEqual([0, 1]);
     expect(sectionOutline({ section: 'plain', bevel: 'insideDown' })).not.toContainEqual([0, 0]);
     expect(sectionOutline({ section: 'hook', bevel: 'none' })).not.toContainEqual([1, 0]);

@@ -63,7 +63,14 @@ export interface RingSet {
 }
 
 const UNKNOWN_FIT: GrooveFit = { axial: null, radial: null, grooveHeight: null, grooveDepth: null, mass: null };
-const UNKNOWN_RING: CompressionRing = { ...UNKNOWN_FIT, metal: null, finish: '', section: 'plain', bevel: 'none', mark: null };
+const UNKNOWN_RING: CompressionRing = {
+  ...UNKNOWN_FIT,
+  metal: null,
+  finish: '',
+  section: 'plain',
+  bevel: 'none',
+  mark: null,
+};
 
 export const STARTING_RING_SET: RingSet = {
   name: '',
@@ -84,7 +91,9 @@ export function upWords({ mark, bevel, section }: Pick<CompressionRing, 'mark' |
     case 'innerBevel':
       return 'No mark but the bevel: its inner edge faces the crown.';
     case 'none':
-      return section === 'taper' || section === 'hook' || bevel !== 'none' ? 'No mark, yet its section is not the same both ways: see the sheet before it goes on.' : 'No mark, the same both ways: either side may face the crown.';
+      return section === 'taper' || section === 'hook' || bevel !== 'none'
+        ? 'No mark, yet its section is not the same both ways: see the sheet before it goes on.'
+        : 'No mark, the same both ways: either side may face the crown.';
     case null:
       return 'Look for a dot or a word near the ends: it faces the crown.';
   }
@@ -93,8 +102,12 @@ export function upWords({ mark, bevel, section }: Pick<CompressionRing, 'mark' |
 /** What contradicts itself in how a ring is described, as sentences. */
 export function ringFaults({ mark, bevel, section }: CompressionRing): string[] {
   return [
-    ...(mark === 'innerBevel' && bevel !== 'insideUp' ? ['Its inner bevel is said to face up, and its bevel is not inside, up.'] : []),
-    ...(mark === 'none' && section === 'hook' ? ['A hooked ring has a right way up: look again for its mark, or see the sheet.'] : []),
+    ...(mark === 'innerBevel' && bevel !== 'insideUp'
+      ? ['Its inner bevel is said to face up, and its bevel is not inside, up.']
+      : []),
+    ...(mark === 'none' && section === 'hook'
+      ? ['A hooked ring has a right way up: look again for its mark, or see the sheet.']
+      : []),
   ];
 }
 
@@ -126,17 +139,35 @@ export const sideState = (found: Interval | null, { least, most }: RingSet['side
 };
 
 /** A ring must sink under the land: it may not stand proud of it anywhere. */
-export const landState = (found: Interval | null): LandState => (found === null ? 'to do' : found.low > 0 ? 'below' : found.high <= 0 ? 'proud' : 'not proven');
+export const landState = (found: Interval | null): LandState =>
+  found === null ? 'to do' : found.low > 0 ? 'below' : found.high <= 0 ? 'proud' : 'not proven';
 
 export const sideIsDone = (state: SideState): boolean => state === 'in window' || state === 'loose';
 export const landIsDone = (state: LandState): boolean => state === 'below';
 
 /** Axial clearance and depth under the land as the sizes of the set have them; null where a size is missing. */
-export function fromSizes({ axial, radial, grooveHeight, grooveDepth }: GrooveFit): { side: { value: Nm; working: Saying[] } | null; land: { value: Nm; working: Saying[] } | null } {
+export function fromSizes({ axial, radial, grooveHeight, grooveDepth }: GrooveFit): {
+  side: { value: Nm; working: Saying[] } | null;
+  land: { value: Nm; working: Saying[] } | null;
+} {
   const side = axial === null || grooveHeight === null ? null : grooveHeight - axial;
   const land = radial === null || grooveDepth === null ? null : grooveDepth - radial;
   return {
-    side: side === null || axial === null || grooveHeight === null ? null : { value: side, working: [say`groove ${raw(grooveHeight)} − ring ${raw(axial)} = ${fine(side)}, from the sizes of the set`] },
-    land: land === null || radial === null || grooveDepth === null ? null : { value: land, working: [say`groove ${raw(grooveDepth)} deep − ring ${raw(radial)} wide = ${fine(land)}, from the sizes of the set`] },
+    side:
+      side === null || axial === null || grooveHeight === null
+        ? null
+        : {
+            value: side,
+            working: [say`groove ${raw(grooveHeight)} − ring ${raw(axial)} = ${fine(side)}, from the sizes of the set`],
+          },
+    land:
+      land === null || radial === null || grooveDepth === null
+        ? null
+        : {
+            value: land,
+            working: [
+              say`groove ${raw(grooveDepth)} deep − ring ${raw(radial)} wide = ${fine(land)}, from the sizes of the set`,
+            ],
+          },
   };
 }

@@ -3,7 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou, toInches } from '../quantity/length';
 import { girthAt, girthsOf, moveOf, smallestGirth } from './travel';
 
-const spot = (depth: 'above' | 'top' | 'middle' | 'bottom', angle: number, inches: number) => ({ depth, angle, value: fromInches(inches), own: 1_000 });
+const spot = (depth: 'above' | 'top' | 'middle' | 'bottom', angle: number, inches: number) => ({
+  depth,
+  angle,
+  value: fromInches(inches),
+  own: 1_000,
+});
 const girth = (inches: number) => ({ depth: 'top' as const, mean: fromInches(inches), own: 0 });
 
 describe('the gap that counts', () => {
@@ -21,7 +26,13 @@ describe('the gap that counts', () => {
   });
 
   it('is where the mean over directions is least, and never above ring travel', () => {
-    const girths = girthsOf([spot('above', 90, 3.99), spot('top', 90, 4.003), spot('top', 0, 4.001), spot('bottom', 90, 4.0015), spot('bottom', 0, 4.0005)]);
+    const girths = girthsOf([
+      spot('above', 90, 3.99),
+      spot('top', 90, 4.003),
+      spot('top', 0, 4.001),
+      spot('bottom', 90, 4.0015),
+      spot('bottom', 0, 4.0005),
+    ]);
     expect(girths.map((g) => toInches(g.mean))).toEqual([4.002, 4.001]);
     expect(smallestGirth(girths)?.depth).toBe('bottom');
     expect(girths[0]?.own).toBeCloseTo(Math.SQRT1_2 * 1_000, 6);

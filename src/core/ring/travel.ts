@@ -32,12 +32,14 @@ export const USUAL_DEPTH: Depth = 'top';
 /** The girth nearest to a depth; null for a bore that is not measured. */
 export function girthAt(girths: readonly Girth[], depth: Depth | null): Girth | null {
   const wanted = DEPTHS.indexOf((depth ?? USUAL_DEPTH) as (typeof DEPTHS)[number]);
-  const distance = ({ depth: at }: Girth): number => (at === null ? 0 : Math.abs(DEPTHS.indexOf(at as (typeof DEPTHS)[number]) - wanted));
+  const distance = ({ depth: at }: Girth): number =>
+    at === null ? 0 : Math.abs(DEPTHS.indexOf(at as (typeof DEPTHS)[number]) - wanted);
   return girths.reduce<Girth | null>((best, g) => (best === null || distance(g) < distance(best) ? g : best), null);
 }
 
 /** The smallest girth of ring travel, and so of the gap; null for a bore that is not measured. */
-export const smallestGirth = (girths: readonly Girth[]): Girth | null => girths.reduce<Girth | null>((least, g) => (least === null || g.mean < least.mean ? g : least), null);
+export const smallestGirth = (girths: readonly Girth[]): Girth | null =>
+  girths.reduce<Girth | null>((least, g) => (least === null || g.mean < least.mean ? g : least), null);
 
 /** How a gap moves from one place to another. */
 export interface Move {
@@ -52,5 +54,10 @@ export interface Move {
 /** Δgap = π·ΔD. */
 export function moveOf(from: Girth, to: Girth): Move {
   const same = from === to;
-  return { by: Math.round(Math.PI * (to.mean - from.mean)), uncertainty: same ? 0 : Math.round(COVERAGE * Math.PI * Math.hypot(from.own, to.own)), from, to };
+  return {
+    by: Math.round(Math.PI * (to.mean - from.mean)),
+    uncertainty: same ? 0 : Math.round(COVERAGE * Math.PI * Math.hypot(from.own, to.own)),
+    from,
+    to,
+  };
 }

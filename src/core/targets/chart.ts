@@ -7,7 +7,17 @@
  */
 
 /** Rows of the starting chart. A shop's own chart may have others. */
-export const DUTIES = ['plain', 'street', 'race', 'marine', 'boostLow', 'boostHigh', 'nitrousLow', 'nitrousHigh', 'diesel'] as const;
+export const DUTIES = [
+  'plain',
+  'street',
+  'race',
+  'marine',
+  'boostLow',
+  'boostHigh',
+  'nitrousLow',
+  'nitrousHigh',
+  'diesel',
+] as const;
 export type Duty = (typeof DUTIES)[number];
 
 /** Columns of the starting chart: how the piston is made decides the gap as much as the duty does. */
@@ -84,7 +94,12 @@ export const OLD_RULE = 0.004;
 /** Where the starting chart's figures come from. */
 export const FROM_MEMORY = 'from memory';
 
-const row = (id: Duty, words: string, ringTemperature: number, wallTemperature: number): ChartRow => ({ id, words, ringTemperature, wallTemperature });
+const row = (id: Duty, words: string, ringTemperature: number, wallTemperature: number): ChartRow => ({
+  id,
+  words,
+  ringTemperature,
+  wallTemperature,
+});
 
 /** Temperatures: from memory. */
 const ROWS: ChartRow[] = [
@@ -99,7 +114,12 @@ const ROWS: ChartRow[] = [
   row('diesel', 'turbo diesel', 240, 130),
 ];
 
-const column = (id: Construction, words: string, alloy: Alloy, highRing = false): ChartColumn => ({ id, words, alloy, highRing });
+const column = (id: Construction, words: string, alloy: Alloy, highRing = false): ChartColumn => ({
+  id,
+  words,
+  alloy,
+  highRing,
+});
 
 const COLUMNS: ChartColumn[] = [
   column('cast', 'cast', 'cast'),
@@ -112,10 +132,26 @@ type Pair = [top: number, second: number] | null;
 
 /** Gap factors: forged, cast, hypereutectic with a high ring. From memory and common practice. */
 const GAPS: Record<Duty, [forged: Pair, cast: Pair, hypereutectic: Pair]> = {
-  plain: [[0.004, 0.0045], [0.004, 0.0045], [0.0065, 0.005]],
-  street: [[0.0045, 0.005], [0.004, 0.0045], [0.0065, 0.005]],
-  race: [[0.005, 0.0055], [0.005, 0.0055], [0.0068, 0.0055]],
-  marine: [[0.0055, 0.006], [0.005, 0.0055], [0.008, 0.006]],
+  plain: [
+    [0.004, 0.0045],
+    [0.004, 0.0045],
+    [0.0065, 0.005],
+  ],
+  street: [
+    [0.0045, 0.005],
+    [0.004, 0.0045],
+    [0.0065, 0.005],
+  ],
+  race: [
+    [0.005, 0.0055],
+    [0.005, 0.0055],
+    [0.0068, 0.0055],
+  ],
+  marine: [
+    [0.0055, 0.006],
+    [0.005, 0.0055],
+    [0.008, 0.006],
+  ],
   boostLow: [[0.006, 0.0063], null, [0.008, 0.0065]],
   boostHigh: [[0.0067, 0.007], null, null],
   nitrousLow: [[0.006, 0.0063], null, [0.008, 0.0065]],
@@ -150,9 +186,19 @@ function gapsOf(duty: Duty, construction: Construction): Pair {
 const startingCells = (): ChartCell[] =>
   DUTIES.flatMap((duty) =>
     CONSTRUCTIONS.flatMap((construction) => {
-      const cell = (figure: ChartFigure, factor: number): ChartCell => ({ row: duty, column: construction, figure, factor, source: FROM_MEMORY, confirmed: null });
+      const cell = (figure: ChartFigure, factor: number): ChartCell => ({
+        row: duty,
+        column: construction,
+        figure,
+        factor,
+        source: FROM_MEMORY,
+        confirmed: null,
+      });
       const gaps = gapsOf(duty, construction);
-      return [...(gaps ? [cell('top', gaps[0]), cell('second', gaps[1])] : []), cell('clearance', clearanceOf(duty, construction))];
+      return [
+        ...(gaps ? [cell('top', gaps[0]), cell('second', gaps[1])] : []),
+        cell('clearance', clearanceOf(duty, construction)),
+      ];
     }),
   );
 
@@ -172,7 +218,8 @@ export const STARTING_CHART: Chart = {
 };
 
 export const rowOf = (chart: Chart, id: string | null): ChartRow | null => chart.rows.find((r) => r.id === id) ?? null;
-export const columnOf = (chart: Chart, id: string | null): ChartColumn | null => chart.columns.find((c) => c.id === id) ?? null;
+export const columnOf = (chart: Chart, id: string | null): ChartColumn | null =>
+  chart.columns.find((c) => c.id === id) ?? null;
 
 /** The cell of a row, a column and a figure; null where the chart offers none. */
 export const cellOf = (chart: Chart, rowId: string, columnId: string, figure: ChartFigure): ChartCell | null =>

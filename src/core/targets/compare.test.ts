@@ -7,8 +7,10 @@ import { fromPressure } from '../quantity/pressure';
 import type { Comparison } from './compare';
 import { NO_SERVICE } from './duty';
 
-const comparisons = (job: Partial<Job>): Comparison[] => judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job })] }).comparisons;
-const tops = (comparison: Comparison | undefined): (number | undefined)[] => (comparison?.options ?? []).map((o) => o.figures.find((f) => f.what === 'top')?.min);
+const comparisons = (job: Partial<Job>): Comparison[] =>
+  judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job })] }).comparisons;
+const tops = (comparison: Comparison | undefined): (number | undefined)[] =>
+  (comparison?.options ?? []).map((o) => o.figures.find((f) => f.what === 'top')?.min);
 const psi = (value: number) => ({ kind: 'turbo' as const, boost: fromPressure(value, 'psi') });
 
 describe('figures side by side', () => {
@@ -21,24 +23,38 @@ describe('figures side by side', () => {
   it('both rows near 15 psi: 24 and 27 thou, the one that holds marked', () => {
     const [found, ...others] = comparisons({ service: { ...NO_SERVICE, use: 'street', now: psi(14) } });
     expect(others).toEqual([]);
-    expect(found).toMatchObject({ kind: 'threshold', options: [{ words: 'boost to 15 psi (1.03 bar)', inForce: true }, { words: 'boost over 15 psi (1.03 bar)', inForce: false }] });
+    expect(found).toMatchObject({
+      kind: 'threshold',
+      options: [
+        { words: 'boost to 15 psi (1.03 bar)', inForce: true },
+        { words: 'boost over 15 psi (1.03 bar)', inForce: false },
+      ],
+    });
     expect(tops(found)).toEqual([fromThou(24), fromThou(27)]);
   });
 
   it('both rows near 200 hp', () => {
-    const [found] = comparisons({ service: { ...NO_SERVICE, use: 'street', now: { kind: 'nitrous', shots: [190], cylinders: null } } });
+    const [found] = comparisons({
+      service: { ...NO_SERVICE, use: 'street', now: { kind: 'nitrous', shots: [190], cylinders: null } },
+    });
     expect(tops(found)).toEqual([fromThou(24), fromThou(28)]);
   });
 
   it('what is fitted and what is planned', () => {
-    const [found] = comparisons({ service: { ...NO_SERVICE, use: 'street', later: { kind: 'nitrous', shots: [150], cylinders: null } } });
+    const [found] = comparisons({
+      service: { ...NO_SERVICE, use: 'street', later: { kind: 'nitrous', shots: [150], cylinders: null } },
+    });
     expect(found).toMatchObject({ kind: 'planned', options: [{ inForce: false }, { inForce: true }] });
     expect(tops(found)).toEqual([fromThou(18), fromThou(24)]);
   });
 
   it('a row the chart has no figure in asks for the sheet, and is not left out', () => {
     const [found] = comparisons({ construction: 'cast', service: { ...NO_SERVICE, use: 'street', later: psi(20) } });
-    expect(found?.options[1]).toMatchObject({ inForce: true, figures: [], ask: expect.stringContaining('Enter the figure from the sheet') });
+    expect(found?.options[1]).toMatchObject({
+      inForce: true,
+      figures: [],
+      ask: expect.stringContaining('Enter the figure from the sheet'),
+    });
   });
 
   it('nothing where nothing belongs beside it, or no bore is known', () => {

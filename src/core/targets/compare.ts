@@ -29,14 +29,24 @@ export interface Comparison {
   options: Compared[];
 }
 
-const figureOf = (what: ComparedFigure['what'], target: Target): ComparedFigure[] => (target.set ? [{ what, min: target.inForce.min, aimTo: target.inForce.aimTo }] : []);
+const figureOf = (what: ComparedFigure['what'], target: Target): ComparedFigure[] =>
+  target.set ? [{ what, min: target.inForce.min, aimTo: target.inForce.aimTo }] : [];
 
 /** What the chart alone says in a row. */
 function byRow(ask: TargetAsk, row: string): Compared {
-  const bare: TargetAsk = { ...ask, duty: row, choices: { ...ask.choices, gaps: { ...ask.choices.gaps, top: NO_PAPERS, second: NO_PAPERS } } };
+  const bare: TargetAsk = {
+    ...ask,
+    duty: row,
+    choices: { ...ask.choices, gaps: { ...ask.choices.gaps, top: NO_PAPERS, second: NO_PAPERS } },
+  };
   const top = topGapTarget(bare);
   const second = secondGapTarget(bare, top);
-  return { words: rowOf(ask.chart, row)?.words ?? row, inForce: row === ask.duty, figures: [...figureOf('top', top), ...figureOf('second', second)], ask: top.set ? null : top.ask };
+  return {
+    words: rowOf(ask.chart, row)?.words ?? row,
+    inForce: row === ask.duty,
+    figures: [...figureOf('top', top), ...figureOf('second', second)],
+    ask: top.set ? null : top.ask,
+  };
 }
 
 /** All comparisons that hold for an engine, the costliest mistake first. */
@@ -46,10 +56,19 @@ export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Compariso
   const out: Comparison[] = [];
   const column = chart.columns.find((c) => c.id === construction);
   if (column?.highRing && ask.duty !== null) {
-    const rule: Compared = { words: 'the oldest rule, 0.004 × bore', inForce: false, figures: [{ what: 'top', min: oldRuleGap(bore, choices.feelerStep), aimTo: null }], ask: null };
+    const rule: Compared = {
+      words: 'the oldest rule, 0.004 × bore',
+      inForce: false,
+      figures: [{ what: 'top', min: oldRuleGap(bore, choices.feelerStep), aimTo: null }],
+      ask: null,
+    };
     const here = byRow(ask, ask.duty);
     const top = here.figures.filter((f) => f.what === 'top');
-    out.push({ kind: 'highRing', says: say`This piston carries its top ring close to the crown, where it runs far hotter.`, options: [{ ...here, figures: top, words: `this piston: ${column.words}` }, rule] });
+    out.push({
+      kind: 'highRing',
+      says: say`This piston carries its top ring close to the crown, where it runs far hotter.`,
+      options: [{ ...here, figures: top, words: `this piston: ${column.words}` }, rule],
+    });
   }
   if (!suggestion.set) return out;
   const { now, later } = suggestion;
@@ -63,6 +82,7 @@ export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Compariso
       ],
     });
   for (const { row, near } of later ? [now, later] : [now])
-    if (near) out.push({ kind: 'threshold', says: say`${near.says}`, options: [byRow(ask, row), byRow(ask, near.row)] });
+    if (near)
+      out.push({ kind: 'threshold', says: say`${near.says}`, options: [byRow(ask, row), byRow(ask, near.row)] });
   return out;
 }

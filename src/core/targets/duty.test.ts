@@ -2,7 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromPressure } from '../quantity/pressure';
 import { DUTIES } from './chart';
-import { type Adder, type Fuel, type Service, FUELS, NO_SERVICE, USES, adderWords, fuelCaution, hearShots, isHotter, suggestDuty } from './duty';
+import {
+  type Adder,
+  type Fuel,
+  type Service,
+  FUELS,
+  NO_SERVICE,
+  USES,
+  adderWords,
+  fuelCaution,
+  hearShots,
+  isHotter,
+  suggestDuty,
+} from './duty';
 
 const psi = (value: number): Adder => ({ kind: 'turbo', boost: fromPressure(value, 'psi') });
 const shot = (...shots: number[]): Adder => ({ kind: 'nitrous', shots, cylinders: null });
@@ -56,25 +68,48 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
 
   it('gaps now for what is planned when that is hotter, and says both', () => {
     const suggestion = suggestDuty(service({ later: shot(150) }), 8);
-    expect(suggestion).toMatchObject({ set: true, row: 'nitrousLow', now: { row: 'street' }, later: { row: 'nitrousLow' } });
+    expect(suggestion).toMatchObject({
+      set: true,
+      row: 'nitrousLow',
+      now: { row: 'street' },
+      later: { row: 'nitrousLow' },
+    });
     expect(suggestion.set && suggestion.reason).toContain('gapped now for what is planned');
-    expect(suggestDuty(service({ now: psi(20), later: psi(10) }), 8)).toMatchObject({ row: 'boostHigh', later: { row: 'boostLow' } });
+    expect(suggestDuty(service({ now: psi(20), later: psi(10) }), 8)).toMatchObject({
+      row: 'boostHigh',
+      later: { row: 'boostLow' },
+    });
     expect(row({ later: shot() })).toBe('Say how large the nitrous shot is that is planned for later.');
   });
 
   it('never suggests less for more boost or a larger shot (property)', () => {
-    const more = (a: Adder, b: Adder, cylinders: number): void => expect(isHotter(row({ now: a }, cylinders), row({ now: b }, cylinders))).toBe(false);
+    const more = (a: Adder, b: Adder, cylinders: number): void =>
+      expect(isHotter(row({ now: a }, cylinders), row({ now: b }, cylinders))).toBe(false);
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 80 }), fc.integer({ min: 0, max: 40 }), fc.integer({ min: 1, max: 16 }), (value, by, cylinders) => {
-        more(psi(value), psi(value + by), cylinders);
-        more(shot(value * 5), shot(value * 5 + by), cylinders);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 80 }),
+        fc.integer({ min: 0, max: 40 }),
+        fc.integer({ min: 1, max: 16 }),
+        (value, by, cylinders) => {
+          more(psi(value), psi(value + by), cylinders);
+          more(shot(value * 5), shot(value * 5 + by), cylinders);
+        },
+      ),
     );
   });
 
   it('is total over every service there can be, and names a row of the starting chart', () => {
-    const adders = fc.oneof(fc.constant<Adder>({ kind: 'none' }), fc.integer({ min: 1, max: 900 }).map(psi), fc.array(fc.integer({ min: 1, max: 800 }), { maxLength: 3 }).map((s) => shot(...s)));
-    const services = fc.record({ use: fc.constantFrom(...USES, null), fuel: fc.constantFrom(...FUELS), now: adders, later: fc.option(adders) });
+    const adders = fc.oneof(
+      fc.constant<Adder>({ kind: 'none' }),
+      fc.integer({ min: 1, max: 900 }).map(psi),
+      fc.array(fc.integer({ min: 1, max: 800 }), { maxLength: 3 }).map((s) => shot(...s)),
+    );
+    const services = fc.record({
+      use: fc.constantFrom(...USES, null),
+      fuel: fc.constantFrom(...FUELS),
+      now: adders,
+      later: fc.option(adders),
+    });
     fc.assert(
       fc.property(services, fc.integer({ min: 1, max: 16 }), (any, cylinders) => {
         const suggestion = suggestDuty(any, cylinders);

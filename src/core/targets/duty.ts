@@ -56,7 +56,17 @@ export const NITROUS_THRESHOLD_PER_CYLINDER = 25;
 const NEAR = 0.1;
 
 /** Rows in the order of the heat they stand for. From memory. */
-const HEAT_ORDER: Duty[] = ['plain', 'street', 'race', 'marine', 'diesel', 'boostLow', 'nitrousLow', 'boostHigh', 'nitrousHigh'];
+const HEAT_ORDER: Duty[] = [
+  'plain',
+  'street',
+  'race',
+  'marine',
+  'diesel',
+  'boostLow',
+  'nitrousLow',
+  'boostHigh',
+  'nitrousHigh',
+];
 
 const heatOf = (row: string): number => HEAT_ORDER.findIndex((duty) => duty === row);
 
@@ -80,7 +90,10 @@ const sum = (values: number[]): number => values.reduce((a, b) => a + b, 0);
 type Nitrous = Extract<Adder, { kind: 'nitrous' }>;
 
 /** A shot in all and for each cylinder it feeds, hp. */
-const shotOf = ({ shots, cylinders }: Nitrous, engineCylinders: number): { total: number; fed: number; each: number } => {
+const shotOf = (
+  { shots, cylinders }: Nitrous,
+  engineCylinders: number,
+): { total: number; fed: number; each: number } => {
   const total = sum(shots);
   const fed = cylinders ?? engineCylinders;
   return { total, fed, each: total / fed };
@@ -92,7 +105,11 @@ export function shotWords(adder: Nitrous, engineCylinders: number): string {
   return total > 0 ? `${total} hp, ${each.toFixed(0)} hp a cylinder` : '';
 }
 
-function byThreshold(load: number, rows: [low: Duty, high: Duty], words: { low: string; high: string; near: string }): Advised {
+function byThreshold(
+  load: number,
+  rows: [low: Duty, high: Duty],
+  words: { low: string; high: string; near: string },
+): Advised {
   const high = load > 1;
   const near = Math.abs(load - 1) <= NEAR ? { row: high ? rows[0] : rows[1], says: words.near } : null;
   return { row: high ? rows[1] : rows[0], reason: high ? words.high : words.low, near };
@@ -114,8 +131,17 @@ function nitrousRow(adder: Nitrous, engineCylinders: number): Advised | string {
 /** The row one adder asks for, or what has to be said first. */
 function rowFor(adder: Adder, { use, fuel }: Service, engineCylinders: number): Advised | string {
   if (adder.kind === 'nitrous') return nitrousRow(adder, engineCylinders);
-  if (fuel === 'diesel') return { row: 'diesel', reason: adder.kind === 'none' ? 'diesel: the chart has one row for it, a turbo diesel’s, which is the safe side' : 'diesel under boost', near: null };
-  if (adder.kind === 'none') return use ? { row: use, reason: `no power adder: ${USE_WORDS[use]}`, near: null } : 'Say what the engine is for.';
+  if (fuel === 'diesel')
+    return {
+      row: 'diesel',
+      reason:
+        adder.kind === 'none'
+          ? 'diesel: the chart has one row for it, a turbo diesel’s, which is the safe side'
+          : 'diesel under boost',
+      near: null,
+    };
+  if (adder.kind === 'none')
+    return use ? { row: use, reason: `no power adder: ${USE_WORDS[use]}`, near: null } : 'Say what the engine is for.';
   if (adder.boost === null) return 'Say how much boost it runs.';
   const boost = pressureText(adder.boost);
   return byThreshold(adder.boost / BOOST_THRESHOLD, ['boostLow', 'boostHigh'], {
@@ -138,7 +164,9 @@ export function suggestDuty(service: Service, cylinders: number): Suggestion {
   const later = rowFor(service.later, service, cylinders);
   if (typeof later === 'string') return { set: false, ask: `${later.replace(/\.$/, '')} that is planned for later.` };
   const ahead = isHotter(later.row, now.row);
-  const reason = ahead ? `gapped now for what is planned: ${later.reason}` : `${now.reason}; what is planned asks for no more`;
+  const reason = ahead
+    ? `gapped now for what is planned: ${later.reason}`
+    : `${now.reason}; what is planned asks for no more`;
   return { set: true, row: ahead ? later.row : now.row, reason, now, later };
 }
 

@@ -23,18 +23,34 @@ import {
 
 const choices = startingChoices('imperial');
 const at = (inches: number): { nm: number; measured: boolean } => ({ nm: fromInches(inches), measured: true });
-const drag: TargetAsk = { bore: at(4.065), chart: STARTING_CHART, duty: 'race', dutyAsk: 'Say what the engine is for.', construction: 'forged4032', surface: 'iron', choices };
+const drag: TargetAsk = {
+  bore: at(4.065),
+  chart: STARTING_CHART,
+  duty: 'race',
+  dutyAsk: 'Say what the engine is for.',
+  construction: 'forged4032',
+  surface: 'iron',
+  choices,
+};
 
 function force(target: Target): Candidate {
   if (!target.set) throw new Error(target.ask);
   return target.inForce;
 }
 const second = (ask: TargetAsk): Candidate => force(secondGapTarget(ask, topGapTarget(ask)));
-const withTop = (given: TargetChoices['gaps']['top']): TargetChoices => ({ ...choices, gaps: { ...choices.gaps, top: given } });
+const withTop = (given: TargetChoices['gaps']['top']): TargetChoices => ({
+  ...choices,
+  gaps: { ...choices.gaps, top: given },
+});
 
 describe('the chart', () => {
   it('drag, naturally aspirated, 4.065 in: 0.0050 → 21 to 24 thou (common practice, no source)', () => {
-    expect(force(topGapTarget(drag))).toMatchObject({ min: fromThou(21), aimTo: fromThou(24), rank: 'chart', standing: 'from memory, not confirmed' });
+    expect(force(topGapTarget(drag))).toMatchObject({
+      min: fromThou(21),
+      aimTo: fromThou(24),
+      rank: 'chart',
+      standing: 'from memory, not confirmed',
+    });
   });
 
   it('the same, second ring: 0.0055 → 23 to 26 thou (common practice, no source)', () => {
@@ -58,8 +74,14 @@ describe('the chart', () => {
   });
 
   it('asks how the piston is made, and what for, instead of guessing', () => {
-    expect(topGapTarget({ ...drag, construction: null })).toMatchObject({ set: false, ask: expect.stringContaining('how the piston is made') });
-    expect(topGapTarget({ ...drag, duty: null })).toMatchObject({ set: false, ask: expect.stringContaining('what the engine is for: the gap depends on it') });
+    expect(topGapTarget({ ...drag, construction: null })).toMatchObject({
+      set: false,
+      ask: expect.stringContaining('how the piston is made'),
+    });
+    expect(topGapTarget({ ...drag, duty: null })).toMatchObject({
+      set: false,
+      ask: expect.stringContaining('what the engine is for: the gap depends on it'),
+    });
   });
 });
 
@@ -84,15 +106,26 @@ describe('papers', () => {
     const ask = { ...drag, bore: at(3.2482), choices: withTop({ sheet: factor, manual: null, own: null }) };
     expect(force(topGapTarget(ask))).toMatchObject({ min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27) });
     const minimum = { form: 'minimum' as const, min: fromThou(19), from: 'sheet' };
-    expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: minimum, manual: null, own: null }) }))).toMatchObject({ min: fromThou(19), aimTo: fromThou(22) });
+    expect(
+      force(topGapTarget({ ...drag, choices: withTop({ sheet: minimum, manual: null, own: null }) })),
+    ).toMatchObject({ min: fromThou(19), aimTo: fromThou(22) });
   });
 
   it('rails: a minimum of 15 thou whatever the bore, unless a paper gives a range (common practice, no source)', () => {
-    for (const bore of [2, 3, 5]) expect(force(railGapTarget({ ...drag, bore: at(bore) }))).toMatchObject({ min: RAIL_MINIMUM, aimTo: null, limit: null });
+    for (const bore of [2, 3, 5])
+      expect(force(railGapTarget({ ...drag, bore: at(bore) }))).toMatchObject({
+        min: RAIL_MINIMUM,
+        aimTo: null,
+        limit: null,
+      });
     expect(RAIL_MINIMUM).toBe(fromThou(15));
     const range = { form: 'range' as const, min: fromMm(0.3), max: fromMm(0.9), from: 'manual' };
     const ranged = { ...choices, gaps: { ...choices.gaps, rails: { sheet: null, manual: range, own: null } } };
-    expect(force(railGapTarget({ ...drag, choices: ranged }))).toMatchObject({ min: fromMm(0.3), aimTo: fromMm(0.9), limit: fromMm(0.9) });
+    expect(force(railGapTarget({ ...drag, choices: ranged }))).toMatchObject({
+      min: fromMm(0.3),
+      aimTo: fromMm(0.9),
+      limit: fromMm(0.9),
+    });
   });
 });
 
@@ -106,7 +139,10 @@ describe('the second ring', () => {
     const tighter: TargetChoices = { ...choices, secondSchool: 'equalOrTighter' };
     expect(second({ ...drag, choices: tighter }).min).toBe(fromThou(21));
     const sheet = { form: 'minimum' as const, min: fromThou(16), from: 'manual' };
-    const ask = { ...drag, choices: { ...tighter, gaps: { ...tighter.gaps, second: { sheet, manual: null, own: null } } } };
+    const ask = {
+      ...drag,
+      choices: { ...tighter, gaps: { ...tighter.gaps, second: { sheet, manual: null, own: null } } },
+    };
     expect(second(ask).min).toBe(fromThou(16));
   });
 
@@ -135,14 +171,24 @@ describe('clearance', () => {
 });
 
 describe('the builder’s own figure', () => {
-  const own = (thou: number, over: boolean): TargetChoices['gaps']['top'] => ({ sheet: null, manual: null, own: { given: { form: 'minimum', min: fromThou(thou), from: 'ran it last year' }, over } });
+  const own = (thou: number, over: boolean): TargetChoices['gaps']['top'] => ({
+    sheet: null,
+    manual: null,
+    own: { given: { form: 'minimum', min: fromThou(thou), from: 'ran it last year' }, over },
+  });
 
   it('ranks last: it holds only where nothing else gives a figure', () => {
     const target = topGapTarget({ ...drag, choices: withTop(own(25, false)) });
     expect(force(target).rank).toBe('chart');
     expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['own']);
     const lone = topGapTarget({ ...drag, duty: 'boostHigh', construction: 'cast', choices: withTop(own(25, false)) });
-    expect(force(lone)).toMatchObject({ rank: 'own', min: fromThou(25), aimTo: fromThou(28), from: 'ran it last year', standing: 'the builder’s own figure' });
+    expect(force(lone)).toMatchObject({
+      rank: 'own',
+      min: fromThou(25),
+      aimTo: fromThou(28),
+      from: 'ran it last year',
+      standing: 'the builder’s own figure',
+    });
   });
 
   it('put over the others it holds, and they stay in sight by rank', () => {
@@ -157,7 +203,10 @@ describe('the builder’s own figure', () => {
     const at19 = aboveOwn(topGapTarget({ ...drag, choices: withTop({ ...own(19, true), sheet }) }));
     expect(at19?.inForce).toBe(true);
     expect(at19?.over.map((c) => c.rank)).toEqual(['sheet', 'chart']);
-    expect(aboveOwn(topGapTarget({ ...drag, choices: withTop({ ...own(23, false), sheet }) }))).toMatchObject({ inForce: false, over: [{ rank: 'sheet' }] });
+    expect(aboveOwn(topGapTarget({ ...drag, choices: withTop({ ...own(23, false), sheet }) }))).toMatchObject({
+      inForce: false,
+      over: [{ rank: 'sheet' }],
+    });
     expect(aboveOwn(topGapTarget({ ...drag, choices: withTop(own(30, false)) }))?.over).toEqual([]);
     expect(aboveOwn(topGapTarget(drag))).toBeNull();
   });
@@ -165,7 +214,10 @@ describe('the builder’s own figure', () => {
   it('a factor waits for a bore; ranges and minimums do not', () => {
     const ask: TargetAsk = { ...drag, bore: null };
     const factor = { form: 'factor' as const, factor: 0.006, from: 'sheet' };
-    expect(topGapTarget({ ...ask, choices: withTop({ sheet: factor, manual: null, own: null }) })).toMatchObject({ set: false, ask: expect.stringContaining('bore') });
+    expect(topGapTarget({ ...ask, choices: withTop({ sheet: factor, manual: null, own: null }) })).toMatchObject({
+      set: false,
+      ask: expect.stringContaining('bore'),
+    });
     expect(force(topGapTarget({ ...ask, choices: withTop(own(20, false)) })).min).toBe(fromThou(20));
     expect(statedMinimum(factor, null)).toBeNull();
     expect(statedMinimum(factor, fromInches(4))).toBe(fromThou(24));
@@ -176,7 +228,9 @@ describe('allowances', () => {
   it('move minimum, aim and limit up together, in every figure in sight, and say so', () => {
     const loose = loosened(topGapTarget(drag), fromThou(1), 'rear cylinder');
     expect(force(loose)).toMatchObject({ min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27) });
-    expect(sayingText(force(loose).working.at(-1) ?? [], 'imperial')).toBe('allowance of this cylinder + 1 thou (rear cylinder) → 22 thou');
+    expect(sayingText(force(loose).working.at(-1) ?? [], 'imperial')).toBe(
+      'allowance of this cylinder + 1 thou (rear cylinder) → 22 thou',
+    );
     const rails = loosened(railGapTarget(drag), fromThou(1), '');
     expect(force(rails)).toMatchObject({ min: fromThou(16), aimTo: null, limit: null });
   });
@@ -188,7 +242,13 @@ describe('allowances', () => {
 
 describe('a chart of the shop’s own', () => {
   const confirmed = { sheet: 'ring set TF-82', by: 'KM', at: '2026-05-04T09:00:00.000Z' };
-  const own = { ...STARTING_CHART, id: 'own', name: 'Own', version: 3, cells: STARTING_CHART.cells.map((c) => (c.row === 'race' && c.column === 'forged4032' ? { ...c, confirmed } : c)) };
+  const own = {
+    ...STARTING_CHART,
+    id: 'own',
+    name: 'Own',
+    version: 3,
+    cells: STARTING_CHART.cells.map((c) => (c.row === 'race' && c.column === 'forged4032' ? { ...c, confirmed } : c)),
+  };
 
   it('says which version a figure is from, and that it was confirmed, against what, by whom and when', () => {
     expect(force(topGapTarget({ ...drag, chart: own }))).toMatchObject({
@@ -199,14 +259,25 @@ describe('a chart of the shop’s own', () => {
 
   it('a changed factor is no longer confirmed, the same factor still is', () => {
     const at = { row: 'race', column: 'forged4032', figure: 'top' } as const;
-    expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.0052, 'own trial') }))).toMatchObject({ standing: 'not confirmed', min: fromThou(22) });
-    expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.005, 'same') })).standing).toBe('confirmed against a sheet');
+    expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.0052, 'own trial') }))).toMatchObject({
+      standing: 'not confirmed',
+      min: fromThou(22),
+    });
+    expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.005, 'same') })).standing).toBe(
+      'confirmed against a sheet',
+    );
     expect(topGapTarget({ ...drag, chart: withFactor(own, at, null, '') })).toMatchObject({ set: false });
   });
 
   it('a row or column it has not is asked about, by name', () => {
-    expect(topGapTarget({ ...drag, duty: 'hill' })).toMatchObject({ set: false, ask: expect.stringContaining('no row for the duty on the job card (“hill”)') });
-    expect(topGapTarget({ ...drag, construction: 'billet' })).toMatchObject({ set: false, ask: expect.stringContaining('no column for the piston') });
+    expect(topGapTarget({ ...drag, duty: 'hill' })).toMatchObject({
+      set: false,
+      ask: expect.stringContaining('no row for the duty on the job card (“hill”)'),
+    });
+    expect(topGapTarget({ ...drag, construction: 'billet' })).toMatchObject({
+      set: false,
+      ask: expect.stringContaining('no column for the piston'),
+    });
   });
 });
 
@@ -216,14 +287,21 @@ describe('plated bores', () => {
     const kept = force(clearanceTarget(plated, 'imperial'));
     expect(kept.min).toBe(fromThou(3.6));
     expect(sayingText(kept.working.at(-1) ?? [], 'imperial')).toContain('the looser of the two');
-    const chart = withFactor(STARTING_CHART, { row: 'race', column: 'forged4032', figure: 'clearancePlated' }, 0.0005, 'own trial');
+    const chart = withFactor(
+      STARTING_CHART,
+      { row: 'race', column: 'forged4032', figure: 'clearancePlated' },
+      0.0005,
+      'own trial',
+    );
     expect(force(clearanceTarget({ ...plated, chart }, 'imperial')).min).toBe(fromThou(2));
     expect(force(clearanceTarget({ ...plated, chart, surface: 'iron' }, 'imperial')).min).toBe(fromThou(3.6));
   });
 });
 
 describe('properties of every chart target', () => {
-  const asks: fc.Arbitrary<TargetAsk & { bore: { nm: number; measured: boolean }; duty: string; construction: string }> = fc.record({
+  const asks: fc.Arbitrary<
+    TargetAsk & { bore: { nm: number; measured: boolean }; duty: string; construction: string }
+  > = fc.record({
     chart: fc.constant(STARTING_CHART),
     dutyAsk: fc.constant(''),
     surface: fc.constantFrom('iron' as const, 'plated' as const, null),
@@ -257,7 +335,9 @@ describe('properties of every chart target', () => {
         if (!target.set) return;
         const { min } = target.inForce;
         expect(roundUpTo(min, ask.choices.feelerStep)).toBe(min);
-        const shown = ['imperial', 'metric'].map((units) => sayingText([{ nm: min, as: 'raw' }], units as 'imperial' | 'metric'));
+        const shown = ['imperial', 'metric'].map((units) =>
+          sayingText([{ nm: min, as: 'raw' }], units as 'imperial' | 'metric'),
+        );
         const back = [fromInches(Number(shown[0]?.replace(' in', ''))), fromMm(Number(shown[1]?.replace(' mm', '')))];
         for (const nm of back) expect(Math.abs(nm - min)).toBeLessThan(150);
       }),
@@ -266,11 +346,28 @@ describe('properties of every chart target', () => {
 
   it('a larger factor never gives a smaller target, whatever the bore (monotone)', () => {
     fc.assert(
-      fc.property(asks, fc.double({ min: 0.003, max: 0.012, noNaN: true }), fc.double({ min: 0, max: 0.004, noNaN: true }), (ask, factor, more) => {
-        const by = (f: number): number => force(topGapTarget({ ...ask, choices: { ...ask.choices, gaps: { ...ask.choices.gaps, top: { sheet: { form: 'factor', factor: f, from: '' }, manual: null, own: null } } } })).min;
-        expect(by(factor + more)).toBeGreaterThanOrEqual(by(factor));
-        expect(by(factor)).toBeGreaterThanOrEqual(Math.round(ask.bore.nm * factor));
-      }),
+      fc.property(
+        asks,
+        fc.double({ min: 0.003, max: 0.012, noNaN: true }),
+        fc.double({ min: 0, max: 0.004, noNaN: true }),
+        (ask, factor, more) => {
+          const by = (f: number): number =>
+            force(
+              topGapTarget({
+                ...ask,
+                choices: {
+                  ...ask.choices,
+                  gaps: {
+                    ...ask.choices.gaps,
+                    top: { sheet: { form: 'factor', factor: f, from: '' }, manual: null, own: null },
+                  },
+                },
+              }),
+            ).min;
+          expect(by(factor + more)).toBeGreaterThanOrEqual(by(factor));
+          expect(by(factor)).toBeGreaterThanOrEqual(Math.round(ask.bore.nm * factor));
+        },
+      ),
     );
   });
 });

@@ -7,7 +7,17 @@
  */
 import { type Nm, roundUpTo } from '../quantity/length';
 import { type Saying, fine, raw, say, size } from '../quantity/saying';
-import { type Chart, type ChartCell, type ChartFigure, type Confirmation, FROM_MEMORY, OLD_RULE, cellOf, columnOf, rowOf } from './chart';
+import {
+  type Chart,
+  type ChartCell,
+  type ChartFigure,
+  type Confirmation,
+  FROM_MEMORY,
+  OLD_RULE,
+  cellOf,
+  columnOf,
+  rowOf,
+} from './chart';
 
 /** A figure from a sheet, a manual or a builder, in one of the forms such papers use. */
 export type Given =
@@ -85,8 +95,7 @@ export interface Candidate {
 }
 
 export type Target =
-  | { set: true; inForce: Candidate; outranked: Candidate[]; why: Saying[] }
-  | { set: false; ask: string };
+  { set: true; inForce: Candidate; outranked: Candidate[]; why: Saying[] } | { set: false; ask: string };
 
 /** The bore a target is worked from. */
 export interface TargetBore {
@@ -121,7 +130,13 @@ export function startingChoices(units: 'imperial' | 'metric'): TargetChoices {
     units === 'imperial'
       ? { feelerStep: 25_400, gapWindow: 76_200, gapLimit: 127_000, clearanceWindow: 25_400, clearanceLimit: 50_800 }
       : { feelerStep: 10_000, gapWindow: 80_000, gapLimit: 130_000, clearanceWindow: 25_000, clearanceLimit: 50_000 };
-  return { secondSchool: 'larger', ...widths, gaps: { top: NO_PAPERS, second: NO_PAPERS, rails: NO_PAPERS }, clearance: NO_PAPERS, allowances: [] };
+  return {
+    secondSchool: 'larger',
+    ...widths,
+    gaps: { top: NO_PAPERS, second: NO_PAPERS, rails: NO_PAPERS },
+    clearance: NO_PAPERS,
+    allowances: [],
+  };
 }
 
 /** Widths from a minimum: to the end of the aim window, to the upper limit, and the step it goes up to. */
@@ -136,7 +151,10 @@ const boreWords = (bore: TargetBore): string => (bore.measured ? 'measured bore'
 function fromFactor(factor: number, bore: TargetBore, widths: Widths): { min: Nm; line: Saying } {
   const product = Math.round(bore.nm * factor);
   const min = roundUpTo(product, widths.step);
-  return { min, line: say`${boreWords(bore)} ${size(bore.nm)} × ${factor} = ${raw(product)}, up to the next step → ${fine(min)}` };
+  return {
+    min,
+    line: say`${boreWords(bore)} ${size(bore.nm)} × ${factor} = ${raw(product)}, up to the next step → ${fine(min)}`,
+  };
 }
 
 /** The minimum a figure states for a bore, before it is rounded up; null for a factor without a bore. */
@@ -147,15 +165,32 @@ export function statedMinimum(given: Given, bore: Nm | null): Nm | null {
 
 type Entered = 'sheet' | 'manual' | 'own';
 
-const STANDINGS: Record<Entered, Standing> = { sheet: 'from a sheet', manual: 'from a manual', own: 'the builder’s own figure' };
+const STANDINGS: Record<Entered, Standing> = {
+  sheet: 'from a sheet',
+  manual: 'from a manual',
+  own: 'the builder’s own figure',
+};
 
 function fromPaper(given: Given, rank: Entered, bore: TargetBore | null, widths: Widths): Candidate | null {
   const head = { rank, standing: STANDINGS[rank], from: given.from };
   if (given.form === 'range')
-    return { ...head, min: given.min, aimTo: given.max, limit: given.max, working: [say`${fine(given.min)} to ${fine(given.max)}, as given`] };
+    return {
+      ...head,
+      min: given.min,
+      aimTo: given.max,
+      limit: given.max,
+      working: [say`${fine(given.min)} to ${fine(given.max)}, as given`],
+    };
   if (given.form === 'factor' && !bore) return null;
-  const found = given.form === 'factor' && bore ? fromFactor(given.factor, bore, widths) : asGiven(statedMinimum(given, null) ?? 0);
-  return { ...head, min: found.min, aimTo: found.min + widths.window, limit: found.min + widths.limit, working: [found.line] };
+  const found =
+    given.form === 'factor' && bore ? fromFactor(given.factor, bore, widths) : asGiven(statedMinimum(given, null) ?? 0);
+  return {
+    ...head,
+    min: found.min,
+    aimTo: found.min + widths.window,
+    limit: found.min + widths.limit,
+    working: [found.line],
+  };
 }
 
 const asGiven = (min: Nm): { min: Nm; line: Saying } => ({ min, line: say`${fine(min)} at least, as given` });
@@ -176,7 +211,13 @@ export interface TargetAsk {
 const NO_BORE = 'Give the planned bore on the job card, or read the bore: the target is worked from it.';
 
 /** All candidates by rank, the one in force first; or what to ask for when there is none. */
-function settled(papers: Papers, bore: TargetBore | null, widths: Widths, below: Candidate | string, why: Saying[] = []): Target {
+function settled(
+  papers: Papers,
+  bore: TargetBore | null,
+  widths: Widths,
+  below: Candidate | string,
+  why: Saying[] = [],
+): Target {
   const entered = (rank: Entered): Candidate[] => {
     const given = rank === 'own' ? papers.own?.given : papers[rank];
     const candidate = given ? fromPaper(given, rank, bore, widths) : null;
@@ -197,22 +238,31 @@ interface Cells {
 
 /** The chart's cells for an ask, or what has to be said first. */
 function cellsFor({ bore, chart, duty, dutyAsk, construction }: TargetAsk, what: string): Cells | string {
-  if (construction === null) return `Say how the piston is made: ${what} depends on it. Or enter the figure from the sheet.`;
+  if (construction === null)
+    return `Say how the piston is made: ${what} depends on it. Or enter the figure from the sheet.`;
   if (duty === null) return `${dutyAsk.replace(/\.$/, '')}: ${what} depends on it. Or enter the figure from the sheet.`;
   const column = columnOf(chart, construction);
   const row = rowOf(chart, duty);
-  if (!column) return `${chart.name} has no column for the piston on the job card (“${construction}”). Choose one it has, or enter the figure from the sheet.`;
-  if (!row) return `${chart.name} has no row for the duty on the job card (“${duty}”). Choose one it has, or enter the figure from the sheet.`;
+  if (!column)
+    return `${chart.name} has no column for the piston on the job card (“${construction}”). Choose one it has, or enter the figure from the sheet.`;
+  if (!row)
+    return `${chart.name} has no row for the duty on the job card (“${duty}”). Choose one it has, or enter the figure from the sheet.`;
   if (!bore) return NO_BORE;
   const from = `${chart.name}, version ${chart.version}: ${row.words}, ${column.words}`;
   return { from, of: (figure) => cellOf(chart, row.id, column.id, figure) };
 }
 
-const noFigure = (from: string, what: string): string => `The chart offers no ${what} (${from}). Enter the figure from the sheet packed with the rings or pistons.`;
+const noFigure = (from: string, what: string): string =>
+  `The chart offers no ${what} (${from}). Enter the figure from the sheet packed with the rings or pistons.`;
 
-const gapWidths = (choices: TargetChoices): Widths => ({ step: choices.feelerStep, window: choices.gapWindow, limit: choices.gapLimit });
+const gapWidths = (choices: TargetChoices): Widths => ({
+  step: choices.feelerStep,
+  window: choices.gapWindow,
+  limit: choices.gapLimit,
+});
 
-const confirmedWords = ({ sheet, by, at }: Confirmation): string => `confirmed against ${sheet} by ${by || 'no initials'} on ${at.slice(0, 10)}`;
+const confirmedWords = ({ sheet, by, at }: Confirmation): string =>
+  `confirmed against ${sheet} by ${by || 'no initials'} on ${at.slice(0, 10)}`;
 
 function standingOf(cell: ChartCell): Standing {
   if (cell.confirmed) return 'confirmed against a sheet';
@@ -275,12 +325,17 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
     const own = fromFactor(cell.factor, bore, widths);
     if (choices.secondSchool === 'equalOrTighter') {
       const equal = top.set ? top.inForce.min : own.min;
-      return chartCandidate(cell, equal, widths, `${cells.from}; equal to the top ring`, [say`as the top ring: ${fine(equal)}`]);
+      return chartCandidate(cell, equal, widths, `${cells.from}; equal to the top ring`, [
+        say`as the top ring: ${fine(equal)}`,
+      ]);
     }
     const topMin = top.set ? top.inForce.min : 0;
     if (own.min > topMin) return chartCandidate(cell, own.min, widths, cells.from, [own.line]);
     const raised = roundUpTo(topMin + SECOND_OVER_TOP, widths.step);
-    const lines = [own.line, say`that is not wider than the top ring's ${fine(topMin)}; top + ${fine(SECOND_OVER_TOP)} → ${fine(raised)}`];
+    const lines = [
+      own.line,
+      say`that is not wider than the top ring's ${fine(topMin)}; top + ${fine(SECOND_OVER_TOP)} → ${fine(raised)}`,
+    ];
     return chartCandidate(cell, raised, widths, `${cells.from}; raised over the top ring`, lines);
   };
   return settled(choices.gaps.second, bore, widths, below(), why);
@@ -298,13 +353,21 @@ export function railGapTarget({ bore, choices }: TargetAsk): Target {
     working: [say`${fine(RAIL_MINIMUM)} at least`],
   };
   const papers = choices.gaps.rails;
-  const isRange = (rank: Rank): boolean => (rank === 'own' ? papers.own?.given : rank === 'sheet' || rank === 'manual' ? papers[rank] : null)?.form === 'range';
-  const unbounded = (candidate: Candidate): Candidate => (isRange(candidate.rank) ? candidate : { ...candidate, aimTo: null, limit: null });
-  const target = settled(papers, bore, gapWidths(choices), rule, [say`Rails are checked, seldom filed: they are thin, run cool in oil, and only must not butt.`]);
-  return target.set ? { ...target, inForce: unbounded(target.inForce), outranked: target.outranked.map(unbounded) } : target;
+  const isRange = (rank: Rank): boolean =>
+    (rank === 'own' ? papers.own?.given : rank === 'sheet' || rank === 'manual' ? papers[rank] : null)?.form ===
+    'range';
+  const unbounded = (candidate: Candidate): Candidate =>
+    isRange(candidate.rank) ? candidate : { ...candidate, aimTo: null, limit: null };
+  const target = settled(papers, bore, gapWidths(choices), rule, [
+    say`Rails are checked, seldom filed: they are thin, run cool in oil, and only must not butt.`,
+  ]);
+  return target.set
+    ? { ...target, inForce: unbounded(target.inForce), outranked: target.outranked.map(unbounded) }
+    : target;
 }
 
-const PLATED_NO_FIGURE = 'plated bores need less, but the chart has no figure for one: the iron bore’s is kept, the looser of the two';
+const PLATED_NO_FIGURE =
+  'plated bores need less, but the chart has no figure for one: the iron bore’s is kept, the looser of the two';
 
 /**
  * Target of the piston-to-wall clearance: factor × bore, rounded up to the last digit a micrometer
@@ -312,7 +375,11 @@ const PLATED_NO_FIGURE = 'plated bores need less, but the chart has no figure fo
  */
 export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): Target {
   const { bore, choices, surface } = ask;
-  const widths: Widths = { step: CLEARANCE_STEP[units], window: choices.clearanceWindow, limit: choices.clearanceLimit };
+  const widths: Widths = {
+    step: CLEARANCE_STEP[units],
+    window: choices.clearanceWindow,
+    limit: choices.clearanceLimit,
+  };
   const cells = cellsFor(ask, 'the clearance');
   const below = (): Candidate | string => {
     if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
@@ -323,7 +390,9 @@ export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): T
     const lines = surface === 'plated' && !plated ? [line, say`${PLATED_NO_FIGURE}`] : [line];
     return chartCandidate(cell, min, widths, `${cells.from}, ${plated ? 'plated bore' : 'iron bore'}`, lines);
   };
-  const why = [say`Aluminium grows more with heat than the bore does. Low-silicon forgings grow most; boost and long full load add heat. Plated aluminium bores grow with the piston and need less.`];
+  const why = [
+    say`Aluminium grows more with heat than the bore does. Low-silicon forgings grow most; boost and long full load add heat. Plated aluminium bores grow with the piston and need less.`,
+  ];
   return settled(choices.clearance, bore, widths, below(), why);
 }
 
@@ -335,7 +404,10 @@ export function loosened(target: Target, by: Nm, reason: string): Target {
     min: c.min + by,
     aimTo: c.aimTo === null ? null : c.aimTo + by,
     limit: c.limit === null ? null : c.limit + by,
-    working: [...c.working, say`allowance of this cylinder + ${fine(by)}${reason ? ` (${reason})` : ''} → ${fine(c.min + by)}`],
+    working: [
+      ...c.working,
+      say`allowance of this cylinder + ${fine(by)}${reason ? ` (${reason})` : ''} → ${fine(c.min + by)}`,
+    ],
   });
   return { ...target, inForce: moved(target.inForce), outranked: target.outranked.map(moved) };
 }

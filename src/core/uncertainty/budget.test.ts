@@ -1,6 +1,14 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { UNNAMED_TOOL, differenceUncertainty, heatDoubt, ownDoubt, repeatability, scatterOf, sizeUncertainty } from './budget';
+import {
+  UNNAMED_TOOL,
+  differenceUncertainty,
+  heatDoubt,
+  ownDoubt,
+  repeatability,
+  scatterOf,
+  sizeUncertainty,
+} from './budget';
 
 /** NIST StRD, univariate, NumAcc1: three values whose mean is 10000002 and standard deviation 1. Published, figures recalled from memory. */
 const NUMACC1 = [10_000_001, 10_000_003, 10_000_002];
@@ -14,7 +22,10 @@ describe('scatter of repeats', () => {
 
   it('is the sample standard deviation of one spot (reference library: simple-statistics)', () => {
     const values = [81_500_000, 81_503_000, 81_499_000, 81_501_000, 81_502_500];
-    expect(repeatability(scatterOf([values]), UNNAMED_TOOL)).toEqual({ value: expect.closeTo(sampleStandardDeviation(values), 6) as number, measured: true });
+    expect(repeatability(scatterOf([values]), UNNAMED_TOOL)).toEqual({
+      value: expect.closeTo(sampleStandardDeviation(values), 6) as number,
+      measured: true,
+    });
   });
 
   it('pools over spots by their degrees of freedom, and spots read once say nothing', () => {
@@ -22,7 +33,15 @@ describe('scatter of repeats', () => {
   });
 
   it('is half a division until there are enough repeats (from memory)', () => {
-    expect(repeatability(scatterOf([[0, 9_000], [0, 9_000]]), UNNAMED_TOOL)).toEqual({ value: 1_270, measured: false });
+    expect(
+      repeatability(
+        scatterOf([
+          [0, 9_000],
+          [0, 9_000],
+        ]),
+        UNNAMED_TOOL,
+      ),
+    ).toEqual({ value: 1_270, measured: false });
   });
 });
 

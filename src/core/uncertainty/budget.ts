@@ -61,18 +61,22 @@ export interface Repeatability {
 
 /** The pooled scatter of the repeats where there are enough of them, else half a division (from memory). */
 export function repeatability({ squares, freedom }: Scatter, { resolution }: Tool): Repeatability {
-  return freedom >= ENOUGH_REPEATS ? { value: Math.sqrt(squares / freedom), measured: true } : { value: resolution / 2, measured: false };
+  return freedom >= ENOUGH_REPEATS
+    ? { value: Math.sqrt(squares / freedom), measured: true }
+    : { value: resolution / 2, measured: false };
 }
 
 /** Standard uncertainty of a mean of repeats that is the reading's own: resolution and scatter. */
-export const ownDoubt = (repeats: number, { value }: Repeatability, { resolution }: Tool): number => combined([rectangular(resolution / 2), value / Math.sqrt(repeats)]);
+export const ownDoubt = (repeats: number, { value }: Repeatability, { resolution }: Tool): number =>
+  combined([rectangular(resolution / 2), value / Math.sqrt(repeats)]);
 
 /**
  * Standard uncertainty of a size from its temperature.
  *
  * @param expansion difference between part's and tool's, per kelvin, while neither was noted; the part's own once it was
  */
-export const heatDoubt = (size: Nm, expansion: number, noted: boolean): number => rectangular(size * Math.abs(expansion) * (noted ? NOTED_SWING : SHOP_SWING));
+export const heatDoubt = (size: Nm, expansion: number, noted: boolean): number =>
+  rectangular(size * Math.abs(expansion) * (noted ? NOTED_SWING : SHOP_SWING));
 
 /** U of a size with all its doubts. */
 export const sizeUncertainty = ({ tool, heat, own }: Doubt): Nm => Math.round(COVERAGE * combined([tool, heat, own]));

@@ -39,7 +39,8 @@ describe('tools', () => {
   it('are sound as the shop begins with them, each under its own name, and one suits every kind of reading', () => {
     for (const tool of STARTING_INSTRUMENTS) expect([tool.id, instrumentFaults(tool)]).toEqual([tool.id, []]);
     expect(new Set(STARTING_INSTRUMENTS.map(instrumentKey)).size).toBe(STARTING_INSTRUMENTS.length);
-    for (const kinds of Object.values(SUITED)) expect(STARTING_INSTRUMENTS.some((i) => kinds.some((k) => k === i.kind))).toBe(true);
+    for (const kinds of Object.values(SUITED))
+      expect(STARTING_INSTRUMENTS.some((i) => kinds.some((k) => k === i.kind))).toBe(true);
   });
 
   it.each<[string, Instrument, RegExp]>([

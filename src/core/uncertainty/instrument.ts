@@ -4,7 +4,15 @@
  */
 import type { Nm } from '../quantity/length';
 
-export const INSTRUMENT_KINDS = ['micrometer', 'boreGauge', 'insideMicrometer', 'telescoping', 'feelers', 'filerByTurns', 'filerByStrokes'] as const;
+export const INSTRUMENT_KINDS = [
+  'micrometer',
+  'boreGauge',
+  'insideMicrometer',
+  'telescoping',
+  'feelers',
+  'filerByTurns',
+  'filerByStrokes',
+] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
 export const INSTRUMENT_KIND_WORDS: Record<InstrumentKind, string> = {
@@ -18,10 +26,12 @@ export const INSTRUMENT_KIND_WORDS: Record<InstrumentKind, string> = {
 };
 
 /** A ring filer measures nothing: it has no range, resolution, limit or calibration, only a rate that is learnt. */
-export const isFiler = ({ kind }: Pick<Instrument, 'kind'>): boolean => kind === 'filerByTurns' || kind === 'filerByStrokes';
+export const isFiler = ({ kind }: Pick<Instrument, 'kind'>): boolean =>
+  kind === 'filerByTurns' || kind === 'filerByStrokes';
 
 /** What a filer's cuts are counted in. */
-export const countWords = ({ kind }: Pick<Instrument, 'kind'>, count: number): string => `${kind === 'filerByStrokes' ? 'stroke' : 'turn'}${count === 1 ? '' : 's'}`;
+export const countWords = ({ kind }: Pick<Instrument, 'kind'>, count: number): string =>
+  `${kind === 'filerByStrokes' ? 'stroke' : 'turn'}${count === 1 ? '' : 's'}`;
 
 /** What a bore gauge's anvil is made up of, and what its dial shows. */
 export interface GaugeKit {
@@ -80,7 +90,8 @@ export function isOutOfDate(instrument: Pick<Instrument, 'calibrated' | 'months'
 }
 
 /** Whether a size is one the tool does not reach. */
-export const isOutOfRange = ({ from, to }: Pick<Instrument, 'from' | 'to'>, size: Nm): boolean => size < from || size > to;
+export const isOutOfRange = ({ from, to }: Pick<Instrument, 'from' | 'to'>, size: Nm): boolean =>
+  size < from || size > to;
 
 /** What a kind of reading may be taken with, likeliest first. */
 export const SUITED = {

@@ -12,6 +12,7 @@ export function instrumentFaults({ kind, from, to, resolution, limit, kit }: Ins
   if (!kit) return faults;
   if (kit.rods.length === 0) faults.push('A kit has at least one rod.');
   if (kit.division <= 0 || kit.turn <= kit.division) faults.push('One turn of the dial is more than one division.');
-  if (kit.preload >= kit.turn) faults.push('The least preload is a turn or more: no make-up could stay within one turn.');
+  if (kit.preload >= kit.turn)
+    faults.push('The least preload is a turn or more: no make-up could stay within one turn.');
   return faults;
 }

@@ -3,7 +3,15 @@ import { type Nm, fromInches, fromMm } from '../quantity/length';
 import type { GaugeKit, Instrument, InstrumentKind } from './instrument';
 import { MICROMETER_LIMIT } from './uncertainty';
 
-const made = (id: string, kind: InstrumentKind, name: string, range: [Nm, Nm], resolution: Nm, limit: Nm, kit: GaugeKit | null = null): Instrument => ({
+const made = (
+  id: string,
+  kind: InstrumentKind,
+  name: string,
+  range: [Nm, Nm],
+  resolution: Nm,
+  limit: Nm,
+  kit: GaugeKit | null = null,
+): Instrument => ({
   id,
   version: 1,
   kind,
@@ -19,7 +27,8 @@ const made = (id: string, kind: InstrumentKind, name: string, range: [Nm, Nm], r
 
 const inches = (from: number, to: number): [Nm, Nm] => [fromInches(from), fromInches(to)];
 const mm = (from: number, to: number): [Nm, Nm] => [fromMm(from), fromMm(to)];
-const steps = (from: number, to: number, step: number, unit: (n: number) => Nm): Nm[] => Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => unit(from + i * step));
+const steps = (from: number, to: number, step: number, unit: (n: number) => Nm): Nm[] =>
+  Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => unit(from + i * step));
 
 /** Bore gauges' kits, from memory: rods and washers as commonly boxed, one turn in whole divisions. */
 const INCH_KIT: GaugeKit = {

@@ -21,9 +21,13 @@ describe('Student’s t', () => {
 
   it('the quantile undoes the distribution', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.001, max: 0.999, noNaN: true }), fc.integer({ min: 1, max: 200 }), (share, freedom) => {
-        expect(studentBelow(studentQuantile(share, freedom), freedom)).toBeCloseTo(share, 8);
-      }),
+      fc.property(
+        fc.double({ min: 0.001, max: 0.999, noNaN: true }),
+        fc.integer({ min: 1, max: 200 }),
+        (share, freedom) => {
+          expect(studentBelow(studentQuantile(share, freedom), freedom)).toBeCloseTo(share, 8);
+        },
+      ),
     );
   });
 });

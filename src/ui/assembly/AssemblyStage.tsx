@@ -45,9 +45,17 @@ export function AssemblyStage() {
       aside={
         <>
           <h2 className="mb-1">What to know</h2>
-          <Findings findings={findingsFor(judgement.findings, ['assembly', 'clocking'], cylinder.id)} empty="Nothing stands against this cylinder." />
-          <p className="mt-4 text-soft">Bore wiped clean and oiled; compressor snug and square; throw at the bottom, rod bolts covered. Push, do not hammer past a stop: a stuck ring breaks. Turn the crank after each pair: whoever binds is the last one in.</p>
-          <p className="mt-2 text-soft">Ring edges and band compressors cut: gloves. Mind your back and fingers when the block is turned.</p>
+          <Findings
+            findings={findingsFor(judgement.findings, ['assembly', 'clocking'], cylinder.id)}
+            empty="Nothing stands against this cylinder."
+          />
+          <p className="mt-4 text-soft">
+            Bore wiped clean and oiled; compressor snug and square; throw at the bottom, rod bolts covered. Push, do not
+            hammer past a stop: a stuck ring breaks. Turn the crank after each pair: whoever binds is the last one in.
+          </p>
+          <p className="mt-2 text-soft">
+            Ring edges and band compressors cut: gloves. Mind your back and fingers when the block is turned.
+          </p>
         </>
       }
     />

@@ -21,7 +21,13 @@ import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { When } from '../shared/When';
 
-const STATE_WORDS: Record<CheckState, string> = { 'to do': 'To do', right: 'Right', moved: 'Moved, within the rules', against: 'Moved, against a rule', again: 'Check again' };
+const STATE_WORDS: Record<CheckState, string> = {
+  'to do': 'To do',
+  right: 'Right',
+  moved: 'Moved, within the rules',
+  against: 'Moved, against a rule',
+  again: 'Check again',
+};
 const STATE_LOOKS: Record<CheckState, { sign: string; colour: string }> = {
   'to do': { sign: '○', colour: 'text-soft' },
   right: { sign: '●', colour: 'text-ok' },
@@ -59,17 +65,28 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
               {asFound ? '; as found' : ''}
             </p>
             <div className="grid items-center gap-x-6 sm:max-lg:grid-cols-2">
-            <Crown judged={shown} choices={judgement.clocking} view={view} style="card" title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`} className="mx-auto block w-full max-w-[300px]" />
-            <ul aria-label="Where they point" className="divide-y divide-line border-y border-line">
-              {JOINTS.map((joint) => (
-                <li key={joint} className="flex items-baseline gap-2 py-0.5">
-                  <JointMark joint={joint} />
-                  <b className="figures min-w-14 text-right text-xl">{Math.round(shown.plan?.joints[joint] ?? 0) % 360}°</b>
-                  <span className="figures text-soft">{clockHours((shown.plan?.joints[joint] ?? 0) + turn)}</span>
-                  <span className="flex-1 text-right text-sm leading-tight text-soft">{directionWords(shown.plan?.joints[joint] ?? 0, clocking.round)}</span>
-                </li>
-              ))}
-            </ul>
+              <Crown
+                judged={shown}
+                choices={judgement.clocking}
+                view={view}
+                style="card"
+                title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`}
+                className="mx-auto block w-full max-w-[300px]"
+              />
+              <ul aria-label="Where they point" className="divide-y divide-line border-y border-line">
+                {JOINTS.map((joint) => (
+                  <li key={joint} className="flex items-baseline gap-2 py-0.5">
+                    <JointMark joint={joint} />
+                    <b className="figures min-w-14 text-right text-xl">
+                      {Math.round(shown.plan?.joints[joint] ?? 0) % 360}°
+                    </b>
+                    <span className="figures text-soft">{clockHours((shown.plan?.joints[joint] ?? 0) + turn)}</span>
+                    <span className="flex-1 text-right text-sm leading-tight text-soft">
+                      {directionWords(shown.plan?.joints[joint] ?? 0, clocking.round)}
+                    </span>
+                  </li>
+                ))}
+              </ul>
             </div>
           </>
         ) : (
@@ -77,7 +94,9 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
         )}
       </div>
       <div>
-        {by === '' && <p className="mb-2 text-short">No initials are set: put yours at the top, so that it is known who looked.</p>}
+        {by === '' && (
+          <p className="mb-2 text-short">No initials are set: put yours at the top, so that it is known who looked.</p>
+        )}
         <ol ref={list} aria-label="Checks" className="divide-y divide-line border-y border-line">
           {checks.map((check) => (
             <CheckRow key={check.check} cylinder={cylinder} check={check} view={view} />
@@ -112,8 +131,18 @@ function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder;
         <div className="min-w-44 flex-1 leading-tight">
           <b className="text-[1.0625rem]">{CHECK_WORDS[check]}</b>
           {expected && <span className="block">{expected}</span>}
-          {check === 'ringsFree' && !isRight(state) && COMPRESSION.map((ring) => ringSet[ring].mark && <span key={ring} className="block text-sm">{`${RING_WORDS[ring]}: ${upWords(ringSet[ring])}`}</span>)}
-          {(check === 'frontMark' && !expected && <span className="block text-short">Where the mark points is not said: see Clocking, Engine.</span>) || (!isRight(state) && <span className="block text-sm text-soft">{CHECK_REASONS[check]}</span>)}
+          {check === 'ringsFree' &&
+            !isRight(state) &&
+            COMPRESSION.map(
+              (ring) =>
+                ringSet[ring].mark && (
+                  <span key={ring} className="block text-sm">{`${RING_WORDS[ring]}: ${upWords(ringSet[ring])}`}</span>
+                ),
+            )}
+          {(check === 'frontMark' && !expected && (
+            <span className="block text-short">Where the mark points is not said: see Clocking, Engine.</span>
+          )) ||
+            (!isRight(state) && <span className="block text-sm text-soft">{CHECK_REASONS[check]}</span>)}
         </div>
         {isRight(state) && ticked ? (
           <p className="flex w-full flex-wrap items-center gap-x-3">
@@ -123,13 +152,24 @@ function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder;
             <span className="flex-1 text-sm text-soft">
               {ticked.by || 'no initials'}, <When at={ticked.at} />
             </span>
-            <Button kind="quiet" className="px-1! text-sm" aria-label={`Take back: ${CHECK_WORDS[check]}`} onClick={() => strike(ticked.id, 'not so after all')}>
+            <Button
+              kind="quiet"
+              className="px-1! text-sm"
+              aria-label={`Take back: ${CHECK_WORDS[check]}`}
+              onClick={() => strike(ticked.id, 'not so after all')}
+            >
               Take back
             </Button>
           </p>
         ) : (
           <div className="flex flex-wrap justify-end gap-2">
-            <Button data-tick kind="accent" className="min-h-12!" disabled={isJoints && !cylinder.clocking.plan} onClick={() => tick(cylinder.id, check)}>
+            <Button
+              data-tick
+              kind="accent"
+              className="min-h-12!"
+              disabled={isJoints && !cylinder.clocking.plan}
+              onClick={() => tick(cylinder.id, check)}
+            >
               <Tick size={18} aria-hidden /> {isJoints ? 'As planned' : 'Right'}
             </Button>
             {isJoints && cylinder.clocking.plan && (
@@ -166,7 +206,17 @@ function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder;
 }
 
 /** Where joints were found that had moved: degrees, an hour as the crown is shown, or words. */
-function Moved({ cylinder, planned, view, onNote }: { cylinder: JudgedCylinder; planned: Joints; view: View; onNote: (found: Partial<Joints>) => void }) {
+function Moved({
+  cylinder,
+  planned,
+  view,
+  onNote,
+}: {
+  cylinder: JudgedCylinder;
+  planned: Joints;
+  view: View;
+  onNote: (found: Partial<Joints>) => void;
+}) {
   const { judgement } = useBench();
   const { stand, facts } = judgement.clocking;
   const turn = turnOf(view, cylinder.clocking.round, stand, facts.lean);
@@ -190,13 +240,32 @@ function Moved({ cylinder, planned, view, onNote }: { cylinder: JudgedCylinder; 
         if (ready) onNote(found);
       }}
     >
-      <p className="text-soft">Only those that moved: degrees from the front, an hour as the crown is shown, or words.</p>
+      <p className="text-soft">
+        Only those that moved: degrees from the front, an hour as the crown is shown, or words.
+      </p>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
         {JOINTS.map((joint) => {
           const at = found[joint];
           return (
-            <Field key={joint} label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`} error={faults[joint]} said={at === undefined ? `planned ${Math.round(planned[joint]) % 360}°, ${clockHours(planned[joint] + turn)}` : `at ${Math.round(at)}°, ${Math.round(apart(at, planned[joint]))}° from its plan`}>
-              {(props) => <input {...props} className="field figures" autoComplete="off" value={typed[joint] ?? ''} onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))} />}
+            <Field
+              key={joint}
+              label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`}
+              error={faults[joint]}
+              said={
+                at === undefined
+                  ? `planned ${Math.round(planned[joint]) % 360}°, ${clockHours(planned[joint] + turn)}`
+                  : `at ${Math.round(at)}°, ${Math.round(apart(at, planned[joint]))}° from its plan`
+              }
+            >
+              {(props) => (
+                <input
+                  {...props}
+                  className="field figures"
+                  autoComplete="off"
+                  value={typed[joint] ?? ''}
+                  onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))}
+                />
+              )}
             </Field>
           );
         })}

@@ -5,9 +5,26 @@ import { type ReactNode, createContext, useCallback, useContext, useEffect, useM
 import { DEPTHS, type Depth, type Spot } from '@/core/bore/grid';
 import { againstOf } from '@/core/build/clocking';
 import { changesOf } from '@/core/build/changes';
-import { type JudgedCylinder, type Judgement, type LoggedReading, judge, readingEntryOf, ringsOnRoute } from '@/core/build/judge';
+import {
+  type JudgedCylinder,
+  type Judgement,
+  type LoggedReading,
+  judge,
+  readingEntryOf,
+  ringsOnRoute,
+} from '@/core/build/judge';
 import { type Hand, type NewReading, previewOf } from '@/core/build/preview';
-import { type ChoiceKind, type Entry, type GaugeSetting, type GrooveSubject, type Part, type PistonSubject, type Subject, isGrooveSubject, isPistonSubject } from '@/core/build/record';
+import {
+  type ChoiceKind,
+  type Entry,
+  type GaugeSetting,
+  type GrooveSubject,
+  type Part,
+  type PistonSubject,
+  type Subject,
+  isGrooveSubject,
+  isPistonSubject,
+} from '@/core/build/record';
 import { firstSpot } from '@/core/build/sizes';
 import { type At, nextTask } from '@/core/build/work';
 import { type Check, isJointCheck } from '@/core/clocking/block';
@@ -168,7 +185,18 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
   const moveTo = useCallback((to: Partial<Cursor>) => setCursor((before) => ({ ...before, chosen: true, ...to })), []);
   const goTo = useCallback(
     ({ cylinder: at, subject, spot }: At, chosen = false) =>
-      setCursor((before) => ({ ...before, cylinder: at, chosen, ...(subject === 'bore' ? { spot: spot ?? before.spot } : isPistonSubject(subject) ? { piston: subject } : isGrooveSubject(subject) ? { groove: subject } : { ring: subject }) })),
+      setCursor((before) => ({
+        ...before,
+        cylinder: at,
+        chosen,
+        ...(subject === 'bore'
+          ? { spot: spot ?? before.spot }
+          : isPistonSubject(subject)
+            ? { piston: subject }
+            : isGrooveSubject(subject)
+              ? { groove: subject }
+              : { ring: subject }),
+      })),
     [],
   );
 
@@ -183,9 +211,14 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
   /** The entry that brings a tool into this build, where it is not in it yet. */
   const named = useCallback(
     (key: string | null): Entry[] => {
-      const held = key === null || judgement.instruments.some((i) => instrumentKey(i) === key) ? undefined : tools.find((i) => instrumentKey(i) === key);
+      const held =
+        key === null || judgement.instruments.some((i) => instrumentKey(i) === key)
+          ? undefined
+          : tools.find((i) => instrumentKey(i) === key);
       if (!held) return [];
-      const learnt = rates.filter((r) => r.filer === held.id).map((rate): Entry => ({ ...stamp(), kind: 'rate', ...rate }));
+      const learnt = rates
+        .filter((r) => r.filer === held.id)
+        .map((rate): Entry => ({ ...stamp(), kind: 'rate', ...rate }));
       return [{ ...stamp(), kind: 'instrument', value: held }, ...learnt];
     },
     [judgement.instruments, stamp, tools, rates],
@@ -216,8 +249,15 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       handFor: (subject) => {
         const held = inHand(familyOf(subject));
         const warm = subject === 'bore' || (isPistonSubject(subject) && subject !== 'strip');
-        const ring = isRing(subject) ? { ring: { depth: depthFrom(depth), squaring: squaringFrom(squaring), deburred: false, squared: false } } : {};
-        return { ...ring, instrument: held && instrumentKey(held), temperature: warm ? number(part) : null, gaugeTemperature: warm ? number(tool) : null };
+        const ring = isRing(subject)
+          ? { ring: { depth: depthFrom(depth), squaring: squaringFrom(squaring), deburred: false, squared: false } }
+          : {};
+        return {
+          ...ring,
+          instrument: held && instrumentKey(held),
+          temperature: warm ? number(part) : null,
+          gaugeTemperature: warm ? number(tool) : null,
+        };
       },
       squaring: { depth, tool: squaring },
       setSquaring: (change) => {
@@ -248,10 +288,24 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
         const label = judgement.cylinders.find((c) => c.id === at)?.label ?? at;
         append([
           { ...stamp(), kind: 'void', of: reading.id, reason: `it was read in the bore of cylinder ${label}` },
-          { ...reading, ...stamp(), cylinder: at, fit: { depth: null, squaring: null, deburred: false, squared: false, open: false, ...reading.fit, ring: reading.fit?.ring ?? reading.cylinder } },
+          {
+            ...reading,
+            ...stamp(),
+            cylinder: at,
+            fit: {
+              depth: null,
+              squaring: null,
+              deburred: false,
+              squared: false,
+              open: false,
+              ...reading.fit,
+              ring: reading.fit?.ring ?? reading.cylinder,
+            },
+          },
         ]);
       },
-      renew: (renewed, cylinders) => append(cylinders.map((at): Entry => ({ ...stamp(), kind: 'renewed', part: renewed, cylinder: at }))),
+      renew: (renewed, cylinders) =>
+        append(cylinders.map((at): Entry => ({ ...stamp(), kind: 'renewed', part: renewed, cylinder: at }))),
       changes,
       seenChanges,
       isOwn: (entry) => own.current.has(entry.id) || (by !== '' && entry.by === by),
@@ -259,13 +313,52 @@ export function BenchProvider({ buildId, initial, seq, children }: Props) {
       tick: (at, check, found = {}) => {
         const of = judgement.cylinders.find((c) => c.id === at);
         const planned = isJointCheck(check) ? (of?.clocking.plan?.joints ?? null) : null;
-        append([{ ...stamp(), kind: 'check', cylinder: at, check, planned, found, expected: of ? againstOf(check, of.clocking) : null }]);
+        append([
+          {
+            ...stamp(),
+            kind: 'check',
+            cylinder: at,
+            check,
+            planned,
+            found,
+            expected: of ? againstOf(check, of.clocking) : null,
+          },
+        ]);
       },
       length: (nm, style = 'fine') => lengthText(nm, units, style),
       range: (from, to) => rangeText(from, to, units),
       text: (saying) => sayingText(saying, units),
     }),
-    [live, record, judgement, units, setUnits, by, setBy, cursor, cylinder, moveTo, goTo, choose, append, stamp, named, tools, inHand, takeTool, part, setPart, tool, setTool, depth, setDepth, squaring, setSquaring, changes, seenChanges],
+    [
+      live,
+      record,
+      judgement,
+      units,
+      setUnits,
+      by,
+      setBy,
+      cursor,
+      cylinder,
+      moveTo,
+      goTo,
+      choose,
+      append,
+      stamp,
+      named,
+      tools,
+      inHand,
+      takeTool,
+      part,
+      setPart,
+      tool,
+      setTool,
+      depth,
+      setDepth,
+      squaring,
+      setSquaring,
+      changes,
+      seenChanges,
+    ],
   );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }

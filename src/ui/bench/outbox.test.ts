@@ -39,10 +39,13 @@ describe('the outbox', () => {
     expect(localStorage.getItem('spatium-outbox:one')).toBeNull();
   });
 
-  it.each(['not json', '{"a":1}', '[{"kind":"reading"}]', 'null'])('takes nothing from a spoilt store: %s', async (text) => {
-    localStorage.setItem('spatium-outbox:one', text);
-    expect(await waitingFor('one')).toEqual([]);
-  });
+  it.each(['not json', '{"a":1}', '[{"kind":"reading"}]', 'null'])(
+    'takes nothing from a spoilt store: %s',
+    async (text) => {
+      localStorage.setItem('spatium-outbox:one', text);
+      expect(await waitingFor('one')).toEqual([]);
+    },
+  );
 
   it('takes what is sound beside what is not', async () => {
     localStorage.setItem('spatium-outbox:one', JSON.stringify([null, a, { kind: 'reading' }, b]));
@@ -52,7 +55,10 @@ describe('the outbox', () => {
   it('keeps what the server would not have, with the reason, until it was seen', async () => {
     addTroubles('one', [{ entry: a, why: 'no such cylinder' }]);
     addTroubles('one', [{ entry: b, why: 'no such ring' }]);
-    expect((await troublesFor('one')).map((t) => [t.entry.id, t.why])).toEqual([['a', 'no such cylinder'], ['b', 'no such ring']]);
+    expect((await troublesFor('one')).map((t) => [t.entry.id, t.why])).toEqual([
+      ['a', 'no such cylinder'],
+      ['b', 'no such ring'],
+    ]);
     expect(await troublesFor('two')).toEqual([]);
     clearTroubles('one');
     expect(await troublesFor('one')).toEqual([]);

@@ -27,7 +27,8 @@ function stored(key: string): unknown[] {
   }
 }
 
-const idOf = (item: unknown): unknown => (typeof item === 'object' && item !== null && 'id' in item ? item.id : undefined);
+const idOf = (item: unknown): unknown =>
+  typeof item === 'object' && item !== null && 'id' in item ? item.id : undefined;
 
 function write(key: string, items: unknown[]): void {
   try {
@@ -70,7 +71,8 @@ export async function troublesFor(buildId: string): Promise<Trouble[]> {
 }
 
 /** Adds to what the server would not have. */
-export const addTroubles = (buildId: string, found: Trouble[]): void => write(troublesKey(buildId), [...stored(troublesKey(buildId)), ...found]);
+export const addTroubles = (buildId: string, found: Trouble[]): void =>
+  write(troublesKey(buildId), [...stored(troublesKey(buildId)), ...found]);
 
 /** Someone has seen them. */
 export const clearTroubles = (buildId: string): void => write(troublesKey(buildId), []);

@@ -100,7 +100,12 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
         take(sent.answer);
         settle(new Set(entries.map((e) => e.id)));
         const lost = sent.answer.conflicts;
-        report(lost.map((entry) => ({ entry, why: 'Someone else changed this first. Theirs is shown; change it again if you still want to.' })));
+        report(
+          lost.map((entry) => ({
+            entry,
+            why: 'Someone else changed this first. Theirs is shown; change it again if you still want to.',
+          })),
+        );
         return true;
       }
       if (entries.length > 1) {

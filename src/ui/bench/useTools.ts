@@ -11,10 +11,12 @@ import { useKept } from '../shared/kept';
 /** What a tool is taken in hand for. */
 export type Family = keyof typeof SUITED;
 
-export const familyOf = (subject: Subject): Family => (subject === 'bore' || subject === 'piston' || subject === 'pin' || subject === 'pinBore' ? subject : 'gap');
+export const familyOf = (subject: Subject): Family =>
+  subject === 'bore' || subject === 'piston' || subject === 'pin' || subject === 'pinBore' ? subject : 'gap';
 
 /** Whether a tool suits a kind of reading. */
-export const suits = (instrument: Instrument, family: Family): boolean => SUITED[family].some((kind) => kind === instrument.kind);
+export const suits = (instrument: Instrument, family: Family): boolean =>
+  SUITED[family].some((kind) => kind === instrument.kind);
 
 /** Both lists as one, the later version of each tool. */
 function merged(shop: Instrument[], build: Instrument[]): Instrument[] {
@@ -53,8 +55,14 @@ export function useTools(buildId: string, build: Instrument[], units: Units): To
   }, [buildId]);
   const tools = useMemo(() => merged(shop.instruments, build), [shop, build]);
   const hands = useMemo(() => handsIn(kept), [kept]);
-  const inHand = useCallback((family: Family) => tools.find((i) => i.id === hands[family] && suits(i, family)) ?? null, [tools, hands]);
-  const takeTool = useCallback((family: Family, id: string | null) => keepHands(JSON.stringify({ ...hands, [family]: id ?? undefined })), [hands, keepHands]);
+  const inHand = useCallback(
+    (family: Family) => tools.find((i) => i.id === hands[family] && suits(i, family)) ?? null,
+    [tools, hands],
+  );
+  const takeTool = useCallback(
+    (family: Family, id: string | null) => keepHands(JSON.stringify({ ...hands, [family]: id ?? undefined })),
+    [hands, keepHands],
+  );
   return { tools, rates: shop.rates, inHand, takeTool };
 }
 

@@ -43,15 +43,29 @@ export function AllBores() {
         </thead>
         <tbody>
           {judgement.cylinders.map(({ id, label, bore }) => (
-            <tr key={id} ref={id === current?.id ? bringIntoSight : undefined} className={id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}>
+            <tr
+              key={id}
+              ref={id === current?.id ? bringIntoSight : undefined}
+              className={id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}
+            >
               <th scope="row" className="pl-3! font-bold! text-ink!">
-                <button type="button" className="min-h-7 px-2" onClick={() => moveTo({ cylinder: id })} aria-label={`Bore ${label}`}>
+                <button
+                  type="button"
+                  className="min-h-7 px-2"
+                  onClick={() => moveTo({ cylinder: id })}
+                  aria-label={`Bore ${label}`}
+                >
                   {label}
                 </button>
               </th>
               <td className="num">
                 {bore.size ? printLength(bore.size.value, units, 'size').number : '–'}
-                {bore.size && <span className="text-xs text-soft"> ±{printLength(bore.size.uncertainty, units, 'size').number.replace(/^0/, '')}</span>}
+                {bore.size && (
+                  <span className="text-xs text-soft">
+                    {' '}
+                    ±{printLength(bore.size.uncertainty, units, 'size').number.replace(/^0/, '')}
+                  </span>
+                )}
               </td>
               <td className="num">{bore.shape ? printLength(bore.shape.mean, units, 'size').number : '–'}</td>
               <td className="num">{fine(bore.shape?.taper.thrust)}</td>

@@ -78,10 +78,16 @@ export function BoresStage() {
       aside={
         <>
           <Hand subject="bore" />
-          {kit && setting !== null && <Dial kit={kit} setting={setting} shown={shown} units={units} live={typed !== null} />}
+          {kit && setting !== null && (
+            <Dial kit={kit} setting={setting} shown={shown} units={units} live={typed !== null} />
+          )}
           {kit && setting === null && cylinder.targetBore && (
             <p className="mt-2 text-soft">
-              Set the gauge in the micrometer and say so on the reading line: <b className="figures text-ink">set {printLength(easySetting(cylinder.targetBore.nm, units), units, 'size').number}</b>. Then the dial is read: <b className="figures text-ink">6</b>, <b className="figures text-ink">-1.5</b>.
+              Set the gauge in the micrometer and say so on the reading line:{' '}
+              <b className="figures text-ink">
+                set {printLength(easySetting(cylinder.targetBore.nm, units), units, 'size').number}
+              </b>
+              . Then the dial is read: <b className="figures text-ink">6</b>, <b className="figures text-ink">-1.5</b>.
             </p>
           )}
           <div className="mt-4">
@@ -98,12 +104,21 @@ export function BoresStage() {
             </>
           )}
           <Renew part="bore" />
-          <p className="mt-4 text-soft">Parts and gauges at one temperature. A calliper is not good enough for this. Solvents: fresh air and no flame.</p>
+          <p className="mt-4 text-soft">
+            Parts and gauges at one temperature. A calliper is not good enough for this. Solvents: fresh air and no
+            flame.
+          </p>
         </>
       }
       foot={
         <div className={view === 'readings' ? 'contents' : 'hidden'}>
-          <ReadingLine work="bores" here={here} beside={bore.spots.map(({ depth, angle }) => at({ depth, angle }))} besideWords="spot" onMeaning={setTyped} />
+          <ReadingLine
+            work="bores"
+            here={here}
+            beside={bore.spots.map(({ depth, angle }) => at({ depth, angle }))}
+            besideWords="spot"
+            onMeaning={setTyped}
+          />
         </div>
       }
     />

@@ -24,7 +24,10 @@ const point = (degrees: number, radius: number): string => {
 export function Dial({ kit, setting, shown, units, live }: Props) {
   const { off, angle, turns } = needleAt(shown ?? setting, setting, kit);
   const { divisions, every, figures } = dialFigures(kit);
-  const words = shown === null ? `zeroed at ${lengthText(setting, units, 'size')}` : `${off < 0 ? '' : '+'}${lengthText(off, units, 'fine')} from ${lengthText(setting, units, 'size')}${turns > 0 ? `, ${turns} whole ${turns === 1 ? 'turn' : 'turns'} past` : ''}`;
+  const words =
+    shown === null
+      ? `zeroed at ${lengthText(setting, units, 'size')}`
+      : `${off < 0 ? '' : '+'}${lengthText(off, units, 'fine')} from ${lengthText(setting, units, 'size')}${turns > 0 ? `, ${turns} whole ${turns === 1 ? 'turn' : 'turns'} past` : ''}`;
   return (
     <figure className="mt-3">
       <svg viewBox="-100 -100 200 200" className="mx-auto block w-[200px]" role="img" aria-label={`Dial: ${words}`}>
@@ -32,12 +35,29 @@ export function Dial({ kit, setting, shown, units, live }: Props) {
         {Array.from({ length: divisions }, (_, i) => {
           const degrees = (i * 360) / divisions;
           const main = i % every === 0;
-          return <path key={i} d={`M${point(degrees, R)}L${point(degrees, main ? R - 12 : R - 6)}`} stroke="var(--ink)" strokeWidth={main ? 1.6 : 0.7} />;
+          return (
+            <path
+              key={i}
+              d={`M${point(degrees, R)}L${point(degrees, main ? R - 12 : R - 6)}`}
+              stroke="var(--ink)"
+              strokeWidth={main ? 1.6 : 0.7}
+            />
+          );
         })}
         {figures.map((figure) => {
-          const [x = 0, y = 0] = point(figure.angle, R - 22).split(' ').map(Number);
+          const [x = 0, y = 0] = point(figure.angle, R - 22)
+            .split(' ')
+            .map(Number);
           return (
-            <text key={figure.angle} x={x} y={y + 3.5} textAnchor="middle" fontSize={figures.length > 11 ? 9 : 10.5} fill={figure.off < 0 ? 'var(--over)' : 'var(--soft)'} className="figures">
+            <text
+              key={figure.angle}
+              x={x}
+              y={y + 3.5}
+              textAnchor="middle"
+              fontSize={figures.length > 11 ? 9 : 10.5}
+              fill={figure.off < 0 ? 'var(--over)' : 'var(--soft)'}
+              className="figures"
+            >
               {printLength(figure.off, units, 'fine').number}
             </text>
           );
@@ -56,9 +76,12 @@ export function Dial({ kit, setting, shown, units, live }: Props) {
         <circle r={5} fill="var(--ink)" />
       </svg>
       <figcaption className="text-center">
-        <span className="figures font-bold">{shown === null ? '0' : `${off < 0 ? '' : '+'}${lengthText(off, units, 'fine')}`}</span>{' '}
+        <span className="figures font-bold">
+          {shown === null ? '0' : `${off < 0 ? '' : '+'}${lengthText(off, units, 'fine')}`}
+        </span>{' '}
         <span className="text-soft">
-          {live ? 'should show' : shown === null ? 'zeroed at' : 'last read, from'} {shown === null || !live ? lengthText(setting, units, 'size') : ''}
+          {live ? 'should show' : shown === null ? 'zeroed at' : 'last read, from'}{' '}
+          {shown === null || !live ? lengthText(setting, units, 'size') : ''}
         </span>
       </figcaption>
     </figure>

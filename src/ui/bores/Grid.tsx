@@ -14,7 +14,8 @@ interface Props {
   here: Spot;
 }
 
-const STANDING = 'The difference of two readings with one tool: its own error drops out, the last digit and the hand do not. U at k = 2, JCGM 100:2008. Conventions: common practice, no source.';
+const STANDING =
+  'The difference of two readings with one tool: its own error drops out, the last digit and the hand do not. U at k = 2, JCGM 100:2008. Conventions: common practice, no source.';
 
 /** Depth by direction: every spot of a bore, with taper and out-of-round at the edges. A spot leads the line to it. */
 export function Grid({ cylinder, here }: Props) {
@@ -59,7 +60,10 @@ export function Grid({ cylinder, here }: Props) {
                 );
               })}
               <td className="num py-0! pr-0!">
-                <Figure what={`out-of-round, ${DEPTH_WORDS[depth]}`} derived={shape?.depths.find((d) => d.depth === depth)?.outOfRound ?? null} />
+                <Figure
+                  what={`out-of-round, ${DEPTH_WORDS[depth]}`}
+                  derived={shape?.depths.find((d) => d.depth === depth)?.outOfRound ?? null}
+                />
               </td>
             </tr>
           ))}
@@ -75,7 +79,9 @@ export function Grid({ cylinder, here }: Props) {
         </tbody>
       </table>
       <p className="mt-1 max-w-80 text-sm text-soft">
-        {repeatability.measured ? 'Repeats scatter by' : 'Scatter of one reading taken as half a division:'} {printLength(Math.round(repeatability.value), units, 'raw').number} {unit} (one standard deviation){repeatability.measured ? '.' : '; repeat readings measure it.'}
+        {repeatability.measured ? 'Repeats scatter by' : 'Scatter of one reading taken as half a division:'}{' '}
+        {printLength(Math.round(repeatability.value), units, 'raw').number} {unit} (one standard deviation)
+        {repeatability.measured ? '.' : '; repeat readings measure it.'}
       </p>
     </div>
   );
@@ -86,7 +92,14 @@ function Figure({ what, derived }: { what: string; derived: Derived | null }) {
   const { length, units } = useBench();
   if (!derived) return <span className="text-soft">–</span>;
   return (
-    <Explain what={what} working={[...derived.working, `± ${length(derived.uncertainty)} (k = 2)`].map((w) => (typeof w === 'string' ? [w] : w))} standing={STANDING} units={units}>
+    <Explain
+      what={what}
+      working={[...derived.working, `± ${length(derived.uncertainty)} (k = 2)`].map((w) =>
+        typeof w === 'string' ? [w] : w,
+      )}
+      standing={STANDING}
+      units={units}
+    >
       <span className="figures text-base">{printLength(derived.value, units, 'fine').number}</span>
       <span className="figures font-normal"> ±{printLength(derived.uncertainty, units, 'fine').number}</span>
     </Explain>
@@ -99,12 +112,18 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
   const printed = value === null ? null : printLength(value, units, 'size').number;
   const count = passes.filter((p) => p.voided === null).length;
   const found = cylinder.bore.shape?.smallest;
-  const narrowest = found !== undefined && found.angle === spot.angle && found.depth === spot.depth && (cylinder.bore.shape?.taper.thrust?.value ?? 0) > 0;
+  const narrowest =
+    found !== undefined &&
+    found.angle === spot.angle &&
+    found.depth === spot.depth &&
+    (cylinder.bore.shape?.taper.thrust?.value ?? 0) > 0;
   const words = `${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`;
   return (
     <button
       type="button"
-      onClick={() => goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth: spot.depth, angle: spot.angle } }, true)}
+      onClick={() =>
+        goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth: spot.depth, angle: spot.angle } }, true)
+      }
       aria-current={current}
       aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? `, mean of ${count}` : ''}${narrowest ? ', the narrowest a piston passes' : ''}`}
       className={`figures min-h-11 w-full min-w-[5.2rem] px-1.5 text-right text-lg -outline-offset-4 ${current ? 'font-bold text-blue shadow-[inset_0_-4px_0_var(--blue)]' : ''}`}
@@ -116,7 +135,10 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
       )}
       {printed ?? <span className="text-idle">·</span>}
       {count > 1 && (
-        <span className="ml-1 text-xs text-soft" title={`${count} readings, ${printLength(range, units, 'raw').number} apart`}>
+        <span
+          className="ml-1 text-xs text-soft"
+          title={`${count} readings, ${printLength(range, units, 'raw').number} apart`}
+        >
           ×{count}
         </span>
       )}

@@ -1,7 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import { type Basis, type BoreChoices, DEPTHS_BY_COUNT, DEPTH_WORDS, STARTING_BORES, directionWords, directionsByCount } from '@/core/bore/grid';
+import {
+  type Basis,
+  type BoreChoices,
+  DEPTHS_BY_COUNT,
+  DEPTH_WORDS,
+  STARTING_BORES,
+  directionWords,
+  directionsByCount,
+} from '@/core/bore/grid';
 import type { Nm } from '@/core/quantity/length';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
@@ -35,19 +43,47 @@ export function GridForm() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
       <section aria-label="Grid" className="grid max-w-3xl gap-4 sm:grid-cols-2">
-        <SelectField label="Depths" value={String(choices.depths.length)} options={COUNTS.map((n) => [n, n] as const)} onChange={(n) => n && set({ depths: DEPTHS_BY_COUNT[Number(n) - 1] ?? STARTING_BORES.depths })} hint={choices.depths.map((d) => DEPTH_WORDS[d]).join(', ')} />
-        <SelectField label="Directions" value={String(choices.directions.length)} options={COUNTS.map((n) => [n, n] as const)} onChange={(n) => n && set({ directions: directionsByCount(Number(n)) })} hint={`${choices.directions.map(directionWords).join(', ')}. ${choices.directions.length < 3 ? 'Two can miss an oval that lies between them; three determine it.' : 'Three or more determine an oval fully.'}`} />
+        <SelectField
+          label="Depths"
+          value={String(choices.depths.length)}
+          options={COUNTS.map((n) => [n, n] as const)}
+          onChange={(n) => n && set({ depths: DEPTHS_BY_COUNT[Number(n) - 1] ?? STARTING_BORES.depths })}
+          hint={choices.depths.map((d) => DEPTH_WORDS[d]).join(', ')}
+        />
+        <SelectField
+          label="Directions"
+          value={String(choices.directions.length)}
+          options={COUNTS.map((n) => [n, n] as const)}
+          onChange={(n) => n && set({ directions: directionsByCount(Number(n)) })}
+          hint={`${choices.directions.map(directionWords).join(', ')}. ${choices.directions.length < 3 ? 'Two can miss an oval that lies between them; three determine it.' : 'Three or more determine an oval fully.'}`}
+        />
         <div className="sm:col-span-2">
           <p className="mb-1 font-bold">Order in a bore</p>
-          <Segmented label="Order in a bore" value={choices.order} options={ORDERS} onChange={(order) => set({ order })} />
+          <Segmented
+            label="Order in a bore"
+            value={choices.order}
+            options={ORDERS}
+            onChange={(order) => set({ order })}
+          />
         </div>
         <div className="sm:col-span-2">
           <p className="mb-1 font-bold">Route</p>
           <Segmented label="Route" value={choices.route} options={ROUTES} onChange={(route) => set({ route })} />
         </div>
-        <SelectField label="Readings a spot" value={String(choices.repeats)} options={REPEATS} onChange={(n) => n && set({ repeats: Number(n) })} hint="Repeats are averaged, and their scatter says how well the hand repeats." />
+        <SelectField
+          label="Readings a spot"
+          value={String(choices.repeats)}
+          options={REPEATS}
+          onChange={(n) => n && set({ repeats: Number(n) })}
+          hint="Repeats are averaged, and their scatter says how well the hand repeats."
+        />
         <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-blue" checked={choices.ridge} onChange={(event) => set({ ridge: event.target.checked })} />
+          <input
+            type="checkbox"
+            className="size-5 accent-blue"
+            checked={choices.ridge}
+            onChange={(event) => set({ ridge: event.target.checked })}
+          />
           The unworn bore above ring travel too, for the ridge
         </label>
       </section>
@@ -55,7 +91,12 @@ export function GridForm() {
         <h2 className="mb-1 text-lg">Judged as</h2>
         <Segmented label="Judged as" value={choices.basis} options={BASES} onChange={(basis) => set({ basis })} />
         {BASES.map(([basis, words]) => (
-          <Limits key={basis + JSON.stringify(choices.limits[basis])} basis={basis} words={words} current={choices.basis === basis} />
+          <Limits
+            key={basis + JSON.stringify(choices.limits[basis])}
+            basis={basis}
+            words={words}
+            current={choices.basis === basis}
+          />
         ))}
       </section>
     </div>
@@ -68,7 +109,10 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
   const { boreChoices: choices } = judgement;
   const [draft, setDraft] = useState(choices.limits[basis]);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
-  const inside = draft.hone.taper < draft.within.taper || draft.hone.outOfRound < draft.within.outOfRound ? 'What honing mends is under what is well already: are they swapped?' : null;
+  const inside =
+    draft.hone.taper < draft.within.taper || draft.hone.outOfRound < draft.within.outOfRound
+      ? 'What honing mends is under what is well already: are they swapped?'
+      : null;
   const wrong = Object.values(faults).find((f) => f) ?? inside;
   const one = (grade: 'within' | 'hone', figure: 'taper' | 'outOfRound', label: string) => (
     <LengthsField
@@ -84,7 +128,10 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
   return (
     <div className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}>
       <h3 className="font-bold">
-        {words} <span className="font-normal text-soft italic">{draft.source === '' ? 'from memory, not confirmed' : draft.source}</span>
+        {words}{' '}
+        <span className="font-normal text-soft italic">
+          {draft.source === '' ? 'from memory, not confirmed' : draft.source}
+        </span>
       </h3>
       <div className="mt-1 grid gap-3 sm:grid-cols-2">
         {one('within', 'taper', 'Taper, well up to')}
@@ -92,10 +139,27 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
         {one('hone', 'taper', 'Taper, honing mends up to')}
         {one('hone', 'outOfRound', 'Out-of-round, honing mends up to')}
         <Field label="Where they come from" hint="The manual’s name and page; empty means from memory.">
-          {(props) => <input {...props} className="field" maxLength={200} value={draft.source} onChange={(event) => setDraft((d) => ({ ...d, source: event.target.value }))} />}
+          {(props) => (
+            <input
+              {...props}
+              className="field"
+              maxLength={200}
+              value={draft.source}
+              onChange={(event) => setDraft((d) => ({ ...d, source: event.target.value }))}
+            />
+          )}
         </Field>
         <div className="self-end pb-6">
-          <Button kind="accent" disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices.limits[basis])} onClick={() => choose('bores', { ...choices, limits: { ...choices.limits, [basis]: { ...draft, source: draft.source.trim() } } })}>
+          <Button
+            kind="accent"
+            disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices.limits[basis])}
+            onClick={() =>
+              choose('bores', {
+                ...choices,
+                limits: { ...choices.limits, [basis]: { ...draft, source: draft.source.trim() } },
+              })
+            }
+          >
             Set these limits
           </Button>
         </div>

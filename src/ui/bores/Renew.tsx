@@ -6,8 +6,16 @@ import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';
 
 const WORDS = {
-  bore: { trigger: 'Bored or honed: measure anew', ask: 'The bore was machined. What was read of it before is kept, and no longer counts.', done: 'machined' },
-  piston: { trigger: 'Another piston: measure anew', ask: 'The piston was replaced. What was read of the old one is kept, and no longer counts.', done: 'piston replaced' },
+  bore: {
+    trigger: 'Bored or honed: measure anew',
+    ask: 'The bore was machined. What was read of it before is kept, and no longer counts.',
+    done: 'machined',
+  },
+  piston: {
+    trigger: 'Another piston: measure anew',
+    ask: 'The piston was replaced. What was read of the old one is kept, and no longer counts.',
+    done: 'piston replaced',
+  },
 };
 
 /** Says that a bore was machined or a piston replaced; taken back in one step. */
@@ -16,15 +24,22 @@ export function Renew({ part }: { part: 'bore' | 'piston' }) {
   if (!cylinder) return null;
   const words = WORDS[part];
   const holder = part === 'piston' ? judgement.cylinders.find((c) => c.id === cylinder.piston.id) : cylinder;
-  const read = judgement.cylinders.filter((c) => (part === 'bore' ? c.bore.size !== null : c.piston.size !== null)).map((c) => (part === 'bore' ? c.id : c.piston.id));
+  const read = judgement.cylinders
+    .filter((c) => (part === 'bore' ? c.bore.size !== null : c.piston.size !== null))
+    .map((c) => (part === 'bore' ? c.id : c.piston.id));
   const here = part === 'bore' ? cylinder.id : cylinder.piston.id;
   const last = holder?.renewals.find((r) => r.part === part);
   return (
     <div className="mt-3">
       {last && (
         <p className="text-soft">
-          {part === 'bore' ? `Bore ${cylinder.label}` : `Piston ${cylinder.piston.label}`} {words.done}, {last.by || 'no initials'}, <When at={last.at} />.{' '}
-          <button type="button" className="min-h-11 font-bold text-blue underline underline-offset-4" onClick={() => strike(last.id, 'taken back')}>
+          {part === 'bore' ? `Bore ${cylinder.label}` : `Piston ${cylinder.piston.label}`} {words.done},{' '}
+          {last.by || 'no initials'}, <When at={last.at} />.{' '}
+          <button
+            type="button"
+            className="min-h-11 font-bold text-blue underline underline-offset-4"
+            onClick={() => strike(last.id, 'taken back')}
+          >
             Take back
           </button>
         </p>
@@ -33,7 +48,12 @@ export function Renew({ part }: { part: 'bore' | 'piston' }) {
         <Popover.Root>
           <Popover.Trigger className={buttonLook()}>{words.trigger}</Popover.Trigger>
           <Popover.Portal>
-            <Popover.Content aria-label={words.trigger} className="z-50 w-80 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+            <Popover.Content
+              aria-label={words.trigger}
+              className="z-50 w-80 rounded-md border border-ink bg-sheet p-4 text-ink"
+              sideOffset={4}
+              collisionPadding={8}
+            >
               <p className="mb-3">{words.ask}</p>
               <div className="flex flex-wrap gap-2">
                 <Popover.Close asChild>

@@ -22,9 +22,14 @@ function doubt(text: string, kind: 'gap' | 'clearance'): { error?: string; odd?:
   const value = Number(text.replace(',', '.'));
   const { least, most, usual } = FACTORS[kind];
   if (text.trim() === '') return {};
-  if (!(value >= 0)) return { error: `“${text}” is no factor. Accepted: a figure such as ${kind === 'gap' ? '0.0045' : '0.0010'}.` };
-  if (value < least || value > most) return { error: `${value} is no factor; one lies between ${least} and ${most}. ${kind === 'gap' && value > most ? 'Is it the gap itself? Divide it by the bore.' : ''}` };
-  if (value < usual[0] || value > usual[1]) return { odd: `${value} is unusual: most lie between ${usual[0]} and ${usual[1]}. A digit too many or too few?` };
+  if (!(value >= 0))
+    return { error: `“${text}” is no factor. Accepted: a figure such as ${kind === 'gap' ? '0.0045' : '0.0010'}.` };
+  if (value < least || value > most)
+    return {
+      error: `${value} is no factor; one lies between ${least} and ${most}. ${kind === 'gap' && value > most ? 'Is it the gap itself? Divide it by the bore.' : ''}`,
+    };
+  if (value < usual[0] || value > usual[1])
+    return { odd: `${value} is unusual: most lie between ${usual[0]} and ${usual[1]}. A digit too many or too few?` };
   return {};
 }
 
@@ -37,7 +42,9 @@ export function CellFoot({ chart, at, by, onChange, onNext }: Props) {
   const shown = typed ?? (cell ? String(cell.factor) : '');
   const { error, odd } = doubt(shown, kind);
   const source = cell?.source ?? '';
-  const words = [rowOf(chart, at.row)?.words, columnOf(chart, at.column)?.words, CHART_FIGURE_WORDS[at.figure]].join(' · ');
+  const words = [rowOf(chart, at.row)?.words, columnOf(chart, at.column)?.words, CHART_FIGURE_WORDS[at.figure]].join(
+    ' · ',
+  );
 
   const type = (text: string): void => {
     setTyped(text);
@@ -57,11 +64,36 @@ export function CellFoot({ chart, at, by, onChange, onNext }: Props) {
       }}
     >
       <p className="font-bold md:col-span-3">{words}</p>
-      <Field label="Factor × bore" error={error} said={odd ? <span className="font-bold text-short">{odd}</span> : undefined} hint={cell ? 'Empty: no figure.' : 'No figure: the sheet is asked for.'}>
-        {(props) => <input {...props} id={FACTOR_FIELD} aria-label="Factor × bore" className="field figures text-xl" inputMode="decimal" autoComplete="off" value={shown} onChange={(event) => type(event.target.value)} />}
+      <Field
+        label="Factor × bore"
+        error={error}
+        said={odd ? <span className="font-bold text-short">{odd}</span> : undefined}
+        hint={cell ? 'Empty: no figure.' : 'No figure: the sheet is asked for.'}
+      >
+        {(props) => (
+          <input
+            {...props}
+            id={FACTOR_FIELD}
+            aria-label="Factor × bore"
+            className="field figures text-xl"
+            inputMode="decimal"
+            autoComplete="off"
+            value={shown}
+            onChange={(event) => type(event.target.value)}
+          />
+        )}
       </Field>
       <Field label="Source" hint="Where the figure comes from.">
-        {(props) => <input {...props} className="field" maxLength={200} disabled={!cell} value={source} onChange={(event) => put({ source: event.target.value })} />}
+        {(props) => (
+          <input
+            {...props}
+            className="field"
+            maxLength={200}
+            disabled={!cell}
+            value={source}
+            onChange={(event) => put({ source: event.target.value })}
+          />
+        )}
       </Field>
       {cell?.confirmed ? (
         <div>
@@ -77,8 +109,18 @@ export function CellFoot({ chart, at, by, onChange, onNext }: Props) {
         <Field label="Not confirmed. Which sheet says so?" hint="Your initials and the date go with it.">
           {(props) => (
             <div className="flex gap-2">
-              <input {...props} className="field" maxLength={200} disabled={!cell} value={sheet} onChange={(event) => setSheet(event.target.value)} />
-              <Button disabled={!cell || sheet.trim() === ''} onClick={() => put({ confirmed: { sheet: sheet.trim(), by, at: new Date().toISOString() } })}>
+              <input
+                {...props}
+                className="field"
+                maxLength={200}
+                disabled={!cell}
+                value={sheet}
+                onChange={(event) => setSheet(event.target.value)}
+              />
+              <Button
+                disabled={!cell || sheet.trim() === ''}
+                onClick={() => put({ confirmed: { sheet: sheet.trim(), by, at: new Date().toISOString() } })}
+              >
                 Confirm
               </Button>
             </div>

@@ -33,7 +33,11 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
   };
   const copy = ({ chart }: KeptChart): Promise<void> =>
     run(async () => {
-      const made = await copyChart({ id: chart.id, version: chart.version }, chart.id === STARTING_CHART.id ? 'Own chart' : chart.name, by);
+      const made = await copyChart(
+        { id: chart.id, version: chart.version },
+        chart.id === STARTING_CHART.id ? 'Own chart' : chart.name,
+        by,
+      );
       if (made.ok) router.push(`/charts/${made.id}`);
       else setFault(made.faults.join(' '));
     });
@@ -43,7 +47,10 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
       <div className="flex flex-wrap items-end gap-4">
         <div className="flex-1">
           <h1>Charts</h1>
-          <p className="mt-1 text-lg text-soft">Factor × bore by duty and piston. Every figure says where it comes from, and whether someone held it against a sheet.</p>
+          <p className="mt-1 text-lg text-soft">
+            Factor × bore by duty and piston. Every figure says where it comes from, and whether someone held it against
+            a sheet.
+          </p>
         </div>
         <ImportChart />
       </div>
@@ -72,7 +79,10 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
           const { chart, standard } = kept;
           const confirmed = chart.cells.filter((c) => c.confirmed).length;
           return (
-            <li key={chart.id} className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 py-3 max-sm:grid-cols-1">
+            <li
+              key={chart.id}
+              className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 py-3 max-sm:grid-cols-1"
+            >
               <div>
                 <Link href={`/charts/${chart.id}`} className="text-lg font-bold text-blue underline underline-offset-4">
                   {chart.name}
@@ -89,8 +99,11 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
                 </span>
                 <p className="text-soft">
                   {chart.rows.length} duties, {chart.columns.length} pistons, {chart.cells.length} figures,{' '}
-                  <span className={confirmed > 0 ? 'font-bold text-ok' : ''}>{confirmed} confirmed against a sheet</span>
-                  {chart.copiedFrom && `. Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}`}
+                  <span className={confirmed > 0 ? 'font-bold text-ok' : ''}>
+                    {confirmed} confirmed against a sheet
+                  </span>
+                  {chart.copiedFrom &&
+                    `. Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}`}
                 </p>
                 {standard && <p className="font-bold text-blue">New builds begin with it.</p>}
               </div>
@@ -122,7 +135,8 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
         })}
       </ul>
       <p className="mt-4 max-w-prose text-soft">
-        The starting chart is from memory and common practice. Confirm its figures against the sheets you have, or copy it and make it your own. A build keeps the version it was set with.{' '}
+        The starting chart is from memory and common practice. Confirm its figures against the sheets you have, or copy
+        it and make it your own. A build keeps the version it was set with.{' '}
         <Link href="/gap" className="font-bold text-blue underline underline-offset-4">
           Try a figure in Quick gap
         </Link>

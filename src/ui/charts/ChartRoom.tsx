@@ -18,13 +18,24 @@ import { Versions } from './Versions';
 import { useDraft } from './useDraft';
 
 /** What of the chart is in hand. */
-export type Hand = { kind: 'cell'; row: string; column: string; figure: ChartFigure } | { kind: 'row' | 'column'; id: string };
+export type Hand =
+  { kind: 'cell'; row: string; column: string; figure: ChartFigure } | { kind: 'row' | 'column'; id: string };
 
-const SHORT: Record<ChartFigure, string> = { top: 'top', second: '2nd', clearance: 'clear.', clearancePlated: 'plated' };
+const SHORT: Record<ChartFigure, string> = {
+  top: 'top',
+  second: '2nd',
+  clearance: 'clear.',
+  clearancePlated: 'plated',
+};
 
 /** An id made of words, unlike the ids that are there. */
 function newId(words: string, taken: string[]): string {
-  const base = words.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 30) || 'own';
+  const base =
+    words
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 30) || 'own';
   if (!taken.includes(base)) return base;
   for (let n = 2; ; n += 1) if (!taken.includes(`${base}-${n}`)) return `${base}-${n}`;
 }
@@ -35,12 +46,19 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   const [by, setBy] = useKept('spatium-by', '');
   const [latest] = versions;
   const { draft, changed, set, drop } = useDraft(latest);
-  const [hand, setHand] = useState<Hand>({ kind: 'cell', row: latest.rows[0]?.id ?? '', column: latest.columns[0]?.id ?? '', figure: 'top' });
+  const [hand, setHand] = useState<Hand>({
+    kind: 'cell',
+    row: latest.rows[0]?.id ?? '',
+    column: latest.columns[0]?.id ?? '',
+    figure: 'top',
+  });
   const [plated, setPlated] = useState(false);
   const [faults, setFaults] = useState<string[]>([]);
   const [saving, setSaving] = useState(false);
   const grid = useRef<HTMLTableElement>(null);
-  const figures = CHART_FIGURES.filter((f) => f !== 'clearancePlated' || plated || draft.cells.some((c) => c.figure === 'clearancePlated'));
+  const figures = CHART_FIGURES.filter(
+    (f) => f !== 'clearancePlated' || plated || draft.cells.some((c) => c.figure === 'clearancePlated'),
+  );
   const behind = changed && draft.version !== latest.version;
 
   const change = (chart: Chart): void => {
@@ -62,13 +80,30 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
     setSaving(false);
   };
   const addRow = (): void => {
-    const id = newId('own row', draft.rows.map((r) => r.id));
+    const id = newId(
+      'own row',
+      draft.rows.map((r) => r.id),
+    );
     const last = draft.rows.at(-1);
-    change({ ...draft, rows: [...draft.rows, { id, words: 'own row', ringTemperature: last?.ringTemperature ?? 200, wallTemperature: last?.wallTemperature ?? 120 }] });
+    change({
+      ...draft,
+      rows: [
+        ...draft.rows,
+        {
+          id,
+          words: 'own row',
+          ringTemperature: last?.ringTemperature ?? 200,
+          wallTemperature: last?.wallTemperature ?? 120,
+        },
+      ],
+    });
     setHand({ kind: 'row', id });
   };
   const addColumn = (): void => {
-    const id = newId('own piston', draft.columns.map((c) => c.id));
+    const id = newId(
+      'own piston',
+      draft.columns.map((c) => c.id),
+    );
     change({ ...draft, columns: [...draft.columns, { id, words: 'own piston', alloy: '4032', highRing: false }] });
     setHand({ kind: 'column', id });
   };
@@ -77,7 +112,13 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   const step = (down: number, right: number): void => {
     if (hand.kind !== 'cell') return;
     const r = Math.max(0, Math.min(draft.rows.length - 1, draft.rows.findIndex((row) => row.id === hand.row) + down));
-    const p = Math.max(0, Math.min(places.length - 1, places.findIndex((at) => at.column === hand.column && at.figure === hand.figure) + right));
+    const p = Math.max(
+      0,
+      Math.min(
+        places.length - 1,
+        places.findIndex((at) => at.column === hand.column && at.figure === hand.figure) + right,
+      ),
+    );
     const [row, place] = [draft.rows[r], places[p]];
     if (!row || !place) return;
     setHand({ kind: 'cell', row: row.id, ...place });
@@ -92,7 +133,9 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   };
   const onKey = (event: KeyboardEvent): void => {
     if (/^[\d.,]$/.test(event.key)) return typeOver();
-    const [down, right] = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key] ?? [0, 0];
+    const [down, right] = { ArrowDown: [1, 0], ArrowUp: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[
+      event.key
+    ] ?? [0, 0];
     if (!down && !right) return;
     event.preventDefault();
     step(down ?? 0, right ?? 0);
@@ -107,10 +150,18 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
         <h1 className="text-2xl">
           <label>
             <span className="sr-only">Name of the chart</span>
-            <input className="w-72 border-b border-edge bg-transparent font-bold" maxLength={80} value={draft.name} onChange={(event) => change({ ...draft, name: event.target.value })} />
+            <input
+              className="w-72 border-b border-edge bg-transparent font-bold"
+              maxLength={80}
+              value={draft.name}
+              onChange={(event) => change({ ...draft, name: event.target.value })}
+            />
           </label>
         </h1>
-        <span className="text-soft">version {latest.version}{changed && ', changed here and not saved'}</span>
+        <span className="text-soft">
+          version {latest.version}
+          {changed && ', changed here and not saved'}
+        </span>
         <span className="flex-1" />
         <a className={buttonLook()} href={`/api/charts/${latest.id}`} download>
           <Download size={18} aria-hidden /> JSON
@@ -139,28 +190,53 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
           <div className="border-b border-line bg-steel px-5 py-2">
             <p>
               <b className="text-short">
-                Version {latest.version} was saved by {latest.saved?.by || 'someone'} since you began on version {draft.version}.
+                Version {latest.version} was saved by {latest.saved?.by || 'someone'} since you began on version{' '}
+                {draft.version}.
               </b>{' '}
               Your changes are kept. Saved over theirs, the chart would differ from theirs in this:
             </p>
             <div className="max-h-48 overflow-y-auto">
               <ChartChanges before={latest} after={draft} />
             </div>
-            <Button onClick={() => set({ ...draft, version: latest.version })}>Work on over version {latest.version}</Button>
+            <Button onClick={() => set({ ...draft, version: latest.version })}>
+              Work on over version {latest.version}
+            </Button>
           </div>
         )}
       </div>
       <div className="relative min-h-0 flex-1 overflow-auto bg-sheet px-5 py-3">
         <p className="mb-2 max-w-prose text-soft">
-          Factor × bore. <CellState cell={{ row: '', column: '', figure: 'top', factor: 1, source: '', confirmed: { sheet: 'a sheet', by: '', at: '' } }} words /> or not yet; no figure means that the sheet is asked for. Choose a figure to change it below; arrows move.
+          Factor × bore.{' '}
+          <CellState
+            cell={{
+              row: '',
+              column: '',
+              figure: 'top',
+              factor: 1,
+              source: '',
+              confirmed: { sheet: 'a sheet', by: '', at: '' },
+            }}
+            words
+          />{' '}
+          or not yet; no figure means that the sheet is asked for. Choose a figure to change it below; arrows move.
         </p>
         <table ref={grid} className="border-collapse" onKeyDown={onKey} aria-label="Figures of the chart">
           <thead>
             <tr>
               <td />
               {draft.columns.map((column) => (
-                <th key={column.id} scope="colgroup" colSpan={figures.length} className="border-b border-l border-line px-1 text-left align-bottom">
-                  <button type="button" aria-pressed={hand.kind === 'column' && hand.id === column.id} onClick={() => setHand({ kind: 'column', id: column.id })} className="min-h-11 w-full rounded px-1 text-left text-sm leading-tight font-bold hover:text-blue aria-pressed:text-blue aria-pressed:underline">
+                <th
+                  key={column.id}
+                  scope="colgroup"
+                  colSpan={figures.length}
+                  className="border-b border-l border-line px-1 text-left align-bottom"
+                >
+                  <button
+                    type="button"
+                    aria-pressed={hand.kind === 'column' && hand.id === column.id}
+                    onClick={() => setHand({ kind: 'column', id: column.id })}
+                    className="min-h-11 w-full rounded px-1 text-left text-sm leading-tight font-bold hover:text-blue aria-pressed:text-blue aria-pressed:underline"
+                  >
                     {column.words}
                     {column.highRing && <span className="block font-normal text-short">high ring</span>}
                   </button>
@@ -170,7 +246,11 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
             <tr>
               <td />
               {places.map(({ column, figure }) => (
-                <th key={`${column}/${figure}`} scope="col" className={`px-1 text-center text-[0.8125rem] font-normal text-soft ${figure === 'top' ? 'border-l border-line' : ''}`}>
+                <th
+                  key={`${column}/${figure}`}
+                  scope="col"
+                  className={`px-1 text-center text-[0.8125rem] font-normal text-soft ${figure === 'top' ? 'border-l border-line' : ''}`}
+                >
                   {SHORT[figure]}
                 </th>
               ))}
@@ -180,13 +260,19 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
             {draft.rows.map((row) => (
               <tr key={row.id} className="border-t border-line">
                 <th scope="row" className="w-40 min-w-40 text-left font-normal">
-                  <button type="button" aria-pressed={hand.kind === 'row' && hand.id === row.id} onClick={() => setHand({ kind: 'row', id: row.id })} className="min-h-11 w-full rounded pr-2 text-left text-[0.9375rem] leading-tight hover:text-blue aria-pressed:font-bold aria-pressed:text-blue">
+                  <button
+                    type="button"
+                    aria-pressed={hand.kind === 'row' && hand.id === row.id}
+                    onClick={() => setHand({ kind: 'row', id: row.id })}
+                    className="min-h-11 w-full rounded pr-2 text-left text-[0.9375rem] leading-tight hover:text-blue aria-pressed:font-bold aria-pressed:text-blue"
+                  >
                     {row.words}
                   </button>
                 </th>
                 {places.map(({ column, figure }) => {
                   const cell = cellOf(draft, row.id, column, figure);
-                  const here = hand.kind === 'cell' && hand.row === row.id && hand.column === column && hand.figure === figure;
+                  const here =
+                    hand.kind === 'cell' && hand.row === row.id && hand.column === column && hand.figure === figure;
                   return (
                     <td key={`${column}/${figure}`} className={`p-0 ${figure === 'top' ? 'border-l border-line' : ''}`}>
                       <button
@@ -221,14 +307,27 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
             <Plus size={16} aria-hidden /> piston
           </Button>
           <label className="flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5 accent-(--blue)" checked={figures.includes('clearancePlated')} disabled={draft.cells.some((c) => c.figure === 'clearancePlated')} onChange={(event) => setPlated(event.target.checked)} />
+            <input
+              type="checkbox"
+              className="size-5 accent-(--blue)"
+              checked={figures.includes('clearancePlated')}
+              disabled={draft.cells.some((c) => c.figure === 'clearancePlated')}
+              onChange={(event) => setPlated(event.target.checked)}
+            />
             Clearance for plated bores too
           </label>
         </div>
       </div>
       <div className="border-t-2 border-ink bg-paper px-5 py-3">
         {hand.kind === 'cell' ? (
-          <CellFoot key={`${hand.row}/${hand.column}/${hand.figure}`} chart={draft} at={hand} by={by} onChange={change} onNext={() => step(1, 0)} />
+          <CellFoot
+            key={`${hand.row}/${hand.column}/${hand.figure}`}
+            chart={draft}
+            at={hand}
+            by={by}
+            onChange={change}
+            onNext={() => step(1, 0)}
+          />
         ) : (
           <PartFoot key={`${hand.kind}/${hand.id}`} chart={draft} hand={hand} onChange={change} />
         )}

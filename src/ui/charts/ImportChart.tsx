@@ -19,5 +19,12 @@ export function ImportChart() {
     router.push(answer.url);
     return [];
   };
-  return <FileButton words="Read in a chart" label="Chart file" accept=".json,.csv,application/json,text/csv" onFile={send} />;
+  return (
+    <FileButton
+      words="Read in a chart"
+      label="Chart file"
+      accept=".json,.csv,application/json,text/csv"
+      onFile={send}
+    />
+  );
 }

@@ -14,13 +14,22 @@ interface Props {
   onChange: (chart: Chart) => void;
 }
 
-const ALLOY_WORDS: Record<Alloy, string> = { cast: 'cast, eutectic', hypereutectic: 'hypereutectic', '4032': 'high silicon, 4032 type', '2618': 'low silicon, 2618 type' };
+const ALLOY_WORDS: Record<Alloy, string> = {
+  cast: 'cast, eutectic',
+  hypereutectic: 'hypereutectic',
+  '4032': 'high silicon, 4032 type',
+  '2618': 'low silicon, 2618 type',
+};
 
 const ignore = (): void => undefined;
 
 /** One row or column of the chart: what it is called, and what the heat model and the warnings need to know of it. */
 export function PartFoot({ chart, hand, onChange }: Props) {
-  return hand.kind === 'row' ? <RowFoot chart={chart} id={hand.id} onChange={onChange} /> : <ColumnFoot chart={chart} id={hand.id} onChange={onChange} />;
+  return hand.kind === 'row' ? (
+    <RowFoot chart={chart} id={hand.id} onChange={onChange} />
+  ) : (
+    <ColumnFoot chart={chart} id={hand.id} onChange={onChange} />
+  );
 }
 
 interface PartProps {
@@ -32,15 +41,46 @@ interface PartProps {
 function RowFoot({ chart, id, onChange }: PartProps) {
   const row = chart.rows.find((r) => r.id === id);
   if (!row) return <p className="text-soft">Choose a figure, a duty or a piston above.</p>;
-  const put = (part: Partial<typeof row>): void => onChange({ ...chart, rows: chart.rows.map((r) => (r.id === id ? { ...r, ...part } : r)) });
+  const put = (part: Partial<typeof row>): void =>
+    onChange({ ...chart, rows: chart.rows.map((r) => (r.id === id ? { ...r, ...part } : r)) });
   return (
     <div role="group" aria-label="Duty in hand" className="grid items-start gap-4 md:grid-cols-[1fr_11rem_11rem_auto]">
       <Field label="Duty" error={row.words.trim() === '' ? 'Some words are asked for.' : undefined}>
-        {(props) => <input {...props} className="field" maxLength={80} value={row.words} onChange={(event) => put({ words: event.target.value })} />}
+        {(props) => (
+          <input
+            {...props}
+            className="field"
+            maxLength={80}
+            value={row.words}
+            onChange={(event) => put({ words: event.target.value })}
+          />
+        )}
       </Field>
-      <TemperatureField label="Top ring, assumed" usual={[60, 400]} value={row.ringTemperature} onChange={(c) => c !== null && put({ ringTemperature: c })} onFault={ignore} />
-      <TemperatureField label="Wall, assumed" usual={[40, 250]} value={row.wallTemperature} onChange={(c) => c !== null && put({ wallTemperature: c })} onFault={ignore} />
-      <Button className="md:mt-7" disabled={chart.rows.length === 1} onClick={() => onChange({ ...chart, rows: chart.rows.filter((r) => r.id !== id), cells: chart.cells.filter((c) => c.row !== id) })}>
+      <TemperatureField
+        label="Top ring, assumed"
+        usual={[60, 400]}
+        value={row.ringTemperature}
+        onChange={(c) => c !== null && put({ ringTemperature: c })}
+        onFault={ignore}
+      />
+      <TemperatureField
+        label="Wall, assumed"
+        usual={[40, 250]}
+        value={row.wallTemperature}
+        onChange={(c) => c !== null && put({ wallTemperature: c })}
+        onFault={ignore}
+      />
+      <Button
+        className="md:mt-7"
+        disabled={chart.rows.length === 1}
+        onClick={() =>
+          onChange({
+            ...chart,
+            rows: chart.rows.filter((r) => r.id !== id),
+            cells: chart.cells.filter((c) => c.row !== id),
+          })
+        }
+      >
         <Trash2 size={16} aria-hidden /> Take this duty out
       </Button>
     </div>
@@ -50,18 +90,48 @@ function RowFoot({ chart, id, onChange }: PartProps) {
 function ColumnFoot({ chart, id, onChange }: PartProps) {
   const column = chart.columns.find((c) => c.id === id);
   if (!column) return <p className="text-soft">Choose a figure, a duty or a piston above.</p>;
-  const put = (part: Partial<typeof column>): void => onChange({ ...chart, columns: chart.columns.map((c) => (c.id === id ? { ...c, ...part } : c)) });
+  const put = (part: Partial<typeof column>): void =>
+    onChange({ ...chart, columns: chart.columns.map((c) => (c.id === id ? { ...c, ...part } : c)) });
   return (
     <div role="group" aria-label="Piston in hand" className="grid items-start gap-4 md:grid-cols-[1fr_16rem_auto_auto]">
       <Field label="Piston" error={column.words.trim() === '' ? 'Some words are asked for.' : undefined}>
-        {(props) => <input {...props} className="field" maxLength={80} value={column.words} onChange={(event) => put({ words: event.target.value })} />}
+        {(props) => (
+          <input
+            {...props}
+            className="field"
+            maxLength={80}
+            value={column.words}
+            onChange={(event) => put({ words: event.target.value })}
+          />
+        )}
       </Field>
-      <SelectField label="Made of" hint="Decides how it grows with heat." value={column.alloy} options={ALLOYS.map((alloy) => [alloy, ALLOY_WORDS[alloy]] as const)} onChange={(alloy) => alloy && put({ alloy })} />
+      <SelectField
+        label="Made of"
+        hint="Decides how it grows with heat."
+        value={column.alloy}
+        options={ALLOYS.map((alloy) => [alloy, ALLOY_WORDS[alloy]] as const)}
+        onChange={(alloy) => alloy && put({ alloy })}
+      />
       <label className="flex min-h-11 items-center gap-2 md:mt-7">
-        <input type="checkbox" className="size-5 accent-(--blue)" checked={column.highRing} onChange={(event) => put({ highRing: event.target.checked })} />
+        <input
+          type="checkbox"
+          className="size-5 accent-(--blue)"
+          checked={column.highRing}
+          onChange={(event) => put({ highRing: event.target.checked })}
+        />
         Top ring near the crown
       </label>
-      <Button className="md:mt-7" disabled={chart.columns.length === 1} onClick={() => onChange({ ...chart, columns: chart.columns.filter((c) => c.id !== id), cells: chart.cells.filter((c) => c.column !== id) })}>
+      <Button
+        className="md:mt-7"
+        disabled={chart.columns.length === 1}
+        onClick={() =>
+          onChange({
+            ...chart,
+            columns: chart.columns.filter((c) => c.id !== id),
+            cells: chart.cells.filter((c) => c.column !== id),
+          })
+        }
+      >
         <Trash2 size={16} aria-hidden /> Take this piston out
       </Button>
     </div>

@@ -21,7 +21,9 @@ export function Versions({ versions, onBring }: Props) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,48rem)] -translate-1/2 overflow-y-auto rounded-md border border-ink bg-sheet p-6 text-ink">
           <Dialog.Title className="text-xl font-bold">Versions of {versions[0].name}</Dialog.Title>
-          <Dialog.Description className="mb-4 text-soft">None is ever lost. A build keeps the one it was set with.</Dialog.Description>
+          <Dialog.Description className="mb-4 text-soft">
+            None is ever lost. A build keeps the one it was set with.
+          </Dialog.Description>
           <ol className="grid gap-5">
             {versions.map((chart, i) => {
               const before = versions[i + 1];
@@ -30,7 +32,15 @@ export function Versions({ versions, onBring }: Props) {
                   <div className="mb-1 flex flex-wrap items-center gap-3">
                     <h3 className="flex-1 font-bold">
                       Version {chart.version}
-                      <span className="ml-2 font-normal text-soft">{chart.saved ? <>{chart.saved.by || 'no initials'}, <When at={chart.saved.at} /></> : 'as the program comes with it'}</span>
+                      <span className="ml-2 font-normal text-soft">
+                        {chart.saved ? (
+                          <>
+                            {chart.saved.by || 'no initials'}, <When at={chart.saved.at} />
+                          </>
+                        ) : (
+                          'as the program comes with it'
+                        )}
+                      </span>
                     </h3>
                     {i > 0 && (
                       <Dialog.Close asChild>
@@ -38,7 +48,15 @@ export function Versions({ versions, onBring }: Props) {
                       </Dialog.Close>
                     )}
                   </div>
-                  {before ? <ChartChanges before={before} after={chart} /> : <p className="text-soft">{chart.copiedFrom ? `Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}.` : 'The first.'}</p>}
+                  {before ? (
+                    <ChartChanges before={before} after={chart} />
+                  ) : (
+                    <p className="text-soft">
+                      {chart.copiedFrom
+                        ? `Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}.`
+                        : 'The first.'}
+                    </p>
+                  )}
                 </li>
               );
             })}

@@ -10,14 +10,25 @@ function readDraft(kept: string): Chart | null {
   if (kept === '') return null;
   try {
     const chart = JSON.parse(kept) as Partial<Chart>;
-    return Array.isArray(chart.rows) && Array.isArray(chart.columns) && Array.isArray(chart.cells) && typeof chart.name === 'string' && typeof chart.version === 'number' ? (chart as Chart) : null;
+    return Array.isArray(chart.rows) &&
+      Array.isArray(chart.columns) &&
+      Array.isArray(chart.cells) &&
+      typeof chart.name === 'string' &&
+      typeof chart.version === 'number'
+      ? (chart as Chart)
+      : null;
   } catch {
     return null;
   }
 }
 
 /** Unsaved changes to a chart, kept in this browser until they are saved or thrown away. Their `version` is the one they were made over. */
-export function useDraft(latest: Chart): { draft: Chart; changed: boolean; set: (chart: Chart) => void; drop: () => void } {
+export function useDraft(latest: Chart): {
+  draft: Chart;
+  changed: boolean;
+  set: (chart: Chart) => void;
+  drop: () => void;
+} {
   const key = `spatium-chart:${latest.id}`;
   const [kept] = useKept(key, '');
   const held = useMemo(() => readDraft(kept), [kept]);

@@ -36,18 +36,20 @@ export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
   return (
     <div className="pt-3 print:pt-0">
       <div className="no-print mb-3 flex flex-wrap items-center gap-3">
-          <Button kind="strong" onClick={() => window.print()}>
-            <Printer size={18} aria-hidden /> Print
-          </Button>
-          <a className={buttonLook()} href={file} download>
-            <Download size={18} aria-hidden /> All crowns (SVG)
+        <Button kind="strong" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden /> Print
+        </Button>
+        <a className={buttonLook()} href={file} download>
+          <Download size={18} aria-hidden /> All crowns (SVG)
+        </a>
+        {current && (
+          <a className={buttonLook()} href={`${file}&cylinder=${current.id}`} download>
+            <Download size={18} aria-hidden /> Cylinder {current.label} (SVG)
           </a>
-          {current && (
-            <a className={buttonLook()} href={`${file}&cylinder=${current.id}`} download>
-              <Download size={18} aria-hidden /> Cylinder {current.label} (SVG)
-            </a>
-          )}
-          {live.waiting > 0 && <p className="text-short">{live.waiting} entries are not on the server yet and not in these files.</p>}
+        )}
+        {live.waiting > 0 && (
+          <p className="text-short">{live.waiting} entries are not on the server yet and not in these files.</p>
+        )}
       </div>
       <article aria-label="Clocking card" className="border border-line bg-sheet p-5 print:border-0 print:p-0">
         <header className="flex items-baseline gap-4 border-b-2 border-ink pb-1">
@@ -55,7 +57,12 @@ export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
             {job.name} <span className="font-normal text-soft">{engineWords(job.engine)}</span>
           </h2>
           <p className="text-right text-sm text-soft">
-            {SCHOOL_WORDS[choices.school]} · seen {VIEW_SEEN[view]} {lastAt && <>· <When at={lastAt} /></>}
+            {SCHOOL_WORDS[choices.school]} · seen {VIEW_SEEN[view]}{' '}
+            {lastAt && (
+              <>
+                · <When at={lastAt} />
+              </>
+            )}
           </p>
         </header>
         <ul className="mt-2 grid gap-x-3 gap-y-2" style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}>
@@ -66,19 +73,31 @@ export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
             const mark = expectedOf('frontMark', judged, choices.rods.numbers);
             const rod = expectedOf('rod', judged, choices.rods.numbers);
             return (
-              <li key={cylinder.id} className="min-w-0 break-inside-avoid text-center text-xs leading-tight print:text-[2.5mm]">
+              <li
+                key={cylinder.id}
+                className="min-w-0 break-inside-avoid text-center text-xs leading-tight print:text-[2.5mm]"
+              >
                 <p>
-                  <b className="text-lg print:text-[4.5mm]">{cylinder.label}</b> {cylinder.bank !== 'only' && `${cylinder.bank} bank`}
+                  <b className="text-lg print:text-[4.5mm]">{cylinder.label}</b>{' '}
+                  {cylinder.bank !== 'only' && `${cylinder.bank} bank`}
                 </p>
                 {plan ? (
                   <>
                     <div className="mx-auto" style={{ maxWidth: `${crown}mm` }}>
-                      <Crown judged={judged} choices={choices} view={view} style="card" title={`Crown of cylinder ${cylinder.label}`} className="block w-full" />
+                      <Crown
+                        judged={judged}
+                        choices={choices}
+                        view={view}
+                        style="card"
+                        title={`Crown of cylinder ${cylinder.label}`}
+                        className="block w-full"
+                      />
                     </div>
                     <p className="figures">
                       {JOINTS.map((joint) => (
                         <span key={joint} className="mx-1 inline-block whitespace-nowrap">
-                          <b>{JOINT_MARKS[joint]}</b> {Math.round(plan.joints[joint]) % 360}° {clockHours(plan.joints[joint] + turn)}
+                          <b>{JOINT_MARKS[joint]}</b> {Math.round(plan.joints[joint]) % 360}°{' '}
+                          {clockHours(plan.joints[joint] + turn)}
                         </span>
                       ))}
                     </p>
@@ -92,8 +111,11 @@ export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
           })}
         </ul>
         <footer className="mt-2 border-t border-ink pt-1 text-xs text-soft print:text-[2.4mm]">
-          {JOINTS.map((joint) => `${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`).join(' · ')}. Degrees clockwise from the front of the engine, seen on the crown; hours as the picture is turned
-          {current && `: ${view === 'stand' ? 'in the stand, each bore with its high side at the top' : viewWords(view, of(current).round, choices.stand, choices.facts.lean)}`}. Expander ends butt, never overlap. Look again once they are in the compressor.
+          {JOINTS.map((joint) => `${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`).join(' · ')}. Degrees clockwise from the
+          front of the engine, seen on the crown; hours as the picture is turned
+          {current &&
+            `: ${view === 'stand' ? 'in the stand, each bore with its high side at the top' : viewWords(view, of(current).round, choices.stand, choices.facts.lean)}`}
+          . Expander ends butt, never overlap. Look again once they are in the compressor.
         </footer>
       </article>
     </div>

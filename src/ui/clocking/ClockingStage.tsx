@@ -45,7 +45,12 @@ export function ClockingStage() {
   const turn = turnOf(view, round, choices.stand, choices.facts.lean);
   const moveHere = (joint: Joint, to: number): void => move(cylinder, joint, to, false);
   const onKey = (event: KeyboardEvent): void => {
-    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z' || event.target instanceof HTMLInputElement) return;
+    if (
+      !(event.ctrlKey || event.metaKey) ||
+      event.key.toLowerCase() !== 'z' ||
+      event.target instanceof HTMLInputElement
+    )
+      return;
     event.preventDefault();
     if (pending) drop();
     else (event.shiftKey ? redo : undo)?.();
@@ -65,10 +70,24 @@ export function ClockingStage() {
             <span className="flex-1" />
             <span className="flex flex-wrap items-center self-center">
               {tab !== 'rules' && tab !== 'engine' && <CrownViewChoice view={view} onChange={setView} />}
-              <Button kind="quiet" className="px-2.5!" aria-label="Undo" title="Undo" disabled={!undo} onClick={() => undo?.()}>
+              <Button
+                kind="quiet"
+                className="px-2.5!"
+                aria-label="Undo"
+                title="Undo"
+                disabled={!undo}
+                onClick={() => undo?.()}
+              >
                 <Undo2 size={20} aria-hidden />
               </Button>
-              <Button kind="quiet" className="px-2.5!" aria-label="Redo" title="Redo" disabled={!redo} onClick={() => redo?.()}>
+              <Button
+                kind="quiet"
+                className="px-2.5!"
+                aria-label="Redo"
+                title="Redo"
+                disabled={!redo}
+                onClick={() => redo?.()}
+              >
                 <Redo2 size={20} aria-hidden />
               </Button>
             </span>
@@ -87,10 +106,26 @@ export function ClockingStage() {
                   ) : plan ? (
                     <>
                       <p className="text-sm text-soft">
-                        <b className="text-ink">{viewWords(view, round, choices.stand, choices.facts.lean).replace(/^./, (c) => c.toUpperCase())}.</b> Drag a joint, or turn it with the arrow keys: 1°, with shift 15°.
+                        <b className="text-ink">
+                          {viewWords(view, round, choices.stand, choices.facts.lean).replace(/^./, (c) =>
+                            c.toUpperCase(),
+                          )}
+                          .
+                        </b>{' '}
+                        Drag a joint, or turn it with the arrow keys: 1°, with shift 15°.
                       </p>
                       <div className="min-h-96 flex-1">
-                        <Crown judged={judged} choices={choices} view={view} style="full" title={`Crown of cylinder ${cylinder.label} with its five ring joints`} className="mx-auto block size-full max-h-[720px]" onMove={moveHere} onRest={rest} onDrop={drop} />
+                        <Crown
+                          judged={judged}
+                          choices={choices}
+                          view={view}
+                          style="full"
+                          title={`Crown of cylinder ${cylinder.label} with its five ring joints`}
+                          className="mx-auto block size-full max-h-[720px]"
+                          onMove={moveHere}
+                          onRest={rest}
+                          onDrop={drop}
+                        />
                       </div>
                     </>
                   ) : (
@@ -122,7 +157,10 @@ export function ClockingStage() {
             )}
             {plan && <JointTable judged={judged} turn={turn} onMove={moveHere} onRest={rest} />}
             {plan && <Holding judged={judged} />}
-            <p className="mt-4 text-soft">Rings turn in service; it is the start that is set. Expander ends butt, never overlap: looked at when they are fitted. Rings are opened as little as possible: their edges cut.</p>
+            <p className="mt-4 text-soft">
+              Rings turn in service; it is the start that is set. Expander ends butt, never overlap: looked at when they
+              are fitted. Rings are opened as little as possible: their edges cut.
+            </p>
           </>
         )
       }

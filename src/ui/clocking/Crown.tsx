@@ -41,14 +41,36 @@ export function Crown({ judged, choices, view, style, title, className = '', onM
   const turn = turnOf(view, round, choices.stand, choices.facts.lean);
   const { box } = scene;
   return (
-    <svg ref={svg} viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`} role={onMove ? 'group' : 'img'} aria-label={title} className={className}>
+    <svg
+      ref={svg}
+      viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+      role={onMove ? 'group' : 'img'}
+      aria-label={title}
+      className={className}
+    >
       <SceneView scene={scene} />
       {scene.marks.map(({ joint, x, y }) => (
-        <g key={joint} transform={`translate(${x} ${y})`} data-joint={joint} data-degrees={plan.joints[joint].toFixed(1)}>
+        <g
+          key={joint}
+          transform={`translate(${x} ${y})`}
+          data-joint={joint}
+          data-degrees={plan.joints[joint].toFixed(1)}
+        >
           {!onMove && <title>{`${JOINT_WORDS[joint]}, ${Math.round(plan.joints[joint])}°`}</title>}
         </g>
       ))}
-      {onMove && onRest && onDrop && <Handles scene={scene} plan={plan} round={round} turn={turn} svg={svg} onMove={onMove} onRest={onRest} onDrop={onDrop} />}
+      {onMove && onRest && onDrop && (
+        <Handles
+          scene={scene}
+          plan={plan}
+          round={round}
+          turn={turn}
+          svg={svg}
+          onMove={onMove}
+          onRest={onRest}
+          onDrop={onDrop}
+        />
+      )}
     </svg>
   );
 }
@@ -105,7 +127,10 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
     const at = joint && pointOf(event);
     if (!joint || !at) return;
     const degrees = turned((Math.atan2(at.x, -at.y) * 180) / Math.PI - turn);
-    waiting.current = { joint, to: event.altKey ? Math.round(degrees) % 360 : snapped(degrees, marksFor(joint, plan.joints, plan.school)) };
+    waiting.current = {
+      joint,
+      to: event.altKey ? Math.round(degrees) % 360 : snapped(degrees, marksFor(joint, plan.joints, plan.school)),
+    };
     if (frame.current === 0) frame.current = requestAnimationFrame(flush);
   };
   const end = (): void => {
@@ -131,7 +156,12 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
       onMove(joint, plan.school[joint]);
       return;
     }
-    const step = event.key === 'PageUp' ? LEAP : event.key === 'PageDown' ? -LEAP : (STEPS[event.key] ?? 0) * (event.shiftKey ? LEAP : 1);
+    const step =
+      event.key === 'PageUp'
+        ? LEAP
+        : event.key === 'PageDown'
+          ? -LEAP
+          : (STEPS[event.key] ?? 0) * (event.shiftKey ? LEAP : 1);
     if (step === 0 || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
     onMove(joint, turned(Math.round(plan.joints[joint]) + step));
@@ -159,7 +189,13 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
             className="group cursor-grab outline-none active:cursor-grabbing"
           >
             <circle r={REACH - 3} fill="transparent" />
-            <circle r={25} fill="none" stroke="var(--blue)" strokeWidth={4} className="opacity-0 group-focus-visible:opacity-100" />
+            <circle
+              r={25}
+              fill="none"
+              stroke="var(--blue)"
+              strokeWidth={4}
+              className="opacity-0 group-focus-visible:opacity-100"
+            />
           </g>
         );
       })}

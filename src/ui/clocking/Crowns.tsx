@@ -18,21 +18,58 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <label className="flex min-h-11 items-center gap-2">
-        <input type="checkbox" className="size-5 accent-blue" checked={kept === 'on'} onChange={(event) => keep(event.target.checked ? 'on' : 'off')} />
-        A joint moved on one cylinder moves on all alike{choices.mirrorLeft && judgement.cylinders.some((c) => c.bank === 'left') ? ', the left bank as the mirror image' : ''}
+        <input
+          type="checkbox"
+          className="size-5 accent-blue"
+          checked={kept === 'on'}
+          onChange={(event) => keep(event.target.checked ? 'on' : 'off')}
+        />
+        A joint moved on one cylinder moves on all alike
+        {choices.mirrorLeft && judgement.cylinders.some((c) => c.bank === 'left')
+          ? ', the left bank as the mirror image'
+          : ''}
       </label>
-      <ul aria-label="Crowns" className="grid gap-x-3 gap-y-4" style={{ gridTemplateColumns: `repeat(auto-fill, minmax(min(100%, ${judgement.cylinders.length > FEW ? 170 : 250}px), 1fr))` }}>
+      <ul
+        aria-label="Crowns"
+        className="grid gap-x-3 gap-y-4"
+        style={{
+          gridTemplateColumns: `repeat(auto-fill, minmax(min(100%, ${judgement.cylinders.length > FEW ? 170 : 250}px), 1fr))`,
+        }}
+      >
         {judgement.cylinders.map((cylinder) => {
           const judged = of(cylinder);
           const breaches = judged.rules.filter(isBreach).length;
           return (
             <li key={cylinder.id}>
-              <button type="button" onClick={() => moveTo({ cylinder: cylinder.id })} aria-current={cylinder.id === current?.id} className="flex min-h-11 w-full items-baseline gap-2 aria-[current=true]:text-blue">
+              <button
+                type="button"
+                onClick={() => moveTo({ cylinder: cylinder.id })}
+                aria-current={cylinder.id === current?.id}
+                className="flex min-h-11 w-full items-baseline gap-2 aria-[current=true]:text-blue"
+              >
                 <b className="text-xl">{cylinder.label}</b>
-                <span className={`text-sm ${breaches > 0 ? 'font-bold text-short' : 'text-soft'}`}>{judged.ask ? 'no plan' : breaches > 0 ? `▲ ${breaches} to mend` : cylinder.bank === 'only' ? '' : `${cylinder.bank} bank`}</span>
+                <span className={`text-sm ${breaches > 0 ? 'font-bold text-short' : 'text-soft'}`}>
+                  {judged.ask
+                    ? 'no plan'
+                    : breaches > 0
+                      ? `▲ ${breaches} to mend`
+                      : cylinder.bank === 'only'
+                        ? ''
+                        : `${cylinder.bank} bank`}
+                </span>
               </button>
               {judged.plan ? (
-                <Crown judged={judged} choices={choices} view={view} style="card" title={`Crown of cylinder ${cylinder.label}`} className="block w-full" onMove={(joint, to) => move(cylinder, joint, to, kept === 'on')} onRest={rest} onDrop={drop} />
+                <Crown
+                  judged={judged}
+                  choices={choices}
+                  view={view}
+                  style="card"
+                  title={`Crown of cylinder ${cylinder.label}`}
+                  className="block w-full"
+                  onMove={(joint, to) => move(cylinder, joint, to, kept === 'on')}
+                  onRest={rest}
+                  onDrop={drop}
+                />
               ) : (
                 <p className="text-soft">{judged.ask}</p>
               )}

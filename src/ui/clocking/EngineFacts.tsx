@@ -4,7 +4,14 @@ import { Trash2 } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { THROWS, forwardBankOf, throwsOf } from '@/core/clocking/crankcase';
 import type { ClockingChoices } from '@/core/clocking/choices';
-import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, type OwnSector, type Pocket, SIDES } from '@/core/clocking/surroundings';
+import {
+  FRONT_MARKS,
+  INTAKE_SIDES,
+  LEFT_PISTONS,
+  type OwnSector,
+  type Pocket,
+  SIDES,
+} from '@/core/clocking/surroundings';
 import { SIDE_WORDS } from '@/core/clocking/ruleWords';
 import { LEFT_PISTONS_WORDS } from '@/core/clocking/ruleWords';
 import { hasTwoBanks } from '@/core/engine/engine';
@@ -37,28 +44,96 @@ export function EngineFacts({ clocking: { choices, set } }: { clocking: Clocking
   if (!job) return null;
   const { facts, rods, stand } = choices;
   const two = hasTwoBanks(job.engine.layout);
-  const setFacts = (change: Partial<ClockingChoices['facts']>): void => set({ ...choices, facts: { ...facts, ...change } });
+  const setFacts = (change: Partial<ClockingChoices['facts']>): void =>
+    set({ ...choices, facts: { ...facts, ...change } });
   const setRods = (change: Partial<ClockingChoices['rods']>): void => set({ ...choices, rods: { ...rods, ...change } });
-  const intake = INTAKE_SIDES.filter((side) => two || side === 'left' || side === 'right').map((side) => [side, SIDE_WORDS[side]] as const);
+  const intake = INTAKE_SIDES.filter((side) => two || side === 'left' || side === 'right').map(
+    (side) => [side, SIDE_WORDS[side]] as const,
+  );
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
       <Section title="How it lies">
-        <Turned label="The engine leans, as installed" value={facts.lean} most={90} onSet={(lean) => setFacts({ lean })} hint="Degrees to the right, seen from the driver’s seat; to the left with a minus. Banks add their own half angle." />
-        <SelectField label="Intake valves on" value={facts.intake} options={intake} none="not said" onChange={(side) => setFacts({ intake: side })} />
+        <Turned
+          label="The engine leans, as installed"
+          value={facts.lean}
+          most={90}
+          onSet={(lean) => setFacts({ lean })}
+          hint="Degrees to the right, seen from the driver’s seat; to the left with a minus. Banks add their own half angle."
+        />
+        <SelectField
+          label="Intake valves on"
+          value={facts.intake}
+          options={intake}
+          none="not said"
+          onChange={(side) => setFacts({ intake: side })}
+        />
       </Section>
       <Section title="Front mark of the pistons">
-        <SelectField label="Mark" value={facts.frontMark?.what ?? null} options={MARK_OPTIONS} none="not said" onChange={(what) => setFacts({ frontMark: what && { what, points: facts.frontMark?.points ?? 'front' } })} />
-        {facts.frontMark && <SelectField label="Points to" value={facts.frontMark.points} options={SIDE_OPTIONS} onChange={(points) => points && facts.frontMark && setFacts({ frontMark: { ...facts.frontMark, points } })} said={facts.frontMark.points === 'intake' || facts.frontMark.points === 'exhaust' ? facts.intake === null && 'Say which side the intake valves are on.' : undefined} />}
+        <SelectField
+          label="Mark"
+          value={facts.frontMark?.what ?? null}
+          options={MARK_OPTIONS}
+          none="not said"
+          onChange={(what) => setFacts({ frontMark: what && { what, points: facts.frontMark?.points ?? 'front' } })}
+        />
+        {facts.frontMark && (
+          <SelectField
+            label="Points to"
+            value={facts.frontMark.points}
+            options={SIDE_OPTIONS}
+            onChange={(points) => points && facts.frontMark && setFacts({ frontMark: { ...facts.frontMark, points } })}
+            said={
+              facts.frontMark.points === 'intake' || facts.frontMark.points === 'exhaust'
+                ? facts.intake === null && 'Say which side the intake valves are on.'
+                : undefined
+            }
+          />
+        )}
       </Section>
       <Section title="Rods">
-        {two && <Labelled words="Throws"><Segmented label="Throws" value={throwsOf(job.engine, rods)} options={THROWS.map((t) => [t, t === 'shared' ? 'two rods a throw' : 'a throw for each'] as const)} onChange={(throws) => setRods({ throws })} /></Labelled>}
-        {two && <Labelled words="Bank that sits further forward"><Segmented label="Further forward" value={forwardBankOf(job.engine, rods)} options={BANKS} onChange={(forwardBank) => setRods({ forwardBank })} /></Labelled>}
-        <SelectField label="Rod numbers and tangs to" value={rods.numbers} options={SIDE_OPTIONS} none="not said" onChange={(numbers) => setRods({ numbers })} />
+        {two && (
+          <Labelled words="Throws">
+            <Segmented
+              label="Throws"
+              value={throwsOf(job.engine, rods)}
+              options={THROWS.map((t) => [t, t === 'shared' ? 'two rods a throw' : 'a throw for each'] as const)}
+              onChange={(throws) => setRods({ throws })}
+            />
+          </Labelled>
+        )}
+        {two && (
+          <Labelled words="Bank that sits further forward">
+            <Segmented
+              label="Further forward"
+              value={forwardBankOf(job.engine, rods)}
+              options={BANKS}
+              onChange={(forwardBank) => setRods({ forwardBank })}
+            />
+          </Labelled>
+        )}
+        <SelectField
+          label="Rod numbers and tangs to"
+          value={rods.numbers}
+          options={SIDE_OPTIONS}
+          none="not said"
+          onChange={(numbers) => setRods({ numbers })}
+        />
       </Section>
       <Section title="In the stand">
-        <Turned label="The block is rolled" value={stand.roll} most={180} onSet={(roll) => set({ ...choices, stand: { ...stand, roll } })} hint="Degrees to the right about the crank, as it hangs." />
+        <Turned
+          label="The block is rolled"
+          value={stand.roll}
+          most={180}
+          onSet={(roll) => set({ ...choices, stand: { ...stand, roll } })}
+          hint="Degrees to the right about the crank, as it hangs."
+        />
         <Labelled words="You stand on">
-          <Segmented label="You stand on" value={stand.side} options={STAND_SIDES} onChange={(side) => set({ ...choices, stand: { ...stand, side } })} />
+          <Segmented
+            label="You stand on"
+            value={stand.side}
+            options={STAND_SIDES}
+            onChange={(side) => set({ ...choices, stand: { ...stand, side } })}
+          />
           <p className="mt-1 text-sm text-soft">Where a bore is upright; else its high side is at the top.</p>
         </Labelled>
       </Section>
@@ -66,7 +141,12 @@ export function EngineFacts({ clocking: { choices, set } }: { clocking: Clocking
       <Sectors sectors={facts.sectors} onChange={(sectors) => setFacts({ sectors })} two={two} />
       {two && facts.pockets.length > 0 && (
         <Labelled words="Pockets of the left bank">
-          <Segmented label="Pockets of the left bank" value={facts.leftPistons} options={LEFT_OPTIONS} onChange={(leftPistons) => setFacts({ leftPistons })} />
+          <Segmented
+            label="Pockets of the left bank"
+            value={facts.leftPistons}
+            options={LEFT_OPTIONS}
+            onChange={(leftPistons) => setFacts({ leftPistons })}
+          />
         </Labelled>
       )}
     </div>
@@ -92,7 +172,19 @@ function Labelled({ words, children }: { words: string; children: ReactNode }) {
 }
 
 /** Degrees either way. */
-function Turned({ label, value, most, hint, onSet }: { label: string; value: number; most: number; hint: string; onSet: (degrees: number) => void }) {
+function Turned({
+  label,
+  value,
+  most,
+  hint,
+  onSet,
+}: {
+  label: string;
+  value: number;
+  most: number;
+  hint: string;
+  onSet: (degrees: number) => void;
+}) {
   const { fault, input } = useTypedDegrees(value, -most, most, onSet);
   return (
     <Field label={`${label}, °`} hint={hint} error={fault}>
@@ -107,7 +199,13 @@ const VALVES = [
   ['exhaust', 'exhaust'],
 ] as const;
 
-function Pockets({ choices, onChange }: { choices: ClockingChoices; onChange: (change: Partial<ClockingChoices['facts']>) => void }) {
+function Pockets({
+  choices,
+  onChange,
+}: {
+  choices: ClockingChoices;
+  onChange: (change: Partial<ClockingChoices['facts']>) => void;
+}) {
   const { judgement, units, length } = useBench();
   const { pockets, flipped } = choices.facts;
   const bare = units === 'imperial' ? 'in' : 'mm';
@@ -121,14 +219,22 @@ function Pockets({ choices, onChange }: { choices: ClockingChoices; onChange: (c
   return (
     <section aria-label="Valve pockets">
       <h2 className="text-lg">Valve pockets</h2>
-      <p className="mb-2 max-w-prose text-soft">As they lie on the right bank or the only one. A pocket is in the way where it crosses nine tenths of the bore’s radius.</p>
+      <p className="mb-2 max-w-prose text-soft">
+        As they lie on the right bank or the only one. A pocket is in the way where it crosses nine tenths of the bore’s
+        radius.
+      </p>
       <ul className="mb-2 divide-y divide-line">
         {pockets.map((p, i) => (
           <li key={i} className="flex items-center gap-3">
             <span className="flex-1">
-              {p.valve} at <b className="figures">{Math.round(p.at)}°</b>, middle {length(p.out, 'size')} out, {length(p.across, 'size')} across
+              {p.valve} at <b className="figures">{Math.round(p.at)}°</b>, middle {length(p.out, 'size')} out,{' '}
+              {length(p.across, 'size')} across
             </span>
-            <Button kind="quiet" aria-label={`Take away the ${p.valve} pocket at ${Math.round(p.at)}°`} onClick={() => onChange({ pockets: pockets.filter((_, k) => k !== i) })}>
+            <Button
+              kind="quiet"
+              aria-label={`Take away the ${p.valve} pocket at ${Math.round(p.at)}°`}
+              onClick={() => onChange({ pockets: pockets.filter((_, k) => k !== i) })}
+            >
               <Trash2 size={18} aria-hidden />
             </Button>
           </li>
@@ -147,10 +253,36 @@ function Pockets({ choices, onChange }: { choices: ClockingChoices; onChange: (c
             setRound((n) => n + 1);
           }}
         >
-          <SelectField label="Valve" value={draft.valve} options={VALVES} onChange={(valve) => valve && setDraft((d) => ({ ...d, valve }))} />
-          <AngleField label="Direction" value={draft.at} onFault={fault('at')} onChange={(at) => setDraft((d) => ({ ...d, at }))} />
-          <LengthsField label="Middle out" bare={bare} most={1} values={[draft.out]} onFault={fault('out')} onChange={([out]) => out !== undefined && setDraft((d) => ({ ...d, out }))} hint="From the middle of the crown." />
-          <LengthsField label="Across" bare={bare} most={1} values={[draft.across]} onFault={fault('across')} onChange={([across]) => across !== undefined && setDraft((d) => ({ ...d, across }))} hint={tooFar ?? 'Its diameter.'} />
+          <SelectField
+            label="Valve"
+            value={draft.valve}
+            options={VALVES}
+            onChange={(valve) => valve && setDraft((d) => ({ ...d, valve }))}
+          />
+          <AngleField
+            label="Direction"
+            value={draft.at}
+            onFault={fault('at')}
+            onChange={(at) => setDraft((d) => ({ ...d, at }))}
+          />
+          <LengthsField
+            label="Middle out"
+            bare={bare}
+            most={1}
+            values={[draft.out]}
+            onFault={fault('out')}
+            onChange={([out]) => out !== undefined && setDraft((d) => ({ ...d, out }))}
+            hint="From the middle of the crown."
+          />
+          <LengthsField
+            label="Across"
+            bare={bare}
+            most={1}
+            values={[draft.across]}
+            onFault={fault('across')}
+            onChange={([across]) => across !== undefined && setDraft((d) => ({ ...d, across }))}
+            hint={tooFar ?? 'Its diameter.'}
+          />
           <Button type="submit" kind="accent" disabled={wrong !== null}>
             Add the pocket
           </Button>
@@ -161,7 +293,14 @@ function Pockets({ choices, onChange }: { choices: ClockingChoices; onChange: (c
           <legend className="font-bold">Pockets the other way front to back, on cylinder</legend>
           {judgement.cylinders.map((c) => (
             <label key={c.id} className="flex min-h-11 items-center gap-2">
-              <input type="checkbox" className="size-5 accent-blue" checked={flipped.includes(c.id)} onChange={(event) => onChange({ flipped: event.target.checked ? [...flipped, c.id] : flipped.filter((id) => id !== c.id) })} />
+              <input
+                type="checkbox"
+                className="size-5 accent-blue"
+                checked={flipped.includes(c.id)}
+                onChange={(event) =>
+                  onChange({ flipped: event.target.checked ? [...flipped, c.id] : flipped.filter((id) => id !== c.id) })
+                }
+              />
               {c.label}
             </label>
           ))}
@@ -174,7 +313,15 @@ function Pockets({ choices, onChange }: { choices: ClockingChoices; onChange: (c
 const NO_SECTOR: OwnSector = { words: '', from: 0, to: 0 };
 
 /** Sectors of the fitter's own that joints are kept out of. */
-function Sectors({ sectors, onChange, two }: { sectors: OwnSector[]; onChange: (sectors: OwnSector[]) => void; two: boolean }) {
+function Sectors({
+  sectors,
+  onChange,
+  two,
+}: {
+  sectors: OwnSector[];
+  onChange: (sectors: OwnSector[]) => void;
+  two: boolean;
+}) {
   const [draft, setDraft] = useState<OwnSector>(NO_SECTOR);
   const [round, setRound] = useState(0);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
@@ -183,14 +330,22 @@ function Sectors({ sectors, onChange, two }: { sectors: OwnSector[]; onChange: (
   return (
     <section aria-label="Sectors to be kept free">
       <h2 className="text-lg">Sectors to be kept free</h2>
-      <p className="mb-2 max-w-prose text-soft">Clockwise from one direction to the other{two ? ', on the right bank; the left bank’s is the mirror image' : ''}: an oil jet, a port in the wall, whatever this engine has.</p>
+      <p className="mb-2 max-w-prose text-soft">
+        Clockwise from one direction to the other{two ? ', on the right bank; the left bank’s is the mirror image' : ''}
+        : an oil jet, a port in the wall, whatever this engine has.
+      </p>
       <ul className="mb-2 divide-y divide-line">
         {sectors.map((s, i) => (
           <li key={i} className="flex items-center gap-3">
             <span className="flex-1">
-              {s.words || 'kept free'}, <b className="figures">{Math.round(s.from)}°</b> to <b className="figures">{Math.round(s.to)}°</b>
+              {s.words || 'kept free'}, <b className="figures">{Math.round(s.from)}°</b> to{' '}
+              <b className="figures">{Math.round(s.to)}°</b>
             </span>
-            <Button kind="quiet" aria-label={`Take away ${s.words || 'the sector'} from ${Math.round(s.from)}°`} onClick={() => onChange(sectors.filter((_, k) => k !== i))}>
+            <Button
+              kind="quiet"
+              aria-label={`Take away ${s.words || 'the sector'} from ${Math.round(s.from)}°`}
+              onClick={() => onChange(sectors.filter((_, k) => k !== i))}
+            >
               <Trash2 size={18} aria-hidden />
             </Button>
           </li>
@@ -209,9 +364,29 @@ function Sectors({ sectors, onChange, two }: { sectors: OwnSector[]; onChange: (
             setRound((n) => n + 1);
           }}
         >
-          <Field label="What is there">{(props) => <input {...props} className="field" maxLength={80} value={draft.words} onChange={(event) => setDraft((d) => ({ ...d, words: event.target.value }))} />}</Field>
-          <AngleField label="From" value={draft.from} onFault={fault('from')} onChange={(from) => setDraft((d) => ({ ...d, from }))} />
-          <AngleField label="To" value={draft.to} onFault={fault('to')} onChange={(to) => setDraft((d) => ({ ...d, to }))} />
+          <Field label="What is there">
+            {(props) => (
+              <input
+                {...props}
+                className="field"
+                maxLength={80}
+                value={draft.words}
+                onChange={(event) => setDraft((d) => ({ ...d, words: event.target.value }))}
+              />
+            )}
+          </Field>
+          <AngleField
+            label="From"
+            value={draft.from}
+            onFault={fault('from')}
+            onChange={(from) => setDraft((d) => ({ ...d, from }))}
+          />
+          <AngleField
+            label="To"
+            value={draft.to}
+            onFault={fault('to')}
+            onChange={(to) => setDraft((d) => ({ ...d, to }))}
+          />
           <Button type="submit" kind="accent" className="sm:mt-7" disabled={wrong}>
             Keep it free
           </Button>

@@ -40,18 +40,25 @@ export function JointTable({ judged, turn, onMove, onRest }: Props) {
           <li key={joint} data-row={joint} className="grid grid-cols-[auto_1fr_auto] items-center gap-x-2 py-0.5">
             <JointMark joint={joint} />
             <span className="leading-tight">
-              <b>{JOINT_SHORT[joint]}</b> <span className="figures text-sm text-soft">{clockHours(degrees + turn)}</span>
+              <b>{JOINT_SHORT[joint]}</b>{' '}
+              <span className="figures text-sm text-soft">{clockHours(degrees + turn)}</span>
               <span className="block text-sm text-soft">
                 {directionWords(degrees, round)}
                 {plan.moved.includes(joint) && `, moved ${Math.round(apart(degrees, plan.school[joint]))}°`}
               </span>
             </span>
             <span className="flex items-center">
-              <Nudge label={`${JOINT_WORDS[joint]}, 1° back`} onPress={() => onMove(joint, turned(Math.round(degrees) - 1))}>
+              <Nudge
+                label={`${JOINT_WORDS[joint]}, 1° back`}
+                onPress={() => onMove(joint, turned(Math.round(degrees) - 1))}
+              >
                 <Minus size={15} aria-hidden />
               </Nudge>
               <Typed joint={joint} degrees={degrees} turn={turn} onMove={onMove} onRest={onRest} />
-              <Nudge label={`${JOINT_WORDS[joint]}, 1° on`} onPress={() => onMove(joint, turned(Math.round(degrees) + 1))}>
+              <Nudge
+                label={`${JOINT_WORDS[joint]}, 1° on`}
+                onPress={() => onMove(joint, turned(Math.round(degrees) + 1))}
+              >
                 <Plus size={15} aria-hidden />
               </Nudge>
             </span>
@@ -64,14 +71,25 @@ export function JointTable({ judged, turn, onMove, onRest }: Props) {
 
 function Nudge({ label, onPress, children }: { label: string; onPress: () => void; children: React.ReactNode }) {
   return (
-    <button type="button" aria-label={label} onClick={onPress} className="grid size-11 place-items-center rounded text-soft hover:text-ink lg:hidden">
+    <button
+      type="button"
+      aria-label={label}
+      onClick={onPress}
+      className="grid size-11 place-items-center rounded text-soft hover:text-ink lg:hidden"
+    >
       {children}
     </button>
   );
 }
 
 /** The angle itself: typed, and set with Enter or on leaving. What cannot be read stays, and says so. */
-function Typed({ joint, degrees, turn, onMove, onRest }: { joint: Joint; degrees: number; turn: number } & Pick<Props, 'onMove' | 'onRest'>) {
+function Typed({
+  joint,
+  degrees,
+  turn,
+  onMove,
+  onRest,
+}: { joint: Joint; degrees: number; turn: number } & Pick<Props, 'onMove' | 'onRest'>) {
   const [typed, setTyped] = useState<string | null>(null);
   const heard = typed === null ? null : hearAngle(typed, turn);
   const enter = (): void => {
@@ -100,7 +118,10 @@ function Typed({ joint, degrees, turn, onMove, onRest }: { joint: Joint; degrees
         }}
       />
       {fault && (
-        <span role="alert" className="absolute top-full right-0 z-10 mt-1 block w-60 border border-over bg-sheet p-2 text-sm font-bold text-over">
+        <span
+          role="alert"
+          className="absolute top-full right-0 z-10 mt-1 block w-60 border border-over bg-sheet p-2 text-sm font-bold text-over"
+        >
           {fault}
         </span>
       )}

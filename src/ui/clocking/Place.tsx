@@ -40,7 +40,17 @@ export function Place({ clocking, view }: { clocking: Clocking; view: View }) {
   const here = planned.findIndex((p) => p.cylinder.id === cylinder?.id);
   const at = planned[here];
   const solved = results[here];
-  const shown = useMemo(() => (at && solved?.ok ? { ...of(at.cylinder), plan: { ...at.plan, joints: solved.joints }, rules: checkJoints(solved.joints, choices.rules, at.round) } : null), [at, solved, choices.rules, of]);
+  const shown = useMemo(
+    () =>
+      at && solved?.ok
+        ? {
+            ...of(at.cylinder),
+            plan: { ...at.plan, joints: solved.joints },
+            rules: checkJoints(solved.joints, choices.rules, at.round),
+          }
+        : null,
+    [at, solved, choices.rules, of],
+  );
   if (!at) return <p className="pt-3 text-lg">{cylinder && of(cylinder).ask}</p>;
   const use = (which: typeof planned): void =>
     set(
@@ -53,17 +63,27 @@ export function Place({ clocking, view }: { clocking: Clocking; view: View }) {
       ),
     );
   const allFit = results.length > 0 && results.every((r) => r.ok);
-  const isSame = solved?.ok === true && JOINTS.every((joint) => Math.abs(solved.joints[joint] - at.plan.joints[joint]) < 0.05);
+  const isSame =
+    solved?.ok === true && JOINTS.every((joint) => Math.abs(solved.joints[joint] - at.plan.joints[joint]) < 0.05);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <p className="max-w-prose text-soft">
-        Under the rules that are on, each joint to the degree: first the nearest two of the four gaps, and each rail and the expander joint, as far apart as can be; then top and second; the oil pack; compression gaps and rails; then as far as can be from pin ends, thrust faces and whatever else is kept free; then turned as little as can be.
+        Under the rules that are on, each joint to the degree: first the nearest two of the four gaps, and each rail and
+        the expander joint, as far apart as can be; then top and second; the oil pack; compression gaps and rails; then
+        as far as can be from pin ends, thrust faces and whatever else is kept free; then turned as little as can be.
       </p>
       <fieldset className="flex flex-wrap items-center gap-x-5">
         <legend className="font-bold">Stay where they are</legend>
         {JOINTS.map((joint) => (
           <label key={joint} className="flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5 accent-blue" checked={held.includes(joint)} onChange={(event) => setHeld((h) => (event.target.checked ? [...h, joint] : h.filter((j) => j !== joint)))} />
+            <input
+              type="checkbox"
+              className="size-5 accent-blue"
+              checked={held.includes(joint)}
+              onChange={(event) =>
+                setHeld((h) => (event.target.checked ? [...h, joint] : h.filter((j) => j !== joint)))
+              }
+            />
             {JOINT_WORDS[joint]}
           </label>
         ))}
@@ -73,7 +93,8 @@ export function Place({ clocking, view }: { clocking: Clocking; view: View }) {
       {solved && !solved.ok && (
         <div role="status" aria-label="Placing">
           <p className="text-xl">
-            <b className="text-over">Nothing fits cylinder {at.cylinder.label}.</b> These cannot be met together; without any one of them they can:
+            <b className="text-over">Nothing fits cylinder {at.cylinder.label}.</b> These cannot be met together;
+            without any one of them they can:
           </p>
           <ul className="mt-1 list-disc pl-6 text-lg">
             {solved.conflict.map(({ words }) => (
@@ -84,13 +105,22 @@ export function Place({ clocking, view }: { clocking: Clocking; view: View }) {
       )}
       {solved?.ok && shown && (
         <div role="status" aria-label="Placing" className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-          <Crown judged={shown} choices={choices} view={view} style="card" title={`Crown of cylinder ${at.cylinder.label} as placed`} className="block max-h-[360px] w-full" />
+          <Crown
+            judged={shown}
+            choices={choices}
+            view={view}
+            style="card"
+            title={`Crown of cylinder ${at.cylinder.label} as placed`}
+            className="block max-h-[360px] w-full"
+          />
           <div>
             <h2 className="text-lg">Cylinder {at.cylinder.label}</h2>
             <ul className="mt-1">
               {JOINTS.map((joint) => (
                 <li key={joint} className="flex items-center gap-2 py-0.5">
-                  <JointMark joint={joint} /> <b className="figures min-w-12 text-right">{Math.round(solved.joints[joint]) % 360}°</b> <span className="text-soft">{directionWords(solved.joints[joint], at.round)}</span>
+                  <JointMark joint={joint} />{' '}
+                  <b className="figures min-w-12 text-right">{Math.round(solved.joints[joint]) % 360}°</b>{' '}
+                  <span className="text-soft">{directionWords(solved.joints[joint], at.round)}</span>
                 </li>
               ))}
             </ul>

@@ -7,13 +7,16 @@ import { SeverityMark } from '../stages/Findings';
 
 /** Where the plan of one cylinder breaks a rule, each with the turn that cures it. */
 export function Breaches({ judged, onCure }: { judged: JudgedClocking; onCure: (cure: Cure) => void }) {
-  const breaches = judged.rules.filter((r): r is RuleResult & { verdict: 'note' | 'mend' | 'stop' } => r.verdict !== 'pass').sort((a, b) => RULE_SEVERITIES.indexOf(b.verdict) - RULE_SEVERITIES.indexOf(a.verdict));
+  const breaches = judged.rules
+    .filter((r): r is RuleResult & { verdict: 'note' | 'mend' | 'stop' } => r.verdict !== 'pass')
+    .sort((a, b) => RULE_SEVERITIES.indexOf(b.verdict) - RULE_SEVERITIES.indexOf(a.verdict));
   if (breaches.length === 0) return null;
   return (
     <ul className="mt-2 grid gap-2.5" aria-label="Findings">
       {breaches.map(({ rule, verdict, says, cure, joints }, i) => (
         <li key={rule + joints.join() + says}>
-          <SeverityMark severity={verdict} /> {says} {cure ? cureWords(cure) : 'No turn of one joint cures it: see Place.'}
+          <SeverityMark severity={verdict} /> {says}{' '}
+          {cure ? cureWords(cure) : 'No turn of one joint cures it: see Place.'}
           {cure && !breaches.slice(0, i).some((b) => b.cure?.joint === cure.joint && b.cure.to === cure.to) && (
             <div>
               <Button kind="accent" className="mt-1" onClick={() => onCure(cure)}>

@@ -1,7 +1,18 @@
 'use client';
 
 import { LIMIT_WORDS, SCOPE_WORDS } from '@/core/clocking/ruleWords';
-import { RULES, RULE_REASONS, RULE_SEVERITIES, RULE_WORDS, type Rule, type RuleId, type RuleSeverity, SCOPES, STARTING_RULES, PAIRS } from '@/core/clocking/rules';
+import {
+  RULES,
+  RULE_REASONS,
+  RULE_SEVERITIES,
+  RULE_WORDS,
+  type Rule,
+  type RuleId,
+  type RuleSeverity,
+  SCOPES,
+  STARTING_RULES,
+  PAIRS,
+} from '@/core/clocking/rules';
 import { Button } from '../shared/Button';
 import { useTypedDegrees } from '../shared/useTypedDegrees';
 import type { Clocking } from './useClocking';
@@ -10,26 +21,52 @@ const SEVERITY_WORDS: Record<RuleSeverity, string> = { note: 'to know', mend: 't
 
 /** Every rule with its reason: switched on or off, its limit and how grave it is. */
 export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }) {
-  const change = (id: RuleId, to: Partial<Rule>): void => set({ ...choices, rules: { ...choices.rules, [id]: { ...choices.rules[id], ...to } } });
+  const change = (id: RuleId, to: Partial<Rule>): void =>
+    set({ ...choices, rules: { ...choices.rules, [id]: { ...choices.rules[id], ...to } } });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
-      <p className="max-w-prose text-soft">Schools differ: some forbid what others ask for. A joint that stands where its school puts it breaks no rule about places. That expander ends butt and never overlap is looked at when they are fitted.</p>
+      <p className="max-w-prose text-soft">
+        Schools differ: some forbid what others ask for. A joint that stands where its school puts it breaks no rule
+        about places. That expander ends butt and never overlap is looked at when they are fitted.
+      </p>
       <ul aria-label="Rules" className="divide-y divide-line border-y border-line">
         {RULES.map((id) => {
           const rule = choices.rules[id];
           return (
             <li key={id} className="grid gap-x-4 gap-y-1 py-2 md:grid-cols-[minmax(0,1fr)_auto] md:items-center">
               <label className="flex min-h-11 items-center gap-3">
-                <input type="checkbox" className="size-5 shrink-0 accent-blue" checked={rule.on} onChange={(event) => change(id, { on: event.target.checked })} />
+                <input
+                  type="checkbox"
+                  className="size-5 shrink-0 accent-blue"
+                  checked={rule.on}
+                  onChange={(event) => change(id, { on: event.target.checked })}
+                />
                 <span>
                   <b>{RULE_WORDS[id]}</b>
                   <span className="block text-sm text-soft">{RULE_REASONS[id]}</span>
                 </span>
               </label>
               <div className={`flex flex-wrap items-end gap-2 ${rule.on ? '' : 'opacity-60'}`}>
-                <Degrees label={`${RULE_WORDS[id]}: ${LIMIT_WORDS[id]}`} shown={LIMIT_WORDS[id]} value={rule.limit} onSet={(limit) => change(id, { limit })} />
-                {rule.stopUnder !== null && <Degrees label={`${RULE_WORDS[id]}: stop under, degrees`} shown="stop under, degrees" value={rule.stopUnder} onSet={(stopUnder) => change(id, { stopUnder })} />}
-                <select aria-label={`${RULE_WORDS[id]}: how grave`} className="field w-28!" value={rule.severity} onChange={(event) => change(id, { severity: event.target.value as RuleSeverity })}>
+                <Degrees
+                  label={`${RULE_WORDS[id]}: ${LIMIT_WORDS[id]}`}
+                  shown={LIMIT_WORDS[id]}
+                  value={rule.limit}
+                  onSet={(limit) => change(id, { limit })}
+                />
+                {rule.stopUnder !== null && (
+                  <Degrees
+                    label={`${RULE_WORDS[id]}: stop under, degrees`}
+                    shown="stop under, degrees"
+                    value={rule.stopUnder}
+                    onSet={(stopUnder) => change(id, { stopUnder })}
+                  />
+                )}
+                <select
+                  aria-label={`${RULE_WORDS[id]}: how grave`}
+                  className="field w-28!"
+                  value={rule.severity}
+                  onChange={(event) => change(id, { severity: event.target.value as RuleSeverity })}
+                >
                   {RULE_SEVERITIES.map((severity) => (
                     <option key={severity} value={severity}>
                       {SEVERITY_WORDS[severity]}
@@ -37,7 +74,12 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
                   ))}
                 </select>
                 {!PAIRS[id] && (
-                  <select aria-label={`${RULE_WORDS[id]}: for which joints`} className="field w-32!" value={rule.scope} onChange={(event) => change(id, { scope: event.target.value as Rule['scope'] })}>
+                  <select
+                    aria-label={`${RULE_WORDS[id]}: for which joints`}
+                    className="field w-32!"
+                    value={rule.scope}
+                    onChange={(event) => change(id, { scope: event.target.value as Rule['scope'] })}
+                  >
                     {SCOPES.map((scope) => (
                       <option key={scope} value={scope}>
                         {SCOPE_WORDS[scope]}
@@ -51,7 +93,10 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
         })}
       </ul>
       <div>
-        <Button disabled={JSON.stringify(choices.rules) === JSON.stringify(STARTING_RULES)} onClick={() => set({ ...choices, rules: STARTING_RULES })}>
+        <Button
+          disabled={JSON.stringify(choices.rules) === JSON.stringify(STARTING_RULES)}
+          onClick={() => set({ ...choices, rules: STARTING_RULES })}
+        >
           All rules as they start
         </Button>
       </div>
@@ -60,12 +105,28 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
 }
 
 /** A limit in degrees. */
-function Degrees({ label, shown, value, onSet }: { label: string; shown: string; value: number; onSet: (degrees: number) => void }) {
+function Degrees({
+  label,
+  shown,
+  value,
+  onSet,
+}: {
+  label: string;
+  shown: string;
+  value: number;
+  onSet: (degrees: number) => void;
+}) {
   const { fault, input } = useTypedDegrees(value, 0, 180, onSet);
   return (
     <label className="block w-28 text-sm leading-tight text-soft">
       {shown}
-      <input aria-label={label} aria-invalid={fault !== undefined} inputMode="decimal" className="field figures text-base" {...input} />
+      <input
+        aria-label={label}
+        aria-invalid={fault !== undefined}
+        inputMode="decimal"
+        className="field figures text-base"
+        {...input}
+      />
       {fault && <b className="text-over">{fault}</b>}
     </label>
   );

@@ -53,16 +53,28 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
   const singly = choices.own.length;
   return (
     <section aria-label="School">
-      <SelectField label="School" value={school} options={SCHOOL_OPTIONS} onChange={(next) => next && set(withoutOwn({ ...choices, school: next }))} />
+      <SelectField
+        label="School"
+        value={school}
+        options={SCHOOL_OPTIONS}
+        onChange={(next) => next && set(withoutOwn({ ...choices, school: next }))}
+      />
       <p className="text-soft">{SCHOOL_REASONS[school]}</p>
       <details className="mb-1" hidden={SETTINGS[school].length === 0}>
         <summary className="min-h-11 py-2.5 text-blue underline underline-offset-4">The school’s own figures</summary>
         <Settings key={school + JSON.stringify(choices.settings)} choices={choices} set={set} bore={bore} />
       </details>
-      {school === 'sheet' && <Button onClick={onSheet}>{choices.sheet ? 'The sheet’s angles' : 'Enter the sheet’s angles'}</Button>}
+      {school === 'sheet' && (
+        <Button onClick={onSheet}>{choices.sheet ? 'The sheet’s angles' : 'Enter the sheet’s angles'}</Button>
+      )}
       {job && hasTwoBanks(job.engine.layout) && (
         <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-blue" checked={choices.mirrorLeft} onChange={(event) => set({ ...choices, mirrorLeft: event.target.checked })} />
+          <input
+            type="checkbox"
+            className="size-5 accent-blue"
+            checked={choices.mirrorLeft}
+            onChange={(event) => set({ ...choices, mirrorLeft: event.target.checked })}
+          />
           Mirrored on the left bank
         </label>
       )}
@@ -106,10 +118,26 @@ function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
       {keys.map((key) =>
         key === 'railArc' ? (
           <div key={key}>
-            <LengthsField label="Rails from the joint, arc" bare={units === 'imperial' ? 'in' : 'mm'} most={1} values={[draft.railArc]} onFault={fault(key)} onChange={([railArc]) => railArc !== undefined && setDraft((d) => ({ ...d, railArc }))} hint={arcFault ?? (bore === null ? undefined : `${arcAngle(draft.railArc, bore).toFixed(1)}° at this bore`)} />
+            <LengthsField
+              label="Rails from the joint, arc"
+              bare={units === 'imperial' ? 'in' : 'mm'}
+              most={1}
+              values={[draft.railArc]}
+              onFault={fault(key)}
+              onChange={([railArc]) => railArc !== undefined && setDraft((d) => ({ ...d, railArc }))}
+              hint={
+                arcFault ?? (bore === null ? undefined : `${arcAngle(draft.railArc, bore).toFixed(1)}° at this bore`)
+              }
+            />
           </div>
         ) : (
-          <AngleField key={key} label={SETTING_WORDS[key]} value={draft[key]} onFault={fault(key)} onChange={(degrees) => setDraft((d) => ({ ...d, [key]: degrees }))} />
+          <AngleField
+            key={key}
+            label={SETTING_WORDS[key]}
+            value={draft[key]}
+            onFault={fault(key)}
+            onChange={(degrees) => setDraft((d) => ({ ...d, [key]: degrees }))}
+          />
         ),
       )}
       {(isChanged || wrong) && (
@@ -135,9 +163,27 @@ const SENSES = [
 const NO_ANGLES: Record<Joint, string> = { top: '', second: '', upperRail: '', expander: '', lowerRail: '' };
 
 /** The five angles of a maker's sheet as it prints them, for the right or the only bank. */
-export function SheetForm({ choices, set, onDone }: { choices: ClockingChoices; set: (choices: ClockingChoices) => void; onDone: () => void }) {
+export function SheetForm({
+  choices,
+  set,
+  onDone,
+}: {
+  choices: ClockingChoices;
+  set: (choices: ClockingChoices) => void;
+  onDone: () => void;
+}) {
   const { sheet } = choices;
-  const [typed, setTyped] = useState<Record<Joint, string>>(sheet ? { top: String(sheet.joints.top), second: String(sheet.joints.second), upperRail: String(sheet.joints.upperRail), expander: String(sheet.joints.expander), lowerRail: String(sheet.joints.lowerRail) } : NO_ANGLES);
+  const [typed, setTyped] = useState<Record<Joint, string>>(
+    sheet
+      ? {
+          top: String(sheet.joints.top),
+          second: String(sheet.joints.second),
+          upperRail: String(sheet.joints.upperRail),
+          expander: String(sheet.joints.expander),
+          lowerRail: String(sheet.joints.lowerRail),
+        }
+      : NO_ANGLES,
+  );
   const [zero, setZero] = useState(String(sheet?.zero ?? 0) as (typeof ZEROS)[number][0]);
   const [sense, setSense] = useState<SheetPositions['sense']>(sheet?.sense ?? 'clockwise');
   const [from, setFrom] = useState(sheet?.from ?? '');
@@ -156,7 +202,13 @@ export function SheetForm({ choices, set, onDone }: { choices: ClockingChoices; 
       if (!found.ok) return;
       joints[joint] = found.degrees;
     }
-    set(withoutOwn({ ...choices, school: 'sheet', sheet: { joints: joints as Joints, zero: Number(zero), sense, from: from.trim() } }));
+    set(
+      withoutOwn({
+        ...choices,
+        school: 'sheet',
+        sheet: { joints: joints as Joints, zero: Number(zero), sense, from: from.trim() },
+      }),
+    );
     onDone();
   };
   return (
@@ -169,7 +221,10 @@ export function SheetForm({ choices, set, onDone }: { choices: ClockingChoices; 
       }}
     >
       <h2 className="text-lg">The maker’s sheet</h2>
-      <p className="max-w-prose text-soft">As it is printed, for the right bank or the only one. Say where the sheet’s 0° points on the crown and which way it counts; the rest is turned for you.</p>
+      <p className="max-w-prose text-soft">
+        As it is printed, for the right bank or the only one. Say where the sheet’s 0° points on the crown and which way
+        it counts; the rest is turned for you.
+      </p>
       <div className="flex flex-wrap items-end gap-4">
         <div>
           <span className="mb-1 block font-bold">Its 0° points to</span>
@@ -185,11 +240,27 @@ export function SheetForm({ choices, set, onDone }: { choices: ClockingChoices; 
       <div className="grid gap-3 sm:grid-cols-3">
         {JOINTS.map((joint) => (
           <Field key={joint} label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}, °`} error={faultOf(joint)}>
-            {(props) => <input {...props} className="field figures" autoComplete="off" value={typed[joint]} onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))} />}
+            {(props) => (
+              <input
+                {...props}
+                className="field figures"
+                autoComplete="off"
+                value={typed[joint]}
+                onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))}
+              />
+            )}
           </Field>
         ))}
         <Field label="Which sheet" hint="e.g. packed with ring set TF-82">
-          {(props) => <input {...props} className="field" maxLength={200} value={from} onChange={(event) => setFrom(event.target.value)} />}
+          {(props) => (
+            <input
+              {...props}
+              className="field"
+              maxLength={200}
+              value={from}
+              onChange={(event) => setFrom(event.target.value)}
+            />
+          )}
         </Field>
       </div>
       <div className="flex gap-3">

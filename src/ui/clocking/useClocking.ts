@@ -38,7 +38,8 @@ export interface Clocking {
 
 const merged = (before: readonly Move[], more: readonly Move[]): Move[] => {
   const all = new Map(before.map((m) => [m.cylinder, m]));
-  for (const move of more) all.set(move.cylinder, { ...move, joints: { ...all.get(move.cylinder)?.joints, ...move.joints } });
+  for (const move of more)
+    all.set(move.cylinder, { ...move, joints: { ...all.get(move.cylinder)?.joints, ...move.joints } });
   return [...all.values()];
 };
 
@@ -48,11 +49,22 @@ export function useClocking(): Clocking {
   const [moves, setMoves] = useState<Move[]>([]);
   const choices = useMemo(() => (moves.length === 0 ? chosen : withOwn(chosen, moves)), [chosen, moves]);
   const judged = useMemo(
-    () => (moves.length === 0 || !job ? null : clockingOf(cylinders.map((c) => ({ ...c, bore: c.targetBore?.nm ?? null })), job.engine, choices, true)),
+    () =>
+      moves.length === 0 || !job
+        ? null
+        : clockingOf(
+            cylinders.map((c) => ({ ...c, bore: c.targetBore?.nm ?? null })),
+            job.engine,
+            choices,
+            true,
+          ),
     [moves, cylinders, job, choices],
   );
   const { entries } = live.record;
-  const history = useMemo(() => historyOf([STARTING_CLOCKING, ...entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []))]), [entries]);
+  const history = useMemo(
+    () => historyOf([STARTING_CLOCKING, ...entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []))]),
+    [entries],
+  );
 
   const latest = useRef({ moves, choices, choose });
   useEffect(() => {

@@ -38,21 +38,41 @@ interface Caption {
 
 function clockingCaption({ settled, rules, plan }: JudgedCylinder['clocking']): Caption {
   const breaches = rules.filter(isBreach);
-  if (breaches.length > 0) return { state: breaches.some((r) => r.verdict === 'stop') ? 'over' : 'short', word: breaches.some((r) => r.verdict === 'stop') ? 'stop' : 'to mend', figure: String(breaches.length) };
-  return settled ? { state: 'in window', word: 'planned', figure: '' } : { state: 'to do', word: plan ? 'proposed' : 'no plan', figure: '' };
+  if (breaches.length > 0)
+    return {
+      state: breaches.some((r) => r.verdict === 'stop') ? 'over' : 'short',
+      word: breaches.some((r) => r.verdict === 'stop') ? 'stop' : 'to mend',
+      figure: String(breaches.length),
+    };
+  return settled
+    ? { state: 'in window', word: 'planned', figure: '' }
+    : { state: 'to do', word: plan ? 'proposed' : 'no plan', figure: '' };
 }
 
 function blockCaption({ checks, done }: JudgedCylinder['block']): Caption {
   const figure = `${done}/${checks.length}`;
-  if (checks.some((c) => c.state === 'again' || c.state === 'against')) return { state: 'short', word: checks.some((c) => c.state === 'against') ? 'moved' : 'check again', figure };
-  return done === checks.length ? { state: 'in window', word: 'ready', figure: '' } : { state: 'to do', word: done > 0 ? 'begun' : 'to do', figure: done > 0 ? figure : '' };
+  if (checks.some((c) => c.state === 'again' || c.state === 'against'))
+    return { state: 'short', word: checks.some((c) => c.state === 'against') ? 'moved' : 'check again', figure };
+  return done === checks.length
+    ? { state: 'in window', word: 'ready', figure: '' }
+    : { state: 'to do', word: done > 0 ? 'begun' : 'to do', figure: done > 0 ? figure : '' };
 }
 
 /** What one bore says for the stage in hand: a word beside it, and a figure. */
 function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, style?: 'clearance') => string): Caption {
   const { bore, clearance, rings, worst, clocking, block } = cylinder;
-  if (stage === 'bores') return { state: bore.verdict.state, word: bore.verdict.state, figure: bore.verdict.state === 'part read' && bore.total > 0 ? `${bore.read}/${bore.total}` : '' };
-  if (stage === 'pistons') return { state: clearance.state, word: clearance.state, figure: clearance.value === null ? '' : length(clearance.value, 'clearance') };
+  if (stage === 'bores')
+    return {
+      state: bore.verdict.state,
+      word: bore.verdict.state,
+      figure: bore.verdict.state === 'part read' && bore.total > 0 ? `${bore.read}/${bore.total}` : '',
+    };
+  if (stage === 'pistons')
+    return {
+      state: clearance.state,
+      word: clearance.state,
+      figure: clearance.value === null ? '' : length(clearance.value, 'clearance'),
+    };
   if (stage === 'clocking') return clockingCaption(clocking);
   if (stage === 'assembly') return blockCaption(block);
   const { state, gap } = rings[worst.compression];
@@ -73,19 +93,38 @@ function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
   const { state, figure, word } = caption(cylinder, stage, length);
   return (
     <g transform={`translate(${deck.x} ${deck.y})`}>
-      <circle r={BORE} fill="var(--sheet)" stroke={current ? 'var(--blue)' : 'var(--edge)'} strokeWidth={current ? 0.05 : 0.014} />
+      <circle
+        r={BORE}
+        fill="var(--sheet)"
+        stroke={current ? 'var(--blue)' : 'var(--edge)'}
+        strokeWidth={current ? 0.05 : 0.014}
+      />
       <RingArc radius={RADII.top} at={joints.top} state={rings.top.state} />
       <RingArc radius={RADII.second} at={joints.second} state={rings.second.state} />
       <RingArc radius={RADII.oil} at={joints.upperRail} state={rings[cylinder.worst.rail].state} />
-      <text y={0.045} textAnchor="middle" fontSize={0.19} fontWeight={700} fill={current ? 'var(--blue)' : 'var(--ink)'}>
+      <text
+        y={0.045}
+        textAnchor="middle"
+        fontSize={0.19}
+        fontWeight={700}
+        fill={current ? 'var(--blue)' : 'var(--ink)'}
+      >
         {cylinder.label}
       </text>
       <svg x={-0.06} y={0.065} width={0.12} height={0.12} viewBox="0 0 14 14">
         <StateShape state={state} />
       </svg>
       {beside !== 0 && (
-        <g transform={`translate(${beside * (BORE + 0.16)} 0)`} textAnchor={beside > 0 ? 'start' : 'end'} fontSize={0.135}>
-          <text y={figure ? -0.03 : 0.045} fill={state === 'to do' ? 'var(--soft)' : stateColour(state)} fontWeight={600}>
+        <g
+          transform={`translate(${beside * (BORE + 0.16)} 0)`}
+          textAnchor={beside > 0 ? 'start' : 'end'}
+          fontSize={0.135}
+        >
+          <text
+            y={figure ? -0.03 : 0.045}
+            fill={state === 'to do' ? 'var(--soft)' : stateColour(state)}
+            fontWeight={600}
+          >
             {word}
           </text>
           {figure && (
@@ -136,20 +175,61 @@ export function Deck({ stage }: { stage: Stage }) {
 
   const percent = (value: number, from: number, to: number): string => `${((value - from) / (to - from)) * 100}%`;
   return (
-    <nav aria-label="Cylinders" className="relative flex h-full min-h-0 flex-col items-center gap-1 overflow-y-auto p-2">
-      <div ref={box} onKeyDown={onKey} className="relative w-full max-w-[300px]" style={{ aspectRatio: `${right - left} / ${bottom - top}`, flex: '0 1 auto', minHeight: two || cylinders.length > 8 ? `${(bottom - top) * (two ? 56 : LEAST)}px` : 0 }}>
-        <svg viewBox={`${left} ${top} ${right - left} ${bottom - top}`} className="absolute inset-0 size-full" aria-hidden>
-          <text x={(Math.min(...xs) + Math.max(...xs)) / 2} y={top + 0.16} textAnchor="middle" fontSize={0.14} fill="var(--soft)">
+    <nav
+      aria-label="Cylinders"
+      className="relative flex h-full min-h-0 flex-col items-center gap-1 overflow-y-auto p-2"
+    >
+      <div
+        ref={box}
+        onKeyDown={onKey}
+        className="relative w-full max-w-[300px]"
+        style={{
+          aspectRatio: `${right - left} / ${bottom - top}`,
+          flex: '0 1 auto',
+          minHeight: two || cylinders.length > 8 ? `${(bottom - top) * (two ? 56 : LEAST)}px` : 0,
+        }}
+      >
+        <svg
+          viewBox={`${left} ${top} ${right - left} ${bottom - top}`}
+          className="absolute inset-0 size-full"
+          aria-hidden
+        >
+          <text
+            x={(Math.min(...xs) + Math.max(...xs)) / 2}
+            y={top + 0.16}
+            textAnchor="middle"
+            fontSize={0.14}
+            fill="var(--soft)"
+          >
             front of engine
           </text>
           <path d={`M${(Math.min(...xs) + Math.max(...xs)) / 2} ${top + 0.2}l-.06 .09h.12z`} fill="var(--soft)" />
           {banks.map((bank) => {
             const by = bank.map((c) => c.deck.y);
             const x = bank[0]?.deck.x ?? 0;
-            return <rect key={x} x={x - 0.54} y={Math.min(...by) - 0.52} width={1.08} height={Math.max(...by) - Math.min(...by) + 1.04} rx={0.1} fill="var(--steel)" stroke="var(--line)" strokeWidth={0.012} />;
+            return (
+              <rect
+                key={x}
+                x={x - 0.54}
+                y={Math.min(...by) - 0.52}
+                width={1.08}
+                height={Math.max(...by) - Math.min(...by) + 1.04}
+                rx={0.1}
+                fill="var(--steel)"
+                stroke="var(--line)"
+                strokeWidth={0.012}
+              />
+            );
           })}
           {cylinders.map((c) => (
-            <Bore key={c.id} cylinder={c} joints={(stage === 'assembly' ? c.block.asFound : null) ?? c.clocking.plan?.joints ?? UNPLANNED} current={c.id === current?.id} stage={stage} beside={two ? 0 : 1} />
+            <Bore
+              key={c.id}
+              cylinder={c}
+              joints={(stage === 'assembly' ? c.block.asFound : null) ?? c.clocking.plan?.joints ?? UNPLANNED}
+              current={c.id === current?.id}
+              stage={stage}
+              beside={two ? 0 : 1}
+            />
           ))}
         </svg>
         {cylinders.map((c) => {
@@ -164,7 +244,12 @@ export function Deck({ stage }: { stage: Stage }) {
               aria-label={`Cylinder ${c.label}, ${word}${figure ? `, ${figure}` : ''}`}
               onClick={() => moveTo({ cylinder: c.id })}
               className="absolute min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 rounded-full"
-              style={{ left: percent(c.deck.x, left, right), top: percent(c.deck.y, top, bottom), width: `${(0.9 / (right - left)) * 100}%`, aspectRatio: '1' }}
+              style={{
+                left: percent(c.deck.x, left, right),
+                top: percent(c.deck.y, top, bottom),
+                width: `${(0.9 / (right - left)) * 100}%`,
+                aspectRatio: '1',
+              }}
             />
           );
         })}
@@ -180,7 +265,8 @@ function Below({ cylinder, stage }: { cylinder: JudgedCylinder; stage: Stage }) 
   const { state, word, figure } = caption(cylinder, stage, length);
   return (
     <p className="flex items-center gap-1.5 text-sm text-soft">
-      <b className="text-ink">{cylinder.label}</b> {cylinder.bank} bank <StateShape state={state} size={12} /> {word} <span className="figures">{figure}</span>
+      <b className="text-ink">{cylinder.label}</b> {cylinder.bank} bank <StateShape state={state} size={12} /> {word}{' '}
+      <span className="figures">{figure}</span>
     </p>
   );
 }

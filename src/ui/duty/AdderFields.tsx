@@ -46,9 +46,22 @@ export function AdderFields({ label, adder, cylinders, onChange, onFault }: Prop
         />
       </div>
       {(adder.kind === 'turbo' || adder.kind === 'supercharger') && (
-        <PressureField label={label === 'Power adder' ? 'Boost' : 'Planned boost'} value={adder.boost} onChange={(boost) => onChange({ ...adder, boost })} onFault={onFault} />
+        <PressureField
+          label={label === 'Power adder' ? 'Boost' : 'Planned boost'}
+          value={adder.boost}
+          onChange={(boost) => onChange({ ...adder, boost })}
+          onFault={onFault}
+        />
       )}
-      {adder.kind === 'nitrous' && <NitrousFields adder={adder} cylinders={cylinders} planned={label !== 'Power adder'} onChange={onChange} onFault={onFault} />}
+      {adder.kind === 'nitrous' && (
+        <NitrousFields
+          adder={adder}
+          cylinders={cylinders}
+          planned={label !== 'Power adder'}
+          onChange={onChange}
+          onFault={onFault}
+        />
+      )}
     </div>
   );
 }
@@ -76,12 +89,28 @@ function NitrousFields({ adder, cylinders, planned, onChange, onFault }: Nitrous
       <Field
         label={planned ? 'Planned shot, hp' : 'Nitrous shot, hp'}
         hint="Stages that run together with a plus: 100+75."
-        error={shots === null ? 'A shot in hp is asked for, e.g. 150, or 100+75 in two stages. At most 5000 hp.' : undefined}
+        error={
+          shots === null ? 'A shot in hp is asked for, e.g. 150, or 100+75 in two stages. At most 5000 hp.' : undefined
+        }
         said={said ? <span className="figures">{said}</span> : undefined}
       >
-        {(props) => <input {...props} className="field figures" inputMode="text" autoComplete="off" value={typed} onChange={(event) => type(event.target.value)} />}
+        {(props) => (
+          <input
+            {...props}
+            className="field figures"
+            inputMode="text"
+            autoComplete="off"
+            value={typed}
+            onChange={(event) => type(event.target.value)}
+          />
+        )}
       </Field>
-      <CountField label={planned ? 'Planned for cylinders' : 'Fed to cylinders'} hint={`Empty: all ${cylinders}.`} value={adder.cylinders} onChange={(fedTo) => onChange({ ...adder, cylinders: fedTo })} />
+      <CountField
+        label={planned ? 'Planned for cylinders' : 'Fed to cylinders'}
+        hint={`Empty: all ${cylinders}.`}
+        value={adder.cylinders}
+        onChange={(fedTo) => onChange({ ...adder, cylinders: fedTo })}
+      />
     </div>
   );
 }

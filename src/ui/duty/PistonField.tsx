@@ -16,7 +16,11 @@ export function PistonField({ chart, value, onChange }: Props) {
       label="How the piston is made"
       none="not said yet"
       hint="It decides the gap as much as the duty does. If you do not know, leave it open and ask: a wrong answer here costs engines."
-      said={columnOf(chart, value)?.highRing ? <b className="text-short">A top ring this near the crown needs far more gap than the oldest rule says.</b> : undefined}
+      said={
+        columnOf(chart, value)?.highRing ? (
+          <b className="text-short">A top ring this near the crown needs far more gap than the oldest rule says.</b>
+        ) : undefined
+      }
       value={value}
       options={chart.columns.map(({ id, words }) => [id, words] as const)}
       onChange={onChange}

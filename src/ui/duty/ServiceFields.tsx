@@ -32,9 +32,27 @@ export function ServiceFields({ service, duty, chart, cylinders, onChange, onDut
   const caution = fuelCaution(service.fuel);
   return (
     <>
-      <SelectField label="What the engine is for" none="not said yet" value={service.use} options={USES.map((use) => [use, USE_WORDS[use]] as const)} onChange={(use) => onChange({ ...service, use })} />
-      <SelectField label="Fuel" said={caution ?? undefined} value={service.fuel} options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)} onChange={(fuel) => fuel && onChange({ ...service, fuel })} />
-      <AdderFields label="Power adder" adder={service.now} cylinders={cylinders} onChange={(now) => onChange({ ...service, now })} onFault={(now) => fault({ now })} />
+      <SelectField
+        label="What the engine is for"
+        none="not said yet"
+        value={service.use}
+        options={USES.map((use) => [use, USE_WORDS[use]] as const)}
+        onChange={(use) => onChange({ ...service, use })}
+      />
+      <SelectField
+        label="Fuel"
+        said={caution ?? undefined}
+        value={service.fuel}
+        options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
+        onChange={(fuel) => fuel && onChange({ ...service, fuel })}
+      />
+      <AdderFields
+        label="Power adder"
+        adder={service.now}
+        cylinders={cylinders}
+        onChange={(now) => onChange({ ...service, now })}
+        onFault={(now) => fault({ now })}
+      />
       <div className="grid content-start gap-3">
         <label className="flex min-h-11 items-center gap-2 font-bold sm:mt-7">
           <input
@@ -43,12 +61,23 @@ export function ServiceFields({ service, duty, chart, cylinders, onChange, onDut
             checked={service.later !== null}
             onChange={(event) => {
               fault({ later: null });
-              onChange({ ...service, later: event.target.checked ? { kind: 'nitrous', shots: [], cylinders: null } : null });
+              onChange({
+                ...service,
+                later: event.target.checked ? { kind: 'nitrous', shots: [], cylinders: null } : null,
+              });
             }}
           />
           More is planned for later
         </label>
-        {service.later && <AdderFields label="Planned power adder" adder={service.later} cylinders={cylinders} onChange={(later) => onChange({ ...service, later })} onFault={(later) => fault({ later })} />}
+        {service.later && (
+          <AdderFields
+            label="Planned power adder"
+            adder={service.later}
+            cylinders={cylinders}
+            onChange={(later) => onChange({ ...service, later })}
+            onFault={(later) => fault({ later })}
+          />
+        )}
       </div>
       <SelectField
         label="Row of the chart"

@@ -4,7 +4,13 @@ import { SURFACES, SURFACE_WORDS, type Surface } from '@/core/targets/target';
 import { SelectField } from '../shared/SelectField';
 
 /** What the cylinder wall is. */
-export function SurfaceField({ value, onChange }: { value: Surface | null; onChange: (surface: Surface | null) => void }) {
+export function SurfaceField({
+  value,
+  onChange,
+}: {
+  value: Surface | null;
+  onChange: (surface: Surface | null) => void;
+}) {
   return (
     <SelectField
       label="Cylinder wall"

@@ -30,7 +30,8 @@ export function Hand({ subject }: { subject: Subject }) {
   const held = toolFor(subject);
   const fitting = tools.filter((t) => suits(t, family));
   const { boreChoices } = judgement;
-  const size = subject === 'bore' ? cylinder?.targetBore?.nm : subject === 'piston' ? cylinder?.targetBore?.nm : undefined;
+  const size =
+    subject === 'bore' ? cylinder?.targetBore?.nm : subject === 'piston' ? cylinder?.targetBore?.nm : undefined;
   const far = held && size !== undefined && isOutOfRange(held, size);
   const late = held && isOutOfDate(held, new Date().toISOString());
   const noted = warmth.part !== null || warmth.tool !== null;
@@ -39,10 +40,19 @@ export function Hand({ subject }: { subject: Subject }) {
       <Field
         label="In hand"
         error={far ? `${held.name} does not reach this size.` : late ? 'Its calibration has run out.' : undefined}
-        hint={held ? undefined : `Name the ${INSTRUMENT_KIND_WORDS[SUITED[family][0]]}, and each reading says what it was taken with.`}
+        hint={
+          held
+            ? undefined
+            : `Name the ${INSTRUMENT_KIND_WORDS[SUITED[family][0]]}, and each reading says what it was taken with.`
+        }
       >
         {(props) => (
-          <select {...props} className="field" value={held?.id ?? ''} onChange={(event) => takeTool(family, event.target.value || null)}>
+          <select
+            {...props}
+            className="field"
+            value={held?.id ?? ''}
+            onChange={(event) => takeTool(family, event.target.value || null)}
+          >
             <option value="">no tool named</option>
             {fitting.map((t) => (
               <option key={t.id} value={t.id}>
@@ -55,16 +65,30 @@ export function Hand({ subject }: { subject: Subject }) {
       {subject === 'bore' && (
         <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
           <span className="font-bold">Torque plate</span>
-          <Segmented label="Torque plate" value={boreChoices.plate === null ? 'unsaid' : boreChoices.plate ? 'on' : 'off'} options={PLATES} onChange={(plate) => choose('bores', { ...boreChoices, plate: plate === 'unsaid' ? null : plate === 'on' })} />
+          <Segmented
+            label="Torque plate"
+            value={boreChoices.plate === null ? 'unsaid' : boreChoices.plate ? 'on' : 'off'}
+            options={PLATES}
+            onChange={(plate) => choose('bores', { ...boreChoices, plate: plate === 'unsaid' ? null : plate === 'on' })}
+          />
         </div>
       )}
       {isRing(subject) && <Squared />}
       {family !== 'gap' && (
         <p className="mt-1">
-          <button type="button" aria-expanded={warm} onClick={() => setWarm(!warm)} className="min-h-11 font-bold text-blue underline underline-offset-4">
+          <button
+            type="button"
+            aria-expanded={warm}
+            onClick={() => setWarm(!warm)}
+            className="min-h-11 font-bold text-blue underline underline-offset-4"
+          >
             {noted ? `Part ${warmth.part ?? 20} °C, tool ${warmth.tool ?? 20} °C` : 'Taken at 20 °C'}
           </button>{' '}
-          <Link href="/instruments" prefetch={false} className="inline-flex min-h-11 items-center text-soft underline underline-offset-4">
+          <Link
+            href="/instruments"
+            prefetch={false}
+            className="inline-flex min-h-11 items-center text-soft underline underline-offset-4"
+          >
             The shop’s tools
           </Link>
         </p>
@@ -81,9 +105,34 @@ function Squared() {
   const depths = judgement.boreChoices.depths.map((d) => [d, DEPTH_WORDS[d]] as const);
   return (
     <div className="mt-2 grid gap-2">
-      <SelectField label="Filer" value={filer?.id ?? null} none="no filer named" options={filers.map((f) => [f.id, f.name] as const)} onChange={(id) => takeTool('filing', id)} />
-      <SelectField label="Squared with" value={SQUARINGS.find((s) => s === squaring.tool) ?? null} none="not said" options={SQUARINGS.map((s) => [s, SQUARING_WORDS[s]] as const)} onChange={(tool) => setSquaring({ tool: tool ?? '' })} said={squaring.tool === 'domedPiston' ? <b className="text-short">A domed piston cocks the ring: its readings wander. Use a flat-top one, upside down.</b> : undefined} />
-      <SelectField label="Squared at" value={depths.find(([d]) => d === squaring.depth)?.[0] ?? null} none="about an inch down" options={depths} onChange={(depth) => setSquaring({ depth: depth ?? '' })} />
+      <SelectField
+        label="Filer"
+        value={filer?.id ?? null}
+        none="no filer named"
+        options={filers.map((f) => [f.id, f.name] as const)}
+        onChange={(id) => takeTool('filing', id)}
+      />
+      <SelectField
+        label="Squared with"
+        value={SQUARINGS.find((s) => s === squaring.tool) ?? null}
+        none="not said"
+        options={SQUARINGS.map((s) => [s, SQUARING_WORDS[s]] as const)}
+        onChange={(tool) => setSquaring({ tool: tool ?? '' })}
+        said={
+          squaring.tool === 'domedPiston' ? (
+            <b className="text-short">
+              A domed piston cocks the ring: its readings wander. Use a flat-top one, upside down.
+            </b>
+          ) : undefined
+        }
+      />
+      <SelectField
+        label="Squared at"
+        value={depths.find(([d]) => d === squaring.depth)?.[0] ?? null}
+        none="about an inch down"
+        options={depths}
+        onChange={(depth) => setSquaring({ depth: depth ?? '' })}
+      />
     </div>
   );
 }
@@ -94,9 +143,27 @@ function Temperatures() {
   const [, setFault] = useState<string | null>(null);
   return (
     <div className="grid grid-cols-2 gap-3 pb-2">
-      <TemperatureField label="Part" usual={USUAL} value={warmth.part} onFault={setFault} placeholder="20" onChange={(part) => setWarmth({ part, tool: warmth.tool === warmth.part ? part : warmth.tool })} />
-      <TemperatureField key={warmth.tool === null ? 'none' : 'some'} label="Tool" usual={USUAL} value={warmth.tool} onFault={setFault} placeholder="20" onChange={(tool) => setWarmth({ ...warmth, tool })} />
-      <p className="col-span-2 text-sm text-soft">Each reading from now on is brought to 20 °C by what the part and the tool are made of. Left empty: both at 20 °C.</p>
+      <TemperatureField
+        label="Part"
+        usual={USUAL}
+        value={warmth.part}
+        onFault={setFault}
+        placeholder="20"
+        onChange={(part) => setWarmth({ part, tool: warmth.tool === warmth.part ? part : warmth.tool })}
+      />
+      <TemperatureField
+        key={warmth.tool === null ? 'none' : 'some'}
+        label="Tool"
+        usual={USUAL}
+        value={warmth.tool}
+        onFault={setFault}
+        placeholder="20"
+        onChange={(tool) => setWarmth({ ...warmth, tool })}
+      />
+      <p className="col-span-2 text-sm text-soft">
+        Each reading from now on is brought to 20 °C by what the part and the tool are made of. Left empty: both at 20
+        °C.
+      </p>
     </div>
   );
 }

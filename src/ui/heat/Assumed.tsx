@@ -30,7 +30,10 @@ function Form({ choices }: { choices: HeatChoices }) {
   const assumed = cylinder?.heat?.temperatures ?? null;
   const unsettled = Object.values(faults).find((f) => f) ?? null;
   const { spread } = draft;
-  const coolerWall = draft.wall !== null && draft.top !== null && draft.wall >= draft.top ? 'The wall is hotter than the top ring: are the two swapped?' : null;
+  const coolerWall =
+    draft.wall !== null && draft.top !== null && draft.wall >= draft.top
+      ? 'The wall is hotter than the top ring: are the two swapped?'
+      : null;
   const wrong = unsettled ?? coolerWall;
   const spreadField = (key: 'ring' | 'wall' | 'expansion', label: string, most: number, scale = 1) => (
     <Field label={label} error={faults[key] ?? undefined}>
@@ -55,7 +58,9 @@ function Form({ choices }: { choices: HeatChoices }) {
   );
   return (
     <details>
-      <summary className="min-h-11 py-2 font-bold">What is assumed: temperatures, metals, and how sure they are</summary>
+      <summary className="min-h-11 py-2 font-bold">
+        What is assumed: temperatures, metals, and how sure they are
+      </summary>
       <form
         className="grid max-w-2xl gap-4 pt-2 sm:grid-cols-2"
         onSubmit={(event) => {
@@ -82,15 +87,28 @@ function Form({ choices }: { choices: HeatChoices }) {
           options={RING_METALS.map((metal) => [metal, RING_METAL_WORDS[metal]] as const)}
           onChange={(ringMetal) => ringMetal && setDraft({ ...draft, ringMetal })}
         />
-        <LengthField label="Feel of the feeler, ±" kind="clearance" units={units} value={draft.feeler} onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, feeler: nm }))} onFault={(f) => setFaults((all) => ({ ...all, feeler: f }))} />
+        <LengthField
+          label="Feel of the feeler, ±"
+          kind="clearance"
+          units={units}
+          value={draft.feeler}
+          onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, feeler: nm }))}
+          onFault={(f) => setFaults((all) => ({ ...all, feeler: f }))}
+        />
         {spreadField('ring', 'Ring temperature, ± K (k = 2)', 200)}
         {spreadField('wall', 'Wall temperature, ± K (k = 2)', 200)}
         {spreadField('expansion', 'Either expansion, ± % (k = 2)', 50, 100)}
         <div className="flex flex-wrap items-end gap-3 sm:col-span-2">
-          <Button kind="accent" type="submit" disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices)}>
+          <Button
+            kind="accent"
+            type="submit"
+            disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices)}
+          >
             Set what is assumed
           </Button>
-          {JSON.stringify(choices) !== JSON.stringify(STARTING_HEAT) && <Button onClick={() => choose('heat', STARTING_HEAT)}>Back to what the program assumes</Button>}
+          {JSON.stringify(choices) !== JSON.stringify(STARTING_HEAT) && (
+            <Button onClick={() => choose('heat', STARTING_HEAT)}>Back to what the program assumes</Button>
+          )}
           {wrong && <p className="w-full font-bold text-over">{wrong}</p>}
         </div>
       </form>

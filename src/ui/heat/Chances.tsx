@@ -18,8 +18,10 @@ const SEED = 1;
 const BAND_STEPS = 24;
 const COLD = 20;
 
-const runStanding = 'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
-const heatStanding = 'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: from memory; enter your own under “What is assumed”.';
+const runStanding =
+  'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
+const heatStanding =
+  'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: from memory; enter your own under “What is assumed”.';
 
 /** The gap lines of one ring with the band of what is not known, and the chance that each closes. */
 export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
@@ -29,7 +31,15 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
   const { spread } = judgement.heat;
   const xEnd = Math.ceil((Math.max(assumed, ...points.map((p) => p.butting)) + 30) / 20) * 20;
   const at = Array.from({ length: BAND_STEPS + 1 }, (_, i) => COLD + ((xEnd - COLD) * i) / BAND_STEPS);
-  const asks = points.map((p): SimulationAsk => ({ cold: p.known, heat: ringHeat, ring: assumed, spread, draws, seed: SEED, at }));
+  const asks = points.map((p): SimulationAsk => ({
+    cold: p.known,
+    heat: ringHeat,
+    ring: assumed,
+    spread,
+    draws,
+    seed: SEED,
+    at,
+  }));
   const { chance, stop, again } = useGapChance(asks);
   const results = chance.state === 'done' ? chance.results : [];
   const measured = points.findIndex((p) => p.point === 'measured');
@@ -49,7 +59,14 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
         zero="ends meet"
         stand={{ celsius: assumed, words: `assumed ${assumed.toFixed(0)} °C` }}
         lines={linesOf(points, units, length)}
-        band={band && { label: `where nine in ten of the ${POINT_WORDS[points[banded]?.point ?? 'minimum']} lie`, colour: POINT_COLOURS[points[banded]?.point ?? 'minimum'], low: band.map((b) => ({ x: b.celsius, y: y(b.low) })), high: band.map((b) => ({ x: b.celsius, y: y(b.high) })) }}
+        band={
+          band && {
+            label: `where nine in ten of the ${POINT_WORDS[points[banded]?.point ?? 'minimum']} lie`,
+            colour: POINT_COLOURS[points[banded]?.point ?? 'minimum'],
+            low: band.map((b) => ({ x: b.celsius, y: y(b.low) })),
+            high: band.map((b) => ({ x: b.celsius, y: y(b.high) })),
+          }
+        }
       />
       <div className="relative overflow-x-auto">
         <table className="ruled mt-2" aria-label="Gaps hot">
@@ -89,7 +106,12 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
 function Row({ point, result }: { point: HotGap; result: SimulationResult | null }) {
   const { units, length } = useBench();
   const number = (nm: number): string => printLength(nm, units, 'fine').number;
-  const drawn = result ? [say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceWords(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`, say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`] : [];
+  const drawn = result
+    ? [
+        say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceWords(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`,
+        say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`,
+      ]
+    : [];
   return (
     <tr>
       <th scope="row" className="font-bold! text-ink!">
@@ -98,10 +120,17 @@ function Row({ point, result }: { point: HotGap; result: SimulationResult | null
       <td className="num">{number(point.cold)}</td>
       <td className="num">{point.hot < 0 ? 'closed' : number(Math.round(point.hot))}</td>
       <td className="num">{point.butting.toFixed(0)}</td>
-      <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>{point.margin.toFixed(0).replace('-', '−')}</td>
+      <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>
+        {point.margin.toFixed(0).replace('-', '−')}
+      </td>
       <td className="num">{result ? chanceWords(result) : '…'}</td>
       <td className="py-0! pr-0! text-right">
-        <Explain what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`} units={units} working={[...point.working, ...drawn]} standing={`${heatStanding} ${runStanding}`} />
+        <Explain
+          what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`}
+          units={units}
+          working={[...point.working, ...drawn]}
+          standing={`${heatStanding} ${runStanding}`}
+        />
       </td>
     </tr>
   );
@@ -132,7 +161,12 @@ function Run({ chance, draws, onDraws, stop, again }: RunProps) {
       </label>
       {running ? (
         <>
-          <progress aria-label="Draws made" className="h-3 w-40 accent-(--blue)" value={chance.done} max={chance.total} />
+          <progress
+            aria-label="Draws made"
+            className="h-3 w-40 accent-(--blue)"
+            value={chance.done}
+            max={chance.total}
+          />
           <Button onClick={stop}>Stop</Button>
         </>
       ) : (
@@ -140,7 +174,8 @@ function Run({ chance, draws, onDraws, stop, again }: RunProps) {
       )}
       <span role="status" className="text-soft">
         {chance.state === 'running' && `${Math.round((100 * chance.done) / chance.total)} %`}
-        {chance.state === 'done' && `${draws.toLocaleString('en')} draws a gap over temperatures, expansion and feeler, seed ${SEED}, in ${chance.took.toFixed(0)} ms.`}
+        {chance.state === 'done' &&
+          `${draws.toLocaleString('en')} draws a gap over temperatures, expansion and feeler, seed ${SEED}, in ${chance.took.toFixed(0)} ms.`}
         {chance.state === 'stopped' && 'Stopped. No chance is given.'}
         {chance.state === 'failed' && `The run failed: ${chance.why}`}
       </span>

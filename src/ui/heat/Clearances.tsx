@@ -6,7 +6,8 @@ import { Explain } from '../shared/Explain';
 import { Plot } from './Plot';
 import { POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 
-const STANDING = 'Free linear expansion: an identity. Expansion: handbook values, recalled; hypereutectic from memory. Skirt as hot as its wall unless entered: from memory.';
+const STANDING =
+  'Free linear expansion: an identity. Expansion: handbook values, recalled; hypereutectic from memory. Skirt as hot as its wall unless entered: from memory.';
 
 /** The running piston-to-wall clearance against the skirt's temperature. */
 export function Clearances({ heat }: { heat: JudgedHeat }) {
@@ -21,7 +22,8 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
     <section aria-label="Running clearance against skirt temperature">
       <h2 className="text-lg">Running clearance against skirt temperature</h2>
       <p className="max-w-prose text-soft">
-        Free growth of skirt and bore. A skirt is oval and thin and gives, and many cast pistons hold steel inserts: the true clearance is larger. Read it as a comparison, not as a seizure foretold.
+        Free growth of skirt and bore. A skirt is oval and thin and gives, and many cast pistons hold steel inserts: the
+        true clearance is larger. Read it as a comparison, not as a seizure foretold.
       </p>
       <Plot
         label={`Clearance against skirt temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold, 'clearance')} is gone on paper at ${p.closing.toFixed(0)} °C`).join(', ')}.`}
@@ -58,10 +60,19 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
                   {POINT_WORDS[p.point]}
                 </th>
                 <td className="num">{length(p.cold, 'clearance')}</td>
-                <td className="num">{p.hot < 0 ? `none: ${length(Math.round(p.hot), 'clearance')}` : length(Math.round(p.hot), 'clearance')}</td>
+                <td className="num">
+                  {p.hot < 0
+                    ? `none: ${length(Math.round(p.hot), 'clearance')}`
+                    : length(Math.round(p.hot), 'clearance')}
+                </td>
                 <td className="num">{p.closing.toFixed(0)} °C</td>
                 <td className="py-0! pr-0! text-right">
-                  <Explain what={`${POINT_WORDS[p.point]} clearance, hot`} units={units} working={p.working} standing={STANDING} />
+                  <Explain
+                    what={`${POINT_WORDS[p.point]} clearance, hot`}
+                    units={units}
+                    working={p.working}
+                    standing={STANDING}
+                  />
                 </td>
               </tr>
             ))}

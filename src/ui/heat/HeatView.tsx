@@ -28,7 +28,8 @@ export function HeatView() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3">
       <p className="border-l-4 border-blue pl-3">
-        <b>A model, not a rule.</b> It explains and it warns; it never lowers a target below the sheet or the chart. It takes {assumedWords(heat)}; temperatures are means, from memory.
+        <b>A model, not a rule.</b> It explains and it warns; it never lowers a target below the sheet or the chart. It
+        takes {assumedWords(heat)}; temperatures are means, from memory.
       </p>
       <section aria-label="Gap against ring temperature">
         <div className="flex flex-wrap items-center gap-4">
@@ -44,6 +45,7 @@ export function HeatView() {
 }
 
 function Gaps({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
-  if (heat.rings[ring].points.length === 0) return <p className="py-3 text-soft">No target and no reading of this ring yet.</p>;
+  if (heat.rings[ring].points.length === 0)
+    return <p className="py-3 text-soft">No target and no reading of this ring yet.</p>;
   return <Chances heat={heat} ring={ring} />;
 }

@@ -1,6 +1,18 @@
 'use client';
 
-import { type ChartDataset, type LegendItem, type Plugin, type Point, Chart, Filler, Legend, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
+import {
+  type ChartDataset,
+  type LegendItem,
+  type Plugin,
+  type Point,
+  Chart,
+  Filler,
+  Legend,
+  LineController,
+  LineElement,
+  LinearScale,
+  PointElement,
+} from 'chart.js';
 import { useEffect, useRef, useState } from 'react';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, Legend);
@@ -102,8 +114,20 @@ function datasetsOf(lines: PlotLine[], band: PlotBand | null): ChartDataset<'lin
 /** The key: a stroke as each line is drawn, a patch for the band. */
 function keyOf(lines: PlotLine[], band: PlotBand | null): LegendItem[] {
   const fontColor = colour('--ink');
-  const strokes = lines.map(({ label, colour: name, width = 2, dash = [] }): LegendItem => ({ text: label, fontColor, strokeStyle: colour(name), lineWidth: width, lineDash: dash, pointStyle: 'line' }));
-  return band ? [...strokes, { text: band.label, fontColor, fillStyle: `${colour(band.colour)}4d`, lineWidth: 0, pointStyle: 'rect' }] : strokes;
+  const strokes = lines.map(({ label, colour: name, width = 2, dash = [] }): LegendItem => ({
+    text: label,
+    fontColor,
+    strokeStyle: colour(name),
+    lineWidth: width,
+    lineDash: dash,
+    pointStyle: 'line',
+  }));
+  return band
+    ? [
+        ...strokes,
+        { text: band.label, fontColor, fillStyle: `${colour(band.colour)}4d`, lineWidth: 0, pointStyle: 'rect' },
+      ]
+    : strokes;
 }
 
 /** Lines over temperature, drawn with Chart.js in the colours of the theme. The same figures stand in a table beside it. */
@@ -120,7 +144,11 @@ export function Plot({ label, lines, band, stand, xTitle, yTitle, xEnd, yEnds, z
     if (!canvas.current) return;
     const axis = (title: string) => ({
       title: { display: true, text: title, color: colour('--soft'), font: { size: 13 } },
-      ticks: { color: colour('--ink'), includeBounds: false, font: { family: 'Atkinson Hyperlegible Mono Variable', size: 13 } },
+      ticks: {
+        color: colour('--ink'),
+        includeBounds: false,
+        font: { family: 'Atkinson Hyperlegible Mono Variable', size: 13 },
+      },
       grid: { color: colour('--line'), lineWidth: 0.5 },
       border: { color: colour('--ink') },
     });
@@ -139,7 +167,13 @@ export function Plot({ label, lines, band, stand, xTitle, yTitle, xEnd, yEnds, z
           legend: {
             align: 'start',
             onClick: () => undefined,
-            labels: { usePointStyle: true, pointStyleWidth: 30, boxHeight: 8, font: { size: 13 }, generateLabels: () => keyOf(lines, band) },
+            labels: {
+              usePointStyle: true,
+              pointStyleWidth: 30,
+              boxHeight: 8,
+              font: { size: 13 },
+              generateLabels: () => keyOf(lines, band),
+            },
           },
         },
       },

@@ -5,7 +5,11 @@ import { toMm, toThou } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
 import type { PlotLine } from './Plot';
 
-export const POINT_WORDS: Record<HeatPoint, string> = { minimum: 'minimum', aim: 'end of window', measured: 'measured' };
+export const POINT_WORDS: Record<HeatPoint, string> = {
+  minimum: 'minimum',
+  aim: 'end of window',
+  measured: 'measured',
+};
 export const POINT_COLOURS: Record<HeatPoint, string> = { minimum: '--ok', aim: '--ok', measured: '--blue' };
 
 /** A length as the number a plot is drawn with, in the unit its axis names. */

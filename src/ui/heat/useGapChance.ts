@@ -33,7 +33,12 @@ export function useGapChance(asks: SimulationAsk[]): { chance: Chance; stop: () 
       worker.current = running;
       running.onmessage = ({ data }: MessageEvent<ChanceNews>): void => {
         if (data.kind === 'progress') setChance({ state: 'running', done: data.done, total: data.total });
-        else setChance(data.kind === 'done' ? { state: 'done', results: data.results, took: data.took } : { state: 'failed', why: data.why });
+        else
+          setChance(
+            data.kind === 'done'
+              ? { state: 'done', results: data.results, took: data.took }
+              : { state: 'failed', why: data.why },
+          );
         if (data.kind !== 'progress') running.terminate();
       };
       running.onerror = () => setChance({ state: 'failed', why: 'The run could not be begun in this browser.' });

@@ -5,7 +5,14 @@ import { useState } from 'react';
 import { putToolAway, saveTool } from '@/app/actions';
 import type { Units } from '@/core/quantity/length';
 import { lengthText } from '@/core/quantity/print';
-import { INSTRUMENT_KINDS, INSTRUMENT_KIND_WORDS, type Instrument, calibrationEnds, isFiler, isOutOfDate } from '@/core/uncertainty/instrument';
+import {
+  INSTRUMENT_KINDS,
+  INSTRUMENT_KIND_WORDS,
+  type Instrument,
+  calibrationEnds,
+  isFiler,
+  isOutOfDate,
+} from '@/core/uncertainty/instrument';
 import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { Segmented } from '../shared/Segmented';
@@ -65,7 +72,10 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
       <div className="flex flex-wrap items-end gap-4">
         <div className="flex-1">
           <h1>Tools</h1>
-          <p className="mt-1 max-w-prose text-lg text-soft">What the shop measures with. A reading names its tool; one out of date or out of its range is called out, and its error limit goes into every ±. A build keeps the tools its readings name as they were.</p>
+          <p className="mt-1 max-w-prose text-lg text-soft">
+            What the shop measures with. A reading names its tool; one out of date or out of its range is called out,
+            and its error limit goes into every ±. A build keeps the tools its readings name as they were.
+          </p>
         </div>
         <Segmented label="Units shown" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
         <Button kind="accent" onClick={() => toggle('new')}>
@@ -83,7 +93,15 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
           {faults.join(' ')}
         </p>
       )}
-      {open === 'new' && <InstrumentForm initial={blankInstrument(units)} units={units} faults={faults} onSave={(tool) => void save(tool, 0)} onCancel={() => toggle('new')} />}
+      {open === 'new' && (
+        <InstrumentForm
+          initial={blankInstrument(units)}
+          units={units}
+          faults={faults}
+          onSave={(tool) => void save(tool, 0)}
+          onCancel={() => toggle('new')}
+        />
+      )}
       {INSTRUMENT_KINDS.map((kind) => {
         const own = instruments.filter((i) => i.kind === kind);
         if (own.length === 0) return null;
@@ -96,7 +114,11 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
                   <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1">
                     <b className="min-w-52 text-lg">{tool.name}</b>
                     <span className="flex-1">
-                      {isFiler(tool) ? <span className="text-soft">what it takes off is learnt from its cuts</span> : <Figures tool={tool} units={units} />}
+                      {isFiler(tool) ? (
+                        <span className="text-soft">what it takes off is learnt from its cuts</span>
+                      ) : (
+                        <Figures tool={tool} units={units} />
+                      )}
                     </span>
                     {!isFiler(tool) && <Calibration tool={tool} today={today} />}
                     <Button kind="quiet" aria-expanded={open === tool.id} onClick={() => toggle(tool.id)}>
@@ -106,7 +128,15 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
                       Put away<span className="sr-only"> {tool.name}</span>
                     </Button>
                   </div>
-                  {open === tool.id && <InstrumentForm initial={tool} units={units} faults={faults} onSave={(changed) => void save(changed, tool.version)} onCancel={() => toggle(tool.id)} />}
+                  {open === tool.id && (
+                    <InstrumentForm
+                      initial={tool}
+                      units={units}
+                      faults={faults}
+                      onSave={(changed) => void save(changed, tool.version)}
+                      onCancel={() => toggle(tool.id)}
+                    />
+                  )}
                 </li>
               ))}
             </ul>

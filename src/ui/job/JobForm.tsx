@@ -60,9 +60,17 @@ const ROTATION_OPTIONS = [
 /** The engine as another layout, keeping what still makes sense. */
 function relaid(engine: Job['engine'], layout: Layout): Job['engine'] {
   const two = hasTwoBanks(layout);
-  const scheme = two === (engine.numbering.scheme === 'sequence') ? (two ? 'alternate' : 'sequence') : engine.numbering.scheme;
+  const scheme =
+    two === (engine.numbering.scheme === 'sequence') ? (two ? 'alternate' : 'sequence') : engine.numbering.scheme;
   const cylinders = layout === 'single' ? 1 : Math.max(2, engine.cylinders);
-  const bankAngle = layout === 'vee' ? (engine.bankAngle > 0 && engine.bankAngle < 180 ? engine.bankAngle : 90) : layout === 'flat' ? 180 : 0;
+  const bankAngle =
+    layout === 'vee'
+      ? engine.bankAngle > 0 && engine.bankAngle < 180
+        ? engine.bankAngle
+        : 90
+      : layout === 'flat'
+        ? 180
+        : 0;
   return { ...engine, layout, cylinders, bankAngle, numbering: { ...engine.numbering, scheme } };
 }
 
@@ -74,12 +82,17 @@ function numberingWords(engine: Job['engine']): string {
       .sort((a, b) => a.place - b.place)
       .map((c) => c.label)
       .join(' ');
-  return hasTwoBanks(engine.layout) ? `From the front: left bank ${words('left')}; right bank ${words('right')}.` : `From the front: ${words('only')}.`;
+  return hasTwoBanks(engine.layout)
+    ? `From the front: left bank ${words('left')}; right bank ${words('right')}.`
+    : `From the front: ${words('only')}.`;
 }
 
 /** The job card: what engine, what for, what pistons. */
 export function JobForm({ initial, chart, submit, onSave, expectedBore = null, saved = false, onTouch }: Props) {
-  const { register, control, handleSubmit, setValue, formState } = useForm<JobInput, unknown, Job>({ defaultValues: initial, resolver: zodResolver(jobSchema) });
+  const { register, control, handleSubmit, setValue, formState } = useForm<JobInput, unknown, Job>({
+    defaultValues: initial,
+    resolver: zodResolver(jobSchema),
+  });
   const [faults, setFaults] = useState<string[]>([]);
   const [boreFault, setBoreFault] = useState<string | null>(null);
   const [serviceFault, setServiceFault] = useState<string | null>(null);
@@ -94,7 +107,8 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
     const unsettled = [boreFault, serviceFault].flatMap((fault) => fault ?? []);
     setFaults(unsettled.length > 0 ? unsettled : await onSave(job));
   });
-  const setEngine = (next: Job['engine']): void => setValue('engine', next, { shouldDirty: true, shouldValidate: formState.isSubmitted });
+  const setEngine = (next: Job['engine']): void =>
+    setValue('engine', next, { shouldDirty: true, shouldValidate: formState.isSubmitted });
   const engineErrors = engineFaults(engine);
 
   return (
@@ -102,17 +116,34 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
       <fieldset className="grid gap-4 sm:grid-cols-2">
         <legend className="mb-2 text-lg font-bold">What is on the stand</legend>
         <Field label="Name of the build" error={errors.name?.message} hint="How the shop will look it up.">
-          {(props) => <input {...props} {...register('name')} className="field" autoComplete="off" autoFocus={initial.name === ''} />}
+          {(props) => (
+            <input
+              {...props}
+              {...register('name')}
+              className="field"
+              autoComplete="off"
+              autoFocus={initial.name === ''}
+            />
+          )}
         </Field>
         <Field label="Customer" hint="Or stock.">
           {(props) => <input {...props} {...register('customer')} className="field" autoComplete="off" />}
         </Field>
-        <Field label="Engine and parts" hint="Block, ring set, pistons: what the next one like it will be looked up by.">
+        <Field
+          label="Engine and parts"
+          hint="Block, ring set, pistons: what the next one like it will be looked up by."
+        >
           {(props) => <input {...props} {...register('description')} className="field" autoComplete="off" />}
         </Field>
         <div>
           <span className="mb-1 block font-bold">The shop speaks</span>
-          <Controller control={control} name="units" render={({ field }) => <Segmented label="The shop speaks" value={field.value} options={SHOP_UNITS} onChange={field.onChange} />} />
+          <Controller
+            control={control}
+            name="units"
+            render={({ field }) => (
+              <Segmented label="The shop speaks" value={field.value} options={SHOP_UNITS} onChange={field.onChange} />
+            )}
+          />
           <p className="mt-1 text-sm text-soft">What a bare number means. It can be switched at any time.</p>
         </div>
       </fieldset>
@@ -121,7 +152,12 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
         <legend className="mb-2 text-lg font-bold">The block</legend>
         <div>
           <span className="mb-1 block font-bold">Layout</span>
-          <Segmented label="Layout" value={engine.layout} options={LAYOUT_OPTIONS} onChange={(layout) => setEngine(relaid(engine, layout))} />
+          <Segmented
+            label="Layout"
+            value={engine.layout}
+            options={LAYOUT_OPTIONS}
+            onChange={(layout) => setEngine(relaid(engine, layout))}
+          />
         </div>
         <Field label="Cylinders" error={engineErrors.find((e) => /cylinder/i.test(e))} hint="1 to 16">
           {(props) => (
@@ -138,7 +174,11 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
           )}
         </Field>
         {engine.layout === 'vee' && (
-          <Field label="Bank angle, degrees" error={engineErrors.find((e) => e.startsWith('Bank angle'))} hint="Between the banks">
+          <Field
+            label="Bank angle, degrees"
+            error={engineErrors.find((e) => e.startsWith('Bank angle'))}
+            hint="Between the banks"
+          >
             {(props) => (
               <input
                 {...props}
@@ -157,7 +197,12 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
                 {...props}
                 className="field"
                 value={engine.numbering.scheme}
-                onChange={(event) => setEngine({ ...engine, numbering: { ...engine.numbering, scheme: event.target.value as Numbering['scheme'] } })}
+                onChange={(event) =>
+                  setEngine({
+                    ...engine,
+                    numbering: { ...engine.numbering, scheme: event.target.value as Numbering['scheme'] },
+                  })
+                }
               >
                 {TWO_BANK_SCHEMES.map(([scheme, words]) => (
                   <option key={scheme} value={scheme}>
@@ -169,7 +214,9 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
           </Field>
         )}
         <div>
-          <span className="mb-1 block font-bold">Cylinder {engine.numbering.scheme === 'lettered' ? 'A1' : '1'} is at the</span>
+          <span className="mb-1 block font-bold">
+            Cylinder {engine.numbering.scheme === 'lettered' ? 'A1' : '1'} is at the
+          </span>
           <div className="flex flex-wrap gap-2">
             <Segmented
               label="Cylinder 1 is at"
@@ -186,11 +233,18 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
               />
             )}
           </div>
-          <p className="mt-1 text-sm text-soft">{numberingWords(engine)} {two && 'Banks as seen from the driver’s seat.'}</p>
+          <p className="mt-1 text-sm text-soft">
+            {numberingWords(engine)} {two && 'Banks as seen from the driver’s seat.'}
+          </p>
         </div>
         <div>
           <span className="mb-1 block font-bold">Crank turns, seen from the front</span>
-          <Segmented label="Crank turns" value={engine.rotation} options={ROTATION_OPTIONS} onChange={(rotation) => setEngine({ ...engine, rotation })} />
+          <Segmented
+            label="Crank turns"
+            value={engine.rotation}
+            options={ROTATION_OPTIONS}
+            onChange={(rotation) => setEngine({ ...engine, rotation })}
+          />
           <p className="mt-1 text-sm text-soft">It decides which side is the major thrust face.</p>
         </div>
       </fieldset>
@@ -214,7 +268,11 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
             />
           )}
         />
-        <Controller control={control} name="construction" render={({ field }) => <PistonField chart={chart} value={field.value} onChange={field.onChange} />} />
+        <Controller
+          control={control}
+          name="construction"
+          render={({ field }) => <PistonField chart={chart} value={field.value} onChange={field.onChange} />}
+        />
         <ServiceFields
           service={service}
           duty={duty}
@@ -224,7 +282,11 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
           onDuty={(next) => setValue('duty', next, { shouldDirty: true })}
           onFault={setServiceFault}
         />
-        <Controller control={control} name="surface" render={({ field }) => <SurfaceField value={field.value ?? null} onChange={field.onChange} />} />
+        <Controller
+          control={control}
+          name="surface"
+          render={({ field }) => <SurfaceField value={field.value ?? null} onChange={field.onChange} />}
+        />
         <Field label="Notes" hint="Anything the next person at the bench should know.">
           {(props) => <textarea {...props} {...register('notes')} rows={3} className="field" />}
         </Field>
@@ -237,7 +299,9 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
         <div role="status">
           {faults.length > 0 && <p className="font-bold text-over">{faults.join(' ')}</p>}
           {saved && <p className="font-bold text-ok">Saved.</p>}
-          {Object.keys(errors).length > 0 && <p className="font-bold text-over">Something above is missing or wrong: see beside the field.</p>}
+          {Object.keys(errors).length > 0 && (
+            <p className="font-bold text-over">Something above is missing or wrong: see beside the field.</p>
+          )}
         </div>
       </div>
     </form>

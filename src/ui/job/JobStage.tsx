@@ -35,9 +35,13 @@ export function JobStage() {
         <>
           <h1 className="mb-4">Job card</h1>
           {differs && (
-            <div role="status" className="mb-4 flex flex-wrap items-center gap-4 border-y border-line bg-steel px-4 py-2">
+            <div
+              role="status"
+              className="mb-4 flex flex-wrap items-center gap-4 border-y border-line bg-steel px-4 py-2"
+            >
               <p className="flex-1">
-                <b>The card on record is another one</b> ({newest.by || 'no initials'}, <When at={newest.at} />). What you have here is not lost; saving it replaces the one on record.
+                <b>The card on record is another one</b> ({newest.by || 'no initials'}, <When at={newest.at} />
+                ). What you have here is not lost; saving it replaces the one on record.
               </p>
               <Button onClick={showRecorded}>Show the one on record</Button>
             </div>
@@ -62,10 +66,14 @@ export function JobStage() {
       aside={
         <>
           <h2 className="mb-2">As it stands</h2>
-          <Findings findings={judgement.findings.filter((f) => f.stage === 'job' || f.stage === 'targets')} empty="Nothing is missing." />
+          <Findings
+            findings={judgement.findings.filter((f) => f.stage === 'job' || f.stage === 'targets')}
+            empty="Nothing is missing."
+          />
           <h2 className="mt-5 mb-1">Safety at the bench</h2>
           <p className="text-soft">
-            Lift and turn a block with a stand and a second pair of hands. The parts’ own sheets and the engine’s manual come first; machining and certified work stay with licensed people.
+            Lift and turn a block with a stand and a second pair of hands. The parts’ own sheets and the engine’s manual
+            come first; machining and certified work stay with licensed people.
           </p>
         </>
       }

@@ -15,7 +15,13 @@ const BLANK: Job = {
   customer: '',
   description: '',
   notes: '',
-  engine: { layout: 'inline', cylinders: 4, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } },
+  engine: {
+    layout: 'inline',
+    cylinders: 4,
+    bankAngle: 0,
+    rotation: 'clockwise',
+    numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+  },
   units: 'imperial',
   plannedBore: null,
   service: NO_SERVICE,
@@ -51,7 +57,13 @@ export function NewBuild({ charts }: Props) {
     <>
       {charts.length > 1 && (
         <div className="mb-6 max-w-md">
-          <SelectField label="Chart" hint="Its rows and columns are offered below. It can be changed later." value={chart.id} options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)} onChange={(picked) => picked && setChosen(picked)} />
+          <SelectField
+            label="Chart"
+            hint="Its rows and columns are offered below. It can be changed later."
+            value={chart.id}
+            options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
+            onChange={(picked) => picked && setChosen(picked)}
+          />
         </div>
       )}
       <JobForm initial={BLANK} chart={chart} submit="Begin this build" onSave={begin} />

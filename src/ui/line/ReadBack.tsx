@@ -2,7 +2,13 @@
 
 import { type KeyboardEvent, type RefObject } from 'react';
 import type { JudgedCylinder, Judgement } from '@/core/build/judge';
-import { type GrooveSubject, type PistonSubject, grooveOf, isGrooveSubject, isPistonSubject } from '@/core/build/record';
+import {
+  type GrooveSubject,
+  type PistonSubject,
+  grooveOf,
+  isGrooveSubject,
+  isPistonSubject,
+} from '@/core/build/record';
 import type { At } from '@/core/build/work';
 import { boreAdvice } from '@/core/bore/verdict';
 import { type Heard, type Meaning } from '@/core/quantity/bench';
@@ -45,7 +51,9 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
   if (heard.kind === 'setting')
     return (
       <p>
-        <b className="figures">{heard.value === 'piston' ? 'Gauge set to the piston' : bothText(heard.value, 'size')}</b>
+        <b className="figures">
+          {heard.value === 'piston' ? 'Gauge set to the piston' : bothText(heard.value, 'size')}
+        </b>
         <br />
         {heard.value === 'piston'
           ? 'The micrometer at each cylinder’s own piston: the dial shows its clearance.'
@@ -58,19 +66,33 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
   if (heard.kind === 'cut')
     return (
       <p>
-        <b>{heard.count === null ? 'A cut' : `A cut of ${heard.count} ${filer ? countWords(filer, heard.count) : heard.count === 1 ? 'turn' : 'turns'}`}</b>
+        <b>
+          {heard.count === null
+            ? 'A cut'
+            : `A cut of ${heard.count} ${filer ? countWords(filer, heard.count) : heard.count === 1 ? 'turn' : 'turns'}`}
+        </b>
         <br />
-        <span className="text-base text-soft">{filer ? filer.name : 'No filer named'}. Then deburr, square, read.</span> <Key>Enter</Key>
+        <span className="text-base text-soft">
+          {filer ? filer.name : 'No filer named'}. Then deburr, square, read.
+        </span>{' '}
+        <Key>Enter</Key>
       </p>
     );
   if (heard.kind === 'question') {
     const move = (event: KeyboardEvent<HTMLDivElement>): void => {
       if (event.key === 'Escape') return onBack();
-      const step = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : event.key === 'ArrowLeft' || event.key === 'ArrowUp' ? -1 : 0;
+      const step =
+        event.key === 'ArrowRight' || event.key === 'ArrowDown'
+          ? 1
+          : event.key === 'ArrowLeft' || event.key === 'ArrowUp'
+            ? -1
+            : 0;
       if (step === 0) return;
       event.preventDefault();
       const buttons = [...event.currentTarget.querySelectorAll('button')];
-      buttons[(buttons.indexOf(document.activeElement as HTMLButtonElement) + step + buttons.length) % buttons.length]?.focus();
+      buttons[
+        (buttons.indexOf(document.activeElement as HTMLButtonElement) + step + buttons.length) % buttons.length
+      ]?.focus();
     };
     return (
       <div>
@@ -85,7 +107,8 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
               onClick={() => onPick(option)}
               className="min-h-11 rounded border-[1.5px] border-blue px-3 text-base font-bold whitespace-nowrap text-blue max-sm:whitespace-normal"
             >
-              <span className="figures">{length(option.value, style)}</span> <span className="font-normal">{option.taken}</span>
+              <span className="figures">{length(option.value, style)}</span>{' '}
+              <span className="font-normal">{option.taken}</span>
             </button>
           ))}
         </div>
@@ -95,7 +118,17 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
   return <Understood meaning={heard.meaning} at={at} preview={preview} cylinder={cylinder} />;
 }
 
-function Understood({ meaning, at, preview, cylinder }: { meaning: Meaning; at: At; preview: Judgement | null; cylinder: JudgedCylinder }) {
+function Understood({
+  meaning,
+  at,
+  preview,
+  cylinder,
+}: {
+  meaning: Meaning;
+  at: At;
+  preview: Judgement | null;
+  cylinder: JudgedCylinder;
+}) {
   const { text } = useBench();
   const { subject } = at;
   const judged = preview?.cylinders.find((c) => c.id === cylinder.id);
@@ -144,7 +177,9 @@ function Understood({ meaning, at, preview, cylinder }: { meaning: Meaning; at: 
       <span className="text-base text-soft">
         {text(offWords(ring.toComeOff))}
         {ringAdvice(ring)}
-        {ring.counts && ring.counts.move.by !== 0 && ` ${text(say`Smallest in travel ${fine(ring.counts.gap.value)}.`)}`}
+        {ring.counts &&
+          ring.counts.move.by !== 0 &&
+          ` ${text(say`Smallest in travel ${fine(ring.counts.gap.value)}.`)}`}
       </span>{' '}
       <Key>Enter</Key>
     </p>
@@ -184,7 +219,12 @@ function PistonSoFar({ cylinder, subject }: { cylinder: JudgedCylinder; subject:
   const soft = 'text-base text-soft';
   if (subject === 'pin' || subject === 'pinBore') {
     const pin = piston.pin.clearance;
-    if (!pin) return <span className={soft}>{subject === 'pin' ? 'The pin bore makes a clearance of it.' : 'The pin makes a clearance of it.'}</span>;
+    if (!pin)
+      return (
+        <span className={soft}>
+          {subject === 'pin' ? 'The pin bore makes a clearance of it.' : 'The pin makes a clearance of it.'}
+        </span>
+      );
     return (
       <>
         pin clearance {length(pin.value, 'clearance')}: <StateMark state={pin.state} />
@@ -194,7 +234,8 @@ function PistonSoFar({ cylinder, subject }: { cylinder: JudgedCylinder; subject:
   if (subject === 'strip')
     return clearance.strip.check ? (
       <>
-        <b>{clearance.strip.check.agrees ? 'Agrees' : 'Does not agree'}</b> <span className={soft}>with the measured {length(clearance.value ?? 0, 'clearance')}. A check only.</span>
+        <b>{clearance.strip.check.agrees ? 'Agrees' : 'Does not agree'}</b>{' '}
+        <span className={soft}>with the measured {length(clearance.value ?? 0, 'clearance')}. A check only.</span>
       </>
     ) : (
       <span className={soft}>A check only: the clearance comes from bore and piston.</span>
@@ -202,7 +243,8 @@ function PistonSoFar({ cylinder, subject }: { cylinder: JudgedCylinder; subject:
   if (clearance.value === null) return <span className={soft}>piston {piston.label}</span>;
   return (
     <>
-      clearance {length(clearance.value, 'clearance')}: <StateMark state={clearance.state} /> <span className={soft}>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</span>
+      clearance {length(clearance.value, 'clearance')}: <StateMark state={clearance.state} />{' '}
+      <span className={soft}>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</span>
     </>
   );
 }

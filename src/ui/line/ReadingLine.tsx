@@ -64,7 +64,11 @@ const BORE_STARTS = /^[\d.,+\-sh]$/i;
 const RING_STARTS = /^[\d.,cp>]$/i;
 
 /** The last reading or cut of some kind that is not voided. */
-function lastLive(judgement: Judgement, entries: readonly { id: string }[], counts: (item: LoggedReading | LoggedCut) => boolean): LoggedReading | LoggedCut | null {
+function lastLive(
+  judgement: Judgement,
+  entries: readonly { id: string }[],
+  counts: (item: LoggedReading | LoggedCut) => boolean,
+): LoggedReading | LoggedCut | null {
   const live = new Map(
     judgement.cylinders
       .flatMap((c) => [...allPasses(c), ...Object.values(c.rings).flatMap((r) => r.history)])
@@ -80,17 +84,26 @@ const subjectOf = (item: LoggedReading | LoggedCut): Subject => (item.kind === '
 /** The cylinder's place that a reading or a cut leads back to, and what of it. */
 function atOf(judgement: Judgement, item: LoggedReading | LoggedCut): At {
   const subject = subjectOf(item);
-  if (isRing(subject)) return { cylinder: judgement.cylinders.find((c) => c.rings[subject].history.some((h) => h.id === item.id))?.id ?? item.cylinder, subject, spot: null };
+  if (isRing(subject))
+    return {
+      cylinder:
+        judgement.cylinders.find((c) => c.rings[subject].history.some((h) => h.id === item.id))?.id ?? item.cylinder,
+      subject,
+      spot: null,
+    };
   if (item.kind === 'cut') return { cylinder: item.cylinder, subject, spot: null };
   const { cylinder, place } = item;
-  const holder = subject !== 'bore' && subject !== 'strip' ? judgement.cylinders.find((c) => c.piston.id === cylinder) : undefined;
+  const holder =
+    subject !== 'bore' && subject !== 'strip' ? judgement.cylinders.find((c) => c.piston.id === cylinder) : undefined;
   return { cylinder: holder?.id ?? cylinder, subject, spot: place };
 }
 
 /** What an entry means for this spot: itself, or the size a gauge was zeroed at in this bore. */
 function meaningOf(heard: Heard): Meaning | null {
   if (heard.kind === 'understood') return heard.meaning;
-  return heard.kind === 'setting' && heard.read && heard.value !== 'piston' ? { value: heard.value, upTo: null, taken: 'zeroed here' } : null;
+  return heard.kind === 'setting' && heard.read && heard.value !== 'piston'
+    ? { value: heard.value, upTo: null, taken: 'zeroed here' }
+    : null;
 }
 
 /** The next open thing once `here` was read: `here` itself while it wants more. */
@@ -101,7 +114,22 @@ function stepOn(tasks: Task[], here: At): At | null {
 
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
 export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Props) {
-  const { judgement, live, units, cursor, cylinder, goTo, read, preview: previewed, isOwn, strike, setGauge, handFor, cut, filer } = useBench();
+  const {
+    judgement,
+    live,
+    units,
+    cursor,
+    cylinder,
+    goTo,
+    read,
+    preview: previewed,
+    isOwn,
+    strike,
+    setGauge,
+    handFor,
+    cut,
+    filer,
+  } = useBench();
   const { subject } = here;
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState('');
@@ -113,17 +141,34 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   const [preparedFor, setPreparedFor] = useState<{ at: At; what: Prepared } | null>(null);
   const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
   const isRead = isRing(subject) && cylinder !== null && cylinder.rings[subject].reading !== null;
-  const prepare = (what: keyof Prepared): void => setPreparedFor({ at: here, what: { ...prepared, [what]: !prepared[what] } });
+  const prepare = (what: keyof Prepared): void =>
+    setPreparedFor({ at: here, what: { ...prepared, [what]: !prepared[what] } });
   const held = handFor(subject);
   const hand = held.ring ? { ...held, ring: { ...held.ring, ...prepared } } : held;
-  const context = useMemo(() => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument), [judgement, cylinder, subject, units, hand.instrument]);
+  const context = useMemo(
+    () => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument),
+    [judgement, cylinder, subject, units, hand.instrument],
+  );
   const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
   const meaning = useMemo(() => meaningOf(heard), [heard]);
   const preview = useMemo(
     () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
     // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [meaning, live.record, here.cylinder, subject, here.spot?.depth, here.spot?.angle, hand.instrument, hand.temperature, hand.gaugeTemperature, hand.ring?.depth, prepared.deburred, prepared.squared],
+    [
+      meaning,
+      live.record,
+      here.cylinder,
+      subject,
+      here.spot?.depth,
+      here.spot?.angle,
+      hand.instrument,
+      hand.temperature,
+      hand.gaugeTemperature,
+      hand.ring?.depth,
+      prepared.deburred,
+      prepared.squared,
+    ],
   );
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
@@ -138,13 +183,23 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
 
   const tasks = judgement.tasks[work];
   const then = nextTask(tasks, here);
-  const nameOf = (at: At): string => taskWords(judgement.cylinders.find((c) => c.id === at.cylinder), at);
+  const nameOf = (at: At): string =>
+    taskWords(
+      judgement.cylinders.find((c) => c.id === at.cylinder),
+      at,
+    );
   const log = (taken: Meaning): void => {
     const reading = readingOf(judgement, here, taken, hand, typed.trim());
     const after = previewed(reading);
     read(reading);
     setPreparedFor(null);
-    if (isRing(subject)) tell(after.cylinders.find((c) => c.id === here.cylinder), subject, taken.value, units);
+    if (isRing(subject))
+      tell(
+        after.cylinders.find((c) => c.id === here.cylinder),
+        subject,
+        taken.value,
+        units,
+      );
     setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, isFineSubject(subject) ? 'fine' : 'size')}.`);
     setTyped('');
     goTo((work === 'rings' && judgement.bench.route === 'free' ? null : stepOn(after.tasks[work], here)) ?? here);
@@ -156,7 +211,9 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     if (!ring) return;
     cut(ring.number, ring.ring, count);
     setPreparedFor(null);
-    setSaid(`Cut logged: ${nameOf(here)}${count === null ? '' : `, ${count} ${filer ? countWords(filer, count) : 'turns'}`}. Deburr, square, read again.`);
+    setSaid(
+      `Cut logged: ${nameOf(here)}${count === null ? '' : `, ${count} ${filer ? countWords(filer, count) : 'turns'}`}. Deburr, square, read again.`,
+    );
     setTyped('');
     input.current?.focus();
   };
@@ -168,16 +225,26 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     if (heard.kind !== 'setting') return;
     setGauge(heard.value);
     if (meaning) log(meaning);
-    setSaid(heard.value === 'piston' ? 'Bore gauge set to each piston: the dial is the clearance.' : `Bore gauge ${heard.read ? 'zeroed here and read as' : 'set to'} ${bothText(heard.value, 'size')}.`);
+    setSaid(
+      heard.value === 'piston'
+        ? 'Bore gauge set to each piston: the dial is the clearance.'
+        : `Bore gauge ${heard.read ? 'zeroed here and read as' : 'set to'} ${bothText(heard.value, 'size')}.`,
+    );
     setTyped('');
   };
 
   const undo = (): void => {
-    const last = lastLive(judgement, live.record.entries, (item) => beside.some((b) => b.subject === subjectOf(item)) && isOwn(item));
+    const last = lastLive(
+      judgement,
+      live.record.entries,
+      (item) => beside.some((b) => b.subject === subjectOf(item)) && isOwn(item),
+    );
     if (!last) return setSaid('Nothing of this bench’s to undo here.');
     const at = atOf(judgement, last);
     strike(last.id, 'undone at entry');
-    setSaid(`Undone: ${nameOf(at)}, ${last.kind === 'cut' ? 'a cut' : `“${last.typed}”`}. It stays on record, struck out.`);
+    setSaid(
+      `Undone: ${nameOf(at)}, ${last.kind === 'cut' ? 'a cut' : `“${last.typed}”`}. It stays on record, struck out.`,
+    );
     goTo(at);
     input.current?.focus();
   };
@@ -206,7 +273,10 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
     const sideways = typed === '' ? SIDEWAYS[event.key] : undefined;
     const undoes = typed === '' && event.key.toLowerCase() === 'z' && !event.altKey;
     const skips = typed === '' && event.key.toLowerCase() === 'n' && !event.altKey && !event.ctrlKey && !event.metaKey;
-    const prepares = isRead && typed === '' && !event.altKey && !event.ctrlKey && !event.metaKey ? PREPARED_KEYS[event.key.toLowerCase()] : undefined;
+    const prepares =
+      isRead && typed === '' && !event.altKey && !event.ctrlKey && !event.metaKey
+        ? PREPARED_KEYS[event.key.toLowerCase()]
+        : undefined;
     if (event.key === 'Enter') enter();
     else if (prepares) prepare(prepares);
     else if (event.key === 'Escape') setTyped('');
@@ -224,7 +294,9 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
       <br />
       <span className="text-base text-soft">
         {then ? `Then: ${nameOf(then)}.` : 'Nothing else is open on this route.'}
-        {context.setting !== null && context.field === 'bore' ? ` Gauge set ${lengthText(context.setting, units, 'size')}.` : ''}
+        {context.setting !== null && context.field === 'bore'
+          ? ` Gauge set ${lengthText(context.setting, units, 'size')}.`
+          : ''}
       </span>
     </>
   );
@@ -234,7 +306,9 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
       <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:min-h-0 max-md:grid-cols-1 max-md:px-4">
         <div className="flex min-w-0 flex-wrap items-center gap-x-6 gap-y-1">
           <label className="w-[15.5rem] shrink-0 max-md:w-full">
-            <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center max-md:pr-60 max-sm:pr-44 max-sm:text-base">{nameOf(here)}</span>
+            <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center max-md:pr-60 max-sm:pr-44 max-sm:text-base">
+              {nameOf(here)}
+            </span>
             <input
               ref={input}
               value={typed}
@@ -254,7 +328,16 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
             {isRead && <Preparing prepared={prepared} onToggle={prepare} />}
-            <ReadBack heard={heard} at={here} preview={preview} cylinder={cylinder} options={options} onPick={log} onBack={() => input.current?.focus()} idle={idle} />
+            <ReadBack
+              heard={heard}
+              at={here}
+              preview={preview}
+              cylinder={cylinder}
+              options={options}
+              onPick={log}
+              onBack={() => input.current?.focus()}
+              idle={idle}
+            />
           </div>
         </div>
         <div className="flex items-center gap-3 text-sm text-soft max-md:absolute max-md:top-2 max-md:right-4">
@@ -267,25 +350,47 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
             </span>
           </div>
           <div className="grid gap-1 max-md:flex">
-          <button type="button" onClick={skip} className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink">
-            <SkipForward size={18} aria-hidden /> <span className="max-sm:sr-only">Next</span>
-            <span className="max-md:hidden">
-              <Key>N</Key>
-            </span>
-          </button>
-          <button type="button" onClick={undo} className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink">
-            <Undo2 size={18} aria-hidden /> <span className="max-sm:sr-only">Undo</span>
-            <span className="max-md:hidden">
-              <Key>Z</Key>
-            </span>
-          </button>
+            <button
+              type="button"
+              onClick={skip}
+              className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink"
+            >
+              <SkipForward size={18} aria-hidden /> <span className="max-sm:sr-only">Next</span>
+              <span className="max-md:hidden">
+                <Key>N</Key>
+              </span>
+            </button>
+            <button
+              type="button"
+              onClick={undo}
+              className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink"
+            >
+              <Undo2 size={18} aria-hidden /> <span className="max-sm:sr-only">Undo</span>
+              <span className="max-md:hidden">
+                <Key>Z</Key>
+              </span>
+            </button>
           </div>
-          <button type="button" onClick={toggleKeypad} aria-pressed={keypad} aria-label="Keypad" className="grid size-11 place-items-center rounded border border-edge text-ink aria-pressed:bg-ink aria-pressed:text-sheet">
+          <button
+            type="button"
+            onClick={toggleKeypad}
+            aria-pressed={keypad}
+            aria-label="Keypad"
+            className="grid size-11 place-items-center rounded border border-edge text-ink aria-pressed:bg-ink aria-pressed:text-sheet"
+          >
             <Keyboard size={20} aria-hidden />
           </button>
         </div>
       </div>
-      {keypad && <Keypad extra={subject === 'bore' ? 't' : '/'} cuts={work === 'rings'} onKey={(key) => setTyped((t) => t + key)} onBack={() => setTyped((t) => t.slice(0, -1))} onEnter={enter} />}
+      {keypad && (
+        <Keypad
+          extra={subject === 'bore' ? 't' : '/'}
+          cuts={work === 'rings'}
+          onKey={(key) => setTyped((t) => t + key)}
+          onBack={() => setTyped((t) => t.slice(0, -1))}
+          onEnter={enter}
+        />
+      )}
     </section>
   );
 }
@@ -295,7 +400,13 @@ function Preparing({ prepared, onToggle }: { prepared: Prepared; onToggle: (what
   return (
     <div className="mb-1 flex gap-2">
       {(['deburred', 'squared'] as const).map((what) => (
-        <button key={what} type="button" aria-pressed={prepared[what]} onClick={() => onToggle(what)} className="flex min-h-11 items-center gap-2 rounded border border-edge px-3 text-base aria-pressed:border-ok aria-pressed:bg-wash aria-pressed:font-bold aria-pressed:text-ok">
+        <button
+          key={what}
+          type="button"
+          aria-pressed={prepared[what]}
+          onClick={() => onToggle(what)}
+          className="flex min-h-11 items-center gap-2 rounded border border-edge px-3 text-base aria-pressed:border-ok aria-pressed:bg-wash aria-pressed:font-bold aria-pressed:text-ok"
+        >
           <span aria-hidden>{prepared[what] ? '✓' : '○'}</span>
           {what === 'deburred' ? 'Deburred' : 'Squared'}
           <span className="max-md:hidden">

@@ -28,20 +28,26 @@ export function PairingView() {
   const waiting = cylinders.filter((c) => !ask.bores.some((b) => b.cylinder === c.id));
   const swapped = choices.pairs.some((p) => p.cylinder !== p.piston);
   /** Every cylinder's piston: as found for those that could be paired, as it is for the rest. */
-  const whole = (pairs: Pair[]): Pair[] => cylinders.map((c) => ({ cylinder: c.id, piston: pairs.find((p) => p.cylinder === c.id)?.piston ?? c.piston.id }));
+  const whole = (pairs: Pair[]): Pair[] =>
+    cylinders.map((c) => ({ cylinder: c.id, piston: pairs.find((p) => p.cylinder === c.id)?.piston ?? c.piston.id }));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       {waiting.length > 0 && (
         <p className="text-soft">
-          Left as {waiting.length === 1 ? 'it is' : 'they are'}, with bore, piston or target still open: cylinder {waiting.map((c) => c.label).join(', ')}.
+          Left as {waiting.length === 1 ? 'it is' : 'they are'}, with bore, piston or target still open: cylinder{' '}
+          {waiting.map((c) => c.label).join(', ')}.
         </p>
       )}
       {found.state === 'running' && <p className="text-lg text-soft">Working it out …</p>}
-      {found.state === 'failed' && <p className="text-lg text-over">The pairing could not be worked out in this browser.</p>}
+      {found.state === 'failed' && (
+        <p className="text-lg text-over">The pairing could not be worked out in this browser.</p>
+      )}
       {result?.kind === 'impossible' && (
         <div className="flex flex-wrap items-center gap-3">
           <p className="min-w-64 flex-1 text-lg text-short">{result.why}</p>
-          {choices.neverTight && ask.bores.length > 0 && <Button onClick={() => set({ neverTight: false })}>Allow tight pairs</Button>}
+          {choices.neverTight && ask.bores.length > 0 && (
+            <Button onClick={() => set({ neverTight: false })}>Allow tight pairs</Button>
+          )}
         </div>
       )}
       {result?.kind === 'found' && <Advice result={result} />}
@@ -61,7 +67,11 @@ export function PairingView() {
         </div>
       )}
       {result && <SideBySide result={result} onSet={set} />}
-      {found.state === 'done' && <p className="text-sm text-soft">Worked out in {found.took < 10 ? found.took.toFixed(1) : found.took.toFixed(0)} ms, beside this page.</p>}
+      {found.state === 'done' && (
+        <p className="text-sm text-soft">
+          Worked out in {found.took < 10 ? found.took.toFixed(1) : found.took.toFixed(0)} ms, beside this page.
+        </p>
+      )}
       <Rules onSet={set} />
     </div>
   );
@@ -72,17 +82,21 @@ function Advice({ result }: { result: Found }) {
   const { judgement, length } = useBench();
   const { before, after, rounds, forgone } = result;
   const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
-  const pistonIn = (cylinder: string): string => judgement.cylinders.find((c) => c.id === cylinder)?.piston.label ?? '?';
+  const pistonIn = (cylinder: string): string =>
+    judgement.cylinders.find((c) => c.id === cylinder)?.piston.label ?? '?';
   return (
     <div role="status" aria-label="Pairing">
       {rounds.length === 0 ? (
         <p className="text-xl">
-          <b>Leave them as they are.</b> No {forgone === null ? 'pairing' : 'move that pays'} brings the worst cylinder nearer: {length(before.worst, 'clearance')} from its aim.
+          <b>Leave them as they are.</b> No {forgone === null ? 'pairing' : 'move that pays'} brings the worst cylinder
+          nearer: {length(before.worst, 'clearance')} from its aim.
         </p>
       ) : (
         <>
           <p className="text-xl">
-            Worst cylinder <b className="figures">{length(before.worst, 'clearance')}</b> from its aim now, <b className="figures text-ok">{length(after.worst, 'clearance')}</b> after. Clearances {length(before.apart, 'clearance')} apart now, {length(after.apart, 'clearance')} after.
+            Worst cylinder <b className="figures">{length(before.worst, 'clearance')}</b> from its aim now,{' '}
+            <b className="figures text-ok">{length(after.worst, 'clearance')}</b> after. Clearances{' '}
+            {length(before.apart, 'clearance')} apart now, {length(after.apart, 'clearance')} after.
           </p>
           <ul className="mt-1 list-disc pl-6 text-lg">
             {rounds.map((round) => (
@@ -93,7 +107,12 @@ function Advice({ result }: { result: Found }) {
                   </>
                 ) : (
                   <>
-                    Go round: {round.map((c, i) => `piston ${pistonIn(c)} into cylinder ${labelOf(round[(i + 1) % round.length] ?? '')}`).join(', ')}
+                    Go round:{' '}
+                    {round
+                      .map(
+                        (c, i) => `piston ${pistonIn(c)} into cylinder ${labelOf(round[(i + 1) % round.length] ?? '')}`,
+                      )
+                      .join(', ')}
                   </>
                 )}
               </li>
@@ -116,11 +135,13 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
   const { pairing, cylinders, pistons } = judgement;
   const { locked, marked } = pairing.choices;
   const pistonLabel = (id: string | undefined): string => pistons.find((p) => p.id === id)?.label ?? '–';
-  const toggled = (list: string[], id: string): string[] => (list.includes(id) ? list.filter((i) => i !== id) : [...list, id]);
+  const toggled = (list: string[], id: string): string[] =>
+    list.includes(id) ? list.filter((i) => i !== id) : [...list, id];
   const before = result.kind === 'found' ? result.before : pairing.standing;
   const after = result.kind === 'found' ? result.after : null;
   const at = (standing: Standing | null, id: string) => standing?.pairs.find((p) => p.cylinder === id);
-  const fine = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'clearance').number);
+  const fine = (nm: number | undefined): string =>
+    nm === undefined ? '–' : printLength(nm, units, 'clearance').number;
   const signed = (nm: number | undefined): string => (nm === undefined ? '' : `${nm > 0 ? '+' : ''}${fine(nm)}`);
   const unit = units === 'imperial' ? 'thou' : 'mm';
   return (
@@ -169,13 +190,25 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
                 <td className="num">{fine(will?.clearance)}</td>
                 <td className="num text-soft">{signed(will?.deviation)}</td>
                 <td className="py-0!">
-                  <button type="button" aria-pressed={isLocked} aria-label={`Piston of cylinder ${c.label} stays`} onClick={() => onSet({ locked: toggled(locked, c.id) })} className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet">
+                  <button
+                    type="button"
+                    aria-pressed={isLocked}
+                    aria-label={`Piston of cylinder ${c.label} stays`}
+                    onClick={() => onSet({ locked: toggled(locked, c.id) })}
+                    className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
+                  >
                     {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
                   </button>
                 </td>
                 <td className="py-0!">
                   <label className="flex min-h-11 min-w-11 items-center">
-                    <input type="checkbox" className="size-5 accent-blue" aria-label={`Piston ${c.piston.label} is marked`} checked={marked.includes(c.piston.id)} onChange={() => onSet({ marked: toggled(marked, c.piston.id) })} />
+                    <input
+                      type="checkbox"
+                      className="size-5 accent-blue"
+                      aria-label={`Piston ${c.piston.label} is marked`}
+                      checked={marked.includes(c.piston.id)}
+                      onChange={() => onSet({ marked: toggled(marked, c.piston.id) })}
+                    />
                   </label>
                 </td>
               </tr>
@@ -195,11 +228,17 @@ function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) 
     <section aria-label="Rules of pairing" className="max-w-3xl">
       <h2 className="text-lg">What it goes by</h2>
       <p className="max-w-prose text-soft">
-        First the worst deviation from each cylinder’s own aim, the middle of its window, is made as small as it can be; then the sum of their squares; then as few pistons as possible move. It is exact: no other pairing is better.
+        First the worst deviation from each cylinder’s own aim, the middle of its window, is made as small as it can be;
+        then the sum of their squares; then as few pistons as possible move. It is exact: no other pairing is better.
       </p>
       <div className="mt-2 grid gap-4 sm:grid-cols-2">
         <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-blue" checked={choices.neverTight} onChange={(event) => onSet({ neverTight: event.target.checked })} />
+          <input
+            type="checkbox"
+            className="size-5 accent-blue"
+            checked={choices.neverTight}
+            onChange={(event) => onSet({ neverTight: event.target.checked })}
+          />
           Never under a cylinder’s least clearance
         </label>
         <Gain key={`${choices.gain}${units}`} gain={choices.gain} onSet={(gain) => onSet({ gain })} />
@@ -221,7 +260,15 @@ function Gain({ gain, onSet }: { gain: Nm; onSet: (gain: Nm) => void }) {
         if (fault === null) onSet(draft);
       }}
     >
-      <LengthsField label="A marked piston moves for" bare={bareOf(units)} most={1} values={[draft]} onFault={setFault} onChange={([nm]) => nm !== undefined && setDraft(nm)} hint="By at least so much the worst deviation must come down." />
+      <LengthsField
+        label="A marked piston moves for"
+        bare={bareOf(units)}
+        most={1}
+        values={[draft]}
+        onFault={setFault}
+        onChange={([nm]) => nm !== undefined && setDraft(nm)}
+        hint="By at least so much the worst deviation must come down."
+      />
       <div>
         <Button type="submit" kind="accent" disabled={fault !== null || draft === gain}>
           Set what it must bring

@@ -31,7 +31,8 @@ type View = 'readings' | 'pairing' | 'gauge';
 const HOW: Partial<Record<PistonSubject, string>> = {
   pin: 'In the micrometer, in the middle of the pin.',
   pinBore: 'In the piston’s pin bore, both sides.',
-  strip: 'A feeler strip drawn up beside the piston in its bore: it reads about half a thou under the true clearance. A check, never the record.',
+  strip:
+    'A feeler strip drawn up beside the piston in its bore: it reads about half a thou under the true clearance. A check, never the record.',
 };
 
 /** Every pass of what is in hand. */
@@ -54,7 +55,9 @@ export function PistonsStage() {
         <div className="flex h-full flex-col">
           <h1>
             Cylinder {cylinder.label}, {SUBJECT_WORDS[subject]}
-            {piston.id !== cylinder.id && subject !== 'strip' && <span className="text-xl font-normal text-soft"> piston {piston.label} is paired with it</span>}
+            {piston.id !== cylinder.id && subject !== 'strip' && (
+              <span className="text-xl font-normal text-soft"> piston {piston.label} is paired with it</span>
+            )}
           </h1>
           <Views
             label="What of the pistons"
@@ -85,16 +88,27 @@ export function PistonsStage() {
             <Findings findings={findingsFor(judgement.findings, ['pistons'], cylinder.id)} />
           </div>
           <h2 className="mt-5 mb-1">
-            Readings: {SUBJECT_WORDS[subject]}, {subject === 'strip' ? `cylinder ${cylinder.label}` : `piston ${piston.label}`}
+            Readings: {SUBJECT_WORDS[subject]},{' '}
+            {subject === 'strip' ? `cylinder ${cylinder.label}` : `piston ${piston.label}`}
           </h2>
           <PassLog passes={passesOf(cylinder, subject)} style={subject === 'strip' ? 'fine' : 'size'} />
           <Renew part="piston" />
-          <p className="mt-4 text-soft">Parts and gauges at one temperature. A calliper is not good enough for this. {units === 'imperial' ? 'A set should agree within a few tenths.' : 'A set should agree within a hundredth.'}</p>
+          <p className="mt-4 text-soft">
+            Parts and gauges at one temperature. A calliper is not good enough for this.{' '}
+            {units === 'imperial'
+              ? 'A set should agree within a few tenths.'
+              : 'A set should agree within a hundredth.'}
+          </p>
         </>
       }
       foot={
         <div className={view === 'readings' ? 'contents' : 'hidden'}>
-          <ReadingLine work="pistons" here={at(subject)} beside={PISTON_SUBJECTS.map(at)} besideWords="piston, pin, strip" />
+          <ReadingLine
+            work="pistons"
+            here={at(subject)}
+            beside={PISTON_SUBJECTS.map(at)}
+            besideWords="piston, pin, strip"
+          />
         </div>
       }
     />
@@ -112,10 +126,21 @@ function Readings() {
     <div className="flex h-full flex-col pt-3">
       <p className="text-[1.0625rem] text-soft">{HOW[subject] ?? text(gaugePoint(judgement.pistonChoices.gauge))}</p>
       <Ask target={clearance.target} />
-      <Scale target={clearance.target} passes={passes} state={clearance.state} units={units} under="tight: it can seize" over="loose: it rocks" label={`Clearance of cylinder ${cylinder.label}: ${clearance.state}`} />
+      <Scale
+        target={clearance.target}
+        passes={passes}
+        state={clearance.state}
+        units={units}
+        under="tight: it can seize"
+        over="loose: it rocks"
+        label={`Clearance of cylinder ${cylinder.label}: ${clearance.state}`}
+      />
       <div className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
         {clearance.value !== null && (
-          <p className="figures text-[3.75rem] leading-none font-bold tracking-tight" style={{ color: stateColour(clearance.state) }}>
+          <p
+            className="figures text-[3.75rem] leading-none font-bold tracking-tight"
+            style={{ color: stateColour(clearance.state) }}
+          >
             {printLength(clearance.value, units, 'clearance').number}
             <span className="text-2xl"> {printLength(clearance.value, units, 'clearance').unit}</span>
           </p>
@@ -125,7 +150,9 @@ function Readings() {
           <p>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</p>
           {clearance.mean !== null && clearance.value !== null && clearance.mean !== clearance.value && (
             <p className="text-base text-soft">
-              The least over piston travel; the mean is {length(clearance.mean, 'clearance')}.{clearance.strip.check && ` Feeler strip ${length(clearance.strip.check.read, 'clearance')}: ${clearance.strip.check.agrees ? 'agrees' : 'does not agree'}.`}
+              The least over piston travel; the mean is {length(clearance.mean, 'clearance')}.
+              {clearance.strip.check &&
+                ` Feeler strip ${length(clearance.strip.check.read, 'clearance')}: ${clearance.strip.check.agrees ? 'agrees' : 'does not agree'}.`}
             </p>
           )}
         </div>
@@ -142,7 +169,9 @@ function Running({ cylinder }: { cylinder: JudgedCylinder }) {
   if (!hot || !cylinder.heat?.piston) return null;
   return (
     <p className="mt-3 text-soft">
-      Running, by the heat model: <b className="figures text-ink">{length(Math.round(hot.hot), 'clearance')}</b> with the skirt at {cylinder.heat.piston.assumed.toFixed(0)} °C; nothing is left on paper at {hot.closing.toFixed(0)} °C. Free expansion of both: a skirt gives, so that the true one is larger.
+      Running, by the heat model: <b className="figures text-ink">{length(Math.round(hot.hot), 'clearance')}</b> with
+      the skirt at {cylinder.heat.piston.assumed.toFixed(0)} °C; nothing is left on paper at {hot.closing.toFixed(0)}{' '}
+      °C. Free expansion of both: a skirt gives, so that the true one is larger.
     </p>
   );
 }
@@ -173,7 +202,11 @@ function AllPistons() {
         </thead>
         <tbody>
           {judgement.cylinders.map((c) => (
-            <tr key={c.id} ref={c.id === current?.id ? bringIntoSight : undefined} className={c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}>
+            <tr
+              key={c.id}
+              ref={c.id === current?.id ? bringIntoSight : undefined}
+              className={c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}
+            >
               <th scope="row" className="pl-3! font-bold! text-ink!">
                 {c.label}
               </th>
@@ -192,7 +225,12 @@ function AllPistons() {
               </td>
               <td className="num">
                 {c.clearance.value === null ? '–' : printLength(c.clearance.value, units, 'clearance').number}
-                {c.clearance.value !== null && <span className="text-xs text-soft"> ±{printLength(c.clearance.uncertainty, units, 'clearance').number}</span>}
+                {c.clearance.value !== null && (
+                  <span className="text-xs text-soft">
+                    {' '}
+                    ±{printLength(c.clearance.uncertainty, units, 'clearance').number}
+                  </span>
+                )}
               </td>
               <td>
                 <StateMark state={c.clearance.state} />

@@ -86,29 +86,74 @@ export function QuickGap({ initial, charts, missing }: Props) {
 
   return (
     <main className="mx-auto grid max-w-[1240px] gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-[25rem_1fr] print:block print:p-0">
-      <form className="no-print grid min-w-0 content-start gap-4" onSubmit={(event) => event.preventDefault()} aria-label="Quick gap">
+      <form
+        className="no-print grid min-w-0 content-start gap-4"
+        onSubmit={(event) => event.preventDefault()}
+        aria-label="Quick gap"
+      >
         <div>
           <h1>Quick gap</h1>
           <p className="text-soft">One bore, no build. The address holds it all: keep it, pass it on.</p>
         </div>
-        {missing && <p className="font-bold text-short">The chart this link names is not here. The shop’s own is used instead: the figures may differ.</p>}
+        {missing && (
+          <p className="font-bold text-short">
+            The chart this link names is not here. The shop’s own is used instead: the figures may differ.
+          </p>
+        )}
         <div>
-          <Segmented label="Units" value={ask.units} options={SHOP_UNITS} onChange={(units: Units) => put({ units, feelerStep: startingChoices(units).feelerStep })} />
+          <Segmented
+            label="Units"
+            value={ask.units}
+            options={SHOP_UNITS}
+            onChange={(units: Units) => put({ units, feelerStep: startingChoices(units).feelerStep })}
+          />
         </div>
-        <LengthField key={ask.units} label="Finished bore" kind="bore" units={ask.units} value={ask.bore} onChange={(bore) => put({ bore })} onFault={setBoreFault} hint="As it is or will be honed, not the catalogue’s." />
+        <LengthField
+          key={ask.units}
+          label="Finished bore"
+          kind="bore"
+          units={ask.units}
+          value={ask.bore}
+          onChange={(bore) => put({ bore })}
+          onFault={setBoreFault}
+          hint="As it is or will be honed, not the catalogue’s."
+        />
         <PistonField chart={chart} value={ask.construction} onChange={(construction) => put({ construction })} />
-        <ServiceFields service={ask.service} duty={ask.duty} chart={chart} cylinders={ask.cylinders} onChange={(service) => put({ service })} onDuty={(duty) => put({ duty })} onFault={setServiceFault} />
+        <ServiceFields
+          service={ask.service}
+          duty={ask.duty}
+          chart={chart}
+          cylinders={ask.cylinders}
+          onChange={(service) => put({ service })}
+          onDuty={(duty) => put({ duty })}
+          onFault={setServiceFault}
+        />
         {(ask.service.now.kind === 'nitrous' || ask.service.later?.kind === 'nitrous') && (
-          <CountField label="Cylinders of the engine" hint="The shot is shared among them." value={ask.cylinders} onChange={(cylinders) => cylinders && put({ cylinders })} />
+          <CountField
+            label="Cylinders of the engine"
+            hint="The shot is shared among them."
+            value={ask.cylinders}
+            onChange={(cylinders) => cylinders && put({ cylinders })}
+          />
         )}
         <SurfaceField value={ask.surface} onChange={(surface) => put({ surface })} />
         <div>
           <span className="mb-1 block font-bold">Second ring against the top</span>
-          <Segmented label="Second ring against the top" value={ask.school} options={SCHOOL_OPTIONS} onChange={(school) => put({ school })} />
+          <Segmented
+            label="Second ring against the top"
+            value={ask.school}
+            options={SCHOOL_OPTIONS}
+            onChange={(school) => put({ school })}
+          />
         </div>
         <StepField value={ask.feelerStep} onChange={(feelerStep) => put({ feelerStep })} />
         {charts.length > 1 && (
-          <SelectField label="Chart" value={nameOf(chart)} options={charts.map((c) => [nameOf(c), `${c.name}, version ${c.version}`] as const)} onChange={(name) => name && setChosen(name)} />
+          <SelectField
+            label="Chart"
+            value={nameOf(chart)}
+            options={charts.map((c) => [nameOf(c), `${c.name}, version ${c.version}`] as const)}
+            onChange={(name) => name && setChosen(name)}
+          />
         )}
       </form>
       <div className="min-w-0">

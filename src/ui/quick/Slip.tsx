@@ -17,9 +17,17 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
       <header className="flex items-start gap-3 border-b-2 border-ink pb-2">
         <Mark size={28} />
         <div>
-          <p className="text-xl leading-tight font-bold">{job.plannedBore === null ? 'No bore yet' : <span className="figures">{bothText(job.plannedBore, 'size')}</span>}</p>
+          <p className="text-xl leading-tight font-bold">
+            {job.plannedBore === null ? (
+              'No bore yet'
+            ) : (
+              <span className="figures">{bothText(job.plannedBore, 'size')}</span>
+            )}
+          </p>
           <p className="text-soft">
-            {duty.row?.words ?? 'duty not said'} · {piston?.words ?? 'piston not said'} · {job.surface ? `${SURFACE_WORDS[job.surface]} bore` : 'cylinder wall not said'} · {chart.name}, version {chart.version}
+            {duty.row?.words ?? 'duty not said'} · {piston?.words ?? 'piston not said'} ·{' '}
+            {job.surface ? `${SURFACE_WORDS[job.surface]} bore` : 'cylinder wall not said'} · {chart.name}, version{' '}
+            {chart.version}
           </p>
         </div>
       </header>
@@ -35,12 +43,22 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
         <ul aria-label="Findings" className="mt-4 grid gap-1.5">
           {findings.map((finding, i) => (
             <li key={i} className="max-w-prose">
-              <b className={finding.severity === 'note' ? 'text-soft' : finding.severity === 'stop' ? 'text-over' : 'text-short'}>{SEVERITY[finding.severity]}</b> {sayingText(finding.says, units)}
+              <b
+                className={
+                  finding.severity === 'note' ? 'text-soft' : finding.severity === 'stop' ? 'text-over' : 'text-short'
+                }
+              >
+                {SEVERITY[finding.severity]}
+              </b>{' '}
+              {sayingText(finding.says, units)}
             </li>
           ))}
         </ul>
       )}
-      <p className="mt-4 border-t border-line pt-2 text-sm text-soft">The tool advises; the fitter measures and decides. The sheets packed with the rings and pistons and the engine’s manual come first.</p>
+      <p className="mt-4 border-t border-line pt-2 text-sm text-soft">
+        The tool advises; the fitter measures and decides. The sheets packed with the rings and pistons and the engine’s
+        manual come first.
+      </p>
     </article>
   );
 }
@@ -68,7 +86,9 @@ function Row({ words, target, units, style }: RowProps) {
     <div className="grid break-inside-avoid gap-x-4 border-b border-line py-2 sm:grid-cols-[9.5rem_1fr]">
       <dt className="pt-2 text-lg font-bold">{words}</dt>
       <dd className="flex min-w-0 flex-wrap items-baseline gap-x-5">
-        <span className="figures text-[1.875rem] leading-tight font-bold whitespace-nowrap">{rangeText(min, aimTo, units, style)}</span>
+        <span className="figures text-[1.875rem] leading-tight font-bold whitespace-nowrap">
+          {rangeText(min, aimTo, units, style)}
+        </span>
         <span className="figures text-lg whitespace-nowrap">{rangeText(min, aimTo, other(units), style)}</span>
         {limit !== null && limit !== aimTo && (
           <span className="text-sm whitespace-nowrap text-soft tabular-nums">

@@ -13,14 +13,26 @@ const at = { at: '2026-05-04T09:00:00.000Z', by: 'KM' };
 
 const adders: fc.Arbitrary<Adder> = fc.oneof(
   fc.constant<Adder>({ kind: 'none' }),
-  fc.record({ kind: fc.constantFrom('turbo' as const, 'supercharger' as const), boost: fc.option(fc.integer({ min: 1, max: 1_500_000 })) }),
-  fc.record({ kind: fc.constant('nitrous' as const), shots: fc.array(fc.integer({ min: 1, max: 800 }), { maxLength: 4 }), cylinders: fc.option(fc.integer({ min: 1, max: 16 })) }),
+  fc.record({
+    kind: fc.constantFrom('turbo' as const, 'supercharger' as const),
+    boost: fc.option(fc.integer({ min: 1, max: 1_500_000 })),
+  }),
+  fc.record({
+    kind: fc.constant('nitrous' as const),
+    shots: fc.array(fc.integer({ min: 1, max: 800 }), { maxLength: 4 }),
+    cylinders: fc.option(fc.integer({ min: 1, max: 16 })),
+  }),
 );
 const asks: fc.Arbitrary<QuickAsk> = fc.record({
   units: fc.constantFrom('imperial' as const, 'metric' as const),
   bore: fc.option(fc.integer({ min: fromMm(10), max: fromMm(500) })),
   cylinders: fc.integer({ min: 1, max: 16 }),
-  service: fc.record({ use: fc.constantFrom(...USES, null), fuel: fc.constantFrom(...FUELS), now: adders, later: fc.option(adders) }),
+  service: fc.record({
+    use: fc.constantFrom(...USES, null),
+    fuel: fc.constantFrom(...FUELS),
+    now: adders,
+    later: fc.option(adders),
+  }),
   duty: fc.constantFrom(null, 'race', 'own-row'),
   construction: fc.constantFrom(null, 'cast', 'own-piston'),
   surface: fc.constantFrom(...SURFACES, null),
@@ -38,22 +50,58 @@ describe('a quick ask as an address', () => {
   });
 
   it('is short and can be read by people', () => {
-    const ask = { ...readQuick({}), bore: fromInches(4.065), construction: 'forged4032', service: { ...readQuick({}).service, use: 'race' as const } };
-    expect(writeQuick(ask, STARTING_CHART)).toBe('units=imperial&bore=4.065in&use=race&piston=forged4032&chart=starting%401');
-  });
-
-  it('never fails, whatever an address holds, and what it gives is an ask that can be judged (property)', () => {
-    const keys = ['units', 'bore', 'use', 'fuel', 'adder', 'boost', 'shot', 'fed', 'later', 'lateradder', 'cyl', 'row', 'piston', 'wall', 'second', 'step', 'chart'];
-    fc.assert(
-      fc.property(fc.dictionary(fc.constantFrom(...keys), fc.oneof(fc.string(), fc.constantFrom('turbo', 'nitrous', '-1', '1e9', '4in', '99999mm', 'NaN'))), (any) => {
-        const ask = readQuick(any);
-        expect(() => judge(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at))).not.toThrow();
-        expect(readQuick(params(writeQuick(ask, STARTING_CHART)))).toEqual(ask);
-      }),
+    const ask = {
+      ...readQuick({}),
+      bore: fromInches(4.065),
+      construction: 'forged4032',
+      service: { ...readQuick({}).service, use: 'race' as const },
+    };
+    expect(writeQuick(ask, STARTING_CHART)).toBe(
+      'units=imperial&bore=4.065in&use=race&piston=forged4032&chart=starting%401',
     );
   });
 
-  it.each([['starting@1', { id: 'starting', version: 1 }], ['a b@1', null], ['x@', null], [undefined, null]])('a chart version %s', (text, expected) => {
+  it('never fails, whatever an address holds, and what it gives is an ask that can be judged (property)', () => {
+    const keys = [
+      'units',
+      'bore',
+      'use',
+      'fuel',
+      'adder',
+      'boost',
+      'shot',
+      'fed',
+      'later',
+      'lateradder',
+      'cyl',
+      'row',
+      'piston',
+      'wall',
+      'second',
+      'step',
+      'chart',
+    ];
+    fc.assert(
+      fc.property(
+        fc.dictionary(
+          fc.constantFrom(...keys),
+          fc.oneof(fc.string(), fc.constantFrom('turbo', 'nitrous', '-1', '1e9', '4in', '99999mm', 'NaN')),
+        ),
+        (any) => {
+          const ask = readQuick(any);
+          expect(() => judge(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at))).not.toThrow();
+          expect(readQuick(params(writeQuick(ask, STARTING_CHART)))).toEqual(ask);
+        },
+      ),
+    );
+  });
+
+  it.each([
+    ['starting@1', { id: 'starting', version: 1 }],
+    ['a b@1', null],
+    ['x@', null],
+    [undefined, null],
+  ])('a chart version %s', (text, expected) => {
     expect(readChartVersion(text)).toEqual(expected);
   });
 });

@@ -12,7 +12,8 @@ import { SURFACES, startingChoices } from '@/core/targets/target';
 
 export type Params = Record<string, string | undefined>;
 
-const oneOf = <T extends string>(options: readonly T[], text: string | undefined): T | null => options.find((o) => o === text) ?? null;
+const oneOf = <T extends string>(options: readonly T[], text: string | undefined): T | null =>
+  options.find((o) => o === text) ?? null;
 
 /** Least and most bore that is taken: 10 to 500 mm. */
 const BORES = [10 * NM_PER_MM, 500 * NM_PER_MM] as const;
@@ -30,14 +31,19 @@ function readBore(text: string | undefined): Nm | null {
 const trimmed = (value: number, decimals: number): string => String(Number(value.toFixed(decimals)));
 
 /** A length exactly, in inches where they hold it in whole tenths of a thou, else in mm. */
-const writeLength = (nm: Nm, units: Units): string => (units === 'imperial' && nm % 2_540 === 0 ? `${trimmed(toInches(nm), 4)}in` : `${trimmed(toMm(nm), 6)}mm`);
+const writeLength = (nm: Nm, units: Units): string =>
+  units === 'imperial' && nm % 2_540 === 0 ? `${trimmed(toInches(nm), 4)}in` : `${trimmed(toMm(nm), 6)}mm`;
 
 function readAdder(params: Params, prefix: '' | 'later'): Adder | null {
   const kind = oneOf(['none', 'turbo', 'supercharger', 'nitrous'], params[`${prefix}adder`]);
   if (kind === null || kind === 'none') return kind && { kind };
   if (kind === 'nitrous') {
     const fed = Number(params[`${prefix}fed`]);
-    return { kind, shots: hearShots(params[`${prefix}shot`] ?? '') ?? [], cylinders: Number.isInteger(fed) && fed >= 1 && fed <= MOST_CYLINDERS ? fed : null };
+    return {
+      kind,
+      shots: hearShots(params[`${prefix}shot`] ?? '') ?? [],
+      cylinders: Number.isInteger(fed) && fed >= 1 && fed <= MOST_CYLINDERS ? fed : null,
+    };
   }
   const boost = /^(\d{1,4}(?:\.\d{1,3})?)kPa$/.exec(params[`${prefix}boost`] ?? '');
   const pascal = boost ? Math.round(Number(boost[1]) * 1_000) : 0;
@@ -48,8 +54,15 @@ function writeAdder(adder: Adder, prefix: '' | 'later'): [string, string][] {
   const kind: [string, string] = [`${prefix}adder`, adder.kind];
   if (adder.kind === 'none') return [kind];
   if (adder.kind === 'nitrous')
-    return [kind, ...(adder.shots.length > 0 ? [[`${prefix}shot`, adder.shots.join('+')] as [string, string]] : []), ...(adder.cylinders === null ? [] : [[`${prefix}fed`, String(adder.cylinders)] as [string, string]])];
-  return [kind, ...(adder.boost === null ? [] : [[`${prefix}boost`, `${trimmed(adder.boost / 1_000, 3)}kPa`] as [string, string]])];
+    return [
+      kind,
+      ...(adder.shots.length > 0 ? [[`${prefix}shot`, adder.shots.join('+')] as [string, string]] : []),
+      ...(adder.cylinders === null ? [] : [[`${prefix}fed`, String(adder.cylinders)] as [string, string]]),
+    ];
+  return [
+    kind,
+    ...(adder.boost === null ? [] : [[`${prefix}boost`, `${trimmed(adder.boost / 1_000, 3)}kPa`] as [string, string]]),
+  ];
 }
 
 const partId = (text: string | undefined): string | null => (text && /^[A-Za-z0-9_-]{1,40}$/.test(text) ? text : null);
@@ -63,7 +76,12 @@ export function readQuick(params: Params): QuickAsk {
     units,
     bore: readBore(params.bore),
     cylinders: Number.isInteger(cylinders) && cylinders >= 1 && cylinders <= MOST_CYLINDERS ? cylinders : 4,
-    service: { use: oneOf(USES, params.use), fuel: oneOf(FUELS, params.fuel) ?? 'petrol', now: readAdder(params, '') ?? { kind: 'none' }, later: readAdder(params, 'later') },
+    service: {
+      use: oneOf(USES, params.use),
+      fuel: oneOf(FUELS, params.fuel) ?? 'petrol',
+      now: readAdder(params, '') ?? { kind: 'none' },
+      later: readAdder(params, 'later'),
+    },
     duty: partId(params.row),
     construction: partId(params.piston),
     surface: oneOf(SURFACES, params.wall),

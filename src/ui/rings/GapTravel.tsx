@@ -7,7 +7,8 @@ import { Explain } from '../shared/Explain';
 import { StateMark, stateColour } from '../shared/StateMark';
 
 /** How far down the drawing a depth lies, 0 to 1. */
-const downOf = (depth: Depth | null): number => (depth === null ? 0.5 : Math.max(0, DEPTHS.indexOf(depth as (typeof DEPTHS)[number])) / (DEPTHS.length - 1));
+const downOf = (depth: Depth | null): number =>
+  depth === null ? 0.5 : Math.max(0, DEPTHS.indexOf(depth as (typeof DEPTHS)[number])) / (DEPTHS.length - 1);
 
 /** The gap where the bore is smallest, with where that is in the bore. */
 export function GapTravel({ ring }: { ring: JudgedRing }) {
@@ -28,7 +29,12 @@ export function GapTravel({ ring }: { ring: JudgedRing }) {
   return (
     <section aria-label="The gap that counts" className="w-[230px]">
       <h2 className="mb-1">Where it is smallest</h2>
-      <svg viewBox="0 0 230 128" className="w-full" role="img" aria-label={`Gap ${length(counts.gap.value)} at ${to.depth ? DEPTH_WORDS[to.depth] : 'its one size'}`}>
+      <svg
+        viewBox="0 0 230 128"
+        className="w-full"
+        role="img"
+        aria-label={`Gap ${length(counts.gap.value)} at ${to.depth ? DEPTH_WORDS[to.depth] : 'its one size'}`}
+      >
         <path d="M30 8V120M90 8V120" stroke="var(--edge)" strokeWidth={6} />
         {!same && mark(from.depth, `read ${length(gap.value)}`, 'var(--soft)', '5 4')}
         {mark(to.depth, length(counts.gap.value), stateColour(counts.state), '')}
@@ -36,7 +42,12 @@ export function GapTravel({ ring }: { ring: JudgedRing }) {
       <p className="text-sm">
         <StateMark state={counts.state} /> {to.depth ? DEPTH_WORDS[to.depth] : ''}
         {same && ', where it was read'}{' '}
-        <Explain what="the gap that counts" units={units} standing="A ring follows the bore’s girth: its gap moves by π times the change in diameter (identity). Squared about an inch down unless a depth is said (common practice, no source)." working={counts.working} />
+        <Explain
+          what="the gap that counts"
+          units={units}
+          standing="A ring follows the bore’s girth: its gap moves by π times the change in diameter (identity). Squared about an inch down unless a depth is said (common practice, no source)."
+          working={counts.working}
+        />
       </p>
     </section>
   );

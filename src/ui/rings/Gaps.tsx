@@ -1,6 +1,17 @@
 'use client';
 
-import { type ChartDataset, BarController, BarElement, CategoryScale, Chart, Legend, LineController, LineElement, LinearScale, PointElement } from 'chart.js';
+import {
+  type ChartDataset,
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  Legend,
+  LineController,
+  LineElement,
+  LinearScale,
+  PointElement,
+} from 'chart.js';
 import { useEffect, useRef } from 'react';
 import type { JudgedCylinder } from '@/core/build/judge';
 import { type Nm, type Units, toMm, toThou } from '@/core/quantity/length';
@@ -9,7 +20,16 @@ import { useBench } from '../bench/Bench';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
 
-Chart.register(BarController, BarElement, LineController, LineElement, PointElement, LinearScale, CategoryScale, Legend);
+Chart.register(
+  BarController,
+  BarElement,
+  LineController,
+  LineElement,
+  PointElement,
+  LinearScale,
+  CategoryScale,
+  Legend,
+);
 
 const KINDS = COMPRESSION.map((kind) => [kind, `${RING_WORDS[kind]}s`] as const);
 const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
@@ -29,7 +49,9 @@ export function Gaps() {
         <p className="text-xl">
           {spread ? (
             <>
-              <b className={`figures ${wide ? 'text-short' : 'text-ok'}`}>{length(spread.spread)}</b> apart, {length(spread.least)} to {length(spread.most)}; {wide ? 'more than' : 'within'} the {length(bench.spread)} asked for.
+              <b className={`figures ${wide ? 'text-short' : 'text-ok'}`}>{length(spread.spread)}</b> apart,{' '}
+              {length(spread.least)} to {length(spread.most)}; {wide ? 'more than' : 'within'} the{' '}
+              {length(bench.spread)} asked for.
             </>
           ) : (
             'Two gaps make a spread.'
@@ -62,10 +84,16 @@ export function Gaps() {
                 <th scope="row" className="font-bold! text-ink!">
                   {label}
                 </th>
-                <td className="figures text-soft">{livePasses(ring).map((p) => length(p.value).replace(/ .*/, '')).join(' → ') || '–'}</td>
+                <td className="figures text-soft">
+                  {livePasses(ring)
+                    .map((p) => length(p.value).replace(/ .*/, ''))
+                    .join(' → ') || '–'}
+                </td>
                 <td className="num">{ring.gap ? length(ring.gap.value) : '–'}</td>
                 <td className="num">{ring.counts ? length(ring.counts.gap.value) : '–'}</td>
-                <td className="num">{ring.target.set ? range(ring.target.inForce.min, ring.target.inForce.aimTo) : 'ask'}</td>
+                <td className="num">
+                  {ring.target.set ? range(ring.target.inForce.min, ring.target.inForce.aimTo) : 'ask'}
+                </td>
                 <td>
                   <StateMark state={ring.state} />
                   {ring.accepted && <span className="text-soft"> accepted</span>}
@@ -79,22 +107,47 @@ export function Gaps() {
   );
 }
 
-const livePasses = (ring: JudgedCylinder['rings']['top']) => ring.passes.filter((p) => p.voided === null && p.round === ring.round);
+const livePasses = (ring: JudgedCylinder['rings']['top']) =>
+  ring.passes.filter((p) => p.voided === null && p.round === ring.round);
 
 /** The window of each cylinder as a bar, its passes as steps up to the gap in force. The same figures stand in the table. */
 function Picture({ cylinders, kind, units }: { cylinders: JudgedCylinder[]; kind: Compression; units: Units }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const rings = cylinders.map((c) => c.rings[kind]);
   const most = Math.max(0, ...rings.map((r) => livePasses(r).length));
-  const windows = rings.map((r) => (r.target.set ? [inUnit(r.target.inForce.min, units), inUnit(r.target.inForce.aimTo ?? r.target.inForce.min * 1.1, units)] : null));
-  const steps = Array.from({ length: most }, (_, i) => rings.map((r) => livePasses(r).at(-1 - i)).map((p) => (p ? inUnit(p.value, units) : null)));
+  const windows = rings.map((r) =>
+    r.target.set
+      ? [inUnit(r.target.inForce.min, units), inUnit(r.target.inForce.aimTo ?? r.target.inForce.min * 1.1, units)]
+      : null,
+  );
+  const steps = Array.from({ length: most }, (_, i) =>
+    rings.map((r) => livePasses(r).at(-1 - i)).map((p) => (p ? inUnit(p.value, units) : null)),
+  );
   const drawn = JSON.stringify([cylinders.map((c) => c.label), windows, steps, units]);
   useEffect(() => {
     if (!canvas.current) return;
     const [labels, bars, passes] = JSON.parse(drawn) as [string[], ([number, number] | null)[], (number | null)[][]];
     const datasets: ChartDataset<'bar' | 'line', (number | [number, number] | null)[]>[] = [
-      ...passes.map((data, i) => ({ type: 'line' as const, label: i === 0 ? 'gap in force' : i === 1 ? 'passes before' : '', data, showLine: false, pointStyle: 'triangle' as const, pointRadius: i === 0 ? 8 : 5, borderColor: colour(i === 0 ? '--blue' : '--soft'), backgroundColor: colour(i === 0 ? '--blue' : '--sheet') })),
-      { type: 'bar' as const, label: 'aim window', data: bars, backgroundColor: `${colour('--ok')}40`, borderColor: colour('--ok'), borderWidth: 1.5, borderSkipped: false as const, barPercentage: 0.7 },
+      ...passes.map((data, i) => ({
+        type: 'line' as const,
+        label: i === 0 ? 'gap in force' : i === 1 ? 'passes before' : '',
+        data,
+        showLine: false,
+        pointStyle: 'triangle' as const,
+        pointRadius: i === 0 ? 8 : 5,
+        borderColor: colour(i === 0 ? '--blue' : '--soft'),
+        backgroundColor: colour(i === 0 ? '--blue' : '--sheet'),
+      })),
+      {
+        type: 'bar' as const,
+        label: 'aim window',
+        data: bars,
+        backgroundColor: `${colour('--ok')}40`,
+        borderColor: colour('--ok'),
+        borderWidth: 1.5,
+        borderSkipped: false as const,
+        barPercentage: 0.7,
+      },
     ];
     const chart = new Chart(canvas.current, {
       type: 'bar',
@@ -104,10 +157,28 @@ function Picture({ cylinders, kind, units }: { cylinders: JudgedCylinder[]; kind
         responsive: true,
         maintainAspectRatio: false,
         scales: {
-          x: { title: { display: true, text: 'cylinder', color: colour('--soft') }, ticks: { color: colour('--ink') }, grid: { display: false }, border: { color: colour('--ink') } },
-          y: { beginAtZero: false, grace: '15%', title: { display: true, text: units === 'imperial' ? 'gap, thou' : 'gap, mm', color: colour('--soft') }, ticks: { color: colour('--ink') }, grid: { color: colour('--line'), lineWidth: 0.5 }, border: { color: colour('--ink') } },
+          x: {
+            title: { display: true, text: 'cylinder', color: colour('--soft') },
+            ticks: { color: colour('--ink') },
+            grid: { display: false },
+            border: { color: colour('--ink') },
+          },
+          y: {
+            beginAtZero: false,
+            grace: '15%',
+            title: { display: true, text: units === 'imperial' ? 'gap, thou' : 'gap, mm', color: colour('--soft') },
+            ticks: { color: colour('--ink') },
+            grid: { color: colour('--line'), lineWidth: 0.5 },
+            border: { color: colour('--ink') },
+          },
         },
-        plugins: { legend: { align: 'start', onClick: () => undefined, labels: { color: colour('--ink'), usePointStyle: true, filter: (item) => item.text !== '' } } },
+        plugins: {
+          legend: {
+            align: 'start',
+            onClick: () => undefined,
+            labels: { color: colour('--ink'), usePointStyle: true, filter: (item) => item.text !== '' },
+          },
+        },
       },
     });
     return () => chart.destroy();

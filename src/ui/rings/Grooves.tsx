@@ -17,14 +17,21 @@ export function Grooves() {
   const { judgement, cursor, cylinder, goTo, choose, length, range, text } = useBench();
   const { ringSet, cylinders } = judgement;
   if (!cylinder) return null;
-  const figure = (low: number | null, high: number | null): string => (low === null ? '–' : high === null || high - low < 2 ? length(low) : range(low, high + 1));
+  const figure = (low: number | null, high: number | null): string =>
+    low === null ? '–' : high === null || high - low < 2 ? length(low) : range(low, high + 1);
   const passes = cylinder.grooves.passes.filter((p) => p.subject === cursor.groove);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-3">
-        <Segmented label="Grooves are checked of" value={ringSet.grooves} options={SAMPLES} onChange={(grooves) => choose('ringSet', { ...ringSet, grooves })} />
+        <Segmented
+          label="Grooves are checked of"
+          value={ringSet.grooves}
+          options={SAMPLES}
+          onChange={(grooves) => choose('ringSet', { ...ringSet, grooves })}
+        />
         <p>
-          Axial clearance asked for: <b className="figures">{range(ringSet.side.least, ringSet.side.most)}</b>. Clean the grooves first.
+          Axial clearance asked for: <b className="figures">{range(ringSet.side.least, ringSet.side.most)}</b>. Clean
+          the grooves first.
         </p>
       </div>
       <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Grooves by piston">
@@ -48,7 +55,13 @@ export function Grooves() {
             {cylinders.flatMap((c) =>
               c.grooves.grooves.map(({ groove, side, land }) => {
                 const to = (subject: GrooveSubject, words: string, dim: boolean) => (
-                  <button type="button" aria-current={cylinder.id === c.id && cursor.groove === subject} aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`} onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)} className={`min-h-8 px-1 ${cylinder.id === c.id && cursor.groove === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}>
+                  <button
+                    type="button"
+                    aria-current={cylinder.id === c.id && cursor.groove === subject}
+                    aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`}
+                    onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)}
+                    className={`min-h-8 px-1 ${cylinder.id === c.id && cursor.groove === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
+                  >
                     {words}
                   </button>
                 );
@@ -75,12 +88,21 @@ export function Grooves() {
         </table>
       </div>
       <p className="text-soft">
-        {cylinder.grooves.grooves.flatMap((g) => [...g.side.working, ...g.land.working]).map((line) => `${text(line)}. `)}
+        {cylinder.grooves.grooves
+          .flatMap((g) => [...g.side.working, ...g.land.working])
+          .map((line) => `${text(line)}. `)}
         Pale figures follow from the sizes of the ring set, or from the piston that stands for all.
       </p>
       <section aria-label="Readings of this groove">
         <h2 className="mb-1">Readings, piston {cylinder.piston.label}</h2>
-        <PassLog passes={passes.length > 0 ? passes : cylinder.grooves.passes.filter((p) => GROOVE_SUBJECTS.some((s) => s === p.subject))} style="fine" />
+        <PassLog
+          passes={
+            passes.length > 0
+              ? passes
+              : cylinder.grooves.passes.filter((p) => GROOVE_SUBJECTS.some((s) => s === p.subject))
+          }
+          style="fine"
+        />
       </section>
     </div>
   );

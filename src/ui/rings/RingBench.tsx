@@ -19,7 +19,14 @@ import { GapTravel } from './GapTravel';
 import { RingEnds } from './RingEnds';
 import { type CompressionRing, upWords } from '@/core/ring/set';
 
-const ORDINALS = ['No reading yet', 'First reading', 'Second reading', 'Third reading', 'Fourth reading', 'Fifth reading'];
+const ORDINALS = [
+  'No reading yet',
+  'First reading',
+  'Second reading',
+  'Third reading',
+  'Fourth reading',
+  'Fifth reading',
+];
 
 interface Props {
   ring: JudgedRing;
@@ -38,13 +45,19 @@ export function RingBench({ ring, large, onSwap }: Props) {
   const live = ring.passes.filter((p) => p.voided === null && p.round === ring.round);
   const here = live.filter((p) => p.cylinder === cylinder.id);
   const next = nextTask(judgement.tasks.rings, { cylinder: cylinder.id, subject: ring.ring, spot: null });
-  const then = next && taskWords(judgement.cylinders.find((c) => c.id === next.cylinder), next);
+  const then =
+    next &&
+    taskWords(
+      judgement.cylinders.find((c) => c.id === next.cylinder),
+      next,
+    );
   return (
     <div className="pt-2">
       <p className={large ? 'text-2xl' : 'text-[1.0625rem] text-soft'}>
         {ORDINALS[live.length] ?? `Reading ${live.length}`}
         {cylinder.bank !== 'only' && `, ${cylinder.bank} bank`}
-        {ring.number !== cylinder.id && `, ring no. ${ring.label}`}. {!large && isCompression(ring.ring) && upOnceSeen(judgement.ringSet[ring.ring])}
+        {ring.number !== cylinder.id && `, ring no. ${ring.label}`}.{' '}
+        {!large && isCompression(ring.ring) && upOnceSeen(judgement.ringSet[ring.ring])}
         {large && then && (
           <>
             {' '}
@@ -97,10 +110,7 @@ function Verdict({ ring, large }: { ring: JudgedRing; large: boolean }) {
           {print(off.toMinimum).number}
           {off.toMiddle > off.toMinimum && (
             <>
-              <span className={small}>
-                {' '}
-                to {print(off.toMiddle).number}
-              </span>
+              <span className={small}> to {print(off.toMiddle).number}</span>
             </>
           )}
           <span className={small}> {print(off.toMinimum).unit}</span>
@@ -127,14 +137,17 @@ function Verdict({ ring, large }: { ring: JudgedRing; large: boolean }) {
         <p>
           {off && 'still to come off. '}
           {ringAdvice(ring)}
-          {off && off.most > off.toMiddle && <span className="text-soft"> Not more than {print(off.most).number}.</span>}
+          {off && off.most > off.toMiddle && (
+            <span className="text-soft"> Not more than {print(off.most).number}.</span>
+          )}
         </p>
       </div>
     </div>
   );
 }
 
-const percent = (share: number): string => (share < 0.001 ? 'under 0.1 %' : `${(share * 100).toFixed(share < 0.0995 ? 1 : 0)} %`);
+const percent = (share: number): string =>
+  share < 0.001 ? 'under 0.1 %' : `${(share * 100).toFixed(share < 0.0995 ? 1 : 0)} %`;
 
 /** How much to take at the next cut, and by how many turns where the filer's rate is known. */
 function NextCut({ ring }: { ring: JudgedRing }) {
@@ -152,12 +165,21 @@ function NextCut({ ring }: { ring: JudgedRing }) {
           <b>
             Next cut: {turns.count === 0 ? 'less than one' : turns.count} {countWords(held, Math.max(1, turns.count))}
           </b>
-          {turns.count > 0 && `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window (limit ${percent(judgement.bench.chance)})`}. {turns.count === 0 && 'One whole turn could pass the window: dress it by hand, and read.'}{' '}
+          {turns.count > 0 &&
+            `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window (limit ${percent(judgement.bench.chance)})`}
+          . {turns.count === 0 && 'One whole turn could pass the window: dress it by hand, and read.'}{' '}
           <Explain
             what="rate of this filer"
             units={units}
             standing="Least squares through the origin over the logged cuts of this filer on this ring metal, this engine’s and the shop’s others. The chance counts the scatter of the cut, of the rate and of the leaves; a standing guess of half a thou of scatter counts as three cuts more (from memory)."
-            working={[[`${length(Math.round(rate.fit.slope))} a ${countWords(held, 1)}, from ${cuts} ${cuts === 1 ? 'cut' : 'cuts'}`], [`scatter of one cut ${length(Math.round(rate.scatter))}${rate.fit.residual === null ? ': one cut only, the standing guess' : ''}`]]}
+            working={[
+              [
+                `${length(Math.round(rate.fit.slope))} a ${countWords(held, 1)}, from ${cuts} ${cuts === 1 ? 'cut' : 'cuts'}`,
+              ],
+              [
+                `scatter of one cut ${length(Math.round(rate.scatter))}${rate.fit.residual === null ? ': one cut only, the standing guess' : ''}`,
+              ],
+            ]}
           />
         </p>
       ) : (
@@ -165,7 +187,12 @@ function NextCut({ ring }: { ring: JudgedRing }) {
           <b>
             {advice.first ? 'First cut' : 'Next cut'}: about {length(advice.take)}
           </b>
-          , then deburr, square, read. <span className="text-soft">{filer ? `Not enough data of ${filer.name} on this metal: log a cut with its ${countWords(filer, 2)}, e.g. c6.` : 'Name the filer and log a cut with its turns, e.g. c6, and the next is advised in turns.'}</span>
+          , then deburr, square, read.{' '}
+          <span className="text-soft">
+            {filer
+              ? `Not enough data of ${filer.name} on this metal: log a cut with its ${countWords(filer, 2)}, e.g. c6.`
+              : 'Name the filer and log a cut with its turns, e.g. c6, and the next is advised in turns.'}
+          </span>
         </p>
       )}
     </section>
@@ -180,7 +207,9 @@ function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
   if (ring.accepted)
     return (
       <p className="mt-2">
-        <Button onClick={() => ring.accepted && strike(ring.accepted.id, 'taken back')}>Take the acceptance back</Button>
+        <Button onClick={() => ring.accepted && strike(ring.accepted.id, 'taken back')}>
+          Take the acceptance back
+        </Button>
       </p>
     );
   return (
@@ -190,7 +219,12 @@ function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
       <Popover.Root>
         <Popover.Trigger className={buttonLook()}>Accept with a reason</Popover.Trigger>
         <Popover.Portal>
-          <Popover.Content aria-label="Accept with a reason" className="z-50 w-80 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+          <Popover.Content
+            aria-label="Accept with a reason"
+            className="z-50 w-80 rounded-md border border-ink bg-sheet p-4 text-ink"
+            sideOffset={4}
+            collisionPadding={8}
+          >
             <form
               onSubmit={(event) => {
                 event.preventDefault();
@@ -199,7 +233,12 @@ function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
             >
               <label className="grid gap-1 font-bold">
                 Why it may stay
-                <input className="field" value={reason} maxLength={200} onChange={(event) => setReason(event.target.value)} />
+                <input
+                  className="field"
+                  value={reason}
+                  maxLength={200}
+                  onChange={(event) => setReason(event.target.value)}
+                />
               </label>
               <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
                 Accept
@@ -225,9 +264,17 @@ function History({ ring }: { ring: JudgedRing }) {
           const taken = ring.taken.find((t) => t.id === item.id);
           return taken ? ` · took ${length(taken.removed)}` : null;
         }
-        return [item.cylinder !== ring.number && ` · in cylinder ${labelOf(item.cylinder)}`, ring.unprepared.includes(item.id) && ' · neither deburred nor squared noted', ring.accepted && item.id === ring.reading?.id && ` · accepted: ${ring.accepted.reason}`].filter(Boolean).join('');
+        return [
+          item.cylinder !== ring.number && ` · in cylinder ${labelOf(item.cylinder)}`,
+          ring.unprepared.includes(item.id) && ' · neither deburred nor squared noted',
+          ring.accepted && item.id === ring.reading?.id && ` · accepted: ${ring.accepted.reason}`,
+        ]
+          .filter(Boolean)
+          .join('');
       }}
-      action={(item) => (item.kind === 'reading' && item.id === ring.reading?.id ? <ReadElsewhere ring={ring} /> : null)}
+      action={(item) =>
+        item.kind === 'reading' && item.id === ring.reading?.id ? <ReadElsewhere ring={ring} /> : null
+      }
     />
   );
 }
@@ -241,7 +288,12 @@ function ReadElsewhere({ ring }: { ring: JudgedRing }) {
     <Popover.Root>
       <Popover.Trigger className={`${buttonLook('quiet')} text-sm whitespace-nowrap`}>Other bore</Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content aria-label="Read in another bore" className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+        <Popover.Content
+          aria-label="Read in another bore"
+          className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink"
+          sideOffset={4}
+          collisionPadding={8}
+        >
           <p className="mb-2">
             <b>In which cylinder’s bore was it read?</b> The gap here is then worked out from the two bores.
           </p>
@@ -268,7 +320,11 @@ function AnotherRing({ ring }: { ring: JudgedRing }) {
   return (
     <p className="mt-2 text-soft">
       Another ring was taken, {last.by || 'no initials'}. What was read of the one before is kept.{' '}
-      <button type="button" className="min-h-11 font-bold text-blue underline underline-offset-4" onClick={() => strike(last.id, 'taken back')}>
+      <button
+        type="button"
+        className="min-h-11 font-bold text-blue underline underline-offset-4"
+        onClick={() => strike(last.id, 'taken back')}
+      >
         Take back
       </button>
     </p>

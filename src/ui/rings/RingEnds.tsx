@@ -20,7 +20,12 @@ export function RingEnds({ ring }: { ring: JudgedRing }) {
   return (
     <section aria-label="The ends of the ring, enlarged" className="w-[230px]">
       <h2 className="mb-1">The ends, enlarged, cold</h2>
-      <svg viewBox={`0 0 ${WIDTH} 112`} className="w-full max-w-[380px]" role="img" aria-label={`Gap ${length(here.value)}`}>
+      <svg
+        viewBox={`0 0 ${WIDTH} 112`}
+        className="w-full max-w-[380px]"
+        role="img"
+        aria-label={`Gap ${length(here.value)}`}
+      >
         <text x={WIDTH / 2} y={14} textAnchor="middle" fontSize={16} fontWeight={700} fill={colour} className="figures">
           {length(here.value)}
         </text>

@@ -10,7 +10,12 @@ export function RingSection({ ring, label }: { ring: CompressionRing; label: str
   const corner = ([x, y]: readonly [number, number]): string => `${LEFT + x * WIDTH} ${TOP + (1 - y) * HEIGHT}`;
   return (
     <svg viewBox="0 0 190 104" className="w-[190px]" role="img" aria-label={label}>
-      <path d={`M${sectionOutline(ring).map(corner).join('L')}Z`} fill="var(--ring)" stroke="var(--ink)" strokeWidth={1.5} />
+      <path
+        d={`M${sectionOutline(ring).map(corner).join('L')}Z`}
+        fill="var(--ring)"
+        stroke="var(--ink)"
+        strokeWidth={1.5}
+      />
       <rect x={LEFT + WIDTH + 2} y={4} width={7} height={92} fill="var(--edge)" />
       {ring.mark === 'dot' && <circle cx={LEFT + WIDTH * 0.55} cy={TOP - 3} r={3.5} fill="var(--blue)" />}
       {ring.mark === 'word' && (

@@ -2,7 +2,18 @@
 
 import { useState } from 'react';
 import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
-import { BEVELS, type CompressionRing, type GrooveFit, type OilPack, type RingSet, SECTIONS, UP_MARKS, fromSizes, ringFaults, upWords } from '@/core/ring/set';
+import {
+  BEVELS,
+  type CompressionRing,
+  type GrooveFit,
+  type OilPack,
+  type RingSet,
+  SECTIONS,
+  UP_MARKS,
+  fromSizes,
+  ringFaults,
+  upWords,
+} from '@/core/ring/set';
 import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/ring/section';
 import { useBench } from '../bench/Bench';
 import { Button } from '../shared/Button';
@@ -24,7 +35,9 @@ function Form() {
   const [draft, setDraft] = useState<RingSet>(ringSet);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
-  const wrong = Object.values(faults).find((f) => f) ?? (draft.side.most < draft.side.least ? 'The most axial clearance is under the least.' : null);
+  const wrong =
+    Object.values(faults).find((f) => f) ??
+    (draft.side.most < draft.side.least ? 'The most axial clearance is under the least.' : null);
   const side = (change: Partial<RingSet['side']>): void => setDraft((d) => ({ ...d, side: { ...d.side, ...change } }));
   return (
     <form
@@ -35,23 +48,65 @@ function Form() {
       }}
     >
       <Field label="Ring set" hint="In the shop’s own words, or the number on the packet.">
-        {(props) => <input {...props} className="field" maxLength={120} value={draft.name} onChange={(event) => setDraft({ ...draft, name: event.target.value })} />}
+        {(props) => (
+          <input
+            {...props}
+            className="field"
+            maxLength={120}
+            value={draft.name}
+            onChange={(event) => setDraft({ ...draft, name: event.target.value })}
+          />
+        )}
       </Field>
-      <OneRing title="Top ring" ring={draft.top} onFault={(key, found) => fault(`top${key}`)(found)} onChange={(change) => setDraft((d) => ({ ...d, top: { ...d.top, ...change } }))} />
-      <OneRing title="Second ring" ring={draft.second} onFault={(key, found) => fault(`second${key}`)(found)} onChange={(change) => setDraft((d) => ({ ...d, second: { ...d.second, ...change } }))} />
+      <OneRing
+        title="Top ring"
+        ring={draft.top}
+        onFault={(key, found) => fault(`top${key}`)(found)}
+        onChange={(change) => setDraft((d) => ({ ...d, top: { ...d.top, ...change } }))}
+      />
+      <OneRing
+        title="Second ring"
+        ring={draft.second}
+        onFault={(key, found) => fault(`second${key}`)(found)}
+        onChange={(change) => setDraft((d) => ({ ...d, second: { ...d.second, ...change } }))}
+      />
       <section aria-label="Oil pack">
         <h2 className="text-lg">Oil pack</h2>
         <p className="text-soft">Expander between two rails: its ends butt, never overlap.</p>
         <div className="mt-2 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-          <Sizes ring={draft.oil} what="Oil pack" onFault={(key, found) => fault(`oil${key}`)(found)} onChange={(change: Partial<OilPack>) => setDraft((d) => ({ ...d, oil: { ...d.oil, ...change } }))} />
+          <Sizes
+            ring={draft.oil}
+            what="Oil pack"
+            onFault={(key, found) => fault(`oil${key}`)(found)}
+            onChange={(change: Partial<OilPack>) => setDraft((d) => ({ ...d, oil: { ...d.oil, ...change } }))}
+          />
         </div>
       </section>
       <section aria-label="Axial clearance asked for" className="grid gap-4 sm:grid-cols-2">
-        <LengthsField label="Axial clearance, least" bare={bareOf(units)} most={1} values={[draft.side.least]} onFault={fault('least')} onChange={([least]) => least !== undefined && side({ least })} hint="0.001 to 0.002 in is common practice, no source." />
-        <LengthsField label="Axial clearance, most" bare={bareOf(units)} most={1} values={[draft.side.most]} onFault={fault('most')} onChange={([most]) => most !== undefined && side({ most })} />
+        <LengthsField
+          label="Axial clearance, least"
+          bare={bareOf(units)}
+          most={1}
+          values={[draft.side.least]}
+          onFault={fault('least')}
+          onChange={([least]) => least !== undefined && side({ least })}
+          hint="0.001 to 0.002 in is common practice, no source."
+        />
+        <LengthsField
+          label="Axial clearance, most"
+          bare={bareOf(units)}
+          most={1}
+          values={[draft.side.most]}
+          onFault={fault('most')}
+          onChange={([most]) => most !== undefined && side({ most })}
+        />
       </section>
       <div>
-        <Button type="submit" kind="strong" disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(ringSet)}>
+        <Button
+          type="submit"
+          kind="strong"
+          disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(ringSet)}
+        >
           Set the ring set
         </Button>
         {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}
@@ -83,10 +138,33 @@ function OneRing({ title, ring, onChange, onFault }: RingProps) {
         </div>
       </div>
       <div className="mt-2 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-        <SelectField label={`${title}: metal`} value={ring.metal} none="not said" options={RING_METALS.map((m) => [m, RING_METAL_WORDS[m]] as const)} onChange={(metal) => onChange({ metal })} hint="Filers’ rates are kept by it, and the heat model takes it." />
-        <SelectField label={`${title}: face`} value={ring.section} options={SECTIONS.map((s) => [s, SECTION_WORDS[s]] as const)} onChange={(section) => section && onChange({ section })} />
-        <SelectField label={`${title}: bevel`} value={ring.bevel} options={BEVELS.map((b) => [b, BEVEL_WORDS[b]] as const)} onChange={(bevel) => bevel && onChange({ bevel })} />
-        <SelectField label={`${title}: faces up with`} value={ring.mark} none="not looked at" options={UP_MARKS.map((m) => [m, UP_MARK_WORDS[m]] as const)} onChange={(mark) => onChange({ mark })} />
+        <SelectField
+          label={`${title}: metal`}
+          value={ring.metal}
+          none="not said"
+          options={RING_METALS.map((m) => [m, RING_METAL_WORDS[m]] as const)}
+          onChange={(metal) => onChange({ metal })}
+          hint="Filers’ rates are kept by it, and the heat model takes it."
+        />
+        <SelectField
+          label={`${title}: face`}
+          value={ring.section}
+          options={SECTIONS.map((s) => [s, SECTION_WORDS[s]] as const)}
+          onChange={(section) => section && onChange({ section })}
+        />
+        <SelectField
+          label={`${title}: bevel`}
+          value={ring.bevel}
+          options={BEVELS.map((b) => [b, BEVEL_WORDS[b]] as const)}
+          onChange={(bevel) => bevel && onChange({ bevel })}
+        />
+        <SelectField
+          label={`${title}: faces up with`}
+          value={ring.mark}
+          none="not looked at"
+          options={UP_MARKS.map((m) => [m, UP_MARK_WORDS[m]] as const)}
+          onChange={(mark) => onChange({ mark })}
+        />
         <Sizes ring={ring} what={title} onChange={onChange} onFault={onFault} />
       </div>
     </section>
@@ -104,13 +182,28 @@ function Sizes({ ring, what, onChange, onFault }: SizesProps) {
   const { units, text } = useBench();
   const bare = units === 'imperial' ? 'in' : 'mm';
   const size = (label: string, key: 'axial' | 'radial' | 'grooveHeight' | 'grooveDepth') => (
-    <LengthsField label={`${what}: ${label}`} bare={bare} most={2} values={ring[key] === null ? [] : [ring[key]]} onFault={(f) => onFault(key, f)} onChange={([nm]) => onChange({ [key]: nm ?? null })} />
+    <LengthsField
+      label={`${what}: ${label}`}
+      bare={bare}
+      most={2}
+      values={ring[key] === null ? [] : [ring[key]]}
+      onFault={(f) => onFault(key, f)}
+      onChange={([nm]) => onChange({ [key]: nm ?? null })}
+    />
   );
   const { side, land } = fromSizes(ring);
   return (
     <>
       <Field label={`${what}: finish`} hint="What tells it from the others: shiny, dark, colour.">
-        {(props) => <input {...props} className="field" maxLength={80} value={ring.finish} onChange={(event) => onChange({ finish: event.target.value })} />}
+        {(props) => (
+          <input
+            {...props}
+            className="field"
+            maxLength={80}
+            value={ring.finish}
+            onChange={(event) => onChange({ finish: event.target.value })}
+          />
+        )}
       </Field>
       <Field label={`${what}: mass, g`}>
         {(props) => (
@@ -124,7 +217,9 @@ function Sizes({ ring, what, onChange, onFault }: SizesProps) {
             value={ring.mass === null ? '' : ring.mass / 1000}
             onChange={(event) => {
               const grams = event.target.valueAsNumber;
-              onChange({ mass: Number.isNaN(grams) || grams < 0 ? null : Math.min(10_000_000, Math.round(grams * 1000)) });
+              onChange({
+                mass: Number.isNaN(grams) || grams < 0 ? null : Math.min(10_000_000, Math.round(grams * 1000)),
+              });
             }}
           />
         )}
@@ -133,7 +228,11 @@ function Sizes({ ring, what, onChange, onFault }: SizesProps) {
       {size('radial width', 'radial')}
       {size('groove height', 'grooveHeight')}
       {size('groove depth', 'grooveDepth')}
-      {(side ?? land) && <p className="figures text-sm text-soft sm:col-span-2 lg:col-span-3">{[...(side?.working ?? []), ...(land?.working ?? [])].map((line) => text(line)).join('; ')}</p>}
+      {(side ?? land) && (
+        <p className="figures text-sm text-soft sm:col-span-2 lg:col-span-3">
+          {[...(side?.working ?? []), ...(land?.working ?? [])].map((line) => text(line)).join('; ')}
+        </p>
+      )}
     </>
   );
 }

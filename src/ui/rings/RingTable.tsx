@@ -28,7 +28,12 @@ export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
           return (
             <tr key={name}>
               <td>
-                <button type="button" className={`min-h-8 text-left ${cursor.ring === name ? 'font-bold text-blue' : ''}`} aria-current={cursor.ring === name} onClick={() => moveTo({ ring: name })}>
+                <button
+                  type="button"
+                  className={`min-h-8 text-left ${cursor.ring === name ? 'font-bold text-blue' : ''}`}
+                  aria-current={cursor.ring === name}
+                  onClick={() => moveTo({ ring: name })}
+                >
                   {RING_WORDS[name]}
                   {number !== cylinder.id && <span className="ml-1 text-xs text-soft">no. {label}</span>}
                 </button>
@@ -38,7 +43,9 @@ export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
                 {gap?.upTo != null && `/${printLength(gap.upTo, units, 'fine').number}`} <StateShape state={state} />
                 <span className="sr-only">{state}</span>
               </td>
-              <td className="num">{target.set ? range(target.inForce.min, target.inForce.aimTo).replace(/ (thou|mm)$/, '') : 'ask'}</td>
+              <td className="num">
+                {target.set ? range(target.inForce.min, target.inForce.aimTo).replace(/ (thou|mm)$/, '') : 'ask'}
+              </td>
             </tr>
           );
         })}

@@ -44,7 +44,12 @@ export function RingsStage() {
             <h1 className={isLarge ? 'text-[3.5rem]! leading-none!' : ''}>
               Cylinder {cylinder.label}, {RING_WORDS[ring.ring as Ring]}
             </h1>
-            <button type="button" aria-pressed={large === 'on'} onClick={() => setLarge(large === 'on' ? 'off' : 'on')} className="min-h-11 rounded border border-edge px-3 text-sm aria-pressed:bg-ink aria-pressed:text-sheet">
+            <button
+              type="button"
+              aria-pressed={large === 'on'}
+              onClick={() => setLarge(large === 'on' ? 'off' : 'on')}
+              className="min-h-11 rounded border border-edge px-3 text-sm aria-pressed:bg-ink aria-pressed:text-sheet"
+            >
               Large
             </button>
           </div>
@@ -73,12 +78,20 @@ export function RingsStage() {
           <div className="mt-3">
             <Findings findings={findingsFor(judgement.findings, ['rings'], cylinder.id)} />
           </div>
-          <p className="mt-4 text-soft">Filing: eye protection on. Ring edges cut: gloves. A burr scores the wall: deburr before it goes back in.</p>
+          <p className="mt-4 text-soft">
+            Filing: eye protection on. Ring edges cut: gloves. A burr scores the wall: deburr before it goes back in.
+          </p>
         </>
       }
       foot={
         view === 'grooves' ? (
-          <ReadingLine key="grooves" work="grooves" here={at(cursor.groove)} beside={GROOVE_SUBJECTS.map(at)} besideWords="groove" />
+          <ReadingLine
+            key="grooves"
+            work="grooves"
+            here={at(cursor.groove)}
+            beside={GROOVE_SUBJECTS.map(at)}
+            besideWords="groove"
+          />
         ) : (
           <div className={view === 'bench' ? 'contents' : 'hidden'}>
             <ReadingLine work="rings" here={at(ring.ring)} beside={subjects.map(at)} besideWords="ring" />

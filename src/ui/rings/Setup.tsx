@@ -11,8 +11,17 @@ import { Segmented } from '../shared/Segmented';
 import { bareOf } from '../shared/shopUnits';
 import { FEEDBACKS, type Feedback, feedbackKey } from './feedback';
 
-const ROUTE_WORDS = { byCylinder: 'cylinder by cylinder', byRing: 'ring by ring', byBank: 'bank by bank', free: 'free' };
-const FEEDBACK_WORDS: Record<Feedback, string> = { sound: 'A tone for each verdict', shake: 'Vibration for each verdict, where the tablet can', voice: 'The reading and its verdict spoken, where the browser can' };
+const ROUTE_WORDS = {
+  byCylinder: 'cylinder by cylinder',
+  byRing: 'ring by ring',
+  byBank: 'bank by bank',
+  free: 'free',
+};
+const FEEDBACK_WORDS: Record<Feedback, string> = {
+  sound: 'A tone for each verdict',
+  shake: 'Vibration for each verdict, where the tablet can',
+  voice: 'The reading and its verdict spoken, where the browser can',
+};
 
 /** How this engine's rings are worked through, what is asked of readings, and how this bench tells of a verdict. */
 export function Setup() {
@@ -23,11 +32,25 @@ export function Setup() {
       <section aria-label="Route">
         <h2 className="mb-2 text-lg">Route</h2>
         <div className="overflow-x-auto">
-          <Segmented label="Route" value={bench.route} options={ROUTES.map((r) => [r, ROUTE_WORDS[r]] as const)} onChange={(route) => choose('bench', { ...bench, route })} />
+          <Segmented
+            label="Route"
+            value={bench.route}
+            options={ROUTES.map((r) => [r, ROUTE_WORDS[r]] as const)}
+            onChange={(route) => choose('bench', { ...bench, route })}
+          />
         </div>
-        <p className="mt-1 text-soft">{bench.route === 'free' ? 'The line stays where it is: go to any ring; N leads to the next open one.' : 'After a ring that is done the line leads to the next open one. N skips; what is skipped comes round again.'}</p>
+        <p className="mt-1 text-soft">
+          {bench.route === 'free'
+            ? 'The line stays where it is: go to any ring; N leads to the next open one.'
+            : 'After a ring that is done the line leads to the next open one. N skips; what is skipped comes round again.'}
+        </p>
         <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-blue" checked={bench.rails} onChange={(event) => choose('bench', { ...bench, rails: event.target.checked })} />
+          <input
+            type="checkbox"
+            className="size-5 accent-blue"
+            checked={bench.rails}
+            onChange={(event) => choose('bench', { ...bench, rails: event.target.checked })}
+          />
           Rails on the route too
         </label>
       </section>
@@ -47,7 +70,12 @@ function Toggle({ feedback }: { feedback: Feedback }) {
   const [on, setOn] = useKept(feedbackKey(feedback), 'off');
   return (
     <label className="flex min-h-11 items-center gap-2">
-      <input type="checkbox" className="size-5 accent-blue" checked={on === 'on'} onChange={(event) => setOn(event.target.checked ? 'on' : 'off')} />
+      <input
+        type="checkbox"
+        className="size-5 accent-blue"
+        checked={on === 'on'}
+        onChange={(event) => setOn(event.target.checked ? 'on' : 'off')}
+      />
       {FEEDBACK_WORDS[feedback]}
     </label>
   );
@@ -61,7 +89,10 @@ function Limits({ bench }: { bench: BenchChoices }) {
   const [chance, setChance] = useState(String(Number((bench.chance * 100).toFixed(3))));
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const percent = Number(chance);
-  const chanceFault = chance.trim() === '' || Number.isNaN(percent) || percent < 0.1 || percent > 40 ? 'From 0.1 to 40 percent.' : undefined;
+  const chanceFault =
+    chance.trim() === '' || Number.isNaN(percent) || percent < 0.1 || percent > 40
+      ? 'From 0.1 to 40 percent.'
+      : undefined;
   const wrong = Object.values(faults).find((f) => f) ?? chanceFault ?? null;
   const next = { ...draft, chance: chanceFault ? bench.chance : percent / 100 };
   return (
@@ -73,10 +104,38 @@ function Limits({ bench }: { bench: BenchChoices }) {
         if (wrong === null) choose('bench', next);
       }}
     >
-      <LengthsField label="Readings repeat within" bare={bareOf(units)} most={1} values={[draft.repeat]} onFault={fault('repeat')} onChange={([repeat]) => repeat !== undefined && setDraft((d) => ({ ...d, repeat }))} hint="Further apart, with no cut between: square it again. Never less than one leaf." />
-      <LengthsField label="Gaps of one kind lie within" bare={bareOf(units)} most={1} values={[draft.spread]} onFault={fault('spread')} onChange={([spread]) => spread !== undefined && setDraft((d) => ({ ...d, spread }))} hint="Even gaps matter more than the last half thou." />
-      <Field label="Chance of a cut to pass the window, %" error={chanceFault} hint="What an advised cut may risk at most.">
-        {(props) => <input {...props} inputMode="decimal" className="field figures" value={chance} onChange={(event) => setChance(event.target.value)} />}
+      <LengthsField
+        label="Readings repeat within"
+        bare={bareOf(units)}
+        most={1}
+        values={[draft.repeat]}
+        onFault={fault('repeat')}
+        onChange={([repeat]) => repeat !== undefined && setDraft((d) => ({ ...d, repeat }))}
+        hint="Further apart, with no cut between: square it again. Never less than one leaf."
+      />
+      <LengthsField
+        label="Gaps of one kind lie within"
+        bare={bareOf(units)}
+        most={1}
+        values={[draft.spread]}
+        onFault={fault('spread')}
+        onChange={([spread]) => spread !== undefined && setDraft((d) => ({ ...d, spread }))}
+        hint="Even gaps matter more than the last half thou."
+      />
+      <Field
+        label="Chance of a cut to pass the window, %"
+        error={chanceFault}
+        hint="What an advised cut may risk at most."
+      >
+        {(props) => (
+          <input
+            {...props}
+            inputMode="decimal"
+            className="field figures"
+            value={chance}
+            onChange={(event) => setChance(event.target.value)}
+          />
+        )}
       </Field>
       <div className="sm:col-span-2">
         <Button type="submit" kind="accent" disabled={wrong !== null || JSON.stringify(next) === JSON.stringify(bench)}>

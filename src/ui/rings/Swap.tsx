@@ -30,7 +30,11 @@ export function Swap() {
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
   const waiting = cylinders.filter((c) => !ask.bores.some((b) => b.cylinder === c.id));
   const swapped = choices[kind].pairs.some((p) => p.cylinder !== p.ring);
-  const whole = (placed: Placed[]): Placed[] => cylinders.map((c) => ({ cylinder: c.id, ring: placed.find((p) => p.cylinder === c.id)?.ring ?? c.rings[kind].number }));
+  const whole = (placed: Placed[]): Placed[] =>
+    cylinders.map((c) => ({
+      cylinder: c.id,
+      ring: placed.find((p) => p.cylinder === c.id)?.ring ?? c.rings[kind].number,
+    }));
   const pairs = (next: Placed[]): void => set({ [kind]: { ...choices[kind], pairs: next } });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
@@ -38,25 +42,36 @@ export function Swap() {
         <Segmented label="Rings" value={kind} options={KINDS} onChange={(ring) => moveTo({ ring })} />
         <Segmented label="Placed for" value={choices.aim} options={AIMS} onChange={(aim) => set({ aim })} />
       </div>
-      {waiting.length > 0 && <p className="text-soft">Left as they are, with reading, bore or target still open: cylinder {waiting.map((c) => c.label).join(', ')}.</p>}
+      {waiting.length > 0 && (
+        <p className="text-soft">
+          Left as they are, with reading, bore or target still open: cylinder {waiting.map((c) => c.label).join(', ')}.
+        </p>
+      )}
       {found.state === 'running' && <p className="text-lg text-soft">Working it out …</p>}
-      {found.state === 'failed' && <p className="text-lg text-over">The placing could not be worked out in this browser.</p>}
+      {found.state === 'failed' && (
+        <p className="text-lg text-over">The placing could not be worked out in this browser.</p>
+      )}
       {result?.kind === 'impossible' && <p className="text-lg text-short">{result.why}</p>}
       {result?.kind === 'found' && (
         <div role="status" aria-label="Placing">
           {result.moves.length === 0 ? (
             <p className="text-xl">
-              <b>Leave them where they are.</b> No placing is better: {result.before.over} over, {length(result.before.filing)} to file, {length(result.before.spread)} apart.
+              <b>Leave them where they are.</b> No placing is better: {result.before.over} over,{' '}
+              {length(result.before.filing)} to file, {length(result.before.spread)} apart.
             </p>
           ) : (
             <>
               <p className="text-xl">
-                Over: {result.before.over} now, <b className="text-ok">{result.after.over}</b> after. To file: {length(result.before.filing)} now, <b className="text-ok">{length(result.after.filing)}</b> after. Apart once filed: {length(result.before.spread)} now, <b className="text-ok">{length(result.after.spread)}</b> after.
+                Over: {result.before.over} now, <b className="text-ok">{result.after.over}</b> after. To file:{' '}
+                {length(result.before.filing)} now, <b className="text-ok">{length(result.after.filing)}</b> after.
+                Apart once filed: {length(result.before.spread)} now,{' '}
+                <b className="text-ok">{length(result.after.spread)}</b> after.
               </p>
               <ul className="mt-1 list-disc pl-6 text-lg">
                 {result.moves.map((m) => (
                   <li key={m.ring}>
-                    Ring <b>{labelOf(m.ring)}</b> to cylinder <b>{labelOf(m.to)}</b>: {length(m.gap)} becomes {length(m.becomes)}, {m.state}
+                    Ring <b>{labelOf(m.ring)}</b> to cylinder <b>{labelOf(m.to)}</b>: {length(m.gap)} becomes{' '}
+                    {length(m.becomes)}, {m.state}
                   </li>
                 ))}
               </ul>
@@ -77,9 +92,20 @@ export function Swap() {
           </Button>
         </div>
       )}
-      {ask.bores.length > 0 && <SideBySide kind={kind} before={kinds[kind].standing.placed} after={result?.kind === 'found' ? result.after.placed : []} onLock={(locked) => set({ [kind]: { ...choices[kind], locked } })} />}
+      {ask.bores.length > 0 && (
+        <SideBySide
+          kind={kind}
+          before={kinds[kind].standing.placed}
+          after={result?.kind === 'found' ? result.after.placed : []}
+          onLock={(locked) => set({ [kind]: { ...choices[kind], locked } })}
+        />
+      )}
       <p className="max-w-prose text-soft">
-        First as few rings as possible over their limit, by as little as possible; then {choices.aim === 'filing' ? 'the least metal to file' : 'the gaps, once filed, as near together as can be'}; then as few moves as possible. It is exact. Gaps are those at the smallest place of each bore, predicted by π times the change in diameter from the leaf that passed, which is the careful side: read each ring again in its new bore.
+        First as few rings as possible over their limit, by as little as possible; then{' '}
+        {choices.aim === 'filing' ? 'the least metal to file' : 'the gaps, once filed, as near together as can be'};
+        then as few moves as possible. It is exact. Gaps are those at the smallest place of each bore, predicted by π
+        times the change in diameter from the leaf that passed, which is the careful side: read each ring again in its
+        new bore.
         {found.state === 'done' && ` Worked out in ${found.took.toFixed(1)} ms, beside this page.`}
       </p>
     </div>
@@ -97,11 +123,14 @@ function SideBySide({ kind, before, after, onLock }: SideProps) {
   const { judgement, units } = useBench();
   const { locked } = judgement.placing.choices[kind];
   const labelOf = (id: string | undefined): string => judgement.cylinders.find((c) => c.id === id)?.label ?? '–';
-  const figure = (found: PlacedRing | undefined): string => (found ? printLength(found.gap, units, 'clearance').number : '–');
+  const figure = (found: PlacedRing | undefined): string =>
+    found ? printLength(found.gap, units, 'clearance').number : '–';
   return (
     <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Placing by cylinder">
       <table className="ruled">
-        <caption className="sr-only">Placing now and as advised, gaps in {units === 'imperial' ? 'thou' : 'mm'}</caption>
+        <caption className="sr-only">
+          Placing now and as advised, gaps in {units === 'imperial' ? 'thou' : 'mm'}
+        </caption>
         <thead>
           <tr>
             <th scope="col">cylinder</th>
@@ -130,11 +159,19 @@ function SideBySide({ kind, before, after, onLock }: SideProps) {
                 <td className="figures">{rings[kind].label}</td>
                 <td className="num">{figure(was)}</td>
                 <td>{was && <StateMark state={was.state} />}</td>
-                <td className={`figures ${will && will.ring !== rings[kind].number ? 'font-bold text-blue' : ''}`}>{labelOf(will?.ring)}</td>
+                <td className={`figures ${will && will.ring !== rings[kind].number ? 'font-bold text-blue' : ''}`}>
+                  {labelOf(will?.ring)}
+                </td>
                 <td className="num">{figure(will)}</td>
                 <td>{will && <StateMark state={will.state} />}</td>
                 <td className="py-0!">
-                  <button type="button" aria-pressed={isLocked} aria-label={`Ring of cylinder ${label} stays`} onClick={() => onLock(isLocked ? locked.filter((l) => l !== id) : [...locked, id])} className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet">
+                  <button
+                    type="button"
+                    aria-pressed={isLocked}
+                    aria-label={`Ring of cylinder ${label} stays`}
+                    onClick={() => onLock(isLocked ? locked.filter((l) => l !== id) : [...locked, id])}
+                    className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
+                  >
                     {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
                   </button>
                 </td>

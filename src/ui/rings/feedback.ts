@@ -16,8 +16,20 @@ export const feedbackKey = (feedback: Feedback): string => `spatium-${feedback}`
 const isOn = (feedback: Feedback): boolean => kept(feedbackKey(feedback)) === 'on';
 
 /** Tones in Hz: rising when it is done, low and twice when it is not, falling when it is over. */
-const TONES: Partial<Record<GapState, number[]>> = { 'in window': [660, 880], loose: [660, 660], short: [330, 330], over: [520, 260], 'not proven': [440, 330] };
-const SHAKES: Partial<Record<GapState, number[]>> = { 'in window': [60], loose: [60, 60, 60], short: [200, 80, 200], over: [500], 'not proven': [120, 60, 120] };
+const TONES: Partial<Record<GapState, number[]>> = {
+  'in window': [660, 880],
+  loose: [660, 660],
+  short: [330, 330],
+  over: [520, 260],
+  'not proven': [440, 330],
+};
+const SHAKES: Partial<Record<GapState, number[]>> = {
+  'in window': [60],
+  loose: [60, 60, 60],
+  short: [200, 80, 200],
+  over: [500],
+  'not proven': [120, 60, 120],
+};
 
 let audio: AudioContext | null = null;
 

@@ -25,7 +25,16 @@ export function AngleField({ label, value, onChange, onFault, hint }: Props) {
   };
   return (
     <Field label={`${label}, °`} hint={hint} error={heard && !heard.ok ? heard.fault : undefined}>
-      {(props) => <input {...props} className="field figures" autoComplete="off" spellCheck={false} value={typed ?? String(Math.round(value * 10) / 10)} onChange={(event) => type(event.target.value)} />}
+      {(props) => (
+        <input
+          {...props}
+          className="field figures"
+          autoComplete="off"
+          spellCheck={false}
+          value={typed ?? String(Math.round(value * 10) / 10)}
+          onChange={(event) => type(event.target.value)}
+        />
+      )}
     </Field>
   );
 }

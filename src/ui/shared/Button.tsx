@@ -11,10 +11,18 @@ const KINDS = {
 export const buttonLook = (kind: keyof typeof KINDS = 'plain'): string =>
   `inline-flex min-h-11 items-center justify-center gap-2 rounded border-[1.5px] px-4 py-1.5 disabled:opacity-60 ${KINDS[kind]}`;
 
-export function Button({ kind = 'plain', className = '', ...rest }: ComponentProps<'button'> & { kind?: keyof typeof KINDS }) {
+export function Button({
+  kind = 'plain',
+  className = '',
+  ...rest
+}: ComponentProps<'button'> & { kind?: keyof typeof KINDS }) {
   return <button type="button" className={`${buttonLook(kind)} ${className}`} {...rest} />;
 }
 
 export function Key({ children }: { children: string }) {
-  return <kbd className="figures rounded border border-b-2 border-soft px-1.5 text-[0.8125rem] font-semibold text-soft">{children}</kbd>;
+  return (
+    <kbd className="figures rounded border border-b-2 border-soft px-1.5 text-[0.8125rem] font-semibold text-soft">
+      {children}
+    </kbd>
+  );
 }

@@ -25,7 +25,12 @@ export function Explain({ what, working, standing, units, children = 'why' }: Pr
         <span className="sr-only"> {what}</span>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content aria-label={`Why: ${what}`} className="z-50 w-[min(92vw,30rem)] rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+        <Popover.Content
+          aria-label={`Why: ${what}`}
+          className="z-50 w-[min(92vw,30rem)] rounded-md border border-ink bg-sheet p-4 text-ink"
+          sideOffset={4}
+          collisionPadding={8}
+        >
           <p className="mb-1 font-bold">{what}</p>
           <div className="figures text-sm leading-relaxed">
             {working.map((line, i) => (

@@ -21,14 +21,23 @@ const PLACES = [
 export function Header({ children }: { children?: ReactNode }) {
   return (
     <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1 max-sm:gap-x-2 max-sm:px-3">
-      <Link href="/" className="flex min-h-11 items-center gap-2.5 text-[1.1875rem] font-bold" aria-label="Spatium, to the shelf">
+      <Link
+        href="/"
+        className="flex min-h-11 items-center gap-2.5 text-[1.1875rem] font-bold"
+        aria-label="Spatium, to the shelf"
+      >
         <Mark />
         <span className={children ? 'max-sm:sr-only' : ''}>Spatium</span>
       </Link>
       {children ?? (
         <nav aria-label="Spatium" className="flex flex-1 flex-wrap gap-x-5 max-sm:gap-x-3">
           {PLACES.map(([href, words]) => (
-            <Link key={href} href={href} prefetch={false} className="flex min-h-11 items-center font-medium underline-offset-4 hover:underline">
+            <Link
+              key={href}
+              href={href}
+              prefetch={false}
+              className="flex min-h-11 items-center font-medium underline-offset-4 hover:underline"
+            >
               {words}
             </Link>
           ))}

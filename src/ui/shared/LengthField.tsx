@@ -28,7 +28,18 @@ interface Props {
 const styleOf = (kind: Kind): LengthStyle => (kind === 'bore' || kind === 'piston' ? 'size' : 'fine');
 
 /** A length in a form: bench talk in, both systems said back, what cannot be right asked about. */
-export function LengthField({ label, kind, units, value, onChange, onFault, hint, bore = null, expected = null, onFactor }: Props) {
+export function LengthField({
+  label,
+  kind,
+  units,
+  value,
+  onChange,
+  onFault,
+  hint,
+  bore = null,
+  expected = null,
+  onFactor,
+}: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const style = styleOf(kind);
   const shown = typed ?? (value === null ? '' : printLength(value, units, style).number);
@@ -56,28 +67,49 @@ export function LengthField({ label, kind, units, value, onChange, onFault, hint
     onFault?.(null);
   };
 
-  const asTyped = heard?.kind === 'understood' ? heard.meaning.value : heard?.kind === 'question' ? heard.options.find((o) => o.taken === 'as typed')?.value : undefined;
+  const asTyped =
+    heard?.kind === 'understood'
+      ? heard.meaning.value
+      : heard?.kind === 'question'
+        ? heard.options.find((o) => o.taken === 'as typed')?.value
+        : undefined;
   /** As a length, or as a factor where it looks like one. */
-  const take = (meant: { nm: Nm } | { factor: number }): void => ('nm' in meant ? pick(meant.nm) : onFactor?.(meant.factor));
+  const take = (meant: { nm: Nm } | { factor: number }): void =>
+    'nm' in meant ? pick(meant.nm) : onFactor?.(meant.factor);
   const said =
     factor !== null ? (
       <Meant
         ask={`${factor} looks like a factor, not a gap. Is it factor × bore?`}
         options={[
           { value: { factor }, figure: `${factor} × bore`, note: '' },
-          ...(asTyped === undefined ? [] : [{ value: { nm: asTyped }, figure: bothText(asTyped, style), note: 'as typed' }]),
+          ...(asTyped === undefined
+            ? []
+            : [{ value: { nm: asTyped }, figure: bothText(asTyped, style), note: 'as typed' }]),
         ]}
         onPick={take}
       />
     ) : heard?.kind === 'question' ? (
-      <Meant ask={heard.ask} options={heard.options.map(({ value: nm, taken }) => ({ value: nm, figure: bothText(nm, style), note: taken }))} onPick={pick} />
+      <Meant
+        ask={heard.ask}
+        options={heard.options.map(({ value: nm, taken }) => ({ value: nm, figure: bothText(nm, style), note: taken }))}
+        onPick={pick}
+      />
     ) : value !== null ? (
       <span className="figures">{bothText(value, style)}</span>
     ) : undefined;
 
   return (
     <Field label={label} hint={hint} error={error} said={said}>
-      {(props) => <input {...props} value={shown} onChange={(event) => type(event.target.value)} inputMode="decimal" autoComplete="off" className="field figures" />}
+      {(props) => (
+        <input
+          {...props}
+          value={shown}
+          onChange={(event) => type(event.target.value)}
+          inputMode="decimal"
+          autoComplete="off"
+          className="field figures"
+        />
+      )}
     </Field>
   );
 }

@@ -23,7 +23,8 @@ const BARE_WORDS: Record<Bare, string> = { thou: 'thou', in: 'in', mm: 'mm' };
 /** One length or several, in a unit that is said on the label. */
 export function LengthsField({ label, bare, values, most, onChange, onFault, hint }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const hear = (text: string): HeardList => (most === 1 && text.trim() === '' ? { ok: false, why: 'A length is asked for here.' } : hearList(text, bare, most));
+  const hear = (text: string): HeardList =>
+    most === 1 && text.trim() === '' ? { ok: false, why: 'A length is asked for here.' } : hearList(text, bare, most);
   const heard = typed === null ? null : hear(typed);
   const type = (text: string): void => {
     setTyped(text);
@@ -33,7 +34,16 @@ export function LengthsField({ label, bare, values, most, onChange, onFault, hin
   };
   return (
     <Field label={`${label}, ${BARE_WORDS[bare]}`} hint={hint} error={heard && !heard.ok ? heard.why : undefined}>
-      {(props) => <input {...props} className="field figures" autoComplete="off" spellCheck={false} value={typed ?? listText(values, bare)} onChange={(event) => type(event.target.value)} />}
+      {(props) => (
+        <input
+          {...props}
+          className="field figures"
+          autoComplete="off"
+          spellCheck={false}
+          value={typed ?? listText(values, bare)}
+          onChange={(event) => type(event.target.value)}
+        />
+      )}
     </Field>
   );
 }

@@ -12,7 +12,12 @@ export function Meant<T>({ ask, options, onPick }: Props<T>) {
       <p className="font-bold text-short">{ask}</p>
       <div className="mt-1 flex flex-wrap gap-2">
         {options.map(({ value, figure, note }) => (
-          <button key={`${figure} ${note}`} type="button" onClick={() => onPick(value)} className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue">
+          <button
+            key={`${figure} ${note}`}
+            type="button"
+            onClick={() => onPick(value)}
+            className="figures min-h-11 rounded border-[1.5px] border-blue px-3 font-bold text-blue"
+          >
             {figure} {note && <span className="font-sans text-sm font-normal">{note}</span>}
           </button>
         ))}

@@ -34,8 +34,13 @@ export function PassLog({ passes, style, note, action }: Props) {
   return (
     <ol className="@container divide-y divide-line border-y border-line">
       {passes.toReversed().map((pass) => (
-        <li key={pass.id} className="grid grid-cols-[1fr_auto] items-center gap-x-3 py-0.5 @md:grid-cols-[auto_1fr_auto]">
-          <span className={`figures col-start-1 row-start-1 min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}>
+        <li
+          key={pass.id}
+          className="grid grid-cols-[1fr_auto] items-center gap-x-3 py-0.5 @md:grid-cols-[auto_1fr_auto]"
+        >
+          <span
+            className={`figures col-start-1 row-start-1 min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}
+          >
             <Figure item={pass} style={style} />
           </span>
           <span className="col-span-2 row-start-2 pb-1 text-sm leading-tight text-soft @md:col-span-1 @md:col-start-2 @md:row-start-1 @md:pb-0">
@@ -48,7 +53,10 @@ export function PassLog({ passes, style, note, action }: Props) {
           {!pass.voided && (
             <span className="flex flex-wrap justify-end">
               {action?.(pass)}
-              <StrikeOut onStrike={(reason) => strike(pass.id, reason)} what={pass.kind === 'reading' ? figure(pass.value) : 'the cut'} />
+              <StrikeOut
+                onStrike={(reason) => strike(pass.id, reason)}
+                what={pass.kind === 'reading' ? figure(pass.value) : 'the cut'}
+              />
             </span>
           )}
         </li>
@@ -62,24 +70,36 @@ function Figure({ item, style }: { item: Item; style: 'size' | 'fine' }) {
   const { units, judgement } = useBench();
   if (item.kind === 'cut') {
     const filer = judgement.instruments.find((i) => instrumentKey(i) === item.filer);
-    return <span className="font-normal">cut{item.count !== null && `, ${item.count} ${filer ? countWords(filer, item.count) : 'turns'}`}</span>;
+    return (
+      <span className="font-normal">
+        cut{item.count !== null && `, ${item.count} ${filer ? countWords(filer, item.count) : 'turns'}`}
+      </span>
+    );
   }
   const figure = (nm: number): string => printLength(nm, units, style).number;
   return (
     <>
       {item.fit?.open && '≥\u2009'}
       {figure(item.value)}
-      {item.upTo !== null && `/${figure(item.upTo)}`} <span className="text-sm font-normal">{printLength(item.value, units, style).unit}</span>
+      {item.upTo !== null && `/${figure(item.upTo)}`}{' '}
+      <span className="text-sm font-normal">{printLength(item.value, units, style).unit}</span>
     </>
   );
 }
 
-const toolName = (key: string | null, tools: Instrument[]): string | null => (key === null ? null : (tools.find((i) => instrumentKey(i) === key)?.name ?? key));
+const toolName = (key: string | null, tools: Instrument[]): string | null =>
+  key === null ? null : (tools.find((i) => instrumentKey(i) === key)?.name ?? key);
 
-const cutDetails = ({ filer, round }: LoggedCut, tools: Instrument[]): string => [toolName(filer, tools), round === 0 ? null : `ring ${round + 1}`].flatMap((part) => (part === null ? [] : [` · ${part}`])).join('');
+const cutDetails = ({ filer, round }: LoggedCut, tools: Instrument[]): string =>
+  [toolName(filer, tools), round === 0 ? null : `ring ${round + 1}`]
+    .flatMap((part) => (part === null ? [] : [` · ${part}`]))
+    .join('');
 
 /** Where, with what and how warm a reading was taken, as far as it says. */
-function details({ place, instrument, temperature, gaugeTemperature, plate, round, fit }: LoggedReading, tools: Instrument[]): string {
+function details(
+  { place, instrument, temperature, gaugeTemperature, plate, round, fit }: LoggedReading,
+  tools: Instrument[],
+): string {
   const tool = toolName(instrument, tools);
   const parts = [
     place && `${shortDepth(place.depth)}, ${shortDirection(place.angle)}`,
@@ -105,7 +125,12 @@ function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; wha
         Strike out<span className="sr-only"> {what}</span>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content aria-label={`Strike out ${what}`} className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink" sideOffset={4} collisionPadding={8}>
+        <Popover.Content
+          aria-label={`Strike out ${what}`}
+          className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink"
+          sideOffset={4}
+          collisionPadding={8}
+        >
           <p className="mb-2 font-bold">Strike out {what}: why?</p>
           <div className="flex flex-wrap gap-2">
             {REASONS.map((r) => (
@@ -121,7 +146,14 @@ function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; wha
               if (reason.trim()) onStrike(reason.trim());
             }}
           >
-            <input aria-label="Another reason" placeholder="another reason" className="field" value={reason} maxLength={200} onChange={(event) => setReason(event.target.value)} />
+            <input
+              aria-label="Another reason"
+              placeholder="another reason"
+              className="field"
+              value={reason}
+              maxLength={200}
+              onChange={(event) => setReason(event.target.value)}
+            />
             <Button type="submit" kind="accent" disabled={!reason.trim()}>
               Strike
             </Button>

@@ -44,7 +44,11 @@ function ticks(span: Nm, units: Units): { fine: Nm; main: Nm } {
 /** A rule with the aim window on it and the readings standing where they were read. */
 export function Scale({ target, passes, state, units, under, over, steps = false, label }: Props) {
   const band = target.set ? target.inForce : null;
-  const ends = [...passes.map((p) => p.upTo ?? p.value), ...passes.map((p) => p.value), ...(band ? [band.min, band.limit ?? band.aimTo ?? band.min] : [])];
+  const ends = [
+    ...passes.map((p) => p.upTo ?? p.value),
+    ...passes.map((p) => p.value),
+    ...(band ? [band.min, band.limit ?? band.aimTo ?? band.min] : []),
+  ];
   if (ends.length === 0) return null;
   const width = band ? (band.aimTo ?? band.min * 1.2) - band.min : 50_000;
   const low = Math.max(Math.min(...ends) - width * 1.6, Math.min(0, ...ends));
@@ -56,16 +60,38 @@ export function Scale({ target, passes, state, units, under, over, steps = false
   const number = (nm: Nm): string => printLength(nm, units, 'fine').number;
   const colour = stateColour(state);
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full max-w-[760px] shrink-0" role="img" aria-label={label}>
-      {band && <Band x={x} min={band.min} aimTo={band.aimTo} limit={band.limit} high={high} under={under} over={over} />}
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="block w-full max-w-[760px] shrink-0"
+      role="img"
+      aria-label={label}
+    >
+      {band && (
+        <Band x={x} min={band.min} aimTo={band.aimTo} limit={band.limit} high={high} under={under} over={over} />
+      )}
       <line x1={x(low)} x2={x(high)} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />
       {marks.map((nm) => {
         const big = nm % main === 0;
         return (
           <g key={nm}>
-            <line x1={x(nm)} x2={x(nm)} y1={BASE} y2={BASE + (big ? 18 : 9)} stroke="var(--ink)" strokeWidth={big ? 2 : 1} />
+            <line
+              x1={x(nm)}
+              x2={x(nm)}
+              y1={BASE}
+              y2={BASE + (big ? 18 : 9)}
+              stroke="var(--ink)"
+              strokeWidth={big ? 2 : 1}
+            />
             {big && (
-              <text x={x(nm)} y={BASE + 40} textAnchor="middle" fontSize={18} fontWeight={600} fill="var(--ink)" className="figures">
+              <text
+                x={x(nm)}
+                y={BASE + 40}
+                textAnchor="middle"
+                fontSize={18}
+                fontWeight={600}
+                fill="var(--ink)"
+                className="figures"
+              >
                 {number(nm)}
               </text>
             )}
@@ -83,12 +109,32 @@ export function Scale({ target, passes, state, units, under, over, steps = false
         return (
           <g key={pass.id}>
             {steps && before && x(pass.value) - x(before.value) > 14 && (
-              <path d={`M${x(before.value) + 8} 100C${x(before.value) + 22} 78 ${at - 22} 78 ${at - 5} 96`} fill="none" stroke="var(--soft)" strokeWidth={1.5} />
+              <path
+                d={`M${x(before.value) + 8} 100C${x(before.value) + 22} 78 ${at - 22} 78 ${at - 5} 96`}
+                fill="none"
+                stroke="var(--soft)"
+                strokeWidth={1.5}
+              />
             )}
-            {pass.upTo !== null && last && <line x1={at} x2={x(pass.upTo)} y1={BASE - 6} y2={BASE - 6} stroke={colour} strokeWidth={6} />}
-            <path d={`M${at} ${BASE - 1}l-10-20h20z`} fill={last ? colour : 'var(--sheet)'} stroke={last ? colour : 'var(--soft)'} strokeWidth={2} />
+            {pass.upTo !== null && last && (
+              <line x1={at} x2={x(pass.upTo)} y1={BASE - 6} y2={BASE - 6} stroke={colour} strokeWidth={6} />
+            )}
+            <path
+              d={`M${at} ${BASE - 1}l-10-20h20z`}
+              fill={last ? colour : 'var(--sheet)'}
+              stroke={last ? colour : 'var(--soft)'}
+              strokeWidth={2}
+            />
             {!crowded && (
-              <text x={at} y={last ? 86 : 92} textAnchor="middle" fontSize={last ? 22 : 14} fontWeight={700} fill={last ? colour : 'var(--soft)'} className="figures">
+              <text
+                x={at}
+                y={last ? 86 : 92}
+                textAnchor="middle"
+                fontSize={last ? 22 : 14}
+                fontWeight={700}
+                fill={last ? colour : 'var(--soft)'}
+                className="figures"
+              >
                 {number(pass.value)}
               </text>
             )}
@@ -115,8 +161,28 @@ function Band({ x, min, aimTo, limit, high, under, over }: BandProps) {
     <>
       <rect x={x(min)} y={54} width={x(end) - x(min)} height={BASE - 54} fill="var(--wash)" />
       <line x1={x(min)} x2={x(min)} y1={40} y2={BASE} stroke="var(--ok)" strokeWidth={3} />
-      {aimTo !== null && <line x1={x(aimTo)} x2={x(aimTo)} y1={54} y2={BASE} stroke="var(--ok)" strokeWidth={1.5} strokeDasharray="4 3" />}
-      {limit !== null && limit !== aimTo && <line x1={x(limit)} x2={x(limit)} y1={54} y2={BASE} stroke="var(--over)" strokeWidth={1.5} strokeDasharray="2 3" />}
+      {aimTo !== null && (
+        <line
+          x1={x(aimTo)}
+          x2={x(aimTo)}
+          y1={54}
+          y2={BASE}
+          stroke="var(--ok)"
+          strokeWidth={1.5}
+          strokeDasharray="4 3"
+        />
+      )}
+      {limit !== null && limit !== aimTo && (
+        <line
+          x1={x(limit)}
+          x2={x(limit)}
+          y1={54}
+          y2={BASE}
+          stroke="var(--over)"
+          strokeWidth={1.5}
+          strokeDasharray="2 3"
+        />
+      )}
       <text x={(x(min) + x(end)) / 2} y={48} textAnchor="middle" fontSize={15} fontWeight={700} fill="var(--ok)">
         {aimTo === null ? 'enough' : 'aim'}
       </text>

@@ -18,7 +18,12 @@ export function SelectField<T extends string>({ label, value, options, onChange,
   return (
     <Field label={label} hint={hint} said={said}>
       {(props) => (
-        <select {...props} className="field" value={value ?? ''} onChange={(event) => onChange((event.target.value || null) as T | null)}>
+        <select
+          {...props}
+          className="field"
+          value={value ?? ''}
+          onChange={(event) => onChange((event.target.value || null) as T | null)}
+        >
           {none !== undefined && <option value="">{none}</option>}
           {options.map(([option, words]) => (
             <option key={option} value={option}>

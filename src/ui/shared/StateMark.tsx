@@ -52,7 +52,14 @@ export const stateColour = (state: AnyState): string => COLOURS[state];
 
 export function StateShape({ state, size = 14 }: { state: AnyState; size?: number }) {
   return (
-    <svg width={size} height={size} viewBox="-7 -7 14 14" aria-hidden style={{ color: COLOURS[state] }} className="inline-block shrink-0 align-[-0.1em]">
+    <svg
+      width={size}
+      height={size}
+      viewBox="-7 -7 14 14"
+      aria-hidden
+      style={{ color: COLOURS[state] }}
+      className="inline-block shrink-0 align-[-0.1em]"
+    >
       {SHAPES[state]}
     </svg>
   );

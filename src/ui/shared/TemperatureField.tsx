@@ -31,10 +31,31 @@ export function TemperatureField({ label, usual, value, onChange, onFault, hint,
     onChange(chosen);
     onFault(null);
   };
-  const said = heard?.kind === 'question' ? <Meant ask={heard.ask} options={heard.options.map((option) => ({ value: option.value, figure: `${option.value} °C`, note: option.words }))} onPick={pick} /> : undefined;
+  const said =
+    heard?.kind === 'question' ? (
+      <Meant
+        ask={heard.ask}
+        options={heard.options.map((option) => ({
+          value: option.value,
+          figure: `${option.value} °C`,
+          note: option.words,
+        }))}
+        onPick={pick}
+      />
+    ) : undefined;
   return (
     <Field label={`${label}, °C`} hint={hint} error={heard?.kind === 'refused' ? heard.why : undefined} said={said}>
-      {(props) => <input {...props} className="field figures" inputMode="decimal" autoComplete="off" placeholder={placeholder} value={typed ?? (value === null ? '' : String(value))} onChange={(event) => type(event.target.value)} />}
+      {(props) => (
+        <input
+          {...props}
+          className="field figures"
+          inputMode="decimal"
+          autoComplete="off"
+          placeholder={placeholder}
+          value={typed ?? (value === null ? '' : String(value))}
+          onChange={(event) => type(event.target.value)}
+        />
+      )}
     </Field>
   );
 }

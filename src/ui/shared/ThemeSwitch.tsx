@@ -17,7 +17,12 @@ export function ThemeSwitch() {
     setTheme(other);
   };
   return (
-    <button type="button" onClick={change} className="grid size-11 place-items-center rounded text-soft hover:text-ink" aria-label={`Change to ${other === 'dim' ? 'dim workshop' : 'light'}`}>
+    <button
+      type="button"
+      onClick={change}
+      className="grid size-11 place-items-center rounded text-soft hover:text-ink"
+      aria-label={`Change to ${other === 'dim' ? 'dim workshop' : 'light'}`}
+    >
       {theme === 'light' ? <Moon size={20} aria-hidden /> : <Sun size={20} aria-hidden />}
     </button>
   );

@@ -16,7 +16,11 @@ export function Views<T extends string>({ label, views, value, onChange }: Props
     <Tabs.Root value={value} onValueChange={(next) => onChange(next as T)} className="flex min-h-0 flex-1 flex-col">
       <Tabs.List aria-label={label} className="no-print -mx-2 flex shrink-0 gap-3 overflow-x-auto border-b border-line">
         {views.map(([view, words]) => (
-          <Tabs.Trigger key={view} value={view} className="min-h-11 border-b-[3px] border-transparent px-2 whitespace-nowrap -outline-offset-4 data-[state=active]:border-blue data-[state=active]:font-bold data-[state=active]:text-blue">
+          <Tabs.Trigger
+            key={view}
+            value={view}
+            className="min-h-11 border-b-[3px] border-transparent px-2 whitespace-nowrap -outline-offset-4 data-[state=active]:border-blue data-[state=active]:font-bold data-[state=active]:text-blue"
+          >
             {words}
           </Tabs.Trigger>
         ))}

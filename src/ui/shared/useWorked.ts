@@ -20,7 +20,8 @@ export function useWorked<Result>(ask: unknown, begin: () => Worker): Worked<Res
   const [found, setFound] = useState<{ key: string; worked: Worked<Result> }>({ key, worked: { state: 'running' } });
   useEffect(() => {
     const worker = begin();
-    worker.onmessage = ({ data }: MessageEvent<Answer<Result>>): void => setFound({ key, worked: { state: 'done', ...data } });
+    worker.onmessage = ({ data }: MessageEvent<Answer<Result>>): void =>
+      setFound({ key, worked: { state: 'done', ...data } });
     worker.onerror = () => setFound({ key, worked: { state: 'failed' } });
     worker.postMessage(JSON.parse(key));
     return () => worker.terminate();

@@ -36,15 +36,22 @@ export function SheetStage() {
         <a className={buttonLook()} href={`/api/builds/${judgement.id}/csv`} download>
           <Download size={18} aria-hidden /> Readings and results (CSV)
         </a>
-        {live.waiting > 0 && <p className="text-short">{live.waiting} entries are not on the server yet and not in these files.</p>}
+        {live.waiting > 0 && (
+          <p className="text-short">{live.waiting} entries are not on the server yet and not in these files.</p>
+        )}
       </div>
-      <article aria-label="Build sheet" className="mx-auto max-w-[900px] border border-line bg-sheet p-8 print:max-w-none print:border-0 print:p-0 max-md:p-4">
+      <article
+        aria-label="Build sheet"
+        className="mx-auto max-w-[900px] border border-line bg-sheet p-8 print:max-w-none print:border-0 print:p-0 max-md:p-4"
+      >
         <header className="flex items-start gap-4 border-b-2 border-ink pb-3">
           <Mark size={34} />
           <div className="flex-1">
             <h1 className="text-[1.75rem]">{job.name}</h1>
             <p>
-              {[engineWords(job.engine), job.description, job.customer && `for ${job.customer}`].filter(Boolean).join(' · ')}
+              {[engineWords(job.engine), job.description, job.customer && `for ${job.customer}`]
+                .filter(Boolean)
+                .join(' · ')}
             </p>
           </div>
           <p className="text-right text-sm text-soft">
@@ -76,7 +83,8 @@ export function SheetStage() {
           <p className="border-t border-ink pt-1">Fitted by, date</p>
           <p className="border-t border-ink pt-1">Checked by, date</p>
           <p className="col-span-2">
-            The tool advises; the fitter measures and decides. The ring and piston makers’ sheets and the engine’s manual come first. Clearance is given with what the tools can prove (k = 2).
+            The tool advises; the fitter measures and decides. The ring and piston makers’ sheets and the engine’s
+            manual come first. Clearance is given with what the tools can prove (k = 2).
           </p>
         </footer>
       </article>
@@ -100,19 +108,29 @@ function Targets() {
       <td>{target.set ? `${target.inForce.from} (${target.inForce.standing})` : target.ask}</td>
     </tr>
   );
-  const basis = standard.cylinder === null ? 'planned bore' : `own measured bores; shown for cylinder ${standard.cylinder}`;
+  const basis =
+    standard.cylinder === null ? 'planned bore' : `own measured bores; shown for cylinder ${standard.cylinder}`;
   return (
     <section className="mt-5">
       <h2 className="mb-1">Targets</h2>
       <p className="text-sm text-soft">
         {job.plannedBore !== null && `Planned bore ${length(job.plannedBore, 'size')}. `}
-        For: {duty.row?.words ?? 'not said'}. Pistons: {piston?.words ?? 'not said'}. Cylinder wall: {job.surface ? SURFACE_WORDS[job.surface] : 'not said'}.
+        For: {duty.row?.words ?? 'not said'}. Pistons: {piston?.words ?? 'not said'}. Cylinder wall:{' '}
+        {job.surface ? SURFACE_WORDS[job.surface] : 'not said'}.
         {job.service.now.kind !== 'none' && ` Power adder: ${adderWords(job.service.now)}.`}
-        {job.service.later && ` Planned for later: ${adderWords(job.service.later)}.`} From {basis}. {chart.name}, version {chart.version}.
+        {job.service.later && ` Planned for later: ${adderWords(job.service.later)}.`} From {basis}. {chart.name},
+        version {chart.version}.
       </p>
       {allowed.length > 0 && (
         <p className="text-sm text-soft">
-          Fitted looser on purpose: {allowed.map((c) => `cylinder ${c.label}, gaps + ${length(c.allowance?.gap ?? 0)}, clearance + ${length(c.allowance?.clearance ?? 0, 'clearance')}${c.allowance?.reason ? ` (${c.allowance.reason})` : ''}`).join('; ')}.
+          Fitted looser on purpose:{' '}
+          {allowed
+            .map(
+              (c) =>
+                `cylinder ${c.label}, gaps + ${length(c.allowance?.gap ?? 0)}, clearance + ${length(c.allowance?.clearance ?? 0, 'clearance')}${c.allowance?.reason ? ` (${c.allowance.reason})` : ''}`,
+            )
+            .join('; ')}
+          .
         </p>
       )}
       <table className="ruled mt-1">
@@ -144,9 +162,13 @@ function Sizes() {
   const { orders, plan, cylinders } = judgement;
   const tools = judgement.instruments.filter((i) => !isFiler(i));
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
-  const fine = (nm: number | null | undefined): string => (nm == null ? '–' : printLength(nm, units, 'clearance').number);
+  const fine = (nm: number | null | undefined): string =>
+    nm == null ? '–' : printLength(nm, units, 'clearance').number;
   const [sizeUnit, fineUnit] = units === 'imperial' ? ['in', 'thou'] : ['mm', 'mm'];
-  const who = (c: JudgedCylinder): string => [...new Set([...c.bore.passes, ...c.piston.passes].filter((p) => p.voided === null).map((p) => p.by))].filter(Boolean).join(', ');
+  const who = (c: JudgedCylinder): string =>
+    [...new Set([...c.bore.passes, ...c.piston.passes].filter((p) => p.voided === null).map((p) => p.by))]
+      .filter(Boolean)
+      .join(', ');
   const toMachine = orders.filter((o) => o.toBore);
   return (
     <section className="mt-5">
@@ -204,7 +226,10 @@ function Sizes() {
       </table>
       {toMachine.length > 0 && (
         <div className="mt-3 break-inside-avoid">
-          <h3 className="font-bold">To be bored and honed{plan?.oversize != null && `: ${fine(plan.oversize)} ${fineUnit} over ${size(plan.standard)}`}</h3>
+          <h3 className="font-bold">
+            To be bored and honed
+            {plan?.oversize != null && `: ${fine(plan.oversize)} ${fineUnit} over ${size(plan.standard)}`}
+          </h3>
           <table className="ruled">
             <thead>
               <tr>
@@ -241,7 +266,19 @@ function Sizes() {
           </table>
         </div>
       )}
-      {tools.length > 0 && <p className="mt-1 text-sm text-soft">Measured with: {[...new Set(tools.map((i) => `${i.name} (${i.calibrated ? `calibrated ${i.calibrated}` : 'no calibration on record'})`))].join('; ')}.</p>}
+      {tools.length > 0 && (
+        <p className="mt-1 text-sm text-soft">
+          Measured with:{' '}
+          {[
+            ...new Set(
+              tools.map(
+                (i) => `${i.name} (${i.calibrated ? `calibrated ${i.calibrated}` : 'no calibration on record'})`,
+              ),
+            ),
+          ].join('; ')}
+          .
+        </p>
+      )}
     </section>
   );
 }
@@ -249,7 +286,9 @@ function Sizes() {
 function Gaps() {
   const { judgement, units } = useBench();
   const unit = units === 'imperial' ? 'thou' : 'mm';
-  const rings = RINGS.filter((r) => r === 'top' || r === 'second' || judgement.cylinders.some((c) => c.rings[r].reading));
+  const rings = RINGS.filter(
+    (r) => r === 'top' || r === 'second' || judgement.cylinders.some((c) => c.rings[r].reading),
+  );
   const cell = (c: JudgedCylinder, ring: (typeof RINGS)[number]) => {
     const { gap, readIn, state, passes, accepted, number, label } = c.rings[ring];
     return (
@@ -330,7 +369,11 @@ function Clocking() {
               {JOINTS.map((joint) => (
                 <td key={joint} className="num">
                   {c.clocking.plan ? `${Math.round(c.clocking.plan.joints[joint]) % 360}°` : '–'}
-                  {c.block.asFound && c.clocking.plan && movedFrom(c.clocking.plan.joints, c.block.asFound).some((m) => m.joint === joint) && <span className="block">found {Math.round(c.block.asFound[joint])}°</span>}
+                  {c.block.asFound &&
+                    c.clocking.plan &&
+                    movedFrom(c.clocking.plan.joints, c.block.asFound).some((m) => m.joint === joint) && (
+                      <span className="block">found {Math.round(c.block.asFound[joint])}°</span>
+                    )}
                 </td>
               ))}
               <td>{blockWords(c)}</td>
@@ -345,6 +388,8 @@ function Clocking() {
 /** Who checked a cylinder at the block, or how far it is. */
 function blockWords({ block: { checks, done } }: JudgedCylinder): string {
   if (done === 0) return '☐';
-  const who = [...new Set(checks.flatMap((check) => (isRight(check.state) ? (check.tick?.by ?? '') : [])))].filter(Boolean).join(', ');
+  const who = [...new Set(checks.flatMap((check) => (isRight(check.state) ? (check.tick?.by ?? '') : [])))]
+    .filter(Boolean)
+    .join(', ');
   return `${done === checks.length ? 'checked' : `${done} of ${checks.length}`}${who && `, ${who}`}`;
 }

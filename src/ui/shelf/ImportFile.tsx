@@ -28,7 +28,12 @@ export function ImportFile() {
   };
 
   return (
-    <FileButton words="Read in a build file" label="Build file" accept=".json,application/json" onFile={(file) => send(file, false)}>
+    <FileButton
+      words="Read in a build file"
+      label="Build file"
+      accept=".json,application/json"
+      onFile={(file) => send(file, false)}
+    >
       {taken && (
         <Button kind="accent" className="mt-2" onClick={() => void send(taken, true)}>
           Read it in as a copy

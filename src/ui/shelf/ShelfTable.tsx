@@ -32,7 +32,15 @@ function Progress({ card }: { card: ShelfCard }) {
     <span className="flex flex-wrap items-center gap-x-2">
       <svg viewBox="0 0 100 14" className="h-3.5 w-24" aria-hidden>
         {Array.from({ length: 21 }, (_, i) => (
-          <line key={i} x1={i * 5 || 0.7} x2={i * 5 || 0.7} y1={14} y2={i % 5 === 0 ? 2 : 8} stroke={i / 20 <= share && share > 0 ? 'var(--ink)' : 'var(--idle)'} strokeWidth={i % 5 === 0 ? 1.6 : 1} />
+          <line
+            key={i}
+            x1={i * 5 || 0.7}
+            x2={i * 5 || 0.7}
+            y1={14}
+            y2={i % 5 === 0 ? 2 : 8}
+            stroke={i / 20 <= share && share > 0 ? 'var(--ink)' : 'var(--idle)'}
+            strokeWidth={i % 5 === 0 ? 1.6 : 1}
+          />
         ))}
         <path d={`M${Math.min(96, Math.max(4, share * 100))} 14l-4-8h8z`} fill="var(--blue)" />
       </svg>
@@ -54,8 +62,16 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
             {COLUMNS.map(([sort, words, hidden]) => {
               const here = ask.sort === sort;
               return (
-                <th key={sort} scope="col" className={hidden} aria-sort={here ? (ask.descending ? 'descending' : 'ascending') : undefined}>
-                  <Link href={shelfHref(ask, { sort, descending: here ? !ask.descending : sort === 'updated' })} className={`inline-flex min-h-8 items-center gap-1 underline-offset-4 hover:underline ${here ? 'font-bold text-ink' : ''}`}>
+                <th
+                  key={sort}
+                  scope="col"
+                  className={hidden}
+                  aria-sort={here ? (ask.descending ? 'descending' : 'ascending') : undefined}
+                >
+                  <Link
+                    href={shelfHref(ask, { sort, descending: here ? !ask.descending : sort === 'updated' })}
+                    className={`inline-flex min-h-8 items-center gap-1 underline-offset-4 hover:underline ${here ? 'font-bold text-ink' : ''}`}
+                  >
                     {words}
                     {here && <span aria-hidden>{ask.descending ? '↓' : '↑'}</span>}
                   </Link>
@@ -71,12 +87,17 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
           {cards.map((card) => (
             <tr key={card.id}>
               <td>
-                <Link href={`/builds/${card.id}/${card.done > 4 ? 'rings' : 'targets'}`} className="inline-flex min-h-11 items-center text-lg font-bold underline-offset-4 hover:underline">
+                <Link
+                  href={`/builds/${card.id}/${card.done > 4 ? 'rings' : 'targets'}`}
+                  className="inline-flex min-h-11 items-center text-lg font-bold underline-offset-4 hover:underline"
+                >
                   {card.name}
                 </Link>
               </td>
               <td className="whitespace-nowrap max-sm:hidden">{card.engine}</td>
-              <td className="figures whitespace-nowrap max-lg:hidden">{card.boreNm === null ? '–' : lengthText(card.boreNm, card.units, 'size')}</td>
+              <td className="figures whitespace-nowrap max-lg:hidden">
+                {card.boreNm === null ? '–' : lengthText(card.boreNm, card.units, 'size')}
+              </td>
               <td className="max-md:hidden">{card.customer || '–'}</td>
               <td>
                 <Progress card={card} />

@@ -7,8 +7,14 @@ const usual = { query: '', sort: 'updated', descending: true, page: 1 };
 describe('what the shelf is asked for', () => {
   it.each<[Record<string, string | string[] | undefined>, object]>([
     [{}, usual],
-    [{ q: 'five', sort: 'name' }, { ...usual, query: 'five', sort: 'name', descending: false }],
-    [{ sort: 'bore', dir: 'down', page: '3' }, { ...usual, sort: 'bore', descending: true, page: 3 }],
+    [
+      { q: 'five', sort: 'name' },
+      { ...usual, query: 'five', sort: 'name', descending: false },
+    ],
+    [
+      { sort: 'bore', dir: 'down', page: '3' },
+      { ...usual, sort: 'bore', descending: true, page: 3 },
+    ],
     [{ sort: 'drop table', dir: 'sideways', page: '-1' }, usual],
     [{ page: 'NaN', q: ['a', 'b'] }, usual],
     [{ page: '1e99', q: 'x'.repeat(300) }, usual],

@@ -10,7 +10,12 @@ const SHAPES: Record<Severity, string> = { stop: 'M-5-5 5 5M5-5-5 5', mend: 'M-5
 function Shape({ severity }: { severity: Severity }) {
   return (
     <svg viewBox="-7 -7 14 14" className="mr-1.5 inline size-3.5" aria-hidden>
-      <path d={SHAPES[severity]} fill={severity === 'mend' ? 'currentColor' : 'none'} stroke="currentColor" strokeWidth="2.5" />
+      <path
+        d={SHAPES[severity]}
+        fill={severity === 'mend' ? 'currentColor' : 'none'}
+        stroke="currentColor"
+        strokeWidth="2.5"
+      />
     </svg>
   );
 }

@@ -46,7 +46,12 @@ export function StageRule({ stage }: { stage: Stage }) {
                     {done}/{total}
                   </span>
                 )}
-                <svg className="absolute inset-x-0 bottom-0 h-[22px] w-full overflow-visible" viewBox="0 0 100 22" preserveAspectRatio="none" aria-hidden>
+                <svg
+                  className="absolute inset-x-0 bottom-0 h-[22px] w-full overflow-visible"
+                  viewBox="0 0 100 22"
+                  preserveAspectRatio="none"
+                  aria-hidden
+                >
                   {Array.from({ length: TICKS }, (_, i) => (
                     <line
                       key={i}
@@ -61,7 +66,12 @@ export function StageRule({ stage }: { stage: Stage }) {
                   ))}
                 </svg>
                 {here && (
-                  <svg className="absolute bottom-0 -ml-2 h-[15px] w-4" style={{ left: `${share * 100}%` }} viewBox="0 0 16 15" aria-hidden>
+                  <svg
+                    className="absolute bottom-0 -ml-2 h-[15px] w-4"
+                    style={{ left: `${share * 100}%` }}
+                    viewBox="0 0 16 15"
+                    aria-hidden
+                  >
                     <path d="M8 15 0 0h16z" fill="var(--blue)" />
                   </svg>
                 )}

@@ -89,7 +89,9 @@ function LinkState() {
       {(!reached || waiting > 20) && (
         <p className="border-b border-line bg-steel px-5 py-2">
           <b>{reached ? 'Sending.' : 'The server does not answer.'}</b>{' '}
-          {waiting === 0 ? 'Go on: readings are kept in this browser until it is back.' : `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once each.`}
+          {waiting === 0
+            ? 'Go on: readings are kept in this browser until it is back.'
+            : `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once each.`}
         </p>
       )}
       {troubles.length > 0 && (
@@ -98,7 +100,10 @@ function LinkState() {
             {troubles.map(({ entry, why }) => (
               <li key={entry.id}>
                 <b className="text-over">Not recorded:</b>{' '}
-                {entry.kind === 'reading' ? `${entry.subject} of cylinder ${labelOf(entry.cylinder)}, “${entry.typed}” (${length(entry.value)})` : `a ${entry.kind} entry`}. {why}
+                {entry.kind === 'reading'
+                  ? `${entry.subject} of cylinder ${labelOf(entry.cylinder)}, “${entry.typed}” (${length(entry.value)})`
+                  : `a ${entry.kind} entry`}
+                . {why}
               </li>
             ))}
           </ul>

@@ -16,7 +16,10 @@ export function Allowances() {
   return (
     <section aria-label="Looser on purpose">
       <h2 className="mb-1 text-lg">Looser on purpose</h2>
-      <p className="max-w-prose text-soft">Some give the hottest cylinders, often the end ones, a thou more. It moves minimum, aim and limit up together; nothing can be made tighter here.</p>
+      <p className="max-w-prose text-soft">
+        Some give the hottest cylinders, often the end ones, a thou more. It moves minimum, aim and limit up together;
+        nothing can be made tighter here.
+      </p>
       {choices.allowances.length > 0 && (
         <table className="ruled mt-2 max-w-2xl">
           <thead>
@@ -51,7 +54,13 @@ export function Allowances() {
           </tbody>
         </table>
       )}
-      {cylinder && <Add key={cylinder.id} cylinder={cylinder.id} onAdd={(a) => put([...choices.allowances.filter((b) => b.cylinder !== a.cylinder), a])} />}
+      {cylinder && (
+        <Add
+          key={cylinder.id}
+          cylinder={cylinder.id}
+          onAdd={(a) => put([...choices.allowances.filter((b) => b.cylinder !== a.cylinder), a])}
+        />
+      )}
     </section>
   );
 }
@@ -70,7 +79,9 @@ function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowan
   const wrong =
     faults.gap ??
     faults.clearance ??
-    (most > MOST_USUAL ? `${length(most)} more is no allowance: the added part alone is asked for, about a thou.` : null) ??
+    (most > MOST_USUAL
+      ? `${length(most)} more is no allowance: the added part alone is asked for, about a thou.`
+      : null) ??
     (most === 0 ? 'Say how much looser.' : null);
   return (
     <form
@@ -91,11 +102,33 @@ function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowan
           </select>
         )}
       </Field>
-      <LengthField label="Both gaps, more by" kind="clearance" units={units} value={gap} onChange={setGap} onFault={(f) => setFaults((all) => ({ ...all, gap: f }))} />
-      <LengthField label="Clearance, more by" kind="clearance" units={units} value={clearance} onChange={setClearance} onFault={(f) => setFaults((all) => ({ ...all, clearance: f }))} />
+      <LengthField
+        label="Both gaps, more by"
+        kind="clearance"
+        units={units}
+        value={gap}
+        onChange={setGap}
+        onFault={(f) => setFaults((all) => ({ ...all, gap: f }))}
+      />
+      <LengthField
+        label="Clearance, more by"
+        kind="clearance"
+        units={units}
+        value={clearance}
+        onChange={setClearance}
+        onFault={(f) => setFaults((all) => ({ ...all, clearance: f }))}
+      />
       <div className="sm:col-span-2">
         <Field label="Why" hint="E.g. end cylinder, runs hottest.">
-          {(props) => <input {...props} className="field" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />}
+          {(props) => (
+            <input
+              {...props}
+              className="field"
+              maxLength={200}
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+            />
+          )}
         </Field>
       </div>
       <div className="sm:mt-7">

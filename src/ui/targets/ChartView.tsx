@@ -16,7 +16,9 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
   const { chart, piston, duty, job } = judgement;
   const [other, setOther] = useState<string | null>(null);
   const chosen = charts?.find((k) => k.chart.id === other)?.chart;
-  const shown: ChartFigure[] = CHART_FIGURES.filter((f) => (job?.surface === 'plated' ? true : f !== 'clearancePlated'));
+  const shown: ChartFigure[] = CHART_FIGURES.filter((f) =>
+    job?.surface === 'plated' ? true : f !== 'clearancePlated',
+  );
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-4">
       <section aria-label="Chart of this build">
@@ -25,13 +27,22 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
             {chart.name}, version {chart.version}
           </h2>
           {charts?.some((k) => k.chart.id === chart.id) && (
-            <Link href={`/charts/${chart.id}`} prefetch={false} className="font-bold text-blue underline underline-offset-4">
+            <Link
+              href={`/charts/${chart.id}`}
+              prefetch={false}
+              className="font-bold text-blue underline underline-offset-4"
+            >
               Open it in the chart room
             </Link>
           )}
-          {charts && !charts.some((k) => k.chart.id === chart.id) && <span className="text-soft">This shop does not keep it.</span>}
+          {charts && !charts.some((k) => k.chart.id === chart.id) && (
+            <span className="text-soft">This shop does not keep it.</span>
+          )}
         </div>
-        <p className="mb-2 max-w-prose text-soft">This build keeps this version, whatever becomes of the chart. {piston ? `Pistons: ${piston.words}.` : 'How the piston is made is not said yet: its column is not known.'}</p>
+        <p className="mb-2 max-w-prose text-soft">
+          This build keeps this version, whatever becomes of the chart.{' '}
+          {piston ? `Pistons: ${piston.words}.` : 'How the piston is made is not said yet: its column is not known.'}
+        </p>
         {piston && (
           <div className="relative overflow-x-auto">
             <table className="ruled">
@@ -50,8 +61,15 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
               </thead>
               <tbody>
                 {chart.rows.map((row) => (
-                  <tr key={row.id} className={row.id === duty.row?.id ? 'bg-(--wash)' : ''} aria-current={row.id === duty.row?.id}>
-                    <th scope="row" className={`text-[0.9375rem]! leading-snug ${row.id === duty.row?.id ? 'font-bold! text-ink!' : 'text-ink!'}`}>
+                  <tr
+                    key={row.id}
+                    className={row.id === duty.row?.id ? 'bg-(--wash)' : ''}
+                    aria-current={row.id === duty.row?.id}
+                  >
+                    <th
+                      scope="row"
+                      className={`text-[0.9375rem]! leading-snug ${row.id === duty.row?.id ? 'font-bold! text-ink!' : 'text-ink!'}`}
+                    >
                       {row.words}
                     </th>
                     {shown.map((figure) => {
@@ -85,7 +103,9 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
             label="Set this build with another chart"
             none="choose one"
             value={other}
-            options={(charts ?? []).filter((k) => k.chart.id !== chart.id || k.chart.version !== chart.version).map((k) => [k.chart.id, `${k.chart.name}, version ${k.chart.version}`] as const)}
+            options={(charts ?? [])
+              .filter((k) => k.chart.id !== chart.id || k.chart.version !== chart.version)
+              .map((k) => [k.chart.id, `${k.chart.name}, version ${k.chart.version}`] as const)}
             onChange={setOther}
           />
         </div>

@@ -26,9 +26,10 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
   const target = targetOf(cylinder, figure);
   const papers = papersOf(choices, figure);
   const candidates: Candidate[] = target.set ? [target.inForce, ...target.outranked] : [];
-  const at = (rung: Paper | 'chart'): Candidate | undefined => candidates.find((c) => c.rank === (rung === 'chart' && figure === 'rails' ? ('rule' satisfies Rank) : rung));
+  const at = (rung: Paper | 'chart'): Candidate | undefined =>
+    candidates.find((c) => c.rank === (rung === 'chart' && figure === 'rails' ? ('rule' satisfies Rank) : rung));
   const style = figure === 'clearance' ? 'clearance' : 'fine';
-  const text = (c: Candidate): string => (rangeText(c.min, c.aimTo, units, style));
+  const text = (c: Candidate): string => rangeText(c.min, c.aimTo, units, style);
   const { top, second } = cylinder.rings;
   const against =
     figure === 'second' && top.target.set && choices.secondSchool === 'larger'
@@ -36,7 +37,11 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
       : figure === 'top' && second.target.set && second.target.inForce.rank !== 'chart'
         ? { min: second.target.inForce.min, words: 'the second ring’s', side: 'over' as const }
         : null;
-  const save = (paper: Paper, own: Own | null): void => choose('targets', withPapers(choices, figure, { ...papers, [paper]: paper === 'own' ? own : (own?.given ?? null) }));
+  const save = (paper: Paper, own: Own | null): void =>
+    choose(
+      'targets',
+      withPapers(choices, figure, { ...papers, [paper]: paper === 'own' ? own : (own?.given ?? null) }),
+    );
   return (
     <ol className="divide-y divide-line border-b border-line" aria-label={`${words}: figures by order of trust`}>
       {RUNGS.map(([rung, name], i) => {
@@ -60,7 +65,11 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
               {rung === 'chart' && figure === 'rails' ? 'Common practice' : name}
               {inForce && <span className="block text-sm text-blue">in force</span>}
             </span>
-            <span className={`figures text-lg whitespace-nowrap ${inForce ? 'font-bold' : ''} ${candidate ? '' : 'text-soft'}`}>{candidate ? text(candidate) : '–'}</span>
+            <span
+              className={`figures text-lg whitespace-nowrap ${inForce ? 'font-bold' : ''} ${candidate ? '' : 'text-soft'}`}
+            >
+              {candidate ? text(candidate) : '–'}
+            </span>
             <span className="text-sm leading-snug text-soft max-sm:col-span-2 max-sm:col-start-2 max-sm:row-start-2">
               {candidate ? (
                 <>
@@ -68,7 +77,11 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
                   {candidate.from}. <i>{candidate.standing}</i>
                 </>
               ) : rung === 'chart' ? (
-                target.set ? 'no figure' : target.ask
+                target.set ? (
+                  'no figure'
+                ) : (
+                  target.ask
+                )
               ) : rung !== 'own' && papers[rung]?.form === 'factor' ? (
                 'a factor: it waits for a bore'
               ) : (

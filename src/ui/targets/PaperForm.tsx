@@ -42,7 +42,11 @@ interface Draft {
   over: boolean;
 }
 
-export const PAPER_WORDS: Record<Paper, string> = { sheet: 'packed sheet', manual: 'service manual', own: 'own figure' };
+export const PAPER_WORDS: Record<Paper, string> = {
+  sheet: 'packed sheet',
+  manual: 'service manual',
+  own: 'own figure',
+};
 
 const PAPER_RANKS: Record<Paper, string> = {
   sheet: 'Copy what the paper says. It ranks above the service manual and the chart.',
@@ -72,7 +76,8 @@ function settle(draft: Draft, paper: Paper, kind: Kind): Given | string {
   if (draft.form === 'factor') {
     const factor = Number(draft.factor.replace(',', '.'));
     const [least, most] = FACTORS[kind === 'clearance' ? 'clearance' : 'gap'].usual;
-    if (!(factor > 0)) return kind === 'clearance' ? 'A factor such as 0.0010 is asked for.' : 'A factor such as 0.0045 is asked for.';
+    if (!(factor > 0))
+      return kind === 'clearance' ? 'A factor such as 0.0010 is asked for.' : 'A factor such as 0.0045 is asked for.';
     if (factor > most || factor < least)
       return `${draft.factor} is no factor: one lies between ${least} and ${most}. If it is the ${kind === 'clearance' ? 'clearance' : 'gap'} itself, choose “at least”.`;
     return { form: 'factor', factor, from };
@@ -147,17 +152,48 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
             }}
           >
             <div>
-              <Segmented label={paper === 'own' ? 'How you give it' : 'How the paper gives it'} value={draft.form} options={FORMS} onChange={(form) => set({ form })} />
+              <Segmented
+                label={paper === 'own' ? 'How you give it' : 'How the paper gives it'}
+                value={draft.form}
+                options={FORMS}
+                onChange={(form) => set({ form })}
+              />
             </div>
             {draft.form === 'factor' ? (
               <Field label="Factor" hint="Without a unit: 0.0045 in per inch is 0.0045 mm per mm.">
-                {(props) => <input {...props} className="field figures" inputMode="decimal" value={draft.factor} onChange={(event) => set({ factor: event.target.value })} />}
+                {(props) => (
+                  <input
+                    {...props}
+                    className="field figures"
+                    inputMode="decimal"
+                    value={draft.factor}
+                    onChange={(event) => set({ factor: event.target.value })}
+                  />
+                )}
               </Field>
             ) : (
               <div className="grid gap-4 sm:grid-cols-2">
-                <LengthField label={draft.form === 'range' ? 'From' : 'At least'} kind={kind} bore={bore} units={units} value={draft.min} onChange={(nm) => set({ min: nm })} onFault={(f) => setTyping((t) => ({ ...t, min: f }))} onFactor={asFactor} />
+                <LengthField
+                  label={draft.form === 'range' ? 'From' : 'At least'}
+                  kind={kind}
+                  bore={bore}
+                  units={units}
+                  value={draft.min}
+                  onChange={(nm) => set({ min: nm })}
+                  onFault={(f) => setTyping((t) => ({ ...t, min: f }))}
+                  onFactor={asFactor}
+                />
                 {draft.form === 'range' && (
-                  <LengthField label="To" kind={kind} bore={bore} units={units} value={draft.max} onChange={(max) => set({ max })} onFault={(f) => setTyping((t) => ({ ...t, max: f }))} onFactor={asFactor} />
+                  <LengthField
+                    label="To"
+                    kind={kind}
+                    bore={bore}
+                    units={units}
+                    value={draft.max}
+                    onChange={(max) => set({ max })}
+                    onFault={(f) => setTyping((t) => ({ ...t, max: f }))}
+                    onFactor={asFactor}
+                  />
                 )}
               </div>
             )}
@@ -169,13 +205,27 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
               </p>
             )}
             <Field label={label} hint={hint}>
-              {(props) => <input {...props} className="field" value={draft.from} maxLength={200} onChange={(event) => set({ from: event.target.value })} />}
+              {(props) => (
+                <input
+                  {...props}
+                  className="field"
+                  value={draft.from}
+                  maxLength={200}
+                  onChange={(event) => set({ from: event.target.value })}
+                />
+              )}
             </Field>
             {paper === 'own' && (
               <label className="flex min-h-11 items-start gap-2">
-                <input type="checkbox" className="mt-0.5 size-5 shrink-0 accent-(--blue)" checked={draft.over} onChange={(event) => set({ over: event.target.checked })} />
+                <input
+                  type="checkbox"
+                  className="mt-0.5 size-5 shrink-0 accent-(--blue)"
+                  checked={draft.over}
+                  onChange={(event) => set({ over: event.target.checked })}
+                />
                 <span>
-                  <b>Put it over sheet, manual and chart.</b> They stay in sight, and a figure of yours under theirs is called out.
+                  <b>Put it over sheet, manual and chart.</b> They stay in sight, and a figure of yours under theirs is
+                  called out.
                 </span>
               </label>
             )}

@@ -5,7 +5,11 @@ import type { Units } from '@/core/quantity/length';
 import { sayingText } from '@/core/quantity/saying';
 import type { Comparison } from '@/core/targets/compare';
 
-const HEADINGS: Record<Comparison['kind'], string> = { highRing: 'High top ring', planned: 'Now, and what is planned', threshold: 'Near the line between two rows' };
+const HEADINGS: Record<Comparison['kind'], string> = {
+  highRing: 'High top ring',
+  planned: 'Now, and what is planned',
+  threshold: 'Near the line between two rows',
+};
 
 /** Figures that belong side by side, the row in force marked. */
 export function SideBySide({ comparisons, units }: { comparisons: Comparison[]; units: Units }) {

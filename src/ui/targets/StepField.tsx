@@ -10,5 +10,13 @@ const STEPS = [
 
 /** The step that gap minimums go up to. */
 export function StepField({ value, onChange }: { value: Nm; onChange: (step: Nm) => void }) {
-  return <SelectField label="Gaps go up to the next" hint="Always up, never to the nearest." value={String(value)} options={STEPS} onChange={(step) => step && onChange(Number(step))} />;
+  return (
+    <SelectField
+      label="Gaps go up to the next"
+      hint="Always up, never to the nearest."
+      value={String(value)}
+      options={STEPS}
+      onChange={(step) => step && onChange(Number(step))}
+    />
+  );
 }

@@ -32,10 +32,16 @@ export function TakeChart({ chart, trigger }: Props) {
           <Dialog.Title className="text-xl font-bold">
             From {judgement.chart.name}, version {judgement.chart.version}, to {chart.name}, version {chart.version}
           </Dialog.Title>
-          <Dialog.Description className="mt-1 mb-4 text-soft">This build keeps the version it was set with until you take another.</Dialog.Description>
+          <Dialog.Description className="mt-1 mb-4 text-soft">
+            This build keeps the version it was set with until you take another.
+          </Dialog.Description>
           <Effect chart={chart} />
           <h3 className="mb-1 font-bold">What differs</h3>
-          <ChartChanges before={judgement.chart} after={chart} used={{ row: judgement.duty.row?.id ?? null, column: judgement.piston?.id ?? null }} />
+          <ChartChanges
+            before={judgement.chart}
+            after={chart}
+            used={{ row: judgement.duty.row?.id ?? null, column: judgement.piston?.id ?? null }}
+          />
           <div className="mt-5 flex flex-wrap justify-end gap-3">
             <Dialog.Close className={buttonLook()}>Keep version {judgement.chart.version}</Dialog.Close>
             <Dialog.Close asChild>
@@ -53,7 +59,8 @@ export function TakeChart({ chart, trigger }: Props) {
 /** The targets of this build as they are and as they would be. */
 function Effect({ chart }: { chart: Chart }) {
   const { judgement, live, range } = useBench();
-  const text = (target: Target | undefined): string => (target?.set ? range(target.inForce.min, target.inForce.aimTo) : 'no figure');
+  const text = (target: Target | undefined): string =>
+    target?.set ? range(target.inForce.min, target.inForce.aimTo) : 'no figure';
   const now = judgement.standard?.targets;
   const then = previewWithChart(live.record, chart).standard?.targets;
   return (
@@ -77,7 +84,9 @@ function Effect({ chart }: { chart: Chart }) {
               {words}
             </th>
             <td className="num">{text(now?.[figure])}</td>
-            <td className={`num ${text(now?.[figure]) === text(then?.[figure]) ? '' : 'font-bold'}`}>{text(then?.[figure])}</td>
+            <td className={`num ${text(now?.[figure]) === text(then?.[figure]) ? '' : 'font-bold'}`}>
+              {text(then?.[figure])}
+            </td>
           </tr>
         ))}
       </tbody>

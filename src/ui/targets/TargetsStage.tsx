@@ -33,7 +33,9 @@ export function TargetsStage() {
   if (!cylinder || !planned) return null;
   const current = FIGURES.find((f) => f.figure === shown) ?? FIGURES[0];
   const bore = cylinder.targetBore;
-  const newer = charts?.find((k) => k.chart.id === judgement.chart.id && k.chart.version > judgement.chart.version)?.chart;
+  const newer = charts?.find(
+    (k) => k.chart.id === judgement.chart.id && k.chart.version > judgement.chart.version,
+  )?.chart;
 
   return (
     <Frame
@@ -41,12 +43,22 @@ export function TargetsStage() {
         <>
           <div className="flex flex-wrap items-baseline gap-x-4">
             <h1>Targets, cylinder {cylinder.label}</h1>
-            <p className="text-[1.0625rem] text-soft">{bore ? `worked from the ${bore.measured ? 'measured' : 'planned'} bore, ${length(bore.nm, 'size')}` : 'no bore planned or measured yet'}</p>
+            <p className="text-[1.0625rem] text-soft">
+              {bore
+                ? `worked from the ${bore.measured ? 'measured' : 'planned'} bore, ${length(bore.nm, 'size')}`
+                : 'no bore planned or measured yet'}
+            </p>
           </div>
           {newer && (
-            <div role="status" className="mt-2 flex flex-wrap items-center gap-3 border-y border-line bg-steel px-3 py-2">
+            <div
+              role="status"
+              className="mt-2 flex flex-wrap items-center gap-3 border-y border-line bg-steel px-3 py-2"
+            >
               <p className="flex-1">
-                <b>{newer.name} is now at version {newer.version}.</b> This build keeps version {judgement.chart.version}.
+                <b>
+                  {newer.name} is now at version {newer.version}.
+                </b>{' '}
+                This build keeps version {judgement.chart.version}.
               </p>
               <TakeChart chart={newer} trigger="See the difference" />
             </div>
@@ -73,10 +85,16 @@ export function TargetsStage() {
           <DutyWords />
           <h2 className="mt-5 mb-2">To know</h2>
           <Findings
-            findings={judgement.findings.filter((f) => (f.stage === 'targets' || f.stage === 'job') && (f.cylinder === null || f.cylinder === cylinder.id))}
+            findings={judgement.findings.filter(
+              (f) =>
+                (f.stage === 'targets' || f.stage === 'job') && (f.cylinder === null || f.cylinder === cylinder.id),
+            )}
             empty="Nothing stands against these targets."
           />
-          <p className="mt-5 text-soft">A thou too loose costs a little oil. A thou too tight can cost the engine. What the parts’ makers say comes first.</p>
+          <p className="mt-5 text-soft">
+            A thou too loose costs a little oil. A thou too tight can cost the engine. What the parts’ makers say comes
+            first.
+          </p>
         </>
       }
     />
@@ -84,43 +102,53 @@ export function TargetsStage() {
 }
 
 /** The four figures, and by order of trust where the one in hand comes from. */
-function Figures({ cylinder, shown, onShow }: { cylinder: JudgedCylinder; shown: Figure; onShow: (figure: Figure) => void }) {
+function Figures({
+  cylinder,
+  shown,
+  onShow,
+}: {
+  cylinder: JudgedCylinder;
+  shown: Figure;
+  onShow: (figure: Figure) => void;
+}) {
   const { judgement, length, units } = useBench();
   const current = FIGURES.find((f) => f.figure === shown) ?? FIGURES[0];
   return (
     <>
-        <div role="group" aria-label="Figures" className="divide-y divide-line border-b border-line">
-          {FIGURES.map(({ figure, words }) => {
-            const target = targetOf(cylinder, figure);
-            return (
-              <button
-                key={figure}
-                type="button"
-                aria-pressed={shown === figure}
-                onClick={() => onShow(figure)}
-                className="grid w-full grid-cols-[10.5rem_1fr_auto] items-baseline gap-x-4 py-1.5 pl-3 text-left aria-pressed:shadow-[inset_5px_0_0_var(--blue)] max-sm:grid-cols-1"
-              >
-                <span className="text-lg font-bold">{words}</span>
-                {target.set ? (
-                  <>
-                    <Window target={target} clearance={figure === 'clearance'} />
-                    <span className="text-right text-sm text-soft max-sm:text-left">
-                      {target.inForce.limit !== null && target.inForce.limit !== target.inForce.aimTo && <>limit {length(target.inForce.limit, figure === 'clearance' ? 'clearance' : 'fine')} · </>}
-                      {STANDING_WORDS[target.inForce.rank]}
-                    </span>
-                  </>
-                ) : (
-                  <span className="col-span-2 text-short">{target.ask}</span>
-                )}
-              </button>
-            );
-          })}
-        </div>
-        <section className="mt-3" aria-label="Order of trust">
-          <h2 className="mb-1">{current.words}: by order of trust</h2>
-          <Ladder cylinder={cylinder} choices={judgement.targets} figure={current} />
-        </section>
-        {(shown === 'top' || shown === 'second') && <SideBySide comparisons={judgement.comparisons} units={units} />}
+      <div role="group" aria-label="Figures" className="divide-y divide-line border-b border-line">
+        {FIGURES.map(({ figure, words }) => {
+          const target = targetOf(cylinder, figure);
+          return (
+            <button
+              key={figure}
+              type="button"
+              aria-pressed={shown === figure}
+              onClick={() => onShow(figure)}
+              className="grid w-full grid-cols-[10.5rem_1fr_auto] items-baseline gap-x-4 py-1.5 pl-3 text-left aria-pressed:shadow-[inset_5px_0_0_var(--blue)] max-sm:grid-cols-1"
+            >
+              <span className="text-lg font-bold">{words}</span>
+              {target.set ? (
+                <>
+                  <Window target={target} clearance={figure === 'clearance'} />
+                  <span className="text-right text-sm text-soft max-sm:text-left">
+                    {target.inForce.limit !== null && target.inForce.limit !== target.inForce.aimTo && (
+                      <>limit {length(target.inForce.limit, figure === 'clearance' ? 'clearance' : 'fine')} · </>
+                    )}
+                    {STANDING_WORDS[target.inForce.rank]}
+                  </span>
+                </>
+              ) : (
+                <span className="col-span-2 text-short">{target.ask}</span>
+              )}
+            </button>
+          );
+        })}
+      </div>
+      <section className="mt-3" aria-label="Order of trust">
+        <h2 className="mb-1">{current.words}: by order of trust</h2>
+        <Ladder cylinder={cylinder} choices={judgement.targets} figure={current} />
+      </section>
+      {(shown === 'top' || shown === 'second') && <SideBySide comparisons={judgement.comparisons} units={units} />}
     </>
   );
 }
@@ -134,8 +162,17 @@ function DutyWords() {
       <h2 className="mt-5 mb-1">The row and the column</h2>
       <p className="text-soft">
         <b className="font-medium text-ink">{duty.row?.words ?? 'No row yet'}</b>
-        {duty.chosen ? ', chosen by the builder' : duty.suggestion.set ? `: ${duty.suggestion.reason}` : `: ${duty.suggestion.ask.replace(/\.$/, "")}`}. Pistons: <b className="font-medium text-ink">{piston?.words ?? 'not said'}</b>.{' '}
-        <Link href={`/builds/${judgement.id}/job`} prefetch={false} className="font-bold text-blue underline underline-offset-4">
+        {duty.chosen
+          ? ', chosen by the builder'
+          : duty.suggestion.set
+            ? `: ${duty.suggestion.reason}`
+            : `: ${duty.suggestion.ask.replace(/\.$/, '')}`}
+        . Pistons: <b className="font-medium text-ink">{piston?.words ?? 'not said'}</b>.{' '}
+        <Link
+          href={`/builds/${judgement.id}/job`}
+          prefetch={false}
+          className="font-bold text-blue underline underline-offset-4"
+        >
           Change it on the job card
         </Link>
       </p>
@@ -147,7 +184,9 @@ function DutyWords() {
 function Window({ target, clearance }: { target: Extract<Target, { set: true }>; clearance: boolean }) {
   const { units } = useBench();
   const { min, aimTo } = target.inForce;
-  const [unit = '', ...figures] = rangeText(min, aimTo, units, clearance ? 'clearance' : 'fine').split(' ').toReversed();
+  const [unit = '', ...figures] = rangeText(min, aimTo, units, clearance ? 'clearance' : 'fine')
+    .split(' ')
+    .toReversed();
   return (
     <span className="figures text-[2rem] leading-tight font-bold whitespace-nowrap">
       {figures.toReversed().join(' ')}

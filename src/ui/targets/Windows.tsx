@@ -22,7 +22,12 @@ export function Windows() {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-4">
       <section aria-label="Second ring against the top">
         <h2 className="mb-1 text-lg">Second ring against the top</h2>
-        <Segmented label="Second ring against the top" value={choices.secondSchool} options={SCHOOL_OPTIONS} onChange={(secondSchool) => choose('targets', { ...choices, secondSchool })} />
+        <Segmented
+          label="Second ring against the top"
+          value={choices.secondSchool}
+          options={SCHOOL_OPTIONS}
+          onChange={(secondSchool) => choose('targets', { ...choices, secondSchool })}
+        />
         <dl className="mt-2 grid max-w-prose gap-1.5 text-soft">
           {SCHOOL_OPTIONS.map(([school, words]) => (
             <div key={school} className={choices.secondSchool === school ? 'text-ink' : ''}>
@@ -32,7 +37,16 @@ export function Windows() {
           ))}
         </dl>
       </section>
-      <Widths key={[choices.feelerStep, choices.gapWindow, choices.gapLimit, choices.clearanceWindow, choices.clearanceLimit].join()} choices={choices} />
+      <Widths
+        key={[
+          choices.feelerStep,
+          choices.gapWindow,
+          choices.gapLimit,
+          choices.clearanceWindow,
+          choices.clearanceLimit,
+        ].join()}
+        choices={choices}
+      />
       <Allowances key={JSON.stringify(choices.allowances)} />
     </div>
   );
@@ -56,7 +70,9 @@ function Widths({ choices }: { choices: TargetChoices }) {
   const unsettled = Object.values(faults).find((f) => f);
   const wrong =
     unsettled ??
-    (draft.gapLimit < draft.gapWindow || draft.clearanceLimit < draft.clearanceWindow ? 'A limit lies inside its aim window: are they swapped?' : null);
+    (draft.gapLimit < draft.gapWindow || draft.clearanceLimit < draft.clearanceWindow
+      ? 'A limit lies inside its aim window: are they swapped?'
+      : null);
   const { feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit } = draft;
   const changed = JSON.stringify(draft) !== JSON.stringify(choices);
   return (
@@ -77,7 +93,13 @@ function Widths({ choices }: { choices: TargetChoices }) {
           />
         ))}
         <div className="sm:col-span-2">
-          <Button kind="accent" disabled={wrong !== null || !changed} onClick={() => choose('targets', { ...choices, feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit })}>
+          <Button
+            kind="accent"
+            disabled={wrong !== null || !changed}
+            onClick={() =>
+              choose('targets', { ...choices, feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit })
+            }
+          >
             Set rounding and windows
           </Button>
           {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}

@@ -23,7 +23,10 @@ export function targetOf(cylinder: JudgedCylinder, figure: Figure): Target {
   return figure === 'rails' ? cylinder.rings.upperRail.target : cylinder.rings[figure].target;
 }
 
-export const papersOf = (choices: TargetChoices, figure: Figure): Papers => (figure === 'clearance' ? choices.clearance : choices.gaps[figure]);
+export const papersOf = (choices: TargetChoices, figure: Figure): Papers =>
+  figure === 'clearance' ? choices.clearance : choices.gaps[figure];
 
 export const withPapers = (choices: TargetChoices, figure: Figure, papers: Papers): TargetChoices =>
-  figure === 'clearance' ? { ...choices, clearance: papers } : { ...choices, gaps: { ...choices.gaps, [figure]: papers } };
+  figure === 'clearance'
+    ? { ...choices, clearance: papers }
+    : { ...choices, gaps: { ...choices.gaps, [figure]: papers } };

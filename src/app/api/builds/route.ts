@@ -23,7 +23,13 @@ export async function POST(request: Request): Promise<Response> {
   const record = copy ? { ...read.record, id: randomUUID() } : read.record;
   const created = await createBuild(await database(), record);
   if (created === 'taken')
-    return fault(409, 'Another record of this build is on the shelf already, with other entries. Read the file in as a copy to keep both.');
+    return fault(
+      409,
+      'Another record of this build is on the shelf already, with other entries. Read the file in as a copy to keep both.',
+    );
   const url = `/builds/${record.id}/job`;
-  return Response.json({ id: record.id, url, created: created === 'created' }, { status: created === 'created' ? 201 : 200 });
+  return Response.json(
+    { id: record.id, url, created: created === 'created' },
+    { status: created === 'created' ? 201 : 200 },
+  );
 }

@@ -12,5 +12,8 @@ export interface ToolsAnswer {
 export async function GET(request: Request): Promise<Response> {
   const db = await database();
   const except = new URL(request.url).searchParams.get('except') ?? '';
-  return Response.json({ instruments: await keptInstruments(db), rates: await shopRates(db, except) } satisfies ToolsAnswer);
+  return Response.json({
+    instruments: await keptInstruments(db),
+    rates: await shopRates(db, except),
+  } satisfies ToolsAnswer);
 }

@@ -11,6 +11,9 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   if (!stored) return noSuchBuild(id);
   const name = fileName(judge(stored.record).job?.name ?? id, 'spatium.json');
   return new Response(JSON.stringify(writeBuildFile(stored.record), null, 1), {
-    headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': `attachment; filename="${name}"` },
+    headers: {
+      'content-type': 'application/json; charset=utf-8',
+      'content-disposition': `attachment; filename="${name}"`,
+    },
   });
 }

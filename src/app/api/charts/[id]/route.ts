@@ -8,5 +8,9 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const { id } = await params;
   const chart = await loadChart(await database(), id, versionAsked(request));
   if (!chart) return noSuchChart(id);
-  return Response.json(writeChartFile(chart), { headers: { 'content-disposition': `attachment; filename="${fileName(`${chart.name} v${chart.version}`, 'chart.json')}"` } });
+  return Response.json(writeChartFile(chart), {
+    headers: {
+      'content-disposition': `attachment; filename="${fileName(`${chart.name} v${chart.version}`, 'chart.json')}"`,
+    },
+  });
 }

@@ -18,9 +18,16 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const judgement = judge(stored.record);
   const { view, cylinder } = asked.data;
   const drawn = crownFile(judgement, view, cylinder ?? null);
-  if (drawn === null) return Response.json({ faults: [cylinder ? `There is no plan for a cylinder at ${cylinder}.` : 'No cylinder has a plan yet.'] }, { status: 404 });
+  if (drawn === null)
+    return Response.json(
+      { faults: [cylinder ? `There is no plan for a cylinder at ${cylinder}.` : 'No cylinder has a plan yet.'] },
+      { status: 404 },
+    );
   const label = judgement.cylinders.find((c) => c.id === cylinder)?.label;
   return new Response(drawn, {
-    headers: { 'content-type': 'image/svg+xml; charset=utf-8', 'content-disposition': `attachment; filename="${fileName(`${judgement.job?.name ?? id} ${label ? `cylinder ${label}` : 'crowns'}`, 'svg')}"` },
+    headers: {
+      'content-type': 'image/svg+xml; charset=utf-8',
+      'content-disposition': `attachment; filename="${fileName(`${judgement.job?.name ?? id} ${label ? `cylinder ${label}` : 'crowns'}`, 'svg')}"`,
+    },
   });
 }

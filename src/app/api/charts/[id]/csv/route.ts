@@ -8,6 +8,9 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const { id } = await params;
   const chart = await loadChart(await database(), id, versionAsked(request));
   if (!chart) return noSuchChart(id);
-  const headers = { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${fileName(`${chart.name} v${chart.version}`, 'csv')}"` };
+  const headers = {
+    'content-type': 'text/csv; charset=utf-8',
+    'content-disposition': `attachment; filename="${fileName(`${chart.name} v${chart.version}`, 'csv')}"`,
+  };
   return new Response(`\uFEFF${writeChartCsv(chart)}`, { headers });
 }
