@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: './e2e',
   timeout: 60_000,
-  workers: 1,
+  workers: 2,
   fullyParallel: false,
   retries: 0,
   outputDir: 'test-results/browser',

@@ -2,7 +2,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import type { Entry } from '../src/core/build/record';
+import type { Entry } from '../src/core/record/record';
 import { STARTING_CLOCKING, type ClockingChoices } from '../src/core/clocking/choices';
 import { type job, jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';

@@ -1,6 +1,6 @@
 /** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
 import type { Page } from '@playwright/test';
-import type { BuildRecord } from '../src/core/build/record';
+import type { BuildRecord } from '../src/core/record/record';
 import { fromThou } from '../src/core/quantity/length';
 import { gap, jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';

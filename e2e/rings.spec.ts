@@ -1,6 +1,6 @@
 /** The ring bench: read, cut, read, done; a whole engine by keyboard; swapping; over-gapped rings; the set and its grooves. */
 import type { Page } from '@playwright/test';
-import type { Entry } from '../src/core/build/record';
+import type { Entry } from '../src/core/record/record';
 import { fromInches, fromThou } from '../src/core/quantity/length';
 import { boreReading, gap, jobEntry, job } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';

@@ -3,16 +3,16 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { type Page, chromium } from '@playwright/test';
-import { judge } from '../src/core/build/judge';
-import { hear } from '../src/core/quantity/bench';
+import { judge } from '../src/core/judge/judge';
+import { hear } from '../src/core/quantity/hear';
 import { writeBuildFile } from '../src/files/buildFile';
 import { readBuildFile } from '../src/files/buildFile';
 import { createBuild } from '../src/store/builds';
 import { openDatabase } from '../src/store/open';
 import munkres from 'munkres-js';
-import { leastSum } from '../src/core/piston/assignment';
-import { pairingOf } from '../src/core/piston/pairing';
-import { placingOf } from '../src/core/ring/placing';
+import { leastSum } from '../src/core/pistons/assignment';
+import { pairingOf } from '../src/core/pistons/pairing';
+import { placingOf } from '../src/core/rings/placing';
 import { solve } from '../src/core/clocking/solver';
 import { exhaustive, reachedRow, someAsks } from '../src/fixtures/clocking';
 import { filedAsAdvised, filedByHalves, filedTogether, someFitters } from '../src/fixtures/filers';
@@ -109,7 +109,7 @@ function filing(): void {
 
 /** Placing 16 rings in 16 bores. */
 function placing(): void {
-  const { ask } = judge(griddedRecord(1)).placing.kinds.top;
+  const { ask } = judge(griddedRecord(1)).placing.top;
   for (const aim of ['filing', 'even'] as const) {
     const own = timed(() => placingOf({ ...ask, aim }), 30);
     add(`placing ${ask.rings.length} rings, ${aim === 'filing' ? 'least filing' : 'most even'}`, ms(own));

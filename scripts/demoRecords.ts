@@ -2,23 +2,25 @@
  * The demo's builds: an invented workshop, invented customers and engines, none a real maker's model.
  * Between them they show every gap state and every clearance state, in both systems.
  */
-import { type BoreChoices, type Spot, STARTING_BORES, directionsByCount, spotsOf } from '../src/core/bore/grid';
-import { type BuildRecord, type Entry, type Job, type Subject } from '../src/core/build/record';
-import { againstOf } from '../src/core/build/clocking';
-import { judge } from '../src/core/build/judge';
-import { CHECKS, type Check, isJointCheck } from '../src/core/clocking/block';
+import { type BoreChoices, type Spot, STARTING_BORES, directionsByCount, spotsOf } from '../src/core/bores/grid';
+import { type BuildRecord, type Entry } from '../src/core/record/record';
+import { againstOf } from '../src/core/assembly/judged';
+import { judge } from '../src/core/judge/judge';
+import { CHECKS, type Check, isJointCheck } from '../src/core/assembly/checks';
 import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/clocking/choices';
 import type { Joints } from '../src/core/clocking/joints';
 import { cylindersOf } from '../src/core/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
 import { NO_SERVICE, type Service } from '../src/core/targets/duty';
 import { fromPressure } from '../src/core/quantity/pressure';
-import { isRing } from '../src/core/ring/ring';
-import { type RingSet, STARTING_RING_SET } from '../src/core/ring/set';
+import { isRing } from '../src/core/rings/ring';
+import { type RingSet, STARTING_RING_SET } from '../src/core/rings/set';
 import { startingChoices } from '../src/core/targets/target';
 import { type Instrument, instrumentKey } from '../src/core/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '../src/core/uncertainty/startingInstruments';
 import { workshopChart } from './demoCharts';
+import type { Job } from '../src/core/job/job';
+import type { Subject } from '../src/core/stages';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */
 class Day {

@@ -1,7 +1,6 @@
 import Form from 'next/form';
 import Link from 'next/link';
 import { SHELF_PAGE } from '@/store/shelfAsk';
-import { shelf } from '@/store/builds';
 import { database } from '@/store/store';
 import { buttonLook } from '@/ui/shared/Button';
 import { Header } from '@/ui/shared/Header';
@@ -9,6 +8,7 @@ import { ImportFile } from '@/ui/shelf/ImportFile';
 import { RestoreBuild } from '@/ui/shelf/RestoreBuild';
 import { ShelfTable, shelfHref } from '@/ui/shelf/ShelfTable';
 import { readShelfAsk } from '@/ui/shelf/ask';
+import { shelf } from '@/store/shelf';
 
 export default async function Page({
   searchParams,

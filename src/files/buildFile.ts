@@ -2,12 +2,14 @@
  * The build file: one engine as JSON, described field by field in docs/build-file.md.
  */
 import { z } from 'zod';
-import { type JudgedCylinder, type Judgement, type LoggedReading, judge } from '@/core/build/judge';
-import { type BuildRecord, type Entry, isVoidable } from '@/core/build/record';
-import type { JudgedRing } from '@/core/build/rings';
-import type { JudgedPiston } from '@/core/build/sizes';
+import { judge } from '@/core/judge/judge';
+import { type BuildRecord, type Entry, isVoidable } from '@/core/record/record';
+import type { JudgedRing } from '@/core/rings/judged';
 import { type Saying, sayingText } from '@/core/quantity/saying';
 import { buildIdSchema, entrySchema, faultsOf } from './schema';
+import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
+import type { LoggedReading } from '@/core/record/reading';
+import type { JudgedPiston } from '@/core/pistons/judged';
 
 export const FILE_FORMAT = 'spatium-build';
 export const FILE_VERSION = 5;
@@ -55,7 +57,11 @@ function flattened(value: unknown, units: 'imperial' | 'metric'): unknown {
   );
 }
 
-const idsOf = (passes: LoggedReading[]): string[] => passes.filter((p) => p.voided === null).map((p) => p.id);
+const idsOf = (passes: readonly LoggedReading[]): string[] => passes.filter((p) => p.voided === null).map((p) => p.id);
+
+function without<T extends object, K extends keyof T>(all: T, left: readonly K[]): Omit<T, K> {
+  return Object.fromEntries(Object.entries(all).filter(([key]) => !left.some((k) => k === key))) as Omit<T, K>;
+}
 
 function pistonPart({ id, label, passes, size, read, range, outlier, pin, round }: JudgedPiston): unknown {
   return { id, label, readings: idsOf(passes), size, read, range, outlier, pin: pin.clearance, round };
@@ -101,11 +107,11 @@ function ringPart({
   };
 }
 
-function cylinderPart({ bore, piston, clearance, rings, grooves, ...rest }: JudgedCylinder): unknown {
+function cylinderPart({ bore, piston, clearance, rings, grooves, ...others }: JudgedCylinder): unknown {
   const { spots, size, mean, shape, asFound, verdict, round, read, total, repeatability } = bore;
   const { strip, ...cleared } = clearance;
   return {
-    ...rest,
+    ...without(others, ['targets']),
     bore: {
       size,
       mean,
@@ -125,42 +131,28 @@ function cylinderPart({ bore, piston, clearance, rings, grooves, ...rest }: Judg
   };
 }
 
+/** What stands in the record already, or is worked out on the way. */
+const NOT_CARRIED = [
+  'id',
+  'log',
+  'labels',
+  'choices',
+  'tasks',
+  'strays',
+  'targetSettings',
+  'piston',
+  'clockingChosen',
+] as const satisfies readonly (keyof Judgement)[];
+
 /** What the file carries of a judgement: everything but the readings, which stand in the record already. */
 function judgedPart(judgement: Judgement): unknown {
-  const {
-    cylinders,
-    pistons,
-    pairing,
-    placing,
-    rates,
-    plan,
-    orders,
-    findings,
-    stages,
-    progress,
-    spreads,
-    planned,
-    standard,
-    comparisons,
-    duty,
-    job,
-  } = judgement;
+  const { job, cylinders, pistons, pairing, placing, ...others } = judgement;
   const part = {
-    progress,
-    stages,
-    findings,
-    duty,
-    planned,
-    standard,
-    comparisons,
-    spreads,
+    ...without(others, NOT_CARRIED),
     cylinders: cylinders.map(cylinderPart),
     pistons: pistons.map(pistonPart),
     pairing: pairing.standing,
-    placing: { top: placing.kinds.top.standing, second: placing.kinds.second.standing },
-    rates,
-    plan,
-    orders,
+    placing: { top: placing.top.standing, second: placing.second.standing },
   };
   return flattened(part, job?.units ?? 'metric');
 }

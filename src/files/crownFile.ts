@@ -1,12 +1,16 @@
 /** The crowns of a build as an SVG document. */
-import { expectedOf } from '@/core/build/clockingWords';
-import { crownOf } from '@/core/build/crown';
-import type { Judgement } from '@/core/build/judge';
+import { expectedOf } from '@/core/assembly/expected';
+import { crownOf } from '@/core/clocking/judgedCrown';
 import { type View, viewWords } from '@/core/clocking/view';
 import { type CrownDrawing, crownSvg } from './crownSvg';
+import type { Judgement } from '@/core/judge/judgement';
 
 /** One cylinder's crown, or all; null where none of them has a plan. */
-export function crownFile({ job, cylinders, clocking }: Judgement, view: View, cylinder: string | null): string | null {
+export function crownFile(
+  { job, cylinders, choices: { clocking } }: Judgement,
+  view: View,
+  cylinder: string | null,
+): string | null {
   const { stand, facts, rods } = clocking;
   const crowns = cylinders.flatMap((c): CrownDrawing[] => {
     const { round } = c.clocking;

@@ -1,7 +1,7 @@
 import { DOMParser } from '@xmldom/xmldom';
 import { describe, expect, it } from 'vitest';
 import { demoRecords } from '../../scripts/demoRecords';
-import { judge } from '@/core/build/judge';
+import { judge } from '@/core/judge/judge';
 import { VIEWS } from '@/core/clocking/view';
 import { crownFile } from './crownFile';
 

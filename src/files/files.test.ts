@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { judge } from '@/core/build/judge';
-import { pairingOf } from '@/core/piston/pairing';
-import { type Entry, STARTING_BENCH, STARTING_PLACING } from '@/core/build/record';
+import { judge } from '@/core/judge/judge';
+import { pairingOf } from '@/core/pistons/pairing';
+import { type Entry } from '@/core/record/record';
 import { STARTING_CLOCKING } from '@/core/clocking/choices';
-import { STARTING_RING_SET } from '@/core/ring/set';
+import { STARTING_RING_SET } from '@/core/rings/set';
 import { fromThou } from '@/core/quantity/length';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
@@ -12,6 +12,7 @@ import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } fro
 import { demoRecords } from '../../scripts/demoRecords';
 import { FILE_FORMAT, MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
 import { writeCsv } from './csv';
+import { STARTING_BENCH, STARTING_PLACING } from '@/core/rings/choices';
 
 const textOf = (file: unknown): string => JSON.stringify(file);
 const faults = (text: string): string => {
@@ -68,8 +69,7 @@ describe('the build file', () => {
     const judged = read.ok ? judge(read.record) : null;
     expect(judged).toMatchObject({
       job: { duty: 'race', surface: null },
-      targets: { allowances: [] },
-      chart: { id: 'starting', version: 1 },
+      choices: { targets: { allowances: [] }, chart: { id: 'starting', version: 1 } },
       planned: { top: { inForce: { min: fromThou(24) } }, second: { inForce: { min: fromThou(26) } } },
     });
   });
@@ -100,7 +100,7 @@ describe('the build file', () => {
     ];
     const read = readBuildFile(textOf({ format: 'spatium-build', version: 2, record: { id: 'old', entries } }));
     const judged = read.ok ? judge(read.record) : null;
-    expect(judged?.bench).toEqual({ ...STARTING_BENCH, route: 'byRing', rails: true });
+    expect(judged?.choices.bench).toEqual({ ...STARTING_BENCH, route: 'byRing', rails: true });
     expect(judged?.cylinders[0]?.bore).toMatchObject({
       size: { noted: true },
       passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }],

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { STARTING_BORES } from '@/core/bore/grid';
-import { startingSizing } from '@/core/bore/plan';
-import { STARTING_PAIRING } from '@/core/build/record';
-import { STARTING_PISTONS } from '@/core/piston/piston';
+import { STARTING_BORES } from '@/core/bores/grid';
+import { startingSizing } from '@/core/bores/plan';
+import { STARTING_PISTONS } from '@/core/pistons/piston';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { gap, job } from '@/fixtures/records';
 import { entriesSchema, entrySchema, faultsOf, jobSchema, targetChoicesSchema } from './schema';
+import { STARTING_PAIRING } from '@/core/pistons/choices';
 
 const faults = (result: { success: boolean; error?: Parameters<typeof faultsOf>[0] }): string =>
   result.error ? faultsOf(result.error).join('\n') : '';

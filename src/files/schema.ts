@@ -3,7 +3,8 @@
  * Lengths are whole nanometres, times ISO 8601 in UTC.
  */
 import { z } from 'zod';
-import { CHECKS } from '@/core/clocking/block';
+import { type ChoiceKind, type Choices, CHOICE_KINDS, PARTS, SUBJECTS, SUBJECT_IDS } from '@/core/stages';
+import { CHECKS } from '@/core/assembly/checks';
 import { type ClockingChoices, STARTING_CLOCKING } from '@/core/clocking/choices';
 import { THROWS } from '@/core/clocking/crankcase';
 import type { Joints } from '@/core/clocking/joints';
@@ -12,25 +13,14 @@ import { SCHOOLS } from '@/core/clocking/schools';
 import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, SIDES } from '@/core/clocking/surroundings';
 import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES } from '@/core/engine/engine';
 import { engineFaults } from '@/core/engine/engineFaults';
-import { type BoreChoices, ABOVE, DEPTHS } from '@/core/bore/grid';
-import { MOST_GRADES, type SizingChoices } from '@/core/bore/plan';
-import {
-  type BenchChoices,
-  type Entry,
-  GROOVE_SUBJECTS,
-  type Job,
-  PISTON_SUBJECTS,
-  type PairingChoices,
-  type PlacingChoices,
-  ROUTES,
-  type RingFit,
-  STARTING_BENCH,
-} from '@/core/build/record';
-import { GAUGE_FROM, type PistonChoices } from '@/core/piston/piston';
-import { PLACING_AIMS } from '@/core/ring/placed';
-import type { RateSums } from '@/core/ring/rate';
-import { RINGS, SQUARINGS } from '@/core/ring/ring';
-import { BEVELS, type RingSet, SECTIONS, UP_MARKS } from '@/core/ring/set';
+import { type BoreChoices, ABOVE, DEPTHS } from '@/core/bores/grid';
+import { MOST_GRADES, type SizingChoices } from '@/core/bores/plan';
+import { type Entry } from '@/core/record/record';
+import { GAUGE_FROM, type PistonChoices } from '@/core/pistons/piston';
+import { PLACING_AIMS } from '@/core/rings/placed';
+import type { RateSums } from '@/core/rings/rate';
+import { RINGS, SQUARINGS } from '@/core/rings/ring';
+import { BEVELS, type RingSet, SECTIONS, UP_MARKS } from '@/core/rings/set';
 import { type HeatChoices } from '@/core/heat/assess';
 import { RING_METALS } from '@/core/heat/metals';
 import { MOST_BOOST } from '@/core/quantity/pressure';
@@ -40,6 +30,10 @@ import { type Adder, FUELS, NO_SERVICE, type Service, USES } from '@/core/target
 import { type Own, type Papers, SURFACES, type TargetChoices } from '@/core/targets/target';
 import { INSTRUMENT_KINDS, type Instrument } from '@/core/uncertainty/instrument';
 import { instrumentFaults } from '@/core/uncertainty/instrumentFaults';
+import { type BenchChoices, type PlacingChoices, ROUTES, STARTING_BENCH } from '@/core/rings/choices';
+import type { Job } from '@/core/job/job';
+import type { PairingChoices } from '@/core/pistons/choices';
+import type { RingFit } from '@/core/record/reading';
 
 const METRE = 1_000_000_000;
 
@@ -481,19 +475,8 @@ const joints4 = z
     expected: null,
   }));
 
-export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('job'), ...choice, value: jobSchema }),
-  z.strictObject({ kind: z.literal('targets'), ...choice, value: targetChoicesSchema }),
-  z.strictObject({ kind: z.literal('chart'), ...choice, value: chartSchema }),
-  z.strictObject({ kind: z.literal('heat'), ...choice, value: heatSchema }),
-  z.strictObject({ kind: z.literal('clocking'), ...choice, value: clockingSchema }),
-  z.strictObject({ kind: z.literal('bores'), ...choice, value: boresSchema }),
-  z.strictObject({ kind: z.literal('sizing'), ...choice, value: sizingSchema }),
-  z.strictObject({ kind: z.literal('pistons'), ...choice, value: pistonsSchema }),
-  z.strictObject({ kind: z.literal('pairing'), ...choice, value: pairingSchema }),
-  z.strictObject({ kind: z.literal('bench'), ...choice, value: benchSchema }),
-  z.strictObject({ kind: z.literal('ringSet'), ...choice, value: ringSetSchema }),
-  z.strictObject({ kind: z.literal('placing'), ...choice, value: placingSchema }),
+/** What was read and done. */
+const doneSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('instrument'), ...stamp, value: instrumentSchema }),
   z.strictObject({
     kind: z.literal('setting'),
@@ -501,13 +484,13 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
     instrument: toolKey.nullable(),
     to: z.union([someSize, z.literal('piston')]),
   }),
-  z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(['bore', 'piston', ...RINGS]), cylinder }),
+  z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(PARTS), cylinder }),
   z
     .strictObject({
       kind: z.literal('reading'),
       ...stamp,
       cylinder,
-      subject: z.enum(['bore', ...PISTON_SUBJECTS, ...GROOVE_SUBJECTS, ...RINGS]),
+      subject: z.enum(SUBJECT_IDS),
       place: z.strictObject({ depth, angle: direction }).nullable().default(null),
       value: nm,
       upTo: nm.nullable(),
@@ -518,7 +501,7 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
       plate: z.boolean().nullable().default(null),
       fit: ringFit.nullable().default(null),
     })
-    .refine((r) => r.fit === null || RINGS.some((ring) => ring === r.subject), {
+    .refine((r) => r.fit === null || SUBJECTS[r.subject].fitted, {
       message: 'only a ring is fitted',
       path: ['fit'],
     })
@@ -526,7 +509,7 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
       message: 'a leaf beyond which none was tried has no upper leaf',
       path: ['upTo'],
     })
-    .refine((r) => r.place === null || r.subject === 'bore', {
+    .refine((r) => r.place === null || SUBJECTS[r.subject].spots, {
       message: 'only a bore is read at a place',
       path: ['place'],
     })
@@ -572,6 +555,34 @@ export const entrySchema: z.ZodType<Entry> = z.discriminatedUnion('kind', [
     reason: text(200).trim().min(1, 'a reason is asked for'),
   }),
 ]);
+
+/** What each choice holds. */
+const CHOICE_SCHEMAS: { [K in ChoiceKind]: z.ZodType<NonNullable<Choices[K]>> } = {
+  job: jobSchema,
+  targets: targetChoicesSchema,
+  chart: chartSchema,
+  heat: heatSchema,
+  bores: boresSchema,
+  sizing: sizingSchema,
+  pistons: pistonsSchema,
+  pairing: pairingSchema,
+  bench: benchSchema,
+  ringSet: ringSetSchema,
+  placing: placingSchema,
+  clocking: clockingSchema,
+};
+
+const choiceSchemas = CHOICE_KINDS.map((kind) =>
+  z.strictObject({ kind: z.literal(kind), ...choice, value: CHOICE_SCHEMAS[kind] }),
+);
+
+export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSchemas]) as z.ZodType<Entry>;
+
+/**
+ * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
+ * what it meant. A row of the store that was written in this shape is read as it stands.
+ */
+export const ENTRY_SHAPE = 5;
 
 /** Entries as one request may carry them. */
 export const MOST_ENTRIES_A_REQUEST = 500;

@@ -2,11 +2,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import type { BuildRecord, Entry } from '@/core/build/record';
+import type { BuildRecord, Entry } from '@/core/record/record';
 import { gap, record, voiding } from '@/fixtures/records';
-import { appendEntries, createBuild } from './builds';
+import { createBuild } from './builds';
 import { openDatabase } from './open';
 import { shopRates } from './rates';
+import { appendEntries } from './log';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-rates-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

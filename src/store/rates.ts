@@ -5,28 +5,17 @@
 import { ne, sql } from 'drizzle-orm';
 import type { AnySQLiteColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import type { Judgement } from '@/core/build/judge';
-import type { RateMetal } from '@/core/build/rings';
 import { RING_METALS } from '@/core/heat/metals';
-import type { RateSums } from '@/core/ring/rate';
+import type { ShopRate } from '@/core/record/log';
+import { freshenCards } from './cards';
 import type { Database } from './open';
 import { rates } from './schema';
-
-/** Sums of one filer on one metal over builds. */
-export interface ShopRate {
-  filer: string;
-  metal: RateMetal;
-  sums: RateSums;
-}
-
-/** What a build itself taught, as rows. */
-export const ownRates = ({ id, rates: judged }: Judgement): (typeof rates.$inferInsert)[] =>
-  judged.flatMap(({ filer, metal, own }) => (own.cuts === 0 ? [] : [{ buildId: id, filer, metal, ...own }]));
 
 const metalSchema = z.enum([...RING_METALS, 'unknown']);
 
 /** What all builds but one taught: that one knows its own cuts itself. */
 export async function shopRates(db: Database, except: string): Promise<ShopRate[]> {
+  await freshenCards(db);
   const total = (column: AnySQLiteColumn) => sql<number>`sum(${column})`;
   const rows = await db
     .select({

@@ -44,8 +44,14 @@ export const log = sqliteTable(
     entryId: text('entry_id').notNull(),
     kind: text('kind').notNull(),
     body: text('body').notNull(),
+    /** The shape of entries it was written in, see `ENTRY_SHAPE`; 0 for a row from before shapes were noted. */
+    shape: integer('shape').notNull().default(0),
   },
-  (t) => [uniqueIndex('log_entry').on(t.buildId, t.entryId), index('log_build').on(t.buildId, t.seq)],
+  (t) => [
+    uniqueIndex('log_entry').on(t.buildId, t.entryId),
+    index('log_build').on(t.buildId, t.seq),
+    index('log_kind').on(t.buildId, t.kind, t.seq),
+  ],
 );
 
 export const charts = sqliteTable(

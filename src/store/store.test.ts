@@ -3,12 +3,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createClient } from '@libsql/client';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Entry } from '@/core/build/record';
+import type { Entry } from '@/core/record/record';
 import { startingChoices } from '@/core/targets/target';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
-import { appendEntries, createBuild, entriesSince, lastSeqOf, loadBuild, setRemoved, shelf } from './builds';
+import { createBuild, setRemoved } from './builds';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
+import { appendEntries, entriesSince, lastSeqOf, loadBuild } from './log';
+import { shelf } from './shelf';
 
 let folder: string;
 let file: string;

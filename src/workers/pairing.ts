@@ -1,6 +1,6 @@
 /** Works out pairings off the main thread. */
-import type { PairingAsk } from '@/core/piston/standing';
-import { pairingOf } from '@/core/piston/pairing';
+import type { PairingAsk } from '@/core/pistons/standing';
+import { pairingOf } from '@/core/pistons/pairing';
 
 self.onmessage = ({ data }: MessageEvent<PairingAsk>): void => {
   const begun = performance.now();

@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Engine, type NumberingScheme, cylindersOf } from '../engine/engine';
 import { apart } from '../quantity/angle';
-import { movedFrom, samePlan } from './block';
 import { type ClockingChoices, STARTING_CLOCKING, planOf } from './choices';
 import { historyOf, withOwn } from './moves';
 import { STARTING_RODS, forwardBankOf, rodsOf } from './crankcase';
 import type { Joints } from './joints';
 import { marksFor, snapped } from './snap';
 import { STARTING_FACTS, surroundingsOf } from './surroundings';
+import { movedFrom, samePlan } from '../assembly/checks';
 
 const plan: Joints = { top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 };
 const round = surroundingsOf(

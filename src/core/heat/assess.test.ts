@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { gap, jobEntry, reading } from '@/fixtures/records';
-import { judge } from '../build/judge';
-import type { Entry } from '../build/record';
 import { fromInches, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import { type HeatChoices, STARTING_HEAT } from './assess';
+import { judge } from '../judge/judge';
+import type { Entry } from '../record/record';
 
 const heatEntry = (change: Partial<HeatChoices>): Entry => ({
   kind: 'heat',

@@ -53,6 +53,9 @@ export function printLength(length: Nm, units: Units, style: LengthStyle): Print
   return { number: fixed(toThou(length), 1, style === 'clearance' ? 1 : 0), unit: 'thou' };
 }
 
+/** The unit that lengths of a style are printed in, for a heading over them. */
+export const lengthUnit = (units: Units, style: LengthStyle): Printed['unit'] => printLength(0, units, style).unit;
+
 /** A length as one string, e.g. `22 thou` or `82.500 mm`. */
 export function lengthText(length: Nm, units: Units, style: LengthStyle): string {
   const { number, unit } = printLength(length, units, style);

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { jobEntry } from '@/fixtures/records';
-import { judge } from '../build/judge';
-import type { Job } from '../build/record';
 import { fromInches, fromThou } from '../quantity/length';
 import { fromPressure } from '../quantity/pressure';
 import type { Comparison } from './compare';
 import { NO_SERVICE } from './duty';
+import { judge } from '../judge/judge';
+import type { Job } from '../job/job';
 
 const comparisons = (job: Partial<Job>): Comparison[] =>
   judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job })] }).comparisons;

@@ -102,3 +102,10 @@ export const SUITED = {
   gap: ['feelers'],
   filing: ['filerByTurns', 'filerByStrokes'],
 } as const satisfies Record<string, readonly InstrumentKind[]>;
+
+/** What a tool is taken in hand for. */
+export type Family = keyof typeof SUITED;
+
+/** Whether a tool suits a kind of reading. */
+export const suits = (instrument: Pick<Instrument, 'kind'>, family: Family): boolean =>
+  SUITED[family].some((kind) => kind === instrument.kind);

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Views } from '../shared/Views';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
@@ -14,11 +14,12 @@ type Tab = 'block' | 'rods';
 
 /** Putting it together: what is checked of each cylinder at the block, and which way pistons and rods face. */
 export function AssemblyStage() {
-  const { judgement, cursor, cylinder, goTo } = useBench();
+  const judgement = useJudgement();
+  const { cursor, cylinder, goTo } = useMoving();
   const [tab, setTab] = useState<Tab>('block');
   useEffect(() => {
     const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => c.block.done < c.block.checks.length);
-    if (open) goTo({ cylinder: open.id, subject: cursor.ring, spot: null });
+    if (open) goTo({ cylinder: open.id, subject: cursor.inHand.rings, spot: null });
     // On entering the stage only: from then on the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

@@ -2,24 +2,24 @@
 
 import { Check as Tick } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { type CheckState, type JudgedCheck, isRight } from '@/core/build/clocking';
-import { expectedOf } from '@/core/build/clockingWords';
-import type { JudgedCylinder } from '@/core/build/judge';
-import { CHECK_REASONS } from '@/core/clocking/checkReasons';
-import { CHECK_WORDS, isJointCheck } from '@/core/clocking/block';
+import { type CheckState, type JudgedCheck, isRight } from '@/core/assembly/judged';
+import { expectedOf } from '@/core/assembly/expected';
+import { CHECK_REASONS } from '@/core/assembly/checkReasons';
+import { CHECK_WORDS, isJointCheck } from '@/core/assembly/checks';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
 import { type View, turnOf, viewWords } from '@/core/clocking/view';
 import { clockHours, directionWords, hearAngle } from '@/core/clocking/words';
 import { apart } from '@/core/quantity/angle';
-import { COMPRESSION, RING_WORDS } from '@/core/ring/ring';
-import { upWords } from '@/core/ring/set';
-import { useBench } from '../bench/Bench';
+import { COMPRESSION, RING_WORDS } from '@/core/rings/ring';
+import { upWords } from '@/core/rings/set';
+import { useInitials, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Crown } from '../clocking/Crown';
 import { CrownViewChoice, useCrownView } from '../clocking/CrownView';
 import { JointMark } from '../clocking/JointTable';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { When } from '../shared/When';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const STATE_WORDS: Record<CheckState, string> = {
   'to do': 'To do',
@@ -38,11 +38,13 @@ const STATE_LOOKS: Record<CheckState, { sign: string; colour: string }> = {
 
 /** The checks of one cylinder, one after the other, beside its crown the way the fitter meets it. */
 export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
-  const { judgement, moveTo, by } = useBench();
+  const judgement = useJudgement();
+  const { toCylinder } = useMoving();
+  const { by } = useInitials();
   const [view, setView] = useCrownView();
   const { checks, done, asFound } = cylinder.block;
   const { clocking } = cylinder;
-  const { stand, facts } = judgement.clocking;
+  const { stand, facts } = judgement.choices.clocking;
   const list = useRef<HTMLOListElement>(null);
   const was = useRef(done);
   useEffect(() => {
@@ -67,7 +69,7 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
             <div className="grid items-center gap-x-6 sm:max-lg:grid-cols-2">
               <Crown
                 judged={shown}
-                choices={judgement.clocking}
+                choices={judgement.choices.clocking}
                 view={view}
                 style="card"
                 title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`}
@@ -106,7 +108,7 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
           <div className="mt-3 flex flex-wrap items-center gap-4" role="status">
             <p className="text-xl font-bold text-ok">● Cylinder {cylinder.label} is ready to go in.</p>
             {open && (
-              <Button kind="strong" onClick={() => moveTo({ cylinder: open.id })}>
+              <Button kind="strong" onClick={() => toCylinder(open.id)}>
                 On to cylinder {open.label}
               </Button>
             )}
@@ -118,11 +120,12 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
 }
 
 function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder; check: JudgedCheck; view: View }) {
-  const { tick, strike, judgement } = useBench();
-  const { ringSet } = judgement;
+  const judgement = useJudgement();
+  const { tick, strike } = useLogging();
+  const { ringSet } = judgement.choices;
   const [moving, setMoving] = useState(false);
   const { check, state, tick: ticked, says } = judged;
-  const expected = expectedOf(check, cylinder.clocking, judgement.clocking.rods.numbers);
+  const expected = expectedOf(check, cylinder.clocking, judgement.choices.clocking.rods.numbers);
   const { sign, colour } = STATE_LOOKS[state];
   const isJoints = isJointCheck(check);
   return (
@@ -217,8 +220,8 @@ function Moved({
   view: View;
   onNote: (found: Partial<Joints>) => void;
 }) {
-  const { judgement } = useBench();
-  const { stand, facts } = judgement.clocking;
+  const judgement = useJudgement();
+  const { stand, facts } = judgement.choices.clocking;
   const turn = turnOf(view, cylinder.clocking.round, stand, facts.lean);
   const [typed, setTyped] = useState<Partial<Record<Joint, string>>>({});
   const found: Partial<Joints> = {};

@@ -1,10 +1,10 @@
 'use client';
 
-import type { JudgedCylinder } from '@/core/build/judge';
 import { polar } from '@/core/clocking/arcs';
 import type { Rod } from '@/core/clocking/crankcase';
 import { SIDE_WORDS } from '@/core/clocking/ruleWords';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving } from '../openBuild/contexts';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const BORE = 0.4;
 const CHEEK = 0.055;
@@ -21,8 +21,10 @@ interface Placed {
 
 /** The engine from above, its bores laid out beside the crank: which way each piston and each rod faces. */
 export function CrankPlan() {
-  const { judgement, cylinder: current, moveTo } = useBench();
-  const { cylinders, clocking } = judgement;
+  const judgement = useJudgement();
+  const { cylinder: current, toCylinder } = useMoving();
+  const { cylinders } = judgement;
+  const { clocking } = judgement.choices;
   const two = cylinders.some((c) => c.bank !== 'only');
   const placed = cylinders.map((cylinder): Placed => {
     const side = cylinder.bank === 'left' ? -1 : 1;
@@ -94,7 +96,7 @@ export function CrankPlan() {
                     type="button"
                     className="min-h-11 min-w-11 font-bold"
                     aria-label={`Cylinder ${label}, to it`}
-                    onClick={() => moveTo({ cylinder: id })}
+                    onClick={() => toCylinder(id)}
                   >
                     {label}
                   </button>

@@ -1,14 +1,16 @@
 'use client';
 
-import type { Derived } from '@/core/bore/shape';
+import type { Derived } from '@/core/bores/shape';
 import { printLength } from '@/core/quantity/print';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { bringIntoSight } from '../shared/sight';
 import { StateMark } from '../shared/StateMark';
 
 /** Every bore in a line: size, taper, out-of-round, form, verdict. A row leads to it. */
 export function AllBores() {
-  const { judgement, cylinder: current, moveTo, units } = useBench();
+  const judgement = useJudgement();
+  const { cylinder: current, toCylinder } = useMoving();
+  const { units } = useWords();
   const [sizeUnit, fineUnit] = units === 'imperial' ? ['in', 'thou'] : ['mm', 'mm'];
   const fine = (derived: Derived | null | undefined) =>
     derived ? (
@@ -52,7 +54,7 @@ export function AllBores() {
                 <button
                   type="button"
                   className="min-h-7 px-2"
-                  onClick={() => moveTo({ cylinder: id })}
+                  onClick={() => toCylinder(id)}
                   aria-label={`Bore ${label}`}
                 >
                   {label}

@@ -2,14 +2,14 @@
 
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { DEPTH_WORDS, directionWords, sameSpot } from '@/core/bore/grid';
-import { easySetting } from '@/core/bore/gauge';
-import { boreAdvice } from '@/core/bore/verdict';
-import { settingFor, settingOf } from '@/core/build/context';
-import type { At } from '@/core/build/work';
+import { DEPTH_WORDS, directionWords, sameSpot } from '@/core/bores/grid';
+import { easySetting } from '@/core/bores/gauge';
+import { boreAdvice } from '@/core/bores/verdict';
+import { settingFor, settingOf } from '@/core/judge/context';
+import type { At } from '@/core/stage/tasks';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
-import { useBench } from '../bench/Bench';
+import { useHands, useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
@@ -32,12 +32,15 @@ type View = 'readings' | 'shapes' | 'size' | 'gauge' | 'grid';
 
 /** The bores: read spot by spot, what they come to, and what to do with them. */
 export function BoresStage() {
-  const { judgement, cylinder, cursor, handFor, toolFor, units } = useBench();
+  const judgement = useJudgement();
+  const { cylinder, cursor } = useMoving();
+  const { handFor, toolFor } = useHands();
+  const { units } = useWords();
   const [view, setView] = useState<View>('readings');
   const [typed, setTyped] = useState<Nm | null>(null);
   if (!cylinder) return null;
   const { bore } = cylinder;
-  const at = (spot: At['spot']): At => ({ cylinder: cylinder.id, subject: 'bore', spot });
+  const at = (spot: At['spot']): At<'bore'> => ({ cylinder: cylinder.id, subject: 'bore', spot });
   const spot = bore.spots.find((s) => sameSpot(s, cursor.spot)) ?? bore.spots[0];
   if (!spot) return null;
   const here = at({ depth: spot.depth, angle: spot.angle });
@@ -127,7 +130,9 @@ export function BoresStage() {
 
 /** The cylinder, its verdict, and why. */
 function Heading() {
-  const { cylinder, judgement, text } = useBench();
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
+  const { text } = useWords();
   if (!cylinder) return null;
   const { verdict, read, total } = cylinder.bore;
   return (
@@ -138,7 +143,7 @@ function Heading() {
       </p>
       <p className="min-w-56 flex-1 text-[1.0625rem]">
         {verdict.state === 'part read' && total > 0 ? `${read} of ${total} spots. ` : ''}
-        {verdict.state !== 'part read' && `${boreAdvice(verdict.state, judgement.boreChoices.basis)} `}
+        {verdict.state !== 'part read' && `${boreAdvice(verdict.state, judgement.choices.bores.basis)} `}
         <span className="text-sm text-soft">{verdict.reasons.map(text).join('; ')}</span>
       </p>
     </div>

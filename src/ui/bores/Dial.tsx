@@ -1,4 +1,4 @@
-import { dialFigures, needleAt } from '@/core/bore/gauge';
+import { dialFigures, needleAt } from '@/core/bores/gauge';
 import type { Nm, Units } from '@/core/quantity/length';
 import { lengthText, printLength } from '@/core/quantity/print';
 import type { GaugeKit } from '@/core/uncertainty/instrument';

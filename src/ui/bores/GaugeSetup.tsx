@@ -2,11 +2,11 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { easySetting, makeUpsFor, spanFor } from '@/core/bore/gauge';
+import { easySetting, makeUpsFor, spanFor } from '@/core/bores/gauge';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
 import { isOutOfRange } from '@/core/uncertainty/instrument';
-import { useBench } from '../bench/Bench';
+import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { LengthField } from '../shared/LengthField';
@@ -19,7 +19,10 @@ const STANDING =
 
 /** What the gauge's anvil is made up of for these bores, and what the micrometer is set to. */
 export function GaugeSetup() {
-  const { judgement, cylinder, units, tools, toolFor, takeTool, length } = useBench();
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
+  const { units, length } = useWords();
+  const { tools, toolFor, takeTool } = useHands();
   const held = toolFor('bore');
   const gauges = tools.filter((t) => t.kit !== null);
   const gauge = held?.kit ? held : null;
@@ -117,8 +120,12 @@ export function GaugeSetup() {
 
 /** The three ways a gauge is zeroed, each in one touch or on the reading line. */
 function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] }) {
-  const { judgement, handFor, setGauge, length, units, cylinder } = useBench();
-  const set = judgement.settings.get(handFor('bore').instrument ?? '') ?? null;
+  const judgement = useJudgement();
+  const { handFor } = useHands();
+  const { setGauge } = useLogging();
+  const { length, units } = useWords();
+  const { cylinder } = useMoving();
+  const set = judgement.log.settings.get(handFor('bore').instrument ?? '') ?? null;
   const shown = printLength(setting, units, 'size').number;
   return (
     <section aria-label="Zero the gauge">

@@ -1,13 +1,13 @@
 'use client';
 
-import { DEPTH_WORDS, type Spot, directionWords, isThrust, sameSpot } from '@/core/bore/grid';
-import type { Derived } from '@/core/bore/shape';
-import type { JudgedCylinder } from '@/core/build/judge';
-import type { JudgedSpot } from '@/core/build/sizes';
+import { DEPTH_WORDS, type Spot, directionWords, isThrust, sameSpot } from '@/core/bores/grid';
+import type { Derived } from '@/core/bores/shape';
 import { printLength } from '@/core/quantity/print';
-import { useBench } from '../bench/Bench';
-import { shortDepth, shortDirection } from '../line/names';
+import { useMoving, useWords } from '../openBuild/contexts';
+import { shortDepth, shortDirection } from '@/core/bores/grid';
 import { Explain } from '../shared/Explain';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import type { JudgedSpot } from '@/core/bores/judged';
 
 interface Props {
   cylinder: JudgedCylinder;
@@ -19,7 +19,7 @@ const STANDING =
 
 /** Depth by direction: every spot of a bore, with taper and out-of-round at the edges. A spot leads the line to it. */
 export function Grid({ cylinder, here }: Props) {
-  const { units } = useBench();
+  const { units } = useWords();
   const { spots, shape, repeatability } = cylinder.bore;
   const depths = [...new Set(spots.map((s) => s.depth))];
   const directions = [...new Set(spots.map((s) => s.angle))];
@@ -89,7 +89,7 @@ export function Grid({ cylinder, here }: Props) {
 
 /** A derived figure with its uncertainty; it opens its working. */
 function Figure({ what, derived }: { what: string; derived: Derived | null }) {
-  const { length, units } = useBench();
+  const { length, units } = useWords();
   if (!derived) return <span className="text-soft">–</span>;
   return (
     <Explain
@@ -107,7 +107,8 @@ function Figure({ what, derived }: { what: string; derived: Derived | null }) {
 }
 
 function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: JudgedSpot; current: boolean }) {
-  const { goTo, units } = useBench();
+  const { goTo } = useMoving();
+  const { units } = useWords();
   const { value, passes, range } = spot;
   const printed = value === null ? null : printLength(value, units, 'size').number;
   const count = passes.filter((p) => p.voided === null).length;

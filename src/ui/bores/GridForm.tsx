@@ -9,9 +9,9 @@ import {
   STARTING_BORES,
   directionWords,
   directionsByCount,
-} from '@/core/bore/grid';
+} from '@/core/bores/grid';
 import type { Nm } from '@/core/quantity/length';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
@@ -37,8 +37,9 @@ const BASES = [
 
 /** Where a bore is read, in which order, and what it is judged by. */
 export function GridForm() {
-  const { judgement, choose } = useBench();
-  const { boreChoices: choices } = judgement;
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { bores: choices } = judgement.choices;
   const set = (change: Partial<BoreChoices>): void => choose('bores', { ...choices, ...change });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
@@ -105,8 +106,10 @@ export function GridForm() {
 
 /** Limits of one basis, and where they come from. */
 function Limits({ basis, words, current }: { basis: Basis; words: string; current: boolean }) {
-  const { judgement, choose, units } = useBench();
-  const { boreChoices: choices } = judgement;
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { units } = useWords();
+  const { bores: choices } = judgement.choices;
   const [draft, setDraft] = useState(choices.limits[basis]);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const inside =

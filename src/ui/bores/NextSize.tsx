@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import type { SizingChoices } from '@/core/bore/plan';
-import { MOST_GRADES } from '@/core/bore/plan';
+import type { SizingChoices } from '@/core/bores/plan';
+import { MOST_GRADES } from '@/core/bores/plan';
 import { printLength } from '@/core/quantity/print';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { Field } from '../shared/Field';
@@ -20,8 +20,10 @@ const ORDER_STANDING =
 
 /** The next size: which oversize cleans them all, what comes off, and the order to bore and hone. */
 export function NextSize() {
-  const { judgement, units, length } = useBench();
-  const { plan, orders, cylinders, sizing } = judgement;
+  const judgement = useJudgement();
+  const { units, length } = useWords();
+  const { plan, orders, cylinders } = judgement;
+  const { sizing } = judgement.choices;
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
   const size = (nm: number): string => printLength(nm, units, 'size').number;
   const fine = (nm: number): string => printLength(nm, units, 'fine').number;
@@ -190,8 +192,9 @@ export function NextSize() {
 
 /** Classes of bores and pistons where select fits are used: like to like. */
 function Grades() {
-  const { judgement } = useBench();
-  const { cylinders, sizing } = judgement;
+  const judgement = useJudgement();
+  const { cylinders } = judgement;
+  const { sizing } = judgement.choices;
   if (!sizing.grades) return null;
   const words = (grade: { letters: string[]; outside: 'under' | 'over' | null } | null | undefined): string =>
     !grade ? '–' : grade.outside ? `${grade.outside} all` : grade.letters.join(' or ');
@@ -232,8 +235,10 @@ function Grades() {
 
 /** What sizes are planned with. */
 function SizingForm() {
-  const { judgement, units, choose } = useBench();
-  const [draft, setDraft] = useState<SizingChoices>(judgement.sizing);
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const { choose } = useLogging();
+  const [draft, setDraft] = useState<SizingChoices>(judgement.choices.sizing);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const wrong = Object.values(faults).find((f) => f) ?? null;
@@ -344,7 +349,7 @@ function SizingForm() {
         <div className="sm:col-span-2">
           <Button
             kind="accent"
-            disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(judgement.sizing)}
+            disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(judgement.choices.sizing)}
             onClick={() => choose('sizing', draft)}
           >
             Set sizes and stock

@@ -1,7 +1,7 @@
 'use client';
 
 import { Popover } from 'radix-ui';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';
 
@@ -20,7 +20,9 @@ const WORDS = {
 
 /** Says that a bore was machined or a piston replaced; taken back in one step. */
 export function Renew({ part }: { part: 'bore' | 'piston' }) {
-  const { cylinder, judgement, renew, strike } = useBench();
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
+  const { renew, strike } = useLogging();
   if (!cylinder) return null;
   const words = WORDS[part];
   const holder = part === 'piston' ? judgement.cylinders.find((c) => c.id === cylinder.piston.id) : cylinder;

@@ -1,10 +1,10 @@
 'use client';
 
 import { useMemo } from 'react';
-import { type BorePicture, type Profile, picturesOf } from '@/core/bore/picture';
-import { shortDirection } from '../line/names';
-import type { JudgedCylinder } from '@/core/build/judge';
-import { useBench } from '../bench/Bench';
+import { type BorePicture, type Profile, picturesOf } from '@/core/bores/picture';
+import { shortDirection } from '@/core/bores/grid';
+import { useWords } from '../openBuild/contexts';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const WIDTH = 148;
 const HEIGHT = 214;
@@ -35,7 +35,7 @@ export function wallPath(
 
 /** One bore cut open, its departures stretched to be seen: each direction is a pair of walls. */
 export function Section({ cylinder }: { cylinder: JudgedCylinder }) {
-  const { length } = useBench();
+  const { length } = useWords();
   const { shape, measured } = cylinder.bore;
   const pictures = useMemo(
     () =>

@@ -1,16 +1,18 @@
 'use client';
 
 import { useMemo } from 'react';
-import { type BorePicture, type Ring, FULL, picturesOf } from '@/core/bore/picture';
-import { THRUST } from '@/core/bore/grid';
-import { useBench } from '../bench/Bench';
-import { shortDepth } from '../line/names';
+import { type BorePicture, type Ring, FULL, picturesOf } from '@/core/bores/picture';
+import { THRUST } from '@/core/bores/grid';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
+import { shortDepth } from '@/core/bores/grid';
 import { StateMark } from '../shared/StateMark';
 import { wallPath } from './Section';
 
 /** All bores side by side on one scale: cut open square to the crank and along it, and the ovals seen from above. */
 export function Shapes() {
-  const { judgement, cylinder: current, moveTo, length } = useBench();
+  const judgement = useJudgement();
+  const { cylinder: current, toCylinder } = useMoving();
+  const { length } = useWords();
   const shaped = judgement.cylinders.flatMap((c) =>
     c.bore.shape ? [{ cylinder: c, shape: c.bore.shape, measured: c.bore.measured }] : [],
   );
@@ -52,7 +54,7 @@ export function Shapes() {
             <li key={id}>
               <button
                 type="button"
-                onClick={() => moveTo({ cylinder: id })}
+                onClick={() => toCylinder(id)}
                 aria-current={id === current?.id}
                 aria-label={`Bore ${label}: ${shape.form?.words ?? 'one depth'}, ${bore.verdict.state}`}
                 className="w-full border-t-2 border-line pt-1 text-left aria-[current=true]:border-blue"

@@ -5,11 +5,11 @@ import { type Chart, CHART_FIGURE_WORDS, cellOf, columnOf, rowOf } from '@/core/
 import { FACTORS, figureKind, withFactor } from '@/core/targets/chartEdit';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
-import type { Hand } from './ChartRoom';
+import type { InHand } from './inHand';
 
 interface Props {
   chart: Chart;
-  at: Extract<Hand, { kind: 'cell' }>;
+  at: Extract<InHand, { kind: 'cell' }>;
   by: string;
   onChange: (chart: Chart) => void;
   onNext: () => void;

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { copyChart, makeStandard, putChartAway } from '@/app/actions';
+import { copyChart, makeStandard, putChartAway } from '@/actions';
 import type { KeptChart } from '@/store/charts';
 import { STARTING_CHART } from '@/core/targets/chart';
 import { Button } from '../shared/Button';

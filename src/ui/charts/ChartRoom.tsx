@@ -4,22 +4,19 @@ import { Download, Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useRef, useState } from 'react';
-import { saveChartVersion } from '@/app/actions';
+import { saveChartVersion } from '@/actions';
 import { type Chart, type ChartFigure, CHART_FIGURES, cellOf } from '@/core/targets/chart';
 import { chartFaults } from '@/core/targets/chartEdit';
 import { Button, buttonLook } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { Initials } from '../shared/Initials';
 import { ChartChanges } from '../targets/ChartChanges';
+import type { InHand } from './inHand';
 import { CellFoot, FACTOR_FIELD } from './CellFoot';
 import { CellState } from './CellState';
 import { PartFoot } from './PartFoot';
 import { Versions } from './Versions';
 import { useDraft } from './useDraft';
-
-/** What of the chart is in hand. */
-export type Hand =
-  { kind: 'cell'; row: string; column: string; figure: ChartFigure } | { kind: 'row' | 'column'; id: string };
 
 const SHORT: Record<ChartFigure, string> = {
   top: 'top',
@@ -46,7 +43,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   const [by, setBy] = useKept('spatium-by', '');
   const [latest] = versions;
   const { draft, changed, set, drop } = useDraft(latest);
-  const [hand, setHand] = useState<Hand>({
+  const [hand, setHand] = useState<InHand>({
     kind: 'cell',
     row: latest.rows[0]?.id ?? '',
     column: latest.columns[0]?.id ?? '',

@@ -6,11 +6,11 @@ import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { SelectField } from '../shared/SelectField';
 import { TemperatureField } from '../shared/TemperatureField';
-import type { Hand } from './ChartRoom';
+import type { InHand } from './inHand';
 
 interface Props {
   chart: Chart;
-  hand: Extract<Hand, { kind: 'row' | 'column' }>;
+  hand: Extract<InHand, { kind: 'row' | 'column' }>;
   onChange: (chart: Chart) => void;
 }
 

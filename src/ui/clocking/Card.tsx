@@ -1,14 +1,14 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
-import { expectedOf } from '@/core/build/clockingWords';
+import { expectedOf } from '@/core/assembly/expected';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/clocking/joints';
 import { SCHOOL_WORDS } from '@/core/clocking/schoolWords';
 import { VIEW_SEEN, type View, viewWords } from '@/core/clocking/view';
 import { clockHours } from '@/core/clocking/words';
 import { turnOf } from '@/core/clocking/view';
 import { engineWords } from '@/core/engine/engine';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLive, useMoving } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';
 import { Crown } from './Crown';
@@ -26,8 +26,11 @@ const UNDER_CROWN = 19;
 
 /** One page for the bench: all pistons as the fitter meets them. */
 export function Card({ clocking, view }: { clocking: Clocking; view: View }) {
-  const { judgement, cylinder: current, live } = useBench();
-  const { job, cylinders, lastAt } = judgement;
+  const judgement = useJudgement();
+  const { cylinder: current } = useMoving();
+  const live = useLive();
+  const { job, cylinders } = judgement;
+  const { lastAt } = judgement.log;
   const { choices, of } = clocking;
   if (!job) return null;
   const { columns, rows } = gridOf(cylinders.length);

@@ -5,7 +5,7 @@ import dynamic from 'next/dynamic';
 import { type KeyboardEvent, useEffect, useState } from 'react';
 import type { Joint } from '@/core/clocking/joints';
 import { turnOf, viewWords } from '@/core/clocking/view';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
@@ -27,14 +27,15 @@ type Tab = 'plan' | 'all' | 'rules' | 'place' | 'engine' | 'card';
 
 /** Where the five joints of each piston point, by a school and one by one, held against the rules. */
 export function ClockingStage() {
-  const { judgement, cursor, cylinder, goTo } = useBench();
+  const judgement = useJudgement();
+  const { cursor, cylinder, goTo } = useMoving();
   const clocking = useClocking();
   const [tab, setTab] = useState<Tab>('plan');
   const [onSheet, setOnSheet] = useState(false);
   const [view, setView] = useCrownView();
   useEffect(() => {
     const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => !c.clocking.settled);
-    if (open) goTo({ cylinder: open.id, subject: cursor.ring, spot: null });
+    if (open) goTo({ cylinder: open.id, subject: cursor.inHand.rings, spot: null });
     // On entering the stage only: from then on the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

@@ -1,9 +1,8 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
-import type { JudgedClocking } from '@/core/build/clocking';
 import type { ClockingChoices, Plan } from '@/core/clocking/choices';
-import { crownOf } from '@/core/build/crown';
+import { crownOf } from '@/core/clocking/judgedCrown';
 import type { CrownStyle, Scene } from '@/core/clocking/crown';
 import { JOINTS, JOINT_WORDS, type Joint } from '@/core/clocking/joints';
 import { marksFor, snapped } from '@/core/clocking/snap';
@@ -11,6 +10,7 @@ import { type View, turnOf } from '@/core/clocking/view';
 import { clockHours, directionWords } from '@/core/clocking/words';
 import { turned } from '@/core/quantity/angle';
 import { SceneView } from './SceneView';
+import type { JudgedClocking } from '@/core/clocking/judged';
 
 /** How far a finger may be from a mark, in the drawing's units. */
 const REACH = 38;

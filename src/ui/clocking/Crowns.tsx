@@ -1,18 +1,19 @@
 'use client';
 
-import { isBreach } from '@/core/build/clocking';
 import type { View } from '@/core/clocking/view';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving } from '../openBuild/contexts';
 import { useKept } from '../shared/kept';
 import { Crown } from './Crown';
 import type { Clocking } from './useClocking';
+import { isBreach } from '@/core/clocking/judged';
 
 /** As many as are drawn large. */
 const FEW = 4;
 
 /** All crowns at once: a joint moved on one moves on all alike, mirrored where the bank is, or on that one alone. */
 export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
-  const { judgement, cylinder: current, moveTo } = useBench();
+  const judgement = useJudgement();
+  const { cylinder: current, toCylinder } = useMoving();
   const [kept, keep] = useKept('spatium-alike', 'on');
   const { choices, of, move, rest, drop } = clocking;
   return (
@@ -43,7 +44,7 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
             <li key={cylinder.id}>
               <button
                 type="button"
-                onClick={() => moveTo({ cylinder: cylinder.id })}
+                onClick={() => toCylinder(cylinder.id)}
                 aria-current={cylinder.id === current?.id}
                 className="flex min-h-11 w-full items-baseline gap-2 aria-[current=true]:text-blue"
               >

@@ -15,7 +15,7 @@ import {
 import { SIDE_WORDS } from '@/core/clocking/ruleWords';
 import { LEFT_PISTONS_WORDS } from '@/core/clocking/ruleWords';
 import { hasTwoBanks } from '@/core/engine/engine';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useWords } from '../openBuild/contexts';
 import { AngleField } from '../shared/AngleField';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -39,7 +39,7 @@ const STAND_SIDES = [
 
 /** What a plan has to go round: how the engine lies, its valves and pockets, the marks, the rods, and the stand. */
 export function EngineFacts({ clocking: { choices, set } }: { clocking: Clocking }) {
-  const { judgement } = useBench();
+  const judgement = useJudgement();
   const { job } = judgement;
   if (!job) return null;
   const { facts, rods, stand } = choices;
@@ -206,7 +206,8 @@ function Pockets({
   choices: ClockingChoices;
   onChange: (change: Partial<ClockingChoices['facts']>) => void;
 }) {
-  const { judgement, units, length } = useBench();
+  const judgement = useJudgement();
+  const { units, length } = useWords();
   const { pockets, flipped } = choices.facts;
   const bare = units === 'imperial' ? 'in' : 'mm';
   const [draft, setDraft] = useState<Pocket>(NO_POCKET);

@@ -7,7 +7,7 @@ import { checkJoints } from '@/core/clocking/rules';
 import { type Reached, type Solved, solveAskOf } from '@/core/clocking/solver';
 import type { View } from '@/core/clocking/view';
 import { directionWords } from '@/core/clocking/words';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { useWorked } from '../shared/useWorked';
 import { Crown } from './Crown';
@@ -27,7 +27,8 @@ const REACHED_WORDS: Record<keyof Reached, string> = {
 
 /** The arrangement that keeps the joints furthest apart and furthest from what is to be kept free, under the rules in force. */
 export function Place({ clocking, view }: { clocking: Clocking; view: View }) {
-  const { judgement, cylinder } = useBench();
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
   const { choices, of, set } = clocking;
   const [held, setHeld] = useState<Joint[]>([]);
   const planned = judgement.cylinders.flatMap((c) => {

@@ -1,9 +1,9 @@
 'use client';
 
-import type { JudgedClocking } from '@/core/build/clocking';
 import { type Cure, RULE_SEVERITIES, type RuleResult, cureWords } from '@/core/clocking/rules';
 import { Button } from '../shared/Button';
 import { SeverityMark } from '../stages/Findings';
+import type { JudgedClocking } from '@/core/clocking/judged';
 
 /** Where the plan of one cylinder breaks a rule, each with the turn that cures it. */
 export function Breaches({ judged, onCure }: { judged: JudgedClocking; onCure: (cure: Cure) => void }) {

@@ -9,7 +9,7 @@ import { SCHOOL_REASONS, SCHOOL_WORDS } from '@/core/clocking/schoolWords';
 import { hearAngle } from '@/core/clocking/words';
 import { hasTwoBanks } from '@/core/engine/engine';
 import { arcAngle } from '@/core/quantity/angle';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useWords } from '../openBuild/contexts';
 import { AngleField } from '../shared/AngleField';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -47,7 +47,7 @@ interface Props {
 
 /** Which school all cylinders follow, why, and its own figures. A school that is chosen goes to all: joints moved singly go back. */
 export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
-  const { judgement } = useBench();
+  const judgement = useJudgement();
   const { job, clockingChosen } = judgement;
   const { school } = choices;
   const singly = choices.own.length;
@@ -97,7 +97,7 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
 
 /** The school's own figures, set in one step. */
 function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
-  const { units } = useBench();
+  const { units } = useWords();
   const keys = SETTINGS[choices.school];
   const [draft, setDraft] = useState(choices.settings);
   const [faults, setFaults] = useState<Record<string, string | null>>({});

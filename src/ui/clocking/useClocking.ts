@@ -2,13 +2,14 @@
 
 /** The plan as it stands, and as it is being moved: what is shown is judged at every move, and set once it rests. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type JudgedClocking, clockingOf } from '@/core/build/clocking';
-import type { JudgedCylinder } from '@/core/build/judge';
 import { type ClockingChoices, STARTING_CLOCKING } from '@/core/clocking/choices';
 import { historyOf, withOwn } from '@/core/clocking/moves';
 import type { Joint, Joints } from '@/core/clocking/joints';
 import { mirrored } from '@/core/quantity/angle';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
+import type { JudgedClocking } from '@/core/clocking/judged';
+import { asChoice } from '@/core/judge/preview';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 /** A move from the keys counts as one with those before it until this long after the last, ms. */
 const REST = 600;
@@ -44,21 +45,19 @@ const merged = (before: readonly Move[], more: readonly Move[]): Move[] => {
 };
 
 export function useClocking(): Clocking {
-  const { judgement, choose, live } = useBench();
-  const { cylinders, clocking: chosen, job } = judgement;
+  const judgement = useJudgement();
+  const { choose, preview } = useLogging();
+  const live = useLive();
+  const { cylinders, job } = judgement;
+  const { clocking: chosen } = judgement.choices;
   const [moves, setMoves] = useState<Move[]>([]);
   const choices = useMemo(() => (moves.length === 0 ? chosen : withOwn(chosen, moves)), [chosen, moves]);
   const judged = useMemo(
     () =>
       moves.length === 0 || !job
         ? null
-        : clockingOf(
-            cylinders.map((c) => ({ ...c, bore: c.targetBore?.nm ?? null })),
-            job.engine,
-            choices,
-            true,
-          ),
-    [moves, cylinders, job, choices],
+        : new Map(preview([asChoice('clocking', choices)]).cylinders.map((c) => [c.id, c.clocking])),
+    [moves, job, choices, preview],
   );
   const { entries } = live.record;
   const history = useMemo(

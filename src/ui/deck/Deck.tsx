@@ -1,13 +1,13 @@
 'use client';
 
 import { type KeyboardEvent, useEffect, useRef } from 'react';
-import { isBreach } from '@/core/build/clocking';
-import type { JudgedCylinder } from '@/core/build/judge';
-import type { Stage } from '@/core/build/work';
 import { splitRing } from '@/core/clocking/arcs';
 import type { Joints } from '@/core/clocking/joints';
-import { useBench } from '../bench/Bench';
-import { type AnyState, StateShape, stateColour } from '../shared/StateMark';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
+import type { State } from '@/core/stage/state';
+import { StateShape, stateColour } from '../shared/StateMark';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import { type StageId, stageOf } from '@/core/stages';
 
 const BORE = 0.43;
 /** Pixels a bore spacing needs on one bank for the words beside it to be read; a longer block scrolls. */
@@ -16,7 +16,7 @@ const LEAST = 82;
 const UNPLANNED: Joints = { top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 };
 const RADII = { top: 0.365, second: 0.285, oil: 0.205 };
 
-function RingArc({ radius, at, state }: { radius: number; at: number; state: AnyState }) {
+function RingArc({ radius, at, state }: { radius: number; at: number; state: State }) {
   const done = state === 'in window' || state === 'loose';
   const idle = state === 'to do' || state === 'no target';
   return (
@@ -30,67 +30,27 @@ function RingArc({ radius, at, state }: { radius: number; at: number; state: Any
   );
 }
 
-interface Caption {
-  state: AnyState;
-  figure: string;
-  word: string;
-}
-
-function clockingCaption({ settled, rules, plan }: JudgedCylinder['clocking']): Caption {
-  const breaches = rules.filter(isBreach);
-  if (breaches.length > 0)
-    return {
-      state: breaches.some((r) => r.verdict === 'stop') ? 'over' : 'short',
-      word: breaches.some((r) => r.verdict === 'stop') ? 'stop' : 'to mend',
-      figure: String(breaches.length),
-    };
-  return settled
-    ? { state: 'in window', word: 'planned', figure: '' }
-    : { state: 'to do', word: plan ? 'proposed' : 'no plan', figure: '' };
-}
-
-function blockCaption({ checks, done }: JudgedCylinder['block']): Caption {
-  const figure = `${done}/${checks.length}`;
-  if (checks.some((c) => c.state === 'again' || c.state === 'against'))
-    return { state: 'short', word: checks.some((c) => c.state === 'against') ? 'moved' : 'check again', figure };
-  return done === checks.length
-    ? { state: 'in window', word: 'ready', figure: '' }
-    : { state: 'to do', word: done > 0 ? 'begun' : 'to do', figure: done > 0 ? figure : '' };
-}
-
-/** What one bore says for the stage in hand: a word beside it, and a figure. */
-function caption(cylinder: JudgedCylinder, stage: Stage, length: (nm: number, style?: 'clearance') => string): Caption {
-  const { bore, clearance, rings, worst, clocking, block } = cylinder;
-  if (stage === 'bores')
-    return {
-      state: bore.verdict.state,
-      word: bore.verdict.state,
-      figure: bore.verdict.state === 'part read' && bore.total > 0 ? `${bore.read}/${bore.total}` : '',
-    };
-  if (stage === 'pistons')
-    return {
-      state: clearance.state,
-      word: clearance.state,
-      figure: clearance.value === null ? '' : length(clearance.value, 'clearance'),
-    };
-  if (stage === 'clocking') return clockingCaption(clocking);
-  if (stage === 'assembly') return blockCaption(block);
-  const { state, gap } = rings[worst.compression];
-  return { state, word: state, figure: gap ? length(gap.value) : '' };
+/** What one bore says for the stage in hand, its figure printed. */
+function useCaption(): (cylinder: JudgedCylinder, stage: StageId) => { state: State; word: string; figure: string } {
+  const { text } = useWords();
+  return (cylinder, stage) => {
+    const { state, word, figure } = stageOf(stage).caption(cylinder as never);
+    return { state, word, figure: text(figure) };
+  };
 }
 
 interface BoreProps {
   cylinder: JudgedCylinder;
   joints: Joints;
   current: boolean;
-  stage: Stage;
+  stage: StageId;
   beside: -1 | 0 | 1;
 }
 
 function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
-  const { length } = useBench();
+  const captionOf = useCaption();
   const { rings, deck } = cylinder;
-  const { state, figure, word } = caption(cylinder, stage, length);
+  const { state, figure, word } = captionOf(cylinder, stage);
   return (
     <g transform={`translate(${deck.x} ${deck.y})`}>
       <circle
@@ -141,8 +101,10 @@ function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
 const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
 
 /** The block from above, as it stands: navigator and progress board at once. */
-export function Deck({ stage }: { stage: Stage }) {
-  const { judgement, cylinder: current, moveTo, length } = useBench();
+export function Deck({ stage }: { stage: StageId }) {
+  const judgement = useJudgement();
+  const { cylinder: current, toCylinder } = useMoving();
+  const captionOf = useCaption();
   const box = useRef<HTMLDivElement>(null);
   const { cylinders } = judgement;
   const at = current?.id;
@@ -169,7 +131,7 @@ export function Deck({ stage }: { stage: Stage }) {
     const index = cylinders.findIndex((c) => c.id === current.id);
     const next = cylinders[(index + step + cylinders.length) % cylinders.length];
     if (!next) return;
-    moveTo({ cylinder: next.id });
+    toCylinder(next.id);
     box.current?.querySelector<HTMLButtonElement>(`[data-cylinder="${next.id}"]`)?.focus();
   };
 
@@ -225,7 +187,7 @@ export function Deck({ stage }: { stage: Stage }) {
             <Bore
               key={c.id}
               cylinder={c}
-              joints={(stage === 'assembly' ? c.block.asFound : null) ?? c.clocking.plan?.joints ?? UNPLANNED}
+              joints={stageOf(stage).joints(c as never) ?? c.clocking.plan?.joints ?? UNPLANNED}
               current={c.id === current?.id}
               stage={stage}
               beside={two ? 0 : 1}
@@ -233,7 +195,7 @@ export function Deck({ stage }: { stage: Stage }) {
           ))}
         </svg>
         {cylinders.map((c) => {
-          const { word, figure } = caption(c, stage, length);
+          const { word, figure } = captionOf(c, stage);
           return (
             <button
               key={c.id}
@@ -242,7 +204,7 @@ export function Deck({ stage }: { stage: Stage }) {
               tabIndex={c.id === current?.id ? 0 : -1}
               aria-current={c.id === current?.id}
               aria-label={`Cylinder ${c.label}, ${word}${figure ? `, ${figure}` : ''}`}
-              onClick={() => moveTo({ cylinder: c.id })}
+              onClick={() => toCylinder(c.id)}
               className="absolute min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 rounded-full"
               style={{
                 left: percent(c.deck.x, left, right),
@@ -260,9 +222,9 @@ export function Deck({ stage }: { stage: Stage }) {
 }
 
 /** Where two banks leave no room beside the bores, the word for the one in hand stands below. */
-function Below({ cylinder, stage }: { cylinder: JudgedCylinder; stage: Stage }) {
-  const { length } = useBench();
-  const { state, word, figure } = caption(cylinder, stage, length);
+function Below({ cylinder, stage }: { cylinder: JudgedCylinder; stage: StageId }) {
+  const captionOf = useCaption();
+  const { state, word, figure } = captionOf(cylinder, stage);
   return (
     <p className="flex items-center gap-1.5 text-sm text-soft">
       <b className="text-ink">{cylinder.label}</b> {cylinder.bank} bank <StateShape state={state} size={12} /> {word}{' '}

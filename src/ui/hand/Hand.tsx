@@ -2,16 +2,15 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import type { Subject } from '@/core/build/record';
-import { INSTRUMENT_KIND_WORDS, SUITED, isOutOfDate, isOutOfRange } from '@/core/uncertainty/instrument';
-import { useBench } from '../bench/Bench';
-import { familyOf, suits } from '../bench/useTools';
+import { INSTRUMENT_KIND_WORDS, SUITED, isOutOfDate, isOutOfRange, suits } from '@/core/uncertainty/instrument';
+import { useHands, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Field } from '../shared/Field';
-import { DEPTH_WORDS } from '@/core/bore/grid';
-import { SQUARINGS, SQUARING_WORDS, isRing } from '@/core/ring/ring';
+import { DEPTH_WORDS } from '@/core/bores/grid';
+import { SQUARINGS, SQUARING_WORDS } from '@/core/rings/ring';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { TemperatureField } from '../shared/TemperatureField';
+import { type Subject, SUBJECTS } from '@/core/stages';
 
 /** Temperatures a workshop has, °C. */
 const USUAL: [number, number] = [-5, 45];
@@ -24,14 +23,16 @@ const PLATES = [
 
 /** What is in hand: the tool, how warm part and tool are, and whether the torque plate is on. It goes with every reading. */
 export function Hand({ subject }: { subject: Subject }) {
-  const { tools, toolFor, takeTool, warmth, judgement, choose, cylinder } = useBench();
+  const judgement = useJudgement();
+  const { tools, toolFor, takeTool, warmth } = useHands();
+  const { choose } = useLogging();
+  const { cylinder } = useMoving();
   const [warm, setWarm] = useState(false);
-  const family = familyOf(subject);
+  const { tool: family, spots, fitted, warm: isWarm } = SUBJECTS[subject];
   const held = toolFor(subject);
   const fitting = tools.filter((t) => suits(t, family));
-  const { boreChoices } = judgement;
-  const size =
-    subject === 'bore' ? cylinder?.targetBore?.nm : subject === 'piston' ? cylinder?.targetBore?.nm : undefined;
+  const { bores: boreChoices } = judgement.choices;
+  const size = subject === 'bore' || subject === 'piston' ? cylinder?.targetBore?.nm : undefined;
   const far = held && size !== undefined && isOutOfRange(held, size);
   const late = held && isOutOfDate(held, new Date().toISOString());
   const noted = warmth.part !== null || warmth.tool !== null;
@@ -62,7 +63,7 @@ export function Hand({ subject }: { subject: Subject }) {
           </select>
         )}
       </Field>
-      {subject === 'bore' && (
+      {spots && (
         <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
           <span className="font-bold">Torque plate</span>
           <Segmented
@@ -73,8 +74,8 @@ export function Hand({ subject }: { subject: Subject }) {
           />
         </div>
       )}
-      {isRing(subject) && <Squared />}
-      {family !== 'gap' && (
+      {fitted && <Squared />}
+      {isWarm && (
         <p className="mt-1">
           <button
             type="button"
@@ -100,9 +101,10 @@ export function Hand({ subject }: { subject: Subject }) {
 
 /** The filer in hand, and how the ring is squared: kept at this bench. */
 function Squared() {
-  const { tools, filer, takeTool, squaring, setSquaring, judgement } = useBench();
+  const judgement = useJudgement();
+  const { tools, filer, takeTool, squaring, setSquaring } = useHands();
   const filers = tools.filter((t) => suits(t, 'filing'));
-  const depths = judgement.boreChoices.depths.map((d) => [d, DEPTH_WORDS[d]] as const);
+  const depths = judgement.choices.bores.depths.map((d) => [d, DEPTH_WORDS[d]] as const);
   return (
     <div className="mt-2 grid gap-2">
       <SelectField
@@ -139,7 +141,7 @@ function Squared() {
 
 /** Part and tool lie side by side: the tool goes with the part until it is given another temperature. */
 function Temperatures() {
-  const { warmth, setWarmth } = useBench();
+  const { warmth, setWarmth } = useHands();
   const [, setFault] = useState<string | null>(null);
   return (
     <div className="grid grid-cols-2 gap-3 pb-2">

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { type HeatChoices, STARTING_HEAT } from '@/core/heat/assess';
 import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
@@ -19,12 +19,14 @@ const TEMPERATURES = [
 
 /** What the heat model assumes: each figure from memory unless entered here. */
 export function Assumed() {
-  const { judgement } = useBench();
-  return <Form key={JSON.stringify(judgement.heat)} choices={judgement.heat} />;
+  const judgement = useJudgement();
+  return <Form key={JSON.stringify(judgement.choices.heat)} choices={judgement.choices.heat} />;
 }
 
 function Form({ choices }: { choices: HeatChoices }) {
-  const { cylinder, units, choose } = useBench();
+  const { cylinder } = useMoving();
+  const { units } = useWords();
+  const { choose } = useLogging();
   const [draft, setDraft] = useState(choices);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const assumed = cylinder?.heat?.temperatures ?? null;

@@ -1,7 +1,7 @@
 'use client';
 
 import type { JudgedHeat } from '@/core/heat/assess';
-import { useBench } from '../bench/Bench';
+import { useWords } from '../openBuild/contexts';
 import { Explain } from '../shared/Explain';
 import { Plot } from './Plot';
 import { POINT_WORDS, linesOf, plotUnit, plotted } from './points';
@@ -11,7 +11,7 @@ const STANDING =
 
 /** The running piston-to-wall clearance against the skirt's temperature. */
 export function Clearances({ heat }: { heat: JudgedHeat }) {
-  const { units, length } = useBench();
+  const { units, length } = useWords();
   const { piston } = heat;
   if (!piston || piston.points.length === 0) return null;
   const { points, assumed } = piston;

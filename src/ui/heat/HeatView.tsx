@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { type HeatRing, type JudgedHeat, assumedWords } from '@/core/heat/assess';
-import { useBench } from '../bench/Bench';
+import { useMoving } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
 import { Assumed } from './Assumed';
 import { Chances } from './Chances';
@@ -15,7 +15,7 @@ const RING_OPTIONS = [
 
 /** What heat does to the gaps and the clearance of one cylinder: a model that explains and warns. */
 export function HeatView() {
-  const { cylinder } = useBench();
+  const { cylinder } = useMoving();
   const [ring, setRing] = useState<HeatRing>('top');
   const heat = cylinder?.heat ?? null;
   if (!cylinder || !heat)

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { putToolAway, saveTool } from '@/app/actions';
+import { putToolAway, saveTool } from '@/actions';
 import type { Units } from '@/core/quantity/length';
 import { lengthText } from '@/core/quantity/print';
 import {

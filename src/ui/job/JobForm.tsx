@@ -3,8 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
-import type { Job } from '@/core/build/record';
-import type { BenchContext } from '@/core/quantity/bench';
+import type { HearingContext } from '@/core/quantity/hear';
 import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/engine/engine';
 import { engineFaults } from '@/core/engine/engineFaults';
 import type { Chart } from '@/core/targets/chart';
@@ -17,6 +16,7 @@ import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SHOP_UNITS } from '../shared/shopUnits';
+import type { Job } from '@/core/job/job';
 
 interface Props {
   initial: Job;
@@ -26,7 +26,7 @@ interface Props {
   /** Takes the card; what is wrong with it comes back as sentences. */
   onSave: (job: Job) => Promise<string[]> | string[];
   /** What the planned bore should be near to: the bores read so far. */
-  expectedBore?: BenchContext['expected'];
+  expectedBore?: HearingContext['expected'];
   /** Whether the card as it stands here was just saved. */
   saved?: boolean;
   onTouch?: () => void;

@@ -1,17 +1,19 @@
 'use client';
 
 import { useState } from 'react';
-import { expectedPlan } from '@/core/build/context';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { JobForm } from './JobForm';
+import { expectedPlan } from '@/core/bores/stage';
 
 /** The job card of a build that is on the shelf already. */
 export function JobStage() {
-  const { judgement, choose, live } = useBench();
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const live = useLive();
   const newest = live.record.entries.findLast((e) => e.kind === 'job');
   const [base, setBase] = useState(newest?.id);
   const [generation, setGeneration] = useState(0);
@@ -49,7 +51,7 @@ export function JobStage() {
           <JobForm
             key={generation}
             initial={job}
-            chart={judgement.chart}
+            chart={judgement.choices.chart}
             expectedBore={expectedPlan(judgement)}
             submit="Save job card"
             saved={saved && !differs}

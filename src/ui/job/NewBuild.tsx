@@ -2,13 +2,13 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { beginBuild } from '@/app/actions';
-import type { Job } from '@/core/build/record';
+import { beginBuild } from '@/actions';
 import type { Chart } from '@/core/targets/chart';
 import { NO_SERVICE } from '@/core/targets/duty';
 import { SelectField } from '../shared/SelectField';
 import { useKept } from '../shared/kept';
 import { JobForm } from './JobForm';
+import type { Job } from '@/core/job/job';
 
 const BLANK: Job = {
   name: '',

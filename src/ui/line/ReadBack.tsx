@@ -1,31 +1,19 @@
 'use client';
 
 import { type KeyboardEvent, type RefObject } from 'react';
-import type { JudgedCylinder, Judgement } from '@/core/build/judge';
-import {
-  type GrooveSubject,
-  type PistonSubject,
-  grooveOf,
-  isGrooveSubject,
-  isPistonSubject,
-} from '@/core/build/record';
-import type { At } from '@/core/build/work';
-import { boreAdvice } from '@/core/bore/verdict';
-import { type Heard, type Meaning } from '@/core/quantity/bench';
+import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
+import { type Heard, type Meaning } from '@/core/quantity/hear';
 import { bothText } from '@/core/quantity/print';
-import { clearanceAdvice } from '@/core/piston/clearance';
-import { ringAdvice } from '@/core/build/rings';
-import { fine, say } from '@/core/quantity/saying';
-import { offWords } from '@/core/ring/ring';
+import type { At } from '@/core/stage/tasks';
+import { STAGE_OF, SUBJECTS, type Subject, stageOf } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
-import { useBench } from '../bench/Bench';
+import { useHands, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
 import { StateMark } from '../shared/StateMark';
-import { isFineSubject } from './names';
 
 interface Props {
   heard: Heard;
-  at: At;
+  at: At<Subject>;
   /** The judgement as if the entry were logged; null while nothing is understood. */
   preview: Judgement | null;
   cylinder: JudgedCylinder;
@@ -37,8 +25,9 @@ interface Props {
 
 /** What the entry was understood as, and what it would mean, before Enter. */
 export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack, idle }: Props) {
-  const { length, filer } = useBench();
-  const style = isFineSubject(at.subject) ? 'fine' : 'size';
+  const { length } = useWords();
+  const { filer } = useHands();
+  const { style } = SUBJECTS[at.subject];
   if (heard.kind === 'empty') return <div>{idle}</div>;
   if (heard.kind === 'refused')
     return (
@@ -118,21 +107,17 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
   return <Understood meaning={heard.meaning} at={at} preview={preview} cylinder={cylinder} />;
 }
 
+/** The figure in both systems, and what the cylinder comes to with it in. */
 function Understood({
   meaning,
   at,
   preview,
   cylinder,
-}: {
-  meaning: Meaning;
-  at: At;
-  preview: Judgement | null;
-  cylinder: JudgedCylinder;
-}) {
-  const { text } = useBench();
+}: Pick<Props, 'at' | 'preview' | 'cylinder'> & { meaning: Meaning }) {
+  const { text } = useWords();
   const { subject } = at;
+  const { style } = SUBJECTS[subject];
   const judged = preview?.cylinders.find((c) => c.id === cylinder.id);
-  const style = isFineSubject(subject) ? 'fine' : 'size';
   const figure = (
     <>
       <b className="figures">
@@ -143,108 +128,15 @@ function Understood({
       {style === 'size' && <span className="text-base text-soft">{meaning.taken}</span>}
     </>
   );
-  if (!judged) return <p>{figure}</p>;
-  if (subject === 'bore')
-    return (
-      <p>
-        {figure}
-        <br />
-        <BoreSoFar cylinder={judged} /> <Key>Enter</Key>
-      </p>
-    );
-  if (isPistonSubject(subject))
-    return (
-      <p>
-        {figure}
-        <br />
-        <PistonSoFar cylinder={judged} subject={subject} /> <Key>Enter</Key>
-      </p>
-    );
-  if (isGrooveSubject(subject))
-    return (
-      <p>
-        {figure}
-        <br />
-        <GrooveSoFar cylinder={judged} subject={subject} /> <Key>Enter</Key>
-      </p>
-    );
-  const ring = judged.rings[subject];
+  if (!judged || !preview) return <p>{figure}</p>;
+  const { says, state, strong, soft } = stageOf(STAGE_OF[subject]).outcome(preview as never, judged as never, subject);
   return (
     <p>
       {figure}
       <br />
-      <StateMark state={ring.state} />{' '}
-      <span className="text-base text-soft">
-        {text(offWords(ring.toComeOff))}
-        {ringAdvice(ring)}
-        {ring.counts &&
-          ring.counts.move.by !== 0 &&
-          ` ${text(say`Smallest in travel ${fine(ring.counts.gap.value)}.`)}`}
-      </span>{' '}
-      <Key>Enter</Key>
+      {text(says)}
+      {state && <StateMark state={state} />}
+      {strong && <b>{strong}</b>} <span className="text-base text-soft">{text(soft)}</span> <Key>Enter</Key>
     </p>
-  );
-}
-
-/** What a bore comes to with the reading in. */
-function BoreSoFar({ cylinder: { bore, clearance } }: { cylinder: JudgedCylinder }) {
-  const { length, judgement } = useBench();
-  const { shape, verdict, read, total } = bore;
-  const taper = shape?.taper.thrust ?? shape?.taper.overall ?? null;
-  return (
-    <>
-      <StateMark state={verdict.state} />{' '}
-      <span className="text-base text-soft">
-        {verdict.state === 'part read' ? `${read} of ${total}. ` : ''}
-        {taper && `Taper ${length(taper.value)}. `}
-        {shape?.outOfRound && `Out-of-round ${length(shape.outOfRound.value)}. `}
-        {clearance.value !== null && `Clearance ${length(clearance.value, 'clearance')}. `}
-        {verdict.state === 'part read' ? '' : boreAdvice(verdict.state, judgement.boreChoices.basis)}
-      </span>
-    </>
-  );
-}
-
-/** What a groove comes to with the reading in. */
-function GrooveSoFar({ cylinder, subject }: { cylinder: JudgedCylinder; subject: GrooveSubject }) {
-  const { groove, figure } = grooveOf(subject);
-  const found = cylinder.grooves.grooves.find((g) => g.groove === groove);
-  return found ? <StateMark state={figure === 'side' ? found.side.state : found.land.state} /> : null;
-}
-
-/** What a piston, its pin or its clearance comes to with the reading in. */
-function PistonSoFar({ cylinder, subject }: { cylinder: JudgedCylinder; subject: PistonSubject }) {
-  const { text, length } = useBench();
-  const { clearance, piston } = cylinder;
-  const soft = 'text-base text-soft';
-  if (subject === 'pin' || subject === 'pinBore') {
-    const pin = piston.pin.clearance;
-    if (!pin)
-      return (
-        <span className={soft}>
-          {subject === 'pin' ? 'The pin bore makes a clearance of it.' : 'The pin makes a clearance of it.'}
-        </span>
-      );
-    return (
-      <>
-        pin clearance {length(pin.value, 'clearance')}: <StateMark state={pin.state} />
-      </>
-    );
-  }
-  if (subject === 'strip')
-    return clearance.strip.check ? (
-      <>
-        <b>{clearance.strip.check.agrees ? 'Agrees' : 'Does not agree'}</b>{' '}
-        <span className={soft}>with the measured {length(clearance.value ?? 0, 'clearance')}. A check only.</span>
-      </>
-    ) : (
-      <span className={soft}>A check only: the clearance comes from bore and piston.</span>
-    );
-  if (clearance.value === null) return <span className={soft}>piston {piston.label}</span>;
-  return (
-    <>
-      clearance {length(clearance.value, 'clearance')}: <StateMark state={clearance.state} />{' '}
-      <span className={soft}>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</span>
-    </>
   );
 }

@@ -2,26 +2,23 @@
 
 import { Keyboard, SkipForward, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { contextFor } from '@/core/build/context';
-import type { Judgement, LoggedReading } from '@/core/build/judge';
-import type { LoggedCut } from '@/core/build/rings';
-import { readingOf } from '@/core/build/preview';
-import type { Subject } from '@/core/build/record';
-import { allPasses } from '@/core/build/sizes';
-import { type At, type Task, nextTask, sameAt, stepTask } from '@/core/build/work';
-import { type Heard, type Meaning, acceptedBy, hear } from '@/core/quantity/bench';
+import { contextFor } from '@/core/judge/context';
+import { lastMade } from '@/core/judge/lastMade';
+import { stepOn, tasksOf } from '@/core/judge/next';
+import { readingOf } from '@/core/judge/preview';
+import { taskWords } from '@/core/judge/words';
+import { type Heard, type Meaning, acceptedBy, hear } from '@/core/quantity/hear';
 import type { Nm } from '@/core/quantity/length';
 import { bothText, lengthText } from '@/core/quantity/print';
-import { isRing } from '@/core/ring/ring';
-import { tell } from '../rings/feedback';
-import { useBench } from '../bench/Bench';
+import { isRing } from '@/core/rings/ring';
+import { type At, nextTask, sameAt, stepTask } from '@/core/stage/tasks';
+import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
+import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { tell } from '../rings/feedback';
 import { Key } from '../shared/Button';
 import { Keypad, hasFingersOnly, useKeypad } from './Keypad';
 import { ReadBack } from './ReadBack';
-import { isFineSubject, taskWords } from './names';
-
-type Which = 'bores' | 'pistons' | 'grooves' | 'rings';
 
 /** What was done to a ring before it is read again. */
 interface Prepared {
@@ -34,10 +31,10 @@ const PREPARED_KEYS: Record<string, keyof Prepared> = { d: 'deburred', s: 'squar
 
 interface Props {
   /** The tasks this line works through. */
-  work: Which;
-  here: At;
+  work: ListId;
+  here: At<Subject>;
   /** What of this cylinder the arrow keys go through, in their order. */
-  beside: At[];
+  beside: At<Subject>[];
   /** What it is that they go through, in a word. */
   besideWords: string;
   /** Told what the entry means so far, null while it means nothing. */
@@ -63,41 +60,6 @@ function useCatchTyping(input: React.RefObject<HTMLInputElement | null>, starts:
 const BORE_STARTS = /^[\d.,+\-sh]$/i;
 const RING_STARTS = /^[\d.,cp>]$/i;
 
-/** The last reading or cut of some kind that is not voided. */
-function lastLive(
-  judgement: Judgement,
-  entries: readonly { id: string }[],
-  counts: (item: LoggedReading | LoggedCut) => boolean,
-): LoggedReading | LoggedCut | null {
-  const live = new Map(
-    judgement.cylinders
-      .flatMap((c) => [...allPasses(c), ...Object.values(c.rings).flatMap((r) => r.history)])
-      .filter((p) => p.voided === null && counts(p))
-      .map((p) => [p.id, p]),
-  );
-  const found = entries.findLast((e) => live.has(e.id));
-  return found ? (live.get(found.id) ?? null) : null;
-}
-
-const subjectOf = (item: LoggedReading | LoggedCut): Subject => (item.kind === 'cut' ? item.ring : item.subject);
-
-/** The cylinder's place that a reading or a cut leads back to, and what of it. */
-function atOf(judgement: Judgement, item: LoggedReading | LoggedCut): At {
-  const subject = subjectOf(item);
-  if (isRing(subject))
-    return {
-      cylinder:
-        judgement.cylinders.find((c) => c.rings[subject].history.some((h) => h.id === item.id))?.id ?? item.cylinder,
-      subject,
-      spot: null,
-    };
-  if (item.kind === 'cut') return { cylinder: item.cylinder, subject, spot: null };
-  const { cylinder, place } = item;
-  const holder =
-    subject !== 'bore' && subject !== 'strip' ? judgement.cylinders.find((c) => c.piston.id === cylinder) : undefined;
-  return { cylinder: holder?.id ?? cylinder, subject, spot: place };
-}
-
 /** What an entry means for this spot: itself, or the size a gauge was zeroed at in this bore. */
 function meaningOf(heard: Heard): Meaning | null {
   if (heard.kind === 'understood') return heard.meaning;
@@ -106,39 +68,24 @@ function meaningOf(heard: Heard): Meaning | null {
     : null;
 }
 
-/** The next open thing once `here` was read: `here` itself while it wants more. */
-function stepOn(tasks: Task[], here: At): At | null {
-  const done = tasks.find((t) => sameAt(t, here))?.done ?? true;
-  return done ? nextTask(tasks, here) : null;
-}
-
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
 export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Props) {
-  const {
-    judgement,
-    live,
-    units,
-    cursor,
-    cylinder,
-    goTo,
-    read,
-    preview: previewed,
-    isOwn,
-    strike,
-    setGauge,
-    handFor,
-    cut,
-    filer,
-  } = useBench();
+  const judgement = useJudgement();
+  const live = useLive();
+  const { units } = useWords();
+  const { cursor, cylinder, goTo } = useMoving();
+  const { read, previewReading: previewed, isOwn, strike, setGauge, cut } = useLogging();
+  const { handFor, filer } = useHands();
   const { subject } = here;
+  const { fitted, spots, style } = SUBJECTS[subject];
   const [typed, setTyped] = useState('');
   const [said, setSaid] = useState('');
   const [keypad, toggleKeypad] = useKeypad();
   const input = useRef<HTMLInputElement>(null);
   const options = useRef<HTMLDivElement>(null);
-  useCatchTyping(input, work === 'rings' ? RING_STARTS : BORE_STARTS);
+  useCatchTyping(input, fitted ? RING_STARTS : BORE_STARTS);
 
-  const [preparedFor, setPreparedFor] = useState<{ at: At; what: Prepared } | null>(null);
+  const [preparedFor, setPreparedFor] = useState<{ at: At<Subject>; what: Prepared } | null>(null);
   const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
   const isRead = isRing(subject) && cylinder !== null && cylinder.rings[subject].reading !== null;
   const prepare = (what: keyof Prepared): void =>
@@ -173,7 +120,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
   useEffect(() => {
-    const open = cursor.chosen ? null : nextTask(judgement.tasks[work], null);
+    const open = cursor.chosen ? null : nextTask(tasksOf(judgement, work), null);
     if (open) goTo(open);
     if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
     // On entering the stage only: from then on the line and the hands lead.
@@ -181,16 +128,16 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   }, []);
   if (!cylinder || !context) return null;
 
-  const tasks = judgement.tasks[work];
+  const tasks = tasksOf(judgement, work);
   const then = nextTask(tasks, here);
-  const nameOf = (at: At): string =>
+  const nameOf = (at: At<Subject>): string =>
     taskWords(
       judgement.cylinders.find((c) => c.id === at.cylinder),
       at,
     );
   const log = (taken: Meaning): void => {
     const reading = readingOf(judgement, here, taken, hand, typed.trim());
-    const after = previewed(reading);
+    const after = taken === meaning && preview ? preview : previewed(reading);
     read(reading);
     setPreparedFor(null);
     if (isRing(subject))
@@ -200,9 +147,9 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
         taken.value,
         units,
       );
-    setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, isFineSubject(subject) ? 'fine' : 'size')}.`);
+    setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, style)}.`);
     setTyped('');
-    goTo((work === 'rings' && judgement.bench.route === 'free' ? null : stepOn(after.tasks[work], here)) ?? here);
+    goTo(stepOn(after, work, here));
     input.current?.focus();
   };
 
@@ -234,16 +181,13 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   };
 
   const undo = (): void => {
-    const last = lastLive(
-      judgement,
-      live.record.entries,
-      (item) => beside.some((b) => b.subject === subjectOf(item)) && isOwn(item),
-    );
+    const subjects = [...new Set(beside.map((b) => b.subject))];
+    const last = lastMade(judgement, live.record.entries, subjects, isOwn);
     if (!last) return setSaid('Nothing of this bench’s to undo here.');
-    const at = atOf(judgement, last);
-    strike(last.id, 'undone at entry');
+    const { item, at } = last;
+    strike(item.id, 'undone at entry');
     setSaid(
-      `Undone: ${nameOf(at)}, ${last.kind === 'cut' ? 'a cut' : `“${last.typed}”`}. It stays on record, struck out.`,
+      `Undone: ${nameOf(at)}, ${item.kind === 'cut' ? 'a cut' : `“${item.typed}”`}. It stays on record, struck out.`,
     );
     goTo(at);
     input.current?.focus();
@@ -384,8 +328,8 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
       </div>
       {keypad && (
         <Keypad
-          extra={subject === 'bore' ? 't' : '/'}
-          cuts={work === 'rings'}
+          extra={spots ? 't' : '/'}
+          cuts={fitted}
           onKey={(key) => setTyped((t) => t + key)}
           onBack={() => setTyped((t) => t.slice(0, -1))}
           onEnter={enter}

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { GAUGE_FROM, GAUGE_FROM_WORDS, type PistonChoices } from '@/core/piston/piston';
+import { GAUGE_FROM, GAUGE_FROM_WORDS, type PistonChoices } from '@/core/pistons/piston';
 import { printLength } from '@/core/quantity/print';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
@@ -14,8 +14,11 @@ const REPEATS = ['1', '2', '3', '4', '5'].map((n) => [n, n] as const);
 
 /** Where pistons are measured, how often, and their pins. */
 export function GaugePoint() {
-  const { judgement, choose, units, length } = useBench();
-  const { pistonChoices: choices, pistons } = judgement;
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { units, length } = useWords();
+  const { pistons } = judgement;
+  const { pistons: choices } = judgement.choices;
   const set = (change: Partial<PistonChoices>): void => choose('pistons', { ...choices, ...change });
   const fine = (nm: number): string => printLength(nm, units, 'raw').number;
   return (
@@ -79,8 +82,10 @@ export function GaugePoint() {
 }
 
 function Form() {
-  const { judgement, choose, units } = useBench();
-  const { pistonChoices: choices } = judgement;
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { units } = useWords();
+  const { pistons: choices } = judgement.choices;
   const [draft, setDraft] = useState(choices);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));

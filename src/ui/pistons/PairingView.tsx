@@ -2,16 +2,17 @@
 
 import { Lock, LockOpen } from 'lucide-react';
 import { useState } from 'react';
-import type { PairingChoices } from '@/core/build/record';
-import type { Pair, Standing } from '@/core/piston/standing';
-import type { PairingResult } from '@/core/piston/pairing';
+import type { Standing } from '@/core/pistons/standing';
+import type { PairingResult } from '@/core/pistons/pairing';
+import { everyPair } from '@/core/pistons/stage';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
 import { bareOf } from '../shared/shopUnits';
 import { useWorked } from '../shared/useWorked';
+import type { PairingChoices } from '@/core/pistons/choices';
 
 const begin = (): Worker => new Worker(new URL('../../workers/pairing.ts', import.meta.url), { type: 'module' });
 
@@ -19,23 +20,20 @@ type Found = Extract<PairingResult, { kind: 'found' }>;
 
 /** Which piston belongs in which bore: now, and as even as it can be made. */
 export function PairingView() {
-  const { judgement, choose } = useBench();
+  const judgement = useJudgement();
+  const { choose } = useLogging();
   const { pairing, cylinders } = judgement;
-  const { ask, choices } = pairing;
+  const { pairing: choices } = judgement.choices;
+  const { ask, waiting, swapped } = pairing;
   const found = useWorked<PairingResult>(ask, begin);
   const set = (change: Partial<PairingChoices>): void => choose('pairing', { ...choices, ...change });
   const result = found.state === 'done' ? found.result : null;
-  const waiting = cylinders.filter((c) => !ask.bores.some((b) => b.cylinder === c.id));
-  const swapped = choices.pairs.some((p) => p.cylinder !== p.piston);
-  /** Every cylinder's piston: as found for those that could be paired, as it is for the rest. */
-  const whole = (pairs: Pair[]): Pair[] =>
-    cylinders.map((c) => ({ cylinder: c.id, piston: pairs.find((p) => p.cylinder === c.id)?.piston ?? c.piston.id }));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       {waiting.length > 0 && (
         <p className="text-soft">
           Left as {waiting.length === 1 ? 'it is' : 'they are'}, with bore, piston or target still open: cylinder{' '}
-          {waiting.map((c) => c.label).join(', ')}.
+          {waiting.join(', ')}.
         </p>
       )}
       {found.state === 'running' && <p className="text-lg text-soft">Working it out …</p>}
@@ -53,7 +51,7 @@ export function PairingView() {
       {result?.kind === 'found' && <Advice result={result} />}
       {result?.kind === 'found' && result.rounds.length > 0 && (
         <div className="flex flex-wrap gap-3">
-          <Button kind="strong" onClick={() => set({ pairs: whole(result.after.pairs) })}>
+          <Button kind="strong" onClick={() => set({ pairs: everyPair(cylinders, result.after.pairs) })}>
             Swap them so
           </Button>
         </div>
@@ -79,7 +77,8 @@ export function PairingView() {
 
 /** What to swap, and what it brings. */
 function Advice({ result }: { result: Found }) {
-  const { judgement, length } = useBench();
+  const judgement = useJudgement();
+  const { length } = useWords();
   const { before, after, rounds, forgone } = result;
   const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
   const pistonIn = (cylinder: string): string =>
@@ -131,9 +130,10 @@ function Advice({ result }: { result: Found }) {
 
 /** Before and after of each cylinder, with its lock and its piston's mark. */
 function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: Partial<PairingChoices>) => void }) {
-  const { judgement, units } = useBench();
+  const judgement = useJudgement();
+  const { units } = useWords();
   const { pairing, cylinders, pistons } = judgement;
-  const { locked, marked } = pairing.choices;
+  const { locked, marked } = judgement.choices.pairing;
   const pistonLabel = (id: string | undefined): string => pistons.find((p) => p.id === id)?.label ?? '–';
   const toggled = (list: string[], id: string): string[] =>
     list.includes(id) ? list.filter((i) => i !== id) : [...list, id];
@@ -222,8 +222,9 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
 
 /** What pairing may not do. */
 function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) {
-  const { judgement, units } = useBench();
-  const { choices } = judgement.pairing;
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const { pairing: choices } = judgement.choices;
   return (
     <section aria-label="Rules of pairing" className="max-w-3xl">
       <h2 className="text-lg">What it goes by</h2>
@@ -249,7 +250,7 @@ function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) 
 
 /** What moving a marked piston must bring. Set in one step, not at every digit. */
 function Gain({ gain, onSet }: { gain: Nm; onSet: (gain: Nm) => void }) {
-  const { units } = useBench();
+  const { units } = useWords();
   const [draft, setDraft] = useState(gain);
   const [fault, setFault] = useState<string | null>(null);
   return (

@@ -2,15 +2,13 @@
 
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { JudgedCylinder } from '@/core/build/judge';
-import { type PistonSubject, PISTON_SUBJECTS } from '@/core/build/record';
-import type { At } from '@/core/build/work';
-import { clearanceAdvice } from '@/core/piston/clearance';
-import { gaugePoint } from '@/core/piston/piston';
+import type { At } from '@/core/stage/tasks';
+import { clearanceAdvice } from '@/core/pistons/clearance';
+import { gaugePoint } from '@/core/pistons/piston';
 import { printLength } from '@/core/quantity/print';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Hand } from '../hand/Hand';
-import { SUBJECT_WORDS } from '../line/names';
+import { SUBJECTS } from '@/core/stages';
 import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
 import { Scale } from '../shared/Scale';
@@ -22,6 +20,8 @@ import { Ask } from '../stages/Ask';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import { type PistonSubject, PISTON_SUBJECTS } from '@/core/pistons/stage';
 
 const PairingView = dynamic(() => import('./PairingView').then((m) => m.PairingView), { ssr: false });
 const GaugePoint = dynamic(() => import('./GaugePoint').then((m) => m.GaugePoint));
@@ -43,18 +43,20 @@ function passesOf({ piston, clearance }: JudgedCylinder, subject: PistonSubject)
 
 /** The pistons: measured, held against their bores, paired with them. */
 export function PistonsStage() {
-  const { judgement, cylinder, cursor, units, text } = useBench();
+  const judgement = useJudgement();
+  const { cylinder, cursor } = useMoving();
+  const { units, text } = useWords();
   const [view, setView] = useState<View>('readings');
   if (!cylinder) return null;
-  const at = (subject: PistonSubject): At => ({ cylinder: cylinder.id, subject, spot: null });
-  const subject = cursor.piston;
+  const at = (subject: PistonSubject): At<PistonSubject> => ({ cylinder: cylinder.id, subject, spot: null });
+  const subject = cursor.inHand.pistons;
   const { clearance, piston } = cylinder;
   return (
     <Frame
       main={
         <div className="flex h-full flex-col">
           <h1>
-            Cylinder {cylinder.label}, {SUBJECT_WORDS[subject]}
+            Cylinder {cylinder.label}, {SUBJECTS[subject].words}
             {piston.id !== cylinder.id && subject !== 'strip' && (
               <span className="text-xl font-normal text-soft"> piston {piston.label} is paired with it</span>
             )}
@@ -88,7 +90,7 @@ export function PistonsStage() {
             <Findings findings={findingsFor(judgement.findings, ['pistons'], cylinder.id)} />
           </div>
           <h2 className="mt-5 mb-1">
-            Readings: {SUBJECT_WORDS[subject]},{' '}
+            Readings: {SUBJECTS[subject].words},{' '}
             {subject === 'strip' ? `cylinder ${cylinder.label}` : `piston ${piston.label}`}
           </h2>
           <PassLog passes={passesOf(cylinder, subject)} style={subject === 'strip' ? 'fine' : 'size'} />
@@ -117,14 +119,16 @@ export function PistonsStage() {
 
 /** What is in hand, its clearance against the window, and all of them below. */
 function Readings() {
-  const { judgement, cylinder, cursor, units, text, length } = useBench();
+  const judgement = useJudgement();
+  const { cylinder, cursor } = useMoving();
+  const { units, text, length } = useWords();
   if (!cylinder) return null;
   const { clearance } = cylinder;
-  const subject = cursor.piston;
+  const subject = cursor.inHand.pistons;
   const passes = clearance.value === null ? [] : [{ id: 'clearance', value: clearance.value, upTo: null }];
   return (
     <div className="flex h-full flex-col pt-3">
-      <p className="text-[1.0625rem] text-soft">{HOW[subject] ?? text(gaugePoint(judgement.pistonChoices.gauge))}</p>
+      <p className="text-[1.0625rem] text-soft">{HOW[subject] ?? text(gaugePoint(judgement.choices.pistons.gauge))}</p>
       <Ask target={clearance.target} />
       <Scale
         target={clearance.target}
@@ -164,7 +168,7 @@ function Readings() {
 
 /** What the clearance comes to hot, by the heat model. */
 function Running({ cylinder }: { cylinder: JudgedCylinder }) {
-  const { length } = useBench();
+  const { length } = useWords();
   const hot = cylinder.heat?.piston?.points.find((p) => p.point === 'measured');
   if (!hot || !cylinder.heat?.piston) return null;
   return (
@@ -178,7 +182,9 @@ function Running({ cylinder }: { cylinder: JudgedCylinder }) {
 
 /** Bore, piston and clearance of every cylinder; a row leads to it. */
 function AllPistons() {
-  const { judgement, cylinder: current, cursor, goTo, units } = useBench();
+  const judgement = useJudgement();
+  const { cylinder: current, cursor, goTo } = useMoving();
+  const { units } = useWords();
   const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
   const unit = units === 'imperial' ? 'in' : 'mm';
   return (
@@ -214,7 +220,7 @@ function AllPistons() {
               <td className="num">
                 <button
                   type="button"
-                  className={`min-h-7 px-1 ${c.id === current?.id && cursor.piston === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
+                  className={`min-h-7 px-1 ${c.id === current?.id && cursor.inHand.pistons === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
                   aria-label={`Cylinder ${c.label}, piston${c.piston.size ? `, ${size(c.piston.size.value)} ${unit}` : ', to read'}`}
                   onClick={() => goTo({ cylinder: c.id, subject: 'piston', spot: null }, true)}
                 >

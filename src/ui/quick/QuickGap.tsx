@@ -3,9 +3,9 @@
 import { Link2, Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { beginQuick } from '@/app/actions';
-import { judge } from '@/core/build/judge';
-import { type QuickAsk, quickRecord } from '@/core/build/quick';
+import { beginQuick } from '@/actions';
+import { judge } from '@/core/judge/judge';
+import { type QuickAsk, quickRecord } from '@/core/job/quick';
 import type { Units } from '@/core/quantity/length';
 import type { Chart } from '@/core/targets/chart';
 import { startingChoices } from '@/core/targets/target';

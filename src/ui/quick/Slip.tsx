@@ -1,16 +1,17 @@
-import type { Judgement } from '@/core/build/judge';
 import type { Units } from '@/core/quantity/length';
 import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/quantity/print';
 import { sayingText } from '@/core/quantity/saying';
 import { SURFACE_WORDS, type Target } from '@/core/targets/target';
 import { Mark } from '../shared/Header';
 import { SideBySide } from '../targets/SideBySide';
+import type { Judgement } from '@/core/judge/judgement';
 
 const SEVERITY = { stop: 'Stop.', mend: 'To mend.', note: 'To know.' };
 
 /** What the counter hands over: every figure in both systems with its working, black on white when printed. */
 export function Slip({ judgement, units }: { judgement: Judgement; units: Units }) {
-  const { job, planned, duty, piston, chart, comparisons, findings } = judgement;
+  const { job, planned, duty, piston, comparisons, findings } = judgement;
+  const { chart } = judgement.choices;
   if (!job || !planned) return null;
   return (
     <article aria-label="Figures" className="border border-line bg-sheet px-6 py-5 print:border-0 print:p-0">

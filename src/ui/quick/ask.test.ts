@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { judge } from '@/core/build/judge';
-import { type QuickAsk, quickRecord } from '@/core/build/quick';
+import { judge } from '@/core/judge/judge';
+import { type QuickAsk, quickRecord } from '@/core/job/quick';
 import { fromInches, fromMm, fromThou } from '@/core/quantity/length';
 import { STARTING_CHART } from '@/core/targets/chart';
 import { type Adder, FUELS, USES } from '@/core/targets/duty';
@@ -119,6 +119,6 @@ describe('a quick ask judged', () => {
   it('holds the chart it was asked with, unless it is the one the program comes with', () => {
     const own = { ...STARTING_CHART, id: 'own', name: 'Own' };
     expect(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at).entries.map((e) => e.kind)).toEqual(['job', 'targets']);
-    expect(judge(quickRecord(ask, own, 'q', 'Quick', at)).chart.name).toBe('Own');
+    expect(judge(quickRecord(ask, own, 'q', 'Quick', at)).choices.chart.name).toBe('Own');
   });
 });

@@ -2,7 +2,7 @@
  * A quick ask as the address of its page, so that it can be kept and passed on: `bore=4.065in`,
  * `boost=137.895kPa`. What cannot be read is left out, never an error.
  */
-import type { QuickAsk } from '@/core/build/quick';
+import type { QuickAsk } from '@/core/job/quick';
 import { MOST_CYLINDERS } from '@/core/engine/engine';
 import { NM_PER_INCH, NM_PER_MM, type Nm, type Units, fromDecimal, toInches, toMm } from '@/core/quantity/length';
 import { MOST_BOOST } from '@/core/quantity/pressure';

@@ -1,8 +1,8 @@
 'use client';
 
-import type { JudgedRing } from '@/core/build/rings';
-import { DEPTHS, DEPTH_WORDS, type Depth } from '@/core/bore/grid';
-import { useBench } from '../bench/Bench';
+import type { JudgedRing } from '@/core/rings/judged';
+import { DEPTHS, DEPTH_WORDS, type Depth } from '@/core/bores/grid';
+import { useWords } from '../openBuild/contexts';
 import { Explain } from '../shared/Explain';
 import { StateMark, stateColour } from '../shared/StateMark';
 
@@ -12,7 +12,7 @@ const downOf = (depth: Depth | null): number =>
 
 /** The gap where the bore is smallest, with where that is in the bore. */
 export function GapTravel({ ring }: { ring: JudgedRing }) {
-  const { length, units } = useBench();
+  const { length, units } = useWords();
   const { counts, gap } = ring;
   if (!counts || !gap) return null;
   const { from, to } = counts.move;

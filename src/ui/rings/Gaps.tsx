@@ -13,12 +13,12 @@ import {
   PointElement,
 } from 'chart.js';
 import { useEffect, useRef } from 'react';
-import type { JudgedCylinder } from '@/core/build/judge';
 import { type Nm, type Units, toMm, toThou } from '@/core/quantity/length';
-import { type Compression, COMPRESSION, RING_WORDS } from '@/core/ring/ring';
-import { useBench } from '../bench/Bench';
+import { type Compression, COMPRESSION, RING_WORDS } from '@/core/rings/ring';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 Chart.register(
   BarController,
@@ -37,15 +37,18 @@ const inUnit = (nm: Nm, units: Units): number => (units === 'imperial' ? toThou(
 
 /** All gaps of one kind against their windows, passes as steps, and how far they lie apart. */
 export function Gaps() {
-  const { judgement, cursor, moveTo, length, units, range } = useBench();
-  const kind: Compression = cursor.ring === 'second' ? 'second' : 'top';
+  const judgement = useJudgement();
+  const { cursor, toSubject } = useMoving();
+  const { length, units, range } = useWords();
+  const kind: Compression = cursor.inHand.rings === 'second' ? 'second' : 'top';
   const spread = judgement.spreads.find((s) => s.ring === kind);
-  const { cylinders, bench } = judgement;
+  const { cylinders } = judgement;
+  const { bench } = judgement.choices;
   const wide = spread !== undefined && spread.spread > bench.spread;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-        <Segmented label="Rings" value={kind} options={KINDS} onChange={(ring) => moveTo({ ring })} />
+        <Segmented label="Rings" value={kind} options={KINDS} onChange={(ring) => toSubject(ring)} />
         <p className="text-xl">
           {spread ? (
             <>

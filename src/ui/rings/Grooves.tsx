@@ -1,11 +1,11 @@
 'use client';
 
-import { GROOVE_SUBJECTS, type GrooveSubject } from '@/core/build/record';
-import { GROOVE_WORDS } from '@/core/ring/set';
-import { useBench } from '../bench/Bench';
+import { GROOVE_WORDS } from '@/core/rings/set';
+import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { PassLog } from '../shared/PassLog';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
+import { GROOVE_SUBJECTS, type GrooveSubject } from '@/core/rings/grooves';
 
 const SAMPLES = [
   ['sample', 'one piston for all'],
@@ -14,12 +14,16 @@ const SAMPLES = [
 
 /** How each ring sits in its groove: axial clearance, and that it sinks under the land. */
 export function Grooves() {
-  const { judgement, cursor, cylinder, goTo, choose, length, range, text } = useBench();
-  const { ringSet, cylinders } = judgement;
+  const judgement = useJudgement();
+  const { cursor, cylinder, goTo } = useMoving();
+  const { choose } = useLogging();
+  const { length, range, text } = useWords();
+  const { cylinders } = judgement;
+  const { ringSet } = judgement.choices;
   if (!cylinder) return null;
   const figure = (low: number | null, high: number | null): string =>
     low === null ? '–' : high === null || high - low < 2 ? length(low) : range(low, high + 1);
-  const passes = cylinder.grooves.passes.filter((p) => p.subject === cursor.groove);
+  const passes = cylinder.grooves.passes.filter((p) => p.subject === cursor.inHand.grooves);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-3">
@@ -57,10 +61,10 @@ export function Grooves() {
                 const to = (subject: GrooveSubject, words: string, dim: boolean) => (
                   <button
                     type="button"
-                    aria-current={cylinder.id === c.id && cursor.groove === subject}
+                    aria-current={cylinder.id === c.id && cursor.inHand.grooves === subject}
                     aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`}
                     onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)}
-                    className={`min-h-8 px-1 ${cylinder.id === c.id && cursor.groove === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
+                    className={`min-h-8 px-1 ${cylinder.id === c.id && cursor.inHand.grooves === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
                   >
                     {words}
                   </button>

@@ -2,13 +2,13 @@
 
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { type JudgedRing, ringAdvice } from '@/core/build/rings';
-import { nextTask } from '@/core/build/work';
+import { type JudgedRing, ringAdvice } from '@/core/rings/judged';
+import { nextTask } from '@/core/stage/tasks';
 import { printLength } from '@/core/quantity/print';
-import { isCompression } from '@/core/ring/ring';
+import { isCompression } from '@/core/rings/ring';
 import { countWords } from '@/core/uncertainty/instrument';
-import { useBench } from '../bench/Bench';
-import { taskWords } from '../line/names';
+import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { taskWords } from '@/core/judge/words';
 import { Button, buttonLook } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { PassLog } from '../shared/PassLog';
@@ -17,7 +17,7 @@ import { StateMark, stateColour } from '../shared/StateMark';
 import { Ask } from '../stages/Ask';
 import { GapTravel } from './GapTravel';
 import { RingEnds } from './RingEnds';
-import { type CompressionRing, upWords } from '@/core/ring/set';
+import { type CompressionRing, upWords } from '@/core/rings/set';
 
 const ORDINALS = [
   'No reading yet',
@@ -40,7 +40,9 @@ const upOnceSeen = (ring: CompressionRing): string => (ring.mark === null ? '' :
 
 /** The ring in hand: its gap on the rule, the verdict, what to cut, and every pass. */
 export function RingBench({ ring, large, onSwap }: Props) {
-  const { judgement, cylinder, units } = useBench();
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
+  const { units } = useWords();
   if (!cylinder) return null;
   const live = ring.passes.filter((p) => p.voided === null && p.round === ring.round);
   const here = live.filter((p) => p.cylinder === cylinder.id);
@@ -57,7 +59,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
         {ORDINALS[live.length] ?? `Reading ${live.length}`}
         {cylinder.bank !== 'only' && `, ${cylinder.bank} bank`}
         {ring.number !== cylinder.id && `, ring no. ${ring.label}`}.{' '}
-        {!large && isCompression(ring.ring) && upOnceSeen(judgement.ringSet[ring.ring])}
+        {!large && isCompression(ring.ring) && upOnceSeen(judgement.choices.ringSet[ring.ring])}
         {large && then && (
           <>
             {' '}
@@ -98,7 +100,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
 
 /** The one figure to read from across the bench: what is still to come off, else the gap itself, else its window. */
 function Verdict({ ring, large }: { ring: JudgedRing; large: boolean }) {
-  const { units } = useBench();
+  const { units } = useWords();
   const { state, toComeOff: off, gap, reading, target } = ring;
   const print = (nm: number): { number: string; unit: string } => printLength(nm, units, 'fine');
   const figure = `figures leading-none font-bold tracking-tight ${large ? 'text-[8.5rem] max-md:text-[6rem]' : 'text-[3.75rem]'}`;
@@ -151,7 +153,9 @@ const percent = (share: number): string =>
 
 /** How much to take at the next cut, and by how many turns where the filer's rate is known. */
 function NextCut({ ring }: { ring: JudgedRing }) {
-  const { judgement, length, filer, tools, units } = useBench();
+  const judgement = useJudgement();
+  const { length, units } = useWords();
+  const { filer, tools } = useHands();
   const { advice } = ring;
   if (!advice) return null;
   const turns = advice.turns.find((t) => t.filer === filer?.id);
@@ -166,7 +170,7 @@ function NextCut({ ring }: { ring: JudgedRing }) {
             Next cut: {turns.count === 0 ? 'less than one' : turns.count} {countWords(held, Math.max(1, turns.count))}
           </b>
           {turns.count > 0 &&
-            `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window (limit ${percent(judgement.bench.chance)})`}
+            `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window (limit ${percent(judgement.choices.bench.chance)})`}
           . {turns.count === 0 && 'One whole turn could pass the window: dress it by hand, and read.'}{' '}
           <Explain
             what="rate of this filer"
@@ -201,7 +205,8 @@ function NextCut({ ring }: { ring: JudgedRing }) {
 
 /** What can be done with a ring that is over its limit. */
 function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
-  const { accept, strike, renew, reading } = { ...useBench(), reading: ring.reading };
+  const { accept, strike, renew } = useLogging();
+  const { reading } = ring;
   const [reason, setReason] = useState('');
   if (!reading) return null;
   if (ring.accepted)
@@ -253,7 +258,8 @@ function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
 
 /** Every pass and cut of this ring, and of one it replaced. */
 function History({ ring }: { ring: JudgedRing }) {
-  const { length, judgement } = useBench();
+  const judgement = useJudgement();
+  const { length } = useWords();
   const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
   return (
     <PassLog
@@ -281,7 +287,8 @@ function History({ ring }: { ring: JudgedRing }) {
 
 /** A reading that was made in the wrong bore is noted there, without measuring again. */
 function ReadElsewhere({ ring }: { ring: JudgedRing }) {
-  const { judgement, reassign } = useBench();
+  const judgement = useJudgement();
+  const { reassign } = useLogging();
   const { reading } = ring;
   if (!reading) return null;
   return (
@@ -314,7 +321,8 @@ function ReadElsewhere({ ring }: { ring: JudgedRing }) {
 
 /** A ring that was replaced is taken back in one step. */
 function AnotherRing({ ring }: { ring: JudgedRing }) {
-  const { judgement, strike } = useBench();
+  const judgement = useJudgement();
+  const { strike } = useLogging();
   const last = judgement.cylinders.find((c) => c.id === ring.number)?.renewals.find((r) => r.part === ring.ring);
   if (!last) return null;
   return (

@@ -1,8 +1,8 @@
 'use client';
 
-import type { JudgedRing } from '@/core/build/rings';
+import type { JudgedRing } from '@/core/rings/judged';
 import { NM_PER_MM } from '@/core/quantity/length';
-import { useBench } from '../bench/Bench';
+import { useWords } from '../openBuild/contexts';
 import { stateColour } from '../shared/StateMark';
 
 const WIDTH = 300;
@@ -11,7 +11,7 @@ const MAGNIFIED = 160;
 
 /** The two ends of the ring in the bore, enlarged, as it lies cold. */
 export function RingEnds({ ring }: { ring: JudgedRing }) {
-  const { length } = useBench();
+  const { length } = useWords();
   const { gap: here } = ring;
   if (!here) return null;
   const gap = Math.min((here.value / NM_PER_MM) * MAGNIFIED, WIDTH * 0.85);

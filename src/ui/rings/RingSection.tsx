@@ -1,7 +1,7 @@
 'use client';
 
-import { sectionOutline } from '@/core/ring/section';
-import type { CompressionRing } from '@/core/ring/set';
+import { sectionOutline } from '@/core/rings/section';
+import type { CompressionRing } from '@/core/rings/set';
 
 const [LEFT, TOP, WIDTH, HEIGHT] = [26, 20, 104, 60];
 

@@ -13,9 +13,9 @@ import {
   fromSizes,
   ringFaults,
   upWords,
-} from '@/core/ring/set';
-import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/ring/section';
-import { useBench } from '../bench/Bench';
+} from '@/core/rings/set';
+import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/rings/section';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
@@ -25,13 +25,16 @@ import { RingSection } from './RingSection';
 
 /** The set of rings: what each is, how it is told from the others, which way up it goes. Set in one step. */
 export function RingSetView() {
-  const { judgement, units } = useBench();
-  return <Form key={JSON.stringify(judgement.ringSet) + units} />;
+  const judgement = useJudgement();
+  const { units } = useWords();
+  return <Form key={JSON.stringify(judgement.choices.ringSet) + units} />;
 }
 
 function Form() {
-  const { judgement, choose, units } = useBench();
-  const { ringSet } = judgement;
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { units } = useWords();
+  const { ringSet } = judgement.choices;
   const [draft, setDraft] = useState<RingSet>(ringSet);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
@@ -179,7 +182,7 @@ interface SizesProps {
 }
 
 function Sizes({ ring, what, onChange, onFault }: SizesProps) {
-  const { units, text } = useBench();
+  const { units, text } = useWords();
   const bare = units === 'imperial' ? 'in' : 'mm';
   const size = (label: string, key: 'axial' | 'radial' | 'grooveHeight' | 'grooveDepth') => (
     <LengthsField

@@ -1,14 +1,15 @@
 'use client';
 
-import type { JudgedCylinder } from '@/core/build/judge';
 import { printLength } from '@/core/quantity/print';
-import { RINGS, RING_WORDS } from '@/core/ring/ring';
-import { useBench } from '../bench/Bench';
+import { RINGS, RING_WORDS } from '@/core/rings/ring';
+import { useMoving, useWords } from '../openBuild/contexts';
 import { StateShape, stateColour } from '../shared/StateMark';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 /** The rings of one cylinder with their gaps and windows; a row leads to its ring. */
 export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
-  const { units, range, cursor, moveTo } = useBench();
+  const { units, range } = useWords();
+  const { cursor, toSubject } = useMoving();
   return (
     <table className="ruled">
       <thead>
@@ -30,9 +31,9 @@ export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
               <td>
                 <button
                   type="button"
-                  className={`min-h-8 text-left ${cursor.ring === name ? 'font-bold text-blue' : ''}`}
-                  aria-current={cursor.ring === name}
-                  onClick={() => moveTo({ ring: name })}
+                  className={`min-h-8 text-left ${cursor.inHand.rings === name ? 'font-bold text-blue' : ''}`}
+                  aria-current={cursor.inHand.rings === name}
+                  onClick={() => toSubject(name)}
                 >
                   {RING_WORDS[name]}
                   {number !== cylinder.id && <span className="ml-1 text-xs text-soft">no. {label}</span>}

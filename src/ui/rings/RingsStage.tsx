@@ -1,12 +1,11 @@
 'use client';
 
+import type { Subject } from '@/core/stages';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { GROOVE_SUBJECTS } from '@/core/build/record';
-import type { At } from '@/core/build/work';
-import { ringsOnRoute } from '@/core/build/judge';
-import { type Ring, RINGS, RING_WORDS } from '@/core/ring/ring';
-import { useBench } from '../bench/Bench';
+import type { At } from '@/core/stage/tasks';
+import { type Ring, RINGS, RING_WORDS } from '@/core/rings/ring';
+import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
 import { useKept } from '../shared/kept';
@@ -16,6 +15,8 @@ import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
 import { RingBench } from './RingBench';
 import { RingTable } from './RingTable';
+import { GROOVE_SUBJECTS } from '@/core/rings/grooves';
+import { ringsOnRoute } from '@/core/rings/stage';
 
 const Gaps = dynamic(() => import('./Gaps').then((m) => m.Gaps), { ssr: false });
 const Swap = dynamic(() => import('./Swap').then((m) => m.Swap), { ssr: false });
@@ -27,14 +28,17 @@ type View = 'bench' | 'gaps' | 'swap' | 'set' | 'grooves' | 'setup';
 
 /** The ring bench: one ring in hand, what it reads, how far to go; all of them; where they go best; what they are. */
 export function RingsStage() {
-  const { judgement, cylinder, cursor } = useBench();
+  const judgement = useJudgement();
+  const { cylinder, cursor } = useMoving();
   const [view, setView] = useState<View>('bench');
   const [large, setLarge] = useKept('spatium-large', 'off');
   if (!cylinder) return null;
-  const ring = cylinder.rings[cursor.ring];
-  const { bench } = judgement;
-  const subjects = bench.rails ? RINGS : RINGS.filter((r) => ringsOnRoute(bench).includes(r) || r === cursor.ring);
-  const at = (subject: At['subject']): At => ({ cylinder: cylinder.id, subject, spot: null });
+  const ring = cylinder.rings[cursor.inHand.rings];
+  const { bench } = judgement.choices;
+  const subjects = bench.rails
+    ? RINGS
+    : RINGS.filter((r) => ringsOnRoute(bench).includes(r) || r === cursor.inHand.rings);
+  const at = (subject: Subject): At<Subject> => ({ cylinder: cylinder.id, subject, spot: null });
   const isLarge = large === 'on' && view === 'bench';
   return (
     <Frame
@@ -88,7 +92,7 @@ export function RingsStage() {
           <ReadingLine
             key="grooves"
             work="grooves"
-            here={at(cursor.groove)}
+            here={at(cursor.inHand.grooves)}
             beside={GROOVE_SUBJECTS.map(at)}
             besideWords="groove"
           />

@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type BenchChoices, ROUTES } from '@/core/build/record';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { useKept } from '../shared/kept';
@@ -10,6 +9,7 @@ import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { bareOf } from '../shared/shopUnits';
 import { FEEDBACKS, type Feedback, feedbackKey } from './feedback';
+import { type BenchChoices, ROUTES } from '@/core/rings/choices';
 
 const ROUTE_WORDS = {
   byCylinder: 'cylinder by cylinder',
@@ -25,8 +25,10 @@ const FEEDBACK_WORDS: Record<Feedback, string> = {
 
 /** How this engine's rings are worked through, what is asked of readings, and how this bench tells of a verdict. */
 export function Setup() {
-  const { judgement, choose, units } = useBench();
-  const { bench } = judgement;
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { units } = useWords();
+  const { bench } = judgement.choices;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
       <section aria-label="Route">
@@ -83,7 +85,8 @@ function Toggle({ feedback }: { feedback: Feedback }) {
 
 /** What is asked of readings and of advice. Set in one step. */
 function Limits({ bench }: { bench: BenchChoices }) {
-  const { choose, units } = useBench();
+  const { choose } = useLogging();
+  const { units } = useWords();
   const [draft, setDraft] = useState(bench);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const [chance, setChance] = useState(String(Number((bench.chance * 100).toFixed(3))));

@@ -1,16 +1,17 @@
 'use client';
 
 import { Lock, LockOpen } from 'lucide-react';
-import type { PlacingChoices } from '@/core/build/record';
 import { printLength } from '@/core/quantity/print';
-import { PLACING_AIMS, type Placed, type PlacedRing } from '@/core/ring/placed';
-import type { PlacingResult } from '@/core/ring/placing';
-import { type Compression, COMPRESSION, RING_WORDS } from '@/core/ring/ring';
-import { useBench } from '../bench/Bench';
+import { PLACING_AIMS, type Placed, type PlacedRing } from '@/core/rings/placed';
+import { everyPlaced } from '@/core/rings/judgedPlacing';
+import type { PlacingResult } from '@/core/rings/placing';
+import { type Compression, COMPRESSION, RING_WORDS } from '@/core/rings/ring';
+import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
 import { useWorked } from '../shared/useWorked';
+import type { PlacingChoices } from '@/core/rings/choices';
 
 const KINDS = COMPRESSION.map((kind) => [kind, `${RING_WORDS[kind]}s`] as const);
 const AIMS = PLACING_AIMS.map((aim) => [aim, aim === 'filing' ? 'least filing' : 'most even gaps'] as const);
@@ -19,32 +20,28 @@ const begin = (): Worker => new Worker(new URL('../../workers/placing.ts', impor
 
 /** Which ring belongs in which cylinder: now, and as well as they can be placed. */
 export function Swap() {
-  const { judgement, cursor, moveTo, choose, length } = useBench();
-  const kind: Compression = cursor.ring === 'second' ? 'second' : 'top';
-  const { choices, kinds } = judgement.placing;
-  const { ask, before: last } = kinds[kind];
+  const judgement = useJudgement();
+  const { cursor, toSubject } = useMoving();
+  const { choose } = useLogging();
+  const { length } = useWords();
+  const kind: Compression = cursor.inHand.rings === 'second' ? 'second' : 'top';
+  const { placing: choices } = judgement.choices;
+  const { ask, before: last, waiting, swapped } = judgement.placing[kind];
   const found = useWorked<PlacingResult>(ask, begin);
   const set = (change: Partial<PlacingChoices>): void => choose('placing', { ...choices, ...change });
   const result = found.state === 'done' ? found.result : null;
   const { cylinders } = judgement;
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
-  const waiting = cylinders.filter((c) => !ask.bores.some((b) => b.cylinder === c.id));
-  const swapped = choices[kind].pairs.some((p) => p.cylinder !== p.ring);
-  const whole = (placed: Placed[]): Placed[] =>
-    cylinders.map((c) => ({
-      cylinder: c.id,
-      ring: placed.find((p) => p.cylinder === c.id)?.ring ?? c.rings[kind].number,
-    }));
   const pairs = (next: Placed[]): void => set({ [kind]: { ...choices[kind], pairs: next } });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap gap-3">
-        <Segmented label="Rings" value={kind} options={KINDS} onChange={(ring) => moveTo({ ring })} />
+        <Segmented label="Rings" value={kind} options={KINDS} onChange={(ring) => toSubject(ring)} />
         <Segmented label="Placed for" value={choices.aim} options={AIMS} onChange={(aim) => set({ aim })} />
       </div>
       {waiting.length > 0 && (
         <p className="text-soft">
-          Left as they are, with reading, bore or target still open: cylinder {waiting.map((c) => c.label).join(', ')}.
+          Left as they are, with reading, bore or target still open: cylinder {waiting.join(', ')}.
         </p>
       )}
       {found.state === 'running' && <p className="text-lg text-soft">Working it out …</p>}
@@ -76,7 +73,7 @@ export function Swap() {
                 ))}
               </ul>
               <div className="mt-3">
-                <Button kind="strong" onClick={() => pairs(whole(result.after.placed))}>
+                <Button kind="strong" onClick={() => pairs(everyPlaced(cylinders, kind, result.after.placed))}>
                   Place them so
                 </Button>
               </div>
@@ -95,7 +92,7 @@ export function Swap() {
       {ask.bores.length > 0 && (
         <SideBySide
           kind={kind}
-          before={kinds[kind].standing.placed}
+          before={judgement.placing[kind].standing.placed}
           after={result?.kind === 'found' ? result.after.placed : []}
           onLock={(locked) => set({ [kind]: { ...choices[kind], locked } })}
         />
@@ -120,8 +117,9 @@ interface SideProps {
 }
 
 function SideBySide({ kind, before, after, onLock }: SideProps) {
-  const { judgement, units } = useBench();
-  const { locked } = judgement.placing.choices[kind];
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const { locked } = judgement.choices.placing[kind];
   const labelOf = (id: string | undefined): string => judgement.cylinders.find((c) => c.id === id)?.label ?? '–';
   const figure = (found: PlacedRing | undefined): string =>
     found ? printLength(found.gap, units, 'clearance').number : '–';

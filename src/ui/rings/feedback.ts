@@ -1,11 +1,11 @@
 'use client';
 
 /** What the bench says of a logged gap besides showing it: a tone, a shake, a sentence. Each is off until someone turns it on. */
-import type { JudgedCylinder } from '@/core/build/judge';
 import type { Nm, Units } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
-import { type GapState, type Ring, RING_WORDS } from '@/core/ring/ring';
+import { type GapState, type Ring, RING_WORDS } from '@/core/rings/ring';
 import { kept } from '../shared/kept';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 export const FEEDBACKS = ['sound', 'shake', 'voice'] as const;
 export type Feedback = (typeof FEEDBACKS)[number];

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type BenchContext, type Field as Kind, acceptedBy, factorIn, hearField } from '@/core/quantity/bench';
+import { type HearingContext, type Field as Kind, acceptedBy, factorIn, hearField } from '@/core/quantity/hear';
 import type { Nm, Units } from '@/core/quantity/length';
 import { type LengthStyle, bothText, printLength } from '@/core/quantity/print';
 import { Field } from './Field';
@@ -20,7 +20,7 @@ interface Props {
   /** The engine's bore, where it is known: says what size a gap can be. */
   bore?: Nm | null;
   /** What a size should be near to, where that is known. */
-  expected?: BenchContext['expected'];
+  expected?: HearingContext['expected'];
   /** Takes what was typed as a factor instead: a figure that looks like one is then asked about. */
   onFactor?: (factor: number) => void;
 }

@@ -2,22 +2,21 @@
 
 import { Popover } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
-import type { LoggedReading } from '@/core/build/judge';
-import type { LoggedCut } from '@/core/build/rings';
 import { printLength } from '@/core/quantity/print';
-import { SQUARING_WORDS } from '@/core/ring/ring';
-import { type Instrument, countWords, instrumentKey } from '@/core/uncertainty/instrument';
-import { useBench } from '../bench/Bench';
-import { shortDepth, shortDirection } from '../line/names';
+import { SQUARING_WORDS } from '@/core/rings/ring';
+import { type Instrument, countWords } from '@/core/uncertainty/instrument';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { shortDepth, shortDirection } from '@/core/bores/grid';
 import { Button, buttonLook } from './Button';
 import { When } from './When';
+import type { Logged, LoggedCut, LoggedReading } from '@/core/record/reading';
 
 const REASONS = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
 
-type Item = LoggedReading | LoggedCut;
+type Item = Logged;
 
 interface Props {
-  passes: Item[];
+  passes: readonly Item[];
   style: 'size' | 'fine';
   /** More to say of an entry. */
   note?: (item: Item) => string | null;
@@ -27,8 +26,10 @@ interface Props {
 
 /** Every pass and cut as in a paper log: newest first, voided ones struck out with the reason. */
 export function PassLog({ passes, style, note, action }: Props) {
-  const { units, strike, judgement } = useBench();
-  const tools = judgement.instruments;
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const { strike } = useLogging();
+  const { tools } = judgement.log;
   if (passes.length === 0) return <p className="text-soft">No reading yet.</p>;
   const figure = (nm: number): string => printLength(nm, units, style).number;
   return (
@@ -67,9 +68,10 @@ export function PassLog({ passes, style, note, action }: Props) {
 
 /** A reading's figure, or that it was a cut, of so many turns. */
 function Figure({ item, style }: { item: Item; style: 'size' | 'fine' }) {
-  const { units, judgement } = useBench();
+  const judgement = useJudgement();
+  const { units } = useWords();
   if (item.kind === 'cut') {
-    const filer = judgement.instruments.find((i) => instrumentKey(i) === item.filer);
+    const filer = item.filer === null ? undefined : judgement.log.tools.get(item.filer);
     return (
       <span className="font-normal">
         cut{item.count !== null && `, ${item.count} ${filer ? countWords(filer, item.count) : 'turns'}`}
@@ -87,10 +89,10 @@ function Figure({ item, style }: { item: Item; style: 'size' | 'fine' }) {
   );
 }
 
-const toolName = (key: string | null, tools: Instrument[]): string | null =>
-  key === null ? null : (tools.find((i) => instrumentKey(i) === key)?.name ?? key);
+const toolName = (key: string | null, tools: ReadonlyMap<string, Instrument>): string | null =>
+  key === null ? null : (tools.get(key)?.name ?? key);
 
-const cutDetails = ({ filer, round }: LoggedCut, tools: Instrument[]): string =>
+const cutDetails = ({ filer, round }: LoggedCut, tools: ReadonlyMap<string, Instrument>): string =>
   [toolName(filer, tools), round === 0 ? null : `ring ${round + 1}`]
     .flatMap((part) => (part === null ? [] : [` · ${part}`]))
     .join('');
@@ -98,7 +100,7 @@ const cutDetails = ({ filer, round }: LoggedCut, tools: Instrument[]): string =>
 /** Where, with what and how warm a reading was taken, as far as it says. */
 function details(
   { place, instrument, temperature, gaugeTemperature, plate, round, fit }: LoggedReading,
-  tools: Instrument[],
+  tools: ReadonlyMap<string, Instrument>,
 ): string {
   const tool = toolName(instrument, tools);
   const parts = [

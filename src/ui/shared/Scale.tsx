@@ -1,7 +1,8 @@
 import type { Nm, Units } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
 import type { Target } from '@/core/targets/target';
-import { type AnyState, stateColour } from './StateMark';
+import type { State } from '@/core/stage/state';
+import { stateColour } from './StateMark';
 
 export interface Pass {
   id: string;
@@ -13,7 +14,7 @@ interface Props {
   target: Target;
   /** Readings that count, oldest first. */
   passes: Pass[];
-  state: AnyState;
+  state: State;
   units: Units;
   /** What lies under the minimum and over the window, in a few words. */
   under: string;

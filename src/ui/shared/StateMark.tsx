@@ -1,13 +1,7 @@
-import type { BoreState } from '@/core/bore/verdict';
-import type { ClearanceState } from '@/core/piston/clearance';
-import type { PinState } from '@/core/piston/piston';
-import type { GapState } from '@/core/ring/ring';
-import type { LandState, SideState } from '@/core/ring/set';
-
-export type AnyState = GapState | ClearanceState | PinState | BoreState | SideState | LandState;
+import type { State } from '@/core/stage/state';
 
 /** Each state has a word, a shape and a colour of its own. */
-const COLOURS: Record<AnyState, string> = {
+const COLOURS: Record<State, string> = {
   'to do': 'var(--soft)',
   short: 'var(--short)',
   tight: 'var(--short)',
@@ -25,7 +19,7 @@ const COLOURS: Record<AnyState, string> = {
   proud: 'var(--over)',
 };
 
-const SHAPES: Record<AnyState, React.ReactNode> = {
+const SHAPES: Record<State, React.ReactNode> = {
   'to do': <circle r="4.5" fill="none" stroke="currentColor" strokeWidth="1.5" />,
   short: <path d="M-5-5V5H5Z" fill="currentColor" />,
   tight: <path d="M-5-5V5H5Z" fill="currentColor" />,
@@ -48,9 +42,9 @@ const SHAPES: Record<AnyState, React.ReactNode> = {
   proud: <path d="M-4.5-4.5 4.5 4.5M4.5-4.5-4.5 4.5" stroke="currentColor" strokeWidth="2.5" />,
 };
 
-export const stateColour = (state: AnyState): string => COLOURS[state];
+export const stateColour = (state: State): string => COLOURS[state];
 
-export function StateShape({ state, size = 14 }: { state: AnyState; size?: number }) {
+export function StateShape({ state, size = 14 }: { state: State; size?: number }) {
   return (
     <svg
       width={size}
@@ -66,7 +60,7 @@ export function StateShape({ state, size = 14 }: { state: AnyState; size?: numbe
 }
 
 /** Shape and word of a state. */
-export function StateMark({ state, word = state }: { state: AnyState; word?: string }) {
+export function StateMark({ state, word = state }: { state: State; word?: string }) {
   return (
     <span className="inline-flex items-center gap-1.5 font-bold whitespace-nowrap" style={{ color: COLOURS[state] }}>
       <StateShape state={state} />

@@ -5,8 +5,13 @@ import { useCallback, useSyncExternalStore } from 'react';
 
 const CHANGED = 'spatium-kept';
 
+/** What the browser refused to keep: it lasts for the page. */
+const ofPage = new Map<string, string>();
+
 /** A setting as it is kept now; null where there is none. */
 export function kept(key: string): string | null {
+  const own = ofPage.get(key);
+  if (own !== undefined) return own;
   try {
     return localStorage.getItem(key);
   } catch {
@@ -18,8 +23,9 @@ export function kept(key: string): string | null {
 export function keep(key: string, value: string): void {
   try {
     localStorage.setItem(key, value);
+    ofPage.delete(key);
   } catch {
-    return;
+    ofPage.set(key, value);
   }
   window.dispatchEvent(new Event(CHANGED));
 }

@@ -3,7 +3,7 @@
 import { Archive } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { AlertDialog } from 'radix-ui';
-import { removeBuilds } from '@/app/actions';
+import { removeBuilds } from '@/actions';
 import { buttonLook } from '../shared/Button';
 
 /** Takes a build off the shelf, after asking. Its log stays, and the shelf offers it back. */

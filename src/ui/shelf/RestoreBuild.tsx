@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { restoreBuilds } from '@/app/actions';
+import { restoreBuilds } from '@/actions';
 import { Button } from '../shared/Button';
 
 /** Puts back what was just taken off. */

@@ -1,9 +1,9 @@
 import Link from 'next/link';
 import { lengthText } from '@/core/quantity/print';
-import type { ShelfCard } from '@/store/builds';
 import type { ShelfAsk, ShelfSort } from '@/store/shelfAsk';
 import { When } from '../shared/When';
 import { RemoveBuild } from './RemoveBuild';
+import type { ShelfCard } from '@/store/shelf';
 
 /** Sort key, heading, and what a narrow screen does without. */
 const COLUMNS: [ShelfSort, string, string][] = [

@@ -2,12 +2,12 @@
 
 import Link from 'next/link';
 import type { Target } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useJudgement } from '../openBuild/contexts';
 import { buttonLook } from '../shared/Button';
 
 /** Where a target is missing: what is asked for, and the way there. Nothing where it is set. */
 export function Ask({ target }: { target: Target }) {
-  const { judgement } = useBench();
+  const judgement = useJudgement();
   if (target.set) return null;
   return (
     <div className="my-3 border-y border-line py-3">

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Finding, Severity } from '@/core/build/finding';
-import { useBench } from '../bench/Bench';
+import type { Finding, Severity } from '@/core/stage/finding';
+import { useWords } from '../openBuild/contexts';
 
 const WORDS: Record<Severity, string> = { stop: 'Stop', mend: 'To mend', note: 'To know' };
 const COLOURS: Record<Severity, string> = { stop: 'text-over', mend: 'text-short', note: 'text-soft' };
@@ -32,7 +32,7 @@ export function SeverityMark({ severity }: { severity: Severity }) {
 
 /** Findings, each with its severity as word, shape and colour. */
 export function Findings({ findings, empty }: { findings: Finding[]; empty?: string }) {
-  const { text } = useBench();
+  const { text } = useWords();
   if (findings.length === 0) return empty ? <p className="text-soft">{empty}</p> : null;
   return (
     <ul className="grid gap-2.5" aria-label="Findings">

@@ -2,25 +2,14 @@
 
 import Link from 'next/link';
 import { useEffect, useRef } from 'react';
-import { STAGES, type Stage } from '@/core/build/work';
-import { useBench } from '../bench/Bench';
-
-export const STAGE_WORDS: Record<Stage, string> = {
-  job: 'Job',
-  targets: 'Targets',
-  bores: 'Bores',
-  pistons: 'Pistons',
-  rings: 'Rings',
-  clocking: 'Clocking',
-  assembly: 'Assembly',
-  sheet: 'Sheet',
-};
+import { useJudgement } from '../openBuild/contexts';
+import { type StageId, STAGES } from '@/core/stages';
 
 const TICKS = 10;
 
 /** The stages in working order along a scale; the needle stands where the work is in the stage shown. */
-export function StageRule({ stage }: { stage: Stage }) {
-  const { judgement } = useBench();
+export function StageRule({ stage }: { stage: StageId }) {
+  const judgement = useJudgement();
   const rule = useRef<HTMLElement>(null);
   useEffect(() => {
     const here = rule.current?.querySelector<HTMLElement>('[aria-current="page"]')?.parentElement;
@@ -29,8 +18,7 @@ export function StageRule({ stage }: { stage: Stage }) {
   return (
     <nav ref={rule} aria-label="Stages" className="no-print relative overflow-x-auto border-b border-line px-5">
       <ol className="flex min-w-[860px]">
-        {STAGES.map((name) => {
-          const { done, total } = judgement.stages.find((s) => s.stage === name) ?? { done: 0, total: 0 };
+        {judgement.stages.map(({ stage: name, done, total }) => {
           const share = total === 0 ? 0 : done / total;
           const here = name === stage;
           return (
@@ -40,7 +28,7 @@ export function StageRule({ stage }: { stage: Stage }) {
                 aria-current={here ? 'page' : undefined}
                 className={`relative block h-[58px] pt-2 pl-2 -outline-offset-4 ${here ? 'font-extrabold text-blue' : 'font-medium'}`}
               >
-                <span className="text-[1.0625rem]">{STAGE_WORDS[name]}</span>
+                <span className="text-[1.0625rem]">{STAGES[name].words}</span>
                 {total > 0 && (
                   <span className="figures ml-1.5 text-sm font-normal text-soft">
                     {done}/{total}

@@ -1,11 +1,11 @@
 'use client';
 
 import type { Candidate, Target } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useWords } from '../openBuild/contexts';
 
 /** The working of a target: formula with the numbers in it, source, standing, and what it outranks. */
 export function Why({ target }: { target: Target }) {
-  const { range, text } = useBench();
+  const { range, text } = useWords();
   if (!target.set) return <p className="text-short">{target.ask}</p>;
   const { inForce, outranked, why } = target;
   return (
@@ -26,7 +26,7 @@ export function Why({ target }: { target: Target }) {
 }
 
 function Working({ candidate }: { candidate: Candidate }) {
-  const { text } = useBench();
+  const { text } = useWords();
   return (
     <>
       <div className="figures text-sm leading-relaxed">

@@ -2,15 +2,16 @@
 
 import { useSelectedLayoutSegment } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { STAGES, type Stage } from '@/core/build/work';
 import { engineWords } from '@/core/engine/engine';
-import { useBench } from '../bench/Bench';
+import { useChanges, useInitials, useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Deck } from '../deck/Deck';
 import { Button } from '../shared/Button';
 import { Header } from '../shared/Header';
 import { Segmented } from '../shared/Segmented';
 import { Initials } from '../shared/Initials';
 import { StageRule } from './StageRule';
+import { STAGES, STAGE_IDS } from '@/core/stages';
+import type { Link } from '../openBuild/useRecord';
 
 const UNIT_OPTIONS = [
   ['imperial', 'thou'],
@@ -20,8 +21,10 @@ const UNIT_OPTIONS = [
 /** The bench of one build: what is on the stand, the stages, the deck, and the stage in hand. */
 export function Workspace({ children }: { children: ReactNode }) {
   const segment = useSelectedLayoutSegment();
-  const stage: Stage = STAGES.find((s) => s === segment) ?? 'job';
-  const { judgement, units, setUnits, by, setBy, length } = useBench();
+  const stage = STAGE_IDS.find((id) => id === segment) ?? 'job';
+  const judgement = useJudgement();
+  const { units, setUnits, length } = useWords();
+  const { by, setBy } = useInitials();
   const { job } = judgement;
   const spec = job
     ? [
@@ -45,7 +48,7 @@ export function Workspace({ children }: { children: ReactNode }) {
       <LinkState />
       <Changed />
       <div className="flex min-h-0 flex-1 max-md:flex-col print:block">
-        {stage !== 'sheet' && stage !== 'job' && (
+        {STAGES[stage].deck && (
           <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-md:w-full max-md:border-r-0 max-md:border-b">
             <div className="h-full max-lg:sticky max-lg:top-0 max-lg:h-[78dvh] max-md:static max-md:h-full">
               <Deck stage={stage} />
@@ -63,7 +66,8 @@ const SHOWN = 3;
 
 /** What the last readings changed elsewhere: targets that moved, verdicts that turned. */
 function Changed() {
-  const { changes, seenChanges, text } = useBench();
+  const { changes, seenChanges } = useChanges();
+  const { text } = useWords();
   return (
     <div role="status" className="no-print">
       {changes.length > 0 && (
@@ -79,19 +83,29 @@ function Changed() {
   );
 }
 
+/** How the server stands, and what to do about it. */
+const LINK_WORDS: Record<Link, string> = {
+  up: 'Sending.',
+  down: 'The server does not answer.',
+  failing: 'The server answers with an error of its own: whoever looks after it should see what it printed.',
+  gone: 'The server has no such build any more. Look whether it still uses the same database.',
+};
+
 /** What waits to be sent, and what the server would not have. Nothing shows while all is well. */
 function LinkState() {
-  const { live, judgement, length } = useBench();
-  const { waiting, reached, troubles, dismiss } = live;
+  const judgement = useJudgement();
+  const live = useLive();
+  const { length } = useWords();
+  const { waiting, link, troubles, dismiss } = live;
   const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
   return (
     <div role="status" className="no-print">
-      {(!reached || waiting > 20) && (
+      {(link !== 'up' || waiting > 20) && (
         <p className="border-b border-line bg-steel px-5 py-2">
-          <b>{reached ? 'Sending.' : 'The server does not answer.'}</b>{' '}
-          {waiting === 0
-            ? 'Go on: readings are kept in this browser until it is back.'
-            : `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once each.`}
+          <b>{LINK_WORDS[link]}</b>{' '}
+          {waiting > 0
+            ? `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once each.`
+            : link !== 'up' && 'Go on: readings are kept in this browser until it is back.'}
         </p>
       )}
       {troubles.length > 0 && (

@@ -2,15 +2,19 @@
 
 import { useState } from 'react';
 import type { Allowance } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 
 /** Cylinders fitted looser on purpose: what is added to their windows, and why. */
 export function Allowances() {
-  const { judgement, cylinder, choose, length } = useBench();
-  const { targets: choices, cylinders } = judgement;
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
+  const { choose } = useLogging();
+  const { length } = useWords();
+  const { cylinders } = judgement;
+  const { targets: choices } = judgement.choices;
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
   const put = (allowances: Allowance[]): void => choose('targets', { ...choices, allowances });
   return (
@@ -69,7 +73,8 @@ export function Allowances() {
 const MOST_USUAL = 127_000;
 
 function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowance) => void }) {
-  const { judgement, units, length } = useBench();
+  const judgement = useJudgement();
+  const { units, length } = useWords();
   const [at, setAt] = useState(cylinder);
   const [gap, setGap] = useState<number | null>(null);
   const [clearance, setClearance] = useState<number | null>(null);

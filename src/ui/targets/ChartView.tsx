@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
 import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf } from '@/core/targets/chart';
-import { useBench } from '../bench/Bench';
+import { useJudgement } from '../openBuild/contexts';
 import { CellState } from '../charts/CellState';
 import { buttonLook } from '../shared/Button';
 import { SelectField } from '../shared/SelectField';
@@ -12,8 +12,9 @@ import { TakeChart } from './TakeChart';
 
 /** The chart this build is set with: its column, row by row, each figure with its standing; and how to take another. */
 export function ChartView({ charts }: { charts: KeptChart[] | null }) {
-  const { judgement } = useBench();
-  const { chart, piston, duty, job } = judgement;
+  const judgement = useJudgement();
+  const { piston, duty, job } = judgement;
+  const { chart } = judgement.choices;
   const [other, setOther] = useState<string | null>(null);
   const chosen = charts?.find((k) => k.chart.id === other)?.chart;
   const shown: ChartFigure[] = CHART_FIGURES.filter((f) =>

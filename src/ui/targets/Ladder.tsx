@@ -1,11 +1,11 @@
 'use client';
 
-import type { JudgedCylinder } from '@/core/build/judge';
 import { rangeText } from '@/core/quantity/print';
 import type { Candidate, Own, Rank, TargetChoices } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useLogging, useWords } from '../openBuild/contexts';
 import { type Paper, PaperForm } from './PaperForm';
 import { type FigureKind, papersOf, targetOf, withPapers } from './figures';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const RUNGS: [Paper | 'chart', string][] = [
   ['sheet', 'Packed sheet'],
@@ -22,7 +22,8 @@ interface Props {
 
 /** Every figure there is for one target by order of trust, the one in force marked. */
 export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: Props) {
-  const { units, choose } = useBench();
+  const { units } = useWords();
+  const { choose } = useLogging();
   const target = targetOf(cylinder, figure);
   const papers = papersOf(choices, figure);
   const candidates: Candidate[] = target.set ? [target.inForce, ...target.outranked] : [];

@@ -2,11 +2,11 @@
 
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import type { Field as Kind } from '@/core/quantity/bench';
+import type { Field as Kind } from '@/core/quantity/hear';
 import type { Nm } from '@/core/quantity/length';
 import { FACTORS } from '@/core/targets/chartEdit';
 import { type Given, type Own, statedMinimum } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useMoving, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
@@ -91,7 +91,8 @@ function settle(draft: Draft, paper: Paper, kind: Kind): Given | string {
 
 /** Enters what a sheet or a manual says of one figure, or what the builder wants and why. */
 export function PaperForm({ what, paper, kind, given, over, against, onSave }: Props) {
-  const { units, cylinder, length } = useBench();
+  const { units, length } = useWords();
+  const { cylinder } = useMoving();
   const bore = cylinder?.targetBore?.nm ?? null;
   const [open, setOpen] = useState(false);
   const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper, over));

@@ -1,10 +1,10 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import { previewWithChart } from '@/core/build/preview';
+import { asChoice } from '@/core/judge/preview';
 import type { Chart } from '@/core/targets/chart';
 import type { Target } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { ChartChanges } from './ChartChanges';
 
@@ -22,7 +22,8 @@ const FIGURES = [
 
 /** Shows what another chart would change, in its cells and in this build's targets, before it is taken. */
 export function TakeChart({ chart, trigger }: Props) {
-  const { judgement, choose } = useBench();
+  const judgement = useJudgement();
+  const { choose } = useLogging();
   return (
     <Dialog.Root>
       <Dialog.Trigger className={buttonLook('accent')}>{trigger}</Dialog.Trigger>
@@ -30,7 +31,8 @@ export function TakeChart({ chart, trigger }: Props) {
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,48rem)] -translate-1/2 overflow-y-auto rounded-md border border-ink bg-sheet p-6 text-ink">
           <Dialog.Title className="text-xl font-bold">
-            From {judgement.chart.name}, version {judgement.chart.version}, to {chart.name}, version {chart.version}
+            From {judgement.choices.chart.name}, version {judgement.choices.chart.version}, to {chart.name}, version{' '}
+            {chart.version}
           </Dialog.Title>
           <Dialog.Description className="mt-1 mb-4 text-soft">
             This build keeps the version it was set with until you take another.
@@ -38,12 +40,12 @@ export function TakeChart({ chart, trigger }: Props) {
           <Effect chart={chart} />
           <h3 className="mb-1 font-bold">What differs</h3>
           <ChartChanges
-            before={judgement.chart}
+            before={judgement.choices.chart}
             after={chart}
             used={{ row: judgement.duty.row?.id ?? null, column: judgement.piston?.id ?? null }}
           />
           <div className="mt-5 flex flex-wrap justify-end gap-3">
-            <Dialog.Close className={buttonLook()}>Keep version {judgement.chart.version}</Dialog.Close>
+            <Dialog.Close className={buttonLook()}>Keep version {judgement.choices.chart.version}</Dialog.Close>
             <Dialog.Close asChild>
               <Button kind="strong" onClick={() => choose('chart', chart)}>
                 Take version {chart.version}
@@ -58,11 +60,13 @@ export function TakeChart({ chart, trigger }: Props) {
 
 /** The targets of this build as they are and as they would be. */
 function Effect({ chart }: { chart: Chart }) {
-  const { judgement, live, range } = useBench();
+  const judgement = useJudgement();
+  const { preview } = useLogging();
+  const { range } = useWords();
   const text = (target: Target | undefined): string =>
     target?.set ? range(target.inForce.min, target.inForce.aimTo) : 'no figure';
   const now = judgement.standard?.targets;
-  const then = previewWithChart(live.record, chart).standard?.targets;
+  const then = preview([asChoice('chart', chart)]).standard?.targets;
   return (
     <table className="ruled mb-5 max-w-xl">
       <caption className="mb-1 text-left font-bold">What it does to this build</caption>

@@ -4,9 +4,8 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import { rangeText } from '@/core/quantity/print';
-import type { JudgedCylinder } from '@/core/build/judge';
 import type { Target } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Views } from '../shared/Views';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
@@ -15,6 +14,7 @@ import { Ladder } from './Ladder';
 import { SideBySide } from './SideBySide';
 import { type Figure, FIGURES, targetOf } from './figures';
 import { useShopCharts } from './useShopCharts';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const Windows = dynamic(() => import('./Windows').then((m) => m.Windows));
 const ChartView = dynamic(() => import('./ChartView').then((m) => m.ChartView));
@@ -25,7 +25,9 @@ const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart', own: 
 
 /** What each gap and clearance must be for this engine, from which paper, and why. */
 export function TargetsStage() {
-  const { judgement, cylinder, length } = useBench();
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
+  const { length } = useWords();
   const { planned } = judgement;
   const [view, setView] = useState<'figures' | 'windows' | 'heat' | 'chart'>('figures');
   const [shown, setShown] = useState<Figure>('top');
@@ -34,7 +36,7 @@ export function TargetsStage() {
   const current = FIGURES.find((f) => f.figure === shown) ?? FIGURES[0];
   const bore = cylinder.targetBore;
   const newer = charts?.find(
-    (k) => k.chart.id === judgement.chart.id && k.chart.version > judgement.chart.version,
+    (k) => k.chart.id === judgement.choices.chart.id && k.chart.version > judgement.choices.chart.version,
   )?.chart;
 
   return (
@@ -58,7 +60,7 @@ export function TargetsStage() {
                 <b>
                   {newer.name} is now at version {newer.version}.
                 </b>{' '}
-                This build keeps version {judgement.chart.version}.
+                This build keeps version {judgement.choices.chart.version}.
               </p>
               <TakeChart chart={newer} trigger="See the difference" />
             </div>
@@ -111,7 +113,8 @@ function Figures({
   shown: Figure;
   onShow: (figure: Figure) => void;
 }) {
-  const { judgement, length, units } = useBench();
+  const judgement = useJudgement();
+  const { length, units } = useWords();
   const current = FIGURES.find((f) => f.figure === shown) ?? FIGURES[0];
   return (
     <>
@@ -146,7 +149,7 @@ function Figures({
       </div>
       <section className="mt-3" aria-label="Order of trust">
         <h2 className="mb-1">{current.words}: by order of trust</h2>
-        <Ladder cylinder={cylinder} choices={judgement.targets} figure={current} />
+        <Ladder cylinder={cylinder} choices={judgement.choices.targets} figure={current} />
       </section>
       {(shown === 'top' || shown === 'second') && <SideBySide comparisons={judgement.comparisons} units={units} />}
     </>
@@ -155,7 +158,7 @@ function Figures({
 
 /** Which row and column of the chart hold, and why. */
 function DutyWords() {
-  const { judgement } = useBench();
+  const judgement = useJudgement();
   const { duty, piston } = judgement;
   return (
     <>
@@ -182,7 +185,7 @@ function DutyWords() {
 
 /** A target's window in large figures. */
 function Window({ target, clearance }: { target: Extract<Target, { set: true }>; clearance: boolean }) {
-  const { units } = useBench();
+  const { units } = useWords();
   const { min, aimTo } = target.inForce;
   const [unit = '', ...figures] = rangeText(min, aimTo, units, clearance ? 'clearance' : 'fine')
     .split(' ')

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
-import { useBench } from '../bench/Bench';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
@@ -16,8 +16,9 @@ const SCHOOL_OPTIONS = [
 
 /** The school of the second ring, rounding, the widths of the windows, and cylinders fitted looser on purpose. */
 export function Windows() {
-  const { judgement, choose } = useBench();
-  const { targets: choices } = judgement;
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { targets: choices } = judgement.choices;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-4">
       <section aria-label="Second ring against the top">
@@ -64,7 +65,8 @@ const WIDTHS: [WidthKey, string][] = [
 
 /** The rounding step and the widths of the windows. */
 function Widths({ choices }: { choices: TargetChoices }) {
-  const { units, choose } = useBench();
+  const { units } = useWords();
+  const { choose } = useLogging();
   const [draft, setDraft] = useState(choices);
   const [faults, setFaults] = useState<Partial<Record<WidthKey, string | null>>>({});
   const unsettled = Object.values(faults).find((f) => f);

@@ -1,7 +1,7 @@
 /** The four figures a build is set by, as the targets screen names and reaches them. */
-import type { JudgedCylinder } from '@/core/build/judge';
-import type { Field as Kind } from '@/core/quantity/bench';
+import type { Field as Kind } from '@/core/quantity/hear';
 import type { Papers, Target, TargetChoices } from '@/core/targets/target';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 
 export type Figure = 'top' | 'second' | 'rails' | 'clearance';
 

@@ -4,10 +4,11 @@
  */
 import { randomUUID } from 'node:crypto';
 import { MOST_BYTES, readBuildFile } from '@/files/buildFile';
-import { createBuild, shelf } from '@/store/builds';
+import { createBuild } from '@/store/builds';
 import { database } from '@/store/store';
 import { readShelfAsk } from '@/ui/shelf/ask';
 import { bodyWithin, fault } from '../answers';
+import { shelf } from '@/store/shelf';
 
 export async function GET(request: Request): Promise<Response> {
   const ask = readShelfAsk(Object.fromEntries(new URL(request.url).searchParams));

@@ -1,13 +1,8 @@
 /** GET /api/instruments?except=ID   the shop's tools in their latest versions, and what its filers take off on all builds but one: { instruments, rates } */
-import type { Instrument } from '@/core/uncertainty/instrument';
+import type { ToolsAnswer } from '@/files/answers';
 import { keptInstruments } from '@/store/instruments';
-import { type ShopRate, shopRates } from '@/store/rates';
+import { shopRates } from '@/store/rates';
 import { database } from '@/store/store';
-
-export interface ToolsAnswer {
-  instruments: Instrument[];
-  rates: ShopRate[];
-}
 
 export async function GET(request: Request): Promise<Response> {
   const db = await database();

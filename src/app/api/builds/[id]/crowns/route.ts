@@ -1,11 +1,11 @@
 /** GET /api/builds/:id/crowns?view=&cylinder=   the crowns of all cylinders, or of one, as an SVG drawing */
 import { z } from 'zod';
-import { judge } from '@/core/build/judge';
+import { judge } from '@/core/judge/judge';
 import { VIEWS } from '@/core/clocking/view';
 import { crownFile } from '@/files/crownFile';
-import { loadBuild } from '@/store/builds';
 import { database } from '@/store/store';
 import { fileName, noSuchBuild } from '../../../answers';
+import { loadBuild } from '@/store/log';
 
 const askSchema = z.object({ view: z.enum(VIEWS).default('bench'), cylinder: z.string().max(8).optional() });
 

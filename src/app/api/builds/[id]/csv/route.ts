@@ -1,9 +1,9 @@
 /** GET /api/builds/:id/csv   all readings and results as CSV */
-import { judge } from '@/core/build/judge';
+import { judge } from '@/core/judge/judge';
 import { writeCsv } from '@/files/csv';
-import { loadBuild } from '@/store/builds';
 import { database } from '@/store/store';
 import { fileName, noSuchBuild } from '../../../answers';
+import { loadBuild } from '@/store/log';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;

@@ -3,21 +3,14 @@
  * POST /api/builds/:id/entries?since=SEQ   appends { entries }; the same entry twice is added once
  */
 import { z } from 'zod';
-import type { Entry } from '@/core/build/record';
+import type { EntriesAnswer } from '@/files/answers';
 import { MOST_BYTES } from '@/files/buildFile';
 import { entriesSchema, faultsOf } from '@/files/schema';
-import { appendEntries, entriesSince, lastSeqOf } from '@/store/builds';
 import { database } from '@/store/store';
 import { bodyWithin, fault, noSuchBuild } from '../../../answers';
+import { appendEntries, entriesSince, lastSeqOf } from '@/store/log';
 
 const bodySchema = z.strictObject({ entries: entriesSchema });
-
-export interface EntriesAnswer {
-  seq: number;
-  entries: Entry[];
-  /** Choices that were not added because someone else's came first. */
-  conflicts: Entry[];
-}
 
 type Context = { params: Promise<{ id: string }> };
 
@@ -53,5 +46,5 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (!appended.ok) return appended.missing ? noSuchBuild(id) : fault(422, ...appended.faults);
   const since = sinceOf(request);
   const entries = await entriesSince(db, id, since);
-  return Response.json({ seq: appended.stored.seq, entries, conflicts: appended.conflicts } satisfies EntriesAnswer);
+  return Response.json({ seq: appended.seq, entries, conflicts: appended.conflicts } satisfies EntriesAnswer);
 }

@@ -1,5 +1,0 @@
-import { AssemblyStage } from '@/ui/assembly/AssemblyStage';
-
-export default function Page() {
-  return <AssemblyStage />;
-}

@@ -1,5 +1,0 @@
-import { BoresStage } from '@/ui/bores/BoresStage';
-
-export default function Page() {
-  return <BoresStage />;
-}

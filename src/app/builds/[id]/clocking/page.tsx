@@ -1,5 +1,0 @@
-import { ClockingStage } from '@/ui/clocking/ClockingStage';
-
-export default function Page() {
-  return <ClockingStage />;
-}

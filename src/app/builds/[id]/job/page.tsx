@@ -1,5 +1,0 @@
-import { JobStage } from '@/ui/job/JobStage';
-
-export default function Page() {
-  return <JobStage />;
-}

@@ -1,5 +1,0 @@
-import { PistonsStage } from '@/ui/pistons/PistonsStage';
-
-export default function Page() {
-  return <PistonsStage />;
-}

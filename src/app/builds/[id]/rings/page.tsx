@@ -1,5 +1,0 @@
-import { RingsStage } from '@/ui/rings/RingsStage';
-
-export default function Page() {
-  return <RingsStage />;
-}

@@ -1,5 +1,0 @@
-import { SheetStage } from '@/ui/sheet/SheetStage';
-
-export default function Page() {
-  return <SheetStage />;
-}

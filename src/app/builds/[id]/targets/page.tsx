@@ -1,5 +1,0 @@
-import { TargetsStage } from '@/ui/targets/TargetsStage';
-
-export default function Page() {
-  return <TargetsStage />;
-}

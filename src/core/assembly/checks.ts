@@ -1,0 +1,35 @@
+/** At the block: what is checked of each cylinder before its piston goes in and on the way. Common practice, no source. */
+import { apart } from '../quantity/angle';
+import { JOINTS, type Joint, type Joints } from '../clocking/joints';
+
+export const CHECKS = ['ringsFree', 'expanderButts', 'jointsBefore', 'jointsAfter', 'frontMark', 'rod'] as const;
+export type Check = (typeof CHECKS)[number];
+
+export const CHECK_WORDS: Record<Check, string> = {
+  ringsFree: 'Rings turn freely, right side up',
+  expanderButts: 'Expander ends butt, not overlap',
+  jointsBefore: 'Joints as planned, before the compressor',
+  jointsAfter: 'Joints as planned, after the compressor',
+  frontMark: 'Front mark right',
+  rod: 'Rod right',
+};
+
+/** Checks of where the joints are. */
+export const isJointCheck = (check: Check): check is 'jointsBefore' | 'jointsAfter' =>
+  check === 'jointsBefore' || check === 'jointsAfter';
+
+/** A joint found this far from its plan or nearer is as planned. From memory. */
+export const AS_PLANNED = 5;
+
+/** Joints found further from the plan than what counts as planned, and by how much. */
+export function movedFrom(planned: Joints, found: Partial<Joints>): { joint: Joint; to: number; by: number }[] {
+  return JOINTS.flatMap((joint) => {
+    const to = found[joint];
+    if (to === undefined) return [];
+    const by = apart(to, planned[joint]);
+    return by > AS_PLANNED ? [{ joint, to, by }] : [];
+  });
+}
+
+/** Whether two plans put every joint in the same place, to half a degree. */
+export const samePlan = (a: Joints, b: Joints): boolean => JOINTS.every((joint) => apart(a[joint], b[joint]) < 0.5);

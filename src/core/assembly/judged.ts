@@ -1,0 +1,85 @@
+/** The checks of one cylinder at the block, held against what is planned and fitted now. */
+import type { ClockingChoices } from '../clocking/choices';
+import { type Joints, JOINTS, JOINT_WORDS } from '../clocking/joints';
+import { type JudgedClocking, isBreach } from '../clocking/judged';
+import { checkJoints } from '../clocking/rules';
+import type { Tick } from '../record/log';
+import { type Check, CHECKS, CHECK_WORDS, isJointCheck, movedFrom, samePlan } from './checks';
+
+/** What a front mark or a rod is checked against, for a check to keep; null where nothing is said of it. */
+export function againstOf(check: Check, { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>): string | null {
+  if (check === 'frontMark') return round.frontMark && `${round.frontMark.what}/${round.frontMark.degrees}`;
+  if (check === 'rod') return `${rod.faces}/${rod.numbers ?? ''}`;
+  return null;
+}
+
+/** `again`: what was checked is no longer so; `against`: joints were found where they break a rule. */
+export type CheckState = 'to do' | 'right' | 'moved' | 'against' | 'again';
+
+export interface JudgedCheck {
+  check: Check;
+  state: CheckState;
+  tick: { id: string; by: string; at: string; found: Partial<Joints> } | null;
+  /** Why it is to be checked again, or what was found. */
+  says: string | null;
+}
+
+export interface JudgedBlock {
+  checks: JudgedCheck[];
+  done: number;
+  /** Where the joints are by the last check that counts; null before one. */
+  asFound: Joints | null;
+}
+
+export const isRight = (state: CheckState): boolean => state === 'right' || state === 'moved';
+
+function foundSays(planned: Joints, found: Partial<Joints>): string {
+  return movedFrom(planned, found)
+    .map(({ joint, to, by }) => `${JOINT_WORDS[joint]} at ${Math.round(to)}°, ${Math.round(by)}° from its plan`)
+    .join('; ');
+}
+
+/** The checks of one cylinder, held against what is planned and fitted now. */
+export function blockOf(
+  ticks: ReadonlyMap<Check, Tick>,
+  parts: string,
+  judged: JudgedClocking,
+  choices: ClockingChoices,
+): JudgedBlock {
+  let asFound: Joints | null = null;
+  const checks = CHECKS.map((check): JudgedCheck => {
+    const tick = ticks.get(check);
+    if (!tick) return { check, state: 'to do', tick: null, says: null };
+    const { id, by, at, found, planned } = tick.entry;
+    const judgedAs = (state: CheckState, says: string | null): JudgedCheck => ({
+      check,
+      state,
+      tick: { id, by, at, found },
+      says,
+    });
+    if (tick.parts !== parts) return judgedAs('again', 'a part of this cylinder was changed or a ring filed since');
+    if (!isJointCheck(check))
+      return tick.entry.expected === againstOf(check, judged)
+        ? judgedAs('right', null)
+        : judgedAs('again', 'which way it is to face was changed since');
+    if (!judged.plan) return judgedAs('again', 'there is no plan now');
+    const { joints, moved } = judged.plan;
+    if (planned && !samePlan(planned, joints)) return judgedAs('again', 'the plan was changed since');
+    asFound = { ...joints, ...found };
+    const away = movedFrom(joints, found);
+    if (away.length === 0) return judgedAs('right', null);
+    const placed = new Set(JOINTS.filter((joint) => !moved.includes(joint) && !away.some((a) => a.joint === joint)));
+    const worse = checkJoints(asFound, choices.rules, judged.round, placed).filter(
+      (r) => isBreach(r) && r.joints.some((joint) => away.some((a) => a.joint === joint)),
+    );
+    return judgedAs(
+      worse.length > 0 ? 'against' : 'moved',
+      [foundSays(joints, found), ...worse.map((r) => r.says)].join('. '),
+    );
+  });
+  return { checks, done: checks.filter((c) => isRight(c.state)).length, asFound };
+}
+
+/** What a finding says of a check that does not hold. */
+export const checkSays = ({ check, state, says }: JudgedCheck): string =>
+  state === 'again' ? `${CHECK_WORDS[check]}: check again, ${says}.` : `${CHECK_WORDS[check]}: ${says}`;

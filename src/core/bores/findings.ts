@@ -1,0 +1,170 @@
+/** What is to be known of bores: their verdicts, what their shapes say, readings that stand apart, the torque plate. */
+import type { Cylinder } from '../engine/engine';
+import { NEAR, outlierOf } from '../pistons/piston';
+import type { Nm } from '../quantity/length';
+import { type Saying, fine, say, size } from '../quantity/saying';
+import { type LoggedReading, livePasses } from '../record/reading';
+import { type Finding, type Severity, about } from '../stage/finding';
+import { ABOVE, type BoreChoices, spotWords } from './grid';
+import type { JudgedBore } from './judged';
+
+type Measured = Cylinder & { bore: JudgedBore };
+
+/** A measured bore this far from the plan is worth a look: 0.25 mm. From memory. */
+const OFF_PLAN: Nm = 250_000;
+/** Repeats of one spot should agree within 0.0003 in. From memory. */
+export const REPEATS_AGREE: Nm = 7_620;
+/** A lean of the wear under this is common. From memory. */
+const LEAN = 20;
+
+export const joined = (sayings: Saying[]): Saying =>
+  sayings.reduce<Saying>((all, s, i) => (i === 0 ? s : say`${all}; ${s}`), []);
+
+export const slipWords = (slip: string | null): string =>
+  slip === null ? 'Read it again.' : `A slip would explain it: ${slip}. Strike it out and read it again.`;
+
+function verdictFindings({ label, id, bore }: Measured): Finding[] {
+  const { state, reasons } = bore.verdict;
+  const at = (severity: Severity, says: Saying): Finding[] => [about(severity, 'bores', id, says)];
+  const why = joined(reasons);
+  if (state === 'not proven') return at('mend', say`Cylinder ${label}, bore not proven: ${why}.`);
+  if (state === 'hone') return at('mend', say`Cylinder ${label}, bore to be honed: ${why}.`);
+  if (state === 'next size') return at('mend', say`Cylinder ${label}, bore to the next size: ${why}.`);
+  return state === 'out' ? at('stop', say`Cylinder ${label}, bore out: ${why}.`) : [];
+}
+
+function shapeFindings({ label, id, bore }: Measured): Finding[] {
+  const { shape } = bore;
+  if (!shape) return [];
+  const out: Finding[] = [];
+  const oval = shape.depths.find((d) => d.oval?.understated);
+  if (oval?.oval)
+    out.push(
+      about(
+        'note',
+        'bores',
+        id,
+        say`Cylinder ${label}: largest − smallest reading says ${fine(oval.most - oval.least)} out-of-round, and understates it. The oval through them is ${fine(oval.oval.total)}, longest at ${oval.oval.direction.toFixed(0)}°.`,
+      ),
+    );
+  const { lean, ridge } = shape;
+  if (lean && Math.abs(lean.degrees) - lean.uncertainty > LEAN)
+    out.push(
+      about(
+        'note',
+        'bores',
+        id,
+        say`Cylinder ${label}: its wear leans ${Math.abs(lean.degrees).toFixed(0)}° ± ${lean.uncertainty.toFixed(0)}° ${lean.degrees > 0 ? 'clockwise' : 'anticlockwise'} from square to the crank. Wear is normally worst there: look for a bent rod, or a bore out of square.`,
+      ),
+    );
+  if (ridge && ridge.value > ridge.uncertainty)
+    out.push(
+      about(
+        'note',
+        'bores',
+        id,
+        say`Cylinder ${label}: a ridge of ${fine(ridge.value)} on the diameter above ring travel. It is cut away before a new ring can strike it.`,
+      ),
+    );
+  return out;
+}
+
+function spotFindings({ label, id, bore }: Measured): Finding[] {
+  const at = (says: Saying): Finding => about('mend', 'bores', id, says);
+  const { shape } = bore;
+  const live = bore.spots.flatMap((s) => (s.value === null || s.depth === ABOVE ? [] : [{ spot: s, value: s.value }]));
+  const far = shape !== null && shape.largest.value - Math.min(...live.map((l) => l.value)) > NEAR.bore;
+  const away = (far ? live : []).flatMap(({ spot, value }) => {
+    const typed = spot.passes.findLast((p) => p.voided === null)?.typed ?? '';
+    const outlier = outlierOf(
+      value,
+      typed,
+      live.flatMap((l) => (l.spot === spot ? [] : [l.value])),
+      NEAR.bore,
+    );
+    return outlier
+      ? [
+          at(
+            say`Cylinder ${label}, ${spotWords(spot)}: ${size(value)} stands ${fine(Math.abs(outlier.off))} from the rest of the bore. ${slipWords(outlier.slip)}`,
+          ),
+        ]
+      : [];
+  });
+  const apart = bore.spots
+    .filter((s) => s.range > REPEATS_AGREE)
+    .map((s) =>
+      at(
+        say`Cylinder ${label}, ${spotWords(s)}: repeat readings lie ${fine(s.range)} apart, and their mean stands. Rock the gauge and read again; strike out the one that is wrong.`,
+      ),
+    );
+  return [...away, ...apart];
+}
+
+/** Readings of the bore that count now. */
+const counting = ({ bore }: Measured): LoggedReading[] => livePasses(bore.passes, bore.round);
+
+/** Whether the torque plate was on. */
+export function plateFindings(cylinders: readonly Measured[], { basis }: BoreChoices): Finding[] {
+  const placed = cylinders.map((c) => ({
+    cylinder: c,
+    plates: new Set(
+      counting(c)
+        .filter((p) => p.place !== null)
+        .map((p) => p.plate),
+    ),
+  }));
+  const mixed = placed
+    .filter(({ plates }) => plates.has(true) && plates.has(false))
+    .map(({ cylinder }) =>
+      about(
+        'mend',
+        'bores',
+        cylinder.id,
+        say`Cylinder ${cylinder.label}: some readings were taken with the torque plate on and some without. A bore changes shape when the head is bolted on: they do not belong together.`,
+      ),
+    );
+  const all = placed.flatMap(({ plates }) => [...plates]);
+  if (all.length === 0 || basis === 'used') return mixed;
+  if (all.every((p) => p === null))
+    return [
+      ...mixed,
+      about(
+        'note',
+        'bores',
+        null,
+        say`Whether a torque plate is on is not said. Without one, half a thou to a thou of distortion goes unseen.`,
+      ),
+    ];
+  return all.every((p) => p === false)
+    ? [
+        ...mixed,
+        about(
+          'note',
+          'bores',
+          null,
+          say`Read without a torque plate: bolted up, the bores may be half a thou to a thou out of what stands here.`,
+        ),
+      ]
+    : mixed;
+}
+
+/** Of one bore, held against the planned size. */
+export function boreFindings(cylinder: Measured, planned: Nm | null): Finding[] {
+  const { bore, label, id } = cylinder;
+  const off = bore.size && planned !== null && Math.abs(bore.size.value - planned) > OFF_PLAN ? bore.size.value : null;
+  return [
+    ...verdictFindings(cylinder),
+    ...shapeFindings(cylinder),
+    ...spotFindings(cylinder),
+    ...(off === null || planned === null
+      ? []
+      : [
+          about(
+            'note',
+            'bores',
+            id,
+            say`Cylinder ${label}: bore ${size(off)} is ${fine(Math.abs(off - planned))} from the planned ${size(planned)}.`,
+          ),
+        ]),
+  ];
+}

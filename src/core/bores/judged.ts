@@ -1,0 +1,208 @@
+/**
+ * One bore: its readings brought to 20 °C and averaged over repeats, and what follows from them.
+ */
+import { STEEL_EXPANSION } from '../heat/metals';
+import type { Nm } from '../quantity/length';
+import { say, size } from '../quantity/saying';
+import { type LoggedReading, livePasses } from '../record/reading';
+import {
+  type Repeatability,
+  heatDoubt,
+  ownDoubt,
+  repeatability,
+  scatterOf,
+  sizeUncertainty,
+} from '../uncertainty/budget';
+import {
+  type Sized,
+  type Tools,
+  atTwenty,
+  average,
+  coarsest,
+  rangeOf,
+  sharedDoubt,
+  sizedOf,
+  toolLimit,
+  warmedWords,
+} from '../uncertainty/sized';
+import { rectangular } from '../uncertainty/uncertainty';
+import { type BoreChoices, type Spot, THRUST, sameSpot, spotsOf } from './grid';
+import { type BoreShape, type MeasuredSpot, foundWords, shapeOf } from './shape';
+import { type BoreVerdict, boreVerdict } from './verdict';
+
+/** One spot of the grid. */
+export interface JudgedSpot extends Spot {
+  /** Readings of this spot since the bore was last machined, voided ones too. */
+  passes: readonly LoggedReading[];
+  /** Mean of those that count, at 20 °C; null while there are none. */
+  value: Nm | null;
+  /** Largest − smallest of the repeats that count. */
+  range: Nm;
+  /** As many as the grid asks for are read. */
+  done: boolean;
+}
+
+export interface JudgedBore {
+  /** Every reading of it, of earlier rounds and voided ones too. */
+  passes: readonly LoggedReading[];
+  spots: JudgedSpot[];
+  /** The spots that are read, as the shape is worked out from them. */
+  measured: MeasuredSpot[];
+  size: Sized | null;
+  /** Mean size over ring travel. */
+  mean: Nm | null;
+  shape: BoreShape | null;
+  /** The shape as it was found, where the bore has been machined since. */
+  asFound: BoreShape | null;
+  verdict: BoreVerdict;
+  /** How often it was machined. */
+  round: number;
+  read: number;
+  total: number;
+  repeatability: Repeatability;
+  /** U of the size at its largest reading: what the next size is planned with. */
+  largestUncertainty: Nm;
+}
+
+interface BoreAsk {
+  passes: readonly LoggedReading[];
+  round: number;
+  choices: BoreChoices;
+  expansion: number;
+  tools: Tools;
+}
+
+interface Measured {
+  spots: JudgedSpot[];
+  measured: MeasuredSpot[];
+  repeatability: Repeatability;
+  /** Readings at a spot that count. */
+  counting: readonly LoggedReading[];
+}
+
+/** A spot with its readings, as they are gathered. */
+interface Gathered {
+  spot: Spot;
+  here: LoggedReading[];
+  values: number[];
+}
+
+/** The spots of the grid in its order, then any other that was read, each with the readings of one round. One pass over them: this runs at every keystroke. */
+function gathered(
+  { passes, expansion }: BoreAsk,
+  grid: Spot[],
+  round: number,
+): { at: Gathered[]; counting: LoggedReading[] } {
+  const at = grid.map((spot): Gathered => ({ spot, here: [], values: [] }));
+  const counting: LoggedReading[] = [];
+  for (const pass of passes) {
+    if (pass.round !== round || pass.place === null) continue;
+    const { place } = pass;
+    let found = at.find((g) => sameSpot(g.spot, place));
+    if (!found) {
+      if (pass.voided !== null) continue;
+      found = { spot: place, here: [], values: [] };
+      at.push(found);
+    }
+    found.here.push(pass);
+    if (pass.voided !== null) continue;
+    found.values.push(atTwenty(pass, expansion));
+    counting.push(pass);
+  }
+  return { at, counting };
+}
+
+function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
+  const { choices, tools } = ask;
+  const { at, counting } = gathered(ask, grid, round);
+  const tool = coarsest(counting, tools);
+  const sigma = repeatability(scatterOf(at.map((a) => a.values)), tool);
+  const spots: JudgedSpot[] = [];
+  const measured: MeasuredSpot[] = [];
+  for (const { spot, here, values } of at) {
+    const value = values.length === 0 ? null : Math.round(average(values));
+    spots.push({
+      depth: spot.depth,
+      angle: spot.angle,
+      passes: here,
+      value,
+      range: Math.round(rangeOf(values)),
+      done: values.length >= choices.repeats,
+    });
+    if (value !== null)
+      measured.push({ depth: spot.depth, angle: spot.angle, value, own: ownDoubt(values.length, sigma, tool) });
+  }
+  return { spots, measured, repeatability: sigma, counting };
+}
+
+/** A bore of which only a size was given, without its place: the last that counts. */
+const sizeAlone = ({ passes, round }: BoreAsk): LoggedReading | null =>
+  livePasses(passes, round).findLast((p) => p.place === null) ?? null;
+
+function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly LoggedReading[]): Sized | null {
+  const { expansion, tools } = ask;
+  if (!shape) {
+    const alone = sizeAlone(ask);
+    return alone && sizedOf([alone], expansion, tools);
+  }
+  const { smallest } = shape;
+  const { noted, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
+  const doubt = { ...shared, own: smallest.own };
+  return {
+    value: smallest.value,
+    uncertainty: sizeUncertainty(doubt),
+    doubt,
+    expansion,
+    noted,
+    working: [say`smallest in ring travel: ${size(smallest.value)} (${foundWords(smallest)})`, ...warmedWords(placed)],
+  };
+}
+
+/**
+ * A bore from all its readings.
+ *
+ * @param sold whether an oversize that is sold cleans it
+ */
+export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): JudgedBore {
+  const { passes, round, choices, expansion, tools } = ask;
+  const grid = spotsOf(choices);
+  const { spots, measured, repeatability: scatter, counting } = measure(ask, grid, round);
+  const shape = shapeOf(measured);
+  const inGrid = spots.slice(0, grid.length);
+  const read = inGrid.filter((s) => s.done).length;
+  const found = boreSize(ask, shape, counting);
+  const verdict = boreVerdict(
+    shape,
+    choices.limits[choices.basis],
+    read === inGrid.length,
+    shape === null || sold(shape.widest),
+  );
+  return {
+    passes,
+    spots,
+    measured,
+    size: found,
+    mean: shape?.mean ?? found?.value ?? null,
+    shape,
+    asFound: round === 0 ? null : shapeOf(measure(ask, grid, 0).measured),
+    verdict:
+      !shape && found
+        ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
+        : verdict,
+    round,
+    read,
+    total: inGrid.length,
+    repeatability: scatter,
+    largestUncertainty:
+      shape && found
+        ? sizeUncertainty({
+            ...found.doubt,
+            own: shape.largest.own,
+            heat: heatDoubt(shape.largest.value, found.noted ? expansion : expansion - STEEL_EXPANSION, found.noted),
+          })
+        : (found?.uncertainty ?? sizeUncertainty({ tool: rectangular(toolLimit(passes, tools)), heat: 0, own: 0 })),
+  };
+}
+
+/** The spot a bore is read at when nothing else is said: the first of the grid. */
+export const firstSpot = (choices: BoreChoices): Spot => spotsOf(choices)[0] ?? { depth: 'middle', angle: THRUST };

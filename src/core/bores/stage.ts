@@ -1,0 +1,219 @@
+/** Bores: read spot by spot, what they come to, and what is to be done with them. */
+import type { Cylinder } from '../engine/engine';
+import { BORE_EXPANSION } from '../heat/metals';
+import type { Job } from '../job/job';
+import type { Expected } from '../quantity/hear';
+import type { Nm, Units } from '../quantity/length';
+import { type Saying, clear, fine, say } from '../quantity/saying';
+import { median, near, saidSize } from '../quantity/near';
+import { passesOf, roundOf } from '../record/log';
+import { isLive } from '../record/reading';
+import type { Memo } from '../stage/memo';
+import type { Row } from '../stage/report';
+import { readingRow, resultRow } from '../stage/rows';
+import { type Caption, type Frame, type Judged, type Outcome, SILENT, type Stage, counted } from '../stage/stage';
+import type { Task } from '../stage/tasks';
+import { boreFindings, plateFindings } from './findings';
+import { type BoreChoices, STARTING_BORES } from './grid';
+import { type JudgedBore, judgedBore } from './judged';
+import { type SizePlan, type SizingChoices, sizePlan, smallestClean, startingSizing } from './plan';
+import type { Derived } from './shape';
+import { boreAdvice, boreIsDone } from './verdict';
+
+export interface BoresChoices {
+  bores: BoreChoices;
+  sizing: SizingChoices;
+}
+
+export interface BoresPart {
+  bore: JudgedBore;
+}
+
+export interface BoresMade {
+  /** The next size, from the bores as they were found; null without a standard bore. */
+  plan: SizePlan | null;
+}
+
+type Engine = Frame<BoresChoices>;
+type Measured = Cylinder & BoresPart;
+/** What is said of a bore needs the clearance it comes to. */
+type Whole = Measured & { clearance: { value: Nm | null } };
+
+/** The standard bore that oversizes count from. */
+const standardBore = ({ choices: { sizing }, job }: Engine): Nm | null => sizing.standard ?? job?.plannedBore ?? null;
+
+/** Whether an oversize on the list cleans a bore; true while that cannot be said. */
+function isSold(engine: Engine): (largest: Nm) => boolean {
+  const standard = standardBore(engine);
+  const { oversizes, cleanUp } = engine.choices.sizing;
+  if (standard === null || oversizes.length === 0) return () => true;
+  return (largest) => smallestClean(largest + cleanUp - standard, oversizes) !== null;
+}
+
+const boreExpansion = (job: Job | null): number => BORE_EXPANSION[job?.surface ?? 'iron'];
+
+function planOf(engine: Engine, cylinders: readonly Measured[]): SizePlan | null {
+  const standard = standardBore(engine);
+  if (standard === null || !engine.job) return null;
+  const worn = cylinders.flatMap(({ id, bore }) => {
+    const shape = bore.asFound ?? bore.shape;
+    return shape
+      ? [
+          {
+            cylinder: id,
+            largest: shape.widest,
+            smallest: shape.smallest.value,
+            uncertainty: bore.largestUncertainty,
+          },
+        ]
+      : [];
+  });
+  return sizePlan(worn, standard, engine.choices.sizing);
+}
+
+function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judged<BoresPart, BoresMade> {
+  const { log, job, choices } = engine;
+  const sold = memo('sold oversizes', [standardBore(engine), choices.sizing], () => isSold(engine));
+  const expansion = boreExpansion(job);
+  const measured = cylinders.map((cylinder) => {
+    const { id } = cylinder;
+    const [passes, round] = [passesOf(log, id, 'bore'), roundOf(log, id, 'bore')];
+    const part = memo(`bore ${id}`, [passes, round, choices.bores, expansion, log.tools, sold], () => ({
+      bore: judgedBore({ passes, round, choices: choices.bores, expansion, tools: log.tools }, sold),
+    }));
+    return { ...cylinder, ...part, part };
+  });
+  return {
+    cylinders: new Map(measured.map(({ id, part }) => [id, part])),
+    engine: memo(
+      'bores of the engine',
+      [standardBore(engine), choices.sizing, job, ...measured.map((m) => m.bore)],
+      () => ({
+        plan: planOf(engine, measured),
+      }),
+    ),
+  };
+}
+
+/** Whether only a size without its place is known of a bore: nobody is sent to read it again. */
+const isSizeAlone = ({ bore }: Measured): boolean => bore.size !== null && bore.shape === null;
+
+/** The spots of every bore in the order of the grid and of the route. A spot is done once it is read as often as asked. */
+function boreTasks(cylinders: readonly Measured[], { route, depths, ridge }: BoreChoices): Task<'bore'>[] {
+  const all = cylinders.flatMap((c) =>
+    c.bore.spots.slice(0, c.bore.total).map(({ depth, angle, done }): Task<'bore'> => ({
+      cylinder: c.id,
+      subject: 'bore',
+      spot: { depth, angle },
+      done: done || isSizeAlone(c),
+    })),
+  );
+  if (route === 'byCylinder') return all;
+  return [...(ridge ? (['above'] as const) : []), ...depths].flatMap((depth) =>
+    all.filter((task) => task.spot?.depth === depth),
+  );
+}
+
+function caption({ bore: { verdict, read, total } }: Measured): Caption {
+  const begun = verdict.state === 'part read' && total > 0;
+  return { state: verdict.state, word: verdict.state, figure: begun ? say`${read}/${total}` : [] };
+}
+
+/** How near a bore should be to its neighbours, before it is questioned at entry. From memory. */
+const NEAR_OTHERS = 250_000;
+/** And to the planned bore. From memory. */
+export const NEAR_PLAN = 1_600_000;
+
+/** The planned bore, as what a size should be near to. */
+export const nearPlan = (job: Job | null, units: Units): Expected | null =>
+  job?.plannedBore == null
+    ? null
+    : { nm: job.plannedBore, within: NEAR_PLAN, because: `the planned bore is ${saidSize(job.plannedBore, units)}` };
+
+function expected(
+  { job, cylinders }: { job: Job | null; cylinders: readonly Measured[] },
+  { id, bore }: Measured,
+  _subject: string,
+  units: Units,
+): Expected | null {
+  const here = bore.spots.flatMap((s) => s.value ?? []);
+  const others = cylinders.flatMap((c) => (c.id === id ? [] : (c.bore.size?.value ?? [])));
+  return (
+    near(here, NEAR_OTHERS, 'this bore reads', units) ??
+    near(others, NEAR_OTHERS, 'the other bores read', units) ??
+    nearPlan(job, units)
+  );
+}
+
+/** What the planned bore should be near to: the median of the bores read so far, or null when none is. */
+export function expectedPlan({ cylinders, job }: { cylinders: readonly Measured[]; job: Job | null }): Expected | null {
+  const read = cylinders.flatMap((c) => c.bore.size?.value ?? []);
+  if (read.length === 0) return null;
+  const nm = median(read);
+  return { nm, within: NEAR_PLAN, because: `the bores read about ${saidSize(nm, job?.units ?? 'metric')}` };
+}
+
+function outcome({ choices }: Engine, { bore, clearance }: Whole): Outcome {
+  const { shape, verdict, read, total } = bore;
+  const taper = shape?.taper.thrust ?? shape?.taper.overall ?? null;
+  const begun = verdict.state === 'part read';
+  const soft: Saying[] = [
+    begun ? say`${read} of ${total}. ` : [],
+    taper ? say`Taper ${fine(taper.value)}. ` : [],
+    shape?.outOfRound ? say`Out-of-round ${fine(shape.outOfRound.value)}. ` : [],
+    clearance.value === null ? [] : say`Clearance ${clear(clearance.value)}. `,
+    begun ? [] : say`${boreAdvice(verdict.state, choices.bores.basis)}`,
+  ];
+  return { says: [], state: verdict.state, strong: null, soft: soft.flat() };
+}
+
+function rows({ log }: Engine, cylinder: Measured): Row[] {
+  const { bore } = cylinder;
+  const { shape } = bore;
+  const figure = (what: string, derived: Derived | null): Row[] =>
+    derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : [];
+  return [
+    ...bore.passes.map((pass) => readingRow(cylinder, pass, isLive(pass, bore.round), log)),
+    resultRow(cylinder, 'bore', bore.size?.value ?? null, bore.size?.uncertainty ?? null, bore.verdict.state, null),
+    ...(shape
+      ? [
+          ...figure('taper', shape.taper.thrust ?? shape.taper.overall),
+          ...figure('out_of_round', shape.outOfRound),
+          ...figure('ridge', shape.ridge),
+        ]
+      : []),
+  ];
+}
+
+export const bores = {
+  ...SILENT,
+  words: 'Bores',
+  choices: { bores: (): BoreChoices => STARTING_BORES, sizing: startingSizing },
+  subjects: {
+    bore: {
+      words: 'bore',
+      list: 'bores',
+      field: 'bore',
+      tool: 'bore',
+      number: 'cylinder',
+      style: 'size',
+      warm: true,
+      part: 'bore',
+      spots: true,
+      fitted: false,
+    },
+  },
+  judge,
+  lists: ({ choices }, cylinders) => ({ bores: boreTasks(cylinders, choices.bores) }),
+  progress: (_engine, cylinders) => counted(cylinders.map((c) => boreIsDone(c.bore.verdict.state) || isSizeAlone(c))),
+  findings: ({ job, choices }, cylinders, memo) => [
+    ...cylinders.flatMap((c) =>
+      memo(`bore findings ${c.id}`, [c, job?.plannedBore], () => boreFindings(c, job?.plannedBore ?? null)),
+    ),
+    ...plateFindings(cylinders, choices.bores),
+  ],
+  caption,
+  expected,
+  outcome,
+  rows,
+} satisfies Stage<Engine, Cylinder, BoresPart, BoresMade, Engine & BoresMade & { cylinders: readonly Whole[] }, Whole>;

@@ -1,0 +1,25 @@
+/** The crown of a judged cylinder as a drawing, the way it is met. */
+import type { ClockingChoices } from './choices';
+import { type CrownStyle, type Scene, crownScene } from './crown';
+import { keptFree } from './rules';
+import { type View, turnOf } from './view';
+import { type JudgedClocking, isBreach } from './judged';
+
+/** Null where there is no plan. */
+export function crownOf(
+  { plan, round, rules }: JudgedClocking,
+  choices: ClockingChoices,
+  view: View,
+  style: CrownStyle,
+): Scene | null {
+  if (!plan) return null;
+  const broken = new Set(rules.filter(isBreach).flatMap((r) => r.joints));
+  return crownScene({
+    joints: plan.joints,
+    round,
+    free: keptFree(choices.rules, round),
+    broken,
+    turn: turnOf(view, round, choices.stand, choices.facts.lean),
+    style,
+  });
+}

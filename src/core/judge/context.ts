@@ -1,0 +1,47 @@
+/**
+ * What the parser should know about the thing being read: the engine's units, the bore, and the size its
+ * neighbours or the plan lead one to expect.
+ */
+import type { HearingContext } from '../quantity/hear';
+import type { Nm, Units } from '../quantity/length';
+import type { GaugeSetting } from '../record/reading';
+import { type Subject, STAGE_OF, SUBJECTS, stageOf } from '../stages';
+import type { JudgedCylinder, Judgement } from './judgement';
+
+/** What a gauge was zeroed at for a cylinder, as a size; null where it was not, or its piston is not measured. */
+export function settingFor(setting: GaugeSetting | null, cylinder: JudgedCylinder): Nm | null {
+  return setting === 'piston' ? (cylinder.piston.size?.value ?? null) : setting;
+}
+
+/** The setting of the gauge in hand; null where it was not set. */
+export const settingOf = ({ log }: Judgement, instrument: string | null): GaugeSetting | null =>
+  log.settings.get(instrument ?? '')?.to ?? null;
+
+/**
+ * Context for reading one subject of one cylinder.
+ *
+ * @param units the system bare numbers are spoken in just now
+ * @param instrument key of the tool in hand, or null
+ */
+export function contextFor(
+  judgement: Judgement,
+  cylinder: JudgedCylinder,
+  subject: Subject,
+  units: Units,
+  instrument: string | null = null,
+): HearingContext {
+  const setting = settingOf(judgement, instrument);
+  const kit = instrument === null ? null : (judgement.log.tools.get(instrument)?.kit ?? null);
+  return {
+    field: SUBJECTS[subject].field,
+    units,
+    bore: cylinder.targetBore?.nm ?? null,
+    expected: stageOf(STAGE_OF[subject]).expected(judgement as never, cylinder as never, subject, units),
+    setting: settingFor(setting, cylinder),
+    settingAsk:
+      setting === 'piston'
+        ? `The gauge is set to each cylinder’s piston, and piston ${cylinder.piston.label} is not measured yet.`
+        : undefined,
+    dial: kit && { division: kit.division, turn: kit.turn },
+  };
+}

@@ -1,0 +1,108 @@
+/** The entries that what is done at a screen makes. Pure: who and when is given with each. */
+import { againstOf } from '../assembly/judged';
+import { type Check, isJointCheck } from '../assembly/checks';
+import type { Joints } from '../clocking/joints';
+import type { GaugeSetting, LoggedReading, Stamp } from '../record/reading';
+import type { ShopRate } from '../record/log';
+import type { ChoiceEntry, Entry } from '../record/record';
+import type { Ring } from '../rings/ring';
+import type { ChoiceKind, Choices, Subject } from '../stages';
+import { type Instrument, instrumentKey } from '../uncertainty/instrument';
+import { readingEntryOf } from './fold';
+import type { Judgement } from './judgement';
+import type { NewReading } from './preview';
+
+/** Gives each entry an id of its own, the time, and initials. */
+export type Stamping = () => Stamp;
+
+/** The value of a choice of some kind. */
+export type ChoiceValue<K extends ChoiceKind> = NonNullable<Choices[K]>;
+
+/** A choice, made over the last of its kind. */
+export const choiceEntry = <K extends ChoiceKind>(
+  { log }: Judgement,
+  kind: K,
+  value: ChoiceValue<K>,
+  stamp: Stamping,
+): Entry => ({ ...stamp(), kind, replaces: log.choices.get(kind)?.id ?? null, value }) as unknown as ChoiceEntry;
+
+/** The tools a bench may take in hand, and what the shop knows of its filers. */
+export interface ShopTools {
+  tools: readonly Instrument[];
+  rates: readonly ShopRate[];
+}
+
+/** The entries that bring a tool into a build, with what is known of it, where it is not in it yet. */
+export function toolEntries({ log }: Judgement, key: string | null, shop: ShopTools, stamp: Stamping): Entry[] {
+  const tool = key === null || log.tools.has(key) ? undefined : shop.tools.find((i) => instrumentKey(i) === key);
+  if (!tool) return [];
+  const learnt = shop.rates.filter((r) => r.filer === tool.id);
+  return [
+    { ...stamp(), kind: 'instrument', value: tool },
+    ...learnt.map((rate): Entry => ({ ...stamp(), kind: 'rate', ...rate })),
+  ];
+}
+
+export const readingEntry = (reading: NewReading, stamp: Stamping): Entry => ({
+  ...stamp(),
+  kind: 'reading',
+  ...reading,
+});
+
+export const settingEntry = (instrument: string | null, to: GaugeSetting, stamp: Stamping): Entry => ({
+  ...stamp(),
+  kind: 'setting',
+  instrument,
+  to,
+});
+
+export const cutEntry = (
+  number: string,
+  ring: Ring,
+  filer: string | null,
+  count: number | null,
+  stamp: Stamping,
+): Entry => ({ ...stamp(), kind: 'cut', cylinder: number, ring, filer, count });
+
+/** A part of some numbers was machined or replaced. */
+export const renewals = (part: string, numbers: readonly string[], stamp: Stamping): Entry[] =>
+  numbers.map((cylinder) => ({ ...stamp(), kind: 'renewed', part, cylinder }));
+
+export const acceptance = (of: string, reason: string, stamp: Stamping): Entry => ({
+  ...stamp(),
+  kind: 'accepted',
+  of,
+  reason,
+});
+
+export const voiding = (of: string, reason: string, stamp: Stamping): Entry => ({
+  ...stamp(),
+  kind: 'void',
+  of,
+  reason,
+});
+
+/** A ring's reading that was made in the bore of another cylinder than was noted: struck out, and noted there. */
+export function reassigned({ labels }: Judgement, logged: LoggedReading, cylinder: string, stamp: Stamping): Entry[] {
+  const reading = readingEntryOf(logged as LoggedReading<Subject>);
+  const { fit } = reading;
+  const unsaid = { depth: null, squaring: null, deburred: false, squared: false, open: false };
+  return [
+    voiding(reading.id, `it was read in the bore of cylinder ${labels.get(cylinder) ?? cylinder}`, stamp),
+    { ...reading, ...stamp(), cylinder, fit: { ...unsaid, ...fit, ring: fit?.ring ?? reading.cylinder } },
+  ];
+}
+
+/** A check at the block, with what it was held against. */
+export function checkEntry(
+  { cylinders }: Judgement,
+  cylinder: string,
+  check: Check,
+  found: Partial<Joints>,
+  stamp: Stamping,
+): Entry {
+  const of = cylinders.find((c) => c.id === cylinder);
+  const planned = isJointCheck(check) ? (of?.clocking.plan?.joints ?? null) : null;
+  const expected = of ? againstOf(check, of.clocking) : null;
+  return { ...stamp(), kind: 'check', cylinder, check, planned, found, expected };
+}

@@ -1,0 +1,191 @@
+import { describe, expect, it } from 'vitest';
+import { gap, jobEntry, reading } from '@/fixtures/records';
+import { fromInches, fromThou } from '../quantity/length';
+import { sayingText } from '../quantity/saying';
+import { type Given, type TargetChoices, startingChoices } from '../targets/target';
+import { judge } from './judge';
+import type { Finding } from '../stage/finding';
+import type { Entry } from '../record/record';
+import type { Job } from '../job/job';
+
+const AT = '2026-05-04T09:00:00.000Z';
+const choices = startingChoices('imperial');
+const minimum = (thou: number): Given => ({ form: 'minimum', min: fromThou(thou), from: 'sheet' });
+const targets = (change: Partial<TargetChoices>): Entry => ({
+  kind: 'targets',
+  id: 't',
+  at: AT,
+  by: '',
+  replaces: null,
+  value: { ...choices, ...change },
+});
+const gaps = (change: Partial<TargetChoices['gaps']>): Entry => targets({ gaps: { ...choices.gaps, ...change } });
+
+const found = (job: Partial<Job>, ...entries: Entry[]): Finding[] =>
+  judge({ id: 'x', entries: [jobEntry(job), ...entries] }).findings;
+const about = (findings: Finding[], words: RegExp): Finding | undefined =>
+  findings.find((f) => words.test(sayingText(f.says, 'imperial')));
+
+describe('findings about papers', () => {
+  it('note a sheet under the chart, and that the sheet holds', () => {
+    const finding = about(
+      found({}, gaps({ top: { sheet: minimum(18), manual: null, own: null } })),
+      /sheet's top ring minimum of 18 thou is under the chart's 21 thou/,
+    );
+    expect(finding).toMatchObject({ severity: 'note', stage: 'targets' });
+  });
+
+  it('say nothing of a sheet over the chart', () => {
+    expect(
+      about(found({}, gaps({ top: { sheet: minimum(24), manual: null, own: null } })), /is under the chart's/),
+    ).toBeUndefined();
+  });
+
+  it('note a paper that asks for a second ring tighter than the top', () => {
+    expect(
+      about(
+        found({}, gaps({ second: { sheet: null, manual: minimum(16), own: null } })),
+        /manual asks for a second ring tighter than the top: 16 thou against 21 thou/,
+      )?.severity,
+    ).toBe('note');
+  });
+
+  it('note chart figures as not confirmed until papers give all of them', () => {
+    expect(about(found({}), /not confirmed/)).toBeDefined();
+    const papers = { sheet: minimum(24), manual: null, own: null };
+    const all = targets({
+      gaps: { ...choices.gaps, top: papers, second: { sheet: minimum(26), manual: null, own: null } },
+      clearance: { sheet: minimum(4), manual: null, own: null },
+    });
+    expect(about(found({}, all), /not confirmed/)).toBeUndefined();
+  });
+
+  it('drop the high-ring call once a sheet gives the gap', () => {
+    const piston = { construction: 'hypereutectic' as const };
+    expect(about(found(piston), /close to the crown/)).toBeDefined();
+    expect(
+      about(found(piston, gaps({ top: { sheet: minimum(27), manual: null, own: null } })), /close to the crown/),
+    ).toBeUndefined();
+  });
+});
+
+describe('findings about readings', () => {
+  const sizes = (bore: number, piston: number): Entry[] => [
+    reading('b', 'L1', 'bore', fromInches(bore)),
+    reading('p', 'L1', 'piston', fromInches(piston)),
+  ];
+
+  it.each<[string, Entry[], RegExp, Finding['severity']]>([
+    ['a bore away from the plan', sizes(4.08, 4.0755), /bore 4.0800 in is 15 thou from the planned 4.0650 in/, 'note'],
+    ['a tight piston', sizes(4.065, 4.0625), /clearance 2.5 thou is under 3.7 thou/, 'stop'],
+    ['a loose piston', sizes(4.065, 4.055), /clearance 10.0 thou is over 5.7 thou/, 'mend'],
+    ['a clearance at its limit', sizes(4.065, 4.0613), /clearance 3.7 thou ± 0.3 thou is too near a limit/, 'mend'],
+    ['a short ring', [gap('a', 'L1', 'top', 20)], /top ring: 20 thou is under 21 thou/, 'stop'],
+    ['a ring over its limit', [gap('a', 'L1', 'second', 40)], /second ring: 40 thou is over 28 thou/, 'mend'],
+    ['a short rail', [gap('a', 'L1', 'upperRail', 12)], /upper rail: 12 thou is under 15 thou/, 'stop'],
+    [
+      'a bracket across the minimum',
+      [reading('a', 'L1', 'top', fromThou(20), fromThou(22))],
+      /leaves lie across a limit/,
+      'mend',
+    ],
+  ])('%s', (_, entries, words, severity) => {
+    expect(about(found({}, ...entries), words)).toMatchObject({ severity, cylinder: 'L1' });
+  });
+
+  it('say nothing of what is as it should be', () => {
+    const good = [
+      ...sizes(4.065, 4.0608),
+      gap('a', 'L1', 'top', 22),
+      gap('s', 'L1', 'second', 24),
+      gap('u', 'L1', 'upperRail', 18),
+    ];
+    expect(found({}, ...good).filter((f) => f.severity !== 'note')).toEqual([]);
+  });
+});
+
+describe('findings about the builder’s own figure', () => {
+  const own = (thou: number, over: boolean, sheet: Given | null = null): Entry =>
+    gaps({ top: { sheet, manual: null, own: { given: minimum(thou), over } } });
+
+  it.each<[string, Entry, RegExp, Finding['severity']]>([
+    [
+      'in force under a sheet can cost the engine',
+      own(19, true, minimum(24)),
+      /own top ring minimum of 19 thou is in force, and is under the sheet's 24 thou/,
+      'stop',
+    ],
+    [
+      'in force under the chart is to be mended',
+      own(19, true),
+      /is in force, and is under the chart's 21 thou.*reason given: sheet/,
+      'mend',
+    ],
+    ['not in force it is only noted', own(19, false), /is not in force; it is under the chart's 21 thou/, 'note'],
+  ])('%s', (_, entry, words, severity) => {
+    expect(about(found({}, entry), words)?.severity).toBe(severity);
+  });
+
+  it('over what ranks above it there is nothing to say', () => {
+    expect(about(found({}, own(25, true)), /own top ring/)).toBeUndefined();
+  });
+});
+
+describe('findings about the duty and the order of the rings', () => {
+  const petrol = { use: 'street', fuel: 'petrol', now: { kind: 'none' }, later: null } as const;
+  const boosted = { ...petrol, now: { kind: 'turbo', boost: 138_000 } } as const;
+
+  it('a row chosen for less heat than suggested is to be mended, one for more is noted', () => {
+    expect(
+      about(found({ service: boosted, duty: 'street' }), /suggests “boost over 15 psi .* That row stands for more heat/)
+        ?.severity,
+    ).toBe('mend');
+    expect(
+      about(found({ service: petrol, duty: 'boostLow' }), /what the engine is for suggests “performance street/)
+        ?.severity,
+    ).toBe('note');
+    expect(about(found({ service: petrol, duty: 'street' }), /suggests/)).toBeUndefined();
+  });
+
+  it('a fuel no row is for is called out', () => {
+    expect(
+      about(found({ service: { ...petrol, fuel: 'nitromethane' } }), /No row of the chart is for nitromethane/)
+        ?.severity,
+    ).toBe('mend');
+    expect(about(found({ service: { ...petrol, fuel: 'gas' } }), /Gas burns dry and hot/)?.severity).toBe('note');
+  });
+
+  it('a duty the chart has not is asked about', () => {
+    expect(about(found({ duty: 'hill' }), /Starting chart has no row for the duty/)?.severity).toBe('mend');
+  });
+
+  it('a boost that is not said is what is asked for, not the use', () => {
+    expect(
+      about(
+        found({ service: { ...petrol, now: { kind: 'turbo', boost: null } } }),
+        /Say how much boost it runs. No chart figure without it/,
+      )?.severity,
+    ).toBe('mend');
+  });
+
+  it('a second ring wider than the top is noted where “equal or tighter” is chosen', () => {
+    const wider = targets({
+      secondSchool: 'equalOrTighter',
+      gaps: { ...choices.gaps, second: { sheet: minimum(30), manual: null, own: null } },
+    });
+    expect(about(found({}, wider), /the sheet's 30 thou is wider than the top ring's 21 thou/)?.severity).toBe('note');
+    expect(about(found({}, targets({ secondSchool: 'equalOrTighter' })), /wider than the top/)).toBeUndefined();
+  });
+
+  it('an own second ring tighter than the top is to be mended in the first school', () => {
+    const own = gaps({ second: { sheet: null, manual: null, own: { given: minimum(18), over: true } } });
+    expect(
+      about(found({}, own), /second ring's 18 thou is under the top ring's 21 thou: gas could be trapped/)?.severity,
+    ).toBe('mend');
+  });
+
+  it('a cylinder wall that is not said is noted', () => {
+    expect(about(found({ surface: null }), /iron or plated is not said/)?.severity).toBe('note');
+    expect(about(found({ surface: 'plated' }), /iron or plated is not said/)).toBeUndefined();
+  });
+});

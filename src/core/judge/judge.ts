@@ -1,0 +1,162 @@
+/**
+ * judge(): the one place where everything is worked out. Pure and total: any BuildRecord gives a
+ * Judgement, and screens, sheet, files and tests all read that one result.
+ *
+ * keptJudge() gives the same, faster: it keeps what a new entry leaves as it was.
+ */
+import { forwardBankOf } from '../clocking/crankcase';
+import { type Cylinder, cylindersOf } from '../engine/engine';
+import type { Job } from '../job/job';
+import type { Log } from '../record/log';
+import type { BuildRecord, Entry } from '../record/record';
+import type { Renewal } from '../record/reading';
+import { type Finding, worstFirst } from '../stage/finding';
+import { type Memo, forgetful, remembering } from '../stage/memo';
+import type { Frame } from '../stage/stage';
+import {
+  type ChoiceKind,
+  type Choices,
+  type StageId,
+  CHOICE_KINDS,
+  JUDGING_ORDER,
+  STAGE_IDS,
+  STARTING,
+  stageOf,
+} from '../stages';
+import { logOf, logWith } from './fold';
+import type { JudgedCylinder, Judgement, StageProgress } from './judgement';
+import { toolFindings } from './toolFindings';
+
+/** What was chosen, and where nobody chose what holds at first. */
+function choicesOf({ choices }: Log, memo: Memo): Choices {
+  const units = (choices.get('job')?.value as Job | undefined)?.units ?? 'metric';
+  const chosen = CHOICE_KINDS.map((kind) => choices.get(kind)?.value);
+  return memo('choices', [units, ...chosen], () => {
+    const values = CHOICE_KINDS.map((kind): [ChoiceKind, unknown] => [
+      kind,
+      choices.get(kind)?.value ?? STARTING[kind](units),
+    ]);
+    return Object.fromEntries(values) as unknown as Choices;
+  });
+}
+
+const NO_RENEWALS: readonly Renewal[] = [];
+
+/** The cylinders before any stage has judged them. */
+function cylindersIn({ renewals }: Log, { job, clocking }: Choices, memo: Memo): Cylinder[] {
+  if (!job) return [];
+  const { engine } = job;
+  const bare = memo('cylinders', [engine, clocking.rods], () =>
+    cylindersOf(engine, forwardBankOf(engine, clocking.rods)),
+  );
+  return bare.map((cylinder) => {
+    const own = renewals.get(cylinder.id) ?? NO_RENEWALS;
+    return memo(`cylinder ${cylinder.id}`, [cylinder, own], () => ({ ...cylinder, renewals: own }));
+  });
+}
+
+interface Found {
+  engine: Frame<Choices>;
+  cylinders: Cylinder[];
+}
+
+/** What is found with one stage more. A cylinder that it finds nothing new of stays the same object. */
+function withStage({ engine, cylinders }: Found, id: StageId, memo: Memo): Found {
+  const found = stageOf(id).judge(engine as never, cylinders as never[], memo);
+  return {
+    engine: { ...engine, ...found.engine },
+    cylinders: cylinders.map((cylinder) => {
+      const part = found.cylinders.get(cylinder.id);
+      return part ? memo(`${id} of ${cylinder.id}`, [cylinder, part], () => ({ ...cylinder, ...part })) : cylinder;
+    }),
+  };
+}
+
+function judgementOf(id: string, log: Log, memo: Memo): Judgement {
+  const choices = choicesOf(log, memo);
+  const bare = cylindersIn(log, choices, memo);
+  const labels = memo('labels', bare, () => new Map(bare.map((c) => [c.id, c.label])));
+  const begun: Found = { engine: { id, job: choices.job, choices, log, labels }, cylinders: bare };
+  const { engine, cylinders } = JUDGING_ORDER.reduce((found, stage) => withStage(found, stage, memo), begun);
+  const ofAll = <T>(ask: (stage: ReturnType<typeof stageOf>, id: StageId) => T): T[] =>
+    STAGE_IDS.map((stage) => ask(stageOf(stage), stage));
+  const [whole, each] = [engine as never, cylinders as never[]];
+  const stages = ofAll((stage, name): StageProgress => ({ stage: name, ...stage.progress(whole, each) }));
+  const findings = [
+    ...ofAll((stage) => stage.findings(whole, each, memo)).flat(),
+    ...toolFindings(log, cylinders as JudgedCylinder[], memo),
+  ] as Finding<StageId>[];
+  const counted = stages.filter((stage) => stage.total > 0);
+  const sum = (figure: 'done' | 'total'): number => counted.reduce((n, s) => n + s[figure], 0);
+  return {
+    ...(engine as Omit<Judgement, 'cylinders' | 'findings' | 'stages' | 'progress' | 'tasks'>),
+    cylinders: cylinders as JudgedCylinder[],
+    findings: worstFirst(findings),
+    stages,
+    progress: { done: sum('done'), total: sum('total') },
+    tasks: Object.assign({}, ...ofAll((stage) => stage.lists(whole, each))) as Judgement['tasks'],
+  };
+}
+
+/**
+ * Everything that follows from a record: targets, sizes, clearances, verdicts, findings, what is next.
+ *
+ * Total: never throws for a well-formed record, whatever is missing from it. O(entries + cylinders).
+ *
+ * @example judge({ id: 'new', entries: [] }).findings.map((f) => f.severity) // ['note']
+ */
+export const judge = (record: BuildRecord): Judgement => judgementOf(record.id, logOf(record.entries), forgetful);
+
+/** Whether a list of entries begins with all of another, the very same ones. */
+const extendsBy = (longer: readonly Entry[], shorter: readonly Entry[]): boolean =>
+  shorter.length <= longer.length &&
+  (shorter.length === 0 || longer[shorter.length - 1] === shorter[shorter.length - 1]) &&
+  shorter.every((entry, i) => entry === longer[i]);
+
+/** The log of some entries, from that of the first of them. */
+function logFrom(log: Log, before: readonly Entry[], entries: readonly Entry[]): Log {
+  let grown = log;
+  for (let i = before.length; i < entries.length; i += 1) {
+    const entry = entries[i];
+    const next = entry ? logWith(grown, entry, entries.slice(0, i)) : grown;
+    if (!next) return logOf(entries);
+    grown = next;
+  }
+  return grown;
+}
+
+/** A judge that keeps what did not change, for one build at a time. */
+export interface Judging {
+  /** What `judge` gives. The same record gives the same object. */
+  of: (record: BuildRecord) => Judgement;
+  /** What `judge` gives of the record with entries more that are not made yet; what is kept stays that of the record. */
+  preview: (record: BuildRecord, more: readonly Entry[]) => Judgement;
+}
+
+/**
+ * Each call costs what the new entries change. Gives what `judge` gives, whatever it was asked before.
+ *
+ * @example const judging = keptJudge(); judging.of(record); judging.preview(record, [reading]).cylinders[0]?.rings.top.state
+ */
+export function keptJudge(): Judging {
+  const memo = remembering();
+  let last: { entries: readonly Entry[]; log: Log } = { entries: [], log: logOf([]) };
+  let judged: Judgement | null = null;
+  const logFor = (entries: readonly Entry[]): Log => {
+    const grows = extendsBy(entries, last.entries);
+    if (grows && entries.length === last.entries.length) return last.log;
+    last = { entries, log: grows ? logFrom(last.log, last.entries, entries) : logOf(entries) };
+    return last.log;
+  };
+  return {
+    of: ({ id, entries }) => {
+      const log = logFor(entries);
+      if (judged?.log !== log || judged.id !== id) judged = judgementOf(id, log, memo);
+      return judged;
+    },
+    preview: ({ id, entries }, more) => {
+      const log = logFor(entries);
+      return judgementOf(id, logFrom(log, entries, [...entries, ...more]), memo);
+    },
+  };
+}

@@ -1,0 +1,48 @@
+/** What judge() gives: everything that follows from a record. */
+import type { Cylinder } from '../engine/engine';
+import type { LoggedReading, Renewal } from '../record/reading';
+import { type Log, passesOf } from '../record/log';
+import type { Finding } from '../stage/finding';
+import type { Frame, Progress } from '../stage/stage';
+import type { Task } from '../stage/tasks';
+import {
+  type Choices,
+  type ListId,
+  type Made,
+  type Parts,
+  type StageId,
+  type Subject,
+  type SubjectOn,
+  SUBJECTS,
+} from '../stages';
+
+export interface JudgedCylinder extends Cylinder, Parts {
+  /** The entries that say its bore was machined, or that the piston or the rings of its number were replaced, last first. */
+  renewals: readonly Renewal[];
+}
+
+export interface StageProgress extends Progress {
+  stage: StageId;
+}
+
+export interface Judgement extends Frame<Choices>, Made {
+  /** In the order of the engine's own numbering. */
+  cylinders: JudgedCylinder[];
+  /** Worst first. */
+  findings: Finding<StageId>[];
+  stages: StageProgress[];
+  progress: Progress;
+  tasks: { [L in ListId]: Task<SubjectOn<L>>[] };
+}
+
+/** The number that a subject of a cylinder is filed under: its own, or that of the piston or the ring in it. */
+export function numberAt(cylinder: JudgedCylinder, subject: Subject): string {
+  const { number } = SUBJECTS[subject];
+  if (number === 'piston') return cylinder.piston.id;
+  const ring = number === 'ring' ? Object.values(cylinder.rings).find((r) => r.ring === subject) : undefined;
+  return ring?.number ?? cylinder.id;
+}
+
+/** Every reading of a subject of a cylinder, voided ones too; of a ring without its cuts. */
+export const readingsAt = (log: Log, cylinder: JudgedCylinder, subject: Subject): LoggedReading[] =>
+  passesOf(log, numberAt(cylinder, subject), subject).filter((item) => item.kind === 'reading');

@@ -1,0 +1,39 @@
+/** What one bench made last, and where that leads back to. */
+import type { Logged } from '../record/reading';
+import { historyOf } from '../record/log';
+import type { Entry } from '../record/record';
+import type { At } from '../stage/tasks';
+import type { Subject } from '../stages';
+import { type JudgedCylinder, type Judgement, numberAt } from './judgement';
+
+/** A reading or a cut, and the cylinder whose part it is of. */
+export interface Made {
+  item: Logged;
+  at: At<Subject>;
+}
+
+const madeIn = (judgement: Judgement, cylinder: JudgedCylinder, subject: Subject): Made[] =>
+  historyOf(judgement.log, numberAt(cylinder, subject), subject).map((item) => ({
+    item,
+    at: { cylinder: cylinder.id, subject, spot: item.kind === 'reading' ? item.place : null },
+  }));
+
+/**
+ * The last reading or cut of some subjects that is not struck out, and counts as this bench's own; null for none.
+ *
+ * @param entries of the record, in order
+ */
+export function lastMade(
+  judgement: Judgement,
+  entries: readonly Entry[],
+  subjects: readonly Subject[],
+  isOwn: (item: Logged) => boolean,
+): Made | null {
+  const live = new Map<string, Made>();
+  for (const cylinder of judgement.cylinders)
+    for (const subject of subjects)
+      for (const made of madeIn(judgement, cylinder, subject))
+        if (made.item.voided === null && isOwn(made.item)) live.set(made.item.id, made);
+  const last = entries.findLast((entry) => live.has(entry.id));
+  return (last && live.get(last.id)) ?? null;
+}

@@ -1,0 +1,55 @@
+/** The reading that an entry on the line would make, and what else the record would be with another chart. */
+import type { Meaning } from '../quantity/hear';
+import type { Entry } from '../record/record';
+import type { ReadingEntry, RingFit } from '../record/reading';
+import type { At } from '../stage/tasks';
+import { type ChoiceKind, type Choices, type Subject, SUBJECTS } from '../stages';
+import { type Judgement, numberAt } from './judgement';
+
+/** What is in hand while reading: the tool, the temperatures, whether the torque plate is on. */
+export interface Hand {
+  instrument: string | null;
+  temperature: number | null;
+  gaugeTemperature: number | null;
+  /** Of a ring: where down the bore, what it was squared with, and whether it was deburred and squared anew. */
+  ring?: Pick<RingFit, 'depth' | 'squaring' | 'deburred' | 'squared'>;
+}
+
+export const EMPTY_HAND: Hand = { instrument: null, temperature: null, gaugeTemperature: null };
+const EMPTY_RING_HAND = { depth: null, squaring: null, deburred: false, squared: false };
+
+export type NewReading = Omit<ReadingEntry<Subject>, 'kind' | 'id' | 'at' | 'by'>;
+
+/** The reading that a meaning makes of a thing in a cylinder, filed under the number that the thing has. */
+export function readingOf(
+  judgement: Judgement,
+  { cylinder, subject, spot }: At<Subject>,
+  meaning: Meaning,
+  hand: Hand,
+  typed: string,
+): NewReading {
+  const judged = judgement.cylinders.find((c) => c.id === cylinder);
+  const { ring = EMPTY_RING_HAND, ...held } = hand;
+  const { number, spots, fitted } = SUBJECTS[subject];
+  const owner = judged ? numberAt(judged, subject) : cylinder;
+  return {
+    cylinder: number === 'piston' ? owner : cylinder,
+    subject,
+    place: spots ? spot : null,
+    value: meaning.value,
+    upTo: meaning.upTo,
+    typed,
+    ...held,
+    plate: spots ? judgement.choices.bores.plate : null,
+    fit: fitted ? { ...ring, ring: owner, open: meaning.open ?? false } : null,
+  };
+}
+
+const UNSTAMPED = { id: 'preview', at: '1970-01-01T00:00:00.000Z', by: '' };
+
+/** A reading as it would be logged, before it is. */
+export const asEntry = (reading: NewReading): Entry => ({ ...UNSTAMPED, ...reading, kind: 'reading' });
+
+/** A choice as it would be made, before it is. */
+export const asChoice = <K extends ChoiceKind>(kind: K, value: NonNullable<Choices[K]>): Entry =>
+  ({ ...UNSTAMPED, kind, replaces: null, value }) as unknown as Entry;

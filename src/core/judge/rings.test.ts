@@ -1,0 +1,295 @@
+import { describe, expect, it } from 'vitest';
+import { boreReading, gap, record, reading } from '@/fixtures/records';
+import { fromInches, fromThou } from '../quantity/length';
+import { STARTING_RING_SET } from '../rings/set';
+import { judge } from './judge';
+import type { Judgement } from './judgement';
+import type { Entry } from '../record/record';
+import type { RingFit } from '../record/reading';
+import { STARTING_BENCH, STARTING_PLACING } from '../rings/choices';
+import { type JudgedRing, ringAdvice } from '../rings/judged';
+
+const AT = '2026-05-04T09:00:00.000Z';
+const stamp = (id: string) => ({ id, at: AT, by: 'AB' });
+const fit = (ring: string, change: Partial<RingFit> = {}): RingFit => ({
+  ring,
+  depth: null,
+  squaring: null,
+  deburred: true,
+  squared: true,
+  open: false,
+  ...change,
+});
+const fitted = (
+  id: string,
+  cylinder: string,
+  thou: number,
+  change: Partial<RingFit> & { upTo?: number } = {},
+): Entry => {
+  const { upTo, ...rest } = change;
+  return {
+    ...reading(id, cylinder, 'top', fromThou(thou), upTo === undefined ? null : fromThou(upTo)),
+    fit: fit(rest.ring ?? cylinder, rest),
+  };
+};
+const cut = (id: string, cylinder: string, count: number | null, filer: string | null = 'hand.1'): Entry => ({
+  ...stamp(id),
+  kind: 'cut',
+  cylinder,
+  ring: 'top',
+  filer,
+  count,
+});
+/** A bore of so many inches at the top, the middle and the bottom, alike in both directions. */
+const bore = (cylinder: string, ...inches: [number, number, number]): Entry[] =>
+  (['top', 'middle', 'bottom'] as const).flatMap((depth, i) =>
+    [90, 0].map((angle) =>
+      boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches[i] ?? 0)),
+    ),
+  );
+const top = (judgement: Judgement, cylinder = 'L1'): JudgedRing => {
+  const found = judgement.cylinders.find((c) => c.id === cylinder);
+  if (!found) throw new Error(`no cylinder ${cylinder}`);
+  return found.rings.top;
+};
+// On 4.065 in the top window is 21 to 24 thou, its limit 26.
+
+describe('the gap that counts', () => {
+  it('wide enough where it was read, short where the bore is smallest: short, and filed for there', () => {
+    const ring = top(judge(record(...bore('L1', 4.066, 4.0655, 4.065), fitted('a', 'L1', 22))));
+    expect(ring.measured).toBe('in window');
+    expect(ring.counts?.gap.value).toBe(fromThou(22) - Math.round(Math.PI * fromThou(1)));
+    expect(ring.counts?.move.to.depth).toBe('bottom');
+    expect(ring.state).toBe('short');
+    expect(ring.toComeOff?.toMinimum).toBe(fromThou(21) - (ring.counts?.gap.value ?? 0));
+    expect(ringAdvice(ring)).toMatch(/short where the bore is smallest/);
+  });
+
+  it('too near the minimum to be sure changes no verdict, and is said', () => {
+    const judgement = judge(record(...bore('L1', 4.0651, 4.0651, 4.065), fitted('a', 'L1', 21)));
+    expect(top(judgement)).toMatchObject({ state: 'in window', done: true, counts: { state: 'not proven' } });
+    expect(judgement.findings.some((f) => f.says.join('').includes('where the bore is smallest'))).toBe(true);
+  });
+
+  it('read at the bottom it is the reading itself', () => {
+    const ring = top(judge(record(...bore('L1', 4.066, 4.0655, 4.065), fitted('a', 'L1', 22, { depth: 'bottom' }))));
+    expect([ring.state, ring.counts?.gap.value]).toEqual(['in window', fromThou(22)]);
+  });
+
+  it('a bore machined since leaves the ring to be read again', () => {
+    const honed: Entry = { ...stamp('h'), kind: 'renewed', part: 'bore', cylinder: 'L1' };
+    expect(top(judge(record(fitted('a', 'L1', 22), honed))).state).toBe('to do');
+    expect(top(judge(record(fitted('a', 'L1', 22), honed, fitted('b', 'L1', 22)))).state).toBe('in window');
+  });
+});
+
+describe('a ring in another cylinder', () => {
+  const placing: Entry = {
+    ...stamp('p'),
+    kind: 'placing',
+    replaces: null,
+    value: {
+      ...STARTING_PLACING,
+      top: {
+        pairs: [
+          { cylinder: 'L1', ring: 'R1' },
+          { cylinder: 'R1', ring: 'L1' },
+        ],
+        locked: [],
+      },
+    },
+  };
+  const bores = [...bore('L1', 4.065, 4.065, 4.065), ...bore('R1', 4.066, 4.066, 4.066)];
+
+  it('is predicted there by π times the change in diameter, and says where it was read', () => {
+    const judgement = judge(record(...bores, fitted('a', 'L1', 21), fitted('b', 'R1', 26), placing));
+    const ring = top(judgement);
+    expect(ring).toMatchObject({ number: 'R1', state: 'in window', readIn: { cylinder: 'R1' }, done: true });
+    expect(ring.gap?.value).toBe(fromThou(26) - Math.round(Math.PI * fromThou(1)));
+    expect(top(judgement, 'R1').gap?.value).toBe(fromThou(21) + Math.round(Math.PI * fromThou(1)));
+    expect(judgement.placing.top.standing.placed.map((p) => p.ring)).toEqual(['R1', 'L1']);
+  });
+
+  it('a reading there takes its place; without measured bores nothing is predicted', () => {
+    expect(
+      top(
+        judge(
+          record(
+            ...bores,
+            fitted('a', 'L1', 21),
+            fitted('b', 'R1', 26),
+            placing,
+            fitted('c', 'L1', 23, { ring: 'R1', deburred: false, squared: false }),
+          ),
+        ),
+      ),
+    ).toMatchObject({ readIn: null, state: 'in window', wander: null, done: true, gap: { value: fromThou(23) } });
+    const blind = top(judge(record(fitted('b', 'R1', 22), placing)));
+    expect(blind).toMatchObject({ gap: null, state: 'not proven', done: false });
+    expect(ringAdvice(blind)).toMatch(/read it here/);
+  });
+
+  it('a ring read in the wrong bore is predicted in its own without measuring again', () => {
+    const wrong = top(judge(record(...bores, fitted('a', 'R1', 24, { ring: 'L1' }))));
+    expect(wrong).toMatchObject({ number: 'L1', readIn: { cylinder: 'R1' }, state: 'not proven' });
+    expect(wrong.gap?.value).toBe(fromThou(24) - Math.round(Math.PI * fromThou(1)));
+  });
+
+  it('pairs that name a ring twice are not followed', () => {
+    const twice: Entry = {
+      ...placing,
+      value: { ...STARTING_PLACING, top: { pairs: [{ cylinder: 'L1', ring: 'R1' }], locked: [] } },
+    } as Entry;
+    expect(top(judge(record(fitted('b', 'R1', 22), twice))).number).toBe('L1');
+  });
+});
+
+describe('filing', () => {
+  it('a cut leaves the reading outdated until it is read again, and what it took is kept with the filer', () => {
+    const outdated = top(judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10))));
+    expect(outdated).toMatchObject({ cutsSince: 1, done: false, advice: null });
+    const judgement = judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), fitted('b', 'L1', 17)));
+    expect(top(judgement).taken).toEqual([{ id: 'c', filer: 'hand.1', count: 10, removed: fromThou(5) }]);
+    expect(judgement.rates).toMatchObject([
+      { filer: 'hand', metal: 'unknown', own: { cuts: 1 }, rate: { fit: { slope: fromThou(0.5) } } },
+    ]);
+    expect(top(judgement).advice?.turns[0]).toMatchObject({ filer: 'hand', count: 8 });
+  });
+
+  it('the first cut is advised by feel where nothing is known of the filer', () => {
+    expect(top(judge(record(fitted('a', 'L1', 12)))).advice).toMatchObject({
+      first: true,
+      take: fromThou(5),
+      turns: [],
+    });
+  });
+
+  it('the shop’s other engines count, for the same metal only', () => {
+    const shop = (metal: 'steel' | 'greyIron'): Entry => ({
+      ...stamp('r'),
+      kind: 'rate',
+      filer: 'hand',
+      metal,
+      sums: { cuts: 9, xx: 900, xy: 900 * fromThou(0.5), yy: 900 * fromThou(0.5) ** 2 },
+    });
+    const set: Entry = {
+      ...stamp('s'),
+      kind: 'ringSet',
+      replaces: null,
+      value: { ...STARTING_RING_SET, top: { ...STARTING_RING_SET.top, metal: 'steel' } },
+    };
+    expect(top(judge(record(set, shop('steel'), fitted('a', 'L1', 12)))).advice?.turns).toHaveLength(1);
+    expect(top(judge(record(set, shop('greyIron'), fitted('a', 'L1', 12)))).advice?.turns).toEqual([]);
+  });
+
+  it('a cut that was struck out counts for nothing', () => {
+    const struck: Entry = { ...stamp('v'), kind: 'void', of: 'c', reason: 'not done' };
+    expect(top(judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), struck)))).toMatchObject({
+      cutsSince: 0,
+      filed: false,
+    });
+  });
+
+  it('readings that wander are not proven, whatever they say', () => {
+    const ring = top(
+      judge(
+        record(
+          fitted('a', 'L1', 22),
+          { ...fitted('b', 'L1', 25), fit: fit('L1', { deburred: false }) } as Entry,
+          { ...fitted('c', 'L1', 22), fit: fit('L1', { deburred: false }) } as Entry,
+        ),
+      ),
+    );
+    expect(ring).toMatchObject({ state: 'not proven', done: false });
+    expect(ringAdvice(ring)).toMatch(/domed piston/);
+  });
+
+  it('readings further apart than a leaf agree where the limit says so', () => {
+    const bench: Entry = {
+      ...stamp('w'),
+      kind: 'bench',
+      replaces: null,
+      value: { ...STARTING_BENCH, repeat: fromThou(4) },
+    };
+    expect(top(judge(record(bench, gap('a', 'L1', 'top', 22), gap('b', 'L1', 'top', 24)))).wander).toBeNull();
+  });
+});
+
+describe('an over-gapped ring', () => {
+  const over = [fitted('a', 'L1', 30)];
+  const accepted: Entry = { ...stamp('y'), kind: 'accepted', of: 'a', reason: 'customer agrees' };
+
+  it('is done once accepted, stays over, and is a note with its reason', () => {
+    const judgement = judge(record(...over, accepted));
+    expect(top(judgement)).toMatchObject({ state: 'over', done: true, accepted: { reason: 'customer agrees' } });
+    expect(
+      judgement.findings.find((f) => f.cylinder === 'L1' && f.says.join('').includes('customer agrees'))?.severity,
+    ).toBe('note');
+  });
+
+  it('another reading is not what was accepted', () => {
+    expect(top(judge(record(...over, accepted, fitted('b', 'L1', 31)))).accepted).toBeNull();
+  });
+
+  it('a short one cannot be accepted', () => {
+    expect(top(judge(record(fitted('a', 'L1', 15), accepted)))).toMatchObject({
+      state: 'short',
+      accepted: null,
+      done: false,
+    });
+  });
+
+  it('another ring begins anew, and what was read of the old one is kept', () => {
+    const ring = top(judge(record(...over, { ...stamp('n'), kind: 'renewed', part: 'top', cylinder: 'L1' })));
+    expect(ring).toMatchObject({ state: 'to do', reading: null });
+    expect(ring.passes).toHaveLength(1);
+  });
+});
+
+describe('what a leaf can tell', () => {
+  it('a leaf that passes with none larger tried proves a minimum, and nothing of a limit', () => {
+    const rail: Entry = { ...reading('r', 'L1', 'upperRail', fromThou(15)), fit: fit('L1', { open: true }) };
+    expect(judge(record(rail)).cylinders[0]?.rings.upperRail.state).toBe('in window');
+    expect(top(judge(record(fitted('a', 'L1', 22, { open: true })))).state).toBe('not proven');
+  });
+});
+
+describe('grooves', () => {
+  const side = (id: string, cylinder: string, thou: number): Entry => reading(id, cylinder, 'topSide', fromThou(thou));
+  const state = (judgement: Judgement, at: string): string | undefined =>
+    judgement.cylinders.find((c) => c.id === at)?.grooves.grooves[0]?.side.state;
+
+  it('one piston stands for all, unless every one is asked for', () => {
+    expect(state(judge(record(side('g', 'L1', 1.5))), 'R1')).toBe('in window');
+    const each: Entry = {
+      ...stamp('s'),
+      kind: 'ringSet',
+      replaces: null,
+      value: { ...STARTING_RING_SET, grooves: 'each' },
+    };
+    expect(state(judge(record(each, side('g', 'L1', 1.5))), 'R1')).toBe('to do');
+    expect(judge(record(each)).tasks.grooves).toHaveLength(8 * 6);
+  });
+
+  it('a tight groove stops the build, a ring proud of its land too', () => {
+    const findings = judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0))).findings.filter(
+      (f) => f.stage === 'rings',
+    );
+    expect(findings.map((f) => f.severity)).toEqual(['stop', 'stop']);
+  });
+});
+
+describe('the route', () => {
+  const tasks = (route: 'byBank' | 'byCylinder'): string[] =>
+    judge(
+      record({ ...stamp('w'), kind: 'bench', replaces: null, value: { ...STARTING_BENCH, route } }),
+    ).tasks.rings.map((t) => t.cylinder);
+  it('bank by bank takes all of one bank first', () => {
+    expect(
+      tasks('byBank')
+        .slice(0, 8)
+        .every((c) => c.startsWith('L')),
+    ).toBe(true);
+    expect(tasks('byCylinder').slice(0, 4)).toEqual(['L1', 'L1', 'R1', 'R1']);
+  });
+});

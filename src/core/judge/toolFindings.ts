@@ -1,0 +1,91 @@
+/** What tools were wrongly used for: after their calibration ran out, or out of their range. */
+import { say, size } from '../quantity/saying';
+import { type Log, passesOf } from '../record/log';
+import type { LoggedReading } from '../record/reading';
+import { type Finding, about } from '../stage/finding';
+import type { Memo } from '../stage/memo';
+import { type StageId, type Subject, STAGE_OF, SUBJECT_IDS } from '../stages';
+import { type Instrument, calibrationEnds, isOutOfRange } from '../uncertainty/instrument';
+import { type JudgedCylinder, numberAt } from './judgement';
+
+/** One reading that a tool should not have taken. */
+interface Misuse {
+  tool: string;
+  subject: Subject;
+  late: boolean;
+  far: boolean;
+}
+
+/** What one tool was wrongly used for. */
+interface Misuses {
+  /** What was read with it first: it is mended on that stage. */
+  subject: Subject;
+  outOfDate: number;
+  /** By the label of the cylinder. */
+  outOfRange: Map<string, number>;
+}
+
+function misuseOf(reading: LoggedReading<Subject>, tools: ReadonlyMap<string, Instrument>): Misuse[] {
+  const tool = reading.voided || reading.instrument === null ? undefined : tools.get(reading.instrument);
+  if (!tool || !reading.instrument) return [];
+  const end = calibrationEnds(tool);
+  const [late, far] = [end !== null && reading.at.slice(0, 10) >= end, isOutOfRange(tool, reading.value)];
+  return late || far ? [{ tool: reading.instrument, subject: reading.subject, late, far }] : [];
+}
+
+/** In one cylinder. */
+function misusesIn(log: Log, cylinder: JudgedCylinder, memo: Memo): Misuse[] {
+  const histories = SUBJECT_IDS.map((subject) => passesOf(log, numberAt(cylinder, subject), subject));
+  return memo(`misused tools ${cylinder.id}`, [log.tools, ...histories], () =>
+    histories.flatMap((history) =>
+      history.flatMap((reading) => (reading.kind === 'reading' ? misuseOf(reading, log.tools) : [])),
+    ),
+  );
+}
+
+function misuses(log: Log, cylinders: readonly JudgedCylinder[], memo: Memo): Map<string, Misuses> {
+  const found = new Map<string, Misuses>();
+  for (const cylinder of cylinders)
+    for (const { tool, subject, late, far } of misusesIn(log, cylinder, memo)) {
+      const all = found.get(tool) ?? { subject, outOfDate: 0, outOfRange: new Map<string, number>() };
+      if (late) all.outOfDate += 1;
+      if (far) all.outOfRange.set(cylinder.label, (all.outOfRange.get(cylinder.label) ?? 0) + 1);
+      found.set(tool, all);
+    }
+  return found;
+}
+
+const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `${what}s`}`;
+
+/** What the tools of a record were wrongly used for. */
+export function toolFindings(log: Log, cylinders: readonly JudgedCylinder[], memo: Memo): Finding<StageId>[] {
+  if (log.tools.size === 0) return [];
+  return [...misuses(log, cylinders, memo)].flatMap(([key, { subject, outOfDate, outOfRange }]) => {
+    const tool = log.tools.get(key);
+    if (!tool) return [];
+    const stage = STAGE_OF[subject];
+    const far = [...outOfRange.values()].reduce((a, b) => a + b, 0);
+    return [
+      ...(outOfDate > 0
+        ? [
+            about(
+              'mend',
+              stage,
+              null,
+              say`${tool.name}: its calibration held to ${calibrationEnds(tool) ?? ''}, and ${counted(outOfDate, 'reading')} came after. Check it against a setting standard.`,
+            ),
+          ]
+        : []),
+      ...(far > 0
+        ? [
+            about(
+              'mend',
+              stage,
+              null,
+              say`${tool.name} reaches from ${size(tool.from)} to ${size(tool.to)}, and ${counted(far, 'reading')} ${far === 1 ? 'lies' : 'lie'} outside (${[...outOfRange.keys()].map((l) => `cylinder ${l}`).join(', ')}). Was another tool in hand?`,
+            ),
+          ]
+        : []),
+    ];
+  });
+}

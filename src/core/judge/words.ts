@@ -1,0 +1,19 @@
+/** What is read, and where, in a few words. */
+import { shortDepth, shortDirection } from '../bores/grid';
+import type { At } from '../stage/tasks';
+import { type Subject, SUBJECTS } from '../stages';
+import type { JudgedCylinder } from './judgement';
+
+/**
+ * A thing to read with its cylinder.
+ *
+ * @example taskWords(cylinder, { cylinder: '3', subject: 'second', spot: null }) // 'Cylinder 3, second ring'
+ * @example taskWords(cylinder, { cylinder: '3', subject: 'bore', spot: { depth: 'top', angle: 90 } }) // 'Cylinder 3, top, square'
+ */
+export function taskWords(cylinder: JudgedCylinder | undefined, { subject, spot }: At<Subject>): string {
+  const label = cylinder?.label ?? '?';
+  if (spot) return `Cylinder ${label}, ${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`;
+  const other =
+    subject === 'piston' && cylinder && cylinder.piston.id !== cylinder.id ? ` ${cylinder.piston.label}` : '';
+  return `Cylinder ${label}, ${SUBJECTS[subject].words}${other}`;
+}

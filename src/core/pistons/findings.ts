@@ -1,0 +1,97 @@
+/** What is to be known of pistons, their pins, and their clearances. */
+import { foundWords } from '../bores/shape';
+import { type Saying, clear, fine, raw, say, size } from '../quantity/saying';
+import { type Finding, type Severity, about } from '../stage/finding';
+import { REPEATS_AGREE, joined, slipWords } from '../bores/findings';
+import type { JudgedBore } from '../bores/judged';
+import type { Cylinder } from '../engine/engine';
+import type { JudgedPiston } from './judged';
+import type { JudgedClearance } from './judgedClearance';
+
+/** A cylinder with what its clearance comes from. */
+interface Cleared extends Cylinder {
+  bore: JudgedBore;
+  clearance: JudgedClearance;
+}
+
+/** Of one piston and its pin. */
+export function pistonFindings({ id, label, outlier, size: sized, range, pin }: JudgedPiston): Finding[] {
+  const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
+  const out: Finding[] = [];
+  if (outlier && sized)
+    out.push(
+      at(
+        'mend',
+        say`Piston ${label}: ${size(sized.value)} stands ${fine(Math.abs(outlier.off))} from the others, about ${size(outlier.neighbours)}. ${slipWords(outlier.slip)}`,
+      ),
+    );
+  if (range > REPEATS_AGREE)
+    out.push(
+      at(
+        'mend',
+        say`Piston ${label}: its readings lie ${fine(range)} apart, and their mean stands. Read it again at the gauge point; strike out the one that is wrong.`,
+      ),
+    );
+  const { clearance } = pin;
+  if (clearance?.state === 'tight')
+    out.push(
+      at(
+        'stop',
+        say`Piston ${label}: pin clearance ${raw(clearance.value)} is too small; the pin can seize in its bore.`,
+      ),
+    );
+  if (clearance?.state === 'over')
+    out.push(at('mend', say`Piston ${label}: pin clearance ${raw(clearance.value)} is too large; it will knock.`));
+  if (clearance?.state === 'not proven')
+    out.push(
+      at(
+        'note',
+        say`Piston ${label}: pin clearance ${raw(clearance.value)} ± ${raw(clearance.uncertainty)} is too near a limit for the tools to prove.`,
+      ),
+    );
+  return out;
+}
+
+/** Of the clearance of one cylinder. */
+export function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
+  const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
+  const { value, state, uncertainty, target, strip } = clearance;
+  if (value === null) return [];
+  if (value < 0)
+    return [
+      at('stop', say`Cylinder ${label}: the piston reads ${clear(-value)} larger than its bore. Read both again.`),
+    ];
+  const out: Finding[] = [];
+  if (strip.check && !strip.check.agrees)
+    out.push(
+      at(
+        'mend',
+        say`Cylinder ${label}: ${joined(strip.check.working)}. One of the readings is off: measure bore and piston again.`,
+      ),
+    );
+  if (!target.set) return out;
+  const { min, limit } = target.inForce;
+  const where = bore.shape ? ` (at ${foundWords(bore.shape.smallest)})` : '';
+  if (state === 'tight')
+    out.push(
+      at(
+        'stop',
+        say`Cylinder ${label}: clearance ${clear(value)}${where} is under ${clear(min)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`,
+      ),
+    );
+  if (state === 'over' && limit !== null)
+    out.push(
+      at(
+        'mend',
+        say`Cylinder ${label}: clearance ${clear(value)} is over ${clear(limit)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`,
+      ),
+    );
+  if (state === 'not proven')
+    out.push(
+      at(
+        'mend',
+        say`Cylinder ${label}: clearance ${clear(value)} ± ${clear(uncertainty)} is too near a limit for the tools to prove. Read both again, with finer tools if there are any.`,
+      ),
+    );
+  return out;
+}

@@ -1,0 +1,90 @@
+/** One piston: its readings at the gauge point, its pin and pin bore, and whether it stands out of its set. */
+import { STEEL_EXPANSION } from '../heat/metals';
+import type { Nm } from '../quantity/length';
+import { type Saying, raw, say, size } from '../quantity/saying';
+import { type LoggedReading, livePasses } from '../record/reading';
+import { type Sized, type Tools, atTwenty, rangeOf, sizedOf } from '../uncertainty/sized';
+import { combined, expanded } from '../uncertainty/uncertainty';
+import { type Outlier, type PinState, type PistonChoices, NEAR, outlierOf, pinState } from './piston';
+
+export interface JudgedPin {
+  pin: Sized | null;
+  bore: Sized | null;
+  clearance: { value: Nm; uncertainty: Nm; state: PinState; working: Saying[] } | null;
+}
+
+export interface JudgedPiston {
+  /** The place whose number it has, and that number. */
+  id: string;
+  label: string;
+  passes: readonly LoggedReading[];
+  /** Readings of the pin and of the pin bore. */
+  pinPasses: Record<'pin' | 'pinBore', readonly LoggedReading[]>;
+  size: Sized | null;
+  /** Readings that count. */
+  read: number;
+  range: Nm;
+  outlier: Outlier | null;
+  pin: JudgedPin;
+  round: number;
+}
+
+interface PistonAsk {
+  id: string;
+  label: string;
+  /** By subject. */
+  passes: (subject: 'piston' | 'pin' | 'pinBore') => readonly LoggedReading[];
+  round: number;
+  expansion: number;
+  tools: Tools;
+  choices: PistonChoices;
+}
+
+function judgedPin({ passes, round, expansion, tools, choices }: PistonAsk): JudgedPin {
+  const pin = sizedOf(livePasses(passes('pin'), round), STEEL_EXPANSION, tools);
+  const bore = sizedOf(livePasses(passes('pinBore'), round), expansion, tools);
+  if (!pin || !bore) return { pin, bore, clearance: null };
+  const value = bore.value - pin.value;
+  const uncertainty = Math.round(
+    expanded(
+      combined([pin.doubt.tool, pin.doubt.own, pin.doubt.heat, bore.doubt.tool, bore.doubt.own, bore.doubt.heat]),
+    ),
+  );
+  return {
+    pin,
+    bore,
+    clearance: {
+      value,
+      uncertainty,
+      state: pinState(value, uncertainty, choices.pin),
+      working: [say`pin bore ${size(bore.value)} − pin ${size(pin.value)} = ${raw(value)}`],
+    },
+  };
+}
+
+/** A piston from its readings; whether it stands out is seen once all are. */
+export function judgedPiston(ask: PistonAsk): JudgedPiston {
+  const { id, label, passes, round, expansion, tools } = ask;
+  const counting = livePasses(passes('piston'), round);
+  return {
+    id,
+    label,
+    passes: passes('piston'),
+    pinPasses: { pin: passes('pin'), pinBore: passes('pinBore') },
+    size: sizedOf(counting, expansion, tools),
+    read: counting.length,
+    range: Math.round(rangeOf(counting.map((p) => atTwenty(p, expansion)))),
+    outlier: null,
+    pin: judgedPin(ask),
+    round,
+  };
+}
+
+/** The pistons with those called out that stand away from the others. */
+export function withOutliers(pistons: JudgedPiston[]): JudgedPiston[] {
+  return pistons.map((piston) => {
+    const others = pistons.flatMap((p) => (p === piston ? [] : (p.size?.value ?? [])));
+    const typed = piston.passes.findLast((p) => p.voided === null)?.typed ?? '';
+    return piston.size ? { ...piston, outlier: outlierOf(piston.size.value, typed, others, NEAR.piston) } : piston;
+  });
+}

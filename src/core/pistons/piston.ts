@@ -1,0 +1,102 @@
+/**
+ * A piston as measured: at its gauge point, square to the pin, at the height its maker names. Anywhere else it
+ * reads small. A set should agree within a few tenths. Common practice, no source.
+ */
+import { median } from '../quantity/near';
+import type { Nm } from '../quantity/length';
+import { type Saying, clear, raw, say, size } from '../quantity/saying';
+import { slipsOf } from '../quantity/slips';
+import { conformity } from '../uncertainty/uncertainty';
+
+/** What the height of the gauge point is counted from. */
+export const GAUGE_FROM = ['skirt', 'crown', 'pin'] as const;
+export type GaugeFrom = (typeof GAUGE_FROM)[number];
+
+export const GAUGE_FROM_WORDS: Record<GaugeFrom, string> = {
+  skirt: 'up from the skirt’s foot',
+  crown: 'down from the crown',
+  pin: 'down from the pin’s centre',
+};
+
+export interface PistonChoices {
+  /** Readings taken of a piston before the line moves on. */
+  readings: number;
+  /** Whether pins and pin bores are on the route. */
+  pins: boolean;
+  /** Height of the gauge point, as the maker gives it; null when not noted. */
+  gauge: { height: Nm | null; from: GaugeFrom };
+  /** What a pin's clearance should be. */
+  pin: { least: Nm; most: Nm };
+}
+
+/** Pin clearance about 0.0005 to 0.001 in: common practice, no source. */
+export const STARTING_PISTONS: PistonChoices = {
+  readings: 1,
+  pins: false,
+  gauge: { height: null, from: 'skirt' },
+  pin: { least: 12_700, most: 25_400 },
+};
+
+/** Where a piston is to be measured, as a sentence. */
+export const gaugePoint = ({ height, from }: PistonChoices['gauge']): Saying =>
+  height === null
+    ? say`On the skirt at the maker’s gauge point, square to the pin. Anywhere else it reads small.`
+    : say`At the gauge point, ${size(height)} ${GAUGE_FROM_WORDS[from]}, square to the pin. Anywhere else it reads small.`;
+
+/** A size that stands away from its neighbours, and the slip that would explain it. */
+export interface Outlier {
+  neighbours: Nm;
+  off: Nm;
+  /** E.g. `digit 8 dropped`; null where no known slip leads back to the neighbours. */
+  slip: string | null;
+}
+
+/** How far a size may stand from its neighbours before it is called out: pistons 1 thou, bores 0.25 mm. From memory. */
+export const NEAR = { piston: 25_400, bore: 250_000, pin: 12_700 };
+
+/**
+ * Whether a size stands away from its neighbours; null where it does not, or there are fewer than two.
+ *
+ * @param typed what was typed for it: says which slip leads back
+ */
+export function outlierOf(value: Nm, typed: string, neighbours: Nm[], within: Nm): Outlier | null {
+  if (neighbours.length < 2) return null;
+  const middle = median(neighbours);
+  const off = value - middle;
+  if (Math.abs(off) <= within) return null;
+  const numeral = /\d*\.?\d+/.exec(typed)?.[0] ?? '';
+  const [slip] = slipsOf(numeral, value, { nm: middle, within });
+  return { neighbours: middle, off, slip: slip?.taken ?? null };
+}
+
+export type PinState = 'to do' | 'tight' | 'in window' | 'over' | 'not proven';
+
+/** Clearance of a pin in its bore against what it should be (ISO 14253-1 at both ends). */
+export function pinState(clearance: Nm, uncertainty: Nm, { least, most }: PistonChoices['pin']): PinState {
+  const side = conformity(clearance - uncertainty, clearance + uncertainty, least, most);
+  return side === 'below' ? 'tight' : side === 'above' ? 'over' : side === 'inside' ? 'in window' : side;
+}
+
+/** A feeler strip drawn up beside the piston reads about half a thou under the true clearance. Common practice, no source. */
+export const STRIP_UNDER: Nm = 12_700;
+
+/** What a feeler strip says of a clearance: a check, never the record. */
+export interface StripCheck {
+  read: Nm;
+  expected: Nm;
+  /** Within half a thou of what it should read. */
+  agrees: boolean;
+  working: Saying[];
+}
+
+export function stripCheck(read: Nm, clearance: Nm): StripCheck {
+  const expected = clearance - STRIP_UNDER;
+  return {
+    read,
+    expected,
+    agrees: Math.abs(read - expected) <= STRIP_UNDER,
+    working: [
+      say`a strip reads about ${raw(STRIP_UNDER)} under the true clearance: ${clear(clearance)} − ${clear(STRIP_UNDER)} = ${clear(expected)}; it read ${clear(read)}`,
+    ],
+  };
+}

@@ -1,0 +1,133 @@
+/**
+ * What is read and done at the bench, as the record keeps it. Nothing here is ever changed: a correction is a later
+ * entry that voids the earlier one and says why.
+ */
+import type { Check } from '../assembly/checks';
+import type { Depth, Spot } from '../bores/grid';
+import type { Joints } from '../clocking/joints';
+import type { Nm } from '../quantity/length';
+import type { Ring, Squaring } from '../rings/ring';
+
+export interface Stamp {
+  /** Unique in the build; made where the entry was made, so that sending it twice adds it once. */
+  id: string;
+  /** ISO 8601, UTC. */
+  at: string;
+  /** Initials. */
+  by: string;
+}
+
+/** How a ring stood when its gap was read. */
+export interface RingFit {
+  /** The number of the ring, as the cylinder that it came with: in its own cylinder, the same. */
+  ring: string;
+  /** Where down the bore; null when not said. */
+  depth: Depth | null;
+  squaring: Squaring | null;
+  /** Whether it was deburred, and squared anew, before this reading. */
+  deburred: boolean;
+  squared: boolean;
+  /** The leaf passes and no larger one was tried. */
+  open: boolean;
+}
+
+export interface ReadingEntry<S extends string = string> extends Stamp {
+  kind: 'reading';
+  /** Which of the engine's, see `Cylinder.id`. Of a piston, its pin and its grooves: the number of the piston. */
+  cylinder: string;
+  subject: S;
+  /** Where in the bore; null for anything else, and for a bore of which only a size was given. */
+  place: Spot | null;
+  value: Nm;
+  /** For a feeler bracket, the leaf that did not pass. */
+  upTo: Nm | null;
+  /** What was typed, letter for letter. */
+  typed: string;
+  /** Key of the tool, see `instrumentKey`, or its name in words; null when not said. */
+  instrument: string | null;
+  /** °C of the part, and of the tool, where given; 20 °C is taken where not. */
+  temperature: number | null;
+  gaugeTemperature: number | null;
+  /** Whether a torque plate was bolted on; null when not said. */
+  plate: boolean | null;
+  /** Of a ring; null for anything else, and for a ring of which nothing was said: it is then the cylinder's own. */
+  fit: RingFit | null;
+}
+
+/** A cut with a ring filer. */
+export interface CutEntry extends Stamp {
+  kind: 'cut';
+  /** The number of the ring. */
+  cylinder: string;
+  ring: Ring;
+  /** Key of the filer, see `instrumentKey`; null when not said. */
+  filer: string | null;
+  /** Turns or strokes, as the filer counts; null when not counted. */
+  count: number | null;
+}
+
+/** Something was checked at the block. */
+export interface CheckEntry extends Stamp {
+  kind: 'check';
+  cylinder: string;
+  check: Check;
+  /** Of the joints: where they were planned; null for anything else, and where it is not known. */
+  planned: Joints | null;
+  /** Joints that were found elsewhere, and where. */
+  found: Partial<Joints>;
+  /** Of the front mark and the rod: what was looked for, see `againstOf`. */
+  expected: string | null;
+}
+
+/** Who struck an entry out, when and why. */
+export interface Voided {
+  by: string;
+  at: string;
+  reason: string;
+}
+
+/** A reading as the log shows it: voided ones stay, with who struck them out and why. */
+export interface LoggedReading<S extends string = string> extends ReadingEntry<S> {
+  voided: Voided | null;
+  /** How often the part was machined or replaced before it was made; 0 for a part as found. */
+  round: number;
+  /** Of a ring: how often the bore it was read in had been machined. */
+  boreRound: number;
+}
+
+/** A cut as the log shows it. */
+export interface LoggedCut extends CutEntry {
+  voided: Voided | null;
+  /** How often the ring was replaced before it. */
+  round: number;
+}
+
+/** Anything that stands in the history of a part. */
+export type Logged = LoggedReading | LoggedCut;
+
+export const isReading = (item: Logged): item is LoggedReading => item.kind === 'reading';
+
+/** Whether a reading or a cut still counts: not struck out, and of the part as it is now. */
+export const isLive = ({ voided, round }: Pick<Logged, 'voided' | 'round'>, now: number): boolean =>
+  voided === null && round === now;
+
+/** The readings that still count, of the part as it is now. */
+export const livePasses = <R extends Pick<Logged, 'voided' | 'round'>>(passes: readonly R[], now: number): R[] =>
+  passes.filter((pass) => isLive(pass, now));
+
+/** The last that is not struck out, in whichever round it was made; null for none. */
+export const lastUnvoided = <R extends Pick<Logged, 'voided'>>(passes: readonly R[]): R | null =>
+  passes.findLast((pass) => pass.voided === null) ?? null;
+
+/** An entry that says a part was machined or replaced. */
+export interface Renewal extends Stamp {
+  part: string;
+}
+
+/** A verdict that was accepted as it is. */
+export interface Acceptance extends Stamp {
+  reason: string;
+}
+
+/** What a bore gauge was zeroed at: a size, or the piston of each cylinder, so that the dial is the clearance. */
+export type GaugeSetting = Nm | 'piston';

@@ -1,0 +1,63 @@
+/**
+ * BuildRecord: everything known of one engine, as the entries that were appended to it, in order.
+ * Nothing in it is ever changed: a choice is replaced by a later one, a reading is voided by a later entry
+ * that says why, and all of them stay on record.
+ */
+import type { RateMetal, RateSums } from '../rings/rate';
+import { type ChoiceKind, type Choices, type Subject, CHOICE_KINDS } from '../stages';
+import { type Chart, STARTING_CHART } from '../targets/chart';
+import type { Instrument } from '../uncertainty/instrument';
+import type { CheckEntry, CutEntry, GaugeSetting, ReadingEntry, Stamp } from './reading';
+
+interface Choice extends Stamp {
+  /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */
+  replaces: string | null;
+}
+
+/** What someone chose, whole: the last of a kind holds. */
+export type ChoiceEntry = {
+  [K in ChoiceKind]: { kind: K; value: NonNullable<Choices[K]> } & Choice;
+}[ChoiceKind];
+
+export type Entry =
+  | ChoiceEntry
+  | ReadingEntry<Subject>
+  | CutEntry
+  | CheckEntry
+  /** A tool, whole, as it was when readings named it: a later edit in the shop never reaches them. */
+  | ({ kind: 'instrument'; value: Instrument } & Stamp)
+  /** A bore gauge was zeroed; `instrument` is the key of the gauge, null where none was named. */
+  | ({ kind: 'setting'; instrument: string | null; to: GaugeSetting } & Stamp)
+  /** A bore was bored or honed, or a piston or a ring replaced: what was read of it before no longer holds and is kept. */
+  | ({ kind: 'renewed'; part: string; cylinder: string } & Stamp)
+  /** What a filer took off on the shop's other engines, as it was known when it was first used here. */
+  | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
+  /** A gap over its limit is accepted as it was read. */
+  | ({ kind: 'accepted'; of: string; reason: string } & Stamp)
+  /** An earlier reading, cut, acceptance, check or renewal no longer counts. */
+  | ({ kind: 'void'; of: string; reason: string } & Stamp);
+
+export interface BuildRecord {
+  id: string;
+  entries: Entry[];
+}
+
+export const isChoice = (entry: Entry): entry is ChoiceEntry => CHOICE_KINDS.some((kind) => kind === entry.kind);
+
+/** The last entry of a kind, or null. */
+export function lastOf<K extends Entry['kind']>(
+  entries: readonly Entry[],
+  kind: K,
+): Extract<Entry, { kind: K }> | null {
+  return (entries.findLast((entry) => entry.kind === kind) as Extract<Entry, { kind: K }> | undefined) ?? null;
+}
+
+/** The entry that sets a new build with a chart; none for the starting chart as the program comes with it. */
+export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Entry[] =>
+  chart.id === STARTING_CHART.id && chart.version === STARTING_CHART.version
+    ? []
+    : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
+
+/** Entries that a later one may void. */
+const VOIDABLE: readonly Entry['kind'][] = ['reading', 'cut', 'accepted', 'check', 'renewed'];
+export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.includes(kind);

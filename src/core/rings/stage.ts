@@ -1,0 +1,412 @@
+/** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
+import type { BoresPart } from '../bores/stage';
+import type { Cylinder } from '../engine/engine';
+import { whereParts } from '../engine/whereParts';
+import { type HeatChoices, type JudgedHeat, heatOf } from '../heat/assess';
+import { fine, say } from '../quantity/saying';
+import { historyOf, passesOf, roundOf } from '../record/log';
+import { type LoggedReading, isLive } from '../record/reading';
+import type { PistonsPart } from '../pistons/stage';
+import type { Memo } from '../stage/memo';
+import { type Piece, type Row, type SheetPart, words } from '../stage/report';
+import { cutRow, readingRow, resultRow } from '../stage/rows';
+import { type Frame, type Judged, type Outcome, SILENT, type Stage, type SubjectFacts, counted } from '../stage/stage';
+import type { Task } from '../stage/tasks';
+import type { TargetsMade, TargetsPart } from '../targets/stage';
+import type { Target, TargetChoices } from '../targets/target';
+import type { CutAdvice } from './advice';
+import { gapCaption } from './caption';
+import { type BenchChoices, type PlacingChoices, type Route, STARTING_BENCH, STARTING_PLACING } from './choices';
+import { type Spread, grooveFindings, ringFindings, setFindings, spreadFindings } from './findings';
+import { type GrooveSubject, type JudgedGrooves, GROOVE_SUBJECTS, grooveOf, judgedGrooves } from './grooves';
+import { type JudgedRing, type RingBore, boreGirths, judgedRing, ringAdvice } from './judged';
+import { type JudgedPlacing, judgedPlacing } from './judgedPlacing';
+import type { Placed } from './placed';
+import { type JudgedRate, cutAdvice, metalOf, ratesOf } from './rates';
+import { type Compression, type Ring, RINGS, RING_WORDS, isCompression, offWords, worstOf } from './ring';
+import { type RingSet, STARTING_RING_SET, landIsDone, sideIsDone } from './set';
+
+export interface RingsChoices {
+  bench: BenchChoices;
+  ringSet: RingSet;
+  placing: PlacingChoices;
+}
+
+export interface RingsPart {
+  rings: Record<Ring, JudgedRing>;
+  /** Of the compression rings and of the rails, the one that needs a hand most. */
+  worst: { compression: Ring; rail: Ring };
+  /** How rings sit in the grooves of the piston in it. */
+  grooves: JudgedGrooves;
+  /** The heat model of it; null without a bore or an assumed temperature. */
+  heat: JudgedHeat | null;
+}
+
+export interface RingsMade {
+  /** Which ring of a kind is in which cylinder. */
+  placing: Record<Compression, JudgedPlacing>;
+  /** What each filer takes off each metal. */
+  rates: JudgedRate[];
+  spreads: Spread[];
+}
+
+type Engine = Frame<RingsChoices & { targets: TargetChoices; heat: HeatChoices }> &
+  Pick<TargetsMade, 'duty' | 'piston'>;
+type Fitted = Cylinder & BoresPart & TargetsPart & PistonsPart;
+type Whole = Fitted & RingsPart;
+type All = Engine & RingsMade;
+
+/** Rings that must be in their window before the engine is: both compression rings, and the rails where they are read. */
+export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...RINGS] : ['top', 'second']);
+
+type RingBores = ReadonlyMap<string, RingBore>;
+
+/** The bores as rings see them: each the same object until that bore is read or machined. */
+function ringBoresOf(cylinders: readonly Fitted[], memo: Memo): RingBores {
+  const bores = cylinders.map(({ id, label, bore }): [string, RingBore] => [
+    id,
+    memo(`girths ${id}`, [bore, label], () => ({ label, girths: boreGirths(bore), round: bore.round })),
+  ]);
+  return new Map(bores);
+}
+
+const targetOf = ({ targets }: TargetsPart, ring: Ring): Target =>
+  isCompression(ring) ? targets[ring] : targets.rails;
+
+interface RingAt {
+  ring: Ring;
+  /** Of which number. */
+  number: string;
+  cylinder: Fitted;
+  bores: RingBores;
+}
+
+/** One ring without its advice, which follows once all rates are known. */
+function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, labels }: Engine, memo: Memo): JudgedRing {
+  const history = historyOf(log, number, ring);
+  const round = roundOf(log, number, ring);
+  const label = labels.get(number) ?? number;
+  const target = targetOf(cylinder, ring);
+  const { bench, targets } = choices;
+  const readIn = new Set([cylinder.id, ...history.map((item) => item.cylinder)]);
+  const from = [number, history, round, label, target, bench, targets.feelerStep, log.accepted, log.tools];
+  return memo(`${ring} ${cylinder.id}`, [...from, ...[...readIn].map((id) => bores.get(id))], () =>
+    judgedRing({
+      ring,
+      number,
+      label,
+      cylinder: cylinder.id,
+      target,
+      history,
+      round,
+      accepted: log.accepted,
+      bench,
+      tools: log.tools,
+      feelerStep: targets.feelerStep,
+      bores,
+    }),
+  );
+}
+
+/** A ring with what to cut from it next. */
+function advised(ring: JudgedRing, cylinder: string, rates: JudgedRate[], { choices }: Engine, memo: Memo): JudgedRing {
+  const metal = metalOf(choices.ringSet, ring.ring);
+  const { chance } = choices.bench;
+  return memo(`advised ${ring.ring} ${cylinder}`, [ring, rates, metal, chance], () => {
+    const advice: CutAdvice | null = cutAdvice(ring, rates, metal, chance);
+    return { ...ring, advice };
+  });
+}
+
+/** The last reading of a groove that counts. */
+const grooveReading = ({ log }: Engine, piston: string, subject: GrooveSubject): LoggedReading | null =>
+  passesOf(log, piston, subject).findLast((p) => isLive(p, roundOf(log, piston, 'piston'))) ?? null;
+
+/** The first piston's reading of a groove, for where one stands for all. */
+function sampledReading(engine: Engine, subject: GrooveSubject): { reading: LoggedReading; label: string } | null {
+  for (const [id, label] of engine.labels) {
+    const reading = grooveReading(engine, id, subject);
+    if (reading) return { reading, label };
+  }
+  return null;
+}
+
+function groovesOf({ piston }: Fitted, engine: Engine, memo: Memo): JudgedGrooves {
+  const { log, choices } = engine;
+  const histories = GROOVE_SUBJECTS.map((s) => passesOf(log, piston.id, s));
+  const samples = GROOVE_SUBJECTS.map((s) => sampledReading(engine, s));
+  const sampled = (subject: GrooveSubject): (typeof samples)[number] =>
+    samples[GROOVE_SUBJECTS.indexOf(subject)] ?? null;
+  const from = [
+    ...histories,
+    ...samples.flatMap((s) => [s?.reading, s?.label]),
+    piston.round,
+    choices.ringSet,
+    log.tools,
+  ];
+  return memo(`grooves ${piston.id}`, from, () =>
+    judgedGrooves({
+      set: choices.ringSet,
+      own: (subject) => grooveReading(engine, piston.id, subject),
+      sampled,
+      passes: histories.flat(),
+      tools: log.tools,
+    }),
+  );
+}
+
+function heatIn(
+  { targetBore, targets, clearance }: Fitted,
+  rings: RingsPart['rings'],
+  engine: Engine,
+): JudgedHeat | null {
+  const { job, duty, piston, choices } = engine;
+  const { heat, ringSet } = choices;
+  if (!targetBore || !job) return null;
+  return heatOf({
+    bore: targetBore.nm,
+    row: duty.row,
+    column: piston,
+    surface: job.surface,
+    choices: heat,
+    targets,
+    measured: { top: rings.top.counts?.gap ?? rings.top.gap, second: rings.second.counts?.gap ?? rings.second.gap },
+    metals: { top: ringSet.top.metal ?? heat.ringMetal, second: ringSet.second.metal ?? heat.ringMetal },
+    clearance: clearance.value,
+  });
+}
+
+/** What a set of rings comes to in one cylinder, once their advice is in. */
+function partOf(cylinder: Fitted, rings: RingsPart['rings'], engine: Engine, memo: Memo): RingsPart {
+  const grooves = groovesOf(cylinder, engine, memo);
+  const { job, duty, piston, choices } = engine;
+  const { targetBore, targets, clearance, id } = cylinder;
+  const { top, second, upperRail, lowerRail } = rings;
+  const from = [top, second, targetBore, targets, clearance.value, job, duty, piston, choices.heat, choices.ringSet];
+  const heat = memo(`heat ${id}`, from, () => heatIn(cylinder, rings, engine));
+  return memo(`rings ${id}`, [top, second, upperRail, lowerRail, grooves, heat], () => ({
+    rings,
+    worst: { compression: worstOf([top, second]).ring, rail: worstOf([upperRail, lowerRail]).ring },
+    grooves,
+    heat,
+  }));
+}
+
+function spreadsOf(cylinders: readonly Whole[]): Spread[] {
+  return RINGS.flatMap((ring) => {
+    const values = cylinders.flatMap((c) => c.rings[ring].gap?.value ?? []);
+    if (values.length < 2) return [];
+    const least = Math.min(...values);
+    const most = Math.max(...values);
+    return [{ ring, least, most, spread: most - least }];
+  });
+}
+
+function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged<RingsPart, RingsMade> {
+  const { log, choices } = engine;
+  const bores = ringBoresOf(cylinders, memo);
+  const numberIn = (kind: Compression): Map<string, string> => {
+    const put = choices.placing[kind].pairs.map(({ cylinder, ring: part }) => ({ cylinder, part }));
+    return whereParts(cylinders, put);
+  };
+  const numbers = { top: numberIn('top'), second: numberIn('second') };
+  const unadvised = cylinders.map((cylinder) => {
+    const at = (ring: Ring): JudgedRing => {
+      const number = (isCompression(ring) ? numbers[ring].get(cylinder.id) : null) ?? cylinder.id;
+      return ringAt({ ring, number, cylinder, bores }, engine, memo);
+    };
+    return { cylinder, rings: RINGS.map(at) };
+  });
+  const taken = unadvised.flatMap((u) => u.rings.filter((r) => r.taken.length > 0));
+  const rates = memo('rates', [log.shopRates, choices.ringSet, ...taken.map((r) => r.taken)], () =>
+    ratesOf(taken, log.shopRates, choices.ringSet),
+  );
+  const judged = unadvised.map(({ cylinder, rings }): Whole & { part: RingsPart } => {
+    const done = rings.map((ring): [Ring, JudgedRing] => [ring.ring, advised(ring, cylinder.id, rates, engine, memo)]);
+    const part = partOf(cylinder, Object.fromEntries(done) as RingsPart['rings'], engine, memo);
+    return { ...cylinder, ...part, part };
+  });
+  const placed = (kind: Compression): JudgedPlacing => {
+    const before = (log.before.get(`placing ${kind}`) ?? []) as Placed[];
+    const from = [choices.placing, before, ...bores.values(), ...judged.map((c) => c.rings[kind]), engine.labels];
+    return memo(`placing ${kind}`, from, () => judgedPlacing(judged, kind, choices.placing, before, bores));
+  };
+  return {
+    cylinders: new Map(judged.map(({ id, part }) => [id, part])),
+    engine: { rates, placing: { top: placed('top'), second: placed('second') }, spreads: spreadsOf(judged) },
+  };
+}
+
+/** The rings in the order of the route: where it is free, as by cylinder. A ring is done when it may go in. */
+function ringTasks(cylinders: readonly Whole[], route: Route, rings: Ring[]): Task<Ring>[] {
+  const task = (c: Whole, ring: Ring): Task<Ring> => ({
+    cylinder: c.id,
+    subject: ring,
+    spot: null,
+    done: c.rings[ring].done,
+  });
+  if (route === 'byRing') return rings.flatMap((ring) => cylinders.map((c) => task(c, ring)));
+  const banks = [...new Set(cylinders.map((c) => c.bank))];
+  const inOrder = route === 'byBank' ? banks.flatMap((bank) => cylinders.filter((c) => c.bank === bank)) : cylinders;
+  return inOrder.flatMap((c) => rings.map((ring) => task(c, ring)));
+}
+
+function grooveIsDone({ grooves }: Whole, subject: GrooveSubject): boolean {
+  const { groove, figure } = grooveOf(subject);
+  const found = grooves.grooves.find((g) => g.groove === groove);
+  return found !== undefined && (figure === 'side' ? sideIsDone(found.side.state) : landIsDone(found.land.state));
+}
+
+/** The grooves of each piston, or of the first one for all. Those that follow from the sizes of the set are done. */
+function grooveTasks(cylinders: readonly Whole[], { grooves }: RingSet): Task<GrooveSubject>[] {
+  const checked = grooves === 'sample' ? cylinders.slice(0, 1) : cylinders;
+  return checked.flatMap((c) =>
+    GROOVE_SUBJECTS.map((subject) => ({ cylinder: c.id, subject, spot: null, done: grooveIsDone(c, subject) })),
+  );
+}
+
+function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
+  const ring = RINGS.find((r) => r === subject);
+  if (!ring) {
+    const { groove, figure } = grooveOf(subject as GrooveSubject);
+    const found = cylinder.grooves.grooves.find((g) => g.groove === groove);
+    return { says: [], state: found ? found[figure].state : null, strong: null, soft: [] };
+  }
+  const judged = cylinder.rings[ring];
+  const { state, counts, toComeOff } = judged;
+  const smallest = counts && counts.move.by !== 0 ? say` Smallest in travel ${fine(counts.gap.value)}.` : [];
+  return { says: [], state, strong: null, soft: say`${offWords(toComeOff)}${ringAdvice(judged)}${smallest}` };
+}
+
+function rows({ log }: All, cylinder: Whole): Row[] {
+  const { piston, grooves, rings } = cylinder;
+  return [
+    ...grooves.passes.map((pass) => readingRow(piston, pass, isLive(pass, piston.round), log)),
+    ...Object.values(rings).flatMap((ring) => [
+      ...ring.history.map((item) =>
+        item.kind === 'reading'
+          ? readingRow({ label: cylinder.label, id: item.cylinder }, item, item.id === ring.reading?.id, log)
+          : cutRow(cylinder, item, log),
+      ),
+      resultRow(
+        cylinder,
+        ring.ring,
+        ring.gap?.value ?? null,
+        ring.readIn?.move?.uncertainty ?? null,
+        ring.state,
+        ring.target,
+      ),
+      ...(ring.counts
+        ? [
+            resultRow(
+              cylinder,
+              `${ring.ring}_smallest`,
+              ring.counts.gap.value,
+              ring.counts.move.uncertainty,
+              ring.counts.state,
+              ring.target,
+            ),
+          ]
+        : []),
+    ]),
+  ];
+}
+
+function gapCell(cylinder: Whole, ring: Ring): Piece[] {
+  const { gap, readIn, state, passes, accepted, number, label } = cylinder.rings[ring];
+  const small = (text: string): Piece => ({ kind: 'text', text, look: 'small' });
+  return [
+    {
+      kind: 'number',
+      nm: gap?.value ?? null,
+      as: 'fine',
+      to: readIn ? null : (gap?.upTo ?? null),
+      joint: '/',
+      atLeast: gap?.open ?? false,
+    },
+    { kind: 'state', state },
+    ...(passes.length > 1 ? [small(`${passes.length} passes`)] : []),
+    ...(number === cylinder.id ? [] : [small(`ring no. ${label}`)]),
+    ...(readIn ? [small('predicted')] : []),
+    ...(accepted ? [{ kind: 'text' as const, text: `accepted: ${accepted.reason}`, look: 'below' as const }] : []),
+  ];
+}
+
+function sheet({ choices }: All, cylinders: readonly Whole[]): SheetPart[] {
+  const shown = RINGS.filter((r) => isCompression(r) || cylinders.some((c) => c.rings[r].reading));
+  const { name } = choices.ringSet;
+  return [
+    {
+      heading: say`Ring end gaps`,
+      unit: 'fine',
+      before: name ? [say`${name}`] : [],
+      table: {
+        columns: [{ words: 'cylinder' }, ...shown.map((ring) => ({ words: RING_WORDS[ring] }))],
+        rows: cylinders.map((c) => [words(c.label), ...shown.map((ring) => gapCell(c, ring))]),
+      },
+      after: [],
+    },
+  ];
+}
+
+/** What every ring has alike, and every groove. */
+const OF_A_RING = {
+  list: 'rings',
+  tool: 'gap',
+  number: 'ring',
+  style: 'fine',
+  warm: false,
+  spots: false,
+  fitted: true,
+} as const;
+const OF_A_GROOVE = {
+  list: 'grooves',
+  tool: 'gap',
+  number: 'piston',
+  style: 'fine',
+  warm: false,
+  part: 'piston',
+  spots: false,
+  fitted: false,
+} as const;
+
+export const rings = {
+  ...SILENT,
+  words: 'Rings',
+  choices: {
+    bench: (): BenchChoices => STARTING_BENCH,
+    ringSet: (): RingSet => STARTING_RING_SET,
+    placing: (): PlacingChoices => STARTING_PLACING,
+  },
+  subjects: {
+    topSide: { ...OF_A_GROOVE, words: 'top groove, axial', field: 'groove' },
+    secondSide: { ...OF_A_GROOVE, words: 'second groove, axial', field: 'groove' },
+    oilSide: { ...OF_A_GROOVE, words: 'oil groove, axial', field: 'groove' },
+    topLand: { ...OF_A_GROOVE, words: 'top ring under the land', field: 'land' },
+    secondLand: { ...OF_A_GROOVE, words: 'second ring under the land', field: 'land' },
+    oilLand: { ...OF_A_GROOVE, words: 'oil pack under the land', field: 'land' },
+    top: { ...OF_A_RING, words: RING_WORDS.top, field: 'gap', part: 'top' },
+    second: { ...OF_A_RING, words: RING_WORDS.second, field: 'gap', part: 'second' },
+    upperRail: { ...OF_A_RING, words: RING_WORDS.upperRail, field: 'rail', part: 'upperRail' },
+    lowerRail: { ...OF_A_RING, words: RING_WORDS.lowerRail, field: 'rail', part: 'lowerRail' },
+  } satisfies Record<Ring | GrooveSubject, SubjectFacts>,
+  judge,
+  lists: ({ choices: { bench, ringSet } }, cylinders) => ({
+    grooves: grooveTasks(cylinders, ringSet),
+    rings: ringTasks(cylinders, bench.route, ringsOnRoute(bench)),
+  }),
+  progress: ({ choices }, cylinders) =>
+    counted(cylinders.flatMap((c) => ringsOnRoute(choices.bench).map((ring) => c.rings[ring].done))),
+  findings: ({ choices, job, spreads }, cylinders, memo) => [
+    ...cylinders.flatMap((c) =>
+      memo(`ring findings ${c.id}`, [c, choices.targets], () => ringFindings(c, choices.targets)),
+    ),
+    ...setFindings(choices.ringSet, job),
+    ...cylinders.flatMap(grooveFindings),
+    ...spreadFindings(spreads, choices.bench.spread),
+  ],
+  caption: gapCaption,
+  outcome,
+  rows,
+  sheet,
+} satisfies Stage<Engine, Fitted, RingsPart, RingsMade, All, Whole>;

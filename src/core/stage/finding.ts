@@ -1,0 +1,27 @@
+/** What a finding is: something the fitter should know about the record as it stands. */
+import type { Saying } from '../quantity/saying';
+
+/** `stop` can cost the engine; `mend` is out of its limits or contradicts itself; `note` is worth knowing. */
+export type Severity = 'stop' | 'mend' | 'note';
+
+export interface Finding<S extends string = string> {
+  severity: Severity;
+  /** The stage that it is seen and mended on. */
+  stage: S;
+  /** The cylinder it is about, or null for the engine. */
+  cylinder: string | null;
+  says: Saying;
+}
+
+export const about = <S extends string>(
+  severity: Severity,
+  stage: S,
+  cylinder: string | null,
+  says: Saying,
+): Finding<S> => ({ severity, stage, cylinder, says });
+
+const ORDER: Record<Severity, number> = { stop: 0, mend: 1, note: 2 };
+
+/** Worst first, and otherwise in the order they came. */
+export const worstFirst = <F extends Finding>(findings: readonly F[]): F[] =>
+  findings.toSorted((a, b) => ORDER[a.severity] - ORDER[b.severity]);

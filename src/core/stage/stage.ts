@@ -1,0 +1,142 @@
+/**
+ * A stage: one leg of the work from job card to build sheet, as a plug. What it says of itself here is all that the
+ * rest of the program knows of it; `../stages.ts` lists them, and docs/adding-a-stage.md has the recipe.
+ */
+import type { Joints } from '../clocking/joints';
+import type { Cylinder } from '../engine/engine';
+import type { Job } from '../job/job';
+import type { Expected, Field } from '../quantity/hear';
+import type { Units } from '../quantity/length';
+import type { LengthStyle } from '../quantity/print';
+import type { Saying } from '../quantity/saying';
+import type { Log } from '../record/log';
+import type { Family } from '../uncertainty/instrument';
+import type { Finding } from './finding';
+import type { Memo } from './memo';
+import type { Row, SheetPart } from './report';
+import type { State } from './state';
+import type { Task } from './tasks';
+
+/** What is to be known of one thing that can be read. */
+export interface SubjectFacts {
+  words: string;
+  /** The list of things to read that it is on. */
+  list: string;
+  /** How an entry is understood. */
+  field: Field;
+  /** What kind of tool it is read with. */
+  tool: Family;
+  /** Whose number it is filed under. */
+  number: 'cylinder' | 'piston' | 'ring';
+  style: LengthStyle;
+  /** Whether the temperatures of part and tool are noted with it. */
+  warm: boolean;
+  /** What is machined or replaced when its readings no longer hold; null for what is only checked. */
+  part: string | null;
+  /** Whether it is read at places in the bore. */
+  spots: boolean;
+  /** Whether it is squared in its bore, and filed: a ring. */
+  fitted: boolean;
+}
+
+/** What every stage is judged from. */
+export interface Frame<Choices = unknown> {
+  id: string;
+  /** Null until the job card is filled in; there are no cylinders then. */
+  job: Job | null;
+  choices: Choices;
+  log: Log;
+  /** What the cylinders are called, by id. */
+  labels: ReadonlyMap<string, string>;
+}
+
+/** What a stage found: of each cylinder by its id, and of the engine. */
+export interface Judged<Part extends object, Made extends object> {
+  cylinders: ReadonlyMap<string, Part>;
+  engine: Made;
+}
+
+export interface Progress {
+  done: number;
+  /** Zero for a stage that has nothing to be done. */
+  total: number;
+}
+
+/** What a bore on the deck says of a cylinder: a word, and a figure. */
+export interface Caption {
+  state: State;
+  word: string;
+  figure: Saying;
+}
+
+/** What a cylinder comes to with a reading in: a few words, the verdict or a strong word, and what to do. */
+export interface Outcome {
+  says: Saying;
+  state: State | null;
+  strong: string | null;
+  soft: Saying;
+}
+
+/**
+ * @typeParam E what the stage is judged from: the frame, and what was found of the engine before it
+ * @typeParam C of a cylinder: the cylinder, and what was found of it before
+ * @typeParam J what the rest reads of the engine, once all is judged
+ * @typeParam K of a cylinder
+ */
+export interface Stage<
+  E = Frame,
+  C extends Cylinder = Cylinder,
+  Part extends object = object,
+  Made extends object = object,
+  J = E & Made,
+  K extends Cylinder = C & Part,
+> {
+  words: string;
+  /** Whether the deck stands beside it. */
+  deck: boolean;
+  /** What can be chosen, by kind of entry: what holds until someone chooses. */
+  choices: Record<string, (units: Units) => unknown>;
+  /** What can be read. */
+  subjects: Record<string, SubjectFacts>;
+  judge: (engine: E, cylinders: readonly C[], memo: Memo) => Judged<Part, Made>;
+  /** What there is to read, each list in the order of its route. */
+  lists: (engine: J, cylinders: readonly K[]) => Record<string, Task[]>;
+  progress: (engine: J, cylinders: readonly K[]) => Progress;
+  findings: (engine: J, cylinders: readonly K[], memo: Memo) => Finding[];
+  /** What the deck shows of a cylinder on this stage. */
+  caption: (cylinder: K) => Caption;
+  /** Where the deck draws a cylinder's joints on this stage; null for where they are planned. */
+  joints: (cylinder: K) => Joints | null;
+  /** The size an entry is held against for slips; null where nothing leads one to expect any. */
+  expected: (engine: J, cylinder: K, subject: string, units: Units) => Expected | null;
+  /** What a subject of a cylinder comes to, said back before Enter. */
+  outcome: (engine: J, cylinder: K, subject: string) => Outcome;
+  /** Readings and results for the table. */
+  rows: (engine: J, cylinder: K) => Row[];
+  sheet: (engine: J, cylinders: readonly K[]) => SheetPart[];
+}
+
+const NOTHING: Judged<object, object> = { cylinders: new Map(), engine: {} };
+
+/** What a stage does that says nothing of it. */
+export const SILENT = {
+  deck: true,
+  choices: {},
+  subjects: {},
+  judge: () => NOTHING,
+  lists: () => ({}),
+  progress: () => ({ done: 0, total: 0 }),
+  findings: () => [],
+  caption: (): Caption => ({ state: 'to do', word: 'to do', figure: [] }),
+  joints: (): Joints | null => null,
+  expected: () => null,
+  outcome: (): Outcome => ({ says: [], state: null, strong: null, soft: [] }),
+  rows: () => [],
+  sheet: () => [],
+} satisfies Omit<Stage, 'words'>;
+
+/** How many of some flags are up. */
+export const counted = (flags: readonly boolean[]): Progress => ({
+  done: flags.filter(Boolean).length,
+  total: flags.length,
+});

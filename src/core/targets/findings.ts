@@ -1,0 +1,213 @@
+/** What is to be known of the targets: where they come from, what outranks what, and what heat makes of them. */
+import type { Cylinder } from '../engine/engine';
+import { type HeatPoint, type JudgedHeat, THIN_MARGIN } from '../heat/assess';
+import type { Job } from '../job/job';
+import { fine, say } from '../quantity/saying';
+import { type GapState, type Ring, RING_WORDS } from '../rings/ring';
+import { type Finding, type Severity, about } from '../stage/finding';
+import type { Chart, ChartColumn } from './chart';
+import { fuelCaution, isHotter } from './duty';
+import type { JudgedDuty, StandardTargets } from './settings';
+import { type Target, type TargetChoices, aboveOwn, oldRuleGap } from './target';
+
+interface Input {
+  job: Job | null;
+  choices: { chart: Chart; targets: TargetChoices };
+  duty: JudgedDuty;
+  piston: ChartColumn | null;
+  standard: StandardTargets | null;
+}
+
+/** Which row of the chart holds, and whether it is the one for what the engine is for. */
+export function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[] {
+  if (!job) return [];
+  const { wanted, row, suggestion } = duty;
+  const out: Finding[] = [];
+  if (wanted === null && !suggestion.set)
+    return [about('mend', 'job', null, say`${suggestion.ask} No chart figure without it.`)];
+  if (!row)
+    out.push(
+      about(
+        'mend',
+        'targets',
+        null,
+        say`${chart.name} has no row for the duty of this engine. Choose a row on the job card, or another chart.`,
+      ),
+    );
+  if (row && duty.chosen && suggestion.set && row.id !== suggestion.row) {
+    const cooler = isHotter(suggestion.row, row.id);
+    const words = chart.rows.find((r) => r.id === suggestion.row)?.words ?? suggestion.row;
+    out.push(
+      about(
+        cooler ? 'mend' : 'note',
+        'targets',
+        null,
+        say`The row chosen is “${row.words}”; what the engine is for suggests “${words}”: ${suggestion.reason}.${cooler ? ' That row stands for more heat.' : ''}`,
+      ),
+    );
+  }
+  const caution = fuelCaution(job.service.fuel);
+  if (caution) out.push(about(job.service.fuel === 'nitromethane' ? 'mend' : 'note', 'targets', null, say`${caution}`));
+  return out;
+}
+
+function paperUnderChart(name: string, target: Target): Finding[] {
+  if (!target.set || (target.inForce.rank !== 'sheet' && target.inForce.rank !== 'manual')) return [];
+  const chart = target.outranked.find((c) => c.rank === 'chart');
+  if (!chart || chart.min <= target.inForce.min) return [];
+  return [
+    about(
+      'note',
+      'targets',
+      null,
+      say`The ${target.inForce.rank}'s ${name} minimum of ${fine(target.inForce.min)} is under the chart's ${fine(chart.min)}. The ${target.inForce.rank} holds: check that it is for these parts and this duty.`,
+    ),
+  ];
+}
+
+/** A builder's figure under what ranks above it: in force it can cost the engine, where a sheet or manual says more. */
+function ownUnder(name: string, target: Target): Finding[] {
+  const found = aboveOwn(target);
+  const [highest] = found?.over ?? [];
+  if (!found || !highest) return [];
+  const severity: Severity = !found.inForce
+    ? 'note'
+    : highest.rank === 'chart' || highest.rank === 'rule'
+      ? 'mend'
+      : 'stop';
+  const state = found.inForce ? `is in force, and is under` : 'is not in force; it is under';
+  return [
+    about(
+      severity,
+      'targets',
+      null,
+      say`The builder's own ${name} minimum of ${fine(found.own.min)} ${state} the ${highest.rank}'s ${fine(highest.min)}. Too tight can cost the engine; reason given: ${found.own.from}.`,
+    ),
+  ];
+}
+
+/** The order of second and top, held against the school that was chosen. */
+function orderFindings(top: Target, second: Target, school: TargetChoices['secondSchool']): Finding[] {
+  if (!top.set || !second.set) return [];
+  const [t, s] = [top.inForce, second.inForce];
+  if (school === 'equalOrTighter')
+    return s.min > t.min
+      ? [
+          about(
+            'note',
+            'targets',
+            null,
+            say`Second “equal or tighter” is chosen, but the ${s.rank}'s ${fine(s.min)} is wider than the top ring's ${fine(t.min)}. Wider does no harm.`,
+          ),
+        ]
+      : [];
+  if (s.min >= t.min) return [];
+  if (s.rank === 'sheet' || s.rank === 'manual')
+    return [
+      about(
+        'note',
+        'targets',
+        null,
+        say`The ${s.rank} asks for a second ring tighter than the top: ${fine(s.min)} against ${fine(t.min)}.`,
+      ),
+    ];
+  return [
+    about(
+      'mend',
+      'targets',
+      null,
+      say`The second ring's ${fine(s.min)} is under the top ring's ${fine(t.min)}: gas could be trapped between them.`,
+    ),
+  ];
+}
+
+/** The figures themselves, and what was entered for them. */
+export function figureFindings({ job, duty, piston, standard, choices: { chart, targets } }: Input): Finding[] {
+  if (!job || !standard) return [];
+  const { bore } = standard;
+  const { top, second, rails, clearance } = standard.targets;
+  const out: Finding[] = [];
+  if (job.construction !== null && duty.row !== null) {
+    const asks = [top, second, clearance].flatMap((t) => (t.set ? [] : [t.ask]));
+    out.push(...[...new Set(asks)].map((ask) => about('mend', 'targets', null, say`${ask}`)));
+  }
+  if (top.set && bore && piston?.highRing && top.inForce.rank === 'chart')
+    out.push(
+      about(
+        'mend',
+        'targets',
+        null,
+        say`Pistons: ${piston.words}. Such a one carries its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.min)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`,
+      ),
+    );
+  out.push(...orderFindings(top, second, targets.secondSchool));
+  if (
+    [top, second, clearance].some(
+      (t) => t.set && t.inForce.rank === 'chart' && t.inForce.standing !== 'confirmed against a sheet',
+    )
+  )
+    out.push(
+      about(
+        'note',
+        'targets',
+        null,
+        say`Figures from ${chart.name} stand here that are not confirmed. The sheet packed with the parts comes first.`,
+      ),
+    );
+  if (job.surface === null && clearance.set && clearance.inForce.rank === 'chart')
+    out.push(
+      about(
+        'note',
+        'job',
+        null,
+        say`Whether the bores are iron or plated is not said: the clearance is an iron bore's, the looser of the two.`,
+      ),
+    );
+  for (const [name, target] of [
+    ['top ring', top],
+    ['second ring', second],
+    ['rail', rails],
+    ['clearance', clearance],
+  ] as const)
+    out.push(...paperUnderChart(name, target), ...ownUnder(name, target));
+  return out;
+}
+
+interface Heated extends Cylinder {
+  heat: JudgedHeat | null;
+  rings: Record<Ring, { state: GapState }>;
+}
+
+const POINT_WORDS: Record<HeatPoint, string> = {
+  minimum: 'the target minimum',
+  aim: 'the end of the window',
+  measured: 'the measured gap',
+};
+
+/** What the heat model warns of: the measured gap of a cylinder, else its minimum; not of a short ring, which is to be filed anyway. */
+export function heatFindings(cylinders: readonly Heated[]): Finding[] {
+  const warned = cylinders.flatMap((c) =>
+    (['top', 'second'] as const).flatMap((ring) => {
+      const points = c.heat?.rings[ring].points ?? [];
+      const point = points.find((p) => p.point === 'measured') ?? points.find((p) => p.point === 'minimum');
+      if (!point || !c.heat || point.margin >= THIN_MARGIN || c.rings[ring].state === 'short') return [];
+      return [{ cylinder: c, ring, point, assumed: c.heat.rings[ring].assumed }];
+    }),
+  );
+  const measured = warned.filter((w) => w.point.point === 'measured');
+  const planned = (['top', 'second'] as const).flatMap(
+    (ring) => warned.find((w) => w.ring === ring && w.point.point === 'minimum') ?? [],
+  );
+  return [...planned, ...measured].map(({ cylinder, ring, point, assumed }) => {
+    const whose =
+      point.point === 'measured'
+        ? `Cylinder ${cylinder.label}, ${RING_WORDS[ring]}`
+        : RING_WORDS[ring].replace(/^./, (c) => c.toUpperCase());
+    return about(
+      point.margin < 0 ? 'stop' : 'mend',
+      'targets',
+      point.point === 'measured' ? cylinder.id : null,
+      say`${whose}: by the heat model ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes at ${point.butting.toFixed(0)} °C, ${point.margin < 0 ? 'under' : `only ${point.margin.toFixed(0)} K over`} the assumed ${assumed.toFixed(0)} °C. A model, not a rule: see the sheet before going on.`,
+    );
+  });
+}

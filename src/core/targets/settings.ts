@@ -1,0 +1,80 @@
+/** What targets are worked out with on one engine: the chart's row and column, and the figures of a bore from them. */
+import type { Job } from '../job/job';
+import { type Chart, type ChartColumn, type ChartRow, rowOf } from './chart';
+import { NO_SERVICE, type Suggestion, suggestDuty } from './duty';
+import {
+  type Allowance,
+  type Target,
+  type TargetAsk,
+  type TargetBore,
+  type TargetChoices,
+  clearanceTarget,
+  loosened,
+  railGapTarget,
+  secondGapTarget,
+  topGapTarget,
+} from './target';
+
+export type EngineTargets = Record<'top' | 'second' | 'rails' | 'clearance', Target>;
+
+/** Which row of the chart holds, and why. */
+export interface JudgedDuty {
+  /** Id of the row asked for, in the chart or not; null while nothing says which. */
+  wanted: string | null;
+  row: ChartRow | null;
+  /** Whether the builder chose the row; else it is the suggested one. */
+  chosen: boolean;
+  suggestion: Suggestion;
+}
+
+/** The row in force: the one that was chosen, else the suggested one; null where the chart has it not. */
+export function dutyOf(job: Job | null, chart: Chart): JudgedDuty {
+  const suggestion = suggestDuty(job?.service ?? NO_SERVICE, job?.engine.cylinders ?? 1);
+  const wanted = job?.duty ?? (suggestion.set ? suggestion.row : null);
+  return { wanted, row: rowOf(chart, wanted), chosen: job?.duty != null, suggestion };
+}
+
+/** What the figures of a bore follow from, the bore itself apart. */
+export interface TargetSettings {
+  job: Job;
+  chart: Chart;
+  duty: JudgedDuty;
+  /** The chart's column of the piston; null when not said, or not in the chart. */
+  piston: ChartColumn | null;
+  choices: TargetChoices;
+}
+
+export const askAt = (bore: TargetBore | null, { job, chart, duty, choices }: TargetSettings): TargetAsk => ({
+  bore,
+  chart,
+  duty: duty.wanted,
+  dutyAsk: duty.suggestion.set ? '' : duty.suggestion.ask,
+  construction: job.construction,
+  surface: job.surface,
+  choices,
+});
+
+/** The four figures of a bore, with what was added to them on purpose. */
+export function targetsAt(
+  bore: TargetBore | null,
+  settings: TargetSettings,
+  allowance: Allowance | null = null,
+): EngineTargets {
+  const ask = askAt(bore, settings);
+  const { gap = 0, clearance = 0, reason = '' } = allowance ?? {};
+  const top = topGapTarget(ask);
+  return {
+    top: loosened(top, gap, reason),
+    second: loosened(secondGapTarget(ask, top), gap, reason),
+    rails: railGapTarget(ask),
+    clearance: loosened(clearanceTarget(ask, settings.job.units), clearance, reason),
+  };
+}
+
+/** Targets of the first cylinder with a measured bore, else those at the planned bore; no allowance is in them. */
+export interface StandardTargets {
+  targets: EngineTargets;
+  bore: TargetBore | null;
+  /** Label of the cylinder they are of; null for the planned bore. */
+  cylinder: string | null;
+}

@@ -1,0 +1,117 @@
+/**
+ * A size from readings of one thing: brought to 20 °C (ISO 1), averaged over repeats, with what the tools leave in doubt.
+ */
+import { atReference } from '../heat/heat';
+import { STEEL_EXPANSION } from '../heat/metals';
+import type { Nm } from '../quantity/length';
+import { type Saying, raw, say } from '../quantity/saying';
+import type { LoggedReading } from '../record/reading';
+import {
+  type Doubt,
+  type Tool,
+  UNNAMED_TOOL,
+  heatDoubt,
+  ownDoubt,
+  repeatability,
+  scatterOf,
+  sizeUncertainty,
+} from './budget';
+import type { Instrument } from './instrument';
+import { rectangular } from './uncertainty';
+
+export type Tools = ReadonlyMap<string, Instrument>;
+
+/** A size in force. */
+export interface Sized {
+  /** At 20 °C, the mean of the repeats. */
+  value: Nm;
+  uncertainty: Nm;
+  doubt: Doubt;
+  /** Expansion it was brought to 20 °C with, per kelvin. */
+  expansion: number;
+  /** Whether a temperature was noted with it. */
+  noted: boolean;
+  /** Where it was found, and what it is the mean of. */
+  working: Saying[];
+}
+
+export const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
+  (reading.instrument === null ? null : tools.get(reading.instrument)) ?? UNNAMED_TOOL;
+
+export const isNoted = (reading: LoggedReading): boolean =>
+  reading.temperature !== null || reading.gaugeTemperature !== null;
+
+/** A reading at 20 °C, nm not rounded. Where one temperature is given and not the other, the other is 20 °C. */
+export function atTwenty(
+  reading: Pick<LoggedReading, 'value' | 'temperature' | 'gaugeTemperature'>,
+  expansion: number,
+): number {
+  const { value, temperature, gaugeTemperature } = reading;
+  if (temperature === null && gaugeTemperature === null) return value;
+  return atReference(value, temperature ?? 20, expansion, {
+    celsius: gaugeTemperature ?? 20,
+    expansion: STEEL_EXPANSION,
+  });
+}
+
+export const average = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+export const rangeOf = (values: readonly number[]): number =>
+  values.length === 0 ? 0 : Math.max(...values) - Math.min(...values);
+
+/** What all readings share: the widest limit of their tools, and the temperature, which counts as noted once it was with each. */
+export function sharedDoubt(
+  readings: readonly LoggedReading[],
+  value: Nm,
+  expansion: number,
+  tools: Tools,
+): { tool: number; heat: number; noted: boolean } {
+  const noted = readings.every(isNoted);
+  const limit = readings.reduce((most, r) => Math.max(most, toolOf(r, tools).limit), 0);
+  return {
+    tool: rectangular(limit),
+    heat: heatDoubt(value, noted ? expansion : expansion - STEEL_EXPANSION, noted),
+    noted,
+  };
+}
+
+/** The mean of readings of one thing, each a repeat of the others; null for none. */
+export function sizedOf(readings: readonly LoggedReading[], expansion: number, tools: Tools): Sized | null {
+  const [first] = readings;
+  if (!first) return null;
+  const values = readings.map((r) => atTwenty(r, expansion));
+  const value = Math.round(average(values));
+  const tool = toolOf(first, tools);
+  const { noted, ...shared } = sharedDoubt(readings, value, expansion, tools);
+  const doubt = { ...shared, own: ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool) };
+  const means =
+    values.length > 1 ? [say`mean of ${values.length} readings, ${raw(Math.round(rangeOf(values)))} apart`] : [];
+  return {
+    value,
+    uncertainty: sizeUncertainty(doubt),
+    doubt,
+    expansion,
+    noted,
+    working: [...means, ...warmedWords(readings)],
+  };
+}
+
+/** How warm readings were that were brought to 20 °C, by the first of them; nothing where none says. */
+export function warmedWords(readings: readonly LoggedReading[]): Saying[] {
+  const warm = readings.find(isNoted);
+  return warm
+    ? [say`brought to 20 °C: part at ${warm.temperature ?? 20} °C, tool at ${warm.gaugeTemperature ?? 20} °C`]
+    : [];
+}
+
+/** The coarsest tool among readings; the standing one for none. */
+export function coarsest(readings: readonly LoggedReading[], tools: Tools): Tool {
+  let worst: Tool | null = null;
+  for (const reading of readings) {
+    const tool = toolOf(reading, tools);
+    if (!worst || tool.resolution > worst.resolution) worst = tool;
+  }
+  return worst ?? UNNAMED_TOOL;
+}
+
+export const toolLimit = (passes: readonly LoggedReading[], tools: Tools): Nm =>
+  Math.max(UNNAMED_TOOL.limit, ...passes.map((p) => toolOf(p, tools).limit));

@@ -1,0 +1,17 @@
+/** What the routes answer, as the screens read it. */
+import type { ShopRate } from '@/core/record/log';
+import type { Entry } from '@/core/record/record';
+import type { Instrument } from '@/core/uncertainty/instrument';
+
+export interface EntriesAnswer {
+  seq: number;
+  entries: Entry[];
+  /** Choices that were not added because someone else's came first. */
+  conflicts: Entry[];
+}
+
+export interface ToolsAnswer {
+  instruments: Instrument[];
+  /** What filers took off on all builds but the one named. */
+  rates: ShopRate[];
+}

@@ -1,0 +1,56 @@
+/**
+ * Index cards of the shelf, and what each build taught of its filers: worked out from the log when they are asked for.
+ */
+import { and, eq, lt } from 'drizzle-orm';
+import { engineWords } from '@/core/engine/engine';
+import { judge } from '@/core/judge/judge';
+import type { Judgement } from '@/core/judge/judgement';
+import { type StoredRecord, loadBuild } from './log';
+import type { Database } from './open';
+import { builds, rates } from './schema';
+
+/** What a build itself taught, as rows. */
+const ownRates = ({ id, rates: judged }: Judgement): (typeof rates.$inferInsert)[] =>
+  judged.flatMap(({ filer, metal, own }) => (own.cuts === 0 ? [] : [{ buildId: id, filer, metal, ...own }]));
+
+/** Writes the shelf's card from the judgement, unless a later one is there already. */
+export async function writeCard(db: Database, { record, seq }: StoredRecord): Promise<void> {
+  const judgement = judge(record);
+  const { job, duty, piston, progress, findings, log } = judgement;
+  if (!job) return;
+  const engine = engineWords(job.engine);
+  const learnt = ownRates(judgement);
+  if (record.entries.some((e) => e.kind === 'cut'))
+    await db.batch([
+      db.delete(rates).where(eq(rates.buildId, record.id)),
+      ...learnt.map((row) => db.insert(rates).values(row)),
+    ]);
+  await db
+    .update(builds)
+    .set({
+      name: job.name,
+      customer: job.customer,
+      engine,
+      search: [job.name, job.customer, job.description, job.notes, engine, duty.row?.words, piston?.words]
+        .join(' ')
+        .toLowerCase(),
+      units: job.units,
+      boreNm: job.plannedBore,
+      duty: duty.wanted,
+      done: progress.done,
+      total: progress.total,
+      stops: findings.filter((f) => f.severity === 'stop').length,
+      updatedAt: log.lastAt ?? new Date().toISOString(),
+      judgedSeq: seq,
+    })
+    .where(and(eq(builds.id, record.id), lt(builds.judgedSeq, seq)));
+}
+
+/** Cards that stand behind their logs are worked out now: nothing is, while entries are appended. */
+export async function freshenCards(db: Database): Promise<void> {
+  const stale = await db.select({ id: builds.id }).from(builds).where(lt(builds.judgedSeq, builds.lastSeq));
+  for (const { id } of stale) {
+    const stored = await loadBuild(db, id);
+    if (stored) await writeCard(db, stored);
+  }
+}

@@ -1,0 +1,181 @@
+/**
+ * The log of each build in the store: reading it back, and appending to it. It is only ever added to.
+ */
+import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import type { BatchItem } from 'drizzle-orm/batch';
+import { cylindersOf } from '@/core/engine/engine';
+import type { Job } from '@/core/job/job';
+import { judge } from '@/core/judge/judge';
+import { readingsAt } from '@/core/judge/judgement';
+import { type BuildRecord, type Entry, isChoice, isVoidable, lastOf } from '@/core/record/record';
+import { SUBJECT_IDS } from '@/core/stages';
+import { ENTRY_SHAPE, entrySchema } from '@/files/schema';
+import type { Database } from './open';
+import { builds, log } from './schema';
+
+export interface StoredRecord {
+  record: BuildRecord;
+  /** Position in the log of the last entry: grows with every entry appended. */
+  seq: number;
+}
+
+const ROW = { seq: log.seq, body: log.body, shape: log.shape };
+
+/** The entry of a row: as it stands where this program's shape wrote it, else read through the schema. */
+function entryOf({ body, shape }: { body: string; shape: number }): Entry {
+  const json: unknown = JSON.parse(body);
+  return shape === ENTRY_SHAPE ? (json as Entry) : entrySchema.parse(json);
+}
+
+/** An entry as its row. */
+export const rowOf = (buildId: string, entry: Entry): typeof log.$inferInsert => ({
+  buildId,
+  entryId: entry.id,
+  kind: entry.kind,
+  body: JSON.stringify(entry),
+  shape: ENTRY_SHAPE,
+});
+
+/** The record of a build, or null when there is none of that id. */
+export async function loadBuild(db: Database, id: string): Promise<StoredRecord | null> {
+  const rows = await db.select(ROW).from(log).where(eq(log.buildId, id)).orderBy(asc(log.seq));
+  const last = rows.at(-1);
+  return last ? { record: { id, entries: rows.map(entryOf) }, seq: last.seq } : null;
+}
+
+/** The entries of a build that came after a position in the log. */
+export async function entriesSince(db: Database, id: string, since: number): Promise<Entry[]> {
+  const rows = await db
+    .select(ROW)
+    .from(log)
+    .where(and(eq(log.buildId, id), gt(log.seq, since)))
+    .orderBy(asc(log.seq));
+  return rows.map(entryOf);
+}
+
+/** Position in the log of a build's last entry, or null when there is no such build: cheap to ask often. */
+export async function lastSeqOf(db: Database, id: string): Promise<number | null> {
+  const rows = await db.select({ seq: builds.lastSeq }).from(builds).where(eq(builds.id, id));
+  return rows[0]?.seq ?? null;
+}
+
+/** What came of an append. `conflicts` are choices made over an entry that is no longer the latest. */
+export type Appended =
+  | { ok: true; seq: number; conflicts: Entry[] }
+  | { ok: false; missing: true }
+  | { ok: false; missing: false; faults: string[] };
+
+/** What new entries are held against: what they name, looked up one by one, whatever else is on record. */
+interface Against {
+  /** Kinds of the entries they name, by id. */
+  kinds: ReadonlyMap<string, Entry['kind']>;
+  /** Cylinders of the engine as its last job card has it. */
+  cylinders: ReadonlySet<string>;
+}
+
+/** Cylinders and rings that an entry names. */
+function namedBy(entry: Entry): string[] {
+  if (entry.kind === 'reading') return [entry.cylinder, entry.fit?.ring ?? entry.cylinder];
+  return entry.kind === 'check' || entry.kind === 'renewed' || entry.kind === 'cut' ? [entry.cylinder] : [];
+}
+
+const cylindersIn = ({ engine }: Job): Set<string> => new Set(cylindersOf(engine).map((c) => c.id));
+
+/** What stops new entries from joining a record, as sentences. */
+function faultsOfNew(entries: Entry[], { kinds, cylinders }: Against): string[] {
+  const all = new Map(kinds);
+  const last = lastOf(entries, 'job');
+  const places = last ? cylindersIn(last.value) : cylinders;
+  const faults: string[] = [];
+  for (const entry of entries) {
+    for (const place of new Set(namedBy(entry)))
+      if (!places.has(place)) faults.push(`This engine has no cylinder at ${place}.`);
+    if (entry.kind === 'accepted' && all.get(entry.of) !== 'reading')
+      faults.push(`There is no reading ${entry.of} to accept.`);
+    if (entry.kind === 'void') {
+      const kind = all.get(entry.of);
+      if (!kind || !isVoidable({ kind })) faults.push(`There is no reading ${entry.of} to void.`);
+    }
+    all.set(entry.id, entry.kind);
+  }
+  return faults;
+}
+
+/** A job card may not take away cylinders that have readings. Asked of the whole record, for job cards alone. */
+async function orphanedBy(db: Database, buildId: string, job: Job): Promise<string[]> {
+  const stored = await loadBuild(db, buildId);
+  if (!stored) return [];
+  const places = cylindersIn(job);
+  const { cylinders, log: entries } = judge(stored.record);
+  return cylinders.flatMap((cylinder) => {
+    if (places.has(cylinder.id)) return [];
+    const readings = SUBJECT_IDS.flatMap((subject) => readingsAt(entries, cylinder, subject));
+    const live = readings.filter((p) => !p.voided).length;
+    return live > 0
+      ? [
+          `Cylinder ${cylinder.label} has ${live} ${live === 1 ? 'reading' : 'readings'} and would be gone. Void them first.`,
+        ]
+      : [];
+  });
+}
+
+/** One statement that adds an entry once, and a choice only over the entry it was made over. */
+function insertion(db: Database, buildId: string, entry: Entry): BatchItem<'sqlite'> {
+  const row = rowOf(buildId, entry);
+  if (!isChoice(entry)) return db.insert(log).values(row).onConflictDoNothing();
+  const current = sql`(SELECT entry_id FROM log WHERE build_id = ${buildId} AND kind = ${entry.kind} ORDER BY seq DESC LIMIT 1)`;
+  return db.run(sql`INSERT INTO log (build_id, entry_id, kind, body, shape)
+    SELECT ${buildId}, ${entry.id}, ${entry.kind}, ${row.body}, ${row.shape} WHERE ${current} IS ${entry.replaces}
+    ON CONFLICT DO NOTHING`) as unknown as BatchItem<'sqlite'>;
+}
+
+/** Moves the shelf's card on, so that it is known to be stale until it is worked out again. */
+export const touch = (db: Database, buildId: string): BatchItem<'sqlite'> =>
+  db
+    .update(builds)
+    .set({ lastSeq: sql`(SELECT coalesce(max(seq), 0) FROM log WHERE build_id = ${buildId})` })
+    .where(eq(builds.id, buildId));
+
+/** Kinds of some of a build's entries, by id: those of them that are there. */
+const kindsOf = (db: Database, buildId: string, ids: string[]) =>
+  db
+    .select({ id: log.entryId, kind: log.kind })
+    .from(log)
+    .where(and(eq(log.buildId, buildId), inArray(log.entryId, ids)));
+
+/**
+ * Appends entries to a build, in one transaction. Sending an entry twice adds it once.
+ * A choice made over an outdated one is not added and comes back among the conflicts.
+ * Costs the same on a record of ten entries and of thousands; only a new job card is held against all of them.
+ */
+export async function appendEntries(db: Database, buildId: string, entries: Entry[]): Promise<Appended> {
+  const ids = entries.map((e) => e.id);
+  const named = entries.flatMap((e) => (e.kind === 'void' || e.kind === 'accepted' ? [e.of] : []));
+  const [found, [card], [build]] = await db.batch([
+    kindsOf(db, buildId, [...ids, ...named]),
+    db
+      .select(ROW)
+      .from(log)
+      .where(and(eq(log.buildId, buildId), eq(log.kind, 'job')))
+      .orderBy(desc(log.seq))
+      .limit(1),
+    db.select({ seq: builds.lastSeq }).from(builds).where(eq(builds.id, buildId)),
+  ]);
+  if (!build) return { ok: false, missing: true };
+  const kinds = new Map(found.map(({ id, kind }) => [id, kind as Entry['kind']]));
+  const fresh = entries.filter((e) => !kinds.has(e.id));
+  const job = card && entryOf(card);
+  const cylinders = job?.kind === 'job' ? cylindersIn(job.value) : new Set<string>();
+  const newJob = lastOf(fresh, 'job');
+  const faults = faultsOfNew(fresh, { kinds, cylinders });
+  if (newJob) faults.push(...(await orphanedBy(db, buildId, newJob.value)));
+  if (faults.length > 0) return { ok: false, missing: false, faults };
+  const statements = [...fresh.map((entry) => insertion(db, buildId, entry)), touch(db, buildId)];
+  await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
+  const [present, [now]] = await db.batch([
+    kindsOf(db, buildId, ids),
+    db.select({ seq: builds.lastSeq }).from(builds).where(eq(builds.id, buildId)),
+  ]);
+  const there = new Set(present.map((p) => p.id));
+  return { ok: true, seq: now?.seq ?? build.seq, conflicts: entries.filter((e) => !there.has(e.id)) };
+}

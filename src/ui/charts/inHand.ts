@@ -1,0 +1,5 @@
+import type { ChartFigure } from '@/core/targets/chart';
+
+/** What of the chart is in hand. */
+export type InHand =
+  { kind: 'cell'; row: string; column: string; figure: ChartFigure } | { kind: 'row' | 'column'; id: string };

@@ -1,0 +1,115 @@
+'use client';
+
+/** One build, open at this bench: the live record, its judgement, the units, who works, what is in hand, and where. */
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { changesOf } from '@/core/judge/changes';
+import { keptJudge } from '@/core/judge/judge';
+import type { Judgement } from '@/core/judge/judgement';
+import type { Units } from '@/core/quantity/length';
+import { lengthText, rangeText } from '@/core/quantity/print';
+import { type Saying, sayingText } from '@/core/quantity/saying';
+import type { Entry } from '@/core/record/record';
+import { useKept } from '../shared/kept';
+import {
+  type Changes,
+  ChangesContext,
+  HandsContext,
+  InitialsContext,
+  JudgementContext,
+  LiveContext,
+  LoggingContext,
+  type Moving,
+  MovingContext,
+  type Words,
+  WordsContext,
+} from './contexts';
+import { movedTo, startingCursor, withSubject } from './cursor';
+import { useHandsOf, useUnits } from './useHands';
+import { useLoggingOf } from './useLoggingOf';
+import { useRecord } from './useRecord';
+import { useTools } from './useTools';
+
+/** Kinds of entry whose effect elsewhere is told. */
+const TOLD: readonly Entry['kind'][] = ['reading', 'void', 'renewed', 'pairing', 'placing', 'cut', 'clocking'];
+
+function useChangesIn(judgement: Judgement, entries: readonly Entry[]): Changes {
+  const [changes, setChanges] = useState<Saying[]>([]);
+  const before = useRef({ judgement, count: entries.length });
+  useEffect(() => {
+    const last = before.current;
+    before.current = { judgement, count: entries.length };
+    if (!entries.slice(last.count).some((e) => TOLD.includes(e.kind))) return;
+    const found = changesOf(last.judgement, judgement);
+    setChanges((shown) => (found.length === 0 && shown.length === 0 ? shown : found));
+  }, [judgement, entries]);
+  const seenChanges = useCallback(() => setChanges([]), []);
+  return useMemo(() => ({ changes, seenChanges }), [changes, seenChanges]);
+}
+
+const useWordsIn = (units: Units, setUnits: (units: Units) => void): Words =>
+  useMemo(
+    () => ({
+      units,
+      setUnits,
+      length: (nm, style = 'fine') => lengthText(nm, units, style),
+      range: (from, to) => rangeText(from, to, units),
+      text: (saying) => sayingText(saying, units),
+    }),
+    [units, setUnits],
+  );
+
+function useMovingIn(judgement: Judgement): Moving {
+  const [cursor, setCursor] = useState(() => startingCursor(judgement));
+  const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
+  const moves = useMemo<Pick<Moving, 'toCylinder' | 'toSubject' | 'goTo'>>(
+    () => ({
+      toCylinder: (id) => setCursor((before) => ({ ...before, chosen: true, cylinder: id })),
+      toSubject: (subject) =>
+        setCursor((before) => ({ ...before, chosen: true, inHand: withSubject(before.inHand, subject) })),
+      goTo: (at, chosen = false) => setCursor((before) => movedTo(before, at, chosen)),
+    }),
+    [],
+  );
+  return useMemo(() => ({ cursor, cylinder, ...moves }), [cursor, cylinder, moves]);
+}
+
+interface Props {
+  buildId: string;
+  initial: Entry[];
+  seq: number;
+  children: ReactNode;
+}
+
+export function OpenBuild({ buildId, initial, seq, children }: Props) {
+  const live = useRecord(buildId, initial, seq);
+  const [judging] = useState(keptJudge);
+  const judgement = useMemo(() => judging.of(live.record), [judging, live.record]);
+  const [units, setUnits] = useUnits(buildId, judgement.job?.units ?? 'metric');
+  const [by, setBy] = useKept('spatium-by', '');
+  const shop = useTools(buildId, judgement.log.tools, units);
+  const hands = useHandsOf(buildId, shop);
+  const words = useWordsIn(units, setUnits);
+  const initials = useMemo(() => ({ by, setBy }), [by, setBy]);
+  const { filer } = hands;
+  const gauge = shop.inHand('bore');
+  const logging = useLoggingOf({ judging, judgement, live, by, shop, gauge, filer });
+  const moving = useMovingIn(judgement);
+  const changes = useChangesIn(judgement, live.record.entries);
+  return (
+    <LiveContext value={live}>
+      <JudgementContext value={judgement}>
+        <WordsContext value={words}>
+          <InitialsContext value={initials}>
+            <HandsContext value={hands}>
+              <LoggingContext value={logging}>
+                <MovingContext value={moving}>
+                  <ChangesContext value={changes}>{children}</ChangesContext>
+                </MovingContext>
+              </LoggingContext>
+            </HandsContext>
+          </InitialsContext>
+        </WordsContext>
+      </JudgementContext>
+    </LiveContext>
+  );
+}

@@ -1,0 +1,128 @@
+'use client';
+
+/** What every screen of one open build shares, each thing by itself: a screen that reads one is not drawn anew for another. */
+import { type Context, createContext, useContext } from 'react';
+import type { Check } from '@/core/assembly/checks';
+import type { Spot } from '@/core/bores/grid';
+import type { Joints } from '@/core/clocking/joints';
+import type { ChoiceValue } from '@/core/judge/entries';
+import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
+import type { Hand, NewReading } from '@/core/judge/preview';
+import type { Nm, Units } from '@/core/quantity/length';
+import type { LengthStyle } from '@/core/quantity/print';
+import type { Saying } from '@/core/quantity/saying';
+import type { Entry } from '@/core/record/record';
+import type { GaugeSetting, LoggedReading } from '@/core/record/reading';
+import type { Ring } from '@/core/rings/ring';
+import type { At } from '@/core/stage/tasks';
+import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/stages';
+import type { Family, Instrument } from '@/core/uncertainty/instrument';
+import type { LiveRecord } from './useRecord';
+
+/** The units spoken and shown on this build, and lengths printed in them. */
+export interface Words {
+  units: Units;
+  setUnits: (units: Units) => void;
+  length: (nm: Nm, style?: LengthStyle) => string;
+  range: (from: Nm, to: Nm | null) => string;
+  text: (saying: Saying) => string;
+}
+
+/** The cylinder in hand, and what of it is in hand on each list of things to read. */
+export interface Cursor {
+  cylinder: string;
+  spot: Spot;
+  inHand: { [L in ListId]: SubjectOn<L> };
+  /** Whether someone went there on purpose: then a change of stage stays there. */
+  chosen: boolean;
+}
+
+export interface Moving {
+  cursor: Cursor;
+  cylinder: JudgedCylinder | null;
+  /** Goes to a cylinder, because someone chose it. */
+  toCylinder: (id: string) => void;
+  /** Takes something else of the cylinder in hand, because someone chose it. */
+  toSubject: (subject: Subject) => void;
+  /** Goes to a thing to read: because someone chose it, or because the work leads there. */
+  goTo: (at: At<Subject>, chosen?: boolean) => void;
+}
+
+/** What is done at the screens, and goes on record. */
+export interface Logging {
+  choose: <K extends ChoiceKind>(kind: K, value: ChoiceValue<K>) => void;
+  read: (reading: NewReading) => void;
+  /** The judgement as if some entries were made. */
+  preview: (entries: readonly Entry[]) => Judgement;
+  /** The judgement as if a reading were logged. */
+  previewReading: (reading: NewReading) => Judgement;
+  /** The bore gauge in hand was zeroed. */
+  setGauge: (to: GaugeSetting) => void;
+  /** A bore was machined, or a piston or a ring replaced: of which numbers. */
+  renew: (part: string, numbers: string[]) => void;
+  /** A ring was cut with the filer in hand. */
+  cut: (number: string, ring: Ring, count: number | null) => void;
+  /** A gap over its limit is accepted as read. */
+  accept: (reading: string, reason: string) => void;
+  /** A reading was made in the bore of another cylinder than was noted: it is struck out and noted there. */
+  reassign: (reading: LoggedReading, cylinder: string) => void;
+  strike: (id: string, reason: string) => void;
+  /** Something was checked at the block of a cylinder; joints that were found elsewhere, and where. */
+  tick: (cylinder: string, check: Check, found?: Partial<Joints>) => void;
+  /** Whether an entry was made at this bench: by these initials, or on this page. */
+  isOwn: (entry: { id: string; by: string }) => boolean;
+}
+
+/** °C of the part and of the tools, as noted at this bench; null where not. */
+export interface Warmth {
+  part: number | null;
+  tool: number | null;
+}
+
+/** What is in hand at this bench. */
+export interface Hands {
+  /** Tools of the shop and of this build, latest versions. */
+  tools: Instrument[];
+  /** The tool in hand for a kind of reading; null for none named. */
+  toolFor: (subject: Subject) => Instrument | null;
+  takeTool: (family: Family, id: string | null) => void;
+  /** What goes with a kind of reading. */
+  handFor: (subject: Subject) => Hand;
+  /** The filer in hand; null for none named. */
+  filer: Instrument | null;
+  /** Where rings are squared at this bench, and with what; empty where not said. */
+  squaring: { depth: string; tool: string };
+  setSquaring: (change: Partial<{ depth: string; tool: string }>) => void;
+  warmth: Warmth;
+  setWarmth: (warmth: Warmth) => void;
+}
+
+export interface Initials {
+  by: string;
+  setBy: (by: string) => void;
+}
+
+/** What the last readings changed elsewhere, until someone has seen it. */
+export interface Changes {
+  changes: Saying[];
+  seenChanges: () => void;
+}
+
+function shared<T>(what: string): [Context<T | null>, () => T] {
+  const context = createContext<T | null>(null);
+  const use = (): T => {
+    const value = useContext(context);
+    if (value === null) throw new Error(`${what} outside an open build`);
+    return value;
+  };
+  return [context, use];
+}
+
+export const [LiveContext, useLive] = shared<LiveRecord>('the record');
+export const [JudgementContext, useJudgement] = shared<Judgement>('the judgement');
+export const [WordsContext, useWords] = shared<Words>('units');
+export const [MovingContext, useMoving] = shared<Moving>('the cylinder in hand');
+export const [LoggingContext, useLogging] = shared<Logging>('logging');
+export const [HandsContext, useHands] = shared<Hands>('what is in hand');
+export const [InitialsContext, useInitials] = shared<Initials>('initials');
+export const [ChangesContext, useChanges] = shared<Changes>('changes');

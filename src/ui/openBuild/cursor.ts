@@ -1,0 +1,42 @@
+/** Where the work is: which cylinder, and what of it. */
+import { firstSpot } from '@/core/bores/judged';
+import type { Judgement } from '@/core/judge/judgement';
+import { type At, nextTask } from '@/core/stage/tasks';
+import { type ListId, type Subject, SUBJECTS, SUBJECT_IDS, listOf } from '@/core/stages';
+import type { Cursor } from './contexts';
+
+/** The first of each list. */
+const FIRST = Object.fromEntries(
+  SUBJECT_IDS.toReversed().map((subject) => [listOf(subject), subject]),
+) as Cursor['inHand'];
+
+/** A cursor with a subject in hand. */
+export const withSubject = (inHand: Cursor['inHand'], subject: Subject): Cursor['inHand'] => ({
+  ...inHand,
+  [listOf(subject)]: subject,
+});
+
+/** A cursor moved to a thing to read. */
+export const movedTo = (before: Cursor, { cylinder, subject, spot }: At<Subject>, chosen: boolean): Cursor => ({
+  cylinder,
+  chosen,
+  spot: (SUBJECTS[subject].spots ? spot : null) ?? before.spot,
+  inHand: withSubject(before.inHand, subject),
+});
+
+/** Where a build is opened: at the first open ring once rings are begun, else at what is open first. */
+export function startingCursor({ tasks, cylinders, choices }: Judgement): Cursor {
+  const open = Object.fromEntries(
+    (Object.keys(tasks) as ListId[]).map((list) => [list, nextTask<Subject>(tasks[list], null)]),
+  ) as Record<ListId, At<Subject> | null>;
+  const begun = tasks.rings.some((t) => t.done);
+  const first = begun ? open.rings : (open.bores ?? open.pistons);
+  const cylinder = first?.cylinder ?? open.rings?.cylinder ?? cylinders[0]?.id ?? '';
+  const here = Object.values(open).flatMap((at) => (at?.cylinder === cylinder ? [at] : []));
+  return {
+    cylinder,
+    spot: here.find((at) => at.subject === 'bore')?.spot ?? firstSpot(choices.bores),
+    inHand: here.reduce((inHand, at) => withSubject(inHand, at.subject), FIRST),
+    chosen: false,
+  };
+}

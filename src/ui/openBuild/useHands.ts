@@ -1,0 +1,60 @@
+'use client';
+
+/** What is in hand at this bench: tools, how warm parts and tools are, and how rings are squared. Kept in this browser. */
+import { useMemo } from 'react';
+import { DEPTHS, type Depth } from '@/core/bores/grid';
+import type { Units } from '@/core/quantity/length';
+import { SQUARINGS, type Squaring } from '@/core/rings/ring';
+import { SUBJECTS, type Subject } from '@/core/stages';
+import { instrumentKey } from '@/core/uncertainty/instrument';
+import { useKept } from '../shared/kept';
+import type { Hands } from './contexts';
+import { type Tools } from './useTools';
+
+const depthFrom = (text: string): Depth | null => DEPTHS.find((d) => d === text) ?? null;
+const squaringFrom = (text: string): Squaring | null => SQUARINGS.find((s) => s === text) ?? null;
+const number = (text: string): number | null => (text === '' || Number.isNaN(Number(text)) ? null : Number(text));
+const asText = (value: number | null): string => (value === null ? '' : String(value));
+
+export function useHandsOf(buildId: string, { tools, inHand, takeTool }: Tools): Hands {
+  const [part, setPart] = useKept(`spatium-part:${buildId}`, '');
+  const [tool, setTool] = useKept(`spatium-tool:${buildId}`, '');
+  const [depth, setDepth] = useKept('spatium-squared-at', '');
+  const [squaring, setSquaring] = useKept('spatium-squared-with', '');
+  return useMemo<Hands>(
+    () => ({
+      tools,
+      toolFor: (subject: Subject) => inHand(SUBJECTS[subject].tool),
+      takeTool,
+      handFor: (subject: Subject) => {
+        const held = inHand(SUBJECTS[subject].tool);
+        const { warm, fitted } = SUBJECTS[subject];
+        const ring = { depth: depthFrom(depth), squaring: squaringFrom(squaring), deburred: false, squared: false };
+        return {
+          ...(fitted ? { ring } : {}),
+          instrument: held && instrumentKey(held),
+          temperature: warm ? number(part) : null,
+          gaugeTemperature: warm ? number(tool) : null,
+        };
+      },
+      filer: inHand('filing'),
+      squaring: { depth, tool: squaring },
+      setSquaring: (change) => {
+        if (change.depth !== undefined) setDepth(change.depth);
+        if (change.tool !== undefined) setSquaring(change.tool);
+      },
+      warmth: { part: number(part), tool: number(tool) },
+      setWarmth: (warmth) => {
+        setPart(asText(warmth.part));
+        setTool(asText(warmth.tool));
+      },
+    }),
+    [tools, inHand, takeTool, part, setPart, tool, setTool, depth, setDepth, squaring, setSquaring],
+  );
+}
+
+/** The system bare numbers are spoken in on this build: as kept here, else as its job card says. */
+export function useUnits(buildId: string, ofJob: Units): [Units, (units: Units) => void] {
+  const [kept, keep] = useKept(`spatium-units:${buildId}`, ofJob);
+  return [kept === 'imperial' ? 'imperial' : 'metric', keep];
+}

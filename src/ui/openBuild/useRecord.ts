@@ -1,0 +1,214 @@
+'use client';
+
+/** The record of one build as this browser knows it: what the server has, and what still waits to be sent. */
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { EntriesAnswer } from '@/files/answers';
+import type { BuildRecord, Entry } from '@/core/record/record';
+import { addTroubles, addWaiting, clearTroubles, dropWaiting, troublesFor, waitingFor } from './outbox';
+import type { Trouble } from './trouble';
+
+/** Other benches' entries are seen within two seconds, the way there and back included. */
+const LOOK_EVERY = 1_000;
+const RETRY_EVERY = 1_500;
+/** Answers that no second try would change: the entry itself is wrong, or too large. After any other it goes on waiting. */
+const FINAL = new Set([400, 413, 422]);
+/** As many entries as one request carries. */
+const AT_ONCE = 200;
+
+/**
+ * How the server stands: `up`; `down`, it does not answer; `failing`, it answers with an error of its own; `gone`, it
+ * has no such build.
+ */
+export type Link = 'up' | 'down' | 'failing' | 'gone';
+
+const linkOf = ({ status }: Pick<Response, 'status'>): Link => (status === 404 ? 'gone' : 'failing');
+
+export interface LiveRecord {
+  record: BuildRecord;
+  waiting: number;
+  link: Link;
+  troubles: Trouble[];
+  append: (entries: Entry[]) => void;
+  dismiss: () => void;
+}
+
+interface Known {
+  entries: Entry[];
+  seq: number;
+}
+
+/**
+ * What is known with an answer in. An entry that this page sent stays the object it was, so that its coming back
+ * changes nothing that was judged.
+ */
+function merged(known: Known, answer: EntriesAnswer, own: readonly Entry[]): Known {
+  const ids = new Set(known.entries.map((e) => e.id));
+  const sent = new Map(own.map((e) => [e.id, e]));
+  const fresh = answer.entries.flatMap((e) => (ids.has(e.id) ? [] : [sent.get(e.id) ?? e]));
+  if (fresh.length === 0 && answer.seq <= known.seq) return known;
+  return { entries: [...known.entries, ...fresh], seq: Math.max(known.seq, answer.seq) };
+}
+
+type Sent =
+  { kind: 'taken'; answer: EntriesAnswer } | { kind: 'refused'; faults: string[] } | { kind: 'unreached'; link: Link };
+
+const TOO_LARGE = 'It is larger than the server takes in one piece. Enter it with fewer words.';
+
+async function send(buildId: string, entries: Entry[], since: number): Promise<Sent> {
+  try {
+    const response = await fetch(`/api/builds/${buildId}/entries?since=${since}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries }),
+    });
+    if (response.ok) return { kind: 'taken', answer: (await response.json()) as EntriesAnswer };
+    if (!FINAL.has(response.status)) return { kind: 'unreached', link: linkOf(response) };
+    if (response.status === 413) return { kind: 'refused', faults: [TOO_LARGE] };
+    const body = (await response.json()) as { faults?: string[] };
+    return { kind: 'refused', faults: body.faults ?? [`refused with ${response.status}`] };
+  } catch {
+    return { kind: 'unreached', link: 'down' };
+  }
+}
+
+/**
+ * Keeps a record live: entries show at once, are sent in order, once each, again after a stop or a reload,
+ * and other benches' entries come in while the page is in sight.
+ */
+export function useRecord(buildId: string, initial: Entry[], initialSeq: number): LiveRecord {
+  const [known, setKnown] = useState<Known>({ entries: initial, seq: initialSeq });
+  const [pending, setPending] = useState<Entry[]>([]);
+  const [link, setLink] = useState<Link>('up');
+  const [troubles, setTroubles] = useState<Trouble[]>([]);
+  const state = useRef({ seq: initialSeq, pending: [] as Entry[], sending: false });
+
+  const settle = useCallback(
+    (ids: Set<string>) => {
+      dropWaiting(buildId, ids);
+      state.current.pending = state.current.pending.filter((e) => !ids.has(e.id));
+      setPending(state.current.pending);
+    },
+    [buildId],
+  );
+
+  const take = useCallback((answer: EntriesAnswer) => {
+    state.current.seq = Math.max(state.current.seq, answer.seq);
+    const own = state.current.pending;
+    setKnown((before) => merged(before, answer, own));
+    setLink('up');
+  }, []);
+
+  const report = useCallback(
+    (found: Trouble[]) => {
+      if (found.length === 0) return;
+      addTroubles(buildId, found);
+      setTroubles((before) => [...before, ...found]);
+    },
+    [buildId],
+  );
+
+  /** One request's worth; a batch that is refused is sent again one by one, so that only the culprit stays out. */
+  const sendSome = useCallback(
+    async (entries: Entry[]): Promise<boolean> => {
+      const sent = await send(buildId, entries, state.current.seq);
+      if (sent.kind === 'unreached') {
+        setLink(sent.link);
+        return false;
+      }
+      if (sent.kind === 'taken') {
+        take(sent.answer);
+        settle(new Set(entries.map((e) => e.id)));
+        const lost = sent.answer.conflicts;
+        report(
+          lost.map((entry) => ({
+            entry,
+            why: 'Someone else changed this first. Theirs is shown; change it again if you still want to.',
+          })),
+        );
+        return true;
+      }
+      if (entries.length > 1) {
+        for (const entry of entries) if (!(await sendSome([entry]))) return false;
+        return true;
+      }
+      settle(new Set(entries.map((e) => e.id)));
+      report(entries.map((entry) => ({ entry, why: sent.faults.join(' ') })));
+      return true;
+    },
+    [buildId, report, settle, take],
+  );
+
+  const flush = useCallback(async () => {
+    if (state.current.sending) return;
+    state.current.sending = true;
+    try {
+      while (state.current.pending.length > 0) if (!(await sendSome(state.current.pending.slice(0, AT_ONCE)))) break;
+    } finally {
+      state.current.sending = false;
+    }
+  }, [sendSome]);
+
+  const append = useCallback(
+    (entries: Entry[]) => {
+      addWaiting(buildId, entries);
+      state.current.pending = [...state.current.pending, ...entries];
+      setPending(state.current.pending);
+      void flush();
+    },
+    [buildId, flush],
+  );
+
+  useEffect(() => {
+    let taken = false;
+    const takeUp = async (): Promise<void> => {
+      try {
+        const [waiting, refused] = await Promise.all([waitingFor(buildId), troublesFor(buildId)]);
+        if (taken) return;
+        taken = true;
+        const begun = new Set(state.current.pending.map((e) => e.id));
+        state.current.pending = [...waiting.filter((e) => !begun.has(e.id)), ...state.current.pending];
+        setPending(state.current.pending);
+        setTroubles((before) => [...refused, ...before]);
+      } catch {
+        setLink('down');
+      }
+      void flush();
+    };
+    void takeUp();
+    const retry = setInterval(() => void (taken ? flush() : takeUp()), RETRY_EVERY);
+    return () => {
+      taken = true;
+      clearInterval(retry);
+    };
+  }, [buildId, flush]);
+
+  useEffect(() => {
+    const look = async (): Promise<void> => {
+      if (document.hidden || state.current.sending) return;
+      try {
+        const response = await fetch(`/api/builds/${buildId}/entries?since=${state.current.seq}`);
+        if (response.ok) take((await response.json()) as EntriesAnswer);
+        else setLink(linkOf(response));
+      } catch {
+        setLink('down');
+      }
+    };
+    const timer = setInterval(() => void look(), LOOK_EVERY);
+    return () => clearInterval(timer);
+  }, [buildId, take]);
+
+  const dismiss = useCallback(() => {
+    clearTroubles(buildId);
+    setTroubles([]);
+  }, [buildId]);
+
+  const record = useMemo(() => {
+    const ids = new Set(known.entries.map((e) => e.id));
+    return { id: buildId, entries: [...known.entries, ...pending.filter((e) => !ids.has(e.id))] };
+  }, [buildId, known, pending]);
+
+  return useMemo(
+    () => ({ record, waiting: pending.length, link, troubles, append, dismiss }),
+    [record, pending.length, link, troubles, append, dismiss],
+  );
+}
