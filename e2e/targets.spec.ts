@@ -288,13 +288,13 @@ test('heat: a long run shows how far it is, can be stopped, and leaves the page 
   await page.getByRole('tab', { name: 'Heat' }).click();
   const status = page.getByRole('status').filter({ hasText: /draws a gap|%|Stopped/ });
   await expect(status).toContainText('20,000 draws a gap');
-  await page.getByLabel('Draws').selectOption('1000000');
+  await page.getByRole('combobox', { name: 'Draws' }).selectOption('1000000');
   await expect(page.getByRole('progressbar', { name: 'Draws made' })).toBeVisible();
   await page.getByRole('radio', { name: 'second ring' }).click();
   await expect(page.getByRole('img', { name: /second ring gap against ring temperature/ })).toBeVisible();
-  await page.getByLabel('Draws').selectOption('1000000');
+  await page.getByRole('combobox', { name: 'Draws' }).selectOption('1000000');
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(status).toContainText('Stopped. No chance is given.');
-  await page.getByLabel('Draws').selectOption('20000');
+  await page.getByRole('combobox', { name: 'Draws' }).selectOption('20000');
   await expect(status).toContainText('20,000 draws a gap');
 });

@@ -9,13 +9,16 @@ import { firstChart } from '@/core/record/record';
 import { bothText } from '@/core/quantity/print';
 import type { Chart, ChartVersion } from '@/core/targets/chart';
 import type { Instrument } from '@/core/uncertainty/instrument';
-import { chartSchema, faultsOf, instrumentSchema, jobSchema } from '@/files/schema';
+import { faultsOf } from '@/files/schema';
 import { createBuild, setRemoved } from '@/store/builds';
 import { addChart, loadChart, saveChart, setChartRemoved, setStandard } from '@/store/charts';
 import { saveInstrument, setInstrumentRemoved } from '@/store/instruments';
 import { database } from '@/store/store';
 import { readChartVersion, readQuick } from '@/ui/quick/ask';
 import type { Job } from '@/core/job/job';
+import { chartSchema } from '@/files/shapes/targets';
+import { instrumentSchema } from '@/files/shapes/instrument';
+import { jobSchema } from '@/files/shapes/job';
 
 export type Begun = { ok: true; id: string } | { ok: false; faults: string[] };
 

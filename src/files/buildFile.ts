@@ -6,10 +6,11 @@ import { judge } from '@/core/judge/judge';
 import { type BuildRecord, type Entry, isVoidable } from '@/core/record/record';
 import type { JudgedRing } from '@/core/rings/judged';
 import { type Saying, sayingText } from '@/core/quantity/saying';
-import { buildIdSchema, entrySchema, faultsOf } from './schema';
+import { entrySchema, faultsOf } from './schema';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { LoggedReading } from '@/core/record/reading';
 import type { JudgedPiston } from '@/core/pistons/judged';
+import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
 export const FILE_VERSION = 5;

@@ -14,7 +14,8 @@ import {
   type ChartRow,
   cellOf,
 } from '@/core/targets/chart';
-import { chartSchema, faultsOf } from './schema';
+import { faultsOf } from './schema';
+import { chartSchema } from './shapes/targets';
 
 export const CHART_FORMAT = 'spatium-chart';
 export const CHART_VERSION = 1;

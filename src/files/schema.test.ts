@@ -5,8 +5,10 @@ import { STARTING_PISTONS } from '@/core/pistons/piston';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { gap, job } from '@/fixtures/records';
-import { entriesSchema, entrySchema, faultsOf, jobSchema, targetChoicesSchema } from './schema';
+import { entriesSchema, entrySchema, faultsOf } from './schema';
 import { STARTING_PAIRING } from '@/core/pistons/choices';
+import { jobSchema } from './shapes/job';
+import { targetChoicesSchema } from './shapes/targets';
 
 const faults = (result: { success: boolean; error?: Parameters<typeof faultsOf>[0] }): string =>
   result.error ? faultsOf(result.error).join('\n') : '';

@@ -4,9 +4,9 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
 import { sameFigures } from '@/core/targets/chartEdit';
-import { chartSchema } from '@/files/schema';
 import type { Database } from './open';
 import { charts, shop } from './schema';
+import { chartSchema } from '@/files/shapes/targets';
 
 /** A chart as the shop keeps it: its latest version, and whether new builds begin with it. */
 export interface KeptChart {

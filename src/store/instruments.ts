@@ -5,9 +5,9 @@
 import { eq } from 'drizzle-orm';
 import type { Instrument } from '@/core/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
-import { instrumentSchema } from '@/files/schema';
 import type { Database } from './open';
 import { instruments } from './schema';
+import { instrumentSchema } from '@/files/shapes/instrument';
 
 const read = (body: string): Instrument => instrumentSchema.parse(JSON.parse(body));
 

@@ -7,7 +7,6 @@ import type { HearingContext } from '@/core/quantity/hear';
 import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/engine/engine';
 import { engineFaults } from '@/core/engine/engineFaults';
 import type { Chart } from '@/core/targets/chart';
-import { type JobInput, jobSchema } from '@/files/schema';
 import { PistonField } from '../duty/PistonField';
 import { ServiceFields } from '../duty/ServiceFields';
 import { SurfaceField } from '../duty/SurfaceField';
@@ -17,6 +16,7 @@ import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SHOP_UNITS } from '../shared/shopUnits';
 import type { Job } from '@/core/job/job';
+import { type JobInput, jobSchema } from '@/files/shapes/job';
 
 interface Props {
   initial: Job;

@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { anyEntries } from '@/fixtures/anyEntries';
+import { gap, largeRecord, record, voiding } from '@/fixtures/records';
+import type { Entry } from '../record/record';
+import { logOf, logWith } from './fold';
+import { judge, keptJudge } from './judge';
+
+const whole = (entries: Entry[]) => judge({ id: 'any', entries });
+
+describe('the judge that keeps what did not change', () => {
+  it('gives what judge gives, entry by entry, whatever the entries are', () => {
+    fc.assert(
+      fc.property(anyEntries(30), (entries) => {
+        const judging = keptJudge();
+        for (let n = 1; n <= entries.length; n += 1) {
+          const so = entries.slice(0, n);
+          expect(judging.of({ id: 'any', entries: so })).toEqual(whole(so));
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('previews what judge would give, and what it keeps is still that of the record', () => {
+    fc.assert(
+      fc.property(anyEntries(16), fc.nat(15), fc.nat(15), (entries, first, second) => {
+        const judging = keptJudge();
+        const [at, more] = [1 + (first % entries.length), entries[1 + (second % entries.length)]];
+        const before = entries.slice(0, at);
+        const rest = entries.slice(at);
+        judging.of({ id: 'any', entries: before });
+        if (more && !before.includes(more))
+          expect(judging.preview({ id: 'any', entries: before }, [more])).toEqual(whole([...before, more]));
+        expect(judging.preview({ id: 'any', entries: before }, rest)).toEqual(whole(entries));
+        expect(judging.of({ id: 'any', entries: before })).toEqual(whole(before));
+        expect(judging.of({ id: 'any', entries })).toEqual(whole(entries));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('follows a record that comes back in another order, as when two benches wrote at once', () => {
+    const judging = keptJudge();
+    const [mine, theirs] = [gap('mine', 'L1', 'top', 22), gap('theirs', 'L1', 'top', 24)];
+    judging.of(record(mine));
+    expect(judging.of(record(theirs, mine))).toEqual(judge(record(theirs, mine)));
+    expect(judging.of(record(mine, theirs))).toEqual(judge(record(mine, theirs)));
+  });
+
+  it('gives the same object for the same entries, and the same cylinder where an entry does not touch it', () => {
+    const judging = keptJudge();
+    const large = largeRecord(200);
+    const before = judging.of(large);
+    expect(judging.of({ ...large, entries: [...large.entries] })).toBe(before);
+    const after = judging.of({ ...large, entries: [...large.entries, gap('one-more', 'L1', 'top', 30)] });
+    expect(after).not.toBe(before);
+    expect(after.cylinders.filter((c, i) => c !== before.cylinders[i]).map((c) => c.id)).toEqual(['L1']);
+  });
+});
+
+describe('the log', () => {
+  it('is the same from entries one by one as from all at once, and leaves the log before it as it was', () => {
+    fc.assert(
+      fc.property(anyEntries(40), (entries) => {
+        entries.forEach((entry, i) => {
+          const before = entries.slice(0, i);
+          const log = logOf(before);
+          const grown = logWith(log, entry, before);
+          if (grown) expect(grown).toEqual(logOf([...before, entry]));
+          expect(log).toEqual(logOf(before));
+        });
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('is made anew where a struck-out entry changes how others count', () => {
+    const renewal: Entry = { kind: 'renewed', id: 'r', at: '', by: '', part: 'bore', cylinder: 'L1' };
+    const entries = record(renewal).entries;
+    expect(logWith(logOf(entries), voiding('v', 'r'), entries)).toBeNull();
+    const read = record(gap('a', 'L1', 'top', 22)).entries;
+    expect(logWith(logOf(read), voiding('v', 'a'), read)?.histories.get('L1/top')).toMatchObject([
+      { id: 'a', voided: { reason: 'misread' } },
+    ]);
+  });
+});

@@ -1,0 +1,128 @@
+/** A stage is a plug: one that is made up is put into the registries, and all that goes over them knows it. */
+import { describe, expect, it, vi } from 'vitest';
+import { z } from 'zod';
+import { job, jobEntry, reading } from '@/fixtures/records';
+import { readBuildFile, writeBuildFile } from '@/files/buildFile';
+import { writeCsv } from '@/files/csv';
+import { entrySchema } from '@/files/schema';
+import { contextFor } from './judge/context';
+import { changesOf } from './judge/changes';
+import { judge, keptJudge } from './judge/judge';
+import { lastMade } from './judge/lastMade';
+import { stepOn } from './judge/next';
+import { EMPTY_HAND, asEntry, readingOf } from './judge/preview';
+import { taskWords } from './judge/words';
+import { hear } from './quantity/hear';
+import { fromInches, fromThou } from './quantity/length';
+import { sayingText } from './quantity/saying';
+import type { Entry } from './record/record';
+import { JUDGING_ORDER, PARTS, STAGE_IDS, STAGE_OF, SUBJECTS, SUBJECT_IDS, listOf, stageOf } from './stages';
+
+vi.mock('./sheet/stage', async () => ({ sheet: (await import('@/fixtures/deckHeight/stage')).deckHeight }));
+vi.mock('@/files/shapes/choices', async (original) => {
+  const { CHOICE_SCHEMAS } = await original<typeof import('@/files/shapes/choices')>();
+  return { CHOICE_SCHEMAS: { ...CHOICE_SCHEMAS, deckHeight: z.strictObject({ least: z.int(), most: z.int() }) } };
+});
+
+const ID = 'sheet' as const;
+const subject = 'deckHeight' as never as 'piston';
+const four = jobEntry({ engine: { ...job.engine, cylinders: 4 } });
+const made = (id: string, cylinder: string, thou: number): Entry => reading(id, cylinder, subject, fromThou(thou));
+const built = (...entries: Entry[]) => ({ id: 'plug', entries: [four, ...entries] });
+type Judged = ReturnType<typeof judge>;
+const progressOf = (judged: Judged) => judged.stages.find((s) => s.stage === ID);
+const captionOf = (judged: Judged, cylinder: string) => {
+  const found = judged.cylinders.find((c) => c.id === cylinder);
+  return found && stageOf(ID).caption(found as never);
+};
+
+describe('a stage that is registered', () => {
+  it('is read on the line: understood, said back, logged under the number of the piston, and led on from', () => {
+    const swapped: Entry = {
+      ...jobEntry(),
+      kind: 'pairing',
+      id: 'p',
+      replaces: null,
+      value: {
+        pairs: [
+          { cylinder: 'L1', piston: 'R1' },
+          { cylinder: 'R1', piston: 'L1' },
+        ],
+        locked: [],
+        marked: [],
+        gain: 0,
+        neverTight: true,
+      },
+    } as Entry;
+    const judging = keptJudge();
+    const before = judging.of(built(swapped));
+    const [cylinder] = before.cylinders;
+    if (!cylinder) throw new Error('no cylinder');
+    const here = { cylinder: cylinder.id, subject, spot: null };
+    expect(taskWords(cylinder, here)).toBe('Cylinder 1, deck height');
+    const heard = hear('12', contextFor(before, cylinder, subject, 'imperial'));
+    if (heard.kind !== 'understood') throw new Error(heard.kind);
+    const made = readingOf(before, here, heard.meaning, EMPTY_HAND, '12');
+    expect(made).toMatchObject({ cylinder: 'R1', subject: 'deckHeight', value: fromThou(12), place: null, fit: null });
+    const after = judging.preview(built(swapped), [asEntry(made)]);
+    const outcome = stageOf(ID).outcome(after as never, after.cylinders[0] as never, subject);
+    expect(outcome.state).toBe('in window');
+    expect(stepOn(after, listOf(subject), here).cylinder).toBe(after.cylinders[1]?.id);
+    expect(stepOn(before, listOf(subject), here).cylinder).toBe(cylinder.id);
+  });
+
+  it('is judged with its choice, counted, called out, drawn on the deck, put on the sheet', () => {
+    const judged = judge(built(made('a', 'L1', 12), made('b', 'R1', 3), made('c', 'L2', 25)));
+    expect(progressOf(judged)).toEqual({ stage: ID, done: 1, total: 4 });
+    expect(judged.findings.map((f) => sayingText(f.says, 'imperial'))).toContain(
+      'Cylinder 2: deck height 3.0 thou: the piston meets the head.',
+    );
+    expect(captionOf(judged, 'L2')).toMatchObject({ state: 'over', word: 'over' });
+    const [part] = stageOf(ID).sheet(judged as never, judged.cylinders as never[]);
+    expect(part?.table?.rows).toHaveLength(4);
+    const wider: Entry = { ...four, id: 'w', kind: 'deckHeight', value: { least: 0, most: fromInches(0.03) } } as never;
+    expect(progressOf(judge(built(made('a', 'L1', 12), made('c', 'L2', 25), wider)))?.done).toBe(2);
+  });
+
+  it('goes out as CSV and as a build file, comes back in, and is refused where its shape is wrong', () => {
+    const record = built(made('a', 'L1', 12), {
+      ...four,
+      id: 'w',
+      kind: 'deckHeight',
+      value: { least: 1, most: 9 },
+    } as never);
+    const judged = judge(record);
+    expect(writeCsv(judged)).toMatch(/^1,L1,deckHeight,.*reading,0\.304800/m);
+    expect(writeCsv(judged)).toMatch(/^1,L1,deck_height,.*result,0\.304800,.*over/m);
+    const file = JSON.stringify(writeBuildFile(record));
+    expect(JSON.parse(file)).toMatchObject({ judged: { cylinders: [{ deckHeight: { state: 'over' } }, {}, {}, {}] } });
+    expect(readBuildFile(file)).toEqual({ ok: true, record });
+    expect(
+      entrySchema.safeParse({ ...four, id: 'w', kind: 'deckHeight', value: { least: 'x', most: 9 } }).success,
+    ).toBe(false);
+    expect(entrySchema.safeParse({ ...made('a', 'L1', 12), fit: { ring: 'L1' } }).success).toBe(false);
+  });
+
+  it('is struck out, undone, and read anew once the piston was replaced', () => {
+    const judging = keptJudge();
+    const record = built(made('a', 'L1', 12), made('b', 'L1', 14));
+    const judged = judging.of(record);
+    expect(lastMade(judged, record.entries, [subject], () => true)?.item.id).toBe('b');
+    const renewed: Entry = { kind: 'renewed', id: 'r', at: '', by: '', part: 'piston', cylinder: 'L1' };
+    const after = judging.of({ ...record, entries: [...record.entries, renewed] });
+    expect(captionOf(after, 'L1')?.state).toBe('to do');
+    expect(changesOf(judged, after)).toEqual([]);
+  });
+});
+
+describe('the registry', () => {
+  it('gives every subject one stage, one list and a tool, and every part that is renewed a subject', () => {
+    for (const id of SUBJECT_IDS) {
+      expect(STAGE_IDS).toContain(STAGE_OF[id]);
+      expect(SUBJECTS[id].words).not.toBe('');
+      expect(SUBJECTS[id].spots).toBe(id === 'bore');
+    }
+    expect(PARTS.toSorted()).toEqual(['bore', 'lowerRail', 'piston', 'second', 'top', 'upperRail']);
+    expect(JUDGING_ORDER.toSorted()).toEqual(STAGE_IDS.toSorted());
+  });
+});

@@ -1,0 +1,24 @@
+/** The shape of each choice, by kind: every kind that a stage brings has one here. */
+import { type z } from 'zod';
+import type { ChoiceKind, Choices } from '@/core/stages';
+import { boresSchema, sizingSchema } from './bores';
+import { clockingSchema } from './clocking';
+import { jobSchema } from './job';
+import { pairingSchema, pistonsSchema } from './pistons';
+import { benchSchema, placingSchema, ringSetSchema } from './rings';
+import { chartSchema, heatSchema, targetChoicesSchema } from './targets';
+
+export const CHOICE_SCHEMAS: { [K in ChoiceKind]: z.ZodType<NonNullable<Choices[K]>> } = {
+  job: jobSchema,
+  targets: targetChoicesSchema,
+  chart: chartSchema,
+  heat: heatSchema,
+  bores: boresSchema,
+  sizing: sizingSchema,
+  pistons: pistonsSchema,
+  pairing: pairingSchema,
+  bench: benchSchema,
+  ringSet: ringSetSchema,
+  placing: placingSchema,
+  clocking: clockingSchema,
+};

@@ -1,0 +1,33 @@
+/** A measuring tool or a ring filer. */
+import { z } from 'zod';
+import { INSTRUMENT_KINDS, type Instrument } from '@/core/uncertainty/instrument';
+import { instrumentFaults } from '@/core/uncertainty/instrumentFaults';
+import { chartVersion, nm, widthNm, words } from './parts';
+
+const day = z.iso.date('a day such as 2026-05-04');
+export const instrumentSchema: z.ZodType<Instrument> = z
+  .strictObject({
+    ...chartVersion,
+    kind: z.enum(INSTRUMENT_KINDS),
+    name: words(80),
+    from: nm,
+    to: nm,
+    resolution: nm,
+    limit: nm,
+    calibrated: day.nullable(),
+    months: z.int().min(1).max(240).nullable(),
+    kit: z
+      .strictObject({
+        rods: z.array(widthNm).max(60, 'at most 60 rods'),
+        washers: z.array(widthNm).max(16, 'at most 16 washers'),
+        body: nm,
+        preload: nm,
+        division: widthNm,
+        turn: widthNm,
+        larger: z.enum(['clockwise', 'anticlockwise']),
+      })
+      .nullable(),
+  })
+  .superRefine((instrument, context) => {
+    for (const message of instrumentFaults(instrument)) context.addIssue({ code: 'custom', message });
+  });

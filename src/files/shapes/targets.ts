@@ -1,0 +1,102 @@
+/** Targets, charts and the heat model, as chosen. */
+import { z } from 'zod';
+import { MOST_CYLINDERS } from '@/core/engine/engine';
+import type { HeatChoices } from '@/core/heat/assess';
+import { RING_METALS } from '@/core/heat/metals';
+import { ALLOYS, CHART_FIGURES, type Chart } from '@/core/targets/chart';
+import { chartFaults } from '@/core/targets/chartEdit';
+import type { Own, Papers, TargetChoices } from '@/core/targets/target';
+import { chartVersion, celsius, cylinder, nm, partId, text, time, widthNm, words } from './parts';
+
+const given = z.discriminatedUnion('form', [
+  z.strictObject({ form: z.literal('range'), min: nm, max: nm, from: text(200) }).refine((g) => g.max >= g.min, {
+    message: 'the upper end is under the lower end',
+    path: ['max'],
+  }),
+  z.strictObject({ form: z.literal('minimum'), min: nm, from: text(200) }),
+  z.strictObject({
+    form: z.literal('factor'),
+    factor: z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)'),
+    from: text(200),
+  }),
+]);
+const own: z.ZodType<Own> = z.strictObject({ given, over: z.boolean() }).refine((o) => o.given.from.trim() !== '', {
+  message: 'the reason for the builder’s own figure is asked for',
+  path: ['given', 'from'],
+});
+const papers: z.ZodType<Papers> = z.strictObject({
+  sheet: given.nullable(),
+  manual: given.nullable(),
+  own: own.nullable().default(null),
+});
+const allowance = z.strictObject({
+  cylinder,
+  gap: nm.max(1_000_000, 'at most 1 mm'),
+  clearance: nm.max(1_000_000, 'at most 1 mm'),
+  reason: text(200),
+});
+
+export const targetChoicesSchema: z.ZodType<TargetChoices> = z
+  .strictObject({
+    secondSchool: z.enum(['larger', 'equalOrTighter']),
+    feelerStep: widthNm,
+    gapWindow: widthNm,
+    gapLimit: widthNm,
+    clearanceWindow: widthNm,
+    clearanceLimit: widthNm,
+    gaps: z.strictObject({ top: papers, second: papers, rails: papers }),
+    clearance: papers,
+    allowances: z
+      .array(allowance)
+      .max(MOST_CYLINDERS)
+      .refine((list) => new Set(list.map((a) => a.cylinder)).size === list.length, 'one allowance a cylinder')
+      .default([]),
+  })
+  .refine((t) => t.gapLimit >= t.gapWindow, {
+    message: 'the upper limit lies inside the aim window',
+    path: ['gapLimit'],
+  })
+  .refine((t) => t.clearanceLimit >= t.clearanceWindow, {
+    message: 'the upper limit lies inside the aim window',
+    path: ['clearanceLimit'],
+  });
+
+export const chartSchema: z.ZodType<Chart> = z
+  .strictObject({
+    ...chartVersion,
+    name: words(80),
+    saved: z.strictObject({ by: text(12), at: time }).nullable(),
+    copiedFrom: z.strictObject({ ...chartVersion, name: text(80) }).nullable(),
+    rows: z
+      .array(z.strictObject({ id: partId, words: words(80), ringTemperature: celsius, wallTemperature: celsius }))
+      .max(40, 'at most 40 rows'),
+    columns: z
+      .array(z.strictObject({ id: partId, words: words(80), alloy: z.enum(ALLOYS), highRing: z.boolean() }))
+      .max(12, 'at most 12 columns'),
+    cells: z
+      .array(
+        z.strictObject({
+          row: partId,
+          column: partId,
+          figure: z.enum(CHART_FIGURES),
+          factor: z.number(),
+          source: text(200),
+          confirmed: z.strictObject({ sheet: words(200), by: text(12), at: time }).nullable(),
+        }),
+      )
+      .max(40 * 12 * 4),
+  })
+  .superRefine((chart, context) => {
+    for (const message of chartFaults(chart)) context.addIssue({ code: 'custom', message });
+  });
+
+const halfWidth = z.number().min(0, 'not negative').max(300, 'at most 300');
+export const heatSchema: z.ZodType<HeatChoices> = z.strictObject({
+  ringMetal: z.enum(RING_METALS),
+  top: celsius.nullable(),
+  second: celsius.nullable(),
+  wall: celsius.nullable(),
+  skirt: celsius.nullable(),
+  spread: z.strictObject({ ring: halfWidth, wall: halfWidth, expansion: z.number().min(0).max(0.5) }),
+  feeler: nm.max(500_000, 'at most 0.5 mm'),
+});
