@@ -1,8 +1,8 @@
 'use client';
 
-import { Popover } from 'radix-ui';
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
-import { Button, buttonLook } from '../shared/Button';
+import { Button } from '../shared/Button';
+import { Popup } from '../shared/Popup';
 import { When } from '../shared/When';
 
 const WORDS = {
@@ -47,31 +47,34 @@ export function Renew({ part }: { part: 'bore' | 'piston' }) {
         </p>
       )}
       {read.includes(here) && (
-        <Popover.Root>
-          <Popover.Trigger className={buttonLook()}>{words.trigger}</Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              aria-label={words.trigger}
-              className="z-50 w-80 rounded-md border border-ink bg-sheet p-4 text-ink"
-              sideOffset={4}
-              collisionPadding={8}
-            >
+        <Popup label={words.trigger} trigger={words.trigger}>
+          {(close) => (
+            <>
               <p className="mb-3">{words.ask}</p>
               <div className="flex flex-wrap gap-2">
-                <Popover.Close asChild>
-                  <Button kind="accent" onClick={() => renew(part, [here])}>
-                    {part === 'bore' ? `Bore ${cylinder.label}` : `Piston ${cylinder.piston.label}`}
-                  </Button>
-                </Popover.Close>
+                <Button
+                  kind="accent"
+                  onClick={() => {
+                    renew(part, [here]);
+                    close();
+                  }}
+                >
+                  {part === 'bore' ? `Bore ${cylinder.label}` : `Piston ${cylinder.piston.label}`}
+                </Button>
                 {read.length > 1 && (
-                  <Popover.Close asChild>
-                    <Button onClick={() => renew(part, read)}>All {read.length} measured</Button>
-                  </Popover.Close>
+                  <Button
+                    onClick={() => {
+                      renew(part, read);
+                      close();
+                    }}
+                  >
+                    All {read.length} measured
+                  </Button>
                 )}
               </div>
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+            </>
+          )}
+        </Popup>
       )}
     </div>
   );

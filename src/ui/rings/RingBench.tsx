@@ -1,6 +1,5 @@
 'use client';
 
-import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { type JudgedRing, ringAdvice } from '@/core/rings/judged';
 import { nextTask } from '@/core/stage/tasks';
@@ -12,6 +11,7 @@ import { taskWords } from '@/core/judge/words';
 import { Button, buttonLook } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { PassLog } from '../shared/PassLog';
+import { Popup } from '../shared/Popup';
 import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
 import { Ask } from '../stages/Ask';
@@ -221,37 +221,31 @@ function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
     <section aria-label="Over its limit" className="mt-2 flex flex-wrap items-start gap-3">
       {isCompression(ring.ring) && <Button onClick={onSwap}>Another cylinder</Button>}
       <Button onClick={() => renew(ring.ring, [ring.number])}>Another ring</Button>
-      <Popover.Root>
-        <Popover.Trigger className={buttonLook()}>Accept with a reason</Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content
-            aria-label="Accept with a reason"
-            className="z-50 w-80 rounded-md border border-ink bg-sheet p-4 text-ink"
-            sideOffset={4}
-            collisionPadding={8}
+      <Popup label="Accept with a reason" trigger="Accept with a reason">
+        {(close) => (
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (!reason.trim()) return;
+              accept(reading.id, reason.trim());
+              close();
+            }}
           >
-            <form
-              onSubmit={(event) => {
-                event.preventDefault();
-                if (reason.trim()) accept(reading.id, reason.trim());
-              }}
-            >
-              <label className="grid gap-1 font-bold">
-                Why it may stay
-                <input
-                  className="field"
-                  value={reason}
-                  maxLength={200}
-                  onChange={(event) => setReason(event.target.value)}
-                />
-              </label>
-              <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
-                Accept
-              </Button>
-            </form>
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+            <label className="grid gap-1 font-bold">
+              Why it may stay
+              <input
+                className="field"
+                value={reason}
+                maxLength={200}
+                onChange={(event) => setReason(event.target.value)}
+              />
+            </label>
+            <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
+              Accept
+            </Button>
+          </form>
+        )}
+      </Popup>
     </section>
   );
 }
@@ -292,15 +286,14 @@ function ReadElsewhere({ ring }: { ring: JudgedRing }) {
   const { reading } = ring;
   if (!reading) return null;
   return (
-    <Popover.Root>
-      <Popover.Trigger className={`${buttonLook('quiet')} text-sm whitespace-nowrap`}>Other bore</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label="Read in another bore"
-          className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink"
-          sideOffset={4}
-          collisionPadding={8}
-        >
+    <Popup
+      label="Read in another bore"
+      trigger="Other bore"
+      look={`${buttonLook('quiet')} text-sm whitespace-nowrap`}
+      width="w-72"
+    >
+      {(close) => (
+        <>
           <p className="mb-2">
             <b>In which cylinder’s bore was it read?</b> The gap here is then worked out from the two bores.
           </p>
@@ -308,14 +301,20 @@ function ReadElsewhere({ ring }: { ring: JudgedRing }) {
             {judgement.cylinders
               .filter((c) => c.id !== reading.cylinder)
               .map((c) => (
-                <Popover.Close key={c.id} className={buttonLook()} onClick={() => reassign(reading, c.id)}>
+                <Button
+                  key={c.id}
+                  onClick={() => {
+                    reassign(reading, c.id);
+                    close();
+                  }}
+                >
                   {c.label}
-                </Popover.Close>
+                </Button>
               ))}
           </div>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </Popup>
   );
 }
 

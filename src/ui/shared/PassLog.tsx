@@ -1,6 +1,5 @@
 'use client';
 
-import { Popover } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
 import { printLength } from '@/core/quantity/print';
 import { SQUARING_WORDS } from '@/core/rings/ring';
@@ -8,6 +7,7 @@ import { type Instrument, countWords } from '@/core/uncertainty/instrument';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { shortDepth, shortDirection } from '@/core/bores/grid';
 import { Button, buttonLook } from './Button';
+import { Popup } from './Popup';
 import { When } from './When';
 import type { Logged, LoggedCut, LoggedReading } from '@/core/record/reading';
 
@@ -122,30 +122,39 @@ function details(
 function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; what: string }) {
   const [reason, setReason] = useState('');
   return (
-    <Popover.Root>
-      <Popover.Trigger className={`${buttonLook('quiet')} text-sm whitespace-nowrap`}>
-        Strike out<span className="sr-only"> {what}</span>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label={`Strike out ${what}`}
-          className="z-50 w-72 rounded-md border border-ink bg-sheet p-4 text-ink"
-          sideOffset={4}
-          collisionPadding={8}
-        >
+    <Popup
+      label={`Strike out ${what}`}
+      look={`${buttonLook('quiet')} text-sm whitespace-nowrap`}
+      width="w-72"
+      trigger={
+        <>
+          Strike out<span className="sr-only"> {what}</span>
+        </>
+      }
+    >
+      {(close) => (
+        <>
           <p className="mb-2 font-bold">Strike out {what}: why?</p>
           <div className="flex flex-wrap gap-2">
             {REASONS.map((r) => (
-              <Popover.Close key={r} className={buttonLook()} onClick={() => onStrike(r)}>
+              <Button
+                key={r}
+                onClick={() => {
+                  onStrike(r);
+                  close();
+                }}
+              >
                 {r}
-              </Popover.Close>
+              </Button>
             ))}
           </div>
           <form
             className="mt-3 flex gap-2"
             onSubmit={(event) => {
               event.preventDefault();
-              if (reason.trim()) onStrike(reason.trim());
+              if (!reason.trim()) return;
+              onStrike(reason.trim());
+              close();
             }}
           >
             <input
@@ -160,8 +169,8 @@ function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; wha
               Strike
             </Button>
           </form>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </Popup>
   );
 }
