@@ -15,6 +15,15 @@ export default tseslint.config(
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },
   },
+  {
+    files: ['src/ui/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^@/app(/|$)|(^|/)\\.\\./app/', message: 'ui imports nothing from app.' }] },
+      ],
+    },
+  },
   { files: ['scripts/**'], rules: { 'no-console': 'off' } },
   {
     files: ['src/core/**/*.ts'],

@@ -77,10 +77,13 @@ export class Server {
     if (!response.ok) throw new Error(await response.text());
   }
 
-  /** Puts the demo's builds on the shelf, as far as they are not there yet. */
+  private demo = false;
+
+  /** Puts the demo's builds on the shelf, once a server. */
   async putDemo(): Promise<void> {
-    for (const record of demoRecords())
-      if (!(await fetch(`${this.url}/api/builds/${record.id}`)).ok) await this.put(record);
+    if (this.demo) return;
+    for (const record of demoRecords()) await this.put(record);
+    this.demo = true;
   }
 
   async record(id: string): Promise<BuildRecord> {

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { job, jobEntry, reading } from '@/fixtures/records';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { writeCsv } from '@/files/csv';
+import type * as shapes from '@/files/shapes/choices';
 import { entrySchema } from '@/files/schema';
 import { contextFor } from './judge/context';
 import { changesOf } from './judge/changes';
@@ -20,7 +21,7 @@ import { JUDGING_ORDER, PARTS, STAGE_IDS, STAGE_OF, SUBJECTS, SUBJECT_IDS, listO
 
 vi.mock('./sheet/stage', async () => ({ sheet: (await import('@/fixtures/deckHeight/stage')).deckHeight }));
 vi.mock('@/files/shapes/choices', async (original) => {
-  const { CHOICE_SCHEMAS } = await original<typeof import('@/files/shapes/choices')>();
+  const { CHOICE_SCHEMAS } = await original<typeof shapes>();
   return { CHOICE_SCHEMAS: { ...CHOICE_SCHEMAS, deckHeight: z.strictObject({ least: z.int(), most: z.int() }) } };
 });
 

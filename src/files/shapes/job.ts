@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES } from '@/core/engine/engine';
 import { engineFaults } from '@/core/engine/engineFaults';
 import type { Job } from '@/core/job/job';
+import { MOST_CHARACTERS, NAME_ASKED } from '@/core/job/jobFaults';
 import { MOST_BOOST } from '@/core/quantity/pressure';
 import { type Adder, FUELS, NO_SERVICE, type Service, USES } from '@/core/targets/duty';
 import { SURFACES } from '@/core/targets/target';
@@ -45,10 +46,10 @@ const service: z.ZodType<Service, Service> = z.strictObject({
 
 /** A job card as it comes in: what cards of files of version 1 lack is filled in. */
 export const jobSchema = z.strictObject({
-  name: text(120).trim().min(1, 'Give the build a name.'),
-  customer: text(120),
-  description: text(200),
-  notes: text(4000),
+  name: text(MOST_CHARACTERS.name).trim().min(1, NAME_ASKED),
+  customer: text(MOST_CHARACTERS.customer),
+  description: text(MOST_CHARACTERS.description),
+  notes: text(MOST_CHARACTERS.notes),
   engine,
   units: z.enum(['imperial', 'metric']),
   plannedBore: nm.min(10_000_000, 'at least 10 mm').max(500_000_000, 'at most 500 mm').nullable(),
@@ -57,4 +58,3 @@ export const jobSchema = z.strictObject({
   construction: partId.nullable(),
   surface: z.enum(SURFACES).nullable().default(null),
 }) satisfies z.ZodType<Job>;
-export type JobInput = z.input<typeof jobSchema>;

@@ -1,8 +1,6 @@
 'use client';
 
-import { zodResolver } from '@hookform/resolvers/zod';
-import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
+import { type ChangeEvent, useState } from 'react';
 import type { HearingContext } from '@/core/quantity/hear';
 import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/engine/engine';
 import { engineFaults } from '@/core/engine/engineFaults';
@@ -16,7 +14,7 @@ import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SHOP_UNITS } from '../shared/shopUnits';
 import type { Job } from '@/core/job/job';
-import { type JobInput, jobSchema } from '@/files/shapes/job';
+import { type JobWords, jobFaults } from '@/core/job/jobFaults';
 
 interface Props {
   initial: Job;
@@ -89,60 +87,70 @@ function numberingWords(engine: Job['engine']): string {
 
 /** The job card: what engine, what for, what pistons. */
 export function JobForm({ initial, chart, submit, onSave, expectedBore = null, saved = false, onTouch }: Props) {
-  const { register, control, handleSubmit, setValue, formState } = useForm<JobInput, unknown, Job>({
-    defaultValues: initial,
-    resolver: zodResolver(jobSchema),
-  });
+  const [job, setJob] = useState(initial);
+  const [tried, setTried] = useState(false);
+  const [saving, setSaving] = useState(false);
   const [faults, setFaults] = useState<string[]>([]);
   const [boreFault, setBoreFault] = useState<string | null>(null);
   const [serviceFault, setServiceFault] = useState<string | null>(null);
-  const { errors } = formState;
-  const engine = useWatch({ control, name: 'engine' });
-  const units = useWatch({ control, name: 'units' });
-  const service = useWatch({ control, name: 'service' }) ?? initial.service;
-  const duty = useWatch({ control, name: 'duty' });
+  const { engine, units, service, duty } = job;
+  const wrong = jobFaults(job);
+  const shown = tried ? wrong : {};
+  const engineErrors = engineFaults(engine);
   const two = hasTwoBanks(engine.layout);
 
-  const save = handleSubmit(async (job) => {
-    const unsettled = [boreFault, serviceFault].flatMap((fault) => fault ?? []);
-    setFaults(unsettled.length > 0 ? unsettled : await onSave(job));
+  const set = <K extends keyof Job>(field: K, value: Job[K]): void => {
+    setJob((before) => ({ ...before, [field]: value }));
+    onTouch?.();
+  };
+  const setEngine = (next: Job['engine']): void => set('engine', next);
+  const words = (field: JobWords) => ({
+    value: job[field],
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void => set(field, event.target.value),
+    className: 'field',
   });
-  const setEngine = (next: Job['engine']): void =>
-    setValue('engine', next, { shouldDirty: true, shouldValidate: formState.isSubmitted });
-  const engineErrors = engineFaults(engine);
+
+  const save = async (): Promise<void> => {
+    setTried(true);
+    const unsettled = [boreFault, serviceFault].flatMap((fault) => fault ?? []);
+    if (unsettled.length > 0 || Object.keys(wrong).length > 0) return setFaults(unsettled);
+    setSaving(true);
+    setFaults(await onSave({ ...job, name: job.name.trim() }));
+    setSaving(false);
+  };
 
   return (
-    <form onSubmit={(event) => void save(event)} onChange={onTouch} noValidate className="grid max-w-3xl gap-8">
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+      onChange={onTouch}
+      noValidate
+      className="grid max-w-3xl gap-8"
+    >
       <fieldset className="grid gap-4 sm:grid-cols-2">
         <legend className="mb-2 text-lg font-bold">What is on the stand</legend>
-        <Field label="Name of the build" error={errors.name?.message} hint="How the shop will look it up.">
-          {(props) => (
-            <input
-              {...props}
-              {...register('name')}
-              className="field"
-              autoComplete="off"
-              autoFocus={initial.name === ''}
-            />
-          )}
+        <Field label="Name of the build" error={shown.name} hint="How the shop will look it up.">
+          {(props) => <input {...props} {...words('name')} autoComplete="off" autoFocus={initial.name === ''} />}
         </Field>
-        <Field label="Customer" hint="Or stock.">
-          {(props) => <input {...props} {...register('customer')} className="field" autoComplete="off" />}
+        <Field label="Customer" error={shown.customer} hint="Or stock.">
+          {(props) => <input {...props} {...words('customer')} autoComplete="off" />}
         </Field>
         <Field
           label="Engine and parts"
+          error={shown.description}
           hint="Block, ring set, pistons: what the next one like it will be looked up by."
         >
-          {(props) => <input {...props} {...register('description')} className="field" autoComplete="off" />}
+          {(props) => <input {...props} {...words('description')} autoComplete="off" />}
         </Field>
         <div>
           <span className="mb-1 block font-bold">The shop speaks</span>
-          <Controller
-            control={control}
-            name="units"
-            render={({ field }) => (
-              <Segmented label="The shop speaks" value={field.value} options={SHOP_UNITS} onChange={field.onChange} />
-            )}
+          <Segmented
+            label="The shop speaks"
+            value={units}
+            options={SHOP_UNITS}
+            onChange={(next) => set('units', next)}
           />
           <p className="mt-1 text-sm text-soft">What a bare number means. It can be switched at any time.</p>
         </div>
@@ -251,55 +259,41 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
 
       <fieldset className="grid gap-4 sm:grid-cols-2">
         <legend className="mb-2 text-lg font-bold">What the targets rest on</legend>
-        <Controller
-          control={control}
-          name="plannedBore"
-          render={({ field }) => (
-            <LengthField
-              key={units}
-              label="Planned finished bore"
-              kind="bore"
-              units={units}
-              value={field.value}
-              onChange={field.onChange}
-              onFault={setBoreFault}
-              expected={expectedBore}
-              hint="Not the catalogue’s: what it will be honed to. Measured bores take over as they come."
-            />
-          )}
+        <LengthField
+          key={units}
+          label="Planned finished bore"
+          kind="bore"
+          units={units}
+          value={job.plannedBore}
+          onChange={(next) => set('plannedBore', next)}
+          onFault={setBoreFault}
+          expected={expectedBore}
+          hint="Not the catalogue’s: what it will be honed to. Measured bores take over as they come."
         />
-        <Controller
-          control={control}
-          name="construction"
-          render={({ field }) => <PistonField chart={chart} value={field.value} onChange={field.onChange} />}
-        />
+        <PistonField chart={chart} value={job.construction} onChange={(next) => set('construction', next)} />
         <ServiceFields
           service={service}
           duty={duty}
           chart={chart}
           cylinders={Number.isInteger(engine.cylinders) ? engine.cylinders : 1}
-          onChange={(next) => setValue('service', next, { shouldDirty: true })}
-          onDuty={(next) => setValue('duty', next, { shouldDirty: true })}
+          onChange={(next) => set('service', next)}
+          onDuty={(next) => set('duty', next)}
           onFault={setServiceFault}
         />
-        <Controller
-          control={control}
-          name="surface"
-          render={({ field }) => <SurfaceField value={field.value ?? null} onChange={field.onChange} />}
-        />
-        <Field label="Notes" hint="Anything the next person at the bench should know.">
-          {(props) => <textarea {...props} {...register('notes')} rows={3} className="field" />}
+        <SurfaceField value={job.surface} onChange={(next) => set('surface', next)} />
+        <Field label="Notes" error={shown.notes} hint="Anything the next person at the bench should know.">
+          {(props) => <textarea {...props} {...words('notes')} rows={3} />}
         </Field>
       </fieldset>
 
       <div className="flex flex-wrap items-center gap-4">
-        <Button kind="strong" type="submit" disabled={formState.isSubmitting}>
+        <Button kind="strong" type="submit" disabled={saving}>
           {submit}
         </Button>
         <div role="status">
           {faults.length > 0 && <p className="font-bold text-over">{faults.join(' ')}</p>}
           {saved && <p className="font-bold text-ok">Saved.</p>}
-          {Object.keys(errors).length > 0 && (
+          {Object.keys(shown).length > 0 && (
             <p className="font-bold text-over">Something above is missing or wrong: see beside the field.</p>
           )}
         </div>
