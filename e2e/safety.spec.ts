@@ -113,6 +113,61 @@ test('two benches on one build see each other’s readings, and cannot overwrite
   expect((await server.record('two-benches')).entries.filter((e) => e.kind === 'bench')).toHaveLength(1);
 });
 
+test('a browser that keeps nothing still takes units, initials and readings, for as long as the page is open', async ({
+  page,
+  server,
+}) => {
+  await page.addInitScript(() => {
+    Storage.prototype.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await server.put({ id: 'forgetful', entries: [jobEntry()] });
+  await page.goto(`${server.url}/builds/forgetful/rings`);
+  await page.getByRole('radio', { name: 'mm', exact: true }).click();
+  await expect(page.getByRole('radio', { name: 'mm', exact: true })).toBeChecked();
+  await page.getByLabel(/initials/i).fill('KM');
+  await expect(page.getByLabel(/initials/i)).toHaveValue('KM');
+  await line(page).fill('0.56');
+  await page.keyboard.press('Enter');
+  await expect(rings(page)).toContainText('1/');
+  await expect
+    .poll(async () => (await server.record('forgetful')).entries.at(-1))
+    .toMatchObject({ kind: 'reading', by: 'KM', value: 560_000 });
+});
+
+for (const [status, says] of [
+  [404, 'The server has no such build any more.'],
+  [500, 'The server answers with an error of its own'],
+] as const)
+  test(`a server that answers ${status} is told as what it is, and what was read waits`, async ({ page, server }) => {
+    const id = `answers-${status}`;
+    await server.put({ id, entries: [jobEntry()] });
+    await page.goto(`${server.url}/builds/${id}/rings`);
+    await expect(line(page)).toBeFocused();
+    await page.route('**/entries?*', (route) => route.fulfill({ status, json: { faults: [] } }));
+    await page.keyboard.type('22');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(says)).toBeVisible();
+    await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+    await page.unroute('**/entries?*');
+    await expect(page.getByText('1 entry waits in this browser')).toBeHidden();
+    expect(readingsIn((await server.record(id)).entries)).toHaveLength(1);
+  });
+
+test('an entry that is too large is refused by name, and nothing waits for ever', async ({ page, server }) => {
+  await server.put({ id: 'too-large', entries: [jobEntry()] });
+  await page.goto(`${server.url}/builds/too-large/rings`);
+  await expect(line(page)).toBeFocused();
+  await page.route('**/entries?*', (route) =>
+    route.request().method() === 'POST' ? route.fulfill({ status: 413, json: { faults: [] } }) : route.fallback(),
+  );
+  await page.keyboard.type('22');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('It is larger than the server takes in one piece.')).toBeVisible();
+  await expect(page.getByText('Not recorded:')).toBeVisible();
+});
+
 test('a job card that would take readings away is refused, and the readings stay', async ({ page, server }) => {
   await server.put({ id: 'shrink', entries: [jobEntry(), gap('a', 'R4', 'top', 22)] });
   await page.goto(`${server.url}/builds/shrink/job`);

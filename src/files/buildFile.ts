@@ -13,7 +13,7 @@ import type { JudgedPiston } from '@/core/pistons/judged';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-export const FILE_VERSION = 5;
+const FILE_VERSION = 5;
 /** Older versions that are read too: what they lack is filled in. */
 const READ_VERSIONS = [1, 2, 3, 4, FILE_VERSION] as const;
 /** Largest file that is read. */

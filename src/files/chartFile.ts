@@ -17,8 +17,8 @@ import {
 import { faultsOf } from './schema';
 import { chartSchema } from './shapes/targets';
 
-export const CHART_FORMAT = 'spatium-chart';
-export const CHART_VERSION = 1;
+const CHART_FORMAT = 'spatium-chart';
+const CHART_VERSION = 1;
 /** Largest chart file that is read. */
 export const MOST_CHART_BYTES = 1024 * 1024;
 /** A list of faults is cut here; the rest is counted. */

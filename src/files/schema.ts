@@ -149,7 +149,7 @@ export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSc
 export const ENTRY_SHAPE = 5;
 
 /** Entries as one request may carry them. */
-export const MOST_ENTRIES_A_REQUEST = 500;
+const MOST_ENTRIES_A_REQUEST = 500;
 export const entriesSchema = z
   .array(entrySchema)
   .min(1, 'no entry in it')

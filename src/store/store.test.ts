@@ -7,6 +7,7 @@ import type { Entry } from '@/core/record/record';
 import { startingChoices } from '@/core/targets/target';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';
+import { ENTRY_SHAPE } from '@/files/schema';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
 import { appendEntries, entriesSince, lastSeqOf, loadBuild } from './log';
@@ -33,6 +34,66 @@ const reopen = async (): Promise<void> => {
   db = await openDatabase(`file:${file}`);
 };
 const entriesOf = async (id = 'test'): Promise<Entry[]> => (await loadBuild(db, id))?.record.entries ?? [];
+
+/** A row as a program wrote it that knew no shapes yet. */
+const oldRow = (id: string, kind: string, body: unknown) =>
+  db.$client.execute({
+    sql: 'INSERT INTO log (build_id, entry_id, kind, body) VALUES (?, ?, ?, ?)',
+    args: ['test', id, kind, JSON.stringify(body)],
+  });
+
+describe('rows of the log', () => {
+  it('from before shapes were noted are read through the schema, and mean what they meant', async () => {
+    await createBuild(db, record());
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
+    await oldRow('j', 'joints', { ...stamp, id: 'j', kind: 'joints', cylinder: 'L1' });
+    const bare = { cylinder: 'L1', subject: 'bore', value: 103_251_000, upTo: null, typed: '4.065', instrument: null };
+    await oldRow('b', 'reading', { ...stamp, id: 'b', kind: 'reading', ...bare, temperature: null });
+    expect((await entriesOf()).slice(1)).toMatchObject([
+      { id: 'j', kind: 'check', check: 'jointsBefore' },
+      { id: 'b', kind: 'reading', place: null, gaugeTemperature: null, plate: null, fit: null },
+    ]);
+  });
+
+  it('of this program note its shape, so that they are read as they stand', async () => {
+    await createBuild(db, record());
+    await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22)]);
+    const { rows } = await db.$client.execute('SELECT entry_id, shape FROM log ORDER BY seq');
+    expect(rows.map((row) => [row.entry_id, row.shape])).toEqual([
+      ['job-1', ENTRY_SHAPE],
+      ['a', ENTRY_SHAPE],
+    ]);
+  });
+
+  it('are held against what they name, wherever in a long log that is, and against nothing else', async () => {
+    await createBuild(db, record(gap('first', 'L1', 'top', 22), ...largeRecord(300).entries.slice(-300)));
+    const refused = async (entry: Entry) => {
+      const appended = await appendEntries(db, 'test', [entry]);
+      return appended.ok || appended.missing ? 'taken' : appended.faults[0];
+    };
+    expect(await refused(voiding('v', 'nobody'))).toBe('There is no reading nobody to void.');
+    expect(await refused(voiding('v', 'job-1'))).toBe('There is no reading job-1 to void.');
+    expect(await refused({ ...voiding('v', 'job-1'), kind: 'accepted' } as Entry)).toBe(
+      'There is no reading job-1 to accept.',
+    );
+    expect(await refused(gap('x', 'L9', 'top', 22))).toBe('This engine has no cylinder at L9.');
+    expect(await refused(voiding('v', 'first'))).toBe('taken');
+    const both = await appendEntries(db, 'test', [gap('n', 'L1', 'top', 23), voiding('vn', 'n')]);
+    expect(both).toMatchObject({ ok: true, conflicts: [] });
+  });
+});
+
+describe('the shelf’s card', () => {
+  it('is worked out when it is asked for, not while entries are appended', async () => {
+    await createBuild(db, record());
+    const done = async (): Promise<unknown> => (await db.$client.execute('SELECT done FROM builds')).rows[0]?.done;
+    const before = await done();
+    await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22)]);
+    expect(await done()).toBe(before);
+    const { cards } = await shelf(db, ask);
+    expect(cards[0]?.done).toBe(Number(before) + 1);
+  });
+});
 
 describe('a record in the store', () => {
   it('comes back as it went in, also after the file was closed', async () => {

@@ -19,7 +19,7 @@ export const isJointCheck = (check: Check): check is 'jointsBefore' | 'jointsAft
   check === 'jointsBefore' || check === 'jointsAfter';
 
 /** A joint found this far from its plan or nearer is as planned. From memory. */
-export const AS_PLANNED = 5;
+const AS_PLANNED = 5;
 
 /** Joints found further from the plan than what counts as planned, and by how much. */
 export function movedFrom(planned: Joints, found: Partial<Joints>): { joint: Joint; to: number; by: number }[] {

@@ -7,7 +7,8 @@
  */
 import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
-import { differenceUncertainty, sizeUncertainty } from '../uncertainty/budget';
+
+import { differenceUncertainty } from '../uncertainty/budget';
 import { COVERAGE } from '../uncertainty/uncertainty';
 import { ABOVE, DEPTHS, DEPTH_WORDS, type Depth, type Spot, THRUST, directionWords, isThrust } from './grid';
 import { type Oval, fitOval, meanDoubt, ovalAt } from './oval';
@@ -261,7 +262,3 @@ export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
 /** Where a size was found, in words. */
 export const foundWords = ({ depth, angle }: Found): string =>
   `${DEPTH_WORDS[depth]}, ${angle === null ? 'square to the crank by the oval' : directionWords(angle)}`;
-
-/** U of a found size with what its tool and its temperature add. */
-export const foundUncertainty = (found: Found, shared: { tool: number; heat: number }): Nm =>
-  sizeUncertainty({ ...shared, own: found.own });

@@ -122,7 +122,7 @@ function caption({ bore: { verdict, read, total } }: Measured): Caption {
 /** How near a bore should be to its neighbours, before it is questioned at entry. From memory. */
 const NEAR_OTHERS = 250_000;
 /** And to the planned bore. From memory. */
-export const NEAR_PLAN = 1_600_000;
+const NEAR_PLAN = 1_600_000;
 
 /** The planned bore, as what a size should be near to. */
 export const nearPlan = (job: Job | null, units: Units): Expected | null =>

@@ -44,7 +44,7 @@ export const STARTING_HEAT: HeatChoices = {
 };
 
 /** The second ring runs cooler than the top by about so many kelvin. From memory. */
-export const SECOND_COOLER = 40;
+const SECOND_COOLER = 40;
 /** A margin under this is called out, K. From memory. */
 export const THIN_MARGIN = 15;
 
@@ -56,7 +56,7 @@ export interface Temperatures {
 }
 
 /** Temperatures assumed for a duty, with what was chosen instead. A skirt is taken to be as hot as its wall. From memory. */
-export function temperaturesFor(row: ChartRow | null, heat: HeatChoices): Temperatures | null {
+function temperaturesFor(row: ChartRow | null, heat: HeatChoices): Temperatures | null {
   const top = heat.top ?? row?.ringTemperature ?? null;
   const wall = heat.wall ?? row?.wallTemperature ?? null;
   if (top === null || wall === null) return null;

@@ -64,7 +64,7 @@ export interface Simulation {
 }
 
 /** As many draws as one run may have. */
-export const MOST_DRAWS = 2_000_000;
+const MOST_DRAWS = 2_000_000;
 /** As many draws as the band is worked from; the chance uses all of them. */
 const BAND_DRAWS = 20_000;
 

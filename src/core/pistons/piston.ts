@@ -78,7 +78,7 @@ export function pinState(clearance: Nm, uncertainty: Nm, { least, most }: Piston
 }
 
 /** A feeler strip drawn up beside the piston reads about half a thou under the true clearance. Common practice, no source. */
-export const STRIP_UNDER: Nm = 12_700;
+const STRIP_UNDER: Nm = 12_700;
 
 /** What a feeler strip says of a clearance: a check, never the record. */
 export interface StripCheck {

@@ -25,7 +25,7 @@ const isReady = ({ reading, target, wander, cutsSince }: JudgedRing): boolean =>
   reading !== null && target.set && !wander && cutsSince === 0;
 
 /** The cylinders that placing is worked out over for one kind. */
-export const readyToPlace = <C extends Ringed>(cylinders: readonly C[], kind: Compression): C[] =>
+const readyToPlace = <C extends Ringed>(cylinders: readonly C[], kind: Compression): C[] =>
   cylinders.filter(({ rings }) => isReady(rings[kind]));
 
 /** Every cylinder's ring of a kind: as found for those that could be placed, as it is for the rest. */

@@ -58,9 +58,9 @@ export function fitThroughOrigin({ cuts, xx, xy, yy }: RateSums): Fit | null {
 
 /** Scatter of one cut that is assumed before cuts say otherwise, and as how many cuts that guess counts. From memory. */
 export const ASSUMED_SCATTER: Nm = 12_700;
-export const ASSUMED_CUTS = 3;
+const ASSUMED_CUTS = 3;
 /** What a cut departs from the rate by, as a share of it, however well the rate is known. From memory. */
-export const OWN_SHARE = 0.1;
+const OWN_SHARE = 0.1;
 
 /** A rate that cuts can be advised from. */
 export interface Rate {
@@ -73,7 +73,7 @@ export interface Rate {
 }
 
 /** Cuts from which on a rate is worth advising from. */
-export const ENOUGH_CUTS = 1;
+const ENOUGH_CUTS = 1;
 
 /** The rate of some cuts; null while there is not enough to go by: no cut with turns, or none that took anything off. */
 export function rateOf(sums: RateSums): Rate | null {

@@ -24,7 +24,7 @@ export const metalOf = (set: RingSet, ring: Ring): RateMetal =>
   (isCompression(ring) ? set[ring].metal : null) ?? 'unknown';
 
 /** The filer of a key, in whichever version. */
-export const filerId = (key: string): string => key.split('.')[0] ?? key;
+const filerId = (key: string): string => key.split('.')[0] ?? key;
 
 /** What each filer takes off each metal: from the shop's other engines, and from this one. */
 export function ratesOf(

@@ -1,19 +1,17 @@
 /** The words a verdict is given in, on every stage. Each has one meaning, one shape and one colour wherever it shows. */
-export const STATES = [
-  'to do',
-  'part read',
-  'no target',
-  'not proven',
-  'short',
-  'tight',
-  'in window',
-  'within',
-  'below',
-  'loose',
-  'over',
-  'hone',
-  'next size',
-  'out',
-  'proud',
-] as const;
-export type State = (typeof STATES)[number];
+export type State =
+  | 'to do'
+  | 'part read'
+  | 'no target'
+  | 'not proven'
+  | 'short'
+  | 'tight'
+  | 'in window'
+  | 'within'
+  | 'below'
+  | 'loose'
+  | 'over'
+  | 'hone'
+  | 'next size'
+  | 'out'
+  | 'proud';

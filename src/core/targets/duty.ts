@@ -47,11 +47,11 @@ export interface Service {
 export const NO_SERVICE: Service = { use: null, fuel: 'petrol', now: { kind: 'none' }, later: null };
 
 /** 15 psi: between the two boost rows. Common practice, no source. */
-export const BOOST_THRESHOLD: Pascal = fromPressure(15, 'psi');
+const BOOST_THRESHOLD: Pascal = fromPressure(15, 'psi');
 /** 200 hp: between the two nitrous rows. Common practice, no source. */
-export const NITROUS_THRESHOLD = 200;
+const NITROUS_THRESHOLD = 200;
 /** The chart's 200 hp is taken as spread over eight cylinders: 25 hp each. From memory. */
-export const NITROUS_THRESHOLD_PER_CYLINDER = 25;
+const NITROUS_THRESHOLD_PER_CYLINDER = 25;
 /** Within a tenth of a threshold both rows are shown. From memory. */
 const NEAR = 0.1;
 

@@ -111,9 +111,9 @@ export const SURFACE_WORDS: Record<Surface, string> = { iron: 'iron', plated: 'p
 /** Oil rails: a minimum whatever the bore, 0.015 in. Common practice, no source. */
 export const RAIL_MINIMUM: Nm = 381_000;
 /** The first school's least step from top to second: 2 thou. Common practice, no source. */
-export const SECOND_OVER_TOP: Nm = 50_800;
+const SECOND_OVER_TOP: Nm = 50_800;
 /** Clearance minimums go up to 0.0001 in or 0.001 mm: the last digit a micrometer shows. */
-export const CLEARANCE_STEP = { imperial: 2_540, metric: 1_000 };
+const CLEARANCE_STEP = { imperial: 2_540, metric: 1_000 };
 
 export const SECOND_SCHOOL_REASON: Record<SecondSchool, string> = {
   larger:

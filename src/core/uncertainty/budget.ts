@@ -29,8 +29,8 @@ export interface Tool {
 export const UNNAMED_TOOL: Tool = { limit: MICROMETER_LIMIT, resolution: 2_540 };
 
 /** Half-width of a workshop about 20 °C where no temperature was noted, and of one that was noted, K. From memory. */
-export const SHOP_SWING = 3;
-export const NOTED_SWING = 1;
+const SHOP_SWING = 3;
+const NOTED_SWING = 1;
 
 /** Repeats in all before their scatter is used instead of half a division. */
 const ENOUGH_REPEATS = 3;

@@ -35,11 +35,10 @@ export interface Sized {
   working: Saying[];
 }
 
-export const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
+const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
   (reading.instrument === null ? null : tools.get(reading.instrument)) ?? UNNAMED_TOOL;
 
-export const isNoted = (reading: LoggedReading): boolean =>
-  reading.temperature !== null || reading.gaugeTemperature !== null;
+const isNoted = (reading: LoggedReading): boolean => reading.temperature !== null || reading.gaugeTemperature !== null;
 
 /** A reading at 20 °C, nm not rounded. Where one temperature is given and not the other, the other is 20 °C. */
 export function atTwenty(

@@ -11,7 +11,6 @@ export const COVERAGE = 2;
 
 /** Error limits of the hand tools, half-width in nm. From memory: 0.0001 in each for a bench micrometer and a bore gauge. */
 export const MICROMETER_LIMIT: Nm = 2_540;
-export const BORE_GAUGE_LIMIT: Nm = 2_540;
 
 /** Standard uncertainty of a rectangular distribution of half-width `halfWidth`. */
 export const rectangular = (halfWidth: number): number => halfWidth / Math.sqrt(3);

@@ -51,7 +51,7 @@ function sound(tones: number[]): void {
 const spokenUnits = { thou: 'thou', in: 'inches', mm: 'millimetres' };
 
 /** What is said aloud of a gap. */
-export function spokenGap(cylinder: string, ring: Ring, value: Nm, state: GapState, units: Units): string {
+function spokenGap(cylinder: string, ring: Ring, value: Nm, state: GapState, units: Units): string {
   const { number, unit } = printLength(value, units, 'fine');
   return `Cylinder ${cylinder}, ${RING_WORDS[ring]}: ${number} ${spokenUnits[unit]}, ${state}.`;
 }

@@ -42,7 +42,7 @@ interface Draft {
   over: boolean;
 }
 
-export const PAPER_WORDS: Record<Paper, string> = {
+const PAPER_WORDS: Record<Paper, string> = {
   sheet: 'packed sheet',
   manual: 'service manual',
   own: 'own figure',
