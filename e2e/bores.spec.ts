@@ -228,7 +228,7 @@ test('honed: the bore is measured anew, the old readings are kept, and it is tak
   await page.getByRole('button', { name: 'Bore 1', exact: true }).click();
   await expect(page.getByText('Bore to the next size').first()).toBeVisible();
   await page.getByRole('button', { name: 'Bored or honed: measure anew' }).click();
-  await page.getByRole('button', { name: 'Bore 1' }).last().click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Bore 1' }).click();
   await expect(page.getByRole('button', { name: 'top, square: to read' })).toBeVisible();
   await expect(page.getByText('Kept, and of no spot here')).toBeVisible();
   await page.getByRole('button', { name: 'Take back' }).click();

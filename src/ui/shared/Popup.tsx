@@ -4,8 +4,9 @@ import dynamic from 'next/dynamic';
 import { type ReactNode, useRef, useState } from 'react';
 import { buttonLook } from './Button';
 
-/** Loaded when one is opened. */
-const PopupPanel = dynamic(() => import('./PopupPanel').then((m) => m.PopupPanel), { ssr: false });
+const load = () => import('./PopupPanel').then((m) => m.PopupPanel);
+/** Loaded when one is about to be opened. */
+const PopupPanel = dynamic(load, { ssr: false });
 
 interface Props {
   label: string;
@@ -29,6 +30,8 @@ export function Popup({ label, trigger, look = buttonLook(), width = 'w-80', chi
         type="button"
         aria-haspopup="dialog"
         aria-expanded={open}
+        onPointerEnter={() => void load()}
+        onFocus={() => void load()}
         onClick={() => setOpen(!open)}
         className={look}
       >
