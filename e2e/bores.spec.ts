@@ -62,7 +62,6 @@ test('nine readings a bore on five cylinders: two keys a reading once the gauge 
 });
 
 test('a whole V10 by keyboard alone: bores, pistons, pairing, and the swap taken back', async ({ page, server }) => {
-  test.setTimeout(120_000);
   const ten = { ...job.engine, cylinders: 10 };
   const id = await open(page, server, 'bores', jobEntry({ name: 'Ten', engine: ten }));
   const labels = cylindersOf(ten).map((c) => c.label);

@@ -84,7 +84,6 @@ test('without a filer the cut is advised by feel; a cut is undone by one key; ne
 });
 
 test('the rings of a whole V10, filed by keyboard alone', async ({ page, server }) => {
-  test.setTimeout(90_000);
   const id = await open(page, server, [], { engine: { ...job.engine, cylinders: 10 } });
   for (let ring = 0; ring < 20; ring += 1) {
     const [short, cut, done] = ring % 2 ? ['15', 'c15', '24'] : ['14', 'c14', '22'];
