@@ -152,7 +152,7 @@ for (const [status, says] of [
     await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
     await page.unroute('**/entries?*');
     await expect(page.getByText('1 entry waits in this browser')).toBeHidden();
-    expect(readingsIn((await server.record(id)).entries)).toHaveLength(1);
+    await expect.poll(async () => readingsIn((await server.record(id)).entries)).toHaveLength(1);
   });
 
 test('an entry that is too large is refused by name, and nothing waits for ever', async ({ page, server }) => {

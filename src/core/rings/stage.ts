@@ -114,13 +114,17 @@ function advised(ring: JudgedRing, cylinder: string, rates: JudgedRate[], { choi
   const { chance } = choices.bench;
   return memo(`advised ${ring.ring} ${cylinder}`, [ring, rates, metal, chance], () => {
     const advice: CutAdvice | null = cutAdvice(ring, rates, metal, chance);
-    return { ...ring, advice };
+    return advice === null ? ring : { ...ring, advice };
   });
 }
 
 /** The last reading of a groove that counts. */
-const grooveReading = ({ log }: Engine, piston: string, subject: GrooveSubject): LoggedReading | null =>
-  passesOf(log, piston, subject).findLast((p) => isLive(p, roundOf(log, piston, 'piston'))) ?? null;
+function grooveReading({ log }: Engine, piston: string, subject: GrooveSubject): LoggedReading | null {
+  const passes = passesOf(log, piston, subject);
+  if (passes.length === 0) return null;
+  const round = roundOf(log, piston, 'piston');
+  return passes.findLast((pass) => isLive(pass, round)) ?? null;
+}
 
 /** The first piston's reading of a groove, for where one stands for all. */
 function sampledReading(engine: Engine, subject: GrooveSubject): { reading: LoggedReading; label: string } | null {
@@ -131,24 +135,18 @@ function sampledReading(engine: Engine, subject: GrooveSubject): { reading: Logg
   return null;
 }
 
-function groovesOf({ piston }: Fitted, engine: Engine, memo: Memo): JudgedGrooves {
+/** What stands for all pistons, by groove subject: the same for every cylinder. */
+type Samples = readonly ReturnType<typeof sampledReading>[];
+
+function groovesOf({ piston }: Fitted, samples: Samples, engine: Engine, memo: Memo): JudgedGrooves {
   const { log, choices } = engine;
   const histories = GROOVE_SUBJECTS.map((s) => passesOf(log, piston.id, s));
-  const samples = GROOVE_SUBJECTS.map((s) => sampledReading(engine, s));
-  const sampled = (subject: GrooveSubject): (typeof samples)[number] =>
-    samples[GROOVE_SUBJECTS.indexOf(subject)] ?? null;
-  const from = [
-    ...histories,
-    ...samples.flatMap((s) => [s?.reading, s?.label]),
-    piston.round,
-    choices.ringSet,
-    log.tools,
-  ];
-  return memo(`grooves ${piston.id}`, from, () =>
+  const sampled = samples.flatMap((s) => [s?.reading, s?.label]);
+  return memo(`grooves ${piston.id}`, [...histories, ...sampled, piston.round, choices.ringSet, log.tools], () =>
     judgedGrooves({
       set: choices.ringSet,
       own: (subject) => grooveReading(engine, piston.id, subject),
-      sampled,
+      sampled: (subject) => samples[GROOVE_SUBJECTS.indexOf(subject)] ?? null,
       passes: histories.flat(),
       tools: log.tools,
     }),
@@ -177,8 +175,8 @@ function heatIn(
 }
 
 /** What a set of rings comes to in one cylinder, once their advice is in. */
-function partOf(cylinder: Fitted, rings: RingsPart['rings'], engine: Engine, memo: Memo): RingsPart {
-  const grooves = groovesOf(cylinder, engine, memo);
+function partOf(cylinder: Fitted, rings: RingsPart['rings'], samples: Samples, engine: Engine, memo: Memo): RingsPart {
+  const grooves = groovesOf(cylinder, samples, engine, memo);
   const { job, duty, piston, choices } = engine;
   const { targetBore, targets, clearance, id } = cylinder;
   const { top, second, upperRail, lowerRail } = rings;
@@ -221,9 +219,10 @@ function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged
   const rates = memo('rates', [log.shopRates, choices.ringSet, ...taken.map((r) => r.taken)], () =>
     ratesOf(taken, log.shopRates, choices.ringSet),
   );
+  const samples = GROOVE_SUBJECTS.map((subject) => sampledReading(engine, subject));
   const judged = unadvised.map(({ cylinder, rings }): Whole & { part: RingsPart } => {
     const done = rings.map((ring): [Ring, JudgedRing] => [ring.ring, advised(ring, cylinder.id, rates, engine, memo)]);
-    const part = partOf(cylinder, Object.fromEntries(done) as RingsPart['rings'], engine, memo);
+    const part = partOf(cylinder, Object.fromEntries(done) as RingsPart['rings'], samples, engine, memo);
     return { ...cylinder, ...part, part };
   });
   const placed = (kind: Compression): JudgedPlacing => {

@@ -20,14 +20,25 @@ const SETTLE = 150;
 export function useGapChance(asks: SimulationAsk[]): { chance: Chance; stop: () => void; again: () => void } {
   const [chance, setChance] = useState<Chance>({ state: 'stopped' });
   const worker = useRef<Worker | null>(null);
+  const begun = useRef<ReturnType<typeof setTimeout>>(undefined);
   const [round, setRound] = useState(0);
   const key = JSON.stringify(asks);
+  /** Ends a run, begun or about to be: what its worker says from then on, that it failed too, is not heard. */
+  const end = useCallback(() => {
+    clearTimeout(begun.current);
+    const running = worker.current;
+    worker.current = null;
+    if (!running) return;
+    running.onmessage = null;
+    running.onerror = null;
+    running.terminate();
+  }, []);
 
   useEffect(() => {
     const asked = JSON.parse(key) as SimulationAsk[];
     const total = asked.reduce((sum, ask) => sum + ask.draws, 0);
     if (total === 0) return;
-    const begin = setTimeout(() => {
+    begun.current = setTimeout(() => {
       setChance({ state: 'running', done: 0, total });
       const running = new Worker(new URL('../../workers/gapChance.ts', import.meta.url), { type: 'module' });
       worker.current = running;
@@ -44,17 +55,13 @@ export function useGapChance(asks: SimulationAsk[]): { chance: Chance; stop: () 
       running.onerror = () => setChance({ state: 'failed', why: 'The run could not be begun in this browser.' });
       running.postMessage({ asks: asked } satisfies ChanceAsk);
     }, SETTLE);
-    return () => {
-      clearTimeout(begin);
-      worker.current?.terminate();
-      worker.current = null;
-    };
-  }, [key, round]);
+    return end;
+  }, [key, round, end]);
 
   const stop = useCallback(() => {
-    worker.current?.terminate();
+    end();
     setChance({ state: 'stopped' });
-  }, []);
+  }, [end]);
   const again = useCallback(() => setRound((n) => n + 1), []);
   return { chance, stop, again };
 }
