@@ -113,8 +113,12 @@ const extendsBy = (longer: readonly Entry[], shorter: readonly Entry[]): boolean
   (shorter.length === 0 || longer[shorter.length - 1] === shorter[shorter.length - 1]) &&
   shorter.every((entry, i) => entry === longer[i]);
 
+/** With more new entries than this the log is made anew: that costs less than laying them in one by one. */
+const FEW = 20;
+
 /** The log of some entries, from that of the first of them. */
 function logFrom(log: Log, before: readonly Entry[], entries: readonly Entry[]): Log {
+  if (entries.length - before.length > FEW) return logOf(entries);
   let grown = log;
   for (let i = before.length; i < entries.length; i += 1) {
     const entry = entries[i];
