@@ -29,7 +29,7 @@ function judge({ log, choices }: Engine, cylinders: readonly Clocked[], memo: Me
     const inIt = partsIn(log, id);
     return [
       id,
-      memo(`block ${id}`, [ticks, inIt, clocking, choices.clocking], () => ({
+      memo('block', id, [ticks, inIt, clocking, choices.clocking], () => ({
         block: blockOf(ticks, inIt, clocking, choices.clocking),
       })),
     ];
@@ -65,7 +65,7 @@ export const assembly = {
   judge,
   progress: (_engine, cylinders) => counted(cylinders.map(({ block }) => block.done === block.checks.length)),
   findings: (_engine, cylinders, memo) =>
-    cylinders.flatMap((c) => memo(`block findings ${c.id}`, [c.block, c.label], () => findingsOf(c))),
+    cylinders.flatMap((c) => memo('block findings', c.id, [c.block, c.label], () => findingsOf(c))),
   caption,
   joints: ({ block }) => block.asFound,
   rows,

@@ -8,7 +8,7 @@ import { type Saying, clear, fine, say } from '../quantity/saying';
 import { median, near, saidSize } from '../quantity/near';
 import { passesOf, roundOf } from '../record/log';
 import { isLive } from '../record/reading';
-import type { Memo } from '../stage/memo';
+import { ENGINE, type Memo } from '../stage/memo';
 import type { Row } from '../stage/report';
 import { readingRow, resultRow } from '../stage/rows';
 import { type Caption, type Frame, type Judged, type Outcome, SILENT, type Stage, counted } from '../stage/stage';
@@ -73,12 +73,12 @@ function planOf(engine: Engine, cylinders: readonly Measured[]): SizePlan | null
 
 function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judged<BoresPart, BoresMade> {
   const { log, job, choices } = engine;
-  const sold = memo('sold oversizes', [standardBore(engine), choices.sizing], () => isSold(engine));
+  const sold = memo('sold oversizes', ENGINE, [standardBore(engine), choices.sizing], () => isSold(engine));
   const expansion = boreExpansion(job);
   const measured = cylinders.map((cylinder) => {
     const { id } = cylinder;
     const [passes, round] = [passesOf(log, id, 'bore'), roundOf(log, id, 'bore')];
-    const part = memo(`bore ${id}`, [passes, round, choices.bores, expansion, log.tools, sold], () => ({
+    const part = memo('bore', id, [passes, round, choices.bores, expansion, log.tools, sold], () => ({
       bore: judgedBore({ passes, round, choices: choices.bores, expansion, tools: log.tools }, sold),
     }));
     return { ...cylinder, ...part, part };
@@ -87,6 +87,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
     cylinders: new Map(measured.map(({ id, part }) => [id, part])),
     engine: memo(
       'bores of the engine',
+      ENGINE,
       [standardBore(engine), choices.sizing, job, ...measured.map((m) => m.bore)],
       () => ({
         plan: planOf(engine, measured),
@@ -208,7 +209,7 @@ export const bores = {
   progress: (_engine, cylinders) => counted(cylinders.map((c) => boreIsDone(c.bore.verdict.state) || isSizeAlone(c))),
   findings: ({ job, choices }, cylinders, memo) => [
     ...cylinders.flatMap((c) =>
-      memo(`bore findings ${c.id}`, [c, job?.plannedBore], () => boreFindings(c, job?.plannedBore ?? null)),
+      memo('bore findings', c.id, [c, job?.plannedBore], () => boreFindings(c, job?.plannedBore ?? null)),
     ),
     ...plateFindings(cylinders, choices.bores),
   ],

@@ -6,7 +6,7 @@ import type { BoresPart } from '../bores/stage';
 import type { Cylinder } from '../engine/engine';
 import { say } from '../quantity/saying';
 import { type Finding, about } from '../stage/finding';
-import type { Memo } from '../stage/memo';
+import { ENGINE, type Memo } from '../stage/memo';
 import { type Piece, type Row, type SheetPart, words } from '../stage/report';
 import { type Caption, type Frame, type Judged, SILENT, type Stage, counted } from '../stage/stage';
 import { type ClockingChoices, STARTING_CLOCKING } from './choices';
@@ -39,14 +39,14 @@ function judge(
   const chosen = log.choices.has('clocking');
   if (!job) return { cylinders: new Map(), engine: { clockingChosen: chosen } };
   const { engine } = job;
-  const rods = memo('rods', [engine, choices.clocking.rods, labels], () =>
+  const rods = memo('rods', ENGINE, [engine, choices.clocking.rods, labels], () =>
     rodsOf(cylinders, engine, choices.clocking.rods),
   );
   const known: KnownRules = new Map();
   const parts = cylinders.map((cylinder): [string, ClockingPart] => {
     const bore = cylinder.bore.size?.value ?? job.plannedBore;
     const from = [bore, engine, choices.clocking, chosen, rods, labels];
-    const part = memo(`clocking ${cylinder.id}`, from, () => {
+    const part = memo('clocking', cylinder.id, from, () => {
       const rod = rods.get(cylinder.id) ?? { throw: 0, faces: 'both' as const, besides: null };
       return {
         clocking: judgedClocking({ cylinder, bore, engine, choices: choices.clocking, chosen, rod, labels }, known),
@@ -142,7 +142,7 @@ export const clocking = {
   progress: (_engine, cylinders) => counted(cylinders.map((c) => c.clocking.settled)),
   findings: ({ clockingChosen }, cylinders, memo) =>
     cylinders.flatMap((c) =>
-      memo(`clocking findings ${c.id}`, [c.clocking, c.label, clockingChosen], () => findingsOf(c, clockingChosen)),
+      memo('clocking findings', c.id, [c.clocking, c.label, clockingChosen], () => findingsOf(c, clockingChosen)),
     ),
   caption,
   rows,

@@ -1,6 +1,7 @@
 /** Job: the card that says what is built. */
 import { type Finding, about } from '../stage/finding';
 import { type Frame, SILENT, type Stage, counted } from '../stage/stage';
+import type { Memo } from '../stage/memo';
 import { say } from '../quantity/saying';
 import type { LoggedReading } from '../record/reading';
 import type { JudgedDuty } from '../targets/settings';
@@ -13,12 +14,15 @@ interface JobMade {
 
 type Engine = Frame & JobMade & { duty: JudgedDuty };
 
-const straysOf = ({ log, labels }: Frame): LoggedReading[] =>
-  [...log.histories.values()].flatMap((history) =>
-    history.flatMap((item) =>
-      item.kind === 'reading' && !(labels.has(item.cylinder) && labels.has(item.fit?.ring ?? item.cylinder))
-        ? [item]
-        : [],
+const isStray = ({ cylinder, fit }: LoggedReading, labels: Frame['labels']): boolean =>
+  !labels.has(cylinder) || !labels.has(fit?.ring ?? cylinder);
+
+const straysOf = ({ log, labels }: Frame, memo: Memo): LoggedReading[] =>
+  [...log.numbers].flatMap(([number, ofNumber]) =>
+    memo('strays', number, [ofNumber, labels], () =>
+      [...ofNumber.histories.values()].flatMap((history) =>
+        history.flatMap((item) => (item.kind === 'reading' && isStray(item, labels) ? [item] : [])),
+      ),
     ),
   );
 
@@ -61,7 +65,10 @@ export const job = {
   words: 'Job',
   deck: false,
   choices: { job: (): Job | null => null },
-  judge: (engine) => ({ cylinders: new Map<string, object>(), engine: { strays: straysOf(engine) } }),
+  judge: (engine, _cylinders, memo) => ({
+    cylinders: new Map<string, object>(),
+    engine: { strays: straysOf(engine, memo) },
+  }),
   progress: (engine) => counted(answers(engine)),
   findings,
 } satisfies Stage<Frame, never, object, JobMade, Engine>;

@@ -1,21 +1,27 @@
 /** Entries laid into the log, one by one. An entry touches what it is of and nothing else. */
 import type { Logged, LoggedReading, ReadingEntry, Voided } from '../record/reading';
-import { type Log, keyOf, roundOf } from '../record/log';
+import { type Log, type NumberLog, roundOf } from '../record/log';
 import { partsIn } from '../record/parts';
 import { type ChoiceEntry, type Entry, isChoice } from '../record/record';
 import { factsOf } from '../stages';
 import { instrumentKey } from '../uncertainty/instrument';
 
-/** The log while entries are laid into it. */
-type Draft = { -readonly [K in keyof Log]: Log[K] extends ReadonlyMap<string, infer V> ? Map<string, V> : Log[K] };
+interface NumberDraft extends NumberLog {
+  histories: Map<string, Logged[]>;
+  rounds: Map<string, number>;
+  cuts: Map<string, number>;
+}
+
+/** The log while entries are laid into it. All of it may be changed in place. */
+type Draft = {
+  -readonly [K in Exclude<keyof Log, 'numbers'>]: Log[K] extends ReadonlyMap<string, infer V> ? Map<string, V> : Log[K];
+} & { numbers: Map<string, NumberDraft> };
 type MapName = Exclude<keyof Log, 'lastAt'>;
 
 const emptyDraft = (): Draft => ({
-  histories: new Map(),
+  numbers: new Map(),
   accepted: new Map(),
   shopRates: new Map(),
-  rounds: new Map(),
-  cuts: new Map(),
   ticks: new Map(),
   renewals: new Map(),
   tools: new Map(),
@@ -31,9 +37,8 @@ function touchedBy(entry: Entry): MapName[] {
   if (isChoice(entry)) return ['choices', 'before'];
   switch (entry.kind) {
     case 'reading':
-      return ['histories'];
     case 'cut':
-      return ['histories', 'cuts'];
+      return ['numbers'];
     case 'check':
       return ['ticks'];
     case 'instrument':
@@ -41,13 +46,13 @@ function touchedBy(entry: Entry): MapName[] {
     case 'setting':
       return ['settings'];
     case 'renewed':
-      return ['rounds', 'renewals'];
+      return ['numbers', 'renewals'];
     case 'rate':
       return ['shopRates'];
     case 'accepted':
       return ['accepted'];
     case 'void':
-      return ['voids', 'histories'];
+      return ['voids', 'numbers'];
   }
 }
 
@@ -97,13 +102,23 @@ export const readingEntryOf = <S extends string>(logged: LoggedReading<S>): Read
   fit: logged.fit,
 });
 
-/** Whose number an entry is filed under, and what of it: where its history is. */
-const historyKey = (entry: Extract<Entry, { kind: 'reading' | 'cut' }>): string =>
-  entry.kind === 'cut' ? keyOf(entry.cylinder, entry.ring) : keyOf(entry.fit?.ring ?? entry.cylinder, entry.subject);
+/** Whose number a reading is filed under. */
+const numberOf = ({ fit, cylinder }: ReadingEntry): string => fit?.ring ?? cylinder;
 
-function push(draft: Draft, key: string, item: Logged): void {
-  draft.histories.set(key, [...(draft.histories.get(key) ?? []), item]);
+function draftOf({ numbers }: Draft, number: string): NumberDraft {
+  let found = numbers.get(number);
+  if (!found) numbers.set(number, (found = { histories: new Map(), rounds: new Map(), cuts: new Map() }));
+  return found;
 }
+
+function push(draft: Draft, number: string, subject: string, item: Logged): void {
+  const { histories } = draftOf(draft, number);
+  const history = histories.get(subject);
+  if (history) history.push(item);
+  else histories.set(subject, [item]);
+}
+
+const addOne = (counts: Map<string, number>, of: string): void => void counts.set(of, (counts.get(of) ?? 0) + 1);
 
 /** What places parts: the pairs of a choice, by what they place. */
 function placed(entry: Entry): [string, unknown[]][] {
@@ -126,18 +141,17 @@ function layChoice(draft: Draft, entry: ChoiceEntry): void {
 }
 
 /** A reading that was logged already is struck out where it stands. */
-function strike(draft: Draft, struck: Entry | undefined, voided: Voided): void {
-  if (struck?.kind !== 'reading') return;
-  const key = historyKey(struck);
-  const history = draft.histories.get(key) ?? [];
-  draft.histories.set(
-    key,
+function strike(draft: Draft, struck: ReadingEntry, voided: Voided): void {
+  const { histories } = draftOf(draft, numberOf(struck));
+  const history = histories.get(struck.subject) ?? [];
+  histories.set(
+    struck.subject,
     history.map((item) => (item.id === struck.id ? { ...item, voided } : item)),
   );
 }
 
-/** Lays an entry into maps that may be changed. What a void strikes out is looked up in `all`, or was known before. */
-function lay(draft: Draft, entry: Entry, all: ((id: string) => Entry | undefined) | null): void {
+/** Lays an entry into maps that may be changed. `struck` is what a void strikes out, where that was not known before. */
+function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
   draft.lastAt = entry.at;
   if (isChoice(entry)) return layChoice(draft, entry);
   const voided = draft.voids.get(entry.id) ?? null;
@@ -145,15 +159,15 @@ function lay(draft: Draft, entry: Entry, all: ((id: string) => Entry | undefined
   switch (entry.kind) {
     case 'reading': {
       const facts = factsOf(entry.subject);
-      const number = entry.fit?.ring ?? entry.cylinder;
+      const number = numberOf(entry);
       const round = facts?.part == null ? 0 : roundOf(draft, number, facts.part);
       const boreRound = facts?.fitted ? roundOf(draft, entry.cylinder, 'bore') : 0;
-      return push(draft, historyKey(entry), loggedReading(entry, voided, round, boreRound));
+      return push(draft, number, entry.subject, loggedReading(entry, voided, round, boreRound));
     }
     case 'cut': {
-      const key = keyOf(entry.cylinder, entry.ring);
-      if (!voided) draft.cuts.set(key, (draft.cuts.get(key) ?? 0) + 1);
-      return push(draft, key, { ...entry, voided, round: roundOf(draft, entry.cylinder, entry.ring) });
+      const { cylinder, ring } = entry;
+      if (!voided) addOne(draftOf(draft, cylinder).cuts, ring);
+      return push(draft, cylinder, ring, { ...entry, voided, round: roundOf(draft, cylinder, ring) });
     }
     case 'check': {
       if (voided) return;
@@ -163,8 +177,7 @@ function lay(draft: Draft, entry: Entry, all: ((id: string) => Entry | undefined
     }
     case 'renewed': {
       if (voided) return;
-      const key = keyOf(entry.cylinder, entry.part);
-      draft.rounds.set(key, (draft.rounds.get(key) ?? 0) + 1);
+      addOne(draftOf(draft, entry.cylinder).rounds, entry.part);
       const before = draft.renewals.get(entry.cylinder) ?? [];
       draft.renewals.set(entry.cylinder, [{ id, part: entry.part, by, at }, ...before]);
       return;
@@ -185,7 +198,7 @@ function lay(draft: Draft, entry: Entry, all: ((id: string) => Entry | undefined
       if (draft.voids.has(entry.of)) return;
       const strikes = { by, at, reason: entry.reason };
       draft.voids.set(entry.of, strikes);
-      if (all) strike(draft, all(entry.of), strikes);
+      if (struck) strike(draft, struck, strikes);
     }
   }
 }
@@ -193,8 +206,31 @@ function lay(draft: Draft, entry: Entry, all: ((id: string) => Entry | undefined
 /** The log of all entries. What is struck out anywhere is so from the first. */
 export function logOf(entries: readonly Entry[]): Log {
   const draft = emptyDraft();
-  for (const entry of entries) if (entry.kind === 'void') lay(draft, entry, null);
-  for (const entry of entries) lay(draft, entry, null);
+  for (const entry of entries) if (entry.kind === 'void') lay(draft, entry);
+  for (const entry of entries) lay(draft, entry);
+  return draft;
+}
+
+/** The number that an entry is filed under, with what of it: what is copied before the entry is laid in. */
+function filedUnder(entry: Entry | ReadingEntry): { number: string; subject: string } | null {
+  if (entry.kind === 'reading') return { number: numberOf(entry), subject: entry.subject };
+  if (entry.kind === 'cut') return { number: entry.cylinder, subject: entry.ring };
+  if (entry.kind === 'renewed') return { number: entry.cylinder, subject: entry.part };
+  return null;
+}
+
+/** A log that may be changed where the entry changes it, and shares the rest. */
+function draftFrom(log: Log, entry: Entry, struck?: ReadingEntry): Draft {
+  const draft = { ...log } as Draft;
+  for (const name of touchedBy(entry)) Object.assign(draft, { [name]: new Map<string, unknown>(log[name]) });
+  const filed = filedUnder(struck ?? entry);
+  const own = filed && log.numbers.get(filed.number);
+  if (own) {
+    const histories = new Map(own.histories) as NumberDraft['histories'];
+    const history = histories.get(filed.subject);
+    if (history) histories.set(filed.subject, [...history]);
+    draft.numbers.set(filed.number, { histories, rounds: new Map(own.rounds), cuts: new Map(own.cuts) });
+  }
   return draft;
 }
 
@@ -206,13 +242,9 @@ export function logOf(entries: readonly Entry[]): Log {
  * @param before the entries that are in the log
  */
 export function logWith(log: Log, entry: Entry, before: readonly Entry[]): Log | null {
-  const found = (id: string): Entry | undefined => before.findLast((e) => e.id === id);
-  if (entry.kind === 'void') {
-    const struck = found(entry.of);
-    if (struck && struck.kind !== 'reading') return null;
-  }
-  const draft = { ...log } as Draft;
-  for (const name of touchedBy(entry)) Object.assign(draft, { [name]: new Map<string, unknown>(log[name]) });
-  lay(draft, entry, found);
+  const struck = entry.kind === 'void' ? before.findLast((e) => e.id === entry.of) : undefined;
+  if (struck && struck.kind !== 'reading') return null;
+  const draft = draftFrom(log, entry, struck);
+  lay(draft, entry, struck);
   return draft;
 }

@@ -11,7 +11,7 @@ import type { Log } from '../record/log';
 import type { BuildRecord, Entry } from '../record/record';
 import type { Renewal } from '../record/reading';
 import { type Finding, worstFirst } from '../stage/finding';
-import { type Memo, forgetful, remembering } from '../stage/memo';
+import { ENGINE, type Memo, forgetful, remembering } from '../stage/memo';
 import type { Frame } from '../stage/stage';
 import {
   type ChoiceKind,
@@ -31,7 +31,7 @@ import { toolFindings } from './toolFindings';
 function choicesOf({ choices }: Log, memo: Memo): Choices {
   const units = (choices.get('job')?.value as Job | undefined)?.units ?? 'metric';
   const chosen = CHOICE_KINDS.map((kind) => choices.get(kind)?.value);
-  return memo('choices', [units, ...chosen], () => {
+  return memo('choices', ENGINE, [units, ...chosen], () => {
     const values = CHOICE_KINDS.map((kind): [ChoiceKind, unknown] => [
       kind,
       choices.get(kind)?.value ?? STARTING[kind](units),
@@ -46,12 +46,12 @@ const NO_RENEWALS: readonly Renewal[] = [];
 function cylindersIn({ renewals }: Log, { job, clocking }: Choices, memo: Memo): Cylinder[] {
   if (!job) return [];
   const { engine } = job;
-  const bare = memo('cylinders', [engine, clocking.rods], () =>
+  const bare = memo('cylinders', ENGINE, [engine, clocking.rods], () =>
     cylindersOf(engine, forwardBankOf(engine, clocking.rods)),
   );
   return bare.map((cylinder) => {
     const own = renewals.get(cylinder.id) ?? NO_RENEWALS;
-    return memo(`cylinder ${cylinder.id}`, [cylinder, own], () => ({ ...cylinder, renewals: own }));
+    return memo('cylinder', cylinder.id, [cylinder, own], () => ({ ...cylinder, renewals: own }));
   });
 }
 
@@ -63,11 +63,12 @@ interface Found {
 /** What is found with one stage more. A cylinder that it finds nothing new of stays the same object. */
 function withStage({ engine, cylinders }: Found, id: StageId, memo: Memo): Found {
   const found = stageOf(id).judge(engine as never, cylinders as never[], memo);
+  const what = `with ${id}`;
   return {
     engine: { ...engine, ...found.engine },
     cylinders: cylinders.map((cylinder) => {
       const part = found.cylinders.get(cylinder.id);
-      return part ? memo(`${id} of ${cylinder.id}`, [cylinder, part], () => ({ ...cylinder, ...part })) : cylinder;
+      return part ? memo(what, cylinder.id, [cylinder, part], () => ({ ...cylinder, ...part })) : cylinder;
     }),
   };
 }
@@ -75,7 +76,7 @@ function withStage({ engine, cylinders }: Found, id: StageId, memo: Memo): Found
 function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const choices = choicesOf(log, memo);
   const bare = cylindersIn(log, choices, memo);
-  const labels = memo('labels', bare, () => new Map(bare.map((c) => [c.id, c.label])));
+  const labels = memo('labels', ENGINE, bare, () => new Map(bare.map((c) => [c.id, c.label])));
   const begun: Found = { engine: { id, job: choices.job, choices, log, labels }, cylinders: bare };
   const { engine, cylinders } = JUDGING_ORDER.reduce((found, stage) => withStage(found, stage, memo), begun);
   const ofAll = <T>(ask: (stage: ReturnType<typeof stageOf>, id: StageId) => T): T[] =>
@@ -108,10 +109,11 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
 export const judge = (record: BuildRecord): Judgement => judgementOf(record.id, logOf(record.entries), forgetful);
 
 /** Whether a list of entries begins with all of another, the very same ones. */
-const extendsBy = (longer: readonly Entry[], shorter: readonly Entry[]): boolean =>
-  shorter.length <= longer.length &&
-  (shorter.length === 0 || longer[shorter.length - 1] === shorter[shorter.length - 1]) &&
-  shorter.every((entry, i) => entry === longer[i]);
+function extendsBy(longer: readonly Entry[], shorter: readonly Entry[]): boolean {
+  if (shorter.length > longer.length) return false;
+  for (let i = shorter.length - 1; i >= 0; i -= 1) if (shorter[i] !== longer[i]) return false;
+  return true;
+}
 
 /** With more new entries than this the log is made anew: that costs less than laying them in one by one. */
 const FEW = 20;

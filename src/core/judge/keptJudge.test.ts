@@ -80,7 +80,7 @@ describe('the log', () => {
     const entries = record(renewal).entries;
     expect(logWith(logOf(entries), voiding('v', 'r'), entries)).toBeNull();
     const read = record(gap('a', 'L1', 'top', 22)).entries;
-    expect(logWith(logOf(read), voiding('v', 'a'), read)?.histories.get('L1/top')).toMatchObject([
+    expect(logWith(logOf(read), voiding('v', 'a'), read)?.numbers.get('L1')?.histories.get('top')).toMatchObject([
       { id: 'a', voided: { reason: 'misread' } },
     ]);
   });

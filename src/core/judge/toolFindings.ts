@@ -35,10 +35,13 @@ function misuseOf(reading: LoggedReading<Subject>, tools: ReadonlyMap<string, In
 
 /** In one cylinder. */
 function misusesIn(log: Log, cylinder: JudgedCylinder, memo: Memo): Misuse[] {
-  const histories = SUBJECT_IDS.map((subject) => passesOf(log, numberAt(cylinder, subject), subject));
-  return memo(`misused tools ${cylinder.id}`, [log.tools, ...histories], () =>
-    histories.flatMap((history) =>
-      history.flatMap((reading) => (reading.kind === 'reading' ? misuseOf(reading, log.tools) : [])),
+  const numbers = SUBJECT_IDS.map((subject) => numberAt(cylinder, subject));
+  const from = [log.tools, ...numbers, ...numbers.map((number) => log.numbers.get(number))];
+  return memo('misused tools', cylinder.id, from, () =>
+    SUBJECT_IDS.flatMap((subject, i) =>
+      passesOf(log, numbers[i] ?? cylinder.id, subject).flatMap((reading) =>
+        reading.kind === 'reading' ? misuseOf(reading, log.tools) : [],
+      ),
     ),
   );
 }

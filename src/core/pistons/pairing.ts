@@ -62,7 +62,7 @@ function best(ask: PairingAsk, held: ReadonlySet<string>): Pair[] | null {
 }
 
 /** The rounds in which pistons move from one pairing to another, as cylinders. */
-export function roundsOf(before: Pair[], after: Pair[]): string[][] {
+export function roundsOf(before: readonly Pair[], after: Pair[]): string[][] {
   const nowAt = new Map(after.map((p) => [p.piston, p.cylinder]));
   const goesTo = new Map(before.map((p) => [p.cylinder, nowAt.get(p.piston) ?? p.cylinder]));
   const seen = new Set<string>();

@@ -9,9 +9,9 @@ import type { Expected } from '../quantity/hear';
 import type { Units } from '../quantity/length';
 import { near, saidSize } from '../quantity/near';
 import { clear, say } from '../quantity/saying';
-import { passesOf, roundOf } from '../record/log';
+import { beforeOf, passesOf, roundOf } from '../record/log';
 import { type LoggedReading, isLive } from '../record/reading';
-import type { Memo } from '../stage/memo';
+import { ENGINE, type Memo } from '../stage/memo';
 import { type Piece, type Row, type SheetPart, number, words } from '../stage/report';
 import { readingRow, resultRow } from '../stage/rows';
 import { type Caption, type Frame, type Judged, type Outcome, SILENT, type Stage, counted } from '../stage/stage';
@@ -46,7 +46,7 @@ export interface PistonsPart {
 
 export interface JudgedPairing {
   /** The pairs that held before the present ones. */
-  before: Pair[];
+  before: readonly Pair[];
   /** What a pairing is worked out from: the cylinders whose bore and whose piston are measured, and whose target is set. */
   ask: PairingAsk;
   /** How the present pairing stands. */
@@ -80,11 +80,11 @@ function pistonsOf(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): 
     const round = roundOf(log, id, 'piston');
     const passes = (subject: 'piston' | 'pin' | 'pinBore'): readonly LoggedReading[] => passesOf(log, id, subject);
     const from = [passes('piston'), passes('pin'), passes('pinBore'), label, round, expansion, log.tools];
-    return memo(`piston ${id}`, [...from, choices.pistons], () =>
+    return memo('piston', id, [...from, choices.pistons], () =>
       judgedPiston({ id, label, passes, round, expansion, tools: log.tools, choices: choices.pistons }),
     );
   });
-  return memo('pistons', measured, () => withOutliers(measured));
+  return memo('pistons', ENGINE, measured, () => withOutliers(measured));
 }
 
 function gradesOf(bore: JudgedBore, piston: JudgedPiston, { grades }: SizingChoices): PistonsPart['grades'] {
@@ -107,7 +107,7 @@ function ordersOf(cylinders: readonly Whole[], settings: TargetSettings, { honin
   });
 }
 
-function pairingOf(cylinders: readonly Whole[], choices: PairingChoices, before: Pair[]): JudgedPairing {
+function pairingOf(cylinders: readonly Whole[], choices: PairingChoices, before: readonly Pair[]): JudgedPairing {
   const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target } }) => {
     if (!bore.size || !piston.size || !target.set) return [];
     const { min, aimTo } = target.inForce;
@@ -151,7 +151,7 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
   const pistons = pistonsOf(engine, cylinders, memo);
   const byNumber = new Map(pistons.map((p) => [p.id, p]));
   const put = choices.pairing.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part }));
-  const pistonIn = memo('which piston where', [choices.pairing.pairs, ...pistons.map((p) => p.id)], () =>
+  const pistonIn = memo('which piston where', ENGINE, [choices.pairing.pairs, ...pistons.map((p) => p.id)], () =>
     whereParts(cylinders, put),
   );
   const judged = cylinders.flatMap((cylinder): (Whole & { part: PistonsPart })[] => {
@@ -159,7 +159,7 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
     const piston = byNumber.get(pistonIn.get(id) ?? id);
     if (!piston) return [];
     const strips = passesOf(log, id, 'strip');
-    const part = memo(`clearance ${id}`, [bore, piston, targets.clearance, strips, choices.sizing.grades], () => ({
+    const part = memo('clearance', id, [bore, piston, targets.clearance, strips, choices.sizing.grades], () => ({
       piston,
       clearance: judgedClearance(bore, piston, targets.clearance, strips),
       grades: gradesOf(bore, piston, choices.sizing),
@@ -167,11 +167,12 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
     return [{ ...cylinder, ...part, part }];
   });
   const parts = judged.map((c) => c.part);
-  const before = (log.before.get('pairing') ?? []) as Pair[];
+  const before = beforeOf<Pair>(log, 'pairing');
   return {
     cylinders: new Map(judged.map(({ id, part }) => [id, part])),
     engine: memo(
       'pistons of the engine',
+      ENGINE,
       [pistons, settings, choices.sizing, choices.pairing, before, ...parts],
       () => ({
         pistons,
@@ -404,7 +405,7 @@ export const pistons = {
   progress: (_engine, cylinders) => counted(cylinders.map((c) => clearanceIsDone(c.clearance.state))),
   findings: (_engine, cylinders, memo) =>
     cylinders.flatMap((c) =>
-      memo(`piston findings ${c.id}`, [c], () => [...pistonFindings(c.piston), ...clearanceFindings(c)]),
+      memo('piston findings', c.id, [c], () => [...pistonFindings(c.piston), ...clearanceFindings(c)]),
     ),
   caption,
   expected,

@@ -33,17 +33,22 @@ export interface ShopRate {
   sums: RateSums;
 }
 
-export interface Log {
-  /** Readings by number and subject, and with those of a ring its cuts, see `keyOf`. */
+/** What is on record of one number: of the cylinder, the piston and the rings that bear it. */
+export interface NumberLog {
+  /** Readings by subject, and with those of a ring its cuts. */
   readonly histories: ReadonlyMap<string, readonly Logged[]>;
+  /** How often each part was machined or replaced. */
+  readonly rounds: ReadonlyMap<string, number>;
+  /** How often each ring was cut. */
+  readonly cuts: ReadonlyMap<string, number>;
+}
+
+export interface Log {
+  readonly numbers: ReadonlyMap<string, NumberLog>;
   /** By the id of what was accepted. */
   readonly accepted: ReadonlyMap<string, Acceptance>;
   /** By filer and metal. */
   readonly shopRates: ReadonlyMap<string, ShopRate>;
-  /** How often a part was machined or replaced, by number and part. */
-  readonly rounds: ReadonlyMap<string, number>;
-  /** How often a ring was cut, by number and ring. */
-  readonly cuts: ReadonlyMap<string, number>;
   /** By cylinder. */
   readonly ticks: ReadonlyMap<string, ReadonlyMap<Check, Tick>>;
   /** By number, last first. */
@@ -62,18 +67,20 @@ export interface Log {
   readonly lastAt: string | null;
 }
 
-/** What a history is found by: whose number, and what of it. */
-export const keyOf = (number: string, of: string): string => `${number}/${of}`;
-
 const NONE: readonly never[] = [];
+
+/** The pairs that the choice before the last had in place; always the same object while there are none. */
+export const beforeOf = <P>(log: Log, what: string): readonly P[] =>
+  (log.before.get(what) as readonly P[] | undefined) ?? NONE;
 
 /** Readings and cuts in order, voided ones too. */
 export const historyOf = (log: Log, number: string, subject: string): readonly Logged[] =>
-  log.histories.get(keyOf(number, subject)) ?? NONE;
+  log.numbers.get(number)?.histories.get(subject) ?? NONE;
 
 /** Readings of what is not cut: its whole history. */
 export const passesOf = <S extends string>(log: Log, number: string, subject: S): readonly LoggedReading<S>[] =>
   historyOf(log, number, subject) as readonly LoggedReading<S>[];
 
 /** How often a part was machined or replaced. */
-export const roundOf = (log: Log, number: string, part: string): number => log.rounds.get(keyOf(number, part)) ?? 0;
+export const roundOf = (log: Pick<Log, 'numbers'>, number: string, part: string): number =>
+  log.numbers.get(number)?.rounds.get(part) ?? 0;

@@ -2,7 +2,7 @@
 import type { PairingChoices } from '../pistons/choices';
 import type { PlacingChoices } from '../rings/choices';
 import { type Ring, RINGS, isCompression } from '../rings/ring';
-import { type Log, keyOf, roundOf } from './log';
+import { type Log, roundOf } from './log';
 
 /** Names the parts in a cylinder: their numbers, how often each was renewed, and how often each ring was cut. */
 export function partsIn(log: Log, cylinder: string): string {
@@ -14,7 +14,7 @@ export function partsIn(log: Log, cylinder: string): string {
   const renewed = (number: string, part: string): string => `${number}.${roundOf(log, number, part)}`;
   const rings = RINGS.map((ring) => {
     const number = numberOf(ring);
-    return `${renewed(number, ring)}.${log.cuts.get(keyOf(number, ring)) ?? 0}`;
+    return `${renewed(number, ring)}.${log.numbers.get(number)?.cuts.get(ring) ?? 0}`;
   });
   return [renewed(cylinder, 'bore'), renewed(piston, 'piston'), ...rings].join('/');
 }

@@ -8,7 +8,7 @@ import { girthAt, smallestGirth } from './travel';
 
 export interface JudgedPlacing {
   /** The pairs that held before the present ones. */
-  before: Placed[];
+  before: readonly Placed[];
   ask: PlacingAsk;
   /** How the rings stand as they are. */
   standing: PlacingStanding;
@@ -40,7 +40,7 @@ export function judgedPlacing(
   cylinders: readonly Ringed[],
   kind: Compression,
   { [kind]: { pairs, locked }, aim }: PlacingChoices & Record<Compression, KindPlacing>,
-  before: Placed[],
+  before: readonly Placed[],
   bores: ReadonlyMap<string, RingBore>,
 ): JudgedPlacing {
   const ready = readyToPlace(cylinders, kind).flatMap(({ id, rings: { [kind]: ring } }) => {

@@ -4,10 +4,10 @@ import type { Cylinder } from '../engine/engine';
 import { whereParts } from '../engine/whereParts';
 import { type HeatChoices, type JudgedHeat, heatOf } from '../heat/assess';
 import { fine, say } from '../quantity/saying';
-import { historyOf, passesOf, roundOf } from '../record/log';
+import { beforeOf, historyOf, passesOf, roundOf } from '../record/log';
 import { type LoggedReading, isLive } from '../record/reading';
 import type { PistonsPart } from '../pistons/stage';
-import type { Memo } from '../stage/memo';
+import { ENGINE, type Memo } from '../stage/memo';
 import { type Piece, type Row, type SheetPart, words } from '../stage/report';
 import { cutRow, readingRow, resultRow } from '../stage/rows';
 import { type Frame, type Judged, type Outcome, SILENT, type Stage, type SubjectFacts, counted } from '../stage/stage';
@@ -65,7 +65,7 @@ type RingBores = ReadonlyMap<string, RingBore>;
 function ringBoresOf(cylinders: readonly Fitted[], memo: Memo): RingBores {
   const bores = cylinders.map(({ id, label, bore }): [string, RingBore] => [
     id,
-    memo(`girths ${id}`, [bore, label], () => ({ label, girths: boreGirths(bore), round: bore.round })),
+    memo('girths', id, [bore, label], () => ({ label, girths: boreGirths(bore), round: bore.round })),
   ]);
   return new Map(bores);
 }
@@ -88,9 +88,10 @@ function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, label
   const label = labels.get(number) ?? number;
   const target = targetOf(cylinder, ring);
   const { bench, targets } = choices;
-  const readIn = new Set([cylinder.id, ...history.map((item) => item.cylinder)]);
-  const from = [number, history, round, label, target, bench, targets.feelerStep, log.accepted, log.tools];
-  return memo(`${ring} ${cylinder.id}`, [...from, ...[...readIn].map((id) => bores.get(id))], () =>
+  const from: unknown[] = [number, history, round, label, target, bench, targets.feelerStep, log.accepted, log.tools];
+  from.push(bores.get(cylinder.id));
+  for (const item of history) if (item.cylinder !== cylinder.id) from.push(bores.get(item.cylinder));
+  return memo(ring, cylinder.id, from, () =>
     judgedRing({
       ring,
       number,
@@ -112,7 +113,7 @@ function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, label
 function advised(ring: JudgedRing, cylinder: string, rates: JudgedRate[], { choices }: Engine, memo: Memo): JudgedRing {
   const metal = metalOf(choices.ringSet, ring.ring);
   const { chance } = choices.bench;
-  return memo(`advised ${ring.ring} ${cylinder}`, [ring, rates, metal, chance], () => {
+  return memo(`advised ${ring.ring}`, cylinder, [ring, rates, metal, chance], () => {
     const advice: CutAdvice | null = cutAdvice(ring, rates, metal, chance);
     return advice === null ? ring : { ...ring, advice };
   });
@@ -142,7 +143,7 @@ function groovesOf({ piston }: Fitted, samples: Samples, engine: Engine, memo: M
   const { log, choices } = engine;
   const histories = GROOVE_SUBJECTS.map((s) => passesOf(log, piston.id, s));
   const sampled = samples.flatMap((s) => [s?.reading, s?.label]);
-  return memo(`grooves ${piston.id}`, [...histories, ...sampled, piston.round, choices.ringSet, log.tools], () =>
+  return memo('grooves', piston.id, [...histories, ...sampled, piston.round, choices.ringSet, log.tools], () =>
     judgedGrooves({
       set: choices.ringSet,
       own: (subject) => grooveReading(engine, piston.id, subject),
@@ -181,8 +182,8 @@ function partOf(cylinder: Fitted, rings: RingsPart['rings'], samples: Samples, e
   const { targetBore, targets, clearance, id } = cylinder;
   const { top, second, upperRail, lowerRail } = rings;
   const from = [top, second, targetBore, targets, clearance.value, job, duty, piston, choices.heat, choices.ringSet];
-  const heat = memo(`heat ${id}`, from, () => heatIn(cylinder, rings, engine));
-  return memo(`rings ${id}`, [top, second, upperRail, lowerRail, grooves, heat], () => ({
+  const heat = memo('heat', id, from, () => heatIn(cylinder, rings, engine));
+  return memo('rings', id, [top, second, upperRail, lowerRail, grooves, heat], () => ({
     rings,
     worst: { compression: worstOf([top, second]).ring, rail: worstOf([upperRail, lowerRail]).ring },
     grooves,
@@ -216,7 +217,7 @@ function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged
     return { cylinder, rings: RINGS.map(at) };
   });
   const taken = unadvised.flatMap((u) => u.rings.filter((r) => r.taken.length > 0));
-  const rates = memo('rates', [log.shopRates, choices.ringSet, ...taken.map((r) => r.taken)], () =>
+  const rates = memo('rates', ENGINE, [log.shopRates, choices.ringSet, ...taken.map((r) => r.taken)], () =>
     ratesOf(taken, log.shopRates, choices.ringSet),
   );
   const samples = GROOVE_SUBJECTS.map((subject) => sampledReading(engine, subject));
@@ -226,9 +227,9 @@ function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged
     return { ...cylinder, ...part, part };
   });
   const placed = (kind: Compression): JudgedPlacing => {
-    const before = (log.before.get(`placing ${kind}`) ?? []) as Placed[];
+    const before = beforeOf<Placed>(log, `placing ${kind}`);
     const from = [choices.placing, before, ...bores.values(), ...judged.map((c) => c.rings[kind]), engine.labels];
-    return memo(`placing ${kind}`, from, () => judgedPlacing(judged, kind, choices.placing, before, bores));
+    return memo('placing', kind, from, () => judgedPlacing(judged, kind, choices.placing, before, bores));
   };
   return {
     cylinders: new Map(judged.map(({ id, part }) => [id, part])),
@@ -398,7 +399,7 @@ export const rings = {
     counted(cylinders.flatMap((c) => ringsOnRoute(choices.bench).map((ring) => c.rings[ring].done))),
   findings: ({ choices, job, spreads }, cylinders, memo) => [
     ...cylinders.flatMap((c) =>
-      memo(`ring findings ${c.id}`, [c, choices.targets], () => ringFindings(c, choices.targets)),
+      memo('ring findings', c.id, [c, choices.targets], () => ringFindings(c, choices.targets)),
     ),
     ...setFindings(choices.ringSet, job),
     ...cylinders.flatMap(grooveFindings),

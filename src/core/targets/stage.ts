@@ -6,7 +6,7 @@ import { clear, fine, say, size } from '../quantity/saying';
 import type { GapReading, GapState, Ring } from '../rings/ring';
 import { type Piece, type SheetPart, words } from '../stage/report';
 import { type Frame, type Judged, SILENT, type Stage, counted } from '../stage/stage';
-import type { Memo } from '../stage/memo';
+import { ENGINE, type Memo } from '../stage/memo';
 import { gapCaption } from '../rings/caption';
 import { type Chart, type ChartColumn, STARTING_CHART, columnOf } from './chart';
 import { type Comparison, comparisonsOf } from './compare';
@@ -98,10 +98,10 @@ function standardOf(planned: EngineTargets, settings: TargetSettings, cylinders:
 
 function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: Memo): Judged<TargetsPart, TargetsMade> {
   const { chart, targets } = choices;
-  const duty = memo('duty', [job, chart], () => dutyOf(job, chart));
-  const piston = memo('piston column', [job, chart], () => columnOf(chart, job?.construction ?? null));
+  const duty = memo('duty', ENGINE, [job, chart], () => dutyOf(job, chart));
+  const piston = memo('piston column', ENGINE, [job, chart], () => columnOf(chart, job?.construction ?? null));
   if (!job) return { cylinders: new Map(), engine: { duty, piston, ...NO_JOB } };
-  const settings = memo('target settings', [job, chart, targets], () => ({
+  const settings = memo('target settings', ENGINE, [job, chart, targets], () => ({
     job,
     chart,
     duty,
@@ -110,9 +110,9 @@ function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: M
   }));
   const parts = cylinders.map((c): [string, TargetsPart] => [
     c.id,
-    memo(`targets ${c.id}`, [c.bore.size?.value, settings], () => partOf(c, settings)),
+    memo('targets', c.id, [c.bore.size?.value, settings], () => partOf(c, settings)),
   ]);
-  const engine = memo('engine targets', [settings, ...cylinders.map((c) => c.bore.size?.value)], () => {
+  const engine = memo('engine targets', ENGINE, [settings, ...cylinders.map((c) => c.bore.size?.value)], () => {
     const { plannedBore } = job;
     const planned = targetsAt(plannedBore === null ? null : { nm: plannedBore, measured: false }, settings);
     const standard = standardOf(planned, settings, cylinders);
@@ -191,7 +191,7 @@ export const targets = {
   judge,
   progress: (engine) => counted(figures(engine)),
   findings: (engine, cylinders, memo) =>
-    memo('targets findings', [engine.targetSettings, engine.standard, ...cylinders], () => [
+    memo('targets findings', ENGINE, [engine.targetSettings, engine.standard, ...cylinders], () => [
       ...dutyFindings(engine),
       ...figureFindings(engine),
       ...heatFindings(cylinders),

@@ -58,7 +58,7 @@ export function PairingView() {
       )}
       {swapped && (
         <div className="flex flex-wrap items-center gap-3">
-          <Button onClick={() => set({ pairs: pairing.before })}>Undo the last swap</Button>
+          <Button onClick={() => set({ pairs: [...pairing.before] })}>Undo the last swap</Button>
           <Button kind="quiet" onClick={() => set({ pairs: [] })}>
             Every piston back in its own number
           </Button>

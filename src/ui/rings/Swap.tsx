@@ -32,7 +32,7 @@ export function Swap() {
   const result = found.state === 'done' ? found.result : null;
   const { cylinders } = judgement;
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
-  const pairs = (next: Placed[]): void => set({ [kind]: { ...choices[kind], pairs: next } });
+  const pairs = (next: readonly Placed[]): void => set({ [kind]: { ...choices[kind], pairs: [...next] } });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap gap-3">
