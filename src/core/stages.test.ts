@@ -3,6 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { z } from 'zod';
 import { job, jobEntry, reading } from '@/fixtures/records';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
+import { sheetOf } from './judge/reports';
 import { writeCsv } from '@/files/csv';
 import type * as shapes from '@/files/shapes/choices';
 import { entrySchema } from '@/files/schema';
@@ -72,20 +73,20 @@ describe('a stage that is registered', () => {
     expect(stepOn(before, listOf(subject), here).cylinder).toBe(cylinder.id);
   });
 
-  it('is judged with its choice, counted, called out, drawn on the deck, put on the sheet', () => {
+  it('is judged with its choice, counted, called out, drawn on the deck, put on the sheet', async () => {
     const judged = judge(built(made('a', 'L1', 12), made('b', 'R1', 3), made('c', 'L2', 25)));
     expect(progressOf(judged)).toEqual({ stage: ID, done: 1, total: 4 });
     expect(judged.findings.map((f) => sayingText(f.says, 'imperial'))).toContain(
       'Cylinder 2: deck height 3.0 thou: the piston meets the head.',
     );
     expect(captionOf(judged, 'L2')).toMatchObject({ state: 'over', word: 'over' });
-    const [part] = stageOf(ID).sheet(judged as never, judged.cylinders as never[]);
+    const [part] = sheetOf(judged, [await stageOf(ID).report()]);
     expect(part?.table?.rows).toHaveLength(4);
     const wider: Entry = { ...four, id: 'w', kind: 'deckHeight', value: { least: 0, most: fromInches(0.03) } } as never;
     expect(progressOf(judge(built(made('a', 'L1', 12), made('c', 'L2', 25), wider)))?.done).toBe(2);
   });
 
-  it('goes out as CSV and as a build file, comes back in, and is refused where its shape is wrong', () => {
+  it('goes out as CSV and as a build file, comes back in, and is refused where its shape is wrong', async () => {
     const record = built(made('a', 'L1', 12), {
       ...four,
       id: 'w',
@@ -93,8 +94,8 @@ describe('a stage that is registered', () => {
       value: { least: 1, most: 9 },
     } as never);
     const judged = judge(record);
-    expect(writeCsv(judged)).toMatch(/^1,L1,deckHeight,.*reading,0\.304800/m);
-    expect(writeCsv(judged)).toMatch(/^1,L1,deck_height,.*result,0\.304800,.*over/m);
+    expect(await writeCsv(judged)).toMatch(/^1,L1,deckHeight,.*reading,0\.304800/m);
+    expect(await writeCsv(judged)).toMatch(/^1,L1,deck_height,.*result,0\.304800,.*over/m);
     const file = JSON.stringify(writeBuildFile(record));
     expect(JSON.parse(file)).toMatchObject({ judged: { cylinders: [{ deckHeight: { state: 'over' } }, {}, {}, {}] } });
     expect(readBuildFile(file)).toEqual({ ok: true, record });

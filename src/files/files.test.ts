@@ -107,7 +107,7 @@ describe('the build file', () => {
     });
   });
 
-  it('carries cuts, a ring set, a placing and what was accepted, and they come back the same', () => {
+  it('carries cuts, a ring set, a placing and what was accepted, and they come back the same', async () => {
     const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
     const entries: Entry[] = [
       jobEntry(),
@@ -139,7 +139,7 @@ describe('the build file', () => {
       { filer: 'hand', metal: 'steel', own: { cuts: 0 } },
       { filer: 'hand', metal: 'unknown', own: { cuts: 1 } },
     ]);
-    const csv = writeCsv(judge({ id: 'rings', entries }));
+    const csv = await writeCsv(judge({ id: 'rings', entries }));
     expect(csv).toMatch(/top,[^\n]*cut,[^\n]*,40,/);
     const early = [jobEntry(), entries[7], ...entries.slice(4, 7)];
     expect(readBuildFile(textOf({ ...written, record: { id: 'rings', entries: early } }))).toMatchObject({
@@ -323,18 +323,18 @@ describe('the CSV', () => {
   const rows = (text: string): Record<string, string>[] =>
     Papa.parse<Record<string, string>>(text, { header: true }).data;
 
-  it('has a row for every reading, voided ones too, and for every result', () => {
+  it('has a row for every reading, voided ones too, and for every result', async () => {
     const judged = judge(record(gap('a', 'L1', 'top', 35), voiding('v', 'a'), gap('b', 'L1', 'top', 22)));
-    const top = rows(writeCsv(judged)).filter((r) => r.cylinder === '1' && r.what === 'top');
+    const top = rows(await writeCsv(judged)).filter((r) => r.cylinder === '1' && r.what === 'top');
     expect(top.map((r) => [r.entry, r.value_in, r.in_force, r.void_reason, r.state])).toEqual([
       ['reading', '0.0350000', 'no', 'misread', ''],
       ['reading', '0.0220000', 'yes', '', ''],
       ['result', '0.0220000', '', '', 'in window'],
     ]);
-    expect(rows(writeCsv(judged)).filter((r) => r.entry === 'result')).toHaveLength(8 * 7);
+    expect(rows(await writeCsv(judged)).filter((r) => r.entry === 'result')).toHaveLength(8 * 7);
   });
 
-  it('says where in a bore, with what, how warm and with which torque plate a reading was taken', () => {
+  it('says where in a bore, with what, how warm and with which torque plate a reading was taken', async () => {
     const [tool] = STARTING_INSTRUMENTS;
     if (!tool) throw new Error('no tool');
     const named: Entry = { kind: 'instrument', id: 't', at: '2026-05-04T09:00:00.000Z', by: '', value: tool };
@@ -345,7 +345,7 @@ describe('the CSV', () => {
       gaugeTemperature: 22,
       plate: true,
     };
-    const all = rows(writeCsv(judge(record(named, taken))));
+    const all = rows(await writeCsv(judge(record(named, taken))));
     expect(all.find((r) => r.entry === 'reading')).toMatchObject({
       what: 'bore',
       depth: 'top',
@@ -364,23 +364,23 @@ describe('the CSV', () => {
 
   it.each(['=1+1', '+1', '-1', '@SUM(A1)', '\tx', '\rx'])(
     'keeps %j from running as a formula (published: OWASP, CSV injection)',
-    (text) => {
+    async (text) => {
       const judged = judge({
         id: 'x',
         entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: text, by: text }],
       });
-      const row = rows(writeCsv(judged)).find((r) => r.entry === 'reading');
+      const row = rows(await writeCsv(judged)).find((r) => r.entry === 'reading');
       expect(row?.typed).toBe(`'${text}`);
       expect(row?.by).toBe(`'${text}`);
     },
   );
 
-  it('survives commas, quotes and line ends in what people typed', () => {
+  it('survives commas, quotes and line ends in what people typed', async () => {
     const judged = judge({
       id: 'x',
       entries: [jobEntry(), { ...reading('a', 'L1', 'top', fromThou(22)), typed: 'a,"b"\nc' }],
     });
-    expect(rows(writeCsv(judged)).find((r) => r.entry === 'reading')?.typed).toBe('a,"b"\nc');
+    expect(rows(await writeCsv(judged)).find((r) => r.entry === 'reading')?.typed).toBe('a,"b"\nc');
   });
 });
 

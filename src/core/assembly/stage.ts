@@ -1,25 +1,13 @@
 /** Assembly: what is checked of each cylinder at the block before its piston goes in and on the way. */
-import type { ClockingChoices } from '../clocking/choices';
-import type { ClockingPart } from '../clocking/stage';
-import type { Cylinder } from '../engine/engine';
 import { say } from '../quantity/saying';
 import type { Tick } from '../record/log';
 import { partsIn } from '../record/parts';
 import { type Finding, about } from '../stage/finding';
 import type { Memo } from '../stage/memo';
-import type { Row } from '../stage/report';
-import { type Caption, type Frame, type Judged, SILENT, type Stage, counted } from '../stage/stage';
+import { type Caption, type Judged, type Stage, SILENT, counted } from '../stage/stage';
 import type { Check } from './checks';
-import { type JudgedBlock, blockOf, checkSays } from './judged';
-
-export interface AssemblyPart {
-  /** The checks at the block. */
-  block: JudgedBlock;
-}
-
-type Engine = Frame<{ clocking: ClockingChoices }>;
-type Clocked = Cylinder & ClockingPart;
-type Whole = Clocked & AssemblyPart;
+import type { AssemblyPart, Clocked, Engine, Whole } from './found';
+import { blockOf, checkSays } from './judged';
 
 const NO_TICKS: ReadonlyMap<Check, Tick> = new Map();
 
@@ -54,11 +42,6 @@ function caption({ block: { checks, done } }: Whole): Caption {
   return { state: 'to do', word: done > 0 ? 'begun' : 'to do', figure: done > 0 ? figure : [] };
 }
 
-const rows = (_engine: Engine, { id, label, block }: Whole): Row[] =>
-  block.checks.flatMap(({ check, state, tick }) =>
-    tick ? [{ cylinder: label, place: id, what: check, entry: 'check', by: tick.by, at_utc: tick.at, state }] : [],
-  );
-
 export const assembly = {
   ...SILENT,
   words: 'Assembly',
@@ -68,5 +51,5 @@ export const assembly = {
     cylinders.flatMap((c) => memo('block findings', c.id, [c.block, c.label], () => findingsOf(c))),
   caption,
   joints: ({ block }) => block.asFound,
-  rows,
+  report: async () => (await import('./report')).report,
 } satisfies Stage<Engine, Clocked, AssemblyPart, object, Engine, Whole>;

@@ -4,40 +4,18 @@ import { BORE_EXPANSION } from '../heat/metals';
 import type { Job } from '../job/job';
 import type { Expected } from '../quantity/hear';
 import type { Nm, Units } from '../quantity/length';
-import { type Saying, clear, fine, say } from '../quantity/saying';
 import { median, near, saidSize } from '../quantity/near';
+import { type Saying, clear, fine, say } from '../quantity/saying';
 import { passesOf, roundOf } from '../record/log';
-import { isLive } from '../record/reading';
-import { ENGINE, type Memo } from '../stage/memo';
-import type { Row } from '../stage/report';
-import { readingRow, resultRow } from '../stage/rows';
-import { type Caption, type Frame, type Judged, type Outcome, SILENT, type Stage, counted } from '../stage/stage';
+import { type Memo, ENGINE } from '../stage/memo';
+import { type Caption, type Judged, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import { boreFindings, plateFindings } from './findings';
+import type { BoresMade, BoresPart, Engine, Measured, Whole } from './found';
 import { type BoreChoices, STARTING_BORES } from './grid';
-import { type JudgedBore, judgedBore } from './judged';
-import { type SizePlan, type SizingChoices, sizePlan, smallestClean, startingSizing } from './plan';
-import type { Derived } from './shape';
+import { judgedBore } from './judged';
+import { type SizePlan, sizePlan, smallestClean, startingSizing } from './plan';
 import { boreAdvice, boreIsDone } from './verdict';
-
-export interface BoresChoices {
-  bores: BoreChoices;
-  sizing: SizingChoices;
-}
-
-export interface BoresPart {
-  bore: JudgedBore;
-}
-
-export interface BoresMade {
-  /** The next size, from the bores as they were found; null without a standard bore. */
-  plan: SizePlan | null;
-}
-
-type Engine = Frame<BoresChoices>;
-type Measured = Cylinder & BoresPart;
-/** What is said of a bore needs the clearance it comes to. */
-type Whole = Measured & { clearance: { value: Nm | null } };
 
 /** The standard bore that oversizes count from. */
 const standardBore = ({ choices: { sizing }, job }: Engine): Nm | null => sizing.standard ?? job?.plannedBore ?? null;
@@ -168,24 +146,6 @@ function outcome({ choices }: Engine, { bore, clearance }: Whole): Outcome {
   return { says: [], state: verdict.state, strong: null, soft: soft.flat() };
 }
 
-function rows({ log }: Engine, cylinder: Measured): Row[] {
-  const { bore } = cylinder;
-  const { shape } = bore;
-  const figure = (what: string, derived: Derived | null): Row[] =>
-    derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : [];
-  return [
-    ...bore.passes.map((pass) => readingRow(cylinder, pass, isLive(pass, bore.round), log)),
-    resultRow(cylinder, 'bore', bore.size?.value ?? null, bore.size?.uncertainty ?? null, bore.verdict.state, null),
-    ...(shape
-      ? [
-          ...figure('taper', shape.taper.thrust ?? shape.taper.overall),
-          ...figure('out_of_round', shape.outOfRound),
-          ...figure('ridge', shape.ridge),
-        ]
-      : []),
-  ];
-}
-
 export const bores = {
   ...SILENT,
   words: 'Bores',
@@ -216,5 +176,5 @@ export const bores = {
   caption,
   expected,
   outcome,
-  rows,
+  report: async () => (await import('./report')).report,
 } satisfies Stage<Engine, Cylinder, BoresPart, BoresMade, Engine & BoresMade & { cylinders: readonly Whole[] }, Whole>;

@@ -1,35 +1,14 @@
 /** Clocking: where the joints of each piston point. */
-import type { JudgedBlock } from '../assembly/judged';
-import { isRight } from '../assembly/judged';
-import { movedFrom } from '../assembly/checks';
-import type { BoresPart } from '../bores/stage';
 import type { Cylinder } from '../engine/engine';
 import { say } from '../quantity/saying';
 import { type Finding, about } from '../stage/finding';
-import { ENGINE, type Memo } from '../stage/memo';
-import { type Piece, type Row, type SheetPart, words } from '../stage/report';
-import { type Caption, type Frame, type Judged, SILENT, type Stage, counted } from '../stage/stage';
+import { type Memo, ENGINE } from '../stage/memo';
+import { type Caption, type Judged, type Stage, SILENT, counted } from '../stage/stage';
 import { type ClockingChoices, STARTING_CLOCKING } from './choices';
 import { rodsOf } from './crankcase';
-import { JOINTS, JOINT_WORDS, type Joint } from './joints';
-import { type JudgedClocking, type KnownRules, isBreach, judgedClocking } from './judged';
+import type { All, Bored, ClockingMade, ClockingPart, Engine, Whole } from './found';
+import { type KnownRules, isBreach, judgedClocking } from './judged';
 import { cureWords } from './rules';
-import { SCHOOL_WORDS } from './schoolWords';
-
-export interface ClockingPart {
-  clocking: JudgedClocking;
-}
-
-export interface ClockingMade {
-  /** Whether anyone chose the clocking; else it is only what is proposed. */
-  clockingChosen: boolean;
-}
-
-type Engine = Frame<{ clocking: ClockingChoices }>;
-type Bored = Cylinder & BoresPart;
-type All = Engine & ClockingMade;
-/** The sheet says beside the plan what was found at the block. */
-type Whole = Bored & ClockingPart & { block: JudgedBlock };
 
 function judge(
   { job, choices, labels, log }: Engine,
@@ -79,61 +58,6 @@ function caption({ clocking: { settled, rules, plan } }: ClockingPart): Caption 
     : { state: 'to do', word: plan ? 'proposed' : 'no plan', figure: [] };
 }
 
-/** Where the joints are planned. */
-function rows(_engine: All, { label, id, clocking }: Cylinder & ClockingPart): Row[] {
-  const joints = clocking.plan?.joints;
-  if (!joints) return [];
-  return JOINTS.map((joint) => ({
-    cylinder: label,
-    place: id,
-    what: `${joint}_joint`,
-    direction_deg: String(Math.round(joints[joint] * 1000) / 1000),
-    entry: 'plan',
-  }));
-}
-
-function jointCell({ clocking: { plan }, block: { asFound } }: Whole, joint: Joint): Piece[] {
-  if (!plan) return words('–');
-  const moved = asFound && movedFrom(plan.joints, asFound).some((m) => m.joint === joint);
-  return [
-    { kind: 'text', text: `${Math.round(plan.joints[joint]) % 360}°` },
-    ...(moved ? [{ kind: 'text' as const, text: `found ${Math.round(asFound[joint])}°`, look: 'below' as const }] : []),
-  ];
-}
-
-/** Who checked a cylinder at the block, or how far it is. */
-function blockWords({ block: { checks, done } }: Whole): string {
-  if (done === 0) return '☐';
-  const by = checks.flatMap((check) => (isRight(check.state) ? (check.tick?.by ?? '') : []));
-  const who = [...new Set(by)].filter(Boolean).join(', ');
-  return `${done === checks.length ? 'checked' : `${done} of ${checks.length}`}${who && `, ${who}`}`;
-}
-
-function sheet({ choices: { clocking }, clockingChosen }: All, cylinders: readonly Whole[]): SheetPart[] {
-  if (!cylinders.some((c) => c.clocking.plan)) return [];
-  const { school, sheet: printed } = clocking;
-  const from = school === 'sheet' && printed?.from ? ` (${printed.from})` : '';
-  return [
-    {
-      heading: say`Clocking: ${SCHOOL_WORDS[school].toLowerCase()}${from}${clockingChosen ? '' : ', proposed'}`,
-      before: [say`Degrees clockwise from the front of the engine, seen on the crown.`],
-      table: {
-        columns: [
-          { words: 'cylinder' },
-          ...JOINTS.map((joint) => ({ words: JOINT_WORDS[joint], figures: true })),
-          { words: 'at the block' },
-        ],
-        rows: cylinders.map((c) => [
-          words(c.label),
-          ...JOINTS.map((joint) => jointCell(c, joint)),
-          words(blockWords(c)),
-        ]),
-      },
-      after: [],
-    },
-  ];
-}
-
 export const clocking = {
   ...SILENT,
   words: 'Clocking',
@@ -145,6 +69,5 @@ export const clocking = {
       memo('clocking findings', c.id, [c.clocking, c.label, clockingChosen], () => findingsOf(c, clockingChosen)),
     ),
   caption,
-  rows,
-  sheet,
+  report: async () => (await import('./report')).report,
 } satisfies Stage<Engine, Bored, ClockingPart, ClockingMade, All, Whole>;

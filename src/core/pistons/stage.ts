@@ -1,6 +1,6 @@
 /** Pistons: measured at the gauge point, held against their bores, and paired with them. */
 import type { JudgedBore } from '../bores/judged';
-import { type Grade, type FinishOrder, type SizingChoices, type SizePlan, finishOrder, gradeOf } from '../bores/plan';
+import { type FinishOrder, type SizingChoices, finishOrder, gradeOf } from '../bores/plan';
 import { nearPlan } from '../bores/stage';
 import type { Cylinder } from '../engine/engine';
 import { whereParts } from '../engine/whereParts';
@@ -10,65 +10,23 @@ import type { Units } from '../quantity/length';
 import { near, saidSize } from '../quantity/near';
 import { clear, say } from '../quantity/saying';
 import { beforeOf, passesOf, roundOf } from '../record/log';
-import { type LoggedReading, isLive } from '../record/reading';
-import { ENGINE, type Memo } from '../stage/memo';
-import { type Piece, type Row, type SheetPart, number, words } from '../stage/report';
-import { readingRow, resultRow } from '../stage/rows';
-import { type Caption, type Frame, type Judged, type Outcome, SILENT, type Stage, counted } from '../stage/stage';
+import type { LoggedReading } from '../record/reading';
+import { type Memo, ENGINE } from '../stage/memo';
+import { type Caption, type Judged, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import { type TargetSettings, targetsAt } from '../targets/settings';
-import type { TargetsMade, TargetsPart } from '../targets/stage';
-import { isFiler } from '../uncertainty/instrument';
 import { type PairingChoices, STARTING_PAIRING } from './choices';
-import { clearanceAdvice, clearanceIsDone } from './clearance';
 import { clearanceFindings, pistonFindings } from './findings';
+import { clearanceAdvice, clearanceIsDone } from './clearance';
+import type { All, Bored, Engine, JudgedPairing, PistonsMade, PistonsPart, Whole } from './found';
 import { type JudgedPiston, judgedPiston, withOutliers } from './judged';
-import { type JudgedClearance, judgedClearance } from './judgedClearance';
+import { judgedClearance } from './judgedClearance';
 import { type PistonChoices, STARTING_PISTONS } from './piston';
-import { type Pair, type PairingAsk, type Standing, standingOf } from './standing';
+import { type Pair, type PairingAsk, standingOf } from './standing';
 
 /** What can be read of a piston and its pin, and the feeler strip drawn beside it as a check. */
 export const PISTON_SUBJECTS = ['piston', 'pin', 'pinBore', 'strip'] as const;
 export type PistonSubject = (typeof PISTON_SUBJECTS)[number];
-
-export interface PistonsChoices {
-  pistons: PistonChoices;
-  pairing: PairingChoices;
-}
-
-export interface PistonsPart {
-  /** The piston that is in it. */
-  piston: JudgedPiston;
-  clearance: JudgedClearance;
-  /** Classes of bore and piston where select fits are used. */
-  grades: { bore: Grade | null; piston: Grade | null } | null;
-}
-
-export interface JudgedPairing {
-  /** The pairs that held before the present ones. */
-  before: readonly Pair[];
-  /** What a pairing is worked out from: the cylinders whose bore and whose piston are measured, and whose target is set. */
-  ask: PairingAsk;
-  /** How the present pairing stands. */
-  standing: Standing;
-  /** Labels of the cylinders that are left out of it. */
-  waiting: string[];
-  /** Whether any piston is in another cylinder than that of its number. */
-  swapped: boolean;
-}
-
-export interface PistonsMade {
-  /** In the order of their numbers. */
-  pistons: JudgedPiston[];
-  pairing: JudgedPairing;
-  /** What each measured piston's bore is bored and honed to. */
-  orders: FinishOrder[];
-}
-
-type Engine = Frame<PistonsChoices & { sizing: SizingChoices }> & Pick<TargetsMade, 'piston' | 'targetSettings'>;
-type Bored = Cylinder & { bore: JudgedBore } & TargetsPart;
-type Whole = Bored & PistonsPart;
-type All = Engine & PistonsMade & { plan: SizePlan | null };
 
 /** Of a piston that is not said how it is made: cast. */
 const expansionOf = ({ piston }: Engine): number => PISTON_EXPANSION[piston?.alloy ?? 'cast'];
@@ -258,118 +216,6 @@ const caption = ({ clearance: { state, value } }: Whole): Caption => ({
   figure: value === null ? [] : [clear(value)],
 });
 
-function rows({ log }: All, cylinder: Whole): Row[] {
-  const { piston, clearance } = cylinder;
-  const { clearance: pin } = piston.pin;
-  const passes = [...piston.passes, ...piston.pinPasses.pin, ...piston.pinPasses.pinBore];
-  return [
-    ...passes.map((pass) => readingRow(piston, pass, isLive(pass, piston.round), log)),
-    resultRow(piston, 'piston', piston.size?.value ?? null, piston.size?.uncertainty ?? null, '', null),
-    ...(pin ? [resultRow(piston, 'pin_clearance', pin.value, pin.uncertainty, pin.state, null)] : []),
-    ...clearance.strip.passes.map((pass) => readingRow(cylinder, pass, pass.voided === null, log)),
-    resultRow(
-      cylinder,
-      'clearance',
-      clearance.value,
-      clearance.value === null ? null : clearance.uncertainty,
-      clearance.state,
-      clearance.target,
-    ),
-  ];
-}
-
-/** The initials of whoever measured a cylinder and its piston. */
-const whoRead = ({ bore, piston }: Whole): string => {
-  const by = [...bore.passes, ...piston.passes].filter((p) => p.voided === null).map((p) => p.by);
-  return [...new Set(by)].filter(Boolean).join(', ');
-};
-
-const sizeRow = (c: Whole): Piece[][] => [
-  words(c.label),
-  number(c.bore.size?.value, 'size'),
-  number(c.bore.shape?.taper.thrust?.value, 'clearance'),
-  number(c.bore.shape?.outOfRound?.value, 'clearance'),
-  words(c.bore.shape ? c.bore.verdict.state : '–'),
-  [
-    ...number(c.piston.size?.value, 'size'),
-    ...(c.piston.id === c.id
-      ? []
-      : [{ kind: 'text' as const, text: ` no. ${c.piston.label}`, look: 'small' as const }]),
-  ],
-  number(c.clearance.value, 'clearance'),
-  c.clearance.value === null ? [] : number(c.clearance.uncertainty, 'clearance'),
-  [{ kind: 'state', state: c.clearance.state }],
-  words(whoRead(c)),
-];
-
-function machiningPart({ orders, plan }: All, cylinders: readonly Whole[]): SheetPart[] {
-  const toMachine = orders.filter((o) => o.toBore);
-  if (toMachine.length === 0) return [];
-  const labels = new Map(cylinders.map((c) => [c.id, c.label]));
-  const over =
-    plan?.oversize == null ? [] : say`: ${clear(plan.oversize)} over ${{ nm: plan.standard, as: 'size' as const }}`;
-  return [
-    {
-      heading: say`To be bored and honed${over}`,
-      minor: true,
-      before: [],
-      table: {
-        columns: [
-          { words: 'cylinder' },
-          { words: 'piston', unit: 'size', figures: true },
-          { words: 'bore to', figures: true },
-          { words: 'hone to', figures: true },
-          { words: 'not outside', figures: true },
-        ],
-        rows: toMachine.map((o) => [
-          words(labels.get(o.cylinder) ?? o.cylinder),
-          number(o.piston, 'size'),
-          number(o.bore, 'size'),
-          number(o.hone.aim, 'size'),
-          [{ kind: 'number', nm: o.hone.least, as: 'size', to: o.hone.most, joint: '–' }],
-        ]),
-      },
-      after: [],
-    },
-  ];
-}
-
-function measuredWith({ log }: All): ReturnType<typeof say>[] {
-  const tools = [...log.tools.values()].filter((i) => !isFiler(i));
-  if (tools.length === 0) return [];
-  const named = tools.map(
-    (i) => `${i.name} (${i.calibrated ? `calibrated ${i.calibrated}` : 'no calibration on record'})`,
-  );
-  return [say`Measured with: ${[...new Set(named)].join('; ')}.`];
-}
-
-function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
-  const machining = machiningPart(engine, cylinders);
-  const tools = measuredWith(engine);
-  const last = machining.at(-1);
-  const sizes: SheetPart = {
-    heading: say`Bores, pistons, clearance`,
-    before: [],
-    table: {
-      columns: [
-        { words: 'cylinder' },
-        { words: 'bore', unit: 'size', figures: true },
-        { words: 'taper', unit: 'clearance', figures: true },
-        { words: 'out-of-round', figures: true },
-        { words: 'bore is' },
-        { words: 'piston', unit: 'size', figures: true },
-        { words: 'clearance', unit: 'clearance', figures: true },
-        { words: '±', figures: true },
-        { words: 'verdict' },
-        { words: 'by' },
-      ],
-      rows: cylinders.map(sizeRow),
-    },
-    after: last ? [] : tools,
-  };
-  return [sizes, ...machining.map((part) => (part === last ? { ...part, after: tools } : part))];
-}
-
 /** What all four have alike. */
 const OF_A_PISTON = {
   list: 'pistons',
@@ -410,6 +256,5 @@ export const pistons = {
   caption,
   expected,
   outcome,
-  rows,
-  sheet,
+  report: async () => (await import('./report')).report,
 } satisfies Stage<Engine, Bored, PistonsPart, PistonsMade, All, Whole>;

@@ -1,23 +1,19 @@
 /** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
-import type { BoresPart } from '../bores/stage';
-import type { Cylinder } from '../engine/engine';
 import { whereParts } from '../engine/whereParts';
-import { type HeatChoices, type JudgedHeat, heatOf } from '../heat/assess';
+import { type JudgedHeat, heatOf } from '../heat/assess';
 import { fine, say } from '../quantity/saying';
 import { beforeOf, historyOf, passesOf, roundOf } from '../record/log';
 import { type LoggedReading, isLive } from '../record/reading';
-import type { PistonsPart } from '../pistons/stage';
-import { ENGINE, type Memo } from '../stage/memo';
-import { type Piece, type Row, type SheetPart, words } from '../stage/report';
-import { cutRow, readingRow, resultRow } from '../stage/rows';
-import { type Frame, type Judged, type Outcome, SILENT, type Stage, type SubjectFacts, counted } from '../stage/stage';
+import { type Memo, ENGINE } from '../stage/memo';
+import { type Judged, type Outcome, type Stage, type SubjectFacts, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
-import type { TargetsMade, TargetsPart } from '../targets/stage';
-import type { Target, TargetChoices } from '../targets/target';
+import type { TargetsPart } from '../targets/found';
+import type { Target } from '../targets/target';
 import type { CutAdvice } from './advice';
 import { gapCaption } from './caption';
 import { type BenchChoices, type PlacingChoices, type Route, STARTING_BENCH, STARTING_PLACING } from './choices';
 import { type Spread, grooveFindings, ringFindings, setFindings, spreadFindings } from './findings';
+import type { All, Engine, Fitted, RingsMade, RingsPart, Whole } from './found';
 import { type GrooveSubject, type JudgedGrooves, GROOVE_SUBJECTS, grooveOf, judgedGrooves } from './grooves';
 import { type JudgedRing, type RingBore, boreGirths, judgedRing, ringAdvice } from './judged';
 import { type JudgedPlacing, judgedPlacing } from './judgedPlacing';
@@ -25,36 +21,6 @@ import type { Placed } from './placed';
 import { type JudgedRate, cutAdvice, metalOf, ratesOf } from './rates';
 import { type Compression, type Ring, RINGS, RING_WORDS, isCompression, offWords, worstOf } from './ring';
 import { type RingSet, STARTING_RING_SET, landIsDone, sideIsDone } from './set';
-
-export interface RingsChoices {
-  bench: BenchChoices;
-  ringSet: RingSet;
-  placing: PlacingChoices;
-}
-
-export interface RingsPart {
-  rings: Record<Ring, JudgedRing>;
-  /** Of the compression rings and of the rails, the one that needs a hand most. */
-  worst: { compression: Ring; rail: Ring };
-  /** How rings sit in the grooves of the piston in it. */
-  grooves: JudgedGrooves;
-  /** The heat model of it; null without a bore or an assumed temperature. */
-  heat: JudgedHeat | null;
-}
-
-export interface RingsMade {
-  /** Which ring of a kind is in which cylinder. */
-  placing: Record<Compression, JudgedPlacing>;
-  /** What each filer takes off each metal. */
-  rates: JudgedRate[];
-  spreads: Spread[];
-}
-
-type Engine = Frame<RingsChoices & { targets: TargetChoices; heat: HeatChoices }> &
-  Pick<TargetsMade, 'duty' | 'piston'>;
-type Fitted = Cylinder & BoresPart & TargetsPart & PistonsPart;
-type Whole = Fitted & RingsPart;
-type All = Engine & RingsMade;
 
 /** Rings that must be in their window before the engine is: both compression rings, and the rails where they are read. */
 export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...RINGS] : ['top', 'second']);
@@ -278,77 +244,6 @@ function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
   return { says: [], state, strong: null, soft: say`${offWords(toComeOff)}${ringAdvice(judged)}${smallest}` };
 }
 
-function rows({ log }: All, cylinder: Whole): Row[] {
-  const { piston, grooves, rings } = cylinder;
-  return [
-    ...grooves.passes.map((pass) => readingRow(piston, pass, isLive(pass, piston.round), log)),
-    ...Object.values(rings).flatMap((ring) => [
-      ...ring.history.map((item) =>
-        item.kind === 'reading'
-          ? readingRow({ label: cylinder.label, id: item.cylinder }, item, item.id === ring.reading?.id, log)
-          : cutRow(cylinder, item, log),
-      ),
-      resultRow(
-        cylinder,
-        ring.ring,
-        ring.gap?.value ?? null,
-        ring.readIn?.move?.uncertainty ?? null,
-        ring.state,
-        ring.target,
-      ),
-      ...(ring.counts
-        ? [
-            resultRow(
-              cylinder,
-              `${ring.ring}_smallest`,
-              ring.counts.gap.value,
-              ring.counts.move.uncertainty,
-              ring.counts.state,
-              ring.target,
-            ),
-          ]
-        : []),
-    ]),
-  ];
-}
-
-function gapCell(cylinder: Whole, ring: Ring): Piece[] {
-  const { gap, readIn, state, passes, accepted, number, label } = cylinder.rings[ring];
-  const small = (text: string): Piece => ({ kind: 'text', text, look: 'small' });
-  return [
-    {
-      kind: 'number',
-      nm: gap?.value ?? null,
-      as: 'fine',
-      to: readIn ? null : (gap?.upTo ?? null),
-      joint: '/',
-      atLeast: gap?.open ?? false,
-    },
-    { kind: 'state', state },
-    ...(passes.length > 1 ? [small(`${passes.length} passes`)] : []),
-    ...(number === cylinder.id ? [] : [small(`ring no. ${label}`)]),
-    ...(readIn ? [small('predicted')] : []),
-    ...(accepted ? [{ kind: 'text' as const, text: `accepted: ${accepted.reason}`, look: 'below' as const }] : []),
-  ];
-}
-
-function sheet({ choices }: All, cylinders: readonly Whole[]): SheetPart[] {
-  const shown = RINGS.filter((r) => isCompression(r) || cylinders.some((c) => c.rings[r].reading));
-  const { name } = choices.ringSet;
-  return [
-    {
-      heading: say`Ring end gaps`,
-      unit: 'fine',
-      before: name ? [say`${name}`] : [],
-      table: {
-        columns: [{ words: 'cylinder' }, ...shown.map((ring) => ({ words: RING_WORDS[ring] }))],
-        rows: cylinders.map((c) => [words(c.label), ...shown.map((ring) => gapCell(c, ring))]),
-      },
-      after: [],
-    },
-  ];
-}
-
 /** What every ring has alike, and every groove. */
 const OF_A_RING = {
   list: 'rings',
@@ -407,6 +302,5 @@ export const rings = {
   ],
   caption: gapCaption,
   outcome,
-  rows,
-  sheet,
+  report: async () => (await import('./report')).report,
 } satisfies Stage<Engine, Fitted, RingsPart, RingsMade, All, Whole>;

@@ -111,7 +111,13 @@ export interface Stage<
   expected: (engine: J, cylinder: K, subject: string, units: Units) => Expected | null;
   /** What a subject of a cylinder comes to, said back before Enter. */
   outcome: (engine: J, cylinder: K, subject: string) => Outcome;
-  /** Readings and results for the table. */
+  /** What it puts on paper and into the table: loaded when that is asked for, since no bench shows it. */
+  report: () => Promise<Partial<Report<J, K>>>;
+}
+
+/** Of a stage, on paper and in the table. */
+export interface Report<J = Frame, K extends Cylinder = Cylinder> {
+  /** Readings and results of one cylinder for the table. */
   rows: (engine: J, cylinder: K) => Row[];
   sheet: (engine: J, cylinders: readonly K[]) => SheetPart[];
 }
@@ -131,8 +137,7 @@ export const SILENT = {
   joints: (): Joints | null => null,
   expected: () => null,
   outcome: (): Outcome => ({ says: [], state: null, strong: null, soft: [] }),
-  rows: () => [],
-  sheet: () => [],
+  report: () => Promise.resolve({}),
 } satisfies Omit<Stage, 'words'>;
 
 /** How many of some flags are up. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { type KeyboardEvent, useEffect, useRef } from 'react';
+import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
 import { splitRing } from '@/core/clocking/arcs';
 import type { Joints } from '@/core/clocking/joints';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
@@ -41,15 +41,16 @@ function useCaption(): (cylinder: JudgedCylinder, stage: StageId) => { state: St
 
 interface BoreProps {
   cylinder: JudgedCylinder;
-  joints: Joints;
   current: boolean;
   stage: StageId;
   beside: -1 | 0 | 1;
 }
 
-function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
+/** Drawn anew only when its cylinder is judged anew: at a keystroke one of sixteen is. */
+const Bore = memo(function Bore({ cylinder, current, stage, beside }: BoreProps) {
   const captionOf = useCaption();
-  const { rings, deck } = cylinder;
+  const { rings, deck, clocking } = cylinder;
+  const joints = stageOf(stage).joints(cylinder as never) ?? clocking.plan?.joints ?? UNPLANNED;
   const { state, figure, word } = captionOf(cylinder, stage);
   return (
     <g transform={`translate(${deck.x} ${deck.y})`}>
@@ -96,7 +97,34 @@ function Bore({ cylinder, joints, current, stage, beside }: BoreProps) {
       )}
     </g>
   );
+});
+
+interface BoreButtonProps {
+  cylinder: JudgedCylinder;
+  current: boolean;
+  stage: StageId;
+  left: string;
+  top: string;
+  width: string;
+  onPress: (id: string) => void;
 }
+
+/** What is pressed to go to a bore, over its drawing. */
+const BoreButton = memo(function BoreButton({ cylinder, current, stage, left, top, width, onPress }: BoreButtonProps) {
+  const { word, figure } = useCaption()(cylinder, stage);
+  return (
+    <button
+      type="button"
+      data-cylinder={cylinder.id}
+      tabIndex={current ? 0 : -1}
+      aria-current={current}
+      aria-label={`Cylinder ${cylinder.label}, ${word}${figure ? `, ${figure}` : ''}`}
+      onClick={() => onPress(cylinder.id)}
+      className="absolute min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 rounded-full"
+      style={{ left, top, width, aspectRatio: '1' }}
+    />
+  );
+});
 
 const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
 
@@ -104,14 +132,22 @@ const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1
 export function Deck({ stage }: { stage: StageId }) {
   const judgement = useJudgement();
   const { cylinder: current, toCylinder } = useMoving();
-  const captionOf = useCaption();
   const box = useRef<HTMLDivElement>(null);
   const { cylinders } = judgement;
   const at = current?.id;
   useEffect(() => {
-    const bore = box.current?.querySelector<HTMLElement>(`[data-cylinder="${at}"]`);
-    const nav = box.current?.parentElement;
-    if (bore && nav && nav.scrollHeight > nav.clientHeight) nav.scrollTop = bore.offsetTop - nav.clientHeight / 2;
+    const scroll = (): void => {
+      const bore = box.current?.querySelector<HTMLElement>(`[data-cylinder="${at}"]`);
+      const nav = box.current?.parentElement;
+      if (bore && nav && nav.scrollHeight > nav.clientHeight) nav.scrollTop = bore.offsetTop - nav.clientHeight / 2;
+    };
+    // Once the next frame is drawn: to ask for sizes before would have the page laid out for this alone.
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const frame = requestAnimationFrame(() => (timer = setTimeout(scroll)));
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    };
   }, [at]);
   if (cylinders.length === 0) return null;
 
@@ -184,37 +220,21 @@ export function Deck({ stage }: { stage: StageId }) {
             );
           })}
           {cylinders.map((c) => (
-            <Bore
-              key={c.id}
-              cylinder={c}
-              joints={stageOf(stage).joints(c as never) ?? c.clocking.plan?.joints ?? UNPLANNED}
-              current={c.id === current?.id}
-              stage={stage}
-              beside={two ? 0 : 1}
-            />
+            <Bore key={c.id} cylinder={c} current={c.id === current?.id} stage={stage} beside={two ? 0 : 1} />
           ))}
         </svg>
-        {cylinders.map((c) => {
-          const { word, figure } = captionOf(c, stage);
-          return (
-            <button
-              key={c.id}
-              type="button"
-              data-cylinder={c.id}
-              tabIndex={c.id === current?.id ? 0 : -1}
-              aria-current={c.id === current?.id}
-              aria-label={`Cylinder ${c.label}, ${word}${figure ? `, ${figure}` : ''}`}
-              onClick={() => toCylinder(c.id)}
-              className="absolute min-h-11 min-w-11 -translate-x-1/2 -translate-y-1/2 rounded-full"
-              style={{
-                left: percent(c.deck.x, left, right),
-                top: percent(c.deck.y, top, bottom),
-                width: `${(0.9 / (right - left)) * 100}%`,
-                aspectRatio: '1',
-              }}
-            />
-          );
-        })}
+        {cylinders.map((c) => (
+          <BoreButton
+            key={c.id}
+            cylinder={c}
+            current={c.id === current?.id}
+            stage={stage}
+            left={percent(c.deck.x, left, right)}
+            top={percent(c.deck.y, top, bottom)}
+            width={`${(0.9 / (right - left)) * 100}%`}
+            onPress={toCylinder}
+          />
+        ))}
       </div>
       {two && current && <Below cylinder={current} stage={stage} />}
     </nav>

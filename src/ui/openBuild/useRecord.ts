@@ -153,7 +153,8 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       addWaiting(buildId, entries);
       state.current.pending = [...state.current.pending, ...entries];
       setPending(state.current.pending);
-      void flush();
+      // It is kept by now; sending it can wait until it is in sight.
+      setTimeout(() => void flush());
     },
     [buildId, flush],
   );

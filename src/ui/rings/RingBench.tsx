@@ -6,6 +6,7 @@ import { nextTask } from '@/core/stage/tasks';
 import { printLength } from '@/core/quantity/print';
 import { isCompression } from '@/core/rings/ring';
 import { countWords } from '@/core/uncertainty/instrument';
+import { Later } from '../openBuild/Later';
 import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { taskWords } from '@/core/judge/words';
 import { Button, buttonLook } from '../shared/Button';
@@ -82,17 +83,19 @@ export function RingBench({ ring, large, onSwap }: Props) {
       <NextCut ring={ring} />
       {ring.state === 'over' && <Over ring={ring} onSwap={onSwap} />}
       {!large && (
-        <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
-          <section aria-label="Readings of this ring" className="min-w-[min(24rem,100%)] flex-1">
-            <h2 className="mb-1">Readings and cuts</h2>
-            <History ring={ring} />
-            <AnotherRing ring={ring} />
-          </section>
-          <div className="grid content-start gap-4">
-            <GapTravel ring={ring} />
-            <RingEnds ring={ring} />
+        <Later>
+          <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
+            <section aria-label="Readings of this ring" className="min-w-[min(24rem,100%)] flex-1">
+              <h2 className="mb-1">Readings and cuts</h2>
+              <History ring={ring} />
+              <AnotherRing ring={ring} />
+            </section>
+            <div className="grid content-start gap-4">
+              <GapTravel ring={ring} />
+              <RingEnds ring={ring} />
+            </div>
           </div>
-        </div>
+        </Later>
       )}
     </div>
   );

@@ -15,6 +15,9 @@ const REASONS = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
 
 type Item = Logged;
 
+/** As many as a part that was filed with care has; of more, the earlier ones are shown when asked for. */
+const SHOWN = 8;
+
 interface Props {
   passes: readonly Item[];
   style: 'size' | 'fine';
@@ -24,44 +27,58 @@ interface Props {
   action?: (item: Item) => ReactNode;
 }
 
-/** Every pass and cut as in a paper log: newest first, voided ones struck out with the reason. */
+/** The passes and cuts as in a paper log: newest first, voided ones struck out with the reason. */
 export function PassLog({ passes, style, note, action }: Props) {
   const judgement = useJudgement();
   const { units } = useWords();
   const { strike } = useLogging();
   const { tools } = judgement.log;
-  if (passes.length === 0) return <p className="text-soft">No reading yet.</p>;
+  /** The first entry of the log that is shown whole: asked for one part, it is not so for the next. */
+  const [whole, setWhole] = useState<string | null>(null);
+  const [first] = passes;
+  if (!first) return <p className="text-soft">No reading yet.</p>;
+  const earlier = whole === first.id ? 0 : Math.max(0, passes.length - SHOWN);
   const figure = (nm: number): string => printLength(nm, units, style).number;
   return (
     <ol className="@container divide-y divide-line border-y border-line">
-      {passes.toReversed().map((pass) => (
-        <li
-          key={pass.id}
-          className="grid grid-cols-[1fr_auto] items-center gap-x-3 py-0.5 @md:grid-cols-[auto_1fr_auto]"
-        >
-          <span
-            className={`figures col-start-1 row-start-1 min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}
+      {passes
+        .slice(earlier)
+        .toReversed()
+        .map((pass) => (
+          <li
+            key={pass.id}
+            className="grid grid-cols-[1fr_auto] items-center gap-x-3 py-0.5 @md:grid-cols-[auto_1fr_auto]"
           >
-            <Figure item={pass} style={style} />
-          </span>
-          <span className="col-span-2 row-start-2 pb-1 text-sm leading-tight text-soft @md:col-span-1 @md:col-start-2 @md:row-start-1 @md:pb-0">
-            {pass.kind === 'reading' && `typed “${pass.typed}”, `}
-            {pass.by || 'no initials'}, <When at={pass.at} />
-            {pass.kind === 'reading' ? details(pass, tools) : cutDetails(pass, tools)}
-            {note?.(pass)}
-            {pass.voided && ` · struck out: ${pass.voided.reason}`}
-          </span>
-          {!pass.voided && (
-            <span className="flex flex-wrap justify-end">
-              {action?.(pass)}
-              <StrikeOut
-                onStrike={(reason) => strike(pass.id, reason)}
-                what={pass.kind === 'reading' ? figure(pass.value) : 'the cut'}
-              />
+            <span
+              className={`figures col-start-1 row-start-1 min-w-20 text-lg whitespace-nowrap font-bold ${pass.voided ? 'text-soft line-through' : ''}`}
+            >
+              <Figure item={pass} style={style} />
             </span>
-          )}
+            <span className="col-span-2 row-start-2 pb-1 text-sm leading-tight text-soft @md:col-span-1 @md:col-start-2 @md:row-start-1 @md:pb-0">
+              {pass.kind === 'reading' && `typed “${pass.typed}”, `}
+              {pass.by || 'no initials'}, <When at={pass.at} />
+              {pass.kind === 'reading' ? details(pass, tools) : cutDetails(pass, tools)}
+              {note?.(pass)}
+              {pass.voided && ` · struck out: ${pass.voided.reason}`}
+            </span>
+            {!pass.voided && (
+              <span className="flex flex-wrap justify-end">
+                {action?.(pass)}
+                <StrikeOut
+                  onStrike={(reason) => strike(pass.id, reason)}
+                  what={pass.kind === 'reading' ? figure(pass.value) : 'the cut'}
+                />
+              </span>
+            )}
+          </li>
+        ))}
+      {earlier > 0 && (
+        <li>
+          <Button kind="quiet" onClick={() => setWhole(first.id)}>
+            Show {earlier} earlier
+          </Button>
         </li>
-      ))}
+      )}
     </ol>
   );
 }

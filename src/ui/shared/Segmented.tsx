@@ -1,6 +1,6 @@
 'use client';
 
-import { ToggleGroup } from 'radix-ui';
+import { chooseByArrows } from './arrows';
 
 interface Props<T extends string> {
   label: string;
@@ -11,23 +11,27 @@ interface Props<T extends string> {
 
 /** One of a few, side by side. */
 export function Segmented<T extends string>({ label, value, options, onChange }: Props<T>) {
+  const isChosen = options.some(([option]) => option === value);
   return (
-    <ToggleGroup.Root
-      type="single"
-      value={value}
-      onValueChange={(next) => next && onChange(next as T)}
+    <div
+      role="radiogroup"
       aria-label={label}
+      onKeyDown={chooseByArrows}
       className="inline-flex shrink-0 divide-x divide-ink overflow-hidden rounded border border-ink"
     >
-      {options.map(([option, words]) => (
-        <ToggleGroup.Item
+      {options.map(([option, words], i) => (
+        <button
           key={option}
-          value={option}
-          className="min-h-11 px-3 text-sm whitespace-nowrap -outline-offset-4 data-[state=on]:bg-ink data-[state=on]:text-sheet data-[state=on]:outline-sheet"
+          type="button"
+          role="radio"
+          aria-checked={option === value}
+          tabIndex={option === value || (!isChosen && i === 0) ? 0 : -1}
+          onClick={() => option !== value && onChange(option)}
+          className="min-h-11 px-3 text-sm whitespace-nowrap -outline-offset-4 aria-checked:bg-ink aria-checked:text-sheet aria-checked:outline-sheet"
         >
           {words}
-        </ToggleGroup.Item>
+        </button>
       ))}
-    </ToggleGroup.Root>
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
-import { Tabs } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useId } from 'react';
+import { chooseByArrows } from './arrows';
 
 interface Props<T extends string> {
   label: string;
@@ -12,24 +12,41 @@ interface Props<T extends string> {
 
 /** The views of one stage, one of them in sight. */
 export function Views<T extends string>({ label, views, value, onChange }: Props<T>) {
+  const id = useId();
   return (
-    <Tabs.Root value={value} onValueChange={(next) => onChange(next as T)} className="flex min-h-0 flex-1 flex-col">
-      <Tabs.List aria-label={label} className="no-print -mx-2 flex shrink-0 gap-3 overflow-x-auto border-b border-line">
+    <div className="flex min-h-0 flex-1 flex-col">
+      <div
+        role="tablist"
+        aria-label={label}
+        onKeyDown={chooseByArrows}
+        className="no-print -mx-2 flex shrink-0 gap-3 overflow-x-auto border-b border-line"
+      >
         {views.map(([view, words]) => (
-          <Tabs.Trigger
+          <button
             key={view}
-            value={view}
-            className="min-h-11 border-b-[3px] border-transparent px-2 whitespace-nowrap -outline-offset-4 data-[state=active]:border-blue data-[state=active]:font-bold data-[state=active]:text-blue"
+            type="button"
+            role="tab"
+            id={`${id}-${view}`}
+            aria-selected={view === value}
+            aria-controls={view === value ? `${id}-panel` : undefined}
+            tabIndex={view === value ? 0 : -1}
+            onClick={() => onChange(view)}
+            className="min-h-11 border-b-[3px] border-transparent px-2 whitespace-nowrap -outline-offset-4 aria-selected:border-blue aria-selected:font-bold aria-selected:text-blue"
           >
             {words}
-          </Tabs.Trigger>
+          </button>
         ))}
-      </Tabs.List>
-      {views.map(([view, , content]) => (
-        <Tabs.Content key={view} value={view} className="min-h-0 flex-1 outline-none">
-          {content}
-        </Tabs.Content>
-      ))}
-    </Tabs.Root>
+      </div>
+      <div
+        key={value}
+        role="tabpanel"
+        id={`${id}-panel`}
+        aria-labelledby={`${id}-${value}`}
+        tabIndex={0}
+        className="min-h-0 flex-1 outline-none"
+      >
+        {views.find(([view]) => view === value)?.[2]}
+      </div>
+    </div>
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
+import { use } from 'react';
 import { engineWords } from '@/core/engine/engine';
 import { lengthUnit, printLength } from '@/core/quantity/print';
 import type { Piece, SheetPart, Table } from '@/core/stage/report';
-import { STAGE_IDS, stageOf } from '@/core/stages';
+import { loadReports, sheetOf } from '@/core/judge/reports';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Mark } from '../shared/Header';
@@ -12,14 +13,17 @@ import { StateMark } from '../shared/StateMark';
 import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';
 
+/** Begun as soon as this screen is loaded. */
+const reports = loadReports();
+
 /** The build sheet: every figure on paper, black on white, on A4 or Letter. */
 export function SheetStage() {
   const judgement = useJudgement();
   const live = useLive();
   const { job, progress } = judgement;
   const { lastAt } = judgement.log;
+  const parts = sheetOf(judgement, use(reports));
   if (!job) return null;
-  const parts = STAGE_IDS.flatMap((id) => stageOf(id).sheet(judgement as never, judgement.cylinders as never[]));
   return (
     <main className="min-h-0 flex-1 overflow-y-auto bg-paper p-6 print:overflow-visible print:p-0 max-md:p-0">
       <div className="no-print mx-auto mb-4 flex max-w-[900px] flex-wrap items-center gap-3 max-md:p-4">

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Later } from '../openBuild/Later';
 
 interface Props {
   main: ReactNode;
@@ -20,7 +21,7 @@ export function Frame({ main, aside, foot }: Props) {
             aria-label="Why, and what to know"
             className="no-print w-[310px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4 text-[0.9375rem] max-lg:w-full max-lg:border-t max-lg:border-l-0 max-md:px-4"
           >
-            {aside}
+            <Later>{aside}</Later>
           </aside>
         )}
       </div>

@@ -3,7 +3,8 @@
 import { rangeText } from '@/core/quantity/print';
 import type { Candidate, Own, Rank, TargetChoices } from '@/core/targets/target';
 import { useLogging, useWords } from '../openBuild/contexts';
-import { type Paper, PaperForm } from './PaperForm';
+import { PaperButton } from './PaperButton';
+import type { Paper } from './PaperForm';
 import { type FigureKind, papersOf, targetOf, withPapers } from './figures';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 
@@ -91,7 +92,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
             </span>
             <span className="flex min-h-11 items-center justify-end pr-2 max-sm:col-span-3 max-sm:row-start-3">
               {rung !== 'chart' && (
-                <PaperForm
+                <PaperButton
                   key={`${figure}-${rung}`}
                   what={words}
                   paper={rung}

@@ -1,7 +1,7 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { type RefObject, useState } from 'react';
 import type { Field as Kind } from '@/core/quantity/hear';
 import type { Nm } from '@/core/quantity/length';
 import { FACTORS } from '@/core/targets/chartEdit';
@@ -14,7 +14,9 @@ import { Segmented } from '../shared/Segmented';
 
 export type Paper = 'sheet' | 'manual' | 'own';
 
-interface Props {
+export interface PaperFormProps {
+  /** The paper, in words. */
+  paperWords: string;
   /** What the figure is for, e.g. `top ring gap`. */
   what: string;
   paper: Paper;
@@ -24,7 +26,10 @@ interface Props {
   over: boolean;
   /** The other compression ring's minimum, and whether this one should not be under it or not over it. */
   against: { min: Nm; words: string; side: 'under' | 'over' } | null;
+  /** What opened it: it has the focus again after. */
+  button: RefObject<HTMLElement | null>;
   onSave: (own: Own | null) => void;
+  onClose: () => void;
 }
 
 const FORMS = [
@@ -41,12 +46,6 @@ interface Draft {
   from: string;
   over: boolean;
 }
-
-const PAPER_WORDS: Record<Paper, string> = {
-  sheet: 'packed sheet',
-  manual: 'service manual',
-  own: 'own figure',
-};
 
 const PAPER_RANKS: Record<Paper, string> = {
   sheet: 'Copy what the paper says. It ranks above the service manual and the chart.',
@@ -90,11 +89,21 @@ function settle(draft: Draft, paper: Paper, kind: Kind): Given | string {
 }
 
 /** Enters what a sheet or a manual says of one figure, or what the builder wants and why. */
-export function PaperForm({ what, paper, kind, given, over, against, onSave }: Props) {
+export function PaperForm({
+  what,
+  paper,
+  paperWords,
+  kind,
+  given,
+  over,
+  against,
+  button,
+  onSave,
+  onClose,
+}: PaperFormProps) {
   const { units, length } = useWords();
   const { cylinder } = useMoving();
   const bore = cylinder?.targetBore?.nm ?? null;
-  const [open, setOpen] = useState(false);
   const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper, over));
   const [fault, setFault] = useState<string | null>(null);
   const [typing, setTyping] = useState<Record<string, string | null>>({});
@@ -102,18 +111,12 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
     setDraft((d) => ({ ...d, ...part }));
     setFault(null);
   };
-  const reopen = (next: boolean): void => {
-    setOpen(next);
-    setFault(null);
-    setTyping({});
-    if (next) setDraft(draftOf(given, paper, over));
-  };
   const save = (): void => {
     const unsettled = draft.form === 'factor' ? undefined : Object.values(typing).find((f) => f);
     const settled = unsettled ?? settle(draft, paper, kind);
     if (typeof settled === 'string') return setFault(settled);
     onSave({ given: settled, over: draft.over });
-    setOpen(false);
+    onClose();
   };
   const asFactor =
     kind === 'gap'
@@ -128,13 +131,14 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
   const { label, hint } = FROM[paper];
 
   return (
-    <Dialog.Root open={open} onOpenChange={reopen}>
-      <Dialog.Trigger className={buttonLook()}>
-        {given ? 'Change' : 'Enter'} <span className="sr-only">{PAPER_WORDS[paper]}</span>
-      </Dialog.Trigger>
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <Dialog.Content
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            button.current?.focus();
+          }}
           onOpenAutoFocus={(event) => {
             event.preventDefault();
             (event.currentTarget as HTMLElement).querySelector('input')?.focus();
@@ -142,7 +146,7 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
           className="fixed top-1/2 left-1/2 z-50 max-h-[92dvh] w-[min(94vw,34rem)] -translate-1/2 overflow-y-auto rounded-md border border-ink bg-sheet p-6 text-ink"
         >
           <Dialog.Title className="text-xl font-bold">
-            {what}, {PAPER_WORDS[paper]}
+            {what}, {paperWords}
           </Dialog.Title>
           <Dialog.Description className="mt-1 mb-4 text-soft">{PAPER_RANKS[paper]}</Dialog.Description>
           <form
@@ -241,7 +245,7 @@ export function PaperForm({ what, paper, kind, given, over, against, onSave }: P
                   className="mr-auto"
                   onClick={() => {
                     onSave(null);
-                    setOpen(false);
+                    onClose();
                   }}
                 >
                   Take it out

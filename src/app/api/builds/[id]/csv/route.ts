@@ -10,7 +10,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   const stored = await loadBuild(await database(), id);
   if (!stored) return noSuchBuild(id);
   const judgement = judge(stored.record);
-  return new Response(`\uFEFF${writeCsv(judgement)}\r\n`, {
+  return new Response(`\uFEFF${await writeCsv(judgement)}\r\n`, {
     headers: {
       'content-type': 'text/csv; charset=utf-8',
       'content-disposition': `attachment; filename="${fileName(judgement.job?.name ?? id, 'csv')}"`,

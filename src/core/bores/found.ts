@@ -1,0 +1,28 @@
+/** Bores: what they are judged from, and what is found of them. */
+import type { Cylinder } from '../engine/engine';
+import type { Nm } from '../quantity/length';
+import type { Frame } from '../stage/stage';
+import type { BoreChoices } from './grid';
+import type { JudgedBore } from './judged';
+import type { SizePlan, SizingChoices } from './plan';
+
+export interface BoresChoices {
+  bores: BoreChoices;
+  sizing: SizingChoices;
+}
+
+export interface BoresPart {
+  bore: JudgedBore;
+}
+
+export interface BoresMade {
+  /** The next size, from the bores as they were found; null without a standard bore. */
+  plan: SizePlan | null;
+}
+
+export type Engine = Frame<BoresChoices>;
+
+export type Measured = Cylinder & BoresPart;
+
+/** What is said of a bore needs the clearance it comes to. */
+export type Whole = Measured & { clearance: { value: Nm | null } };

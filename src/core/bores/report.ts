@@ -1,0 +1,27 @@
+/** Bores in the table: every reading, and what each bore comes to. */
+import { isLive } from '../record/reading';
+import type { Row } from '../stage/report';
+import { readingRow, resultRow } from '../stage/rows';
+import type { Report } from '../stage/stage';
+import type { BoresMade, Engine, Measured, Whole } from './found';
+import type { Derived } from './shape';
+
+function rows({ log }: Engine, cylinder: Measured): Row[] {
+  const { bore } = cylinder;
+  const { shape } = bore;
+  const figure = (what: string, derived: Derived | null): Row[] =>
+    derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : [];
+  return [
+    ...bore.passes.map((pass) => readingRow(cylinder, pass, isLive(pass, bore.round), log)),
+    resultRow(cylinder, 'bore', bore.size?.value ?? null, bore.size?.uncertainty ?? null, bore.verdict.state, null),
+    ...(shape
+      ? [
+          ...figure('taper', shape.taper.thrust ?? shape.taper.overall),
+          ...figure('out_of_round', shape.outOfRound),
+          ...figure('ridge', shape.ridge),
+        ]
+      : []),
+  ];
+}
+
+export const report = { rows } satisfies Partial<Report<Engine & BoresMade, Whole>>;

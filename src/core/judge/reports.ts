@@ -1,0 +1,21 @@
+/** A build on paper and in a table, as its stages give it. */
+import type { Row, SheetPart } from '../stage/report';
+import type { Report } from '../stage/stage';
+import { STAGE_IDS, stageOf } from '../stages';
+import type { Judgement } from './judgement';
+
+/** What each stage puts there, in working order. */
+export type Reports = readonly Partial<Report<never, never>>[];
+
+/** Loads what the stages put on paper and into the table: no bench needs it. */
+export const loadReports = (): Promise<Reports> => Promise.all(STAGE_IDS.map((id) => stageOf(id).report()));
+
+/** Readings and results, cylinder by cylinder. */
+export const rowsOf = (judgement: Judgement, reports: Reports): Row[] =>
+  judgement.cylinders.flatMap((cylinder) =>
+    reports.flatMap(({ rows }) => rows?.(judgement as never, cylinder as never) ?? []),
+  );
+
+/** The parts of the build sheet. */
+export const sheetOf = (judgement: Judgement, reports: Reports): SheetPart[] =>
+  reports.flatMap(({ sheet }) => sheet?.(judgement as never, judgement.cylinders as never[]) ?? []);

@@ -1,0 +1,122 @@
+/** Pistons and clearances, on paper and in the table, and what is to be machined for them. */
+import { clear, say } from '../quantity/saying';
+import { isLive } from '../record/reading';
+import { type Piece, type Row, type SheetPart, number, words } from '../stage/report';
+import { readingRow, resultRow } from '../stage/rows';
+import type { Report } from '../stage/stage';
+import { isFiler } from '../uncertainty/instrument';
+import type { All, Whole } from './found';
+
+function rows({ log }: All, cylinder: Whole): Row[] {
+  const { piston, clearance } = cylinder;
+  const { clearance: pin } = piston.pin;
+  const passes = [...piston.passes, ...piston.pinPasses.pin, ...piston.pinPasses.pinBore];
+  return [
+    ...passes.map((pass) => readingRow(piston, pass, isLive(pass, piston.round), log)),
+    resultRow(piston, 'piston', piston.size?.value ?? null, piston.size?.uncertainty ?? null, '', null),
+    ...(pin ? [resultRow(piston, 'pin_clearance', pin.value, pin.uncertainty, pin.state, null)] : []),
+    ...clearance.strip.passes.map((pass) => readingRow(cylinder, pass, pass.voided === null, log)),
+    resultRow(
+      cylinder,
+      'clearance',
+      clearance.value,
+      clearance.value === null ? null : clearance.uncertainty,
+      clearance.state,
+      clearance.target,
+    ),
+  ];
+}
+
+/** The initials of whoever measured a cylinder and its piston. */
+const whoRead = ({ bore, piston }: Whole): string => {
+  const by = [...bore.passes, ...piston.passes].filter((p) => p.voided === null).map((p) => p.by);
+  return [...new Set(by)].filter(Boolean).join(', ');
+};
+
+const sizeRow = (c: Whole): Piece[][] => [
+  words(c.label),
+  number(c.bore.size?.value, 'size'),
+  number(c.bore.shape?.taper.thrust?.value, 'clearance'),
+  number(c.bore.shape?.outOfRound?.value, 'clearance'),
+  words(c.bore.shape ? c.bore.verdict.state : '–'),
+  [
+    ...number(c.piston.size?.value, 'size'),
+    ...(c.piston.id === c.id
+      ? []
+      : [{ kind: 'text' as const, text: ` no. ${c.piston.label}`, look: 'small' as const }]),
+  ],
+  number(c.clearance.value, 'clearance'),
+  c.clearance.value === null ? [] : number(c.clearance.uncertainty, 'clearance'),
+  [{ kind: 'state', state: c.clearance.state }],
+  words(whoRead(c)),
+];
+
+function machiningPart({ orders, plan }: All, cylinders: readonly Whole[]): SheetPart[] {
+  const toMachine = orders.filter((o) => o.toBore);
+  if (toMachine.length === 0) return [];
+  const labels = new Map(cylinders.map((c) => [c.id, c.label]));
+  const over =
+    plan?.oversize == null ? [] : say`: ${clear(plan.oversize)} over ${{ nm: plan.standard, as: 'size' as const }}`;
+  return [
+    {
+      heading: say`To be bored and honed${over}`,
+      minor: true,
+      before: [],
+      table: {
+        columns: [
+          { words: 'cylinder' },
+          { words: 'piston', unit: 'size', figures: true },
+          { words: 'bore to', figures: true },
+          { words: 'hone to', figures: true },
+          { words: 'not outside', figures: true },
+        ],
+        rows: toMachine.map((o) => [
+          words(labels.get(o.cylinder) ?? o.cylinder),
+          number(o.piston, 'size'),
+          number(o.bore, 'size'),
+          number(o.hone.aim, 'size'),
+          [{ kind: 'number', nm: o.hone.least, as: 'size', to: o.hone.most, joint: '–' }],
+        ]),
+      },
+      after: [],
+    },
+  ];
+}
+
+function measuredWith({ log }: All): ReturnType<typeof say>[] {
+  const tools = [...log.tools.values()].filter((i) => !isFiler(i));
+  if (tools.length === 0) return [];
+  const named = tools.map(
+    (i) => `${i.name} (${i.calibrated ? `calibrated ${i.calibrated}` : 'no calibration on record'})`,
+  );
+  return [say`Measured with: ${[...new Set(named)].join('; ')}.`];
+}
+
+function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
+  const machining = machiningPart(engine, cylinders);
+  const tools = measuredWith(engine);
+  const last = machining.at(-1);
+  const sizes: SheetPart = {
+    heading: say`Bores, pistons, clearance`,
+    before: [],
+    table: {
+      columns: [
+        { words: 'cylinder' },
+        { words: 'bore', unit: 'size', figures: true },
+        { words: 'taper', unit: 'clearance', figures: true },
+        { words: 'out-of-round', figures: true },
+        { words: 'bore is' },
+        { words: 'piston', unit: 'size', figures: true },
+        { words: 'clearance', unit: 'clearance', figures: true },
+        { words: '±', figures: true },
+        { words: 'verdict' },
+        { words: 'by' },
+      ],
+      rows: cylinders.map(sizeRow),
+    },
+    after: last ? [] : tools,
+  };
+  return [sizes, ...machining.map((part) => (part === last ? { ...part, after: tools } : part))];
+}
+
+export const report = { rows, sheet } satisfies Partial<Report<All, Whole>>;

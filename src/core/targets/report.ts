@@ -1,0 +1,63 @@
+/** Targets on paper: what every figure must be, and from which source. */
+import { clear, fine, say, size } from '../quantity/saying';
+import { type Piece, type SheetPart, words } from '../stage/report';
+import type { Report } from '../stage/stage';
+import { adderWords } from './duty';
+import type { Engine, TargetsMade, Whole } from './found';
+import { type Target, SURFACE_WORDS } from './target';
+
+function targetRow(figure: string, target: Target): Piece[][] {
+  if (!target.set) return [words(figure), words('–'), words('–'), words(target.ask)];
+  const { min, aimTo, limit, from, standing } = target.inForce;
+  return [
+    words(figure),
+    [{ kind: 'range', from: min, to: aimTo }],
+    [limit === null ? { kind: 'text', text: '–' } : { kind: 'said', says: [fine(limit)] }],
+    words(`${from} (${standing})`),
+  ];
+}
+
+function sheet(
+  { standard, job, duty, piston, choices: { chart } }: Engine & TargetsMade,
+  cylinders: readonly Whole[],
+): SheetPart[] {
+  if (!standard || !job) return [];
+  const allowed = cylinders.flatMap(({ label, allowance }) => (allowance ? [{ label, allowance }] : []));
+  const { now, later } = job.service;
+  const basis =
+    standard.cylinder === null ? 'planned bore' : `own measured bores; shown for cylinder ${standard.cylinder}`;
+  const setWith = say`${job.plannedBore === null ? '' : say`Planned bore ${size(job.plannedBore)}. `}For: ${
+    duty.row?.words ?? 'not said'
+  }. Pistons: ${piston?.words ?? 'not said'}. Cylinder wall: ${
+    job.surface ? SURFACE_WORDS[job.surface] : 'not said'
+  }.${now.kind === 'none' ? '' : ` Power adder: ${adderWords(now)}.`}${
+    later ? ` Planned for later: ${adderWords(later)}.` : ''
+  } From ${basis}. ${chart.name}, version ${chart.version}.`;
+  const looser = allowed.map(
+    ({ label, allowance: { gap, clearance, reason } }, i) =>
+      say`${i === 0 ? '' : '; '}cylinder ${label}, gaps + ${fine(gap)}, clearance + ${clear(clearance)}${reason ? ` (${reason})` : ''}`,
+  );
+  return [
+    {
+      heading: say`Targets`,
+      before: [setWith, ...(allowed.length > 0 ? [say`Fitted looser on purpose: ${looser.flat()}.`] : [])],
+      table: {
+        columns: [
+          { words: 'figure' },
+          { words: 'window', figures: true },
+          { words: 'limit', figures: true },
+          { words: 'source' },
+        ],
+        rows: [
+          targetRow('Top ring gap', standard.targets.top),
+          targetRow('Second ring gap', standard.targets.second),
+          targetRow('Oil rails', standard.targets.rails),
+          targetRow('Piston to wall', standard.targets.clearance),
+        ],
+      },
+      after: [],
+    },
+  ];
+}
+
+export const report = { sheet } satisfies Partial<Report<Engine & TargetsMade, Whole>>;
