@@ -11,14 +11,25 @@ const RESULTS = join(ROOT, 'test-results');
 let passed = 0;
 let failed = 0;
 
-function sh(command, args, env = {}) {
-  return (
-    spawnSync(command, args, {
+/** Runs a command to its end; what it printed comes in one piece when `quiet`, else as it goes. Gives whether it went well. */
+function sh(command, args, { quiet = false, env = {} } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
       cwd: ROOT,
-      stdio: 'inherit',
+      stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
       env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
-    }).status === 0
-  );
+    });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data) => said.push(data));
+    child.on('error', (error) => {
+      console.error(error.message);
+      resolve(false);
+    });
+    child.on('close', (code) => {
+      process.stdout.write(Buffer.concat(said));
+      resolve(code === 0);
+    });
+  });
 }
 
 function step(name, ok) {
@@ -36,11 +47,13 @@ function readResults(file) {
   }
 }
 
-function ensureChromium() {
+async function ensureChromium() {
   if (existsSync(CHROMIUM)) return true;
   console.log('Installing Chromium from Debian’s packages …');
-  sh('apt-get', ['update', '-qq']);
-  sh('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' });
+  await sh('apt-get', ['update', '-qq']);
+  await sh('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+    env: { DEBIAN_FRONTEND: 'noninteractive' },
+  });
   if (existsSync(CHROMIUM)) return true;
   console.error(
     'The browser tests need Chromium, and it could not be installed. Install it (apt-get install chromium, as root), or name one with CHROMIUM=/path/to/chromium.',
@@ -48,20 +61,25 @@ function ensureChromium() {
   return false;
 }
 
-function units() {
+async function units() {
   const file = join(RESULTS, 'unit.json');
-  const ok = sh('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`]);
+  const ok = await sh('npx', ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`], {
+    quiet: true,
+  });
   const results = readResults(file);
   if (!results) return step('unit tests ran', false);
+  console.log(`unit tests: ${results.numPassedTests} passed, ${results.numFailedTests} failed`);
   passed += results.numPassedTests;
   failed += results.numFailedTests;
   if (!ok && results.numFailedTests === 0) step('every unit test file could be run', false);
 }
 
-function browser() {
-  if (!step('Chromium is there', ensureChromium())) return;
+async function browser() {
+  if (!step('Chromium is there', await ensureChromium())) return;
   const file = join(RESULTS, 'browser.json');
-  const ok = sh('npx', ['playwright', 'test', '--reporter=list,json'], { PLAYWRIGHT_JSON_OUTPUT_NAME: file, CHROMIUM });
+  const ok = await sh('npx', ['playwright', 'test', '--reporter=list,json'], {
+    env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file, CHROMIUM },
+  });
   const stats = readResults(file)?.stats;
   if (!stats) return step('browser tests ran', false);
   passed += stats.expected;
@@ -69,18 +87,25 @@ function browser() {
   if (!ok && stats.unexpected + stats.flaky === 0) step('the browser tests ended well', false);
 }
 
+const node = process.execPath;
+const quiet = { quiet: true };
+
+async function typesAndBuild() {
+  step('routes have their types', await sh(node, ['node_modules/next/dist/bin/next', 'typegen'], quiet));
+  step('type check', await sh(node, ['node_modules/typescript/bin/tsc', '--noEmit'], quiet));
+  const build = ['--input-type=module', '-e', "(await import('./scripts/setup.mjs')).build()"];
+  return step('production build', await sh(node, build, quiet));
+}
+
+async function unitsAndLint() {
+  await units();
+  step('lint', await sh('npm', ['run', '--silent', 'lint'], quiet));
+}
+
 install();
 rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS, { recursive: true });
-const node = process.execPath;
-step('routes have their types', sh(node, ['node_modules/next/dist/bin/next', 'typegen']));
-step('type check', sh(node, ['node_modules/typescript/bin/tsc', '--noEmit']));
-step('lint', sh('npm', ['run', '--silent', 'lint']));
-units();
-const built = step(
-  'production build',
-  sh(node, ['--input-type=module', '-e', "(await import('./scripts/setup.mjs')).build()"]),
-);
-if (built) browser();
+const [built] = await Promise.all([typesAndBuild(), unitsAndLint()]);
+if (built) await browser();
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -44,7 +44,7 @@ export function ClockingStage() {
   const judged = of(cylinder);
   const { round, plan, ask } = judged;
   const turn = turnOf(view, round, choices.stand, choices.facts.lean);
-  const moveHere = (joint: Joint, to: number): void => move(cylinder, joint, to, false);
+  const moveHere = (joint: Joint, to: number, held = false): void => move(cylinder, joint, to, { alike: false, held });
   const onKey = (event: KeyboardEvent): void => {
     if (
       !(event.ctrlKey || event.metaKey) ||

@@ -25,7 +25,8 @@ interface Props {
   title: string;
   className?: string;
   /** A joint is moved, to where it would come to rest; without it the crown is only looked at. */
-  onMove?: (joint: Joint, to: number) => void;
+  /** `held` while the pointer has it. */
+  onMove?: (joint: Joint, to: number, held?: boolean) => void;
   /** What was moved is let go of. */
   onRest?: () => void;
   /** What was moved is to be as it was. */
@@ -81,7 +82,7 @@ interface HandlesProps {
   round: JudgedClocking['round'];
   turn: number;
   svg: React.RefObject<SVGSVGElement | null>;
-  onMove: (joint: Joint, to: number) => void;
+  onMove: (joint: Joint, to: number, held?: boolean) => void;
   onRest: () => void;
   onDrop: () => void;
 }
@@ -120,7 +121,7 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
     frame.current = 0;
     const next = waiting.current;
     waiting.current = null;
-    if (next && next.to !== plan.joints[next.joint]) onMove(next.joint, next.to);
+    if (next && next.to !== plan.joints[next.joint]) onMove(next.joint, next.to, true);
   };
   const go = (event: PointerEvent): void => {
     const joint = held.current;

@@ -67,7 +67,7 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
                   style="card"
                   title={`Crown of cylinder ${cylinder.label}`}
                   className="block w-full"
-                  onMove={(joint, to) => move(cylinder, joint, to, kept === 'on')}
+                  onMove={(joint, to, held = false) => move(cylinder, joint, to, { alike: kept === 'on', held })}
                   onRest={rest}
                   onDrop={drop}
                 />

@@ -24,8 +24,8 @@ export interface Clocking {
   choices: ClockingChoices;
   /** What is judged of each cylinder, by id, with what is being moved. */
   of: (cylinder: JudgedCylinder) => JudgedClocking;
-  /** Moves a joint of one cylinder, or of all alike; it is set when `rest` is called, or after a while. */
-  move: (cylinder: JudgedCylinder, joint: Joint, to: number, alike: boolean) => void;
+  /** Moves a joint of one cylinder, or of all alike; it is set when `rest` is called, and unless it is held, after a while. */
+  move: (cylinder: JudgedCylinder, joint: Joint, to: number, how: { alike: boolean; held: boolean }) => void;
   /** Sets what was moved. */
   rest: () => void;
   /** Drops what was moved and not set. */
@@ -91,7 +91,7 @@ export function useClocking(): Clocking {
   return {
     choices,
     of,
-    move: (cylinder, joint, to, alike) => {
+    move: (cylinder, joint, to, { alike, held }) => {
       const others = alike ? cylinders : [cylinder];
       const made = others.flatMap((c): Move[] => {
         const { plan } = of(c);
@@ -103,7 +103,7 @@ export function useClocking(): Clocking {
       latest.current = { ...latest.current, moves: next, choices: withOwn(chosen, next) };
       setMoves(next);
       if (timer.current) clearTimeout(timer.current);
-      timer.current = setTimeout(rest, REST);
+      timer.current = held ? null : setTimeout(rest, REST);
     },
     rest,
     drop: () => {
