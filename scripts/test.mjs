@@ -1,6 +1,6 @@
-// npm test: sets up what is missing, then type check, lint, unit tests, production build and browser tests.
+// npm test: sets itself up, then type check and production build beside unit tests and lint, then browser tests.
 // The last line counts them all together; any failure makes the exit code non-zero.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, install } from './setup.mjs';
