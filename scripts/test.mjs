@@ -63,7 +63,7 @@ async function ensureChromium() {
 
 async function units() {
   const file = join(RESULTS, 'unit.json');
-  const ok = await sh('npx', ['vitest', 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`], {
+  const ok = await sh('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], {
     quiet: true,
   });
   const results = readResults(file);

@@ -51,6 +51,8 @@ export type Made = Together<MadeOf<Each>>;
 
 /** A stage as the judge sees it: what it reads was found before it, which its own type says. */
 export type AnyStage = Stage<never, Cylinder & never>;
+
+/** A stage by its id, as those see it who go over all stages alike. */
 export const stageOf = (id: StageId): AnyStage => STAGES[id] as unknown as AnyStage;
 
 const all = STAGE_IDS.map(stageOf);
@@ -59,7 +61,11 @@ const all = STAGE_IDS.map(stageOf);
 export const SUBJECTS = Object.assign({}, ...all.map((stage) => stage.subjects)) as Record<Subject, SubjectFacts>;
 export const SUBJECT_IDS = Object.keys(SUBJECTS) as Subject[];
 
-/** Facts of what a record says was read; null for what this program does not know. */
+/**
+ * Facts of what a record says was read; null for what this program does not know.
+ *
+ * @example factsOf('top')?.field // 'gap'
+ */
 export const factsOf = (subject: string): SubjectFacts | null => SUBJECTS[subject as Subject] ?? null;
 
 /** What can be machined or replaced. */

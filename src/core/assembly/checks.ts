@@ -21,7 +21,11 @@ export const isJointCheck = (check: Check): check is 'jointsBefore' | 'jointsAft
 /** A joint found this far from its plan or nearer is as planned. From memory. */
 const AS_PLANNED = 5;
 
-/** Joints found further from the plan than what counts as planned, and by how much. */
+/**
+ * Joints found further from the plan than what counts as planned, and by how much.
+ *
+ * @example movedFrom({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, { top: 60 }) // [ { joint: 'top', to: 60, by: 15 } ]
+ */
 export function movedFrom(planned: Joints, found: Partial<Joints>): { joint: Joint; to: number; by: number }[] {
   return JOINTS.flatMap((joint) => {
     const to = found[joint];

@@ -4,7 +4,11 @@ import type { JudgedClocking } from '../clocking/judged';
 import { FACES_WORDS, SIDE_WORDS } from '../clocking/ruleWords';
 import type { Check } from './checks';
 
-/** What a front mark or a rod is checked against, in words; null where nothing is said of it. */
+/**
+ * What a front mark or a rod is checked against, in words; null where nothing is said of it.
+ *
+ * @example expectedOf('rodNumber', cylinder.clocking, 'outwards') // null
+ */
 export function expectedOf(
   check: Check,
   { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>,

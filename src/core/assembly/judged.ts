@@ -6,7 +6,11 @@ import { checkJoints } from '../clocking/rules';
 import type { Tick } from '../record/log';
 import { type Check, CHECKS, CHECK_WORDS, isJointCheck, movedFrom, samePlan } from './checks';
 
-/** What a front mark or a rod is checked against, for a check to keep; null where nothing is said of it. */
+/**
+ * What a front mark or a rod is checked against, for a check to keep; null where nothing is said of it.
+ *
+ * @example againstOf('frontMark', cylinder.clocking) // 'arrow/0'
+ */
 export function againstOf(check: Check, { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>): string | null {
   if (check === 'frontMark') return round.frontMark && `${round.frontMark.what}/${round.frontMark.degrees}`;
   if (check === 'rod') return `${rod.faces}/${rod.numbers ?? ''}`;
@@ -31,6 +35,7 @@ export interface JudgedBlock {
   asFound: Joints | null;
 }
 
+/** Whether a check at the block stands as it should: as planned, or moved and still within the rules. */
 export const isRight = (state: CheckState): boolean => state === 'right' || state === 'moved';
 
 function foundSays(planned: Joints, found: Partial<Joints>): string {

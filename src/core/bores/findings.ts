@@ -17,9 +17,11 @@ export const REPEATS_AGREE: Nm = 7_620;
 /** A lean of the wear under this is common. From memory. */
 const LEAN = 20;
 
+/** Sayings in one, a semicolon between them. */
 export const joined = (sayings: Saying[]): Saying =>
   sayings.reduce<Saying>((all, s, i) => (i === 0 ? s : say`${all}; ${s}`), []);
 
+/** What to do about a reading that lies apart: the slip that would explain it, where one does. */
 export const slipWords = (slip: string | null): string =>
   slip === null ? 'Read it again.' : `A slip would explain it: ${slip}. Strike it out and read it again.`;
 
@@ -148,7 +150,11 @@ export function plateFindings(cylinders: readonly Measured[], { basis }: BoreCho
     : mixed;
 }
 
-/** Of one bore, held against the planned size. */
+/**
+ * Of one bore, held against the planned size.
+ *
+ * @example boreFindings(cylinder, fromInches(4.065)).length // 0
+ */
 export function boreFindings(cylinder: Measured, planned: Nm | null): Finding[] {
   const { bore, label, id } = cylinder;
   const off = bore.size && planned !== null && Math.abs(bore.size.value - planned) > OFF_PLAN ? bore.size.value : null;

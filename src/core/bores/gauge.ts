@@ -80,7 +80,11 @@ export function spanFor(
   return bore === null ? null : { least: bore - ABOUT, most: bore + ABOUT };
 }
 
-/** What to set the micrometer to for a bore: the nearest figure that is easily set, 0.001 in or 0.01 mm. */
+/**
+ * What to set the micrometer to for a bore: the nearest figure that is easily set, 0.001 in or 0.01 mm.
+ *
+ * @example easySetting(fromInches(4.0652), 'imperial') // 103251000
+ */
 export const easySetting = (bore: Nm, units: 'imperial' | 'metric'): Nm => {
   const step = units === 'imperial' ? 25_400 : 10_000;
   return Math.round(bore / step) * step;

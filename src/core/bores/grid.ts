@@ -43,6 +43,7 @@ export const directionsByCount = (count: number): number[] =>
 /** Directions count as one when this near, degrees. */
 const SAME_DIRECTION = 1;
 
+/** Whether a direction, in degrees on the crown, is square to the crank: the thrust axis. */
 export const isThrust = (angle: number): boolean => apart(angle, THRUST) < SAME_DIRECTION;
 
 /** A direction in words, e.g. `square to the crank`, `along the crank`, `30°`. */
@@ -58,8 +59,10 @@ export interface Spot {
   angle: number;
 }
 
+/** Whether two are the same spot of a bore. */
 export const sameSpot = (a: Spot, b: Spot): boolean => a.depth === b.depth && a.angle === b.angle;
 
+/** A spot of a bore in words, e.g. `top of ring travel, square to the crank`. */
 export const spotWords = ({ depth, angle }: Spot): string => `${DEPTH_WORDS[depth]}, ${directionWords(angle)}`;
 
 /** Taper and out-of-round up to which a bore is well, and up to which honing mends it. */
@@ -112,7 +115,11 @@ export const STARTING_BORES: BoreChoices = {
   },
 };
 
-/** The spots of a grid in the order they are read. */
+/**
+ * The spots of a grid in the order they are read.
+ *
+ * @example spotsOf({ depths: ['top'], directions: [90, 0], order: 'byDepth', ridge: false }) // [ { depth: 'top', angle: 90 }, { depth: 'top', angle: 0 } ]
+ */
 export function spotsOf({
   depths,
   directions,

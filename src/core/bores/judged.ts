@@ -204,5 +204,9 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
   };
 }
 
-/** The spot a bore is read at when nothing else is said: the first of the grid. */
+/**
+ * The spot a bore is read at when nothing else is said: the first of the grid.
+ *
+ * @example firstSpot(judgement.choices.bores) // { depth: 'top', angle: 90 }
+ */
 export const firstSpot = (choices: BoreChoices): Spot => spotsOf(choices)[0] ?? { depth: 'middle', angle: THRUST };

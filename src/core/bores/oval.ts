@@ -63,7 +63,11 @@ export const ovalAt = (
   angle: number,
 ): number => mean + amplitude * Math.cos(2 * rad(angle - direction));
 
-/** The oval through readings at one depth; null where fewer than three directions tell it. */
+/**
+ * The oval through readings at one depth; null where fewer than three directions tell it.
+ *
+ * @example fitOval([{ angle: 0, value: 100, own: 1 }, { angle: 90, value: 110, own: 1 }, { angle: 45, value: 105, own: 1 }])?.mean // 105
+ */
 export function fitOval(points: OvalPoint[]): Oval | null {
   if (distinct(points) < 3) return null;
   const base = points.reduce((sum, p) => sum + p.value, 0) / points.length;

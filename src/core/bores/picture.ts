@@ -60,6 +60,7 @@ function outlineOf(
  * Pictures of several bores on one scale.
  *
  * @param bores shape and spots of each, by any name
+ * @example picturesOf([]).bores.size // 0
  */
 export function picturesOf(bores: { name: string; shape: BoreShape; spots: MeasuredSpot[] }[]): Pictures {
   const drawn = bores.map(({ name, shape, spots }) => ({

@@ -78,7 +78,11 @@ export interface SizePlan {
   sleeves: string[];
 }
 
-/** The smallest oversize that is at least what is needed. */
+/**
+ * The smallest oversize that is at least what is needed.
+ *
+ * @example smallestClean(fromThou(12), [fromThou(10), fromThou(20), fromThou(30)]) // 508000
+ */
 export const smallestClean = (needed: Nm, oversizes: Nm[]): Nm | null =>
   oversizes.filter((o) => o >= needed).reduce<Nm | null>((least, o) => (least === null || o < least ? o : least), null);
 

@@ -103,7 +103,11 @@ const NEAR_OTHERS = 250_000;
 /** And to the planned bore. From memory. */
 const NEAR_PLAN = 1_600_000;
 
-/** The planned bore, as what a size should be near to. */
+/**
+ * The planned bore, as what a size should be near to.
+ *
+ * @example nearPlan(judgement.job, 'imperial')?.because // 'the planned bore is 4.0650 in'
+ */
 export const nearPlan = (job: Job | null, units: Units): Expected | null =>
   job?.plannedBore == null
     ? null

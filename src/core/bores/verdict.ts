@@ -41,6 +41,7 @@ export function boreAdvice(state: BoreState, basis: Basis): string {
   }
 }
 
+/** Whether a bore needs nothing more before a piston goes in. */
 export const boreIsDone = (state: BoreState): boolean => state === 'within';
 
 /** How bad: 0 within, 1 honing mends it, 2 past honing; and how bad it may be at most for all that is proven. */
@@ -78,6 +79,7 @@ function grade(name: string, figure: Derived | null, within: Nm, hone: Nm): Grad
  * @param shape null while nothing is read
  * @param complete whether every spot of the grid is read; before that only what is proven bad is said
  * @param sold false where no oversize that is sold cleans it
+ * @example boreVerdict(null, judgement.choices.bores.limits.build, false, true).state // 'to do'
  */
 export function boreVerdict(
   shape: BoreShape | null,

@@ -1,6 +1,10 @@
 /** Drawing on a circle with 0° at the top, clockwise, as angles are given on the crown. */
 
-/** A point at an angle and radius. */
+/**
+ * A point at an angle and radius.
+ *
+ * @example polar(10, 90).x // 10
+ */
 export function polar(radius: number, degrees: number): { x: number; y: number } {
   const a = (degrees * Math.PI) / 180;
   return { x: radius * Math.sin(a), y: -radius * Math.cos(a) };

@@ -44,7 +44,11 @@ export interface Plan {
 /** Degrees from its school's place before a joint counts as moved. */
 export const MOVED = 0.5;
 
-/** The plan of one cylinder: its school's, with the joints that were moved singly; or why there is none. */
+/**
+ * The plan of one cylinder: its school's, with the joints that were moved singly; or why there is none.
+ *
+ * @example planOf(judgement.choices.clocking, cylinder.id, cylinder.clocking.round).joints.top // 315
+ */
 export function planOf(choices: ClockingChoices, cylinder: string, { bank, bore, low }: Surroundings): Plan | NoPlan {
   const school = jointsOf(choices, { bank, bore, high: low === null ? null : turned(low + 180) });
   if (typeof school === 'string') return school;

@@ -29,9 +29,15 @@ export interface Rod {
   besides: string | null;
 }
 
+/**
+ * Whether rods share crank pins: as said, else shared in a vee. Common practice, no source.
+ *
+ * @example throwsOf({ layout: 'vee' }, judgement.choices.clocking.rods) // 'shared'
+ */
 export const throwsOf = (engine: Pick<Engine, 'layout'>, { throws }: RodChoices): Throws =>
   hasTwoBanks(engine.layout) ? (throws ?? (engine.layout === 'vee' ? 'shared' : 'own')) : 'own';
 
+/** The bank that lies forward: as said, else the one that numbering starts on. Common practice, no source. */
 export const forwardBankOf = (engine: Pick<Engine, 'numbering'>, { forwardBank }: RodChoices): 'left' | 'right' =>
   forwardBank ?? engine.numbering.firstBank;
 

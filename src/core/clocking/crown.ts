@@ -113,7 +113,11 @@ const MEASURES: Record<CrownStyle, Measures> = {
 /** Degrees from the front to the picture's own angle, clockwise from its top. */
 const shown = (degrees: number, turn: number): number => turned(degrees + turn);
 
-/** The mark of each joint, about its middle: no two have the same outline. */
+/**
+ * The mark of each joint, about its middle: no two have the same outline.
+ *
+ * @example markPath('top', 1) // 'M-1 0A1 1 0 1 1 1 0A1 1 0 1 1 -1 0Z'
+ */
 export function markPath(joint: Joint, r: number): string {
   switch (joint) {
     case 'top':

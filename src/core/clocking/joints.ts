@@ -31,7 +31,11 @@ export const JOINT_MARKS: Record<Joint, string> = {
   lowerRail: 'L',
 };
 
-/** The joints with each angle changed. */
+/**
+ * The joints with each angle changed.
+ *
+ * @example mapJoints({ top: 10, second: 190, upperRail: 100, expander: 190, lowerRail: 280 }, (degrees) => degrees + 10).top // 20
+ */
 export const mapJoints = (joints: Joints, change: (degrees: number, joint: Joint) => number): Joints => ({
   top: change(joints.top, 'top'),
   second: change(joints.second, 'second'),

@@ -28,7 +28,11 @@ export interface JudgedClocking {
   settled: boolean;
 }
 
-/** Whether a rule is broken by more than what is worth a note. */
+/**
+ * Whether a rule is broken by more than what is worth a note.
+ *
+ * @example isBreach({ verdict: 'stop' }) // true
+ */
 export const isBreach = ({ verdict }: RuleResult): boolean => verdict === 'mend' || verdict === 'stop';
 
 export interface ClockingAsk {
@@ -46,6 +50,7 @@ export interface ClockingAsk {
 /** What rules said of plans before: cylinders that share a plan and what lies round them share the work. */
 export type KnownRules = Map<string, RuleResult[]>;
 
+/** One cylinder's clocking: what lies round its crown, the plan in force, each rule kept or broken, in degrees on the crown. */
 export function judgedClocking(ask: ClockingAsk, known: KnownRules): JudgedClocking {
   const { cylinder, bore, engine, choices, chosen, rod, labels } = ask;
   const round = surroundingsOf(cylinder, bore, engine, choices.facts);

@@ -5,7 +5,11 @@ import { keptFree } from './rules';
 import { type View, turnOf } from './view';
 import { type JudgedClocking, isBreach } from './judged';
 
-/** Null where there is no plan. */
+/**
+ * Null where there is no plan.
+ *
+ * @example crownOf(cylinder.clocking, judgement.choices.clocking, 'bench', 'card')?.marks.length // 5
+ */
 export function crownOf(
   { plan, round, rules }: JudgedClocking,
   choices: ClockingChoices,

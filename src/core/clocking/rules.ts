@@ -266,6 +266,7 @@ function passOf(id: RuleId, joints: Joints, free: KeptFree[]): RuleResult | null
  *
  * @param placed joints that stand where the school, or the maker's sheet, puts them: a place that the school means
  *   is told, and breaks no rule
+ * @example checkJoints({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, judgement.choices.clocking.rules, cylinder.clocking.round).map((r) => r.verdict) // [ 'pass', 'pass', 'pass', 'pass', 'pass', 'pass', 'pass' ]
  */
 export function checkJoints(
   joints: Joints,

@@ -13,7 +13,11 @@ export const marksFor = (joint: Joint, joints: Joints, school: Joints): number[]
     ...JOINTS.filter((j) => j !== joint).flatMap((j) => [joints[j] + 180, joints[j] + 90, joints[j] - 90]),
   ].map(turned);
 
-/** The nearest mark within reach, else the nearest 5°. */
+/**
+ * The nearest mark within reach, else the nearest 5°.
+ *
+ * @example snapped(47, [45, 90]) // 45
+ */
 export function snapped(degrees: number, marks: readonly number[]): number {
   const nearest = marks.reduce<number | null>(
     (best, mark) => (best === null || apart(mark, degrees) < apart(best, degrees) ? mark : best),

@@ -145,7 +145,11 @@ export function sideDirection(side: Side, bank: Bank, intake: IntakeSide | null)
   }
 }
 
-/** Whether a direction lies inside a sector, its edges not. */
+/**
+ * Whether a direction lies inside a sector, its edges not.
+ *
+ * @example isInside(350, { from: 340, to: 20 }) // true
+ */
 export function isInside(degrees: number, { from, to }: Sector): boolean {
   const span = turned(to - from);
   const on = turned(degrees - from);

@@ -21,7 +21,11 @@ export const VIEW_SEEN: Record<View, string> = {
   flywheel: 'from the flywheel',
 };
 
-/** Degrees a picture of the crown is turned clockwise: the front is at its top where that is 0. */
+/**
+ * Degrees a picture of the crown is turned clockwise: the front is at its top where that is 0.
+ *
+ * @example turnOf('fitted', cylinder.clocking.round, { roll: 0, side: 'front' }, 0) // 270
+ */
 export function turnOf(view: View, round: Pick<Surroundings, 'tilt'>, { roll, side }: Stand, lean: number): number {
   if (view === 'bench' || view === 'flywheel') return 0;
   if (view === 'front') return 180;

@@ -34,7 +34,11 @@ export function directionWords(degrees: number, round: Round): string {
   return [fromEnd(degrees), sideWord(degrees, round)].filter(Boolean).join(', ');
 }
 
-/** An angle of a picture, clockwise from its top, as the hour a clock's hand would show, to five minutes, e.g. `1:30`. */
+/**
+ * An angle of a picture, clockwise from its top, as the hour a clock's hand would show, to five minutes, e.g. `1:30`.
+ *
+ * @example clockHours(90) // '3:00'
+ */
 export function clockHours(degrees: number): string {
   const minutes = (Math.round((turned(degrees) * 2) / 5) * 5) % 720;
   const hour = Math.floor(minutes / 60);

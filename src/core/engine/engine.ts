@@ -49,6 +49,7 @@ export interface Cylinder {
   deck: { x: number; y: number };
 }
 
+/** Whether cylinders stand in two banks. */
 export const hasTwoBanks = (layout: Layout): boolean => layout === 'vee' || layout === 'flat';
 
 function labelOf(engine: Engine, first: boolean, index: number, inFirstBank: number): string {
@@ -111,7 +112,11 @@ export function cylindersOf(engine: Engine, forward: 'left' | 'right' = engine.n
   ].sort(byLabel);
 }
 
-/** The engine in a few words, e.g. `90° V10`, `in-line 5`, `flat 4`, `single`. */
+/**
+ * The engine in a few words, e.g. `90° V10`, `in-line 5`, `flat 4`, `single`.
+ *
+ * @example engineWords({ layout: 'vee', cylinders: 8, bankAngle: 90, rotation: 'clockwise', numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } }) // '90° V8'
+ */
 export function engineWords({ layout, cylinders, bankAngle }: Engine): string {
   switch (layout) {
     case 'vee':

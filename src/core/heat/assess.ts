@@ -208,7 +208,11 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
   return { assumed, metal: metals[ring], heat, points };
 }
 
-/** The heat model of one cylinder, or null where no temperature is known: no duty said and none entered. */
+/**
+ * The heat model of one cylinder, or null where no temperature is known: no duty said and none entered.
+ *
+ * @example cylinder.heat && assumedWords(cylinder.heat) // 'ductile iron rings, iron bore, wall at 125 °C'
+ */
 export function heatOf(ask: HeatAsk): JudgedHeat | null {
   const temperatures = temperaturesFor(ask.row, ask.choices);
   if (!temperatures) return null;

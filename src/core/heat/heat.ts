@@ -20,7 +20,11 @@ export interface RingHeat {
 
 const grown = (expansion: number, celsius: number): number => 1 + expansion * (celsius - COLD);
 
-/** End gap in nm, not rounded, of a ring that has a cold gap, at a ring temperature in °C. Negative: the ends would overlap. */
+/**
+ * End gap in nm, not rounded, of a ring that has a cold gap, at a ring temperature in °C. Negative: the ends would overlap.
+ *
+ * @example Math.round(hotGap(fromMm(0.56), 200, { bore: fromMm(103.25), ringExpansion: 12e-6, boreExpansion: 11e-6, wall: 120 })) // 217378
+ */
 export function hotGap(cold: Nm, ring: number, { bore, ringExpansion, boreExpansion, wall }: RingHeat): number {
   const round = Math.PI * bore;
   return round * grown(boreExpansion, wall) - (round - cold) * grown(ringExpansion, ring);

@@ -147,7 +147,11 @@ export function simulation(ask: SimulationAsk): Simulation {
   return { done: () => done, step, result };
 }
 
-/** A chance in words: a share, `1 in n` where it is small, and a bound of about 3 in n (identity) where no draw closed. */
+/**
+ * A chance in words: a share, `1 in n` where it is small, and a bound of about 3 in n (identity) where no draw closed.
+ *
+ * @example chanceWords({ chance: 0.012, draws: 10_000, closed: 120 }) // '1.2 %'
+ */
 export function chanceWords({ chance, draws, closed }: SimulationResult): string {
   if (closed === 0) return `< 1 in ${Math.floor(draws / 3).toLocaleString('en')}`;
   if (chance < 0.001) return `1 in ${Math.round(1 / chance).toLocaleString('en')}`;

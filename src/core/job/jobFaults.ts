@@ -11,7 +11,7 @@ export const NAME_ASKED = 'Give the build a name.';
 /**
  * Sentences by field; none for a card that may be saved.
  *
- * @example jobFaults({ ...card, name: ' ' }) // { name: 'Give the build a name.' }
+ * @example jobFaults({ ...judgement.job, name: ' ' }) // { name: 'Give the build a name.' }
  */
 export function jobFaults(job: Job): Partial<Record<keyof Job, string>> {
   const out: Partial<Record<keyof Job, string>> = {};

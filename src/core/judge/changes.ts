@@ -46,7 +46,11 @@ function changesIn(before: JudgedCylinder, after: JudgedCylinder): Saying[] {
   ];
 }
 
-/** What turned or moved from one judgement of a build to a later one, cylinder by cylinder. */
+/**
+ * What turned or moved from one judgement of a build to a later one, cylinder by cylinder.
+ *
+ * @example changesOf(judgement, judgement) // []
+ */
 export function changesOf(before: Judgement, after: Judgement): Saying[] {
   const was = new Map(before.cylinders.map((c) => [c.id, c]));
   return after.cylinders.flatMap((cylinder) => {

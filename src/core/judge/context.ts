@@ -22,6 +22,7 @@ export const settingOf = ({ log }: Judgement, instrument: string | null): GaugeS
  *
  * @param units the system bare numbers are spoken in just now
  * @param instrument key of the tool in hand, or null
+ * @example contextFor(judgement, cylinder, 'top', 'imperial').bore // 103256080
  */
 export function contextFor(
   judgement: Judgement,

@@ -43,12 +43,14 @@ export function toolEntries({ log }: Judgement, key: string | null, shop: ShopTo
   ];
 }
 
+/** A reading that is logged. */
 export const readingEntry = (reading: NewReading, stamp: Stamping): Entry => ({
   ...stamp(),
   kind: 'reading',
   ...reading,
 });
 
+/** A bore gauge that was zeroed, at a size in nm or at each piston; `instrument` is its key, null for none named. */
 export const settingEntry = (instrument: string | null, to: GaugeSetting, stamp: Stamping): Entry => ({
   ...stamp(),
   kind: 'setting',
@@ -56,6 +58,7 @@ export const settingEntry = (instrument: string | null, to: GaugeSetting, stamp:
   to,
 });
 
+/** A cut with a ring filer, of so many turns or strokes; null for not counted. */
 export const cutEntry = (
   number: string,
   ring: Ring,
@@ -68,6 +71,7 @@ export const cutEntry = (
 export const renewals = (part: string, numbers: readonly string[], stamp: Stamping): Entry[] =>
   numbers.map((cylinder) => ({ ...stamp(), kind: 'renewed', part, cylinder }));
 
+/** A gap over its limit, accepted as it was read. */
 export const acceptance = (of: string, reason: string, stamp: Stamping): Entry => ({
   ...stamp(),
   kind: 'accepted',
@@ -75,6 +79,11 @@ export const acceptance = (of: string, reason: string, stamp: Stamping): Entry =
   reason,
 });
 
+/**
+ * An earlier entry struck out, and why.
+ *
+ * @example voiding('r-1', 'misread', () => ({ id: 'v', at: '2026-05-04T09:00:00.000Z', by: 'AB' })) // { id: 'v', at: '2026-05-04T09:00:00.000Z', by: 'AB', kind: 'void', of: 'r-1', reason: 'misread' }
+ */
 export const voiding = (of: string, reason: string, stamp: Stamping): Entry => ({
   ...stamp(),
   kind: 'void',

@@ -203,7 +203,11 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
   }
 }
 
-/** The log of all entries. What is struck out anywhere is so from the first. */
+/**
+ * The log of all entries. What is struck out anywhere is so from the first.
+ *
+ * @example logOf(record.entries).choices.get('job')?.kind // 'job'
+ */
 export function logOf(entries: readonly Entry[]): Log {
   const draft = emptyDraft();
   for (const entry of entries) if (entry.kind === 'void') lay(draft, entry);

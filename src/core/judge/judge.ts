@@ -142,7 +142,7 @@ export interface Judging {
 /**
  * Each call costs what the new entries change. Gives what `judge` gives, whatever it was asked before.
  *
- * @example const judging = keptJudge(); judging.of(record); judging.preview(record, [reading]).cylinders[0]?.rings.top.state
+ * @example keptJudge().of(record).cylinders.length // 16
  */
 export function keptJudge(): Judging {
   const memo = remembering();

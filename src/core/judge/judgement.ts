@@ -35,7 +35,11 @@ export interface Judgement extends Frame<Choices>, Made {
   tasks: { [L in ListId]: Task<SubjectOn<L>>[] };
 }
 
-/** The number that a subject of a cylinder is filed under: its own, or that of the piston or the ring in it. */
+/**
+ * The number that a subject of a cylinder is filed under: its own, or that of the piston or the ring in it.
+ *
+ * @example numberAt(cylinder, 'bore') // 'L1'
+ */
 export function numberAt(cylinder: JudgedCylinder, subject: Subject): string {
   const { number } = SUBJECTS[subject];
   if (number === 'piston') return cylinder.piston.id;

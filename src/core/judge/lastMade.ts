@@ -22,6 +22,7 @@ const madeIn = (judgement: Judgement, cylinder: JudgedCylinder, subject: Subject
  * The last reading or cut of some subjects that is not struck out, and counts as this bench's own; null for none.
  *
  * @param entries of the record, in order
+ * @example lastMade(judgement, record.entries, ['top'], () => true)?.item.kind // 'reading'
  */
 export function lastMade(
   judgement: Judgement,

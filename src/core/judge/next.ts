@@ -9,6 +9,8 @@ export const tasksOf = ({ tasks }: Judgement, list: ListId): readonly Task<Subje
 /**
  * The next open thing on a list; the one just read while it wants more, while nothing else is open, and where rings
  * are taken as they come to hand.
+ *
+ * @example stepOn(judgement, 'rings', { cylinder: 'L1', subject: 'top', spot: null }).subject // 'second'
  */
 export function stepOn(judgement: Judgement, list: ListId, read: At<Subject>): At<Subject> {
   if (list === 'rings' && judgement.choices.bench.route === 'free') return read;

@@ -50,6 +50,10 @@ const UNSTAMPED = { id: 'preview', at: '1970-01-01T00:00:00.000Z', by: '' };
 /** A reading as it would be logged, before it is. */
 export const asEntry = (reading: NewReading): Entry => ({ ...UNSTAMPED, ...reading, kind: 'reading' });
 
-/** A choice as it would be made, before it is. */
+/**
+ * A choice as it would be made, before it is.
+ *
+ * @example asChoice('placing', judgement.choices.placing).kind // 'placing'
+ */
 export const asChoice = <K extends ChoiceKind>(kind: K, value: NonNullable<Choices[K]>): Entry =>
   ({ ...UNSTAMPED, kind, replaces: null, value }) as unknown as Entry;

@@ -10,7 +10,11 @@ export type Reports = readonly Partial<Report<never, never>>[];
 /** Loads what the stages put on paper and into the table: no bench needs it. */
 export const loadReports = (): Promise<Reports> => Promise.all(STAGE_IDS.map((id) => stageOf(id).report()));
 
-/** Readings and results, cylinder by cylinder. */
+/**
+ * Readings and results, cylinder by cylinder.
+ *
+ * @example rowsOf(judgement, []).length // 0
+ */
 export const rowsOf = (judgement: Judgement, reports: Reports): Row[] =>
   judgement.cylinders.flatMap((cylinder) =>
     reports.flatMap(({ rows }) => rows?.(judgement as never, cylinder as never) ?? []),

@@ -60,7 +60,11 @@ function misuses(log: Log, cylinders: readonly JudgedCylinder[], memo: Memo): Ma
 
 const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `${what}s`}`;
 
-/** What the tools of a record were wrongly used for. */
+/**
+ * What the tools of a record were wrongly used for.
+ *
+ * @example toolFindings(judgement.log, judgement.cylinders, (_what, _whose, _from, work) => work()) // []
+ */
 export function toolFindings(log: Log, cylinders: readonly JudgedCylinder[], memo: Memo): Finding<StageId>[] {
   if (log.tools.size === 0) return [];
   return [...misuses(log, cylinders, memo)].flatMap(([key, { subject, outOfDate, outOfRange }]) => {

@@ -7,8 +7,8 @@ import type { JudgedCylinder } from './judgement';
 /**
  * A thing to read with its cylinder.
  *
- * @example taskWords(cylinder, { cylinder: '3', subject: 'second', spot: null }) // 'Cylinder 3, second ring'
- * @example taskWords(cylinder, { cylinder: '3', subject: 'bore', spot: { depth: 'top', angle: 90 } }) // 'Cylinder 3, top, square'
+ * @example taskWords(cylinder, { cylinder: 'L1', subject: 'second', spot: null }) // 'Cylinder 1, second ring'
+ * @example taskWords(cylinder, { cylinder: 'L1', subject: 'bore', spot: { depth: 'top', angle: 90 } }) // 'Cylinder 1, top, square'
  */
 export function taskWords(cylinder: JudgedCylinder | undefined, { subject, spot }: At<Subject>): string {
   const label = cylinder?.label ?? '?';

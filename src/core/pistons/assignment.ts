@@ -11,6 +11,8 @@ export type Costs = (number | null)[][];
 /**
  * The column of each row in the assignment of the least sum; null when no complete one is allowed.
  * Exact while sums stay whole numbers under 2⁵³.
+ *
+ * @example leastSum([[1, 9], [9, 1]]) // [ 0, 1 ]
  */
 export function leastSum(costs: Costs): number[] | null {
   const rows = costs.length;

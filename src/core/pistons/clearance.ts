@@ -10,7 +10,11 @@ import { combined, conformity, expanded } from '../uncertainty/uncertainty';
 /** The state words of a clearance. `no target` when both sizes are read and nothing says what it must be. */
 export type ClearanceState = 'to do' | 'tight' | 'in window' | 'loose' | 'over' | 'not proven' | 'no target';
 
-/** Clearance of a piston in its bore. Negative when the piston reads larger than the bore. */
+/**
+ * Clearance of a piston in its bore. Negative when the piston reads larger than the bore.
+ *
+ * @example clearanceOf(fromInches(4.065), fromInches(4.0605)) // 114300
+ */
 export const clearanceOf = (bore: Nm, piston: Nm): Nm => bore - piston;
 
 /** A size as far as its clearance's uncertainty needs it. */
@@ -53,6 +57,7 @@ export function clearanceState(clearance: Nm | null, target: Target, uncertainty
   return aimTo !== null && clearance > aimTo ? 'loose' : 'in window';
 }
 
+/** Whether a piston may go in with a clearance in this state. */
 export const clearanceIsDone = (state: ClearanceState): boolean => state === 'in window' || state === 'loose';
 
 /** What to do about a clearance in a state, in one sentence. */

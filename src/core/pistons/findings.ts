@@ -52,7 +52,11 @@ export function pistonFindings({ id, label, outlier, size: sized, range, pin }: 
   return out;
 }
 
-/** Of the clearance of one cylinder. */
+/**
+ * Of the clearance of one cylinder.
+ *
+ * @example clearanceFindings(cylinder).map((f) => f.severity) // [ 'mend' ]
+ */
 export function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
   const { value, state, uncertainty, target, strip } = clearance;

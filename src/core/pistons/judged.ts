@@ -80,7 +80,11 @@ export function judgedPiston(ask: PistonAsk): JudgedPiston {
   };
 }
 
-/** The pistons with those called out that stand away from the others. */
+/**
+ * The pistons with those called out that stand away from the others.
+ *
+ * @example withOutliers([]) // []
+ */
 export function withOutliers(pistons: JudgedPiston[]): JudgedPiston[] {
   return pistons.map((piston) => {
     const others = pistons.flatMap((p) => (p === piston ? [] : (p.size?.value ?? [])));

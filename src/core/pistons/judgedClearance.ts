@@ -20,6 +20,11 @@ export interface JudgedClearance {
   strip: { passes: readonly LoggedReading[]; check: StripCheck | null };
 }
 
+/**
+ * The clearance of a piston in a bore, nm at 20 °C, with U (k = 2), its verdict, and the strip of plastic gauging thread or feeler beside it.
+ *
+ * @example judgedClearance(cylinder.bore, cylinder.piston, cylinder.targets.clearance, []).state // 'not proven'
+ */
 export function judgedClearance(
   bore: JudgedBore,
   piston: JudgedPiston,

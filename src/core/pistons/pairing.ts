@@ -61,7 +61,11 @@ function best(ask: PairingAsk, held: ReadonlySet<string>): Pair[] | null {
   );
 }
 
-/** The rounds in which pistons move from one pairing to another, as cylinders. */
+/**
+ * The rounds in which pistons move from one pairing to another, as cylinders.
+ *
+ * @example roundsOf([{ cylinder: '1', piston: '1' }, { cylinder: '2', piston: '2' }], [{ cylinder: '1', piston: '2' }, { cylinder: '2', piston: '1' }]) // [ [ '1', '2' ] ]
+ */
 export function roundsOf(before: readonly Pair[], after: Pair[]): string[][] {
   const nowAt = new Map(after.map((p) => [p.piston, p.cylinder]));
   const goesTo = new Map(before.map((p) => [p.cylinder, nowAt.get(p.piston) ?? p.cylinder]));

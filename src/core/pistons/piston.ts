@@ -71,7 +71,11 @@ export function outlierOf(value: Nm, typed: string, neighbours: Nm[], within: Nm
 
 export type PinState = 'to do' | 'tight' | 'in window' | 'over' | 'not proven';
 
-/** Clearance of a pin in its bore against what it should be (ISO 14253-1 at both ends). */
+/**
+ * Clearance of a pin in its bore against what it should be (ISO 14253-1 at both ends).
+ *
+ * @example pinState(5_000, 500, { least: 3_000, most: 8_000 }) // 'in window'
+ */
 export function pinState(clearance: Nm, uncertainty: Nm, { least, most }: PistonChoices['pin']): PinState {
   const side = conformity(clearance - uncertainty, clearance + uncertainty, least, most);
   return side === 'below' ? 'tight' : side === 'above' ? 'over' : side === 'inside' ? 'in window' : side;
@@ -89,6 +93,7 @@ export interface StripCheck {
   working: Saying[];
 }
 
+/** A strip read beside a piston against the clearance worked out, nm: whether they agree. The strip reads less: common practice, no source. */
 export function stripCheck(read: Nm, clearance: Nm): StripCheck {
   const expected = clearance - STRIP_UNDER;
   return {

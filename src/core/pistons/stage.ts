@@ -97,7 +97,11 @@ function pairingOf(cylinders: readonly Whole[], choices: PairingChoices, before:
   };
 }
 
-/** Every cylinder's piston: as found for those that could be paired, as it is for the rest. */
+/**
+ * Every cylinder's piston: as found for those that could be paired, as it is for the rest.
+ *
+ * @example everyPair([], []) // []
+ */
 export const everyPair = (cylinders: readonly (Cylinder & PistonsPart)[], found: readonly Pair[]): Pair[] =>
   cylinders.map((c) => ({
     cylinder: c.id,

@@ -5,7 +5,11 @@
 /** An angle brought into 0 ≤ a < 360. */
 export const turned = (degrees: number): number => ((degrees % 360) + 360) % 360;
 
-/** Smallest angle between two directions, 0 to 180. */
+/**
+ * Smallest angle between two directions, 0 to 180.
+ *
+ * @example apart(350, 20) // 30
+ */
 export function apart(a: number, b: number): number {
   const difference = Math.abs(turned(a) - turned(b));
   return Math.min(difference, 360 - difference);

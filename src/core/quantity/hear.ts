@@ -512,6 +512,7 @@ function hearPasses(entry: string, context: HearingContext): Heard {
  * @param text what was typed, in any of the shop's notations
  * @returns the meaning; or a question with the likely meanings (best first) to choose from;
  *   or why it cannot be taken and what is accepted. Never throws.
+ * @example hearField('22', 'gap', 'imperial').kind // 'understood'
  */
 export function hear(text: string, context: HearingContext): Heard {
   const accepted = acceptedBy(context.field, context.units);

@@ -22,11 +22,20 @@ export const fromMm = (mm: number): Nm => Math.round(mm * NM_PER_MM);
 /** Length of a number of inches, to the nearest nanometre. */
 export const fromInches = (inches: number): Nm => Math.round(inches * NM_PER_INCH);
 
-/** Length of a number of thousandths of an inch, to the nearest nanometre. */
+/**
+ * Length of a number of thousandths of an inch, to the nearest nanometre.
+ *
+ * @example fromThou(22) // 558800
+ */
 export const fromThou = (thou: number): Nm => Math.round(thou * NM_PER_THOU);
 
+/** Millimetres of a length in nm. */
 export const toMm = (length: Nm): number => length / NM_PER_MM;
+
+/** Inches of a length in nm: 25.4 mm each, exact (published: international yard and pound agreement, 1959). */
 export const toInches = (length: Nm): number => length / NM_PER_INCH;
+
+/** Thousandths of an inch of a length in nm. */
 export const toThou = (length: Nm): number => length / NM_PER_THOU;
 
 /**

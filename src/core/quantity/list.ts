@@ -58,7 +58,11 @@ export function hearList(text: string, bare: Bare, most: number): HeardList {
     : { ok: false, why: `“${parts[values.lastIndexOf(twice)] ?? ''}” is there twice.` };
 }
 
-/** A length in an entry's own unit, without it: as the entry would be typed. */
+/**
+ * A length in an entry's own unit, without it: as the entry would be typed.
+ *
+ * @example listText([fromThou(10), fromThou(20)], 'thou') // '10 20'
+ */
 export function listText(values: Nm[], bare: Bare): string {
   const each = bare === 'mm' ? NM_PER_MM : bare === 'in' ? NM_PER_INCH : NM_PER_THOU;
   return values.map((v) => String(Number((v / each).toFixed(6)))).join(' ');

@@ -2,7 +2,11 @@
 import type { Expected } from './hear';
 import { type Nm, type Units, toInches, toMm } from './length';
 
-/** The middle one of some sizes, the upper of two; 0 for none. */
+/**
+ * The middle one of some sizes, the upper of two; 0 for none.
+ *
+ * @example median([1, 5, 3]) // 3
+ */
 export function median(values: readonly Nm[]): Nm {
   return values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 }

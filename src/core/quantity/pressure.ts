@@ -9,12 +9,19 @@ export type PressureUnit = (typeof PRESSURE_UNITS)[number];
 
 const PASCALS: Record<PressureUnit, number> = { psi: 6894.757, bar: 100_000, kPa: 1_000 };
 
+/** Pascals of a pressure in some unit, rounded to whole ones. */
 export const fromPressure = (value: number, unit: PressureUnit): Pascal => Math.round(value * PASCALS[unit]);
+
+/** A pressure in some unit, from pascals. */
 export const toPressure = (pressure: Pascal, unit: PressureUnit): number => pressure / PASCALS[unit];
 
 const DECIMALS: Record<PressureUnit, number> = { psi: 1, bar: 2, kPa: 0 };
 
-/** A pressure in psi and bar side by side, e.g. `20.3 psi (1.40 bar)`. */
+/**
+ * A pressure in psi and bar side by side, e.g. `20.3 psi (1.40 bar)`.
+ *
+ * @example pressureText(fromPressure(10, 'psi')) // '10.0 psi (0.69 bar)'
+ */
 export const pressureText = (pressure: Pascal): string =>
   `${toPressure(pressure, 'psi').toFixed(DECIMALS.psi)} psi (${toPressure(pressure, 'bar').toFixed(DECIMALS.bar)} bar)`;
 

@@ -41,6 +41,10 @@ export function say(strings: TemplateStringsArray, ...values: (string | number |
   return out;
 }
 
-/** The sentence with its lengths in the units asked for. */
+/**
+ * The sentence with its lengths in the units asked for.
+ *
+ * @example sayingText(say`gap ${fine(558_800)}`, 'imperial') // 'gap 22 thou'
+ */
 export const sayingText = (saying: Saying, units: Units): string =>
   saying.map((piece) => (typeof piece === 'string' ? piece : lengthText(piece.nm, units, piece.as))).join('');

@@ -39,6 +39,7 @@ function dropped(digits: string): [string, string][] {
  *
  * @param numeral the digits as typed
  * @param value what they were first taken for, which fixes the size of their last digit
+ * @example slipsOf('4.560', fromInches(4.56), { nm: fromInches(4.065), within: fromThou(10) }).length // 1
  */
 export function slipsOf(numeral: string, value: Nm, expected: { nm: Nm; within: Nm }): Slip[] {
   const digits = numeral.replace('.', '');

@@ -1,6 +1,8 @@
 /**
  * Temperatures in °C. °C = (°F − 32) / 1.8 exactly (published: NIST SP 811, recalled from memory).
  */
+
+/** °C of °F. */
 export const fromFahrenheit = (fahrenheit: number): number => (fahrenheit - 32) / 1.8;
 
 export type HeardTemperature =
@@ -16,6 +18,7 @@ const tenth = (value: number): number => Math.round(value * 10) / 10;
  * not in °C is asked about. Never throws.
  *
  * @param usual what nobody questions, °C
+ * @example hearTemperature('68F', [0, 40]) // { kind: 'understood', value: 20 }
  */
 export function hearTemperature(text: string, usual: [least: number, most: number]): HeardTemperature {
   const entry = text.trim().toLowerCase().replace(',', '.').replace('\u2212', '-');

@@ -81,6 +81,10 @@ export const historyOf = (log: Log, number: string, subject: string): readonly L
 export const passesOf = <S extends string>(log: Log, number: string, subject: S): readonly LoggedReading<S>[] =>
   historyOf(log, number, subject) as readonly LoggedReading<S>[];
 
-/** How often a part was machined or replaced. */
+/**
+ * How often a part was machined or replaced.
+ *
+ * @example roundOf(judgement.log, 'L1', 'top') // 0
+ */
 export const roundOf = (log: Pick<Log, 'numbers'>, number: string, part: string): number =>
   log.numbers.get(number)?.rounds.get(part) ?? 0;

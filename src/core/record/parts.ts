@@ -4,7 +4,11 @@ import type { PlacingChoices } from '../rings/choices';
 import { type Ring, RINGS, isCompression } from '../rings/ring';
 import { type Log, roundOf } from './log';
 
-/** Names the parts in a cylinder: their numbers, how often each was renewed, and how often each ring was cut. */
+/**
+ * Names the parts in a cylinder: their numbers, how often each was renewed, and how often each ring was cut.
+ *
+ * @example partsIn(judgement.log, 'L1') // 'L1.0/L1.0/L1.0.0/L1.0.0/L1.0.0/L1.0.0'
+ */
 export function partsIn(log: Log, cylinder: string): string {
   const pairing = log.choices.get('pairing')?.value as PairingChoices | undefined;
   const placing = log.choices.get('placing')?.value as PlacingChoices | undefined;

@@ -105,9 +105,14 @@ export interface LoggedCut extends CutEntry {
 /** Anything that stands in the history of a part. */
 export type Logged = LoggedReading | LoggedCut;
 
+/** Whether what stands in a history is a reading, and not a cut. */
 export const isReading = (item: Logged): item is LoggedReading => item.kind === 'reading';
 
-/** Whether a reading or a cut still counts: not struck out, and of the part as it is now. */
+/**
+ * Whether a reading or a cut still counts: not struck out, and of the part as it is now.
+ *
+ * @example isLive({ voided: null, round: 0 }, 0) // true
+ */
 export const isLive = ({ voided, round }: Pick<Logged, 'voided' | 'round'>, now: number): boolean =>
   voided === null && round === now;
 

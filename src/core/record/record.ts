@@ -42,9 +42,14 @@ export interface BuildRecord {
   entries: Entry[];
 }
 
+/** Whether an entry is a choice, of which the last of a kind holds. */
 export const isChoice = (entry: Entry): entry is ChoiceEntry => CHOICE_KINDS.some((kind) => kind === entry.kind);
 
-/** The last entry of a kind, or null. */
+/**
+ * The last entry of a kind, or null.
+ *
+ * @example lastOf(record.entries, 'job')?.id // 'job-1'
+ */
 export function lastOf<K extends Entry['kind']>(
   entries: readonly Entry[],
   kind: K,
@@ -60,4 +65,6 @@ export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Ent
 
 /** Entries that a later one may void. */
 const VOIDABLE: readonly Entry['kind'][] = ['reading', 'cut', 'accepted', 'check', 'renewed'];
+
+/** Whether a later entry may strike this kind out. */
 export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.includes(kind);

@@ -36,7 +36,11 @@ export interface CutAdvice {
   turns: Turns[];
 }
 
-/** The next cut by feel alone: a first one never past the window's lower edge, following ones small. */
+/**
+ * The next cut by feel alone: a first one never past the window's lower edge, following ones small.
+ *
+ * @example takeNext({ toMinimum: 50_000, toMiddle: 60_000, most: 70_000 }, true) // 50000
+ */
 export const takeNext = (off: ToComeOff, first: boolean): Nm =>
   first ? Math.min(FIRST_CUT, off.toMinimum) : Math.min(NEXT_CUT, Math.max(off.toMiddle, off.toMinimum));
 

@@ -8,6 +8,11 @@ interface Gapped {
   worst: { compression: Ring };
 }
 
+/**
+ * What the deck says of a cylinder where rings lead: the compression ring that needs a hand most, its gap in nm.
+ *
+ * @example gapCaption(cylinder).word // 'short'
+ */
 export function gapCaption({ rings, worst }: Gapped): Caption {
   const { state, gap } = rings[worst.compression];
   return { state, word: state, figure: gap ? [fine(gap.value)] : [] };

@@ -123,7 +123,11 @@ export function ringFindings(cylinder: Ringed, targets: TargetChoices): Finding[
   return out;
 }
 
-/** Gaps of one kind that lie too far apart. */
+/**
+ * Gaps of one kind that lie too far apart.
+ *
+ * @example spreadFindings([], 50_000) // []
+ */
 export const spreadFindings = (spreads: readonly Spread[], limit: Nm): Finding[] =>
   spreads
     .filter((s) => isCompression(s.ring) && s.spread > limit)

@@ -22,7 +22,11 @@ import {
 export const GROOVE_SUBJECTS = ['topSide', 'secondSide', 'oilSide', 'topLand', 'secondLand', 'oilLand'] as const;
 export type GrooveSubject = (typeof GROOVE_SUBJECTS)[number];
 
-/** The groove that a subject is of, and which of its two figures. */
+/**
+ * The groove that a subject is of, and which of its two figures.
+ *
+ * @example grooveOf('topSide') // { groove: 'top', figure: 'side' }
+ */
 export function grooveOf(subject: GrooveSubject): { groove: Groove; figure: 'side' | 'land' } {
   const groove = GROOVES.find((g) => subject.startsWith(g)) ?? 'top';
   return { groove, figure: subject.endsWith('Side') ? 'side' : 'land' };

@@ -103,13 +103,18 @@ export interface RingBore {
   round: number;
 }
 
-/** The girths of a judged bore: by depth, or its one size; none while it is not measured. */
+/**
+ * The girths of a judged bore: by depth, or its one size; none while it is not measured.
+ *
+ * @example boreGirths(cylinder.bore).length // 1
+ */
 export function boreGirths(bore: JudgedBore): Girth[] {
   const girths = girthsOf(bore.measured);
   if (girths.length > 0 || !bore.size) return girths;
   return [{ depth: null, mean: bore.size.value, own: bore.size.doubt.own }];
 }
 
+/** From one leaf to the next of the feelers a ring was read with, nm; the standing step where none are named. */
 export const stepOf = (
   { instrument }: Pick<LoggedReading, 'instrument'>,
   { tools, feelerStep }: Pick<RingAsk, 'tools' | 'feelerStep'>,

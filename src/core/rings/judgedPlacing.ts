@@ -28,7 +28,11 @@ const isReady = ({ reading, target, wander, cutsSince }: JudgedRing): boolean =>
 const readyToPlace = <C extends Ringed>(cylinders: readonly C[], kind: Compression): C[] =>
   cylinders.filter(({ rings }) => isReady(rings[kind]));
 
-/** Every cylinder's ring of a kind: as found for those that could be placed, as it is for the rest. */
+/**
+ * Every cylinder's ring of a kind: as found for those that could be placed, as it is for the rest.
+ *
+ * @example everyPlaced([], 'top', []) // []
+ */
 export const everyPlaced = (cylinders: readonly Ringed[], kind: Compression, found: readonly Placed[]): Placed[] =>
   cylinders.map((c) => ({
     cylinder: c.id,

@@ -71,7 +71,11 @@ function apartOf(a: GapReading, b: GapReading): Nm {
   return low.open ? 0 : Math.max(0, high.value - (low.upTo ?? low.value));
 }
 
-/** The passes of one ring put in order. */
+/**
+ * The passes of one ring put in order.
+ *
+ * @example passesOf({ events: [], limit: null, step: 25_400, min: null }).wander // null
+ */
 export function passesOf({ events, limit, step, min }: Ask): Passes {
   const most = Math.max(limit, step);
   const found: Passes = {

@@ -75,7 +75,11 @@ export function placedIn(
   return { cylinder, ring, gap: there, file: Math.max(0, min - there), state };
 }
 
-/** How a placing stands. Pairs whose bore or ring is not among those asked are left out. */
+/**
+ * How a placing stands. Pairs whose bore or ring is not among those asked are left out.
+ *
+ * @example placingStanding({ bores: [], rings: [] }, []) // { placed: [], over: 0, filing: 0, spread: 0 }
+ */
 export function placingStanding(
   { bores, rings }: Pick<PlacingAsk, 'bores' | 'rings'>,
   pairs: Placed[],

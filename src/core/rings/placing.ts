@@ -118,6 +118,7 @@ function faultOf({ bores, rings, now }: PlacingAsk): string | null {
  * The best placing of the rings of one kind.
  *
  * @returns it with before and after and each ring that moves, or why there is none. Never throws.
+ * @example placingOf({ bores: [], rings: [], locked: [], aim: 'filing' }).kind // 'impossible'
  */
 export function placingOf(ask: PlacingAsk): PlacingResult {
   const fault = faultOf(ask);

@@ -19,7 +19,11 @@ export interface JudgedRate {
   rate: Rate | null;
 }
 
-/** The metal of a ring as the set says. */
+/**
+ * The metal of a ring as the set says.
+ *
+ * @example metalOf(judgement.choices.ringSet, 'top') // 'unknown'
+ */
 export const metalOf = (set: RingSet, ring: Ring): RateMetal =>
   (isCompression(ring) ? set[ring].metal : null) ?? 'unknown';
 

@@ -13,7 +13,10 @@ export type Ring = (typeof RINGS)[number];
 export const COMPRESSION = ['top', 'second'] as const;
 export type Compression = (typeof COMPRESSION)[number];
 
+/** Whether what is read is the gap of a ring. */
 export const isRing = (subject: string): subject is Ring => RINGS.some((ring) => ring === subject);
+
+/** Whether a ring is one of the two that are filed and swapped. */
 export const isCompression = (ring: Ring): ring is Compression => ring === 'top' || ring === 'second';
 
 export const RING_WORDS: Record<Ring, string> = {
@@ -64,6 +67,8 @@ export const likelyGap = (reading: GapReading, step: Nm): number =>
  * State of a gap. The leaf that passes proves the gap is at least that wide; the next one proves it is narrower. Too
  * small can cost the engine, too large costs little: so leaves that straddle the minimum are not proven, and a bracket
  * that straddles the upper limit too, while the end of the aim window is only advice and is judged by the leaf that passes.
+ *
+ * @example gapState({ value: fromThou(14), upTo: null, open: false }, cylinder.targets.top) // 'short'
  */
 export function gapState(reading: GapReading | null, target: Target, step: Nm = 0): GapState {
   if (!reading) return 'to do';

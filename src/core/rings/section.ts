@@ -26,7 +26,11 @@ export type Corner = readonly [number, number];
 
 const CUT = 0.34;
 
-/** The outline of a ring's section, the right way up, in shares of its width and height. */
+/**
+ * The outline of a ring's section, the right way up, in shares of its width and height.
+ *
+ * @example sectionOutline({ section: 'rectangular', bevel: 'none' }).length // 4
+ */
 export function sectionOutline({ section, bevel }: Pick<CompressionRing, 'section' | 'bevel'>): Corner[] {
   const inside: Corner[] =
     bevel === 'insideUp'

@@ -132,17 +132,25 @@ export interface Interval {
   high: Nm;
 }
 
+/** Verdict of a ring's axial clearance, in nm, by the whole interval it may lie in: JCGM 106:2012. */
 export const sideState = (found: Interval | null, { least, most }: RingSet['side']): SideState => {
   if (!found) return 'to do';
   const side = conformity(found.low, found.high, least, most);
   return side === 'below' ? 'tight' : side === 'above' ? 'loose' : side === 'inside' ? 'in window' : 'not proven';
 };
 
-/** A ring must sink under the land: it may not stand proud of it anywhere. */
+/**
+ * A ring must sink under the land: it may not stand proud of it anywhere.
+ *
+ * @example landState(null) // 'to do'
+ */
 export const landState = (found: Interval | null): LandState =>
   found === null ? 'to do' : found.low > 0 ? 'below' : found.high <= 0 ? 'proud' : 'not proven';
 
+/** Whether an axial clearance in this state may stay. */
 export const sideIsDone = (state: SideState): boolean => state === 'in window' || state === 'loose';
+
+/** Whether a ring that lies so under its land may stay. */
 export const landIsDone = (state: LandState): boolean => state === 'below';
 
 /** Axial clearance and depth under the land as the sizes of the set have them; null where a size is missing. */

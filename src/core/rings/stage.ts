@@ -22,7 +22,11 @@ import { type JudgedRate, cutAdvice, metalOf, ratesOf } from './rates';
 import { type Compression, type Ring, RINGS, RING_WORDS, isCompression, offWords, worstOf } from './ring';
 import { type RingSet, STARTING_RING_SET, landIsDone, sideIsDone } from './set';
 
-/** Rings that must be in their window before the engine is: both compression rings, and the rails where they are read. */
+/**
+ * Rings that must be in their window before the engine is: both compression rings, and the rails where they are read.
+ *
+ * @example ringsOnRoute(judgement.choices.bench) // [ 'top', 'second' ]
+ */
 export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...RINGS] : ['top', 'second']);
 
 type RingBores = ReadonlyMap<string, RingBore>;

@@ -51,7 +51,11 @@ export interface Move {
   to: Girth;
 }
 
-/** Δgap = π·ΔD. */
+/**
+ * Δgap = π·ΔD.
+ *
+ * @example moveOf({ depth: null, mean: 100_000_000, own: 0 }, { depth: null, mean: 100_010_000, own: 0 }).by // 31416
+ */
 export function moveOf(from: Girth, to: Girth): Move {
   const same = from === to;
   return {

@@ -13,6 +13,7 @@ export interface Finding<S extends string = string> {
   says: Saying;
 }
 
+/** A finding. */
 export const about = <S extends string>(
   severity: Severity,
   stage: S,
@@ -22,6 +23,10 @@ export const about = <S extends string>(
 
 const ORDER: Record<Severity, number> = { stop: 0, mend: 1, note: 2 };
 
-/** Worst first, and otherwise in the order they came. */
+/**
+ * Worst first, and otherwise in the order they came.
+ *
+ * @example worstFirst([about('note', 'job', null, []), about('stop', 'rings', '1', [])]).map((f) => f.severity) // [ 'stop', 'note' ]
+ */
 export const worstFirst = <F extends Finding>(findings: readonly F[]): F[] =>
   findings.toSorted((a, b) => ORDER[a.severity] - ORDER[b.severity]);

@@ -23,7 +23,11 @@ interface Kept {
   result: unknown;
 }
 
-/** Keeps the last result of each thing of each. Two names rather than one made of both: this is asked hundreds of times a keystroke. */
+/**
+ * Keeps the last result of each thing of each. Two names rather than one made of both: this is asked hundreds of times a keystroke.
+ *
+ * @example forgetful('bore', '1', [], () => 7) // 7
+ */
 export function remembering(): Memo {
   const kept = new Map<string, Map<string, Kept>>();
   return <T>(what: string, whose: string, from: readonly unknown[], work: () => T): T => {

@@ -14,7 +14,11 @@ export type Piece =
   | { kind: 'range'; from: Nm; to: Nm | null }
   | { kind: 'state'; state: State };
 
-/** A cell of words. */
+/**
+ * A cell of words.
+ *
+ * @example words('to do') // [ { kind: 'text', text: 'to do' } ]
+ */
 export const words = (text: string): Piece[] => [{ kind: 'text', text }];
 
 /** A cell with one length. */

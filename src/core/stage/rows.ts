@@ -72,7 +72,11 @@ export const cutRow = (
   void_reason: voided?.reason ?? '',
 });
 
-/** A result: a length, or none yet, what the tools leave in doubt of it, and how it is judged. */
+/**
+ * A result: a length, or none yet, what the tools leave in doubt of it, and how it is judged.
+ *
+ * @example resultRow({ id: 'L1', label: '1' }, 'top', fromThou(22), null, 'in window', null).value_in // '0.0220000'
+ */
 export const resultRow = (
   { label, id }: Owner,
   what: string,

@@ -140,7 +140,11 @@ export const SILENT = {
   report: () => Promise.resolve({}),
 } satisfies Omit<Stage, 'words'>;
 
-/** How many of some flags are up. */
+/**
+ * How many of some flags are up.
+ *
+ * @example counted([true, false]) // { done: 1, total: 2 }
+ */
 export const counted = (flags: readonly boolean[]): Progress => ({
   done: flags.filter(Boolean).length,
   total: flags.length,

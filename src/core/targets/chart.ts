@@ -217,7 +217,14 @@ export const STARTING_CHART: Chart = {
   cells: startingCells(),
 };
 
+/**
+ * The row of a chart by its id; null for none.
+ *
+ * @example rowOf(judgement.choices.chart, 'race')?.words // 'oval or drag, naturally aspirated'
+ */
 export const rowOf = (chart: Chart, id: string | null): ChartRow | null => chart.rows.find((r) => r.id === id) ?? null;
+
+/** The column of a chart by its id; null for none. */
 export const columnOf = (chart: Chart, id: string | null): ChartColumn | null =>
   chart.columns.find((c) => c.id === id) ?? null;
 

@@ -31,10 +31,15 @@ export const FACTORS: Record<'gap' | 'clearance', { least: number; most: number;
   clearance: { least: 0.0001, most: 0.01, usual: [0.0002, 0.004] },
 };
 
+/** Whether a figure of a chart is a gap or a clearance. */
 export const figureKind = (figure: ChartFigure): 'gap' | 'clearance' =>
   figure === 'top' || figure === 'second' ? 'gap' : 'clearance';
 
-/** What is wrong with a chart, as sentences; empty when nothing is. */
+/**
+ * What is wrong with a chart, as sentences; empty when nothing is.
+ *
+ * @example chartFaults(judgement.choices.chart) // []
+ */
 export function chartFaults(chart: Chart): string[] {
   const faults: string[] = [];
   const twice = (ids: string[], what: string): void => {

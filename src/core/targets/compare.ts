@@ -49,7 +49,11 @@ function byRow(ask: TargetAsk, row: string): Compared {
   };
 }
 
-/** All comparisons that hold for an engine, the costliest mistake first. */
+/**
+ * All comparisons that hold for an engine, the costliest mistake first.
+ *
+ * @example judgement.comparisons.length // 0
+ */
 export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Comparison[] {
   const { bore, chart, construction, choices } = ask;
   if (!bore) return [];

@@ -183,7 +183,11 @@ export function fuelCaution(fuel: Fuel): string | null {
   }
 }
 
-/** An adder in a few words, e.g. `turbo, 20.3 psi (1.40 bar)`. */
+/**
+ * An adder in a few words, e.g. `turbo, 20.3 psi (1.40 bar)`.
+ *
+ * @example adderWords({ kind: 'none' }) // 'none'
+ */
 export function adderWords(adder: Adder): string {
   switch (adder.kind) {
     case 'none':

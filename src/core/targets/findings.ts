@@ -184,7 +184,11 @@ const POINT_WORDS: Record<HeatPoint, string> = {
   measured: 'the measured gap',
 };
 
-/** What the heat model warns of: the measured gap of a cylinder, else its minimum; not of a short ring, which is to be filed anyway. */
+/**
+ * What the heat model warns of: the measured gap of a cylinder, else its minimum; not of a short ring, which is to be filed anyway.
+ *
+ * @example heatFindings([]) // []
+ */
 export function heatFindings(cylinders: readonly Heated[]): Finding[] {
   const warned = cylinders.flatMap((c) =>
     (['top', 'second'] as const).flatMap((ring) => {

@@ -27,7 +27,11 @@ export interface JudgedDuty {
   suggestion: Suggestion;
 }
 
-/** The row in force: the one that was chosen, else the suggested one; null where the chart has it not. */
+/**
+ * The row in force: the one that was chosen, else the suggested one; null where the chart has it not.
+ *
+ * @example dutyOf(judgement.job, judgement.choices.chart).wanted // 'race'
+ */
 export function dutyOf(job: Job | null, chart: Chart): JudgedDuty {
   const suggestion = suggestDuty(job?.service ?? NO_SERVICE, job?.engine.cylinders ?? 1);
   const wanted = job?.duty ?? (suggestion.set ? suggestion.row : null);
@@ -44,6 +48,7 @@ export interface TargetSettings {
   choices: TargetChoices;
 }
 
+/** What a target is asked with, at a bore in nm. */
 export const askAt = (bore: TargetBore | null, { job, chart, duty, choices }: TargetSettings): TargetAsk => ({
   bore,
   chart,

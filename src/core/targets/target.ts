@@ -157,7 +157,11 @@ function fromFactor(factor: number, bore: TargetBore, widths: Widths): { min: Nm
   };
 }
 
-/** The minimum a figure states for a bore, before it is rounded up; null for a factor without a bore. */
+/**
+ * The minimum a figure states for a bore, before it is rounded up; null for a factor without a bore.
+ *
+ * @example statedMinimum({ form: 'factor', factor: '0.0045', from: 'sheet' }, fromInches(4)) // 457200
+ */
 export function statedMinimum(given: Given, bore: Nm | null): Nm | null {
   if (given.form !== 'factor') return given.min;
   return bore === null ? null : Math.round(bore * given.factor);

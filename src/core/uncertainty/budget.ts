@@ -78,7 +78,11 @@ export const ownDoubt = (repeats: number, { value }: Repeatability, { resolution
 export const heatDoubt = (size: Nm, expansion: number, noted: boolean): number =>
   rectangular(size * Math.abs(expansion) * (noted ? NOTED_SWING : SHOP_SWING));
 
-/** U of a size with all its doubts. */
+/**
+ * U of a size with all its doubts.
+ *
+ * @example sizeUncertainty({ tool: 300, heat: 400, own: 0 }) // 1000
+ */
 export const sizeUncertainty = ({ tool, heat, own }: Doubt): Nm => Math.round(COVERAGE * combined([tool, heat, own]));
 
 /** U of a difference of two readings made with the same tool at one temperature. */

@@ -74,7 +74,11 @@ export interface Instrument {
 /** The name a reading gives its tool by: the version it was made with. */
 export const instrumentKey = ({ id, version }: Pick<Instrument, 'id' | 'version'>): string => `${id}.${version}`;
 
-/** The first day a calibration no longer holds, YYYY-MM-DD, a shorter month ending on its last day; null where it always does, or there is none. */
+/**
+ * The first day a calibration no longer holds, YYYY-MM-DD, a shorter month ending on its last day; null where it always does, or there is none.
+ *
+ * @example calibrationEnds({ calibrated: '2026-01-31', months: 1 }) // '2026-02-28'
+ */
 export function calibrationEnds({ calibrated, months }: Pick<Instrument, 'calibrated' | 'months'>): string | null {
   if (calibrated === null || months === null) return null;
   const [year = 0, month = 1, day = 1] = calibrated.split('-').map(Number);

@@ -1,6 +1,10 @@
 import { type Instrument, isFiler } from './instrument';
 
-/** What is wrong with a tool's figures, as sentences; empty when nothing is. */
+/**
+ * What is wrong with a tool's figures, as sentences; empty when nothing is.
+ *
+ * @example instrumentFaults({ kind: 'gap', name: 'x', from: 2, to: 1, resolution: 0, limit: 0, kit: null }).length // 4
+ */
 export function instrumentFaults({ kind, from, to, resolution, limit, kit }: Instrument): string[] {
   const faults: string[] = [];
   if (isFiler({ kind })) return kit === null ? [] : ['A bore gauge has a kit, and nothing else has.'];

@@ -40,7 +40,11 @@ const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
 
 const isNoted = (reading: LoggedReading): boolean => reading.temperature !== null || reading.gaugeTemperature !== null;
 
-/** A reading at 20 °C, nm not rounded. Where one temperature is given and not the other, the other is 20 °C. */
+/**
+ * A reading at 20 °C, nm not rounded. Where one temperature is given and not the other, the other is 20 °C.
+ *
+ * @example atTwenty({ value: 100_000_000, temperature: null, gaugeTemperature: null }, 11e-6) // 100000000
+ */
 export function atTwenty(
   reading: Pick<LoggedReading, 'value' | 'temperature' | 'gaugeTemperature'>,
   expansion: number,
@@ -53,7 +57,10 @@ export function atTwenty(
   });
 }
 
+/** The mean of some figures, in their own unit, not rounded. */
 export const average = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+
+/** Largest − smallest of some figures, in their own unit; 0 for none. */
 export const rangeOf = (values: readonly number[]): number =>
   values.length === 0 ? 0 : Math.max(...values) - Math.min(...values);
 
@@ -112,5 +119,6 @@ export function coarsest(readings: readonly LoggedReading[], tools: Tools): Tool
   return worst ?? UNNAMED_TOOL;
 }
 
+/** The widest half-width of error among the tools of some readings, nm; not less than that of an unnamed one. */
 export const toolLimit = (passes: readonly LoggedReading[], tools: Tools): Nm =>
   Math.max(UNNAMED_TOOL.limit, ...passes.map((p) => toolOf(p, tools).limit));

@@ -46,7 +46,11 @@ function incompleteBeta(x: number, a: number, b: number): number {
   return x < (a + 1) / (a + b + 2) ? (front * betaFraction(x, a, b)) / a : 1 - (front * betaFraction(1 - x, b, a)) / b;
 }
 
-/** The share of Student's t distribution with `freedom` degrees of freedom, one or more, that lies under `t`. */
+/**
+ * The share of Student's t distribution with `freedom` degrees of freedom, one or more, that lies under `t`.
+ *
+ * @example studentBelow(0, 5) // 0.5
+ */
 export function studentBelow(t: number, freedom: number): number {
   const tail = incompleteBeta(freedom / (freedom + t * t), freedom / 2, 0.5) / 2;
   return t > 0 ? 1 - tail : tail;

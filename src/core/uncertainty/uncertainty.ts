@@ -15,7 +15,11 @@ export const MICROMETER_LIMIT: Nm = 2_540;
 /** Standard uncertainty of a rectangular distribution of half-width `halfWidth`. */
 export const rectangular = (halfWidth: number): number => halfWidth / Math.sqrt(3);
 
-/** Combined standard uncertainty of independent components. */
+/**
+ * Combined standard uncertainty of independent components.
+ *
+ * @example combined([3, 4]) // 5
+ */
 export function combined(components: number[]): number {
   let squares = 0;
   for (const component of components) squares += component * component;

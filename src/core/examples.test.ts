@@ -1,0 +1,38 @@
+/**
+ * Every `@example expression // value` in core gives that value. In scope: what the module exports, lengths, and
+ * `record`, a large one, its `judgement` and the first `cylinder` of it.
+ */
+import { readFileSync, readdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { createContext, runInContext } from 'node:vm';
+import { describe, expect, it } from 'vitest';
+import { largeRecord } from '@/fixtures/records';
+import { judge } from './judge/judge';
+import * as lengths from './quantity/length';
+
+const core = fileURLToPath(new URL('.', import.meta.url));
+const record = largeRecord(200);
+const judgement = judge(record);
+const shared = { ...lengths, record, judgement, cylinder: judgement.cylinders[0] };
+
+const modules = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter(
+  (file) => file.endsWith('.ts') && !file.endsWith('.test.ts'),
+);
+const examples = modules.flatMap((file) =>
+  [...readFileSync(core + file, 'utf8').matchAll(/@example (.+) \/\/ (.+?)(?: \*\/)?$/gm)].map(
+    ([, expression = '', value = '']) => ({ file, expression, value }),
+  ),
+);
+
+describe('examples', () => {
+  it('are there for most modules', () => {
+    expect(new Set(examples.map((e) => e.file)).size).toBeGreaterThan(90);
+  });
+
+  it.each(examples)('$file: $expression', async ({ file, expression, value }) => {
+    const module = (await import(`./${file}`)) as object;
+    const run = (code: string): unknown =>
+      runInContext(`(${code})`, createContext({ ...shared, ...module, Math, Map }));
+    expect(run(expression)).toEqual(run(value));
+  });
+});
