@@ -1,9 +1,28 @@
 import hooks from 'eslint-plugin-react-hooks';
+import { defineConfig } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
-export default tseslint.config(
+export default defineConfig(
   { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', 'test-results/', 'data/'] },
-  ...tseslint.configs.strict,
+  tseslint.configs.strictTypeChecked,
+  {
+    languageOptions: {
+      parserOptions: { projectService: { allowDefaultProject: ['*.mjs'] }, tsconfigRootDir: import.meta.dirname },
+    },
+    rules: {
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/no-confusing-void-expression': [
+        'error',
+        { ignoreArrowShorthand: true, ignoreVoidReturningFunctions: true },
+      ],
+      // Keys are pressed one by one, and digits have no combining marks.
+      '@typescript-eslint/no-misused-spread': 'off',
+      // A type parameter that names what is looked up, where the look-up itself cannot.
+      '@typescript-eslint/no-unnecessary-type-parameters': 'off',
+      // What stages together come to is worked out from the list of them: an empty one is no fault.
+      '@typescript-eslint/no-generated-empty-object-type': 'off',
+    },
+  },
   {
     files: ['**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
@@ -25,6 +44,9 @@ export default tseslint.config(
     },
   },
   { files: ['scripts/**'], rules: { 'no-console': 'off' } },
+  { files: ['**/*.mjs'], extends: [tseslint.configs.disableTypeChecked] },
+  // expect.any() and its like are of any type.
+  { files: ['**/*.test.ts', 'e2e/**'], rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],

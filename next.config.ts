@@ -4,18 +4,19 @@ const config: NextConfig = {
   poweredByHeader: false,
   serverExternalPackages: ['@libsql/client', 'libsql'],
   allowedDevOrigins: ['127.0.0.1'],
-  headers: async () => [
-    {
-      source: '/:path*',
-      headers: [
-        { key: 'X-Content-Type-Options', value: 'nosniff' },
-        { key: 'X-Frame-Options', value: 'DENY' },
-        { key: 'Referrer-Policy', value: 'no-referrer' },
-        { key: 'Permissions-Policy', value: 'camera=(), geolocation=(), microphone=()' },
-        { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
-      ],
-    },
-  ],
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/:path*',
+        headers: [
+          { key: 'X-Content-Type-Options', value: 'nosniff' },
+          { key: 'X-Frame-Options', value: 'DENY' },
+          { key: 'Referrer-Policy', value: 'no-referrer' },
+          { key: 'Permissions-Policy', value: 'camera=(), geolocation=(), microphone=()' },
+          { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
+        ],
+      },
+    ]),
 };
 
 export default config;

@@ -245,10 +245,11 @@ async function browser(server: Server): Promise<void> {
     const took = await line.evaluate(
       (input: HTMLInputElement) =>
         new Promise<number>((resolve) => {
-          const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
+          const type = (text: string): void =>
+            Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, text);
           const start = performance.now();
           new MutationObserver((_, observer) => {
-            if (!document.querySelector('#line-said')?.textContent?.includes('0.559 mm')) return;
+            if (!document.querySelector('#line-said')?.textContent.includes('0.559 mm')) return;
             observer.disconnect();
             requestAnimationFrame(() => resolve(performance.now() - start));
           }).observe(document.querySelector('#line-said') ?? document.body, {
@@ -256,7 +257,7 @@ async function browser(server: Server): Promise<void> {
             subtree: true,
             characterData: true,
           });
-          set?.call(input, '22');
+          type('22');
           input.dispatchEvent(new Event('input', { bubbles: true }));
         }),
     );
@@ -288,7 +289,7 @@ async function entered(page: Page): Promise<void> {
         new Promise<number>((resolve) => {
           const start = performance.now();
           new MutationObserver((_, observer) => {
-            if (!document.querySelector('#line-said')?.textContent?.includes('Logged')) return;
+            if (!document.querySelector('#line-said')?.textContent.includes('Logged')) return;
             observer.disconnect();
             requestAnimationFrame(() => resolve(performance.now() - start));
           }).observe(document.querySelector('#line-said') ?? document.body, {

@@ -55,7 +55,7 @@ describe('a stage that is registered', () => {
         gain: 0,
         neverTight: true,
       },
-    } as Entry;
+    };
     const judging = keptJudge();
     const before = judging.of(built(swapped));
     const [cylinder] = before.cylinders;

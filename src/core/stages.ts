@@ -6,7 +6,6 @@
 import { assembly } from './assembly/stage';
 import { bores } from './bores/stage';
 import { clocking } from './clocking/stage';
-import type { Cylinder } from './engine/engine';
 import { job } from './job/stage';
 import { pistons } from './pistons/stage';
 import { rings } from './rings/stage';
@@ -50,10 +49,10 @@ type MadeOf<S> = S extends { judge: (...given: never[]) => Judged<object, infer 
 export type Made = Together<MadeOf<Each>>;
 
 /** A stage as the judge sees it: what it reads was found before it, which its own type says. */
-export type AnyStage = Stage<never, Cylinder & never>;
+export type AnyStage = Stage<never, never>;
 
 /** A stage by its id, as those see it who go over all stages alike. */
-export const stageOf = (id: StageId): AnyStage => STAGES[id] as unknown as AnyStage;
+export const stageOf = (id: StageId): AnyStage => STAGES[id];
 
 const all = STAGE_IDS.map(stageOf);
 
@@ -66,7 +65,8 @@ export const SUBJECT_IDS = Object.keys(SUBJECTS) as Subject[];
  *
  * @example factsOf('top')?.field // 'gap'
  */
-export const factsOf = (subject: string): SubjectFacts | null => SUBJECTS[subject as Subject] ?? null;
+export const factsOf = (subject: string): SubjectFacts | null =>
+  (SUBJECTS as Partial<Record<string, SubjectFacts>>)[subject] ?? null;
 
 /** What can be machined or replaced. */
 export const PARTS = [...new Set(SUBJECT_IDS.flatMap((subject) => SUBJECTS[subject].part ?? []))];

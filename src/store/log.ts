@@ -126,7 +126,7 @@ function insertion(db: Database, buildId: string, entry: Entry): BatchItem<'sqli
   const current = sql`(SELECT entry_id FROM log WHERE build_id = ${buildId} AND kind = ${entry.kind} ORDER BY seq DESC LIMIT 1)`;
   return db.run(sql`INSERT INTO log (build_id, entry_id, kind, body, shape)
     SELECT ${buildId}, ${entry.id}, ${entry.kind}, ${row.body}, ${row.shape} WHERE ${current} IS ${entry.replaces}
-    ON CONFLICT DO NOTHING`) as unknown as BatchItem<'sqlite'>;
+    ON CONFLICT DO NOTHING`);
 }
 
 /** Moves the shelf's card on, so that it is known to be stale until it is worked out again. */

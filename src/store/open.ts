@@ -44,7 +44,7 @@ const MIGRATIONS_TABLE = '__drizzle_migrations';
 async function newestApplied(db: Database): Promise<number> {
   if (!(await tablesIn(db)).includes(MIGRATIONS_TABLE)) return 0;
   const rows = await db.all<{ newest: number | null }>(sql`SELECT max(created_at) AS newest FROM __drizzle_migrations`);
-  return Number(rows[0]?.newest ?? 0);
+  return rows[0]?.newest ?? 0;
 }
 
 async function refuseForeign(db: Database, url: string): Promise<void> {

@@ -155,7 +155,7 @@ describe('what may not be appended', () => {
     ],
   ])('%s: refused, and nothing of the request is added', async (_, entries, says) => {
     const result = await appendEntries(db, 'test', [gap('good', 'L1', 'top', 22), ...entries]);
-    expect(result.ok === false && !result.missing && result.faults.join()).toMatch(says);
+    expect(!result.ok && !result.missing && result.faults.join()).toMatch(says);
     expect((await entriesOf()).map((e) => e.id)).toEqual(['job-1', 'a']);
   });
 
@@ -283,7 +283,7 @@ describe('databases that are not this program’s', () => {
       entries: { idx: number; when: number; tag: string }[];
     };
     const last = journal.entries.at(-1);
-    journal.entries.push({ ...journal.entries[0], idx: 99, when: (last?.when ?? 0) + 1, tag: '9999_broken' } as never);
+    journal.entries.push({ ...journal.entries[0], idx: 99, when: (last?.when ?? 0) + 1, tag: '9999_broken' });
     writeFileSync(join(migrations, 'meta/_journal.json'), JSON.stringify(journal));
     writeFileSync(
       join(migrations, '9999_broken.sql'),

@@ -70,7 +70,7 @@ describe('placing joints', () => {
       }));
       const found = solve({ forbidden, least: [], held: [], now, step: 1 });
       expect(found.ok && order.map((joint) => found.joints[joint])).toEqual(
-        [2, 74, 146, 218, 290].map((d) => expect.toSatisfy((at: number) => apart(at, d) <= 1)),
+        [2, 74, 146, 218, 290].map((d): unknown => expect.toSatisfy((at: number) => apart(at, d) <= 1)),
       );
     }
   });

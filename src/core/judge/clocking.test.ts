@@ -186,6 +186,6 @@ describe('the checks at the block', () => {
       },
     };
     expect(stateOf([...done, rings], 'jointsAfter')).toBe('again');
-    expect(stage([...done, rings, { ...rings, id: 'y', value: STARTING_PLACING } as Entry], 'assembly')).toBe(1);
+    expect(stage([...done, rings, { ...rings, id: 'y', value: STARTING_PLACING }], 'assembly')).toBe(1);
   });
 });

@@ -1,7 +1,7 @@
 /** What judge() gives: everything that follows from a record. */
 import type { Cylinder } from '../engine/engine';
-import type { LoggedReading, Renewal } from '../record/reading';
-import { type Log, passesOf } from '../record/log';
+import { type LoggedReading, isReading, type Renewal } from '../record/reading';
+import { type Log, historyOf } from '../record/log';
 import type { Finding } from '../stage/finding';
 import type { Frame, Progress } from '../stage/stage';
 import type { Task } from '../stage/tasks';
@@ -49,4 +49,4 @@ export function numberAt(cylinder: JudgedCylinder, subject: Subject): string {
 
 /** Every reading of a subject of a cylinder, voided ones too; of a ring without its cuts. */
 export const readingsAt = (log: Log, cylinder: JudgedCylinder, subject: Subject): LoggedReading[] =>
-  passesOf(log, numberAt(cylinder, subject), subject).filter((item) => item.kind === 'reading');
+  historyOf(log, numberAt(cylinder, subject), subject).filter(isReading);

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { boreReading, gap, record, reading } from '@/fixtures/records';
 import { fromInches, fromThou } from '../quantity/length';
 import { STARTING_RING_SET } from '../rings/set';
+import { sayingText } from '../quantity/saying';
 import { judge } from './judge';
 import type { Judgement } from './judgement';
 import type { Entry } from '../record/record';
@@ -68,7 +69,9 @@ describe('the gap that counts', () => {
   it('too near the minimum to be sure changes no verdict, and is said', () => {
     const judgement = judge(record(...bore('L1', 4.0651, 4.0651, 4.065), fitted('a', 'L1', 21)));
     expect(top(judgement)).toMatchObject({ state: 'in window', done: true, counts: { state: 'not proven' } });
-    expect(judgement.findings.some((f) => f.says.join('').includes('where the bore is smallest'))).toBe(true);
+    expect(judgement.findings.some((f) => sayingText(f.says, 'imperial').includes('where the bore is smallest'))).toBe(
+      true,
+    );
   });
 
   it('read at the bottom it is the reading itself', () => {
@@ -139,7 +142,7 @@ describe('a ring in another cylinder', () => {
     const twice: Entry = {
       ...placing,
       value: { ...STARTING_PLACING, top: { pairs: [{ cylinder: 'L1', ring: 'R1' }], locked: [] } },
-    } as Entry;
+    };
     expect(top(judge(record(fitted('b', 'R1', 22), twice))).number).toBe('L1');
   });
 });
@@ -223,7 +226,8 @@ describe('an over-gapped ring', () => {
     const judgement = judge(record(...over, accepted));
     expect(top(judgement)).toMatchObject({ state: 'over', done: true, accepted: { reason: 'customer agrees' } });
     expect(
-      judgement.findings.find((f) => f.cylinder === 'L1' && f.says.join('').includes('customer agrees'))?.severity,
+      judgement.findings.find((f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('customer agrees'))
+        ?.severity,
     ).toBe('note');
   });
 

@@ -1,7 +1,7 @@
 /** What tools were wrongly used for: after their calibration ran out, or out of their range. */
 import { say, size } from '../quantity/saying';
-import { type Log, passesOf } from '../record/log';
-import type { LoggedReading } from '../record/reading';
+import { type Log, historyOf } from '../record/log';
+import { type LoggedReading, isReading } from '../record/reading';
 import { type Finding, about } from '../stage/finding';
 import type { Memo } from '../stage/memo';
 import { type StageId, type Subject, STAGE_OF, SUBJECT_IDS } from '../stages';
@@ -25,12 +25,12 @@ interface Misuses {
   outOfRange: Map<string, number>;
 }
 
-function misuseOf(reading: LoggedReading<Subject>, tools: ReadonlyMap<string, Instrument>): Misuse[] {
+function misuseOf(reading: LoggedReading, subject: Subject, tools: ReadonlyMap<string, Instrument>): Misuse[] {
   const tool = reading.voided || reading.instrument === null ? undefined : tools.get(reading.instrument);
   if (!tool || !reading.instrument) return [];
   const end = calibrationEnds(tool);
   const [late, far] = [end !== null && reading.at.slice(0, 10) >= end, isOutOfRange(tool, reading.value)];
-  return late || far ? [{ tool: reading.instrument, subject: reading.subject, late, far }] : [];
+  return late || far ? [{ tool: reading.instrument, subject, late, far }] : [];
 }
 
 /** In one cylinder. */
@@ -39,9 +39,9 @@ function misusesIn(log: Log, cylinder: JudgedCylinder, memo: Memo): Misuse[] {
   const from = [log.tools, ...numbers, ...numbers.map((number) => log.numbers.get(number))];
   return memo('misused tools', cylinder.id, from, () =>
     SUBJECT_IDS.flatMap((subject, i) =>
-      passesOf(log, numbers[i] ?? cylinder.id, subject).flatMap((reading) =>
-        reading.kind === 'reading' ? misuseOf(reading, log.tools) : [],
-      ),
+      historyOf(log, numbers[i] ?? cylinder.id, subject)
+        .filter(isReading)
+        .flatMap((reading) => misuseOf(reading, subject, log.tools)),
     ),
   );
 }

@@ -41,7 +41,7 @@ const matrices = (n: { min: number; max: number }, forbidden: number): fc.Arbitr
   fc.integer(n).chain((size) =>
     fc.oneof(fc.constant(6), fc.constant(200_000)).chain((most) => {
       const cell = fc.oneof(
-        { weight: 100 - forbidden, arbitrary: fc.integer({ min: 0, max: most }) as fc.Arbitrary<number | null> },
+        { weight: 100 - forbidden, arbitrary: fc.integer({ min: 0, max: most }) },
         { weight: forbidden, arbitrary: fc.constant(null) },
       );
       return fc.array(fc.array(cell, { minLength: size, maxLength: size }), { minLength: size, maxLength: size });
@@ -64,7 +64,7 @@ function linearProgram(costs: Costs): Answer {
       if (cost !== null) variables[`x${i}_${j}`] = { cost, [`r${i}`]: 1, [`c${j}`]: 1 };
     });
   });
-  return solver.Solve({ optimize: 'cost', opType: 'min', constraints, variables }) as unknown as Answer;
+  return solver.Solve({ optimize: 'cost', opType: 'min', constraints, variables }) as unknown as Answer; // eslint-disable-line @typescript-eslint/no-unnecessary-type-assertion -- its types are none
 }
 
 describe('exact assignment', () => {

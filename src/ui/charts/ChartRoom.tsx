@@ -64,7 +64,10 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   };
   const save = async (): Promise<void> => {
     const wrong = chartFaults(draft);
-    if (wrong.length > 0) return setFaults(wrong);
+    if (wrong.length > 0) {
+      setFaults(wrong);
+      return;
+    }
     setSaving(true);
     try {
       const saved = await saveChartVersion(draft, draft.version, by);

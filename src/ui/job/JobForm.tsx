@@ -113,7 +113,10 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
   const save = async (): Promise<void> => {
     setTried(true);
     const unsettled = [boreFault, serviceFault].flatMap((fault) => fault ?? []);
-    if (unsettled.length > 0 || Object.keys(wrong).length > 0) return setFaults(unsettled);
+    if (unsettled.length > 0 || Object.keys(wrong).length > 0) {
+      setFaults(unsettled);
+      return;
+    }
     setSaving(true);
     setFaults(await onSave({ ...job, name: job.name.trim() }));
     setSaving(false);

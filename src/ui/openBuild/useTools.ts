@@ -59,7 +59,7 @@ export function useTools(buildId: string, build: ReadonlyMap<string, Instrument>
 function handsIn(kept: string): Partial<Record<Family, string>> {
   try {
     const json: unknown = JSON.parse(kept);
-    return typeof json === 'object' && json !== null ? (json as Partial<Record<Family, string>>) : {};
+    return typeof json === 'object' && json !== null ? json : {};
   } catch {
     return {};
   }

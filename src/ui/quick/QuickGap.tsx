@@ -73,7 +73,10 @@ export function QuickGap({ initial, charts, missing }: Props) {
   const begun = useRef({ query: '', id: '' });
   const begin = async (): Promise<void> => {
     const fault = boreFault ?? serviceFault;
-    if (fault) return setSaid(fault);
+    if (fault) {
+      setSaid(fault);
+      return;
+    }
     try {
       if (begun.current.query !== query) begun.current = { query, id: crypto.randomUUID() };
       const answer = await beginQuick(begun.current.id, query, by);

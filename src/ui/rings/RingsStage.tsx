@@ -4,7 +4,7 @@ import type { Subject } from '@/core/stages';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { At } from '@/core/stage/tasks';
-import { type Ring, RINGS, RING_WORDS } from '@/core/rings/ring';
+import { RINGS, RING_WORDS } from '@/core/rings/ring';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
@@ -46,7 +46,7 @@ export function RingsStage() {
         <div className={`flex h-full flex-col ${isLarge ? 'large' : ''}`}>
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
             <h1 className={isLarge ? 'text-[3.5rem]! leading-none!' : ''}>
-              Cylinder {cylinder.label}, {RING_WORDS[ring.ring as Ring]}
+              Cylinder {cylinder.label}, {RING_WORDS[ring.ring]}
             </h1>
             <button
               type="button"

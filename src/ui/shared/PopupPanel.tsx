@@ -15,7 +15,7 @@ interface Props {
 export function PopupPanel({ button, label, width, onClose, children }: Props) {
   return (
     <Popover.Root open onOpenChange={(open) => !open && onClose()}>
-      <Popover.Anchor virtualRef={button as RefObject<HTMLButtonElement>} />
+      <Popover.Anchor virtualRef={button} />
       <Popover.Portal>
         <Popover.Content
           aria-label={label}

@@ -25,7 +25,7 @@ export function ChartChanges({ before, after, used }: Props) {
       </thead>
       <tbody>
         {changes.map((change) => {
-          const here = used && change.cell?.row === used.row && change.cell?.column === used.column;
+          const here = used && change.cell?.row === used.row && change.cell.column === used.column;
           return (
             <tr key={change.what} className={here ? 'bg-(--wash)' : ''}>
               <th scope="row" className="text-ink!">
