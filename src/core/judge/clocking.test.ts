@@ -117,6 +117,15 @@ describe('the checks at the block', () => {
     expect(stage([...own, clock('e')], 'assembly')).toBe(1);
   });
 
+  it.each(['bore', 'piston', 'top', 'second', 'upperRail', 'lowerRail'])(
+    'ask to be made again once the %s in that cylinder is machined or replaced',
+    (part) => {
+      const renewed = (cylinder: string): Entry => ({ ...stamp, id: 'n', kind: 'renewed', part, cylinder });
+      expect(stateOf([...done, renewed('R1')], 'rod')).toBe('again');
+      expect(stateOf([...done, renewed('L1')], 'rod')).toBe('right');
+    },
+  );
+
   it('hold when the engine is only numbered anew', () => {
     const numbered = jobEntry(
       { engine: { ...job.engine, numbering: { scheme: 'bankByBank', start: 'front', firstBank: 'left' } } },

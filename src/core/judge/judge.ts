@@ -87,8 +87,7 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
     ...ofAll((stage) => stage.findings(whole, each, memo)).flat(),
     ...toolFindings(log, cylinders as JudgedCylinder[], memo),
   ] as Finding<StageId>[];
-  const counted = stages.filter((stage) => stage.total > 0);
-  const sum = (figure: 'done' | 'total'): number => counted.reduce((n, s) => n + s[figure], 0);
+  const sum = (figure: 'done' | 'total'): number => stages.reduce((n, s) => n + s[figure], 0);
   return {
     ...(engine as Omit<Judgement, 'cylinders' | 'findings' | 'stages' | 'progress' | 'tasks'>),
     cylinders: cylinders as JudgedCylinder[],

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyEntries } from '@/fixtures/anyEntries';
-import { gap, largeRecord, record, voiding } from '@/fixtures/records';
+import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
+import { startingSizing } from '../bores/plan';
+import { fromInches, fromThou } from '../quantity/length';
+import { STARTING_BENCH } from '../rings/choices';
 import type { Entry } from '../record/record';
 import { logOf, logWith } from './fold';
 import { judge, keptJudge } from './judge';
@@ -56,6 +59,67 @@ describe('the judge that keeps what did not change', () => {
     const after = judging.of({ ...large, entries: [...large.entries, gap('one-more', 'L1', 'top', 30)] });
     expect(after).not.toBe(before);
     expect(after.cylinders.filter((c, i) => c !== before.cylinders[i]).map((c) => c.id)).toEqual(['L1']);
+  });
+});
+
+describe('what is kept', () => {
+  const stamp = (id: string) => ({ id, at: '2026-05-04T09:00:00.000Z', by: 'AB' });
+  const girth = (cylinder: string, inches: number): Entry[] =>
+    (['top', 'bottom'] as const).map((depth) =>
+      boreReading(`${cylinder}${depth}${inches}`, cylinder, depth, 90, fromInches(inches)),
+    );
+  /** Of ring L1, in a bore. */
+  const fitted = (id: string, cylinder: string, thou: number): Entry => ({
+    ...reading(id, cylinder, 'top', fromThou(thou)),
+    fit: { ring: 'L1', depth: null, squaring: null, deburred: true, squared: true, open: false },
+  });
+  const rate: Entry = {
+    ...stamp('rate'),
+    kind: 'rate',
+    filer: 'hand',
+    metal: 'unknown',
+    sums: { cuts: 9, xx: 900, xy: 900 * fromThou(0.5), yy: 900 * fromThou(0.5) ** 2 },
+  };
+  const sizing = startingSizing('imperial');
+  const grades = { bore: fromInches(4.065), piston: fromInches(4.06), step: fromThou(0.5), count: 3 };
+
+  it.each<[string, Entry[], Entry]>([
+    [
+      'the bore that a ring was read in, and is not in',
+      [...girth('L1', 4.065), ...girth('R1', 4.066), fitted('a', 'R1', 22)],
+      boreReading('later', 'R1', 'top', 90, fromInches(4.07)),
+    ],
+    [
+      'the chance that a cut may pass the window',
+      [rate, fitted('a', 'L1', 12)],
+      { ...stamp('chance'), kind: 'bench', replaces: null, value: { ...STARTING_BENCH, chance: 0.2 } },
+    ],
+    [
+      'the grades that sizes are sorted into',
+      [...girth('L1', 4.0652), reading('p', 'L1', 'piston', fromInches(4.0605))],
+      { ...stamp('grades'), kind: 'sizing', replaces: null, value: { ...sizing, grades } },
+    ],
+  ])('is judged anew when a later entry changes %s', (_what, entries, later) => {
+    const judging = keptJudge();
+    const before = judging.of(record(...entries));
+    const after = judging.of(record(...entries, later));
+    expect(after).toEqual(judge(record(...entries, later)));
+    expect(after.cylinders[0]).not.toEqual(before.cylinders[0]);
+  });
+
+  it('is of one build: another with the same entries is told by its own name', () => {
+    const judging = keptJudge();
+    const entries = [jobEntry()];
+    judging.of({ id: 'one', entries });
+    expect(judging.of({ id: 'other', entries }).id).toBe('other');
+  });
+
+  it('outlasts a preview: the record is the same judgement after it', () => {
+    const judging = keptJudge();
+    const large = largeRecord(200);
+    const before = judging.of(large);
+    judging.preview(large, [gap('next', 'L1', 'top', 30)]);
+    expect(judging.of(large)).toBe(before);
   });
 });
 
