@@ -19,7 +19,8 @@ async function open(
   n += 1;
   const id = `clocking-${n}`;
   await server.put({ id, entries: [jobEntry({ name: `Clocking ${n}`, ...change }), ...entries] });
-  await page.goto(`${server.url}/builds/${id}/${stage}`, { waitUntil: 'networkidle' });
+  await page.goto(`${server.url}/builds/${id}/${stage}`);
+  await expect(page.getByRole('main')).toBeVisible();
   return id;
 }
 
@@ -170,7 +171,7 @@ test('a joint is dragged with live findings, set once it is let go of, cured by 
   expect(cured).toBeGreaterThan(1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await points(page, 'top', '180.0');
-  await page.reload({ waitUntil: 'networkidle' });
+  await page.reload();
   await goTo(page, '2');
   await page.getByRole('button', { name: 'Undo' }).click();
   await points(page, 'top', '45.0');
@@ -502,7 +503,8 @@ test('at the block: ticked one after the other by keyboard, moved joints noted, 
 test('two tablets: one plans while the other checks, and neither loses anything', async ({ browser, server }) => {
   const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
   const id = await open(one, server, 'clocking', [clock()]);
-  await two.goto(`${server.url}/builds/${id}/assembly`, { waitUntil: 'networkidle' });
+  await two.goto(`${server.url}/builds/${id}/assembly`);
+  await expect(two.getByRole('main')).toBeVisible();
   await goTo(one, '2');
   await goTo(two, '2');
   await two.locator('[data-check="jointsBefore"]').getByRole('button', { name: 'As planned' }).click();

@@ -15,7 +15,8 @@ let builds = 0;
 async function open(page: Page, server: Server, change: Parameters<typeof jobEntry>[0] = {}): Promise<string> {
   const id = `targets-${(builds += 1)}-${test.info().workerIndex}`;
   await server.put({ id, entries: [jobEntry({ name: `Targets ${builds}`, ...change })] });
-  await page.goto(`${server.url}/builds/${id}/targets`, { waitUntil: 'networkidle' });
+  await page.goto(`${server.url}/builds/${id}/targets`);
+  await expect(page.getByRole('main')).toBeVisible();
   return id;
 }
 
@@ -245,7 +246,8 @@ test('a cylinder is fitted looser on purpose, and a gap typed for an allowance i
 
 test('the planned bore is held against the bores read so far', async ({ page, server }) => {
   await server.putDemo();
-  await page.goto(`${server.url}/builds/demo-corrie-v10/job`, { waitUntil: 'networkidle' });
+  await page.goto(`${server.url}/builds/demo-corrie-v10/job`);
+  await expect(page.getByRole('main')).toBeVisible();
   await page.getByLabel('Planned finished bore').fill('3.870');
   await expect(
     page.getByText('the bores read about 3.7808 in; did you mean 3.7800 in (digits 8 and 7 swapped)?'),

@@ -130,7 +130,7 @@ function Ruled({ table: { columns, rows } }: { table: Table }) {
       <tbody>
         {rows.map(([head = [], ...cells], i) => (
           <tr key={i} className="break-inside-avoid">
-            <th scope="row" className="font-bold! text-ink!">
+            <th scope="row" className="font-bold! whitespace-nowrap text-ink!">
               <Pieces pieces={head} />
             </th>
             {cells.map((pieces, k) => (
