@@ -5,6 +5,7 @@ import { STARTING_RING_SET } from '../rings/set';
 import { sayingText } from '../quantity/saying';
 import { judge } from './judge';
 import type { Judgement } from './judgement';
+import { stepOn } from './next';
 import type { Entry } from '../record/record';
 import type { RingFit } from '../record/reading';
 import { STARTING_BENCH, STARTING_PLACING } from '../rings/choices';
@@ -284,6 +285,19 @@ describe('grooves', () => {
 });
 
 describe('the route', () => {
+  const onRoute = (route: 'free' | 'byCylinder'): Judgement =>
+    judge(
+      record(
+        { ...stamp('w'), kind: 'bench', replaces: null, value: { ...STARTING_BENCH, route } },
+        fitted('a', 'L1', 22),
+      ),
+    );
+  it('leads on once a ring is in its window; where rings are taken as they come to hand it stays', () => {
+    const read = { cylinder: 'L1', subject: 'top', spot: null } as const;
+    expect(stepOn(onRoute('byCylinder'), 'rings', read)).toMatchObject({ cylinder: 'L1', subject: 'second' });
+    expect(stepOn(onRoute('free'), 'rings', read)).toBe(read);
+  });
+
   const tasks = (route: 'byBank' | 'byCylinder'): string[] =>
     judge(
       record({ ...stamp('w'), kind: 'bench', replaces: null, value: { ...STARTING_BENCH, route } }),

@@ -84,6 +84,13 @@ describe('a bore from its readings', () => {
     expect(says(judge(record(...bore('L1', 2), again('r1', 9), voiding('v', 'r1'))))).not.toContain('repeat readings');
   });
 
+  it('counts a bore of which one size is known as read: nobody is sent to it again, and it is not called within', () => {
+    const judged = judge(record(reading('a', 'L1', 'bore', fromInches(4.065))));
+    expect(judged.stages.find((s) => s.stage === 'bores')).toMatchObject({ done: 1, total: 8 });
+    expect(judged.tasks.bores.filter((t) => t.cylinder === 'L1').every((t) => t.done)).toBe(true);
+    expect(judged.cylinders[0]?.bore.verdict.state).toBe('part read');
+  });
+
   it('keeps a size given without its place, the last that counts, until spots are read', () => {
     const alone = [reading('a', 'L1', 'bore', fromInches(4.066)), reading('b', 'L1', 'bore', fromInches(4.067))];
     expect(cylinder(judge(record(...alone)), 'L1').bore).toMatchObject({

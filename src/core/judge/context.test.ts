@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import { gap, reading, record } from '@/fixtures/records';
+import { fromInches } from '../quantity/length';
+import type { Entry } from '../record/record';
+import type { GaugeSetting } from '../record/reading';
+import type { Subject } from '../stages';
+import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
+import { instrumentKey } from '../uncertainty/instrument';
+import { contextFor } from './context';
+import { judge } from './judge';
+
+const stamp = (id: string) => ({ id, at: '2026-05-04T09:00:00.000Z', by: 'AB' });
+const set = (to: GaugeSetting, instrument: string | null = null): Entry => ({
+  ...stamp(`set ${String(to)} ${instrument}`),
+  kind: 'setting',
+  instrument,
+  to,
+});
+const gauge = STARTING_INSTRUMENTS.find((tool) => tool.kit !== null);
+if (!gauge) throw new Error('no bore gauge');
+const key = instrumentKey(gauge);
+
+const contextOf = (entries: Entry[], subject: Subject, instrument: string | null = null) => {
+  const judgement = judge(record(...entries));
+  const [cylinder] = judgement.cylinders;
+  if (!cylinder) throw new Error('no cylinder');
+  return contextFor(judgement, cylinder, subject, 'imperial', instrument);
+};
+
+describe('what the parser is told', () => {
+  it('is the field of what is read, the units spoken, and the bore that targets are worked from', () => {
+    expect(contextOf([], 'top')).toMatchObject({ field: 'gap', units: 'imperial', bore: fromInches(4.065) });
+    expect(contextOf([], 'bore')).toMatchObject({ field: 'bore' });
+    expect(contextOf([], 'strip').field).not.toBe('gap');
+  });
+
+  it('is the setting of the gauge in hand, and of no other', () => {
+    const entries = [set(fromInches(4.06)), set(fromInches(4.07), key)];
+    expect(contextOf(entries, 'bore').setting).toBe(fromInches(4.06));
+    expect(contextOf(entries, 'bore', key).setting).toBe(fromInches(4.07));
+    expect(contextOf(entries, 'bore', 'another.1').setting).toBeNull();
+    expect(contextOf([...entries, set(fromInches(4.08), key)], 'bore', key).setting).toBe(fromInches(4.08));
+  });
+
+  it('set to each piston, the setting is the size of the piston in the cylinder; asked for while it is not measured', () => {
+    const unread = contextOf([set('piston')], 'bore');
+    expect(unread.setting).toBeNull();
+    expect(unread.settingAsk).toMatch(/piston 1 is not measured yet/);
+    expect(contextOf([set('piston'), reading('p', 'L1', 'piston', fromInches(4.0605))], 'bore').setting).toBe(
+      fromInches(4.0605),
+    );
+    expect(contextOf([set(fromInches(4.06))], 'bore').settingAsk).toBeUndefined();
+  });
+
+  it('is the dial of the gauge in hand, once it is on record', () => {
+    const tool: Entry = { ...stamp('tool'), kind: 'instrument', value: gauge };
+    expect(contextOf([tool], 'bore', key).dial).toEqual({ division: gauge.kit?.division, turn: gauge.kit?.turn });
+    expect(contextOf([tool], 'bore').dial).toBeNull();
+    expect(contextOf([], 'bore', key).dial).toBeNull();
+  });
+
+  it('is the size that others like it lead one to expect', () => {
+    expect(contextOf([], 'bore').expected?.nm).toBe(fromInches(4.065));
+    const others = ['R1', 'L2'].map((c) => reading(c, c, 'bore', fromInches(4.07)));
+    expect(contextOf(others, 'bore').expected?.nm).toBe(fromInches(4.07));
+    expect(contextOf([gap('a', 'L1', 'top', 22)], 'strip').bore).toBe(fromInches(4.065));
+  });
+});
