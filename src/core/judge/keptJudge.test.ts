@@ -101,9 +101,11 @@ describe('what is kept', () => {
     ],
   ])('is judged anew when a later entry changes %s', (_what, entries, later) => {
     const judging = keptJudge();
-    const before = judging.of(record(...entries));
-    const after = judging.of(record(...entries, later));
-    expect(after).toEqual(judge(record(...entries, later)));
+    const first = record(...entries);
+    const second = { ...first, entries: [...first.entries, later] };
+    const before = judging.of(first);
+    const after = judging.of(second);
+    expect(after).toEqual(judge(second));
     expect(after.cylinders[0]).not.toEqual(before.cylinders[0]);
   });
 
