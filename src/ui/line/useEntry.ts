@@ -1,0 +1,102 @@
+'use client';
+
+/** What is typed on the line, what it means, and what the record would be with it. */
+import { type Dispatch, type SetStateAction, useMemo, useState } from 'react';
+import { contextFor } from '@/core/judge/context';
+import type { Judgement } from '@/core/judge/judgement';
+import { type Hand, readingOf } from '@/core/judge/preview';
+import { type Heard, type HearingContext, type Meaning, hear } from '@/core/quantity/hear';
+import { isRing } from '@/core/rings/ring';
+import { type At, sameAt } from '@/core/stage/tasks';
+import type { Subject } from '@/core/stages';
+import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
+
+/** What was done to a ring before it is read again. */
+export interface Prepared {
+  deburred: boolean;
+  squared: boolean;
+}
+
+const NOT_PREPARED: Prepared = { deburred: false, squared: false };
+
+/** What an entry means for this spot: itself, or the size a gauge was zeroed at in this bore. */
+function meaningOf(heard: Heard): Meaning | null {
+  if (heard.kind === 'understood') return heard.meaning;
+  return heard.kind === 'setting' && heard.read && heard.value !== 'piston'
+    ? { value: heard.value, upTo: null, taken: 'zeroed here' }
+    : null;
+}
+
+export interface Entering {
+  typed: string;
+  setTyped: Dispatch<SetStateAction<string>>;
+  /** The line is empty again, and what was done to the ring is said anew. */
+  clear: () => void;
+  /** What the parser is told; null without a cylinder. */
+  context: HearingContext | null;
+  heard: Heard;
+  meaning: Meaning | null;
+  /** The judgement with the entry in; null while it means nothing. */
+  preview: Judgement | null;
+  hand: Hand;
+  prepared: Prepared;
+  prepare: (what: keyof Prepared) => void;
+  /** Whether a ring is in hand that was read before. */
+  isRead: boolean;
+}
+
+export function useEntry(here: At<Subject>): Entering {
+  const judgement = useJudgement();
+  const { record } = useLive();
+  const { units } = useWords();
+  const { cylinder } = useMoving();
+  const { previewReading: previewed } = useLogging();
+  const { handFor } = useHands();
+  const { subject } = here;
+  const [typed, setTyped] = useState('');
+  const [preparedFor, setPreparedFor] = useState<{ at: At<Subject>; what: Prepared } | null>(null);
+  const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
+  const held = handFor(subject);
+  const hand = held.ring ? { ...held, ring: { ...held.ring, ...prepared } } : held;
+  const context = useMemo(
+    () => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument),
+    [judgement, cylinder, subject, units, hand.instrument],
+  );
+  const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
+  const meaning = useMemo(() => meaningOf(heard), [heard]);
+  const preview = useMemo(
+    () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
+    // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [
+      meaning,
+      record,
+      here.cylinder,
+      subject,
+      here.spot?.depth,
+      here.spot?.angle,
+      hand.instrument,
+      hand.temperature,
+      hand.gaugeTemperature,
+      hand.ring?.depth,
+      prepared.deburred,
+      prepared.squared,
+    ],
+  );
+  return {
+    typed,
+    setTyped,
+    clear: () => {
+      setTyped('');
+      setPreparedFor(null);
+    },
+    context,
+    heard,
+    meaning,
+    preview,
+    hand,
+    prepared,
+    prepare: (what) => setPreparedFor({ at: here, what: { ...prepared, [what]: !prepared[what] } }),
+    isRead: isRing(subject) && cylinder !== null && cylinder.rings[subject].reading !== null,
+  };
+}
