@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { gap, jobEntry, reading } from '@/fixtures/records';
+import { gap, job, jobEntry, reading, voiding } from '@/fixtures/records';
 import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import { type Given, type TargetChoices, startingChoices } from '../targets/target';
+import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
+import { instrumentKey } from '../uncertainty/instrument';
 import { judge } from './judge';
 import type { Finding } from '../stage/finding';
 import type { Entry } from '../record/record';
@@ -21,8 +23,8 @@ const targets = (change: Partial<TargetChoices>): Entry => ({
 });
 const gaps = (change: Partial<TargetChoices['gaps']>): Entry => targets({ gaps: { ...choices.gaps, ...change } });
 
-const found = (job: Partial<Job>, ...entries: Entry[]): Finding[] =>
-  judge({ id: 'x', entries: [jobEntry(job), ...entries] }).findings;
+const found = (change: Partial<Job>, ...entries: Entry[]): Finding[] =>
+  judge({ id: 'x', entries: [jobEntry(change), ...entries] }).findings;
 const about = (findings: Finding[], words: RegExp): Finding | undefined =>
   findings.find((f) => words.test(sayingText(f.says, 'imperial')));
 
@@ -187,5 +189,50 @@ describe('findings about the duty and the order of the rings', () => {
   it('a cylinder wall that is not said is noted', () => {
     expect(about(found({ surface: null }), /iron or plated is not said/)?.severity).toBe('note');
     expect(about(found({ surface: 'plated' }), /iron or plated is not said/)).toBeUndefined();
+  });
+});
+
+describe('findings about tools', () => {
+  const [micrometer] = STARTING_INSTRUMENTS.filter((tool) => tool.kind === 'micrometer');
+  if (!micrometer) throw new Error('no micrometer');
+  const tool = { ...micrometer, calibrated: '2026-01-31', months: 3, from: fromInches(4), to: fromInches(5) };
+  const brought: Entry = { kind: 'instrument', id: 'tool', at: AT, by: '', value: tool };
+  const read = (id: string, day: string, inches: number): Entry => ({
+    ...reading(id, 'L1', 'piston', fromInches(inches)),
+    at: `${day}T09:00:00.000Z`,
+    instrument: instrumentKey(tool),
+  });
+
+  it('count readings from the day on that its calibration no longer holds', () => {
+    const late = /its calibration held to 2026-04-30, and 1 reading came after/;
+    expect(about(found({}, brought, read('a', '2026-04-29', 4.06)), late)).toBeUndefined();
+    expect(about(found({}, brought, read('a', '2026-04-29', 4.06), read('b', '2026-04-30', 4.06)), late)).toMatchObject(
+      {
+        severity: 'mend',
+        stage: 'pistons',
+      },
+    );
+  });
+
+  it('count readings it does not reach, and none that were struck out', () => {
+    const far = /reaches from .*, and 1 reading lies outside \(cylinder 1\)/;
+    expect(about(found({}, brought, read('a', '2026-02-01', 3.9)), far)).toMatchObject({ severity: 'mend' });
+    expect(about(found({}, brought, read('a', '2026-02-01', 3.9), voiding('v', 'a')), far)).toBeUndefined();
+  });
+});
+
+describe('findings about readings of cylinders that are no more', () => {
+  const strays = /readings are of cylinders this engine has not got \(([^)]*)\)/;
+  const four = { engine: { ...job.engine, cylinders: 4 } };
+  const ring: Entry = {
+    ...reading('r', 'L1', 'top', fromThou(22)),
+    fit: { ring: 'L4', depth: null, squaring: null, deburred: true, squared: true, open: false },
+  };
+
+  it('name the cylinder, and count a ring that came with one of them', () => {
+    expect(about(found({}, gap('a', 'L4', 'top', 22)), strays)).toBeUndefined();
+    expect(about(found(four, gap('a', 'L4', 'top', 22)), /1 readings.*\(L4\)/)).toBeDefined();
+    expect(about(found(four, ring), strays)).toBeDefined();
+    expect(about(found({}, ring), strays)).toBeUndefined();
   });
 });

@@ -5,7 +5,7 @@ import { type LoggedReading, isReading } from '../record/reading';
 import { type Finding, about } from '../stage/finding';
 import type { Memo } from '../stage/memo';
 import { type StageId, type Subject, STAGE_OF, SUBJECT_IDS } from '../stages';
-import { type Instrument, calibrationEnds, isOutOfRange } from '../uncertainty/instrument';
+import { type Instrument, calibrationEnds, isOutOfDate, isOutOfRange } from '../uncertainty/instrument';
 import { type JudgedCylinder, numberAt } from './judgement';
 
 /** One reading that a tool should not have taken. */
@@ -28,8 +28,7 @@ interface Misuses {
 function misuseOf(reading: LoggedReading, subject: Subject, tools: ReadonlyMap<string, Instrument>): Misuse[] {
   const tool = reading.voided || reading.instrument === null ? undefined : tools.get(reading.instrument);
   if (!tool || !reading.instrument) return [];
-  const end = calibrationEnds(tool);
-  const [late, far] = [end !== null && reading.at.slice(0, 10) >= end, isOutOfRange(tool, reading.value)];
+  const [late, far] = [isOutOfDate(tool, reading.at), isOutOfRange(tool, reading.value)];
   return late || far ? [{ tool: reading.instrument, subject, late, far }] : [];
 }
 

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest';
+import { reading } from '@/fixtures/records';
+import { STEEL_EXPANSION } from '../heat/metals';
+import { fromMm } from '../quantity/length';
+import type { LoggedReading } from '../record/reading';
+import { UNNAMED_TOOL, sizeUncertainty } from './budget';
+import { type Instrument, instrumentKey } from './instrument';
+import { atTwenty, coarsest, sharedDoubt, sizedOf, toolLimit } from './sized';
+import { STARTING_INSTRUMENTS } from './startingInstruments';
+import { rectangular } from './uncertainty';
+
+const IRON = 11e-6;
+const SIZE = fromMm(100);
+const [first] = STARTING_INSTRUMENTS;
+if (!first) throw new Error('no tools');
+const tool = (id: string, limit: number, resolution: number): Instrument => ({ ...first, id, limit, resolution });
+const [fine, coarse] = [tool('fine', 1_000, 1_000), tool('coarse', 9_000, 10_000)];
+const tools = new Map([fine, coarse].map((t) => [instrumentKey(t), t]));
+const read = (change: Partial<LoggedReading> = {}): LoggedReading => ({
+  ...reading('a', 'L1', 'piston', SIZE),
+  voided: null,
+  round: 0,
+  boreRound: 0,
+  ...change,
+});
+const by = (instrument: Instrument): Partial<LoggedReading> => ({ instrument: instrumentKey(instrument) });
+
+describe('a reading at 20 °C (ISO 1)', () => {
+  const at = (temperature: number | null, gaugeTemperature: number | null): number =>
+    atTwenty({ value: SIZE, temperature, gaugeTemperature }, IRON) - SIZE;
+
+  it('is as read where no temperature is known', () => {
+    expect(at(null, null)).toBe(0);
+  });
+
+  it('a warm part is smaller at 20 °C, a warm tool read too little: the other is at 20 °C where it is not said', () => {
+    expect(at(30, null)).toBeCloseTo(-SIZE * IRON * 10, -2);
+    expect(at(null, 30)).toBeCloseTo(SIZE * STEEL_EXPANSION * 10, -2);
+    expect(at(20, 30)).toBe(at(null, 30));
+    expect(at(30, 20)).toBe(at(30, null));
+  });
+});
+
+describe('what readings share', () => {
+  it('is the widest limit of their tools, the unnamed one’s where none is named', () => {
+    const limits = (...some: LoggedReading[]): number => sharedDoubt(some, SIZE, IRON, tools).tool;
+    expect(limits(read(by(coarse)), read(by(fine)))).toBe(rectangular(coarse.limit));
+    expect(limits(read(by(fine)), read(by(coarse)))).toBe(rectangular(coarse.limit));
+    expect(limits(read())).toBe(rectangular(UNNAMED_TOOL.limit));
+    expect(toolLimit([read(by(fine)), read(by(coarse))], tools)).toBe(Math.max(UNNAMED_TOOL.limit, coarse.limit));
+    expect(toolLimit([], tools)).toBe(UNNAMED_TOOL.limit);
+  });
+
+  it('is a temperature that counts as noted once it was with each', () => {
+    const warm = { temperature: 25 };
+    expect(sharedDoubt([read(warm), read(warm)], SIZE, IRON, tools).noted).toBe(true);
+    expect(sharedDoubt([read(warm), read()], SIZE, IRON, tools).noted).toBe(false);
+  });
+
+  it('is read with the coarsest tool among them', () => {
+    expect(coarsest([read(by(fine)), read(by(coarse)), read(by(fine))], tools)).toBe(coarse);
+    expect(coarsest([read(by(fine))], tools)).toBe(fine);
+    expect(coarsest([], tools)).toBe(UNNAMED_TOOL);
+  });
+});
+
+describe('a size of several readings', () => {
+  it('is their mean, with U = 2u of what they share and what each has of its own; none of no readings', () => {
+    const some = [read(), read({ value: SIZE + 4_000 })];
+    const sized = sizedOf(some, IRON, tools);
+    expect(sized?.value).toBe(SIZE + 2_000);
+    expect(sized?.uncertainty).toBe(sized && sizeUncertainty(sized.doubt));
+    expect(sizedOf([], IRON, tools)).toBeNull();
+  });
+});
