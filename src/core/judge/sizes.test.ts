@@ -91,6 +91,17 @@ describe('a bore from its readings', () => {
     expect(judged.cylinders[0]?.bore.verdict.state).toBe('part read');
   });
 
+  it('plans the next size with the doubt of the largest reading, however well the smallest is known', () => {
+    const at = (depth: 'top' | 'bottom', inches: number, times: number): Entry[] =>
+      Array.from({ length: times }, (_, i) =>
+        boreReading(`${depth}${i}`, 'L1', depth, 90, fromInches(inches) + ((i % 3) - 1) * 7_620),
+      );
+    const { bore: often } = cylinder(judge(record(...at('top', 4.066, 1), ...at('bottom', 4.065, 9))), 'L1');
+    const { bore: seldom } = cylinder(judge(record(...at('top', 4.066, 9), ...at('bottom', 4.065, 1))), 'L1');
+    expect(often.largestUncertainty).toBeGreaterThan(often.size?.uncertainty ?? Infinity);
+    expect(seldom.largestUncertainty).toBeLessThan(seldom.size?.uncertainty ?? 0);
+  });
+
   it('keeps a size given without its place, the last that counts, until spots are read', () => {
     const alone = [reading('a', 'L1', 'bore', fromInches(4.066)), reading('b', 'L1', 'bore', fromInches(4.067))];
     expect(cylinder(judge(record(...alone)), 'L1').bore).toMatchObject({
