@@ -91,6 +91,30 @@ describe('a bore from its readings', () => {
     expect(judged.cylinders[0]?.bore.verdict.state).toBe('part read');
   });
 
+  it('asks for each spot as often as the grid does', () => {
+    const twice: Entry = { ...stamp('g'), kind: 'bores', replaces: null, value: { ...STARTING_BORES, repeats: 2 } };
+    const once = judge(record(twice, ...bore('L1')));
+    expect(cylinder(once, 'L1').bore).toMatchObject({ read: 0, verdict: { state: 'part read' } });
+    expect(once.tasks.bores.filter((t) => t.cylinder === 'L1').some((t) => t.done)).toBe(false);
+    const again = bore('L1').map((e, i) => ({ ...e, id: `again-${i}` }));
+    const both = cylinder(judge(record(twice, ...bore('L1'), ...again)), 'L1').bore;
+    expect(both.read).toBe(both.total);
+  });
+
+  it('is as found only once it was machined', () => {
+    expect(cylinder(judge(record(...bore('L1'))), 'L1').bore.asFound).toBeNull();
+  });
+
+  it('a bore of which one size is known is paired as any other', () => {
+    const alone = ['L1', 'R1'].flatMap((c, i) => [
+      reading(`b${c}`, c, 'bore', fromInches(4.065)),
+      reading(`p${c}`, c, 'piston', fromInches(4.0605) + i * 2_540),
+    ]);
+    const { ask, waiting } = judge(record(...alone)).pairing;
+    expect(ask.bores.map((b) => b.cylinder)).toEqual(['L1', 'R1']);
+    expect(waiting).toHaveLength(6);
+  });
+
   it('plans the next size with the doubt of the largest reading, however well the smallest is known', () => {
     const at = (depth: 'top' | 'bottom', inches: number, times: number): Entry[] =>
       Array.from({ length: times }, (_, i) =>
