@@ -201,3 +201,32 @@ test('the theme is kept from one page to the next', async ({ page, server }) => 
   await page.getByRole('button', { name: 'Change to light' }).click();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
 });
+
+test('views and choices are gone through by arrow keys, round the ends, each group one stop of the Tab key', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/builds/demo-tarn-five/rings`);
+  const tab = (name: string) => page.getByRole('tab', { name, exact: true });
+  await tab('Bench').focus();
+  for (const [key, name] of [
+    ['ArrowRight', 'All gaps'],
+    ['End', 'Set-up'],
+    ['ArrowRight', 'Bench'],
+    ['ArrowLeft', 'Set-up'],
+    ['Home', 'Bench'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(tab(name)).toBeFocused();
+    await expect(tab(name)).toHaveAttribute('aria-selected', 'true');
+    await expect(page.getByRole('tabpanel', { name, exact: true })).toBeVisible();
+  }
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('tabpanel', { name: 'Bench' })).toBeFocused();
+  const units = page.getByRole('radio', { name: 'mm', exact: true });
+  await page.getByRole('radio', { name: 'thou', exact: true }).focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(units).toBeFocused();
+  await expect(units).toBeChecked();
+  await expect(page.getByRole('radio', { name: 'thou', exact: true })).toHaveAttribute('tabindex', '-1');
+});
