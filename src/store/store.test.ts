@@ -12,6 +12,7 @@ import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
 import { appendEntries, entriesSince, lastSeqOf, loadBuild } from './log';
 import { shelf } from './shelf';
+import { writeCard } from './cards';
 
 let folder: string;
 let file: string;
@@ -83,6 +84,19 @@ describe('rows of the log', () => {
   });
 });
 
+describe('an entry that is sent again', () => {
+  it('is taken as it was, whatever has come since that it could not be made over any more', async () => {
+    const cylinders = (n: number, id: string, replaces: string): Entry =>
+      jobEntry({ engine: { ...job.engine, cylinders: n } }, id, replaces);
+    await createBuild(db, record());
+    const four = cylinders(4, 'job-2', 'job-1');
+    expect(await appendEntries(db, 'test', [four])).toMatchObject({ ok: true, conflicts: [] });
+    await appendEntries(db, 'test', [cylinders(8, 'job-3', 'job-2'), gap('a', 'L4', 'top', 22)]);
+    expect(await appendEntries(db, 'test', [four])).toMatchObject({ ok: true, conflicts: [] });
+    expect((await loadBuild(db, 'test'))?.record.entries.filter((e) => e.kind === 'job')).toHaveLength(3);
+  });
+});
+
 describe('the shelf’s card', () => {
   it('is worked out when it is asked for, not while entries are appended', async () => {
     await createBuild(db, record());
@@ -92,6 +106,18 @@ describe('the shelf’s card', () => {
     expect(await done()).toBe(before);
     const { cards } = await shelf(db, ask);
     expect(cards[0]?.done).toBe(Number(before) + 1);
+  });
+
+  it('is never put back to what it was before, by one who began earlier and ended later', async () => {
+    await createBuild(db, record());
+    const early = await loadBuild(db, 'test');
+    await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22)]);
+    const done = async () => (await shelf(db, ask)).cards[0]?.done;
+    const now = await done();
+    if (early) await writeCard(db, early);
+    expect(await done()).toBe(now);
+    const { rows } = await db.$client.execute('SELECT done FROM builds');
+    expect(rows[0]?.done).toBe(now);
   });
 });
 

@@ -114,6 +114,16 @@ describe('a ring in another cylinder', () => {
     expect(judgement.placing.top.standing.placed.map((p) => p.ring)).toEqual(['R1', 'L1']);
   });
 
+  it('is not proven by less than what the bores leave in doubt', () => {
+    const least = fromThou(21) + Math.round(Math.PI * fromThou(1));
+    const at = (more: number): string => {
+      const read = { ...fitted('b', 'R1', 0), value: least + more } as Entry;
+      return top(judge(record(...bores, read, placing))).state;
+    };
+    expect(at(1_000)).toBe('not proven');
+    expect(at(fromThou(2))).toBe('in window');
+  });
+
   it('a reading there takes its place; without measured bores nothing is predicted', () => {
     expect(
       top(

@@ -21,7 +21,7 @@ const RulesView = dynamic(() => import('./RulesView').then((m) => m.RulesView));
 const Place = dynamic(() => import('./Place').then((m) => m.Place), { ssr: false });
 const EngineFacts = dynamic(() => import('./EngineFacts').then((m) => m.EngineFacts));
 const Card = dynamic(() => import('./Card').then((m) => m.Card));
-const SheetForm = dynamic(() => import('./School').then((m) => m.SheetForm));
+const SheetForm = dynamic(() => import('./School').then((m) => m.SheetForm), { ssr: false });
 
 type Tab = 'plan' | 'all' | 'rules' | 'place' | 'engine' | 'card';
 

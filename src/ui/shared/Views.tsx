@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useId } from 'react';
+import { type ReactNode, Suspense, useId } from 'react';
 import { chooseByArrows } from './arrows';
 
 interface Props<T extends string> {
@@ -45,7 +45,8 @@ export function Views<T extends string>({ label, views, value, onChange }: Props
         tabIndex={0}
         className="min-h-0 flex-1 outline-none"
       >
-        {views.find(([view]) => view === value)?.[2]}
+        {/* A view that is loaded only now leaves the rest of the page as it is, and the focus where it is. */}
+        <Suspense>{views.find(([view]) => view === value)?.[2]}</Suspense>
       </div>
     </div>
   );

@@ -18,7 +18,7 @@ import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const Windows = dynamic(() => import('./Windows').then((m) => m.Windows));
 const ChartView = dynamic(() => import('./ChartView').then((m) => m.ChartView));
-const TakeChart = dynamic(() => import('./TakeChart').then((m) => m.TakeChart));
+const TakeChart = dynamic(() => import('./TakeChart').then((m) => m.TakeChart), { ssr: false });
 const HeatView = dynamic(() => import('../heat/HeatView').then((m) => m.HeatView), { ssr: false });
 
 const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart', own: 'your own', rule: 'common practice' };
