@@ -141,6 +141,16 @@ describe('the log', () => {
     );
   });
 
+  it('keeps who struck an entry out first, and leaves out an acceptance that was taken back', () => {
+    const read = record(gap('a', 'L1', 'top', 30)).entries;
+    const twice = logOf([...read, voiding('v', 'a', 'misread'), voiding('w', 'a', 'noted wrong')]);
+    expect(twice.voids.get('a')?.reason).toBe('misread');
+    expect(twice.numbers.get('L1')?.histories.get('top')).toMatchObject([{ voided: { reason: 'misread' } }]);
+    const accepted: Entry = { kind: 'accepted', id: 'x', at: '', by: '', of: 'a', reason: 'agreed' };
+    expect(logOf([...read, accepted]).accepted.get('a')).toMatchObject({ reason: 'agreed' });
+    expect(logOf([...read, accepted, voiding('v', 'x', 'taken back')]).accepted.has('a')).toBe(false);
+  });
+
   it('is made anew where a struck-out entry changes how others count', () => {
     const renewal: Entry = { kind: 'renewed', id: 'r', at: '', by: '', part: 'bore', cylinder: 'L1' };
     const entries = record(renewal).entries;
