@@ -280,8 +280,6 @@ async function browser(server: Server): Promise<void> {
     const took = await line.evaluate(
       (input: HTMLInputElement) =>
         new Promise<number>((resolve) => {
-          const type = (text: string): void =>
-            Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, text);
           const start = performance.now();
           new MutationObserver((_, observer) => {
             if (!document.querySelector('#line-said')?.textContent.includes('0.559 mm')) return;
@@ -292,7 +290,7 @@ async function browser(server: Server): Promise<void> {
             subtree: true,
             characterData: true,
           });
-          type('22');
+          Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, '22');
           input.dispatchEvent(new Event('input', { bubbles: true }));
         }),
     );
