@@ -1,8 +1,6 @@
 'use client';
 
 import { Delete } from 'lucide-react';
-import { useSyncExternalStore } from 'react';
-import { useKept } from '../shared/kept';
 
 /** The key for what only this kind of reading needs: a bracket of leaves, or a turn of the dial. */
 export type ExtraKey = '/' | 't';
@@ -27,25 +25,6 @@ const keysWith = (extra: ExtraKey, cuts: boolean): string[] => [
 ];
 
 const KEY_WORDS: Record<string, string> = { p: 'passes', c: 'cut' };
-
-const COARSE = '(pointer: coarse)';
-
-/** Whether there is a finger and no mouse: then taking the focus would bring up the device's own keyboard. */
-export const hasFingersOnly = (): boolean => window.matchMedia(COARSE).matches;
-
-function subscribe(changed: () => void): () => void {
-  const query = window.matchMedia(COARSE);
-  query.addEventListener('change', changed);
-  return () => query.removeEventListener('change', changed);
-}
-
-/** Whether the keypad shows: as chosen, else where there is a finger and no mouse. */
-export function useKeypad(): [boolean, () => void] {
-  const coarse = useSyncExternalStore(subscribe, hasFingersOnly, () => false);
-  const [kept, setKept] = useKept('spatium-keypad', '');
-  const shown = kept === '' ? coarse : kept === 'on';
-  return [shown, () => setKept(shown ? 'off' : 'on')];
-}
 
 interface Props {
   extra: ExtraKey;

@@ -1,6 +1,7 @@
 'use client';
 
 import { Keyboard, SkipForward, Undo2 } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
 import { tasksOf } from '@/core/judge/next';
 import { type HearingContext, acceptedBy } from '@/core/quantity/hear';
@@ -10,10 +11,12 @@ import { type At, nextTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
-import { Keypad, hasFingersOnly, useKeypad } from './Keypad';
+import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
 import { useActions } from './useActions';
 import { type Prepared, useEntry } from './useEntry';
+
+const Keypad = dynamic(() => import('./Keypad').then((m) => m.Keypad), { ssr: false });
 
 interface Props {
   /** The tasks this line works through. */

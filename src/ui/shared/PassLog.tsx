@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
 import { printLength } from '@/core/quantity/print';
 import { SQUARING_WORDS } from '@/core/rings/ring';
@@ -11,7 +12,8 @@ import { Popup } from './Popup';
 import { When } from './When';
 import type { Logged, LoggedCut, LoggedReading } from '@/core/record/reading';
 
-const REASONS = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
+/** Loaded when one is struck out. */
+const StrikeOutForm = dynamic(() => import('./StrikeOutForm').then((m) => m.StrikeOutForm), { ssr: false });
 
 type Item = Logged;
 
@@ -137,7 +139,6 @@ function details(
 
 /** Voiding asks for the reason; the reading stays on record. */
 function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; what: string }) {
-  const [reason, setReason] = useState('');
   return (
     <Popup
       label={`Strike out ${what}`}
@@ -150,43 +151,13 @@ function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; wha
       }
     >
       {(close) => (
-        <>
-          <p className="mb-2 font-bold">Strike out {what}: why?</p>
-          <div className="flex flex-wrap gap-2">
-            {REASONS.map((r) => (
-              <Button
-                key={r}
-                onClick={() => {
-                  onStrike(r);
-                  close();
-                }}
-              >
-                {r}
-              </Button>
-            ))}
-          </div>
-          <form
-            className="mt-3 flex gap-2"
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (!reason.trim()) return;
-              onStrike(reason.trim());
-              close();
-            }}
-          >
-            <input
-              aria-label="Another reason"
-              placeholder="another reason"
-              className="field"
-              value={reason}
-              maxLength={200}
-              onChange={(event) => setReason(event.target.value)}
-            />
-            <Button type="submit" kind="accent" disabled={!reason.trim()}>
-              Strike
-            </Button>
-          </form>
-        </>
+        <StrikeOutForm
+          what={what}
+          onStrike={(reason) => {
+            onStrike(reason);
+            close();
+          }}
+        />
       )}
     </Popup>
   );
