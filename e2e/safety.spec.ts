@@ -80,6 +80,33 @@ test('with the server gone the bench goes on: entries wait, survive a reload of 
   await server.end();
 });
 
+test('with the server gone, what was not loaded yet says so in its place, and the bench goes on', async ({ page }) => {
+  const server = new Server();
+  await server.start();
+  await server.put({ id: 'unloaded', entries: [jobEntry()] });
+  await page.goto(`${server.url}/builds/unloaded/rings`, { waitUntil: 'networkidle' });
+  await expect(line(page)).toBeFocused();
+  await server.kill();
+  const unloaded = page.getByText('This part could not be loaded');
+  await page.getByRole('button', { name: 'Keypad' }).click();
+  await expect(unloaded).toBeVisible();
+  await page.getByRole('button', { name: 'Keypad' }).click();
+  await expect(unloaded).toBeHidden();
+  await page.getByRole('tab', { name: 'Grooves' }).click();
+  await expect(page.getByRole('tabpanel', { name: 'Grooves' })).toContainText('could not be loaded');
+  await page.getByRole('tab', { name: 'Bench' }).click();
+  await line(page).focus();
+  await page.keyboard.type('22');
+  await page.keyboard.press('Enter');
+  await expect(rings(page)).toContainText('1/16');
+  await page.keyboard.press('ArrowLeft');
+  await page.getByRole('button', { name: /^Strike out/ }).click();
+  await expect(unloaded).toBeVisible();
+  await server.start();
+  await expect.poll(async () => readingsIn((await server.record('unloaded')).entries).length).toBe(1);
+  await server.end();
+});
+
 test('two benches on one build see each other’s readings, and cannot overwrite each other’s choices unseen', async ({
   browser,
   server,

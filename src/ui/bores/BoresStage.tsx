@@ -18,11 +18,11 @@ import { Views } from '../shared/Views';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { AllBores } from './AllBores';
+import { Dial } from './Dial';
 import { Grid } from './Grid';
 import { Renew } from './Renew';
 import { Section } from './Section';
 
-const Dial = dynamic(() => import('./Dial').then((m) => m.Dial), { ssr: false });
 const Shapes = dynamic(() => import('./Shapes').then((m) => m.Shapes));
 const NextSize = dynamic(() => import('./NextSize').then((m) => m.NextSize));
 const GaugeSetup = dynamic(() => import('./GaugeSetup').then((m) => m.GaugeSetup));

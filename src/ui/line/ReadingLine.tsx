@@ -11,6 +11,7 @@ import { type At, nextTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
+import { Loaded } from '../shared/Loaded';
 import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
 import { useActions } from './useActions';
@@ -139,13 +140,15 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
         </div>
       </div>
       {keypad && (
-        <Keypad
-          extra={spots ? 't' : '/'}
-          cuts={fitted}
-          onKey={(key) => setTyped((t) => t + key)}
-          onBack={() => setTyped((t) => t.slice(0, -1))}
-          onEnter={enter}
-        />
+        <Loaded>
+          <Keypad
+            extra={spots ? 't' : '/'}
+            cuts={fitted}
+            onKey={(key) => setTyped((t) => t + key)}
+            onBack={() => setTyped((t) => t.slice(0, -1))}
+            onEnter={enter}
+          />
+        </Loaded>
       )}
     </section>
   );

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { type ReactNode, useRef, useState } from 'react';
 import { buttonLook } from './Button';
+import { Loaded } from './Loaded';
 
 const load = () => import('./PopupPanel').then((m) => m.PopupPanel);
 /** Loaded when one is about to be opened. */
@@ -38,9 +39,11 @@ export function Popup({ label, trigger, look = buttonLook(), width = 'w-80', chi
         {trigger}
       </button>
       {open && (
-        <PopupPanel button={button} label={label} width={width} onClose={close}>
-          {children(close)}
-        </PopupPanel>
+        <Loaded>
+          <PopupPanel button={button} label={label} width={width} onClose={close}>
+            <Loaded>{children(close)}</Loaded>
+          </PopupPanel>
+        </Loaded>
       )}
     </>
   );

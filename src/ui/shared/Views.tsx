@@ -1,6 +1,7 @@
 'use client';
 
-import { type ReactNode, Suspense, useId } from 'react';
+import { type ReactNode, useId } from 'react';
+import { Loaded } from './Loaded';
 import { chooseByArrows } from './arrows';
 
 interface Props<T extends string> {
@@ -45,8 +46,7 @@ export function Views<T extends string>({ label, views, value, onChange }: Props
         tabIndex={0}
         className="min-h-0 flex-1 outline-none"
       >
-        {/* A view that is loaded only now leaves the rest of the page as it is, and the focus where it is. */}
-        <Suspense>{views.find(([view]) => view === value)?.[2]}</Suspense>
+        <Loaded>{views.find(([view]) => view === value)?.[2]}</Loaded>
       </div>
     </div>
   );

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { buttonLook } from '../shared/Button';
+import { Loaded } from '../shared/Loaded';
 import type { Paper, PaperFormProps } from './PaperForm';
 
 const load = () => import('./PaperForm').then((m) => m.PaperForm);
@@ -34,7 +35,9 @@ export function PaperButton(props: Omit<PaperFormProps, 'button' | 'paperWords' 
         {props.given ? 'Change' : 'Enter'} <span className="sr-only">{PAPER_WORDS[props.paper]}</span>
       </button>
       {open && (
-        <PaperForm {...props} paperWords={PAPER_WORDS[props.paper]} button={button} onClose={() => setOpen(false)} />
+        <Loaded>
+          <PaperForm {...props} paperWords={PAPER_WORDS[props.paper]} button={button} onClose={() => setOpen(false)} />
+        </Loaded>
       )}
     </>
   );
