@@ -24,8 +24,7 @@ interface Props {
   style: CrownStyle;
   title: string;
   className?: string;
-  /** A joint is moved, to where it would come to rest; without it the crown is only looked at. */
-  /** `held` while the pointer has it. */
+  /** A joint is moved, to where it would come to rest, `held` while the pointer has it; without this the crown is only looked at. */
   onMove?: (joint: Joint, to: number, held?: boolean) => void;
   /** What was moved is let go of. */
   onRest?: () => void;

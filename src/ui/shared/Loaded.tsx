@@ -26,8 +26,7 @@ export class Loaded extends Component<{ children: ReactNode }, State> {
     if (!isOfLoading(error)) throw error as Error;
     return (
       <p role="status" className="p-3">
-        <b>This part could not be loaded: the server does not answer.</b> What is typed goes on being kept. Reload the
-        page once the server is back.
+        <b>This part could not be loaded.</b> What is typed goes on being kept. Reload the page once the server answers.
       </p>
     );
   }

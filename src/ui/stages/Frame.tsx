@@ -21,7 +21,8 @@ export function Frame({ main, aside, foot }: Props) {
             aria-label="Why, and what to know"
             className="no-print w-[310px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4 text-[0.9375rem] max-lg:w-full max-lg:border-t max-lg:border-l-0 max-md:px-4"
           >
-            <Later>{aside}</Later>
+            {/* Where readings are logged their verdict comes first. Elsewhere what stands beside is worked with. */}
+            {foot ? <Later>{aside}</Later> : aside}
           </aside>
         )}
       </div>
