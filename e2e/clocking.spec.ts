@@ -132,6 +132,20 @@ test('a joint that is held is not set, however long, until it is let go of', asy
     .toEqual([{ cylinder: 'R1', joints: { top: 100 } }]);
 });
 
+test('a joint is nudged as often as it is pressed, however fast', async ({ page, server }) => {
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await open(page, server, 'clocking', [clock()]);
+  await goTo(page, '2');
+  await points(page, 'top', '45.0');
+  await page.getByRole('button', { name: 'top ring gap, 1° on' }).evaluate(async (button: HTMLElement) => {
+    for (let press = 0; press < 6; press += 1) {
+      button.click();
+      for (let turn = 0; turn < 5; turn += 1) await Promise.resolve();
+    }
+  });
+  await points(page, 'top', '51.0');
+});
+
 test('a joint is dragged with live findings, set once it is let go of, cured by one press, undone and redone', async ({
   page,
   server,
