@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { browserForTests } from './scripts/chromium.mjs';
 
 export default defineConfig({
   testDir: './e2e',
@@ -12,7 +13,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: browserForTests() ?? undefined,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,7 +1,24 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
+/** Tests that put something else in a module's or a global's place: these get modules of their own. */
+const ALONE = ['src/core/stages.test.ts', 'src/ui/openBuild/outbox.test.ts'];
+
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 60_000 },
+  test: {
+    testTimeout: 60_000,
+    projects: [
+      { extends: true, test: { name: 'alone', include: ALONE } },
+      {
+        extends: true,
+        test: {
+          name: 'together',
+          include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+          exclude: ALONE,
+          isolate: false,
+        },
+      },
+    ],
+  },
 });

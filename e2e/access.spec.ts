@@ -148,9 +148,11 @@ test('axe finds nothing on what opens over the bench', async ({ page, server }) 
 test('axe finds nothing on what opens over the targets', async ({ page, server }) => {
   await page.goto(`${server.url}/builds/demo-tarn-five/targets`, { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Enter service manual' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
   await axeFindsNothing(page, 'manual', { within: '[role=dialog]' });
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Enter own figure' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
   await axeFindsNothing(page, 'own figure', { within: '[role=dialog]' });
   await page.keyboard.press('Escape');
   await page.getByRole('tab', { name: 'Heat' }).click();

@@ -21,6 +21,7 @@ import { gap, griddedRecord, largeRecord } from '../src/fixtures/records';
 import { STAGE_IDS } from '../src/core/stages';
 import { Server } from '../e2e/server';
 import type { JudgeTimes } from './benchJudge';
+import { browserAsUsed } from './chromium.mjs';
 
 interface Row {
   what: string;
@@ -266,7 +267,7 @@ async function weights(chrome: Browser, server: Server): Promise<void> {
 async function browser(server: Server): Promise<void> {
   await server.put(largeRecord(1_000, 'bench'));
   const chrome = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: browserAsUsed(),
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   const page = await chrome.newPage({ viewport: { width: 1280, height: 800 } });

@@ -1,5 +1,6 @@
 /** npm run screenshots: the pictures in docs/screenshots, anew from the demo's data. */
 import { chromium } from '@playwright/test';
+import { browserAsUsed } from './chromium.mjs';
 import { join } from 'node:path';
 import { Server } from '../e2e/server';
 import { openDatabase } from '../src/store/open';
@@ -54,7 +55,7 @@ const db = await openDatabase(join(server.folder, 'shop.db'));
 await seedCharts(db);
 db.$client.close();
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: browserAsUsed(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', typed, tab, tools = false } of SHOTS) {

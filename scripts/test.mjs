@@ -1,11 +1,11 @@
 // npm test: sets itself up, then type check and production build beside unit tests and lint, then browser tests.
 // The last line counts them all together; any failure makes the exit code non-zero.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { browserForTests } from './chromium.mjs';
 import { ROOT, install } from './setup.mjs';
 
-const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 const RESULTS = join(ROOT, 'test-results');
 
 let passed = 0;
@@ -48,13 +48,15 @@ function readResults(file) {
 }
 
 async function ensureChromium() {
-  if (existsSync(CHROMIUM)) return true;
-  console.log('Installing Chromium from Debian’s packages …');
-  await sh('apt-get', ['update', '-qq']);
-  await sh('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
-    env: { DEBIAN_FRONTEND: 'noninteractive' },
-  });
-  if (existsSync(CHROMIUM)) return true;
+  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  const apt = (...args) => sh('apt-get', ['-qq', ...args], { quiet: true, env });
+  if (browserForTests() === null) {
+    console.log('Installing Chromium from Debian’s packages …');
+    await apt('update');
+    for (const name of ['chromium-headless-shell', 'chromium'])
+      if (browserForTests() === null) await apt('install', '-y', '--no-install-recommends', name);
+  }
+  if (browserForTests() !== null) return true;
   console.error(
     'The browser tests need Chromium, and it could not be installed. Install it (apt-get install chromium, as root), or name one with CHROMIUM=/path/to/chromium.',
   );
@@ -75,10 +77,9 @@ async function units() {
 }
 
 async function browser() {
-  if (!step('Chromium is there', await ensureChromium())) return;
   const file = join(RESULTS, 'browser.json');
   const ok = await sh('npx', ['playwright', 'test', '--reporter=list,json'], {
-    env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file, CHROMIUM },
+    env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file },
   });
   const stats = readResults(file)?.stats;
   if (!stats) return step('browser tests ran', false);
@@ -105,7 +106,7 @@ async function unitsAndLint() {
 install();
 rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS, { recursive: true });
-const [built] = await Promise.all([typesAndBuild(), unitsAndLint()]);
-if (built) await browser();
+const [built, , chromium] = await Promise.all([typesAndBuild(), unitsAndLint(), ensureChromium()]);
+if (step('Chromium is there', chromium) && built) await browser();
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/shared/Link';
 import { buttonLook } from '@/ui/shared/Button';
 import { Header } from '@/ui/shared/Header';
 

@@ -1,5 +1,5 @@
 import Form from 'next/form';
-import Link from 'next/link';
+import { Link } from '@/ui/shared/Link';
 import { SHELF_PAGE } from '@/store/shelfAsk';
 import { database } from '@/store/store';
 import { buttonLook } from '@/ui/shared/Button';

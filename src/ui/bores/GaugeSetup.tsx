@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import { useState } from 'react';
 import { easySetting, makeUpsFor, spanFor } from '@/core/bores/gauge';
 import type { Nm } from '@/core/quantity/length';
@@ -56,7 +56,7 @@ export function GaugeSetup() {
           </div>
           <p className="mt-1 text-sm text-soft">
             Its rods, washers and dial stand with{' '}
-            <Link href="/instruments" prefetch={false} className="font-bold text-blue underline underline-offset-4">
+            <Link href="/instruments" className="font-bold text-blue underline underline-offset-4">
               the shop’s tools
             </Link>
             .

@@ -1,7 +1,7 @@
 'use client';
 
 import { Download, Plus } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { saveChartVersion } from '@/actions';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import { useState } from 'react';
 import { INSTRUMENT_KIND_WORDS, SUITED, isOutOfDate, isOutOfRange, suits } from '@/core/uncertainty/instrument';
 import { useHands, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
@@ -87,7 +87,6 @@ export function Hand({ subject }: { subject: Subject }) {
           </button>{' '}
           <Link
             href="/instruments"
-            prefetch={false}
             className="inline-flex min-h-11 items-center text-soft underline underline-offset-4"
           >
             The shop’s tools

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from './Link';
 import type { ReactNode } from 'react';
 import { ThemeSwitch } from './ThemeSwitch';
 
@@ -35,7 +35,6 @@ export function Header({ children }: { children?: ReactNode }) {
             <Link
               key={href}
               href={href}
-              prefetch={false}
               className="flex min-h-11 items-center font-medium underline-offset-4 hover:underline"
             >
               {words}

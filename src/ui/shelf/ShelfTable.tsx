@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import { lengthText } from '@/core/quantity/print';
 import type { ShelfAsk, ShelfSort } from '@/store/shelfAsk';
 import { When } from '../shared/When';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import type { Target } from '@/core/targets/target';
 import { useJudgement } from '../openBuild/contexts';
 import { buttonLook } from '../shared/Button';

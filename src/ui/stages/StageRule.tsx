@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import { useEffect, useRef } from 'react';
 import { useJudgement } from '../openBuild/contexts';
 import { type StageId, STAGES } from '@/core/stages';

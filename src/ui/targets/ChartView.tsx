@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
 import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf } from '@/core/targets/chart';
@@ -28,11 +28,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
             {chart.name}, version {chart.version}
           </h2>
           {charts?.some((k) => k.chart.id === chart.id) && (
-            <Link
-              href={`/charts/${chart.id}`}
-              prefetch={false}
-              className="font-bold text-blue underline underline-offset-4"
-            >
+            <Link href={`/charts/${chart.id}`} className="font-bold text-blue underline underline-offset-4">
               Open it in the chart room
             </Link>
           )}
@@ -111,7 +107,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
           />
         </div>
         {chosen && <TakeChart chart={chosen} trigger="See the difference" />}
-        <Link href="/charts" prefetch={false} className={buttonLook()}>
+        <Link href="/charts" className={buttonLook()}>
           All charts
         </Link>
       </section>

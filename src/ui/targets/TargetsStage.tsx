@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../shared/Link';
 import { useState } from 'react';
 import { rangeText } from '@/core/quantity/print';
 import type { Target } from '@/core/targets/target';
@@ -171,11 +171,7 @@ function DutyWords() {
             ? `: ${duty.suggestion.reason}`
             : `: ${duty.suggestion.ask.replace(/\.$/, '')}`}
         . Pistons: <b className="font-medium text-ink">{piston?.words ?? 'not said'}</b>.{' '}
-        <Link
-          href={`/builds/${judgement.id}/job`}
-          prefetch={false}
-          className="font-bold text-blue underline underline-offset-4"
-        >
+        <Link href={`/builds/${judgement.id}/job`} className="font-bold text-blue underline underline-offset-4">
           Change it on the job card
         </Link>
       </p>

@@ -1,0 +1,2 @@
+export function browserForTests(): string | null;
+export function browserAsUsed(): string;
