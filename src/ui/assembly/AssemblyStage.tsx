@@ -1,14 +1,14 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Views } from '../shared/Views';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
+import { onDemand } from '../shared/onDemand';
 
-const AtTheBlock = dynamic(() => import('./AtTheBlock').then((m) => m.AtTheBlock));
-const CrankPlan = dynamic(() => import('./CrankPlan').then((m) => m.CrankPlan));
+const AtTheBlock = onDemand(() => import('./AtTheBlock').then((m) => m.AtTheBlock));
+const CrankPlan = onDemand(() => import('./CrankPlan').then((m) => m.CrankPlan));
 
 type Tab = 'block' | 'rods';
 

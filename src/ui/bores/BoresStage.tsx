@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { DEPTH_WORDS, directionWords, sameSpot } from '@/core/bores/grid';
 import { easySetting } from '@/core/bores/gauge';
@@ -22,11 +21,12 @@ import { Dial } from './Dial';
 import { Grid } from './Grid';
 import { Renew } from './Renew';
 import { Section } from './Section';
+import { onDemand } from '../shared/onDemand';
 
-const Shapes = dynamic(() => import('./Shapes').then((m) => m.Shapes));
-const NextSize = dynamic(() => import('./NextSize').then((m) => m.NextSize));
-const GaugeSetup = dynamic(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
-const GridForm = dynamic(() => import('./GridForm').then((m) => m.GridForm));
+const Shapes = onDemand(() => import('./Shapes').then((m) => m.Shapes));
+const NextSize = onDemand(() => import('./NextSize').then((m) => m.NextSize));
+const GaugeSetup = onDemand(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
+const GridForm = onDemand(() => import('./GridForm').then((m) => m.GridForm));
 
 type View = 'readings' | 'shapes' | 'size' | 'gauge' | 'grid';
 

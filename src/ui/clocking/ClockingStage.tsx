@@ -1,7 +1,6 @@
 'use client';
 
 import { Redo2, Undo2 } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { type KeyboardEvent, useEffect, useState } from 'react';
 import type { Joint } from '@/core/clocking/joints';
 import { turnOf, viewWords } from '@/core/clocking/view';
@@ -15,13 +14,14 @@ import { JointTable } from './JointTable';
 import { Breaches, Holding } from './RuleList';
 import { SchoolChoice } from './School';
 import { useClocking } from './useClocking';
+import { onDemand } from '../shared/onDemand';
 
-const Crowns = dynamic(() => import('./Crowns').then((m) => m.Crowns));
-const RulesView = dynamic(() => import('./RulesView').then((m) => m.RulesView));
-const Place = dynamic(() => import('./Place').then((m) => m.Place), { ssr: false });
-const EngineFacts = dynamic(() => import('./EngineFacts').then((m) => m.EngineFacts));
-const Card = dynamic(() => import('./Card').then((m) => m.Card));
-const SheetForm = dynamic(() => import('./School').then((m) => m.SheetForm), { ssr: false });
+const Crowns = onDemand(() => import('./Crowns').then((m) => m.Crowns));
+const RulesView = onDemand(() => import('./RulesView').then((m) => m.RulesView));
+const Place = onDemand(() => import('./Place').then((m) => m.Place));
+const EngineFacts = onDemand(() => import('./EngineFacts').then((m) => m.EngineFacts));
+const Card = onDemand(() => import('./Card').then((m) => m.Card));
+const SheetForm = onDemand(() => import('./School').then((m) => m.SheetForm));
 
 type Tab = 'plan' | 'all' | 'rules' | 'place' | 'engine' | 'card';
 

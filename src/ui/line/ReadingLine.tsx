@@ -1,7 +1,6 @@
 'use client';
 
 import { Keyboard, SkipForward, Undo2 } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
 import { tasksOf } from '@/core/judge/next';
 import { type HearingContext, acceptedBy } from '@/core/quantity/hear';
@@ -11,13 +10,13 @@ import { type At, nextTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
-import { Loaded } from '../shared/Loaded';
 import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
 import { useActions } from './useActions';
 import { type Prepared, useEntry } from './useEntry';
+import { onDemand } from '../shared/onDemand';
 
-const Keypad = dynamic(() => import('./Keypad').then((m) => m.Keypad), { ssr: false });
+const Keypad = onDemand(() => import('./Keypad').then((m) => m.Keypad));
 
 interface Props {
   /** The tasks this line works through. */
@@ -140,15 +139,13 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
         </div>
       </div>
       {keypad && (
-        <Loaded>
-          <Keypad
-            extra={spots ? 't' : '/'}
-            cuts={fitted}
-            onKey={(key) => setTyped((t) => t + key)}
-            onBack={() => setTyped((t) => t.slice(0, -1))}
-            onEnter={enter}
-          />
-        </Loaded>
+        <Keypad
+          extra={spots ? 't' : '/'}
+          cuts={fitted}
+          onKey={(key) => setTyped((t) => t + key)}
+          onBack={() => setTyped((t) => t.slice(0, -1))}
+          onEnter={enter}
+        />
       )}
     </section>
   );

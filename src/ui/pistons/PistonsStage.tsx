@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { At } from '@/core/stage/tasks';
 import { clearanceAdvice } from '@/core/pistons/clearance';
@@ -22,9 +21,10 @@ import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { type PistonSubject, PISTON_SUBJECTS } from '@/core/pistons/stage';
+import { onDemand } from '../shared/onDemand';
 
-const PairingView = dynamic(() => import('./PairingView').then((m) => m.PairingView), { ssr: false });
-const GaugePoint = dynamic(() => import('./GaugePoint').then((m) => m.GaugePoint));
+const PairingView = onDemand(() => import('./PairingView').then((m) => m.PairingView));
+const GaugePoint = onDemand(() => import('./GaugePoint').then((m) => m.GaugePoint));
 
 type View = 'readings' | 'pairing' | 'gauge';
 

@@ -1,7 +1,6 @@
 'use client';
 
 import type { Subject } from '@/core/stages';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { At } from '@/core/stage/tasks';
 import { RINGS, RING_WORDS } from '@/core/rings/ring';
@@ -17,12 +16,13 @@ import { RingBench } from './RingBench';
 import { RingTable } from './RingTable';
 import { GROOVE_SUBJECTS } from '@/core/rings/grooves';
 import { ringsOnRoute } from '@/core/rings/stage';
+import { onDemand } from '../shared/onDemand';
 
-const Gaps = dynamic(() => import('./Gaps').then((m) => m.Gaps), { ssr: false });
-const Swap = dynamic(() => import('./Swap').then((m) => m.Swap), { ssr: false });
-const RingSetView = dynamic(() => import('./RingSetView').then((m) => m.RingSetView));
-const Grooves = dynamic(() => import('./Grooves').then((m) => m.Grooves));
-const Setup = dynamic(() => import('./Setup').then((m) => m.Setup));
+const Gaps = onDemand(() => import('./Gaps').then((m) => m.Gaps));
+const Swap = onDemand(() => import('./Swap').then((m) => m.Swap));
+const RingSetView = onDemand(() => import('./RingSetView').then((m) => m.RingSetView));
+const Grooves = onDemand(() => import('./Grooves').then((m) => m.Grooves));
+const Setup = onDemand(() => import('./Setup').then((m) => m.Setup));
 
 type View = 'bench' | 'gaps' | 'swap' | 'set' | 'grooves' | 'setup';
 

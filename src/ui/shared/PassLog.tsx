@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
 import { printLength } from '@/core/quantity/print';
 import { SQUARING_WORDS } from '@/core/rings/ring';
@@ -11,9 +10,10 @@ import { Button, buttonLook } from './Button';
 import { Popup } from './Popup';
 import { When } from './When';
 import type { Logged, LoggedCut, LoggedReading } from '@/core/record/reading';
+import { onDemand } from './onDemand';
 
 /** Loaded when one is struck out. */
-const StrikeOutForm = dynamic(() => import('./StrikeOutForm').then((m) => m.StrikeOutForm), { ssr: false });
+const StrikeOutForm = onDemand(() => import('./StrikeOutForm').then((m) => m.StrikeOutForm));
 
 type Item = Logged;
 

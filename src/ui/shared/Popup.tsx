@@ -1,13 +1,11 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { type ReactNode, useRef, useState } from 'react';
-import { buttonLook } from './Button';
-import { Loaded } from './Loaded';
+import type { ReactNode } from 'react';
+import { Opener } from './Opener';
+import { onDemand } from './onDemand';
 
 const load = () => import('./PopupPanel').then((m) => m.PopupPanel);
-/** Loaded when one is about to be opened. */
-const PopupPanel = dynamic(load, { ssr: false });
+const PopupPanel = onDemand(load);
 
 interface Props {
   label: string;
@@ -20,31 +18,14 @@ interface Props {
 }
 
 /** A button that opens a small panel beside itself. */
-export function Popup({ label, trigger, look = buttonLook(), width = 'w-80', children }: Props) {
-  const [open, setOpen] = useState(false);
-  const button = useRef<HTMLButtonElement>(null);
-  const close = (): void => setOpen(false);
+export function Popup({ label, trigger, look, width = 'w-80', children }: Props) {
   return (
-    <>
-      <button
-        ref={button}
-        type="button"
-        aria-haspopup="dialog"
-        aria-expanded={open}
-        onPointerEnter={() => void load()}
-        onFocus={() => void load()}
-        onClick={() => setOpen(!open)}
-        className={look}
-      >
-        {trigger}
-      </button>
-      {open && (
-        <Loaded>
-          <PopupPanel button={button} label={label} width={width} onClose={close}>
-            <Loaded>{children(close)}</Loaded>
-          </PopupPanel>
-        </Loaded>
+    <Opener load={load} trigger={trigger} look={look}>
+      {(button, close) => (
+        <PopupPanel button={button} label={label} width={width} onClose={close}>
+          {children(close)}
+        </PopupPanel>
       )}
-    </>
+    </Opener>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 
 import { type ReactNode, useId } from 'react';
-import { Loaded } from './Loaded';
 import { chooseByArrows } from './arrows';
 
 interface Props<T extends string> {
@@ -46,7 +45,7 @@ export function Views<T extends string>({ label, views, value, onChange }: Props
         tabIndex={0}
         className="min-h-0 flex-1 outline-none"
       >
-        <Loaded>{views.find(([view]) => view === value)?.[2]}</Loaded>
+        {views.find(([view]) => view === value)?.[2]}
       </div>
     </div>
   );

@@ -1,9 +1,7 @@
 'use client';
 
 /** A time as the bench's clock shows it; the server, which cannot know that clock, leaves UTC. */
-import { useSyncExternalStore } from 'react';
-
-const never = (): (() => void) => () => undefined;
+import { useInBrowser } from './useInBrowser';
 
 const twoDigits = (n: number): string => String(n).padStart(2, '0');
 
@@ -13,8 +11,7 @@ const local = (at: string): string => {
 };
 
 export function When({ at }: { at: string }) {
-  const text = useSyncExternalStore(
-    never,
+  const text = useInBrowser(
     () => local(at),
     () => at.slice(0, 16).replace('T', ' '),
   );

@@ -1,14 +1,11 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { useRef, useState } from 'react';
-import { buttonLook } from '../shared/Button';
-import { Loaded } from '../shared/Loaded';
+import { Opener } from '../shared/Opener';
+import { onDemand } from '../shared/onDemand';
 import type { Paper, PaperFormProps } from './PaperForm';
 
 const load = () => import('./PaperForm').then((m) => m.PaperForm);
-/** Loaded when one is about to be opened. */
-const PaperForm = dynamic(load, { ssr: false });
+const PaperForm = onDemand(load);
 
 const PAPER_WORDS: Record<Paper, string> = {
   sheet: 'packed sheet',
@@ -18,27 +15,15 @@ const PAPER_WORDS: Record<Paper, string> = {
 
 /** Opens the form for what one paper says of a figure. */
 export function PaperButton(props: Omit<PaperFormProps, 'button' | 'paperWords' | 'onClose'>) {
-  const [open, setOpen] = useState(false);
-  const button = useRef<HTMLButtonElement>(null);
-  return (
+  const words = PAPER_WORDS[props.paper];
+  const trigger = (
     <>
-      <button
-        ref={button}
-        type="button"
-        aria-haspopup="dialog"
-        aria-expanded={open}
-        onPointerEnter={() => void load()}
-        onFocus={() => void load()}
-        onClick={() => setOpen(true)}
-        className={buttonLook()}
-      >
-        {props.given ? 'Change' : 'Enter'} <span className="sr-only">{PAPER_WORDS[props.paper]}</span>
-      </button>
-      {open && (
-        <Loaded>
-          <PaperForm {...props} paperWords={PAPER_WORDS[props.paper]} button={button} onClose={() => setOpen(false)} />
-        </Loaded>
-      )}
+      {props.given ? 'Change' : 'Enter'} <span className="sr-only">{words}</span>
     </>
+  );
+  return (
+    <Opener load={load} trigger={trigger}>
+      {(button, close) => <PaperForm {...props} paperWords={words} button={button} onClose={close} />}
+    </Opener>
   );
 }

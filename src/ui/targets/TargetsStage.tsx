@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import { rangeText } from '@/core/quantity/print';
@@ -15,11 +14,12 @@ import { SideBySide } from './SideBySide';
 import { type Figure, FIGURES, targetOf } from './figures';
 import { useShopCharts } from './useShopCharts';
 import type { JudgedCylinder } from '@/core/judge/judgement';
+import { onDemand } from '../shared/onDemand';
 
-const Windows = dynamic(() => import('./Windows').then((m) => m.Windows));
-const ChartView = dynamic(() => import('./ChartView').then((m) => m.ChartView));
-const TakeChart = dynamic(() => import('./TakeChart').then((m) => m.TakeChart), { ssr: false });
-const HeatView = dynamic(() => import('../heat/HeatView').then((m) => m.HeatView), { ssr: false });
+const Windows = onDemand(() => import('./Windows').then((m) => m.Windows));
+const ChartView = onDemand(() => import('./ChartView').then((m) => m.ChartView));
+const TakeChart = onDemand(() => import('./TakeChart').then((m) => m.TakeChart));
+const HeatView = onDemand(() => import('../heat/HeatView').then((m) => m.HeatView));
 
 const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart', own: 'your own', rule: 'common practice' };
 

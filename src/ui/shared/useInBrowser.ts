@@ -1,0 +1,6 @@
+import { useSyncExternalStore } from 'react';
+
+const never = (): (() => void) => () => undefined;
+
+/** What only the browser can know; on the server, and until the page listens, `before`. */
+export const useInBrowser = <T>(known: () => T, before: () => T): T => useSyncExternalStore(never, known, before);
