@@ -1,4 +1,4 @@
-// npm test: sets itself up, then type check and production build beside unit tests and lint, then browser tests.
+// npm test: sets itself up, then lint beside type check, production build and unit tests, then browser tests.
 // The last line counts them all together; any failure makes the exit code non-zero.
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -91,22 +91,21 @@ async function browser() {
 const node = process.execPath;
 const quiet = { quiet: true };
 
-async function typesAndBuild() {
+const lint = async () => step('lint', await sh('npm', ['run', '--silent', 'lint'], quiet));
+
+async function typesBuildAndUnits() {
   step('routes have their types', await sh(node, ['node_modules/next/dist/bin/next', 'typegen'], quiet));
   step('type check', await sh(node, ['node_modules/typescript/bin/tsc', '--noEmit'], quiet));
   const build = ['--input-type=module', '-e', "(await import('./scripts/setup.mjs')).build()"];
-  return step('production build', await sh(node, build, quiet));
-}
-
-async function unitsAndLint() {
+  const built = step('production build', await sh(node, build, quiet));
   await units();
-  step('lint', await sh('npm', ['run', '--silent', 'lint'], quiet));
+  return built;
 }
 
 install();
 rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS, { recursive: true });
-const [built, , chromium] = await Promise.all([typesAndBuild(), unitsAndLint(), ensureChromium()]);
+const [built, , chromium] = await Promise.all([typesBuildAndUnits(), lint(), ensureChromium()]);
 if (step('Chromium is there', chromium) && built) await browser();
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -44,15 +44,15 @@ export const forwardBankOf = (engine: Pick<Engine, 'numbering'>, { forwardBank }
 /** The rod of every cylinder, by the cylinder's id. */
 export function rodsOf(cylinders: readonly Cylinder[], engine: Engine, choices: RodChoices): Map<string, Rod> {
   const fromFront = [...cylinders].sort(
-    (a, b) => a.place - b.place || (a.bank === forwardBankOf(engine, choices) ? -1 : 1),
+    (a, b) => a.row - b.row || (a.bank === forwardBankOf(engine, choices) ? -1 : 1),
   );
   if (throwsOf(engine, choices) === 'own')
     return new Map(fromFront.map((c, i) => [c.id, { throw: i + 1, faces: 'both', besides: null }]));
   return new Map(
     fromFront.map((c) => {
-      const besides = cylinders.find((other) => other.place === c.place && other.bank !== c.bank)?.id ?? null;
+      const besides = cylinders.find((other) => other.row === c.row && other.bank !== c.bank)?.id ?? null;
       const faces = besides === null ? 'both' : c.bank === forwardBankOf(engine, choices) ? 'front' : 'rear';
-      return [c.id, { throw: c.place, faces, besides }];
+      return [c.id, { throw: c.row, faces, besides }];
     }),
   );
 }

@@ -21,7 +21,7 @@ const vee: Engine = {
 const bank = (engine: Engine, side: string): string[] =>
   cylindersOf(engine)
     .filter((c) => c.bank === side)
-    .sort((a, b) => a.place - b.place)
+    .sort((a, b) => a.row - b.row)
     .map((c) => c.label);
 
 describe('numbering', () => {
@@ -62,7 +62,7 @@ describe('numbering', () => {
   it('renumbering moves no cylinder: places stay', () => {
     const places = (engine: Engine): string[] =>
       cylindersOf(engine)
-        .map((c) => `${c.id}@${c.place}`)
+        .map((c) => `${c.id}@${c.row}`)
         .sort();
     expect(places({ ...vee, numbering: { scheme: 'lettered', start: 'rear', firstBank: 'left' } })).toEqual(
       places(vee),

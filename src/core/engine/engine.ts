@@ -1,7 +1,7 @@
 /**
  * The block: how its cylinders lie, and what they are called.
  *
- * A cylinder's identity is its place in the block (bank and place counted from the front), never its
+ * A cylinder's identity is where it stands in the block (bank, and row counted from the front), never its
  * number: renumbering an engine renames the bores and moves no reading.
  * Banks are left and right as seen from the driver's seat, looking forward. Common practice, no source.
  */
@@ -38,13 +38,13 @@ export interface Engine {
 }
 
 export interface Cylinder {
-  /** Place in the block: bank and place from the front, e.g. `L2`, `R1`, or `1` on one bank. */
+  /** Where it stands in the block: bank, and row from the front, e.g. `L2`, `R1`, or `1` on one bank. */
   id: string;
   /** What the engine's own scheme calls it, e.g. `3` or `B2`. */
   label: string;
   bank: Bank;
   /** Counted from the front of its bank, 1 first. */
-  place: number;
+  row: number;
   /** Centre of the bore seen from above, front at the top, in bore spacings. */
   deck: { x: number; y: number };
 }
@@ -77,13 +77,13 @@ function bankOf(
   const reach = engine.layout === 'flat' ? 0.95 : 0.62;
   const stagger = bank === 'only' || bank === forward ? 0 : 0.22;
   return Array.from({ length: count }, (_, i) => {
-    const place = i + 1;
-    const index = engine.numbering.start === 'front' ? i : count - place;
+    const row = i + 1;
+    const index = engine.numbering.start === 'front' ? i : count - row;
     return {
-      id: bank === 'only' ? String(place) : `${bank === 'left' ? 'L' : 'R'}${place}`,
+      id: bank === 'only' ? String(row) : `${bank === 'left' ? 'L' : 'R'}${row}`,
       label: labelOf(engine, first, index, inFirstBank),
       bank,
-      place,
+      row,
       deck: { x: side * reach, y: i + stagger },
     };
   });

@@ -137,7 +137,7 @@ function eventsOf({ history, round, bores }: RingAsk): { events: RingEvent[]; re
       kind: 'reading',
       reading: {
         id: item.id,
-        place: `${item.cylinder}/${fit?.depth ?? USUAL_DEPTH}`,
+        where: `${item.cylinder}/${fit?.depth ?? USUAL_DEPTH}`,
         value: item.value,
         upTo: item.upTo,
         open: fit?.open ?? false,

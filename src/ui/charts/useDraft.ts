@@ -22,13 +22,15 @@ function readDraft(kept: string): Chart | null {
   }
 }
 
-/** Unsaved changes to a chart, kept in this browser until they are saved or thrown away. Their `version` is the one they were made over. */
-export function useDraft(latest: Chart): {
+export interface Draft {
   draft: Chart;
   changed: boolean;
   set: (chart: Chart) => void;
   drop: () => void;
-} {
+}
+
+/** Unsaved changes to a chart, kept in this browser until they are saved or thrown away. Their `version` is the one they were made over. */
+export function useDraft(latest: Chart): Draft {
   const key = `spatium-chart:${latest.id}`;
   const [kept] = useKept(key, '');
   const held = useMemo(() => readDraft(kept), [kept]);

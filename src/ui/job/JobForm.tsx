@@ -77,7 +77,7 @@ function numberingWords(engine: Job['engine']): string {
   const words = (bank: string): string =>
     cylindersOf(engine)
       .filter((c) => c.bank === bank)
-      .sort((a, b) => a.place - b.place)
+      .sort((a, b) => a.row - b.row)
       .map((c) => c.label)
       .join(' ');
   return hasTwoBanks(engine.layout)
