@@ -3,7 +3,9 @@
  */
 import { z } from 'zod';
 import { judge } from '@/core/judge/judge';
-import { type BuildRecord, type Entry, isVoidable } from '@/core/record/record';
+import { type BuildRecord, type Entry, isVoidable, lastOf } from '@/core/record/record';
+import { SUBJECTS } from '@/core/stages';
+import { sizeFault } from '@/core/quantity/hear';
 import type { JudgedRing } from '@/core/rings/judged';
 import { type Saying, sayingText } from '@/core/quantity/saying';
 import { entrySchema, faultsOf } from './schema';
@@ -171,10 +173,11 @@ const refused = (...faults: string[]): FileRead => ({
     faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults,
 });
 
-/** What cannot be seen in one entry alone: ids used twice, voids of nothing, no job card. */
+/** What cannot be seen in one entry alone: ids used twice, voids of nothing, sizes that cannot be, no job card. */
 function crossFaults(entries: Entry[]): string[] {
   const seen = new Map<string, Entry>();
   const faults: string[] = [];
+  const bore = lastOf(entries, 'job')?.value.plannedBore ?? null;
   entries.forEach((entry, i) => {
     const where = `record.entries.${i}`;
     if (seen.has(entry.id)) faults.push(`${where}: the id ${entry.id} is used twice`);
@@ -185,6 +188,10 @@ function crossFaults(entries: Entry[]): string[] {
         faults.push(
           `${where}: only readings, cuts, acceptances, checks and renewals can be voided, not a ${target.kind} entry`,
         );
+    }
+    if (entry.kind === 'reading') {
+      const wrong = sizeFault(SUBJECTS[entry.subject].field, entry.value, bore);
+      if (wrong) faults.push(`${where}.value: ${wrong}`);
     }
     if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== 'reading')
       faults.push(`${where}: it accepts ${entry.of}, which is no earlier reading`);

@@ -5,7 +5,7 @@ import { pairingOf } from '@/core/pistons/pairing';
 import { type Entry } from '@/core/record/record';
 import { STARTING_CLOCKING } from '@/core/clocking/choices';
 import { STARTING_RING_SET } from '@/core/rings/set';
-import { fromThou } from '@/core/quantity/length';
+import { fromMm, fromThou } from '@/core/quantity/length';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
@@ -258,6 +258,16 @@ describe('the build file', () => {
       'a negative gap',
       textOf({ ...good, record: record(reading('a', 'L1', 'top', -5)) }),
       /record\.entries\.1\.value: not negative/,
+    ],
+    [
+      'a bore of nothing',
+      textOf({ ...good, record: record(reading('a', 'L1', 'bore', 0)) }),
+      /record\.entries\.1\.value: there is no bore of 0 mm/,
+    ],
+    [
+      'a gap of 100 mm',
+      textOf({ ...good, record: record(reading('a', 'L1', 'top', fromMm(100))) }),
+      /record\.entries\.1\.value: there is no ring end gap of 100 mm/,
     ],
     ['text for a number', textOf(good).replace(String(fromThou(22)), '"22"'), /record\.entries\.1\.value/],
     [

@@ -8,7 +8,8 @@ import type { Job } from '@/core/job/job';
 import { judge } from '@/core/judge/judge';
 import { readingsAt } from '@/core/judge/judgement';
 import { type BuildRecord, type Entry, isChoice, isVoidable, lastOf } from '@/core/record/record';
-import { SUBJECT_IDS } from '@/core/stages';
+import { SUBJECTS, SUBJECT_IDS } from '@/core/stages';
+import { sizeFault } from '@/core/quantity/hear';
 import { ENTRY_SHAPE, entrySchema } from '@/files/schema';
 import type { Database } from './open';
 import { builds, log } from './schema';
@@ -69,8 +70,8 @@ export type Appended =
 interface Against {
   /** Kinds of the entries they name, by id. */
   kinds: ReadonlyMap<string, Entry['kind']>;
-  /** Cylinders of the engine as its last job card has it. */
-  cylinders: ReadonlySet<string>;
+  /** The last job card; null where there is none. */
+  job: Job | null;
 }
 
 /** Cylinders and rings that an entry names. */
@@ -82,14 +83,18 @@ function namedBy(entry: Entry): string[] {
 const cylindersIn = ({ engine }: Job): Set<string> => new Set(cylindersOf(engine).map((c) => c.id));
 
 /** What stops new entries from joining a record, as sentences. */
-function faultsOfNew(entries: Entry[], { kinds, cylinders }: Against): string[] {
+function faultsOfNew(entries: Entry[], { kinds, job: before }: Against): string[] {
   const all = new Map(kinds);
-  const last = lastOf(entries, 'job');
-  const places = last ? cylindersIn(last.value) : cylinders;
+  const job = lastOf(entries, 'job')?.value ?? before;
+  const places = job ? cylindersIn(job) : new Set<string>();
   const faults: string[] = [];
   for (const entry of entries) {
     for (const place of new Set(namedBy(entry)))
       if (!places.has(place)) faults.push(`This engine has no cylinder at ${place}.`);
+    if (entry.kind === 'reading') {
+      const wrong = sizeFault(SUBJECTS[entry.subject].field, entry.value, job?.plannedBore ?? null);
+      if (wrong) faults.push(`At ${entry.cylinder}: ${wrong}.`);
+    }
     if (entry.kind === 'accepted' && all.get(entry.of) !== 'reading')
       faults.push(`There is no reading ${entry.of} to accept.`);
     if (entry.kind === 'void') {
@@ -165,9 +170,8 @@ export async function appendEntries(db: Database, buildId: string, entries: Entr
   const kinds = new Map(found.map(({ id, kind }) => [id, kind as Entry['kind']]));
   const fresh = entries.filter((e) => !kinds.has(e.id));
   const job = card && entryOf(card);
-  const cylinders = job?.kind === 'job' ? cylindersIn(job.value) : new Set<string>();
   const newJob = lastOf(fresh, 'job');
-  const faults = faultsOfNew(fresh, { kinds, cylinders });
+  const faults = faultsOfNew(fresh, { kinds, job: job?.kind === 'job' ? job.value : null });
   if (newJob) faults.push(...(await orphanedBy(db, buildId, newJob.value)));
   if (faults.length > 0) return { ok: false, missing: false, faults };
   const statements = [...fresh.map((entry) => insertion(db, buildId, entry)), touch(db, buildId)];

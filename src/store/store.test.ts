@@ -5,6 +5,7 @@ import { createClient } from '@libsql/client';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Entry } from '@/core/record/record';
 import { startingChoices } from '@/core/targets/target';
+import { fromMm } from '@/core/quantity/length';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';
 import { ENTRY_SHAPE } from '@/files/schema';
@@ -172,6 +173,8 @@ describe('what may not be appended', () => {
   it.each<[string, Entry[], RegExp]>([
     ['a reading of no cylinder', [gap('x', 'R9', 'top', 22)], /no cylinder at R9/],
     ['a void of nothing', [voiding('v', 'ghost')], /no reading ghost/],
+    ['a gap of 100 mm', [reading('x', 'L1', 'top', fromMm(100))], /At L1: there is no ring end gap of 100 mm/],
+    ['a bore of nothing', [reading('x', 'L1', 'bore', 0)], /At L1: there is no bore of 0 mm/],
     [
       'a job card that takes away a cylinder with readings',
       [jobEntry({ engine: { ...job.engine, cylinders: 6 } }, 'job-2', 'job-1')],

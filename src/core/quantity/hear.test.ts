@@ -49,6 +49,16 @@ describe('a gap in thou', () => {
     });
   });
 
+  it.each(['15-16', '15 - 16', '15–16', '15 to 16', '15to16', '15 thou to 16 thou'])(
+    'takes %j as the same bracket, as it is said at the bench',
+    (text) => {
+      expect(hear(text, gap)).toMatchObject({
+        kind: 'understood',
+        meaning: { value: fromThou(15), upTo: fromThou(16) },
+      });
+    },
+  );
+
   it('asks about a bracket the wrong way round, and refuses one leaf that does both', () => {
     expect(hear('16/15', gap)).toMatchObject({
       kind: 'question',

@@ -152,7 +152,7 @@ function plain(text: string): string {
 const NUMERAL = String.raw`(?:\d+\.?\d*|\.\d+)`;
 const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
 const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
-const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*) ?/ ?(${NUMERAL}) ?([a-zµ"]*)$`);
+const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*?) ?(?:/|-|to) ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const SETTING = new RegExp(`^(set|here) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
 const CUT = /^c(?:ut)? ?(\d{1,4}(?:\.\d)?)?$/;
 const PASSES = new RegExp(`^(?:p(?:asses)?|>) ?(${NUMERAL} ?[a-zµ"]*)$|^(${NUMERAL} ?[a-zµ"]*)\\+$`);
@@ -170,9 +170,22 @@ function usual(context: HearingContext): { least: Nm; most: Nm } {
 }
 
 /** Whether a value can be recorded at all, questioned or not. */
-function possible(value: Nm, { field, bore }: HearingContext): boolean {
+function possible(value: Nm, { field, bore }: Pick<HearingContext, 'field' | 'bore'>): boolean {
   if (!isFine(field)) return value >= SIZES.least && value <= SIZES.most;
   return value >= 0 && value <= (bore === null ? WIDEST_GAP_UNKNOWN_BORE : bore * WIDEST_GAP_SHARE);
+}
+
+/**
+ * What is wrong with a figure that no field of the bench took: null where it can be. Wider than what is taken at the
+ * bench, so that nothing taken there is refused later.
+ *
+ * @param value nm
+ * @param bore planned, nm; null when not known
+ * @example sizeFault('gap', 100_000_000, 20_000_000) // 'there is no ring end gap of 100 mm'
+ */
+export function sizeFault(field: Field, value: Nm, bore: Nm | null): string | null {
+  const widest = Math.max(2 * (bore ?? SIZES.most), WIDEST_GAP_UNKNOWN_BORE / WIDEST_GAP_SHARE);
+  return possible(value, { field, bore: widest }) ? null : `there is no ${NAMES[field]} of ${toMm(value)} mm`;
 }
 
 function isUsual(value: Nm, context: HearingContext): boolean {
@@ -345,7 +358,7 @@ function unknownUnit(word: string, context: HearingContext): Heard {
   };
 }
 
-/** `15/16`: the largest leaf that passes and the first that does not. */
+/** `15/16`, `15-16`, `15 to 16`: the largest leaf that passes and the first that does not. */
 function hearBracket(parts: [string, string, string, string], context: HearingContext): Heard {
   const [lowNumeral, lowWord, highNumeral, highWord] = parts;
   if (!isFine(context.field))

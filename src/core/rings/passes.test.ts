@@ -10,7 +10,7 @@ const read = (thou: number, change: Partial<PassReading> = {}): RingEvent => {
     kind: 'reading',
     reading: {
       id: `r${count}`,
-      place: '1/top',
+      where: '1/top',
       value: fromThou(thou),
       upTo: null,
       open: false,
@@ -52,9 +52,21 @@ describe('the passes of a ring', () => {
     expect(judged(read(17), cut(6), read(14, ready)).wander).toMatchObject({ filed: true });
   });
 
+  it('a gap that shrinks over a cut disagrees however little, and teaches the filer nothing', () => {
+    expect(judged(read(20), cut(3), read(19.5, ready))).toMatchObject({
+      wander: { before: fromThou(20), after: fromThou(19.5), filed: true },
+      taken: [],
+    });
+    expect(judged(read(20), read(19.5)).wander).toBeNull();
+    expect(judged(read(20), cut(3), read(19, { ...ready, upTo: fromThou(20.5) }))).toMatchObject({
+      wander: null,
+      taken: [],
+    });
+  });
+
   it('readings at another depth or in another bore neither wander nor tell what a cut took', () => {
-    expect(judged(read(26), read(22, { place: '1/bottom' }))).toMatchObject({ wander: null, repeats: 1, filed: false });
-    expect(judged(read(15), cut(6), read(19, { ...ready, place: '2/top' }))).toMatchObject({
+    expect(judged(read(26), read(22, { where: '1/bottom' }))).toMatchObject({ wander: null, repeats: 1, filed: false });
+    expect(judged(read(15), cut(6), read(19, { ...ready, where: '2/top' }))).toMatchObject({
       wander: null,
       filed: true,
       taken: [],

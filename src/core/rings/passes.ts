@@ -10,8 +10,8 @@ import { type GapReading, likelyGap, nextLeaf } from './ring';
 /** A reading as far as its order matters. */
 export interface PassReading extends GapReading {
   id: string;
-  /** The bore and the depth: readings at different places say nothing of one another. */
-  place: string;
+  /** The bore and the depth: readings at different depths or in different bores say nothing of one another. */
+  where: string;
   deburred: boolean;
   squared: boolean;
 }
@@ -95,21 +95,25 @@ export function passesOf({ events, limit, step, min }: Ask): Passes {
     }
     const { reading } = event;
     const before = found.reading;
-    const same = before !== null && before.place === reading.place;
+    const same = before !== null && before.where === reading.where;
     const grew = same && reading.value > before.value && apartOf(before, reading) > most;
     const filed =
       before !== null && (cuts.length > 0 || reading.deburred || (grew && (min === null || before.value < min)));
     const apart = !same ? 0 : apartOf(before, reading);
     const shrank = same && reading.value < before.value;
+    // Between two leaves lies what the hand feels; but over a cut a ring cannot shrink at all.
+    const agree = apart <= (shrank && cuts.length > 0 ? 0 : most);
     found.wander =
-      same && apart > most && (shrank || !filed) ? { before: before.value, after: reading.value, apart, filed } : null;
+      same && !agree && (shrank || !filed) ? { before: before.value, after: reading.value, apart, filed } : null;
     if (filed && !reading.deburred && !reading.squared) found.unprepared.add(reading.id);
+    const removed = before ? likelyGap(reading, step) - likelyGap(before, step) : 0;
     const [first] = cuts;
     const filer = first?.filer ?? null;
     const counts = cuts.map((c) => c.count);
     if (
       same &&
       !found.wander &&
+      removed >= 0 &&
       filer !== null &&
       cuts.every((c) => c.filer === filer) &&
       counts.every((c): c is number => c !== null && c > 0) &&
@@ -120,7 +124,7 @@ export function passesOf({ events, limit, step, min }: Ask): Passes {
         ids: cuts.map((c) => c.id),
         filer,
         count: counts.reduce((a, b) => a + b, 0),
-        removed: likelyGap(reading, step) - likelyGap(before, step),
+        removed,
       });
     found.filed ||= filed;
     found.repeats = filed || !same ? 1 : found.repeats + 1;
