@@ -327,7 +327,7 @@ function corrie(): BuildRecord {
     .take('bore', tool('gauge-in', '2026-02-16'))
     .take('piston', tool('mic-3-4in', '2025-04-10'))
     .bores({ plate: true });
-  const clearances = [3.1, 3.4, 2.8, 3.0, 2.2, 4.1, 5.6, 3.2];
+  const clearances = [3.1, 3.4, 2.7, 3.0, 2.2, 4.1, 5.6, 3.2];
   const tenths = [4, 10, 2, 12, 0, 18, 24, 8];
   const forms = [
     [2, 1, 1, 0, 0, 0],

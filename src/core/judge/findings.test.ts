@@ -81,7 +81,12 @@ describe('findings about readings', () => {
     ['a bore away from the plan', sizes(4.08, 4.0755), /bore 4.0800 in is 15 thou from the planned 4.0650 in/, 'note'],
     ['a tight piston', sizes(4.065, 4.0625), /clearance 2.5 thou is under 3.7 thou/, 'stop'],
     ['a loose piston', sizes(4.065, 4.055), /clearance 10.0 thou is over 5.7 thou/, 'mend'],
-    ['a clearance at its limit', sizes(4.065, 4.0613), /clearance 3.7 thou ± 0.3 thou is too near a limit/, 'mend'],
+    [
+      'a clearance at its least',
+      sizes(4.065, 4.0613),
+      /clearance 3.7 thou ± 0.3 thou against a least of 3.7 thou: the chance that it is too tight is about one in five/,
+      'mend',
+    ],
     ['a short ring', [gap('a', 'L1', 'top', 20)], /top ring: 20 thou is under 21 thou/, 'stop'],
     ['a ring over its limit', [gap('a', 'L1', 'second', 40)], /second ring: 40 thou is over 28 thou/, 'mend'],
     ['a short rail', [gap('a', 'L1', 'upperRail', 12)], /upper rail: 12 thou is under 15 thou/, 'stop'],

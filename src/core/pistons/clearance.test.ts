@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
+import { sayingText } from '../quantity/saying';
 import type { Target } from '../targets/target';
 import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability } from '../uncertainty/budget';
 import { rectangular } from '../uncertainty/uncertainty';
@@ -8,8 +9,8 @@ import {
   clearanceAdvice,
   clearanceIsDone,
   clearanceOf,
-  clearanceState,
   clearanceUncertainty,
+  clearanceVerdict,
 } from './clearance';
 
 const window = (min: number, aimTo: number, limit: number): Target => ({
@@ -48,11 +49,10 @@ describe('clearance', () => {
     expect(toInches(clearance)).toBeCloseTo(0.00157, 5);
   });
 
-  it('housing 2.3654, journal 2.3615: 0.0039 within 0.001 to 0.004, but not proven (common practice, no source)', () => {
+  it('housing 2.3654, journal 2.3615: 0.0039 within 0.001 to 0.004 (common practice, no source)', () => {
     const clearance = clearanceOf(fromInches(2.3654), fromInches(2.3615));
     expect(clearance).toBe(fromThou(3.9));
-    expect(clearanceState(clearance, window(1, 4, 4), U)).toBe('not proven');
-    expect(clearanceState(clearance, window(1, 4, 4), 0)).toBe('in window');
+    expect(clearanceVerdict(clearance, window(1, 4, 4), U).state).toBe('in window');
   });
 
   it('combines tool, last digit, hand and temperature of both (published: JCGM 100:2008; the figures from memory)', () => {
@@ -81,20 +81,40 @@ describe('clearance', () => {
     [3.5, 'in window'],
     [4.0, 'in window'],
     [4.5, 'loose'],
-    [5.05, 'not proven'],
+    [5.05, 'over'],
+    [2.7, 'not proven'],
+    [2.6, 'tight'],
+    [3.15, 'in window'],
     [6, 'over'],
     [-1, 'tight'],
   ] as const)('%s thou against 3–4, limit 5, is %s', (thou, state) => {
-    expect(clearanceState(thou === null ? null : fromThou(thou), window(3, 4, 5), U)).toBe(state);
+    expect(clearanceVerdict(thou === null ? null : fromThou(thou), window(3, 4, 5), U).state).toBe(state);
+  });
+
+  // a window half a thou wide, with tools good for a quarter: it can be met
+  it.each([
+    [4.75, 'in window'],
+    [4.5, 'not proven'],
+    [4.1, 'tight'],
+  ] as const)('%s ± 0.26 thou with a least of 4.5 and an end of 5 is %s', (thou, state) => {
+    const found = clearanceVerdict(fromThou(thou), window(4.5, 5, 5), fromThou(0.26));
+    expect(found.state).toBe(state);
+    if (state === 'not proven')
+      expect(sayingText(clearanceAdvice(found, 1), 'imperial')).toContain('about one in five');
   });
 
   it('is recorded without a verdict when nothing says what it must be', () => {
-    expect(clearanceState(fromThou(3), { set: false, ask: 'the sheet' }, 0)).toBe('no target');
+    expect(clearanceVerdict(fromThou(3), { set: false, ask: 'the sheet' }, 0)).toEqual({
+      state: 'no target',
+      chance: null,
+    });
   });
 
   it('is done in window or loose only, and has something to say of every state', () => {
     const states = ['to do', 'tight', 'in window', 'loose', 'over', 'not proven', 'no target'] as const;
     expect(states.filter(clearanceIsDone)).toEqual(['in window', 'loose']);
-    expect(new Set(states.map((s) => JSON.stringify(clearanceAdvice(s, 1)))).size).toBe(states.length);
+    expect(new Set(states.map((s) => JSON.stringify(clearanceAdvice({ state: s, chance: 0.2 }, 1)))).size).toBe(
+      states.length,
+    );
   });
 });

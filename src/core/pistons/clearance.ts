@@ -5,7 +5,8 @@ import type { Nm } from '../quantity/length';
 import { type Saying, clear, say } from '../quantity/saying';
 import type { Target } from '../targets/target';
 import { type Doubt, heatDoubt } from '../uncertainty/budget';
-import { combined, conformity, expanded } from '../uncertainty/uncertainty';
+import { COVERAGE, combined, expanded } from '../uncertainty/uncertainty';
+import { type Side, chanceWords, decide } from '../verdict/decide';
 
 /** The state words of a clearance. `no target` when both sizes are read and nothing says what it must be. */
 export type ClearanceState = 'to do' | 'tight' | 'in window' | 'loose' | 'over' | 'not proven' | 'no target';
@@ -42,26 +43,44 @@ export function clearanceUncertainty(bore: DoubtedSize, piston: DoubtedSize): Nm
   );
 }
 
+/** How far under its minimum a clearance still counts as at it: a tenth of a thou. Common practice, no source. */
+const GRACE: Nm = 2_540;
+
+const STATES: Record<Side, ClearanceState> = {
+  under: 'tight',
+  'not proven': 'not proven',
+  inside: 'in window',
+  'past the aim': 'loose',
+  over: 'over',
+};
+
+/** The verdict on a clearance. */
+export interface ClearanceVerdict {
+  state: ClearanceState;
+  /** The chance that it is tighter than its minimum by more than a tenth; null where nothing is asked of it. */
+  chance: number | null;
+}
+
 /**
- * State of a clearance ± its uncertainty (ISO 14253-1 at the minimum and the upper limit; the end of the
- * aim window is advice and is judged by the value itself).
+ * The verdict on a clearance ± its uncertainty: tight or not only once that is shown, loose or over by what it reads.
+ *
+ * @param uncertainty k = 2, nm
+ * @example clearanceVerdict(null, { set: false, ask: '' }, 0).state // 'to do'
  */
-export function clearanceState(clearance: Nm | null, target: Target, uncertainty: Nm): ClearanceState {
-  if (clearance === null) return 'to do';
-  if (!target.set) return 'no target';
+export function clearanceVerdict(clearance: Nm | null, target: Target, uncertainty: Nm): ClearanceVerdict {
+  if (clearance === null) return { state: 'to do', chance: null };
+  if (!target.set) return { state: 'no target', chance: null };
   const { min, aimTo, limit } = target.inForce;
-  const side = conformity(clearance - uncertainty, clearance + uncertainty, min, limit);
-  if (side === 'below') return 'tight';
-  if (side === 'above') return 'over';
-  if (side === 'not proven') return side;
-  return aimTo !== null && clearance > aimTo ? 'loose' : 'in window';
+  const found = { value: clearance, standard: uncertainty / COVERAGE };
+  const { side, chance } = decide(found, { min, grace: GRACE, aimTo, most: limit });
+  return { state: STATES[side], chance };
 }
 
 /** Whether a piston may go in with a clearance in this state. */
 export const clearanceIsDone = (state: ClearanceState): boolean => state === 'in window' || state === 'loose';
 
-/** What to do about a clearance in a state, in one sentence. */
-export function clearanceAdvice(state: ClearanceState, uncertainty: Nm): Saying {
+/** What to do about a clearance, in one sentence or two. */
+export function clearanceAdvice({ state, chance }: ClearanceVerdict, uncertainty: Nm): Saying {
   switch (state) {
     case 'tight':
       return say`Hone, or try another piston: too tight, it scuffs and seizes.`;
@@ -72,7 +91,7 @@ export function clearanceAdvice(state: ClearanceState, uncertainty: Nm): Saying 
     case 'over':
       return say`Try a larger piston: too loose, it rocks and ruins the ring seal.`;
     case 'not proven':
-      return say`Within ± ${clear(uncertainty)} of a limit, which is all these tools can tell. Read both again.`;
+      return say`The chance that it is too tight is ${chanceWords(chance ?? 0)}: ± ${clear(uncertainty)} is all these tools can tell. Read both again.`;
     case 'no target':
       return say`Recorded, but nothing says yet what it must be.`;
     case 'to do':

@@ -7,6 +7,7 @@ import type { JudgedBore } from '../bores/judged';
 import type { Cylinder } from '../engine/engine';
 import type { JudgedPiston } from './judged';
 import type { JudgedClearance } from './judgedClearance';
+import { chanceWords } from '../verdict/decide';
 
 /** A cylinder with what its clearance comes from. */
 interface Cleared extends Cylinder {
@@ -59,7 +60,7 @@ export function pistonFindings({ id, label, outlier, size: sized, range, pin }: 
  */
 export function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
-  const { value, state, uncertainty, target, strip } = clearance;
+  const { value, state, chance, uncertainty, target, strip } = clearance;
   if (value === null) return [];
   if (value < 0)
     return [
@@ -94,7 +95,7 @@ export function clearanceFindings({ clearance, label, id, bore }: Cleared): Find
     out.push(
       at(
         'mend',
-        say`Cylinder ${label}: clearance ${clear(value)} ± ${clear(uncertainty)} is too near a limit for the tools to prove. Read both again, with finer tools if there are any.`,
+        say`Cylinder ${label}: clearance ${clear(value)} ± ${clear(uncertainty)}${where} against a least of ${clear(min)}: the chance that it is too tight is ${chanceWords(chance ?? 0)}. Read both again, with finer tools if there are any.`,
       ),
     );
   return out;

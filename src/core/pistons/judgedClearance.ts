@@ -4,7 +4,7 @@ import type { Nm } from '../quantity/length';
 import { type Saying, clear, say, size } from '../quantity/saying';
 import { type LoggedReading, lastUnvoided } from '../record/reading';
 import type { Target } from '../targets/target';
-import { type ClearanceState, clearanceOf, clearanceState, clearanceUncertainty } from './clearance';
+import { type ClearanceState, clearanceOf, clearanceUncertainty, clearanceVerdict } from './clearance';
 import type { JudgedPiston } from './judged';
 import { type StripCheck, stripCheck } from './piston';
 
@@ -15,6 +15,8 @@ export interface JudgedClearance {
   uncertainty: Nm;
   target: Target;
   state: ClearanceState;
+  /** The chance that it is tighter than its minimum by more than a tenth; null where nothing is asked of it. */
+  chance: number | null;
   working: Saying[];
   /** The feeler strip's passes, and what the last that counts says of the clearance: a check, never the record. */
   strip: { passes: readonly LoggedReading[]; check: StripCheck | null };
@@ -38,6 +40,7 @@ export function judgedClearance(
       uncertainty: 0,
       target,
       state: 'to do',
+      chance: null,
       working: [],
       strip: { passes: strips, check: null },
     };
@@ -50,7 +53,7 @@ export function judgedClearance(
     mean,
     uncertainty,
     target,
-    state: clearanceState(value, target, uncertainty),
+    ...clearanceVerdict(value, target, uncertainty),
     working: [
       ...bore.size.working,
       say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)} (k = 2)`,

@@ -210,7 +210,7 @@ function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
     says: say`clearance ${clear(clearance.value)}: `,
     state: clearance.state,
     strong: null,
-    soft: clearanceAdvice(clearance.state, clearance.uncertainty),
+    soft: clearanceAdvice(clearance, clearance.uncertainty),
   };
 }
 

@@ -151,7 +151,7 @@ function Readings() {
         )}
         <div className="min-w-56 flex-1 text-xl leading-snug">
           <StateMark state={clearance.state} />
-          <p>{text(clearanceAdvice(clearance.state, clearance.uncertainty))}</p>
+          <p>{text(clearanceAdvice(clearance, clearance.uncertainty))}</p>
           {clearance.mean !== null && clearance.value !== null && clearance.mean !== clearance.value && (
             <p className="text-base text-soft">
               The least over piston travel; the mean is {length(clearance.mean, 'clearance')}.
