@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type HearingContext, factorIn, hear, hearField } from './hear';
+import { type HearingContext, factorIn, hear, hearField, sizeFault } from './hear';
 import { fromInches, fromMm, fromThou } from './length';
 
 const gap: HearingContext = { field: 'gap', units: 'imperial', bore: fromInches(4.065), expected: null, setting: null };
@@ -390,5 +390,33 @@ describe('a factor typed for a gap', () => {
     ['0.0006', null],
   ])('%j', (text, factor) => {
     expect(factorIn(text)).toBe(factor);
+  });
+});
+
+describe('sizes that no field of the bench took', () => {
+  it.each<[Parameters<typeof sizeFault>[0], number, number | null, boolean]>([
+    ['bore', 0, 86, true],
+    ['bore', 86, 86, false],
+    ['pin', 4.9, 86, true],
+    ['gap', 0.5, null, false],
+    ['gap', 50, null, false],
+    ['gap', 50.1, null, true],
+    ['gap', 100, null, true],
+    ['gap', 10, 20, false],
+    ['gap', 10.1, 20, true],
+    ['gap', 50.1, 400, true],
+  ])('a %s of %s mm on a planned bore of %s', (field, value, bore, wrong) => {
+    expect(sizeFault(field, fromMm(value), bore === null ? null : fromMm(bore)) !== null).toBe(wrong);
+  });
+
+  it('what is taken on the line, in any bore there is, is never refused for its size', () => {
+    const context = (bore: number): HearingContext => ({ ...gap, bore });
+    fc.assert(
+      fc.property(fc.integer({ min: 20, max: 500 }), fc.integer({ min: 1, max: 400 }), (mm, tenths) => {
+        const heard = hear(`${tenths / 10}mm`, context(fromMm(mm)));
+        const taken = heard.kind === 'understood' ? [heard.meaning] : heard.kind === 'question' ? heard.options : [];
+        for (const { value } of taken) expect(sizeFault('gap', value, fromMm(mm))).toBeNull();
+      }),
+    );
   });
 });

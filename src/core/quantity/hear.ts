@@ -184,8 +184,9 @@ function possible(value: Nm, { field, bore }: Pick<HearingContext, 'field' | 'bo
  * @example sizeFault('gap', 100_000_000, 20_000_000) // 'there is no ring end gap of 100 mm'
  */
 export function sizeFault(field: Field, value: Nm, bore: Nm | null): string | null {
-  const widest = Math.max(2 * (bore ?? SIZES.most), WIDEST_GAP_UNKNOWN_BORE / WIDEST_GAP_SHARE);
-  return possible(value, { field, bore: widest }) ? null : `there is no ${NAMES[field]} of ${toMm(value)} mm`;
+  const least = WIDEST_GAP_UNKNOWN_BORE / WIDEST_GAP_SHARE;
+  const largest = bore === null ? SIZES.most : Math.min(SIZES.most, Math.max(2 * bore, least));
+  return possible(value, { field, bore: largest }) ? null : `there is no ${NAMES[field]} of ${toMm(value)} mm`;
 }
 
 function isUsual(value: Nm, context: HearingContext): boolean {
