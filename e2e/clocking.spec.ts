@@ -478,7 +478,11 @@ test('at the block: ticked one after the other by keyboard, moved joints noted, 
   await row('jointsAfter').getByRole('button', { name: 'As planned' }).click();
   await row('frontMark').getByRole('button', { name: 'Right' }).click();
   await row('rod').getByRole('button', { name: 'Right' }).click();
-  await expect(page.getByText('Cylinder 2 is ready to go in.')).toBeVisible();
+  // nothing is read of it: all checked is not ready, and what is missing leads to where it is cured
+  await expect(page.getByText('All checked, and not ready to go in')).toBeVisible();
+  const lacks = page.getByRole('region', { name: 'What cylinder 2 lacks' });
+  await expect(lacks).toContainText('top ring: to do');
+  await expect(lacks).toContainText('clearance: to do');
   await expect(page.getByRole('link', { name: /^Assembly/ })).toContainText('1/8');
   await page.getByRole('button', { name: 'On to cylinder 1' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Cylinder 1' })).toBeVisible();

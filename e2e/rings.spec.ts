@@ -111,12 +111,12 @@ test('an over-gapped ring and a tight one change places, each explained, and bac
     ...bore('L1', 4.066),
     ...bore('R1', 4.065),
     gap('a', 'L1', 'top', 28),
-    gap('b', 'R1', 'top', 20),
+    gap('b', 'R1', 'top', 18),
   ]);
   await page.getByRole('tab', { name: 'Swap' }).click();
   const placing = page.getByRole('status', { name: 'Placing' });
-  await expect(placing).toContainText('Ring 1 to cylinder 2: 28 thou becomes 24.9 thou, loose');
-  await expect(placing).toContainText('Ring 2 to cylinder 1: 20 thou becomes 23.1 thou, in window');
+  await expect(placing).toContainText('Ring 1 to cylinder 2: 28 thou becomes 25.4 thou, loose');
+  await expect(placing).toContainText('Ring 2 to cylinder 1: 18 thou becomes 21.6 thou, in window');
   await page.getByRole('button', { name: 'Ring of cylinder 1 stays' }).click();
   await expect(placing).toContainText('Leave them where they are');
   await page.getByRole('button', { name: 'Ring of cylinder 1 stays' }).click();
@@ -142,7 +142,7 @@ test('a ring that is over: accepted with a reason and taken back; another ring; 
   server,
 }) => {
   const id = await open(page, server, [gap('a', 'L1', 'top', 30)]);
-  const over = page.getByRole('region', { name: 'Over its limit' });
+  const over = page.getByRole('region', { name: 'What else can be done' });
   await expect(over).toBeVisible();
   await over.getByRole('button', { name: 'Accept with a reason' }).click();
   await page.getByLabel('Why it may stay').fill('plain rebuild, customer agrees');

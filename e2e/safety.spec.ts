@@ -265,7 +265,7 @@ test('a build file goes out and comes back the same; broken ones are refused wit
 });
 
 test('a script sends a build file and fetches the judged one back', async ({ server }) => {
-  const given = { id: 'by-script', entries: [jobEntry(), gap('a', 'L1', 'top', 20)] };
+  const given = { id: 'by-script', entries: [jobEntry(), gap('a', 'L1', 'top', 18)] };
   const post = (query = '') =>
     fetch(`${server.url}/api/builds${query}`, {
       method: 'POST',

@@ -218,6 +218,7 @@ function tarn(): BuildRecord {
     duty: null,
     construction: 'forged2618',
     surface: 'iron',
+    elsewhere: [],
   });
   const choices = startingChoices('imperial');
   const sheet = { form: 'factor' as const, factor: 0.0067, from: 'sheet packed with ring set TF-82' };
@@ -320,6 +321,7 @@ function corrie(): BuildRecord {
     duty: null,
     construction: 'forged4032',
     surface: 'plated',
+    elsewhere: [],
   };
   const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
   day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: workshopChart });
@@ -381,6 +383,7 @@ function combe(): BuildRecord {
     duty: null,
     construction: 'cast',
     surface: 'iron',
+    elsewhere: [],
   };
   const day = new Day('2026-04-20T07:30:00Z', 'KM', 'combe').job(job);
   const figures: [number, number, number, number][] = [
@@ -433,6 +436,7 @@ function scarp(): BuildRecord {
       duty: null,
       construction: null,
       surface: null,
+      elsewhere: [],
     })
     .record('demo-scarp-v-twin');
 }
@@ -458,6 +462,7 @@ function beck(): BuildRecord {
       duty: null,
       construction: 'hypereutectic',
       surface: 'iron',
+      elsewhere: [],
     })
     .record('demo-beck-six');
 }
@@ -487,6 +492,7 @@ function linn(): BuildRecord {
     duty: null,
     construction: 'forged4032',
     surface: 'iron',
+    elsewhere: [],
   });
   const allowances = [
     { cylinder: '3', gap: fromThou(1), clearance: fromThou(0.5), reason: 'rear cylinder runs hottest' },
@@ -520,6 +526,7 @@ function mere(): BuildRecord {
     duty: null,
     construction: 'cast',
     surface: 'iron',
+    elsewhere: [],
   });
   day
     .take('bore', tool('gauge-in', '2026-02-16'))

@@ -15,9 +15,9 @@ import type { JudgedPiston } from '@/core/pistons/judged';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 5;
+const FILE_VERSION = 6;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, 3, 4, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, 3, 4, 5, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
@@ -75,12 +75,15 @@ function ringPart({
   target,
   reading,
   readIn,
-  gap,
-  measured,
+  called,
   counts,
+  differs,
   state,
+  chance,
+  low,
   toComeOff,
-  wander,
+  shrunk,
+  asksSquaring,
   filed,
   cutsSince,
   unprepared,
@@ -94,12 +97,15 @@ function ringPart({
     target,
     reading: reading?.id ?? null,
     readIn,
-    gap,
-    measured,
+    called,
     counts,
+    differs,
     state,
+    chance,
+    low,
     toComeOff,
-    wander,
+    shrunk,
+    asksSquaring,
     filed,
     cutsSince,
     unprepared,
@@ -111,7 +117,7 @@ function ringPart({
 }
 
 function cylinderPart({ bore, piston, clearance, rings, grooves, ...others }: JudgedCylinder): unknown {
-  const { spots, size, mean, shape, asFound, verdict, round, read, total, repeatability } = bore;
+  const { spots, size, mean, shape, asFound, verdict, accepted, done, round, read, total, repeatability } = bore;
   const { strip, ...cleared } = clearance;
   return {
     ...without(others, ['targets']),
@@ -121,6 +127,8 @@ function cylinderPart({ bore, piston, clearance, rings, grooves, ...others }: Ju
       shape,
       asFound,
       verdict,
+      accepted,
+      done,
       round,
       read,
       total,

@@ -27,7 +27,7 @@ describe('the build file', () => {
   });
 
   it('carries the results, so that another program can check them', () => {
-    const judged = writeBuildFile(record(gap('a', 'L1', 'top', 20))).judged as {
+    const judged = writeBuildFile(record(gap('a', 'L1', 'top', 18))).judged as {
       cylinders: {
         id: string;
         rings: {
@@ -36,7 +36,7 @@ describe('the build file', () => {
       }[];
     };
     const { top } = judged.cylinders[0]?.rings ?? {};
-    expect(top).toMatchObject({ state: 'short', reading: 'a', toComeOff: { toMinimum: fromThou(1) } });
+    expect(top).toMatchObject({ state: 'short', reading: 'a', toComeOff: { toAim: fromThou(3) } });
     expect(top?.target.inForce.working).toEqual([
       'planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou',
     ]);
@@ -70,7 +70,7 @@ describe('the build file', () => {
     expect(judged).toMatchObject({
       job: { duty: 'race', surface: null },
       choices: { targets: { allowances: [] }, chart: { id: 'starting', version: 1 } },
-      planned: { top: { inForce: { min: fromThou(24) } }, second: { inForce: { min: fromThou(26) } } },
+      planned: { top: { inForce: { aimFrom: fromThou(24) } }, second: { inForce: { aimFrom: fromThou(26) } } },
     });
   });
 
@@ -125,9 +125,9 @@ describe('the build file', () => {
       { ...stamp, id: 'c', kind: 'cut', cylinder: 'L1', ring: 'top', filer: 'hand.1', count: 40 },
       {
         ...reading('b', 'L1', 'top', fromThou(30)),
-        fit: { ring: 'L1', depth: 'top', squaring: 'tool', deburred: true, squared: true, open: false },
+        fit: { ring: 'L1', depth: null, squaring: 'tool', deburred: true, squared: true, open: false },
       },
-      { ...stamp, id: 'y', kind: 'accepted', of: 'b', reason: 'agreed' },
+      { ...stamp, id: 'y', kind: 'accepted', of: 'b', what: null, state: 'over', reason: 'agreed' },
     ];
     const written = writeBuildFile({ id: 'rings', entries });
     expect(readBuildFile(textOf(written))).toEqual({ ok: true, record: { id: 'rings', entries } });
@@ -252,7 +252,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 5/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 6/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     [
       'a negative gap',

@@ -6,14 +6,14 @@ import { z } from 'zod';
 import { RING_METALS } from '@/core/heat/metals';
 import { CHECKS } from '@/core/assembly/checks';
 import { ABOVE, DEPTHS } from '@/core/bores/grid';
-import type { RingFit } from '@/core/record/reading';
+import { type RingFit, ACCEPTABLES } from '@/core/record/reading';
 import type { Entry } from '@/core/record/record';
 import type { RateSums } from '@/core/rings/rate';
 import { RINGS, SQUARINGS } from '@/core/rings/ring';
 import { CHOICE_KINDS, PARTS, SUBJECTS, SUBJECT_IDS } from '@/core/stages';
 import { CHOICE_SCHEMAS } from './shapes/choices';
 import { instrumentSchema } from './shapes/instrument';
-import { cylinder, direction, id, joints, nm, someJoints, someSize, text, time } from './shapes/parts';
+import { cylinder, direction, id, joints, nm, someJoints, someSize, text, time, words } from './shapes/parts';
 
 const sum = z.number().min(-1e18).max(1e18);
 const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({
@@ -116,6 +116,8 @@ const doneSchema = z.discriminatedUnion('kind', [
     kind: z.literal('accepted'),
     ...stamp,
     of: id,
+    what: z.enum(ACCEPTABLES).nullable().default(null),
+    state: words(40).default('over'),
     reason: text(200).trim().min(1, 'a reason is asked for'),
   }),
   z.strictObject({
@@ -146,7 +148,7 @@ export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSc
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
  * what it meant. A row of the store that was written in this shape is read as it stands.
  */
-export const ENTRY_SHAPE = 5;
+export const ENTRY_SHAPE = 6;
 
 /** Entries as one request may carry them. */
 const MOST_ENTRIES_A_REQUEST = 500;

@@ -52,7 +52,16 @@ describe('what the shop’s filers take off', () => {
     });
     expect(
       await appendEntries(db, 'test', [
-        { kind: 'accepted', id: 'y', at: '2026-05-04T09:00:00.000Z', by: '', of: 'nothing', reason: 'why' },
+        {
+          kind: 'accepted',
+          id: 'y',
+          at: '2026-05-04T09:00:00.000Z',
+          by: '',
+          of: 'nothing',
+          what: null,
+          state: 'over',
+          reason: 'why',
+        },
       ]),
     ).toMatchObject({ ok: false, faults: ['There is no reading nothing to accept.'] });
   });

@@ -14,4 +14,9 @@ export type Engine = Frame<{ clocking: ClockingChoices }>;
 
 export type Clocked = Cylinder & ClockingPart;
 
+/** Whether a piston may go in, once all stages are judged. */
+export interface Readied {
+  ready: { is: boolean };
+}
+
 export type Whole = Clocked & AssemblyPart;

@@ -4,10 +4,10 @@ import type { Tick } from '../record/log';
 import { partsIn } from '../record/parts';
 import { type Finding, about } from '../stage/finding';
 import type { Memo } from '../stage/memo';
-import { type Caption, type Judged, type Stage, SILENT, counted } from '../stage/stage';
-import type { Check } from './checks';
-import type { AssemblyPart, Clocked, Engine, Whole } from './found';
-import { blockOf, checkSays } from './judged';
+import { type Caption, type Judged, type Missing, type Stage, SILENT, counted } from '../stage/stage';
+import { type Check, CHECK_WORDS } from './checks';
+import type { AssemblyPart, Clocked, Engine, Readied, Whole } from './found';
+import { blockOf, checkSays, isRight } from './judged';
 
 const NO_TICKS: ReadonlyMap<Check, Tick> = new Map();
 
@@ -33,22 +33,36 @@ const findingsOf = ({ id, label, block }: Whole): Finding[] =>
     return [about(state === 'moved' ? 'note' : 'mend', 'assembly', id, say`Cylinder ${label}: ${checkSays(check)}`)];
   });
 
-function caption({ block: { checks, done } }: Whole): Caption {
+/** Checks that are not made, or do not hold. */
+const missing = (_engine: unknown, { block }: Whole): Missing[] =>
+  block.checks
+    .filter((c) => !isRight(c.state))
+    .map((c) => ({
+      says: say`${CHECK_WORDS[c.check]}: ${c.state === 'again' ? 'check again' : c.state === 'against' ? 'moved' : c.state}`,
+      subject: null,
+    }));
+
+function caption({ block: { checks, done }, ready }: Whole & Partial<Readied>): Caption {
   const figure = say`${done}/${checks.length}`;
   const against = checks.some((c) => c.state === 'against');
   if (against || checks.some((c) => c.state === 'again'))
     return { state: 'short', word: against ? 'moved' : 'check again', figure };
-  if (done === checks.length) return { state: 'in window', word: 'ready', figure: [] };
+  if (done === checks.length)
+    return ready?.is === false
+      ? { state: 'not proven', word: 'not ready', figure: [] }
+      : { state: 'in window', word: 'ready', figure: [] };
   return { state: 'to do', word: done > 0 ? 'begun' : 'to do', figure: done > 0 ? figure : [] };
 }
 
 export const assembly = {
   ...SILENT,
   words: 'Assembly',
+  coverable: true,
   judge,
   progress: (_engine, cylinders) => counted(cylinders.map(({ block }) => block.done === block.checks.length)),
   findings: (_engine, cylinders, memo) =>
     cylinders.flatMap((c) => memo('block findings', c.id, [c.block, c.label], () => findingsOf(c))),
+  missing,
   caption,
   joints: ({ block }) => block.asFound,
   report: async () => (await import('./report')).report,

@@ -3,10 +3,11 @@ import type { Cylinder } from '../engine/engine';
 import { NEAR, outlierOf } from '../pistons/piston';
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say, size } from '../quantity/saying';
-import { type LoggedReading, livePasses } from '../record/reading';
+import { type LoggedReading, acceptedWords, livePasses } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
 import type { JudgedBore } from './judged';
+import { boreIsDone } from './verdict';
 
 type Measured = Cylinder & { bore: JudgedBore };
 
@@ -29,6 +30,8 @@ function verdictFindings({ label, id, bore }: Measured): Finding[] {
   const { state, reasons } = bore.verdict;
   const at = (severity: Severity, says: Saying): Finding[] => [about(severity, 'bores', id, says)];
   const why = joined(reasons);
+  if (bore.accepted && !boreIsDone(state))
+    return at('note', say`Cylinder ${label}, bore ${state}, ${acceptedWords(bore.accepted)}. ${why}.`);
   if (state === 'not proven') return at('mend', say`Cylinder ${label}, bore not proven: ${why}.`);
   if (state === 'hone') return at('mend', say`Cylinder ${label}, bore to be honed: ${why}.`);
   if (state === 'next size') return at('mend', say`Cylinder ${label}, bore to the next size: ${why}.`);

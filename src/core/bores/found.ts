@@ -5,6 +5,7 @@ import type { Frame } from '../stage/stage';
 import type { BoreChoices } from './grid';
 import type { JudgedBore } from './judged';
 import type { SizePlan, SizingChoices } from './plan';
+import type { Strictness } from '../verdict/decide';
 
 export interface BoresChoices {
   bores: BoreChoices;
@@ -20,7 +21,7 @@ export interface BoresMade {
   plan: SizePlan | null;
 }
 
-export type Engine = Frame<BoresChoices>;
+export type Engine = Frame<BoresChoices & { deciding: Strictness }>;
 
 export type Measured = Cylinder & BoresPart;
 

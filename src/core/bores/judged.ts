@@ -4,7 +4,14 @@
 import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { say, size } from '../quantity/saying';
-import { type LoggedReading, livePasses } from '../record/reading';
+import {
+  type Acceptance,
+  type Accepted,
+  type LoggedReading,
+  acceptanceOf,
+  lastOf,
+  livePasses,
+} from '../record/reading';
 import {
   type Repeatability,
   heatDoubt,
@@ -28,7 +35,8 @@ import {
 import { rectangular } from '../uncertainty/uncertainty';
 import { type BoreChoices, type Spot, THRUST, sameSpot, spotsOf } from './grid';
 import { type BoreShape, type MeasuredSpot, foundWords, shapeOf } from './shape';
-import { type BoreVerdict, boreVerdict } from './verdict';
+import type { Strictness } from '../verdict/decide';
+import { type BoreVerdict, boreIsDone, boreVerdict } from './verdict';
 
 /** One spot of the grid. */
 export interface JudgedSpot extends Spot {
@@ -55,6 +63,11 @@ export interface JudgedBore {
   /** The shape as it was found, where the bore has been machined since. */
   asFound: BoreShape | null;
   verdict: BoreVerdict;
+  /** The reading that an acceptance of it is bound to: the last that counts. */
+  acceptId: string | null;
+  accepted: Acceptance | null;
+  /** Whether a piston may go into it. */
+  done: boolean;
   /** How often it was machined. */
   round: number;
   read: number;
@@ -70,6 +83,8 @@ interface BoreAsk {
   choices: BoreChoices;
   expansion: number;
   tools: Tools;
+  strictness: Strictness;
+  accepted: Accepted;
 }
 
 interface Measured {
@@ -129,8 +144,9 @@ function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
       range: Math.round(rangeOf(values)),
       done: values.length >= choices.repeats,
     });
-    if (value !== null)
-      measured.push({ depth: spot.depth, angle: spot.angle, value, own: ownDoubt(values.length, sigma, tool) });
+    if (value === null) continue;
+    const { standard: own, freedom } = ownDoubt(values.length, sigma, tool);
+    measured.push({ depth: spot.depth, angle: spot.angle, value, own, freedom });
   }
   return { spots, measured, repeatability: sigma, counting };
 }
@@ -147,7 +163,7 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly Logged
   }
   const { smallest } = shape;
   const { noted, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
-  const doubt = { ...shared, own: smallest.own };
+  const doubt = { ...shared, own: smallest.own, freedom: smallest.freedom };
   return {
     value: smallest.value,
     uncertainty: sizeUncertainty(doubt),
@@ -176,7 +192,14 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     choices.limits[choices.basis],
     read === inGrid.length,
     shape === null || sold(shape.widest),
+    ask.strictness,
   );
+  const { state, reasons }: BoreVerdict =
+    !shape && found
+      ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
+      : verdict;
+  const acceptId = lastOf(livePasses(passes, round));
+  const accepted = acceptanceOf(ask.accepted, acceptId, 'bore', state);
   return {
     passes,
     spots,
@@ -185,10 +208,10 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     mean: shape?.mean ?? found?.value ?? null,
     shape,
     asFound: round === 0 ? null : shapeOf(measure(ask, grid, 0).measured),
-    verdict:
-      !shape && found
-        ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
-        : verdict,
+    verdict: { state, reasons },
+    acceptId,
+    accepted,
+    done: accepted !== null || boreIsDone(state),
     round,
     read,
     total: inGrid.length,
@@ -198,9 +221,11 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
         ? sizeUncertainty({
             ...found.doubt,
             own: shape.largest.own,
+            freedom: shape.largest.freedom,
             heat: heatDoubt(shape.largest.value, found.noted ? expansion : expansion - STEEL_EXPANSION, found.noted),
           })
-        : (found?.uncertainty ?? sizeUncertainty({ tool: rectangular(toolLimit(passes, tools)), heat: 0, own: 0 })),
+        : (found?.uncertainty ??
+          sizeUncertainty({ tool: rectangular(toolLimit(passes, tools)), heat: 0, own: 0, freedom: Infinity })),
   };
 }
 

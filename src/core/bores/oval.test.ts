@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { lusolve, matrix, multiply, transpose } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { fromMm, toMm } from '../quantity/length';
-import { apart, fitOval, foldedAngle, meanDoubt, ovalAt } from './oval';
+import { apart, fitOval, foldedAngle, ovalAt, roundReaches } from './oval';
 
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 
@@ -92,7 +92,6 @@ describe('oval fit', () => {
       expect(oval?.doubt.mean).toBeCloseTo(1 / Math.sqrt(n), 9);
       expect(oval?.doubt.amplitude).toBeCloseTo(Math.sqrt(2 / n), 9);
     }
-    expect(meanDoubt([2, 2, 2, 2])).toBe(1);
   });
 
   it('says nothing from two directions, however often they are read', () => {
@@ -105,5 +104,26 @@ describe('oval fit', () => {
   it('folds directions: a diameter has two ends', () => {
     expect([0, 90, 180, 270, -30, 359].map(foldedAngle)).toEqual([0, 90, 0, 90, 150, 179]);
     expect([apart(0, 179), apart(90, 270), apart(30, 150), apart(0, 90)]).toEqual([1, 0, 60, 90]);
+  });
+});
+
+describe('how far from round a round bore reads', () => {
+  it('is 2.4477 standard uncertainties at one depth (χ with 2 degrees of freedom, from memory), 3.0281 at the worst of five (the same formula, worked by hand)', () => {
+    expect(roundReaches(1, Infinity)).toBeCloseTo(2.4477, 4);
+    expect(roundReaches(5, Infinity)).toBeCloseTo(3.0281, 3);
+  });
+
+  it('is more where the scatter is known from few readings: √(2 · F(2, 3)) = √(2 · 9.5521) (F table, from memory)', () => {
+    expect(roundReaches(1, 3)).toBeCloseTo(Math.sqrt(2 * 9.5521), 3);
+    expect(roundReaches(1, 1e6)).toBeCloseTo(roundReaches(1, Infinity), 4);
+  });
+
+  it('the distance of an oval counts both its parameters, whichever way it lies', () => {
+    for (const direction of [0, 20, 45, 90, 133]) {
+      const oval = fitOval(
+        [0, 60, 120].map((angle) => ({ angle, value: ovalAt({ mean: 100, amplitude: 3, direction }, angle) })),
+      );
+      expect(oval?.distance).toBeCloseTo(3 / Math.sqrt(2 / 3), 9);
+    }
   });
 });

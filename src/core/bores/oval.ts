@@ -4,7 +4,6 @@
  * leave one of the three unknowns free.
  */
 import type { Nm } from '../quantity/length';
-import { combined } from '../uncertainty/uncertainty';
 
 export interface OvalPoint {
   /** Degrees clockwise from the front, seen on the crown. */
@@ -21,6 +20,8 @@ export interface Oval {
   direction: number;
   /** Standard uncertainties for a standard uncertainty of 1 nm a reading. */
   doubt: { mean: number; amplitude: number };
+  /** How far the oval lies from a round bore, in standard uncertainties of one reading of 1 nm: of both its parameters together. */
+  distance: number;
   /** Largest departure of a reading from the oval, nm; nothing where three directions leave none. */
   residual: number;
 }
@@ -92,14 +93,29 @@ export function fitOval(points: OvalPoint[]): Oval | null {
   const direction = foldedAngle((Math.atan2(b, a) * 90) / Math.PI);
   const [ca, cb] = amplitude > 0 ? [a / amplitude, b / amplitude] : [1, 0];
   const variance = ca * ca * inverted[1][1] + 2 * ca * cb * inverted[1][2] + cb * cb * inverted[2][2];
+  const [saa, sab, sbb] = [inverted[1][1], inverted[1][2], inverted[2][2]];
+  const squared = (sbb * a * a - 2 * sab * a * b + saa * b * b) / (saa * sbb - sab * sab);
   const oval = {
     mean,
     amplitude,
     direction,
+    distance: Math.sqrt(Math.max(0, squared)),
     doubt: { mean: Math.sqrt(inverted[0][0]), amplitude: Math.sqrt(Math.max(0, variance)) },
   };
   return { ...oval, residual: Math.max(...points.map((p) => Math.abs(p.value - ovalAt(oval, p.angle)))) };
 }
 
-/** Standard uncertainty of the mean of several values that each have their own. */
-export const meanDoubt = (own: number[]): number => combined(own) / own.length;
+/** How rarely a round bore may be called oval, over all its depths together. */
+const FALSE_OVAL = 0.05;
+
+/**
+ * How far from round the readings of a round bore reach, in standard uncertainties, at the worst of several depths: less
+ * often than one time in twenty further. An oval has two parameters, so it is the χ quantile with two degrees of freedom
+ * (2.45 for one depth), or where the scatter was measured, √(2·F) with two and as many (identities of both distributions).
+ *
+ * @example roundReaches(1, Infinity) // 2.447746830680816
+ */
+export function roundReaches(depths: number, freedom: number): number {
+  const beyond = 1 - (1 - FALSE_OVAL) ** (1 / Math.max(1, depths));
+  return freedom === Infinity ? Math.sqrt(-2 * Math.log(beyond)) : Math.sqrt(freedom * (beyond ** (-2 / freedom) - 1));
+}

@@ -59,7 +59,7 @@ describe('the order to bore and hone', () => {
     const order = finishOrder(
       'c',
       fromInches(4.0362),
-      { min: fromThou(3.5), aimTo: fromThou(4.5) },
+      { aimFrom: fromThou(3.5), aimTo: fromThou(4.5) },
       { smallest: fromInches(4.001), largest: fromInches(4.003) },
       fromThou(2.5),
     );
@@ -78,7 +78,7 @@ describe('the order to bore and hone', () => {
       finishOrder(
         'c',
         fromInches(4),
-        { min: fromThou(3), aimTo: null },
+        { aimFrom: fromThou(3), aimTo: null },
         { smallest: fromInches(4.001), largest: fromInches(4.004) },
         0,
       ),
@@ -87,12 +87,12 @@ describe('the order to bore and hone', () => {
       finishOrder(
         'c',
         fromInches(4),
-        { min: fromThou(3), aimTo: fromThou(4) },
+        { aimFrom: fromThou(3), aimTo: fromThou(4) },
         { smallest: fromInches(4.0031), largest: fromInches(4.004) },
         fromThou(2.5),
       ),
     ).toMatchObject({ toBore: false, done: true, tooWide: false });
-    expect(finishOrder('c', fromInches(4), { min: fromThou(3), aimTo: null }, null, 0)).toMatchObject({
+    expect(finishOrder('c', fromInches(4), { aimFrom: fromThou(3), aimTo: null }, null, 0)).toMatchObject({
       off: null,
       done: false,
       tooWide: false,

@@ -146,12 +146,16 @@ export interface FinishOrder {
 export function finishOrder(
   cylinder: string,
   piston: Nm,
-  clearance: { min: Nm; aimTo: Nm | null },
+  clearance: { aimFrom: Nm; aimTo: Nm | null },
   present: { smallest: Nm; largest: Nm } | null,
   honing: Nm,
 ): FinishOrder {
-  const aim = Math.round((clearance.min + (clearance.aimTo ?? clearance.min)) / 2);
-  const hone = { least: piston + clearance.min, aim: piston + aim, most: piston + (clearance.aimTo ?? clearance.min) };
+  const aim = Math.round((clearance.aimFrom + (clearance.aimTo ?? clearance.aimFrom)) / 2);
+  const hone = {
+    least: piston + clearance.aimFrom,
+    aim: piston + aim,
+    most: piston + (clearance.aimTo ?? clearance.aimFrom),
+  };
   return {
     cylinder,
     piston,

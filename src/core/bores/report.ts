@@ -13,7 +13,15 @@ function rows({ log }: Engine, cylinder: Measured): Row[] {
     derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : [];
   return [
     ...bore.passes.map((pass) => readingRow(cylinder, pass, isLive(pass, bore.round), log)),
-    resultRow(cylinder, 'bore', bore.size?.value ?? null, bore.size?.uncertainty ?? null, bore.verdict.state, null),
+    resultRow(
+      cylinder,
+      'bore',
+      bore.size?.value ?? null,
+      bore.size?.uncertainty ?? null,
+      bore.verdict.state,
+      null,
+      bore.accepted,
+    ),
     ...(shape
       ? [
           ...figure('taper', shape.taper.thrust ?? shape.taper.overall),

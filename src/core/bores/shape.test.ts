@@ -1,13 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
+import { randomFrom } from '../heat/random';
+import { ownDoubt, repeatability, scatterOf } from '../uncertainty/budget';
+import { average } from '../uncertainty/sized';
 import { DEPTHS_BY_COUNT, type Depth, directionsByCount, spotsOf } from './grid';
 import { ovalAt } from './oval';
 import { FULL, picturesOf } from './picture';
 import { type MeasuredSpot, foundWords, shapeOf } from './shape';
 
 const OWN = 1_000;
-const spot = (depth: Depth, angle: number, value: number): MeasuredSpot => ({ depth, angle, value, own: OWN });
+const spot = (depth: Depth, angle: number, value: number): MeasuredSpot => ({
+  depth,
+  angle,
+  value,
+  own: OWN,
+  freedom: Infinity,
+});
 
 /** Mean size at each depth of a round bore, top first. */
 const round = (...sizes: number[]): MeasuredSpot[] =>
@@ -164,5 +173,42 @@ describe('pictures of bores', () => {
     const shape = shapeOf(spots);
     if (!shape) throw new Error('no shape');
     expect(picturesOf([{ name: 'a', shape, spots }]).full).toBe(10_000);
+  });
+});
+
+describe('round bores, read with scatter', () => {
+  /** How often an oval is called proven somewhere in 10,000 round bores. */
+  const falseOvals = (depths: readonly Depth[], repeats: number): number => {
+    const { normal } = randomFrom(3);
+    let found = 0;
+    for (let i = 0; i < 10_000; i += 1) {
+      const read = depths.map((depth) =>
+        [0, 60, 120].map((angle) => ({
+          depth,
+          angle,
+          values: Array.from({ length: repeats }, () => fromMm(81.5) + Math.round(1_000 * normal())),
+        })),
+      );
+      const scatter = repeatability(scatterOf(read.flat().map((s) => s.values)), { limit: 0, resolution: 2_000 });
+      const spots = read.flat().map(({ values, ...at }): MeasuredSpot => {
+        const { standard, freedom } = ownDoubt(repeats, scatter, { limit: 0, resolution: 0 });
+        return { ...at, value: average(values), own: standard, freedom };
+      });
+      if (shapeOf(spots)?.depths.some((d) => d.oval?.proven)) found += 1;
+    }
+    return found / 10_000;
+  };
+
+  // one in twenty over all depths together, and three standard deviations of 10,000 draws
+  it.each([
+    [['top'], 1],
+    [['top', 'middle', 'bottom'], 1],
+    [['top', 'upper', 'middle', 'lower', 'bottom'], 1],
+    [['top'], 2],
+    [['top', 'middle', 'bottom'], 2],
+  ] as const)('at %s, %d times each: an oval is called proven one time in twenty', (depths, repeats) => {
+    const share = falseOvals(depths, repeats);
+    expect(share).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / 10_000));
+    expect(share).toBeGreaterThan(0.02);
   });
 });

@@ -7,21 +7,24 @@
  */
 import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
-
-import { differenceUncertainty } from '../uncertainty/budget';
+import { average } from '../uncertainty/sized';
+import { type Component, expandedOf, sumOf } from '../uncertainty/spread';
 import { COVERAGE } from '../uncertainty/uncertainty';
 import { ABOVE, DEPTHS, DEPTH_WORDS, type Depth, type Spot, THRUST, directionWords, isThrust } from './grid';
-import { type Oval, fitOval, meanDoubt, ovalAt } from './oval';
+import { type Oval, fitOval, ovalAt, roundReaches } from './oval';
 
-/** One spot as measured: the mean of its repeats at 20 °C, and its own standard uncertainty. */
+/** One spot as measured: the mean of its repeats at 20 °C, and its own standard uncertainty with its degrees of freedom. */
 export interface MeasuredSpot extends Spot {
   value: Nm;
   own: number;
+  freedom: number;
 }
 
-/** A figure worked out, U at k = 2, and how. */
+/** A figure worked out, its standard uncertainty with its degrees of freedom, U for about 95 %, and how. */
 export interface Derived {
   value: Nm;
+  standard: number;
+  freedom: number;
   uncertainty: Nm;
   working: Saying[];
 }
@@ -29,8 +32,9 @@ export interface Derived {
 /** A size and where it was found. */
 export interface Found {
   value: Nm;
-  /** Standard uncertainty that this size has of its own. */
+  /** Standard uncertainty that this size has of its own, and its degrees of freedom. */
   own: number;
+  freedom: number;
   depth: Depth;
   /** Null for a size worked out from the oval. */
   angle: number | null;
@@ -40,7 +44,7 @@ export interface JudgedOval extends Oval {
   /** Largest − smallest diameter, 2e. */
   total: Nm;
   uncertainty: Nm;
-  /** Whether an oval is proven: 2e is more than its uncertainty. */
+  /** Whether an oval is proven: so large a one would be found of a round bore, at any of its depths, less than one time in twenty. */
   proven: boolean;
   /** Whether largest − smallest reading says less than 2e. */
   understated: boolean;
@@ -86,7 +90,13 @@ const BELL_SHARE = 0.75;
 
 const ORDER: Depth[] = [ABOVE, ...DEPTHS];
 
-const average = (values: number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+/** A spot's own doubt. */
+const doubtOf = ({ own, freedom }: { own: number; freedom: number }): Component => ({ standard: own, freedom });
+
+const difference = (a: Component, b: Component): Pick<Derived, 'standard' | 'freedom' | 'uncertainty'> => {
+  const doubt = sumOf([a, b]);
+  return { ...doubt, uncertainty: Math.round(expandedOf(doubt)) };
+};
 
 function extremes<T extends { value: Nm }>(items: T[]): { least: T; most: T } | null {
   const [first, ...rest] = items;
@@ -100,14 +110,14 @@ function extremes<T extends { value: Nm }>(items: T[]): { least: T; most: T } | 
   );
 }
 
-function difference(items: (MeasuredSpot | Found)[], where: (item: MeasuredSpot | Found) => string): Derived | null {
+function across(items: (MeasuredSpot | Found)[], where: (item: MeasuredSpot | Found) => string): Derived | null {
   const found = items.length > 1 ? extremes(items) : null;
   if (!found) return null;
   const { least, most } = found;
   const value = most.value - least.value;
   return {
     value,
-    uncertainty: differenceUncertainty(most.own, least.own),
+    ...difference(doubtOf(most), doubtOf(least)),
     working: [
       value === 0
         ? say`${size(most.value)} throughout`
@@ -116,14 +126,19 @@ function difference(items: (MeasuredSpot | Found)[], where: (item: MeasuredSpot 
   };
 }
 
-function judgedOval(spots: MeasuredSpot[]): JudgedOval | null {
+/** The spot that is known least. */
+const leastKnown = (spots: readonly MeasuredSpot[]): Component =>
+  spots.map(doubtOf).reduce((worst, d) => (d.standard > worst.standard ? d : worst));
+
+/** @param depths at how many an oval is looked for */
+function judgedOval(spots: MeasuredSpot[], depths: number): JudgedOval | null {
   const oval = fitOval(spots);
   if (!oval) return null;
-  const own = Math.max(...spots.map((s) => s.own));
+  const own = leastKnown(spots);
   const total = Math.round(2 * oval.amplitude);
-  const uncertainty = Math.round(2 * COVERAGE * oval.doubt.amplitude * own);
+  const uncertainty = Math.round(2 * oval.doubt.amplitude * expandedOf(own));
   const read = extremes(spots);
-  const proven = total > uncertainty;
+  const proven = oval.distance > roundReaches(depths, own.freedom) * own.standard;
   return {
     ...oval,
     total,
@@ -133,12 +148,13 @@ function judgedOval(spots: MeasuredSpot[]): JudgedOval | null {
   };
 }
 
-function depthShape(depth: Depth, spots: MeasuredSpot[]): DepthShape {
-  const oval = judgedOval(spots);
+function depthShape(depth: Depth, spots: MeasuredSpot[], depths: number): DepthShape {
+  const oval = judgedOval(spots, depths);
   const read = spots.find((s) => isThrust(s.angle));
   const fitted = oval && {
     value: Math.round(ovalAt(oval, THRUST)),
-    own: Math.max(...spots.map((s) => s.own)),
+    own: leastKnown(spots).standard,
+    freedom: leastKnown(spots).freedom,
     depth,
     angle: null,
   };
@@ -148,9 +164,9 @@ function depthShape(depth: Depth, spots: MeasuredSpot[]): DepthShape {
     mean: Math.round(oval ? oval.mean : average(values)),
     least: Math.min(...values),
     most: Math.max(...values),
-    outOfRound: difference(spots, (s) => directionWords(s.angle ?? THRUST)),
+    outOfRound: across(spots, (s) => directionWords(s.angle ?? THRUST)),
     oval,
-    thrust: read ? { value: read.value, own: read.own, depth, angle: read.angle } : fitted,
+    thrust: read ? { value: read.value, own: read.own, freedom: read.freedom, depth, angle: read.angle } : fitted,
   };
 }
 
@@ -159,6 +175,8 @@ function worstRound({ depth, outOfRound, oval }: DepthShape): Derived | null {
   if (!oval?.understated) return outOfRound;
   return {
     value: oval.total,
+    standard: oval.uncertainty / COVERAGE,
+    freedom: Infinity,
     uncertainty: oval.uncertainty,
     working: [
       say`${DEPTH_WORDS[depth]}: oval 2e = ${raw(oval.total)}, largest at ${oval.direction.toFixed(0)}°; largest − smallest reading says only ${raw(outOfRound?.value ?? 0)}`,
@@ -172,13 +190,19 @@ const largestOf = (all: (Derived | null)[]): Derived | null =>
 /** `widest at the top` and the like. */
 const end = (depth: Depth): string => DEPTH_WORDS[depth].replace(' of ring travel', '');
 
-function formOf(depths: DepthShape[], own: number): BoreShape['form'] {
+/** The doubt of a depth's mean, where it is known least. */
+const worstMean = (depths: readonly (readonly MeasuredSpot[])[]): Component =>
+  depths
+    .map((at) => sumOf(at.map(({ own, freedom }) => ({ standard: own / at.length, freedom }))))
+    .reduce((worst, d) => (d.standard > worst.standard ? d : worst));
+
+function formOf(depths: DepthShape[], own: Component): BoreShape['form'] {
   const found = extremes(depths.map(({ depth, mean }) => ({ depth, value: mean })));
   const [first, last] = [depths[0], depths.at(-1)];
   if (!found || !first || !last || depths.length < 2) return null;
   const { most, least } = found;
   const change = most.value - least.value;
-  const unproven = Math.max(differenceUncertainty(own, own), FINEST);
+  const unproven = Math.max(difference(own, own).uncertainty, FINEST);
   const widest = most.depth;
   const named = (form: Form, words: string): BoreShape['form'] => ({ form, widest, words });
   if (change <= unproven) return named('straight', 'straight, as far as the readings can tell');
@@ -224,12 +248,14 @@ export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
   });
   const inTravel = byDepth.filter((d) => d.depth !== ABOVE);
   const travel = inTravel.flatMap((d) => d.at);
-  const all = extremes(travel.map(({ value, own, depth, angle }): Found => ({ value, own, depth, angle })));
+  const all = extremes(
+    travel.map(({ value, own, freedom, depth, angle }): Found => ({ value, own, freedom, depth, angle })),
+  );
   if (!all) return null;
-  const depths = inTravel.map(({ depth, at }) => depthShape(depth, at));
+  const depths = inTravel.map(({ depth, at }) => depthShape(depth, at, inTravel.length));
   const thrust = depths.flatMap((d) => d.thrust ?? []);
   const along = [...new Set(travel.map((s) => s.angle))].map((angle) =>
-    difference(
+    across(
       travel.filter((s) => s.angle === angle),
       (s) => end(s.depth),
     ),
@@ -237,14 +263,14 @@ export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
   const [top, above] = [depths[0]?.thrust, spots.find((s) => s.depth === ABOVE)];
   return {
     depths,
-    taper: { thrust: difference(thrust, (s) => end(s.depth)), overall: largestOf(along) },
+    taper: { thrust: across(thrust, (s) => end(s.depth)), overall: largestOf(along) },
     outOfRound: largestOf(depths.map(worstRound)),
-    form: formOf(depths, Math.max(...inTravel.map((d) => meanDoubt(d.at.map((s) => s.own))))),
+    form: formOf(depths, worstMean(inTravel.map((d) => d.at))),
     ridge:
       top && above
         ? {
             value: top.value - above.value,
-            uncertainty: differenceUncertainty(top.own, above.own),
+            ...difference(doubtOf(top), doubtOf(above)),
             working: [
               say`${size(top.value)} (${end(top.depth)}) − ${size(above.value)} (above ring travel) = ${raw(top.value - above.value)}`,
             ],

@@ -7,15 +7,17 @@ import type { Nm, Units } from '../quantity/length';
 import { median, near, saidSize } from '../quantity/near';
 import { type Saying, clear, fine, say } from '../quantity/saying';
 import { passesOf, roundOf } from '../record/log';
+import { acceptedWords } from '../record/reading';
 import { type Memo, ENGINE } from '../stage/memo';
-import { type Caption, type Judged, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
+import { capital } from '../stage/report';
+import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import { boreFindings, plateFindings } from './findings';
 import type { BoresMade, BoresPart, Engine, Measured, Whole } from './found';
 import { type BoreChoices, STARTING_BORES } from './grid';
 import { judgedBore } from './judged';
 import { type SizePlan, sizePlan, smallestClean, startingSizing } from './plan';
-import { boreAdvice, boreIsDone } from './verdict';
+import { boreAdvice } from './verdict';
 
 /** The standard bore that oversizes count from. */
 const standardBore = ({ choices: { sizing }, job }: Engine): Nm | null => sizing.standard ?? job?.plannedBore ?? null;
@@ -56,9 +58,25 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
   const measured = cylinders.map((cylinder) => {
     const { id } = cylinder;
     const [passes, round] = [passesOf(log, id, 'bore'), roundOf(log, id, 'bore')];
-    const part = memo('bore', id, [passes, round, choices.bores, expansion, log.tools, sold], () => ({
-      bore: judgedBore({ passes, round, choices: choices.bores, expansion, tools: log.tools }, sold),
-    }));
+    const part = memo(
+      'bore',
+      id,
+      [passes, round, choices.bores, choices.deciding, expansion, log.tools, log.accepted, sold],
+      () => ({
+        bore: judgedBore(
+          {
+            passes,
+            round,
+            choices: choices.bores,
+            expansion,
+            tools: log.tools,
+            strictness: choices.deciding,
+            accepted: log.accepted,
+          },
+          sold,
+        ),
+      }),
+    );
     return { ...cylinder, ...part, part };
   });
   return {
@@ -75,7 +93,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
 }
 
 /** Whether only a size without its place is known of a bore: nobody is sent to read it again. */
-const isSizeAlone = ({ bore }: Measured): boolean => bore.size !== null && bore.shape === null;
+const isSizeAlone = ({ bore }: Pick<Measured, 'bore'>): boolean => bore.size !== null && bore.shape === null;
 
 /** The spots of every bore in the order of the grid and of the route. A spot is done once it is read as often as asked. */
 function boreTasks(cylinders: readonly Measured[], { route, depths, ridge }: BoreChoices): Task<'bore'>[] {
@@ -92,6 +110,10 @@ function boreTasks(cylinders: readonly Measured[], { route, depths, ridge }: Bor
     all.filter((task) => task.spot?.depth === depth),
   );
 }
+
+/** What is still to be done with a bore. */
+const missing = (_engine: unknown, { bore }: Measured): Missing[] =>
+  bore.done || isSizeAlone({ bore }) ? [] : [{ says: say`bore: ${bore.verdict.state}`, subject: 'bore' }];
 
 function caption({ bore: { verdict, read, total } }: Measured): Caption {
   const begun = verdict.state === 'part read' && total > 0;
@@ -145,7 +167,11 @@ function outcome({ choices }: Engine, { bore, clearance }: Whole): Outcome {
     taper ? say`Taper ${fine(taper.value)}. ` : [],
     shape?.outOfRound ? say`Out-of-round ${fine(shape.outOfRound.value)}. ` : [],
     clearance.value === null ? [] : say`Clearance ${clear(clearance.value)}. `,
-    begun ? [] : say`${boreAdvice(verdict.state, choices.bores.basis)}`,
+    begun
+      ? []
+      : bore.accepted
+        ? say`${capital(acceptedWords(bore.accepted))}.`
+        : say`${boreAdvice(verdict.state, choices.bores.basis)}`,
   ];
   return { says: [], state: verdict.state, strong: null, soft: soft.flat() };
 }
@@ -153,6 +179,7 @@ function outcome({ choices }: Engine, { bore, clearance }: Whole): Outcome {
 export const bores = {
   ...SILENT,
   words: 'Bores',
+  coverable: true,
   choices: { bores: (): BoreChoices => STARTING_BORES, sizing: startingSizing },
   subjects: {
     bore: {
@@ -170,13 +197,14 @@ export const bores = {
   },
   judge,
   lists: ({ choices }, cylinders) => ({ bores: boreTasks(cylinders, choices.bores) }),
-  progress: (_engine, cylinders) => counted(cylinders.map((c) => boreIsDone(c.bore.verdict.state) || isSizeAlone(c))),
+  progress: (_engine, cylinders) => counted(cylinders.map((c) => c.bore.done || isSizeAlone(c))),
   findings: ({ job, choices }, cylinders, memo) => [
     ...cylinders.flatMap((c) =>
       memo('bore findings', c.id, [c, job?.plannedBore], () => boreFindings(c, job?.plannedBore ?? null)),
     ),
     ...plateFindings(cylinders, choices.bores),
   ],
+  missing,
   caption,
   expected,
   outcome,

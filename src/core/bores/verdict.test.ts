@@ -1,12 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { fromThou } from '../quantity/length';
+import { STARTING_STRICTNESS } from '../verdict/decide';
 import { STARTING_BORES } from './grid';
 import type { BoreShape } from './shape';
 import { BORE_STATES, boreAdvice, boreIsDone, boreVerdict } from './verdict';
 
 const { honed, used } = STARTING_BORES.limits;
 const U = fromThou(0.1);
-const figure = (thou: number) => ({ value: fromThou(thou), uncertainty: U, working: [] });
+const figure = (thou: number) => ({
+  value: fromThou(thou),
+  standard: U / 2,
+  freedom: Infinity,
+  uncertainty: U,
+  working: [],
+});
 const shape = (taper: number, outOfRound: number): BoreShape => ({
   depths: [],
   taper: { thrust: figure(taper), overall: null },
@@ -14,25 +21,28 @@ const shape = (taper: number, outOfRound: number): BoreShape => ({
   form: null,
   ridge: null,
   lean: null,
-  smallest: { value: 1, own: 1, depth: 'top', angle: 90 },
-  largest: { value: 1, own: 1, depth: 'top', angle: 90 },
+  smallest: { value: 1, own: 1, freedom: Infinity, depth: 'top', angle: 90 },
+  largest: { value: 1, own: 1, freedom: Infinity, depth: 'top', angle: 90 },
   widest: 1,
   mean: 1,
 });
 
-describe('the verdict on a bore (published: ISO 14253-1; limits from memory)', () => {
+describe('the verdict on a bore (ISO 14253-1:2017 and the limits from memory)', () => {
   it.each([
     [0.2, 0.1, 'within'],
     [0.4, 0.4, 'within'],
-    [0.45, 0.1, 'not proven'],
+    [0.45, 0.1, 'within'],
+    [0.51, 0.1, 'within'],
+    [0.55, 0.1, 'not proven'],
     [0.1, 0.55, 'not proven'],
     [0.7, 0.1, 'hone'],
     [0.7, 0.55, 'hone'],
-    [0.95, 0.1, 'not proven'],
+    [0.95, 0.1, 'hone'],
+    [1.05, 0.1, 'not proven'],
     [1.2, 0.1, 'next size'],
     [1.2, 0.5, 'next size'],
   ] as const)('newly honed, taper %s and out-of-round %s thou: %s', (taper, round, state) => {
-    expect(boreVerdict(shape(taper, round), honed, true, true).state).toBe(state);
+    expect(boreVerdict(shape(taper, round), honed, true, true, STARTING_STRICTNESS).state).toBe(state);
   });
 
   it.each([
@@ -42,18 +52,18 @@ describe('the verdict on a bore (published: ISO 14253-1; limits from memory)', (
     [5.5, 1, 'next size'],
     [1, 3.5, 'next size'],
   ] as const)('used, taper %s and out-of-round %s thou: %s', (taper, round, state) => {
-    expect(boreVerdict(shape(taper, round), used, true, true).state).toBe(state);
+    expect(boreVerdict(shape(taper, round), used, true, true, STARTING_STRICTNESS).state).toBe(state);
   });
 
   it('is out where no oversize cleans what honing cannot mend', () => {
-    expect(boreVerdict(shape(6, 1), used, true, false)).toMatchObject({ state: 'out' });
-    expect(boreVerdict(shape(1, 1), used, true, false).state).toBe('within');
+    expect(boreVerdict(shape(6, 1), used, true, false, STARTING_STRICTNESS)).toMatchObject({ state: 'out' });
+    expect(boreVerdict(shape(1, 1), used, true, false, STARTING_STRICTNESS).state).toBe('within');
   });
 
   it('says before the bore is read through only what is proven bad', () => {
-    expect(boreVerdict(null, honed, false, true)).toEqual({ state: 'to do', reasons: [] });
-    expect(boreVerdict(shape(0.1, 0.1), honed, false, true).state).toBe('part read');
-    expect(boreVerdict(shape(2, 0.1), honed, false, true).state).toBe('next size');
+    expect(boreVerdict(null, honed, false, true, STARTING_STRICTNESS)).toEqual({ state: 'to do', reasons: [] });
+    expect(boreVerdict(shape(0.1, 0.1), honed, false, true, STARTING_STRICTNESS).state).toBe('part read');
+    expect(boreVerdict(shape(2, 0.1), honed, false, true, STARTING_STRICTNESS).state).toBe('next size');
   });
 
   it('has something to do in every state, and is done in one', () => {

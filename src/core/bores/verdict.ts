@@ -1,10 +1,10 @@
 /**
  * What to do with a bore: leave it, hone it and re-ring, bore it to the next size, or give it up.
- * Three-way against each limit (ISO 14253-1): a figure whose uncertainty reaches a limit proves neither side.
+ * Each form limit is guarded as every other: within it only once that is shown, past it only once that is.
  */
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say } from '../quantity/saying';
-import { conformity } from '../uncertainty/uncertainty';
+import { type Side, type Strictness, decide, exactly } from '../verdict/decide';
 import type { Basis, BoreLimits } from './grid';
 import type { BoreShape, Derived } from './shape';
 
@@ -51,12 +51,19 @@ interface Grade {
   reason: Saying | null;
 }
 
-function grade(name: string, figure: Derived | null, within: Nm, hone: Nm): Grade {
+/** How much is left to a limit, decided as what may not be under nothing. */
+const sideOf = ({ value, standard, freedom }: Derived, limit: Nm, { sure, clearanceGrace: grace }: Strictness): Side =>
+  decide(
+    exactly(limit - value, standard, freedom),
+    { least: 0, aimFrom: 0, aimTo: null, most: null, mostHard: false, grace, half: 0 },
+    sure,
+  ).side;
+
+function grade(name: string, figure: Derived | null, within: Nm, hone: Nm, strictness: Strictness): Grade {
   if (!figure) return { proven: 0, possible: 0, reason: null };
   const { value, uncertainty } = figure;
-  const [low, high] = [value - uncertainty, value + uncertainty];
-  const [first, second] = [conformity(Math.max(0, low), high, 0, within), conformity(Math.max(0, low), high, 0, hone)];
-  const proven = second === 'above' ? 2 : first === 'above' ? 1 : 0;
+  const [first, second] = [sideOf(figure, within, strictness), sideOf(figure, hone, strictness)];
+  const proven = second === 'under' ? 2 : first === 'under' ? 1 : 0;
   const possible = second !== 'inside' ? 2 : first !== 'inside' ? 1 : 0;
   const shown = say`${name} ${fine(value)} ± ${fine(uncertainty)}`;
   if (possible > proven)
@@ -79,18 +86,19 @@ function grade(name: string, figure: Derived | null, within: Nm, hone: Nm): Grad
  * @param shape null while nothing is read
  * @param complete whether every spot of the grid is read; before that only what is proven bad is said
  * @param sold false where no oversize that is sold cleans it
- * @example boreVerdict(null, judgement.choices.bores.limits.build, false, true).state // 'to do'
+ * @example boreVerdict(null, judgement.choices.bores.limits.honed, false, true, judgement.choices.deciding).state // 'to do'
  */
 export function boreVerdict(
   shape: BoreShape | null,
   limits: BoreLimits,
   complete: boolean,
   sold: boolean,
+  strictness: Strictness,
 ): BoreVerdict {
   if (!shape) return { state: 'to do', reasons: [] };
   const grades = [
-    grade('taper', shape.taper.thrust ?? shape.taper.overall, limits.within.taper, limits.hone.taper),
-    grade('out-of-round', shape.outOfRound, limits.within.outOfRound, limits.hone.outOfRound),
+    grade('taper', shape.taper.thrust ?? shape.taper.overall, limits.within.taper, limits.hone.taper, strictness),
+    grade('out-of-round', shape.outOfRound, limits.within.outOfRound, limits.hone.outOfRound, strictness),
   ];
   const reasons = grades.flatMap((g) => (g.reason ? [g.reason] : []));
   const proven = Math.max(...grades.map((g) => g.proven));

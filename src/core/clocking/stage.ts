@@ -3,7 +3,7 @@ import type { Cylinder } from '../engine/engine';
 import { say } from '../quantity/saying';
 import { type Finding, about } from '../stage/finding';
 import { type Memo, ENGINE } from '../stage/memo';
-import { type Caption, type Judged, type Stage, SILENT, counted } from '../stage/stage';
+import { type Caption, type Judged, type Missing, type Stage, SILENT, counted } from '../stage/stage';
 import { type ClockingChoices, STARTING_CLOCKING } from './choices';
 import { rodsOf } from './crankcase';
 import type { All, Bored, ClockingMade, ClockingPart, Engine, Whole } from './found';
@@ -47,6 +47,13 @@ function findingsOf({ id, label, clocking }: Cylinder & ClockingPart, chosen: bo
   return [...asked, ...breaches];
 }
 
+/** Where the joints of a cylinder go, and what stops them there. */
+function missing(_engine: unknown, { clocking: { settled, rules } }: ClockingPart): Missing[] {
+  if (!settled) return [{ says: say`clocking: no plan settled`, subject: null }];
+  const stops = rules.filter((r) => r.verdict === 'stop').length;
+  return stops > 0 ? [{ says: say`clocking: ${stops} against the rules`, subject: null }] : [];
+}
+
 function caption({ clocking: { settled, rules, plan } }: ClockingPart): Caption {
   const breaches = rules.filter(isBreach);
   if (breaches.length > 0) {
@@ -61,6 +68,7 @@ function caption({ clocking: { settled, rules, plan } }: ClockingPart): Caption 
 export const clocking = {
   ...SILENT,
   words: 'Clocking',
+  coverable: true,
   choices: { clocking: (): ClockingChoices => STARTING_CLOCKING },
   judge,
   progress: (_engine, cylinders) => counted(cylinders.map((c) => c.clocking.settled)),
@@ -68,6 +76,7 @@ export const clocking = {
     cylinders.flatMap((c) =>
       memo('clocking findings', c.id, [c.clocking, c.label, clockingChosen], () => findingsOf(c, clockingChosen)),
     ),
+  missing,
   caption,
   report: async () => (await import('./report')).report,
 } satisfies Stage<Engine, Bored, ClockingPart, ClockingMade, All, Whole>;

@@ -15,6 +15,7 @@ import {
   runningClearance,
 } from './heat';
 import { BORE_EXPANSION, PISTON_EXPANSION, RING_EXPANSION, RING_METAL_WORDS, type RingMetal } from './metals';
+import { belowOnAverage } from '../uncertainty/spread';
 import type { ColdGap, HeatSpread } from './simulate';
 
 export type HeatRing = 'top' | 'second';
@@ -45,8 +46,8 @@ export const STARTING_HEAT: HeatChoices = {
 
 /** The second ring runs cooler than the top by about so many kelvin. From memory. */
 const SECOND_COOLER = 40;
-/** A margin under this is called out, K. From memory. */
-export const THIN_MARGIN = 15;
+/** A chance of closing over this is called out. */
+export const THIN_CHANCE = 0.05;
 
 export interface Temperatures {
   top: number;
@@ -77,6 +78,8 @@ export interface HotGap {
   butting: number;
   /** Butting − assumed, K. */
   margin: number;
+  /** The chance that the ends meet, 0 to 1, by how far the temperatures and the expansions may be off. */
+  chance: number;
   /** The gap's line over ring temperature, from the cold ring to where the ends meet. */
   line: { celsius: number; gap: number }[];
   working: Saying[];
@@ -122,7 +125,35 @@ function micro(expansion: number): string {
   return words;
 }
 
-function hotGapOf(point: HeatPoint, cold: Nm, known: ColdGap, assumed: number, heat: RingHeat): HotGap {
+/**
+ * The chance that a gap closes hot: the model is all but a plane over what may be off, so its spread is that of a sum.
+ * The same inputs as the draws, without drawing.
+ *
+ * @example closingChance({ least: 0, most: 0 }, 300, { bore: 100_000_000, ringExpansion: 12e-6, boreExpansion: 12e-6, wall: 120 }, STARTING_HEAT.spread) // 1
+ */
+export function closingChance(known: ColdGap, assumed: number, heat: RingHeat, spread: HeatSpread): number {
+  const [ring, wall] = [assumed - COLD, heat.wall - COLD];
+  const round = Math.PI * heat.bore;
+  const standard =
+    (round / 2) *
+    Math.hypot(
+      heat.ringExpansion * spread.ring,
+      heat.boreExpansion * spread.wall,
+      heat.ringExpansion * spread.expansion * ring,
+      heat.boreExpansion * spread.expansion * wall,
+    );
+  const [low, high] = [hotGap(known.least, assumed, heat), hotGap(known.most, assumed, heat)];
+  return belowOnAverage(-high, -low, standard, Infinity);
+}
+
+function hotGapOf(
+  point: HeatPoint,
+  cold: Nm,
+  known: ColdGap,
+  assumed: number,
+  heat: RingHeat,
+  spread: HeatSpread,
+): HotGap {
   const hot = hotGap(cold, assumed, heat);
   const butting = buttingTemperature(cold, heat);
   return {
@@ -132,6 +163,7 @@ function hotGapOf(point: HeatPoint, cold: Nm, known: ColdGap, assumed: number, h
     hot,
     butting,
     margin: butting - assumed,
+    chance: closingChance(known, assumed, heat, spread),
     line: [
       { celsius: COLD, gap: hotGap(cold, COLD, heat) },
       { celsius: butting, gap: 0 },
@@ -169,12 +201,15 @@ export interface HeatAsk {
   surface: Surface | null;
   choices: HeatChoices;
   targets: Record<HeatRing | 'clearance', Target>;
-  measured: Record<HeatRing, { value: Nm; upTo: Nm | null } | null>;
+  measured: Record<HeatRing, { value: Nm; low: number; high: number } | null>;
   /** What the rings are made of. */
   metals: Record<HeatRing, RingMetal>;
   /** Measured clearance; null when there is none. */
   clearance: Nm | null;
 }
+
+/** As far over a leaf that passed with no larger one tried as the gap is taken to lie: two leaves of a set in thou. From memory. */
+const MOST_OPEN: Nm = 50_800;
 
 function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surface: Surface): JudgedRingHeat {
   const { choices, bore, metals } = ask;
@@ -189,18 +224,24 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
   const about = (cold: Nm): ColdGap => ({ least: Math.max(0, cold - choices.feeler), most: cold + choices.feeler });
   const reading = ask.measured[ring];
   const points = [
-    ...(target.set ? [hotGapOf('minimum', target.inForce.min, about(target.inForce.min), assumed, heat)] : []),
+    ...(target.set
+      ? [hotGapOf('minimum', target.inForce.aimFrom, about(target.inForce.aimFrom), assumed, heat, choices.spread)]
+      : []),
     ...(target.set && target.inForce.aimTo !== null
-      ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat)]
+      ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat, choices.spread)]
       : []),
     ...(reading
       ? [
           hotGapOf(
             'measured',
             reading.value,
-            reading.upTo === null ? about(reading.value) : { least: reading.value, most: reading.upTo },
+            {
+              least: Math.max(0, Math.round(reading.low)),
+              most: Math.round(Math.min(reading.high, reading.low + MOST_OPEN)),
+            },
             assumed,
             heat,
+            choices.spread,
           ),
         ]
       : []),
@@ -226,7 +267,7 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
     boreExpansion: BORE_EXPANSION[surface],
   };
   const clearances: [HeatPoint, Nm | null][] = [
-    ['minimum', target.set ? target.inForce.min : null],
+    ['minimum', target.set ? target.inForce.aimFrom : null],
     ['aim', target.set ? target.inForce.aimTo : null],
     ['measured', ask.clearance],
   ];

@@ -23,4 +23,6 @@ export interface Job {
   construction: string | null;
   /** What the cylinder wall is; null when not said. */
   surface: Surface | null;
+  /** Stages that are done elsewhere, or not at all: nothing is asked for there. */
+  elsewhere: string[];
 }

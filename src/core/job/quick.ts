@@ -41,6 +41,7 @@ const jobOf = ({ units, bore, cylinders, service, duty, construction, surface }:
   duty,
   construction,
   surface,
+  elsewhere: [],
 });
 
 /** The record that a quick ask stands for; `stamp` says who made it and when. */

@@ -8,7 +8,7 @@ import { RINGS, RING_WORDS } from '../rings/ring';
 import type { Target } from '../targets/target';
 import type { JudgedCylinder, Judgement } from './judgement';
 
-const minimumOf = (target: Target): Nm | null => (target.set ? target.inForce.min : null);
+const minimumOf = (target: Target): Nm | null => (target.set ? target.inForce.aimFrom : null);
 
 function moved(label: string, what: string, before: Target, after: Target, as: (nm: Nm) => SaidLength): Saying[] {
   const [from, to] = [minimumOf(before), minimumOf(after)];

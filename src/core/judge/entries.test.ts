@@ -76,7 +76,12 @@ describe('entries', () => {
     ]);
     expect(made.cutEntry('L1', 'top', key, 6, stamp)).toMatchObject({ kind: 'cut', cylinder: 'L1', count: 6 });
     expect(made.settingEntry(null, 'piston', stamp)).toMatchObject({ kind: 'setting', to: 'piston' });
-    expect(made.acceptance('a', 'agreed', stamp)).toMatchObject({ kind: 'accepted', of: 'a' });
+    expect(made.acceptance({ of: 'a', what: 'bore', state: 'hone' }, 'agreed', stamp)).toMatchObject({
+      kind: 'accepted',
+      of: 'a',
+      what: 'bore',
+      state: 'hone',
+    });
   });
 });
 

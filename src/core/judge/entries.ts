@@ -2,7 +2,7 @@
 import { againstOf } from '../assembly/judged';
 import { type Check, isJointCheck } from '../assembly/checks';
 import type { Joints } from '../clocking/joints';
-import type { GaugeSetting, LoggedReading, Stamp } from '../record/reading';
+import type { Acceptable, GaugeSetting, LoggedReading, Stamp } from '../record/reading';
 import type { ShopRate } from '../record/log';
 import type { ChoiceEntry, Entry } from '../record/record';
 import type { Ring } from '../rings/ring';
@@ -71,11 +71,20 @@ export const cutEntry = (
 export const renewals = (part: string, numbers: readonly string[], stamp: Stamping): Entry[] =>
   numbers.map((cylinder) => ({ ...stamp(), kind: 'renewed', part, cylinder }));
 
-/** A gap over its limit, accepted as it was read. */
-export const acceptance = (of: string, reason: string, stamp: Stamping): Entry => ({
+/** What is accepted: a verdict by its word, and the last reading it rests on. */
+export interface AcceptAsk {
+  of: string;
+  what: Acceptable | null;
+  state: string;
+}
+
+/** A verdict accepted as it is. */
+export const acceptance = ({ of, what, state }: AcceptAsk, reason: string, stamp: Stamping): Entry => ({
   ...stamp(),
   kind: 'accepted',
   of,
+  what,
+  state,
   reason,
 });
 

@@ -32,7 +32,7 @@ describe('findings about papers', () => {
   it('note a sheet under the chart, and that the sheet holds', () => {
     const finding = about(
       found({}, gaps({ top: { sheet: minimum(18), manual: null, own: null } })),
-      /sheet's top ring minimum of 18 thou is under the chart's 21 thou/,
+      /sheet's top ring minimum of 18 thou is under the chart's 20.3 thou/,
     );
     expect(finding).toMatchObject({ severity: 'note', stage: 'targets' });
   });
@@ -84,16 +84,22 @@ describe('findings about readings', () => {
     [
       'a clearance at its least',
       sizes(4.065, 4.0613),
-      /clearance 3.7 thou ± 0.3 thou against a least of 3.7 thou: the chance that it is too tight is about one in five/,
+      /clearance 3.7 thou ± 0.3 thou against a least of 3.7 thou: the chance that it is too tight is about one in seven/,
       'mend',
     ],
-    ['a short ring', [gap('a', 'L1', 'top', 20)], /top ring: 20 thou is under 21 thou/, 'stop'],
+    ['a short ring', [gap('a', 'L1', 'top', 18)], /top ring: 18 thou is under 20.3 thou/, 'stop'],
+    [
+      'a ring at its minimum',
+      [gap('a', 'L1', 'top', 20)],
+      /top ring: At its minimum: 20 thou goes, 21 thou does not, the rule’s product is 20.3 thou/,
+      'note',
+    ],
     ['a ring over its limit', [gap('a', 'L1', 'second', 40)], /second ring: 40 thou is over 28 thou/, 'mend'],
     ['a short rail', [gap('a', 'L1', 'upperRail', 12)], /upper rail: 12 thou is under 15 thou/, 'stop'],
     [
       'a bracket across the minimum',
-      [reading('a', 'L1', 'top', fromThou(20), fromThou(22))],
-      /leaves lie across a limit/,
+      [reading('a', 'L1', 'top', fromThou(19), fromThou(22))],
+      /chance that it is under its minimum by more than 0.5 thou is about one in four. Try the leaf between/,
       'mend',
     ],
   ])('%s', (_, entries, words, severity) => {
@@ -125,10 +131,10 @@ describe('findings about the builder’s own figure', () => {
     [
       'in force under the chart is to be mended',
       own(19, true),
-      /is in force, and is under the chart's 21 thou.*reason given: sheet/,
+      /is in force, and is under the chart's 20.3 thou.*reason given: sheet/,
       'mend',
     ],
-    ['not in force it is only noted', own(19, false), /is not in force; it is under the chart's 21 thou/, 'note'],
+    ['not in force it is only noted', own(19, false), /is not in force; it is under the chart's 20.3 thou/, 'note'],
   ])('%s', (_, entry, words, severity) => {
     expect(about(found({}, entry), words)?.severity).toBe(severity);
   });

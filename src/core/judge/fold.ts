@@ -1,5 +1,5 @@
 /** Entries laid into the log, one by one. An entry touches what it is of and nothing else. */
-import type { Logged, LoggedReading, ReadingEntry, Voided } from '../record/reading';
+import { type Logged, type LoggedReading, type ReadingEntry, type Voided, acceptKey } from '../record/reading';
 import { type Log, type NumberLog, roundOf } from '../record/log';
 import { partsIn } from '../record/parts';
 import { type ChoiceEntry, type Entry, isChoice } from '../record/record';
@@ -183,7 +183,8 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
       return;
     }
     case 'accepted':
-      if (!voided) draft.accepted.set(entry.of, { id, by, at, reason: entry.reason });
+      if (!voided)
+        draft.accepted.set(acceptKey(entry.of, entry.what), { id, by, at, reason: entry.reason, state: entry.state });
       return;
     case 'instrument':
       draft.tools.set(instrumentKey(entry.value), entry.value);

@@ -56,23 +56,23 @@ describe('judge', () => {
   it('works each cylinder’s targets from its own measured bore, the planned one until then', () => {
     const judged = judge(record(reading('b', 'L1', 'bore', fromInches(4.2))));
     expect(cylinder(judged, 'L1').targetBore).toEqual({ nm: fromInches(4.2), measured: true });
-    expect(cylinder(judged, 'L1').rings.top.target).toMatchObject({ inForce: { min: fromThou(21) } });
+    expect(cylinder(judged, 'L1').rings.top.target).toMatchObject({ inForce: { aimFrom: fromThou(21) } });
     expect(cylinder(judged, 'R1').targetBore).toEqual({ nm: fromInches(4.065), measured: false });
     const wider = judge(record(reading('b', 'L1', 'bore', fromInches(4.201))));
-    expect(cylinder(wider, 'L1').rings.top.target).toMatchObject({ inForce: { min: fromThou(22) } });
+    expect(cylinder(wider, 'L1').rings.top.target).toMatchObject({ inForce: { aimFrom: fromThou(22) } });
   });
 
   it('names the targets that stand for the engine, and what they are worked from', () => {
     expect(judge(record()).standard).toMatchObject({
       cylinder: null,
       bore: { nm: fromInches(4.065), measured: false },
-      targets: { top: { inForce: { min: fromThou(21) } } },
+      targets: { top: { inForce: { aimFrom: fromThou(21) } } },
     });
     const measured = judge(record(reading('b', 'R1', 'bore', fromInches(4.21))));
     expect(measured.standard).toMatchObject({
       cylinder: '2',
       bore: { nm: fromInches(4.21), measured: true },
-      targets: { top: { inForce: { min: fromThou(22) } } },
+      targets: { top: { inForce: { aimFrom: fromThou(22) } } },
     });
   });
 
@@ -101,7 +101,14 @@ describe('judge', () => {
 
   it('a sheet without a bore still gives a figure, a factor without a bore does not', () => {
     const choices = startingChoices('imperial');
-    const sheet = { form: 'range' as const, min: fromThou(20), max: fromThou(24), from: 'sheet' };
+    const sheet = {
+      form: 'range' as const,
+      min: fromThou(20),
+      max: fromThou(24),
+      hardTop: false,
+      aim: null,
+      from: 'sheet',
+    };
     const factor = { form: 'factor' as const, factor: 0.005, from: 'sheet' };
     const value = {
       ...choices,
@@ -116,7 +123,7 @@ describe('judge', () => {
       { kind: 'targets', id: 't', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value },
     ];
     const { planned } = judge({ id: 'x', entries });
-    expect(planned?.top).toMatchObject({ set: true, inForce: { min: fromThou(20) } });
+    expect(planned?.top).toMatchObject({ set: true, inForce: { aimFrom: fromThou(20) } });
     expect(planned?.second.set).toBe(false);
   });
 
@@ -345,7 +352,7 @@ describe('what sets the targets of a build', () => {
     0.0055,
     'own trial',
   );
-  const minimum = (target: Target | undefined): number | null => (target?.set ? target.inForce.min : null);
+  const minimum = (target: Target | undefined): number | null => (target?.set ? target.inForce.aimFrom : null);
 
   it('is the version of the chart the build holds, else the starting chart; the last one chosen holds', () => {
     const plain = judge(record());
@@ -378,11 +385,11 @@ describe('what sets the targets of a build', () => {
     const judged = judge(record(reading('b', 'L2', 'bore', fromInches(4.21))));
     expect(cylinder(judged, 'L2')).toMatchObject({
       targetBore: { measured: true },
-      rings: { top: { target: { inForce: { min: fromThou(22) } } } },
+      rings: { top: { target: { inForce: { aimFrom: fromThou(22) } } } },
     });
     expect(cylinder(judged, 'L1')).toMatchObject({
       targetBore: { measured: false },
-      rings: { top: { target: { inForce: { min: fromThou(21) } } } },
+      rings: { top: { target: { inForce: { aimFrom: fromThou(21) } } } },
     });
   });
 

@@ -24,7 +24,7 @@ import {
   stageOf,
 } from '../stages';
 import { logOf, logWith } from './fold';
-import type { JudgedCylinder, Judgement, StageProgress } from './judgement';
+import type { JudgedCylinder, Judgement, Lacking, StageProgress } from './judgement';
 import { toolFindings } from './toolFindings';
 
 /** What was chosen, and where nobody chose what holds at first. */
@@ -73,24 +73,51 @@ function withStage({ engine, cylinders }: Found, id: StageId, memo: Memo): Found
   };
 }
 
+/** A cylinder with what it lacks to be ready, on the stages that the job covers. */
+function withReady(
+  cylinder: Cylinder,
+  engine: Found['engine'],
+  covers: (stage: StageId) => boolean,
+  memo: Memo,
+): JudgedCylinder {
+  const missing = STAGE_IDS.flatMap((stage): Lacking[] =>
+    covers(stage)
+      ? stageOf(stage)
+          .missing(engine as never, cylinder as never)
+          .map((m) => ({ ...m, stage }))
+      : [],
+  );
+  const said = JSON.stringify(missing);
+  return memo('ready', cylinder.id, [cylinder, said], () => ({
+    ...(cylinder as JudgedCylinder),
+    ready: { is: missing.length === 0, missing },
+  }));
+}
+
 function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const choices = choicesOf(log, memo);
   const bare = cylindersIn(log, choices, memo);
   const labels = memo('labels', ENGINE, bare, () => new Map(bare.map((c) => [c.id, c.label])));
   const begun: Found = { engine: { id, job: choices.job, choices, log, labels }, cylinders: bare };
-  const { engine, cylinders } = JUDGING_ORDER.reduce((found, stage) => withStage(found, stage, memo), begun);
+  const judged = JUDGING_ORDER.reduce((found, stage) => withStage(found, stage, memo), begun);
+  const { engine } = judged;
+  const covers = (stage: StageId): boolean => !choices.job?.elsewhere.includes(stage);
+  const cylinders = judged.cylinders.map((c) => withReady(c, engine, covers, memo));
   const ofAll = <T>(ask: (stage: ReturnType<typeof stageOf>, id: StageId) => T): T[] =>
     STAGE_IDS.map((stage) => ask(stageOf(stage), stage));
   const [whole, each] = [engine as never, cylinders as never[]];
-  const stages = ofAll((stage, name): StageProgress => ({ stage: name, ...stage.progress(whole, each) }));
+  const stages = ofAll((stage, name): StageProgress => ({
+    stage: name,
+    ...(covers(name) ? stage.progress(whole, each) : { done: 0, total: 0 }),
+  }));
   const findings = [
     ...ofAll((stage) => stage.findings(whole, each, memo)).flat(),
-    ...toolFindings(log, cylinders as JudgedCylinder[], memo),
+    ...toolFindings(log, cylinders, memo),
   ] as Finding<StageId>[];
   const sum = (figure: 'done' | 'total'): number => stages.reduce((n, s) => n + s[figure], 0);
   return {
     ...(engine as Omit<Judgement, 'cylinders' | 'findings' | 'stages' | 'progress' | 'tasks'>),
-    cylinders: cylinders as JudgedCylinder[],
+    cylinders: cylinders,
     findings: worstFirst(findings),
     stages,
     progress: { done: sum('done'), total: sum('total') },

@@ -3,7 +3,7 @@ import type { Cylinder } from '../engine/engine';
 import { type LoggedReading, isReading, type Renewal } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
 import type { Finding } from '../stage/finding';
-import type { Frame, Progress } from '../stage/stage';
+import type { Frame, Missing, Progress } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import {
   type Choices,
@@ -16,7 +16,14 @@ import {
   SUBJECTS,
 } from '../stages';
 
+/** What a cylinder lacks, and on which stage that is cured. */
+export interface Lacking extends Missing {
+  stage: StageId;
+}
+
 export interface JudgedCylinder extends Cylinder, Parts {
+  /** Whether its piston is ready to go in: nothing is missing on any stage that this job covers. */
+  ready: { is: boolean; missing: readonly Lacking[] };
   /** The entries that say its bore was machined, or that the piston or the rings of its number were replaced, last first. */
   renewals: readonly Renewal[];
 }

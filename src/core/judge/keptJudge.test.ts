@@ -146,7 +146,16 @@ describe('the log', () => {
     const twice = logOf([...read, voiding('v', 'a', 'misread'), voiding('w', 'a', 'noted wrong')]);
     expect(twice.voids.get('a')?.reason).toBe('misread');
     expect(twice.numbers.get('L1')?.histories.get('top')).toMatchObject([{ voided: { reason: 'misread' } }]);
-    const accepted: Entry = { kind: 'accepted', id: 'x', at: '', by: '', of: 'a', reason: 'agreed' };
+    const accepted: Entry = {
+      kind: 'accepted',
+      id: 'x',
+      at: '',
+      by: '',
+      of: 'a',
+      what: null,
+      state: 'over',
+      reason: 'agreed',
+    };
     expect(logOf([...read, accepted]).accepted.get('a')).toMatchObject({ reason: 'agreed' });
     expect(logOf([...read, accepted, voiding('v', 'x', 'taken back')]).accepted.has('a')).toBe(false);
   });

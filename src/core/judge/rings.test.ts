@@ -8,8 +8,10 @@ import type { Judgement } from './judgement';
 import { stepOn } from './next';
 import type { Entry } from '../record/record';
 import type { RingFit } from '../record/reading';
+import { startingChoices } from '../targets/target';
 import { STARTING_BENCH, STARTING_PLACING } from '../rings/choices';
-import { type JudgedRing, ringAdvice } from '../rings/judged';
+import type { JudgedRing } from '../rings/judged';
+import { ringAdvice } from '../rings/words';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const stamp = (id: string) => ({ id, at: AT, by: 'AB' });
@@ -54,30 +56,67 @@ const top = (judgement: Judgement, cylinder = 'L1'): JudgedRing => {
   if (!found) throw new Error(`no cylinder ${cylinder}`);
   return found.rings.top;
 };
+const advice = (ring: JudgedRing): string => sayingText(ringAdvice(ring), 'imperial');
+const said = ({ findings }: Judgement): string => findings.map((f) => sayingText(f.says, 'imperial')).join('\n');
 // On 4.065 in the top window is 21 to 24 thou, its limit 26.
 
 describe('the gap that counts', () => {
   it('wide enough where it was read, short where the bore is smallest: short, and filed for there', () => {
-    const ring = top(judge(record(...bore('L1', 4.066, 4.0655, 4.065), fitted('a', 'L1', 22))));
-    expect(ring.measured).toBe('in window');
-    expect(ring.counts?.gap.value).toBe(fromThou(22) - Math.round(Math.PI * fromThou(1)));
-    expect(ring.counts?.move.to.depth).toBe('bottom');
-    expect(ring.state).toBe('short');
-    expect(ring.toComeOff?.toMinimum).toBe(fromThou(21) - (ring.counts?.gap.value ?? 0));
-    expect(ringAdvice(ring)).toMatch(/short where the bore is smallest/);
+    const ring = top(judge(record(...bore('L1', 4.066, 4.0655, 4.065), fitted('a', 'L1', 21, { depth: 'top' }))));
+    const there = fromThou(21.5) - Math.PI * fromThou(1);
+    expect(ring.counts).toMatchObject({ value: Math.round(there), depth: 'bottom' });
+    expect(ring).toMatchObject({ state: 'short', differs: true, called: { value: fromThou(21) } });
+    expect(ring.toComeOff?.toAim).toBe(fromThou(21) - Math.round(there));
+    expect(advice(ring)).toMatch(/short where the bore is smallest/);
   });
 
-  it('too near the minimum to be sure changes no verdict, and is said', () => {
-    const judgement = judge(record(...bore('L1', 4.0651, 4.0651, 4.065), fitted('a', 'L1', 21)));
-    expect(top(judgement)).toMatchObject({ state: 'in window', done: true, counts: { state: 'not proven' } });
-    expect(judgement.findings.some((f) => sayingText(f.says, 'imperial').includes('where the bore is smallest'))).toBe(
-      true,
+  // the top 0.4 thou wider than the bottom: about 21.2 there
+  it('22 read at the top of a bore that is 0.4 thou smaller below is not proven against a sheet’s 22', () => {
+    const sheet: Entry = {
+      ...stamp('t'),
+      kind: 'targets',
+      replaces: null,
+      value: {
+        ...startingChoices('imperial'),
+        gaps: {
+          ...startingChoices('imperial').gaps,
+          top: { sheet: { form: 'minimum', min: fromThou(22), from: 'sheet' }, manual: null, own: null },
+        },
+      },
+    };
+    const ring = top(
+      judge(record(sheet, ...bore('L1', 4.0654, 4.0652, 4.065), fitted('a', 'L1', 22, { depth: 'top' }))),
     );
+    expect(ring).toMatchObject({ state: 'not proven', done: false, differs: true });
+    expect(advice(ring)).toMatch(/about (three|four|five) in (four|five|six) that|One light stroke/);
+  });
+
+  it('17 at the bottom and 21 at the top: short in either order, and in a measured straight bore both are named', () => {
+    const two = [fitted('a', 'L1', 17, { depth: 'bottom' }), fitted('b', 'L1', 21, { depth: 'top' })].map((e) => ({
+      ...e,
+      fit: { ...(e as { fit: RingFit }).fit, deburred: false },
+    })) as [Entry, Entry];
+    for (const readings of [two, two.toReversed()]) {
+      expect(top(judge(record(...readings)))).toMatchObject({ state: 'short', done: false });
+      const judgement = judge(record(...bore('L1', 4.065, 4.065, 4.065), ...readings));
+      expect(top(judgement)).toMatchObject({ state: 'short', done: false });
+      expect(advice(top(judgement))).toMatch(/disagree by 3 thou: 17 thou and 21 thou.*taper/);
+      expect(said(judgement)).toContain('disagree');
+    }
+  });
+
+  it('a reading squared with a domed piston alone is not done; one squared otherwise makes it so', () => {
+    const domed = fitted('a', 'L1', 22, { squaring: 'domedPiston' });
+    const once = top(judge(record(domed)));
+    expect(once).toMatchObject({ state: 'in window', asksSquaring: true, done: false });
+    expect(advice(once)).toMatch(/square it otherwise/);
+    const again = { ...fitted('b', 'L1', 22, { squaring: 'tool', deburred: false }) };
+    expect(top(judge(record(domed, again)))).toMatchObject({ state: 'in window', asksSquaring: false, done: true });
   });
 
   it('read at the bottom it is the reading itself', () => {
     const ring = top(judge(record(...bore('L1', 4.066, 4.0655, 4.065), fitted('a', 'L1', 22, { depth: 'bottom' }))));
-    expect([ring.state, ring.counts?.gap.value]).toEqual(['in window', fromThou(22)]);
+    expect(ring).toMatchObject({ state: 'in window', differs: false, counts: { value: fromThou(22), asRead: true } });
   });
 
   it('a bore machined since leaves the ring to be read again', () => {
@@ -109,13 +148,14 @@ describe('a ring in another cylinder', () => {
     const judgement = judge(record(...bores, fitted('a', 'L1', 21), fitted('b', 'R1', 26), placing));
     const ring = top(judgement);
     expect(ring).toMatchObject({ number: 'R1', state: 'in window', readIn: { cylinder: 'R1' }, done: true });
-    expect(ring.gap?.value).toBe(fromThou(26) - Math.round(Math.PI * fromThou(1)));
-    expect(top(judgement, 'R1').gap?.value).toBe(fromThou(21) + Math.round(Math.PI * fromThou(1)));
+    expect(ring.counts?.value).toBe(Math.round(fromThou(26.5) - Math.PI * fromThou(1)));
+    expect(top(judgement, 'R1').counts?.value).toBe(Math.round(fromThou(21.5) + Math.PI * fromThou(1)));
     expect(judgement.placing.top.standing.placed.map((p) => p.ring)).toEqual(['R1', 'L1']);
   });
 
   it('is not proven by less than what the bores leave in doubt', () => {
-    const least = fromThou(21) + Math.round(Math.PI * fromThou(1));
+    // the product 20.325 less half a thou
+    const least = fromThou(19.825) + Math.round(Math.PI * fromThou(1));
     const at = (more: number): string => {
       const read = { ...fitted('b', 'R1', 0), value: least + more } as Entry;
       return top(judge(record(...bores, read, placing))).state;
@@ -137,16 +177,16 @@ describe('a ring in another cylinder', () => {
           ),
         ),
       ),
-    ).toMatchObject({ readIn: null, state: 'in window', wander: null, done: true, gap: { value: fromThou(23) } });
+    ).toMatchObject({ readIn: null, state: 'in window', done: true, counts: { disagreement: null } });
     const blind = top(judge(record(fitted('b', 'R1', 22), placing)));
-    expect(blind).toMatchObject({ gap: null, state: 'not proven', done: false });
-    expect(ringAdvice(blind)).toMatch(/read it here/);
+    expect(blind).toMatchObject({ counts: null, state: 'not proven', done: false });
+    expect(advice(blind)).toMatch(/read it here/);
   });
 
   it('a ring read in the wrong bore is predicted in its own without measuring again', () => {
     const wrong = top(judge(record(...bores, fitted('a', 'R1', 24, { ring: 'L1' }))));
-    expect(wrong).toMatchObject({ number: 'L1', readIn: { cylinder: 'R1' }, state: 'not proven' });
-    expect(wrong.gap?.value).toBe(fromThou(24) - Math.round(Math.PI * fromThou(1)));
+    expect(wrong).toMatchObject({ number: 'L1', readIn: { cylinder: 'R1' } });
+    expect(wrong.counts?.value).toBe(Math.round(fromThou(24.5) - Math.PI * fromThou(1)));
   });
 
   it('pairs that name a ring twice are not followed', () => {
@@ -215,7 +255,7 @@ describe('filing', () => {
       ),
     );
     expect(ring).toMatchObject({ state: 'not proven', done: false });
-    expect(ringAdvice(ring)).toMatch(/domed piston/);
+    expect(advice(ring)).toMatch(/domed piston/);
   });
 
   it('readings further apart than a leaf agree where the limit says so', () => {
@@ -225,13 +265,22 @@ describe('filing', () => {
       replaces: null,
       value: { ...STARTING_BENCH, repeat: fromThou(4) },
     };
-    expect(top(judge(record(bench, gap('a', 'L1', 'top', 22), gap('b', 'L1', 'top', 24)))).wander).toBeNull();
+    expect(
+      top(judge(record(bench, gap('a', 'L1', 'top', 22), gap('b', 'L1', 'top', 24)))).counts?.disagreement,
+    ).toBeNull();
   });
 });
 
 describe('an over-gapped ring', () => {
   const over = [fitted('a', 'L1', 30)];
-  const accepted: Entry = { ...stamp('y'), kind: 'accepted', of: 'a', reason: 'customer agrees' };
+  const accepted: Entry = {
+    ...stamp('y'),
+    kind: 'accepted',
+    of: 'a',
+    what: null,
+    state: 'over',
+    reason: 'customer agrees',
+  };
 
   it('is done once accepted, stays over, and is a note with its reason', () => {
     const judgement = judge(record(...over, accepted));
@@ -246,12 +295,13 @@ describe('an over-gapped ring', () => {
     expect(top(judge(record(...over, accepted, fitted('b', 'L1', 31)))).accepted).toBeNull();
   });
 
-  it('a short one cannot be accepted', () => {
-    expect(top(judge(record(fitted('a', 'L1', 15), accepted)))).toMatchObject({
-      state: 'short',
-      accepted: null,
-      done: false,
-    });
+  it('an acceptance is of the verdict it was given for: a short one is accepted as short, not as over', () => {
+    const short = fitted('a', 'L1', 15);
+    expect(top(judge(record(short, accepted)))).toMatchObject({ state: 'short', accepted: null, done: false });
+    const asShort = judge(record(short, { ...accepted, state: 'short' }));
+    expect(top(asShort)).toMatchObject({ state: 'short', accepted: { reason: 'customer agrees' }, done: true });
+    expect(asShort.findings.filter((f) => f.severity === 'stop' && f.stage === 'rings')).toEqual([]);
+    expect(said(asShort)).toContain('is short, accepted by AB: customer agrees');
   });
 
   it('another ring begins anew, and what was read of the old one is kept', () => {
@@ -262,10 +312,14 @@ describe('an over-gapped ring', () => {
 });
 
 describe('what a leaf can tell', () => {
-  it('a leaf that passes with none larger tried proves a minimum, and nothing of a limit', () => {
+  it('a leaf that passes with none larger tried proves a minimum; under it, it proves nothing', () => {
     const rail: Entry = { ...reading('r', 'L1', 'upperRail', fromThou(15)), fit: fit('L1', { open: true }) };
     expect(judge(record(rail)).cylinders[0]?.rings.upperRail.state).toBe('in window');
-    expect(top(judge(record(fitted('a', 'L1', 22, { open: true })))).state).toBe('not proven');
+    expect(top(judge(record(fitted('a', 'L1', 22, { open: true })))).state).toBe('in window');
+    expect(top(judge(record(fitted('a', 'L1', 15, { open: true }))))).toMatchObject({
+      state: 'not proven',
+      chance: null,
+    });
   });
 });
 

@@ -3,13 +3,15 @@ import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { Target } from '../targets/target';
 import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability } from '../uncertainty/budget';
+import { expandedOf } from '../uncertainty/spread';
+import { STARTING_STRICTNESS } from '../verdict/decide';
 import { rectangular } from '../uncertainty/uncertainty';
 import {
   type DoubtedSize,
   clearanceAdvice,
+  clearanceDoubt,
   clearanceIsDone,
   clearanceOf,
-  clearanceUncertainty,
   clearanceVerdict,
 } from './clearance';
 
@@ -19,9 +21,11 @@ const window = (min: number, aimTo: number, limit: number): Target => ({
     rank: 'sheet',
     standing: 'from a sheet',
     from: 'sheet',
-    min: fromThou(min),
+    least: fromThou(min),
+    aimFrom: fromThou(min),
     aimTo: fromThou(aimTo),
-    limit: fromThou(limit),
+    most: fromThou(limit),
+    mostHard: false,
     working: [],
   },
   outranked: [],
@@ -35,12 +39,16 @@ const once = (value: number, expansion: number, noted = false): DoubtedSize => (
   doubt: {
     tool: rectangular(UNNAMED_TOOL.limit),
     heat: heatDoubt(value, noted ? expansion : expansion - 11.7e-6, noted),
-    own: ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL),
+    own: ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL).standard,
+    freedom: Infinity,
   },
   expansion,
   noted,
 });
-const U = clearanceUncertainty(once(fromInches(4.065), 10.8e-6), once(fromInches(4.061), 19.4e-6));
+const doubt = clearanceDoubt(once(fromInches(4.065), 10.8e-6), once(fromInches(4.061), 19.4e-6));
+const expanded = (bore: DoubtedSize, piston: DoubtedSize): number => expandedOf(clearanceDoubt(bore, piston));
+const U = expandedOf(doubt);
+const strictness = STARTING_STRICTNESS;
 
 describe('clearance', () => {
   it('piston 73.47 in bore 73.51 mm: 0.040 mm = 0.00157 in (common practice, no source)', () => {
@@ -52,7 +60,7 @@ describe('clearance', () => {
   it('housing 2.3654, journal 2.3615: 0.0039 within 0.001 to 0.004 (common practice, no source)', () => {
     const clearance = clearanceOf(fromInches(2.3654), fromInches(2.3615));
     expect(clearance).toBe(fromThou(3.9));
-    expect(clearanceVerdict(clearance, window(1, 4, 4), U).state).toBe('in window');
+    expect(clearanceVerdict(clearance, window(1, 4, 4), doubt, strictness).state).toBe('in window');
   });
 
   it('combines tool, last digit, hand and temperature of both (published: JCGM 100:2008; the figures from memory)', () => {
@@ -63,9 +71,9 @@ describe('clearance', () => {
   });
 
   it('sees through a shared shop temperature, and through a noted one: like metals leave nothing of it', () => {
-    const like = clearanceUncertainty(once(fromInches(4), 20e-6), once(fromInches(3.996), 20e-6));
-    const unlike = clearanceUncertainty(once(fromInches(4), 10.8e-6), once(fromInches(3.996), 22.3e-6));
-    const noted = clearanceUncertainty(once(fromInches(4), 10.8e-6, true), once(fromInches(3.996), 22.3e-6, true));
+    const like = expanded(once(fromInches(4), 20e-6), once(fromInches(3.996), 20e-6));
+    const unlike = expanded(once(fromInches(4), 10.8e-6), once(fromInches(3.996), 22.3e-6));
+    const noted = expanded(once(fromInches(4), 10.8e-6, true), once(fromInches(3.996), 22.3e-6, true));
     expect(toInches(like)).toBeCloseTo(
       2 * Math.sqrt(2) * Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005),
       6,
@@ -88,7 +96,9 @@ describe('clearance', () => {
     [6, 'over'],
     [-1, 'tight'],
   ] as const)('%s thou against 3–4, limit 5, is %s', (thou, state) => {
-    expect(clearanceVerdict(thou === null ? null : fromThou(thou), window(3, 4, 5), U).state).toBe(state);
+    expect(clearanceVerdict(thou === null ? null : fromThou(thou), window(3, 4, 5), doubt, strictness).state).toBe(
+      state,
+    );
   });
 
   // a window half a thou wide, with tools good for a quarter: it can be met
@@ -97,24 +107,32 @@ describe('clearance', () => {
     [4.5, 'not proven'],
     [4.1, 'tight'],
   ] as const)('%s ± 0.26 thou with a least of 4.5 and an end of 5 is %s', (thou, state) => {
-    const found = clearanceVerdict(fromThou(thou), window(4.5, 5, 5), fromThou(0.26));
+    const found = clearanceVerdict(
+      fromThou(thou),
+      window(4.5, 5, 5),
+      { standard: fromThou(0.13), freedom: Infinity },
+      strictness,
+    );
     expect(found.state).toBe(state);
     if (state === 'not proven')
-      expect(sayingText(clearanceAdvice(found, 1), 'imperial')).toContain('about one in five');
+      expect(sayingText(clearanceAdvice(found, 1, null), 'imperial')).toContain('about one in five');
   });
 
   it('is recorded without a verdict when nothing says what it must be', () => {
-    expect(clearanceVerdict(fromThou(3), { set: false, ask: 'the sheet' }, 0)).toEqual({
+    expect(
+      clearanceVerdict(fromThou(3), { set: false, ask: 'the sheet' }, { standard: 0, freedom: Infinity }, strictness),
+    ).toEqual({
       state: 'no target',
       chance: null,
+      low: null,
     });
   });
 
   it('is done in window or loose only, and has something to say of every state', () => {
     const states = ['to do', 'tight', 'in window', 'loose', 'over', 'not proven', 'no target'] as const;
     expect(states.filter(clearanceIsDone)).toEqual(['in window', 'loose']);
-    expect(new Set(states.map((s) => JSON.stringify(clearanceAdvice({ state: s, chance: 0.2 }, 1)))).size).toBe(
-      states.length,
-    );
+    expect(
+      new Set(states.map((s) => JSON.stringify(clearanceAdvice({ state: s, chance: 0.2, low: null }, 1, null)))).size,
+    ).toBe(states.length);
   });
 });

@@ -3,10 +3,12 @@
  */
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, say } from '../quantity/saying';
+import { type Acceptance, acceptedWords } from '../record/reading';
+import { capital } from '../stage/report';
 import type { Target } from '../targets/target';
 import { type Doubt, heatDoubt } from '../uncertainty/budget';
-import { COVERAGE, combined, expanded } from '../uncertainty/uncertainty';
-import { type Side, chanceWords, decide } from '../verdict/decide';
+import { type Component, sumOf } from '../uncertainty/spread';
+import { type Low, type Side, type Strictness, chanceWords, decide, exactly } from '../verdict/decide';
 
 /** The state words of a clearance. `no target` when both sizes are read and nothing says what it must be. */
 export type ClearanceState = 'to do' | 'tight' | 'in window' | 'loose' | 'over' | 'not proven' | 'no target';
@@ -29,22 +31,21 @@ export interface DoubtedSize {
 }
 
 /**
- * Expanded uncertainty (k = 2) of a clearance, in nm: the root sum of squares of both sizes' own doubts and of both
- * tools' (JCGM 100:2008). Where neither temperature was noted, both parts are taken to be at one shop temperature:
+ * Standard uncertainty of a clearance, nm, with its degrees of freedom: the root sum of squares of both sizes' own doubts
+ * and of both tools' (JCGM 100:2008). Where neither temperature was noted, both parts are taken to be at one shop temperature:
  * then only the difference of their expansions counts.
  */
-export function clearanceUncertainty(bore: DoubtedSize, piston: DoubtedSize): Nm {
+export function clearanceDoubt(bore: DoubtedSize, piston: DoubtedSize): Component {
   const heat =
     bore.noted || piston.noted
       ? [bore.doubt.heat, piston.doubt.heat]
       : [heatDoubt(bore.value, bore.expansion - piston.expansion, false)];
-  return Math.round(
-    expanded(combined([bore.doubt.tool, bore.doubt.own, piston.doubt.tool, piston.doubt.own, ...heat])),
-  );
+  return sumOf([
+    { standard: bore.doubt.own, freedom: bore.doubt.freedom },
+    { standard: piston.doubt.own, freedom: piston.doubt.freedom },
+    ...[bore.doubt.tool, piston.doubt.tool, ...heat].map((standard) => ({ standard, freedom: Infinity })),
+  ]);
 }
-
-/** How far under its minimum a clearance still counts as at it: a tenth of a thou. Common practice, no source. */
-const GRACE: Nm = 2_540;
 
 const STATES: Record<Side, ClearanceState> = {
   under: 'tight',
@@ -57,35 +58,49 @@ const STATES: Record<Side, ClearanceState> = {
 /** The verdict on a clearance. */
 export interface ClearanceVerdict {
   state: ClearanceState;
-  /** The chance that it is tighter than its minimum by more than a tenth; null where nothing is asked of it. */
+  /** The chance that it is tighter than its minimum by more than the grace; null where nothing is asked of it. */
   chance: number | null;
+  /** What is to be said of one that is right and lies low. */
+  low: Low | null;
 }
 
 /**
  * The verdict on a clearance ± its uncertainty: tight or not only once that is shown, loose or over by what it reads.
  *
- * @param uncertainty k = 2, nm
- * @example clearanceVerdict(null, { set: false, ask: '' }, 0).state // 'to do'
+ * @param doubt its standard uncertainty, nm
+ * @example clearanceVerdict(null, { set: false, ask: '' }, { standard: 0, freedom: Infinity }, judgement.choices.deciding).state // 'to do'
  */
-export function clearanceVerdict(clearance: Nm | null, target: Target, uncertainty: Nm): ClearanceVerdict {
-  if (clearance === null) return { state: 'to do', chance: null };
-  if (!target.set) return { state: 'no target', chance: null };
-  const { min, aimTo, limit } = target.inForce;
-  const found = { value: clearance, standard: uncertainty / COVERAGE };
-  const { side, chance } = decide(found, { min, grace: GRACE, aimTo, most: limit });
-  return { state: STATES[side], chance };
+export function clearanceVerdict(
+  clearance: Nm | null,
+  target: Target,
+  { standard, freedom }: Component,
+  { sure, clearanceGrace: grace }: Strictness,
+): ClearanceVerdict {
+  if (clearance === null) return { state: 'to do', chance: null, low: null };
+  if (!target.set) return { state: 'no target', chance: null, low: null };
+  const { side, chance, low } = decide(
+    exactly(clearance, standard, freedom),
+    { ...target.inForce, grace, half: 0 },
+    sure,
+  );
+  return { state: STATES[side], chance, low };
 }
 
 /** Whether a piston may go in with a clearance in this state. */
 export const clearanceIsDone = (state: ClearanceState): boolean => state === 'in window' || state === 'loose';
 
 /** What to do about a clearance, in one sentence or two. */
-export function clearanceAdvice({ state, chance }: ClearanceVerdict, uncertainty: Nm): Saying {
+export function clearanceAdvice(
+  { state, chance, low }: ClearanceVerdict,
+  uncertainty: Nm,
+  accepted: Acceptance | null,
+): Saying {
+  if (accepted) return say`${capital(acceptedWords(accepted))}.`;
   switch (state) {
     case 'tight':
       return say`Hone, or try another piston: too tight, it scuffs and seizes.`;
     case 'in window':
-      return say`As it should be.`;
+      return low === 'under the limit' ? say`At its minimum, as near as these tools can tell.` : say`As it should be.`;
     case 'loose':
       return say`More than the aim, within the limit.`;
     case 'over':

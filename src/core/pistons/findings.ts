@@ -5,7 +5,9 @@ import { type Finding, type Severity, about } from '../stage/finding';
 import { REPEATS_AGREE, joined, slipWords } from '../bores/findings';
 import type { JudgedBore } from '../bores/judged';
 import type { Cylinder } from '../engine/engine';
+import { acceptedWords } from '../record/reading';
 import type { JudgedPiston } from './judged';
+import { clearanceIsDone } from './clearance';
 import type { JudgedClearance } from './judgedClearance';
 import { chanceWords } from '../verdict/decide';
 
@@ -60,7 +62,7 @@ export function pistonFindings({ id, label, outlier, size: sized, range, pin }: 
  */
 export function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
-  const { value, state, chance, uncertainty, target, strip } = clearance;
+  const { value, state, chance, uncertainty, target, strip, accepted } = clearance;
   if (value === null) return [];
   if (value < 0)
     return [
@@ -75,27 +77,32 @@ export function clearanceFindings({ clearance, label, id, bore }: Cleared): Find
       ),
     );
   if (!target.set) return out;
-  const { min, limit } = target.inForce;
+  const { least, most } = target.inForce;
   const where = bore.shape ? ` (at ${foundWords(bore.shape.smallest)})` : '';
+  if (accepted && !clearanceIsDone(state))
+    return [
+      ...out,
+      at('note', say`Cylinder ${label}: clearance ${clear(value)}${where} is ${state}, ${acceptedWords(accepted)}.`),
+    ];
   if (state === 'tight')
     out.push(
       at(
         'stop',
-        say`Cylinder ${label}: clearance ${clear(value)}${where} is under ${clear(min)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`,
+        say`Cylinder ${label}: clearance ${clear(value)}${where} is under ${clear(least)}. Too tight, a piston scuffs and seizes: hone, or try another piston.`,
       ),
     );
-  if (state === 'over' && limit !== null)
+  if (state === 'over' && most !== null)
     out.push(
       at(
         'mend',
-        say`Cylinder ${label}: clearance ${clear(value)} is over ${clear(limit)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`,
+        say`Cylinder ${label}: clearance ${clear(value)} is over ${clear(most)}. Too loose, a piston rocks and ruins the ring seal: try a larger piston.`,
       ),
     );
   if (state === 'not proven')
     out.push(
       at(
         'mend',
-        say`Cylinder ${label}: clearance ${clear(value)} ± ${clear(uncertainty)}${where} against a least of ${clear(min)}: the chance that it is too tight is ${chanceWords(chance ?? 0)}. Read both again, with finer tools if there are any.`,
+        say`Cylinder ${label}: clearance ${clear(value)} ± ${clear(uncertainty)}${where} against a least of ${clear(least)}: the chance that it is too tight is ${chanceWords(chance ?? 0)}. Read both again, with finer tools if there are any.`,
       ),
     );
   return out;

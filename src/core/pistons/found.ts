@@ -1,4 +1,5 @@
 /** Pistons: what they are judged from, and what is found of them. */
+import type { Strictness } from '../verdict/decide';
 import type { JudgedBore } from '../bores/judged';
 import type { FinishOrder, Grade, SizePlan, SizingChoices } from '../bores/plan';
 import type { Cylinder } from '../engine/engine';
@@ -44,7 +45,8 @@ export interface PistonsMade {
   orders: FinishOrder[];
 }
 
-export type Engine = Frame<PistonsChoices & { sizing: SizingChoices }> & Pick<TargetsMade, 'piston' | 'targetSettings'>;
+export type Engine = Frame<PistonsChoices & { sizing: SizingChoices; deciding: Strictness }> &
+  Pick<TargetsMade, 'piston' | 'targetSettings'>;
 
 export type Bored = Cylinder & { bore: JudgedBore } & TargetsPart;
 

@@ -2,15 +2,32 @@
 import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
-import { type LoggedReading, livePasses } from '../record/reading';
+import {
+  type Acceptance,
+  type Accepted,
+  type LoggedReading,
+  acceptanceOf,
+  lastOf,
+  livePasses,
+} from '../record/reading';
 import { type Sized, type Tools, atTwenty, rangeOf, sizedOf } from '../uncertainty/sized';
-import { combined, expanded } from '../uncertainty/uncertainty';
+import { wholeDoubt } from '../uncertainty/budget';
+import { expandedOf, sumOf } from '../uncertainty/spread';
+import type { Strictness } from '../verdict/decide';
 import { type Outlier, type PinState, type PistonChoices, NEAR, outlierOf, pinState } from './piston';
 
 export interface JudgedPin {
   pin: Sized | null;
   bore: Sized | null;
-  clearance: { value: Nm; uncertainty: Nm; state: PinState; working: Saying[] } | null;
+  clearance: {
+    value: Nm;
+    uncertainty: Nm;
+    state: PinState;
+    /** The reading that an acceptance of it is bound to. */
+    acceptId: string | null;
+    accepted: Acceptance | null;
+    working: Saying[];
+  } | null;
 }
 
 export interface JudgedPiston {
@@ -38,25 +55,28 @@ interface PistonAsk {
   expansion: number;
   tools: Tools;
   choices: PistonChoices;
+  strictness: Strictness;
+  accepted: Accepted;
 }
 
-function judgedPin({ passes, round, expansion, tools, choices }: PistonAsk): JudgedPin {
-  const pin = sizedOf(livePasses(passes('pin'), round), STEEL_EXPANSION, tools);
-  const bore = sizedOf(livePasses(passes('pinBore'), round), expansion, tools);
+function judgedPin({ passes, round, expansion, tools, choices, strictness, accepted }: PistonAsk): JudgedPin {
+  const [pins, bores] = [livePasses(passes('pin'), round), livePasses(passes('pinBore'), round)];
+  const pin = sizedOf(pins, STEEL_EXPANSION, tools);
+  const bore = sizedOf(bores, expansion, tools);
   if (!pin || !bore) return { pin, bore, clearance: null };
   const value = bore.value - pin.value;
-  const uncertainty = Math.round(
-    expanded(
-      combined([pin.doubt.tool, pin.doubt.own, pin.doubt.heat, bore.doubt.tool, bore.doubt.own, bore.doubt.heat]),
-    ),
-  );
+  const doubt = sumOf([wholeDoubt(pin.doubt), wholeDoubt(bore.doubt)]);
+  const state = pinState(value, doubt, choices.pin, strictness);
+  const acceptId = lastOf([...pins, ...bores]);
   return {
     pin,
     bore,
     clearance: {
       value,
-      uncertainty,
-      state: pinState(value, uncertainty, choices.pin),
+      uncertainty: Math.round(expandedOf(doubt)),
+      state,
+      acceptId,
+      accepted: acceptanceOf(accepted, acceptId, 'pin', state),
       working: [say`pin bore ${size(bore.value)} − pin ${size(pin.value)} = ${raw(value)}`],
     },
   };

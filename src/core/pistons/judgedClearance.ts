@@ -2,9 +2,19 @@
 import type { JudgedBore } from '../bores/judged';
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, say, size } from '../quantity/saying';
-import { type LoggedReading, lastUnvoided } from '../record/reading';
+import {
+  type Acceptance,
+  type Accepted,
+  type LoggedReading,
+  acceptanceOf,
+  lastOf,
+  lastUnvoided,
+  livePasses,
+} from '../record/reading';
 import type { Target } from '../targets/target';
-import { type ClearanceState, clearanceOf, clearanceUncertainty, clearanceVerdict } from './clearance';
+import { expandedOf } from '../uncertainty/spread';
+import type { Low, Strictness } from '../verdict/decide';
+import { type ClearanceState, clearanceDoubt, clearanceIsDone, clearanceOf, clearanceVerdict } from './clearance';
 import type { JudgedPiston } from './judged';
 import { type StripCheck, stripCheck } from './piston';
 
@@ -15,23 +25,31 @@ export interface JudgedClearance {
   uncertainty: Nm;
   target: Target;
   state: ClearanceState;
-  /** The chance that it is tighter than its minimum by more than a tenth; null where nothing is asked of it. */
+  /** The chance that it is tighter than its minimum by more than the grace; null where nothing is asked of it. */
   chance: number | null;
+  low: Low | null;
+  /** The reading that an acceptance of it is bound to: the last of bore and piston. */
+  acceptId: string | null;
+  accepted: Acceptance | null;
+  /** Whether the piston may go in with it. */
+  done: boolean;
   working: Saying[];
   /** The feeler strip's passes, and what the last that counts says of the clearance: a check, never the record. */
   strip: { passes: readonly LoggedReading[]; check: StripCheck | null };
 }
 
 /**
- * The clearance of a piston in a bore, nm at 20 °C, with U (k = 2), its verdict, and the strip of plastic gauging thread or feeler beside it.
+ * The clearance of a piston in a bore, nm at 20 °C, with U, its verdict, and the strip of plastic gauging thread or feeler beside it.
  *
- * @example judgedClearance(cylinder.bore, cylinder.piston, cylinder.targets.clearance, []).state // 'not proven'
+ * @example judgedClearance(cylinder.bore, cylinder.piston, cylinder.targets.clearance, [], judgement.choices.deciding, new Map()).state // 'not proven'
  */
 export function judgedClearance(
   bore: JudgedBore,
   piston: JudgedPiston,
   target: Target,
   strips: readonly LoggedReading[],
+  strictness: Strictness,
+  accepted: Accepted,
 ): JudgedClearance {
   if (!bore.size || !piston.size)
     return {
@@ -41,22 +59,33 @@ export function judgedClearance(
       target,
       state: 'to do',
       chance: null,
+      low: null,
+      acceptId: null,
+      accepted: null,
+      done: false,
       working: [],
       strip: { passes: strips, check: null },
     };
   const strip = lastUnvoided(strips);
   const value = clearanceOf(bore.size.value, piston.size.value);
   const mean = bore.mean === null ? null : clearanceOf(bore.mean, piston.size.value);
-  const uncertainty = clearanceUncertainty(bore.size, piston.size);
+  const doubt = clearanceDoubt(bore.size, piston.size);
+  const uncertainty = Math.round(expandedOf(doubt));
+  const verdict = clearanceVerdict(value, target, doubt, strictness);
+  const acceptId = lastOf([...livePasses(bore.passes, bore.round), ...livePasses(piston.passes, piston.round)]);
+  const yes = acceptanceOf(accepted, acceptId, 'clearance', verdict.state);
   return {
     value,
     mean,
     uncertainty,
     target,
-    ...clearanceVerdict(value, target, uncertainty),
+    ...verdict,
+    acceptId,
+    accepted: yes,
+    done: clearanceIsDone(verdict.state) || yes !== null,
     working: [
       ...bore.size.working,
-      say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)} (k = 2)`,
+      say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)}`,
       ...(mean === null ? [] : [say`mean over piston travel: ${clear(mean)}`]),
       ...(bore.shape && bore.read < bore.total ? [say`bore read at ${bore.read} of ${bore.total} spots so far`] : []),
     ],

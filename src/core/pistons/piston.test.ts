@@ -1,3 +1,4 @@
+import { STARTING_STRICTNESS } from '../verdict/decide';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
@@ -29,11 +30,19 @@ describe('a size among its neighbours', () => {
 describe('pins', () => {
   it.each([
     [0.3, 'tight'],
-    [0.55, 'not proven'],
+    [0.45, 'not proven'],
+    [0.5, 'in window'],
     [0.75, 'in window'],
     [1.3, 'over'],
   ] as const)('%s thou against 0.5 to 1 is %s (common practice, no source)', (thou, state) => {
-    expect(pinState(fromThou(thou), fromThou(0.1), STARTING_PISTONS.pin)).toBe(state);
+    expect(
+      pinState(
+        fromThou(thou),
+        { standard: fromThou(0.05), freedom: Infinity },
+        STARTING_PISTONS.pin,
+        STARTING_STRICTNESS,
+      ),
+    ).toBe(state);
   });
 });
 

@@ -6,7 +6,8 @@ import { median } from '../quantity/near';
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, raw, say, size } from '../quantity/saying';
 import { slipsOf } from '../quantity/slips';
-import { conformity } from '../uncertainty/uncertainty';
+import type { Component } from '../uncertainty/spread';
+import { type Side, type Strictness, decide, exactly } from '../verdict/decide';
 
 /** What the height of the gauge point is counted from. */
 export const GAUGE_FROM = ['skirt', 'crown', 'pin'] as const;
@@ -71,14 +72,28 @@ export function outlierOf(value: Nm, typed: string, neighbours: Nm[], within: Nm
 
 export type PinState = 'to do' | 'tight' | 'in window' | 'over' | 'not proven';
 
+const PIN_STATES: Record<Side, PinState> = {
+  under: 'tight',
+  'not proven': 'not proven',
+  inside: 'in window',
+  'past the aim': 'in window',
+  over: 'over',
+};
+
 /**
- * Clearance of a pin in its bore against what it should be (ISO 14253-1 at both ends).
+ * Clearance of a pin in its bore against what it should be: too tight, it seizes, so that side is guarded; too loose, it
+ * knocks, and is judged by what it reads.
  *
- * @example pinState(5_000, 500, { least: 3_000, most: 8_000 }) // 'in window'
+ * @example pinState(5_000, { standard: 250, freedom: Infinity }, { least: 3_000, most: 8_000 }, judgement.choices.deciding) // 'in window'
  */
-export function pinState(clearance: Nm, uncertainty: Nm, { least, most }: PistonChoices['pin']): PinState {
-  const side = conformity(clearance - uncertainty, clearance + uncertainty, least, most);
-  return side === 'below' ? 'tight' : side === 'above' ? 'over' : side === 'inside' ? 'in window' : side;
+export function pinState(
+  clearance: Nm,
+  { standard, freedom }: Component,
+  { least, most }: PistonChoices['pin'],
+  { sure, clearanceGrace: grace }: Strictness,
+): PinState {
+  const bounds = { least, aimFrom: least, aimTo: null, most, mostHard: false, grace, half: 0 };
+  return PIN_STATES[decide(exactly(clearance, standard, freedom), bounds, sure).side];
 }
 
 /** A feeler strip drawn up beside the piston reads about half a thou under the true clearance. Common practice, no source. */

@@ -1,6 +1,6 @@
 /** Pistons and clearances, on paper and in the table, and what is to be machined for them. */
 import { clear, say } from '../quantity/saying';
-import { isLive } from '../record/reading';
+import { type Acceptance, acceptedWords, isLive } from '../record/reading';
 import { type Piece, type Row, type SheetPart, number, words } from '../stage/report';
 import { readingRow, resultRow } from '../stage/rows';
 import type { Report } from '../stage/stage';
@@ -14,7 +14,7 @@ function rows({ log }: All, cylinder: Whole): Row[] {
   return [
     ...passes.map((pass) => readingRow(piston, pass, isLive(pass, piston.round), log)),
     resultRow(piston, 'piston', piston.size?.value ?? null, piston.size?.uncertainty ?? null, '', null),
-    ...(pin ? [resultRow(piston, 'pin_clearance', pin.value, pin.uncertainty, pin.state, null)] : []),
+    ...(pin ? [resultRow(piston, 'pin_clearance', pin.value, pin.uncertainty, pin.state, null, pin.accepted)] : []),
     ...clearance.strip.passes.map((pass) => readingRow(cylinder, pass, pass.voided === null, log)),
     resultRow(
       cylinder,
@@ -23,6 +23,7 @@ function rows({ log }: All, cylinder: Whole): Row[] {
       clearance.value === null ? null : clearance.uncertainty,
       clearance.state,
       clearance.target,
+      clearance.accepted,
     ),
   ];
 }
@@ -33,12 +34,16 @@ const whoRead = ({ bore, piston }: Whole): string => {
   return [...new Set(by)].filter(Boolean).join(', ');
 };
 
+/** That a verdict was accepted, under it. */
+const acceptedPiece = (accepted: Acceptance | null): Piece[] =>
+  accepted ? [{ kind: 'text', text: acceptedWords(accepted), look: 'below' }] : [];
+
 const sizeRow = (c: Whole): Piece[][] => [
   words(c.label),
   number(c.bore.size?.value, 'size'),
   number(c.bore.shape?.taper.thrust?.value, 'clearance'),
   number(c.bore.shape?.outOfRound?.value, 'clearance'),
-  words(c.bore.shape ? c.bore.verdict.state : '–'),
+  [...words(c.bore.shape ? c.bore.verdict.state : '–'), ...acceptedPiece(c.bore.accepted)],
   [
     ...number(c.piston.size?.value, 'size'),
     ...(c.piston.id === c.id
@@ -47,7 +52,7 @@ const sizeRow = (c: Whole): Piece[][] => [
   ],
   number(c.clearance.value, 'clearance'),
   c.clearance.value === null ? [] : number(c.clearance.uncertainty, 'clearance'),
-  [{ kind: 'state', state: c.clearance.state }],
+  [{ kind: 'state', state: c.clearance.state }, ...acceptedPiece(c.clearance.accepted)],
   words(whoRead(c)),
 ];
 

@@ -12,12 +12,13 @@ import { clear, say } from '../quantity/saying';
 import { beforeOf, passesOf, roundOf } from '../record/log';
 import type { LoggedReading } from '../record/reading';
 import { type Memo, ENGINE } from '../stage/memo';
-import { type Caption, type Judged, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
+import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import { type TargetSettings, targetsAt } from '../targets/settings';
 import { type PairingChoices, STARTING_PAIRING } from './choices';
 import { clearanceFindings, pistonFindings } from './findings';
-import { clearanceAdvice, clearanceIsDone } from './clearance';
+import { type Strictness, leastRight } from '../verdict/decide';
+import { clearanceAdvice, clearanceDoubt } from './clearance';
 import type { All, Bored, Engine, JudgedPairing, PistonsMade, PistonsPart, Whole } from './found';
 import { type JudgedPiston, judgedPiston, withOutliers } from './judged';
 import { judgedClearance } from './judgedClearance';
@@ -38,8 +39,18 @@ function pistonsOf(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): 
     const round = roundOf(log, id, 'piston');
     const passes = (subject: 'piston' | 'pin' | 'pinBore'): readonly LoggedReading[] => passesOf(log, id, subject);
     const from = [passes('piston'), passes('pin'), passes('pinBore'), label, round, expansion, log.tools];
-    return memo('piston', id, [...from, choices.pistons], () =>
-      judgedPiston({ id, label, passes, round, expansion, tools: log.tools, choices: choices.pistons }),
+    return memo('piston', id, [...from, choices.pistons, choices.deciding, log.accepted], () =>
+      judgedPiston({
+        id,
+        label,
+        passes,
+        round,
+        expansion,
+        tools: log.tools,
+        choices: choices.pistons,
+        strictness: choices.deciding,
+        accepted: log.accepted,
+      }),
     );
   });
   return memo('pistons', ENGINE, measured, () => withOutliers(measured));
@@ -65,14 +76,21 @@ function ordersOf(cylinders: readonly Whole[], settings: TargetSettings, { honin
   });
 }
 
-function pairingOf(cylinders: readonly Whole[], choices: PairingChoices, before: readonly Pair[]): JudgedPairing {
+function pairingOf(
+  cylinders: readonly Whole[],
+  choices: PairingChoices,
+  before: readonly Pair[],
+  deciding: Strictness,
+): JudgedPairing {
   const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target } }) => {
     if (!bore.size || !piston.size || !target.set) return [];
-    const { min, aimTo } = target.inForce;
-    const wanted = Math.round((min + (aimTo ?? min)) / 2);
+    const { aimFrom, aimTo } = target.inForce;
+    const wanted = Math.round((aimFrom + (aimTo ?? aimFrom)) / 2);
+    const bounds = { ...target.inForce, grace: deciding.clearanceGrace };
+    const least = Math.ceil(leastRight(bounds, clearanceDoubt(bore.size, piston.size), deciding.sure));
     return [
       {
-        bore: { cylinder: id, bore: bore.size.value, wanted, least: min },
+        bore: { cylinder: id, bore: bore.size.value, wanted, least },
         piston: { piston: piston.id, size: piston.size.value },
       },
     ];
@@ -121,9 +139,10 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
     const piston = byNumber.get(pistonIn.get(id) ?? id);
     if (!piston) return [];
     const strips = passesOf(log, id, 'strip');
-    const part = memo('clearance', id, [bore, piston, targets.clearance, strips, choices.sizing.grades], () => ({
+    const from = [bore, piston, targets.clearance, strips, choices.sizing.grades, choices.deciding, log.accepted];
+    const part = memo('clearance', id, from, () => ({
       piston,
-      clearance: judgedClearance(bore, piston, targets.clearance, strips),
+      clearance: judgedClearance(bore, piston, targets.clearance, strips, choices.deciding, log.accepted),
       grades: gradesOf(bore, piston, choices.sizing),
     }));
     return [{ ...cylinder, ...part, part }];
@@ -135,10 +154,10 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
     engine: memo(
       'pistons of the engine',
       ENGINE,
-      [pistons, settings, choices.sizing, choices.pairing, before, ...parts],
+      [pistons, settings, choices.sizing, choices.pairing, choices.deciding, before, ...parts],
       () => ({
         pistons,
-        pairing: pairingOf(judged, choices.pairing, before),
+        pairing: pairingOf(judged, choices.pairing, before, choices.deciding),
         orders: settings ? ordersOf(judged, settings, choices.sizing) : [],
       }),
     ),
@@ -210,8 +229,18 @@ function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
     says: say`clearance ${clear(clearance.value)}: `,
     state: clearance.state,
     strong: null,
-    soft: clearanceAdvice(clearance, clearance.uncertainty),
+    soft: clearanceAdvice(clearance, clearance.uncertainty, clearance.accepted),
   };
+}
+
+/** What is still to be done with a piston, its pin and its clearance. A pin that nobody reads asks for nothing. */
+function missing({ choices }: All, { clearance, piston }: Whole): Missing[] {
+  const pin = piston.pin.clearance;
+  const pinAsks = pin ? pin.state !== 'in window' && !pin.accepted : choices.pistons.pins;
+  return [
+    ...(clearance.done ? [] : [{ says: say`clearance: ${clearance.state}`, subject: 'piston' }]),
+    ...(pinAsks ? [{ says: say`pin clearance: ${pin?.state ?? 'to do'}`, subject: 'pin' }] : []),
+  ];
 }
 
 const caption = ({ clearance: { state, value } }: Whole): Caption => ({
@@ -234,6 +263,7 @@ const OF_A_PISTON = {
 export const pistons = {
   ...SILENT,
   words: 'Pistons',
+  coverable: true,
   choices: { pistons: (): PistonChoices => STARTING_PISTONS, pairing: (): PairingChoices => STARTING_PAIRING },
   subjects: {
     piston: { ...OF_A_PISTON, words: 'piston', field: 'piston', tool: 'piston' },
@@ -252,11 +282,12 @@ export const pistons = {
   },
   judge,
   lists: ({ choices }, cylinders) => ({ pistons: pistonTasks(cylinders, choices.pistons) }),
-  progress: (_engine, cylinders) => counted(cylinders.map((c) => clearanceIsDone(c.clearance.state))),
+  progress: (_engine, cylinders) => counted(cylinders.map((c) => c.clearance.done)),
   findings: (_engine, cylinders, memo) =>
     cylinders.flatMap((c) =>
       memo('piston findings', c.id, [c], () => [...pistonFindings(c.piston), ...clearanceFindings(c)]),
     ),
+  missing,
   caption,
   expected,
   outcome,

@@ -5,7 +5,7 @@
 import type { Check } from '../assembly/checks';
 import type { RateMetal, RateSums } from '../rings/rate';
 import type { Instrument } from '../uncertainty/instrument';
-import type { Acceptance, CheckEntry, GaugeSetting, Logged, LoggedReading, Renewal, Stamp, Voided } from './reading';
+import type { Accepted, CheckEntry, GaugeSetting, Logged, LoggedReading, Renewal, Stamp, Voided } from './reading';
 
 /** A check that was ticked, and which parts were then in the cylinder. */
 export interface Tick {
@@ -45,8 +45,8 @@ export interface NumberLog {
 
 export interface Log {
   readonly numbers: ReadonlyMap<string, NumberLog>;
-  /** By the id of what was accepted. */
-  readonly accepted: ReadonlyMap<string, Acceptance>;
+  /** What was accepted, see `acceptKey`. */
+  readonly accepted: Accepted;
   /** By filer and metal. */
   readonly shopRates: ReadonlyMap<string, ShopRate>;
   /** By cylinder. */

@@ -129,10 +129,50 @@ export interface Renewal extends Stamp {
   part: string;
 }
 
-/** A verdict that was accepted as it is. */
+/** A verdict that was accepted as it is: while it is that verdict. */
 export interface Acceptance extends Stamp {
   reason: string;
+  /** The state word that was accepted. */
+  state: string;
 }
+
+/** Acceptances by what they are kept under, see `acceptKey`. */
+export type Accepted = ReadonlyMap<string, Acceptance>;
+
+/** Verdicts that rest on more than the one reading they are accepted at: that of the ring or the groove itself has none of these names. */
+export const ACCEPTABLES = ['clearance', 'bore', 'pin'] as const;
+export type Acceptable = (typeof ACCEPTABLES)[number];
+
+/**
+ * What an acceptance is kept under: the last reading that a verdict rests on, so that another reading is not what was accepted.
+ *
+ * @example acceptKey('a1', 'clearance') // 'clearance a1'
+ */
+export const acceptKey = (reading: string, what: Acceptable | null): string =>
+  what === null ? reading : `${what} ${reading}`;
+
+/**
+ * The acceptance of a verdict: of this reading, and of this state; null where it was not accepted, or has become another.
+ *
+ * @example acceptanceOf(judgement.log.accepted, 'a1', null, 'over') // null
+ */
+export function acceptanceOf(
+  accepted: Accepted,
+  reading: string | null,
+  what: Acceptable | null,
+  state: string,
+): Acceptance | null {
+  const found = reading === null ? undefined : accepted.get(acceptKey(reading, what));
+  return found?.state === state ? found : null;
+}
+
+/** Who accepted a verdict, and why, in words. */
+export const acceptedWords = ({ by, reason }: Acceptance): string => `accepted by ${by || 'someone'}: ${reason}`;
+
+/** The id of the last of some readings, by when they were made; null for none. */
+export const lastOf = (readings: readonly Pick<LoggedReading, 'id' | 'at'>[]): string | null =>
+  readings.reduce<Pick<LoggedReading, 'id' | 'at'> | null>((last, r) => (last && last.at > r.at ? last : r), null)
+    ?.id ?? null;
 
 /** What a bore gauge was zeroed at: a size, or the piston of each cylinder, so that the dial is the clearance. */
 export type GaugeSetting = Nm | 'piston';

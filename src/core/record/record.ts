@@ -7,7 +7,7 @@ import type { RateMetal, RateSums } from '../rings/rate';
 import { type ChoiceKind, type Choices, type Subject, CHOICE_KINDS } from '../stages';
 import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Instrument } from '../uncertainty/instrument';
-import type { CheckEntry, CutEntry, GaugeSetting, ReadingEntry, Stamp } from './reading';
+import type { Acceptable, CheckEntry, CutEntry, GaugeSetting, ReadingEntry, Stamp } from './reading';
 
 interface Choice extends Stamp {
   /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */
@@ -32,8 +32,8 @@ export type Entry =
   | ({ kind: 'renewed'; part: string; cylinder: string } & Stamp)
   /** What a filer took off on the shop's other engines, as it was known when it was first used here. */
   | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
-  /** A gap over its limit is accepted as it was read. */
-  | ({ kind: 'accepted'; of: string; reason: string } & Stamp)
+  /** A verdict is accepted as it is: `of` the last reading it rests on, `what` where that is not the verdict of the reading itself, `state` the word that was accepted. */
+  | ({ kind: 'accepted'; of: string; what: Acceptable | null; state: string; reason: string } & Stamp)
   /** An earlier reading, cut, acceptance, check or renewal no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 

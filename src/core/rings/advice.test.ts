@@ -5,14 +5,14 @@ import { fromThou } from '../quantity/length';
 import { FIRST_CUT, NEXT_CUT, takeNext, turnsFor } from './advice';
 import { NO_CUTS, type Rate, rateOf, withCut } from './rate';
 
-const off = (thou: number) => ({ toMinimum: fromThou(thou), toMiddle: fromThou(thou + 1.5), most: fromThou(thou + 3) });
+const off = (thou: number) => ({ toAim: fromThou(thou), toMiddle: fromThou(thou + 1.5), most: fromThou(thou + 3) });
 const rateFrom = (...cuts: [number, number][]): Rate => {
   const rate = rateOf(cuts.reduce((sums, [count, thou]) => withCut(sums, count, fromThou(thou)), NO_CUTS));
   if (!rate) throw new Error('there is a rate');
   return rate;
 };
-const ask = { filer: 'f', step: fromThou(1), aim: fromThou(23.5), end: fromThou(25), chance: 0.05 };
-const gap = (thou: number) => ({ value: fromThou(thou), upTo: null, open: false });
+const ask = { filer: 'f', aim: fromThou(23.5), end: fromThou(25), chance: 0.05 };
+const gap = (thou: number) => ({ low: fromThou(thou), high: fromThou(thou + 1) });
 
 describe('the next cut by feel', () => {
   // common practice, no source: about 5 thou at first, then 1 to 2
@@ -28,20 +28,20 @@ describe('the next cut in turns', () => {
   const known = rateFrom(...Array.from({ length: 12 }, (): [number, number] => [10, 5]));
 
   it('half a thou a turn, the 15 leaf going: one turn less than to the middle of the window, for safety', () => {
-    const turns = turnsFor({ ...ask, rate: known, reading: gap(15) });
+    const turns = turnsFor({ ...ask, rate: known, found: gap(15) });
     expect(turns.count).toBe(15);
     expect(turns.removes).toBe(fromThou(7.5));
     expect(turns.chance).toBeLessThan(0.05);
   });
 
   it('from one cut it is more careful than from twelve', () => {
-    expect(turnsFor({ ...ask, rate: rateFrom([10, 5]), reading: gap(12) }).count).toBeLessThan(
-      turnsFor({ ...ask, rate: known, reading: gap(12) }).count,
+    expect(turnsFor({ ...ask, rate: rateFrom([10, 5]), found: gap(12) }).count).toBeLessThan(
+      turnsFor({ ...ask, rate: known, found: gap(12) }).count,
     );
   });
 
   it('advises none where one turn could pass the window', () => {
-    expect(turnsFor({ ...ask, rate: rateFrom([2, 8]), reading: gap(21) }).count).toBe(0);
+    expect(turnsFor({ ...ask, rate: rateFrom([2, 8]), found: gap(21) }).count).toBe(0);
   });
 
   it('never states more chance than is taken, and one turn more would, or would pass the aim', () => {
@@ -55,9 +55,9 @@ describe('the next cut in turns', () => {
           const rate = rateFrom(
             ...Array.from({ length: cuts }, (_, i): [number, number] => [8, 8 * each + (i % 2 ? 0.3 : -0.3)]),
           );
-          const turns = turnsFor({ ...ask, rate, reading: gap(thou), chance });
+          const turns = turnsFor({ ...ask, rate, found: gap(thou), chance });
           expect(turns.chance).toBeLessThanOrEqual(chance + 1e-9);
-          expect(gap(thou).value + turns.removes).toBeLessThanOrEqual(ask.aim);
+          expect(gap(thou).low + turns.removes).toBeLessThanOrEqual(ask.aim);
         },
       ),
     );

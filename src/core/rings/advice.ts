@@ -5,7 +5,8 @@
 import type { Nm } from '../quantity/length';
 import { studentBelow, studentQuantile } from '../uncertainty/student';
 import { type Rate, cutDeviation } from './rate';
-import { type GapReading, type ToComeOff, likelyGap, nextLeaf } from './ring';
+import { type Estimate, bestOf } from '../verdict/decide';
+import type { ToComeOff } from './ring';
 
 /** A first cut, and a following one, while the filer's rate is not known: 5 thou, then 2. Common practice, no source. */
 export const FIRST_CUT: Nm = 127_000;
@@ -39,17 +40,16 @@ export interface CutAdvice {
 /**
  * The next cut by feel alone: a first one never past the window's lower edge, following ones small.
  *
- * @example takeNext({ toMinimum: 50_000, toMiddle: 60_000, most: 70_000 }, true) // 50000
+ * @example takeNext({ toAim: 50_000, toMiddle: 60_000, most: 70_000 }, true) // 50000
  */
 export const takeNext = (off: ToComeOff, first: boolean): Nm =>
-  first ? Math.min(FIRST_CUT, off.toMinimum) : Math.min(NEXT_CUT, Math.max(off.toMiddle, off.toMinimum));
+  first ? Math.min(FIRST_CUT, off.toAim) : Math.min(NEXT_CUT, Math.max(off.toMiddle, off.toAim));
 
 interface TurnsAsk {
   filer: string;
   rate: Rate;
   /** The gap as it is, where it counts. */
-  reading: GapReading;
-  step: Nm;
+  found: Pick<Estimate, 'low' | 'high'>;
   /** To be reached: the middle of the window. */
   aim: Nm;
   /** Not to be passed: the window's end. */
@@ -63,13 +63,13 @@ interface TurnsAsk {
  * what is stated. The gap before is uniform over what its leaves leave open; the cut is Student-distributed about the
  * rate, with the scatter of the cut, of the rate and of the reading combined.
  */
-export function turnsFor({ filer, rate, reading, step, aim, end, chance }: TurnsAsk): Turns {
+export function turnsFor({ filer, rate, found, aim, end, chance }: TurnsAsk): Turns {
   const { slope } = rate.fit;
-  const now = likelyGap(reading, step);
-  const open = nextLeaf(reading, step) - reading.value;
+  const now = bestOf(found);
+  const open = found.high - found.low;
   const spread = (count: number): number => Math.hypot(cutDeviation(rate, count), open / Math.sqrt(12));
   const quantile = studentQuantile(1 - chance, rate.freedom);
-  let count = Math.max(0, Math.min(MOST_COUNTS, Math.floor((Math.max(aim, reading.value) - now) / slope)));
+  let count = Math.max(0, Math.min(MOST_COUNTS, Math.floor((Math.max(aim, found.low) - now) / slope)));
   while (count > 0 && now + slope * count + quantile * spread(count) > end) count -= 1;
   const passes = count === 0 ? 0 : 1 - studentBelow((end - now - slope * count) / spread(count), rate.freedom);
   return { filer, rate, count, removes: Math.round(slope * count), chance: passes };

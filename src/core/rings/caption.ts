@@ -1,10 +1,11 @@
 /** What the deck shows of a cylinder's gaps: the compression ring that needs a hand most. */
 import { fine } from '../quantity/saying';
 import type { Caption } from '../stage/stage';
-import type { GapReading, GapState, Ring } from './ring';
+import type { JudgedRing } from './judged';
+import type { Ring } from './ring';
 
 interface Gapped {
-  rings: Record<Ring, { state: GapState; gap: GapReading | null }>;
+  rings: Record<Ring, Pick<JudgedRing, 'state' | 'counts'>>;
   worst: { compression: Ring };
 }
 
@@ -14,6 +15,6 @@ interface Gapped {
  * @example gapCaption(cylinder).word // 'short'
  */
 export function gapCaption({ rings, worst }: Gapped): Caption {
-  const { state, gap } = rings[worst.compression];
-  return { state, word: state, figure: gap ? [fine(gap.value)] : [] };
+  const ring = rings[worst.compression];
+  return { state: ring.state, word: ring.state, figure: ring.counts ? [fine(ring.counts.value)] : [] };
 }

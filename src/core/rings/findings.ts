@@ -6,8 +6,11 @@ import { type Saying, fine, say } from '../quantity/saying';
 import { type Finding, type Severity, about } from '../stage/finding';
 import type { TargetChoices } from '../targets/target';
 import type { JudgedGrooves } from './grooves';
-import { type JudgedRing, ringAdvice } from './judged';
-import { type Ring, COMPRESSION, RING_WORDS, isCompression } from './ring';
+import { acceptedWords } from '../record/reading';
+import { capital } from '../stage/report';
+import type { JudgedRing } from './judged';
+import { type Ring, COMPRESSION, RING_WORDS, gapIsDone, isCompression } from './ring';
+import { countsWords, ringAdvice } from './words';
 import { type RingSet, GROOVE_WORDS, ringFaults } from './set';
 
 /** How far the gaps of one kind of ring lie apart. */
@@ -19,48 +22,35 @@ export interface Spread {
 }
 
 interface Ringed extends Cylinder {
+  bore: { shape: object | null };
   piston: { label: string };
   rings: Record<Ring, JudgedRing>;
   grooves: JudgedGrooves;
 }
 
-const capital = (text: string): string => text.replace(/^./, (c) => c.toUpperCase());
-
 /** What is to be known of one ring. */
 function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
-  const { reading, gap, target, state, counts, measured, wander, accepted, readIn } = ring;
+  const { reading, counts, target, state, accepted, readIn, differs, called, shrunk } = ring;
+  if (!reading || !target.set || state === 'to do' || state === 'no target') return [];
+  const { aimFrom, least, most } = target.inForce;
+  const figure = counts?.value ?? reading.value;
   const out: [Severity, Saying][] = [];
-  if (!reading || !target.set) return out;
-  const { min, limit } = target.inForce;
-  if (state === 'short' && counts && measured !== 'short')
-    out.push([
-      'stop',
-      say`${name}: ${fine(gap?.value ?? 0)} where it was read, but ${fine(counts.gap.value)} where the bore is smallest, under ${fine(min)}. The ends can meet when hot: file before it goes in.`,
-    ]);
+  if (accepted && !gapIsDone(state))
+    out.push(['note', say`${name}: ${fine(figure)} is ${state}, ${acceptedWords(accepted)}.`]);
   else if (state === 'short')
     out.push([
       'stop',
-      say`${name}: ${fine(gap?.value ?? reading.value)} is under ${fine(min)}. The ends can meet when hot: file before it goes in.`,
+      differs && counts && called && !readIn
+        ? say`${name}: ${fine(called.value)} where it was read, but ${countsWords(counts, false)}, under ${fine(least)}. The ends can meet when hot: file before it goes in.`
+        : say`${name}: ${fine(figure)} is under ${fine(least)}. The ends can meet when hot: file before it goes in.`,
     ]);
-  else if (state === 'over' && limit !== null && accepted)
-    out.push([
-      'note',
-      say`${name}: ${fine(gap?.value ?? reading.value)} is over ${fine(limit)} and accepted by ${accepted.by || 'someone'}: ${accepted.reason}.`,
-    ]);
-  else if (state === 'over' && limit !== null)
-    out.push([
-      'mend',
-      say`${name}: ${fine(gap?.value ?? reading.value)} is over ${fine(limit)}. It may suit another cylinder, or another ring this one.`,
-    ]);
-  else if (wander)
-    out.push(['mend', say`${name}: ${fine(wander.before)}, then ${fine(wander.after)}. ${ringAdvice(ring)}`]);
+  else if (state === 'over')
+    out.push(['mend', say`${name}: ${fine(figure)} is over ${fine(most ?? aimFrom)}. ${ringAdvice(ring)}`]);
   else if (state === 'not proven') out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
-  else if (counts?.state === 'not proven')
-    out.push([
-      'note',
-      say`${name}: where the bore is smallest the gap comes to ${fine(counts.gap.value)}, too near ${fine(min)} to be sure.`,
-    ]);
-  if (readIn && readIn.move)
+  else if (ring.asksSquaring && !accepted) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  else if (ring.low === 'under the limit') out.push(['note', say`${name}: ${ringAdvice(ring)}`]);
+  if (state === 'short' && (shrunk > 0 || counts?.disagreement)) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  if (readIn && counts)
     out.push(['note', say`${name}: read in cylinder ${readIn.label}; its gap here is worked out from the two bores.`]);
   if (ring.unprepared.includes(reading.id))
     out.push([
@@ -76,20 +66,20 @@ export function grooveFindings({ id, piston, grooves }: Ringed): Finding[] {
     ...(side.read && (side.state === 'tight' || side.state === 'loose')
       ? [
           about(
-            side.state === 'tight' ? 'stop' : 'mend',
+            side.accepted ? 'note' : side.state === 'tight' ? 'stop' : 'mend',
             'rings',
             id,
-            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: axial clearance ${fine(side.low ?? 0)} is ${side.state}. ${side.state === 'tight' ? 'A ring that sticks does not seal, and breaks.' : 'A ring that flutters wears its groove.'}`,
+            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: axial clearance ${fine(side.low ?? 0)} is ${side.state}${side.accepted ? say`, ${acceptedWords(side.accepted)}` : ''}. ${side.state === 'tight' ? 'A ring that sticks does not seal, and breaks.' : 'A ring that flutters wears its groove.'}`,
           ),
         ]
       : []),
     ...(land.read && land.state === 'proud'
       ? [
           about(
-            'stop',
+            land.accepted ? 'note' : 'stop',
             'rings',
             id,
-            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: the ring does not sink under the land. Its groove is too shallow, or the ring too wide.`,
+            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}${land.accepted ? say`, ${acceptedWords(land.accepted)}` : ''}: the ring does not sink under the land. Its groove is too shallow, or the ring too wide.`,
           ),
         ]
       : []),
@@ -104,6 +94,35 @@ export function setFindings(ringSet: RingSet, job: Job | null): Finding[] {
   );
 }
 
+/** Whether one paper gives both figures, and the second tighter. */
+function paperSaysTighter({ rings: { top, second } }: Ringed): boolean {
+  if (!top.target.set || !second.target.set) return false;
+  const [t, s] = [top.target.inForce, second.target.inForce];
+  return s.rank === t.rank && s.rank !== 'chart' && s.aimFrom < t.aimFrom && (s.aimTo ?? 0) < (t.aimTo ?? Infinity);
+}
+
+/**
+ * That gaps in used bores which nobody measured count where they were read: one word for the build.
+ *
+ * @param used whether the bores are used ones
+ */
+export function unmeasuredFindings(cylinders: readonly Ringed[], used: boolean): Finding[] {
+  if (!used) return [];
+  const blind = cylinders.filter(({ bore, rings }) =>
+    COMPRESSION.some((ring) => bore.shape === null && rings[ring].counts?.taper === null),
+  );
+  return blind.length === 0
+    ? []
+    : [
+        about(
+          'note',
+          'rings',
+          null,
+          say`Used bores that are not measured: ${blind.map((c) => c.label).join(', ')}. A gap counts there where it was read, and a thou of taper is 3 thou of gap. Read each ring at the bottom of its travel too, or measure the bores.`,
+        ),
+      ];
+}
+
 /** Of the rings in one cylinder. */
 export function ringFindings(cylinder: Ringed, targets: TargetChoices): Finding[] {
   const { label, id, rings } = cylinder;
@@ -112,12 +131,18 @@ export function ringFindings(cylinder: Ringed, targets: TargetChoices): Finding[
     oneRing(`Cylinder ${label}, ${RING_WORDS[ring.ring]}`, ring).map(([severity, says]) => at(severity, says)),
   );
   const { top, second } = rings;
-  const sheetSays = second.target.set && second.target.inForce.rank !== 'chart';
-  if (targets.secondSchool === 'larger' && !sheetSays && top.gap && second.gap && second.gap.value < top.gap.value)
+  const [upper, lower] = [top.counts?.value, second.counts?.value];
+  if (
+    upper !== undefined &&
+    lower !== undefined &&
+    lower < upper &&
+    targets.secondSchool === 'larger' &&
+    !paperSaysTighter(cylinder)
+  )
     out.push(
       at(
         'mend',
-        say`Cylinder ${label}: second ring ${fine(second.gap.value)} is tighter than the top, ${fine(top.gap.value)}. Gas could be trapped between them and lift the top ring.`,
+        say`Cylinder ${label}: second ring ${fine(lower)} is tighter than the top, ${fine(upper)}. Gas could be trapped between them and lift the top ring.`,
       ),
     );
   return out;

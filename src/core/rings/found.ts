@@ -1,11 +1,13 @@
 /** Rings: what they are judged from, and what is found of them. */
 import type { BoresPart } from '../bores/found';
+import type { BoreChoices } from '../bores/grid';
 import type { Cylinder } from '../engine/engine';
 import type { HeatChoices, JudgedHeat } from '../heat/assess';
 import type { PistonsPart } from '../pistons/found';
 import type { Frame } from '../stage/stage';
 import type { TargetsMade, TargetsPart } from '../targets/found';
 import type { TargetChoices } from '../targets/target';
+import type { Strictness } from '../verdict/decide';
 import type { BenchChoices, PlacingChoices } from './choices';
 import type { Spread } from './findings';
 import type { JudgedGrooves } from './grooves';
@@ -39,7 +41,9 @@ export interface RingsMade {
   spreads: Spread[];
 }
 
-export type Engine = Frame<RingsChoices & { targets: TargetChoices; heat: HeatChoices }> &
+export type Engine = Frame<
+  RingsChoices & { targets: TargetChoices; heat: HeatChoices; deciding: Strictness; bores: BoreChoices }
+> &
   Pick<TargetsMade, 'duty' | 'piston'>;
 
 export type Fitted = Cylinder & BoresPart & TargetsPart & PistonsPart;

@@ -1,7 +1,8 @@
 /** How rings sit in the grooves of one piston. */
 import type { Nm } from '../quantity/length';
 import { type Saying, say } from '../quantity/saying';
-import type { LoggedReading } from '../record/reading';
+import { type Accepted, type LoggedReading, acceptanceOf } from '../record/reading';
+import type { Strictness } from '../verdict/decide';
 import type { Tools } from '../uncertainty/sized';
 import { stepOf } from './judged';
 import { nextLeaf } from './ring';
@@ -51,19 +52,21 @@ interface GrooveAsk {
   sampled: (subject: GrooveSubject) => { reading: LoggedReading; label: string } | null;
   passes: readonly LoggedReading[];
   tools: Tools;
+  strictness: Strictness;
+  accepted: Accepted;
 }
 
 /** How rings sit in the grooves of one piston: as read there, else as read of the piston that stands for all, else from the sizes of the set. */
-export function judgedGrooves({ set, own, sampled, passes, tools }: GrooveAsk): JudgedGrooves {
+export function judgedGrooves({ set, own, sampled, passes, tools, strictness, accepted }: GrooveAsk): JudgedGrooves {
   const leaf = (reading: LoggedReading): Interval => {
     const next = nextLeaf(
       { value: reading.value, upTo: reading.upTo, open: false },
       stepOf(reading, { tools, feelerStep: 0 }),
     );
-    return { low: reading.value, high: reading.upTo === null ? next : reading.upTo - 1 };
+    return { low: reading.value, high: next };
   };
   const exact = (reading: LoggedReading): Interval => ({ low: reading.value, high: reading.value });
-  const figure = <S>(
+  const figure = <S extends string>(
     subject: GrooveSubject,
     sizes: { value: Nm; working: Saying[] } | null,
     interval: (r: LoggedReading) => Interval,
@@ -78,7 +81,16 @@ export function judgedGrooves({ set, own, sampled, passes, tools }: GrooveAsk): 
         ? [say`as read at piston ${other.label}, which stands for all`]
         : []
       : (sizes?.working ?? []);
-    return { low: found?.low ?? null, high: found?.high ?? null, state: state(found), working, read: here !== null };
+    const judged = state(found);
+    return {
+      low: found?.low ?? null,
+      high: found?.high ?? null,
+      state: judged,
+      working,
+      read: here !== null,
+      acceptId: here?.id ?? null,
+      accepted: acceptanceOf(accepted, here?.id ?? null, null, judged),
+    };
   };
   return {
     passes,
@@ -86,7 +98,7 @@ export function judgedGrooves({ set, own, sampled, passes, tools }: GrooveAsk): 
       const sizes = fromSizes(set[groove]);
       return {
         groove,
-        side: figure(`${groove}Side`, sizes.side, leaf, (i) => sideState(i, set.side)),
+        side: figure(`${groove}Side`, sizes.side, leaf, (i) => sideState(i, set.side, strictness)),
         land: figure(`${groove}Land`, sizes.land, exact, landState),
       };
     }),

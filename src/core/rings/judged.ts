@@ -1,37 +1,41 @@
 /**
+ * One ring in the cylinder that it is placed in, from its passes and cuts: what was called, the gap that counts, the one
+ * verdict on it, what is still to come off.
+ */
+/**
  * One ring in the cylinder that it is placed in, from its passes and cuts: the gap here, the gap where the bore is
  * smallest, what is still to come off.
  */
-import { DEPTH_WORDS } from '../bores/grid';
 import type { JudgedBore } from '../bores/judged';
 import type { Nm } from '../quantity/length';
-import { type Saying, clear, fine, say, size } from '../quantity/saying';
-import { type Acceptance, type Logged, type LoggedReading, isLive, isReading } from '../record/reading';
+import {
+  type Acceptance,
+  type Accepted,
+  type Logged,
+  type LoggedReading,
+  acceptanceOf,
+  isLive,
+  isReading,
+  livePasses,
+} from '../record/reading';
 import type { Target } from '../targets/target';
 import type { Tools } from '../uncertainty/sized';
+import { type Estimate, type Low, type Strictness, bestOf, decide } from '../verdict/decide';
 import type { CutAdvice } from './advice';
 import type { BenchChoices } from './choices';
-import { type RingEvent, type Wander, passesOf } from './passes';
+import { type CountedGap, type RingBore, countedGap } from './evidence';
+import { type RingEvent, passesOf, shrunkOver } from './passes';
 import {
   type GapReading,
   type GapState,
   type Ring,
   type ToComeOff,
-  gapAdvice,
+  GAP_STATES,
   gapIsDone,
-  gapState,
   nextLeaf,
   toComeOff,
 } from './ring';
-import { type Girth, type Move, USUAL_DEPTH, girthAt, girthsOf, moveOf, smallestGirth } from './travel';
-
-/** The gap where the bore is smallest in ring travel, and its verdict. */
-export interface GapThatCounts {
-  move: Move;
-  gap: GapReading;
-  state: GapState;
-  working: Saying[];
-}
+import { type Girth, girthsOf } from './travel';
 
 export interface JudgedRing {
   ring: Ring;
@@ -39,8 +43,10 @@ export interface JudgedRing {
   number: string;
   label: string;
   target: Target;
-  /** The reading in force: the last that counts, in whichever bore it was made. */
+  /** The last reading that counts, in whichever bore it was made. */
   reading: LoggedReading | null;
+  /** What was called: the leaves of that reading. */
+  called: GapReading | null;
   /** Every pass in order, voided ones and those of a ring before it too. */
   passes: readonly LoggedReading[];
   /** Passes and cuts in order. */
@@ -48,19 +54,25 @@ export interface JudgedRing {
   round: number;
   /** From one leaf to the next of what it was read with. */
   step: Nm;
-  /** Where it was read, if not in this cylinder: its number and label, and how the gap moves from there. */
-  readIn: { cylinder: string; label: string; move: Move | null } | null;
-  /** The gap in this bore at the depth it was read at: as read, or predicted from another bore. */
-  gap: GapReading | null;
-  /** Verdict of that. */
-  measured: GapState;
-  /** Null where the bore is not measured at several depths. */
-  counts: GapThatCounts | null;
-  /** The verdict in force. */
+  /** Where it was read, if not in this cylinder: its number and label. */
+  readIn: { cylinder: string; label: string } | null;
+  /** The gap that counts, from all readings since it was filed; null where they do not tell it in this cylinder. */
+  counts: CountedGap | null;
+  /** Whether that is to be shown beside what was called: further away than half a leaf, or another verdict. */
+  differs: boolean;
+  /** The verdict. */
   state: GapState;
+  /** The chance that it is under its minimum by more than the grace; null where that cannot be told. */
+  chance: number | null;
+  /** How far under a limit it still counts as at it, nm. */
+  grace: Nm;
+  /** What is to be said of a gap that is right and lies low. */
+  low: Low | null;
   toComeOff: ToComeOff | null;
-  /** Readings that do not agree. */
-  wander: Wander | null;
+  /** How much narrower it reads after a cut than before it: it cannot be. 0 where it does not. */
+  shrunk: Nm;
+  /** Whether one reading squared otherwise is asked for: all were squared with a domed piston, or by hand and eye. */
+  asksSquaring: boolean;
   /** How often it was read since it was last filed. */
   repeats: number;
   /** Whether it was filed. */
@@ -87,21 +99,18 @@ export interface RingAsk {
   target: Target;
   history: readonly Logged[];
   round: number;
-  accepted: ReadonlyMap<string, Acceptance>;
+  accepted: Accepted;
   bench: BenchChoices;
+  strictness: Strictness;
   tools: Tools;
   /** Leaf step where a reading names no feelers. */
   feelerStep: Nm;
-  /** Bores by cylinder, with their labels, and how often each was machined. */
+  /** Bores by cylinder. */
   bores: ReadonlyMap<string, RingBore>;
 }
 
-/** A bore as rings see it. */
-export interface RingBore {
-  label: string;
-  girths: Girth[];
-  round: number;
-}
+/** How far leaves may be off that are not named, half-width: 0.0002 in. From memory. */
+const UNNAMED_LEAF: Nm = 5_080;
 
 /**
  * The girths of a judged bore: by depth, or its one size; none while it is not measured.
@@ -111,7 +120,20 @@ export interface RingBore {
 export function boreGirths(bore: JudgedBore): Girth[] {
   const girths = girthsOf(bore.measured);
   if (girths.length > 0 || !bore.size) return girths;
-  return [{ depth: null, mean: bore.size.value, own: bore.size.doubt.own }];
+  const { value, doubt } = bore.size;
+  return [{ depth: null, mean: value, own: doubt.own, freedom: doubt.freedom }];
+}
+
+/** A bore as rings see it. */
+export function ringBore(bore: JudgedBore, label: string): RingBore {
+  const tools = new Set(livePasses(bore.passes, bore.round).map((p) => p.instrument ?? ''));
+  return {
+    label,
+    girths: boreGirths(bore),
+    round: bore.round,
+    gauge: [...tools].sort().join(' '),
+    tool: bore.size?.doubt.tool ?? 0,
+  };
 }
 
 /** From one leaf to the next of the feelers a ring was read with, nm; the standing step where none are named. */
@@ -121,7 +143,8 @@ export const stepOf = (
 ): Nm => (instrument === null ? undefined : tools.get(instrument))?.resolution ?? feelerStep;
 
 /** What counts of a ring's history: of the ring as it is now, in bores as they are now, without what was struck out. */
-function eventsOf({ history, round, bores }: RingAsk): { events: RingEvent[]; readings: Map<string, LoggedReading> } {
+function eventsOf(ask: RingAsk): { events: RingEvent[]; readings: Map<string, LoggedReading> } {
+  const { history, round, bores, tools } = ask;
   const readings = new Map<string, LoggedReading>();
   const events: RingEvent[] = [];
   for (const item of history) {
@@ -137,10 +160,13 @@ function eventsOf({ history, round, bores }: RingAsk): { events: RingEvent[]; re
       kind: 'reading',
       reading: {
         id: item.id,
-        where: `${item.cylinder}/${fit?.depth ?? USUAL_DEPTH}`,
+        cylinder: item.cylinder,
+        depth: fit?.depth ?? null,
         value: item.value,
         upTo: item.upTo,
         open: fit?.open ?? false,
+        step: stepOf(item, ask),
+        leaf: (item.instrument === null ? undefined : tools.get(item.instrument))?.limit ?? UNNAMED_LEAF,
         deburred: fit?.deburred ?? false,
         squared: fit?.squared ?? false,
       },
@@ -149,88 +175,47 @@ function eventsOf({ history, round, bores }: RingAsk): { events: RingEvent[]; re
   return { events, readings };
 }
 
-const shifted = (gap: GapReading, by: Nm, step: Nm): GapReading => ({
-  value: gap.value + by,
-  upTo: gap.open ? null : nextLeaf(gap, step) === gap.value ? null : nextLeaf(gap, step) + by,
-  open: gap.open,
+/** What a ring that is squared so asks for: one reading squared otherwise. Common practice, no source. */
+const isCocking = ({ fit }: LoggedReading): boolean => fit?.squaring === 'domedPiston' || fit?.squaring === 'hand';
+
+interface Decided {
+  state: GapState;
+  chance: number | null;
+  low: Low | null;
+}
+
+/** What is decided of a gap as it is known. */
+export function decidedGap(found: Estimate, target: Target, step: Nm, strictness: Strictness): Decided {
+  if (!target.set) return { state: 'no target', chance: null, low: null };
+  const bounds = { ...target.inForce, grace: graceOf(step, strictness), half: step / 2 };
+  const { side, chance, low } = decide(found, bounds, strictness.sure);
+  return { state: GAP_STATES[side], chance, low };
+}
+
+/** Half a thou in a shop of thou leaves is a hundredth of a millimetre in one of millimetre leaves. Common practice, no source. */
+const METRIC_LEAVES = { step: 10_000, grace: 10_000 };
+
+/** How far under its limit a gap still counts as at it: half a leaf, and no more than the shop allows. */
+export const graceOf = (step: Nm, { gapGrace }: Strictness): Nm =>
+  Math.min(step / 2, gapGrace, step % METRIC_LEAVES.step === 0 ? METRIC_LEAVES.grace : Infinity);
+
+/** What was called, as if the place it was read at were the one that counts. */
+const asCalled = (called: GapReading, step: Nm): Estimate => ({
+  low: called.value,
+  high: nextLeaf(called, step),
+  standard: 0,
+  freedom: Infinity,
+  passed: true,
 });
-
-/** Widened by U at both ends, so that what is only likely is not proven. */
-const widened = ({ value, upTo, open }: GapReading, by: Nm): GapReading => ({
-  value: value - by,
-  upTo: open ? null : (upTo ?? value) + by,
-  open,
-});
-
-/** Verdict of a predicted gap: its lower end must be proven; that it is wider than asked is judged by the leaf. */
-function predictedState(gap: GapReading, uncertainty: Nm, target: Target): GapState {
-  if (!target.set) return 'no target';
-  const low = gapState(widened(gap, uncertainty), { ...target, inForce: { ...target.inForce, limit: null } });
-  if (low === 'short' || low === 'not proven') return low;
-  return gapState({ value: gap.value, upTo: null, open: false }, target);
-}
-
-const depthWords = ({ depth }: Girth): string => (depth === null ? 'its one size' : DEPTH_WORDS[depth]);
-
-const moveWords = ({ from, to, by }: Move, value: Nm): Saying =>
-  say`${fine(value)} + π × (${size(to.mean)} − ${size(from.mean)}) = ${fine(value + by)}`;
-
-/** The gap in force in the bore that the ring is in, and where it was read. */
-function gapHere(
-  reading: LoggedReading,
-  asRead: GapReading,
-  step: Nm,
-  { cylinder, bores }: RingAsk,
-): Pick<JudgedRing, 'gap' | 'readIn'> & { at: Girth | null; uncertainty: Nm } {
-  const own = bores.get(cylinder)?.girths ?? [];
-  const depth = reading.fit?.depth ?? null;
-  const at = girthAt(own, depth);
-  if (reading.cylinder === cylinder) return { gap: asRead, readIn: null, at, uncertainty: 0 };
-  const there = bores.get(reading.cylinder);
-  const from = there && girthAt(there.girths, depth);
-  const move = from && at ? moveOf(from, at) : null;
-  return {
-    gap: move ? shifted(asRead, move.by, step) : null,
-    readIn: { cylinder: reading.cylinder, label: there?.label ?? reading.cylinder, move },
-    at,
-    uncertainty: move?.uncertainty ?? 0,
-  };
-}
-
-/** The smallest gap over ring travel; null where the bore does not say how it runs. */
-function gapThatCounts(
-  gap: GapReading,
-  at: Girth | null,
-  already: Nm,
-  step: Nm,
-  { cylinder, bores, target }: RingAsk,
-): GapThatCounts | null {
-  const girths = bores.get(cylinder)?.girths ?? [];
-  const to = smallestGirth(girths);
-  if (!at || !to || girths.length < 2) return null;
-  const move = moveOf(at, to);
-  const there = shifted(gap, move.by, step);
-  const uncertainty = Math.round(Math.hypot(move.uncertainty, already));
-  return {
-    move,
-    gap: there,
-    state: predictedState(there, uncertainty, target),
-    working: [
-      say`smallest in ring travel: ${depthWords(to)}, mean ${size(to.mean)}; read at ${depthWords(at)}, mean ${size(at.mean)}`,
-      say`${moveWords(move, gap.value)} ± ${clear(uncertainty)} (k = 2)`,
-    ],
-  };
-}
 
 /** A ring from its history. Its advice comes once all rates are known. */
 export function judgedRing(ask: RingAsk): JudgedRing {
-  const { ring, number, label, target, history, round, bench, accepted } = ask;
+  const { ring, number, label, cylinder, target, history, round, bench, bores, strictness, accepted } = ask;
   const { events, readings } = eventsOf(ask);
-  const last = events.findLast((e) => e.kind === 'reading');
-  const reading = last?.kind === 'reading' ? (readings.get(last.reading.id) ?? null) : null;
-  const step = reading ? stepOf(reading, ask) : ask.feelerStep;
-  const min = target.set ? target.inForce.min : null;
-  const passes = passesOf({ events, limit: bench.repeat, step, min });
+  const min = target.set ? target.inForce.aimFrom : null;
+  const passes = passesOf({ events, repeat: bench.repeat, min });
+  const reading = passes.reading && (readings.get(passes.reading.id) ?? null);
+  const step = passes.reading?.step ?? ask.feelerStep;
   const base = {
     ring,
     number,
@@ -240,7 +225,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     history,
     round,
     step,
-    wander: passes.wander,
+    grace: graceOf(step, strictness),
     repeats: passes.repeats,
     filed: passes.filed,
     cutsSince: passes.cutsSince,
@@ -254,54 +239,57 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     return {
       ...base,
       reading: null,
+      called: null,
       readIn: null,
-      gap: null,
-      measured: 'to do',
       counts: null,
+      differs: false,
       state: 'to do',
+      chance: null,
+      low: null,
       toComeOff: null,
+      shrunk: 0,
+      asksSquaring: false,
       accepted: null,
       done: false,
     };
-  const { gap, readIn, at, uncertainty } = gapHere(reading, passes.reading, step, ask);
-  const measured =
-    gap === null ? 'not proven' : readIn ? predictedState(gap, uncertainty, target) : gapState(gap, target, step);
-  const counts = gap && gapThatCounts(gap, at, uncertainty, step, ask);
-  const state = passes.wander ? 'not proven' : counts?.state === 'short' ? 'short' : measured;
-  const found = counts?.state === 'short' ? counts.gap : gap;
-  const yes = state === 'over' ? (accepted.get(reading.id) ?? null) : null;
+  const { value, upTo, open } = passes.reading;
+  const called: GapReading = { value, upTo, open };
+  const shrunk = shrunkOver(passes);
+  const found = countedGap({ readings: passes.since, home: cylinder, bores, repeat: Math.max(bench.repeat, step) });
+  const unknown: Decided = { state: target.set ? 'not proven' : 'no target', chance: null, low: null };
+  const decided = found ? decidedGap(found, target, step, strictness) : unknown;
+  const apart = found?.disagreement || shrunk > 0;
+  const state = apart && gapIsDone(decided.state) ? 'not proven' : decided.state;
+  const before = asCalled(called, step);
+  const readIn =
+    reading.cylinder === cylinder
+      ? null
+      : { cylinder: reading.cylinder, label: bores.get(reading.cylinder)?.label ?? reading.cylinder };
+  const differs =
+    found !== null &&
+    (readIn !== null ||
+      Math.abs(bestOf(found) - bestOf(before)) > step / 2 ||
+      decidedGap(before, target, step, strictness).state !== decided.state);
+  // what was called and what counts are one figure, unless they differ by more than a leaf can tell
+  const counts = found && (differs ? found : { ...found, value });
+  const asksSquaring = passes.since.every((r) => {
+    const logged = readings.get(r.id);
+    return logged !== undefined && isCocking(logged);
+  });
+  const yes = acceptanceOf(accepted, reading.id, null, state);
   return {
     ...base,
     reading,
+    called,
     readIn,
-    gap,
-    measured,
     counts,
+    differs,
+    ...decided,
     state,
-    toComeOff: passes.wander ? null : toComeOff(found, target, state),
+    toComeOff: counts && !apart ? toComeOff(counts.value, counts.high, target, state) : null,
+    shrunk,
+    asksSquaring,
     accepted: yes,
-    done: (gapIsDone(state) || yes !== null) && passes.cutsSince === 0,
+    done: yes !== null || (gapIsDone(state) && passes.cutsSince === 0 && !asksSquaring),
   };
-}
-
-/** What to do about a ring, in one sentence. */
-export function ringAdvice(
-  ring: Pick<JudgedRing, 'state' | 'wander' | 'cutsSince' | 'readIn' | 'gap' | 'accepted' | 'counts' | 'measured'>,
-): string {
-  const { state, wander, cutsSince, readIn, accepted, counts, measured } = ring;
-  if (wander?.filed)
-    return 'Narrower than before it was filed: it did not sit square. A domed piston cocks the ring. Square it and read again.';
-  if (wander)
-    return 'The readings wander: it does not sit square. A domed piston cocks the ring. Square it and read again.';
-  if (cutsSince > 0) return 'Cut since it was read: deburr, square it, read again.';
-  if (readIn && ring.gap === null)
-    return `Read in cylinder ${readIn.label}, and not both bores are measured: read it here.`;
-  if (readIn && state === 'not proven')
-    return `Predicted from cylinder ${readIn.label}, too near a limit to be sure: read it here.`;
-  if (accepted) return `Accepted by ${accepted.by || 'someone'}: ${accepted.reason}.`;
-  if (state === 'short' && measured !== 'short' && counts)
-    return 'Wide enough where it was read, short where the bore is smallest: file it.';
-  if (readIn && (state === 'in window' || state === 'loose'))
-    return `Predicted from cylinder ${readIn.label}. A reading here would prove it.`;
-  return gapAdvice(state);
 }

@@ -1,10 +1,12 @@
 /** Which ring of a kind is in which cylinder, and what a better placing is worked out from. */
 import type { Cylinder } from '../engine/engine';
 import type { KindPlacing, PlacingChoices } from './choices';
-import { type JudgedRing, type RingBore } from './judged';
+import type { Strictness } from '../verdict/decide';
+import type { RingBore } from './evidence';
+import type { JudgedRing } from './judged';
 import { type Placed, type PlacingAsk, type PlacingStanding, placingStanding } from './placed';
 import type { Compression, Ring } from './ring';
-import { girthAt, smallestGirth } from './travel';
+import { smallestGirth } from './travel';
 
 export interface JudgedPlacing {
   /** The pairs that held before the present ones. */
@@ -20,9 +22,9 @@ export interface JudgedPlacing {
 
 type Ringed = Cylinder & { rings: Record<Ring, JudgedRing> };
 
-/** Whether a ring can be placed anew: it is read, does not wander, was not cut since, and has a target. */
-const isReady = ({ reading, target, wander, cutsSince }: JudgedRing): boolean =>
-  reading !== null && target.set && !wander && cutsSince === 0;
+/** Whether a ring can be placed anew: its gap is known and its readings agree, it was not cut since, and has a target. */
+const isReady = ({ counts, target, shrunk, cutsSince }: JudgedRing): boolean =>
+  counts !== null && !counts.disagreement && shrunk === 0 && target.set && cutsSince === 0;
 
 /** The cylinders that placing is worked out over for one kind. */
 const readyToPlace = <C extends Ringed>(cylinders: readonly C[], kind: Compression): C[] =>
@@ -46,17 +48,29 @@ export function judgedPlacing(
   { [kind]: { pairs, locked }, aim }: PlacingChoices & Record<Compression, KindPlacing>,
   before: readonly Placed[],
   bores: ReadonlyMap<string, RingBore>,
+  { sure }: Strictness,
 ): JudgedPlacing {
   const ready = readyToPlace(cylinders, kind).flatMap(({ id, rings: { [kind]: ring } }) => {
-    const { reading, target } = ring;
-    const to = smallestGirth(bores.get(id)?.girths ?? []);
-    const from = reading && girthAt(bores.get(reading.cylinder)?.girths ?? [], reading.fit?.depth ?? null);
-    if (!reading || !target.set || !to || !from) return [];
-    const { min, aimTo, limit } = target.inForce;
+    const { counts, target, grace, step } = ring;
+    const smallest = smallestGirth(bores.get(id)?.girths ?? []);
+    if (!counts || !target.set || !smallest) return [];
+    const { least, aimFrom, aimTo, most, mostHard } = target.inForce;
+    const { low, high, standard, freedom, passed, value } = counts;
     return [
       {
-        bore: { cylinder: id, smallest: to.mean, min, aimTo, limit },
-        ring: { ring: ring.number, gap: reading.value, readAt: from.mean },
+        bore: {
+          cylinder: id,
+          smallest: smallest.mean,
+          own: smallest.own,
+          least,
+          aimFrom,
+          aimTo,
+          most,
+          mostHard,
+          grace,
+          half: step / 2,
+        },
+        ring: { ring: ring.number, cylinder: id, value, low, high, standard, freedom, passed },
       },
     ];
   });
@@ -66,6 +80,7 @@ export function judgedPlacing(
     now: ready.map((r) => ({ cylinder: r.bore.cylinder, ring: r.ring.ring })),
     locked,
     aim,
+    sure,
   };
   const asked = new Set(ask.bores.map((b) => b.cylinder));
   return {

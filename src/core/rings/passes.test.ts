@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromThou } from '../quantity/length';
-import { type PassReading, type Passes, type RingEvent, passesOf } from './passes';
+import { type PassReading, type Passes, type RingEvent, passesOf, shrunkOver } from './passes';
 
 let count = 0;
 const read = (thou: number, change: Partial<PassReading> = {}): RingEvent => {
@@ -10,7 +10,10 @@ const read = (thou: number, change: Partial<PassReading> = {}): RingEvent => {
     kind: 'reading',
     reading: {
       id: `r${count}`,
-      where: '1/top',
+      cylinder: '1',
+      depth: 'top',
+      step: fromThou(1),
+      leaf: 5_080,
       value: fromThou(thou),
       upTo: null,
       open: false,
@@ -26,55 +29,43 @@ const cut = (turns: number | null, filer: string | null = 'hand.1'): RingEvent =
   filer,
   count: turns,
 });
-const judged = (...events: RingEvent[]): Passes =>
-  passesOf({ events, limit: fromThou(1), step: fromThou(1), min: fromThou(22) });
+const judged = (...events: RingEvent[]): Passes => passesOf({ events, repeat: fromThou(1), min: fromThou(22) });
 const ready = { deburred: true, squared: true };
 
 describe('the passes of a ring', () => {
-  it('readings of one setting within the limit agree, and the last stands', () => {
-    const { reading, repeats, wander } = judged(read(22), read(23));
-    expect([reading?.value, repeats, wander]).toEqual([fromThou(23), 2, null]);
+  it('readings of one setting stand together, and the last is what was called', () => {
+    const { reading, repeats, since } = judged(read(22), read(23));
+    expect([reading?.value, repeats, since.length]).toEqual([fromThou(23), 2, 2]);
   });
 
-  // common practice, no source: tight, loose, tight
-  it('tight, loose, tight wanders; two that agree afterwards settle it', () => {
-    const wandering = [read(22), read(25), read(22)];
-    expect(judged(...wandering).wander).toMatchObject({ before: fromThou(25), after: fromThou(22), filed: false });
-    expect(judged(...wandering, read(22)).wander).toBeNull();
+  it('a short ring that reads wider was filed; one in its window that does was not', () => {
+    expect(judged(read(17), read(22))).toMatchObject({ filed: true, since: [{ value: fromThou(22) }] });
+    expect(judged(read(22), read(26))).toMatchObject({ filed: false, since: [{}, {}] });
   });
 
-  it('a short ring that reads wider was filed; one in its window that does wanders', () => {
-    expect(judged(read(17), read(22))).toMatchObject({ wander: null, filed: true });
-    expect(judged(read(22), read(26)).wander).not.toBeNull();
+  it('a gap that shrinks over a cut did not sit square, however little it does, and teaches the filer nothing', () => {
+    const shrunk = (...events: RingEvent[]): [number, number] => {
+      const found = judged(...events);
+      return [shrunkOver(found), found.taken.length];
+    };
+    expect(shrunk(read(20), cut(3), read(19.5, ready))).toEqual([fromThou(0.5), 0]);
+    expect(shrunk(read(17), cut(6), read(14, ready))).toEqual([fromThou(3), 0]);
+    expect(shrunk(read(20), cut(3), read(19, { ...ready, upTo: fromThou(20.5) }))).toEqual([0, 0]);
+    expect(shrunk(read(20), read(19.5))).toEqual([0, 0]);
+    expect(shrunk(read(20), cut(3), read(23, ready))).toEqual([0, 1]);
   });
 
-  it('a ring that reads narrower after a cut did not sit square', () => {
-    expect(judged(read(17), cut(6), read(14, ready)).wander).toMatchObject({ filed: true });
-  });
-
-  it('a gap that shrinks over a cut disagrees however little, and teaches the filer nothing', () => {
-    expect(judged(read(20), cut(3), read(19.5, ready))).toMatchObject({
-      wander: { before: fromThou(20), after: fromThou(19.5), filed: true },
-      taken: [],
+  it('readings at another depth or in another bore are no repeats, nor do they tell what a cut took', () => {
+    expect(judged(read(26), read(22, { depth: 'bottom' }))).toMatchObject({
+      repeats: 1,
+      filed: false,
+      since: [{}, {}],
     });
-    expect(judged(read(20), read(19.5)).wander).toBeNull();
-    expect(judged(read(20), cut(3), read(19, { ...ready, upTo: fromThou(20.5) }))).toMatchObject({
-      wander: null,
-      taken: [],
-    });
-  });
-
-  it('readings at another depth or in another bore neither wander nor tell what a cut took', () => {
-    expect(judged(read(26), read(22, { where: '1/bottom' }))).toMatchObject({ wander: null, repeats: 1, filed: false });
-    expect(judged(read(15), cut(6), read(19, { ...ready, where: '2/top' }))).toMatchObject({
-      wander: null,
+    expect(judged(read(15), cut(6), read(19, { ...ready, cylinder: '2' }))).toMatchObject({
       filed: true,
       taken: [],
+      before: null,
     });
-  });
-
-  it('brackets that meet agree', () => {
-    expect(judged(read(22, { upTo: fromThou(24) }), read(24)).wander).toBeNull();
   });
 
   it('a reading after filing is marked only where it was neither deburred nor squared', () => {
@@ -99,7 +90,7 @@ describe('the passes of a ring', () => {
     expect(judged(read(15, { open: true }), cut(6), read(20, ready)).taken).toEqual([]);
   });
 
-  it('a ring that is only ever filed never wanders, whatever is taken off', () => {
+  it('a ring that is only ever filed never shrinks, whatever is taken off', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 5, max: 21 }),
@@ -111,8 +102,9 @@ describe('the passes of a ring', () => {
             gap += taken;
             events.push(cut(1), read(gap, ready));
           }
-          const { wander, reading, taken } = judged(...events);
-          expect(wander).toBeNull();
+          const found = judged(...events);
+          const { reading, taken } = found;
+          expect(shrunkOver(found)).toBe(0);
           expect(reading?.value).toBe(fromThou(gap));
           expect(taken.reduce((sum, t) => sum + t.removed, 0)).toBe(fromThou(gap - first));
         },

@@ -1,25 +1,27 @@
 /** Which ring is in which cylinder, and what becomes of its gap there. */
 import type { Nm } from '../quantity/length';
+import type { Limits } from '../targets/target';
+import { type Estimate, bestOf, decide } from '../verdict/decide';
+import { type GapState, GAP_STATES } from './ring';
 
 export const PLACING_AIMS = ['filing', 'even'] as const;
 export type PlacingAim = (typeof PLACING_AIMS)[number];
 
-export interface PlacingBore {
+export interface PlacingBore extends Limits {
   cylinder: string;
-  /** Mean diameter at its smallest in ring travel. */
+  /** Mean diameter at its smallest in ring travel, and its own standard uncertainty. */
   smallest: Nm;
-  min: Nm;
-  /** End of the aim window; null where only a minimum is asked. */
-  aimTo: Nm | null;
-  /** What a gap may not be over; null where nothing says so. */
-  limit: Nm | null;
+  own: number;
+  /** How far past a limit a gap still counts as at it, and half a leaf, nm. */
+  grace: Nm;
+  half: Nm;
 }
 
-/** A ring with its number, its gap, and the mean diameter it was read at. */
-export interface PlacingRing {
+/** A ring with its number, and its gap in the cylinder it is in, as the bench has it. */
+export interface PlacingRing extends Estimate {
   ring: string;
-  gap: Nm;
-  readAt: Nm;
+  cylinder: string;
+  value: Nm;
 }
 
 /** Which ring is in which cylinder. */
@@ -36,17 +38,23 @@ export interface PlacingAsk {
   /** Cylinders whose ring stays. */
   locked: string[];
   aim: PlacingAim;
+  /** How sure one has to be of a verdict. */
+  sure: number;
 }
-
-export type PlacedState = 'short' | 'in window' | 'loose' | 'over';
 
 /** One cylinder of a placing. */
 export interface PlacedRing extends Placed {
-  /** The gap at the smallest place of ring travel, predicted. */
+  /** The gap at the smallest place of ring travel: the bench's where the ring is, predicted elsewhere. */
   gap: Nm;
-  /** Metal to file to its window's lower edge. */
+  /** The middle of what its leaves leave open there: what placings are weighed by, alike for rings that stay and that move. */
+  best: Nm;
+  /** Metal to file from that to where its aim begins. */
   file: Nm;
-  state: PlacedState;
+  /** How far over its most it is; 0 where it is not. */
+  overBy: Nm;
+  state: GapState;
+  /** U of the gap with what its leaves leave open, nm. */
+  uncertainty: number;
 }
 
 export interface PlacingStanding {
@@ -58,38 +66,50 @@ export interface PlacingStanding {
   spread: Nm;
 }
 
-/** A ring put into a bore: its gap at the smallest place there. */
-export function placedIn(
-  { cylinder, smallest, min, aimTo, limit }: PlacingBore,
-  { ring, gap, readAt }: PlacingRing,
-): PlacedRing {
-  const there = gap + Math.round(Math.PI * (smallest - readAt));
-  const state =
-    there < min
-      ? 'short'
-      : limit !== null && there > limit
-        ? 'over'
-        : aimTo !== null && there > aimTo
-          ? 'loose'
-          : 'in window';
-  return { cylinder, ring, gap: there, file: Math.max(0, min - there), state };
+/** A ring put into a bore: its gap at the smallest place there. `from` is the bore it is in now. */
+export function placedIn(bore: PlacingBore, ring: PlacingRing, from: PlacingBore, sure: number): PlacedRing {
+  const stays = bore.cylinder === from.cylinder;
+  const by = stays ? 0 : Math.PI * (bore.smallest - from.smallest);
+  const moved = stays ? 0 : Math.PI * Math.hypot(bore.own, from.own);
+  const found: Estimate = {
+    low: ring.low + by,
+    high: ring.high + by,
+    standard: Math.hypot(ring.standard, moved),
+    freedom: ring.freedom,
+    passed: ring.passed && stays,
+  };
+  const open = ring.high === Infinity ? 0 : ring.high - ring.low;
+  const best = Math.round(bestOf(found));
+  const state = GAP_STATES[decide(found, bore, sure).side];
+  return {
+    cylinder: bore.cylinder,
+    ring: ring.ring,
+    gap: stays ? ring.value : best,
+    best,
+    file: state === 'short' || state === 'not proven' ? Math.max(0, bore.aimFrom - best) : 0,
+    overBy: state === 'over' && bore.most !== null ? Math.max(0, best - bore.most) : 0,
+    state,
+    uncertainty: 2 * Math.hypot(found.standard, open / Math.sqrt(12)),
+  };
 }
 
 /**
  * How a placing stands. Pairs whose bore or ring is not among those asked are left out.
  *
- * @example placingStanding({ bores: [], rings: [] }, []) // { placed: [], over: 0, filing: 0, spread: 0 }
+ * @example placingStanding({ bores: [], rings: [], sure: 0.95 }, []) // { placed: [], over: 0, filing: 0, spread: 0 }
  */
 export function placingStanding(
-  { bores, rings }: Pick<PlacingAsk, 'bores' | 'rings'>,
-  pairs: Placed[],
+  { bores, rings, sure }: Pick<PlacingAsk, 'bores' | 'rings' | 'sure'>,
+  pairs: readonly Placed[],
 ): PlacingStanding {
+  const boreOf = new Map(bores.map((b) => [b.cylinder, b]));
   const placed = pairs.flatMap(({ cylinder, ring }) => {
-    const bore = bores.find((b) => b.cylinder === cylinder);
+    const bore = boreOf.get(cylinder);
     const found = rings.find((r) => r.ring === ring);
-    return bore && found ? [placedIn(bore, found)] : [];
+    const from = found && boreOf.get(found.cylinder);
+    return bore && found && from ? [placedIn(bore, found, from, sure)] : [];
   });
-  const after = placed.map((p) => p.gap + p.file);
+  const after = placed.map((p) => p.best + p.file);
   return {
     placed,
     over: placed.filter((p) => p.state === 'over').length,

@@ -4,12 +4,13 @@
  *
  * First as few rings as possible are over their limit, then by as little as possible. After that, as chosen: the least
  * metal to file; or the least spread of the gaps once the short ones are filed to their window's edge, then the least
- * metal. At the end as few rings as possible move. Exact for any number of cylinders: costs are whole tenths of a
+ * metal. At the end as few rings as possible move, and none for less than the readings can tell apart. Exact for any number of cylinders: costs are whole tenths of a
  * micrometre, weighted so that no sum of a later aim outweighs one step of an earlier.
  */
 import type { Nm } from '../quantity/length';
 import { type Costs, leastSum } from '../pistons/assignment';
-import { type PlacedState, type PlacingAsk, type PlacingStanding, placedIn, placingStanding } from './placed';
+import { type Placed, type PlacingAsk, type PlacingStanding, placedIn, placingStanding } from './placed';
+import type { GapState } from './ring';
 
 /** A ring that moves, and what becomes of its gap. */
 export interface RingMove {
@@ -18,7 +19,7 @@ export interface RingMove {
   to: string;
   gap: Nm;
   becomes: Nm;
-  state: PlacedState;
+  state: GapState;
 }
 
 export type PlacingResult =
@@ -43,7 +44,8 @@ interface Cell {
   even: number;
 }
 
-function cellsOf({ bores, rings, now, locked }: PlacingAsk): (Cell | null)[][] {
+function cellsOf({ bores, rings, now, locked, sure }: PlacingAsk): (Cell | null)[][] {
+  const boreOf = new Map(bores.map((b) => [b.cylinder, b]));
   const ringIn = new Map(now.map((p) => [p.cylinder, p.ring]));
   const stays = new Set(locked);
   const kept = new Set(now.filter((p) => stays.has(p.cylinder)).map((p) => p.ring));
@@ -51,12 +53,12 @@ function cellsOf({ bores, rings, now, locked }: PlacingAsk): (Cell | null)[][] {
     rings.map((ring) => {
       const own = ringIn.get(bore.cylinder) === ring.ring;
       if ((stays.has(bore.cylinder) || kept.has(ring.ring)) && !own) return null;
-      const { gap, file, state } = placedIn(bore, ring);
-      const over = state === 'over' && bore.limit !== null ? OVER_WEIGHT + tenths(gap - bore.limit) : 0;
+      const { best, file, overBy, state } = placedIn(bore, ring, boreOf.get(ring.cylinder) ?? bore, sure);
+      const over = state === 'over' ? OVER_WEIGHT + tenths(overBy) : 0;
       return {
         over,
         cost: over * AMOUNT_WEIGHT + tenths(file) * (bores.length + 1) + (own ? 0 : 1),
-        even: Math.round((gap + file) / TENTH),
+        even: Math.round((best + file) / TENTH),
       };
     }),
   );
@@ -104,6 +106,56 @@ function mostEven(cells: (Cell | null)[][], least: number): number[] | null {
   return best?.columns ?? null;
 }
 
+/** Cylinders whose rings go round among themselves. */
+function cyclesOf(now: readonly Placed[], best: readonly Placed[]): Set<string>[] {
+  const ringIn = new Map(now.map((p) => [p.cylinder, p.ring]));
+  const goesTo = new Map(best.map((p) => [p.ring, p.cylinder]));
+  const seen = new Set<string>();
+  return now.flatMap(({ cylinder }) => {
+    const cycle = new Set<string>();
+    for (let at = cylinder; !seen.has(at); at = goesTo.get(ringIn.get(at) ?? '') ?? at) {
+      seen.add(at);
+      cycle.add(at);
+    }
+    return cycle.size > 1 ? [cycle] : [];
+  });
+}
+
+/**
+ * Whether the readings can tell one standing from a better: a ring over its limit comes to lie under it by a move that
+ * is more than its own doubt, or there is less over, or less to file, or the gaps lie nearer together, by more than the doubt of those that move.
+ */
+function canTell(
+  worse: PlacingStanding,
+  better: PlacingStanding,
+  cycle: ReadonlySet<string>,
+  aim: PlacingAsk['aim'],
+): boolean {
+  const moved = better.placed.filter((p) => cycle.has(p.cylinder));
+  const doubt = Math.hypot(...moved.map((p) => p.uncertainty));
+  if (worse.filing - better.filing > doubt) return true;
+  if (aim === 'even' && worse.spread - better.spread > doubt) return true;
+  const over = ({ placed }: PlacingStanding): Nm => placed.reduce((sum, p) => sum + p.overBy, 0);
+  return (
+    over(worse) - over(better) > doubt ||
+    worse.placed.some((was) => {
+      const is = moved.find((p) => p.ring === was.ring);
+      return was.state === 'over' && is !== undefined && is.state !== 'over' && was.best - is.best > is.uncertainty;
+    })
+  );
+}
+
+/** The best placing without those moves whose gain the readings cannot tell. */
+function worthMoving(ask: PlacingAsk, best: readonly Placed[]): Placed[] {
+  const ringIn = new Map(ask.now.map((p) => [p.cylinder, p.ring]));
+  let kept = [...best];
+  for (const cycle of cyclesOf(ask.now, best)) {
+    const without = kept.map((p) => (cycle.has(p.cylinder) ? { ...p, ring: ringIn.get(p.cylinder) ?? p.ring } : p));
+    if (!canTell(placingStanding(ask, without), placingStanding(ask, kept), cycle, ask.aim)) kept = without;
+  }
+  return kept;
+}
+
 function faultOf({ bores, rings, now }: PlacingAsk): string | null {
   if (bores.length < 2)
     return 'Fewer than two rings of this kind are read in bores that are measured: there is nothing to swap yet.';
@@ -118,7 +170,7 @@ function faultOf({ bores, rings, now }: PlacingAsk): string | null {
  * The best placing of the rings of one kind.
  *
  * @returns it with before and after and each ring that moves, or why there is none. Never throws.
- * @example placingOf({ bores: [], rings: [], locked: [], aim: 'filing' }).kind // 'impossible'
+ * @example placingOf({ bores: [], rings: [], locked: [], aim: 'filing', sure: 0.95 }).kind // 'impossible'
  */
 export function placingOf(ask: PlacingAsk): PlacingResult {
   const fault = faultOf(ask);
@@ -130,10 +182,11 @@ export function placingOf(ask: PlacingAsk): PlacingResult {
   const over: Costs = cells.map((row) => row.map((cell) => cell && cell.over));
   const columns = ask.aim === 'even' ? mostEven(cells, sumOf(over, filed)) : filed;
   if (!columns) return { kind: 'impossible', why: 'The locks leave no complete placing.' };
-  const after = placingStanding(
-    ask,
-    columns.map((column, row) => ({ cylinder: ask.bores[row]?.cylinder ?? '', ring: ask.rings[column]?.ring ?? '' })),
-  );
+  const best = columns.map((column, row) => ({
+    cylinder: ask.bores[row]?.cylinder ?? '',
+    ring: ask.rings[column]?.ring ?? '',
+  }));
+  const after = placingStanding(ask, worthMoving(ask, best));
   const before = placingStanding(ask, ask.now);
   const wasIn = new Map(before.placed.map((p) => [p.ring, p]));
   const moves = after.placed.flatMap(({ ring, cylinder, gap, state }): RingMove[] => {

@@ -59,14 +59,13 @@ export function cutAdvice(
   metal: RateMetal,
   chance: number,
 ): CutAdvice | null {
-  const { toComeOff: off, target, step } = ring;
-  const reading = ring.counts?.state === 'short' ? ring.counts.gap : ring.gap;
-  if (!off || !target.set || !reading || ring.cutsSince > 0) return null;
-  const { min, aimTo, limit } = target.inForce;
-  const end = aimTo ?? limit ?? Infinity;
-  const aim = Math.round((min + (aimTo ?? min)) / 2);
+  const { toComeOff: off, target, counts: found } = ring;
+  if (!off || !target.set || !found || ring.cutsSince > 0) return null;
+  const { aimFrom, aimTo, most } = target.inForce;
+  const end = aimTo ?? most ?? Infinity;
+  const aim = Math.round((aimFrom + (aimTo ?? aimFrom)) / 2);
   const turns = rates.flatMap(({ filer, metal: of, rate }) =>
-    rate && of === metal ? [turnsFor({ filer, rate, reading, step, aim, end, chance })] : [],
+    rate && of === metal ? [turnsFor({ filer, rate, found, aim, end, chance })] : [],
   );
   return { take: takeNext(off, !ring.filed), first: !ring.filed, off, turns };
 }

@@ -1,63 +1,62 @@
 /** Rings and grooves, on paper and in the table. */
 import { say } from '../quantity/saying';
-import { isLive } from '../record/reading';
+import { acceptedWords, isLive } from '../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../stage/report';
 import { cutRow, readingRow, resultRow } from '../stage/rows';
 import type { Report } from '../stage/stage';
 import type { All, Whole } from './found';
 import { type Ring, RINGS, RING_WORDS, isCompression } from './ring';
+import { countsWords } from './words';
 
-function rows({ log }: All, cylinder: Whole): Row[] {
+function rows({ log, labels }: All, cylinder: Whole): Row[] {
   const { piston, grooves, rings } = cylinder;
   return [
     ...grooves.passes.map((pass) => readingRow(piston, pass, isLive(pass, piston.round), log)),
-    ...Object.values(rings).flatMap((ring) => [
-      ...ring.history.map((item) =>
-        item.kind === 'reading'
-          ? readingRow({ label: cylinder.label, id: item.cylinder }, item, item.id === ring.reading?.id, log)
-          : cutRow(cylinder, item, log),
-      ),
-      resultRow(
-        cylinder,
-        ring.ring,
-        ring.gap?.value ?? null,
-        ring.readIn?.move?.uncertainty ?? null,
-        ring.state,
-        ring.target,
-      ),
-      ...(ring.counts
-        ? [
-            resultRow(
-              cylinder,
-              `${ring.ring}_smallest`,
-              ring.counts.gap.value,
-              ring.counts.move.uncertainty,
-              ring.counts.state,
-              ring.target,
-            ),
-          ]
-        : []),
-    ]),
+    ...Object.values(rings).flatMap((ring) => {
+      const counting = new Set(ring.counts?.evidence.map((e) => e.id));
+      return [
+        ...ring.history.map((item) => {
+          const where = { label: labels.get(item.cylinder) ?? item.cylinder, id: item.cylinder };
+          return item.kind === 'reading'
+            ? { ...readingRow(where, item, counting.has(item.id), log), ring: ring.number }
+            : cutRow(where, item, log);
+        }),
+        {
+          ...resultRow(
+            cylinder,
+            ring.ring,
+            ring.counts?.value ?? null,
+            ring.counts?.uncertainty ?? null,
+            ring.state,
+            ring.target,
+            ring.accepted,
+          ),
+          ring: ring.number,
+        },
+      ];
+    }),
   ];
 }
 
 function gapCell(cylinder: Whole, ring: Ring): Piece[] {
-  const { gap, readIn, state, passes, accepted, number, label } = cylinder.rings[ring];
+  const { called, counts, differs, readIn, state, passes, round, accepted, number, label } = cylinder.rings[ring];
   const small = (text: string): Piece => ({ kind: 'text', text, look: 'small' });
+  const live = passes.filter((pass) => isLive(pass, round)).length;
   return [
     {
       kind: 'number',
-      nm: gap?.value ?? null,
+      nm: called?.value ?? null,
       as: 'fine',
-      to: readIn ? null : (gap?.upTo ?? null),
+      to: called?.upTo ?? null,
       joint: '/',
-      atLeast: gap?.open ?? false,
+      atLeast: called?.open ?? false,
     },
     { kind: 'state', state },
-    ...(passes.length > 1 ? [small(`${passes.length} passes`)] : []),
+    ...(counts && differs ? [{ kind: 'said' as const, says: countsWords(counts, readIn !== null) }] : []),
+    ...(live > 1 ? [small(`${live} passes`)] : []),
     ...(number === cylinder.id ? [] : [small(`ring no. ${label}`)]),
-    ...(readIn ? [small('predicted')] : []),
-    ...(accepted ? [{ kind: 'text' as const, text: `accepted: ${accepted.reason}`, look: 'below' as const }] : []),
+    ...(readIn ? [small(`read in cylinder ${readIn.label}`)] : []),
+    ...(accepted ? [{ kind: 'text' as const, text: acceptedWords(accepted), look: 'below' as const }] : []),
   ];
 }
 

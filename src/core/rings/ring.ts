@@ -4,7 +4,7 @@
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say } from '../quantity/saying';
 import type { Target } from '../targets/target';
-import { conformity } from '../uncertainty/uncertainty';
+import type { Side } from '../verdict/decide';
 
 export const RINGS = ['top', 'second', 'upperRail', 'lowerRail'] as const;
 export type Ring = (typeof RINGS)[number];
@@ -63,49 +63,42 @@ export function nextLeaf({ value, upTo, open }: GapReading, step: Nm): Nm {
 export const likelyGap = (reading: GapReading, step: Nm): number =>
   reading.open ? reading.value : (reading.value + nextLeaf(reading, step)) / 2;
 
-/**
- * State of a gap. The leaf that passes proves the gap is at least that wide; the next one proves it is narrower. Too
- * small can cost the engine, too large costs little: so leaves that straddle the minimum are not proven, and a bracket
- * that straddles the upper limit too, while the end of the aim window is only advice and is judged by the leaf that passes.
- *
- * @example gapState({ value: fromThou(14), upTo: null, open: false }, cylinder.targets.top) // 'short'
- */
-export function gapState(reading: GapReading | null, target: Target, step: Nm = 0): GapState {
-  if (!reading) return 'to do';
-  if (!target.set) return 'no target';
-  const { min, aimTo, limit } = target.inForce;
-  const next = nextLeaf(reading, step);
-  if (reading.value < min) return next > min ? 'not proven' : 'short';
-  const side = conformity(reading.value, reading.upTo === null && !reading.open ? reading.value : next - 1, min, limit);
-  if (side === 'above') return 'over';
-  if (side === 'not proven') return side;
-  return aimTo !== null && reading.value > aimTo ? 'loose' : 'in window';
-}
+/** The state of a gap by the side of its limits that it is on. */
+export const GAP_STATES: Record<Side, GapState> = {
+  under: 'short',
+  'not proven': 'not proven',
+  inside: 'in window',
+  'past the aim': 'loose',
+  over: 'over',
+};
 
-/** Metal to come off a short ring, in gap. Filing only goes one way, so each figure counts from the wider reading. */
+/** Metal to come off a short ring, in gap. Filing only goes one way, so the most counts from the wider end. */
 export interface ToComeOff {
-  /** To reach the window's lower edge. */
-  toMinimum: Nm;
-  /** To reach the middle of the window. */
+  /** To reach where the aim begins. */
+  toAim: Nm;
+  /** To reach the middle of the aim. */
   toMiddle: Nm;
-  /** The most that may go without leaving the window. */
+  /** The most that may go without leaving the aim. */
   most: Nm;
 }
 
 /**
- * How much has to come off, or null when nothing has to. Where only a minimum is asked, the middle and
+ * How much has to come off a short gap, or null when nothing has to, or it is not known whether it does. Where only a minimum is asked, the middle and
  * the most are that minimum.
+ *
+ * @param value the figure that counts, nm
+ * @param high the widest that it may be
  */
-export function toComeOff(reading: GapReading | null, target: Target, state: GapState): ToComeOff | null {
-  if (!reading || !target.set || (state !== 'short' && state !== 'not proven')) return null;
-  const { min, aimTo } = target.inForce;
-  if (reading.value >= min) return null;
-  const end = aimTo ?? min;
-  const widest = reading.upTo ?? reading.value;
+export function toComeOff(value: Nm, high: number, target: Target, state: GapState): ToComeOff | null {
+  if (!target.set || state !== 'short') return null;
+  const { aimFrom, aimTo } = target.inForce;
+  if (value >= aimFrom) return null;
+  const end = aimTo ?? aimFrom;
+  const widest = high === Infinity ? value : Math.round(high);
   return {
-    toMinimum: min - reading.value,
-    toMiddle: Math.round((min + end) / 2) - reading.value,
-    most: Math.max(end - widest, min - reading.value),
+    toAim: aimFrom - value,
+    toMiddle: Math.round((aimFrom + end) / 2) - value,
+    most: Math.max(end - widest, aimFrom - value),
   };
 }
 
@@ -124,27 +117,7 @@ export const gapIsDone = (state: GapState): boolean => state === 'in window' || 
 /** How much is still to come off, as a sentence; empty when nothing is. */
 export function offWords(off: ToComeOff | null): Saying {
   if (!off) return [];
-  return off.toMinimum < off.toMiddle
-    ? say`${fine(off.toMinimum)} to ${fine(off.toMiddle)} still to come off. `
-    : say`${fine(off.toMinimum)} or more still to come off. `;
-}
-
-/** What to do about a ring in a state, in one sentence. */
-export function gapAdvice(state: GapState): string {
-  switch (state) {
-    case 'short':
-      return 'File from one end, deburr, square it, read again.';
-    case 'in window':
-      return 'Stop here.';
-    case 'loose':
-      return 'A little blow-by, no danger. Leave it.';
-    case 'over':
-      return 'Another cylinder, another ring, or accept it with a reason.';
-    case 'not proven':
-      return 'The leaves lie across a limit. Read it with one in between.';
-    case 'no target':
-      return 'Recorded, but nothing says yet what it must be.';
-    case 'to do':
-      return 'Square it in its own bore and read the gap.';
-  }
+  return off.toAim < off.toMiddle
+    ? say`${fine(off.toAim)} to ${fine(off.toMiddle)} still to come off. `
+    : say`${fine(off.toAim)} or more still to come off. `;
 }

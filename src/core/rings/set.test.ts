@@ -11,6 +11,7 @@ import {
   sideState,
   upWords,
 } from './set';
+import { STARTING_STRICTNESS } from '../verdict/decide';
 import { sectionOutline } from './section';
 
 const { side, top } = STARTING_RING_SET;
@@ -25,7 +26,7 @@ describe('a ring in its groove', () => {
     [thou(0.5, 1.5), 'not proven'],
     [thou(2.5), 'loose'],
   ] as const)('axial clearance %o is %s', (found, state) => {
-    expect(sideState(found, side)).toBe(state);
+    expect(sideState(found, side, STARTING_STRICTNESS)).toBe(state);
   });
 
   it('sinks under the land, is flush and so proud, or nobody knows', () => {

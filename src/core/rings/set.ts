@@ -4,8 +4,9 @@
  */
 import type { RingMetal } from '../heat/metals';
 import type { Nm } from '../quantity/length';
+import type { Acceptance } from '../record/reading';
 import { type Saying, fine, raw, say } from '../quantity/saying';
-import { conformity } from '../uncertainty/uncertainty';
+import { type Side, type Strictness, decide } from '../verdict/decide';
 
 /** What of a piston a ring groove is cut for. */
 export const GROOVES = ['top', 'second', 'oil'] as const;
@@ -124,6 +125,9 @@ export interface GrooveFigure<S> {
   working: Saying[];
   /** Whether it was read at this piston; else it follows from the sizes of the set, or is another piston's. */
   read: boolean;
+  /** The reading that an acceptance of it is bound to; null where it was not read here. */
+  acceptId: string | null;
+  accepted: Acceptance | null;
 }
 
 /** What a leaf in the groove, or sizes, leave open. */
@@ -132,12 +136,35 @@ export interface Interval {
   high: Nm;
 }
 
-/** Verdict of a ring's axial clearance, in nm, by the whole interval it may lie in: JCGM 106:2012. */
-export const sideState = (found: Interval | null, { least, most }: RingSet['side']): SideState => {
-  if (!found) return 'to do';
-  const side = conformity(found.low, found.high, least, most);
-  return side === 'below' ? 'tight' : side === 'above' ? 'loose' : side === 'inside' ? 'in window' : 'not proven';
+const SIDE_STATES: Record<Side, SideState> = {
+  under: 'tight',
+  'not proven': 'not proven',
+  inside: 'in window',
+  'past the aim': 'in window',
+  over: 'loose',
 };
+
+/**
+ * Verdict of a ring's axial clearance, nm: a tight ring sticks and breaks, so that side is guarded; a loose one is judged
+ * by what it reads.
+ */
+export function sideState(
+  found: Interval | null,
+  { least, most }: RingSet['side'],
+  { sure, clearanceGrace: grace }: Strictness,
+): SideState {
+  if (!found) return 'to do';
+  const bounds = {
+    least,
+    aimFrom: least,
+    aimTo: null,
+    most,
+    mostHard: false,
+    grace,
+    half: (found.high - found.low) / 2,
+  };
+  return SIDE_STATES[decide({ ...found, standard: 0, freedom: Infinity, passed: true }, bounds, sure).side];
+}
 
 /**
  * A ring must sink under the land: it may not stand proud of it anywhere.

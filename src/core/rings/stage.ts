@@ -1,26 +1,36 @@
 /** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
 import { whereParts } from '../engine/whereParts';
 import { type JudgedHeat, heatOf } from '../heat/assess';
-import { fine, say } from '../quantity/saying';
+import { say } from '../quantity/saying';
 import { beforeOf, historyOf, passesOf, roundOf } from '../record/log';
 import { type LoggedReading, isLive } from '../record/reading';
 import { type Memo, ENGINE } from '../stage/memo';
-import { type Judged, type Outcome, type Stage, type SubjectFacts, SILENT, counted } from '../stage/stage';
+import {
+  type Judged,
+  type Missing,
+  type Outcome,
+  type Stage,
+  type SubjectFacts,
+  SILENT,
+  counted,
+} from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import type { TargetsPart } from '../targets/found';
 import type { Target } from '../targets/target';
 import type { CutAdvice } from './advice';
 import { gapCaption } from './caption';
 import { type BenchChoices, type PlacingChoices, type Route, STARTING_BENCH, STARTING_PLACING } from './choices';
-import { type Spread, grooveFindings, ringFindings, setFindings, spreadFindings } from './findings';
+import { type Spread, grooveFindings, ringFindings, setFindings, spreadFindings, unmeasuredFindings } from './findings';
 import type { All, Engine, Fitted, RingsMade, RingsPart, Whole } from './found';
 import { type GrooveSubject, type JudgedGrooves, GROOVE_SUBJECTS, grooveOf, judgedGrooves } from './grooves';
-import { type JudgedRing, type RingBore, boreGirths, judgedRing, ringAdvice } from './judged';
+import type { RingBore } from './evidence';
+import { type JudgedRing, judgedRing, ringBore } from './judged';
 import { type JudgedPlacing, judgedPlacing } from './judgedPlacing';
 import type { Placed } from './placed';
 import { type JudgedRate, cutAdvice, metalOf, ratesOf } from './rates';
 import { type Compression, type Ring, RINGS, RING_WORDS, isCompression, offWords, worstOf } from './ring';
-import { type RingSet, STARTING_RING_SET, landIsDone, sideIsDone } from './set';
+import { type RingSet, GROOVE_WORDS, STARTING_RING_SET, landIsDone, sideIsDone } from './set';
+import { countsWords, lackWords, ringAdvice } from './words';
 
 /**
  * Rings that must be in their window before the engine is: both compression rings, and the rails where they are read.
@@ -35,7 +45,7 @@ type RingBores = ReadonlyMap<string, RingBore>;
 function ringBoresOf(cylinders: readonly Fitted[], memo: Memo): RingBores {
   const bores = cylinders.map(({ id, label, bore }): [string, RingBore] => [
     id,
-    memo('girths', id, [bore, label], () => ({ label, girths: boreGirths(bore), round: bore.round })),
+    memo('girths', id, [bore, label], () => ringBore(bore, label)),
   ]);
   return new Map(bores);
 }
@@ -57,8 +67,19 @@ function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, label
   const round = roundOf(log, number, ring);
   const label = labels.get(number) ?? number;
   const target = targetOf(cylinder, ring);
-  const { bench, targets } = choices;
-  const from: unknown[] = [number, history, round, label, target, bench, targets.feelerStep, log.accepted, log.tools];
+  const { bench, targets, deciding } = choices;
+  const from: unknown[] = [
+    deciding,
+    number,
+    history,
+    round,
+    label,
+    target,
+    bench,
+    targets.feelerStep,
+    log.accepted,
+    log.tools,
+  ];
   from.push(bores.get(cylinder.id));
   for (const item of history) if (item.cylinder !== cylinder.id) from.push(bores.get(item.cylinder));
   return memo(ring, cylinder.id, from, () =>
@@ -72,6 +93,7 @@ function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, label
       round,
       accepted: log.accepted,
       bench,
+      strictness: deciding,
       tools: log.tools,
       feelerStep: targets.feelerStep,
       bores,
@@ -113,14 +135,20 @@ function groovesOf({ piston }: Fitted, samples: Samples, engine: Engine, memo: M
   const { log, choices } = engine;
   const histories = GROOVE_SUBJECTS.map((s) => passesOf(log, piston.id, s));
   const sampled = samples.flatMap((s) => [s?.reading, s?.label]);
-  return memo('grooves', piston.id, [...histories, ...sampled, piston.round, choices.ringSet, log.tools], () =>
-    judgedGrooves({
-      set: choices.ringSet,
-      own: (subject) => grooveReading(engine, piston.id, subject),
-      sampled: (subject) => samples[GROOVE_SUBJECTS.indexOf(subject)] ?? null,
-      passes: histories.flat(),
-      tools: log.tools,
-    }),
+  return memo(
+    'grooves',
+    piston.id,
+    [...histories, ...sampled, piston.round, choices.ringSet, choices.deciding, log.tools, log.accepted],
+    () =>
+      judgedGrooves({
+        set: choices.ringSet,
+        own: (subject) => grooveReading(engine, piston.id, subject),
+        sampled: (subject) => samples[GROOVE_SUBJECTS.indexOf(subject)] ?? null,
+        passes: histories.flat(),
+        tools: log.tools,
+        strictness: choices.deciding,
+        accepted: log.accepted,
+      }),
   );
 }
 
@@ -139,7 +167,7 @@ function heatIn(
     surface: job.surface,
     choices: heat,
     targets,
-    measured: { top: rings.top.counts?.gap ?? rings.top.gap, second: rings.second.counts?.gap ?? rings.second.gap },
+    measured: { top: rings.top.counts, second: rings.second.counts },
     metals: { top: ringSet.top.metal ?? heat.ringMetal, second: ringSet.second.metal ?? heat.ringMetal },
     clearance: clearance.value,
   });
@@ -163,7 +191,7 @@ function partOf(cylinder: Fitted, rings: RingsPart['rings'], samples: Samples, e
 
 function spreadsOf(cylinders: readonly Whole[]): Spread[] {
   return RINGS.flatMap((ring) => {
-    const values = cylinders.flatMap((c) => c.rings[ring].gap?.value ?? []);
+    const values = cylinders.flatMap((c) => c.rings[ring].counts?.value ?? []);
     if (values.length < 2) return [];
     const least = Math.min(...values);
     const most = Math.max(...values);
@@ -198,8 +226,17 @@ function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged
   });
   const placed = (kind: Compression): JudgedPlacing => {
     const before = beforeOf<Placed>(log, `placing ${kind}`);
-    const from = [choices.placing, before, ...bores.values(), ...judged.map((c) => c.rings[kind]), engine.labels];
-    return memo('placing', kind, from, () => judgedPlacing(judged, kind, choices.placing, before, bores));
+    const from = [
+      choices.placing,
+      choices.deciding,
+      before,
+      ...bores.values(),
+      ...judged.map((c) => c.rings[kind]),
+      engine.labels,
+    ];
+    return memo('placing', kind, from, () =>
+      judgedPlacing(judged, kind, choices.placing, before, bores, choices.deciding),
+    );
   };
   return {
     cylinders: new Map(judged.map(({ id, part }) => [id, part])),
@@ -224,7 +261,9 @@ function ringTasks(cylinders: readonly Whole[], route: Route, rings: Ring[]): Ta
 function grooveIsDone({ grooves }: Whole, subject: GrooveSubject): boolean {
   const { groove, figure } = grooveOf(subject);
   const found = grooves.grooves.find((g) => g.groove === groove);
-  return found !== undefined && (figure === 'side' ? sideIsDone(found.side.state) : landIsDone(found.land.state));
+  if (!found) return false;
+  const { accepted } = found[figure];
+  return accepted !== null || (figure === 'side' ? sideIsDone(found.side.state) : landIsDone(found.land.state));
 }
 
 /** The grooves of each piston, or of the first one for all. Those that follow from the sizes of the set are done. */
@@ -235,6 +274,23 @@ function grooveTasks(cylinders: readonly Whole[], { grooves }: RingSet): Task<Gr
   );
 }
 
+/** What is still to be done with the rings of a cylinder, and in the grooves they go into: a groove that nobody reads asks for nothing. */
+function missing({ choices }: All, { rings, grooves }: Whole): Missing[] {
+  const route = ringsOnRoute(choices.bench);
+  const open = RINGS.filter((ring) => !rings[ring].done && (route.includes(ring) || rings[ring].reading !== null));
+  return [
+    ...open.map((ring) => ({ says: say`${RING_WORDS[ring]}: ${lackWords(rings[ring])}`, subject: ring })),
+    ...grooves.grooves.flatMap(({ groove, side, land }) => [
+      ...(side.state === 'to do' || side.accepted || sideIsDone(side.state)
+        ? []
+        : [{ says: say`${GROOVE_WORDS[groove]}, axial clearance: ${side.state}`, subject: `${groove}Side` }]),
+      ...(land.state === 'to do' || land.accepted || landIsDone(land.state)
+        ? []
+        : [{ says: say`${GROOVE_WORDS[groove]}, under the land: ${land.state}`, subject: `${groove}Land` }]),
+    ]),
+  ];
+}
+
 function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
   const ring = RINGS.find((r) => r === subject);
   if (!ring) {
@@ -243,9 +299,9 @@ function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
     return { says: [], state: found ? found[figure].state : null, strong: null, soft: [] };
   }
   const judged = cylinder.rings[ring];
-  const { state, counts, toComeOff } = judged;
-  const smallest = counts && counts.move.by !== 0 ? say` Smallest in travel ${fine(counts.gap.value)}.` : [];
-  return { says: [], state, strong: null, soft: say`${offWords(toComeOff)}${ringAdvice(judged)}${smallest}` };
+  const { state, counts, toComeOff, differs, readIn } = judged;
+  const beside = counts && differs ? say`${countsWords(counts, readIn !== null)}. ` : [];
+  return { says: [], state, strong: null, soft: say`${beside}${offWords(toComeOff)}${ringAdvice(judged)}` };
 }
 
 /** What every ring has alike, and every groove. */
@@ -272,6 +328,7 @@ const OF_A_GROOVE = {
 export const rings = {
   ...SILENT,
   words: 'Rings',
+  coverable: true,
   choices: {
     bench: (): BenchChoices => STARTING_BENCH,
     ringSet: (): RingSet => STARTING_RING_SET,
@@ -303,7 +360,9 @@ export const rings = {
     ...setFindings(choices.ringSet, job),
     ...cylinders.flatMap(grooveFindings),
     ...spreadFindings(spreads, choices.bench.spread),
+    ...unmeasuredFindings(cylinders, choices.bores.basis === 'used'),
   ],
+  missing,
   caption: gapCaption,
   outcome,
   report: async () => (await import('./report')).report,

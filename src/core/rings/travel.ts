@@ -6,7 +6,9 @@
 import { DEPTHS, type Depth } from '../bores/grid';
 import type { MeasuredSpot } from '../bores/shape';
 import type { Nm } from '../quantity/length';
-import { COVERAGE } from '../uncertainty/uncertainty';
+import { average, rangeOf } from '../uncertainty/sized';
+import { type Component, sumOf } from '../uncertainty/spread';
+import { rectangular } from '../uncertainty/uncertainty';
 
 /** Mean diameter of a bore at one depth of ring travel, and its own standard uncertainty. */
 export interface Girth {
@@ -14,54 +16,64 @@ export interface Girth {
   depth: Depth | null;
   mean: Nm;
   own: number;
+  /** Degrees of freedom of that. */
+  freedom: number;
 }
 
-/** Mean diameters of a bore, top first. Above ring travel no ring runs. */
+/** An unread direction in a bore that is out of round by this, at the least: what a round bore may have. From memory: 0.0001 in. */
+const ROUND: Nm = 2_540;
+
+/**
+ * Mean diameters of a bore, top first. Above ring travel no ring runs. A direction that was read at other depths and not
+ * at this one is taken to lie from the others as it does there, known to half of what the bore is out of round.
+ */
 export function girthsOf(spots: readonly MeasuredSpot[]): Girth[] {
-  return DEPTHS.flatMap((depth) => {
-    const at = spots.filter((s) => s.depth === depth);
-    if (at.length === 0) return [];
-    const mean = Math.round(at.reduce((sum, s) => sum + s.value, 0) / at.length);
-    return [{ depth, mean, own: Math.sqrt(at.reduce((sum, s) => sum + s.own * s.own, 0)) / at.length }];
+  const inTravel = DEPTHS.map((depth) => spots.filter((s) => s.depth === depth)).filter((at) => at.length > 0);
+  const angles = [...new Set(inTravel.flatMap((at) => at.map((s) => s.angle)))];
+  const oval = Math.max(ROUND, ...inTravel.map((at) => rangeOf(at.map((s) => s.value))));
+  return inTravel.map((at): Girth => {
+    const missing = angles.filter((angle) => !at.some((s) => s.angle === angle));
+    const here = average(at.map((s) => s.value));
+    const guessed = missing.map((angle) => {
+      const offs = inTravel.flatMap((other) => {
+        const there = other.find((s) => s.angle === angle);
+        const shared = other.filter((s) => at.some((h) => h.angle === s.angle));
+        return there && shared.length > 0 ? [there.value - average(shared.map((s) => s.value))] : [];
+      });
+      return here + (offs.length > 0 ? average(offs) : 0);
+    });
+    const count = angles.length;
+    const { standard, freedom } = sumOf([
+      ...at.map((s) => ({ standard: s.own / count, freedom: s.freedom })),
+      ...missing.map(() => ({ standard: rectangular(oval / 2) / count, freedom: Infinity })),
+    ]);
+    return {
+      depth: at[0]?.depth ?? null,
+      mean: Math.round((at.reduce((sum, s) => sum + s.value, 0) + guessed.reduce((a, b) => a + b, 0)) / count),
+      own: standard,
+      freedom,
+    };
   });
-}
-
-/** Where a ring is squared when nobody says otherwise: ¾ to 1 in down, the top of ring travel. Common practice, no source. */
-export const USUAL_DEPTH: Depth = 'top';
-
-/** The girth nearest to a depth; null for a bore that is not measured. */
-export function girthAt(girths: readonly Girth[], depth: Depth | null): Girth | null {
-  const wanted = DEPTHS.indexOf((depth ?? USUAL_DEPTH) as (typeof DEPTHS)[number]);
-  const distance = ({ depth: at }: Girth): number =>
-    at === null ? 0 : Math.abs(DEPTHS.indexOf(at as (typeof DEPTHS)[number]) - wanted);
-  return girths.reduce<Girth | null>((best, g) => (best === null || distance(g) < distance(best) ? g : best), null);
 }
 
 /** The smallest girth of ring travel, and so of the gap; null for a bore that is not measured. */
 export const smallestGirth = (girths: readonly Girth[]): Girth | null =>
   girths.reduce<Girth | null>((least, g) => (least === null || g.mean < least.mean ? g : least), null);
 
-/** How a gap moves from one place to another. */
-export interface Move {
-  /** nm of gap; negative is tighter there. */
-  by: Nm;
-  /** U at k = 2. */
-  uncertainty: Nm;
-  from: Girth;
-  to: Girth;
-}
+/** The largest of ring travel. */
+export const largestGirth = (girths: readonly Girth[]): Girth | null =>
+  girths.reduce<Girth | null>((most, g) => (most === null || g.mean > most.mean ? g : most), null);
 
-/**
- * Δgap = π·ΔD.
- *
- * @example moveOf({ depth: null, mean: 100_000_000, own: 0 }, { depth: null, mean: 100_010_000, own: 0 }).by // 31416
- */
-export function moveOf(from: Girth, to: Girth): Move {
-  const same = from === to;
-  return {
-    by: Math.round(Math.PI * (to.mean - from.mean)),
-    uncertainty: same ? 0 : Math.round(COVERAGE * Math.PI * Math.hypot(from.own, to.own)),
-    from,
-    to,
-  };
+/** Δgap = π·ΔD, nm not rounded. */
+export const gapMove = (from: Girth, to: Girth): number => Math.PI * (to.mean - from.mean);
+
+/** How well a difference of two girths is known as a gap: what each has of its own, and the tools where they are not one. */
+export function moveDoubt(from: Girth, to: Girth, tools: number): Component {
+  if (from === to) return { standard: 0, freedom: Infinity };
+  const { standard, freedom } = sumOf([
+    { standard: from.own, freedom: from.freedom },
+    { standard: to.own, freedom: to.freedom },
+    { standard: tools, freedom: Infinity },
+  ]);
+  return { standard: Math.PI * standard, freedom };
 }

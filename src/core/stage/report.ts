@@ -4,6 +4,9 @@ import type { LengthStyle } from '../quantity/print';
 import type { Saying } from '../quantity/saying';
 import type { State } from './state';
 
+/** A sentence with its first letter large. */
+export const capital = (text: string): string => text.replace(/^./, (c) => c.toUpperCase());
+
 /** One piece of a table's cell. */
 export type Piece =
   | { kind: 'text'; text: string; look?: 'small' | 'below' }
@@ -76,9 +79,12 @@ export const ROW_COLUMNS = [
   'in_force',
   'void_reason',
   'state',
-  'target_min_mm',
+  'accepted',
+  'target_least_mm',
+  'target_aim_from_mm',
   'target_aim_to_mm',
-  'target_limit_mm',
+  'target_most_mm',
+  'target_most_is_hard',
   'target_from',
 ] as const;
 

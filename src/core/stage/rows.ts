@@ -1,7 +1,7 @@
 /** Rows of the table of readings and results. Lengths go out in millimetres and in inches. */
 import { type Nm, toInches, toMm } from '../quantity/length';
 import type { Log } from '../record/log';
-import type { LoggedCut, LoggedReading } from '../record/reading';
+import { type Acceptance, type LoggedCut, type LoggedReading, acceptedWords } from '../record/reading';
 import type { Target } from '../targets/target';
 import type { Row } from './report';
 
@@ -16,11 +16,13 @@ const celsius = (value: number | null): string => (value === null ? '' : String(
 
 function targetCells(target: Target): Row {
   if (!target.set) return { target_from: target.ask };
-  const { min, aimTo, limit, from, rank } = target.inForce;
+  const { least, aimFrom, aimTo, most, mostHard, from, rank } = target.inForce;
   return {
-    target_min_mm: mm(min),
+    target_least_mm: mm(least),
+    target_aim_from_mm: mm(aimFrom),
     target_aim_to_mm: mm(aimTo),
-    target_limit_mm: mm(limit),
+    target_most_mm: mm(most),
+    target_most_is_hard: most === null ? '' : mostHard ? 'yes' : 'no',
     target_from: `${rank}: ${from}`,
   };
 }
@@ -84,6 +86,7 @@ export const resultRow = (
   uncertainty: Nm | null,
   state: string,
   target: Target | null,
+  accepted: Acceptance | null = null,
 ): Row => ({
   cylinder: label,
   place: id,
@@ -93,5 +96,6 @@ export const resultRow = (
   value_in: value === null ? '' : toInches(value).toFixed(7),
   uncertainty_mm: mm(uncertainty),
   state,
+  accepted: accepted ? acceptedWords(accepted) : '',
   ...(target ? targetCells(target) : {}),
 });

@@ -69,6 +69,13 @@ export interface Caption {
   figure: Saying;
 }
 
+/** What a cylinder still lacks before its piston goes in. */
+export interface Missing {
+  says: Saying;
+  /** What is to be read; null where it is not a reading. */
+  subject: string | null;
+}
+
 /** What a cylinder comes to with a reading in: a few words, the verdict or a strong word, and what to do. */
 export interface Outcome {
   says: Saying;
@@ -94,6 +101,8 @@ export interface Stage<
   words: string;
   /** Whether the deck stands beside it. */
   deck: boolean;
+  /** Whether a job may leave it to others. */
+  coverable: boolean;
   /** What can be chosen, by kind of entry: what holds until someone chooses. */
   choices: Record<string, (units: Units) => unknown>;
   /** What can be read. */
@@ -103,6 +112,8 @@ export interface Stage<
   lists: (engine: J, cylinders: readonly K[]) => Record<string, Task[]>;
   progress: (engine: J, cylinders: readonly K[]) => Progress;
   findings: (engine: J, cylinders: readonly K[], memo: Memo) => Finding[];
+  /** What a cylinder lacks on this stage to be ready: neither done nor accepted, or with a stop against it. */
+  missing: (engine: J, cylinder: K) => Missing[];
   /** What the deck shows of a cylinder on this stage. */
   caption: (cylinder: K) => Caption;
   /** Where the deck draws a cylinder's joints on this stage; null for where they are planned. */
@@ -127,12 +138,14 @@ const NOTHING: Judged<object, object> = { cylinders: new Map(), engine: {} };
 /** What a stage does that says nothing of it. */
 export const SILENT = {
   deck: true,
+  coverable: false,
   choices: {},
   subjects: {},
   judge: () => NOTHING,
   lists: () => ({}),
   progress: () => ({ done: 0, total: 0 }),
   findings: () => [],
+  missing: (): Missing[] => [],
   caption: (): Caption => ({ state: 'to do', word: 'to do', figure: [] }),
   joints: (): Joints | null => null,
   expected: () => null,

@@ -30,7 +30,7 @@ export interface Comparison {
 }
 
 const figureOf = (what: ComparedFigure['what'], target: Target): ComparedFigure[] =>
-  target.set ? [{ what, min: target.inForce.min, aimTo: target.inForce.aimTo }] : [];
+  target.set ? [{ what, min: target.inForce.aimFrom, aimTo: target.inForce.aimTo }] : [];
 
 /** What the chart alone says in a row. */
 function byRow(ask: TargetAsk, row: string): Compared {

@@ -1,10 +1,12 @@
 /** What is to be known of the targets: where they come from, what outranks what, and what heat makes of them. */
 import type { Cylinder } from '../engine/engine';
-import { type HeatPoint, type JudgedHeat, THIN_MARGIN } from '../heat/assess';
+import { type HeatPoint, type JudgedHeat, THIN_CHANCE } from '../heat/assess';
 import type { Job } from '../job/job';
 import { fine, say } from '../quantity/saying';
-import { type GapState, type Ring, RING_WORDS } from '../rings/ring';
+import type { JudgedRing } from '../rings/judged';
+import { type Ring, RING_WORDS } from '../rings/ring';
 import { type Finding, type Severity, about } from '../stage/finding';
+import { chanceWords } from '../verdict/decide';
 import type { Chart, ChartColumn } from './chart';
 import { fuelCaution, isHotter } from './duty';
 import type { JudgedDuty, StandardTargets } from './settings';
@@ -54,13 +56,13 @@ export function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[
 function paperUnderChart(name: string, target: Target): Finding[] {
   if (!target.set || (target.inForce.rank !== 'sheet' && target.inForce.rank !== 'manual')) return [];
   const chart = target.outranked.find((c) => c.rank === 'chart');
-  if (!chart || chart.min <= target.inForce.min) return [];
+  if (!chart || chart.least <= target.inForce.least) return [];
   return [
     about(
       'note',
       'targets',
       null,
-      say`The ${target.inForce.rank}'s ${name} minimum of ${fine(target.inForce.min)} is under the chart's ${fine(chart.min)}. The ${target.inForce.rank} holds: check that it is for these parts and this duty.`,
+      say`The ${target.inForce.rank}'s ${name} minimum of ${fine(target.inForce.least)} is under the chart's ${fine(chart.least)}. The ${target.inForce.rank} holds: check that it is for these parts and this duty.`,
     ),
   ];
 }
@@ -81,7 +83,7 @@ function ownUnder(name: string, target: Target): Finding[] {
       severity,
       'targets',
       null,
-      say`The builder's own ${name} minimum of ${fine(found.own.min)} ${state} the ${highest.rank}'s ${fine(highest.min)}. Too tight can cost the engine; reason given: ${found.own.from}.`,
+      say`The builder's own ${name} minimum of ${fine(found.own.aimFrom)} ${state} the ${highest.rank}'s ${fine(highest.least)}. Too tight can cost the engine; reason given: ${found.own.from}.`,
     ),
   ];
 }
@@ -91,24 +93,24 @@ function orderFindings(top: Target, second: Target, school: TargetChoices['secon
   if (!top.set || !second.set) return [];
   const [t, s] = [top.inForce, second.inForce];
   if (school === 'equalOrTighter')
-    return s.min > t.min
+    return s.aimFrom > t.aimFrom
       ? [
           about(
             'note',
             'targets',
             null,
-            say`Second “equal or tighter” is chosen, but the ${s.rank}'s ${fine(s.min)} is wider than the top ring's ${fine(t.min)}. Wider does no harm.`,
+            say`Second “equal or tighter” is chosen, but the ${s.rank}'s ${fine(s.aimFrom)} is wider than the top ring's ${fine(t.aimFrom)}. Wider does no harm.`,
           ),
         ]
       : [];
-  if (s.min >= t.min) return [];
+  if (s.aimFrom >= t.aimFrom) return [];
   if (s.rank === 'sheet' || s.rank === 'manual')
     return [
       about(
         'note',
         'targets',
         null,
-        say`The ${s.rank} asks for a second ring tighter than the top: ${fine(s.min)} against ${fine(t.min)}.`,
+        say`The ${s.rank} asks for a second ring tighter than the top: ${fine(s.aimFrom)} against ${fine(t.aimFrom)}.`,
       ),
     ];
   return [
@@ -116,7 +118,7 @@ function orderFindings(top: Target, second: Target, school: TargetChoices['secon
       'mend',
       'targets',
       null,
-      say`The second ring's ${fine(s.min)} is under the top ring's ${fine(t.min)}: gas could be trapped between them.`,
+      say`The second ring's ${fine(s.aimFrom)} is under the top ring's ${fine(t.aimFrom)}: gas could be trapped between them.`,
     ),
   ];
 }
@@ -137,7 +139,7 @@ export function figureFindings({ job, duty, piston, standard, choices: { chart, 
         'mend',
         'targets',
         null,
-        say`Pistons: ${piston.words}. Such a one carries its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.min)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`,
+        say`Pistons: ${piston.words}. Such a one carries its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.aimFrom)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`,
       ),
     );
   out.push(...orderFindings(top, second, targets.secondSchool));
@@ -175,17 +177,24 @@ export function figureFindings({ job, duty, piston, standard, choices: { chart, 
 
 interface Heated extends Cylinder {
   heat: JudgedHeat | null;
-  rings: Record<Ring, { state: GapState }>;
+  targets: Record<'top' | 'second', Target>;
+  rings: Record<Ring, Pick<JudgedRing, 'state' | 'accepted'>>;
 }
 
 const POINT_WORDS: Record<HeatPoint, string> = {
-  minimum: 'the target minimum',
+  minimum: 'the target’s lower end',
   aim: 'the end of the window',
   measured: 'the measured gap',
 };
 
+/** Figures that a model does not argue with: it may remark. */
+const isGiven = (target: Target): boolean =>
+  target.set && target.inForce.rank !== 'chart' && target.inForce.rank !== 'rule';
+
 /**
- * What the heat model warns of: the measured gap of a cylinder, else its minimum; not of a short ring, which is to be filed anyway.
+ * What the heat model warns of, by the chance that the ends meet: the gap that counts in a cylinder, else where its aim
+ * begins; not of a short ring, which is to be filed anyway. A model stops nothing; and where a sheet, a manual or the
+ * builder gives the figure it is a remark.
  *
  * @example heatFindings([]) // []
  */
@@ -194,24 +203,25 @@ export function heatFindings(cylinders: readonly Heated[]): Finding[] {
     (['top', 'second'] as const).flatMap((ring) => {
       const points = c.heat?.rings[ring].points ?? [];
       const point = points.find((p) => p.point === 'measured') ?? points.find((p) => p.point === 'minimum');
-      if (!point || !c.heat || point.margin >= THIN_MARGIN || c.rings[ring].state === 'short') return [];
-      return [{ cylinder: c, ring, point, assumed: c.heat.rings[ring].assumed }];
+      const { state, accepted } = c.rings[ring];
+      if (!point || !c.heat || point.chance <= THIN_CHANCE || state === 'short' || accepted) return [];
+      return [{ cylinder: c, ring, point, assumed: c.heat.rings[ring].assumed, given: isGiven(c.targets[ring]) }];
     }),
   );
-  const measured = warned.filter((w) => w.point.point === 'measured');
+  const measured = warned.filter((w) => w.point.point === 'measured' && !w.given);
   const planned = (['top', 'second'] as const).flatMap(
-    (ring) => warned.find((w) => w.ring === ring && w.point.point === 'minimum') ?? [],
+    (ring) => warned.find((w) => w.ring === ring && (w.given || w.point.point === 'minimum')) ?? [],
   );
-  return [...planned, ...measured].map(({ cylinder, ring, point, assumed }) => {
-    const whose =
-      point.point === 'measured'
-        ? `Cylinder ${cylinder.label}, ${RING_WORDS[ring]}`
-        : RING_WORDS[ring].replace(/^./, (c) => c.toUpperCase());
+  return [...planned, ...measured].map(({ cylinder, ring, point, assumed, given }) => {
+    const one = point.point === 'measured' && !given;
+    const whose = one
+      ? `Cylinder ${cylinder.label}, ${RING_WORDS[ring]}`
+      : RING_WORDS[ring].replace(/^./, (c) => c.toUpperCase());
     return about(
-      point.margin < 0 ? 'stop' : 'mend',
+      given ? 'note' : 'mend',
       'targets',
-      point.point === 'measured' ? cylinder.id : null,
-      say`${whose}: by the heat model ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes at ${point.butting.toFixed(0)} °C, ${point.margin < 0 ? 'under' : `only ${point.margin.toFixed(0)} K over`} the assumed ${assumed.toFixed(0)} °C. A model, not a rule: see the sheet before going on.`,
+      one ? cylinder.id : null,
+      say`${whose}: by the heat model the chance that ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes is ${chanceWords(point.chance)}: at ${point.butting.toFixed(0)} °C, the ring assumed at ${assumed.toFixed(0)} °C. ${given ? 'The figure given holds; a model only remarks.' : 'A model, not a rule: see the sheet before going on.'}`,
     );
   });
 }

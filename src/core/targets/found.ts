@@ -2,7 +2,9 @@
 import type { JudgedBore } from '../bores/judged';
 import type { Cylinder } from '../engine/engine';
 import type { HeatChoices, JudgedHeat } from '../heat/assess';
-import type { GapReading, GapState, Ring } from '../rings/ring';
+import type { JudgedRing } from '../rings/judged';
+import type { Ring } from '../rings/ring';
+import type { Strictness } from '../verdict/decide';
 import type { Frame } from '../stage/stage';
 import type { Chart, ChartColumn } from './chart';
 import type { Comparison } from './compare';
@@ -13,6 +15,8 @@ export interface TargetsChoices {
   targets: TargetChoices;
   chart: Chart;
   heat: HeatChoices;
+  /** How the shop decides. */
+  deciding: Strictness;
 }
 
 export interface TargetsPart {
@@ -45,6 +49,6 @@ export type Measured = Cylinder & { bore: JudgedBore };
 export type Whole = Measured &
   TargetsPart & {
     heat: JudgedHeat | null;
-    rings: Record<Ring, { state: GapState; gap: GapReading | null }>;
+    rings: Record<Ring, Pick<JudgedRing, 'state' | 'counts' | 'accepted'>>;
     worst: { compression: Ring };
   };

@@ -8,11 +8,13 @@ import { type Target, SURFACE_WORDS } from './target';
 
 function targetRow(figure: string, target: Target): Piece[][] {
   if (!target.set) return [words(figure), words('–'), words('–'), words(target.ask)];
-  const { min, aimTo, limit, from, standing } = target.inForce;
+  const { least, aimFrom, aimTo, most, mostHard, from, standing } = target.inForce;
+  const limits =
+    most === null ? say`${fine(least)} at least` : say`${fine(least)} to ${fine(most)}${mostHard ? ', hard' : ''}`;
   return [
     words(figure),
-    [{ kind: 'range', from: min, to: aimTo }],
-    [limit === null ? { kind: 'text', text: '–' } : { kind: 'said', says: [fine(limit)] }],
+    [{ kind: 'range', from: aimFrom, to: aimTo }],
+    [{ kind: 'said', says: limits }],
     words(`${from} (${standing})`),
   ];
 }

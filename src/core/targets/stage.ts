@@ -8,6 +8,7 @@ import { comparisonsOf } from './compare';
 import type { Engine, Measured, TargetsMade, TargetsPart, Whole } from './found';
 import { dutyFindings, figureFindings, heatFindings } from './findings';
 import { type EngineTargets, type StandardTargets, type TargetSettings, askAt, dutyOf, targetsAt } from './settings';
+import { type Strictness, STARTING_STRICTNESS } from '../verdict/decide';
 import { startingChoices } from './target';
 
 const NO_JOB: Omit<TargetsMade, 'duty' | 'piston'> = {
@@ -64,9 +65,11 @@ function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: M
   return { cylinders: new Map(parts), engine };
 }
 
-/** Its four figures, at the planned bore. */
-const figures = ({ planned }: TargetsMade): boolean[] =>
-  [planned?.top, planned?.second, planned?.rails, planned?.clearance].map((t) => t?.set === true);
+/** Its four figures, as they stand for the engine. */
+const figures = ({ standard }: TargetsMade): boolean[] => {
+  const { top, second, rails, clearance } = standard?.targets ?? {};
+  return [top, second, rails, clearance].map((t) => t?.set === true);
+};
 
 export const targets = {
   ...SILENT,
@@ -75,6 +78,7 @@ export const targets = {
     targets: startingChoices,
     chart: (): Chart => STARTING_CHART,
     heat: (): HeatChoices => STARTING_HEAT,
+    deciding: (): Strictness => STARTING_STRICTNESS,
   },
   judge,
   progress: (engine) => counted(figures(engine)),

@@ -46,7 +46,7 @@ const withTop = (given: TargetChoices['gaps']['top']): TargetChoices => ({
 describe('the chart', () => {
   it('drag, naturally aspirated, 4.065 in: 0.0050 → 21 to 24 thou (common practice, no source)', () => {
     expect(force(topGapTarget(drag))).toMatchObject({
-      min: fromThou(21),
+      aimFrom: fromThou(21),
       aimTo: fromThou(24),
       rank: 'chart',
       standing: 'from memory, not confirmed',
@@ -54,7 +54,7 @@ describe('the chart', () => {
   });
 
   it('the same, second ring: 0.0055 → 23 to 26 thou (common practice, no source)', () => {
-    expect(second(drag)).toMatchObject({ min: fromThou(23), aimTo: fromThou(26) });
+    expect(second(drag)).toMatchObject({ aimFrom: fromThou(23), aimTo: fromThou(26) });
   });
 
   it('the old rule: 4.000 in → 16 thou; 4.030 in → 0.01612 → 17 (common practice, no source)', () => {
@@ -64,8 +64,8 @@ describe('the chart', () => {
 
   it('a high-ring piston on 4.000 in needs about 27, not 16 (common practice, no source)', () => {
     const ask: TargetAsk = { ...drag, bore: at(4), construction: 'hypereutectic' };
-    expect(force(topGapTarget(ask)).min).toBe(fromThou(28));
-    expect(force(topGapTarget({ ...ask, duty: 'street' })).min).toBe(fromThou(26));
+    expect(force(topGapTarget(ask)).aimFrom).toBe(fromThou(28));
+    expect(force(topGapTarget({ ...ask, duty: 'street' })).aimFrom).toBe(fromThou(26));
   });
 
   it('offers no figure where it has none, and asks for the sheet', () => {
@@ -86,45 +86,72 @@ describe('the chart', () => {
 });
 
 describe('papers', () => {
-  const sheet = { form: 'range' as const, min: fromThou(20), max: fromThou(24), from: 'sheet' };
-  const manual = { form: 'range' as const, min: fromThou(18), max: fromThou(26), from: 'manual' };
+  const sheet = {
+    form: 'range' as const,
+    min: fromThou(20),
+    max: fromThou(24),
+    hardTop: false,
+    aim: null,
+    from: 'sheet',
+  };
+  const manual = {
+    form: 'range' as const,
+    min: fromThou(18),
+    max: fromThou(26),
+    hardTop: false,
+    aim: null,
+    from: 'manual',
+  };
 
   it('a sheet outranks the manual, and the manual the chart; all stay in sight', () => {
     const target = topGapTarget({ ...drag, choices: withTop({ sheet, manual, own: null }) });
-    expect(force(target)).toMatchObject({ rank: 'sheet', min: fromThou(20), aimTo: fromThou(24), limit: fromThou(24) });
+    expect(force(target)).toMatchObject({
+      rank: 'sheet',
+      least: fromThou(20),
+      aimFrom: fromThou(20),
+      aimTo: fromThou(24),
+      most: fromThou(24),
+    });
     expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['manual', 'chart']);
     expect(force(topGapTarget({ ...drag, choices: withTop({ sheet: null, manual, own: null }) })).rank).toBe('manual');
   });
 
   it('a sheet stands where the chart has no figure and nothing else is said', () => {
     const ask = { ...drag, duty: null, construction: null, choices: withTop({ sheet, manual: null, own: null }) };
-    expect(force(topGapTarget(ask)).min).toBe(fromThou(20));
+    expect(force(topGapTarget(ask)).aimFrom).toBe(fromThou(20));
   });
 
   it('a sheet may give a factor or a minimum: they get a window, the factor is rounded up', () => {
     const factor = { form: 'factor' as const, factor: 0.0067, from: 'sheet' };
     const ask = { ...drag, bore: at(3.2482), choices: withTop({ sheet: factor, manual: null, own: null }) };
-    expect(force(topGapTarget(ask))).toMatchObject({ min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27) });
+    expect(force(topGapTarget(ask))).toMatchObject({ aimFrom: fromThou(22), aimTo: fromThou(25), most: fromThou(27) });
     const minimum = { form: 'minimum' as const, min: fromThou(19), from: 'sheet' };
     expect(
       force(topGapTarget({ ...drag, choices: withTop({ sheet: minimum, manual: null, own: null }) })),
-    ).toMatchObject({ min: fromThou(19), aimTo: fromThou(22) });
+    ).toMatchObject({ aimFrom: fromThou(19), aimTo: fromThou(22) });
   });
 
   it('rails: a minimum of 15 thou whatever the bore, unless a paper gives a range (common practice, no source)', () => {
     for (const bore of [2, 3, 5])
       expect(force(railGapTarget({ ...drag, bore: at(bore) }))).toMatchObject({
-        min: RAIL_MINIMUM,
+        aimFrom: RAIL_MINIMUM,
         aimTo: null,
-        limit: null,
+        most: null,
       });
     expect(RAIL_MINIMUM).toBe(fromThou(15));
-    const range = { form: 'range' as const, min: fromMm(0.3), max: fromMm(0.9), from: 'manual' };
+    const range = {
+      form: 'range' as const,
+      min: fromMm(0.3),
+      max: fromMm(0.9),
+      hardTop: false,
+      aim: null,
+      from: 'manual',
+    };
     const ranged = { ...choices, gaps: { ...choices.gaps, rails: { sheet: null, manual: range, own: null } } };
     expect(force(railGapTarget({ ...drag, choices: ranged }))).toMatchObject({
-      min: fromMm(0.3),
+      aimFrom: fromMm(0.3),
       aimTo: fromMm(0.9),
-      limit: fromMm(0.9),
+      most: fromMm(0.9),
     });
   });
 });
@@ -132,18 +159,18 @@ describe('papers', () => {
 describe('the second ring', () => {
   it('is raised over the top where the chart has it narrower, by 2 thou', () => {
     const ask: TargetAsk = { ...drag, bore: at(4), construction: 'hypereutectic' };
-    expect(second(ask).min).toBe(fromThou(30));
+    expect(second(ask).aimFrom).toBe(fromThou(30));
   });
 
   it('equals the top in the second school, and a sheet may make it tighter (common practice: 18 top, 16 second)', () => {
     const tighter: TargetChoices = { ...choices, secondSchool: 'equalOrTighter' };
-    expect(second({ ...drag, choices: tighter }).min).toBe(fromThou(21));
+    expect(second({ ...drag, choices: tighter }).aimFrom).toBe(fromThou(21));
     const sheet = { form: 'minimum' as const, min: fromThou(16), from: 'manual' };
     const ask = {
       ...drag,
       choices: { ...tighter, gaps: { ...tighter.gaps, second: { sheet, manual: null, own: null } } },
     };
-    expect(second(ask).min).toBe(fromThou(16));
+    expect(second(ask).aimFrom).toBe(fromThou(16));
   });
 
   it('is wider than the top everywhere the first school follows the chart', () => {
@@ -151,7 +178,7 @@ describe('the second ring', () => {
       for (const construction of CONSTRUCTIONS)
         if (cellOf(STARTING_CHART, duty, construction, 'top')) {
           const ask: TargetAsk = { ...drag, duty, construction };
-          expect(second(ask).min).toBeGreaterThan(force(topGapTarget(ask)).min);
+          expect(second(ask).aimFrom).toBeGreaterThan(force(topGapTarget(ask)).aimFrom);
         }
   });
 });
@@ -159,14 +186,16 @@ describe('the second ring', () => {
 describe('clearance', () => {
   it('is factor × bore up to 0.0001 in (from memory: 4032 street 0.0007)', () => {
     const target = force(clearanceTarget({ ...drag, bore: at(3.78), duty: 'street' }, 'imperial'));
-    expect(target).toMatchObject({ min: fromThou(2.7), aimTo: fromThou(3.7), limit: fromThou(4.7) });
+    expect(target).toMatchObject({ aimFrom: fromThou(2.7), aimTo: fromThou(3.7), most: fromThou(4.7) });
   });
 
   it('a boosted low-silicon forging needs more than a cast piston on the street (from memory)', () => {
     const boosted = force(clearanceTarget({ ...drag, duty: 'boostHigh', construction: 'forged2618' }, 'imperial'));
     const cast = force(clearanceTarget({ ...drag, duty: 'street', construction: 'cast' }, 'imperial'));
-    expect(boosted.min).toBeGreaterThan(2 * cast.min);
-    expect(force(clearanceTarget({ ...drag, duty: 'diesel', construction: 'cast' }, 'imperial')).min).toBe(fromThou(7));
+    expect(boosted.aimFrom).toBeGreaterThan(2 * cast.aimFrom);
+    expect(force(clearanceTarget({ ...drag, duty: 'diesel', construction: 'cast' }, 'imperial')).aimFrom).toBe(
+      fromThou(7),
+    );
   });
 });
 
@@ -184,7 +213,7 @@ describe('the builder’s own figure', () => {
     const lone = topGapTarget({ ...drag, duty: 'boostHigh', construction: 'cast', choices: withTop(own(25, false)) });
     expect(force(lone)).toMatchObject({
       rank: 'own',
-      min: fromThou(25),
+      aimFrom: fromThou(25),
       aimTo: fromThou(28),
       from: 'ran it last year',
       standing: 'the builder’s own figure',
@@ -194,7 +223,7 @@ describe('the builder’s own figure', () => {
   it('put over the others it holds, and they stay in sight by rank', () => {
     const sheet = { form: 'minimum' as const, min: fromThou(24), from: 'sheet' };
     const target = topGapTarget({ ...drag, choices: withTop({ ...own(19, true), sheet }) });
-    expect(force(target)).toMatchObject({ rank: 'own', min: fromThou(19) });
+    expect(force(target)).toMatchObject({ rank: 'own', aimFrom: fromThou(19) });
     expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['sheet', 'chart']);
   });
 
@@ -218,7 +247,7 @@ describe('the builder’s own figure', () => {
       set: false,
       ask: expect.stringContaining('bore'),
     });
-    expect(force(topGapTarget({ ...ask, choices: withTop(own(20, false)) })).min).toBe(fromThou(20));
+    expect(force(topGapTarget({ ...ask, choices: withTop(own(20, false)) })).aimFrom).toBe(fromThou(20));
     expect(statedMinimum(factor, null)).toBeNull();
     expect(statedMinimum(factor, fromInches(4))).toBe(fromThou(24));
   });
@@ -227,12 +256,12 @@ describe('the builder’s own figure', () => {
 describe('allowances', () => {
   it('move minimum, aim and limit up together, in every figure in sight, and say so', () => {
     const loose = loosened(topGapTarget(drag), fromThou(1), 'rear cylinder');
-    expect(force(loose)).toMatchObject({ min: fromThou(22), aimTo: fromThou(25), limit: fromThou(27) });
+    expect(force(loose)).toMatchObject({ aimFrom: fromThou(22), aimTo: fromThou(25), most: fromThou(27) });
     expect(sayingText(force(loose).working.at(-1) ?? [], 'imperial')).toBe(
       'allowance of this cylinder + 1 thou (rear cylinder) → 22 thou',
     );
     const rails = loosened(railGapTarget(drag), fromThou(1), '');
-    expect(force(rails)).toMatchObject({ min: fromThou(16), aimTo: null, limit: null });
+    expect(force(rails)).toMatchObject({ aimFrom: fromThou(16), aimTo: null, most: null });
   });
 
   it('of nothing change nothing', () => {
@@ -261,7 +290,7 @@ describe('a chart of the shop’s own', () => {
     const at = { row: 'race', column: 'forged4032', figure: 'top' } as const;
     expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.0052, 'own trial') }))).toMatchObject({
       standing: 'not confirmed',
-      min: fromThou(22),
+      aimFrom: fromThou(22),
     });
     expect(force(topGapTarget({ ...drag, chart: withFactor(own, at, 0.005, 'same') })).standing).toBe(
       'confirmed against a sheet',
@@ -285,7 +314,7 @@ describe('plated bores', () => {
   it('take the plated figure where the chart has one, else the iron one, the looser, and say so', () => {
     const plated: TargetAsk = { ...drag, bore: at(4), surface: 'plated' };
     const kept = force(clearanceTarget(plated, 'imperial'));
-    expect(kept.min).toBe(fromThou(3.6));
+    expect(kept.aimFrom).toBe(fromThou(3.6));
     expect(sayingText(kept.working.at(-1) ?? [], 'imperial')).toContain('the looser of the two');
     const chart = withFactor(
       STARTING_CHART,
@@ -293,8 +322,8 @@ describe('plated bores', () => {
       0.0005,
       'own trial',
     );
-    expect(force(clearanceTarget({ ...plated, chart }, 'imperial')).min).toBe(fromThou(2));
-    expect(force(clearanceTarget({ ...plated, chart, surface: 'iron' }, 'imperial')).min).toBe(fromThou(3.6));
+    expect(force(clearanceTarget({ ...plated, chart }, 'imperial')).aimFrom).toBe(fromThou(2));
+    expect(force(clearanceTarget({ ...plated, chart, surface: 'iron' }, 'imperial')).aimFrom).toBe(fromThou(3.6));
   });
 });
 
@@ -319,11 +348,11 @@ describe('properties of every chart target', () => {
         expect(target.set).toBe(cell !== null);
         if (!cell || !target.set) return;
         const product = ask.bore.nm * cell.factor;
-        expect(target.inForce.min).toBeGreaterThanOrEqual(Math.round(product));
-        expect(target.inForce.min - product).toBeLessThan(ask.choices.feelerStep + 1);
-        expect(target.inForce.min % ask.choices.feelerStep).toBe(0);
+        expect(target.inForce.aimFrom).toBeGreaterThanOrEqual(Math.round(product));
+        expect(target.inForce.aimFrom - product).toBeLessThan(ask.choices.feelerStep + 1);
+        expect(target.inForce.aimFrom % ask.choices.feelerStep).toBe(0);
         const onWider = topGapTarget({ ...ask, bore: { ...ask.bore, nm: ask.bore.nm + wider } });
-        expect(force(onWider).min).toBeGreaterThanOrEqual(target.inForce.min);
+        expect(force(onWider).aimFrom).toBeGreaterThanOrEqual(target.inForce.aimFrom);
       }),
     );
   });
@@ -333,7 +362,7 @@ describe('properties of every chart target', () => {
       fc.property(asks, (ask) => {
         const target = topGapTarget(ask);
         if (!target.set) return;
-        const { min } = target.inForce;
+        const { aimFrom: min } = target.inForce;
         expect(roundUpTo(min, ask.choices.feelerStep)).toBe(min);
         const shown = ['imperial', 'metric'].map((units) =>
           sayingText([{ nm: min, as: 'raw' }], units as 'imperial' | 'metric'),
@@ -363,7 +392,7 @@ describe('properties of every chart target', () => {
                   },
                 },
               }),
-            ).min;
+            ).aimFrom;
           expect(by(factor + more)).toBeGreaterThanOrEqual(by(factor));
           expect(by(factor)).toBeGreaterThanOrEqual(Math.round(ask.bore.nm * factor));
         },

@@ -19,11 +19,25 @@ import {
   rowOf,
 } from './chart';
 
-/** A figure from a sheet, a manual or a builder, in one of the forms such papers use. */
+/** A figure from a sheet, a manual or a builder, in one of the forms such papers use. `hardTop`: its upper end is guarded as its lower one is. */
 export type Given =
-  | { form: 'range'; min: Nm; max: Nm; from: string }
+  | {
+      form: 'range';
+      min: Nm;
+      max: Nm;
+      hardTop: boolean;
+      /** What the builder narrows it to; null for the whole of it. */
+      aim: { from: Nm; to: Nm } | null;
+      from: string;
+    }
   | { form: 'minimum'; min: Nm; from: string }
-  | { form: 'factor'; factor: number; from: string };
+  /** One figure, and how far from it is still it. */
+  | { form: 'nominal'; value: Nm; plusMinus: Nm; from: string }
+  | { form: 'factor'; factor: number; from: string }
+  | { form: 'factors'; least: number; most: number; hardTop: boolean; from: string };
+
+/** How near one nominal figure is to be met where nothing says so: half a thou, 0.01 mm. Common practice, no source. */
+export const NOMINAL_WITHIN: Record<'imperial' | 'metric', Nm> = { imperial: 12_700, metric: 10_000 };
 
 /** The builder's own figure; its `from` is the reason. `over` puts it in force over what ranks above it. */
 export interface Own {
@@ -79,17 +93,26 @@ export type Standing =
   | 'common practice, no source'
   | 'the builder’s own figure';
 
+/** What a figure must be, and inside that what it should be, nm. */
+export interface Limits {
+  /** The hard minimum. Of a factor, the product as it is. */
+  least: Nm;
+  /** Where the aim begins: what a filer is told. Of a factor, the product up to the next step. */
+  aimFrom: Nm;
+  /** End of the aim; null where only a minimum is asked. */
+  aimTo: Nm | null;
+  /** The most; null where there is none. */
+  most: Nm | null;
+  /** Whether the most is as hard as the least. */
+  mostHard: boolean;
+}
+
 /** One candidate for a target, whether in force or outranked. */
-export interface Candidate {
+export interface Candidate extends Limits {
   rank: Rank;
   standing: Standing;
   /** Where it comes from, in words. */
   from: string;
-  min: Nm;
-  /** End of the aim window; null where only a minimum is asked. */
-  aimTo: Nm | null;
-  /** Upper limit; null where there is none. */
-  limit: Nm | null;
   /** Formula with the numbers put in, a line each. */
   working: Saying[];
 }
@@ -148,23 +171,41 @@ interface Widths {
 
 const boreWords = (bore: TargetBore): string => (bore.measured ? 'measured bore' : 'planned bore');
 
-function fromFactor(factor: number, bore: TargetBore, widths: Widths): { min: Nm; line: Saying } {
-  const product = Math.round(bore.nm * factor);
-  const min = roundUpTo(product, widths.step);
+/** A product and the step above it: the hard minimum, and where the aim begins. */
+interface Product {
+  least: Nm;
+  aimFrom: Nm;
+  line: Saying;
+}
+
+function fromFactor(factor: number, bore: TargetBore, widths: Widths): Product {
+  const least = Math.round(bore.nm * factor);
+  const aimFrom = roundUpTo(least, widths.step);
   return {
-    min,
-    line: say`${boreWords(bore)} ${size(bore.nm)} × ${factor} = ${raw(product)}, up to the next step → ${fine(min)}`,
+    least,
+    aimFrom,
+    line: say`${boreWords(bore)} ${size(bore.nm)} × ${factor} = ${raw(least)}, up to the next step → ${fine(aimFrom)}`,
   };
 }
+
+/** The aim's end and the most, from where the aim begins. */
+const widened = ({ least, aimFrom }: Pick<Limits, 'least' | 'aimFrom'>, { window, limit }: Widths): Limits => ({
+  least,
+  aimFrom,
+  aimTo: aimFrom + window,
+  most: aimFrom + limit,
+  mostHard: false,
+});
 
 /**
  * The minimum a figure states for a bore, before it is rounded up; null for a factor without a bore.
  *
- * @example statedMinimum({ form: 'factor', factor: '0.0045', from: 'sheet' }, fromInches(4)) // 457200
+ * @example statedMinimum({ form: 'factor', factor: 0.0045, from: 'sheet' }, fromInches(4)) // 457200
  */
 export function statedMinimum(given: Given, bore: Nm | null): Nm | null {
-  if (given.form !== 'factor') return given.min;
-  return bore === null ? null : Math.round(bore * given.factor);
+  if (given.form === 'range' || given.form === 'minimum') return given.min;
+  if (given.form === 'nominal') return given.value - given.plusMinus;
+  return bore === null ? null : Math.round(bore * (given.form === 'factor' ? given.factor : given.least));
 }
 
 type Entered = 'sheet' | 'manual' | 'own';
@@ -175,29 +216,70 @@ const STANDINGS: Record<Entered, Standing> = {
   own: 'the builder’s own figure',
 };
 
-function fromPaper(given: Given, rank: Entered, bore: TargetBore | null, widths: Widths): Candidate | null {
-  const head = { rank, standing: STANDINGS[rank], from: given.from };
-  if (given.form === 'range')
-    return {
-      ...head,
-      min: given.min,
-      aimTo: given.max,
-      limit: given.max,
-      working: [say`${fine(given.min)} to ${fine(given.max)}, as given`],
-    };
-  if (given.form === 'factor' && !bore) return null;
-  const found =
-    given.form === 'factor' && bore ? fromFactor(given.factor, bore, widths) : asGiven(statedMinimum(given, null) ?? 0);
-  return {
-    ...head,
-    min: found.min,
-    aimTo: found.min + widths.window,
-    limit: found.min + widths.limit,
-    working: [found.line],
-  };
+const rangeLine = (least: Nm, most: Nm, hard: boolean): Saying =>
+  say`${fine(least)} to ${fine(most)}, as given${hard ? say`; the upper end is as hard as the lower` : ''}`;
+
+/** What a figure from paper comes to; null for a factor without a bore. `chartLeast`: the chart's own product, where it has one. */
+function limitsOf(
+  given: Given,
+  bore: TargetBore | null,
+  widths: Widths,
+  chartLeast: Nm | null,
+): { limits: Limits; working: Saying[] } | null {
+  switch (given.form) {
+    case 'range': {
+      const { min, max, aim, hardTop } = given;
+      const narrowed = aim ? [say`aimed at within it: ${fine(aim.from)} to ${fine(aim.to)}`] : [];
+      return {
+        limits: { least: min, aimFrom: aim?.from ?? min, aimTo: aim?.to ?? max, most: max, mostHard: hardTop },
+        working: [rangeLine(min, max, hardTop), ...narrowed],
+      };
+    }
+    case 'minimum':
+      return {
+        limits: widened({ least: given.min, aimFrom: given.min }, widths),
+        working: [say`${fine(given.min)} at least, as given`],
+      };
+    case 'nominal': {
+      const { value, plusMinus } = given;
+      const [from, to] = [value - plusMinus, value + plusMinus];
+      const least = chartLeast !== null && chartLeast < from ? chartLeast : from;
+      const why =
+        least === from
+          ? say`its minimum is the figure less that, ${fine(from)}`
+          : say`its minimum is the chart’s product, ${raw(least)}, which is less`;
+      return {
+        limits: { least, aimFrom: from, aimTo: to, most: Math.max(to, value + widths.limit), mostHard: false },
+        working: [say`${fine(value)} ± ${fine(plusMinus)}, as given: ${fine(from)} to ${fine(to)}`, why],
+      };
+    }
+    case 'factor': {
+      if (!bore) return null;
+      const product = fromFactor(given.factor, bore, widths);
+      return { limits: widened(product, widths), working: [product.line] };
+    }
+    case 'factors': {
+      if (!bore) return null;
+      const { least, aimFrom, line } = fromFactor(given.least, bore, widths);
+      const most = Math.round(bore.nm * given.most);
+      return {
+        limits: { least, aimFrom: Math.min(aimFrom, most), aimTo: most, most, mostHard: given.hardTop },
+        working: [line, say`at most ${size(bore.nm)} × ${given.most} = ${raw(most)}`],
+      };
+    }
+  }
 }
 
-const asGiven = (min: Nm): { min: Nm; line: Saying } => ({ min, line: say`${fine(min)} at least, as given` });
+function fromPaper(
+  given: Given,
+  rank: Entered,
+  bore: TargetBore | null,
+  widths: Widths,
+  chartLeast: Nm | null,
+): Candidate | null {
+  const found = limitsOf(given, bore, widths, chartLeast);
+  return found && { rank, standing: STANDINGS[rank], from: given.from, ...found.limits, working: found.working };
+}
 
 export interface TargetAsk {
   /** Null while no bore is planned or measured: then only figures that no factor enters into can stand. */
@@ -222,12 +304,12 @@ function settled(
   below: Candidate | string,
   why: Saying[] = [],
 ): Target {
+  const chart = typeof below === 'string' ? [] : [below];
   const entered = (rank: Entered): Candidate[] => {
     const given = rank === 'own' ? papers.own?.given : papers[rank];
-    const candidate = given ? fromPaper(given, rank, bore, widths) : null;
+    const candidate = given ? fromPaper(given, rank, bore, widths, chart[0]?.least ?? null) : null;
     return candidate ? [candidate] : [];
   };
-  const chart = typeof below === 'string' ? [] : [below];
   const [papered, own] = [[...entered('sheet'), ...entered('manual'), ...chart], entered('own')];
   const [inForce, ...outranked] = papers.own?.over ? [...own, ...papered] : [...papered, ...own];
   if (inForce) return { set: true, inForce, outranked, why };
@@ -279,14 +361,18 @@ function sourceWords(cell: ChartCell): string {
   return cell.source === FROM_MEMORY ? '' : ` (source: ${cell.source || 'none given'})`;
 }
 
-function chartCandidate(cell: ChartCell, min: Nm, widths: Widths, from: string, working: Saying[]): Candidate {
+function chartCandidate(
+  cell: ChartCell,
+  product: Pick<Limits, 'least' | 'aimFrom'>,
+  widths: Widths,
+  from: string,
+  working: Saying[],
+): Candidate {
   return {
     rank: 'chart',
     standing: standingOf(cell),
     from: `${from}${sourceWords(cell)}`,
-    min,
-    aimTo: min + widths.window,
-    limit: min + widths.limit,
+    ...widened(product, widths),
     working,
   };
 }
@@ -303,8 +389,8 @@ export function topGapTarget(ask: TargetAsk): Target {
     if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
     const cell = cells.of('top');
     if (!cell) return noFigure(cells.from, 'top ring gap');
-    const { min, line } = fromFactor(cell.factor, bore, widths);
-    return chartCandidate(cell, min, widths, cells.from, [line]);
+    const product = fromFactor(cell.factor, bore, widths);
+    return chartCandidate(cell, product, widths, cells.from, [product.line]);
   };
   return settled(choices.gaps.top, bore, widths, below());
 }
@@ -328,19 +414,25 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
     if (!cell) return noFigure(cells.from, 'second ring gap');
     const own = fromFactor(cell.factor, bore, widths);
     if (choices.secondSchool === 'equalOrTighter') {
-      const equal = top.set ? top.inForce.min : own.min;
+      const equal = top.set ? top.inForce : own;
       return chartCandidate(cell, equal, widths, `${cells.from}; equal to the top ring`, [
-        say`as the top ring: ${fine(equal)}`,
+        say`as the top ring: ${fine(equal.aimFrom)}`,
       ]);
     }
-    const topMin = top.set ? top.inForce.min : 0;
-    if (own.min > topMin) return chartCandidate(cell, own.min, widths, cells.from, [own.line]);
-    const raised = roundUpTo(topMin + SECOND_OVER_TOP, widths.step);
+    const topFrom = top.set ? top.inForce.aimFrom : 0;
+    if (own.aimFrom > topFrom) return chartCandidate(cell, own, widths, cells.from, [own.line]);
+    const aimFrom = roundUpTo(topFrom + SECOND_OVER_TOP, widths.step);
     const lines = [
       own.line,
-      say`that is not wider than the top ring's ${fine(topMin)}; top + ${fine(SECOND_OVER_TOP)} → ${fine(raised)}`,
+      say`that is not wider than the top ring's ${fine(topFrom)}; top + ${fine(SECOND_OVER_TOP)} → ${fine(aimFrom)}`,
     ];
-    return chartCandidate(cell, raised, widths, `${cells.from}; raised over the top ring`, lines);
+    return chartCandidate(
+      cell,
+      { least: own.least, aimFrom },
+      widths,
+      `${cells.from}; raised over the top ring`,
+      lines,
+    );
   };
   return settled(choices.gaps.second, bore, widths, below(), why);
 }
@@ -351,17 +443,20 @@ export function railGapTarget({ bore, choices }: TargetAsk): Target {
     rank: 'rule',
     standing: 'common practice, no source',
     from: 'oil rails: a minimum whatever the bore',
-    min: RAIL_MINIMUM,
+    least: RAIL_MINIMUM,
+    aimFrom: RAIL_MINIMUM,
     aimTo: null,
-    limit: null,
+    most: null,
+    mostHard: false,
     working: [say`${fine(RAIL_MINIMUM)} at least`],
   };
   const papers = choices.gaps.rails;
-  const isRange = (rank: Rank): boolean =>
-    (rank === 'own' ? papers.own?.given : rank === 'sheet' || rank === 'manual' ? papers[rank] : null)?.form ===
-    'range';
+  const isOpen = (rank: Rank): boolean => {
+    const given = rank === 'own' ? papers.own?.given : rank === 'sheet' || rank === 'manual' ? papers[rank] : null;
+    return given?.form === 'minimum' || given?.form === 'factor';
+  };
   const unbounded = (candidate: Candidate): Candidate =>
-    isRange(candidate.rank) ? candidate : { ...candidate, aimTo: null, limit: null };
+    isOpen(candidate.rank) ? { ...candidate, aimTo: null, most: null } : candidate;
   const target = settled(papers, bore, gapWidths(choices), rule, [
     say`Rails are checked, seldom filed: they are thin, run cool in oil, and only must not butt.`,
   ]);
@@ -390,9 +485,9 @@ export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): T
     const plated = surface === 'plated' ? cells.of('clearancePlated') : null;
     const cell = plated ?? cells.of('clearance');
     if (!cell) return noFigure(cells.from, 'clearance');
-    const { min, line } = fromFactor(cell.factor, bore, widths);
-    const lines = surface === 'plated' && !plated ? [line, say`${PLATED_NO_FIGURE}`] : [line];
-    return chartCandidate(cell, min, widths, `${cells.from}, ${plated ? 'plated bore' : 'iron bore'}`, lines);
+    const product = fromFactor(cell.factor, bore, widths);
+    const lines = surface === 'plated' && !plated ? [product.line, say`${PLATED_NO_FIGURE}`] : [product.line];
+    return chartCandidate(cell, product, widths, `${cells.from}, ${plated ? 'plated bore' : 'iron bore'}`, lines);
   };
   const why = [
     say`Aluminium grows more with heat than the bore does. Low-silicon forgings grow most; boost and long full load add heat. Plated aluminium bores grow with the piston and need less.`,
@@ -400,17 +495,18 @@ export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): T
   return settled(choices.clearance, bore, widths, below(), why);
 }
 
-/** A target moved up by a cylinder's allowance: minimum, aim window and limit alike. Common practice, no source. */
+/** A target moved up by a cylinder's allowance: minimum, aim and most alike. Common practice, no source. */
 export function loosened(target: Target, by: Nm, reason: string): Target {
   if (!target.set || by === 0) return target;
   const moved = (c: Candidate): Candidate => ({
     ...c,
-    min: c.min + by,
+    least: c.least + by,
+    aimFrom: c.aimFrom + by,
     aimTo: c.aimTo === null ? null : c.aimTo + by,
-    limit: c.limit === null ? null : c.limit + by,
+    most: c.most === null ? null : c.most + by,
     working: [
       ...c.working,
-      say`allowance of this cylinder + ${fine(by)}${reason ? ` (${reason})` : ''} → ${fine(c.min + by)}`,
+      say`allowance of this cylinder + ${fine(by)}${reason ? ` (${reason})` : ''} → ${fine(c.aimFrom + by)}`,
     ],
   });
   return { ...target, inForce: moved(target.inForce), outranked: target.outranked.map(moved) };
@@ -421,6 +517,6 @@ export function aboveOwn(target: Target): { own: Candidate; over: Candidate[]; i
   if (!target.set) return null;
   const own = [target.inForce, ...target.outranked].find((c) => c.rank === 'own');
   if (!own) return null;
-  const over = [target.inForce, ...target.outranked].filter((c) => c.rank !== 'own' && c.min > own.min);
+  const over = [target.inForce, ...target.outranked].filter((c) => c.rank !== 'own' && c.least > own.aimFrom);
   return { own, over, inForce: own === target.inForce };
 }

@@ -1,14 +1,6 @@
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import {
-  UNNAMED_TOOL,
-  differenceUncertainty,
-  heatDoubt,
-  ownDoubt,
-  repeatability,
-  scatterOf,
-  sizeUncertainty,
-} from './budget';
+import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability, scatterOf, sizeUncertainty } from './budget';
 
 /** NIST StRD, univariate, NumAcc1: three values whose mean is 10000002 and standard deviation 1. Published, figures recalled from memory. */
 const NUMACC1 = [10_000_001, 10_000_003, 10_000_002];
@@ -24,7 +16,7 @@ describe('scatter of repeats', () => {
     const values = [81_500_000, 81_503_000, 81_499_000, 81_501_000, 81_502_500];
     expect(repeatability(scatterOf([values]), UNNAMED_TOOL)).toEqual({
       value: expect.closeTo(sampleStandardDeviation(values), 6) as number,
-      measured: true,
+      freedom: 4,
     });
   });
 
@@ -41,20 +33,19 @@ describe('scatter of repeats', () => {
         ]),
         UNNAMED_TOOL,
       ),
-    ).toEqual({ value: 1_270, measured: false });
+    ).toEqual({ value: 1_270, freedom: Infinity });
   });
 });
 
 describe('doubts (published: JCGM 100:2008)', () => {
   it('a mean of repeats is surer by their root, the last digit is not', () => {
-    const sigma = { value: 3_000, measured: true };
-    expect(ownDoubt(1, sigma, UNNAMED_TOOL)).toBeCloseTo(Math.hypot(3_000, 1_270 / Math.sqrt(3)), 6);
-    expect(ownDoubt(9, sigma, UNNAMED_TOOL)).toBeCloseTo(Math.hypot(1_000, 1_270 / Math.sqrt(3)), 6);
+    const sigma = { value: 3_000, freedom: 8 };
+    expect(ownDoubt(1, sigma, UNNAMED_TOOL).standard).toBeCloseTo(Math.hypot(3_000, 1_270 / Math.sqrt(3)), 6);
+    expect(ownDoubt(9, sigma, UNNAMED_TOOL).standard).toBeCloseTo(Math.hypot(1_000, 1_270 / Math.sqrt(3)), 6);
   });
 
-  it('what two readings share drops out of their difference', () => {
-    expect(sizeUncertainty({ tool: 3_000, heat: 4_000, own: 0 })).toBe(10_000);
-    expect(differenceUncertainty(300, 400)).toBe(1_000);
+  it('U is twice the root sum of squares', () => {
+    expect(sizeUncertainty({ tool: 3_000, heat: 4_000, own: 0, freedom: Infinity })).toBe(10_000);
   });
 
   it('a noted temperature is surer than a shop’s', () => {

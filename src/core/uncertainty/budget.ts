@@ -4,10 +4,11 @@
  *
  * What both share (how far the tool is off, how well the temperature is known) drops out of a difference such as
  * taper; what each has of its own (the last digit, the hand) does not. Rectangular half-widths count as a/√3, the
- * resolution as half a digit, sums are root sums of squares, U = 2u: JCGM 100:2008.
+ * resolution as half a digit, sums are root sums of squares, U = k·u with k for about 95 %: JCGM 100:2008 (recalled).
  */
 import type { Nm } from '../quantity/length';
-import { COVERAGE, MICROMETER_LIMIT, combined, rectangular } from './uncertainty';
+import { type Component, expandedOf, sumOf } from './spread';
+import { MICROMETER_LIMIT, rectangular } from './uncertainty';
 
 /** Standard uncertainties in nm, not rounded. */
 export interface Doubt {
@@ -15,8 +16,9 @@ export interface Doubt {
   tool: number;
   /** Of the temperature. */
   heat: number;
-  /** Of this reading alone. */
+  /** Of this reading alone, and its degrees of freedom. */
   own: number;
+  freedom: number;
 }
 
 /** What is known of a tool; the standing limits where none is named. */
@@ -53,22 +55,25 @@ export function scatterOf(spots: number[][]): Scatter {
   return { squares, freedom };
 }
 
-/** Standard deviation of one reading, nm not rounded, and whether it was measured. */
+/** Standard deviation of one reading, nm not rounded, and the degrees of freedom it was measured with; Infinity where it was not. */
 export interface Repeatability {
   value: number;
-  measured: boolean;
+  freedom: number;
 }
 
 /** The pooled scatter of the repeats where there are enough of them, else half a division (from memory). */
 export function repeatability({ squares, freedom }: Scatter, { resolution }: Tool): Repeatability {
   return freedom >= ENOUGH_REPEATS
-    ? { value: Math.sqrt(squares / freedom), measured: true }
-    : { value: resolution / 2, measured: false };
+    ? { value: Math.sqrt(squares / freedom), freedom }
+    : { value: resolution / 2, freedom: Infinity };
 }
 
 /** Standard uncertainty of a mean of repeats that is the reading's own: resolution and scatter. */
-export const ownDoubt = (repeats: number, { value }: Repeatability, { resolution }: Tool): number =>
-  combined([rectangular(resolution / 2), value / Math.sqrt(repeats)]);
+export const ownDoubt = (repeats: number, { value, freedom }: Repeatability, { resolution }: Tool): Component =>
+  sumOf([
+    { standard: rectangular(resolution / 2), freedom: Infinity },
+    { standard: value / Math.sqrt(repeats), freedom },
+  ]);
 
 /**
  * Standard uncertainty of a size from its temperature.
@@ -78,12 +83,17 @@ export const ownDoubt = (repeats: number, { value }: Repeatability, { resolution
 export const heatDoubt = (size: Nm, expansion: number, noted: boolean): number =>
   rectangular(size * Math.abs(expansion) * (noted ? NOTED_SWING : SHOP_SWING));
 
-/**
- * U of a size with all its doubts.
- *
- * @example sizeUncertainty({ tool: 300, heat: 400, own: 0 }) // 1000
- */
-export const sizeUncertainty = ({ tool, heat, own }: Doubt): Nm => Math.round(COVERAGE * combined([tool, heat, own]));
+/** All the doubts of a size together. */
+export const wholeDoubt = ({ tool, heat, own, freedom }: Doubt): Component =>
+  sumOf([
+    { standard: tool, freedom: Infinity },
+    { standard: heat, freedom: Infinity },
+    { standard: own, freedom },
+  ]);
 
-/** U of a difference of two readings made with the same tool at one temperature. */
-export const differenceUncertainty = (a: number, b: number): Nm => Math.round(COVERAGE * combined([a, b]));
+/**
+ * U of a size with all its doubts, for about 95 %.
+ *
+ * @example sizeUncertainty({ tool: 300, heat: 400, own: 0, freedom: Infinity }) // 1000
+ */
+export const sizeUncertainty = (doubt: Doubt): Nm => Math.round(expandedOf(wholeDoubt(doubt)));

@@ -88,7 +88,8 @@ export function sizedOf(readings: readonly LoggedReading[], expansion: number, t
   const value = Math.round(average(values));
   const tool = toolOf(first, tools);
   const { noted, ...shared } = sharedDoubt(readings, value, expansion, tools);
-  const doubt = { ...shared, own: ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool) };
+  const { standard: own, freedom } = ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool);
+  const doubt = { ...shared, own, freedom };
   const means =
     values.length > 1 ? [say`mean of ${values.length} readings, ${raw(Math.round(rangeOf(values)))} apart`] : [];
   return {

@@ -56,6 +56,19 @@ export function studentBelow(t: number, freedom: number): number {
   return t > 0 ? 1 - tail : tail;
 }
 
+/**
+ * The density of Student's t distribution at `t`.
+ *
+ * @example studentDensity(0, 1) // 0.31830988618379064
+ */
+export const studentDensity = (t: number, freedom: number): number =>
+  Math.exp(
+    logGamma((freedom + 1) / 2) -
+      logGamma(freedom / 2) -
+      0.5 * Math.log(freedom * Math.PI) -
+      ((freedom + 1) / 2) * Math.log1p((t * t) / freedom),
+  );
+
 const asked = new Map<string, number>();
 
 /** The t that a share, over 0 and under 1, of the distribution lies under. Kept once worked out: few are ever asked for. */

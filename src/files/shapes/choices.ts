@@ -6,13 +6,14 @@ import { clockingSchema } from './clocking';
 import { jobSchema } from './job';
 import { pairingSchema, pistonsSchema } from './pistons';
 import { benchSchema, placingSchema, ringSetSchema } from './rings';
-import { chartSchema, heatSchema, targetChoicesSchema } from './targets';
+import { chartSchema, decidingSchema, heatSchema, targetChoicesSchema } from './targets';
 
 export const CHOICE_SCHEMAS: { [K in ChoiceKind]: z.ZodType<NonNullable<Choices[K]>> } = {
   job: jobSchema,
   targets: targetChoicesSchema,
   chart: chartSchema,
   heat: heatSchema,
+  deciding: decidingSchema,
   bores: boresSchema,
   sizing: sizingSchema,
   pistons: pistonsSchema,

@@ -57,4 +57,5 @@ export const jobSchema = z.strictObject({
   duty: partId.nullable(),
   construction: partId.nullable(),
   surface: z.enum(SURFACES).nullable().default(null),
+  elsewhere: z.array(partId).max(40).default([]),
 }) satisfies z.ZodType<Job>;

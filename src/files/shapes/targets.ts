@@ -5,20 +5,44 @@ import type { HeatChoices } from '@/core/heat/assess';
 import { RING_METALS } from '@/core/heat/metals';
 import { ALLOYS, CHART_FIGURES, type Chart } from '@/core/targets/chart';
 import { chartFaults } from '@/core/targets/chartEdit';
-import type { Own, Papers, TargetChoices } from '@/core/targets/target';
+import type { Strictness } from '@/core/verdict/decide';
+import type { Given, Own, Papers, TargetChoices } from '@/core/targets/target';
 import { chartVersion, celsius, cylinder, nm, partId, text, time, widthNm, words } from './parts';
 
-const given = z.discriminatedUnion('form', [
-  z.strictObject({ form: z.literal('range'), min: nm, max: nm, from: text(200) }).refine((g) => g.max >= g.min, {
-    message: 'the upper end is under the lower end',
-    path: ['max'],
-  }),
+const factor = z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)');
+const given: z.ZodType<Given> = z.discriminatedUnion('form', [
+  z
+    .strictObject({
+      form: z.literal('range'),
+      min: nm,
+      max: nm,
+      hardTop: z.boolean().default(false),
+      aim: z.strictObject({ from: nm, to: nm }).nullable().default(null),
+      from: text(200),
+    })
+    .refine((g) => g.max >= g.min, { message: 'the upper end is under the lower end', path: ['max'] })
+    .refine((g) => !g.aim || (g.aim.from >= g.min && g.aim.to <= g.max && g.aim.to >= g.aim.from), {
+      message: 'the aim lies outside the range',
+      path: ['aim'],
+    }),
   z.strictObject({ form: z.literal('minimum'), min: nm, from: text(200) }),
   z.strictObject({
     form: z.literal('factor'),
-    factor: z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)'),
+    factor,
     from: text(200),
   }),
+  z
+    .strictObject({ form: z.literal('nominal'), value: widthNm, plusMinus: nm, from: text(200) })
+    .refine((g) => g.plusMinus < g.value, { message: 'the ± is as large as the figure', path: ['plusMinus'] }),
+  z
+    .strictObject({
+      form: z.literal('factors'),
+      least: factor,
+      most: factor,
+      hardTop: z.boolean().default(false),
+      from: text(200),
+    })
+    .refine((g) => g.most >= g.least, { message: 'the upper end is under the lower end', path: ['most'] }),
 ]);
 const own: z.ZodType<Own> = z.strictObject({ given, over: z.boolean() }).refine((o) => o.given.from.trim() !== '', {
   message: 'the reason for the builder’s own figure is asked for',
@@ -99,4 +123,11 @@ export const heatSchema: z.ZodType<HeatChoices> = z.strictObject({
   skirt: celsius.nullable(),
   spread: z.strictObject({ ring: halfWidth, wall: halfWidth, expansion: z.number().min(0).max(0.5) }),
   feeler: nm.max(500_000, 'at most 0.5 mm'),
+});
+
+/** How the shop decides: at least one in two sure, a grace of half a millimetre at the most. */
+export const decidingSchema: z.ZodType<Strictness> = z.strictObject({
+  sure: z.number().min(0.5, 'at least 50 %').max(0.999, 'at most 99.9 %'),
+  gapGrace: nm.max(500_000, 'at most 0.5 mm'),
+  clearanceGrace: nm.max(100_000, 'at most 0.1 mm'),
 });

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Views } from '../shared/Views';
+import { Ready } from './Ready';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { onDemand } from '../shared/onDemand';
@@ -45,11 +46,10 @@ export function AssemblyStage() {
       }
       aside={
         <>
-          <h2 className="mb-1">What to know</h2>
-          <Findings
-            findings={findingsFor(judgement.findings, ['assembly', 'clocking'], cylinder.id)}
-            empty="Nothing stands against this cylinder."
-          />
+          <Ready cylinder={cylinder} />
+          <div className="mt-4">
+            <Findings findings={findingsFor(judgement.findings, ['assembly', 'clocking'], cylinder.id)} />
+          </div>
           <p className="mt-4 text-soft">
             Bore wiped clean and oiled; compressor snug and square; throw at the bottom, rod bolts covered. Push, do not
             hammer past a stop: a stuck ring breaks. Turn the crank after each pair: whoever binds is the last one in.

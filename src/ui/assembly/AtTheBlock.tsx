@@ -106,7 +106,13 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
         </ol>
         {done === checks.length && (
           <div className="mt-3 flex flex-wrap items-center gap-4" role="status">
-            <p className="text-xl font-bold text-ok">● Cylinder {cylinder.label} is ready to go in.</p>
+            {cylinder.ready.is ? (
+              <p className="text-xl font-bold text-ok">● Cylinder {cylinder.label} is ready to go in.</p>
+            ) : (
+              <p className="text-xl font-bold text-short">
+                ▲ All checked, and not ready to go in: see beside what is missing.
+              </p>
+            )}
             {open && (
               <Button kind="strong" onClick={() => toCylinder(open.id)}>
                 On to cylinder {open.label}

@@ -12,6 +12,7 @@ import { useHands, useJudgement, useMoving, useWords } from '../openBuild/contex
 import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
+import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';
 import { Views } from '../shared/Views';
 import { Findings, findingsFor } from '../stages/Findings';
@@ -134,7 +135,7 @@ function Heading() {
   const { cylinder } = useMoving();
   const { text } = useWords();
   if (!cylinder) return null;
-  const { verdict, read, total } = cylinder.bore;
+  const { verdict, read, total, acceptId, accepted } = cylinder.bore;
   return (
     <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
       <h1>Bore {cylinder.label}</h1>
@@ -146,6 +147,9 @@ function Heading() {
         {verdict.state !== 'part read' && `${boreAdvice(verdict.state, judgement.choices.bores.basis)} `}
         <span className="text-sm text-soft">{verdict.reasons.map(text).join('; ')}</span>
       </p>
+      {(accepted !== null || !['to do', 'part read', 'within'].includes(verdict.state)) && (
+        <Accepting words="this bore" of={acceptId} what="bore" state={verdict.state} accepted={accepted} />
+      )}
     </div>
   );
 }

@@ -79,9 +79,9 @@ export function Grid({ cylinder, here }: Props) {
         </tbody>
       </table>
       <p className="mt-1 max-w-80 text-sm text-soft">
-        {repeatability.measured ? 'Repeats scatter by' : 'Scatter of one reading taken as half a division:'}{' '}
+        {repeatability.freedom < Infinity ? 'Repeats scatter by' : 'Scatter of one reading taken as half a division:'}{' '}
         {printLength(Math.round(repeatability.value), units, 'raw').number} {unit} (one standard deviation)
-        {repeatability.measured ? '.' : '; repeat readings measure it.'}
+        {repeatability.freedom < Infinity ? '.' : '; repeat readings measure it.'}
       </p>
     </div>
   );

@@ -14,6 +14,7 @@ import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SHOP_UNITS } from '../shared/shopUnits';
 import type { Job } from '@/core/job/job';
+import { STAGE_IDS, stageOf } from '@/core/stages';
 import { type JobWords, jobFaults } from '@/core/job/jobFaults';
 
 interface Props {
@@ -83,6 +84,35 @@ function numberingWords(engine: Job['engine']): string {
   return hasTwoBanks(engine.layout)
     ? `From the front: left bank ${words('left')}; right bank ${words('right')}.`
     : `From the front: ${words('only')}.`;
+}
+
+const COVERABLE = STAGE_IDS.filter((id) => stageOf(id).coverable);
+
+/** Which stages this job covers: what is left to others is not asked for, and does not count as undone. */
+function Elsewhere({ elsewhere, onChange }: { elsewhere: string[]; onChange: (next: string[]) => void }) {
+  return (
+    <fieldset>
+      <legend className="font-bold">What this job covers</legend>
+      <p className="text-sm text-soft">
+        Take out what is done elsewhere, or not at all: bores measured by a machine shop, a re-ring without clocking.
+      </p>
+      <div className="flex flex-wrap gap-x-5">
+        {COVERABLE.map((id) => (
+          <label key={id} className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5 accent-blue"
+              checked={!elsewhere.includes(id)}
+              onChange={(event) =>
+                onChange(event.target.checked ? elsewhere.filter((e) => e !== id) : [...elsewhere, id])
+              }
+            />
+            {stageOf(id).words}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
 }
 
 /** The job card: what engine, what for, what pistons. */
@@ -284,6 +314,7 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
           onFault={setServiceFault}
         />
         <SurfaceField value={job.surface} onChange={(next) => set('surface', next)} />
+        <Elsewhere elsewhere={job.elsewhere} onChange={(next) => set('elsewhere', next)} />
         <Field label="Notes" error={shown.notes} hint="Anything the next person at the bench should know.">
           {(props) => <textarea {...props} {...words('notes')} rows={3} />}
         </Field>

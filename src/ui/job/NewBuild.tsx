@@ -28,6 +28,7 @@ const BLANK: Job = {
   duty: null,
   construction: null,
   surface: null,
+  elsewhere: [],
 };
 
 interface Props {

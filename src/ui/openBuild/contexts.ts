@@ -5,7 +5,7 @@ import { type Context, createContext, useContext } from 'react';
 import type { Check } from '@/core/assembly/checks';
 import type { Spot } from '@/core/bores/grid';
 import type { Joints } from '@/core/clocking/joints';
-import type { ChoiceValue } from '@/core/judge/entries';
+import type { AcceptAsk, ChoiceValue } from '@/core/judge/entries';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { Hand, NewReading } from '@/core/judge/preview';
 import type { Nm, Units } from '@/core/quantity/length';
@@ -62,8 +62,8 @@ export interface Logging {
   renew: (part: string, numbers: string[]) => void;
   /** A ring was cut with the filer in hand. */
   cut: (number: string, ring: Ring, count: number | null) => void;
-  /** A gap over its limit is accepted as read. */
-  accept: (reading: string, reason: string) => void;
+  /** A verdict is accepted as it is. */
+  accept: (what: AcceptAsk, reason: string) => void;
   /** A reading was made in the bore of another cylinder than was noted: it is struck out and noted there. */
   reassign: (reading: LoggedReading, cylinder: string) => void;
   strike: (id: string, reason: string) => void;

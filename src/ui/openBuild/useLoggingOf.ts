@@ -45,7 +45,7 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
       renew: (part, numbers) => append(made.renewals(part, numbers, stamp)),
       cut: (number, ring, count) =>
         appendOwn(tool(keyOf(filer)), made.cutEntry(number, ring, keyOf(filer), count, stamp)),
-      accept: (of, reason) => append([made.acceptance(of, reason, stamp)]),
+      accept: (what, reason) => append([made.acceptance(what, reason, stamp)]),
       reassign: (reading, cylinder) => append(made.reassigned(judgement, reading, cylinder, stamp)),
       strike: (id, reason) => append([made.voiding(id, reason, stamp)]),
       tick: (cylinder, check, found = {}) => append([made.checkEntry(judgement, cylinder, check, found, stamp)]),

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { GAUGE_FROM, GAUGE_FROM_WORDS, type PistonChoices } from '@/core/pistons/piston';
 import { printLength } from '@/core/quantity/print';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { Accepting } from '../shared/Accepting';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
@@ -70,6 +71,15 @@ export function GaugePoint() {
                   </td>
                   <td>
                     <StateMark state={pin.clearance?.state ?? 'to do'} />
+                    {pin.clearance && pin.clearance.state !== 'in window' && (
+                      <Accepting
+                        words={`the pin of piston ${label}`}
+                        of={pin.clearance.acceptId}
+                        what="pin"
+                        state={pin.clearance.state}
+                        accepted={pin.clearance.accepted}
+                      />
+                    )}
                   </td>
                 </tr>
               ))}

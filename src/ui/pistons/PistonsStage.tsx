@@ -10,6 +10,7 @@ import { Hand } from '../hand/Hand';
 import { SUBJECTS } from '@/core/stages';
 import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
+import { Accepting } from '../shared/Accepting';
 import { Scale } from '../shared/Scale';
 import { bringIntoSight } from '../shared/sight';
 import { StateMark, stateColour } from '../shared/StateMark';
@@ -151,7 +152,16 @@ function Readings() {
         )}
         <div className="min-w-56 flex-1 text-xl leading-snug">
           <StateMark state={clearance.state} />
-          <p>{text(clearanceAdvice(clearance, clearance.uncertainty))}</p>
+          <p>{text(clearanceAdvice(clearance, clearance.uncertainty, clearance.accepted))}</p>
+          {(!clearance.done || clearance.accepted) && clearance.value !== null && (
+            <Accepting
+              words="this clearance"
+              of={clearance.acceptId}
+              what="clearance"
+              state={clearance.state}
+              accepted={clearance.accepted}
+            />
+          )}
           {clearance.mean !== null && clearance.value !== null && clearance.mean !== clearance.value && (
             <p className="text-base text-soft">
               The least over piston travel; the mean is {length(clearance.mean, 'clearance')}.

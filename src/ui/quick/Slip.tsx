@@ -82,18 +82,18 @@ function Row({ words, target, units, style }: RowProps) {
         <dd className="text-short">{target.ask}</dd>
       </div>
     );
-  const { min, aimTo, limit, working, from, standing } = target.inForce;
+  const { aimFrom, aimTo, most, working, from, standing } = target.inForce;
   return (
     <div className="grid break-inside-avoid gap-x-4 border-b border-line py-2 sm:grid-cols-[9.5rem_1fr]">
       <dt className="pt-2 text-lg font-bold">{words}</dt>
       <dd className="flex min-w-0 flex-wrap items-baseline gap-x-5">
         <span className="figures text-[1.875rem] leading-tight font-bold whitespace-nowrap">
-          {rangeText(min, aimTo, units, style)}
+          {rangeText(aimFrom, aimTo, units, style)}
         </span>
-        <span className="figures text-lg whitespace-nowrap">{rangeText(min, aimTo, other(units), style)}</span>
-        {limit !== null && limit !== aimTo && (
+        <span className="figures text-lg whitespace-nowrap">{rangeText(aimFrom, aimTo, other(units), style)}</span>
+        {most !== null && most !== aimTo && (
           <span className="text-sm whitespace-nowrap text-soft tabular-nums">
-            limit {lengthText(limit, units, style)} · {lengthText(limit, other(units), style)}
+            most {lengthText(most, units, style)} · {lengthText(most, other(units), style)}
           </span>
         )}
         <span className="w-full text-sm text-soft">

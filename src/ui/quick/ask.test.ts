@@ -111,8 +111,8 @@ describe('a quick ask judged', () => {
 
   it('says what the build begun from it says: 21 to 24 and 23 to 26 thou (common practice, no source)', () => {
     const { planned, findings } = judge(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at));
-    expect(planned?.top).toMatchObject({ inForce: { min: fromThou(21), aimTo: fromThou(24) } });
-    expect(planned?.second).toMatchObject({ inForce: { min: fromThou(23), aimTo: fromThou(26) } });
+    expect(planned?.top).toMatchObject({ inForce: { aimFrom: fromThou(21), aimTo: fromThou(24) } });
+    expect(planned?.second).toMatchObject({ inForce: { aimFrom: fromThou(23), aimTo: fromThou(26) } });
     expect(findings.filter((f) => f.severity !== 'note')).toEqual([]);
   });
 

@@ -70,10 +70,10 @@ export function Gaps() {
               <th scope="col">cylinder</th>
               <th scope="col">passes</th>
               <th scope="col" className="num">
-                gap
+                called
               </th>
               <th scope="col" className="num">
-                where smallest
+                counts
               </th>
               <th scope="col" className="num">
                 window
@@ -92,10 +92,10 @@ export function Gaps() {
                     .map((p) => length(p.value).replace(/ .*/, ''))
                     .join(' → ') || '–'}
                 </td>
-                <td className="num">{ring.gap ? length(ring.gap.value) : '–'}</td>
-                <td className="num">{ring.counts ? length(ring.counts.gap.value) : '–'}</td>
+                <td className="num">{ring.called ? length(ring.called.value) : '–'}</td>
+                <td className="num">{ring.counts ? length(ring.counts.value) : '–'}</td>
                 <td className="num">
-                  {ring.target.set ? range(ring.target.inForce.min, ring.target.inForce.aimTo) : 'ask'}
+                  {ring.target.set ? range(ring.target.inForce.aimFrom, ring.target.inForce.aimTo) : 'ask'}
                 </td>
                 <td>
                   <StateMark state={ring.state} />
@@ -120,7 +120,10 @@ function Picture({ cylinders, kind, units }: { cylinders: JudgedCylinder[]; kind
   const most = Math.max(0, ...rings.map((r) => livePasses(r).length));
   const windows = rings.map((r) =>
     r.target.set
-      ? [inUnit(r.target.inForce.min, units), inUnit(r.target.inForce.aimTo ?? r.target.inForce.min * 1.1, units)]
+      ? [
+          inUnit(r.target.inForce.aimFrom, units),
+          inUnit(r.target.inForce.aimTo ?? r.target.inForce.aimFrom * 1.1, units),
+        ]
       : null,
   );
   const steps = Array.from({ length: most }, (_, i) =>

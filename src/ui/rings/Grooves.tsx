@@ -4,6 +4,7 @@ import { GROOVE_WORDS } from '@/core/rings/set';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { PassLog } from '../shared/PassLog';
 import { Segmented } from '../shared/Segmented';
+import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';
 import { GROOVE_SUBJECTS, type GrooveSubject } from '@/core/rings/grooves';
 
@@ -24,6 +25,14 @@ export function Grooves() {
   const figure = (low: number | null, high: number | null): string =>
     low === null ? '–' : high === null || high - low < 2 ? length(low) : range(low, high + 1);
   const passes = cylinder.grooves.passes.filter((p) => p.subject === cursor.inHand.grooves);
+  const asking = cylinder.grooves.grooves.flatMap(({ groove, side, land }) => [
+    ...(side.read && (side.state === 'tight' || side.state === 'not proven')
+      ? [{ words: `${GROOVE_WORDS[groove]}, axial clearance`, figure: side }]
+      : []),
+    ...(land.read && (land.state === 'proud' || land.state === 'not proven')
+      ? [{ words: `${GROOVE_WORDS[groove]}, under the land`, figure: land }]
+      : []),
+  ]);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-3">
@@ -97,6 +106,12 @@ export function Grooves() {
           .map((line) => `${text(line)}. `)}
         Pale figures follow from the sizes of the ring set, or from the piston that stands for all.
       </p>
+      {asking.map(({ words, figure }) => (
+        <p key={words} className="flex flex-wrap items-center gap-x-3">
+          <b>{words}</b> <StateMark state={figure.state} />
+          <Accepting words={words} of={figure.acceptId} what={null} state={figure.state} accepted={figure.accepted} />
+        </p>
+      ))}
       <section aria-label="Readings of this groove">
         <h2 className="mb-1">Readings, piston {cylinder.piston.label}</h2>
         <PassLog

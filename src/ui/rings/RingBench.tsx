@@ -1,7 +1,7 @@
 'use client';
 
-import { useState } from 'react';
-import { type JudgedRing, ringAdvice } from '@/core/rings/judged';
+import type { JudgedRing } from '@/core/rings/judged';
+import { countsWords, ringAdvice } from '@/core/rings/words';
 import { nextTask } from '@/core/stage/tasks';
 import { printLength } from '@/core/quantity/print';
 import { isCompression } from '@/core/rings/ring';
@@ -12,6 +12,7 @@ import { taskWords } from '@/core/judge/words';
 import { Button, buttonLook } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { PassLog } from '../shared/PassLog';
+import { Accepting } from '../shared/Accepting';
 import { Popup } from '../shared/Popup';
 import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
@@ -81,7 +82,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
       />
       <Verdict ring={ring} large={large} />
       <NextCut ring={ring} />
-      {ring.state === 'over' && <Over ring={ring} onSwap={onSwap} />}
+      <Otherwise ring={ring} onSwap={onSwap} />
       {!large && (
         <Later>
           <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
@@ -101,51 +102,56 @@ export function RingBench({ ring, large, onSwap }: Props) {
   );
 }
 
-/** The one figure to read from across the bench: what is still to come off, else the gap itself, else its window. */
+/** What was called, what counts where that differs, the verdict, what is still to come off, and what to do now. */
 function Verdict({ ring, large }: { ring: JudgedRing; large: boolean }) {
-  const { units } = useWords();
-  const { state, toComeOff: off, gap, reading, target } = ring;
+  const { units, text } = useWords();
+  const { state, toComeOff: off, called, counts, differs, readIn, target } = ring;
   const print = (nm: number): { number: string; unit: string } => printLength(nm, units, 'fine');
   const figure = `figures leading-none font-bold tracking-tight ${large ? 'text-[8.5rem] max-md:text-[6rem]' : 'text-[3.75rem]'}`;
   const small = large ? 'text-5xl' : 'text-2xl';
   return (
     <div className="mt-1 flex flex-wrap items-center gap-x-5 gap-y-1">
-      {off ? (
-        <p className={figure} style={{ color: stateColour(state) }}>
-          {print(off.toMinimum).number}
-          {off.toMiddle > off.toMinimum && (
-            <>
-              <span className={small}> to {print(off.toMiddle).number}</span>
-            </>
+      {called ? (
+        <div>
+          <p className={figure} style={{ color: stateColour(state) }}>
+            {called.open && '≥\u2009'}
+            {print(called.value).number}
+            {called.upTo !== null && <span className={small}>/{print(called.upTo).number}</span>}
+            <span className={small}> {print(called.value).unit}</span>
+          </p>
+          {differs && counts && (
+            <p className={`figures font-bold ${large ? 'text-4xl' : 'text-lg'}`}>
+              {text(countsWords(counts, readIn !== null))}
+            </p>
           )}
-          <span className={small}> {print(off.toMinimum).unit}</span>
-        </p>
-      ) : gap ? (
-        <p className={figure} style={{ color: stateColour(state) }}>
-          {gap.open && '≥\u2009'}
-          {print(gap.value).number}
-          {reading?.upTo != null && !ring.readIn && <span className={small}>/{print(reading.upTo).number}</span>}
-          <span className={small}> {print(gap.value).unit}</span>
-        </p>
+        </div>
       ) : (
         target.set && (
           <p className={figure}>
             {target.inForce.aimTo === null && '≥\u2009'}
-            {print(target.inForce.min).number}
+            {print(target.inForce.aimFrom).number}
             {target.inForce.aimTo !== null && `–${print(target.inForce.aimTo).number}`}
-            <span className={small}> {print(target.inForce.min).unit}</span>
+            <span className={small}> {print(target.inForce.aimFrom).unit}</span>
           </p>
         )
       )}
       <div className={`min-w-56 flex-1 leading-snug ${large ? 'text-[2.25rem]' : 'text-xl'}`}>
         <StateMark state={state} />
-        <p>
-          {off && 'still to come off. '}
-          {ringAdvice(ring)}
-          {off && off.most > off.toMiddle && (
-            <span className="text-soft"> Not more than {print(off.most).number}.</span>
-          )}
-        </p>
+        {off && (
+          <p className={`font-bold ${large ? 'text-6xl' : 'text-2xl'}`}>
+            <span className="figures">
+              {print(off.toAim).number}
+              {off.toMiddle > off.toAim && ` to ${print(off.toMiddle).number}`}
+            </span>{' '}
+            still to come off
+            {off.most > off.toMiddle && (
+              <span className={`font-normal text-soft ${large ? 'text-3xl' : 'text-base'}`}>
+                , not more than {print(off.most).number}
+              </span>
+            )}
+          </p>
+        )}
+        <p>{text(ringAdvice(ring))}</p>
       </div>
     </div>
   );
@@ -206,49 +212,20 @@ function NextCut({ ring }: { ring: JudgedRing }) {
   );
 }
 
-/** What can be done with a ring that is over its limit. */
-function Over({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
-  const { accept, strike, renew } = useLogging();
-  const { reading } = ring;
-  const [reason, setReason] = useState('');
-  if (!reading) return null;
-  if (ring.accepted)
-    return (
-      <p className="mt-2">
-        <Button onClick={() => ring.accepted && strike(ring.accepted.id, 'taken back')}>
-          Take the acceptance back
-        </Button>
-      </p>
-    );
+/** What can be done with a ring besides filing it: another cylinder, another ring, or its verdict accepted. */
+function Otherwise({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
+  const { renew } = useLogging();
+  const { reading, state, accepted, done } = ring;
+  if (!reading || (done && !accepted) || state === 'no target') return null;
   return (
-    <section aria-label="Over its limit" className="mt-2 flex flex-wrap items-start gap-3">
-      {isCompression(ring.ring) && <Button onClick={onSwap}>Another cylinder</Button>}
-      <Button onClick={() => renew(ring.ring, [ring.number])}>Another ring</Button>
-      <Popup label="Accept with a reason" trigger="Accept with a reason">
-        {(close) => (
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (!reason.trim()) return;
-              accept(reading.id, reason.trim());
-              close();
-            }}
-          >
-            <label className="grid gap-1 font-bold">
-              Why it may stay
-              <input
-                className="field"
-                value={reason}
-                maxLength={200}
-                onChange={(event) => setReason(event.target.value)}
-              />
-            </label>
-            <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
-              Accept
-            </Button>
-          </form>
-        )}
-      </Popup>
+    <section aria-label="What else can be done" className="mt-2 flex flex-wrap items-start gap-3">
+      {state === 'over' && !accepted && (
+        <>
+          {isCompression(ring.ring) && <Button onClick={onSwap}>Another cylinder</Button>}
+          <Button onClick={() => renew(ring.ring, [ring.number])}>Another ring</Button>
+        </>
+      )}
+      <Accepting words="this gap" of={reading.id} what={null} state={state} accepted={accepted} />
     </section>
   );
 }

@@ -12,22 +12,17 @@ const MAGNIFIED = 160;
 /** The two ends of the ring in the bore, enlarged, as it lies cold. */
 export function RingEnds({ ring }: { ring: JudgedRing }) {
   const { length } = useWords();
-  const { gap: here } = ring;
-  if (!here) return null;
-  const gap = Math.min((here.value / NM_PER_MM) * MAGNIFIED, WIDTH * 0.85);
+  const here = ring.counts?.value;
+  if (here === undefined) return null;
+  const gap = Math.min((here / NM_PER_MM) * MAGNIFIED, WIDTH * 0.85);
   const [left, right] = [(WIDTH - gap) / 2, (WIDTH + gap) / 2];
   const colour = stateColour(ring.state);
   return (
     <section aria-label="The ends of the ring, enlarged" className="w-[230px]">
       <h2 className="mb-1">The ends, enlarged, cold</h2>
-      <svg
-        viewBox={`0 0 ${WIDTH} 112`}
-        className="w-full max-w-[380px]"
-        role="img"
-        aria-label={`Gap ${length(here.value)}`}
-      >
+      <svg viewBox={`0 0 ${WIDTH} 112`} className="w-full max-w-[380px]" role="img" aria-label={`Gap ${length(here)}`}>
         <text x={WIDTH / 2} y={14} textAnchor="middle" fontSize={16} fontWeight={700} fill={colour} className="figures">
-          {length(here.value)}
+          {length(here)}
         </text>
         <path d={`M${left} 22V36M${right} 22V36M${left} 29H${right}`} stroke={colour} strokeWidth={2} fill="none" />
         <rect x={0} y={38} width={left} height={40} fill="var(--ring)" />

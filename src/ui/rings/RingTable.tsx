@@ -25,7 +25,8 @@ export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
       </thead>
       <tbody>
         {RINGS.map((name) => {
-          const { gap, state, target, number, label } = cylinder.rings[name];
+          const ring = cylinder.rings[name];
+          const { called, state, target, number, label, differs } = ring;
           return (
             <tr key={name}>
               <td>
@@ -40,12 +41,13 @@ export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
                 </button>
               </td>
               <td className="num" style={{ color: stateColour(state) }}>
-                {gap ? printLength(gap.value, units, 'fine').number : '–'}
-                {gap?.upTo != null && `/${printLength(gap.upTo, units, 'fine').number}`} <StateShape state={state} />
+                {ring.counts ? printLength(ring.counts.value, units, 'fine').number : '–'}
+                {!differs && called?.upTo != null && `/${printLength(called.upTo, units, 'fine').number}`}{' '}
+                <StateShape state={state} />
                 <span className="sr-only">{state}</span>
               </td>
               <td className="num">
-                {target.set ? range(target.inForce.min, target.inForce.aimTo).replace(/ (thou|mm)$/, '') : 'ask'}
+                {target.set ? range(target.inForce.aimFrom, target.inForce.aimTo).replace(/ (thou|mm)$/, '') : 'ask'}
               </td>
             </tr>
           );

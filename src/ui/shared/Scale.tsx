@@ -1,6 +1,6 @@
 import type { Nm, Units } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
-import type { Target } from '@/core/targets/target';
+import type { Limits, Target } from '@/core/targets/target';
 import type { State } from '@/core/stage/state';
 import { stateColour } from './StateMark';
 
@@ -48,10 +48,10 @@ export function Scale({ target, passes, state, units, under, over, steps = false
   const ends = [
     ...passes.map((p) => p.upTo ?? p.value),
     ...passes.map((p) => p.value),
-    ...(band ? [band.min, band.limit ?? band.aimTo ?? band.min] : []),
+    ...(band ? [band.least, band.most ?? band.aimTo ?? band.aimFrom] : []),
   ];
   if (ends.length === 0) return null;
-  const width = band ? (band.aimTo ?? band.min * 1.2) - band.min : 50_000;
+  const width = band ? (band.aimTo ?? band.aimFrom * 1.2) - band.least : 50_000;
   const low = Math.max(Math.min(...ends) - width * 1.6, Math.min(0, ...ends));
   const high = Math.max(...ends) + width * 1.3;
   const x = (nm: Nm): number => EDGE + ((nm - low) * (WIDTH - 2 * EDGE)) / (high - low);
@@ -67,9 +67,7 @@ export function Scale({ target, passes, state, units, under, over, steps = false
       role="img"
       aria-label={label}
     >
-      {band && (
-        <Band x={x} min={band.min} aimTo={band.aimTo} limit={band.limit} high={high} under={under} over={over} />
-      )}
+      {band && <Band x={x} limits={band} high={high} under={under} over={over} />}
       <line x1={x(low)} x2={x(high)} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />
       {marks.map((nm) => {
         const big = nm % main === 0;
@@ -148,20 +146,29 @@ export function Scale({ target, passes, state, units, under, over, steps = false
 
 interface BandProps {
   x: (nm: Nm) => number;
-  min: Nm;
-  aimTo: Nm | null;
-  limit: Nm | null;
+  limits: Limits;
   high: Nm;
   under: string;
   over: string;
 }
 
-function Band({ x, min, aimTo, limit, high, under, over }: BandProps) {
+function Band({ x, limits: { least, aimFrom, aimTo, most }, high, under, over }: BandProps) {
   const end = aimTo ?? high;
   return (
     <>
-      <rect x={x(min)} y={54} width={x(end) - x(min)} height={BASE - 54} fill="var(--wash)" />
-      <line x1={x(min)} x2={x(min)} y1={40} y2={BASE} stroke="var(--ok)" strokeWidth={3} />
+      <rect x={x(aimFrom)} y={54} width={x(end) - x(aimFrom)} height={BASE - 54} fill="var(--wash)" />
+      <line x1={x(least)} x2={x(least)} y1={40} y2={BASE} stroke="var(--ok)" strokeWidth={3} />
+      {aimFrom > least && (
+        <line
+          x1={x(aimFrom)}
+          x2={x(aimFrom)}
+          y1={54}
+          y2={BASE}
+          stroke="var(--ok)"
+          strokeWidth={1.5}
+          strokeDasharray="4 3"
+        />
+      )}
       {aimTo !== null && (
         <line
           x1={x(aimTo)}
@@ -173,10 +180,10 @@ function Band({ x, min, aimTo, limit, high, under, over }: BandProps) {
           strokeDasharray="4 3"
         />
       )}
-      {limit !== null && limit !== aimTo && (
+      {most !== null && most !== aimTo && (
         <line
-          x1={x(limit)}
-          x2={x(limit)}
+          x1={x(most)}
+          x2={x(most)}
           y1={54}
           y2={BASE}
           stroke="var(--over)"
@@ -184,10 +191,10 @@ function Band({ x, min, aimTo, limit, high, under, over }: BandProps) {
           strokeDasharray="2 3"
         />
       )}
-      <text x={(x(min) + x(end)) / 2} y={48} textAnchor="middle" fontSize={15} fontWeight={700} fill="var(--ok)">
+      <text x={(x(aimFrom) + x(end)) / 2} y={48} textAnchor="middle" fontSize={15} fontWeight={700} fill="var(--ok)">
         {aimTo === null ? 'enough' : 'aim'}
       </text>
-      <text x={x(min) - 10} y={24} textAnchor="end" fontSize={15} fill="var(--short)">
+      <text x={x(least) - 10} y={24} textAnchor="end" fontSize={15} fill="var(--short)">
         {under}
       </text>
       {aimTo !== null && (

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Candidate, Target } from '@/core/targets/target';
+import type { Candidate, Limits, Target } from '@/core/targets/target';
 import { useWords } from '../openBuild/contexts';
 
 /** The working of a target: formula with the numbers in it, source, standing, and what it outranks. */
@@ -11,6 +11,7 @@ export function Why({ target }: { target: Target }) {
   return (
     <div className="grid gap-2">
       <Working candidate={inForce} />
+      <LimitWords limits={inForce} />
       {why.map((saying, i) => (
         <p key={i} className="text-soft">
           {text(saying)}
@@ -18,10 +19,23 @@ export function Why({ target }: { target: Target }) {
       ))}
       {outranked.map((candidate) => (
         <p key={candidate.rank} className="text-soft">
-          Outranked: {range(candidate.min, candidate.aimTo)} from {candidate.from}.
+          Outranked: {range(candidate.aimFrom, candidate.aimTo)} from {candidate.from}.
         </p>
       ))}
     </div>
+  );
+}
+
+/** The limits where they are not the ends of the aim. */
+function LimitWords({ limits: { least, aimFrom, aimTo, most, mostHard } }: { limits: Limits }) {
+  const { range } = useWords();
+  if (least === aimFrom && (most === aimTo || most === null) && !mostHard) return null;
+  return (
+    <p>
+      Limits {range(least, most)}
+      {mostHard ? ', both hard' : most === null ? ', hard' : '; only the lower one is hard'}. Aim{' '}
+      {range(aimFrom, aimTo)}.
+    </p>
   );
 }
 

@@ -31,13 +31,13 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
   const at = (rung: Paper | 'chart'): Candidate | undefined =>
     candidates.find((c) => c.rank === (rung === 'chart' && figure === 'rails' ? ('rule' satisfies Rank) : rung));
   const style = figure === 'clearance' ? 'clearance' : 'fine';
-  const text = (c: Candidate): string => rangeText(c.min, c.aimTo, units, style);
+  const text = (c: Candidate): string => rangeText(c.aimFrom, c.aimTo, units, style);
   const { top, second } = cylinder.rings;
   const against =
     figure === 'second' && top.target.set && choices.secondSchool === 'larger'
-      ? { min: top.target.inForce.min, words: 'the top ring’s', side: 'under' as const }
+      ? { min: top.target.inForce.aimFrom, words: 'the top ring’s', side: 'under' as const }
       : figure === 'top' && second.target.set && second.target.inForce.rank !== 'chart'
-        ? { min: second.target.inForce.min, words: 'the second ring’s', side: 'over' as const }
+        ? { min: second.target.inForce.aimFrom, words: 'the second ring’s', side: 'over' as const }
         : null;
   const save = (paper: Paper, own: Own | null): void =>
     choose(
@@ -84,7 +84,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
                 ) : (
                   target.ask
                 )
-              ) : rung !== 'own' && papers[rung]?.form === 'factor' ? (
+              ) : rung !== 'own' && (papers[rung]?.form === 'factor' || papers[rung]?.form === 'factors') ? (
                 'a factor: it waits for a bore'
               ) : (
                 'nothing entered'

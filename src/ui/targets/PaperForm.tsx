@@ -1,11 +1,11 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import { type RefObject, useState } from 'react';
+import { type ReactNode, type RefObject, useState } from 'react';
 import type { Field as Kind } from '@/core/quantity/hear';
-import type { Nm } from '@/core/quantity/length';
+import type { Nm, Units } from '@/core/quantity/length';
 import { FACTORS } from '@/core/targets/chartEdit';
-import { type Given, type Own, statedMinimum } from '@/core/targets/target';
+import { type Given, type Own, NOMINAL_WITHIN, statedMinimum } from '@/core/targets/target';
 import { useMoving, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -35,14 +35,23 @@ export interface PaperFormProps {
 const FORMS = [
   ['range', 'from – to'],
   ['minimum', 'at least'],
+  ['nominal', 'one figure ±'],
   ['factor', 'factor × bore'],
-] as const;
+  ['factors', 'factors × bore'],
+] as const satisfies readonly (readonly [Given['form'], string])[];
 
 interface Draft {
   form: Given['form'];
   min: Nm | null;
   max: Nm | null;
+  hardTop: boolean;
+  /** What a range is narrowed to: whether it is, and both ends. */
+  narrowed: boolean;
+  aimFrom: Nm | null;
+  aimTo: Nm | null;
+  plusMinus: Nm | null;
   factor: string;
+  most: string;
   from: string;
   over: boolean;
 }
@@ -59,33 +68,120 @@ const FROM: Record<Paper, { start: string; label: string; hint: string }> = {
   own: { start: '', label: 'Reason', hint: 'It stays on record with the figure, and is on the sheet.' },
 };
 
-const draftOf = (given: Given | null, paper: Paper, over: boolean): Draft => ({
+const EMPTY: Omit<Draft, 'form' | 'from' | 'over' | 'plusMinus'> = {
+  min: null,
+  max: null,
+  hardTop: false,
+  narrowed: false,
+  aimFrom: null,
+  aimTo: null,
+  factor: '',
+  most: '',
+};
+
+/** What of a draft a figure fills in. */
+function filledBy(given: Given): Partial<Draft> {
+  switch (given.form) {
+    case 'range': {
+      const { min, max, hardTop, aim } = given;
+      return { min, max, hardTop, narrowed: aim !== null, aimFrom: aim?.from ?? null, aimTo: aim?.to ?? null };
+    }
+    case 'minimum':
+      return { min: given.min };
+    case 'nominal':
+      return { min: given.value, plusMinus: given.plusMinus };
+    case 'factor':
+      return { factor: String(given.factor) };
+    case 'factors':
+      return { factor: String(given.least), most: String(given.most), hardTop: given.hardTop };
+  }
+}
+
+const draftOf = (given: Given | null, paper: Paper, over: boolean, units: Units): Draft => ({
+  ...EMPTY,
   form: given?.form ?? (paper === 'own' ? 'minimum' : 'range'),
-  min: given && given.form !== 'factor' ? given.min : null,
-  max: given?.form === 'range' ? given.max : null,
-  factor: given?.form === 'factor' ? String(given.factor) : '',
+  plusMinus: NOMINAL_WITHIN[units],
   from: given?.from ?? FROM[paper].start,
   over,
+  ...(given ? filledBy(given) : {}),
 });
+
+/** A factor as typed, or what is wrong with it. */
+function settleFactor(typed: string, kind: Kind): number | string {
+  const factor = Number(typed.replace(',', '.'));
+  const [least, most] = FACTORS[kind === 'clearance' ? 'clearance' : 'gap'].usual;
+  if (!(factor > 0))
+    return kind === 'clearance' ? 'A factor such as 0.0010 is asked for.' : 'A factor such as 0.0045 is asked for.';
+  return factor > most || factor < least
+    ? `${typed} is no factor: one lies between ${least} and ${most}. If it is the ${kind === 'clearance' ? 'clearance' : 'gap'} itself, choose “at least”.`
+    : factor;
+}
 
 /** The draft as a figure, or what is wrong with it. */
 function settle(draft: Draft, paper: Paper, kind: Kind): Given | string {
   const from = draft.from.trim();
   if (paper === 'own' && from === '') return 'The reason for your own figure is asked for.';
-  if (draft.form === 'factor') {
-    const factor = Number(draft.factor.replace(',', '.'));
-    const [least, most] = FACTORS[kind === 'clearance' ? 'clearance' : 'gap'].usual;
-    if (!(factor > 0))
-      return kind === 'clearance' ? 'A factor such as 0.0010 is asked for.' : 'A factor such as 0.0045 is asked for.';
-    if (factor > most || factor < least)
-      return `${draft.factor} is no factor: one lies between ${least} and ${most}. If it is the ${kind === 'clearance' ? 'clearance' : 'gap'} itself, choose “at least”.`;
-    return { form: 'factor', factor, from };
+  if (draft.form === 'factor' || draft.form === 'factors') {
+    const factor = settleFactor(draft.factor, kind);
+    if (typeof factor === 'string' || draft.form === 'factor')
+      return typeof factor === 'string' ? factor : { form: 'factor', factor, from };
+    const most = settleFactor(draft.most, kind);
+    if (typeof most === 'string') return most;
+    if (most < factor) return 'The upper factor is under the lower one: are they swapped?';
+    return { form: 'factors', least: factor, most, hardTop: draft.hardTop, from };
   }
-  if (draft.min === null) return 'The lower figure is asked for.';
+  if (draft.min === null)
+    return draft.form === 'nominal' ? 'The figure is asked for.' : 'The lower figure is asked for.';
+  if (draft.form === 'nominal') {
+    if (draft.plusMinus === null) return 'How far from it is still it? Half a thou, 0.01 mm, or 0.';
+    if (draft.plusMinus >= draft.min) return 'The ± is as large as the figure itself.';
+    return { form: 'nominal', value: draft.min, plusMinus: draft.plusMinus, from };
+  }
   if (draft.form === 'minimum') return { form: 'minimum', min: draft.min, from };
   if (draft.max === null) return 'The upper figure is asked for; with a lower one only, choose “at least”.';
   if (draft.max < draft.min) return 'The upper figure is under the lower one: are they swapped?';
-  return { form: 'range', min: draft.min, max: draft.max, from };
+  const { min, max, hardTop, narrowed, aimFrom, aimTo } = draft;
+  if (!narrowed) return { form: 'range', min, max, hardTop, aim: null, from };
+  if (aimFrom === null || aimTo === null) return 'Both ends of the aim are asked for.';
+  if (aimTo < aimFrom) return 'The aim’s upper end is under its lower one: are they swapped?';
+  if (aimFrom < min || aimTo > max) return 'The aim lies outside the range that the paper gives.';
+  return { form: 'range', min, max, hardTop, aim: { from: aimFrom, to: aimTo }, from };
+}
+
+function FactorField({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
+  return (
+    <Field label={label} hint="Without a unit: 0.0045 in per inch is 0.0045 mm per mm.">
+      {(props) => (
+        <input
+          {...props}
+          className="field figures"
+          inputMode="decimal"
+          value={value}
+          onChange={(event) => onChange(event.target.value)}
+        />
+      )}
+    </Field>
+  );
+}
+
+interface TickProps {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: ReactNode;
+}
+
+function Tick({ checked, onChange, children }: TickProps) {
+  return (
+    <label className="flex min-h-11 items-start gap-2">
+      <input
+        type="checkbox"
+        className="mt-0.5 size-5 shrink-0 accent-(--blue)"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      <span>{children}</span>
+    </label>
+  );
 }
 
 /** Enters what a sheet or a manual says of one figure, or what the builder wants and why. */
@@ -104,7 +200,7 @@ export function PaperForm({
   const { units, length } = useWords();
   const { cylinder } = useMoving();
   const bore = cylinder?.targetBore?.nm ?? null;
-  const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper, over));
+  const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper, over, units));
   const [fault, setFault] = useState<string | null>(null);
   const [typing, setTyping] = useState<Record<string, string | null>>({});
   const set = (part: Partial<Draft>): void => {
@@ -112,7 +208,8 @@ export function PaperForm({
     setFault(null);
   };
   const save = (): void => {
-    const unsettled = draft.form === 'factor' ? undefined : Object.values(typing).find((f) => f);
+    const byFactor = draft.form === 'factor' || draft.form === 'factors';
+    const unsettled = byFactor ? undefined : Object.values(typing).find((f) => f);
     const settled = unsettled ?? settle(draft, paper, kind);
     if (typeof settled === 'string') return setFault(settled);
     onSave({ given: settled, over: draft.over });
@@ -164,22 +261,21 @@ export function PaperForm({
                 onChange={(form) => set({ form })}
               />
             </div>
-            {draft.form === 'factor' ? (
-              <Field label="Factor" hint="Without a unit: 0.0045 in per inch is 0.0045 mm per mm.">
-                {(props) => (
-                  <input
-                    {...props}
-                    className="field figures"
-                    inputMode="decimal"
-                    value={draft.factor}
-                    onChange={(event) => set({ factor: event.target.value })}
-                  />
+            {draft.form === 'factor' || draft.form === 'factors' ? (
+              <div className="grid gap-4 sm:grid-cols-2">
+                <FactorField
+                  label={draft.form === 'factor' ? 'Factor' : 'From factor'}
+                  value={draft.factor}
+                  onChange={(factor) => set({ factor })}
+                />
+                {draft.form === 'factors' && (
+                  <FactorField label="To factor" value={draft.most} onChange={(most) => set({ most })} />
                 )}
-              </Field>
+              </div>
             ) : (
               <div className="grid gap-4 sm:grid-cols-2">
                 <LengthField
-                  label={draft.form === 'range' ? 'From' : 'At least'}
+                  label={draft.form === 'range' ? 'From' : draft.form === 'nominal' ? 'Figure' : 'At least'}
                   kind={kind}
                   bore={bore}
                   units={units}
@@ -188,6 +284,16 @@ export function PaperForm({
                   onFault={(f) => setTyping((t) => ({ ...t, min: f }))}
                   onFactor={asFactor}
                 />
+                {draft.form === 'nominal' && (
+                  <LengthField
+                    label="±"
+                    kind="clearance"
+                    units={units}
+                    value={draft.plusMinus}
+                    onChange={(plusMinus) => set({ plusMinus })}
+                    onFault={(f) => setTyping((t) => ({ ...t, plusMinus: f }))}
+                  />
+                )}
                 {draft.form === 'range' && (
                   <LengthField
                     label="To"
@@ -201,6 +307,35 @@ export function PaperForm({
                   />
                 )}
               </div>
+            )}
+            {(draft.form === 'range' || draft.form === 'factors') && (
+              <Tick checked={draft.hardTop} onChange={(hardTop) => set({ hardTop })}>
+                <b>Hard at the top too.</b> A figure over it is guarded as one under it is; else a little over costs a
+                little.
+              </Tick>
+            )}
+            {draft.form === 'range' && (
+              <>
+                <Tick checked={draft.narrowed} onChange={(narrowed) => set({ narrowed })}>
+                  <b>Aim inside it.</b> The range stays the limit; the filer is told your aim.
+                </Tick>
+                {draft.narrowed && (
+                  <div className="grid gap-4 sm:grid-cols-2">
+                    {(['aimFrom', 'aimTo'] as const).map((end) => (
+                      <LengthField
+                        key={end}
+                        label={end === 'aimFrom' ? 'Aim from' : 'Aim to'}
+                        kind={kind}
+                        bore={bore}
+                        units={units}
+                        value={draft[end]}
+                        onChange={(nm) => set({ [end]: nm })}
+                        onFault={(f) => setTyping((t) => ({ ...t, [end]: f }))}
+                      />
+                    ))}
+                  </div>
+                )}
+              </>
             )}
             {crossed && (
               <p role="status" className="font-bold text-short">
@@ -221,18 +356,10 @@ export function PaperForm({
               )}
             </Field>
             {paper === 'own' && (
-              <label className="flex min-h-11 items-start gap-2">
-                <input
-                  type="checkbox"
-                  className="mt-0.5 size-5 shrink-0 accent-(--blue)"
-                  checked={draft.over}
-                  onChange={(event) => set({ over: event.target.checked })}
-                />
-                <span>
-                  <b>Put it over sheet, manual and chart.</b> They stay in sight, and a figure of yours under theirs is
-                  called out.
-                </span>
-              </label>
+              <Tick checked={draft.over} onChange={(checked) => set({ over: checked })}>
+                <b>Put it over sheet, manual and chart.</b> They stay in sight, and a figure of yours under theirs is
+                called out.
+              </Tick>
             )}
             {fault && (
               <p role="alert" className="font-bold text-over">

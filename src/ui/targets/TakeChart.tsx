@@ -64,7 +64,7 @@ function Effect({ chart }: { chart: Chart }) {
   const { preview } = useLogging();
   const { range } = useWords();
   const text = (target: Target | undefined): string =>
-    target?.set ? range(target.inForce.min, target.inForce.aimTo) : 'no figure';
+    target?.set ? range(target.inForce.aimFrom, target.inForce.aimTo) : 'no figure';
   const now = judgement.standard?.targets;
   const then = preview([asChoice('chart', chart)]).standard?.targets;
   return (

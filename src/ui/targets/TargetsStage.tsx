@@ -3,7 +3,7 @@
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import { rangeText } from '@/core/quantity/print';
-import type { Target } from '@/core/targets/target';
+import type { Limits, Target } from '@/core/targets/target';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Views } from '../shared/Views';
 import { Findings } from '../stages/Findings';
@@ -114,7 +114,7 @@ function Figures({
   onShow: (figure: Figure) => void;
 }) {
   const judgement = useJudgement();
-  const { length, units } = useWords();
+  const { units } = useWords();
   const current = FIGURES.find((f) => f.figure === shown) ?? FIGURES[0];
   return (
     <>
@@ -134,9 +134,7 @@ function Figures({
                 <>
                   <Window target={target} clearance={figure === 'clearance'} />
                   <span className="text-right text-sm text-soft max-sm:text-left">
-                    {target.inForce.limit !== null && target.inForce.limit !== target.inForce.aimTo && (
-                      <>limit {length(target.inForce.limit, figure === 'clearance' ? 'clearance' : 'fine')} · </>
-                    )}
+                    <LimitsOf limits={target.inForce} style={figure === 'clearance' ? 'clearance' : 'fine'} />
                     {STANDING_WORDS[target.inForce.rank]}
                   </span>
                 </>
@@ -152,6 +150,21 @@ function Figures({
         <Ladder cylinder={cylinder} choices={judgement.choices.targets} figure={current} />
       </section>
       {(shown === 'top' || shown === 'second') && <SideBySide comparisons={judgement.comparisons} units={units} />}
+    </>
+  );
+}
+
+/** The limits about an aim, where they are others than its ends. */
+function LimitsOf({ limits, style }: { limits: Limits; style: 'clearance' | 'fine' }) {
+  const { length } = useWords();
+  const { least, aimFrom, aimTo, most, mostHard } = limits;
+  const number = (nm: number): string => length(nm, style).replace(/ .*/, '');
+  if (least === aimFrom && (most === null || most === aimTo) && !mostHard) return null;
+  return (
+    <>
+      limits {number(least)}
+      {most !== null && `–${number(most)}`}
+      {mostHard && ', hard'} ·{' '}
     </>
   );
 }
@@ -182,8 +195,8 @@ function DutyWords() {
 /** A target's window in large figures. */
 function Window({ target, clearance }: { target: Extract<Target, { set: true }>; clearance: boolean }) {
   const { units } = useWords();
-  const { min, aimTo } = target.inForce;
-  const [unit = '', ...figures] = rangeText(min, aimTo, units, clearance ? 'clearance' : 'fine')
+  const { aimFrom, aimTo } = target.inForce;
+  const [unit = '', ...figures] = rangeText(aimFrom, aimTo, units, clearance ? 'clearance' : 'fine')
     .split(' ')
     .toReversed();
   return (

@@ -48,8 +48,71 @@ export function Windows() {
         ].join()}
         choices={choices}
       />
+      <Deciding key={JSON.stringify(judgement.choices.deciding)} />
       <Allowances key={JSON.stringify(choices.allowances)} />
     </div>
+  );
+}
+
+const SURE_OPTIONS = [
+  ['0.9', '90 %'],
+  ['0.95', '95 %'],
+  ['0.99', '99 %'],
+] as const;
+
+/** How sure one has to be of a verdict, and how far past a limit still counts as at it. */
+function Deciding() {
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const { choose } = useLogging();
+  const { deciding } = judgement.choices;
+  const [draft, setDraft] = useState(deciding);
+  const [faults, setFaults] = useState<Record<string, string | null>>({});
+  const wrong = Object.values(faults).find((f) => f) ?? null;
+  return (
+    <section aria-label="How it is decided">
+      <h2 className="mb-1 text-lg">How it is decided</h2>
+      <p className="mb-2 max-w-prose text-soft">
+        A figure is right once it is this sure not to lie under its minimum by more than the grace, and condemned once
+        it is this sure that it does. A limit is no sharper than its last digit; 0 is strict. Of a gap no more than half
+        a leaf counts.
+      </p>
+      <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
+        <Segmented
+          label="How sure"
+          value={String(draft.sure)}
+          options={SURE_OPTIONS}
+          onChange={(sure) => setDraft({ ...draft, sure: Number(sure) })}
+        />
+        <span className="max-sm:hidden" />
+        {(
+          [
+            ['gapGrace', 'Grace of a gap'],
+            ['clearanceGrace', 'Grace of a clearance'],
+          ] as const
+        ).map(([key, label]) => (
+          <LengthField
+            key={`${key}-${units}`}
+            label={label}
+            kind="clearance"
+            units={units}
+            value={draft[key]}
+            onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, [key]: nm }))}
+            onFault={(fault) => setFaults((f) => ({ ...f, [key]: fault }))}
+          />
+        ))}
+        <div className="sm:col-span-2">
+          <Button
+            kind="accent"
+            disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(deciding)}
+            onClick={() => choose('deciding', draft)}
+          >
+            Set how it is decided
+          </Button>
+          {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}
+        </div>
+      </div>
+    </section>
   );
 }
 

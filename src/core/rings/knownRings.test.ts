@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest';
+import { knownRings } from '@/fixtures/knownRings';
+
+/**
+ * What is decided, held against the truth: 20,000 rings each, spread evenly from 6 thou under their limit to 6 over it,
+ * with random bores, leaves, hands, depths and tools; those not proven read once more as advised.
+ */
+describe('20,000 rings whose gap is known', () => {
+  it.each([['measured'], ['straight']] as const)('in bores that are %s', (known) => {
+    const { first, after } = knownRings(known, 20_000, 5);
+    for (const tally of [first, after]) {
+      expect(tally.under).toBeGreaterThan(7_000);
+      expect(tally.underCalledRight / tally.under).toBeLessThanOrEqual(0.05);
+      expect(tally.farUnderCalledRight / tally.farUnder).toBeLessThanOrEqual(0.005);
+      expect(tally.goodCalledShort / tally.good).toBeLessThanOrEqual(0.01);
+    }
+    expect(first.notProven / first.rings).toBeLessThan(0.2);
+    expect(after.notProven).toBeLessThan(first.notProven / 2);
+  });
+
+  // A worn bore that nobody measured, read at one depth: a gap that is right there is short further down. It is said.
+  it('nobody can know the taper of a worn bore from one depth', () => {
+    const { first } = knownRings('worn', 5_000, 5);
+    expect(first.underCalledRight / first.under).toBeGreaterThan(0.1);
+  });
+});

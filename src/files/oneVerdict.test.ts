@@ -1,0 +1,134 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { judge } from '@/core/judge/judge';
+import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
+import { type Reports, loadReports, rowsOf, sheetOf } from '@/core/judge/reports';
+import { sayingText } from '@/core/quantity/saying';
+import { COMPRESSION, RINGS, RING_WORDS, gapIsDone } from '@/core/rings/ring';
+import type { Piece, Row } from '@/core/stage/report';
+import { STAGES } from '@/core/stages';
+import { anyEntries } from '@/fixtures/anyEntries';
+import { writeBuildFile } from './buildFile';
+
+interface JsonRing {
+  state: string;
+  done: boolean;
+  counts: { value: number; uncertainty: number } | null;
+}
+interface JsonCylinder {
+  id: string;
+  rings: Record<string, JsonRing>;
+  clearance: { state: string; value: number | null; uncertainty: number };
+  bore: { verdict: { state: string }; done: boolean };
+  ready: { is: boolean };
+}
+
+const mm = (nm: number | null | undefined): string => (nm == null ? '' : (nm / 1e6).toFixed(6));
+const results = (rows: Row[], cylinder: JudgedCylinder, what: string): Row[] =>
+  rows.filter((r) => r.entry === 'result' && r.place === cylinder.id && r.what === what);
+const pieces = (judgement: Judgement, reports: Reports, heading: RegExp, row: number, column: number): Piece[] =>
+  sheetOf(judgement, reports).find((part) => heading.test(sayingText(part.heading, 'imperial')))?.table?.rows[row]?.[
+    column
+  ] ?? [];
+
+/** Every output of a ring against what the judge says of it. */
+function ringsAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], reports: Reports): void {
+  judgement.cylinders.forEach((cylinder, i) => {
+    const { rings, worst, heat, ready } = cylinder;
+    const deck = STAGES.rings.caption(cylinder);
+    const shown = rings[worst.compression];
+    expect([deck.state, deck.figure]).toEqual([
+      shown.state,
+      shown.counts ? [{ nm: shown.counts.value, as: 'fine' }] : [],
+    ]);
+    RINGS.forEach((name) => {
+      const ring = rings[name];
+      const figure = ring.counts?.value ?? null;
+      expect(STAGES.rings.outcome(judgement, cylinder, name).state).toBe(ring.state);
+      expect(results(rows, cylinder, name)).toMatchObject([
+        { state: ring.state, value_mm: mm(figure), uncertainty_mm: mm(ring.counts?.uncertainty), ring: ring.number },
+      ]);
+      expect(json[i]?.rings[name]).toMatchObject({
+        state: ring.state,
+        done: ring.done,
+        counts: figure === null ? null : { value: figure, uncertainty: ring.counts?.uncertainty },
+      });
+      if (ring.done) expect(ready.missing.map((m) => m.subject)).not.toContain(name);
+      else if (COMPRESSION.some((c) => c === name)) expect(ready.missing.map((m) => m.subject)).toContain(name);
+      // what can cost the engine is a stop exactly where the verdict is
+      const stops = judgement.findings.filter(
+        (f) =>
+          f.severity === 'stop' &&
+          f.cylinder === cylinder.id &&
+          sayingText(f.says, 'imperial').startsWith(`Cylinder ${cylinder.label}, ${RING_WORDS[name]}:`),
+      );
+      expect(stops).toHaveLength(ring.state === 'short' && !ring.accepted ? 1 : 0);
+    });
+    COMPRESSION.forEach((name, column) => {
+      const ring = rings[name];
+      expect(pieces(judgement, reports, /^Ring end gaps/, i, column + 1)).toContainEqual({
+        kind: 'state',
+        state: ring.state,
+      });
+      const measured = heat?.rings[name].points.find((p) => p.point === 'measured');
+      expect(measured?.cold).toBe(heat ? ring.counts?.value : undefined);
+      const placed = judgement.placing[name].standing.placed.find((p) => p.cylinder === cylinder.id);
+      if (placed) expect([placed.state, placed.gap]).toEqual([ring.state, ring.counts?.value]);
+      else expect(judgement.placing[name].waiting).toContain(cylinder.label);
+    });
+  });
+  for (const spread of judgement.spreads) {
+    const all = judgement.cylinders.flatMap((c) => c.rings[spread.ring].counts?.value ?? []);
+    expect([spread.least, spread.most]).toEqual([Math.min(...all), Math.max(...all)]);
+  }
+}
+
+/** Every output of a bore and a clearance. */
+function sizesAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], reports: Reports): void {
+  judgement.cylinders.forEach((cylinder, i) => {
+    const { clearance, bore, ready } = cylinder;
+    const { value, state, uncertainty } = clearance;
+    expect(STAGES.pistons.caption(cylinder)).toMatchObject({
+      state,
+      figure: value === null ? [] : [{ nm: value, as: 'clearance' }],
+    });
+    expect(results(rows, cylinder, 'clearance')).toMatchObject([
+      { state, value_mm: mm(value), uncertainty_mm: value === null ? '' : mm(uncertainty) },
+    ]);
+    expect(json[i]?.clearance).toMatchObject({ state, value, uncertainty });
+    const paired = judgement.pairing.standing.pairs.find((p) => p.cylinder === cylinder.id);
+    if (paired) expect(paired.clearance).toBe(value);
+    const sheet = sheetOf(judgement, reports).find((p) => p.table?.columns.some((c) => c.words === 'clearance'));
+    if (sheet) expect(sheet.table?.rows[i]?.flat()).toContainEqual({ kind: 'state', state });
+    expect(ready.missing.some((m) => m.stage === 'pistons' && m.subject === 'piston')).toBe(!clearance.done);
+    expect(STAGES.bores.caption(cylinder).state).toBe(bore.verdict.state);
+    expect(results(rows, cylinder, 'bore')).toMatchObject([
+      { state: bore.verdict.state, value_mm: mm(bore.size?.value) },
+    ]);
+    expect(json[i]?.bore).toMatchObject({ verdict: { state: bore.verdict.state }, done: bore.done });
+    expect(json[i]?.ready.is).toBe(ready.is);
+  });
+}
+
+describe('one thing, one verdict', () => {
+  it('deck, line, swap, pairing, heat, spread, sheet, table, file and ready say what the judge says, of any record', async () => {
+    const reports = await loadReports();
+    fc.assert(
+      fc.property(anyEntries(24), (entries) => {
+        const record = { id: 'any', entries };
+        const judgement = judge(record);
+        const rows = rowsOf(judgement, reports);
+        const { cylinders } = writeBuildFile(record).judged as { cylinders: JsonCylinder[] };
+        ringsAgree(judgement, rows, cylinders, reports);
+        sizesAgree(judgement, rows, cylinders, reports);
+        // what is ready has nothing that stops it
+        for (const { id, ready, rings } of judgement.cylinders) {
+          if (!ready.is) continue;
+          expect(judgement.findings.filter((f) => f.severity === 'stop' && f.cylinder === id)).toEqual([]);
+          for (const ring of COMPRESSION) expect(gapIsDone(rings[ring].state) || rings[ring].accepted).toBeTruthy();
+        }
+      }),
+      { numRuns: 2_000 },
+    );
+  });
+});
