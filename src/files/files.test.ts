@@ -102,7 +102,7 @@ describe('the build file', () => {
     const judged = read.ok ? judge(read.record) : null;
     expect(judged?.choices.bench).toEqual({ ...STARTING_BENCH, route: 'byRing', rails: true });
     expect(judged?.cylinders[0]?.bore).toMatchObject({
-      size: { noted: true },
+      size: { warmth: 'alike' },
       passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }],
     });
   });

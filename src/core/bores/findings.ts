@@ -105,6 +105,24 @@ function spotFindings({ label, id, bore }: Measured): Finding[] {
   return [...away, ...apart];
 }
 
+/** That two directions cannot see an oval between them: one word for the build. */
+export function directionFindings(cylinders: readonly Measured[]): Finding[] {
+  const few = cylinders.filter(
+    ({ bore: { shape, verdict } }) =>
+      verdict.state === 'within' && shape !== null && shape.depths.every((d) => d.directions < 3),
+  );
+  return few.length === 0
+    ? []
+    : [
+        about(
+          'note',
+          'bores',
+          null,
+          say`Bores are within in the directions that were read. Two cannot see an oval whose axes lie between them; three, 60° apart, see any.`,
+        ),
+      ];
+}
+
 /** Readings of the bore that count now. */
 const counting = ({ bore }: Measured): LoggedReading[] => livePasses(bore.passes, bore.round);
 

@@ -1,7 +1,6 @@
 /**
  * One bore: its readings brought to 20 °C and averaged over repeats, and what follows from them.
  */
-import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { say, size } from '../quantity/saying';
 import {
@@ -162,14 +161,14 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly Logged
     return alone && sizedOf([alone], expansion, tools);
   }
   const { smallest } = shape;
-  const { noted, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
+  const { warmth, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
   const doubt = { ...shared, own: smallest.own, freedom: smallest.freedom };
   return {
     value: smallest.value,
     uncertainty: sizeUncertainty(doubt),
     doubt,
     expansion,
-    noted,
+    warmth,
     working: [say`smallest in ring travel: ${size(smallest.value)} (${foundWords(smallest)})`, ...warmedWords(placed)],
   };
 }
@@ -222,10 +221,16 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
             ...found.doubt,
             own: shape.largest.own,
             freedom: shape.largest.freedom,
-            heat: heatDoubt(shape.largest.value, found.noted ? expansion : expansion - STEEL_EXPANSION, found.noted),
+            heat: heatDoubt(shape.largest.value, expansion, found.warmth),
           })
         : (found?.uncertainty ??
-          sizeUncertainty({ tool: rectangular(toolLimit(passes, tools)), heat: 0, own: 0, freedom: Infinity })),
+          sizeUncertainty({
+            tool: rectangular(toolLimit(passes, tools)),
+            setting: 0,
+            heat: 0,
+            own: 0,
+            freedom: Infinity,
+          })),
   };
 }
 

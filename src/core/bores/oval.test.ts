@@ -31,10 +31,21 @@ describe('oval fit', () => {
     for (const [angle, value] of readings) expect(81.5 + 0.01 * Math.cos(2 * rad(angle - 25))).toBeCloseTo(value, 6);
   });
 
-  const directions = fc.uniqueArray(fc.integer({ min: 0, max: 359 }), {
-    minLength: 3,
-    maxLength: 8,
-    selector: (a) => Math.floor((a % 180) / 20),
+  /** Directions no nearer to each other than 22°, on either side of the bore. */
+  const directions = fc
+    .uniqueArray(fc.record({ sixth: fc.nat(5), off: fc.integer({ min: 0, max: 8 }), across: fc.boolean() }), {
+      minLength: 3,
+      maxLength: 6,
+      selector: (d) => d.sixth,
+    })
+    .map((all) => all.map(({ sixth, off, across }) => sixth * 30 + off + (across ? 180 : 0)));
+
+  it('says nothing from directions that are next to each other: 0, 1 and 2° put the mean of a bore 21 mm off', () => {
+    const near = (...angles: number[]) =>
+      fitOval(angles.map((angle, i) => ({ angle, value: fromMm(81.5) + i * 13_000 })));
+    expect(near(0, 1, 2)).toBeNull();
+    expect(near(0, 10, 20)).toBeNull();
+    expect(near(0, 45, 90)).not.toBeNull();
   });
 
   it('returns what a bore without noise was made from (identity)', () => {

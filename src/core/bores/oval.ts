@@ -28,6 +28,9 @@ export interface Oval {
 
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 
+/** Directions that leave mean or oval known this much worse than one reading, as a variance, are too near each other to tell them: closer than about 20°. */
+const TOO_NEAR = 25;
+
 /** Directions count as one when this near, degrees. */
 const SAME = 1;
 
@@ -65,7 +68,7 @@ export const ovalAt = (
 ): number => mean + amplitude * Math.cos(2 * rad(angle - direction));
 
 /**
- * The oval through readings at one depth; null where fewer than three directions tell it.
+ * The oval through readings at one depth; null where fewer than three directions tell it, or they lie too near each other.
  *
  * @example fitOval([{ angle: 0, value: 100, own: 1 }, { angle: 90, value: 110, own: 1 }, { angle: 45, value: 105, own: 1 }])?.mean // 105
  */
@@ -86,7 +89,7 @@ export function fitOval(points: OvalPoint[]): Oval | null {
     }
   }
   const inverted = inverse(normal);
-  if (!inverted) return null;
+  if (!inverted || Math.max(inverted[0][0], inverted[1][1], inverted[2][2]) > TOO_NEAR) return null;
   const solved = ([p, q, r]: [number, number, number]): number => p * right[0] + q * right[1] + r * right[2];
   const [mean, a, b] = [base + solved(inverted[0]), solved(inverted[1]), solved(inverted[2])];
   const amplitude = Math.hypot(a, b);

@@ -52,6 +52,8 @@ export interface JudgedOval extends Oval {
 
 export interface DepthShape {
   depth: Depth;
+  /** In how many directions it was read. */
+  directions: number;
   mean: Nm;
   least: Nm;
   most: Nm;
@@ -161,6 +163,7 @@ function depthShape(depth: Depth, spots: MeasuredSpot[], depths: number): DepthS
   const values = spots.map((s) => s.value);
   return {
     depth,
+    directions: spots.length,
     mean: Math.round(oval ? oval.mean : average(values)),
     least: Math.min(...values),
     most: Math.max(...values),

@@ -12,7 +12,7 @@ import { type Memo, ENGINE } from '../stage/memo';
 import { capital } from '../stage/report';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
-import { boreFindings, plateFindings } from './findings';
+import { boreFindings, directionFindings, plateFindings } from './findings';
 import type { BoresMade, BoresPart, Engine, Measured, Whole } from './found';
 import { type BoreChoices, STARTING_BORES } from './grid';
 import { judgedBore } from './judged';
@@ -202,6 +202,7 @@ export const bores = {
     ...cylinders.flatMap((c) =>
       memo('bore findings', c.id, [c, job?.plannedBore], () => boreFindings(c, job?.plannedBore ?? null)),
     ),
+    ...directionFindings(cylinders),
     ...plateFindings(cylinders, choices.bores),
   ],
   missing,

@@ -109,5 +109,13 @@ export function boreVerdict(
       : { state: 'out', reasons: [...reasons, say`no oversize on the list cleans it`] };
   if (!complete) return { state: 'part read', reasons };
   if (possible > proven) return { state: 'not proven', reasons };
-  return { state: proven === 1 ? 'hone' : 'within', reasons };
+  if (proven === 1) return { state: 'hone', reasons };
+  const directions = Math.max(...shape.depths.map((d) => d.directions), 0);
+  return {
+    state: 'within',
+    reasons:
+      directions === 0 || directions > 2
+        ? reasons
+        : [...reasons, say`${directions === 1 ? 'in one direction' : 'in two directions'}`],
+  };
 }

@@ -250,13 +250,13 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
 }
 
 /**
- * The heat model of one cylinder, or null where no temperature is known: no duty said and none entered.
+ * The heat model of one cylinder, or null where no temperature is known (no duty said and none entered), or the bore is none.
  *
  * @example cylinder.heat && assumedWords(cylinder.heat) // 'ductile iron rings, iron bore, wall at 125 °C'
  */
 export function heatOf(ask: HeatAsk): JudgedHeat | null {
   const temperatures = temperaturesFor(ask.row, ask.choices);
-  if (!temperatures) return null;
+  if (!temperatures || ask.bore <= 0) return null;
   const surface = ask.surface ?? 'iron';
   const { column, bore, targets } = ask;
   const target = targets.clearance;
@@ -279,7 +279,7 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
       assumed: temperatures.skirt,
       heat: pistonHeat,
       points: clearances.flatMap(([point, cold]) =>
-        cold === null || cold >= bore ? [] : [hotClearanceOf(point, cold, temperatures.skirt, pistonHeat)],
+        cold === null || cold < 0 || cold >= bore ? [] : [hotClearanceOf(point, cold, temperatures.skirt, pistonHeat)],
       ),
     },
   };

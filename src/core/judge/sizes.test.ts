@@ -340,8 +340,8 @@ describe('pairing', () => {
     const { pairing: asked } = judge(record(...two, reading('lone', 'L2', 'bore', fromInches(4.065))));
     expect(asked.ask.bores.map((b) => b.cylinder)).toEqual(['L1', 'R1']);
     expect(asked.ask.bores[0]).toMatchObject({ wanted: fromThou(4.2) });
-    // the least that the bench would call in window: 3.6585 − 0.1 + 1.645 × 0.14
-    expect(asked.ask.bores[0]?.least).toBeCloseTo(fromThou(3.79), -3);
+    // the least that the bench would call in window: 3.6585 − 0.1 + 1.645 × 0.117
+    expect(asked.ask.bores[0]?.least).toBeCloseTo(fromThou(3.751), -3);
     expect(asked.standing.worst).toBe(fromThou(0.8));
   });
 
@@ -460,13 +460,13 @@ it('a metric grade of bore and piston follows their sizes', () => {
     replaces: null,
     value: {
       ...startingSizing('metric'),
-      grades: { bore: fromMm(73.5), piston: fromMm(73.46), step: fromMm(0.01), count: 3 },
+      grades: { bore: fromMm(73.5), piston: fromMm(73.46), step: fromMm(0.02), count: 3 },
     },
   };
   const job = jobEntry({ units: 'metric', plannedBore: fromMm(73.5) });
   const judged = judge({
     id: 'x',
-    entries: [job, sizing, reading('b', 'L1', 'bore', fromMm(73.515)), reading('p', 'L1', 'piston', fromMm(73.475))],
+    entries: [job, sizing, reading('b', 'L1', 'bore', fromMm(73.53)), reading('p', 'L1', 'piston', fromMm(73.49))],
   });
   expect(cylinder(judged, 'L1').grades).toMatchObject({ bore: { letters: ['B'] }, piston: { letters: ['B'] } });
 });

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { Target } from '../targets/target';
-import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability } from '../uncertainty/budget';
+import { UNNAMED_TOOL, type Warmth, heatDoubt, ownDoubt, repeatability } from '../uncertainty/budget';
 import { expandedOf } from '../uncertainty/spread';
 import { STARTING_STRICTNESS } from '../verdict/decide';
 import { rectangular } from '../uncertainty/uncertainty';
@@ -34,16 +34,17 @@ const window = (min: number, aimTo: number, limit: number): Target => ({
 
 const none = { squares: 0, freedom: 0 };
 /** A size read once with a tool that is not named, in a shop about 20 °C. */
-const once = (value: number, expansion: number, noted = false): DoubtedSize => ({
+const once = (value: number, expansion: number, warmth: Warmth = 'not noted', setting = 0): DoubtedSize => ({
   value,
   doubt: {
     tool: rectangular(UNNAMED_TOOL.limit),
-    heat: heatDoubt(value, noted ? expansion : expansion - 11.7e-6, noted),
+    setting,
+    heat: heatDoubt(value, expansion, warmth),
     own: ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL).standard,
     freedom: Infinity,
   },
   expansion,
-  noted,
+  warmth,
 });
 const doubt = clearanceDoubt(once(fromInches(4.065), 10.8e-6), once(fromInches(4.061), 19.4e-6));
 const expanded = (bore: DoubtedSize, piston: DoubtedSize): number => expandedOf(clearanceDoubt(bore, piston));
@@ -73,13 +74,28 @@ describe('clearance', () => {
   it('sees through a shared shop temperature, and through a noted one: like metals leave nothing of it', () => {
     const like = expanded(once(fromInches(4), 20e-6), once(fromInches(3.996), 20e-6));
     const unlike = expanded(once(fromInches(4), 10.8e-6), once(fromInches(3.996), 22.3e-6));
-    const noted = expanded(once(fromInches(4), 10.8e-6, true), once(fromInches(3.996), 22.3e-6, true));
+    const noted = expanded(once(fromInches(4), 10.8e-6, 'alike'), once(fromInches(3.996), 22.3e-6, 'alike'));
     expect(toInches(like)).toBeCloseTo(
       2 * Math.sqrt(2) * Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005),
       6,
     );
     expect(unlike).toBeGreaterThan(noted);
     expect(noted).toBeGreaterThan(like);
+    const apart = expanded(once(fromInches(4), 10.8e-6, 'apart'), once(fromInches(3.996), 22.3e-6, 'apart'));
+    expect(apart).toBeGreaterThan(noted);
+  });
+
+  it('the micrometer that set the gauge and measured the piston drops out of their difference', () => {
+    const setWith = rectangular(UNNAMED_TOOL.limit);
+    const [gauged, read] = [once(fromInches(4), 20e-6, 'not noted', setWith), once(fromInches(4), 20e-6)];
+    const piston = once(fromInches(3.996), 20e-6);
+    expect(expanded(gauged, piston)).toBeLessThan(expanded(read, piston));
+    const own = Math.hypot(0.00005 / Math.sqrt(3), 0.00005);
+    expect(toInches(expanded(gauged, piston))).toBeCloseTo(2 * Math.hypot(0.0001 / Math.sqrt(3), own, own), 6);
+    // a piston that was gauged as well was not measured by it
+    expect(expanded(gauged, once(fromInches(3.996), 20e-6, 'not noted', setWith))).toBeGreaterThan(
+      expanded(read, piston),
+    );
   });
 
   it.each([

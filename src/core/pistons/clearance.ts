@@ -6,7 +6,7 @@ import { type Saying, clear, say } from '../quantity/saying';
 import { type Acceptance, acceptedWords } from '../record/reading';
 import { capital } from '../stage/report';
 import type { Target } from '../targets/target';
-import { type Doubt, heatDoubt } from '../uncertainty/budget';
+import { type Doubt, type Warmth, sharedHeatDoubt } from '../uncertainty/budget';
 import { type Component, sumOf } from '../uncertainty/spread';
 import { type Low, type Side, type Strictness, chanceWords, decide, exactly } from '../verdict/decide';
 
@@ -26,24 +26,31 @@ export interface DoubtedSize {
   doubt: Doubt;
   /** Expansion of the part, per kelvin. */
   expansion: number;
-  /** Whether its temperature was noted. */
-  noted: boolean;
+  /** What is known of its temperature. */
+  warmth: Warmth;
 }
 
 /**
  * Standard uncertainty of a clearance, nm, with its degrees of freedom: the root sum of squares of both sizes' own doubts
  * and of both tools' (JCGM 100:2008). Where neither temperature was noted, both parts are taken to be at one shop temperature:
- * then only the difference of their expansions counts.
+ * then only the difference of their expansions counts, and a note never makes it less sure than that unless parts and
+ * tools were apart. The micrometer that set the gauge is taken to be the one that measured the piston: how far it is off
+ * is in both, and drops out.
  */
 export function clearanceDoubt(bore: DoubtedSize, piston: DoubtedSize): Component {
-  const heat =
-    bore.noted || piston.noted
-      ? [bore.doubt.heat, piston.doubt.heat]
-      : [heatDoubt(bore.value, bore.expansion - piston.expansion, false)];
+  const shared = sharedHeatDoubt(bore.value, bore.expansion - piston.expansion);
+  const each = Math.hypot(bore.doubt.heat, piston.doubt.heat);
+  const apart = bore.warmth === 'apart' || piston.warmth === 'apart';
+  const noted = bore.warmth !== 'not noted' || piston.warmth !== 'not noted';
+  const heat = apart ? each : noted ? Math.min(each, shared) : shared;
+  const oneMicrometer = bore.doubt.setting > 0 && piston.doubt.setting === 0;
+  const tools = oneMicrometer
+    ? [bore.doubt.tool]
+    : [bore.doubt.tool, bore.doubt.setting, piston.doubt.tool, piston.doubt.setting];
   return sumOf([
     { standard: bore.doubt.own, freedom: bore.doubt.freedom },
     { standard: piston.doubt.own, freedom: piston.doubt.freedom },
-    ...[bore.doubt.tool, piston.doubt.tool, ...heat].map((standard) => ({ standard, freedom: Infinity })),
+    ...[...tools, heat].map((standard) => ({ standard, freedom: Infinity })),
   ]);
 }
 

@@ -11,9 +11,9 @@ import {
   livePasses,
 } from '../record/reading';
 import { type Sized, type Tools, atTwenty, rangeOf, sizedOf } from '../uncertainty/sized';
-import { wholeDoubt } from '../uncertainty/budget';
-import { expandedOf, sumOf } from '../uncertainty/spread';
+import { expandedOf } from '../uncertainty/spread';
 import type { Strictness } from '../verdict/decide';
+import { clearanceDoubt } from './clearance';
 import { type Outlier, type PinState, type PistonChoices, NEAR, outlierOf, pinState } from './piston';
 
 export interface JudgedPin {
@@ -65,7 +65,7 @@ function judgedPin({ passes, round, expansion, tools, choices, strictness, accep
   const bore = sizedOf(bores, expansion, tools);
   if (!pin || !bore) return { pin, bore, clearance: null };
   const value = bore.value - pin.value;
-  const doubt = sumOf([wholeDoubt(pin.doubt), wholeDoubt(bore.doubt)]);
+  const doubt = clearanceDoubt(bore, pin);
   const state = pinState(value, doubt, choices.pin, strictness);
   const acceptId = lastOf([...pins, ...bores]);
   return {

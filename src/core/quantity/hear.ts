@@ -105,7 +105,7 @@ const ACCEPTED: Record<Field, Record<Units, string>> = {
   piston: { imperial: '4061, 4.0612, 103.15mm', metric: '82.43, 82430, 3.245in' },
   pin: { imperial: '0.9272, 9272, 23.55mm', metric: '22.004, 22004, 0.8663in' },
   gap: {
-    imperial: '22, .022, 0.56mm, a bracket 15/16; or a cut: c, c12',
+    imperial: '22, .022, 0.56mm, a bracket 15/16 or 15-16; or a cut: c, c12',
     metric: '0.56, 56, 22thou, a bracket 0.55/0.60; or a cut: c, c12',
   },
   groove: { imperial: '1.5, .0015, 0.04mm, or a bracket 1.5/2', metric: '0.04, 1.5thou, or a bracket 0.04/0.05' },

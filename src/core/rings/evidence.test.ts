@@ -132,6 +132,14 @@ describe('the gap that counts, read in another bore', () => {
     expect(gap([elsewhere(22)], bore(4, 4, 4), unread)).toBeNull();
   });
 
+  it('that miss each other by no more than repeats may, and the gauge knows, agree', () => {
+    // 22 here; there 24.2 to 25.2 by the gauge, known to 0.4 thou
+    const [here, there] = [read(22), elsewhere(21)];
+    const found = gap([here, there], bore(4, 4, 4), bore(3.99898, 3.99898, 3.99898));
+    expect(found).toMatchObject({ disagreement: null, value: fromThou(22) });
+    expect(gap([here, there], bore(4, 4, 4), bore(3.9985, 3.9985, 3.9985))?.disagreement).not.toBeNull();
+  });
+
   it('a reading here and one there count together', () => {
     const found = gap([elsewhere(22), read(22)], bore(4, 4, 4), bore(3.9997, 3.9997, 3.9997));
     expect(found?.low).toBeCloseTo(fromThou(22) + Math.PI * fromThou(0.3), -1);

@@ -131,8 +131,26 @@ describe('papers', () => {
     ).toMatchObject({ aimFrom: fromThou(19), aimTo: fromThou(22) });
   });
 
-  it('rails: a minimum of 15 thou whatever the bore, unless a paper gives a range (common practice, no source)', () => {
-    for (const bore of [2, 3, 5])
+  // a 20 mm bore must not be asked for four times its top ring’s gap, nor a 250 mm one be let butt
+  it('rails and windows go with the bore where it is no usual one, unless a window was set', () => {
+    const on = (mm: number, change: Partial<TargetChoices> = {}): TargetAsk => ({
+      ...drag,
+      bore: { nm: fromMm(mm), measured: true },
+      choices: { ...choices, ...change },
+    });
+    const [small, large] = [20, 250].map((mm) => [railGapTarget(on(mm)), topGapTarget(on(mm))].map(force));
+    expect(small?.[0]?.least).toBeLessThan((small?.[1]?.least ?? 0) * 1.3);
+    expect(large?.[0]?.least).toBeGreaterThan((large?.[1]?.least ?? 0) * 0.6);
+    const widthOf = (mm: number, change: Partial<TargetChoices> = {}): number => {
+      const { aimFrom, aimTo } = force(topGapTarget(on(mm, change)));
+      return (aimTo ?? 0) - aimFrom;
+    };
+    expect([20, 75, 115, 250].map((mm) => widthOf(mm))).toEqual([1, 3, 3, 7].map(fromThou));
+    expect(widthOf(20, { gapWindow: fromThou(4) })).toBe(fromThou(4));
+  });
+
+  it('rails: a minimum of 15 thou on usual bores, unless a paper gives a range (common practice, no source)', () => {
+    for (const bore of [3, 3.5, 4.5])
       expect(force(railGapTarget({ ...drag, bore: at(bore) }))).toMatchObject({
         aimFrom: RAIL_MINIMUM,
         aimTo: null,

@@ -133,6 +133,12 @@ export const SURFACE_WORDS: Record<Surface, string> = { iron: 'iron', plated: 'p
 
 /** Oil rails: a minimum whatever the bore, 0.015 in. Common practice, no source. */
 export const RAIL_MINIMUM: Nm = 381_000;
+/** The bores that fixed figures of the trade are for: rails, windows. Under and over them they go with the bore. From memory. */
+const USUAL_BORES = { from: 75_000_000, to: 115_000_000 };
+
+/** What a figure that is meant for usual bores is multiplied by on one of another size. */
+const scaleOf = (bore: Nm): number =>
+  bore < USUAL_BORES.from ? bore / USUAL_BORES.from : bore > USUAL_BORES.to ? bore / USUAL_BORES.to : 1;
 /** The first school's least step from top to second: 2 thou. Common practice, no source. */
 const SECOND_OVER_TOP: Nm = 50_800;
 /** Clearance minimums go up to 0.0001 in or 0.001 mm: the last digit a micrometer shows. */
@@ -147,12 +153,21 @@ export const SECOND_SCHOOL_REASON: Record<SecondSchool, string> = {
 
 export const NO_PAPERS: Papers = { sheet: null, manual: null, own: null };
 
-/** Starting choices, by the system the shop works in. Windows: common practice, no source. */
+/** Widths as they start, by the system the shop works in, for usual bores. Common practice, no source. */
+const STARTING_WIDTHS = {
+  imperial: {
+    feelerStep: 25_400,
+    gapWindow: 76_200,
+    gapLimit: 127_000,
+    clearanceWindow: 25_400,
+    clearanceLimit: 50_800,
+  },
+  metric: { feelerStep: 10_000, gapWindow: 80_000, gapLimit: 130_000, clearanceWindow: 25_000, clearanceLimit: 50_000 },
+};
+
+/** Starting choices, by the system the shop works in. */
 export function startingChoices(units: 'imperial' | 'metric'): TargetChoices {
-  const widths =
-    units === 'imperial'
-      ? { feelerStep: 25_400, gapWindow: 76_200, gapLimit: 127_000, clearanceWindow: 25_400, clearanceLimit: 50_800 }
-      : { feelerStep: 10_000, gapWindow: 80_000, gapLimit: 130_000, clearanceWindow: 25_000, clearanceLimit: 50_000 };
+  const widths = STARTING_WIDTHS[units];
   return {
     secondSchool: 'larger',
     ...widths,
@@ -341,10 +356,20 @@ function cellsFor({ bore, chart, duty, dutyAsk, construction }: TargetAsk, what:
 const noFigure = (from: string, what: string): string =>
   `The chart offers no ${what} (${from}). Enter the figure from the sheet packed with the rings or pistons.`;
 
-const gapWidths = (choices: TargetChoices): Widths => ({
+type Width = 'gapWindow' | 'gapLimit' | 'clearanceWindow' | 'clearanceLimit';
+
+/** A width on a bore: as it was set; where it was left as it starts, with the bore if that is no usual one, in whole steps. */
+function widthOn(choices: TargetChoices, width: Width, bore: TargetBore | null, step: Nm): Nm {
+  const chosen = choices[width];
+  const isStarting = chosen === STARTING_WIDTHS.imperial[width] || chosen === STARTING_WIDTHS.metric[width];
+  const scale = bore && isStarting ? scaleOf(bore.nm) : 1;
+  return scale === 1 ? chosen : roundUpTo(Math.round(chosen * scale), step);
+}
+
+const gapWidths = (choices: TargetChoices, bore: TargetBore | null): Widths => ({
   step: choices.feelerStep,
-  window: choices.gapWindow,
-  limit: choices.gapLimit,
+  window: widthOn(choices, 'gapWindow', bore, choices.feelerStep),
+  limit: widthOn(choices, 'gapLimit', bore, choices.feelerStep),
 });
 
 const confirmedWords = ({ sheet, by, at }: Confirmation): string =>
@@ -383,7 +408,7 @@ function chartCandidate(
  */
 export function topGapTarget(ask: TargetAsk): Target {
   const { bore, choices } = ask;
-  const widths = gapWidths(choices);
+  const widths = gapWidths(choices, bore);
   const cells = cellsFor(ask, 'the gap');
   const below = (): Candidate | string => {
     if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
@@ -405,7 +430,7 @@ export const oldRuleGap = (bore: TargetBore, step: Nm): Nm => roundUpTo(Math.rou
  */
 export function secondGapTarget(ask: TargetAsk, top: Target): Target {
   const { bore, choices } = ask;
-  const widths = gapWidths(choices);
+  const widths = gapWidths(choices, bore);
   const why = [say`${SECOND_SCHOOL_REASON[choices.secondSchool]}`];
   const cells = cellsFor(ask, 'the gap');
   const below = (): Candidate | string => {
@@ -437,18 +462,24 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
   return settled(choices.gaps.second, bore, widths, below(), why);
 }
 
-/** Target of both oil rails: a minimum only, whatever the bore, unless a sheet or manual gives a range. */
+/** Target of both oil rails: a minimum only, whatever a usual bore, unless a sheet or manual gives a range. */
 export function railGapTarget({ bore, choices }: TargetAsk): Target {
+  const least = bore ? Math.round(RAIL_MINIMUM * scaleOf(bore.nm)) : RAIL_MINIMUM;
   const rule: Candidate = {
     rank: 'rule',
     standing: 'common practice, no source',
     from: 'oil rails: a minimum whatever the bore',
-    least: RAIL_MINIMUM,
-    aimFrom: RAIL_MINIMUM,
+    least,
+    aimFrom: least,
     aimTo: null,
     most: null,
     mostHard: false,
-    working: [say`${fine(RAIL_MINIMUM)} at least`],
+    working:
+      least === RAIL_MINIMUM || !bore
+        ? [say`${fine(RAIL_MINIMUM)} at least`]
+        : [
+            say`${fine(RAIL_MINIMUM)} at least on bores of ${size(USUAL_BORES.from)} to ${size(USUAL_BORES.to)}; on ${size(bore.nm)}, as its size → ${fine(least)}`,
+          ],
   };
   const papers = choices.gaps.rails;
   const isOpen = (rank: Rank): boolean => {
@@ -457,7 +488,7 @@ export function railGapTarget({ bore, choices }: TargetAsk): Target {
   };
   const unbounded = (candidate: Candidate): Candidate =>
     isOpen(candidate.rank) ? { ...candidate, aimTo: null, most: null } : candidate;
-  const target = settled(papers, bore, gapWidths(choices), rule, [
+  const target = settled(papers, bore, gapWidths(choices, bore), rule, [
     say`Rails are checked, seldom filed: they are thin, run cool in oil, and only must not butt.`,
   ]);
   return target.set
@@ -476,8 +507,8 @@ export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): T
   const { bore, choices, surface } = ask;
   const widths: Widths = {
     step: CLEARANCE_STEP[units],
-    window: choices.clearanceWindow,
-    limit: choices.clearanceLimit,
+    window: widthOn(choices, 'clearanceWindow', bore, CLEARANCE_STEP[units]),
+    limit: widthOn(choices, 'clearanceLimit', bore, CLEARANCE_STEP[units]),
   };
   const cells = cellsFor(ask, 'the clearance');
   const below = (): Candidate | string => {

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability, scatterOf, sizeUncertainty } from './budget';
@@ -45,11 +46,26 @@ describe('doubts (published: JCGM 100:2008)', () => {
   });
 
   it('U is twice the root sum of squares', () => {
-    expect(sizeUncertainty({ tool: 3_000, heat: 4_000, own: 0, freedom: Infinity })).toBe(10_000);
+    expect(sizeUncertainty({ tool: 3_000, setting: 0, heat: 4_000, own: 0, freedom: Infinity })).toBe(10_000);
+    expect(sizeUncertainty({ tool: 3_000, setting: 4_000, heat: 0, own: 0, freedom: Infinity })).toBe(10_000);
   });
 
-  it('a noted temperature is surer than a shop’s', () => {
-    expect(heatDoubt(100_000_000, 10e-6, true)).toBeCloseTo(1_000 / Math.sqrt(3), 6);
-    expect(heatDoubt(100_000_000, -10e-6, false)).toBeCloseTo(3_000 / Math.sqrt(3), 6);
+  it('few repeats make U wider: k is the t quantile for 95.45 %, 3.31 with three degrees of freedom (t table, from memory)', () => {
+    expect(sizeUncertainty({ tool: 0, setting: 0, heat: 0, own: 1_000, freedom: 3 })).toBe(3_307);
+    expect(sizeUncertainty({ tool: 0, setting: 0, heat: 0, own: 1_000, freedom: Infinity })).toBe(2_000);
+  });
+
+  it('a noted temperature never makes a size less sure, unless part and tool were apart', () => {
+    // aluminium, 21.5 against steel’s 11.7: three kelvin of shop, or one of note
+    expect(heatDoubt(100_000_000, 21.5e-6, 'not noted')).toBeCloseTo((2_150 - 1_170) * Math.sqrt(3), 6);
+    expect(heatDoubt(100_000_000, 21.5e-6, 'alike')).toBeCloseTo(2_150 / Math.sqrt(3), 6);
+    // iron is so near steel that a shared shop tells nothing of it
+    expect(heatDoubt(100_000_000, 10.8e-6, 'alike')).toBe(heatDoubt(100_000_000, 10.8e-6, 'not noted'));
+    expect(heatDoubt(100_000_000, 10.8e-6, 'apart')).toBeCloseTo(1_080 / Math.sqrt(3), 6);
+    fc.assert(
+      fc.property(fc.double({ min: 5e-6, max: 30e-6, noNaN: true }), (expansion) => {
+        expect(heatDoubt(1e8, expansion, 'alike')).toBeLessThanOrEqual(heatDoubt(1e8, expansion, 'not noted'));
+      }),
+    );
   });
 });

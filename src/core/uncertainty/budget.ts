@@ -6,6 +6,7 @@
  * taper; what each has of its own (the last digit, the hand) does not. Rectangular half-widths count as a/√3, the
  * resolution as half a digit, sums are root sums of squares, U = k·u with k for about 95 %: JCGM 100:2008 (recalled).
  */
+import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { type Component, expandedOf, sumOf } from './spread';
 import { MICROMETER_LIMIT, rectangular } from './uncertainty';
@@ -14,6 +15,8 @@ import { MICROMETER_LIMIT, rectangular } from './uncertainty';
 export interface Doubt {
   /** Of the tool: shared by readings made with it. */
   tool: number;
+  /** Of the micrometer that a comparator was set with; 0 for a tool that reads by itself. */
+  setting: number;
   /** Of the temperature. */
   heat: number;
   /** Of this reading alone, and its degrees of freedom. */
@@ -76,17 +79,32 @@ export const ownDoubt = (repeats: number, { value, freedom }: Repeatability, { r
   ]);
 
 /**
- * Standard uncertainty of a size from its temperature.
- *
- * @param expansion difference between part's and tool's, per kelvin, while neither was noted; the part's own once it was
+ * What is known of a temperature: nothing was noted; or that part and tool were about alike; or that they were apart, so
+ * that the size was brought to 20 °C by their difference.
  */
-export const heatDoubt = (size: Nm, expansion: number, noted: boolean): number =>
-  rectangular(size * Math.abs(expansion) * (noted ? NOTED_SWING : SHOP_SWING));
+export type Warmth = 'not noted' | 'alike' | 'apart';
+
+/**
+ * Standard uncertainty of a size from its temperature: where nothing was noted, of a shop that part and tool share; where
+ * it was noted, of the note, and no more than that unless they were apart. A better-known temperature never raises it.
+ *
+ * @param expansion the part's own, per kelvin; tools are of steel
+ */
+export function heatDoubt(size: Nm, expansion: number, warmth: Warmth): number {
+  const shared = sharedHeatDoubt(size, expansion - STEEL_EXPANSION);
+  const noted = rectangular(size * expansion * NOTED_SWING);
+  return warmth === 'not noted' ? shared : warmth === 'alike' ? Math.min(shared, noted) : noted;
+}
+
+/** Standard uncertainty of a difference of two sizes that share a shop's temperature, by the difference of their expansions. */
+export const sharedHeatDoubt = (size: Nm, difference: number): number =>
+  rectangular(size * Math.abs(difference) * SHOP_SWING);
 
 /** All the doubts of a size together. */
-export const wholeDoubt = ({ tool, heat, own, freedom }: Doubt): Component =>
+export const wholeDoubt = ({ tool, setting, heat, own, freedom }: Doubt): Component =>
   sumOf([
     { standard: tool, freedom: Infinity },
+    { standard: setting, freedom: Infinity },
     { standard: heat, freedom: Infinity },
     { standard: own, freedom },
   ]);
@@ -94,6 +112,6 @@ export const wholeDoubt = ({ tool, heat, own, freedom }: Doubt): Component =>
 /**
  * U of a size with all its doubts, for about 95 %.
  *
- * @example sizeUncertainty({ tool: 300, heat: 400, own: 0, freedom: Infinity }) // 1000
+ * @example sizeUncertainty({ tool: 300, setting: 0, heat: 400, own: 0, freedom: Infinity }) // 1000
  */
 export const sizeUncertainty = (doubt: Doubt): Nm => Math.round(expandedOf(wholeDoubt(doubt)));

@@ -7,7 +7,7 @@ import { UNNAMED_TOOL, sizeUncertainty } from './budget';
 import { type Instrument, instrumentKey } from './instrument';
 import { atTwenty, coarsest, sharedDoubt, sizedOf, toolLimit } from './sized';
 import { STARTING_INSTRUMENTS } from './startingInstruments';
-import { rectangular } from './uncertainty';
+import { MICROMETER_LIMIT, rectangular } from './uncertainty';
 
 const IRON = 11e-6;
 const SIZE = fromMm(100);
@@ -53,8 +53,19 @@ describe('what readings share', () => {
 
   it('is a temperature that counts as noted once it was with each', () => {
     const warm = { temperature: 25 };
-    expect(sharedDoubt([read(warm), read(warm)], SIZE, IRON, tools).noted).toBe(true);
-    expect(sharedDoubt([read(warm), read()], SIZE, IRON, tools).noted).toBe(false);
+    expect(sharedDoubt([read(warm), read(warm)], SIZE, IRON, tools).warmth).toBe('apart');
+    const mild = { temperature: 22, gaugeTemperature: 21 };
+    expect(sharedDoubt([read(mild)], SIZE, IRON, tools).warmth).toBe('alike');
+    expect(sharedDoubt([read(warm), read()], SIZE, IRON, tools).warmth).toBe('not noted');
+  });
+
+  it('is the micrometer that a comparator was set with, and no more of one that reads by itself', () => {
+    const inside: Instrument = { ...fine, id: 'inside', kind: 'insideMicrometer' };
+    const all = new Map([...tools, [instrumentKey(inside), inside]]);
+    const setting = (change: object): number => sharedDoubt([read(change)], SIZE, IRON, all).setting;
+    expect(setting({ subject: 'bore' })).toBe(rectangular(MICROMETER_LIMIT));
+    expect(setting({ subject: 'piston' })).toBe(0);
+    expect(setting({ subject: 'bore', ...by(inside) })).toBe(0);
   });
 
   it('is read with the coarsest tool among them', () => {

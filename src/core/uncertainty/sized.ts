@@ -9,6 +9,7 @@ import type { LoggedReading } from '../record/reading';
 import {
   type Doubt,
   type Tool,
+  type Warmth,
   UNNAMED_TOOL,
   heatDoubt,
   ownDoubt,
@@ -17,7 +18,7 @@ import {
   sizeUncertainty,
 } from './budget';
 import type { Instrument } from './instrument';
-import { rectangular } from './uncertainty';
+import { MICROMETER_LIMIT, rectangular } from './uncertainty';
 
 export type Tools = ReadonlyMap<string, Instrument>;
 
@@ -29,14 +30,32 @@ export interface Sized {
   doubt: Doubt;
   /** Expansion it was brought to 20 °C with, per kelvin. */
   expansion: number;
-  /** Whether a temperature was noted with it. */
-  noted: boolean;
+  /** What is known of its temperature. */
+  warmth: Warmth;
   /** Where it was found, and what it is the mean of. */
   working: Saying[];
 }
 
 const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
   (reading.instrument === null ? null : tools.get(reading.instrument)) ?? UNNAMED_TOOL;
+
+/** Part and tool this near count as alike, K: what a note of either may be off by. From memory. */
+const ALIKE = 2;
+
+function warmthOf(readings: readonly LoggedReading[]): Warmth {
+  if (!readings.every(isNoted)) return 'not noted';
+  return readings.every((r) => Math.abs((r.temperature ?? 20) - (r.gaugeTemperature ?? 20)) <= ALIKE)
+    ? 'alike'
+    : 'apart';
+}
+
+/** Whether a reading was made with a tool that only compares with what a micrometer set it to: a bore is, unless the tool says otherwise. */
+function isCompared({ subject, instrument }: LoggedReading, tools: Tools): boolean {
+  const kind = instrument === null ? undefined : tools.get(instrument)?.kind;
+  return kind === undefined
+    ? subject === 'bore' || subject === 'pinBore'
+    : kind === 'boreGauge' || kind === 'telescoping';
+}
 
 const isNoted = (reading: LoggedReading): boolean => reading.temperature !== null || reading.gaugeTemperature !== null;
 
@@ -64,19 +83,20 @@ export const average = (values: readonly number[]): number => values.reduce((a, 
 export const rangeOf = (values: readonly number[]): number =>
   values.length === 0 ? 0 : Math.max(...values) - Math.min(...values);
 
-/** What all readings share: the widest limit of their tools, and the temperature, which counts as noted once it was with each. */
+/** What all readings share: the widest limit of their tools, the micrometer that set them, and the temperature, which counts as noted once it was with each. */
 export function sharedDoubt(
   readings: readonly LoggedReading[],
   value: Nm,
   expansion: number,
   tools: Tools,
-): { tool: number; heat: number; noted: boolean } {
-  const noted = readings.every(isNoted);
+): { tool: number; setting: number; heat: number; warmth: Warmth } {
+  const warmth = warmthOf(readings);
   const limit = readings.reduce((most, r) => Math.max(most, toolOf(r, tools).limit), 0);
   return {
     tool: rectangular(limit),
-    heat: heatDoubt(value, noted ? expansion : expansion - STEEL_EXPANSION, noted),
-    noted,
+    setting: readings.some((r) => isCompared(r, tools)) ? rectangular(MICROMETER_LIMIT) : 0,
+    heat: heatDoubt(value, expansion, warmth),
+    warmth,
   };
 }
 
@@ -87,7 +107,7 @@ export function sizedOf(readings: readonly LoggedReading[], expansion: number, t
   const values = readings.map((r) => atTwenty(r, expansion));
   const value = Math.round(average(values));
   const tool = toolOf(first, tools);
-  const { noted, ...shared } = sharedDoubt(readings, value, expansion, tools);
+  const { warmth, ...shared } = sharedDoubt(readings, value, expansion, tools);
   const { standard: own, freedom } = ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool);
   const doubt = { ...shared, own, freedom };
   const means =
@@ -97,7 +117,7 @@ export function sizedOf(readings: readonly LoggedReading[], expansion: number, t
     uncertainty: sizeUncertainty(doubt),
     doubt,
     expansion,
-    noted,
+    warmth,
     working: [...means, ...warmedWords(readings)],
   };
 }

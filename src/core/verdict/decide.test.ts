@@ -112,6 +112,11 @@ describe('what leaves leave open', () => {
     expect(side(21.8, 22.8, 0.15)).toMatchObject({ side: 'inside', low: 'under the limit' });
   });
 
+  it('a lower end that is under the limit by less than it is known to is no news', () => {
+    expect(side(21.9, 22.9, 0.15)).toMatchObject({ side: 'inside', low: null });
+    expect(side(21.9, 22.9, 0.05)).toMatchObject({ side: 'inside', low: 'under the limit' });
+  });
+
   it('20.7 to 21.7 ± 0.36: not proven, about four in five', () => {
     const found = side(20.7, 21.7, 0.18);
     expect(found.side).toBe('not proven');
@@ -128,15 +133,22 @@ describe('what leaves leave open', () => {
         fc.double({ min: 19, max: 24, noNaN: true }),
         fc.double({ min: 0.1, max: 3, noNaN: true }),
         fc.double({ min: 0.02, max: 2, noNaN: true }),
-        (low, width, u) => {
+        fc.constantFrom(Infinity, 3, 8),
+        (low, width, u, freedom) => {
           const slices = Array.from({ length: 2_000 }, (_, i) => low + ((i + 0.5) / 2_000) * width);
           const summed = slices.reduce(
-            (sum, at) => sum + (decide(exactly(fromThou(1) * at, fromThou(1) * u), gap, 0.95).chance ?? 0),
+            (sum, at) => sum + (decide(exactly(fromThou(1) * at, fromThou(1) * u, freedom), gap, 0.95).chance ?? 0),
             0,
           );
           expect(
             decide(
-              { ...open(0, 0), low: fromThou(1) * low, high: fromThou(1) * (low + width), standard: fromThou(1) * u },
+              {
+                ...open(0, 0),
+                low: fromThou(1) * low,
+                high: fromThou(1) * (low + width),
+                standard: fromThou(1) * u,
+                freedom,
+              },
               gap,
               0.95,
             ).chance,

@@ -12,11 +12,13 @@ export function Ready({ cylinder }: { cylinder: JudgedCylinder }) {
   const { goTo, toCylinder } = useMoving();
   const { is, missing } = cylinder.ready;
   if (is) return <p className="text-soft">Nothing stands against this cylinder.</p>;
+  const before = missing.filter((m) => m.stage !== 'assembly');
+  const checks = missing.length - before.length;
   return (
     <section aria-label={`What cylinder ${cylinder.label} lacks`}>
-      <h2 className="mb-1">Not ready yet: {missing.length} to do</h2>
+      <h2 className="mb-1">Not ready to go in</h2>
       <ul className="divide-y divide-line border-y border-line">
-        {missing.map(({ stage, says, subject }, i) => (
+        {before.map(({ stage, says, subject }, i) => (
           <li key={i}>
             <Link
               href={`/builds/${id}/${stage}`}
@@ -33,6 +35,11 @@ export function Ready({ cylinder }: { cylinder: JudgedCylinder }) {
           </li>
         ))}
       </ul>
+      {checks > 0 && (
+        <p className="mt-1 text-soft">
+          {checks} of the checks beside {checks === 1 ? 'is' : 'are'} open.
+        </p>
+      )}
     </section>
   );
 }

@@ -130,7 +130,7 @@ function Squared() {
       <SelectField
         label="Squared at"
         value={depths.find(([d]) => d === squaring.depth)?.[0] ?? null}
-        none="about an inch down"
+        none="not said"
         options={depths}
         onChange={(depth) => setSquaring({ depth: depth ?? '' })}
       />
