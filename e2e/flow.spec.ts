@@ -185,10 +185,10 @@ test('rounding and windows are set in one step, and a limit inside its window is
   await page.goto(`${server.url}/builds/demo-corrie-v10/targets`);
   await page.getByRole('tab', { name: 'Windows, schools' }).click();
   await page.getByLabel('Gaps go up to the next').selectOption({ label: '½ thou (0.0005 in)' });
-  await page.getByLabel('Gap window, over the minimum').fill('9');
+  await page.getByLabel('Gap: how wide the aim is').fill('9');
   await expect(page.getByText('A limit lies inside its aim window')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Set rounding and windows' })).toBeDisabled();
-  await page.getByLabel('Gap window, over the minimum').fill('2');
+  await page.getByLabel('Gap: how wide the aim is').fill('2');
   await page.getByRole('button', { name: 'Set rounding and windows' }).click();
   await page.getByRole('tab', { name: 'Figures' }).click();
   await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('17.5–19.5');

@@ -114,6 +114,14 @@ describe('the gap that counts', () => {
     expect(top(judge(record(domed, again)))).toMatchObject({ state: 'in window', asksSquaring: false, done: true });
   });
 
+  it('what counts stands beside what was called where it lies further from it than half a leaf, with one verdict', () => {
+    const at = (inches: number) =>
+      top(judge(record(...bore('L1', inches, 4.065, 4.065), fitted('a', 'L1', 24, { depth: 'top' }))));
+    expect(at(4.0651)).toMatchObject({ differs: false, state: 'in window', counts: { value: fromThou(24) } });
+    expect(at(4.0653)).toMatchObject({ differs: true, state: 'in window' });
+    expect(at(4.0653).counts?.value).toBe(Math.round(fromThou(24.5) - Math.PI * fromThou(0.3)));
+  });
+
   it('read at the bottom it is the reading itself', () => {
     const ring = top(judge(record(...bore('L1', 4.066, 4.0655, 4.065), fitted('a', 'L1', 22, { depth: 'bottom' }))));
     expect(ring).toMatchObject({ state: 'in window', differs: false, counts: { value: fromThou(22), asRead: true } });

@@ -111,6 +111,12 @@ describe('the gap that counts, in a measured bore', () => {
     expect(found?.high).toBe(fromThou(23));
   });
 
+  it('a place that is wider than the narrowest can be says nothing of how wide that is, a narrower one does', () => {
+    // 19 or more, no larger leaf tried, and 21 at another depth: the least of them is under 22
+    const found = gap([read(19, 'bottom', { open: true }), read(21, 'top')], unread);
+    expect(ends(found)).toEqual([19, 22]);
+  });
+
   it('a depth that is not measured speaks for itself alone', () => {
     const found = gap([read(24, 'top'), read(19, 'lower')], bore(4, 4, 4));
     expect(found).toMatchObject({ value: fromThou(19), depth: 'lower' });

@@ -48,8 +48,10 @@ export interface PlacedRing extends Placed {
   gap: Nm;
   /** The middle of what its leaves leave open there: what placings are weighed by, alike for rings that stay and that move. */
   best: Nm;
-  /** Metal to file from that to where its aim begins. */
+  /** Metal to file from the gap to where its aim begins, as the bench has it. */
   file: Nm;
+  /** The same from the middle, and of a gap that is not proven too: what placings are weighed by. */
+  weighed: Nm;
   /** How far over its most it is; 0 where it is not. */
   overBy: Nm;
   state: GapState;
@@ -60,8 +62,9 @@ export interface PlacedRing extends Placed {
 export interface PlacingStanding {
   placed: PlacedRing[];
   over: number;
-  /** Metal to file in all. */
+  /** Metal to file in all, and from the middles. */
   filing: Nm;
+  weighed: Nm;
   /** Largest − smallest gap once the short ones are filed. */
   spread: Nm;
 }
@@ -81,12 +84,14 @@ export function placedIn(bore: PlacingBore, ring: PlacingRing, from: PlacingBore
   const open = ring.high === Infinity ? 0 : ring.high - ring.low;
   const best = Math.round(bestOf(found));
   const state = GAP_STATES[decide(found, bore, sure).side];
+  const under = (from: Nm): Nm => Math.max(0, bore.aimFrom - from);
   return {
     cylinder: bore.cylinder,
     ring: ring.ring,
     gap: stays ? ring.value : best,
     best,
-    file: state === 'short' || state === 'not proven' ? Math.max(0, bore.aimFrom - best) : 0,
+    file: state === 'short' ? under(stays ? ring.value : best) : 0,
+    weighed: state === 'short' || state === 'not proven' ? under(best) : 0,
     overBy: state === 'over' && bore.most !== null ? Math.max(0, best - bore.most) : 0,
     state,
     uncertainty: 2 * Math.hypot(found.standard, open / Math.sqrt(12)),
@@ -96,7 +101,7 @@ export function placedIn(bore: PlacingBore, ring: PlacingRing, from: PlacingBore
 /**
  * How a placing stands. Pairs whose bore or ring is not among those asked are left out.
  *
- * @example placingStanding({ bores: [], rings: [], sure: 0.95 }, []) // { placed: [], over: 0, filing: 0, spread: 0 }
+ * @example placingStanding({ bores: [], rings: [], sure: 0.95 }, []) // { placed: [], over: 0, filing: 0, weighed: 0, spread: 0 }
  */
 export function placingStanding(
   { bores, rings, sure }: Pick<PlacingAsk, 'bores' | 'rings' | 'sure'>,
@@ -109,11 +114,12 @@ export function placingStanding(
     const from = found && boreOf.get(found.cylinder);
     return bore && found && from ? [placedIn(bore, found, from, sure)] : [];
   });
-  const after = placed.map((p) => p.best + p.file);
+  const after = placed.map((p) => p.best + p.weighed);
   return {
     placed,
     over: placed.filter((p) => p.state === 'over').length,
     filing: placed.reduce((sum, p) => sum + p.file, 0),
+    weighed: placed.reduce((sum, p) => sum + p.weighed, 0),
     spread: after.length === 0 ? 0 : Math.max(...after) - Math.min(...after),
   };
 }

@@ -53,12 +53,12 @@ function cellsOf({ bores, rings, now, locked, sure }: PlacingAsk): (Cell | null)
     rings.map((ring) => {
       const own = ringIn.get(bore.cylinder) === ring.ring;
       if ((stays.has(bore.cylinder) || kept.has(ring.ring)) && !own) return null;
-      const { best, file, overBy, state } = placedIn(bore, ring, boreOf.get(ring.cylinder) ?? bore, sure);
+      const { best, weighed, overBy, state } = placedIn(bore, ring, boreOf.get(ring.cylinder) ?? bore, sure);
       const over = state === 'over' ? OVER_WEIGHT + tenths(overBy) : 0;
       return {
         over,
-        cost: over * AMOUNT_WEIGHT + tenths(file) * (bores.length + 1) + (own ? 0 : 1),
-        even: Math.round((best + file) / TENTH),
+        cost: over * AMOUNT_WEIGHT + tenths(weighed) * (bores.length + 1) + (own ? 0 : 1),
+        even: Math.round((best + weighed) / TENTH),
       };
     }),
   );
@@ -133,7 +133,7 @@ function canTell(
 ): boolean {
   const moved = better.placed.filter((p) => cycle.has(p.cylinder));
   const doubt = Math.hypot(...moved.map((p) => p.uncertainty));
-  if (worse.filing - better.filing > doubt) return true;
+  if (worse.weighed - better.weighed > doubt) return true;
   if (aim === 'even' && worse.spread - better.spread > doubt) return true;
   const over = ({ placed }: PlacingStanding): Nm => placed.reduce((sum, p) => sum + p.overBy, 0);
   return (

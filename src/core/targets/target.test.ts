@@ -5,6 +5,7 @@ import { sayingText } from '../quantity/saying';
 import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from './chart';
 import { withFactor } from './chartEdit';
 import {
+  type Given,
   type Candidate,
   type Target,
   type TargetAsk,
@@ -129,6 +130,65 @@ describe('papers', () => {
     expect(
       force(topGapTarget({ ...drag, choices: withTop({ sheet: minimum, manual: null, own: null }) })),
     ).toMatchObject({ aimFrom: fromThou(19), aimTo: fromThou(22) });
+  });
+
+  const paper = (given: Given) =>
+    force(topGapTarget({ ...drag, bore: at(4), choices: withTop({ sheet: given, manual: null, own: null }) }));
+
+  it('a product is the limit as it is; the aim begins at the leaf above it (4.000 × 0.005, drag: 20; 4.065: 20.325, 21)', () => {
+    expect(force(topGapTarget({ ...drag, bore: at(4.065) }))).toMatchObject({
+      least: fromThou(20.325),
+      aimFrom: fromThou(21),
+      aimTo: fromThou(24),
+      most: fromThou(26),
+      mostHard: false,
+    });
+  });
+
+  it('a range is its own limits, hard at the top where it is marked so; an aim inside it moves no limit', () => {
+    const range = { form: 'range' as const, min: fromThou(20), max: fromThou(26), hardTop: true, from: 'sheet' };
+    expect(paper({ ...range, aim: null })).toMatchObject({
+      aimFrom: fromThou(20),
+      aimTo: fromThou(26),
+      mostHard: true,
+    });
+    expect(paper({ ...range, aim: { from: fromThou(22), to: fromThou(24) } })).toMatchObject({
+      least: fromThou(20),
+      aimFrom: fromThou(22),
+      aimTo: fromThou(24),
+      most: fromThou(26),
+    });
+  });
+
+  it('one figure ±: its minimum is the chart’s product where that is less, else the figure less its ±', () => {
+    const nominal = (thou: number): Given => ({
+      form: 'nominal',
+      value: fromThou(thou),
+      plusMinus: fromThou(0.5),
+      from: 'sheet',
+    });
+    // the chart’s product on 4.000 in is 20
+    expect(paper(nominal(24))).toMatchObject({ least: fromThou(20), aimFrom: fromThou(23.5), aimTo: fromThou(24.5) });
+    expect(paper(nominal(18))).toMatchObject({ least: fromThou(17.5), aimFrom: fromThou(17.5), aimTo: fromThou(18.5) });
+  });
+
+  it('factors from – to: both products, the aim from the lower one rounded up (0.004–0.008 × 4.000: 16 to 32)', () => {
+    expect(paper({ form: 'factors', least: 0.00401, most: 0.008, hardTop: false, from: 'sheet' })).toMatchObject({
+      least: fromThou(16.04),
+      aimFrom: fromThou(17),
+      aimTo: fromThou(32),
+      most: fromThou(32),
+    });
+    const blind = {
+      ...drag,
+      bore: null,
+      choices: withTop({
+        sheet: { form: 'factors' as const, least: 0.004, most: 0.008, hardTop: false, from: '' },
+        manual: null,
+        own: null,
+      }),
+    };
+    expect(topGapTarget(blind).set).toBe(false);
   });
 
   // a 20 mm bore must not be asked for four times its top ring’s gap, nor a 250 mm one be let butt

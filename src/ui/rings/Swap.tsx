@@ -101,8 +101,8 @@ export function Swap() {
         First as few rings as possible over their limit, by as little as possible; then{' '}
         {choices.aim === 'filing' ? 'the least metal to file' : 'the gaps, once filed, as near together as can be'};
         then as few moves as possible. It is exact. Gaps are those at the smallest place of each bore, predicted by π
-        times the change in diameter from the leaf that passed, which is the careful side: read each ring again in its
-        new bore.
+        times the change in diameter from the middle of what its leaves leave open. No ring moves for less than the
+        readings can tell. Read each ring again in its new bore.
         {found.state === 'done' && ` Worked out in ${found.took.toFixed(1)} ms, beside this page.`}
       </p>
     </div>

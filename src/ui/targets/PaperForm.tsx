@@ -253,7 +253,7 @@ export function PaperForm({
               save();
             }}
           >
-            <div>
+            <div className="overflow-x-auto">
               <Segmented
                 label={paper === 'own' ? 'How you give it' : 'How the paper gives it'}
                 value={draft.form}

@@ -5,6 +5,7 @@ import { type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/c
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthField } from '../shared/LengthField';
+import { SelectField } from '../shared/SelectField';
 import { Segmented } from '../shared/Segmented';
 import { Allowances } from './Allowances';
 import { StepField } from './StepField';
@@ -60,57 +61,58 @@ const SURE_OPTIONS = [
   ['0.99', '99 %'],
 ] as const;
 
+/** Graces that are offered, in nm. */
+const GRACES = {
+  gapGrace: [
+    ['0', 'none: strict'],
+    ['6350', '¼ thou (0.00025 in)'],
+    ['10000', '0.01 mm'],
+    ['12700', '½ thou (0.0005 in)'],
+  ],
+  clearanceGrace: [
+    ['0', 'none: strict'],
+    ['1000', '0.001 mm'],
+    ['2540', '0.1 thou (0.0001 in)'],
+    ['5080', '0.2 thou (0.0002 in)'],
+  ],
+} as const;
+
 /** How sure one has to be of a verdict, and how far past a limit still counts as at it. */
 function Deciding() {
   const judgement = useJudgement();
-  const { units } = useWords();
   const { choose } = useLogging();
+  const { length } = useWords();
   const { deciding } = judgement.choices;
-  const [draft, setDraft] = useState(deciding);
-  const [faults, setFaults] = useState<Record<string, string | null>>({});
-  const wrong = Object.values(faults).find((f) => f) ?? null;
   return (
     <section aria-label="How it is decided">
       <h2 className="mb-1 text-lg">How it is decided</h2>
       <p className="mb-2 max-w-prose text-soft">
         A figure is right once it is this sure not to lie under its minimum by more than the grace, and condemned once
-        it is this sure that it does. A limit is no sharper than its last digit; 0 is strict. Of a gap no more than half
-        a leaf counts.
+        it is this sure that it does. A limit is no sharper than its last digit. Of a gap no more than half a leaf
+        counts.
       </p>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
         <Segmented
           label="How sure"
-          value={String(draft.sure)}
+          value={String(deciding.sure)}
           options={SURE_OPTIONS}
-          onChange={(sure) => setDraft({ ...draft, sure: Number(sure) })}
+          onChange={(sure) => choose('deciding', { ...deciding, sure: Number(sure) })}
         />
         <span className="max-sm:hidden" />
-        {(
-          [
-            ['gapGrace', 'Grace of a gap'],
-            ['clearanceGrace', 'Grace of a clearance'],
-          ] as const
-        ).map(([key, label]) => (
-          <LengthField
-            key={`${key}-${units}`}
-            label={label}
-            kind="clearance"
-            units={units}
-            value={draft[key]}
-            onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, [key]: nm }))}
-            onFault={(fault) => setFaults((f) => ({ ...f, [key]: fault }))}
-          />
-        ))}
-        <div className="sm:col-span-2">
-          <Button
-            kind="accent"
-            disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(deciding)}
-            onClick={() => choose('deciding', draft)}
-          >
-            Set how it is decided
-          </Button>
-          {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}
-        </div>
+        {(['gapGrace', 'clearanceGrace'] as const).map((key) => {
+          const value = String(deciding[key]);
+          const offered: readonly (readonly [string, string])[] = GRACES[key];
+          const known = offered.some(([nm]) => nm === value);
+          return (
+            <SelectField
+              key={key}
+              label={key === 'gapGrace' ? 'Grace of a gap' : 'Grace of a clearance'}
+              value={value}
+              options={known ? offered : [...offered, [value, length(deciding[key], 'raw')] as const]}
+              onChange={(nm) => nm !== null && choose('deciding', { ...deciding, [key]: Number(nm) })}
+            />
+          );
+        })}
       </div>
     </section>
   );
@@ -120,10 +122,10 @@ type WidthKey = 'gapWindow' | 'gapLimit' | 'clearanceWindow' | 'clearanceLimit';
 
 /** Widths of either window are of a clearance's size, and are heard as one. */
 const WIDTHS: [WidthKey, string][] = [
-  ['gapWindow', 'Gap window, over the minimum'],
-  ['gapLimit', 'Gap limit, over the minimum'],
-  ['clearanceWindow', 'Clearance window, over the minimum'],
-  ['clearanceLimit', 'Clearance limit, over the minimum'],
+  ['gapWindow', 'Gap: how wide the aim is'],
+  ['gapLimit', 'Gap: the most, over the start of the aim'],
+  ['clearanceWindow', 'Clearance: how wide the aim is'],
+  ['clearanceLimit', 'Clearance: the most, over the start of the aim'],
 ];
 
 /** The rounding step and the widths of the windows. */
@@ -143,6 +145,9 @@ function Widths({ choices }: { choices: TargetChoices }) {
   return (
     <section aria-label="Rounding and windows">
       <h2 className="mb-1 text-lg">Rounding and windows</h2>
+      <p className="mb-2 max-w-prose text-soft">
+        Left as they start, widths are for bores of 75 to 115 mm, and go with the bore under and over that.
+      </p>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
         <StepField value={feelerStep} onChange={(step) => setDraft({ ...draft, feelerStep: step })} />
         <span className="max-sm:hidden" />

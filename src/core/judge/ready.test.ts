@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { gap, jobEntry, reading, record } from '@/fixtures/records';
+import { fromInches } from '../quantity/length';
+import { sayingText } from '../quantity/saying';
+import type { Entry } from '../record/record';
+import { startingChoices } from '../targets/target';
+import { judge } from './judge';
+import type { JudgedCylinder, Judgement } from './judgement';
+
+const stamp = (id: string) => ({ id, at: '2026-05-04T09:00:00.000Z', by: 'AB' });
+const first = ({ cylinders }: Judgement): JudgedCylinder => {
+  const [found] = cylinders;
+  if (!found) throw new Error('there is a cylinder');
+  return found;
+};
+const lacks = (judgement: Judgement): string[] =>
+  first(judgement).ready.missing.map((m) => `${m.stage}: ${sayingText(m.says, 'imperial')}`);
+const checks = ['ringsFree', 'expanderButts', 'jointsBefore', 'jointsAfter', 'frontMark', 'rod'] as const;
+const ticked: Entry[] = checks.map((check) => ({
+  ...stamp(check),
+  kind: 'check',
+  cylinder: 'L1',
+  check,
+  planned: null,
+  found: {},
+  expected: null,
+}));
+const only = (...elsewhere: string[]) => jobEntry({ elsewhere }, 'job-2', 'job-1');
+
+describe('ready to go in', () => {
+  it('a ring of 8 thou against 20.3, nothing else measured, all checks ticked: not ready, and short is a stop', () => {
+    const judgement = judge(record(gap('a', 'L1', 'top', 8), ...ticked));
+    expect(first(judgement).ready.is).toBe(false);
+    expect(lacks(judgement)).toEqual(
+      expect.arrayContaining([
+        'bores: bore: to do',
+        'pistons: clearance: to do',
+        'rings: top ring: short',
+        'rings: second ring: to do',
+      ]),
+    );
+    expect(judgement.findings.some((f) => f.severity === 'stop' && f.cylinder === 'L1')).toBe(true);
+  });
+
+  it('what a job leaves to others is not asked for, and a re-ring can be whole', () => {
+    const rings = [gap('a', 'L1', 'top', 22), gap('b', 'L1', 'second', 24)];
+    const elsewhere = only('bores', 'pistons', 'clocking', 'assembly');
+    const judgement = judge(record(elsewhere, ...rings));
+    expect(first(judgement).ready).toEqual({ is: true, missing: [] });
+    expect(judgement.stages.find((s) => s.stage === 'bores')).toMatchObject({ done: 0, total: 0 });
+    expect(lacks(judge(record(elsewhere, gap('a', 'L1', 'top', 22))))).toEqual(['rings: second ring: to do']);
+  });
+
+  it('what is accepted is not missing; the next reading is not what was accepted', () => {
+    const rings = [gap('a', 'L1', 'top', 15), gap('b', 'L1', 'second', 24)];
+    const accepted: Entry = { ...stamp('y'), kind: 'accepted', of: 'a', what: null, state: 'short', reason: 'trial' };
+    const elsewhere = only('bores', 'pistons', 'clocking', 'assembly');
+    expect(first(judge(record(elsewhere, ...rings))).ready.is).toBe(false);
+    expect(first(judge(record(elsewhere, ...rings, accepted))).ready.is).toBe(true);
+    expect(first(judge(record(elsewhere, ...rings, accepted, gap('c', 'L1', 'top', 15)))).ready.is).toBe(false);
+  });
+
+  it('a tight clearance, a bore and a pin are accepted by their own names', () => {
+    const sizes = [reading('b', 'L1', 'bore', fromInches(4.065)), reading('p', 'L1', 'piston', fromInches(4.0625))];
+    const tight = judge(record(...sizes));
+    expect(first(tight).clearance).toMatchObject({ state: 'tight', done: false, acceptId: 'p' });
+    const yes = (what: 'clearance' | 'bore'): Entry => ({
+      ...stamp(`y-${what}`),
+      kind: 'accepted',
+      of: 'p',
+      what,
+      state: 'tight',
+      reason: 'plated skirt',
+    });
+    expect(first(judge(record(...sizes, yes('bore')))).clearance.accepted).toBeNull();
+    const accepted = judge(record(...sizes, yes('clearance')));
+    expect(first(accepted).clearance).toMatchObject({
+      state: 'tight',
+      done: true,
+      accepted: { reason: 'plated skirt' },
+    });
+    expect(accepted.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    // bored since: the bore is to be read anew, and nothing is accepted of it
+    const honed: Entry = { ...stamp('h'), kind: 'renewed', part: 'bore', cylinder: 'L1' };
+    expect(first(judge(record(...sizes, yes('clearance'), honed))).clearance.accepted).toBeNull();
+  });
+});
+
+describe('second ring against top, under any source', () => {
+  const choices = startingChoices('imperial');
+  const range = (min: number, max: number) => ({
+    sheet: { form: 'range' as const, min: min * 25_400, max: max * 25_400, hardTop: false, aim: null, from: 'sheet' },
+    manual: null,
+    own: null,
+  });
+  const told = (top: [number, number], second: [number, number]): boolean => {
+    const targets: Entry = {
+      ...stamp('t'),
+      kind: 'targets',
+      replaces: null,
+      value: { ...choices, gaps: { ...choices.gaps, top: range(...top), second: range(...second) } },
+    };
+    return judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14))).findings.some((f) =>
+      /second ring 14 thou is tighter than the top, 18 thou/.test(sayingText(f.says, 'imperial')),
+    );
+  };
+
+  it('14 under 18 is told under a range of 13 to 30 for both, and not where the sheet’s own figures say so', () => {
+    expect(told([13, 30], [13, 30])).toBe(true);
+    expect(told([16, 20], [12, 16])).toBe(false);
+  });
+});
