@@ -111,6 +111,20 @@ test('the job card says what it covers; what a cylinder lacks leads to where it 
   await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
 });
 
+test('front mark and rod are looked at when the piston is hung, and stand at the block as looked at', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, 'pistons');
+  await page.getByRole('tab', { name: 'On its rod' }).click();
+  const hung = page.getByRole('list', { name: 'Hung on its rod' });
+  await expect(hung.getByRole('listitem')).toHaveCount(2);
+  await page.locator('[data-check="rod"]').getByRole('button', { name: 'Right' }).click();
+  await expect(hung).toContainText('no initials');
+  await page.getByRole('link', { name: /^Assembly/ }).click();
+  await expect(page.locator('[data-check="rod"]')).toContainText('● Right');
+});
+
 test('papers give one figure ±, factors from – to, and a range that is hard at the top with an aim inside', async ({
   page,
   server,

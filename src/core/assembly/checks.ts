@@ -5,6 +5,9 @@ import { JOINTS, type Joint, type Joints } from '../clocking/joints';
 export const CHECKS = ['ringsFree', 'expanderButts', 'jointsBefore', 'jointsAfter', 'frontMark', 'rod'] as const;
 export type Check = (typeof CHECKS)[number];
 
+/** Looked at when the piston is hung on its rod, before any ring is on. Common practice, no source. */
+export const HANGING_CHECKS = ['frontMark', 'rod'] as const satisfies readonly Check[];
+
 export const CHECK_WORDS: Record<Check, string> = {
   ringsFree: 'Rings turn freely, right side up',
   expanderButts: 'Expander ends butt, not overlap',

@@ -4,6 +4,7 @@ import { fromInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { Entry } from '../record/record';
 import { startingChoices } from '../targets/target';
+import { againstOf } from '../assembly/judged';
 import { judge } from './judge';
 import type { JudgedCylinder, Judgement } from './judgement';
 
@@ -83,6 +84,30 @@ describe('ready to go in', () => {
     // bored since: the bore is to be read anew, and nothing is accepted of it
     const honed: Entry = { ...stamp('h'), kind: 'renewed', part: 'bore', cylinder: 'L1' };
     expect(first(judge(record(...sizes, yes('clearance'), honed))).clearance.accepted).toBeNull();
+  });
+});
+
+describe('hung on its rod', () => {
+  it('rings on, and front mark or rod not noted before: told once they are on, and not before', () => {
+    const late = (...entries: Entry[]): string[] =>
+      judge(record(...entries))
+        .findings.map((f) => sayingText(f.says, 'imperial'))
+        .filter((says) => says.includes('when the piston was hung'));
+    const { clocking } = first(judge(record()));
+    const looked = (check: 'ringsFree' | 'frontMark' | 'rod'): Entry => ({
+      ...stamp(check),
+      kind: 'check',
+      cylinder: 'L1',
+      check,
+      planned: null,
+      found: {},
+      expected: againstOf(check, clocking),
+    });
+    const [on, mark, rod] = [looked('ringsFree'), looked('frontMark'), looked('rod')];
+    expect(late()).toEqual([]);
+    expect(late(on)).toEqual([expect.stringContaining('nobody noted front mark and rod')]);
+    expect(late(on, mark)).toEqual([expect.stringContaining('nobody noted the rod')]);
+    expect(late(mark, rod, on)).toEqual([]);
   });
 });
 

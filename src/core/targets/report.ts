@@ -46,8 +46,8 @@ function sheet(
       table: {
         columns: [
           { words: 'figure' },
-          { words: 'window', figures: true },
-          { words: 'limit', figures: true },
+          { words: 'aim', figures: true },
+          { words: 'limits', figures: true },
           { words: 'source' },
         ],
         rows: [

@@ -125,7 +125,14 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
   );
 }
 
-function CheckRow({ cylinder, check: judged, view }: { cylinder: JudgedCylinder; check: JudgedCheck; view: View }) {
+interface CheckRowProps {
+  cylinder: JudgedCylinder;
+  check: JudgedCheck;
+  view: View;
+}
+
+/** One check: what is looked for and why, whether it was right, and what was found. */
+export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
   const judgement = useJudgement();
   const { tick, strike } = useLogging();
   const { ringSet } = judgement.choices;

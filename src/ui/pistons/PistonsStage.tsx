@@ -25,9 +25,10 @@ import { type PistonSubject, PISTON_SUBJECTS } from '@/core/pistons/stage';
 import { onDemand } from '../shared/onDemand';
 
 const PairingView = onDemand(() => import('./PairingView').then((m) => m.PairingView));
+const OnItsRod = onDemand(() => import('./OnItsRod').then((m) => m.OnItsRod));
 const GaugePoint = onDemand(() => import('./GaugePoint').then((m) => m.GaugePoint));
 
-type View = 'readings' | 'pairing' | 'gauge';
+type View = 'readings' | 'pairing' | 'gauge' | 'rod';
 
 const HOW: Partial<Record<PistonSubject, string>> = {
   pin: 'In the micrometer, in the middle of the pin.',
@@ -70,6 +71,7 @@ export function PistonsStage() {
               ['readings', 'Readings', <Readings key="readings" />],
               ['pairing', 'Pairing', <PairingView key="pairing" />],
               ['gauge', 'Gauge point, pins', <GaugePoint key="gauge" />],
+              ['rod', 'On its rod', <OnItsRod key="rod" />],
             ]}
           />
         </div>
