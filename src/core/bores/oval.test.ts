@@ -129,6 +129,22 @@ describe('how far from round a round bore reads', () => {
     expect(roundReaches(1, 1e6)).toBeCloseTo(roundReaches(1, Infinity), 4);
   });
 
+  it('the distance of an oval is what it explains of the readings, in whichever directions (identity of least squares)', () => {
+    const uneven = [0, 25, 70, 110];
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -50, max: 50 }), { minLength: 4, maxLength: 4 }), (off) => {
+        const points = uneven.map((angle, i) => ({ angle, value: 1_000 + (off[i] ?? 0) }));
+        const oval = fitOval(points);
+        if (!oval) throw new Error('four directions tell an oval');
+        const middle = points.reduce((sum, p) => sum + p.value, 0) / points.length;
+        const squares = (of: (p: { angle: number; value: number }) => number): number =>
+          points.reduce((sum, p) => sum + of(p) ** 2, 0);
+        const explained = squares((p) => p.value - middle) - squares((p) => p.value - ovalAt(oval, p.angle));
+        expect(oval.distance ** 2).toBeCloseTo(explained, 3);
+      }),
+    );
+  });
+
   it('the distance of an oval counts both its parameters, whichever way it lies', () => {
     for (const direction of [0, 20, 45, 90, 133]) {
       const oval = fitOval(

@@ -118,12 +118,15 @@ describe('second ring against top, under any source', () => {
     manual: null,
     own: null,
   });
-  const told = (top: [number, number], second: [number, number]): boolean => {
+  const told = (top: [number, number] | null, second: [number, number]): boolean => {
     const targets: Entry = {
       ...stamp('t'),
       kind: 'targets',
       replaces: null,
-      value: { ...choices, gaps: { ...choices.gaps, top: range(...top), second: range(...second) } },
+      value: {
+        ...choices,
+        gaps: { ...choices.gaps, top: top ? range(...top) : choices.gaps.top, second: range(...second) },
+      },
     };
     return judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14))).findings.some((f) =>
       /second ring 14 thou is tighter than the top, 18 thou/.test(sayingText(f.says, 'imperial')),
@@ -133,5 +136,7 @@ describe('second ring against top, under any source', () => {
   it('14 under 18 is told under a range of 13 to 30 for both, and not where the sheet’s own figures say so', () => {
     expect(told([13, 30], [13, 30])).toBe(true);
     expect(told([16, 20], [12, 16])).toBe(false);
+    // the top by the chart, the second by a sheet of its own: no paper says that one is to be tighter
+    expect(told(null, [12, 16])).toBe(true);
   });
 });

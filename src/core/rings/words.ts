@@ -58,8 +58,8 @@ export function nextAct({
   step,
 }: Pick<Said, 'counts' | 'called' | 'chance' | 'step'>): NextAct {
   if (!counts || called?.open) return 'next leaf';
-  const { high, low, asRead, evidence } = counts;
-  if (asRead && high - low > 1.5 * step) return 'leaf between';
+  const { asRead, evidence } = counts;
+  if (called && called.upTo !== null && called.upTo - called.value > 1.5 * step) return 'leaf between';
   if (chance !== null && chance >= 0.5) return 'stroke';
   if (!asRead)
     return evidence.every((e) => !e.direct && e.high - e.low > 1.5 * step) ? 'say how deep' : 'read where it counts';
