@@ -1,4 +1,4 @@
-/** What is to be known of rings: short, over, wandering, against each other, in their grooves. */
+/** What is to be known of rings: short, over, disagreeing, against each other, in their grooves. */
 import type { Cylinder } from '../engine/engine';
 import type { Job } from '../job/job';
 import type { Nm } from '../quantity/length';
