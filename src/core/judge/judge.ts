@@ -73,25 +73,21 @@ function withStage({ engine, cylinders }: Found, id: StageId, memo: Memo): Found
   };
 }
 
-/** A cylinder with what it lacks to be ready, on the stages that the job covers. */
+/** A cylinder with what it lacks to be ready, on the stages that the job covers: by what was found of it and what was chosen. */
 function withReady(
   cylinder: Cylinder,
   engine: Found['engine'],
   covers: (stage: StageId) => boolean,
   memo: Memo,
 ): JudgedCylinder {
-  const missing = STAGE_IDS.flatMap((stage): Lacking[] =>
-    covers(stage)
-      ? stageOf(stage)
-          .missing(engine as never, cylinder as never)
-          .map((m) => ({ ...m, stage }))
-      : [],
-  );
-  const said = JSON.stringify(missing);
-  return memo('ready', cylinder.id, [cylinder, said], () => ({
-    ...(cylinder as JudgedCylinder),
-    ready: { is: missing.length === 0, missing },
-  }));
+  return memo('ready', cylinder.id, [cylinder, engine.choices], () => {
+    const missing = STAGE_IDS.filter(covers).flatMap((stage) =>
+      stageOf(stage)
+        .missing(engine as never, cylinder as never)
+        .map((m): Lacking => ({ ...m, stage })),
+    );
+    return { ...(cylinder as JudgedCylinder), ready: { is: missing.length === 0, missing } };
+  });
 }
 
 function judgementOf(id: string, log: Log, memo: Memo): Judgement {
@@ -117,7 +113,7 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const sum = (figure: 'done' | 'total'): number => stages.reduce((n, s) => n + s[figure], 0);
   return {
     ...(engine as Omit<Judgement, 'cylinders' | 'findings' | 'stages' | 'progress' | 'tasks'>),
-    cylinders: cylinders,
+    cylinders,
     findings: worstFirst(findings),
     stages,
     progress: { done: sum('done'), total: sum('total') },

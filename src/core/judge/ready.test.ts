@@ -61,6 +61,15 @@ describe('ready to go in', () => {
     expect(first(judge(record(elsewhere, ...rings, accepted, gap('c', 'L1', 'top', 15)))).ready.is).toBe(false);
   });
 
+  it('a ring that was filed since is not what was accepted', () => {
+    const rings = [gap('a', 'L1', 'top', 15), gap('b', 'L1', 'second', 24)];
+    const accepted: Entry = { ...stamp('y'), kind: 'accepted', of: 'a', what: null, state: 'short', reason: 'trial' };
+    const cut: Entry = { ...stamp('c'), kind: 'cut', cylinder: 'L1', ring: 'top', filer: null, count: 2 };
+    const judgement = judge(record(only('bores', 'pistons', 'clocking', 'assembly'), ...rings, accepted, cut));
+    expect(first(judgement).rings.top).toMatchObject({ accepted: null, done: false });
+    expect(lacks(judgement)).toEqual(['rings: top ring: cut since it was read']);
+  });
+
   it('a tight clearance, a bore and a pin are accepted by their own names', () => {
     const sizes = [reading('b', 'L1', 'bore', fromInches(4.065)), reading('p', 'L1', 'piston', fromInches(4.0625))];
     const tight = judge(record(...sizes));

@@ -64,6 +64,8 @@ export interface JudgedRing {
   state: GapState;
   /** The chance that it is under its minimum by more than the grace; null where that cannot be told. */
   chance: number | null;
+  /** The chance that it is over a hard maximum by more than the grace. */
+  overChance: number;
   /** How far under a limit it still counts as at it, nm. */
   grace: Nm;
   /** What is to be said of a gap that is right and lies low. */
@@ -181,15 +183,16 @@ const isCocking = ({ fit }: LoggedReading): boolean => fit?.squaring === 'domedP
 interface Decided {
   state: GapState;
   chance: number | null;
+  overChance: number;
   low: Low | null;
 }
 
 /** What is decided of a gap as it is known. */
 export function decidedGap(found: Estimate, target: Target, step: Nm, strictness: Strictness): Decided {
-  if (!target.set) return { state: 'no target', chance: null, low: null };
+  if (!target.set) return { state: 'no target', chance: null, overChance: 0, low: null };
   const bounds = { ...target.inForce, grace: graceOf(step, strictness), half: step / 2 };
-  const { side, chance, low } = decide(found, bounds, strictness.sure);
-  return { state: GAP_STATES[side], chance, low };
+  const { side, chance, overChance, low } = decide(found, bounds, strictness.sure);
+  return { state: GAP_STATES[side], chance, overChance, low };
 }
 
 /** Half a thou in a shop of thou leaves is a hundredth of a millimetre in one of millimetre leaves. Common practice, no source. */
@@ -245,6 +248,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
       differs: false,
       state: 'to do',
       chance: null,
+      overChance: 0,
       low: null,
       toComeOff: null,
       shrunk: 0,
@@ -256,7 +260,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
   const called: GapReading = { value, upTo, open };
   const shrunk = shrunkOver(passes);
   const found = countedGap({ readings: passes.since, home: cylinder, bores, repeat: Math.max(bench.repeat, step) });
-  const unknown: Decided = { state: target.set ? 'not proven' : 'no target', chance: null, low: null };
+  const unknown: Decided = { state: target.set ? 'not proven' : 'no target', chance: null, overChance: 0, low: null };
   const decided = found ? decidedGap(found, target, step, strictness) : unknown;
   const apart = found?.disagreement || shrunk > 0;
   const state = apart && gapIsDone(decided.state) ? 'not proven' : decided.state;
@@ -276,7 +280,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     const logged = readings.get(r.id);
     return logged !== undefined && isCocking(logged);
   });
-  const yes = acceptanceOf(accepted, reading.id, null, state);
+  const yes = passes.cutsSince > 0 ? null : acceptanceOf(accepted, reading.id, null, state);
   return {
     ...base,
     reading,

@@ -111,7 +111,11 @@ describe('the state of a gap read where it counts', () => {
   });
 
   it('with no larger leaf tried a gap under its minimum may be anything', () => {
-    expect(decided(reading(8, undefined, true), target)).toEqual({ state: 'not proven', chance: null, low: null });
+    expect(decided(reading(8, undefined, true), target)).toMatchObject({
+      state: 'not proven',
+      chance: null,
+      low: null,
+    });
   });
 
   it('a hard maximum is guarded as the minimum is; a soft one goes by the best estimate', () => {

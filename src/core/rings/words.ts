@@ -13,6 +13,7 @@ type Said = Pick<
   | 'called'
   | 'counts'
   | 'chance'
+  | 'overChance'
   | 'grace'
   | 'low'
   | 'target'
@@ -85,11 +86,11 @@ function actWords(ring: Said): Saying {
 }
 
 function notProvenWords(ring: Said): Saying {
-  const { counts, readIn, chance, called, grace, target } = ring;
+  const { counts, readIn, chance, overChance, called, grace, target } = ring;
   if (readIn && !counts) return say`Read in cylinder ${readIn.label}, and not both bores are measured: read it here.`;
   if (readIn) return say`Predicted from cylinder ${readIn.label}, too near a limit to be sure: read it here.`;
   if (chance === null) return called?.open ? say`No larger leaf was tried. Try the next one.` : say`Read it again.`;
-  if (target.set && target.inForce.mostHard && chance <= 0.05)
+  if (target.set && overChance > chance)
     return say`Too near ${fine(target.inForce.most ?? 0)} to be sure that it is not over. ${actWords(ring)}`;
   const under = grace > 0 ? say`under its minimum by more than ${fine(grace)}` : say`under its minimum`;
   return say`The chance that it is ${under} is ${chanceWords(chance)}. ${actWords(ring)}`;

@@ -112,7 +112,7 @@ export interface Stage<
   lists: (engine: J, cylinders: readonly K[]) => Record<string, Task[]>;
   progress: (engine: J, cylinders: readonly K[]) => Progress;
   findings: (engine: J, cylinders: readonly K[], memo: Memo) => Finding[];
-  /** What a cylinder lacks on this stage to be ready: neither done nor accepted, or with a stop against it. */
+  /** What a cylinder lacks on this stage to be ready: neither done nor accepted, or with a stop against it. Of the engine it may read its choices alone. */
   missing: (engine: J, cylinder: K) => Missing[];
   /** What the deck shows of a cylinder on this stage. */
   caption: (cylinder: K) => Caption;
