@@ -9,11 +9,10 @@ import { DEPTH_WORDS } from '@/core/bores/grid';
 import { SQUARINGS, SQUARING_WORDS } from '@/core/rings/ring';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
-import { TemperatureField } from '../shared/TemperatureField';
+import { onDemand } from '../shared/onDemand';
 import { type Subject, SUBJECTS } from '@/core/stages';
 
-/** Temperatures a workshop has, °C. */
-const USUAL: [number, number] = [-5, 45];
+const Temperatures = onDemand(() => import('./Temperatures').then((m) => m.Temperatures));
 
 const PLATES = [
   ['on', 'on'],
@@ -134,37 +133,6 @@ function Squared() {
         options={depths}
         onChange={(depth) => setSquaring({ depth: depth ?? '' })}
       />
-    </div>
-  );
-}
-
-/** Part and tool lie side by side: the tool goes with the part until it is given another temperature. */
-function Temperatures() {
-  const { warmth, setWarmth } = useHands();
-  const [, setFault] = useState<string | null>(null);
-  return (
-    <div className="grid grid-cols-2 gap-3 pb-2">
-      <TemperatureField
-        label="Part"
-        usual={USUAL}
-        value={warmth.part}
-        onFault={setFault}
-        placeholder="20"
-        onChange={(part) => setWarmth({ part, tool: warmth.tool === warmth.part ? part : warmth.tool })}
-      />
-      <TemperatureField
-        key={warmth.tool === null ? 'none' : 'some'}
-        label="Tool"
-        usual={USUAL}
-        value={warmth.tool}
-        onFault={setFault}
-        placeholder="20"
-        onChange={(tool) => setWarmth({ ...warmth, tool })}
-      />
-      <p className="col-span-2 text-sm text-soft">
-        Each reading from now on is brought to 20 °C by what the part and the tool are made of. Left empty: both at 20
-        °C.
-      </p>
     </div>
   );
 }

@@ -1,10 +1,13 @@
 'use client';
 
-import { useState } from 'react';
 import { type Acceptable, type Acceptance, acceptedWords } from '@/core/record/reading';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from './Button';
 import { Popup } from './Popup';
+import { onDemand } from './onDemand';
+
+/** Loaded when something is accepted. */
+const AcceptForm = onDemand(() => import('./AcceptForm').then((m) => m.AcceptForm));
 
 interface Props {
   /** What is accepted, in words: `this gap`. */
@@ -20,7 +23,6 @@ interface Props {
 /** A verdict is accepted as it is, with a reason, or the acceptance is taken back. */
 export function Accepting({ words, of, what, state, accepted }: Props) {
   const { accept, strike } = useLogging();
-  const [reason, setReason] = useState('');
   if (of === null) return null;
   if (accepted)
     return (
@@ -32,31 +34,13 @@ export function Accepting({ words, of, what, state, accepted }: Props) {
   return (
     <Popup label={`Accept ${words} with a reason`} trigger="Accept with a reason">
       {(close) => (
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (!reason.trim()) return;
-            accept({ of, what, state }, reason.trim());
-            setReason('');
+        <AcceptForm
+          state={state}
+          onAccept={(reason) => {
+            accept({ of, what, state }, reason);
             close();
           }}
-        >
-          <label className="grid gap-1 font-bold">
-            Why it may stay
-            <input
-              className="field"
-              value={reason}
-              maxLength={200}
-              onChange={(event) => setReason(event.target.value)}
-            />
-          </label>
-          <p className="mt-1 text-sm text-soft">
-            It stays on record as {state}, with your initials, until it is read again.
-          </p>
-          <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
-            Accept
-          </Button>
-        </form>
+        />
       )}
     </Popup>
   );

@@ -1,10 +1,29 @@
-import NextLink from 'next/link';
-import type { ComponentProps } from 'react';
+'use client';
+
+import { useRouter } from 'next/navigation';
+import type { ComponentProps, MouseEvent } from 'react';
+
+/** Whether a click means this page, rather than another tab, a window or a file. */
+const isPlain = (click: MouseEvent<HTMLAnchorElement>): boolean =>
+  click.button === 0 && !click.metaKey && !click.ctrlKey && !click.shiftKey && !click.altKey;
 
 /**
  * A link within the program. Nothing is asked of the server before it is followed: every page is made from the store,
- * and ahead of time the server has only its address to give.
+ * and ahead of time the server has only its address to give. That is why the framework's own link, most of which is
+ * for asking ahead, is not loaded on every screen.
  */
-export const Link = (props: Omit<ComponentProps<typeof NextLink>, 'prefetch'>) => (
-  <NextLink prefetch={false} {...props} />
-);
+export function Link({ href, onClick, ...rest }: ComponentProps<'a'> & { href: string }) {
+  const router = useRouter();
+  return (
+    <a
+      {...rest}
+      href={href}
+      onClick={(click) => {
+        onClick?.(click);
+        if (click.defaultPrevented || !isPlain(click)) return;
+        click.preventDefault();
+        router.push(href);
+      }}
+    />
+  );
+}
