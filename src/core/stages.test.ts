@@ -10,6 +10,7 @@ import { entrySchema } from '@/files/schema';
 import { contextFor } from './judge/context';
 import { changesOf } from './judge/changes';
 import { judge, keptJudge } from './judge/judge';
+import { type JudgedCylinder, asked } from './judge/judgement';
 import { lastMade } from './judge/lastMade';
 import { stepOn } from './judge/next';
 import { EMPTY_HAND, asEntry, readingOf } from './judge/preview';
@@ -18,7 +19,7 @@ import { hear } from './quantity/hear';
 import { fromInches, fromThou } from './quantity/length';
 import { sayingText } from './quantity/saying';
 import type { Entry } from './record/record';
-import { JUDGING_ORDER, PARTS, STAGE_IDS, STAGE_OF, SUBJECTS, SUBJECT_IDS, listOf, stageOf } from './stages';
+import { JUDGING_ORDER, PARTS, STAGE_IDS, STAGE_OF, SUBJECTS, SUBJECT_IDS, listOf } from './stages';
 
 vi.mock('./sheet/stage', async () => ({ sheet: (await import('@/fixtures/deckHeight/stage')).deckHeight }));
 vi.mock('@/files/shapes/choices', async (original) => {
@@ -35,7 +36,7 @@ type Judged = ReturnType<typeof judge>;
 const progressOf = (judged: Judged) => judged.stages.find((s) => s.stage === ID);
 const captionOf = (judged: Judged, cylinder: string) => {
   const found = judged.cylinders.find((c) => c.id === cylinder);
-  return found && stageOf(ID).caption(found as never);
+  return found && asked(ID).caption(found);
 };
 
 describe('a stage that is registered', () => {
@@ -67,7 +68,7 @@ describe('a stage that is registered', () => {
     const made = readingOf(before, here, heard.meaning, EMPTY_HAND, '12');
     expect(made).toMatchObject({ cylinder: 'R1', subject: 'deckHeight', value: fromThou(12), place: null, fit: null });
     const after = judging.preview(built(swapped), [asEntry(made)]);
-    const outcome = stageOf(ID).outcome(after as never, after.cylinders[0] as never, subject);
+    const outcome = asked(ID).outcome(after, after.cylinders[0] as JudgedCylinder, subject);
     expect(outcome.state).toBe('in window');
     expect(stepOn(after, listOf(subject), here).cylinder).toBe(after.cylinders[1]?.id);
     expect(stepOn(before, listOf(subject), here).cylinder).toBe(cylinder.id);
@@ -80,7 +81,7 @@ describe('a stage that is registered', () => {
       'Cylinder 2: deck height 3.0 thou: the piston meets the head.',
     );
     expect(captionOf(judged, 'L2')).toMatchObject({ state: 'over', word: 'over' });
-    const [part] = sheetOf(judged, [await stageOf(ID).report()]);
+    const [part] = sheetOf(judged, [await asked(ID).report()]);
     expect(part?.table?.rows).toHaveLength(4);
     const wider: Entry = { ...four, id: 'w', kind: 'deckHeight', value: { least: 0, most: fromInches(0.03) } } as never;
     expect(progressOf(judge(built(made('a', 'L1', 12), made('c', 'L2', 25), wider)))?.done).toBe(2);

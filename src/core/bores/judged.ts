@@ -198,7 +198,7 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
       ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
       : verdict;
   const acceptId = lastOf(livePasses(passes, round));
-  const accepted = acceptanceOf(ask.accepted, acceptId, 'bore', state);
+  const accepted = acceptanceOf(ask.accepted, acceptId, 'bore', state, null);
   return {
     passes,
     spots,

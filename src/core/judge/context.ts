@@ -5,8 +5,8 @@
 import type { HearingContext } from '../quantity/hear';
 import type { Nm, Units } from '../quantity/length';
 import type { GaugeSetting } from '../record/reading';
-import { type Subject, STAGE_OF, SUBJECTS, stageOf } from '../stages';
-import type { JudgedCylinder, Judgement } from './judgement';
+import { type Subject, STAGE_OF, SUBJECTS } from '../stages';
+import { type JudgedCylinder, type Judgement, asked } from './judgement';
 
 /** What a gauge was zeroed at for a cylinder, as a size; null where it was not, or its piston is not measured. */
 export function settingFor(setting: GaugeSetting | null, cylinder: JudgedCylinder): Nm | null {
@@ -37,7 +37,7 @@ export function contextFor(
     field: SUBJECTS[subject].field,
     units,
     bore: cylinder.targetBore?.nm ?? null,
-    expected: stageOf(STAGE_OF[subject]).expected(judgement as never, cylinder as never, subject, units),
+    expected: asked(STAGE_OF[subject]).expected(judgement, cylinder, subject, units),
     setting: settingFor(setting, cylinder),
     settingAsk:
       setting === 'piston'

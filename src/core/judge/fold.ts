@@ -1,7 +1,7 @@
 /** Entries laid into the log, one by one. An entry touches what it is of and nothing else. */
 import { type Logged, type LoggedReading, type ReadingEntry, type Voided, acceptKey } from '../record/reading';
 import { type Log, type NumberLog, roundOf } from '../record/log';
-import { partsIn } from '../record/parts';
+import { partsIn, standsIn } from '../record/parts';
 import { type ChoiceEntry, type Entry, isChoice } from '../record/record';
 import { factsOf } from '../stages';
 import { instrumentKey } from '../uncertainty/instrument';
@@ -140,6 +140,14 @@ function layChoice(draft: Draft, entry: ChoiceEntry): void {
   draft.choices.set(entry.kind, entry);
 }
 
+/** Where the part stands that a reading is of. */
+function whereStands(draft: Draft, reading: string): string | null {
+  for (const [number, { histories }] of draft.numbers)
+    for (const [subject, items] of histories)
+      if (items.some((item) => item.id === reading)) return standsIn(draft, subject, number);
+  return null;
+}
+
 /** A reading that was logged already is struck out where it stands. */
 function strike(draft: Draft, struck: ReadingEntry, voided: Voided): void {
   const { histories } = draftOf(draft, numberOf(struck));
@@ -183,8 +191,11 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
       return;
     }
     case 'accepted':
-      if (!voided)
-        draft.accepted.set(acceptKey(entry.of, entry.what), { id, by, at, reason: entry.reason, state: entry.state });
+      if (voided) return;
+      draft.accepted.set(acceptKey(entry.of, entry.what), {
+        ...{ id, by, at, reason: entry.reason, state: entry.state },
+        where: whereStands(draft, entry.of),
+      });
       return;
     case 'instrument':
       draft.tools.set(instrumentKey(entry.value), entry.value);

@@ -24,7 +24,14 @@ import {
   stageOf,
 } from '../stages';
 import { logOf, logWith } from './fold';
-import type { JudgedCylinder, Judgement, Lacking, StageProgress } from './judgement';
+import {
+  type AskedStage,
+  type JudgedCylinder,
+  type Judgement,
+  type Lacking,
+  type StageProgress,
+  asked,
+} from './judgement';
 import { toolFindings } from './toolFindings';
 
 /** What was chosen, and where nobody chose what holds at first. */
@@ -82,8 +89,8 @@ function withReady(
 ): JudgedCylinder {
   return memo('ready', cylinder.id, [cylinder, engine.choices], () => {
     const missing = STAGE_IDS.filter(covers).flatMap((stage) =>
-      stageOf(stage)
-        .missing(engine as never, cylinder as never)
+      asked(stage)
+        .missing(engine as Judgement, cylinder as JudgedCylinder)
         .map((m): Lacking => ({ ...m, stage })),
     );
     return { ...(cylinder as JudgedCylinder), ready: { is: missing.length === 0, missing } };
@@ -99,25 +106,25 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const { engine } = judged;
   const covers = (stage: StageId): boolean => !choices.job?.elsewhere.includes(stage);
   const cylinders = judged.cylinders.map((c) => withReady(c, engine, covers, memo));
-  const ofAll = <T>(ask: (stage: ReturnType<typeof stageOf>, id: StageId) => T): T[] =>
-    STAGE_IDS.map((stage) => ask(stageOf(stage), stage));
-  const [whole, each] = [engine as never, cylinders as never[]];
+  const ofAll = <T>(ask: (stage: AskedStage, id: StageId) => T): T[] =>
+    STAGE_IDS.map((stage) => ask(asked(stage), stage));
+  const whole = engine as Judgement;
   const stages = ofAll((stage, name): StageProgress => ({
     stage: name,
-    ...(covers(name) ? stage.progress(whole, each) : { done: 0, total: 0 }),
+    ...(covers(name) ? stage.progress(whole, cylinders) : { done: 0, total: 0 }),
   }));
   const findings = [
-    ...ofAll((stage) => stage.findings(whole, each, memo)).flat(),
+    ...ofAll((stage) => stage.findings(whole, cylinders, memo)).flat(),
     ...toolFindings(log, cylinders, memo),
   ] as Finding<StageId>[];
   const sum = (figure: 'done' | 'total'): number => stages.reduce((n, s) => n + s[figure], 0);
   return {
-    ...(engine as Omit<Judgement, 'cylinders' | 'findings' | 'stages' | 'progress' | 'tasks'>),
+    ...whole,
     cylinders,
     findings: worstFirst(findings),
     stages,
     progress: { done: sum('done'), total: sum('total') },
-    tasks: Object.assign({}, ...ofAll((stage) => stage.lists(whole, each))) as Judgement['tasks'],
+    tasks: Object.assign({}, ...ofAll((stage) => stage.lists(whole, cylinders))) as Judgement['tasks'],
   };
 }
 

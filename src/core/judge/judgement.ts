@@ -3,7 +3,7 @@ import type { Cylinder } from '../engine/engine';
 import { type LoggedReading, isReading, type Renewal } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
 import type { Finding } from '../stage/finding';
-import type { Frame, Missing, Progress } from '../stage/stage';
+import type { Frame, Missing, Progress, Stage } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import {
   type Choices,
@@ -13,6 +13,7 @@ import {
   type StageId,
   type Subject,
   type SubjectOn,
+  STAGES,
   SUBJECTS,
 } from '../stages';
 
@@ -41,6 +42,16 @@ export interface Judgement extends Frame<Choices>, Made {
   progress: Progress;
   tasks: { [L in ListId]: Task<SubjectOn<L>>[] };
 }
+
+/** A stage as those ask it who have the judgement, of which it reads its part. */
+export type AskedStage = Stage<never, never, object, object, Judgement, JudgedCylinder>;
+
+/**
+ * A stage by its id, to be asked of what was judged.
+ *
+ * @example asked('rings').caption(cylinder).state // 'short'
+ */
+export const asked = (id: StageId): AskedStage => STAGES[id];
 
 /**
  * The number that a subject of a cylinder is filed under: its own, or that of the piston or the ring in it.

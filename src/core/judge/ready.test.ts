@@ -6,6 +6,9 @@ import type { Entry } from '../record/record';
 import { startingChoices } from '../targets/target';
 import { againstOf } from '../assembly/judged';
 import { judge } from './judge';
+import type { JudgedRing } from '../rings/judged';
+import { STARTING_PAIRING } from '../pistons/choices';
+import { STARTING_PLACING } from '../rings/choices';
 import type { JudgedCylinder, Judgement } from './judgement';
 
 const stamp = (id: string) => ({ id, at: '2026-05-04T09:00:00.000Z', by: 'AB' });
@@ -68,6 +71,63 @@ describe('ready to go in', () => {
     const judgement = judge(record(only('bores', 'pistons', 'clocking', 'assembly'), ...rings, accepted, cut));
     expect(first(judgement).rings.top).toMatchObject({ accepted: null, done: false });
     expect(lacks(judgement)).toEqual(['rings: top ring: cut since it was read']);
+  });
+
+  it('a ring put into another cylinder, and a piston into another bore, are not what was accepted', () => {
+    const bores = ['L1', 'R1'].map((c) => reading(`bore ${c}`, c, 'bore', fromInches(4.065)));
+    const two = [...bores, gap('a', 'L1', 'top', 15), gap('b', 'R1', 'top', 15)];
+    const accepted: Entry = { ...stamp('y'), kind: 'accepted', of: 'a', what: null, state: 'short', reason: 'trial' };
+    const swapped = (id: string, ...pairs: [string, string][]): Entry => ({
+      ...stamp(id),
+      kind: 'placing',
+      replaces: null,
+      value: {
+        ...STARTING_PLACING,
+        top: { ...STARTING_PLACING.top, pairs: pairs.map(([cylinder, ring]) => ({ cylinder, ring })) },
+      },
+    });
+    const across = swapped('s', ['L1', 'R1'], ['R1', 'L1']);
+    const ringOf = (judgement: Judgement): JudgedRing | undefined =>
+      judgement.cylinders.map((c) => c.rings.top).find((ring) => ring.number === 'L1');
+    expect(ringOf(judge(record(...two, accepted)))?.accepted).not.toBeNull();
+    const moved = ringOf(judge(record(...two, accepted, across)));
+    expect(moved).toMatchObject({ state: 'short', accepted: null, done: false });
+    expect(ringOf(judge(record(...two, accepted, across, swapped('t'))))?.accepted).not.toBeNull();
+    // accepted where it was put, and brought home
+    expect(ringOf(judge(record(...two, across, accepted)))?.accepted).not.toBeNull();
+    expect(ringOf(judge(record(...two, across, accepted, swapped('t'))))?.accepted).toBeNull();
+  });
+
+  it.each(['bore', 'piston'] as const)('a clearance whose %s was read last lapses with another piston', (last) => {
+    const size = (id: string, cylinder: string, subject: 'bore' | 'piston', inches: number, minute: number): Entry => ({
+      ...reading(id, cylinder, subject, fromInches(inches)),
+      at: `2026-05-04T09:0${minute}:00.000Z`,
+    });
+    const sizes = [
+      size('b1', 'L1', 'bore', 4.065, last === 'bore' ? 5 : 1),
+      size('p1', 'L1', 'piston', 4.0625, last === 'piston' ? 5 : 1),
+      size('b2', 'R1', 'bore', 4.065, 2),
+      size('p2', 'R1', 'piston', 4.0625, 2),
+    ];
+    const of = last === 'bore' ? 'b1' : 'p1';
+    const accepted: Entry = { ...stamp('y'), kind: 'accepted', of, what: 'clearance', state: 'tight', reason: 'x' };
+    const across: Entry = {
+      ...stamp('s'),
+      kind: 'pairing',
+      replaces: null,
+      value: {
+        ...STARTING_PAIRING,
+        pairs: [
+          { cylinder: 'L1', piston: 'R1' },
+          { cylinder: 'R1', piston: 'L1' },
+        ],
+      },
+    };
+    const all = (judgement: Judgement): (string | undefined)[] =>
+      judgement.cylinders.slice(0, 8).map((c) => c.clearance.accepted?.id);
+    expect(all(judge(record(...sizes, accepted)))).toContain('y');
+    expect(all(judge(record(...sizes, accepted, across)))).not.toContain('y');
+    expect(all(judge(record(...sizes, across, accepted)))).toContain('y');
   });
 
   it('a tight clearance, a bore and a pin are accepted by their own names', () => {

@@ -1,14 +1,14 @@
 /** A build on paper and in a table, as its stages give it. */
 import type { Row, SheetPart } from '../stage/report';
 import type { Report } from '../stage/stage';
-import { STAGE_IDS, stageOf } from '../stages';
-import type { Judgement } from './judgement';
+import { STAGE_IDS } from '../stages';
+import { type JudgedCylinder, type Judgement, asked } from './judgement';
 
 /** What each stage puts there, in working order. */
-export type Reports = readonly Partial<Report<never, never>>[];
+export type Reports = readonly Partial<Report<Judgement, JudgedCylinder>>[];
 
 /** Loads what the stages put on paper and into the table: no bench needs it. */
-export const loadReports = (): Promise<Reports> => Promise.all(STAGE_IDS.map((id) => stageOf(id).report()));
+export const loadReports = (): Promise<Reports> => Promise.all(STAGE_IDS.map((id) => asked(id).report()));
 
 /**
  * Readings and results, cylinder by cylinder.
@@ -16,10 +16,8 @@ export const loadReports = (): Promise<Reports> => Promise.all(STAGE_IDS.map((id
  * @example rowsOf(judgement, []).length // 0
  */
 export const rowsOf = (judgement: Judgement, reports: Reports): Row[] =>
-  judgement.cylinders.flatMap((cylinder) =>
-    reports.flatMap(({ rows }) => rows?.(judgement as never, cylinder as never) ?? []),
-  );
+  judgement.cylinders.flatMap((cylinder) => reports.flatMap(({ rows }) => rows?.(judgement, cylinder) ?? []));
 
 /** The parts of the build sheet. */
 export const sheetOf = (judgement: Judgement, reports: Reports): SheetPart[] =>
-  reports.flatMap(({ sheet }) => sheet?.(judgement as never, judgement.cylinders as never[]) ?? []);
+  reports.flatMap(({ sheet }) => sheet?.(judgement, judgement.cylinders) ?? []);

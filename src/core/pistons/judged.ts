@@ -76,7 +76,7 @@ function judgedPin({ passes, round, expansion, tools, choices, strictness, accep
       uncertainty: Math.round(expandedOf(doubt)),
       state,
       acceptId,
-      accepted: acceptanceOf(accepted, acceptId, 'pin', state),
+      accepted: acceptanceOf(accepted, acceptId, 'pin', state, null),
       working: [say`pin bore ${size(bore.value)} − pin ${size(pin.value)} = ${raw(value)}`],
     },
   };

@@ -11,6 +11,7 @@ import {
   lastUnvoided,
   livePasses,
 } from '../record/reading';
+import { whereOf } from '../record/parts';
 import type { Target } from '../targets/target';
 import { expandedOf } from '../uncertainty/spread';
 import type { Low, Strictness } from '../verdict/decide';
@@ -38,19 +39,25 @@ export interface JudgedClearance {
   strip: { passes: readonly LoggedReading[]; check: StripCheck | null };
 }
 
+export interface ClearanceAsk {
+  /** The cylinder that it is of. */
+  cylinder: string;
+  bore: JudgedBore;
+  piston: JudgedPiston;
+  target: Target;
+  /** Passes of the feeler strip. */
+  strips: readonly LoggedReading[];
+  strictness: Strictness;
+  accepted: Accepted;
+}
+
 /**
  * The clearance of a piston in a bore, nm at 20 °C, with U, its verdict, and the strip of plastic gauging thread or feeler beside it.
  *
- * @example judgedClearance(cylinder.bore, cylinder.piston, cylinder.targets.clearance, [], judgement.choices.deciding, new Map()).state // 'not proven'
+ * @example judgedClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
  */
-export function judgedClearance(
-  bore: JudgedBore,
-  piston: JudgedPiston,
-  target: Target,
-  strips: readonly LoggedReading[],
-  strictness: Strictness,
-  accepted: Accepted,
-): JudgedClearance {
+export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
+  const { cylinder, bore, piston, target, strips, strictness, accepted } = ask;
   if (!bore.size || !piston.size)
     return {
       value: null,
@@ -73,7 +80,7 @@ export function judgedClearance(
   const uncertainty = Math.round(expandedOf(doubt));
   const verdict = clearanceVerdict(value, target, doubt, strictness);
   const acceptId = lastOf([...livePasses(bore.passes, bore.round), ...livePasses(piston.passes, piston.round)]);
-  const yes = acceptanceOf(accepted, acceptId, 'clearance', verdict.state);
+  const yes = acceptanceOf(accepted, acceptId, 'clearance', verdict.state, whereOf(cylinder, piston.id));
   return {
     value,
     mean,

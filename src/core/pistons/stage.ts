@@ -142,7 +142,15 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
     const from = [bore, piston, targets.clearance, strips, choices.sizing.grades, choices.deciding, log.accepted];
     const part = memo('clearance', id, from, () => ({
       piston,
-      clearance: judgedClearance(bore, piston, targets.clearance, strips, choices.deciding, log.accepted),
+      clearance: judgedClearance({
+        cylinder: id,
+        bore,
+        piston,
+        target: targets.clearance,
+        strips,
+        strictness: choices.deciding,
+        accepted: log.accepted,
+      }),
       grades: gradesOf(bore, piston, choices.sizing),
     }));
     return [{ ...cylinder, ...part, part }];

@@ -1,8 +1,44 @@
-/** Which parts are in a cylinder: what a check at the block was made of, so that it is made again when one changes. */
+/** Which parts are in a cylinder: what a check at the block was made of, and what a verdict was accepted of, so that either lapses when one changes. */
 import type { PairingChoices } from '../pistons/choices';
 import type { PlacingChoices } from '../rings/choices';
 import { type Ring, RINGS, isCompression } from '../rings/ring';
 import { type Log, roundOf } from './log';
+
+type Placed = Pick<Log, 'choices'>;
+
+const pairings = ({ choices }: Placed): PairingChoices['pairs'] =>
+  (choices.get('pairing')?.value as PairingChoices | undefined)?.pairs ?? [];
+
+const placings = ({ choices }: Placed, ring: Ring): PlacingChoices['top']['pairs'] =>
+  isCompression(ring) ? ((choices.get('placing')?.value as PlacingChoices | undefined)?.[ring].pairs ?? []) : [];
+
+const pistonIn = (log: Placed, cylinder: string): string =>
+  pairings(log).find((p) => p.cylinder === cylinder)?.piston ?? cylinder;
+
+const ringIn = (log: Placed, cylinder: string, ring: Ring): string =>
+  placings(log, ring).find((p) => p.cylinder === cylinder)?.ring ?? cylinder;
+
+/**
+ * Where a verdict belongs that rests on parts which can be put elsewhere.
+ *
+ * @example whereOf('L1', 'R1') // 'L1 with R1'
+ */
+export const whereOf = (cylinder: string, piston: string | null): string =>
+  piston === null ? cylinder : `${cylinder} with ${piston}`;
+
+/**
+ * Where the part stands that a reading is of, as parts are placed: of a ring its cylinder; of a bore or a piston the
+ * cylinder and the piston in it; null for what goes nowhere by itself.
+ *
+ * @example standsIn(judgement.log, 'top', 'L1') // 'L1'
+ */
+export function standsIn(log: Placed, subject: string, number: string): string | null {
+  const ring = RINGS.find((r) => r === subject);
+  if (ring) return whereOf(placings(log, ring).find((p) => p.ring === number)?.cylinder ?? number, null);
+  if (subject === 'bore') return whereOf(number, pistonIn(log, number));
+  if (subject !== 'piston') return null;
+  return whereOf(pairings(log).find((p) => p.piston === number)?.cylinder ?? number, number);
+}
 
 /**
  * Names the parts in a cylinder: their numbers, how often each was renewed, and how often each ring was cut.
@@ -10,15 +46,10 @@ import { type Log, roundOf } from './log';
  * @example partsIn(judgement.log, 'L1') // 'L1.0/L1.0/L1.0.0/L1.0.0/L1.0.0/L1.0.0'
  */
 export function partsIn(log: Log, cylinder: string): string {
-  const pairing = log.choices.get('pairing')?.value as PairingChoices | undefined;
-  const placing = log.choices.get('placing')?.value as PlacingChoices | undefined;
-  const piston = pairing?.pairs.find((p) => p.cylinder === cylinder)?.piston ?? cylinder;
-  const numberOf = (ring: Ring): string =>
-    (isCompression(ring) ? placing?.[ring].pairs.find((p) => p.cylinder === cylinder)?.ring : null) ?? cylinder;
   const renewed = (number: string, part: string): string => `${number}.${roundOf(log, number, part)}`;
   const rings = RINGS.map((ring) => {
-    const number = numberOf(ring);
+    const number = ringIn(log, cylinder, ring);
     return `${renewed(number, ring)}.${log.numbers.get(number)?.cuts.get(ring) ?? 0}`;
   });
-  return [renewed(cylinder, 'bore'), renewed(piston, 'piston'), ...rings].join('/');
+  return [renewed(cylinder, 'bore'), renewed(pistonIn(log, cylinder), 'piston'), ...rings].join('/');
 }

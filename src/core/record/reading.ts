@@ -134,6 +134,8 @@ export interface Acceptance extends Stamp {
   reason: string;
   /** The state word that was accepted. */
   state: string;
+  /** Where its parts stood then, see `standsIn`; null for what goes nowhere by itself. */
+  where: string | null;
 }
 
 /** Acceptances by what they are kept under, see `acceptKey`. */
@@ -152,18 +154,20 @@ export const acceptKey = (reading: string, what: Acceptable | null): string =>
   what === null ? reading : `${what} ${reading}`;
 
 /**
- * The acceptance of a verdict: of this reading, and of this state; null where it was not accepted, or has become another.
+ * The acceptance of a verdict: of this reading, of this state and, where its parts can be put elsewhere, of them where
+ * they are; null where it was not accepted, or has become another.
  *
- * @example acceptanceOf(judgement.log.accepted, 'a1', null, 'over') // null
+ * @example acceptanceOf(judgement.log.accepted, 'a1', null, 'over', null) // null
  */
 export function acceptanceOf(
   accepted: Accepted,
   reading: string | null,
   what: Acceptable | null,
   state: string,
+  where: string | null,
 ): Acceptance | null {
   const found = reading === null ? undefined : accepted.get(acceptKey(reading, what));
-  return found?.state === state ? found : null;
+  return found?.state === state && (where === null || found.where === where) ? found : null;
 }
 
 /** Who accepted a verdict, and why, in words. */

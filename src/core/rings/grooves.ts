@@ -89,7 +89,7 @@ export function judgedGrooves({ set, own, sampled, passes, tools, strictness, ac
       working,
       read: here !== null,
       acceptId: here?.id ?? null,
-      accepted: acceptanceOf(accepted, here?.id ?? null, null, judged),
+      accepted: acceptanceOf(accepted, here?.id ?? null, null, judged, null),
     };
   };
   return {

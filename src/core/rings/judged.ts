@@ -2,10 +2,6 @@
  * One ring in the cylinder that it is placed in, from its passes and cuts: what was called, the gap that counts, the one
  * verdict on it, what is still to come off.
  */
-/**
- * One ring in the cylinder that it is placed in, from its passes and cuts: the gap here, the gap where the bore is
- * smallest, what is still to come off.
- */
 import type { JudgedBore } from '../bores/judged';
 import type { Nm } from '../quantity/length';
 import {
@@ -18,6 +14,7 @@ import {
   isReading,
   livePasses,
 } from '../record/reading';
+import { whereOf } from '../record/parts';
 import type { Target } from '../targets/target';
 import type { Tools } from '../uncertainty/sized';
 import { type Estimate, type Low, type Strictness, bestOf, decide } from '../verdict/decide';
@@ -280,7 +277,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     const logged = readings.get(r.id);
     return logged !== undefined && isCocking(logged);
   });
-  const yes = passes.cutsSince > 0 ? null : acceptanceOf(accepted, reading.id, null, state);
+  const yes = passes.cutsSince > 0 ? null : acceptanceOf(accepted, reading.id, null, state, whereOf(cylinder, null));
   return {
     ...base,
     reading,

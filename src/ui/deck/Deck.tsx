@@ -6,8 +6,8 @@ import type { Joints } from '@/core/clocking/joints';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import type { State } from '@/core/stage/state';
 import { StateShape, stateColour } from '../shared/StateMark';
-import type { JudgedCylinder } from '@/core/judge/judgement';
-import { type StageId, stageOf } from '@/core/stages';
+import { type JudgedCylinder, asked } from '@/core/judge/judgement';
+import type { StageId } from '@/core/stages';
 
 const BORE = 0.43;
 /** Pixels a bore spacing needs on one bank for the words beside it to be read; a longer block scrolls. */
@@ -34,7 +34,7 @@ function RingArc({ radius, at, state }: { radius: number; at: number; state: Sta
 function useCaption(): (cylinder: JudgedCylinder, stage: StageId) => { state: State; word: string; figure: string } {
   const { text } = useWords();
   return (cylinder, stage) => {
-    const { state, word, figure } = stageOf(stage).caption(cylinder as never);
+    const { state, word, figure } = asked(stage).caption(cylinder);
     return { state, word, figure: text(figure) };
   };
 }
@@ -50,7 +50,7 @@ interface BoreProps {
 const Bore = memo(function Bore({ cylinder, current, stage, beside }: BoreProps) {
   const captionOf = useCaption();
   const { rings, deck, clocking } = cylinder;
-  const joints = stageOf(stage).joints(cylinder as never) ?? clocking.plan?.joints ?? UNPLANNED;
+  const joints = asked(stage).joints(cylinder) ?? clocking.plan?.joints ?? UNPLANNED;
   const { state, figure, word } = captionOf(cylinder, stage);
   return (
     <g transform={`translate(${deck.x} ${deck.y})`}>

@@ -1,11 +1,11 @@
 'use client';
 
 import { type KeyboardEvent, type RefObject } from 'react';
-import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
+import { type JudgedCylinder, type Judgement, asked } from '@/core/judge/judgement';
 import { type Heard, type Meaning } from '@/core/quantity/hear';
 import { bothText } from '@/core/quantity/print';
 import type { At } from '@/core/stage/tasks';
-import { STAGE_OF, SUBJECTS, type Subject, stageOf } from '@/core/stages';
+import { STAGE_OF, SUBJECTS, type Subject } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
 import { useHands, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
@@ -129,7 +129,7 @@ function Understood({
     </>
   );
   if (!judged || !preview) return <p>{figure}</p>;
-  const { says, state, strong, soft } = stageOf(STAGE_OF[subject]).outcome(preview as never, judged as never, subject);
+  const { says, state, strong, soft } = asked(STAGE_OF[subject]).outcome(preview, judged, subject);
   return (
     <p>
       {figure}
