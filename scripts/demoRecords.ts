@@ -114,6 +114,7 @@ class Day {
       gaugeTemperature: null,
       plate: place ? this.grid.plate : null,
       fit,
+      zeroed: null,
     });
     return this;
   }

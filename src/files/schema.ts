@@ -80,6 +80,11 @@ const doneSchema = z.discriminatedUnion('kind', [
       gaugeTemperature: warmth.default(null),
       plate: z.boolean().nullable().default(null),
       fit: ringFit.nullable().default(null),
+      zeroed: z.strictObject({ piston: cylinder, size: someSize }).nullable().default(null),
+    })
+    .refine((r) => r.zeroed === null || SUBJECTS[r.subject].spots, {
+      message: 'only a bore gauge is zeroed on a piston',
+      path: ['zeroed'],
     })
     .refine((r) => r.fit === null || SUBJECTS[r.subject].fitted, {
       message: 'only a ring is fitted',
@@ -148,7 +153,7 @@ export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSc
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
  * what it meant. A row of the store that was written in this shape is read as it stands.
  */
-export const ENTRY_SHAPE = 6;
+export const ENTRY_SHAPE = 7;
 
 /** Entries as one request may carry them. */
 const MOST_ENTRIES_A_REQUEST = 500;

@@ -7,6 +7,7 @@ import {
   type Acceptance,
   type Accepted,
   type LoggedReading,
+  type Zeroed,
   acceptanceOf,
   lastOf,
   livePasses,
@@ -72,6 +73,8 @@ export interface JudgedBore {
   read: number;
   total: number;
   repeatability: Repeatability;
+  /** The piston that its gauge was zeroed on for every reading that counts; null where it was not. */
+  zeroed: Zeroed | null;
   /** U of the size at its largest reading: what the next size is planned with. */
   largestUncertainty: Nm;
 }
@@ -150,6 +153,14 @@ function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
   return { spots, measured, repeatability: sigma, counting };
 }
 
+/** The piston that a gauge was zeroed on for all of some readings, at the same size each time. */
+function zeroedOn(readings: readonly LoggedReading[]): Zeroed | null {
+  const first = readings[0]?.zeroed ?? null;
+  return readings.every(({ zeroed }) => zeroed?.piston === first?.piston && zeroed?.size === first?.size)
+    ? first
+    : null;
+}
+
 /** A bore of which only a size was given, without its place: the last that counts. */
 const sizeAlone = ({ passes, round }: BoreAsk): LoggedReading | null =>
   livePasses(passes, round).findLast((p) => p.place === null) ?? null;
@@ -215,6 +226,7 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     read,
     total: inGrid.length,
     repeatability: scatter,
+    zeroed: zeroedOn(shape ? counting : [sizeAlone(ask)].flatMap((alone) => alone ?? [])),
     largestUncertainty:
       shape && found
         ? sizeUncertainty({

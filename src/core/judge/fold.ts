@@ -78,6 +78,7 @@ const loggedReading = (
   gaugeTemperature: entry.gaugeTemperature,
   plate: entry.plate,
   fit: entry.fit,
+  zeroed: entry.zeroed,
   voided,
   round,
   boreRound,
@@ -100,6 +101,7 @@ export const readingEntryOf = <S extends string>(logged: LoggedReading<S>): Read
   gaugeTemperature: logged.gaugeTemperature,
   plate: logged.plate,
   fit: logged.fit,
+  zeroed: logged.zeroed,
 });
 
 /** Whose number a reading is filed under. */

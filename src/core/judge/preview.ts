@@ -4,6 +4,7 @@ import type { Entry } from '../record/record';
 import type { ReadingEntry, RingFit } from '../record/reading';
 import type { At } from '../stage/tasks';
 import { type ChoiceKind, type Choices, type Subject, SUBJECTS } from '../stages';
+import { settingOf } from './context';
 import { type Judgement, numberAt } from './judgement';
 
 /** What is in hand while reading: the tool, the temperatures, whether the torque plate is on. */
@@ -42,6 +43,10 @@ export function readingOf(
     ...held,
     plate: spots ? judgement.choices.bores.plate : null,
     fit: fitted ? { ...ring, ring: owner, open: meaning.open ?? false } : null,
+    zeroed:
+      meaning.dial && judged?.piston.size && settingOf(judgement, hand.instrument) === 'piston'
+        ? { piston: judged.piston.id, size: judged.piston.size.value }
+        : null,
   };
 }
 

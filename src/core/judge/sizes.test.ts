@@ -14,6 +14,8 @@ import { EMPTY_HAND, readingOf } from './preview';
 import type { Judgement } from './judgement';
 import type { Entry } from '../record/record';
 import { type PairingChoices, STARTING_PAIRING } from '../pistons/choices';
+import { pairingOf } from '../pistons/pairing';
+import type { PairingAsk } from '../pistons/standing';
 import { atTwenty } from '../uncertainty/sized';
 import { nextTask } from '../stage/tasks';
 
@@ -428,6 +430,91 @@ describe('the gauge', () => {
     expect(hear('+4.2', contextFor(judged, cylinder(judged, 'R1'), 'bore', 'imperial'))).toMatchObject({
       kind: 'refused',
       why: expect.stringContaining('piston 2 is not measured yet') as string,
+    });
+  });
+
+  describe('zeroed on the piston', () => {
+    const at = { cylinder: 'L1', subject: 'bore', spot: null } as const;
+    const piston = reading('p', 'L1', 'piston', fromInches(4.0612));
+    /** A bore typed on the line while the gauge was set so. */
+    const typed = (text: string, to: number | 'piston', ...before: Entry[]): Entry[] => {
+      const entries = [piston, ...before, setting(to)];
+      const judged = judge(record(...entries));
+      const heard = hear(text, contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial'));
+      if (heard.kind !== 'understood') throw new Error('it is understood');
+      return [
+        ...entries,
+        { ...stamp('b'), kind: 'reading', ...readingOf(judged, at, heard.meaning, EMPTY_HAND, text) },
+      ];
+    };
+    const found = (...entries: Entry[]) => cylinder(judge(record(...entries)), 'L1').clearance;
+
+    it('the dial is the clearance, and how the piston was read drops out of its doubt', () => {
+      const dial = found(...typed('4.2', 'piston'));
+      const set = found(...typed('4.2', fromInches(4.0612)));
+      expect(dial.value).toBe(fromThou(4.2));
+      expect(set.value).toBe(fromThou(4.2));
+      const tenth = 0.0001;
+      // the gauge, its last digit and the hand; and the difference of two expansions in a shop about 20 °C
+      const heat = (4.0654 * (19.4e-6 - 10.8e-6) * 3) / Math.sqrt(3);
+      const own = Math.hypot(tenth / 2 / Math.sqrt(3), tenth / 2);
+      expect(toInches(dial.uncertainty) * 1000).toBeCloseTo(
+        1.96 * 1000 * Math.hypot(tenth / Math.sqrt(3), own, heat),
+        2,
+      );
+      expect(toInches(set.uncertainty) * 1000).toBeCloseTo(
+        1.96 * 1000 * Math.hypot(tenth / Math.sqrt(3), own, own, heat),
+        2,
+      );
+    });
+
+    it('not so with a size read whole, another setting, a piston read again since, or another piston in the bore', () => {
+      const best = found(...typed('4.2', 'piston')).uncertainty;
+      const again = reading('p2', 'L1', 'piston', fromInches(4.0613));
+      const across = pairing({
+        pairs: [
+          { cylinder: 'L1', piston: 'R1' },
+          { cylinder: 'R1', piston: 'L1' },
+        ],
+      });
+      const other = reading('p3', 'R1', 'piston', fromInches(4.0612));
+      for (const entries of [
+        typed('4.0654', 'piston'),
+        typed('4.2', fromInches(4.0612)),
+        [...typed('4.2', 'piston'), again],
+        [...typed('4.2', 'piston'), other, across],
+        [...typed('4.2', 'piston'), { ...reading('b2', 'L1', 'bore', fromInches(4.0654)) }],
+      ])
+        expect(found(...entries).uncertainty).toBeGreaterThan(best);
+    });
+
+    it('a bore zeroed on its piston at one spot only is not so', () => {
+      const spot = (id: string, depth: 'top' | 'bottom', zeroed: boolean): Entry => ({
+        ...boreReading(id, 'L1', depth, 0, fromInches(4.0654)),
+        zeroed: zeroed ? { piston: 'L1', size: fromInches(4.0612) } : null,
+      });
+      const both = found(piston, spot('t', 'top', true), spot('u', 'bottom', true)).uncertainty;
+      expect(found(piston, spot('t', 'top', true), spot('u', 'bottom', false)).uncertainty).toBeGreaterThan(both);
+      expect(found(piston, spot('t', 'top', false), spot('u', 'bottom', true)).uncertainty).toBeGreaterThan(both);
+    });
+
+    it('pairing holds the pair to the limit that its own doubt gives, and every other to theirs', () => {
+      const [bore] = judge(record(...typed('4.2', 'piston'))).pairing.ask.bores;
+      expect(bore?.zeroed?.piston).toBe('L1');
+      expect(bore?.zeroed?.least).toBeLessThan(bore?.least ?? 0);
+      const ask: PairingAsk = {
+        bores: ['1', '2'].map((c) => ({ cylinder: c, bore: 100_100_000, wanted: 100_000, least: 101_000 })),
+        pistons: ['1', '2'].map((p) => ({ piston: p, size: 100_000_000 })),
+        now: ['1', '2'].map((c) => ({ cylinder: c, piston: c })),
+        ...{ locked: [], marked: [], gain: 0, neverTight: true },
+      };
+      const known = (piston: string) => ask.bores.map((b) => ({ ...b, zeroed: { piston, least: 99_000 } }));
+      expect(pairingOf(ask).kind).toBe('impossible');
+      expect(pairingOf({ ...ask, bores: known('2') }).kind).toBe('impossible');
+      expect(
+        pairingOf({ ...ask, bores: ask.bores.map((b) => ({ ...b, zeroed: { piston: b.cylinder, least: 99_000 } })) })
+          .kind,
+      ).toBe('found');
     });
   });
 });

@@ -35,14 +35,22 @@ export interface DoubtedSize {
  * and of both tools' (JCGM 100:2008). Where neither temperature was noted, both parts are taken to be at one shop temperature:
  * then only the difference of their expansions counts, and a note never makes it less sure than that unless parts and
  * tools were apart. The micrometer that set the gauge is taken to be the one that measured the piston: how far it is off
- * is in both, and drops out.
+ * is in both, and drops out. Where the gauge was zeroed on this very piston, its dial is the clearance: how the piston
+ * was read drops out whole.
+ *
+ * @param zeroed whether it was
  */
-export function clearanceDoubt(bore: DoubtedSize, piston: DoubtedSize): Component {
+export function clearanceDoubt(bore: DoubtedSize, piston: DoubtedSize, zeroed = false): Component {
   const shared = sharedHeatDoubt(bore.value, bore.expansion - piston.expansion);
   const each = Math.hypot(bore.doubt.heat, piston.doubt.heat);
   const apart = bore.warmth === 'apart' || piston.warmth === 'apart';
   const noted = bore.warmth !== 'not noted' || piston.warmth !== 'not noted';
   const heat = apart ? each : noted ? Math.min(each, shared) : shared;
+  if (zeroed)
+    return sumOf([
+      { standard: bore.doubt.own, freedom: bore.doubt.freedom },
+      ...[bore.doubt.tool, heat].map((standard) => ({ standard, freedom: Infinity })),
+    ]);
   const oneMicrometer = bore.doubt.setting > 0 && piston.doubt.setting === 0;
   const tools = oneMicrometer
     ? [bore.doubt.tool]

@@ -39,6 +39,14 @@ export interface JudgedClearance {
   strip: { passes: readonly LoggedReading[]; check: StripCheck | null };
 }
 
+/**
+ * Whether a bore was read with a gauge that was zeroed on a piston, which measures as it did then: its dial is their clearance.
+ *
+ * @example isZeroedOn(cylinder.bore, cylinder.piston) // false
+ */
+export const isZeroedOn = ({ zeroed }: JudgedBore, { id, size }: JudgedPiston): boolean =>
+  zeroed !== null && zeroed.piston === id && zeroed.size === size?.value;
+
 export interface ClearanceAsk {
   /** The cylinder that it is of. */
   cylinder: string;
@@ -76,7 +84,8 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
   const strip = lastUnvoided(strips);
   const value = clearanceOf(bore.size.value, piston.size.value);
   const mean = bore.mean === null ? null : clearanceOf(bore.mean, piston.size.value);
-  const doubt = clearanceDoubt(bore.size, piston.size);
+  const zeroed = isZeroedOn(bore, piston);
+  const doubt = clearanceDoubt(bore.size, piston.size, zeroed);
   const uncertainty = Math.round(expandedOf(doubt));
   const verdict = clearanceVerdict(value, target, doubt, strictness);
   const acceptId = lastOf([...livePasses(bore.passes, bore.round), ...livePasses(piston.passes, piston.round)]);
@@ -93,6 +102,7 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
     working: [
       ...bore.size.working,
       say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)}`,
+      ...(zeroed ? [say`the gauge was zeroed on this piston: how it was read drops out`] : []),
       ...(mean === null ? [] : [say`mean over piston travel: ${clear(mean)}`]),
       ...(bore.shape && bore.read < bore.total ? [say`bore read at ${bore.read} of ${bore.total} spots so far`] : []),
     ],

@@ -29,12 +29,13 @@ function deviationsOf(ask: PairingAsk, held: ReadonlySet<string>): Costs {
   const locked = new Set(ask.locked);
   const stays = (cylinder: string): boolean => locked.has(cylinder) || held.has(pistonIn.get(cylinder) ?? '');
   const keptPistons = new Set(ask.now.filter((p) => stays(p.cylinder)).map((p) => p.piston));
-  return ask.bores.map(({ cylinder, bore, wanted, least }) =>
+  return ask.bores.map(({ cylinder, bore, wanted, least, zeroed }) =>
     ask.pistons.map(({ piston, size }) => {
       const own = pistonIn.get(cylinder) === piston;
       if ((stays(cylinder) || keptPistons.has(piston)) && !own) return null;
       const clearance = bore - size;
-      const tight = least !== null && clearance < least;
+      const limit = zeroed?.piston === piston ? zeroed.least : least;
+      const tight = limit !== null && clearance < limit;
       return ask.neverTight && tight && !(own && locked.has(cylinder)) ? null : Math.abs(clearance - wanted);
     }),
   );

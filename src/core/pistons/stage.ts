@@ -6,7 +6,7 @@ import type { Cylinder } from '../engine/engine';
 import { whereParts } from '../engine/whereParts';
 import { PISTON_EXPANSION } from '../heat/metals';
 import type { Expected } from '../quantity/hear';
-import type { Units } from '../quantity/length';
+import type { Nm, Units } from '../quantity/length';
 import { near, saidSize } from '../quantity/near';
 import { clear, say } from '../quantity/saying';
 import { beforeOf, passesOf, roundOf } from '../record/log';
@@ -21,7 +21,7 @@ import { type Strictness, leastRight } from '../verdict/decide';
 import { clearanceAdvice, clearanceDoubt } from './clearance';
 import type { All, Bored, Engine, JudgedPairing, PistonsMade, PistonsPart, Whole } from './found';
 import { type JudgedPiston, judgedPiston, withOutliers } from './judged';
-import { judgedClearance } from './judgedClearance';
+import { isZeroedOn, judgedClearance } from './judgedClearance';
 import { type PistonChoices, STARTING_PISTONS } from './piston';
 import { type Pair, type PairingAsk, standingOf } from './standing';
 
@@ -83,15 +83,23 @@ function pairingOf(
   deciding: Strictness,
 ): JudgedPairing {
   const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target } }) => {
-    if (!bore.size || !piston.size || !target.set) return [];
+    const [bored, made] = [bore.size, piston.size];
+    if (!bored || !made || !target.set) return [];
     const { aimFrom, aimTo } = target.inForce;
     const wanted = Math.round((aimFrom + (aimTo ?? aimFrom)) / 2);
     const bounds = { ...target.inForce, grace: deciding.clearanceGrace };
-    const least = Math.ceil(leastRight(bounds, clearanceDoubt(bore.size, piston.size), deciding.sure));
+    const leastOf = (zeroed: boolean): Nm =>
+      Math.ceil(leastRight(bounds, clearanceDoubt(bored, made, zeroed), deciding.sure));
     return [
       {
-        bore: { cylinder: id, bore: bore.size.value, wanted, least },
-        piston: { piston: piston.id, size: piston.size.value },
+        bore: {
+          cylinder: id,
+          bore: bored.value,
+          wanted,
+          least: leastOf(false),
+          ...(isZeroedOn(bore, piston) && { zeroed: { piston: piston.id, least: leastOf(true) } }),
+        },
+        piston: { piston: piston.id, size: made.value },
       },
     ];
   });

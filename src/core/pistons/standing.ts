@@ -8,6 +8,8 @@ export interface PairingBore {
   wanted: Nm;
   /** The clearance it may not be under; null where nothing says so. */
   least: Nm | null;
+  /** The piston that its gauge was zeroed on, and what their clearance may not be under: better known, it may be less. */
+  zeroed?: { piston: string; least: Nm };
 }
 
 export interface PairingPiston {

@@ -52,6 +52,8 @@ export interface Meaning {
   upTo: Nm | null;
   /** The leaf passes, and no larger one was tried. */
   open?: true;
+  /** It was counted on a dial, from what the gauge was zeroed at. */
+  dial?: true;
   /** How the typed text was taken, e.g. `22 thou`, `as typed`, `digits 7 and 3 swapped`. */
   taken: string;
 }
@@ -196,6 +198,7 @@ function isUsual(value: Nm, context: HearingContext): boolean {
 
 interface Take {
   value: Nm;
+  dial?: true;
   taken: string;
 }
 
@@ -421,8 +424,9 @@ function noDial({ field, units, setting, settingAsk }: HearingContext): Heard | 
 /** The bore that a departure of the dial stands for, if it can be right. */
 function heardDial(steps: Take, direction: 1 | -1, context: HearingContext): Heard {
   const setting = context.setting ?? 0;
-  const meant = {
+  const meant: Take = {
     value: setting + direction * steps.value,
+    dial: true,
     taken: `gauge set ${lengthText(setting, context.units, 'size')}, dial ${direction < 0 ? '\u2212' : '+'}${steps.taken}`,
   };
   if (isUsual(meant.value, context)) return { kind: 'understood', meaning: asMeaning(meant) };

@@ -52,6 +52,14 @@ export interface ReadingEntry<S extends string = string> extends Stamp {
   plate: boolean | null;
   /** Of a ring; null for anything else, and for a ring of which nothing was said: it is then the cylinder's own. */
   fit: RingFit | null;
+  /** Of a bore, the piston that its gauge was zeroed on; null for any other setting, and for a size read as such. */
+  zeroed: Zeroed | null;
+}
+
+/** A piston that a bore gauge was zeroed on, and its size then. */
+export interface Zeroed {
+  piston: string;
+  size: Nm;
 }
 
 /** A cut with a ring filer. */
