@@ -504,7 +504,7 @@ describe('the gauge', () => {
       expect(bore?.zeroed?.least).toBeLessThan(bore?.least ?? 0);
       const ask: PairingAsk = {
         bores: ['1', '2'].map((c) => ({ cylinder: c, bore: 100_100_000, wanted: 100_000, least: 101_000 })),
-        pistons: ['1', '2'].map((p) => ({ piston: p, size: 100_000_000 })),
+        pistons: ['1', '2'].map((p) => ({ piston: p, size: 100_000_000, own: { standard: 0, freedom: Infinity } })),
         now: ['1', '2'].map((c) => ({ cylinder: c, piston: c })),
         ...{ locked: [], marked: [], gain: 0, neverTight: true },
       };

@@ -107,7 +107,7 @@ describe('exact assignment', () => {
 
 const ask = (bores: number[], pistons: number[], change: Partial<PairingAsk> = {}): PairingAsk => ({
   bores: bores.map((bore, i) => ({ cylinder: `c${i}`, bore, wanted: fromThou(4), least: fromThou(3) })),
-  pistons: pistons.map((size, i) => ({ piston: `p${i}`, size })),
+  pistons: pistons.map((size, i) => ({ piston: `p${i}`, size, own: { standard: 0, freedom: Infinity } })),
   now: bores.map((_, i) => ({ cylinder: `c${i}`, piston: `p${i}` })),
   locked: [],
   marked: [],
@@ -202,6 +202,29 @@ describe('pairing', () => {
       }),
       { numRuns: 300 },
     );
+  });
+
+  it('moves nothing that the readings cannot tell apart, unless a tight pair comes apart by it', () => {
+    const known = (thou: number, change: Partial<PairingAsk> = {}): PairingAsk => {
+      const asked = ask(inches(4.0001, 4), inches(3.996, 3.9961), change);
+      const own = { standard: fromThou(thou), freedom: Infinity };
+      return { ...asked, pistons: asked.pistons.map((p) => ({ ...p, own })) };
+    };
+    // 0.1 thou nearer at the worst, 0.141 together; two pistons of 0.03 each: 2 × 0.042 = 0.085, of 0.06 each: 0.17
+    expect(pairingOf(known(0.03))).toMatchObject({ rounds: [['c0', 'c1']], untold: false });
+    expect(pairingOf(known(0.06))).toMatchObject({ rounds: [], untold: true, after: { worst: fromThou(0.1) } });
+    const tight = known(0.06, { neverTight: false });
+    tight.bores.forEach((b) => (b.least = fromThou(3.95)));
+    expect(pairingOf(tight)).toMatchObject({ rounds: [['c0', 'c1']], untold: false });
+  });
+
+  it('leaves out the round that cannot be told, and keeps the one that can', () => {
+    const asked = ask(inches(4.0001, 4, 4.001, 4), inches(3.996, 3.9961, 3.996, 3.997));
+    const own = { standard: fromThou(0.06), freedom: Infinity };
+    expect(pairingOf({ ...asked, pistons: asked.pistons.map((p) => ({ ...p, own })) })).toMatchObject({
+      rounds: [['c2', 'c3']],
+      untold: true,
+    });
   });
 
   it('keeps marked pistons until moving them pays, and says what it gives up', () => {

@@ -7,8 +7,9 @@
  * is arithmetic.
  */
 import type { Nm } from '../quantity/length';
+import { expandedOf, sumOf } from '../uncertainty/spread';
 import { type Costs, leastSum, leastWorst } from './assignment';
-import { type Pair, type PairingAsk, type Standing, standingOf } from './standing';
+import { type Pair, type Paired, type PairingAsk, type PairingBore, type Standing, standingOf } from './standing';
 
 export type PairingResult =
   | {
@@ -20,8 +21,14 @@ export type PairingResult =
       /** What moving the marked pistons would bring, where they stay; null where it brings nothing, or none stays. */
       forgone: Nm | null;
       movedMarked: string[];
+      /** Whether others would move, but for less than the readings can tell. */
+      untold: boolean;
     }
   | { kind: 'impossible'; why: string };
+
+/** What a clearance of a piston in a bore may not be under; null where nothing says so. */
+const limitOf = ({ least, zeroed }: PairingBore, piston: string): Nm | null =>
+  zeroed?.piston === piston ? zeroed.least : least;
 
 /** The allowed pairs' deviations, made positive; null forbids. `held` are pistons that stay where they are; only a locked pair may be tight then. */
 function deviationsOf(ask: PairingAsk, held: ReadonlySet<string>): Costs {
@@ -29,12 +36,13 @@ function deviationsOf(ask: PairingAsk, held: ReadonlySet<string>): Costs {
   const locked = new Set(ask.locked);
   const stays = (cylinder: string): boolean => locked.has(cylinder) || held.has(pistonIn.get(cylinder) ?? '');
   const keptPistons = new Set(ask.now.filter((p) => stays(p.cylinder)).map((p) => p.piston));
-  return ask.bores.map(({ cylinder, bore, wanted, least, zeroed }) =>
+  return ask.bores.map((at) =>
     ask.pistons.map(({ piston, size }) => {
+      const { cylinder, bore, wanted } = at;
       const own = pistonIn.get(cylinder) === piston;
       if ((stays(cylinder) || keptPistons.has(piston)) && !own) return null;
       const clearance = bore - size;
-      const limit = zeroed?.piston === piston ? zeroed.least : least;
+      const limit = limitOf(at, piston);
       const tight = limit !== null && clearance < limit;
       return ask.neverTight && tight && !(own && locked.has(cylinder)) ? null : Math.abs(clearance - wanted);
     }),
@@ -81,6 +89,39 @@ export function roundsOf(before: readonly Pair[], after: Pair[]): string[][] {
   });
 }
 
+/**
+ * The pairing without those rounds whose gain the readings cannot tell: by which neither the worst of their cylinders nor
+ * all of them together come nearer by more than the pistons' sizes may be off against each other, and no tight pair comes
+ * apart.
+ */
+function worthMoving(ask: PairingAsk, best: Pair[]): Pair[] {
+  const bores = new Map(ask.bores.map((b) => [b.cylinder, b]));
+  const pistons = new Map(ask.pistons.map((p) => [p.piston, p]));
+  const pistonIn = new Map(ask.now.map((p) => [p.cylinder, p.piston]));
+  const isTight = ({ cylinder, piston, clearance }: Paired): boolean => {
+    const bore = bores.get(cylinder);
+    return bore !== undefined && clearance < (limitOf(bore, piston) ?? -Infinity);
+  };
+  let kept = best;
+  for (const round of roundsOf(ask.now, best)) {
+    const inRound = new Set(round);
+    const without = kept.map((p) =>
+      inRound.has(p.cylinder) ? { ...p, piston: pistonIn.get(p.cylinder) ?? p.piston } : p,
+    );
+    const among = (pairs: Pair[]): Standing =>
+      standingOf(
+        ask,
+        pairs.filter((p) => inRound.has(p.cylinder)),
+      );
+    const [was, is] = [among(without), among(kept)];
+    const told = expandedOf(sumOf(is.pairs.flatMap((p) => pistons.get(p.piston)?.own ?? [])));
+    const all = ({ rms }: Standing): number => rms * Math.sqrt(round.length);
+    const frees = was.pairs.filter(isTight).length > is.pairs.filter(isTight).length;
+    if (!frees && was.worst - is.worst <= told && all(was) - all(is) <= told) kept = without;
+  }
+  return kept;
+}
+
 function faultOf(ask: PairingAsk): string | null {
   if (ask.bores.length === 0) return 'No cylinder has both its bore and its piston measured yet.';
   if (ask.bores.length !== ask.pistons.length)
@@ -114,7 +155,8 @@ export function pairingOf(ask: PairingAsk): PairingResult {
   const freeWorst = standingOf(ask, free).worst;
   const keptWorst = kept && standingOf(ask, kept).worst;
   const pays = keptWorst === null || keptWorst - freeWorst >= ask.gain;
-  const chosen = kept && !(pays && keptWorst !== null && keptWorst > freeWorst) ? kept : free;
+  const optimum = kept && !(pays && keptWorst !== null && keptWorst > freeWorst) ? kept : free;
+  const chosen = worthMoving(ask, optimum);
   const nowAt = new Map(ask.now.map((p) => [p.piston, p.cylinder]));
   const gain = keptWorst === null ? 0 : keptWorst - freeWorst;
   return {
@@ -122,7 +164,8 @@ export function pairingOf(ask: PairingAsk): PairingResult {
     before: standingOf(ask, ask.now),
     after: standingOf(ask, chosen),
     rounds: roundsOf(ask.now, chosen),
-    forgone: chosen === kept && gain > 0 ? gain : null,
+    forgone: optimum === kept && gain > 0 ? gain : null,
+    untold: chosen.some((p, i) => p.piston !== optimum[i]?.piston),
     movedMarked: chosen
       .filter((p) => ask.marked.includes(p.piston) && nowAt.get(p.piston) !== p.cylinder)
       .map((p) => p.piston),

@@ -99,7 +99,7 @@ function pairingOf(
           least: leastOf(false),
           ...(isZeroedOn(bore, piston) && { zeroed: { piston: piston.id, least: leastOf(true) } }),
         },
-        piston: { piston: piston.id, size: made.value },
+        piston: { piston: piston.id, size: made.value, own: { standard: made.doubt.own, freedom: made.doubt.freedom } },
       },
     ];
   });

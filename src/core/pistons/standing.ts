@@ -1,5 +1,6 @@
 /** Which piston is in which cylinder, and how that stands against the clearances that are wanted. */
 import type { Nm } from '../quantity/length';
+import type { Component } from '../uncertainty/spread';
 
 export interface PairingBore {
   cylinder: string;
@@ -15,6 +16,8 @@ export interface PairingBore {
 export interface PairingPiston {
   piston: string;
   size: Nm;
+  /** What its size may be off by of its own, nm: what is left of it in the difference of two pistons. */
+  own: Component;
 }
 
 /** Which piston is in which cylinder. */
@@ -60,7 +63,7 @@ export interface Standing {
 /**
  * How a pairing stands against what is wanted. Pairs whose bore or piston is not among those asked are left out.
  *
- * @example standingOf({ bores: [{ cylinder: '1', bore: 100_100_000, wanted: 100_000, least: 80_000 }], pistons: [{ piston: '1', size: 100_000_000 }], now: [], locked: [], marked: [], gain: 0, neverTight: false }, [{ cylinder: '1', piston: '1' }]).worst // 0
+ * @example standingOf({ bores: [{ cylinder: '1', bore: 100_100_000, wanted: 100_000, least: 80_000 }], pistons: [{ piston: '1', size: 100_000_000, own: { standard: 0, freedom: Infinity } }], now: [], locked: [], marked: [], gain: 0, neverTight: false }, [{ cylinder: '1', piston: '1' }]).worst // 0
  */
 export function standingOf(ask: PairingAsk, pairs: Pair[]): Standing {
   const bores = new Map(ask.bores.map((b) => [b.cylinder, b]));

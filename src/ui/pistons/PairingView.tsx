@@ -1,15 +1,18 @@
 'use client';
 
 import { Lock, LockOpen } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 import type { Standing } from '@/core/pistons/standing';
 import type { PairingResult } from '@/core/pistons/pairing';
 import { everyPair } from '@/core/pistons/stage';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
+import { asChoice } from '@/core/judge/preview';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
+import { StateMark } from '../shared/StateMark';
 import { bareOf } from '../shared/shopUnits';
 import { useWorked } from '../shared/useWorked';
 import type { PairingChoices } from '@/core/pistons/choices';
@@ -79,7 +82,7 @@ export function PairingView() {
 function Advice({ result }: { result: Found }) {
   const judgement = useJudgement();
   const { length } = useWords();
-  const { before, after, rounds, forgone } = result;
+  const { before, after, rounds, forgone, untold } = result;
   const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
   const pistonIn = (cylinder: string): string =>
     judgement.cylinders.find((c) => c.id === cylinder)?.piston.label ?? '?';
@@ -88,7 +91,7 @@ function Advice({ result }: { result: Found }) {
       {rounds.length === 0 ? (
         <p className="text-xl">
           <b>Leave them as they are.</b> No {forgone === null ? 'pairing' : 'move that pays'} brings the worst cylinder
-          nearer: {length(before.worst, 'clearance')} from its aim.
+          nearer{untold && ' by more than the readings can tell'}: {length(before.worst, 'clearance')} from its aim.
         </p>
       ) : (
         <>
@@ -132,13 +135,19 @@ function Advice({ result }: { result: Found }) {
 function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: Partial<PairingChoices>) => void }) {
   const judgement = useJudgement();
   const { units } = useWords();
+  const { preview } = useLogging();
   const { pairing, cylinders, pistons } = judgement;
-  const { locked, marked } = judgement.choices.pairing;
+  const { pairing: choices } = judgement.choices;
+  const { locked, marked } = choices;
   const pistonLabel = (id: string | undefined): string => pistons.find((p) => p.id === id)?.label ?? '–';
   const toggled = (list: string[], id: string): string[] =>
     list.includes(id) ? list.filter((i) => i !== id) : [...list, id];
   const before = result.kind === 'found' ? result.before : pairing.standing;
   const after = result.kind === 'found' ? result.after : null;
+  const then = useMemo(
+    () => after && preview([asChoice('pairing', { ...choices, pairs: everyPair(cylinders, after.pairs) })]).cylinders,
+    [after, choices, cylinders, preview],
+  );
   const at = (standing: Standing | null, id: string) => standing?.pairs.find((p) => p.cylinder === id);
   const fine = (nm: number | undefined): string =>
     nm === undefined ? '–' : printLength(nm, units, 'clearance').number;
@@ -180,14 +189,20 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
                   {c.label}
                 </th>
                 <td className="figures">{c.piston.label}</td>
-                <td className="num">{fine(was?.clearance)}</td>
+                <td className="num">
+                  {fine(was?.clearance)}
+                  <Verdict of={was && c} />
+                </td>
                 <td className="num text-soft">{signed(was?.deviation)}</td>
                 <td className={`figures ${moves ? 'font-bold text-blue' : ''}`}>
                   {will ? pistonLabel(will.piston) : '–'}
                   {moves && <span className="sr-only"> moves</span>}
                   {moves && <span aria-hidden> ◂</span>}
                 </td>
-                <td className="num">{fine(will?.clearance)}</td>
+                <td className="num">
+                  {fine(will?.clearance)}
+                  <Verdict of={will && then?.find((t) => t.id === c.id)} />
+                </td>
                 <td className="num text-soft">{signed(will?.deviation)}</td>
                 <td className="py-0!">
                   <button
@@ -220,6 +235,14 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
   );
 }
 
+/** What is judged of a clearance, under its figure. */
+const Verdict = ({ of }: { of: JudgedCylinder | undefined }) =>
+  of ? (
+    <span className="block text-xs">
+      <StateMark state={of.clearance.state} />
+    </span>
+  ) : null;
+
 /** What pairing may not do. */
 function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) {
   const judgement = useJudgement();
@@ -230,7 +253,8 @@ function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) 
       <h2 className="text-lg">What it goes by</h2>
       <p className="max-w-prose text-soft">
         First the worst deviation from each cylinder’s own aim, the middle of its window, is made as small as it can be;
-        then the sum of their squares; then as few pistons as possible move. It is exact: no other pairing is better.
+        then the sum of their squares; then as few pistons as possible move, and none for less than the readings can
+        tell. It is exact: no other pairing is better.
       </p>
       <div className="mt-2 grid gap-4 sm:grid-cols-2">
         <label className="flex min-h-11 items-center gap-2">
