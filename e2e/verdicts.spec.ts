@@ -177,7 +177,11 @@ test('deck, bench, list, swap, sheet, table and file show one verdict and one fi
       fit: { ring: 'L1', depth: 'top', squaring: null, deburred: false, squared: false, open: false },
     },
     gap('b', 'R1', 'top', 18),
-    gap('c', 'L2', 'top', 24),
+    // a leaf beyond which none was tried has no upper end
+    {
+      ...gap('c', 'L2', 'top', 23),
+      fit: { ring: 'L2', depth: null, squaring: null, deburred: false, squared: false, open: true },
+    },
   ] as Entry[];
   const id = await open(page, server, 'rings', ...entries);
   const file = (await (await fetch(`${server.url}/api/builds/${id}`)).json()) as {
@@ -207,8 +211,29 @@ test('deck, bench, list, swap, sheet, table and file show one verdict and one fi
       .getByRole('row', { name: new RegExp(`^${label} `) });
     await expect(row).toContainText(state);
     await expect(row).toContainText(Number(thou).toFixed(1));
+
     const result = csv.split(/\r?\n/).find((l) => l.startsWith(`${label},${cylinder},top,`) && l.includes(',result,'));
     expect(result).toContain(state);
     expect(result).toContain(((counts?.value ?? 0) / 1e6).toFixed(6));
   }
+});
+
+test('a leaf beyond which none was tried has no upper end where rings are placed either', async ({ page, server }) => {
+  const entries = [
+    ...bore('L1', 4.066, 4.066, 4.066),
+    ...bore('R1', 4.065, 4.065, 4.065),
+    ...bore('L2', 4.065, 4.065, 4.065),
+    gap('a', 'L1', 'top', 23),
+    gap('b', 'R1', 'top', 18),
+    {
+      ...gap('c', 'L2', 'top', 23),
+      fit: { ring: 'L2', depth: null, squaring: null, deburred: false, squared: false, open: true },
+    },
+  ] as Entry[];
+  await open(page, server, 'rings', ...entries);
+  await page.getByRole('tab', { name: 'Swap' }).click();
+  await page.getByRole('radio', { name: 'top rings' }).click();
+  const placing = page.getByRole('status', { name: 'Placing' });
+  await expect(placing.getByRole('listitem')).toHaveText([/^Ring 2 to cylinder 1/, /^Ring 1 to cylinder 2/]);
+  await expect(placing).toContainText('To file: 3 thou now');
 });
