@@ -132,6 +132,9 @@ export function Scale({ target, passes, state, units, under, over, steps = false
                 fontSize={last ? 22 : 14}
                 fontWeight={700}
                 fill={last ? colour : 'var(--soft)'}
+                stroke="var(--sheet)"
+                strokeWidth={6}
+                paintOrder="stroke"
                 className="figures"
               >
                 {number(pass.value)}

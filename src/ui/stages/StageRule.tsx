@@ -16,8 +16,12 @@ export function StageRule({ stage }: { stage: StageId }) {
     if (rule.current && here) rule.current.scrollLeft = here.offsetLeft - rule.current.clientWidth / 3;
   }, [stage]);
   return (
-    <nav ref={rule} aria-label="Stages" className="no-print relative overflow-x-auto border-b border-line px-5">
-      <ol className="flex min-w-[860px]">
+    <nav
+      ref={rule}
+      aria-label="Stages"
+      className="no-print relative overflow-x-auto border-b border-line px-5 max-lg:px-3"
+    >
+      <ol className="flex min-w-[860px] max-lg:min-w-[720px]">
         {judgement.stages.map(({ stage: name, done, total }) => {
           const share = total === 0 ? 0 : done / total;
           const here = name === stage;
@@ -26,11 +30,11 @@ export function StageRule({ stage }: { stage: StageId }) {
               <Link
                 href={`/builds/${judgement.id}/${name}`}
                 aria-current={here ? 'page' : undefined}
-                className={`relative block h-[58px] pt-2 pl-2 -outline-offset-4 ${here ? 'font-extrabold text-blue' : 'font-medium'}`}
+                className={`relative block h-[58px] pt-2 pl-2 max-lg:h-[70px] max-lg:pt-1.5 -outline-offset-4 ${here ? 'font-extrabold text-blue' : 'font-medium'}`}
               >
                 <span className="text-[1.0625rem]">{STAGES[name].words}</span>
                 {total > 0 && (
-                  <span className="figures ml-1.5 text-sm font-normal text-soft">
+                  <span className="figures ml-1.5 text-sm font-normal text-soft max-lg:ml-0 max-lg:block max-lg:leading-none">
                     {done}/{total}
                   </span>
                 )}
