@@ -1,5 +1,7 @@
 /** Targets in the browser: order of trust, power adder, slips, windows, allowances, heat. */
 import type { Locator, Page } from '@playwright/test';
+import { NO_SERVICE } from '../src/core/load/service';
+import { boosted } from '../src/fixtures/adders';
 import { fromInches } from '../src/core/quantity/length';
 import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
@@ -43,7 +45,7 @@ test('the order of trust, rung by rung: own, chart, manual, sheet; and own put o
 }) => {
   await open(page, server, {
     construction: 'cast',
-    service: { use: 'street', fuel: 'petrol', now: { kind: 'turbo', boost: 140_000 }, later: null },
+    service: { ...NO_SERVICE, use: 'street', now: boosted(140_000) },
   });
   await expect(top(page)).toContainText('The chart offers no top ring gap');
   await enter(page, { paper: 'own figure', fields: { 'At least': '25', Reason: 'ran it last year' } });
@@ -183,7 +185,7 @@ test('the duty follows from the power adder: near a line both rows are shown, wh
 }) => {
   await open(page, server, {
     plannedBore: fromInches(4),
-    service: { use: 'street', fuel: 'petrol', now: { kind: 'none' }, later: null },
+    service: { ...NO_SERVICE, use: 'street' },
   });
   await expect(top(page)).toContainText('18–21');
   await page.getByRole('link', { name: /^Job/ }).click();
@@ -258,7 +260,7 @@ test('heat: the worked row, the margin, the chance from the worker, and what is 
   await open(page, server, {
     plannedBore: fromInches(4),
     construction: 'cast',
-    service: { use: 'plain', fuel: 'petrol', now: { kind: 'none' }, later: null },
+    service: { ...NO_SERVICE, use: 'plain' },
   });
   await page.getByRole('tab', { name: 'Heat' }).click();
   const row = page.getByRole('table', { name: 'Gaps hot' }).getByRole('row', { name: /^minimum/ });

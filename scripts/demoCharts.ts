@@ -20,7 +20,7 @@ const first: Chart = {
       ...STARTING_CHART,
       rows: [
         ...STARTING_CHART.rows,
-        { id: 'hill', words: 'hillclimb, alcohol', ringTemperature: 245, wallTemperature: 125 },
+        { id: 'hill', words: 'hillclimb, alcohol', ringTemperature: 245, wallTemperature: 125, load: null },
       ],
     },
     'boostHigh',

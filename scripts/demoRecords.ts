@@ -11,7 +11,7 @@ import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/clocking/ch
 import type { Joints } from '../src/core/clocking/joints';
 import { cylindersOf } from '../src/core/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
-import { NO_SERVICE, type Service } from '../src/core/targets/duty';
+import { type Adders, NO_ADDERS, NO_SERVICE, type Service } from '../src/core/load/service';
 import { fromPressure } from '../src/core/quantity/pressure';
 import { isRing } from '../src/core/rings/ring';
 import { type RingSet, STARTING_RING_SET } from '../src/core/rings/set';
@@ -197,6 +197,8 @@ function tool(id: string, calibrated: string): Instrument {
   return { ...found, version: 2, calibrated: calibrated || null };
 }
 
+/** 14 psi by a turbo, cooled. */
+const BOOST_14: Adders['boost'] = { by: 'turbo', pressure: fromPressure(14, 'psi'), absolute: false, cooled: true };
 const forUse = (use: Service['use']): Service => ({ ...NO_SERVICE, use });
 
 /** A turbocharged in-line five, metric, half filed: every gap state is in it. */
@@ -215,7 +217,10 @@ function tarn(): BuildRecord {
     },
     units: 'imperial',
     plannedBore: fromMm(82.5),
-    service: { ...forUse('race'), now: { kind: 'turbo', boost: fromPressure(1.4, 'bar') } },
+    service: {
+      ...forUse('race'),
+      now: { ...NO_ADDERS, boost: { by: 'turbo', pressure: fromPressure(1.4, 'bar'), absolute: false, cooled: true } },
+    },
     duty: null,
     construction: 'forged2618',
     surface: 'iron',
@@ -485,10 +490,9 @@ function linn(): BuildRecord {
     units: 'imperial',
     plannedBore: fromInches(3.31),
     service: {
-      use: 'street',
-      fuel: 'petrol',
-      now: { kind: 'turbo', boost: fromPressure(14, 'psi') },
-      later: { kind: 'nitrous', shots: [90], cylinders: null },
+      ...forUse('street'),
+      now: { ...NO_ADDERS, boost: BOOST_14 },
+      later: { ...NO_ADDERS, boost: BOOST_14, nitrous: { shots: [90], share: null, cylinders: null } },
     },
     duty: null,
     construction: 'forged4032',

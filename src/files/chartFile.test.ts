@@ -40,7 +40,7 @@ describe('a chart as JSON', () => {
     [
       'a later version',
       JSON.stringify({ ...writeChartFile(own), version: 7 }),
-      /version 7; this program reads version 1/,
+      /version 7; this program reads versions 1 and 2/,
     ],
     [
       'a factor that is a gap',
@@ -94,8 +94,8 @@ describe('a chart as CSV', () => {
     [
       'a row that says two things',
       csv.replace(
-        'street,"performance street, naturally aspirated",205',
-        'street,"performance street, naturally aspirated",999',
+        'street,"performance street, naturally aspirated",,205',
+        'street,"performance street, naturally aspirated",,999',
       ),
       /line \d+: row “street” is not as on line \d+/,
     ],

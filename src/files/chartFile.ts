@@ -18,7 +18,9 @@ import { faultsOf } from './schema';
 import { chartSchema } from './shapes/targets';
 
 const CHART_FORMAT = 'spatium-chart';
-const CHART_VERSION = 1;
+const CHART_VERSION = 2;
+/** Charts of version 1 are of steps. */
+const READ_VERSIONS: readonly unknown[] = [1, CHART_VERSION];
 /** Largest chart file that is read. */
 export const MOST_CHART_BYTES = 1024 * 1024;
 /** A list of faults is cut here; the rest is counted. */
@@ -33,7 +35,7 @@ export interface ChartFile {
 export const writeChartFile = (chart: Chart): ChartFile => ({ format: CHART_FORMAT, version: CHART_VERSION, chart });
 
 const CSV_COLUMNS = [
-  'row', 'row_words', 'ring_c', 'wall_c', 'column', 'column_words', 'alloy', 'high_ring', 'figure', 'factor', 'source', 'confirmed_sheet', 'confirmed_by', 'confirmed_at_utc',
+  'row', 'row_words', 'load', 'ring_c', 'wall_c', 'column', 'column_words', 'alloy', 'high_ring', 'figure', 'factor', 'source', 'confirmed_sheet', 'confirmed_by', 'confirmed_at_utc',
 ] as const; // prettier-ignore
 type CsvRow = Record<(typeof CSV_COLUMNS)[number], string>;
 
@@ -44,6 +46,7 @@ export function writeChartCsv(chart: Chart): string {
     return {
       row: row.id,
       row_words: row.words,
+      load: row.load === null ? '' : String(row.load),
       ring_c: String(row.ringTemperature),
       wall_c: String(row.wallTemperature),
       column: column.id,
@@ -92,9 +95,9 @@ function readJson(text: string): ChartRead {
   const head = z.looseObject({ format: z.unknown(), version: z.unknown(), chart: z.unknown() }).safeParse(json);
   if (!head.success || head.data.format !== CHART_FORMAT)
     return refused(`This is not a Spatium chart: "format" is not "${CHART_FORMAT}".`);
-  if (head.data.version !== CHART_VERSION)
+  if (!READ_VERSIONS.includes(head.data.version))
     return refused(
-      `The chart file is of version ${JSON.stringify(head.data.version)}; this program reads version ${CHART_VERSION}.`,
+      `The chart file is of version ${JSON.stringify(head.data.version)}; this program reads versions 1 and ${CHART_VERSION}.`,
     );
   return checked(head.data.chart);
 }
@@ -129,13 +132,20 @@ function readCsv(text: string, name: string): ChartRead {
     skipEmptyLines: 'greedy',
     transform: bare,
   });
-  const missing = CSV_COLUMNS.filter((c) => !(meta.fields ?? []).includes(c));
+  // charts from before there were curves have no loads
+  const missing = CSV_COLUMNS.filter((c) => c !== 'load' && !(meta.fields ?? []).includes(c));
   if (missing.length > 0) return refused(`This is not a chart as CSV: the columns ${missing.join(', ')} are missing.`);
   const [broken] = errors;
   if (broken) return refused(`line ${(broken.row ?? 0) + 2}: ${broken.message}`);
   const rows = parted<ChartRow>(
     data,
-    (l) => ({ id: l.row, words: l.row_words, ringTemperature: number(l.ring_c), wallTemperature: number(l.wall_c) }),
+    (l) => ({
+      id: l.row,
+      words: l.row_words,
+      ringTemperature: number(l.ring_c),
+      wallTemperature: number(l.wall_c),
+      load: (l.load as string | undefined)?.trim() ? number(l.load) : null,
+    }),
     'row',
   );
   const columns = parted<ChartColumn>(
@@ -160,6 +170,7 @@ function readCsv(text: string, name: string): ChartRead {
   return checked({
     id: 'read',
     version: 1,
+    kind: rows.parts.some((row) => row.load !== null) ? 'curve' : 'steps',
     name,
     saved: null,
     copiedFrom: null,

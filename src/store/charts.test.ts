@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { STARTING_CHART } from '@/core/targets/chart';
+import { STARTING_CHART, STARTING_CURVE } from '@/core/targets/chart';
 import { withFactor } from '@/core/targets/chartEdit';
 import {
   addChart,
@@ -29,9 +29,12 @@ const standardChart = async (db: Awaited<ReturnType<typeof fresh>>) => {
 const edited = withFactor(STARTING_CHART, { row: 'street', column: 'cast', figure: 'top' }, 0.0042, 'own trial');
 
 describe('the shop’s charts', () => {
-  it('begin with the starting chart, which new builds begin with', async () => {
+  it('begin with the starting curve, which new builds begin with, and the starting chart that older ones stand on', async () => {
     const db = await fresh();
-    expect(await keptCharts(db)).toEqual([{ chart: STARTING_CHART, standard: true }]);
+    expect(await keptCharts(db)).toEqual([
+      { chart: STARTING_CURVE, standard: true },
+      { chart: STARTING_CHART, standard: false },
+    ]);
     expect(await loadChart(db, 'starting', 1)).toEqual(STARTING_CHART);
     expect(await loadChart(db, 'starting', 2)).toBeNull();
     expect(await loadChart(db, 'nothing')).toBeNull();
@@ -70,7 +73,12 @@ describe('the shop’s charts', () => {
       ['Own', 1, 'Starting chart'],
       ['Own 2', 1, 'Starting chart'],
     ]);
-    expect((await keptCharts(db)).map((k) => k.chart.name)).toEqual(['Starting chart', 'Own', 'Own 2']);
+    expect((await keptCharts(db)).map((k) => k.chart.name)).toEqual([
+      'Starting curve',
+      'Starting chart',
+      'Own',
+      'Own 2',
+    ]);
     await expect(addChart(db, 'a', STARTING_CHART, '', null)).rejects.toThrow('there already');
   });
 
@@ -80,13 +88,13 @@ describe('the shop’s charts', () => {
     await setStandard(db, 'own');
     expect((await standardChart(db))?.id).toBe('own');
     await setChartRemoved(db, 'own', true);
-    expect((await keptCharts(db)).map((k) => k.chart.id)).toEqual(['starting']);
-    expect((await standardChart(db))?.id).toBe('starting');
+    expect((await keptCharts(db)).map((k) => k.chart.id)).toEqual(['starting-curve', 'starting']);
+    expect((await standardChart(db))?.id).toBe('starting-curve');
     expect(await loadChart(db, 'own', 1)).not.toBeNull();
     await setChartRemoved(db, 'own', false);
     expect((await standardChart(db))?.id).toBe('own');
     await setChartRemoved(db, 'starting', true);
-    expect(await keptCharts(db)).toHaveLength(2);
+    expect(await keptCharts(db)).toHaveLength(3);
   });
 
   it('the same chart under the same name is known again', async () => {

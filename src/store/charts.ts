@@ -1,8 +1,8 @@
 /**
- * The shop's charts: every version of each, kept for good. The starting chart is built in as its version 1.
+ * The shop's charts: every version of each, kept for good. The starting charts are built in as their version 1.
  */
 import { and, asc, desc, eq } from 'drizzle-orm';
-import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
+import { type Chart, type ChartVersion, BUILT_IN, STARTING_CHART, isBuiltIn } from '@/core/targets/chart';
 import { sameFigures } from '@/core/targets/chartEdit';
 import type { Database } from './open';
 import { charts, shop } from './schema';
@@ -18,30 +18,31 @@ const STANDARD = 'standardChart';
 
 const read = (body: string): Chart => chartSchema.parse(JSON.parse(body));
 
-async function standardId(db: Database): Promise<string> {
+/** The chart chosen; where none was, the starting curve, or the starting chart of a shop that has made it its own. */
+async function standardId(db: Database, own: (id: string) => boolean): Promise<string> {
   const rows = await db.select({ value: shop.value }).from(shop).where(eq(shop.key, STANDARD));
-  return rows[0]?.value ?? STARTING_CHART.id;
+  return rows[0]?.value ?? (own(STARTING_CHART.id) ? STARTING_CHART.id : BUILT_IN[0].id);
 }
 
-/** The latest version of every chart that is not put away, the starting chart first, then by name. One is the standard: the chosen one, or the starting chart while that is put away. */
+/** The latest version of every chart that is not put away, those the program comes with first, then by name. One is the standard: the chosen one, or the starting curve while that is put away. */
 export async function keptCharts(db: Database): Promise<KeptChart[]> {
   const rows = await db
     .select({ id: charts.id, body: charts.body, removedAt: charts.removedAt })
     .from(charts)
     .orderBy(asc(charts.version));
-  const latest = new Map<string, { chart: Chart; removed: boolean }>([
-    [STARTING_CHART.id, { chart: STARTING_CHART, removed: false }],
-  ]);
+  const latest = new Map<string, { chart: Chart; removed: boolean }>(
+    BUILT_IN.map((chart) => [chart.id, { chart, removed: false }]),
+  );
   for (const row of rows) latest.set(row.id, { chart: read(row.body), removed: row.removedAt !== null });
   const kept = [...latest.values()].flatMap(({ chart, removed }) => (removed ? [] : [chart]));
-  const chosen = await standardId(db);
-  const standard = kept.some((chart) => chart.id === chosen) ? chosen : STARTING_CHART.id;
+  const chosen = await standardId(db, (id) => rows.some((row) => row.id === id));
+  const standard = kept.some((chart) => chart.id === chosen) ? chosen : BUILT_IN[0].id;
   return kept
     .map((chart) => ({ chart, standard: chart.id === standard }))
     .sort(
       (a, b) =>
-        Number(b.chart.id === STARTING_CHART.id) - Number(a.chart.id === STARTING_CHART.id) ||
-        a.chart.name.localeCompare(b.chart.name, 'en'),
+        Number(isBuiltIn(b.chart.id)) - Number(isBuiltIn(a.chart.id)) ||
+        (isBuiltIn(a.chart.id) ? 0 : a.chart.name.localeCompare(b.chart.name, 'en')),
     );
 }
 
@@ -52,7 +53,7 @@ export async function chartVersions(db: Database, id: string): Promise<Chart[]> 
     .from(charts)
     .where(eq(charts.id, id))
     .orderBy(desc(charts.version));
-  return [...rows.map((row) => read(row.body)), ...(id === STARTING_CHART.id ? [STARTING_CHART] : [])];
+  return [...rows.map((row) => read(row.body)), ...BUILT_IN.filter((chart) => chart.id === id)];
 }
 
 /** One version of a chart, the latest unless said; null when there is none. */
@@ -116,7 +117,7 @@ export async function setStandard(db: Database, id: string): Promise<void> {
 /** Puts a chart away, or takes it out again; its versions stay, and so do the builds set with them. */
 export async function setChartRemoved(db: Database, id: string, removed: boolean): Promise<void> {
   const latest = await loadChart(db, id);
-  if (!latest || id === STARTING_CHART.id) return;
+  if (!latest || isBuiltIn(id)) return;
   await db
     .update(charts)
     .set({ removedAt: removed ? new Date().toISOString() : null })

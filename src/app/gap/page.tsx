@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { STARTING_CHART } from '@/core/targets/chart';
+import { STARTING_CHART, STARTING_CURVE } from '@/core/targets/chart';
 import { keptCharts, loadChart } from '@/store/charts';
 import { database } from '@/store/store';
 import { QuickGap } from '@/ui/quick/QuickGap';
@@ -19,7 +19,7 @@ export default async function Page({ searchParams }: { searchParams: SearchParam
   const kept = await keptCharts(db);
   const asked = readChartVersion(params.chart);
   const named = asked && (await loadChart(db, asked.id, asked.version));
-  const standard = kept.find((k) => k.standard)?.chart ?? STARTING_CHART;
+  const standard = kept.find((k) => k.standard)?.chart ?? STARTING_CURVE;
   const others = kept.map((k) => k.chart).filter((c) => !(c.id === named?.id && c.version === named.version));
   return (
     <>
@@ -28,6 +28,7 @@ export default async function Page({ searchParams }: { searchParams: SearchParam
         initial={readQuick(params)}
         charts={[named ?? standard, ...(named ? others : others.filter((c) => c.id !== standard.id))]}
         missing={asked !== null && !named}
+        old={named?.id === STARTING_CHART.id}
       />
     </>
   );

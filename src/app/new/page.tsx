@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { STARTING_CHART } from '@/core/targets/chart';
+import { STARTING_CURVE } from '@/core/targets/chart';
 import { keptCharts } from '@/store/charts';
 import { database } from '@/store/store';
 import { NewBuild } from '@/ui/job/NewBuild';
@@ -18,7 +18,7 @@ export default async function Page() {
         <p className="mt-1 mb-6 text-lg text-soft">
           Only the name is needed to begin. What you leave open is asked for where it matters.
         </p>
-        <NewBuild charts={[charts[0] ?? STARTING_CHART, ...charts.slice(1)]} />
+        <NewBuild charts={[charts[0] ?? STARTING_CURVE, ...charts.slice(1)]} />
       </main>
     </>
   );

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { NO_SERVICE } from '../load/service';
 import { gap, jobEntry, reading } from '@/fixtures/records';
 import { fromInches, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
@@ -19,7 +20,7 @@ const heatEntry = (change: Partial<HeatChoices>): Entry => ({
 const judged = (job: Parameters<typeof jobEntry>[0], ...entries: Entry[]) =>
   judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job }), ...entries] });
 const first = (...args: Parameters<typeof judged>) => judged(...args).cylinders[0]?.heat;
-const street = { use: 'plain', fuel: 'petrol', now: { kind: 'none' }, later: null } as const;
+const street = { ...NO_SERVICE, use: 'plain' } as const;
 
 describe('the heat model of a build', () => {
   it('the first worked row comes out of a plain rebuild of 4.000 in: 0.005676 in, 230.4 °C (identity)', () => {

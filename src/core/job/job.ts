@@ -1,7 +1,7 @@
 /** The job card: what is built, for whom, and what decides its figures. */
 import type { Engine } from '../engine/engine';
 import type { Nm, Units } from '../quantity/length';
-import type { Service } from '../targets/duty';
+import type { Service } from '../load/service';
 import type { Surface } from '../targets/target';
 
 export interface Job {

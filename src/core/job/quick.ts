@@ -4,7 +4,7 @@
  */
 import type { Nm, Units } from '../quantity/length';
 import type { Chart } from '../targets/chart';
-import type { Service } from '../targets/duty';
+import type { Service } from '../load/service';
 import { type SecondSchool, type Surface, startingChoices } from '../targets/target';
 import type { Job } from './job';
 import { type BuildRecord, type Entry, firstChart } from '../record/record';

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { boosted } from '@/fixtures/adders';
+import { NO_SERVICE } from '../load/service';
 import { gap, job, jobEntry, reading, voiding } from '@/fixtures/records';
 import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
@@ -145,12 +147,12 @@ describe('findings about the builder’s own figure', () => {
 });
 
 describe('findings about the duty and the order of the rings', () => {
-  const petrol = { use: 'street', fuel: 'petrol', now: { kind: 'none' }, later: null } as const;
-  const boosted = { ...petrol, now: { kind: 'turbo', boost: 138_000 } } as const;
+  const petrol = { ...NO_SERVICE, use: 'street' } as const;
+  const blown = { ...petrol, now: boosted(138_000) };
 
   it('a row chosen for less heat than suggested is to be mended, one for more is noted', () => {
     expect(
-      about(found({ service: boosted, duty: 'street' }), /suggests “boost over 15 psi .* That row stands for more heat/)
+      about(found({ service: blown, duty: 'street' }), /suggests “boost over 15 psi .* That row stands for more heat/)
         ?.severity,
     ).toBe('mend');
     expect(
@@ -175,7 +177,7 @@ describe('findings about the duty and the order of the rings', () => {
   it('a boost that is not said is what is asked for, not the use', () => {
     expect(
       about(
-        found({ service: { ...petrol, now: { kind: 'turbo', boost: null } } }),
+        found({ service: { ...petrol, now: boosted(null) } }),
         /Say how much boost it runs. No chart figure without it/,
       )?.severity,
     ).toBe('mend');

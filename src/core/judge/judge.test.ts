@@ -7,7 +7,7 @@ import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import { STARTING_CHART } from '../targets/chart';
 import { withFactor } from '../targets/chartEdit';
-import { NO_SERVICE } from '../targets/duty';
+import { NO_SERVICE } from '../load/service';
 import { type Target, startingChoices } from '../targets/target';
 import { contextFor } from './context';
 import { judge, keptJudge } from './judge';

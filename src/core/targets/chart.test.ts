@@ -98,7 +98,7 @@ describe('what differs between two versions', () => {
     const other: Chart = {
       ...STARTING_CHART,
       name: 'Own',
-      rows: [...rows, { id: 'hill', words: 'hillclimb', ringTemperature: 240, wallTemperature: 125 }],
+      rows: [...rows, { id: 'hill', words: 'hillclimb', ringTemperature: 240, wallTemperature: 125, load: null }],
       columns: STARTING_CHART.columns.map((c) => (c.id === 'cast' ? { ...c, highRing: true } : c)),
     };
     expect(

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { boosted, nitrous } from '@/fixtures/adders';
 import { jobEntry } from '@/fixtures/records';
 import { fromInches, fromThou } from '../quantity/length';
 import { fromPressure } from '../quantity/pressure';
 import type { Comparison } from './compare';
-import { NO_SERVICE } from './duty';
+import { NO_SERVICE } from '../load/service';
 import { judge } from '../judge/judge';
 import type { Job } from '../job/job';
 
@@ -11,7 +12,7 @@ const comparisons = (job: Partial<Job>): Comparison[] =>
   judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job })] }).comparisons;
 const tops = (comparison: Comparison | undefined): (number | undefined)[] =>
   (comparison?.options ?? []).map((o) => o.figures.find((f) => f.what === 'top')?.min);
-const psi = (value: number) => ({ kind: 'turbo' as const, boost: fromPressure(value, 'psi') });
+const psi = (value: number) => boosted(fromPressure(value, 'psi'));
 
 describe('figures side by side', () => {
   it('a high ring against the oldest rule: 28 and 16 thou on 4.000 in (common practice, no source)', () => {
@@ -35,14 +36,14 @@ describe('figures side by side', () => {
 
   it('both rows near 200 hp', () => {
     const [found] = comparisons({
-      service: { ...NO_SERVICE, use: 'street', now: { kind: 'nitrous', shots: [190], cylinders: null } },
+      service: { ...NO_SERVICE, use: 'street', now: nitrous([190]) },
     });
     expect(tops(found)).toEqual([fromThou(24), fromThou(28)]);
   });
 
   it('what is fitted and what is planned', () => {
     const [found] = comparisons({
-      service: { ...NO_SERVICE, use: 'street', later: { kind: 'nitrous', shots: [150], cylinders: null } },
+      service: { ...NO_SERVICE, use: 'street', later: nitrous([150]) },
     });
     expect(found).toMatchObject({ kind: 'planned', options: [{ inForce: false }, { inForce: true }] });
     expect(tops(found)).toEqual([fromThou(18), fromThou(24)]);

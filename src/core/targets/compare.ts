@@ -5,7 +5,8 @@
 import { type Nm } from '../quantity/length';
 import { type Saying, say } from '../quantity/saying';
 import { rowOf } from './chart';
-import type { Suggestion } from './duty';
+import { AT_LOAD } from './curve';
+import type { JudgedDuty } from './settings';
 import { NO_PAPERS, type Target, type TargetAsk, oldRuleGap, secondGapTarget, topGapTarget } from './target';
 
 export interface ComparedFigure {
@@ -33,17 +34,18 @@ const figureOf = (what: ComparedFigure['what'], target: Target): ComparedFigure[
   target.set ? [{ what, min: target.inForce.aimFrom, aimTo: target.inForce.aimTo }] : [];
 
 /** What the chart alone says in a row. */
-function byRow(ask: TargetAsk, row: string): Compared {
+function byRow(ask: TargetAsk, id: string, load: number | null = null): Compared {
   const bare: TargetAsk = {
     ...ask,
-    duty: row,
+    duty: id,
+    load,
     choices: { ...ask.choices, gaps: { ...ask.choices.gaps, top: NO_PAPERS, second: NO_PAPERS } },
   };
   const top = topGapTarget(bare);
   const second = secondGapTarget(bare, top);
   return {
-    words: rowOf(ask.chart, row)?.words ?? row,
-    inForce: row === ask.duty,
+    words: rowOf(ask.chart, id)?.words ?? id,
+    inForce: id === ask.duty && load === ask.load,
     figures: [...figureOf('top', top), ...figureOf('second', second)],
     ask: top.set ? null : top.ask,
   };
@@ -54,7 +56,7 @@ function byRow(ask: TargetAsk, row: string): Compared {
  *
  * @example judgement.comparisons.length // 0
  */
-export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Comparison[] {
+export function comparisonsOf(ask: TargetAsk, { suggestion, load }: JudgedDuty): Comparison[] {
   const { bore, chart, construction, choices } = ask;
   if (!bore) return [];
   const out: Comparison[] = [];
@@ -66,7 +68,7 @@ export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Compariso
       figures: [{ what: 'top', min: oldRuleGap(bore, choices.feelerStep), aimTo: null }],
       ask: null,
     };
-    const here = byRow(ask, ask.duty);
+    const here = byRow(ask, ask.duty, ask.load);
     const top = here.figures.filter((f) => f.what === 'top');
     out.push({
       kind: 'highRing',
@@ -74,19 +76,30 @@ export function comparisonsOf(ask: TargetAsk, suggestion: Suggestion): Compariso
       options: [{ ...here, figures: top, words: `this piston: ${column.words}` }, rule],
     });
   }
+  const planned = (options: [Compared, Compared]): Comparison => ({
+    kind: 'planned',
+    says: say`Gap now for what is to come: metal can be taken off, never put back.`,
+    options,
+  });
+  if (chart.kind === 'curve') {
+    if (!load.set || !load.later) return out;
+    const at = (words: string, of: number): Compared => ({
+      ...byRow(ask, AT_LOAD, of),
+      words: `${words}: heat load ${of.toFixed(2)}`,
+    });
+    return [...out, planned([at('now', load.now.load), at('planned', load.later.load)])];
+  }
   if (!suggestion.set) return out;
   const { now, later } = suggestion;
+  const inRow = (id: string): Compared => byRow(ask, id);
   if (later && later.row !== now.row)
-    out.push({
-      kind: 'planned',
-      says: say`Gap now for what is to come: metal can be taken off, never put back.`,
-      options: [
-        { ...byRow(ask, now.row), words: `now: ${now.reason}` },
-        { ...byRow(ask, later.row), words: `planned: ${later.reason}` },
-      ],
-    });
+    out.push(
+      planned([
+        { ...inRow(now.row), words: `now: ${now.reason}` },
+        { ...inRow(later.row), words: `planned: ${later.reason}` },
+      ]),
+    );
   for (const { row, near } of later ? [now, later] : [now])
-    if (near)
-      out.push({ kind: 'threshold', says: say`${near.says}`, options: [byRow(ask, row), byRow(ask, near.row)] });
+    if (near) out.push({ kind: 'threshold', says: say`${near.says}`, options: [inRow(row), inRow(near.row)] });
   return out;
 }

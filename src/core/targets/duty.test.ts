@@ -2,22 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromPressure } from '../quantity/pressure';
 import { DUTIES } from './chart';
-import {
-  type Adder,
-  type Fuel,
-  type Service,
-  FUELS,
-  NO_SERVICE,
-  USES,
-  adderWords,
-  fuelCaution,
-  hearShots,
-  isHotter,
-  suggestDuty,
-} from './duty';
+import { boosted, nitrous } from '@/fixtures/adders';
+import { type Adders, type Fuel, type Service, FUELS, NO_ADDERS, NO_SERVICE, USES, adderWords } from '../load/service';
+import { fuelCaution, hearShots, isHotter, suggestDuty } from './duty';
 
-const psi = (value: number): Adder => ({ kind: 'turbo', boost: fromPressure(value, 'psi') });
-const shot = (...shots: number[]): Adder => ({ kind: 'nitrous', shots, cylinders: null });
+const psi = (value: number): Adders => boosted(fromPressure(value, 'psi'));
+const shot = (...shots: number[]): Adders => nitrous(shots);
 const service = (part: Partial<Service>): Service => ({ ...NO_SERVICE, use: 'street', ...part });
 const row = (part: Partial<Service>, cylinders = 8): string => {
   const suggestion = suggestDuty(service(part), cylinders);
@@ -35,14 +25,14 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
     ['a little boost', { now: psi(8) }, 'boostLow'],
     ['15 psi itself', { now: psi(15) }, 'boostLow'],
     ['much boost', { now: psi(20) }, 'boostHigh'],
-    ['a supercharger', { now: { kind: 'supercharger', boost: fromPressure(0.5, 'bar') } }, 'boostLow'],
+    ['a supercharger', { now: boosted(fromPressure(0.5, 'bar'), 'supercharger') }, 'boostLow'],
     ['a small shot', { now: shot(150) }, 'nitrousLow'],
     ['a large shot', { now: shot(250) }, 'nitrousHigh'],
     ['two stages that run together', { now: shot(150, 100) }, 'nitrousHigh'],
     ['a diesel', { fuel: 'diesel', now: psi(25) }, 'diesel'],
     ['boost without a use said', { use: null, now: psi(20) }, 'boostHigh'],
     ['nothing said', { use: null }, 'Say what the engine is for.'],
-    ['boost not said', { now: { kind: 'turbo', boost: null } }, 'Say how much boost it runs.'],
+    ['boost not said', { now: boosted(null) }, 'Say how much boost it runs.'],
     ['shot not said', { now: shot() }, 'Say how large the nitrous shot is.'],
   ])('%s', (_, part, expected) => {
     expect(row(part)).toBe(expected);
@@ -51,7 +41,7 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
   it('a shot counts by what each cylinder gets: 60 hp is small in eight and large in two', () => {
     expect(row({ now: shot(60) }, 8)).toBe('nitrousLow');
     expect(row({ now: shot(60) }, 2)).toBe('nitrousHigh');
-    expect(row({ now: { kind: 'nitrous', shots: [120], cylinders: 4 } }, 8)).toBe('nitrousHigh');
+    expect(row({ now: nitrous([120], 4) }, 8)).toBe('nitrousHigh');
     expect(row({ now: shot(230) }, 16)).toBe('nitrousHigh');
   });
 
@@ -83,7 +73,7 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
   });
 
   it('never suggests less for more boost or a larger shot (property)', () => {
-    const more = (a: Adder, b: Adder, cylinders: number): void =>
+    const more = (a: Adders, b: Adders, cylinders: number): void =>
       expect(isHotter(row({ now: a }, cylinders), row({ now: b }, cylinders))).toBe(false);
     fc.assert(
       fc.property(
@@ -100,11 +90,17 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
 
   it('is total over every service there can be, and names a row of the starting chart', () => {
     const adders = fc.oneof(
-      fc.constant<Adder>({ kind: 'none' }),
+      fc.constant(NO_ADDERS),
       fc.integer({ min: 1, max: 900 }).map(psi),
       fc.array(fc.integer({ min: 1, max: 800 }), { maxLength: 3 }).map((s) => shot(...s)),
     );
     const services = fc.record({
+      ...{
+        nitro: fc.constant(null),
+        altitude: fc.constantFrom(0, 1500),
+        basePower: fc.constantFrom(null, 300),
+        cooling: fc.constantFrom('water' as const, 'air' as const),
+      },
       use: fc.constantFrom(...USES, null),
       fuel: fc.constantFrom(...FUELS),
       now: adders,
@@ -138,12 +134,12 @@ describe('words and what is typed', () => {
 
   it('an adder in a few words', () => {
     expect(adderWords(psi(20))).toBe('turbo, 20.0 psi (1.38 bar)');
-    expect(adderWords({ kind: 'nitrous', shots: [100, 75], cylinders: 4 })).toBe('nitrous, 100 + 75 hp in 4 cylinders');
-    expect(adderWords({ kind: 'none' })).toBe('none');
+    expect(adderWords(nitrous([100, 75], 4))).toBe('nitrous, 100 + 75 hp in 4 cylinders');
+    expect(adderWords(NO_ADDERS)).toBe('none');
   });
 
   it('fuels that no row is for are called out', () => {
     const cautioned = FUELS.filter((fuel: Fuel) => fuelCaution(fuel));
-    expect(cautioned).toEqual(['methanol', 'nitromethane', 'gas']);
+    expect(cautioned).toEqual(['ethanol', 'methanol', 'nitromethane', 'gas', 'twoStroke']);
   });
 });

@@ -4,47 +4,19 @@
  * More heat per cylinder needs more gap: boost below and above about 15 psi, nitrous below and above about
  * 200 hp. Common practice, no source. The row is a suggestion with its reason; the builder may choose another.
  */
+import {
+  type Boost,
+  type Adders,
+  type Fuel,
+  type Nitrous,
+  type Service,
+  type Use,
+  USE_WORDS,
+  shotSum,
+} from '../load/service';
+import { atmosphereAt } from '../load/gas';
 import { type Pascal, fromPressure, pressureText } from '../quantity/pressure';
 import type { Duty } from './chart';
-
-export const USES = ['plain', 'street', 'race', 'marine'] as const;
-export type Use = (typeof USES)[number];
-
-export const USE_WORDS: Record<Use, string> = {
-  plain: 'plain rebuild',
-  street: 'performance street',
-  race: 'oval or drag',
-  marine: 'marine, towing',
-};
-
-export const FUELS = ['petrol', 'ethanol', 'methanol', 'nitromethane', 'gas', 'diesel'] as const;
-export type Fuel = (typeof FUELS)[number];
-
-export const FUEL_WORDS: Record<Fuel, string> = {
-  petrol: 'petrol',
-  ethanol: 'ethanol blend',
-  methanol: 'methanol',
-  nitromethane: 'nitromethane',
-  gas: 'gas (propane, methane)',
-  diesel: 'diesel',
-};
-
-/** What adds power. A boost or a shot that is not said yet is null or empty. */
-export type Adder =
-  | { kind: 'none' }
-  | { kind: 'turbo' | 'supercharger'; boost: Pascal | null }
-  /** Shots of the stages that can run together, hp each, fed to so many cylinders (null: all of them). */
-  | { kind: 'nitrous'; shots: number[]; cylinders: number | null };
-
-export interface Service {
-  use: Use | null;
-  fuel: Fuel;
-  now: Adder;
-  /** What is planned for later: it is gapped for now. */
-  later: Adder | null;
-}
-
-export const NO_SERVICE: Service = { use: null, fuel: 'petrol', now: { kind: 'none' }, later: null };
 
 /** 15 psi: between the two boost rows. Common practice, no source. */
 const BOOST_THRESHOLD: Pascal = fromPressure(15, 'psi');
@@ -85,24 +57,21 @@ export type Suggestion =
   /** What has to be said first. */
   | { set: false; ask: string };
 
-const sum = (values: number[]): number => values.reduce((a, b) => a + b, 0);
-
-type Nitrous = Extract<Adder, { kind: 'nitrous' }>;
-
-/** A shot in all and for each cylinder it feeds, hp. */
-const shotOf = (
-  { shots, cylinders }: Nitrous,
+/** A shot in all and for each cylinder it feeds, hp; a share of a base power that is not said is none. */
+function shotOf(
+  nitrous: Nitrous,
+  { basePower }: Pick<Service, 'basePower'>,
   engineCylinders: number,
-): { total: number; fed: number; each: number } => {
-  const total = sum(shots);
-  const fed = cylinders ?? engineCylinders;
+): { total: number; fed: number; each: number } {
+  const total = nitrous.share === null ? shotSum(nitrous) : nitrous.share * (basePower ?? 0);
+  const fed = nitrous.cylinders ?? engineCylinders;
   return { total, fed, each: total / fed };
-};
+}
 
 /** A shot said back, e.g. `250 hp, 31 hp a cylinder`; empty while none is said. */
-export function shotWords(adder: Nitrous, engineCylinders: number): string {
-  const { total, each } = shotOf(adder, engineCylinders);
-  return total > 0 ? `${total} hp, ${each.toFixed(0)} hp a cylinder` : '';
+export function shotWords(nitrous: Nitrous, service: Pick<Service, 'basePower'>, engineCylinders: number): string {
+  const { total, each } = shotOf(nitrous, service, engineCylinders);
+  return total > 0 ? `${Number(total.toFixed(0))} hp, ${each.toFixed(0)} hp a cylinder` : '';
 }
 
 function byThreshold(
@@ -115,12 +84,15 @@ function byThreshold(
   return { row: high ? rows[1] : rows[0], reason: high ? words.high : words.low, near };
 }
 
-function nitrousRow(adder: Nitrous, engineCylinders: number): Advised | string {
-  const { total, fed, each } = shotOf(adder, engineCylinders);
-  if (!(total > 0)) return 'Say how large the nitrous shot is.';
+function nitrousRow(nitrous: Nitrous, service: Service, engineCylinders: number): Advised | string {
+  const { total, fed, each } = shotOf(nitrous, service, engineCylinders);
+  if (!(total > 0))
+    return nitrous.share === null
+      ? 'Say how large the nitrous shot is.'
+      : 'Give the base power: the nitrous is said as a share of it.';
   const load = Math.max(total / NITROUS_THRESHOLD, each / NITROUS_THRESHOLD_PER_CYLINDER);
-  const stages = adder.shots.length > 1 ? ` in ${adder.shots.length} stages` : '';
-  const shot = `${total} hp${stages} in ${fed} ${fed === 1 ? 'cylinder' : 'cylinders'} is ${each.toFixed(0)} hp each`;
+  const stages = nitrous.shots.length > 1 ? ` in ${nitrous.shots.length} stages` : '';
+  const shot = `${Number(total.toFixed(0))} hp${stages} in ${fed} ${fed === 1 ? 'cylinder' : 'cylinders'} is ${each.toFixed(0)} hp each`;
   return byThreshold(load, ['nitrousLow', 'nitrousHigh'], {
     low: `${shot}: within 200 hp and 25 hp a cylinder`,
     high: `${shot}: over ${total > NITROUS_THRESHOLD ? '200 hp' : '25 hp a cylinder'}`,
@@ -128,27 +100,54 @@ function nitrousRow(adder: Nitrous, engineCylinders: number): Advised | string {
   });
 }
 
-/** The row one adder asks for, or what has to be said first. */
-function rowFor(adder: Adder, { use, fuel }: Service, engineCylinders: number): Advised | string {
-  if (adder.kind === 'nitrous') return nitrousRow(adder, engineCylinders);
-  if (fuel === 'diesel')
-    return {
-      row: 'diesel',
-      reason:
-        adder.kind === 'none'
-          ? 'diesel: the chart has one row for it, a turbo diesel’s, which is the safe side'
-          : 'diesel under boost',
-      near: null,
-    };
-  if (adder.kind === 'none')
-    return use ? { row: use, reason: `no power adder: ${USE_WORDS[use]}`, near: null } : 'Say what the engine is for.';
-  if (adder.boost === null) return 'Say how much boost it runs.';
-  const boost = pressureText(adder.boost);
-  return byThreshold(adder.boost / BOOST_THRESHOLD, ['boostLow', 'boostHigh'], {
+/** Rows for uses that a printed sheet tells apart less finely. */
+const USE_ROWS: Record<Use, Duty> = {
+  plain: 'plain',
+  street: 'street',
+  sprint: 'race',
+  race: 'race',
+  endurance: 'race',
+  marine: 'marine',
+  pulling: 'marine',
+};
+
+function boostRow({ pressure, absolute }: Boost, altitude: number): Advised | string {
+  if (pressure === null) return 'Say how much boost it runs.';
+  const over = absolute ? Math.max(0, pressure - atmosphereAt(altitude)) : pressure;
+  const boost = pressureText(over);
+  return byThreshold(over / BOOST_THRESHOLD, ['boostLow', 'boostHigh'], {
     low: `${boost} of boost is not over 15 psi`,
     high: `${boost} of boost is over 15 psi`,
     near: `${boost} is near the line at 15 psi (1.03 bar): a little more boost and the other row holds.`,
   });
+}
+
+/** The row some adders ask for, or what has to be said first. Of boost and nitrous together the hotter row, since no row is for both. */
+function rowFor({ boost, nitrous }: Adders, service: Service, engineCylinders: number): Advised | string {
+  const { use, fuel, altitude } = service;
+  const shot = nitrous && nitrousRow(nitrous, service, engineCylinders);
+  if (typeof shot === 'string') return shot;
+  if (fuel === 'diesel' && !shot)
+    return {
+      row: 'diesel',
+      reason: boost
+        ? 'diesel under boost'
+        : 'diesel: the chart has one row for it, a turbo diesel’s, which is the safe side',
+      near: null,
+    };
+  const blown = boost && fuel !== 'diesel' ? boostRow(boost, altitude) : null;
+  if (typeof blown === 'string') return blown;
+  if (shot && blown) {
+    const hotter = isHotter(blown.row, shot.row) ? blown : shot;
+    return {
+      ...hotter,
+      reason: `${hotter.reason}; no row is for boost and nitrous together, so that this is the hotter of two and not enough for both`,
+    };
+  }
+  if (shot ?? blown) return shot ?? blown ?? '';
+  return use
+    ? { row: USE_ROWS[use], reason: `no power adder: ${USE_WORDS[use]}`, near: null }
+    : 'Say what the engine is for.';
 }
 
 /**
@@ -175,27 +174,14 @@ export function fuelCaution(fuel: Fuel): string | null {
   switch (fuel) {
     case 'nitromethane':
       return 'No row of the chart is for nitromethane: it makes far more heat. Take the figure from the ring and piston sheets.';
+    case 'twoStroke':
+      return 'The chart’s rows are for four-strokes: a two-stroke fires twice as often and its piston runs hotter. See what the sheets say.';
     case 'methanol':
+    case 'ethanol':
     case 'gas':
-      return `The chart’s rows are for petrol and diesel. ${fuel === 'gas' ? 'Gas burns dry and hot' : 'Methanol is run at other mixtures'}: lean or unusual fuel needs more gap. See what the sheets say.`;
+      return `The chart’s rows are for petrol and diesel. ${fuel === 'gas' ? 'Gas burns dry and hot' : 'Alcohol is run at other mixtures'}: lean or unusual fuel needs more gap. See what the sheets say.`;
     default:
       return null;
-  }
-}
-
-/**
- * An adder in a few words, e.g. `turbo, 20.3 psi (1.40 bar)`.
- *
- * @example adderWords({ kind: 'none' }) // 'none'
- */
-export function adderWords(adder: Adder): string {
-  switch (adder.kind) {
-    case 'none':
-      return 'none';
-    case 'nitrous':
-      return `nitrous, ${adder.shots.join(' + ') || '?'} hp${adder.cylinders === null ? '' : ` in ${adder.cylinders} cylinders`}`;
-    default:
-      return `${adder.kind}, ${adder.boost === null ? 'boost not said' : pressureText(adder.boost)}`;
   }
 }
 
@@ -205,5 +191,5 @@ export function hearShots(text: string): number[] | null {
   const parts = text.split('+').map((part) => part.trim().replace(/ ?b?hp$/i, ''));
   if (parts.some((part) => !/^\d{1,4}$/.test(part))) return null;
   const shots = parts.map(Number);
-  return shots.length <= 6 && shots.every((hp) => hp > 0) && sum(shots) <= 5_000 ? shots : null;
+  return shots.length <= 6 && shots.every((hp) => hp > 0) && shotSum({ shots }) <= 5_000 ? shots : null;
 }

@@ -20,13 +20,41 @@ interface Input {
   standard: StandardTargets | null;
 }
 
+/** A heat load that was chosen other than what the engine comes to; and what is not counted in it. */
+function loadFindings({ service }: Job, { row, chosen, load }: JudgedDuty): Finding[] {
+  if (!load.set) return [];
+  const worked = load.inForce.load;
+  const out: Finding[] = [];
+  if (chosen && row && row.load !== null && Math.abs(row.load - worked) > 0.05) {
+    const cooler = row.load < worked;
+    out.push(
+      about(
+        cooler ? 'mend' : 'note',
+        'targets',
+        null,
+        say`The heat load chosen is ${row.load.toFixed(2)}; what the engine is for comes to ${worked.toFixed(2)}.${cooler ? ' That is more heat.' : ''}`,
+      ),
+    );
+  }
+  const boost = [service.now, service.later].flatMap((adders) => adders?.boost ?? []);
+  if (boost.some((b) => b.cooled === null))
+    out.push(
+      about(
+        'note',
+        'job',
+        null,
+        say`Whether the charge is cooled is not said: it is taken as cooled. A hot one asks for a little more gap.`,
+      ),
+    );
+  return out;
+}
+
 /** Which row of the chart holds, and whether it is the one for what the engine is for. */
 export function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[] {
   if (!job) return [];
-  const { wanted, row, suggestion } = duty;
+  const { row, suggestion } = duty;
   const out: Finding[] = [];
-  if (wanted === null && !suggestion.set)
-    return [about('mend', 'job', null, say`${suggestion.ask} No chart figure without it.`)];
+  if (duty.ask) return [about('mend', 'job', null, say`${duty.ask} No chart figure without it.`)];
   if (!row)
     out.push(
       about(
@@ -36,7 +64,8 @@ export function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[
         say`${chart.name} has no row for the duty of this engine. Choose a row on the job card, or another chart.`,
       ),
     );
-  if (row && duty.chosen && suggestion.set && row.id !== suggestion.row) {
+  if (chart.kind === 'curve') out.push(...loadFindings(job, duty));
+  else if (row && duty.chosen && suggestion.set && row.id !== suggestion.row) {
     const cooler = isHotter(suggestion.row, row.id);
     const words = chart.rows.find((r) => r.id === suggestion.row)?.words ?? suggestion.row;
     out.push(
@@ -48,7 +77,7 @@ export function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[
       ),
     );
   }
-  const caution = fuelCaution(job.service.fuel);
+  const caution = chart.kind === 'curve' ? null : fuelCaution(job.service.fuel);
   if (caution) out.push(about(job.service.fuel === 'nitromethane' ? 'mend' : 'note', 'targets', null, say`${caution}`));
   return out;
 }

@@ -2,7 +2,7 @@
 import { clear, fine, say, size } from '../quantity/saying';
 import { type Piece, type SheetPart, words } from '../stage/report';
 import type { Report } from '../stage/stage';
-import { adderWords } from './duty';
+import { adderWords } from '../load/service';
 import type { Engine, TargetsMade, Whole } from './found';
 import { type Target, SURFACE_WORDS } from './target';
 
@@ -32,7 +32,7 @@ function sheet(
     duty.row?.words ?? 'not said'
   }. Pistons: ${piston?.words ?? 'not said'}. Cylinder wall: ${
     job.surface ? SURFACE_WORDS[job.surface] : 'not said'
-  }.${now.kind === 'none' ? '' : ` Power adder: ${adderWords(now)}.`}${
+  }.${adderWords(now) === 'none' ? '' : ` Power adder: ${adderWords(now)}.`}${
     later ? ` Planned for later: ${adderWords(later)}.` : ''
   } From ${basis}. ${chart.name}, version ${chart.version}.`;
   const looser = allowed.map(

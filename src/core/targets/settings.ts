@@ -1,7 +1,10 @@
 /** What targets are worked out with on one engine: the chart's row and column, and the figures of a bore from them. */
 import type { Job } from '../job/job';
+import { type HeatLoad, heatLoad, outsideWords } from '../load/load';
+import { NO_SERVICE } from '../load/service';
 import { type Chart, type ChartColumn, type ChartRow, rowOf } from './chart';
-import { NO_SERVICE, type Suggestion, suggestDuty } from './duty';
+import { AT_LOAD, rowAtLoad } from './curve';
+import { type Suggestion, suggestDuty } from './duty';
 import {
   type Allowance,
   type Target,
@@ -17,14 +20,20 @@ import {
 
 export type EngineTargets = Record<'top' | 'second' | 'rails' | 'clearance', Target>;
 
-/** Which row of the chart holds, and why. */
+/** Which row of the chart holds, or which heat load, and why. */
 export interface JudgedDuty {
   /** Id of the row asked for, in the chart or not; null while nothing says which. */
   wanted: string | null;
+  /** Of a chart of curves, at the heat load. */
   row: ChartRow | null;
-  /** Whether the builder chose the row; else it is the suggested one. */
+  /** Whether the builder chose the row; else it is the suggested one, or the heat load that was worked out. */
   chosen: boolean;
+  /** The row of a chart of steps that is suggested. */
   suggestion: Suggestion;
+  /** The heat load, whatever the chart is of. */
+  load: HeatLoad;
+  /** What to say first while neither row nor load is known, as a sentence; empty once one is. */
+  ask: string;
 }
 
 /**
@@ -33,9 +42,25 @@ export interface JudgedDuty {
  * @example dutyOf(judgement.job, judgement.choices.chart).wanted // 'race'
  */
 export function dutyOf(job: Job | null, chart: Chart): JudgedDuty {
-  const suggestion = suggestDuty(job?.service ?? NO_SERVICE, job?.engine.cylinders ?? 1);
-  const wanted = job?.duty ?? (suggestion.set ? suggestion.row : null);
-  return { wanted, row: rowOf(chart, wanted), chosen: job?.duty != null, suggestion };
+  const service = job?.service ?? NO_SERVICE;
+  const cylinders = job?.engine.cylinders ?? 1;
+  const suggestion = suggestDuty(service, cylinders);
+  const load = heatLoad(service, { cylinders, bore: job?.plannedBore ?? null });
+  const chosen = job?.duty != null;
+  const found = { chosen, suggestion, load };
+  if (chart.kind === 'steps' || chosen) {
+    const wanted = job?.duty ?? (suggestion.set ? suggestion.row : null);
+    return {
+      ...found,
+      wanted,
+      row: rowOf(chart, wanted),
+      ask: wanted === null && !suggestion.set ? suggestion.ask : '',
+    };
+  }
+  if (!load.set) return { ...found, wanted: null, row: null, ask: load.ask };
+  const outside = outsideWords(load.inForce.load);
+  if (outside) return { ...found, wanted: null, row: null, ask: outside };
+  return { ...found, wanted: AT_LOAD, row: rowAtLoad(chart, load.inForce.load), ask: '' };
 }
 
 /** What the figures of a bore follow from, the bore itself apart. */
@@ -53,7 +78,9 @@ export const askAt = (bore: TargetBore | null, { job, chart, duty, choices }: Ta
   bore,
   chart,
   duty: duty.wanted,
-  dutyAsk: duty.suggestion.set ? '' : duty.suggestion.ask,
+  load: duty.wanted === AT_LOAD ? (duty.row?.load ?? null) : null,
+  dutyAsk: duty.ask,
+  fuel: job.service.fuel,
   construction: job.construction,
   surface: job.surface,
   choices,

@@ -59,7 +59,7 @@ function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: M
     const { plannedBore } = job;
     const planned = targetsAt(plannedBore === null ? null : { nm: plannedBore, measured: false }, settings);
     const standard = standardOf(planned, settings, cylinders);
-    const comparisons = comparisonsOf(askAt(standard.bore, settings), duty.suggestion);
+    const comparisons = comparisonsOf(askAt(standard.bore, settings), duty);
     return { duty, piston, targetSettings: settings, planned, standard, comparisons };
   });
   return { cylinders: new Map(parts), engine };

@@ -28,6 +28,8 @@ const drag: TargetAsk = {
   bore: at(4.065),
   chart: STARTING_CHART,
   duty: 'race',
+  load: null,
+  fuel: 'petrol',
   dutyAsk: 'Say what the engine is for.',
   construction: 'forged4032',
   surface: 'iron',
@@ -410,6 +412,8 @@ describe('properties of every chart target', () => {
     TargetAsk & { bore: { nm: number; measured: boolean }; duty: string; construction: string }
   > = fc.record({
     chart: fc.constant(STARTING_CHART),
+    load: fc.constant(null),
+    fuel: fc.constant('petrol' as const),
     dutyAsk: fc.constant(''),
     surface: fc.constantFrom('iron' as const, 'plated' as const, null),
     bore: fc.record({ nm: fc.integer({ min: fromMm(40), max: fromMm(160) }), measured: fc.boolean() }),

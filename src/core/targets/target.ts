@@ -11,6 +11,7 @@ import {
   type Chart,
   type ChartCell,
   type ChartFigure,
+  type ChartRow,
   type Confirmation,
   FROM_MEMORY,
   OLD_RULE,
@@ -18,6 +19,8 @@ import {
   columnOf,
   rowOf,
 } from './chart';
+import { figureAtLoad, rowAtLoad } from './curve';
+import type { Fuel } from '../load/service';
 
 /** A figure from a sheet, a manual or a builder, in one of the forms such papers use. `hardTop`: its upper end is guarded as its lower one is. */
 export type Given =
@@ -302,6 +305,10 @@ export interface TargetAsk {
   chart: Chart;
   /** Row and column of the chart, by id; null when not said. */
   duty: string | null;
+  /** The heat load, where the row is what stands at it. */
+  load: number | null;
+  /** What it burns: clearances of a diesel are on no curve. */
+  fuel: Fuel;
   /** What to ask for while the row is not known, as a sentence. */
   dutyAsk: string;
   construction: string | null;
@@ -331,6 +338,13 @@ function settled(
   return { set: false, ask: typeof below === 'string' ? below : NO_BORE };
 }
 
+/** The figure of a chart in a row or at its heat load. Of a diesel no curve has clearances: its pistons are fitted otherwise. */
+function figureIn(chart: Chart, row: ChartRow, column: string, figure: ChartFigure, fuel: Fuel): ChartCell | null {
+  if (row.load === null) return cellOf(chart, row.id, column, figure);
+  if (fuel === 'diesel' && (figure === 'clearance' || figure === 'clearancePlated')) return null;
+  return figureAtLoad(chart, row.load, column, figure);
+}
+
 interface Cells {
   /** Row, column and chart in words. */
   from: string;
@@ -338,19 +352,22 @@ interface Cells {
 }
 
 /** The chart's cells for an ask, or what has to be said first. */
-function cellsFor({ bore, chart, duty, dutyAsk, construction }: TargetAsk, what: string): Cells | string {
+function cellsFor({ bore, chart, duty, load, dutyAsk, construction, fuel }: TargetAsk, what: string): Cells | string {
   if (construction === null)
     return `Say how the piston is made: ${what} depends on it. Or enter the figure from the sheet.`;
-  if (duty === null) return `${dutyAsk.replace(/\.$/, '')}: ${what} depends on it. Or enter the figure from the sheet.`;
+  if (duty === null)
+    return /enter the figure/.test(dutyAsk)
+      ? dutyAsk
+      : `${dutyAsk.replace(/\.$/, '')}: ${what} depends on it. Or enter the figure from the sheet.`;
   const column = columnOf(chart, construction);
-  const row = rowOf(chart, duty);
+  const row = load === null ? rowOf(chart, duty) : rowAtLoad(chart, load);
   if (!column)
     return `${chart.name} has no column for the piston on the job card (“${construction}”). Choose one it has, or enter the figure from the sheet.`;
   if (!row)
     return `${chart.name} has no row for the duty on the job card (“${duty}”). Choose one it has, or enter the figure from the sheet.`;
   if (!bore) return NO_BORE;
   const from = `${chart.name}, version ${chart.version}: ${row.words}, ${column.words}`;
-  return { from, of: (figure) => cellOf(chart, row.id, column.id, figure) };
+  return { from, of: (figure) => figureIn(chart, row, column.id, figure, fuel) };
 }
 
 const noFigure = (from: string, what: string): string =>

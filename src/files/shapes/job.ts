@@ -5,7 +5,16 @@ import { engineFaults } from '@/core/engine/engineFaults';
 import type { Job } from '@/core/job/job';
 import { MOST_CHARACTERS, NAME_ASKED } from '@/core/job/jobFaults';
 import { MOST_BOOST } from '@/core/quantity/pressure';
-import { type Adder, FUELS, NO_SERVICE, type Service, USES } from '@/core/targets/duty';
+import {
+  type Adders,
+  type Service,
+  BLOWERS,
+  FUELS,
+  MOST_SHARE,
+  NO_ADDERS,
+  NO_SERVICE,
+  USES,
+} from '@/core/load/service';
 import { SURFACES } from '@/core/targets/target';
 import { nm, partId, text } from './parts';
 
@@ -25,24 +34,60 @@ const engine = z
     for (const message of engineFaults(value)) context.addIssue({ code: 'custom', message });
   });
 
-const boosted = <K extends 'turbo' | 'supercharger'>(kind: K) =>
-  z.strictObject({ kind: z.literal(kind), boost: z.int().min(1).max(MOST_BOOST, 'at most 15 bar').nullable() });
-const adder: z.ZodType<Adder, Adder> = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('none') }),
-  boosted('turbo'),
-  boosted('supercharger'),
-  z.strictObject({
-    kind: z.literal('nitrous'),
-    shots: z.array(z.number().positive().max(5_000)).max(6),
-    cylinders: z.int().min(1).max(MOST_CYLINDERS).nullable(),
-  }),
-]);
-const service: z.ZodType<Service, Service> = z.strictObject({
-  use: z.enum(USES).nullable(),
-  fuel: z.enum(FUELS),
-  now: adder,
-  later: adder.nullable(),
+const cylinders = z.int().min(1).max(MOST_CYLINDERS).nullable();
+const shots = z.array(z.number().positive().max(5_000)).max(6);
+const pressure = z.int().min(1).max(MOST_BOOST, 'at most 15 bar').nullable();
+const adders: z.ZodType<Adders, Adders> = z.strictObject({
+  boost: z
+    .strictObject({ by: z.enum(BLOWERS), pressure, absolute: z.boolean(), cooled: z.boolean().nullable() })
+    .nullable(),
+  nitrous: z
+    .strictObject({ shots, share: z.number().positive().max(MOST_SHARE).nullable(), cylinders })
+    .refine((n) => n.share === null || n.shots.length === 0, 'its power or its share, not both')
+    .nullable(),
+  injection: z.strictObject({ what: z.enum(['water', 'alcohol']), counted: z.boolean() }).nullable(),
 });
+
+/** One adder at a time, as cards of files of versions 1 to 7 say it. */
+const oneAdder = z
+  .discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('none') }),
+    z.strictObject({ kind: z.literal('turbo'), boost: pressure }),
+    z.strictObject({ kind: z.literal('supercharger'), boost: pressure }),
+    z.strictObject({ kind: z.literal('nitrous'), shots, cylinders }),
+  ])
+  .transform((adder): Adders => {
+    if (adder.kind === 'none') return NO_ADDERS;
+    if (adder.kind === 'nitrous')
+      return { ...NO_ADDERS, nitrous: { shots: adder.shots, share: null, cylinders: adder.cylinders } };
+    return { ...NO_ADDERS, boost: { by: adder.kind, pressure: adder.boost, absolute: false, cooled: null } };
+  });
+const oldService = z
+  .strictObject({
+    use: z.enum(['plain', 'street', 'race', 'marine']).nullable(),
+    fuel: z.enum(['petrol', 'ethanol', 'methanol', 'nitromethane', 'gas', 'diesel']),
+    now: oneAdder,
+    later: oneAdder.nullable(),
+  })
+  // what was an ethanol blend is called by another name
+  .transform(({ fuel, ...said }): Service => ({ ...NO_SERVICE, ...said, fuel: fuel === 'ethanol' ? 'e85' : fuel }));
+
+const service = z.preprocess(
+  (said) => {
+    const old = oldService.safeParse(said);
+    return old.success ? old.data : said;
+  },
+  z.strictObject({
+    use: z.enum(USES).nullable(),
+    fuel: z.enum(FUELS),
+    nitro: z.number().min(0).max(1).nullable(),
+    now: adders,
+    later: adders.nullable(),
+    altitude: z.number().min(-500).max(6_000, 'at most 6,000 m'),
+    basePower: z.number().positive().max(50_000).nullable(),
+    cooling: z.enum(['water', 'air']),
+  }),
+);
 
 /** A job card as it comes in: what cards of files of version 1 lack is filled in. */
 export const jobSchema = z.strictObject({

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { MOST_CYLINDERS } from '@/core/engine/engine';
 import type { HeatChoices } from '@/core/heat/assess';
 import { RING_METALS } from '@/core/heat/metals';
-import { ALLOYS, CHART_FIGURES, type Chart } from '@/core/targets/chart';
+import { ALLOYS, CHART_FIGURES, CHART_KINDS, type Chart } from '@/core/targets/chart';
 import { chartFaults } from '@/core/targets/chartEdit';
 import type { Strictness } from '@/core/verdict/decide';
 import type { Given, Own, Papers, TargetChoices } from '@/core/targets/target';
@@ -88,11 +88,20 @@ export const targetChoicesSchema: z.ZodType<TargetChoices> = z
 export const chartSchema: z.ZodType<Chart> = z
   .strictObject({
     ...chartVersion,
+    kind: z.enum(CHART_KINDS).default('steps'),
     name: words(80),
     saved: z.strictObject({ by: text(12), at: time }).nullable(),
     copiedFrom: z.strictObject({ ...chartVersion, name: text(80) }).nullable(),
     rows: z
-      .array(z.strictObject({ id: partId, words: words(80), ringTemperature: celsius, wallTemperature: celsius }))
+      .array(
+        z.strictObject({
+          id: partId,
+          words: words(80),
+          ringTemperature: celsius,
+          wallTemperature: celsius,
+          load: z.number().positive().max(10, 'at most 10').nullable().default(null),
+        }),
+      )
       .max(40, 'at most 40 rows'),
     columns: z
       .array(z.strictObject({ id: partId, words: words(80), alloy: z.enum(ALLOYS), highRing: z.boolean() }))

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { copyChart, makeStandard, putChartAway } from '@/actions';
 import type { KeptChart } from '@/store/charts';
-import { STARTING_CHART } from '@/core/targets/chart';
+import { isBuiltIn } from '@/core/targets/chart';
 import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { When } from '../shared/When';
@@ -35,7 +35,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
     run(async () => {
       const made = await copyChart(
         { id: chart.id, version: chart.version },
-        chart.id === STARTING_CHART.id ? 'Own chart' : chart.name,
+        isBuiltIn(chart.id) ? 'Own chart' : chart.name,
         by,
       );
       if (made.ok) router.push(`/charts/${made.id}`);
@@ -116,7 +116,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
                 <Button onClick={() => void copy(kept)}>
                   Copy<span className="sr-only"> {chart.name}</span>
                 </Button>
-                {chart.id !== STARTING_CHART.id && (
+                {!isBuiltIn(chart.id) && (
                   <Button
                     kind="quiet"
                     onClick={() =>

@@ -56,6 +56,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
           words: 'own row',
           ringTemperature: last?.ringTemperature ?? 200,
           wallTemperature: last?.wallTemperature ?? 120,
+          load: draft.kind === 'curve' ? Number(((last?.load ?? 1) + 0.1).toFixed(2)) : null,
         },
       ],
     });

@@ -1,107 +1,199 @@
 'use client';
 
 import { useState } from 'react';
+import { altitudeText, hearAltitude, hearPower } from '@/core/load/hearPlace';
+import { type LoadEngine, heatLoad, outsideWords } from '@/core/load/load';
+import { type Service, FUELS, FUEL_WORDS, NO_ADDERS, USES, USE_WORDS } from '@/core/load/service';
+import type { Units } from '@/core/quantity/length';
 import { type Chart, rowOf } from '@/core/targets/chart';
-import { FUELS, FUEL_WORDS, type Service, USES, USE_WORDS, fuelCaution, suggestDuty } from '@/core/targets/duty';
+import { fuelCaution, suggestDuty } from '@/core/targets/duty';
+import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
-import { AdderFields } from './AdderFields';
+import { AddersField } from './AddersField';
+import { LoadBar } from './LoadBar';
+import { SaidField } from './SaidField';
 
 interface Props {
   service: Service;
   /** Row of the chart the builder chose; null follows the suggestion. */
   duty: string | null;
   chart: Chart;
-  cylinders: number;
+  engine: LoadEngine;
+  units: Units;
   onChange: (service: Service) => void;
   onDuty: (duty: string | null) => void;
   /** Told whether everything typed can be used as it stands. */
   onFault: (fault: string | null) => void;
 }
 
-/** What the engine is for, what adds power now and later, and the row of the chart that follows. */
-export function ServiceFields({ service, duty, chart, cylinders, onChange, onDuty, onFault }: Props) {
-  const [faults, setFaults] = useState<{ now: string | null; later: string | null }>({ now: null, later: null });
-  const fault = (part: Partial<typeof faults>): void => {
-    const next = { ...faults, ...part };
+type Faults = Record<'now' | 'later' | 'altitude' | 'base' | 'nitro', string | null>;
+const NO_FAULTS: Faults = { now: null, later: null, altitude: null, base: null, nitro: null };
+
+const COOLING = [
+  ['water', 'water'],
+  ['air', 'air'],
+] as const;
+
+/** Nitromethane in percent. */
+const hearShare = (text: string): ReturnType<typeof hearPower> => {
+  const entry = text.trim().replace('%', '').replace(',', '.').trim();
+  if (entry === '') return { kind: 'empty' };
+  const value = Number(entry);
+  return value >= 0 && value <= 100
+    ? { kind: 'understood', value }
+    : { kind: 'refused', why: `“${text}” is no share. Accepted: 0 to 100 %.` };
+};
+
+/** What the engine is for, what adds power now and later, where it runs, and the heat load or the row of the chart that follows. */
+export function ServiceFields({ service, duty, chart, engine, units, onChange, onDuty, onFault }: Props) {
+  const [faults, setFaults] = useState(NO_FAULTS);
+  const fault = (of: keyof Faults) => (said: string | null) => {
+    const next = { ...faults, [of]: said };
     setFaults(next);
-    onFault(next.now ?? next.later);
+    onFault(Object.values(next).find((f) => f !== null) ?? null);
   };
-  const suggestion = suggestDuty(service, cylinders);
-  const words = (row: string): string => rowOf(chart, row)?.words ?? `“${row}”, which this chart has not`;
-  const near = suggestion.set ? [suggestion.now.near, suggestion.later?.near ?? null].flatMap((n) => n ?? []) : [];
-  const caution = fuelCaution(service.fuel);
+  const put = (part: Partial<Service>): void => onChange({ ...service, ...part });
+  const uses = USES.filter((use) => use !== 'race' || service.use === 'race');
+  const spoken = units === 'imperial' ? 'psi' : 'bar';
+  const caution = chart.kind === 'steps' ? fuelCaution(service.fuel) : null;
   return (
     <>
       <SelectField
         label="What the engine is for"
         none="not said yet"
         value={service.use}
-        options={USES.map((use) => [use, USE_WORDS[use]] as const)}
-        onChange={(use) => onChange({ ...service, use })}
-      />
-      <SelectField
-        label="Fuel"
-        said={caution ?? undefined}
-        value={service.fuel}
-        options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
-        onChange={(fuel) => fuel && onChange({ ...service, fuel })}
-      />
-      <AdderFields
-        label="Power adder"
-        adder={service.now}
-        cylinders={cylinders}
-        onChange={(now) => onChange({ ...service, now })}
-        onFault={(now) => fault({ now })}
+        options={uses.map((use) => [use, USE_WORDS[use]] as const)}
+        onChange={(use) => put({ use })}
       />
       <div className="grid content-start gap-3">
-        <label className="flex min-h-11 items-center gap-2 font-bold sm:mt-7">
-          <input
-            type="checkbox"
-            className="size-5 accent-(--blue)"
-            checked={service.later !== null}
-            onChange={(event) => {
-              fault({ later: null });
-              onChange({
-                ...service,
-                later: event.target.checked ? { kind: 'nitrous', shots: [], cylinders: null } : null,
-              });
-            }}
-          />
-          More is planned for later
-        </label>
-        {service.later && (
-          <AdderFields
-            label="Planned power adder"
-            adder={service.later}
-            cylinders={cylinders}
-            onChange={(later) => onChange({ ...service, later })}
-            onFault={(later) => fault({ later })}
+        <SelectField
+          label="Fuel"
+          said={caution ?? undefined}
+          value={service.fuel}
+          options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
+          onChange={(fuel) => fuel && put({ fuel, nitro: null })}
+        />
+        {service.fuel === 'nitromethane' && (
+          <SaidField
+            label="Nitromethane, % by volume"
+            hint="Of the fuel in the tank."
+            shown={service.nitro === null ? '' : String(Number((service.nitro * 100).toFixed(1)))}
+            hear={hearShare}
+            onChange={(percent) => put({ nitro: percent === null ? null : percent / 100 })}
+            onFault={fault('nitro')}
           />
         )}
       </div>
-      <SelectField
-        label="Row of the chart"
-        none={suggestion.set ? `as suggested: ${words(suggestion.row)}` : 'as suggested'}
-        value={duty}
-        options={chart.rows.map((row) => [row.id, row.words] as const)}
-        onChange={onDuty}
-        said={
-          <>
-            {suggestion.set ? (
-              <p>
-                Suggested: <b className="text-ink">{words(suggestion.row)}</b>, because {suggestion.reason}.
-              </p>
-            ) : (
-              <p>{suggestion.ask}</p>
-            )}
-            {near.map(({ row, says }) => (
-              <p key={row} className="font-bold text-short">
-                {says}
-              </p>
-            ))}
-          </>
-        }
+      <AddersField
+        label="Power adders"
+        hint={`As you would say it: 1.4 bar turbo + 150 hp nitrous. Empty for none; ${spoken} is what a figure is shown in.`}
+        unit={spoken}
+        adders={isNone(service) ? null : service.now}
+        onChange={(now) => put({ now: now ?? NO_ADDERS })}
+        onFault={fault('now')}
       />
+      <AddersField
+        label="Planned for later"
+        hint="All there will be then. It is gapped for now: metal can be taken off, never put back."
+        unit={spoken}
+        adders={service.later}
+        onChange={(later) => put({ later })}
+        onFault={fault('later')}
+      />
+      <div>
+        <span className="mb-1 block font-bold">Cooled by</span>
+        <Segmented
+          label="Cooled by"
+          value={service.cooling}
+          options={COOLING}
+          onChange={(cooling) => put({ cooling })}
+        />
+      </div>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <SaidField
+          label="Altitude"
+          hint="Where it runs lowest. Empty: the sea."
+          shown={service.altitude === 0 ? '' : altitudeText(service.altitude, units)}
+          hear={(text) => hearAltitude(text, units)}
+          onChange={(altitude) => put({ altitude: altitude ?? 0 })}
+          onFault={fault('altitude')}
+        />
+        <SaidField
+          label="Base power"
+          hint="Without nitrous. Empty: from its size."
+          shown={service.basePower === null ? '' : `${service.basePower} hp`}
+          hear={hearPower}
+          onChange={(basePower) => put({ basePower })}
+          onFault={fault('base')}
+        />
+      </div>
+      {chart.kind === 'curve' ? (
+        <Load service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} />
+      ) : (
+        <Row service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} />
+      )}
     </>
+  );
+}
+
+const isNone = ({ now }: Service): boolean => !now.boost && !now.nitrous && !now.injection;
+
+type Following = Pick<Props, 'service' | 'duty' | 'chart' | 'engine' | 'onDuty'>;
+
+/** The heat load that follows, with each thing's share; or one of the chart's own loads in its place. */
+function Load({ service, duty, chart, engine, onDuty }: Following) {
+  const load = heatLoad(service, engine);
+  const outside = load.set ? outsideWords(load.inForce.load) : null;
+  return (
+    <div className="grid gap-3 sm:col-span-2">
+      {load.set ? (
+        <>
+          <LoadBar of={load.now} label="Heat load" />
+          {load.later && <LoadBar of={load.later} label="Heat load as planned" />}
+        </>
+      ) : (
+        <p className="font-bold text-short">{load.ask}</p>
+      )}
+      {outside && <p className="font-bold text-short">{outside}</p>}
+      <SelectField
+        label="Gapped for"
+        none={load.set ? `the heat load worked out, ${load.inForce.load.toFixed(2)}` : 'the heat load worked out'}
+        value={duty}
+        options={chart.rows.map((row) => [row.id, `${row.load?.toFixed(2) ?? ''}: ${row.words}`] as const)}
+        onChange={onDuty}
+      />
+    </div>
+  );
+}
+
+/** The row of a chart of steps that follows, and why. */
+function Row({ service, duty, chart, engine, onDuty }: Following) {
+  const suggestion = suggestDuty(service, engine.cylinders);
+  const words = (row: string): string => rowOf(chart, row)?.words ?? `“${row}”, which this chart has not`;
+  const near = suggestion.set ? [suggestion.now.near, suggestion.later?.near ?? null].flatMap((n) => n ?? []) : [];
+  return (
+    <SelectField
+      label="Row of the chart"
+      none={suggestion.set ? `as suggested: ${words(suggestion.row)}` : 'as suggested'}
+      value={duty}
+      options={chart.rows.map((row) => [row.id, row.words] as const)}
+      onChange={onDuty}
+      said={
+        <>
+          {suggestion.set ? (
+            <p>
+              Suggested: <b className="text-ink">{words(suggestion.row)}</b>, because {suggestion.reason}.
+            </p>
+          ) : (
+            <p>{suggestion.ask}</p>
+          )}
+          {near.map(({ row, says }) => (
+            <p key={row} className="font-bold text-short">
+              {says}
+            </p>
+          ))}
+        </>
+      }
+    />
   );
 }

@@ -308,7 +308,8 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
           service={service}
           duty={duty}
           chart={chart}
-          cylinders={Number.isInteger(engine.cylinders) ? engine.cylinders : 1}
+          engine={{ cylinders: Number.isInteger(engine.cylinders) ? engine.cylinders : 1, bore: job.plannedBore }}
+          units={units}
           onChange={(next) => set('service', next)}
           onDuty={(next) => set('duty', next)}
           onFault={setServiceFault}

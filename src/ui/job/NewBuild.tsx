@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { beginBuild } from '@/actions';
 import type { Chart } from '@/core/targets/chart';
-import { NO_SERVICE } from '@/core/targets/duty';
+import { NO_SERVICE } from '@/core/load/service';
 import { SelectField } from '../shared/SelectField';
 import { useKept } from '../shared/kept';
 import { JobForm } from './JobForm';

@@ -29,6 +29,8 @@ interface Props {
   charts: [Chart, ...Chart[]];
   /** Whether the address named a chart that is not there. */
   missing: boolean;
+  /** Whether it names the chart in steps that links named before there were curves. */
+  old: boolean;
 }
 
 const SCHOOL_OPTIONS = [
@@ -42,7 +44,7 @@ const nameOf = ({ id, version }: Chart): string => `${id}@${version}`;
 const NOBODY = { at: '1970-01-01T00:00:00.000Z', by: '' };
 
 /** For the person at the counter: bore, duty and piston in; every gap and the clearance out, with the working. */
-export function QuickGap({ initial, charts, missing }: Props) {
+export function QuickGap({ initial, charts, missing, old }: Props) {
   const router = useRouter();
   const [by] = useKept('spatium-by', '');
   const [ask, setAsk] = useState(initial);
@@ -103,6 +105,12 @@ export function QuickGap({ initial, charts, missing }: Props) {
             The chart this link names is not here. The shop’s own is used instead: the figures may differ.
           </p>
         )}
+        {old && chart.id === charts[0].id && (
+          <p className="text-soft">
+            This link is of {charts[0].name.toLowerCase()}, in steps: its figures are shown as they were. Choose another
+            chart below for a curve.
+          </p>
+        )}
         <div>
           <Segmented
             label="Units"
@@ -126,12 +134,13 @@ export function QuickGap({ initial, charts, missing }: Props) {
           service={ask.service}
           duty={ask.duty}
           chart={chart}
-          cylinders={ask.cylinders}
+          engine={{ cylinders: ask.cylinders, bore: ask.bore }}
+          units={ask.units}
           onChange={(service) => put({ service })}
           onDuty={(duty) => put({ duty })}
           onFault={setServiceFault}
         />
-        {(ask.service.now.kind === 'nitrous' || ask.service.later?.kind === 'nitrous') && (
+        {(ask.service.now.nitrous !== null || ask.service.later?.nitrous != null) && (
           <CountField
             label="Cylinders of the engine"
             hint="The shot is shared among them."

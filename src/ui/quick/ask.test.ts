@@ -4,25 +4,40 @@ import { judge } from '@/core/judge/judge';
 import { type QuickAsk, quickRecord } from '@/core/job/quick';
 import { fromInches, fromMm, fromThou } from '@/core/quantity/length';
 import { STARTING_CHART } from '@/core/targets/chart';
-import { type Adder, FUELS, USES } from '@/core/targets/duty';
+import { type Adders, type Boost, BLOWERS, FUELS, USES } from '@/core/load/service';
 import { SURFACES } from '@/core/targets/target';
 import { readChartVersion, readQuick, writeQuick } from './ask';
 
 const params = (query: string): Record<string, string> => Object.fromEntries(new URLSearchParams(query));
 const at = { at: '2026-05-04T09:00:00.000Z', by: 'KM' };
 
-const adders: fc.Arbitrary<Adder> = fc.oneof(
-  fc.constant<Adder>({ kind: 'none' }),
-  fc.record({
-    kind: fc.constantFrom('turbo' as const, 'supercharger' as const),
-    boost: fc.option(fc.integer({ min: 1, max: 1_500_000 })),
-  }),
-  fc.record({
-    kind: fc.constant('nitrous' as const),
-    shots: fc.array(fc.integer({ min: 1, max: 800 }), { maxLength: 4 }),
-    cylinders: fc.option(fc.integer({ min: 1, max: 16 })),
-  }),
-);
+const pressure = fc.option(fc.integer({ min: 1, max: 1_500_000 }));
+const fed = fc.option(fc.integer({ min: 1, max: 16 }));
+const adders: fc.Arbitrary<Adders> = fc.record({
+  boost: fc.option<Boost>(
+    fc
+      .record({
+        by: fc.constantFrom(...BLOWERS),
+        pressure,
+        absolute: fc.boolean(),
+        cooled: fc.constantFrom(null, true, false),
+      })
+      .map((boost): Boost => (boost.pressure === null ? { ...boost, absolute: false } : boost)),
+  ),
+  nitrous: fc.option(
+    fc.oneof(
+      fc.record({
+        shots: fc.array(fc.integer({ min: 1, max: 800 }), { maxLength: 4 }),
+        share: fc.constant(null),
+        cylinders: fed,
+      }),
+      fc.record({ shots: fc.constant<number[]>([]), share: fc.constantFrom(0.4, 0.125, 1), cylinders: fed }),
+    ),
+  ),
+  injection: fc.option(
+    fc.record({ what: fc.constantFrom('water' as const, 'alcohol' as const), counted: fc.boolean() }),
+  ),
+});
 const asks: fc.Arbitrary<QuickAsk> = fc.record({
   units: fc.constantFrom('imperial' as const, 'metric' as const),
   bore: fc.option(fc.integer({ min: fromMm(10), max: fromMm(500) })),
@@ -30,8 +45,12 @@ const asks: fc.Arbitrary<QuickAsk> = fc.record({
   service: fc.record({
     use: fc.constantFrom(...USES, null),
     fuel: fc.constantFrom(...FUELS),
+    nitro: fc.constantFrom(null, 0.1, 0.25),
     now: adders,
     later: fc.option(adders),
+    altitude: fc.constantFrom(0, 1500, -30),
+    basePower: fc.constantFrom(null, 250),
+    cooling: fc.constantFrom('water' as const, 'air' as const),
   }),
   duty: fc.constantFrom(null, 'race', 'own-row'),
   construction: fc.constantFrom(null, 'cast', 'own-piston'),

@@ -7,7 +7,10 @@ import { MOST_CYLINDERS } from '@/core/engine/engine';
 import { NM_PER_INCH, NM_PER_MM, type Nm, type Units, fromDecimal, toInches, toMm } from '@/core/quantity/length';
 import { MOST_BOOST } from '@/core/quantity/pressure';
 import type { ChartVersion } from '@/core/targets/chart';
-import { type Adder, FUELS, USES, hearShots } from '@/core/targets/duty';
+import { addersText, hearAdders } from '@/core/load/hearAdders';
+import { ALTITUDES, MOST_POWER } from '@/core/load/hearPlace';
+import { type Adders, type Fuel, FUELS, NO_ADDERS, USES } from '@/core/load/service';
+import { hearShots } from '@/core/targets/duty';
 import { SURFACES, startingChoices } from '@/core/targets/target';
 
 export type Params = Record<string, string | undefined>;
@@ -34,35 +37,41 @@ const trimmed = (value: number, decimals: number): string => String(Number(value
 const writeLength = (nm: Nm, units: Units): string =>
   units === 'imperial' && nm % 2_540 === 0 ? `${trimmed(toInches(nm), 4)}in` : `${trimmed(toMm(nm), 6)}mm`;
 
-function readAdder(params: Params, prefix: '' | 'later'): Adder | null {
+/** One adder at a time, as addresses said it before any could be said together. */
+function readOneAdder(params: Params, prefix: '' | 'later'): Adders | null {
   const kind = oneOf(['none', 'turbo', 'supercharger', 'nitrous'], params[`${prefix}adder`]);
-  if (kind === null || kind === 'none') return kind && { kind };
+  if (kind === null || kind === 'none') return kind && NO_ADDERS;
   if (kind === 'nitrous') {
     const fed = Number(params[`${prefix}fed`]);
-    return {
-      kind,
-      shots: hearShots(params[`${prefix}shot`] ?? '') ?? [],
-      cylinders: Number.isInteger(fed) && fed >= 1 && fed <= MOST_CYLINDERS ? fed : null,
-    };
+    const shots = hearShots(params[`${prefix}shot`] ?? '') ?? [];
+    const cylinders = Number.isInteger(fed) && fed >= 1 && fed <= MOST_CYLINDERS ? fed : null;
+    return { ...NO_ADDERS, nitrous: { shots, share: null, cylinders } };
   }
   const boost = /^(\d{1,4}(?:\.\d{1,3})?)kPa$/.exec(params[`${prefix}boost`] ?? '');
   const pascal = boost ? Math.round(Number(boost[1]) * 1_000) : 0;
-  return { kind, boost: pascal > 0 && pascal <= MOST_BOOST ? pascal : null };
+  const pressure = pascal > 0 && pascal <= MOST_BOOST ? pascal : null;
+  return { ...NO_ADDERS, boost: { by: kind, pressure, absolute: false, cooled: null } };
 }
 
-function writeAdder(adder: Adder, prefix: '' | 'later'): [string, string][] {
-  const kind: [string, string] = [`${prefix}adder`, adder.kind];
-  if (adder.kind === 'none') return [kind];
-  if (adder.kind === 'nitrous')
-    return [
-      kind,
-      ...(adder.shots.length > 0 ? [[`${prefix}shot`, adder.shots.join('+')] as [string, string]] : []),
-      ...(adder.cylinders === null ? [] : [[`${prefix}fed`, String(adder.cylinders)] as [string, string]]),
-    ];
-  return [
-    kind,
-    ...(adder.boost === null ? [] : [[`${prefix}boost`, `${trimmed(adder.boost / 1_000, 3)}kPa`] as [string, string]]),
-  ];
+/** Adders as the bench says them. What only makes sense in another unit was asked about when it was typed. */
+function readAdders(params: Params, name: 'add' | 'later'): Adders | null {
+  const heard = hearAdders(params[name] ?? '');
+  if (heard.kind === 'question') return heard.options.find(({ words }) => words.endsWith('as typed'))?.adders ?? null;
+  return heard.kind === 'understood' ? heard.adders : readOneAdder(params, name === 'add' ? '' : 'later');
+}
+
+const isNone = ({ boost, nitrous, injection }: Adders): boolean => !boost && !nitrous && !injection;
+const writeAdders = (adders: Adders): string => (isNone(adders) ? 'none' : addersText(adders, 'kPa'));
+
+/** Before there was neat ethanol, an address called a blend of it so. */
+const FUEL_NAMES: Partial<Record<Fuel, string>> = { ethanol: 'neat-ethanol' };
+const readFuel = (text: string | undefined): Fuel =>
+  text === 'ethanol' ? 'e85' : (FUELS.find((fuel) => (FUEL_NAMES[fuel] ?? fuel) === text) ?? 'petrol');
+
+/** A figure of an address within its bounds; null for none. */
+function readFigure(text: string | undefined, least: number, most: number): number | null {
+  const value = /^-?\d{1,6}(?:\.\d{1,4})?$/.test(text ?? '') ? Number(text) : Number.NaN;
+  return value >= least && value <= most ? value : null;
 }
 
 const partId = (text: string | undefined): string | null => (text && /^[A-Za-z0-9_-]{1,40}$/.test(text) ? text : null);
@@ -78,9 +87,13 @@ export function readQuick(params: Params): QuickAsk {
     cylinders: Number.isInteger(cylinders) && cylinders >= 1 && cylinders <= MOST_CYLINDERS ? cylinders : 4,
     service: {
       use: oneOf(USES, params.use),
-      fuel: oneOf(FUELS, params.fuel) ?? 'petrol',
-      now: readAdder(params, '') ?? { kind: 'none' },
-      later: readAdder(params, 'later'),
+      fuel: readFuel(params.fuel),
+      nitro: readFigure(params.nitro, 0, 1),
+      now: readAdders(params, 'add') ?? NO_ADDERS,
+      later: readAdders(params, 'later'),
+      altitude: readFigure(params.alt, ALTITUDES.from, ALTITUDES.to) ?? 0,
+      basePower: readFigure(params.base, 1, MOST_POWER),
+      cooling: oneOf(['water', 'air'], params.cooling) ?? 'water',
     },
     duty: partId(params.row),
     construction: partId(params.piston),
@@ -103,9 +116,13 @@ export function writeQuick(ask: QuickAsk, chart: ChartVersion): string {
     ['units', units],
     ['bore', bore === null ? null : writeLength(bore, units)],
     ['use', service.use],
-    ['fuel', service.fuel === 'petrol' ? null : service.fuel],
-    ...(service.now.kind === 'none' ? [] : writeAdder(service.now, '')),
-    ...(service.later ? writeAdder(service.later, 'later') : []),
+    ['fuel', service.fuel === 'petrol' ? null : (FUEL_NAMES[service.fuel] ?? service.fuel)],
+    ['nitro', service.nitro === null ? null : trimmed(service.nitro, 4)],
+    ['add', isNone(service.now) ? null : writeAdders(service.now)],
+    ['later', service.later && writeAdders(service.later)],
+    ['alt', service.altitude === 0 ? null : trimmed(service.altitude, 1)],
+    ['base', service.basePower === null ? null : trimmed(service.basePower, 1)],
+    ['cooling', service.cooling === 'water' ? null : service.cooling],
     ['cyl', cylinders === 4 ? null : String(cylinders)],
     ['row', duty],
     ['piston', construction],

@@ -1,0 +1,268 @@
+import fc from 'fast-check';
+import * as math from 'mathjs';
+import { describe, expect, it } from 'vitest';
+import { boosted, nitrous } from '@/fixtures/adders';
+import { fromInches } from '../quantity/length';
+import { type PressureUnit, PRESSURE_UNITS, fromPressure } from '../quantity/pressure';
+import { SEA_LEVEL, atmosphereAt, compressedHotter, woschni } from './gas';
+import { hearAltitude, hearPower } from './hearPlace';
+import { type LoadOf, heatLoad, outsideWords, temperaturesAt } from './load';
+import { type Adders, type Service, FUELS, NO_ADDERS, NO_SERVICE, USES } from './service';
+
+const eight = { cylinders: 8, bore: fromInches(4) };
+const loadOf = (part: Partial<Service>, engine = eight): LoadOf => {
+  const found = heatLoad({ ...NO_SERVICE, use: 'street', ...part }, engine);
+  if (!found.set) throw new Error(found.ask);
+  return found.inForce;
+};
+const shares = (part: Partial<Service>): Record<string, number> =>
+  Object.fromEntries(loadOf(part).shares.map(({ what, factor }) => [what, factor]));
+const psi = (value: number): Adders => boosted(fromPressure(value, 'psi'));
+
+describe('gas relations', () => {
+  it('the standard atmosphere: 89,874 Pa at 1,000 m and 54,020 at 5,000 (ISO 2533:1975, recalled)', () => {
+    expect(atmosphereAt(0)).toBe(SEA_LEVEL);
+    expect(atmosphereAt(1_000) / 100).toBeCloseTo(898.74, 0);
+    expect(atmosphereAt(5_000) / 100).toBeCloseTo(540.2, 0);
+  });
+
+  it('air at 300 K compressed eightfold without loss: 543 K; at 0.65 it rises 1.54 times as much (textbook example, recalled)', () => {
+    expect(300 * compressedHotter(8, 1)).toBeCloseTo(543.4, 1);
+    expect((compressedHotter(8, 0.65) - 1) / (compressedHotter(8, 1) - 1)).toBeCloseTo(1 / 0.65, 10);
+  });
+
+  it('Woschni at 0.1 m, 5 MPa, 2,000 K and 12 m/s: 524 W/(m²·K), worked by hand through logarithms (SAE 670931, recalled)', () => {
+    // ln: 1.1817 + 0.4605 + 6.8138 − 4.1805 + 1.9879 = 6.2634
+    expect(woschni(0.1, 5_000, 2_000, 12)).toBeCloseTo(Math.exp(6.2634), 0);
+    // at like speed and temperature it goes as p^0.8
+    expect(woschni(0.1, 10_000, 2_000, 12) / woschni(0.1, 5_000, 2_000, 12)).toBeCloseTo(2 ** 0.8, 10);
+  });
+
+  it('units of pressure as in a library of units (reference library: mathjs)', () => {
+    const names: Record<PressureUnit, string> = { psi: 'psi', bar: 'bar', kPa: 'kPa' };
+    for (const unit of PRESSURE_UNITS)
+      for (const value of [0.5, 7, 14.7, 32])
+        expect(fromPressure(value, unit)).toBeCloseTo(math.unit(value, names[unit]).toNumber('Pa'), -0.5);
+  });
+});
+
+describe('the heat load', () => {
+  it('is 1 for a naturally aspirated performance street engine on petrol at sea level', () => {
+    expect(loadOf({})).toEqual({ load: 1, shares: [] });
+  });
+
+  it.each<[string, Partial<Service>, number]>([
+    ['a plain rebuild', { use: 'plain' }, 0.85],
+    ['drag', { use: 'sprint' }, 1.1],
+    ['endurance', { use: 'endurance' }, 1.15],
+    ['marine', { use: 'marine' }, 1.25],
+    ['oval or drag, as older cards say', { use: 'race' }, 1.15],
+    ['gas', { fuel: 'gas' }, 1.05],
+    ['methanol', { fuel: 'methanol' }, 0.9],
+    ['a fifth of nitromethane', { fuel: 'nitromethane', nitro: 0.2 }, 0.99],
+    ['air cooling', { cooling: 'air' }, 1.1],
+    // by hand: (101.325 + 101.325) ÷ 101.325 = 2, 2^0.8 = 1.7411
+    ['an atmosphere of boost', { now: boosted(SEA_LEVEL) }, 1.7411],
+    [
+      'two atmospheres absolute',
+      { now: { ...NO_ADDERS, boost: { by: 'turbo', pressure: 2 * SEA_LEVEL, absolute: true, cooled: true } } },
+      1.7411,
+    ],
+    // 150 hp on 300 hp: 1.5^0.8 = 1.3832; 1 + 0.25·(1 − e^−4) = 1.2454
+    ['half as much again by nitrous', { basePower: 300, now: nitrous([150]) }, 1.3832 * 1.2454],
+    [
+      'the same as a share',
+      { now: { ...NO_ADDERS, nitrous: { shots: [], share: 0.5, cylinders: null } } },
+      1.3832 * 1.2454,
+    ],
+  ])('%s', (_, part, expected) => {
+    expect(loadOf(part).load).toBeCloseTo(expected, 3);
+  });
+
+  it('is the product of its counted shares, each named', () => {
+    const part: Partial<Service> = {
+      use: 'sprint',
+      fuel: 'e85',
+      altitude: 500,
+      now: {
+        ...psi(14),
+        nitrous: { shots: [100], share: null, cylinders: null },
+        injection: { what: 'water', counted: false },
+      },
+    };
+    const { load, shares: all } = loadOf(part);
+    expect(all.map((s) => s.what)).toEqual([
+      'altitude',
+      'boost',
+      'nitrous',
+      'fuel',
+      'time at full load',
+      'water injection',
+    ]);
+    expect(load).toBeCloseTo(
+      all.filter((s) => s.counted).reduce((product, s) => product * s.factor, 1),
+      12,
+    );
+    expect(all.at(-1)).toMatchObject({ counted: false, factor: 0.93 });
+    const counted = loadOf({ ...part, now: { ...psi(14), injection: { what: 'water', counted: true } } });
+    const without = loadOf({ ...part, now: psi(14) });
+    expect(counted.load).toBeCloseTo(without.load * 0.93, 12);
+  });
+
+  it('a charge that is not cooled is hotter, which counts, and thinner, which is shown and does not', () => {
+    const cooled = loadOf({ now: boosted(fromPressure(15, 'psi'), 'turbo', true) }).load;
+    const hot = loadOf({ now: boosted(fromPressure(15, 'psi'), 'turbo', false) });
+    expect(hot.load).toBeGreaterThan(cooled);
+    expect(hot.shares.map((s) => [s.what, s.counted])).toEqual([
+      ['boost', true],
+      ['hot charge', true],
+      ['thin charge', false],
+    ]);
+    expect(hot.shares[2]?.factor).toBeLessThan(1);
+    expect(loadOf({ now: psi(15) }).load).toBe(cooled);
+  });
+
+  it('a shot counts by what each cylinder that is fed gets', () => {
+    const half = loadOf({ basePower: 400, now: nitrous([100], 4) }).load;
+    expect(half).toBeCloseTo(loadOf({ basePower: 400, now: nitrous([200]) }).load, 12);
+    expect(shares({ now: nitrous([60]) }).nitrous).toBeLessThan(
+      heatLoad({ ...NO_SERVICE, use: 'street', now: nitrous([60]) }, { ...eight, cylinders: 2 }).set
+        ? loadOf({ now: nitrous([60]) }, { ...eight, cylinders: 2 }).load
+        : 0,
+    );
+  });
+
+  it('gaps for what is planned where that is hotter', () => {
+    const found = heatLoad({ ...NO_SERVICE, use: 'street', later: psi(10) }, eight);
+    expect(found.set && found.inForce).toBe(found.set && found.later);
+    const less = heatLoad({ ...NO_SERVICE, use: 'street', now: psi(20), later: psi(10) }, eight);
+    expect(less.set && less.inForce).toBe(less.set && less.now);
+  });
+
+  it.each<[string, Partial<Service>, { bore: number | null }, RegExp]>([
+    ['what for', { use: null }, { bore: null }, /what the engine is for/],
+    ['boost', { now: boosted(null) }, { bore: null }, /how much boost/],
+    ['shot', { now: nitrous([]) }, { bore: null }, /how large the nitrous shot/],
+    ['base', { now: nitrous([100]) }, { bore: null }, /base power/],
+    ['nitromethane', { fuel: 'nitromethane' }, { bore: null }, /how much nitromethane/],
+    ['more than a fifth of it', { fuel: 'nitromethane', nitro: 0.6 }, { bore: null }, /beyond this model/],
+    ['planned', { later: boosted(null) }, { bore: null }, /how much boost it runs that is planned for later\.$/],
+  ])('asks for what it needs: %s', (_, part, { bore }, ask) => {
+    expect(heatLoad({ ...NO_SERVICE, use: 'street', ...part }, { cylinders: 8, bore })).toMatchObject({
+      set: false,
+      ask: expect.stringMatching(ask) as string,
+    });
+  });
+
+  it('says where it is not to be trusted', () => {
+    expect(outsideWords(2.6)).toBeNull();
+    expect(outsideWords(2.61)).toMatch(/2\.61 is beyond .* sheets/);
+  });
+
+  const services = fc.record({
+    use: fc.constantFrom(...USES),
+    fuel: fc.constantFrom(...FUELS.filter((f) => f !== 'nitromethane')),
+    altitude: fc.integer({ min: 0, max: 3_000 }),
+    cooling: fc.constantFrom('water' as const, 'air' as const),
+    basePower: fc.option(fc.integer({ min: 20, max: 2_000 })),
+  });
+  const adders = fc.record({
+    boost: fc.integer({ min: 0, max: 400_000 }),
+    cooled: fc.constantFrom(null, true, false),
+    shot: fc.integer({ min: 0, max: 900 }),
+  });
+  const with_ = (boost: number, cooled: boolean | null, shot: number): Adders => ({
+    ...NO_ADDERS,
+    boost: boost > 0 ? { by: 'turbo', pressure: boost, absolute: false, cooled } : null,
+    nitrous: shot > 0 ? { shots: [shot], share: null, cylinders: null } : null,
+  });
+
+  it('no adder ever lowers it, and none moves it in a step (property, 10,000 pairs)', () => {
+    fc.assert(
+      fc.property(
+        services,
+        adders,
+        fc.integer({ min: 0, max: 200_000 }),
+        fc.integer({ min: 0, max: 400 }),
+        fc.integer({ min: 20, max: 250 }),
+        fc.integer({ min: 1, max: 16 }),
+        (said, { boost, cooled, shot }, more, larger, mm, cylinders) => {
+          const engine = { cylinders, bore: mm * 1_000_000 };
+          const at = (b: number, s: number): number => loadOf({ ...said, now: with_(b, cooled, s) }, engine).load;
+          const here = at(boost, shot);
+          expect(at(boost + more, shot)).toBeGreaterThanOrEqual(here - 1e-12);
+          expect(at(boost, shot + larger)).toBeGreaterThanOrEqual(here - 1e-12);
+          // 0.1 psi: less than a hundredth of the load
+          expect(at(boost + 690, shot) / here).toBeLessThan(1.01);
+        },
+      ),
+      { numRuns: 10_000 },
+    );
+  });
+
+  it('is total over every service there can be', () => {
+    const any = fc.record({
+      use: fc.constantFrom(...USES, null),
+      fuel: fc.constantFrom(...FUELS),
+      nitro: fc.option(fc.double({ min: 0, max: 1, noNaN: true })),
+      altitude: fc.integer({ min: -500, max: 6_000 }),
+      basePower: fc.option(fc.integer({ min: 1, max: 50_000 })),
+      cooling: fc.constantFrom('water' as const, 'air' as const),
+      now: adders.map(({ boost, cooled, shot }) => with_(boost, cooled, shot)),
+      later: fc.option(adders.map(({ boost, cooled, shot }) => with_(boost, cooled, shot))),
+    });
+    fc.assert(
+      fc.property(any, fc.option(fc.integer({ min: 10_000_000, max: 500_000_000 })), (service, bore) => {
+        const found = heatLoad(service, { cylinders: 6, bore });
+        if (found.set) expect(found.inForce.load).toBeGreaterThan(0);
+        else expect(found.ask).toMatch(/\.$/);
+      }),
+    );
+  });
+
+  it('temperatures lie within 15 K of the rows of the old chart at their middles (from memory)', () => {
+    const rise = (part: Partial<Service>): number => {
+      const { ring, wall } = temperaturesAt(loadOf(part).load);
+      return ring - wall;
+    };
+    const rows: [Partial<Service>, number][] = [
+      [{ use: 'plain' }, 70],
+      [{}, 85],
+      [{ use: 'race' }, 95],
+      [{ use: 'marine' }, 105],
+      [{ now: psi(7.5) }, 125],
+      [{ now: psi(20) }, 145],
+      [{ now: nitrous([100]) }, 135],
+      [{ now: nitrous([300]) }, 170],
+      [{ fuel: 'diesel', now: boosted(120_000) }, 110],
+    ];
+    for (const [part, expected] of rows) expect(Math.abs(rise(part) - expected)).toBeLessThan(15.5);
+  });
+});
+
+describe('power and altitude as typed', () => {
+  it.each([
+    ['250', 250],
+    ['250 hp', 250],
+    ['180 kW', 241],
+    ['', null],
+    ['-3', 'no power'],
+    ['lots', 'no power'],
+    ['90000', 'no power'],
+  ] as const)('%s', (text, expected) => {
+    const heard = hearPower(text);
+    expect(heard.kind === 'understood' ? heard.value : heard.kind === 'empty' ? null : 'no power').toBe(expected);
+  });
+
+  it.each([
+    ['1000', 'imperial', 305],
+    ['1000', 'metric', 1000],
+    ['1500 m', 'imperial', 1500],
+    ['5000ft', 'metric', 1524],
+    ['-20', 'metric', -20],
+    ['9000', 'metric', 'none'],
+  ] as const)('%s in %s', (text, units, expected) => {
+    const heard = hearAltitude(text, units);
+    expect(heard.kind === 'understood' ? heard.value : 'none').toBe(expected);
+  });
+});

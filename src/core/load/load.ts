@@ -1,0 +1,250 @@
+/**
+ * Heat load: one number Λ for how much heat an engine puts into its rings, 1 for a naturally aspirated performance
+ * street engine on petrol at sea level; the product of one share for each thing that is said of it. It is a model
+ * (docs/method.md): smooth, and no adder ever lowers it. At like speed Woschni's heat flux goes as p^0.8 (SAE 670931,
+ * 1967, recalled); what else enters is marked where it stands.
+ */
+import type { Nm } from '../quantity/length';
+import { pressureText } from '../quantity/pressure';
+import { atmosphereAt, compressedHotter, SEA_LEVEL } from './gas';
+import { type Adders, type Boost, type Nitrous, type Service, FUEL_WORDS, USE_WORDS, shotSum } from './service';
+
+/** One thing's share of the heat load. */
+export interface LoadShare {
+  what: string;
+  factor: number;
+  /** Whether it enters the product; one that would lower it on the strength of a tank that runs out does not. */
+  counted: boolean;
+  why: string;
+}
+
+export interface LoadOf {
+  /** The product of all that is counted. */
+  load: number;
+  shares: LoadShare[];
+}
+
+export type HeatLoad =
+  | {
+      set: true;
+      now: LoadOf;
+      later: LoadOf | null;
+      /** The hotter of the two: what is gapped for. */
+      inForce: LoadOf;
+    }
+  /** What has to be said first. */
+  | { set: false; ask: string };
+
+/** Exponent of the pressure in Woschni's heat flux. */
+const FLUX = 0.8;
+/** The loads that the model is trusted over. From memory. */
+export const TRUSTED = { from: 0.8, to: 2.6 };
+/** One standard deviation of the load, as a share of it. From memory. */
+export const LOAD_SPREAD = 0.1;
+
+/** How long it runs at full load. From memory. */
+const USE_SHARES: Record<NonNullable<Service['use']>, number> = {
+  plain: 0.85,
+  street: 1,
+  sprint: 1.1,
+  race: 1.15,
+  endurance: 1.15,
+  marine: 1.25,
+  pulling: 1.25,
+};
+
+/** From memory. A diesel burns lean and its gas is cooler: so much less that an ordinary turbo diesel lands on the figures customary for one. */
+const FUEL_SHARES: Record<Exclude<Service['fuel'], 'nitromethane'>, number> = {
+  petrol: 1,
+  e85: 0.95,
+  ethanol: 0.9,
+  methanol: 0.9,
+  gas: 1.05,
+  diesel: 0.72,
+  twoStroke: 1.15,
+};
+
+/** Nitromethane in methanol: half a percent more heat for each percent of it, up to a fifth; over that the model says nothing. From memory. */
+const NITRO = { each: 0.5, most: 0.2 };
+/** Air cooling, and a spray of water or alcohol. From memory. */
+const AIR_COOLED = 1.1;
+const INJECTION = 0.93;
+
+/** Isentropic efficiency of a compressor. From memory. */
+const COMPRESSOR = 0.65;
+/** The cycle that a hotter charge is put through: charge, K; compression ratio and exponent; rise by combustion, K; wall, K. From memory. */
+const CYCLE = { charge: 300, ratio: 10, exponent: 0.35, burn: 2_000, wall: 450 };
+
+/** Power without an adder, kW a litre, of a street engine; its stroke as a share of its bore; kW a horsepower. From memory. */
+const KW_PER_LITRE = 45;
+const STROKE = 0.9;
+const KW_PER_HP = 0.7457;
+/** Combustion with nitrous is hotter than its power says: a quarter more, all but whole by a third more power. From memory. */
+const HOTTER_BURN = { most: 0.25, by: 8 };
+
+/** What the model needs to know of the engine itself. */
+export interface LoadEngine {
+  cylinders: number;
+  /** Null while none is planned. */
+  bore: Nm | null;
+}
+
+/** Inlet pressure in Pa at its most; null while the boost is not said. */
+function inletOf(boost: Boost | null, ambient: number): number | null {
+  if (!boost) return ambient;
+  if (boost.pressure === null) return null;
+  return boost.absolute ? Math.max(ambient, boost.pressure) : ambient + boost.pressure;
+}
+
+/** Shares of a charge that is hotter by a ratio: of its temperature, and of the air that is missing for it. */
+function hotCharge(hotter: number): { temperature: number; density: number } {
+  const { charge, ratio, exponent, burn, wall } = CYCLE;
+  const after = (kelvin: number): number => kelvin * ratio ** exponent + burn;
+  const [base, hot] = [after(charge), after(charge * hotter)];
+  return {
+    temperature: (hot / base) ** -0.55 * ((hot - wall) / (base - wall)),
+    density: (hot / base / hotter) ** FLUX,
+  };
+}
+
+/** Base power of one cylinder, hp, at an inlet pressure of so many atmospheres: as said, else from its size; null where neither is known. */
+function baseOf({ basePower }: Service, { cylinders, bore }: LoadEngine, atmospheres: number): number | null {
+  if (basePower !== null) return basePower / cylinders;
+  if (bore === null) return null;
+  const litres = (Math.PI / 4) * (bore / 1e8) ** 3 * STROKE;
+  return (litres * KW_PER_LITRE * atmospheres) / KW_PER_HP;
+}
+
+const share = (what: string, factor: number, why: string, counted = true): LoadShare => ({
+  what,
+  factor,
+  counted,
+  why,
+});
+
+function boostShares(boost: Boost, inlet: number, ambient: number): LoadShare[] {
+  const ratio = inlet / ambient;
+  const of = share(
+    'boost',
+    ratio ** FLUX,
+    `${pressureText(inlet - ambient)} over the atmosphere, ${ratio.toFixed(2)} times its pressure, to the power 0.8`,
+  );
+  if (boost.cooled !== false) return [of];
+  const hotter = compressedHotter(ratio, COMPRESSOR);
+  const { temperature, density } = hotCharge(hotter);
+  return [
+    of,
+    share('hot charge', temperature, `not cooled, ${((hotter - 1) * CYCLE.charge).toFixed(0)} K hotter`),
+    share(
+      'thin charge',
+      density,
+      'what is missing of a charge that is not cooled: never counted, since it knocks sooner',
+      false,
+    ),
+  ];
+}
+
+/** How many times the base power with nitrous is, in a cylinder that is fed; or what has to be said first. */
+function powerRatio(nitrous: Nitrous, service: Service, engine: LoadEngine, atmospheres: number): number | string {
+  if (nitrous.share !== null) return 1 + (nitrous.share * engine.cylinders) / (nitrous.cylinders ?? engine.cylinders);
+  if (nitrous.shots.length === 0) return 'Say how large the nitrous shot is.';
+  const base = baseOf(service, engine, atmospheres);
+  if (base === null) return 'Give the base power, or the planned bore: what nitrous adds is held against it.';
+  return 1 + shotSum(nitrous) / (nitrous.cylinders ?? engine.cylinders) / base;
+}
+
+/** The share of nitrous at so many times the base power. */
+const nitrousFactor = (ratio: number): number =>
+  ratio ** FLUX * (1 + HOTTER_BURN.most * (1 - Math.exp(-HOTTER_BURN.by * (ratio - 1))));
+
+function fuelShares({ fuel, nitro }: Service): LoadShare[] | string {
+  if (fuel !== 'nitromethane')
+    return FUEL_SHARES[fuel] === 1 ? [] : [share('fuel', FUEL_SHARES[fuel], FUEL_WORDS[fuel])];
+  if (nitro === null) return 'Say how much nitromethane is in the fuel.';
+  if (nitro > NITRO.most)
+    return 'Over a fifth of nitromethane the heat is beyond this model: enter the figure from the ring and piston sheets.';
+  return [
+    share(
+      'fuel',
+      FUEL_SHARES.methanol * (1 + NITRO.each * nitro),
+      `${(nitro * 100).toFixed(0)} % nitromethane in methanol`,
+    ),
+  ];
+}
+
+/** The load with some adders; or what has to be said first. */
+function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf | string {
+  const { use, altitude, cooling } = service;
+  if (use === null) return 'Say what the engine is for.';
+  const ambient = atmosphereAt(altitude);
+  const inlet = inletOf(adders.boost, ambient);
+  if (inlet === null) return 'Say how much boost it runs.';
+  const fuel = fuelShares(service);
+  if (typeof fuel === 'string') return fuel;
+  const shares = [
+    ...(altitude === 0
+      ? []
+      : [
+          share('altitude', (ambient / SEA_LEVEL) ** FLUX, `${altitude.toFixed(0)} m over sea level, to the power 0.8`),
+        ]),
+    ...(adders.boost ? boostShares(adders.boost, inlet, ambient) : []),
+  ];
+  if (adders.nitrous) {
+    const ratio = powerRatio(adders.nitrous, service, engine, inlet / SEA_LEVEL);
+    if (typeof ratio === 'string') return ratio;
+    const base =
+      service.basePower === null && adders.nitrous.share === null ? ', its base power taken from its size' : '';
+    shares.push(
+      share(
+        'nitrous',
+        nitrousFactor(ratio),
+        `${ratio.toFixed(2)} times the base power${base}, to the power 0.8, and hotter gas`,
+      ),
+    );
+  }
+  shares.push(...fuel);
+  if (USE_SHARES[use] !== 1) shares.push(share('time at full load', USE_SHARES[use], USE_WORDS[use]));
+  if (cooling === 'air') shares.push(share('air cooling', AIR_COOLED, 'cylinders run hotter in air'));
+  const { injection } = adders;
+  if (injection)
+    shares.push(
+      share(
+        `${injection.what} injection`,
+        INJECTION,
+        injection.counted ? 'counted on, as ticked: a tank runs out' : 'not counted: a tank runs out',
+        injection.counted,
+      ),
+    );
+  return { load: shares.reduce((all, { factor, counted }) => (counted ? all * factor : all), 1), shares };
+}
+
+/**
+ * The heat load of an engine as it is and as it is planned, with each thing's share; the hotter of the two is gapped for.
+ * Never throws.
+ *
+ * @example heatLoad({ use: 'street', fuel: 'petrol', nitro: null, now: { boost: null, nitrous: null, injection: null }, later: null, altitude: 0, basePower: null, cooling: 'water' }, { cylinders: 8, bore: null }).set // true
+ */
+export function heatLoad(service: Service, engine: LoadEngine): HeatLoad {
+  const now = loadWith(service.now, service, engine);
+  if (typeof now === 'string') return { set: false, ask: now };
+  if (!service.later) return { set: true, now, later: null, inForce: now };
+  const later = loadWith(service.later, service, engine);
+  if (typeof later === 'string') return { set: false, ask: `${later.replace(/\.$/, '')} that is planned for later.` };
+  return { set: true, now, later, inForce: later.load > now.load ? later : now };
+}
+
+/** Where a load lies outside what the model is trusted over, as a sentence; null inside it. */
+export const outsideWords = (load: number): string | null =>
+  load > TRUSTED.to
+    ? `A heat load of ${load.toFixed(2)} is beyond what this model is trusted for (${TRUSTED.to}): enter the figure from the ring and piston sheets.`
+    : null;
+
+/**
+ * Mean temperatures that a heat load stands for, °C: the wall about 115 + 8·Λ, the top ring 85·Λ^0.86 over it. From memory.
+ *
+ * @example temperaturesAt(1) // { ring: 208, wall: 123 }
+ */
+export function temperaturesAt(load: number): { ring: number; wall: number } {
+  const wall = 115 + 8 * load;
+  return { ring: wall + 85 * load ** 0.86, wall };
+}

@@ -1,0 +1,109 @@
+'use client';
+
+import { useState } from 'react';
+import { addersText, hearAdders } from '@/core/load/hearAdders';
+import { type Adders, adderWords } from '@/core/load/service';
+import type { PressureUnit } from '@/core/quantity/pressure';
+import { Field } from '../shared/Field';
+import { Meant } from '../shared/Meant';
+import { Segmented } from '../shared/Segmented';
+
+interface Props {
+  label: string;
+  hint: string;
+  /** What boost is spoken in. */
+  unit: PressureUnit;
+  /** Null for nothing said. */
+  adders: Adders | null;
+  onChange: (adders: Adders | null) => void;
+  onFault: (fault: string | null) => void;
+}
+
+const COOLED = [
+  ['cooled', 'cooled'],
+  ['hot', 'not cooled'],
+  ['unsaid', 'not said'],
+] as const;
+
+/** What adds power, in one line as it is said at the bench; what was understood stands under it. */
+export function AddersField({ label, hint, unit, adders, onChange, onFault }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const heard = typed === null ? null : hearAdders(typed);
+  const put = (said: Adders | null): void => {
+    onChange(said);
+    onFault(null);
+  };
+  const type = (text: string): void => {
+    setTyped(text);
+    const now = hearAdders(text);
+    if (now.kind === 'empty') return put(null);
+    if (now.kind === 'understood') return put(now.adders);
+    onFault(`${label}: “${text}” is not settled yet.`);
+  };
+  const settle = (said: Adders): void => {
+    setTyped(null);
+    put(said);
+  };
+  const said =
+    heard?.kind === 'question' ? (
+      <Meant
+        ask={heard.ask}
+        options={heard.options.map(({ adders: option, words }) => ({
+          value: option,
+          figure: adderWords(option),
+          note: words,
+        }))}
+        onPick={settle}
+      />
+    ) : adders ? (
+      <span className="figures">{adderWords(adders)}</span>
+    ) : undefined;
+  return (
+    <div className="grid content-start gap-2">
+      <Field label={label} hint={hint} error={heard?.kind === 'refused' ? heard.why : undefined} said={said}>
+        {(props) => (
+          <input
+            {...props}
+            className="field"
+            autoComplete="off"
+            spellCheck={false}
+            maxLength={120}
+            value={typed ?? (adders ? addersText(adders, unit) : '')}
+            onChange={(event) => type(event.target.value)}
+          />
+        )}
+      </Field>
+      {adders?.boost && (
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span className="text-sm font-bold">Charge</span>
+          <Segmented
+            label={`${label}, charge`}
+            value={adders.boost.cooled === null ? 'unsaid' : adders.boost.cooled ? 'cooled' : 'hot'}
+            options={COOLED}
+            onChange={(cooled) =>
+              adders.boost &&
+              settle({
+                ...adders,
+                boost: { ...adders.boost, cooled: cooled === 'unsaid' ? null : cooled === 'cooled' },
+              })
+            }
+          />
+        </div>
+      )}
+      {adders?.injection && (
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--blue)"
+            checked={adders.injection.counted}
+            onChange={(event) =>
+              adders.injection &&
+              settle({ ...adders, injection: { ...adders.injection, counted: event.target.checked } })
+            }
+          />
+          Count on the {adders.injection.what}, though it can run out
+        </label>
+      )}
+    </div>
+  );
+}
