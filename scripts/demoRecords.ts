@@ -18,6 +18,7 @@ import { type RingSet, STARTING_RING_SET } from '../src/core/rings/set';
 import { startingChoices } from '../src/core/targets/target';
 import { type Instrument, instrumentKey } from '../src/core/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '../src/core/uncertainty/startingInstruments';
+import { STARTING_CURVE } from '../src/core/targets/startingCurve';
 import { workshopChart } from './demoCharts';
 import type { Job } from '../src/core/job/job';
 import type { Subject } from '../src/core/stages';
@@ -499,6 +500,7 @@ function linn(): BuildRecord {
     surface: 'iron',
     elsewhere: [],
   });
+  day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: STARTING_CURVE });
   const allowances = [
     { cylinder: '3', gap: fromThou(1), clearance: fromThou(0.5), reason: 'rear cylinder runs hottest' },
   ];

@@ -2,7 +2,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { STARTING_CHART, STARTING_CURVE } from '@/core/targets/chart';
+import { STARTING_CHART } from '@/core/targets/chart';
+import { STARTING_CURVE } from '@/core/targets/startingCurve';
 import { withFactor } from '@/core/targets/chartEdit';
 import {
   addChart,

@@ -2,7 +2,8 @@
  * The shop's charts: every version of each, kept for good. The starting charts are built in as their version 1.
  */
 import { and, asc, desc, eq } from 'drizzle-orm';
-import { type Chart, type ChartVersion, BUILT_IN, STARTING_CHART, isBuiltIn } from '@/core/targets/chart';
+import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
+import { BUILT_IN, isBuiltIn } from '@/core/targets/startingCurve';
 import { sameFigures } from '@/core/targets/chartEdit';
 import type { Database } from './open';
 import { charts, shop } from './schema';

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
-import { STARTING_CHART, STARTING_CURVE } from '@/core/targets/chart';
+import { STARTING_CHART } from '@/core/targets/chart';
+import { STARTING_CURVE } from '@/core/targets/startingCurve';
 import { keptCharts, loadChart } from '@/store/charts';
 import { database } from '@/store/store';
 import { QuickGap } from '@/ui/quick/QuickGap';

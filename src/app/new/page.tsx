@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { STARTING_CURVE } from '@/core/targets/chart';
+import { STARTING_CURVE } from '@/core/targets/startingCurve';
 import { keptCharts } from '@/store/charts';
 import { database } from '@/store/store';
 import { NewBuild } from '@/ui/job/NewBuild';

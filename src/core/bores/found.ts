@@ -4,7 +4,7 @@ import type { Nm } from '../quantity/length';
 import type { Frame } from '../stage/stage';
 import type { BoreChoices } from './grid';
 import type { JudgedBore } from './judged';
-import type { SizePlan, SizingChoices } from './plan';
+import type { SizingChoices } from './plan';
 import type { Strictness } from '../verdict/decide';
 
 export interface BoresChoices {
@@ -14,11 +14,6 @@ export interface BoresChoices {
 
 export interface BoresPart {
   bore: JudgedBore;
-}
-
-export interface BoresMade {
-  /** The next size, from the bores as they were found; null without a standard bore. */
-  plan: SizePlan | null;
 }
 
 export type Engine = Frame<BoresChoices & { deciding: Strictness }>;

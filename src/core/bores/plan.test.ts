@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou } from '../quantity/length';
-import { finishOrder, gradeOf, sizePlan, smallestClean } from './plan';
+import { finishOrder, sizePlan } from './nextSize';
+import { gradeOf, smallestClean } from './plan';
 
 const sold = [30, 40, 55].map(fromThou);
 const worn = (over: number[]) =>

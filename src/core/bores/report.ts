@@ -3,7 +3,7 @@ import { isLive } from '../record/reading';
 import type { Row } from '../stage/report';
 import { readingRow, resultRow } from '../stage/rows';
 import type { Report } from '../stage/stage';
-import type { BoresMade, Engine, Measured, Whole } from './found';
+import type { Engine, Measured, Whole } from './found';
 import type { Derived } from './shape';
 
 function rows({ log }: Engine, cylinder: Measured): Row[] {
@@ -32,4 +32,4 @@ function rows({ log }: Engine, cylinder: Measured): Row[] {
   ];
 }
 
-export const report = { rows } satisfies Partial<Report<Engine & BoresMade, Whole>>;
+export const report = { rows } satisfies Partial<Report<Engine, Whole>>;

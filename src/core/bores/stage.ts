@@ -13,14 +13,11 @@ import { capital } from '../stage/report';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import { boreFindings, directionFindings, plateFindings } from './findings';
-import type { BoresMade, BoresPart, Engine, Measured, Whole } from './found';
+import type { BoresPart, Engine, Measured, Whole } from './found';
 import { type BoreChoices, STARTING_BORES } from './grid';
 import { judgedBore } from './judged';
-import { type SizePlan, sizePlan, smallestClean, startingSizing } from './plan';
+import { smallestClean, standardBore, startingSizing } from './plan';
 import { boreAdvice } from './verdict';
-
-/** The standard bore that oversizes count from. */
-const standardBore = ({ choices: { sizing }, job }: Engine): Nm | null => sizing.standard ?? job?.plannedBore ?? null;
 
 /** Whether an oversize on the list cleans a bore; true while that cannot be said. */
 function isSold(engine: Engine): (largest: Nm) => boolean {
@@ -32,26 +29,7 @@ function isSold(engine: Engine): (largest: Nm) => boolean {
 
 const boreExpansion = (job: Job | null): number => BORE_EXPANSION[job?.surface ?? 'iron'];
 
-function planOf(engine: Engine, cylinders: readonly Measured[]): SizePlan | null {
-  const standard = standardBore(engine);
-  if (standard === null || !engine.job) return null;
-  const worn = cylinders.flatMap(({ id, bore }) => {
-    const shape = bore.asFound ?? bore.shape;
-    return shape
-      ? [
-          {
-            cylinder: id,
-            largest: shape.widest,
-            smallest: shape.smallest.value,
-            uncertainty: bore.largestUncertainty,
-          },
-        ]
-      : [];
-  });
-  return sizePlan(worn, standard, engine.choices.sizing);
-}
-
-function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judged<BoresPart, BoresMade> {
+function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judged<BoresPart, object> {
   const { log, job, choices } = engine;
   const sold = memo('sold oversizes', ENGINE, [standardBore(engine), choices.sizing], () => isSold(engine));
   const expansion = boreExpansion(job);
@@ -81,14 +59,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
   });
   return {
     cylinders: new Map(measured.map(({ id, part }) => [id, part])),
-    engine: memo(
-      'bores of the engine',
-      ENGINE,
-      [standardBore(engine), choices.sizing, job, ...measured.map((m) => m.bore)],
-      () => ({
-        plan: planOf(engine, measured),
-      }),
-    ),
+    engine: {},
   };
 }
 
@@ -210,4 +181,4 @@ export const bores = {
   expected,
   outcome,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Cylinder, BoresPart, BoresMade, Engine & BoresMade & { cylinders: readonly Whole[] }, Whole>;
+} satisfies Stage<Engine, Cylinder, BoresPart, object, Engine & { cylinders: readonly Whole[] }, Whole>;

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { gapLine, gapWorking } from './heatWords';
 import { NO_SERVICE } from '../load/service';
 import { gap, jobEntry, reading } from '@/fixtures/records';
 import { fromInches, fromThou, toInches } from '../quantity/length';
@@ -34,8 +35,11 @@ describe('the heat model of a build', () => {
   });
 
   it('its working has the numbers put in', () => {
-    const [minimum] = first({ service: street, construction: 'cast' })?.rings.top.points ?? [];
-    const lines = (minimum?.working ?? []).map((l) => sayingText(l, 'imperial'));
+    const top = first({ service: street, construction: 'cast' })?.rings.top;
+    const [minimum] = top?.points ?? [];
+    if (!top || !minimum) throw new Error('it is worked out');
+    const lines = gapWorking(minimum, top).map((l) => sayingText(l, 'imperial'));
+    expect(gapLine(minimum, top).at(-1)).toEqual({ celsius: minimum.butting, gap: 0 });
     expect(lines[0]).toBe(
       'π × 4.0000 in × (1 + 10.8×10⁻⁶ × 100 K) − (π × 4.0000 in − 16 thou) × (1 + 11.2×10⁻⁶ × 170 K) = 0.00568 in',
     );

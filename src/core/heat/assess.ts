@@ -2,7 +2,6 @@
  * The heat model put to one cylinder: what its gaps and its clearance come to hot, and how far from trouble.
  */
 import type { Nm } from '../quantity/length';
-import { type Saying, fine, raw, say, size } from '../quantity/saying';
 import type { ChartColumn, ChartRow } from '../targets/chart';
 import type { Surface, Target } from '../targets/target';
 import {
@@ -14,7 +13,7 @@ import {
   hotGap,
   runningClearance,
 } from './heat';
-import { BORE_EXPANSION, PISTON_EXPANSION, RING_EXPANSION, RING_METAL_WORDS, type RingMetal } from './metals';
+import { BORE_EXPANSION, PISTON_EXPANSION, RING_EXPANSION, type RingMetal } from './metals';
 import { belowOnAverage } from '../uncertainty/spread';
 import type { ColdGap, HeatSpread } from './simulate';
 
@@ -80,9 +79,6 @@ export interface HotGap {
   margin: number;
   /** The chance that the ends meet, 0 to 1, by how far the temperatures and the expansions may be off. */
   chance: number;
-  /** The gap's line over ring temperature, from the cold ring to where the ends meet. */
-  line: { celsius: number; gap: number }[];
-  working: Saying[];
 }
 
 export interface JudgedRingHeat {
@@ -100,8 +96,6 @@ export interface HotClearance {
   hot: number;
   /** °C of the skirt at which it is gone on paper. */
   closing: number;
-  line: { celsius: number; gap: number }[];
-  working: Saying[];
 }
 
 export interface JudgedHeat {
@@ -111,18 +105,6 @@ export interface JudgedHeat {
   rings: Record<HeatRing, JudgedRingHeat>;
   /** Null while the piston is not said. */
   piston: { assumed: number; heat: PistonHeat; points: HotClearance[] } | null;
-}
-
-const degrees = (celsius: number): string => `${celsius.toFixed(celsius % 1 === 0 ? 0 : 1)} °C`;
-const printed = new Map<number, string>();
-
-/** An expansion in words; printed once each, since there are only as many as metals. */
-function micro(expansion: number): string {
-  const known = printed.get(expansion);
-  if (known !== undefined) return known;
-  const words = `${(expansion * 1e6).toFixed(1)}×10⁻⁶`;
-  printed.set(expansion, words);
-  return words;
 }
 
 /**
@@ -164,35 +146,15 @@ function hotGapOf(
     butting,
     margin: butting - assumed,
     chance: closingChance(known, assumed, heat, spread),
-    line: [
-      { celsius: COLD, gap: hotGap(cold, COLD, heat) },
-      { celsius: butting, gap: 0 },
-    ],
-    working: [
-      say`π × ${size(heat.bore)} × (1 + ${micro(heat.boreExpansion)} × ${heat.wall - COLD} K) − (π × ${size(heat.bore)} − ${fine(cold)}) × (1 + ${micro(heat.ringExpansion)} × ${assumed - COLD} K) = ${raw(Math.round(hot))}`,
-      say`that is nothing at ${degrees(butting)}: ${(butting - assumed).toFixed(0)} K from the assumed ${degrees(assumed)}`,
-    ],
   };
 }
 
-function hotClearanceOf(point: HeatPoint, cold: Nm, assumed: number, heat: PistonHeat): HotClearance {
-  const hot = runningClearance(cold, assumed, heat);
-  const closing = closingTemperature(cold, heat);
-  return {
-    point,
-    cold,
-    hot,
-    closing,
-    line: [
-      { celsius: COLD, gap: runningClearance(cold, COLD, heat) },
-      { celsius: closing, gap: 0 },
-    ],
-    working: [
-      say`${size(heat.bore)} × (1 + ${micro(heat.boreExpansion)} × ${heat.wall - COLD} K) − (${size(heat.bore)} − ${fine(cold)}) × (1 + ${micro(heat.pistonExpansion)} × ${assumed - COLD} K) = ${raw(Math.round(hot))}`,
-      say`nothing is left on paper at ${degrees(closing)}`,
-    ],
-  };
-}
+const hotClearanceOf = (point: HeatPoint, cold: Nm, assumed: number, heat: PistonHeat): HotClearance => ({
+  point,
+  cold,
+  hot: runningClearance(cold, assumed, heat),
+  closing: closingTemperature(cold, heat),
+});
 
 export interface HeatAsk {
   bore: Nm;
@@ -252,7 +214,7 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
 /**
  * The heat model of one cylinder, or null where no temperature is known (no duty said and none entered), or the bore is none.
  *
- * @example cylinder.heat && assumedWords(cylinder.heat) // 'ductile iron rings, iron bore, wall at 125 °C'
+ * @example cylinder.heat?.temperatures.wall // 125
  */
 export function heatOf(ask: HeatAsk): JudgedHeat | null {
   const temperatures = temperaturesFor(ask.row, ask.choices);
@@ -284,7 +246,3 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
     },
   };
 }
-
-/** What the model assumes, as a sentence. */
-export const assumedWords = ({ temperatures, bore, rings: { top, second } }: JudgedHeat): string =>
-  `${top.metal === second.metal ? `${RING_METAL_WORDS[top.metal]} rings` : `top ring ${RING_METAL_WORDS[top.metal]}, second ring ${RING_METAL_WORDS[second.metal]}`}, ${bore.surface === 'iron' ? 'iron' : 'plated aluminium'} bore${bore.assumed ? ' (not said on the job card: taken as iron)' : ''}, wall at ${degrees(temperatures.wall)}`;

@@ -36,6 +36,16 @@ export function buttingTemperature(cold: Nm, { bore, ringExpansion, boreExpansio
   return COLD + ((round * grown(boreExpansion, wall)) / (round - cold) - 1) / ringExpansion;
 }
 
+/**
+ * The cold gap in nm, not rounded, whose ends just meet with the ring at a temperature in °C.
+ *
+ * @example Math.round(closingGap(200, { bore: 100_000_000, ringExpansion: 12e-6, boreExpansion: 12e-6, wall: 120 })) // 300943
+ */
+export function closingGap(ring: number, { bore, ringExpansion, boreExpansion, wall }: RingHeat): number {
+  const round = Math.PI * bore;
+  return round * (1 - grown(boreExpansion, wall) / grown(ringExpansion, ring));
+}
+
 /** A piston in its bore: expansions per kelvin, wall temperature in °C. */
 export interface PistonHeat {
   bore: Nm;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boreReading, gap, jobEntry, reading, record, voiding } from '@/fixtures/records';
 import { type BoreChoices, type Depth, STARTING_BORES, directionsByCount } from '../bores/grid';
+import { sizePlanOf } from '../bores/nextSize';
 import { startingSizing } from '../bores/plan';
 import { hear } from '../quantity/hear';
 import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
@@ -172,7 +173,7 @@ describe('a bore from its readings', () => {
     };
     const judged = judge(record(bores({ basis: 'used' }), sizing, ...bore('L1', 80, 10, 20, 10, 0, 0)));
     expect(cylinder(judged, 'L1').bore.verdict.state).toBe('out');
-    expect(judged.plan).toMatchObject({ sleeves: ['L1'], oversize: null });
+    expect(sizePlanOf(judged)).toMatchObject({ sleeves: ['L1'], oversize: null });
     expect(says(judged)).toMatch(/stop: Cylinder 1, bore out/);
   });
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { fromPressure } from '../quantity/pressure';
 import { addersText, hearAdders } from './hearAdders';
-import { type Adders, NO_ADDERS, adderWords } from './service';
+import { type Adders, NO_ADDERS } from './service';
+import { adderWords } from './serviceWords';
 
 const understood = (text: string): Adders => {
   const heard = hearAdders(text);

@@ -4,16 +4,8 @@
  */
 import { HP_PER_KW } from './hearPlace';
 import { type PressureUnit, fromPressure, hearPressure, toPressure } from '../quantity/pressure';
-import {
-  type Adders,
-  type Blower,
-  type Boost,
-  type Nitrous,
-  BLOWER_WORDS,
-  MOST_SHARE,
-  NO_ADDERS,
-  shotSum,
-} from './service';
+import { type Adders, type Boost, type Nitrous, NO_ADDERS, shotSum } from './service';
+import { type Blower, BLOWER_WORDS, MOST_SHARE } from './serviceWords';
 
 export type HeardAdders =
   | { kind: 'empty' }

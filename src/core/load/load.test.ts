@@ -5,9 +5,11 @@ import { boosted, nitrous } from '@/fixtures/adders';
 import { fromInches } from '../quantity/length';
 import { type PressureUnit, PRESSURE_UNITS, fromPressure } from '../quantity/pressure';
 import { SEA_LEVEL, atmosphereAt, compressedHotter, woschni } from './gas';
+import { shareReason, shareWords, sharesText } from './loadWords';
 import { hearAltitude, hearPower } from './hearPlace';
 import { type LoadOf, heatLoad, outsideWords, temperaturesAt } from './load';
-import { type Adders, type Service, FUELS, NO_ADDERS, NO_SERVICE, USES } from './service';
+import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from './service';
+import { FUELS, USES } from './serviceWords';
 
 const eight = { cylinders: 8, bore: fromInches(4) };
 const loadOf = (part: Partial<Service>, engine = eight): LoadOf => {
@@ -16,7 +18,7 @@ const loadOf = (part: Partial<Service>, engine = eight): LoadOf => {
   return found.inForce;
 };
 const shares = (part: Partial<Service>): Record<string, number> =>
-  Object.fromEntries(loadOf(part).shares.map(({ what, factor }) => [what, factor]));
+  Object.fromEntries(loadOf(part).shares.map(({ of, factor }) => [shareWords(of), factor]));
 const psi = (value: number): Adders => boosted(fromPressure(value, 'psi'));
 
 describe('gas relations', () => {
@@ -91,7 +93,7 @@ describe('the heat load', () => {
       },
     };
     const { load, shares: all } = loadOf(part);
-    expect(all.map((s) => s.what)).toEqual([
+    expect(all.map((s) => shareWords(s.of))).toEqual([
       'altitude',
       'boost',
       'nitrous',
@@ -109,11 +111,37 @@ describe('the heat load', () => {
     expect(counted.load).toBeCloseTo(without.load * 0.93, 12);
   });
 
+  it('says of each share where it comes from', () => {
+    const { shares: all } = loadOf({
+      ...{ use: 'sprint', fuel: 'e85', altitude: 500, cooling: 'air' },
+      now: {
+        ...boosted(fromPressure(14, 'psi'), 'turbo', false),
+        nitrous: { shots: [100], share: null, cylinders: null },
+        injection: { what: 'water', counted: false },
+      },
+    });
+    expect(all.map(shareReason)).toEqual([
+      '500 m over sea level, to the power 0.8',
+      '14.0 psi (0.97 bar) over the atmosphere, 2.01 times its pressure, to the power 0.8',
+      'not cooled, 102 K hotter',
+      'what is missing of a charge that is not cooled: never counted, since it knocks sooner',
+      '1.15 times the base power, that taken from its size, to the power 0.8, and hotter gas',
+      'ethanol blend (E85)',
+      'drag or sprint',
+      'cylinders run hotter in air',
+      'not counted: a tank runs out',
+    ]);
+    expect(sharesText(heatLoad({ ...NO_SERVICE, use: 'marine', fuel: 'gas' }, eight))).toBe(
+      'fuel ×1.05, time at full load ×1.25',
+    );
+    expect(sharesText(heatLoad(NO_SERVICE, eight))).toBe('');
+  });
+
   it('a charge that is not cooled is hotter, which counts, and thinner, which is shown and does not', () => {
     const cooled = loadOf({ now: boosted(fromPressure(15, 'psi'), 'turbo', true) }).load;
     const hot = loadOf({ now: boosted(fromPressure(15, 'psi'), 'turbo', false) });
     expect(hot.load).toBeGreaterThan(cooled);
-    expect(hot.shares.map((s) => [s.what, s.counted])).toEqual([
+    expect(hot.shares.map((s) => [shareWords(s.of), s.counted])).toEqual([
       ['boost', true],
       ['hot charge', true],
       ['thin charge', false],

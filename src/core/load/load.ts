@@ -5,17 +5,29 @@
  * 1967, recalled); what else enters is marked where it stands.
  */
 import type { Nm } from '../quantity/length';
-import { pressureText } from '../quantity/pressure';
 import { atmosphereAt, compressedHotter, SEA_LEVEL } from './gas';
-import { type Adders, type Boost, type Nitrous, type Service, FUEL_WORDS, USE_WORDS, shotSum } from './service';
+import { type Adders, type Boost, type Nitrous, type Service, shotSum } from './service';
+
+/** What a share of the heat load is of, with what it was worked out from; said in words by `loadWords.ts`. */
+export type ShareOf =
+  | { kind: 'altitude'; metres: number }
+  /** Over the atmosphere, Pa, and how many times its pressure. */
+  | { kind: 'boost'; over: number; ratio: number }
+  | { kind: 'hot charge'; kelvin: number }
+  | { kind: 'thin charge' }
+  /** Times the base power; whether that was taken from the engine's size. */
+  | { kind: 'nitrous'; ratio: number; estimated: boolean }
+  | { kind: 'fuel'; fuel: Service['fuel']; nitro: number | null }
+  | { kind: 'time'; use: NonNullable<Service['use']> }
+  | { kind: 'air' }
+  | { kind: 'water' | 'alcohol' };
 
 /** One thing's share of the heat load. */
 export interface LoadShare {
-  what: string;
+  of: ShareOf;
   factor: number;
   /** Whether it enters the product; one that would lower it on the strength of a tank that runs out does not. */
   counted: boolean;
-  why: string;
 }
 
 export interface LoadOf {
@@ -115,32 +127,19 @@ function baseOf({ basePower }: Service, { cylinders, bore }: LoadEngine, atmosph
   return (litres * KW_PER_LITRE * atmospheres) / KW_PER_HP;
 }
 
-const share = (what: string, factor: number, why: string, counted = true): LoadShare => ({
-  what,
-  factor,
-  counted,
-  why,
-});
+const share = (of: ShareOf, factor: number, counted = true): LoadShare => ({ of, factor, counted });
 
 function boostShares(boost: Boost, inlet: number, ambient: number): LoadShare[] {
   const ratio = inlet / ambient;
-  const of = share(
-    'boost',
-    ratio ** FLUX,
-    `${pressureText(inlet - ambient)} over the atmosphere, ${ratio.toFixed(2)} times its pressure, to the power 0.8`,
-  );
+  const of = share({ kind: 'boost', over: inlet - ambient, ratio }, ratio ** FLUX);
   if (boost.cooled !== false) return [of];
   const hotter = compressedHotter(ratio, COMPRESSOR);
   const { temperature, density } = hotCharge(hotter);
   return [
     of,
-    share('hot charge', temperature, `not cooled, ${((hotter - 1) * CYCLE.charge).toFixed(0)} K hotter`),
-    share(
-      'thin charge',
-      density,
-      'what is missing of a charge that is not cooled: never counted, since it knocks sooner',
-      false,
-    ),
+    share({ kind: 'hot charge', kelvin: (hotter - 1) * CYCLE.charge }, temperature),
+    // never counted, since a hot charge knocks sooner
+    share({ kind: 'thin charge' }, density, false),
   ];
 }
 
@@ -158,63 +157,39 @@ const nitrousFactor = (ratio: number): number =>
   ratio ** FLUX * (1 + HOTTER_BURN.most * (1 - Math.exp(-HOTTER_BURN.by * (ratio - 1))));
 
 function fuelShares({ fuel, nitro }: Service): LoadShare[] | string {
-  if (fuel !== 'nitromethane')
-    return FUEL_SHARES[fuel] === 1 ? [] : [share('fuel', FUEL_SHARES[fuel], FUEL_WORDS[fuel])];
+  if (fuel !== 'nitromethane') {
+    const factor = FUEL_SHARES[fuel];
+    return factor === 1 ? [] : [share({ kind: 'fuel', fuel, nitro: null }, factor)];
+  }
   if (nitro === null) return 'Say how much nitromethane is in the fuel.';
   if (nitro > NITRO.most)
     return 'Over a fifth of nitromethane the heat is beyond this model: enter the figure from the ring and piston sheets.';
-  return [
-    share(
-      'fuel',
-      FUEL_SHARES.methanol * (1 + NITRO.each * nitro),
-      `${(nitro * 100).toFixed(0)} % nitromethane in methanol`,
-    ),
-  ];
+  return [share({ kind: 'fuel', fuel, nitro }, FUEL_SHARES.methanol * (1 + NITRO.each * nitro))];
 }
 
 /** The load with some adders; or what has to be said first. */
 function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf | string {
-  const { use, altitude, cooling } = service;
+  const { use, altitude, cooling, basePower } = service;
+  const { boost, nitrous, injection } = adders;
   if (use === null) return 'Say what the engine is for.';
   const ambient = atmosphereAt(altitude);
-  const inlet = inletOf(adders.boost, ambient);
+  const inlet = inletOf(boost, ambient);
   if (inlet === null) return 'Say how much boost it runs.';
   const fuel = fuelShares(service);
   if (typeof fuel === 'string') return fuel;
-  const shares = [
-    ...(altitude === 0
-      ? []
-      : [
-          share('altitude', (ambient / SEA_LEVEL) ** FLUX, `${altitude.toFixed(0)} m over sea level, to the power 0.8`),
-        ]),
-    ...(adders.boost ? boostShares(adders.boost, inlet, ambient) : []),
-  ];
-  if (adders.nitrous) {
-    const ratio = powerRatio(adders.nitrous, service, engine, inlet / SEA_LEVEL);
+  const shares: LoadShare[] = [];
+  if (altitude !== 0) shares.push(share({ kind: 'altitude', metres: altitude }, (ambient / SEA_LEVEL) ** FLUX));
+  if (boost) shares.push(...boostShares(boost, inlet, ambient));
+  if (nitrous) {
+    const ratio = powerRatio(nitrous, service, engine, inlet / SEA_LEVEL);
     if (typeof ratio === 'string') return ratio;
-    const base =
-      service.basePower === null && adders.nitrous.share === null ? ', its base power taken from its size' : '';
-    shares.push(
-      share(
-        'nitrous',
-        nitrousFactor(ratio),
-        `${ratio.toFixed(2)} times the base power${base}, to the power 0.8, and hotter gas`,
-      ),
-    );
+    const estimated = basePower === null && nitrous.share === null;
+    shares.push(share({ kind: 'nitrous', ratio, estimated }, nitrousFactor(ratio)));
   }
   shares.push(...fuel);
-  if (USE_SHARES[use] !== 1) shares.push(share('time at full load', USE_SHARES[use], USE_WORDS[use]));
-  if (cooling === 'air') shares.push(share('air cooling', AIR_COOLED, 'cylinders run hotter in air'));
-  const { injection } = adders;
-  if (injection)
-    shares.push(
-      share(
-        `${injection.what} injection`,
-        INJECTION,
-        injection.counted ? 'counted on, as ticked: a tank runs out' : 'not counted: a tank runs out',
-        injection.counted,
-      ),
-    );
+  if (USE_SHARES[use] !== 1) shares.push(share({ kind: 'time', use }, USE_SHARES[use]));
+  if (cooling === 'air') shares.push(share({ kind: 'air' }, AIR_COOLED));
+  if (injection) shares.push(share({ kind: injection.what }, INJECTION, injection.counted));
   return { load: shares.reduce((all, { factor, counted }) => (counted ? all * factor : all), 1), shares };
 }
 

@@ -1,42 +1,6 @@
-/** What an engine is for and what adds power to it, as it is said on the job card. */
-import { type Pascal, pressureText } from '../quantity/pressure';
-
-/** `race` is of job cards from before sprint and endurance were told apart. */
-export const USES = ['plain', 'street', 'sprint', 'race', 'endurance', 'marine', 'pulling'] as const;
-export type Use = (typeof USES)[number];
-
-export const USE_WORDS: Record<Use, string> = {
-  plain: 'plain rebuild',
-  street: 'performance street',
-  sprint: 'drag or sprint',
-  race: 'oval or drag',
-  endurance: 'oval, road race, endurance',
-  marine: 'marine, towing',
-  pulling: 'pulling',
-};
-
-export const FUELS = ['petrol', 'e85', 'ethanol', 'methanol', 'nitromethane', 'gas', 'diesel', 'twoStroke'] as const;
-export type Fuel = (typeof FUELS)[number];
-
-export const FUEL_WORDS: Record<Fuel, string> = {
-  petrol: 'petrol',
-  e85: 'ethanol blend (E85)',
-  ethanol: 'ethanol, neat',
-  methanol: 'methanol',
-  nitromethane: 'nitromethane in methanol',
-  gas: 'gas (propane, methane)',
-  diesel: 'diesel',
-  twoStroke: 'two-stroke mix',
-};
-
-export const BLOWERS = ['turbo', 'supercharger', 'twoStage'] as const;
-export type Blower = (typeof BLOWERS)[number];
-
-export const BLOWER_WORDS: Record<Blower, string> = {
-  turbo: 'turbo',
-  supercharger: 'supercharger',
-  twoStage: 'two stages',
-};
+/** What an engine is for and what adds power to it, as it is said on the job card. Its words are in `serviceWords.ts`. */
+import type { Pascal } from '../quantity/pressure';
+import type { Blower, Fuel, Use } from './serviceWords';
 
 /** Two stages are one pressure: what stands in the inlet at its most. */
 export interface Boost {
@@ -57,9 +21,6 @@ export interface Nitrous {
   /** How many cylinders it is fed to; null for all of them. */
   cylinders: number | null;
 }
-
-/** The most that nitrous may add, as a share of the base power. */
-export const MOST_SHARE = 3;
 
 /** Water or alcohol sprayed into the charge. */
 export interface Injection {
@@ -105,30 +66,3 @@ export const NO_SERVICE: Service = {
 
 /** A sum of nitrous shots, hp. */
 export const shotSum = ({ shots }: Pick<Nitrous, 'shots'>): number => shots.reduce((a, b) => a + b, 0);
-
-const boostWords = ({ by, pressure, absolute, cooled }: Boost): string =>
-  [
-    BLOWER_WORDS[by],
-    pressure === null ? 'boost not said' : `${pressureText(pressure)}${absolute ? ' absolute' : ''}`,
-    ...(cooled === null ? [] : [cooled ? 'charge cooled' : 'charge not cooled']),
-  ].join(', ');
-
-function nitrousWords({ shots, share, cylinders }: Nitrous): string {
-  const amount =
-    share === null ? `${shots.join(' + ') || '?'} hp` : `${Number((share * 100).toFixed(1))} % of the base`;
-  return `nitrous, ${amount}${cylinders === null ? '' : ` in ${cylinders} cylinders`}`;
-}
-
-/**
- * What adds power in a few words, e.g. `turbo, 20.3 psi (1.40 bar); nitrous, 150 hp`.
- *
- * @example adderWords({ boost: null, nitrous: null, injection: null }) // 'none'
- */
-export function adderWords({ boost, nitrous, injection }: Adders): string {
-  const parts = [
-    ...(boost ? [boostWords(boost)] : []),
-    ...(nitrous ? [nitrousWords(nitrous)] : []),
-    ...(injection ? [`${injection.what} injection${injection.counted ? '' : ', not counted on'}`] : []),
-  ];
-  return parts.join('; ') || 'none';
-}

@@ -1,7 +1,7 @@
 /** Pistons: what they are judged from, and what is found of them. */
 import type { Strictness } from '../verdict/decide';
 import type { JudgedBore } from '../bores/judged';
-import type { FinishOrder, Grade, SizePlan, SizingChoices } from '../bores/plan';
+import type { Grade, SizingChoices } from '../bores/plan';
 import type { Cylinder } from '../engine/engine';
 import type { Frame } from '../stage/stage';
 import type { TargetsMade, TargetsPart } from '../targets/found';
@@ -42,7 +42,6 @@ export interface PistonsMade {
   pistons: JudgedPiston[];
   pairing: JudgedPairing;
   /** What each measured piston's bore is bored and honed to. */
-  orders: FinishOrder[];
 }
 
 export type Engine = Frame<PistonsChoices & { sizing: SizingChoices; deciding: Strictness }> &
@@ -52,4 +51,4 @@ export type Bored = Cylinder & { bore: JudgedBore } & TargetsPart;
 
 export type Whole = Bored & PistonsPart;
 
-export type All = Engine & PistonsMade & { plan: SizePlan | null };
+export type All = Engine & PistonsMade;

@@ -1,5 +1,6 @@
 /** Pistons and clearances, on paper and in the table, and what is to be machined for them. */
 import { clear, say } from '../quantity/saying';
+import { finishOrdersOf, sizePlanOf } from '../bores/nextSize';
 import { type Acceptance, acceptedWords, isLive } from '../record/reading';
 import { type Piece, type Row, type SheetPart, number, words } from '../stage/report';
 import { readingRow, resultRow } from '../stage/rows';
@@ -56,7 +57,9 @@ const sizeRow = (c: Whole): Piece[][] => [
   words(whoRead(c)),
 ];
 
-function machiningPart({ orders, plan }: All, cylinders: readonly Whole[]): SheetPart[] {
+function machiningPart(engine: All, cylinders: readonly Whole[]): SheetPart[] {
+  const orders = finishOrdersOf({ ...engine, cylinders });
+  const plan = sizePlanOf({ ...engine, cylinders });
   const toMachine = orders.filter((o) => o.toBore);
   if (toMachine.length === 0) return [];
   const labels = new Map(cylinders.map((c) => [c.id, c.label]));

@@ -1,6 +1,6 @@
 /** Pistons: measured at the gauge point, held against their bores, and paired with them. */
 import type { JudgedBore } from '../bores/judged';
-import { type FinishOrder, type SizingChoices, finishOrder, gradeOf } from '../bores/plan';
+import { type SizingChoices, gradeOf } from '../bores/plan';
 import { nearPlan } from '../bores/stage';
 import type { Cylinder } from '../engine/engine';
 import { whereParts } from '../engine/whereParts';
@@ -14,7 +14,6 @@ import type { LoggedReading } from '../record/reading';
 import { type Memo, ENGINE } from '../stage/memo';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
-import { type TargetSettings, targetsAt } from '../targets/settings';
 import { type PairingChoices, STARTING_PAIRING } from './choices';
 import { clearanceFindings, pistonFindings } from './findings';
 import { type Strictness, leastRight } from '../verdict/decide';
@@ -63,17 +62,6 @@ function gradesOf(bore: JudgedBore, piston: JudgedPiston, { grades }: SizingChoi
     bore: bore.size && gradeOf(bore.size.value, bore.size.uncertainty, { from: grades.bore, step, count }),
     piston: piston.size && gradeOf(piston.size.value, piston.size.uncertainty, { from: grades.piston, step, count }),
   };
-}
-
-/** Finish bores of the pistons that are measured, with the clearance that the size they come to asks for. */
-function ordersOf(cylinders: readonly Whole[], settings: TargetSettings, { honing }: SizingChoices): FinishOrder[] {
-  return cylinders.flatMap(({ id, piston, bore, allowance }) => {
-    if (!piston.size) return [];
-    const target = targetsAt({ nm: piston.size.value, measured: false }, settings, allowance).clearance;
-    if (!target.set) return [];
-    const present = bore.shape && { smallest: bore.shape.smallest.value, largest: bore.shape.largest.value };
-    return [finishOrder(id, piston.size.value, target.inForce, present, honing)];
-  });
 }
 
 function pairingOf(
@@ -135,7 +123,7 @@ export const everyPair = (cylinders: readonly (Cylinder & PistonsPart)[], found:
   }));
 
 function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<PistonsPart, PistonsMade> {
-  const { log, choices, targetSettings: settings } = engine;
+  const { log, choices } = engine;
   const pistons = pistonsOf(engine, cylinders, memo);
   const byNumber = new Map(pistons.map((p) => [p.id, p]));
   const put = choices.pairing.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part }));
@@ -170,11 +158,10 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
     engine: memo(
       'pistons of the engine',
       ENGINE,
-      [pistons, settings, choices.sizing, choices.pairing, choices.deciding, before, ...parts],
+      [pistons, choices.pairing, choices.deciding, before, ...parts],
       () => ({
         pistons,
         pairing: pairingOf(judged, choices.pairing, before, choices.deciding),
-        orders: settings ? ordersOf(judged, settings, choices.sizing) : [],
       }),
     ),
   };

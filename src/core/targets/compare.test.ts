@@ -3,13 +3,13 @@ import { boosted, nitrous } from '@/fixtures/adders';
 import { jobEntry } from '@/fixtures/records';
 import { fromInches, fromThou } from '../quantity/length';
 import { fromPressure } from '../quantity/pressure';
-import type { Comparison } from './compare';
+import { type Comparison, comparisonsOf } from './compare';
 import { NO_SERVICE } from '../load/service';
 import { judge } from '../judge/judge';
 import type { Job } from '../job/job';
 
 const comparisons = (job: Partial<Job>): Comparison[] =>
-  judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job })] }).comparisons;
+  comparisonsOf(judge({ id: 'x', entries: [jobEntry({ plannedBore: fromInches(4), ...job })] }));
 const tops = (comparison: Comparison | undefined): (number | undefined)[] =>
   (comparison?.options ?? []).map((o) => o.figures.find((f) => f.what === 'top')?.min);
 const psi = (value: number) => boosted(fromPressure(value, 'psi'));

@@ -6,7 +6,8 @@ import { type Nm } from '../quantity/length';
 import { type Saying, say } from '../quantity/saying';
 import { rowOf } from './chart';
 import { AT_LOAD } from './curve';
-import type { JudgedDuty } from './settings';
+import type { TargetsMade } from './found';
+import { askAt } from './settings';
 import { NO_PAPERS, type Target, type TargetAsk, oldRuleGap, secondGapTarget, topGapTarget } from './target';
 
 export interface ComparedFigure {
@@ -52,13 +53,19 @@ function byRow(ask: TargetAsk, id: string, load: number | null = null): Compared
 }
 
 /**
- * All comparisons that hold for an engine, the costliest mistake first.
+ * All comparisons that hold for an engine, at the bore its targets stand for, the costliest mistake first.
  *
- * @example judgement.comparisons.length // 0
+ * @example comparisonsOf(judgement).length // 0
  */
-export function comparisonsOf(ask: TargetAsk, { suggestion, load }: JudgedDuty): Comparison[] {
-  const { bore, chart, construction, choices } = ask;
-  if (!bore) return [];
+export function comparisonsOf({
+  targetSettings: settings,
+  standard,
+}: Pick<TargetsMade, 'targetSettings' | 'standard'>): Comparison[] {
+  if (!settings || !standard?.bore) return [];
+  const ask = askAt(standard.bore, settings);
+  const { suggestion, load } = settings.duty;
+  const { chart, construction, choices } = ask;
+  const { bore } = standard;
   const out: Comparison[] = [];
   const column = chart.columns.find((c) => c.id === construction);
   if (column?.highRing && ask.duty !== null) {

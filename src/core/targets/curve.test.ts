@@ -4,15 +4,18 @@ import { boosted, nitrous } from '@/fixtures/adders';
 import { job, jobEntry } from '@/fixtures/records';
 import { judge } from '../judge/judge';
 import type { Job } from '../job/job';
-import { type Adders, type Service, NO_ADDERS, NO_SERVICE, USES } from '../load/service';
+import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../load/service';
+import { USES } from '../load/serviceWords';
 import { fromInches, fromThou, toThou } from '../quantity/length';
 import { fromPressure } from '../quantity/pressure';
 import { sayingText } from '../quantity/saying';
 import type { Entry } from '../record/record';
-import { type Chart, type Construction, CONSTRUCTIONS, STARTING_CHART, STARTING_CURVE, cellOf } from './chart';
+import { type Chart, type Construction, CONSTRUCTIONS, STARTING_CHART, cellOf } from './chart';
+import { STARTING_CURVE } from './startingCurve';
 import { chartFaults, withFactor } from './chartEdit';
 import { dutyOf, targetsAt } from './settings';
 import { startingChoices } from './target';
+import { comparisonsOf } from './compare';
 import { figureAtLoad, knotsOf, monotoneAt, rowAtLoad } from './curve';
 
 const points = (loads: readonly number[], factors: readonly number[]) =>
@@ -268,7 +271,7 @@ describe('targets from a curve', () => {
   });
 
   it('what is planned stands beside what is there', () => {
-    const [planned] = judged({ later: psi(12) }).comparisons;
+    const [planned] = comparisonsOf(judged({ later: psi(12) }));
     expect(planned).toMatchObject({
       kind: 'planned',
       options: [{ words: 'now: heat load 1.00', inForce: false }, { inForce: true }],

@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { fromPressure } from '../quantity/pressure';
 import { DUTIES } from './chart';
 import { boosted, nitrous } from '@/fixtures/adders';
-import { type Adders, type Fuel, type Service, FUELS, NO_ADDERS, NO_SERVICE, USES, adderWords } from '../load/service';
-import { fuelCaution, hearShots, isHotter, suggestDuty } from './duty';
+import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../load/service';
+import { type Fuel, FUELS, USES, adderWords } from '../load/serviceWords';
+import { fuelCaution, isHotter, suggestDuty } from './duty';
 
 const psi = (value: number): Adders => boosted(fromPressure(value, 'psi'));
 const shot = (...shots: number[]): Adders => nitrous(shots);
@@ -117,21 +118,6 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
 });
 
 describe('words and what is typed', () => {
-  it.each<[string, number[] | null]>([
-    ['150', [150]],
-    ['150 hp', [150]],
-    ['100+75', [100, 75]],
-    [' 100 hp + 75hp ', [100, 75]],
-    ['', []],
-    ['lots', null],
-    ['-50', null],
-    ['0', null],
-    ['9999', null],
-    ['100+', null],
-  ])('a shot typed as %j', (text, expected) => {
-    expect(hearShots(text)).toEqual(expected);
-  });
-
   it('an adder in a few words', () => {
     expect(adderWords(psi(20))).toBe('turbo, 20.0 psi (1.38 bar)');
     expect(adderWords(nitrous([100, 75], 4))).toBe('nitrous, 100 + 75 hp in 4 cylinders');

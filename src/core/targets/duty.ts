@@ -4,16 +4,8 @@
  * More heat per cylinder needs more gap: boost below and above about 15 psi, nitrous below and above about
  * 200 hp. Common practice, no source. The row is a suggestion with its reason; the builder may choose another.
  */
-import {
-  type Boost,
-  type Adders,
-  type Fuel,
-  type Nitrous,
-  type Service,
-  type Use,
-  USE_WORDS,
-  shotSum,
-} from '../load/service';
+import { type Boost, type Adders, type Nitrous, type Service, shotSum } from '../load/service';
+import { type Fuel, type Use, USE_WORDS } from '../load/serviceWords';
 import { atmosphereAt } from '../load/gas';
 import { type Pascal, fromPressure, pressureText } from '../quantity/pressure';
 import type { Duty } from './chart';
@@ -66,12 +58,6 @@ function shotOf(
   const total = nitrous.share === null ? shotSum(nitrous) : nitrous.share * (basePower ?? 0);
   const fed = nitrous.cylinders ?? engineCylinders;
   return { total, fed, each: total / fed };
-}
-
-/** A shot said back, e.g. `250 hp, 31 hp a cylinder`; empty while none is said. */
-export function shotWords(nitrous: Nitrous, service: Pick<Service, 'basePower'>, engineCylinders: number): string {
-  const { total, each } = shotOf(nitrous, service, engineCylinders);
-  return total > 0 ? `${Number(total.toFixed(0))} hp, ${each.toFixed(0)} hp a cylinder` : '';
 }
 
 function byThreshold(
@@ -183,13 +169,4 @@ export function fuelCaution(fuel: Fuel): string | null {
     default:
       return null;
   }
-}
-
-/** A shot as typed: one figure, or the stages with a plus between them. Null when it is neither. */
-export function hearShots(text: string): number[] | null {
-  if (text.trim() === '') return [];
-  const parts = text.split('+').map((part) => part.trim().replace(/ ?b?hp$/i, ''));
-  if (parts.some((part) => !/^\d{1,4}$/.test(part))) return null;
-  const shots = parts.map(Number);
-  return shots.length <= 6 && shots.every((hp) => hp > 0) && shotSum({ shots }) <= 5_000 ? shots : null;
 }

@@ -7,7 +7,6 @@ import type { Ring } from '../rings/ring';
 import type { Strictness } from '../verdict/decide';
 import type { Frame } from '../stage/stage';
 import type { Chart, ChartColumn } from './chart';
-import type { Comparison } from './compare';
 import type { EngineTargets, JudgedDuty, StandardTargets, TargetSettings } from './settings';
 import type { Allowance, TargetBore, TargetChoices } from './target';
 
@@ -37,8 +36,6 @@ export interface TargetsMade {
   planned: EngineTargets | null;
   /** The targets that stand for the engine where one figure is shown; null without a job card. */
   standard: StandardTargets | null;
-  /** Chart figures that belong side by side, at the bore of `standard`. */
-  comparisons: Comparison[];
 }
 
 export type Engine = Frame<TargetsChoices>;

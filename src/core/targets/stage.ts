@@ -4,10 +4,9 @@ import { gapCaption } from '../rings/caption';
 import { type Memo, ENGINE } from '../stage/memo';
 import { type Judged, type Stage, SILENT, counted } from '../stage/stage';
 import { type Chart, STARTING_CHART, columnOf } from './chart';
-import { comparisonsOf } from './compare';
 import type { Engine, Measured, TargetsMade, TargetsPart, Whole } from './found';
 import { dutyFindings, figureFindings, heatFindings } from './findings';
-import { type EngineTargets, type StandardTargets, type TargetSettings, askAt, dutyOf, targetsAt } from './settings';
+import { type EngineTargets, type StandardTargets, type TargetSettings, dutyOf, targetsAt } from './settings';
 import { type Strictness, STARTING_STRICTNESS } from '../verdict/decide';
 import { startingChoices } from './target';
 
@@ -15,7 +14,6 @@ const NO_JOB: Omit<TargetsMade, 'duty' | 'piston'> = {
   targetSettings: null,
   planned: null,
   standard: null,
-  comparisons: [],
 };
 
 function partOf(cylinder: Measured, settings: TargetSettings): TargetsPart {
@@ -59,8 +57,7 @@ function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: M
     const { plannedBore } = job;
     const planned = targetsAt(plannedBore === null ? null : { nm: plannedBore, measured: false }, settings);
     const standard = standardOf(planned, settings, cylinders);
-    const comparisons = comparisonsOf(askAt(standard.bore, settings), duty);
-    return { duty, piston, targetSettings: settings, planned, standard, comparisons };
+    return { duty, piston, targetSettings: settings, planned, standard };
   });
   return { cylinders: new Map(parts), engine };
 }

@@ -20,7 +20,7 @@ import {
   rowOf,
 } from './chart';
 import { figureAtLoad, rowAtLoad } from './curve';
-import type { Fuel } from '../load/service';
+import type { Fuel } from '../load/serviceWords';
 
 /** A figure from a sheet, a manual or a builder, in one of the forms such papers use. `hardTop`: its upper end is guarded as its lower one is. */
 export type Given =

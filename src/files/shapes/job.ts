@@ -5,16 +5,8 @@ import { engineFaults } from '@/core/engine/engineFaults';
 import type { Job } from '@/core/job/job';
 import { MOST_CHARACTERS, NAME_ASKED } from '@/core/job/jobFaults';
 import { MOST_BOOST } from '@/core/quantity/pressure';
-import {
-  type Adders,
-  type Service,
-  BLOWERS,
-  FUELS,
-  MOST_SHARE,
-  NO_ADDERS,
-  NO_SERVICE,
-  USES,
-} from '@/core/load/service';
+import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '@/core/load/service';
+import { BLOWERS, FUELS, MOST_SHARE, USES } from '@/core/load/serviceWords';
 import { SURFACES } from '@/core/targets/target';
 import { nm, partId, text } from './parts';
 
@@ -70,7 +62,14 @@ const oldService = z
     later: oneAdder.nullable(),
   })
   // what was an ethanol blend is called by another name
-  .transform(({ fuel, ...said }): Service => ({ ...NO_SERVICE, ...said, fuel: fuel === 'ethanol' ? 'e85' : fuel }));
+  .transform(({ fuel, now, later, ...said }): Service => ({
+    ...NO_SERVICE,
+    ...said,
+    fuel: fuel === 'ethanol' ? 'e85' : fuel,
+    now,
+    // what was planned came on top: one of the other kind was no end of the first
+    later: later && { ...later, boost: later.boost ?? now.boost, nitrous: later.nitrous ?? now.nitrous },
+  }));
 
 const service = z.preprocess(
   (said) => {

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { SizingChoices } from '@/core/bores/plan';
 import { MOST_GRADES } from '@/core/bores/plan';
+import { finishOrdersOf, sizePlanOf } from '@/core/bores/nextSize';
 import { printLength } from '@/core/quantity/print';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
@@ -22,7 +23,9 @@ const ORDER_STANDING =
 export function NextSize() {
   const judgement = useJudgement();
   const { units, length } = useWords();
-  const { plan, orders, cylinders } = judgement;
+  const { cylinders } = judgement;
+  const plan = sizePlanOf(judgement);
+  const orders = finishOrdersOf(judgement);
   const { sizing } = judgement.choices;
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
   const size = (nm: number): string => printLength(nm, units, 'size').number;

@@ -114,6 +114,7 @@ export function ChartGrid({ chart, figures, hand, onHand, onStep }: Props) {
                 onClick={() => onHand({ kind: 'row', id: row.id })}
                 className="min-h-11 w-full rounded pr-2 text-left text-[0.9375rem] leading-tight hover:text-blue aria-pressed:font-bold aria-pressed:text-blue"
               >
+                {row.load !== null && <b className="figures">{row.load.toFixed(2)} </b>}
                 {row.words}
               </button>
             </th>

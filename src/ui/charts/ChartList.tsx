@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { copyChart, makeStandard, putChartAway } from '@/actions';
 import type { KeptChart } from '@/store/charts';
-import { isBuiltIn } from '@/core/targets/chart';
+import { isBuiltIn } from '@/core/targets/startingCurve';
 import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { When } from '../shared/When';

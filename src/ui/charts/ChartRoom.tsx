@@ -53,7 +53,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
         ...draft.rows,
         {
           id,
-          words: 'own row',
+          words: draft.kind === 'curve' ? 'own load' : 'own row',
           ringTemperature: last?.ringTemperature ?? 200,
           wallTemperature: last?.wallTemperature ?? 120,
           load: draft.kind === 'curve' ? Number(((last?.load ?? 1) + 0.1).toFixed(2)) : null,
@@ -83,7 +83,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
       <ChartBar versions={versions} draft={edited} by={by} onBy={setBy} />
       <div className="relative min-h-0 flex-1 overflow-auto bg-sheet px-5 py-3">
         <p className="mb-2 max-w-prose text-soft">
-          Factor × bore.{' '}
+          Factor × bore{draft.kind === 'curve' && ', at a heat load; a curve goes between, and never falls'}.{' '}
           <CellState
             cell={{
               row: '',
@@ -100,7 +100,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
         <ChartGrid chart={draft} figures={figures} hand={hand} onHand={setHand} onStep={step} />
         <div className="mt-2 flex flex-wrap items-center gap-4">
           <Button onClick={addRow}>
-            <Plus size={16} aria-hidden /> duty
+            <Plus size={16} aria-hidden /> {draft.kind === 'curve' ? 'heat load' : 'duty'}
           </Button>
           <Button onClick={addColumn}>
             <Plus size={16} aria-hidden /> piston

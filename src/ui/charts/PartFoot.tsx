@@ -1,6 +1,7 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import { ALLOYS, type Alloy, type Chart } from '@/core/targets/chart';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -44,8 +45,15 @@ function RowFoot({ chart, id, onChange }: PartProps) {
   const put = (part: Partial<typeof row>): void =>
     onChange({ ...chart, rows: chart.rows.map((r) => (r.id === id ? { ...r, ...part } : r)) });
   return (
-    <div role="group" aria-label="Duty in hand" className="grid items-start gap-4 md:grid-cols-[1fr_11rem_11rem_auto]">
-      <Field label="Duty" error={row.words.trim() === '' ? 'Some words are asked for.' : undefined}>
+    <div
+      role="group"
+      aria-label="Duty in hand"
+      className="grid items-start gap-4 md:grid-cols-[1fr_7rem_11rem_11rem_auto]"
+    >
+      <Field
+        label={row.load === null ? 'Duty' : 'Heat load in words'}
+        error={row.words.trim() === '' ? 'Some words are asked for.' : undefined}
+      >
         {(props) => (
           <input
             {...props}
@@ -56,6 +64,15 @@ function RowFoot({ chart, id, onChange }: PartProps) {
           />
         )}
       </Field>
+      {row.load === null ? (
+        <span />
+      ) : (
+        <LoadField
+          load={row.load}
+          taken={chart.rows.flatMap((r) => (r.id === id || r.load === null ? [] : [r.load]))}
+          onChange={(load) => put({ load })}
+        />
+      )}
       <TemperatureField
         label="Top ring, assumed"
         usual={[60, 400]}
@@ -81,9 +98,38 @@ function RowFoot({ chart, id, onChange }: PartProps) {
           })
         }
       >
-        <Trash2 size={16} aria-hidden /> Take this duty out
+        <Trash2 size={16} aria-hidden /> {row.load === null ? 'Take this duty out' : 'Take this load out'}
       </Button>
     </div>
+  );
+}
+
+/** The heat load that a row of a chart of curves stands at. */
+function LoadField({ load, taken, onChange }: { load: number; taken: number[]; onChange: (load: number) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const value = typed === null ? load : Number(typed.replace(',', '.'));
+  const fault = !(value > 0 && value <= 10)
+    ? 'A heat load is a number such as 1.25.'
+    : taken.includes(value)
+      ? 'Another row stands there.'
+      : undefined;
+  return (
+    <Field label="Heat load" error={fault}>
+      {(props) => (
+        <input
+          {...props}
+          className="field figures"
+          inputMode="decimal"
+          autoComplete="off"
+          value={typed ?? String(load)}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            const next = Number(event.target.value.replace(',', '.'));
+            if (next > 0 && next <= 10 && !taken.includes(next)) onChange(next);
+          }}
+        />
+      )}
+    </Field>
   );
 }
 

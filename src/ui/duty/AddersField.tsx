@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { addersText, hearAdders } from '@/core/load/hearAdders';
-import { type Adders, adderWords } from '@/core/load/service';
+import { type Adders } from '@/core/load/service';
+import { adderWords } from '@/core/load/serviceWords';
 import type { PressureUnit } from '@/core/quantity/pressure';
 import { Field } from '../shared/Field';
 import { Meant } from '../shared/Meant';

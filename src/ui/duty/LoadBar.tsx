@@ -1,4 +1,5 @@
 import type { LoadOf } from '@/core/load/load';
+import { shareReason, shareWords } from '@/core/load/loadWords';
 
 const WIDTH = 600;
 const HEIGHT = 26;
@@ -25,16 +26,16 @@ export function LoadBar({ of, label }: { of: LoadOf; label: string }) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT + 24}`}
         className="mt-1 block w-full"
         role="img"
-        aria-label={`${label} ${of.load.toFixed(2)}: ${counted.map((s) => `${s.what} ${signed(s.factor)}`).join(', ') || 'nothing added'}`}
+        aria-label={`${label} ${of.load.toFixed(2)}: ${counted.map((s) => `${shareWords(s.of)} ${signed(s.factor)}`).join(', ') || 'nothing added'}`}
       >
         <rect x={0} y={0} width={WIDTH} height={HEIGHT} fill="var(--steel)" />
         <rect x={0} y={0} width={x(1)} height={HEIGHT} fill="var(--edge)" />
-        {counted.map(({ what }, i) => {
+        {counted.map(({ of: { kind } }, i) => {
           const [from, to] = [ends[i] ?? 1, ends[i + 1] ?? 1];
           const rises = to >= from;
           return (
             <rect
-              key={what}
+              key={kind}
               x={x(Math.min(from, to))}
               y={rises ? 0 : HEIGHT - 9}
               width={Math.max(1, Math.abs(x(to) - x(from)))}
@@ -54,12 +55,12 @@ export function LoadBar({ of, label }: { of: LoadOf; label: string }) {
       </svg>
       <ul aria-label={`Shares of the ${label.toLowerCase()}`} className="mt-1 grid gap-x-6 text-sm sm:grid-cols-2">
         <li className="text-soft">naturally aspirated street engine 1.00</li>
-        {of.shares.map(({ what, factor, counted: isCounted, why }) => (
-          <li key={what} className={isCounted ? '' : 'text-soft'}>
+        {of.shares.map((share) => (
+          <li key={share.of.kind} className={share.counted ? '' : 'text-soft'}>
             <b className="figures">
-              {what} {signed(factor)}
+              {shareWords(share.of)} {signed(share.factor)}
             </b>{' '}
-            <span className="text-soft">{why}</span>
+            <span className="text-soft">{shareReason(share)}</span>
           </li>
         ))}
       </ul>

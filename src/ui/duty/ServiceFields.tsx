@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { altitudeText, hearAltitude, hearPower } from '@/core/load/hearPlace';
 import { type LoadEngine, heatLoad, outsideWords } from '@/core/load/load';
-import { type Service, FUELS, FUEL_WORDS, NO_ADDERS, USES, USE_WORDS } from '@/core/load/service';
+import { type Service, NO_ADDERS } from '@/core/load/service';
+import { FUELS, FUEL_WORDS, USES, USE_WORDS } from '@/core/load/serviceWords';
 import type { Units } from '@/core/quantity/length';
 import { type Chart, rowOf } from '@/core/targets/chart';
 import { fuelCaution, suggestDuty } from '@/core/targets/duty';
@@ -20,6 +21,8 @@ interface Props {
   chart: Chart;
   engine: LoadEngine;
   units: Units;
+  /** Whether the heat load is drawn with it; else it stands elsewhere on the page. */
+  drawn: boolean;
   onChange: (service: Service) => void;
   onDuty: (duty: string | null) => void;
   /** Told whether everything typed can be used as it stands. */
@@ -45,7 +48,7 @@ const hearShare = (text: string): ReturnType<typeof hearPower> => {
 };
 
 /** What the engine is for, what adds power now and later, where it runs, and the heat load or the row of the chart that follows. */
-export function ServiceFields({ service, duty, chart, engine, units, onChange, onDuty, onFault }: Props) {
+export function ServiceFields({ service, duty, chart, engine, units, drawn, onChange, onDuty, onFault }: Props) {
   const [faults, setFaults] = useState(NO_FAULTS);
   const fault = (of: keyof Faults) => (said: string | null) => {
     const next = { ...faults, [of]: said };
@@ -128,7 +131,7 @@ export function ServiceFields({ service, duty, chart, engine, units, onChange, o
         />
       </div>
       {chart.kind === 'curve' ? (
-        <Load service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} />
+        <Load service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} drawn={drawn} />
       ) : (
         <Row service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} />
       )}
@@ -139,22 +142,25 @@ export function ServiceFields({ service, duty, chart, engine, units, onChange, o
 const isNone = ({ now }: Service): boolean => !now.boost && !now.nitrous && !now.injection;
 
 type Following = Pick<Props, 'service' | 'duty' | 'chart' | 'engine' | 'onDuty'>;
+type Drawn = Pick<Props, 'drawn'>;
 
 /** The heat load that follows, with each thing's share; or one of the chart's own loads in its place. */
-function Load({ service, duty, chart, engine, onDuty }: Following) {
+function Load({ service, duty, chart, engine, onDuty, drawn }: Following & Drawn) {
   const load = heatLoad(service, engine);
   const outside = load.set ? outsideWords(load.inForce.load) : null;
   return (
-    <div className="grid gap-3 sm:col-span-2">
+    <div className="col-span-full grid gap-3">
       {load.set ? (
-        <>
-          <LoadBar of={load.now} label="Heat load" />
-          {load.later && <LoadBar of={load.later} label="Heat load as planned" />}
-        </>
+        drawn && (
+          <>
+            <LoadBar of={load.now} label="Heat load" />
+            {load.later && <LoadBar of={load.later} label="Heat load as planned" />}
+          </>
+        )
       ) : (
         <p className="font-bold text-short">{load.ask}</p>
       )}
-      {outside && <p className="font-bold text-short">{outside}</p>}
+      {drawn && outside && <p className="font-bold text-short">{outside}</p>}
       <SelectField
         label="Gapped for"
         none={load.set ? `the heat load worked out, ${load.inForce.load.toFixed(2)}` : 'the heat load worked out'}

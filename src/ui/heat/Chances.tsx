@@ -1,14 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import type { HeatRing, HotGap, JudgedHeat } from '@/core/heat/assess';
+import type { HeatRing, HotGap, JudgedHeat, JudgedRingHeat } from '@/core/heat/assess';
 import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/heat/simulate';
 import { printLength } from '@/core/quantity/print';
 import { say } from '@/core/quantity/saying';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
-import { Plot } from './Plot';
+import { gapLine, gapWorking } from '@/core/heat/heatWords';
+import { Plot } from '../shared/Plot';
 import { POINT_COLOURS, POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 import { type Chance, useGapChance } from './useGapChance';
 
@@ -46,7 +47,8 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
   const measured = points.findIndex((p) => p.point === 'measured');
   const banded = measured >= 0 ? measured : 0;
   const band = results[banded]?.band ?? null;
-  const highest = Math.max(...points.flatMap((p) => p.line.map((l) => l.gap)), ...(band ?? []).map((b) => b.high));
+  const lined = points.map((p) => ({ ...p, line: gapLine(p, heat.rings[ring]) }));
+  const highest = Math.max(...lined.flatMap((p) => p.line.map((l) => l.gap)), ...(band ?? []).map((b) => b.high));
   const y = (nm: number): number => plotted(nm, units);
   const label = `${ring} ring gap against ring temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold)} closes at ${p.butting.toFixed(0)} °C`).join(', ')}; assumed ${assumed} °C.`;
   return (
@@ -55,11 +57,11 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
         label={label}
         xTitle="ring temperature, °C"
         yTitle={`end gap, ${plotUnit(units)}`}
-        xEnd={xEnd}
+        xEnds={[COLD, xEnd]}
         yEnds={[-y(highest) * 0.14, y(highest) * 1.06]}
         zero="ends meet"
-        stand={{ celsius: assumed, words: `assumed ${assumed.toFixed(0)} °C` }}
-        lines={linesOf(points, units, length)}
+        stands={[{ at: assumed, words: `assumed ${assumed.toFixed(0)} °C` }]}
+        lines={linesOf(lined, units, length)}
         band={
           band && {
             label: `where nine in ten of the ${POINT_WORDS[points[banded]?.point ?? 'minimum']} lie`,
@@ -94,7 +96,7 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
           </thead>
           <tbody>
             {points.map((p, i) => (
-              <Row key={p.point} point={p} result={results[i] ?? null} />
+              <Row of={heat.rings[ring]} key={p.point} point={p} result={results[i] ?? null} />
             ))}
           </tbody>
         </table>
@@ -104,7 +106,7 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
   );
 }
 
-function Row({ point, result }: { point: HotGap; result: SimulationResult | null }) {
+function Row({ point, of, result }: { point: HotGap; of: JudgedRingHeat; result: SimulationResult | null }) {
   const { units, length } = useWords();
   const number = (nm: number): string => printLength(nm, units, 'fine').number;
   const drawn = result
@@ -129,7 +131,7 @@ function Row({ point, result }: { point: HotGap; result: SimulationResult | null
         <Explain
           what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`}
           units={units}
-          working={[...point.working, ...drawn]}
+          working={[...gapWorking(point, of), ...drawn]}
           standing={`${heatStanding} ${runStanding}`}
         />
       </td>

@@ -3,9 +3,12 @@
 import type { JudgedHeat } from '@/core/heat/assess';
 import { useWords } from '../openBuild/contexts';
 import { Explain } from '../shared/Explain';
-import { Plot } from './Plot';
+import { clearanceLine, clearanceWorking } from '@/core/heat/heatWords';
+import { Plot } from '../shared/Plot';
 import { POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 
+/** The cold end of the axis, °C. */
+const COLD = 20;
 const STANDING =
   'Free linear expansion: an identity. Expansion: handbook values, recalled; hypereutectic from memory. Skirt as hot as its wall unless entered: from memory.';
 
@@ -16,7 +19,8 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
   if (!piston || piston.points.length === 0) return null;
   const { points, assumed } = piston;
   const xEnd = Math.ceil((Math.max(assumed, ...points.map((p) => p.closing)) + 20) / 20) * 20;
-  const highest = Math.max(...points.flatMap((p) => p.line.map((l) => l.gap)));
+  const lined = points.map((p) => ({ ...p, line: clearanceLine(p, piston) }));
+  const highest = Math.max(...lined.flatMap((p) => p.line.map((l) => l.gap)));
   const y = (nm: number): number => plotted(nm, units);
   return (
     <section aria-label="Running clearance against skirt temperature">
@@ -29,12 +33,12 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
         label={`Clearance against skirt temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold, 'clearance')} is gone on paper at ${p.closing.toFixed(0)} °C`).join(', ')}.`}
         xTitle="skirt temperature, °C"
         yTitle={`clearance, ${plotUnit(units)}`}
-        xEnd={xEnd}
+        xEnds={[COLD, xEnd]}
         yEnds={[-y(highest) * 0.14, y(highest) * 1.06]}
         zero="nothing left on paper"
-        stand={{ celsius: assumed, words: `assumed ${assumed.toFixed(0)} °C` }}
+        stands={[{ at: assumed, words: `assumed ${assumed.toFixed(0)} °C` }]}
         band={null}
-        lines={linesOf(points, units, (nm) => length(nm, 'clearance'))}
+        lines={linesOf(lined, units, (nm) => length(nm, 'clearance'))}
       />
       <div className="relative overflow-x-auto">
         <table className="ruled mt-2" aria-label="Clearances hot">
@@ -70,7 +74,7 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
                   <Explain
                     what={`${POINT_WORDS[p.point]} clearance, hot`}
                     units={units}
-                    working={p.working}
+                    working={clearanceWorking(p, piston)}
                     standing={STANDING}
                   />
                 </td>

@@ -1,9 +1,10 @@
 /** How the points of the heat model are named, coloured and brought to a plot. */
-import type { HeatPoint, HotClearance, HotGap } from '@/core/heat/assess';
+import type { HeatPoint } from '@/core/heat/assess';
+import type { HeatLine } from '@/core/heat/heatWords';
 import type { Nm, Units } from '@/core/quantity/length';
 import { toMm, toThou } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
-import type { PlotLine } from './Plot';
+import type { PlotLine } from '../shared/Plot';
 
 export const POINT_WORDS: Record<HeatPoint, string> = {
   minimum: 'minimum',
@@ -17,7 +18,11 @@ export const plotted = (nm: Nm, units: Units): number => (units === 'imperial' ?
 export const plotUnit = (units: Units): string => printLength(0, units, 'fine').unit;
 
 /** The points of a ring or a piston as lines of a plot: one each, the measured one stronger. */
-export const linesOf = (points: (HotGap | HotClearance)[], units: Units, cold: (nm: Nm) => string): PlotLine[] =>
+export const linesOf = (
+  points: { point: HeatPoint; cold: Nm; line: HeatLine }[],
+  units: Units,
+  cold: (nm: Nm) => string,
+): PlotLine[] =>
   points.map((p) => ({
     label: `${POINT_WORDS[p.point]}, ${cold(p.cold)} cold`,
     colour: POINT_COLOURS[p.point],

@@ -310,6 +310,7 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
           chart={chart}
           engine={{ cylinders: Number.isInteger(engine.cylinders) ? engine.cylinders : 1, bore: job.plannedBore }}
           units={units}
+          drawn
           onChange={(next) => set('service', next)}
           onDuty={(next) => set('duty', next)}
           onFault={setServiceFault}

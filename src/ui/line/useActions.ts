@@ -13,7 +13,7 @@ import { type At, nextTask, sameAt, stepTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
 import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
-import { tell } from '../rings/feedback';
+import { isAnyOn } from '../rings/feedback';
 import type { Entering, Prepared } from './useEntry';
 
 const VERTICAL: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 };
@@ -68,13 +68,10 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     const after = taken === meaning && preview ? preview : previewed(reading);
     read(reading);
     clear();
-    if (isRing(subject))
-      tell(
-        after.cylinders.find((c) => c.id === here.cylinder),
-        subject,
-        taken.value,
-        units,
-      );
+    if (isRing(subject) && isAnyOn()) {
+      const fitted = after.cylinders.find((c) => c.id === here.cylinder);
+      void import('../rings/tell').then(({ tell }) => tell(fitted, subject, taken.value, units));
+    }
     setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, SUBJECTS[subject].style)}.`);
     goTo(stepOn(after, work, here));
     backToLine();

@@ -2,7 +2,6 @@
 
 /** One build, open at this bench: the live record, its judgement, the units, who works, what is in hand, and where. */
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { changesOf } from '@/core/judge/changes';
 import { keptJudge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
 import type { Units } from '@/core/quantity/length';
@@ -39,8 +38,14 @@ function useChangesIn(judgement: Judgement, entries: readonly Entry[]): Changes 
     const last = before.current;
     before.current = { judgement, count: entries.length };
     if (!entries.slice(last.count).some((e) => TOLD.includes(e.kind))) return;
-    const found = changesOf(last.judgement, judgement);
-    setChanges((shown) => (found.length === 0 && shown.length === 0 ? shown : found));
+    // loaded with the first entry that is told; where the server is gone by then, the entry stands without it
+    import('@/core/judge/changes').then(
+      ({ changesOf }) => {
+        const found = changesOf(last.judgement, judgement);
+        setChanges((shown) => (found.length === 0 && shown.length === 0 ? shown : found));
+      },
+      () => undefined,
+    );
   }, [judgement, entries]);
   const seenChanges = useCallback(() => setChanges([]), []);
   return useMemo(() => ({ changes, seenChanges }), [changes, seenChanges]);

@@ -136,6 +136,7 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
           chart={chart}
           engine={{ cylinders: ask.cylinders, bore: ask.bore }}
           units={ask.units}
+          drawn={false}
           onChange={(service) => put({ service })}
           onDuty={(duty) => put({ duty })}
           onFault={setServiceFault}

@@ -2,7 +2,9 @@ import type { Units } from '@/core/quantity/length';
 import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/quantity/print';
 import { sayingText } from '@/core/quantity/saying';
 import { SURFACE_WORDS, type Target } from '@/core/targets/target';
+import { LoadBar } from '../duty/LoadBar';
 import { Mark } from '../shared/Header';
+import { comparisonsOf } from '@/core/targets/compare';
 import { SideBySide } from '../targets/SideBySide';
 import type { Judgement } from '@/core/judge/judgement';
 
@@ -10,7 +12,8 @@ const SEVERITY = { stop: 'Stop.', mend: 'To mend.', note: 'To know.' };
 
 /** What the counter hands over: every figure in both systems with its working, black on white when printed. */
 export function Slip({ judgement, units }: { judgement: Judgement; units: Units }) {
-  const { job, planned, duty, piston, comparisons, findings } = judgement;
+  const { job, planned, duty, piston, findings } = judgement;
+  const comparisons = comparisonsOf(judgement);
   const { chart } = judgement.choices;
   if (!job || !planned) return null;
   return (
@@ -32,6 +35,11 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
           </p>
         </div>
       </header>
+      {chart.kind === 'curve' && duty.load.set && (
+        <div className="border-b border-line py-2">
+          <LoadBar of={duty.load.inForce} label="Heat load" />
+        </div>
+      )}
       <SideBySide comparisons={comparisons.filter((c) => c.kind === 'highRing')} units={units} />
       <dl>
         <Row words="Top ring gap" target={planned.top} units={units} style="fine" />

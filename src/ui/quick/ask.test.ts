@@ -4,7 +4,8 @@ import { judge } from '@/core/judge/judge';
 import { type QuickAsk, quickRecord } from '@/core/job/quick';
 import { fromInches, fromMm, fromThou } from '@/core/quantity/length';
 import { STARTING_CHART } from '@/core/targets/chart';
-import { type Adders, type Boost, BLOWERS, FUELS, USES } from '@/core/load/service';
+import { type Adders, type Boost } from '@/core/load/service';
+import { BLOWERS, FUELS, USES } from '@/core/load/serviceWords';
 import { SURFACES } from '@/core/targets/target';
 import { readChartVersion, readQuick, writeQuick } from './ask';
 

@@ -9,8 +9,8 @@ import { MOST_BOOST } from '@/core/quantity/pressure';
 import type { ChartVersion } from '@/core/targets/chart';
 import { addersText, hearAdders } from '@/core/load/hearAdders';
 import { ALTITUDES, MOST_POWER } from '@/core/load/hearPlace';
-import { type Adders, type Fuel, FUELS, NO_ADDERS, USES } from '@/core/load/service';
-import { hearShots } from '@/core/targets/duty';
+import { type Adders, NO_ADDERS } from '@/core/load/service';
+import { type Fuel, FUELS, USES } from '@/core/load/serviceWords';
 import { SURFACES, startingChoices } from '@/core/targets/target';
 
 export type Params = Record<string, string | undefined>;
@@ -43,7 +43,8 @@ function readOneAdder(params: Params, prefix: '' | 'later'): Adders | null {
   if (kind === null || kind === 'none') return kind && NO_ADDERS;
   if (kind === 'nitrous') {
     const fed = Number(params[`${prefix}fed`]);
-    const shots = hearShots(params[`${prefix}shot`] ?? '') ?? [];
+    const heard = hearAdders(`${params[`${prefix}shot`] ?? ''} nitrous`);
+    const shots = (heard.kind === 'understood' && heard.adders.nitrous?.shots) || [];
     const cylinders = Number.isInteger(fed) && fed >= 1 && fed <= MOST_CYLINDERS ? fed : null;
     return { ...NO_ADDERS, nitrous: { shots, share: null, cylinders } };
   }

@@ -45,7 +45,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
             <table className="ruled">
               <thead>
                 <tr>
-                  <th scope="col">row</th>
+                  <th scope="col">{chart.kind === 'curve' ? 'heat load' : 'row'}</th>
                   {shown.map((figure) => (
                     <th key={figure} scope="col">
                       {CHART_FIGURE_WORDS[figure]}
@@ -67,6 +67,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
                       scope="row"
                       className={`text-[0.9375rem]! leading-snug ${row.id === duty.row?.id ? 'font-bold! text-ink!' : 'text-ink!'}`}
                     >
+                      {row.load !== null && <span className="figures">{row.load.toFixed(2)} </span>}
                       {row.words}
                     </th>
                     {shown.map((figure) => {

@@ -2,6 +2,7 @@
 
 import { Link } from '../shared/Link';
 import { useState } from 'react';
+import { sharesText } from '@/core/load/loadWords';
 import { rangeText } from '@/core/quantity/print';
 import type { Limits, Target } from '@/core/targets/target';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
@@ -10,6 +11,7 @@ import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
 import { Ladder } from './Ladder';
+import { comparisonsOf } from '@/core/targets/compare';
 import { SideBySide } from './SideBySide';
 import { type Figure, FIGURES, targetOf } from './figures';
 import { useShopCharts } from './useShopCharts';
@@ -18,6 +20,7 @@ import { onDemand } from '../shared/onDemand';
 
 const Windows = onDemand(() => import('./Windows').then((m) => m.Windows));
 const ChartView = onDemand(() => import('./ChartView').then((m) => m.ChartView));
+const LoadView = onDemand(() => import('./LoadView').then((m) => m.LoadView));
 const TakeChart = onDemand(() => import('./TakeChart').then((m) => m.TakeChart));
 const HeatView = onDemand(() => import('../heat/HeatView').then((m) => m.HeatView));
 
@@ -27,9 +30,9 @@ const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart', own: 
 export function TargetsStage() {
   const judgement = useJudgement();
   const { cylinder } = useMoving();
-  const { length } = useWords();
+  const { length, units } = useWords();
   const { planned } = judgement;
-  const [view, setView] = useState<'figures' | 'windows' | 'heat' | 'chart'>('figures');
+  const [view, setView] = useState<'figures' | 'load' | 'windows' | 'heat' | 'chart'>('figures');
   const [shown, setShown] = useState<Figure>('top');
   const charts = useShopCharts();
   if (!cylinder || !planned) return null;
@@ -72,6 +75,7 @@ export function TargetsStage() {
               onChange={setView}
               views={[
                 ['figures', 'Figures', <Figures key="figures" cylinder={cylinder} shown={shown} onShow={setShown} />],
+                ['load', 'Heat load', <LoadView key="load" judgement={judgement} units={units} bore={bore} />],
                 ['windows', 'Windows, schools', <Windows key="windows" />],
                 ['heat', 'Heat', <HeatView key="heat" />],
                 ['chart', 'Chart', <ChartView key="chart" charts={charts} />],
@@ -149,7 +153,7 @@ function Figures({
         <h2 className="mb-1">{current.words}: by order of trust</h2>
         <Ladder cylinder={cylinder} choices={judgement.choices.targets} figure={current} />
       </section>
-      {(shown === 'top' || shown === 'second') && <SideBySide comparisons={judgement.comparisons} units={units} />}
+      {(shown === 'top' || shown === 'second') && <SideBySide comparisons={comparisonsOf(judgement)} units={units} />}
     </>
   );
 }
@@ -173,16 +177,19 @@ function LimitsOf({ limits, style }: { limits: Limits; style: 'clearance' | 'fin
 function DutyWords() {
   const judgement = useJudgement();
   const { duty, piston } = judgement;
+  const curve = judgement.choices.chart.kind === 'curve';
   return (
     <>
-      <h2 className="mt-5 mb-1">The row and the column</h2>
+      <h2 className="mt-5 mb-1">{curve ? 'The heat load and the piston' : 'The row and the column'}</h2>
       <p className="text-soft">
-        <b className="font-medium text-ink">{duty.row?.words ?? 'No row yet'}</b>
+        <b className="font-medium text-ink">{duty.row?.words ?? (curve ? 'No heat load yet' : 'No row yet')}</b>
         {duty.chosen
           ? ', chosen by the builder'
-          : duty.suggestion.set
-            ? `: ${duty.suggestion.reason}`
-            : `: ${duty.suggestion.ask.replace(/\.$/, '')}`}
+          : duty.ask
+            ? `: ${duty.ask.replace(/\.$/, '')}`
+            : curve
+              ? sharesText(duty.load) && `: ${sharesText(duty.load)}`
+              : duty.suggestion.set && `: ${duty.suggestion.reason}`}
         . Pistons: <b className="font-medium text-ink">{piston?.words ?? 'not said'}</b>.{' '}
         <Link href={`/builds/${judgement.id}/job`} className="font-bold text-blue underline underline-offset-4">
           Change it on the job card

@@ -13,12 +13,12 @@ import {
   LinearScale,
   PointElement,
 } from 'chart.js';
-import { useEffect, useRef, useState } from 'react';
+import { type PointerEvent, useEffect, useRef, useState } from 'react';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, Legend);
 Chart.defaults.font.family = '"Atkinson Hyperlegible Next Variable", sans-serif';
 
-/** A line over temperature, marked where it ends; `y` in the unit the plot is labelled with. */
+/** A line, marked where it ends; both `x` and `y` in the units the plot is labelled with. */
 export interface PlotLine {
   label: string;
   points: Point[];
@@ -26,6 +26,8 @@ export interface PlotLine {
   colour: string;
   width?: number;
   dash?: number[];
+  /** Whether it is points alone, each marked. */
+  scattered?: boolean;
 }
 
 export interface PlotBand {
@@ -39,39 +41,44 @@ interface Props {
   label: string;
   lines: PlotLine[];
   band: PlotBand | null;
-  /** A temperature to stand out, with its words. */
-  stand: { celsius: number; words: string };
+  /** Places on the x axis to stand out, with their words; the strong one is drawn whole. */
+  stands: { at: number; words: string; strong?: boolean }[];
   xTitle: string;
   yTitle: string;
-  xEnd: number;
+  xEnds: [number, number];
   yEnds: [number, number];
-  /** What lies under nothing, e.g. `ends meet`. */
-  zero: string;
+  /** What lies under nothing, e.g. `ends meet`; null where the plot does not go so low. */
+  zero: string | null;
+  /** Told where on the x axis the pointer is dragged. */
+  onDrag?: (x: number) => void;
 }
-
-const COLD = 20;
 
 const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
 
-/** A vertical line with its words, and the line where nothing is left. */
-const marksOf = (stand: Props['stand'], zero: string): Plugin<'line'> => ({
+/** Vertical lines with their words, and the line where nothing is left. */
+const marksOf = (stands: Props['stands'], zero: string | null): Plugin<'line'> => ({
   id: 'marks',
   afterDatasetsDraw({ ctx, chartArea: { left, right, top, bottom }, scales: { x, y } }) {
     if (!x || !y) return;
     ctx.save();
     ctx.font = '600 13px "Atkinson Hyperlegible Next Variable", sans-serif';
-    const at = x.getPixelForValue(stand.celsius);
-    if (at > left && at < right) {
-      ctx.strokeStyle = colour('--ink');
-      ctx.fillStyle = colour('--ink');
-      ctx.lineWidth = 1.5;
-      ctx.setLineDash([2, 3]);
+    stands.forEach(({ at: place, words, strong = false }, i) => {
+      const at = x.getPixelForValue(place);
+      if (at <= left || at >= right) return;
+      ctx.strokeStyle = colour(strong ? '--blue' : '--ink');
+      ctx.fillStyle = ctx.strokeStyle;
+      ctx.lineWidth = strong ? 2.5 : 1.5;
+      ctx.setLineDash(strong ? [] : [2, 3]);
       ctx.beginPath();
-      ctx.moveTo(at, top + 18);
+      ctx.moveTo(at, top + 18 * (i + 1));
       ctx.lineTo(at, bottom);
       ctx.stroke();
       ctx.textAlign = at > (left + right) / 2 ? 'right' : 'left';
-      ctx.fillText(stand.words, at + (at > (left + right) / 2 ? 4 : -4), top + 12);
+      ctx.fillText(words, at + (at > (left + right) / 2 ? 4 : -4), top + 12 + 18 * i);
+    });
+    if (zero === null) {
+      ctx.restore();
+      return;
     }
     const none = y.getPixelForValue(0);
     ctx.setLineDash([]);
@@ -104,8 +111,9 @@ function datasetsOf(lines: PlotLine[], band: PlotBand | null): ChartDataset<'lin
       backgroundColor: colour(line.colour),
       borderWidth: line.width ?? 2,
       borderDash: line.dash ?? [],
-      pointRadius: line.points.map((_, i) => (i === line.points.length - 1 ? 6 : 0)),
-      pointStyle: 'triangle',
+      showLine: !line.scattered,
+      pointRadius: line.scattered ? 4.5 : line.points.map((_, i) => (i === line.points.length - 1 ? 6 : 0)),
+      pointStyle: line.scattered ? 'circle' : 'triangle',
     })),
     ...edges,
   ];
@@ -114,13 +122,14 @@ function datasetsOf(lines: PlotLine[], band: PlotBand | null): ChartDataset<'lin
 /** The key: a stroke as each line is drawn, a patch for the band. */
 function keyOf(lines: PlotLine[], band: PlotBand | null): LegendItem[] {
   const fontColor = colour('--ink');
-  const strokes = lines.map(({ label, colour: name, width = 2, dash = [] }): LegendItem => ({
+  const strokes = lines.map(({ label, colour: name, width = 2, dash = [], scattered }): LegendItem => ({
     text: label,
     fontColor,
     strokeStyle: colour(name),
     lineWidth: width,
     lineDash: dash,
-    pointStyle: 'line',
+    ...(scattered && { fillStyle: colour(name) }),
+    pointStyle: scattered ? 'circle' : 'line',
   }));
   return band
     ? [
@@ -130,16 +139,23 @@ function keyOf(lines: PlotLine[], band: PlotBand | null): LegendItem[] {
     : strokes;
 }
 
-/** Lines over temperature, drawn with Chart.js in the colours of the theme. The same figures stand in a table beside it. */
-export function Plot({ label, lines, band, stand, xTitle, yTitle, xEnd, yEnds, zero }: Props) {
+/** Lines, drawn with Chart.js in the colours of the theme. The same figures stand in a table beside it. */
+export function Plot({ label, lines, band, stands, xTitle, yTitle, xEnds, yEnds, zero, onDrag }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const shown = useRef<Chart | null>(null);
+  const drag = (event: PointerEvent<HTMLCanvasElement>): void => {
+    const x = shown.current?.scales.x;
+    if (!onDrag || !x || event.buttons === 0) return;
+    const at = x.getValueForPixel(event.clientX - event.currentTarget.getBoundingClientRect().left);
+    if (at !== undefined) onDrag(Math.min(xEnds[1], Math.max(xEnds[0], at)));
+  };
   const [theme, setTheme] = useState('');
   useEffect(() => {
     const watch = new MutationObserver(() => setTheme(document.documentElement.dataset.theme ?? ''));
     watch.observe(document.documentElement, { attributeFilter: ['data-theme'] });
     return () => watch.disconnect();
   }, []);
-  const drawn = JSON.stringify([lines, band, stand, xTitle, yTitle, xEnd, yEnds, zero]);
+  const drawn = JSON.stringify([lines, band, stands, xTitle, yTitle, xEnds, yEnds, zero]);
   useEffect(() => {
     if (!canvas.current) return;
     const axis = (title: string) => ({
@@ -160,7 +176,7 @@ export function Plot({ label, lines, band, stand, xTitle, yTitle, xEnd, yEnds, z
         responsive: true,
         maintainAspectRatio: false,
         scales: {
-          x: { type: 'linear', min: COLD, max: xEnd, ...axis(xTitle) },
+          x: { type: 'linear', min: xEnds[0], max: xEnds[1], ...axis(xTitle) },
           y: { type: 'linear', min: yEnds[0], max: yEnds[1], ...axis(yTitle) },
         },
         plugins: {
@@ -177,15 +193,29 @@ export function Plot({ label, lines, band, stand, xTitle, yTitle, xEnd, yEnds, z
           },
         },
       },
-      plugins: [marksOf(stand, zero)],
+      plugins: [marksOf(stands, zero)],
     });
-    return () => chart.destroy();
+    shown.current = chart;
+    return () => {
+      shown.current = null;
+      chart.destroy();
+    };
     // `drawn` stands for everything that is drawn, by value.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [drawn, theme]);
   return (
     <div className="relative h-[300px] w-full">
-      <canvas ref={canvas} role="img" aria-label={label} />
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={label}
+        className={onDrag ? 'touch-none cursor-ew-resize' : undefined}
+        onPointerDown={(event) => {
+          if (onDrag) event.currentTarget.setPointerCapture(event.pointerId);
+          drag(event);
+        }}
+        onPointerMove={drag}
+      />
     </div>
   );
 }

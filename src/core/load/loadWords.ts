@@ -1,0 +1,56 @@
+/** A heat load and its shares in words. */
+import { pressureText } from '../quantity/pressure';
+import type { HeatLoad, LoadShare, ShareOf } from './load';
+import { FUEL_WORDS, USE_WORDS } from './serviceWords';
+
+/**
+ * What a share is of.
+ *
+ * @example shareWords({ kind: 'time', use: 'marine' }) // 'time at full load'
+ */
+export function shareWords({ kind }: ShareOf): string {
+  switch (kind) {
+    case 'time':
+      return 'time at full load';
+    case 'air':
+      return 'air cooling';
+    case 'water':
+    case 'alcohol':
+      return `${kind} injection`;
+    default:
+      return kind;
+  }
+}
+
+/** Where a share comes from, in a line. */
+export function shareReason({ of, counted }: LoadShare): string {
+  switch (of.kind) {
+    case 'altitude':
+      return `${of.metres.toFixed(0)} m over sea level, to the power 0.8`;
+    case 'boost':
+      return `${pressureText(of.over)} over the atmosphere, ${of.ratio.toFixed(2)} times its pressure, to the power 0.8`;
+    case 'hot charge':
+      return `not cooled, ${of.kelvin.toFixed(0)} K hotter`;
+    case 'thin charge':
+      return 'what is missing of a charge that is not cooled: never counted, since it knocks sooner';
+    case 'nitrous':
+      return `${of.ratio.toFixed(2)} times the base power${of.estimated ? ', that taken from its size' : ''}, to the power 0.8, and hotter gas`;
+    case 'fuel':
+      return of.nitro === null ? FUEL_WORDS[of.fuel] : `${(of.nitro * 100).toFixed(0)} % nitromethane in methanol`;
+    case 'time':
+      return USE_WORDS[of.use];
+    case 'air':
+      return 'cylinders run hotter in air';
+    default:
+      return counted ? 'counted on, as ticked: a tank runs out' : 'not counted: a tank runs out';
+  }
+}
+
+/** The shares that are counted in the load in force, each with its factor: `boost ×1.62, nitrous ×1.21`; empty for none. */
+export const sharesText = (load: HeatLoad): string =>
+  load.set
+    ? load.inForce.shares
+        .filter((share) => share.counted)
+        .map(({ of, factor }) => `${shareWords(of)} ×${factor.toFixed(2)}`)
+        .join(', ')
+    : '';

@@ -1,0 +1,85 @@
+/** A chart of curves as a picture: gap against heat load, on one bore, with where the engine lies and what physics forbids. */
+import { closingGap } from '../heat/heat';
+import type { Nm } from '../quantity/length';
+import { LOAD_SPREAD, TRUSTED, temperaturesAt } from '../load/load';
+import type { ChartCell, ChartFigure } from './chart';
+import { AT_LOAD, type Knot, figureAtLoad, knotsOf } from './curve';
+import { type TargetSettings, askAt } from './settings';
+import { NO_PAPERS, type Target, type TargetAsk, type TargetBore, secondGapTarget, topGapTarget } from './target';
+
+/** A gap at a heat load, nm. */
+export interface GapAt {
+  load: number;
+  gap: Nm;
+}
+
+export interface LoadPicture {
+  /** The curve of the chart, in steps fine enough to be drawn. */
+  curve: GapAt[];
+  /** Its own points, with what stands behind them. */
+  points: (GapAt & { cell: ChartCell; lifted: boolean })[];
+  /** The cold gap that just closes at the temperatures that a load is taken to stand for: no gap may be under it. */
+  bound: GapAt[];
+  /** Loads that the engine lies between, one standard deviation of the load either way; null while it is not known. */
+  band: [number, number] | null;
+  ends: [number, number];
+}
+
+/** How fine the curve is drawn. */
+const STEPS = 120;
+
+/**
+ * The picture of one ring's curve on a bore; null for a chart of steps, or a piston that is not said or not in it.
+ *
+ * @param metals expansions per kelvin of ring and bore
+ * @example loadPicture(judgement.targetSettings, 100_000_000, 'top', { ring: 12e-6, bore: 11e-6 }) // null
+ */
+export function loadPicture(
+  settings: TargetSettings | null,
+  bore: Nm,
+  figure: Extract<ChartFigure, 'top' | 'second'>,
+  metals: { ring: number; bore: number },
+): LoadPicture | null {
+  if (!settings || settings.chart.kind === 'steps' || !settings.piston) return null;
+  const { chart, piston, duty } = settings;
+  const ends: [number, number] = [TRUSTED.from, TRUSTED.to];
+  const loads = Array.from({ length: STEPS + 1 }, (_, i) => ends[0] + ((ends[1] - ends[0]) * i) / STEPS);
+  const gapOf = ({ load, factor }: Pick<Knot, 'load' | 'factor'>): GapAt => ({ load, gap: Math.round(bore * factor) });
+  const own = duty.load.set ? duty.load.inForce.load : null;
+  return {
+    curve: loads.flatMap((load) => {
+      const cell = figureAtLoad(chart, load, piston.id, figure);
+      return cell ? [gapOf({ load, factor: cell.factor })] : [];
+    }),
+    points: knotsOf(chart, piston.id, figure).map((knot) => ({ ...gapOf(knot), cell: knot.cell, lifted: knot.lifted })),
+    bound: loads.map((load) => {
+      const { ring, wall } = temperaturesAt(load);
+      const cooler = figure === 'second' ? SECOND_COOLER : 0;
+      const heat = { bore, wall, ringExpansion: metals.ring, boreExpansion: metals.bore };
+      return { load, gap: Math.max(0, Math.round(closingGap(Math.max(wall + LEAST_RISE, ring - cooler), heat))) };
+    }),
+    band: own === null ? null : [own * (1 - LOAD_SPREAD), own * (1 + LOAD_SPREAD)],
+    ends,
+  };
+}
+
+/** The second ring runs cooler than the top, and still so much over its wall, K. From memory. */
+const SECOND_COOLER = 40;
+const LEAST_RISE = 30;
+
+/**
+ * What the chart alone would ask at another heat load: the build's papers and figures stand aside.
+ *
+ * @example whatIf(judgement.targetSettings, { nm: 100_000_000, measured: false }, 1.4).top.set // false
+ */
+export function whatIf(settings: TargetSettings, bore: TargetBore, load: number): Record<'top' | 'second', Target> {
+  const asked = askAt(bore, settings);
+  const { gaps } = asked.choices;
+  const ask: TargetAsk = {
+    ...asked,
+    ...{ duty: AT_LOAD, load },
+    choices: { ...asked.choices, gaps: { ...gaps, top: NO_PAPERS, second: NO_PAPERS } },
+  };
+  const top = topGapTarget(ask);
+  return { top, second: secondGapTarget(ask, top) };
+}

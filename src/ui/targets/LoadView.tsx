@@ -1,0 +1,185 @@
+'use client';
+
+import { useState } from 'react';
+import { BORE_EXPANSION, RING_EXPANSION } from '@/core/heat/metals';
+import type { Judgement } from '@/core/judge/judgement';
+import { LOAD_SPREAD, TRUSTED, outsideWords } from '@/core/load/load';
+import { rangeText } from '@/core/quantity/print';
+import type { Units } from '@/core/quantity/length';
+import { type LoadPicture, loadPicture, whatIf } from '@/core/targets/loadPicture';
+import type { Target, TargetBore } from '@/core/targets/target';
+import { LoadBar } from '../duty/LoadBar';
+import { plotUnit, plotted } from '../heat/points';
+import { Plot } from '../shared/Plot';
+import { Segmented } from '../shared/Segmented';
+
+const RING_OPTIONS = [
+  ['top', 'top ring'],
+  ['second', 'second ring'],
+] as const;
+
+interface Props {
+  judgement: Judgement;
+  units: Units;
+  /** The bore that the gaps are drawn on; null for none yet. */
+  bore: TargetBore | null;
+}
+
+/** How much heat the engine puts into its rings, share by share, and what the chart asks for over all loads. */
+export function LoadView({ judgement, units, bore }: Props) {
+  const { duty, targetSettings: settings, piston } = judgement;
+  const { chart, ringSet, heat } = judgement.choices;
+  const [ring, setRing] = useState<'top' | 'second'>('top');
+  const metal = ringSet[ring].metal ?? heat.ringMetal;
+  const picture =
+    bore &&
+    loadPicture(settings, bore.nm, ring, {
+      ring: RING_EXPANSION[metal],
+      bore: BORE_EXPANSION[judgement.job?.surface ?? 'iron'],
+    });
+  const { load } = duty;
+  const outside = load.set ? outsideWords(load.inForce.load) : null;
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
+      <p className="border-l-4 border-blue pl-3">
+        <b>A model, not a measurement.</b> One number for the heat an engine puts into its rings, trusted from{' '}
+        {TRUSTED.from} to {TRUSTED.to} and to about {(LOAD_SPREAD * 100).toFixed(0)} % (one standard deviation, from
+        memory).
+      </p>
+      {load.set ? (
+        <>
+          <LoadBar of={load.now} label="Heat load" />
+          {load.later && <LoadBar of={load.later} label="Heat load as planned" />}
+        </>
+      ) : (
+        <p className="text-lg text-short">{load.ask}</p>
+      )}
+      {outside && <p className="font-bold text-short">{outside}</p>}
+      {chart.kind === 'steps' && (
+        <p className="text-soft">
+          {chart.name} is in steps: the row of what is said is in force, whatever the load. A chart of curves goes by
+          it.
+        </p>
+      )}
+      {chart.kind === 'curve' && !piston && (
+        <p className="text-soft">How the piston is made is not said yet: its curve is not known.</p>
+      )}
+      {picture && settings && (
+        <section aria-label="Gap against heat load">
+          <div className="flex flex-wrap items-center gap-4">
+            <h2 className="text-lg">Gap against heat load</h2>
+            <Segmented label="Ring" value={ring} options={RING_OPTIONS} onChange={setRing} />
+          </div>
+          <Picture
+            key={ring}
+            picture={picture}
+            ring={ring}
+            units={units}
+            load={load.set ? load.inForce.load : null}
+            planned={load.set && load.later ? load.now.load : null}
+            ask={(at) => whatIf(settings, bore, at)}
+          />
+        </section>
+      )}
+    </div>
+  );
+}
+
+interface PictureProps {
+  picture: LoadPicture;
+  ring: 'top' | 'second';
+  units: Units;
+  /** What the engine is gapped for; null while it is not known. */
+  load: number | null;
+  /** The load as it is now, where more is planned. */
+  planned: number | null;
+  ask: (load: number) => Record<'top' | 'second', Target>;
+}
+
+const gapText = (target: Target, units: Units): string =>
+  target.set ? rangeText(target.inForce.aimFrom, target.inForce.aimTo, units, 'fine') : 'asked from the sheet';
+
+/** The curve with its points, where the engine lies on it, and what would be asked of it with another load. */
+function Picture({ picture, ring, units, load, planned, ask }: PictureProps) {
+  const [other, setOther] = useState<number | null>(null);
+  const { curve, points, bound, band, ends } = picture;
+  const at = (p: { load: number; gap: number }) => ({ x: p.load, y: plotted(p.gap, units) });
+  const shown = other ?? load;
+  const highest = Math.max(...curve.map((p) => p.gap), ...bound.map((p) => p.gap), ...points.map((p) => p.gap));
+  const confirmed = points.filter((p) => p.cell.confirmed !== null);
+  const open = points.filter((p) => p.cell.confirmed === null);
+  const inBand = band ? curve.filter((p) => p.load >= band[0] && p.load <= band[1]) : [];
+  const words = shown === null ? null : ask(shown);
+  return (
+    <>
+      <Plot
+        label={`End gap of the ${ring} ring against heat load, from ${ends[0]} to ${ends[1]}${load === null ? '' : `; this engine at ${load.toFixed(2)}`}`}
+        xTitle="heat load"
+        yTitle={`end gap, ${plotUnit(units)}`}
+        xEnds={ends}
+        yEnds={[0, plotted(highest, units) * 1.12]}
+        zero={null}
+        onDrag={(x) => setOther(Math.round(x * 100) / 100)}
+        stands={[
+          ...(load === null ? [] : [{ at: load, words: `this engine ${load.toFixed(2)}` }]),
+          ...(planned === null ? [] : [{ at: planned, words: `as it is now ${planned.toFixed(2)}` }]),
+          ...(other === null ? [] : [{ at: other, words: `what if ${other.toFixed(2)}`, strong: true }]),
+        ]}
+        band={
+          inBand.length > 1
+            ? {
+                label: 'one standard deviation of the load',
+                colour: '--blue',
+                low: inBand.map((p) => ({ x: p.load, y: 0 })),
+                high: inBand.map(at),
+              }
+            : null
+        }
+        lines={[
+          { label: 'what the chart asks', colour: '--ok', points: curve.map(at), width: 2.5 },
+          ...(open.length > 0
+            ? [{ label: 'its points, not confirmed', colour: '--soft', points: open.map(at), scattered: true }]
+            : []),
+          ...(confirmed.length > 0
+            ? [{ label: 'its points, confirmed', colour: '--blue', points: confirmed.map(at), scattered: true }]
+            : []),
+          { label: 'ends meet at the assumed temperatures', colour: '--over', points: bound.map(at), dash: [5, 4] },
+        ]}
+      />
+      <div className="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[minmax(0,22rem)_1fr]">
+        <label className="grid gap-1 font-bold">
+          What if the heat load were
+          <input
+            type="range"
+            min={ends[0]}
+            max={ends[1]}
+            step={0.01}
+            value={shown ?? 1}
+            onChange={(event) => setOther(event.target.valueAsNumber)}
+            className="min-h-11 w-full accent-(--blue)"
+          />
+        </label>
+        <p role="status">
+          {shown !== null && words && (
+            <>
+              <span className="figures font-bold">{shown.toFixed(2)}</span>
+              {other === null ? ', this engine' : ', what if'}: top{' '}
+              <b className="figures">{gapText(words.top, units)}</b>, second{' '}
+              <b className="figures">{gapText(words.second, units)}</b>.{' '}
+            </>
+          )}
+          {other !== null && load !== null && (
+            <button
+              type="button"
+              onClick={() => setOther(null)}
+              className="min-h-11 font-bold text-blue underline underline-offset-4"
+            >
+              Back to this engine
+            </button>
+          )}
+          <span className="block text-sm text-soft">The chart alone; nothing of the build changes.</span>
+        </p>
+      </div>
+    </>
+  );
+}
