@@ -164,7 +164,7 @@ test('out as JSON and CSV and in again; a broken file changes nothing', async ({
   await expect(page.getByRole('alert').filter({ hasText: 'Not read in' })).toContainText('0.4 is no factor');
   await read('cut.json', readFileSync(paths.JSON ?? '', 'utf8').slice(0, -30));
   await expect(page.getByRole('alert').filter({ hasText: 'Not read in' })).toContainText('cut short');
-  await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'version' })).toHaveCount(1);
+  await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'version' })).toHaveCount(2);
 
   await read('From a sheet.csv', csv.replace(',top,0.004,', ',top,0.0042,'));
   await expect(page.getByLabel('Name of the chart')).toHaveValue('From a sheet');

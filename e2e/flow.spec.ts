@@ -26,7 +26,7 @@ test('from an empty shelf to a printed sheet', async ({ page }) => {
   await page.getByRole('button', { name: '3.2480 in · 82.500 mm' }).click();
   await page.getByLabel('Planned finished bore').fill('4065');
   await expect(page.getByText('4.0650 in · 103.251 mm')).toBeVisible();
-  await page.getByLabel('What the engine is for').selectOption('race');
+  await page.getByLabel('What the engine is for').selectOption('endurance');
   await page.getByRole('button', { name: 'Begin this build' }).click();
 
   await expect(page).toHaveURL(/\/targets$/);

@@ -11,27 +11,27 @@ test('bore, duty and piston in; every figure out in both systems, with its worki
   await expect(slip).toContainText('Say how the piston is made');
   await page.getByLabel('Finished bore').fill('4065');
   await page.getByLabel('How the piston is made').selectOption('forged4032');
-  await page.getByLabel('What the engine is for').selectOption('race');
+  await page.getByLabel('What the engine is for').selectOption('endurance');
   await page.getByLabel('Cylinder wall').selectOption('iron');
   await expect(slip).toContainText(/21–24 thou.*0.533–0.610 mm/);
-  await expect(slip).toContainText('planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou');
+  await expect(slip).toContainText('planned bore 4.0650 in × 0.005091 = 0.02069 in, up to the next step → 21 thou');
   await expect(slip).toContainText(/23–26 thou.*0.584–0.660 mm/);
   await expect(slip).toContainText('≥ 15 thou');
   await expect(slip).toContainText('3.7–4.7 thou');
-  await expect(page).toHaveURL(/bore=4.065in&use=race&piston=forged4032&wall=iron/);
+  await expect(page).toHaveURL(/bore=4.065in&use=endurance&piston=forged4032&wall=iron/);
 
   await page.reload();
   await expect(slip).toContainText('21–24 thou');
   await expect(page.getByLabel('Finished bore')).toHaveValue('4.0650');
   await page.getByRole('radio', { name: 'millimetres' }).click();
-  await expect(slip).toContainText('0.52–0.60 mm');
-  await page.getByRole('radio', { name: 'turbo' }).click();
-  await page.getByLabel('Boost', { exact: true }).fill('1.4 bar');
-  await expect(page).toHaveURL(/adder=turbo&boost=140kPa/);
-  await expect(slip).toContainText('0.70–0.78 mm');
+  await expect(slip).toContainText('0.53–0.61 mm');
+  await page.getByLabel('Power adders', { exact: true }).fill('1.4 bar');
+  await expect(page).toHaveURL(/add=140\+kPa\+turbo/);
+  await expect(slip).toContainText('boost ×2.00');
+  await expect(slip).toContainText('0.73–0.81 mm');
   await page.getByLabel('Finished bore').fill('4.065');
   await expect(page.getByText('4.065 mm is 0.1600 in')).toBeVisible();
-  await expect(slip).toContainText('0.70–0.78 mm');
+  await expect(slip).toContainText('0.73–0.81 mm');
 });
 
 test('a link opens as it was sent, prints black on white, and becomes a build in one step', async ({

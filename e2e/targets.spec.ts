@@ -1,7 +1,10 @@
 /** Targets in the browser: order of trust, power adder, slips, windows, allowances, heat. */
 import type { Locator, Page } from '@playwright/test';
 import { NO_SERVICE } from '../src/core/load/service';
-import { boosted } from '../src/fixtures/adders';
+import { boosted, nitrous } from '../src/fixtures/adders';
+import { fromPressure } from '../src/core/quantity/pressure';
+import type { Entry } from '../src/core/record/record';
+import { STARTING_CURVE } from '../src/core/targets/startingCurve';
 import { fromInches } from '../src/core/quantity/length';
 import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
@@ -12,11 +15,26 @@ const top = (page: Page): Locator => figure(page, /Top ring gap/);
 const rung = (page: Page, name: string): Locator => page.locator(`[data-rung="${name}"]`);
 const findings = (page: Page): Locator => page.getByRole('complementary').getByRole('list', { name: 'Findings' });
 
+/** Sets a build with the starting curve. */
+const onCurve: Entry = {
+  id: 'chart',
+  at: '2026-05-04T09:00:00.000Z',
+  by: '',
+  kind: 'chart',
+  replaces: null,
+  value: STARTING_CURVE,
+};
+
 let builds = 0;
 /** A build of its own at its targets, 4.065 in, drag, high-silicon forgings: 21 to 24 thou by the chart. */
-async function open(page: Page, server: Server, change: Parameters<typeof jobEntry>[0] = {}): Promise<string> {
+async function open(
+  page: Page,
+  server: Server,
+  change: Parameters<typeof jobEntry>[0] = {},
+  ...entries: Entry[]
+): Promise<string> {
   const id = `targets-${(builds += 1)}-${test.info().workerIndex}`;
-  await server.put({ id, entries: [jobEntry({ name: `Targets ${builds}`, ...change })] });
+  await server.put({ id, entries: [jobEntry({ name: `Targets ${builds}`, ...change }), ...entries] });
   await page.goto(`${server.url}/builds/${id}/targets`);
   await expect(page.getByRole('main')).toBeVisible();
   return id;
@@ -163,19 +181,14 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await tab(1);
   await press('p', 'e');
   await tab(2);
-  await press('ArrowRight');
-  await expect(page.getByRole('radio', { name: 'turbo' })).toBeFocused();
-  await press('Space');
-  await expect(page.getByLabel('Boost', { exact: true })).toBeVisible();
-  await tab(1);
-  await press(...'20');
-  await expect(
-    page.getByText('Suggested: boost over 15 psi (1.03 bar), because 20.0 psi (1.38 bar) of boost is over 15 psi.'),
-  ).toBeVisible();
+  await expect(page.getByLabel('Power adders', { exact: true })).toBeFocused();
+  await press(...'20psi');
+  await expect(page.getByText('turbo, 20.0 psi (1.38 bar)', { exact: true })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Heat load 1.99: boost ×1.99' })).toBeVisible();
   await press('Enter');
   await expect(page).toHaveURL(/\/targets$/);
   await expect(top(page)).toContainText('22–25');
-  await expect(figure(page, /Second ring gap/)).toContainText('23–26');
+  await expect(figure(page, /Second ring gap/)).toContainText('24–27');
   await expect(figure(page, /Piston to wall/)).toContainText('4.3–5.3');
 });
 
@@ -189,19 +202,17 @@ test('the duty follows from the power adder: near a line both rows are shown, wh
   });
   await expect(top(page)).toContainText('18–21');
   await page.getByRole('link', { name: /^Job/ }).click();
-  await page.getByRole('radio', { name: 'turbo' }).click();
-  await page.getByRole('radio', { name: 'bar', exact: true }).click();
-  await page.getByLabel('Boost', { exact: true }).fill('14');
+  await page.getByLabel('Power adders', { exact: true }).fill('14 bar');
   await expect(page.getByText('did you mean 14 psi?')).toBeVisible();
   await page.getByRole('button', { name: 'Save job card' }).click();
-  await expect(page.getByText('Boost: “14” is not settled yet.')).toBeVisible();
+  await expect(page.getByText('Power adders: “14 bar” is not settled yet.')).toBeVisible();
   await page.getByRole('button', { name: /14 psi$/ }).click();
   await expect(page.getByText('Suggested: boost to 15 psi (1.03 bar), because 14.0 psi')).toBeVisible();
   await expect(page.getByText('14.0 psi (0.97 bar) is near the line at 15 psi')).toBeVisible();
-  await page.getByRole('checkbox', { name: 'More is planned for later' }).check();
+  await page.getByLabel('Planned for later', { exact: true }).fill('14 psi turbo + nitrous');
   await expect(page.getByText('Say how large the nitrous shot is that is planned for later.')).toBeVisible();
-  await page.getByLabel('Planned shot, hp').fill('150+100');
-  await expect(page.getByText('250 hp, 31 hp a cylinder')).toBeVisible();
+  await page.getByLabel('Planned for later', { exact: true }).fill('14 psi turbo + 150+100 hp nitrous');
+  await expect(page.getByText('turbo, 14.0 psi (0.97 bar); nitrous, 150 + 100 hp')).toBeVisible();
   await page.getByRole('button', { name: 'Save job card' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: /^Targets/ }).click();
@@ -302,4 +313,76 @@ test('heat: a long run shows how far it is, can be stopped, and leaves the page 
   await expect(status).toContainText('Stopped. No chance is given.');
   await page.getByRole('combobox', { name: 'Draws' }).selectOption('20000');
   await expect(status).toContainText('20,000 draws a gap');
+});
+
+test('the heat load: each share drawn, another load asked for by key and by drag, and nothing of the build changed', async ({
+  page,
+  server,
+}) => {
+  const id = await open(
+    page,
+    server,
+    {
+      plannedBore: fromInches(4),
+      service: {
+        ...NO_SERVICE,
+        use: 'street',
+        now: { ...boosted(fromPressure(8, 'psi')), nitrous: nitrous([75]).nitrous },
+      },
+    },
+    onCurve,
+  );
+  await page.getByRole('tab', { name: 'Load' }).click();
+  const bar = page.getByRole('img', { name: /^Heat load \d/ });
+  await expect(bar).toHaveAttribute('aria-label', /boost ×1\.42, nitrous ×1\.\d\d/);
+  const picture = page.getByRole('region', { name: 'Gap against heat load' });
+  await expect(picture.getByRole('status')).toContainText('1.83, this engine: top 27–30 thou, second 28–31 thou');
+  const before = (await server.record(id)).entries.length;
+  await picture.getByLabel('What if the heat load were').focus();
+  await page.keyboard.press('Home');
+  await expect(picture.getByRole('status')).toContainText('0.80, what if: top 16–19 thou');
+  await page.keyboard.press('End');
+  await expect(picture.getByRole('status')).toContainText('2.60, what if: top 30–33 thou');
+  const canvas = await picture.locator('canvas').boundingBox();
+  if (!canvas) throw new Error('it is drawn');
+  await page.mouse.move(canvas.x + canvas.width / 2, canvas.y + canvas.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(canvas.x + canvas.width / 3, canvas.y + canvas.height / 2, { steps: 5 });
+  await page.mouse.up();
+  await expect(picture.getByRole('status')).toContainText(/1\.\d\d, what if/);
+  await page.getByRole('button', { name: 'Back to this engine' }).click();
+  await expect(picture.getByRole('status')).toContainText('this engine');
+  expect((await server.record(id)).entries).toHaveLength(before);
+});
+
+test('an engine is said in one line; what is not understood is said with what is, and a load beyond the model asks for the sheet', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, { plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' } }, onCurve);
+  await expect(top(page)).toContainText('18–21');
+  await page.getByRole('link', { name: /^Job/ }).click();
+  const line = page.getByLabel('Power adders', { exact: true });
+  await line.fill('a big one');
+  await expect(page.getByText('“a big one” is no power adder known here')).toBeVisible();
+  await line.fill('10');
+  await expect(page.getByText('10 of what?')).toBeVisible();
+  await page.getByRole('button', { name: /10 psi of boost/ }).click();
+  await expect(page.getByText('turbo, 10.0 psi (0.69 bar)', { exact: true })).toBeVisible();
+  await page
+    .getByRole('radiogroup', { name: 'Power adders, charge' })
+    .getByRole('radio', { name: 'not cooled' })
+    .click();
+  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('hot charge ×1.04');
+  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('never counted');
+  await page.getByLabel('Altitude', { exact: true }).fill('5000 ft');
+  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('altitude ×0.86');
+  await page.getByLabel('Altitude', { exact: true }).fill('');
+  await page.getByLabel('Planned for later', { exact: true }).fill('50 psi');
+  await page.getByRole('button', { name: 'Save job card' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: /^Targets/ }).click();
+  await expect(top(page)).toContainText(
+    'is beyond what this model is trusted for (2.6): enter the figure from the ring and piston sheets.',
+  );
 });

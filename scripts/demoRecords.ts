@@ -493,7 +493,7 @@ function linn(): BuildRecord {
     service: {
       ...forUse('street'),
       now: { ...NO_ADDERS, boost: BOOST_14 },
-      later: { ...NO_ADDERS, boost: BOOST_14, nitrous: { shots: [90], share: null, cylinders: null } },
+      later: { ...NO_ADDERS, boost: BOOST_14, nitrous: { shots: [30], share: null, cylinders: null } },
     },
     duty: null,
     construction: 'forged4032',

@@ -22,8 +22,8 @@ const SETTLE = 2_500;
 
 const SHOTS: Shot[] = [
   { name: 'shelf', path: '/' },
-  { name: 'job', path: '/builds/demo-corrie-v10/job' },
   { name: 'targets', path: '/builds/demo-linn-triple/targets' },
+  { name: 'load', path: '/builds/demo-linn-triple/targets', tab: 'Load' },
   { name: 'heat', path: '/builds/demo-tarn-five/targets', tab: 'Heat' },
   { name: 'quick-gap', path: '/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron' },
   { name: 'chart', path: '/charts/workshop' },

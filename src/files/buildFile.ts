@@ -7,6 +7,8 @@ import { type BuildRecord, type Entry, isVoidable, lastOf } from '@/core/record/
 import { SUBJECTS } from '@/core/stages';
 import { sizeFault } from '@/core/quantity/hear';
 import type { JudgedRing } from '@/core/rings/judged';
+import { finishOrdersOf, sizePlanOf } from '@/core/bores/nextSize';
+import { comparisonsOf } from '@/core/targets/compare';
 import { type Saying, sayingText } from '@/core/quantity/saying';
 import { entrySchema, faultsOf } from './schema';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
@@ -164,6 +166,9 @@ function judgedPart(judgement: Judgement): unknown {
     pistons: pistons.map(pistonPart),
     pairing: pairing.standing,
     placing: { top: placing.top.standing, second: placing.second.standing },
+    comparisons: comparisonsOf(judgement),
+    plan: sizePlanOf(judgement),
+    orders: finishOrdersOf(judgement),
   };
   return flattened(part, job?.units ?? 'metric');
 }

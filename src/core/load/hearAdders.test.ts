@@ -94,6 +94,7 @@ describe('power adders as said at the bench (common practice, no source)', () =>
     };
     expect(understood(addersText(all, unit))).toEqual(all);
     expect(addersText({ ...NO_ADDERS, boost: boost({ pressure: psi(14) }) }, 'psi')).toBe('14 psi turbo');
+    expect(addersText({ ...NO_ADDERS, boost: boost({ pressure: bar(1.4) }) }, 'psi')).toBe('1.4 bar turbo');
   });
 
   it('is said back with both units of pressure', () => {

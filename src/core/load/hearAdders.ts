@@ -188,6 +188,15 @@ function shortest(pressure: number, unit: PressureUnit): string {
   return exact.toFixed(5);
 }
 
+const decimalsOf = (figure: string): number => figure.split('.')[1]?.length ?? 0;
+
+/** A pressure in the unit that is spoken, unless it was plainly said in another: in that it has two decimals at the most. */
+function pressureAsSaid(pressure: number, spoken: PressureUnit): string {
+  const units: PressureUnit[] = [spoken, 'bar', 'psi', 'kPa'];
+  const unit = units.find((u) => decimalsOf(shortest(pressure, u)) <= 2) ?? spoken;
+  return `${shortest(pressure, unit)} ${unit}`;
+}
+
 /**
  * Adders as one would type them; it is heard as the same.
  *
@@ -199,7 +208,7 @@ export function addersText({ boost, nitrous, injection }: Adders, unit: Pressure
     ? [
         ...(boost.pressure === null
           ? []
-          : [`${shortest(boost.pressure, unit)} ${unit}${boost.absolute ? ' absolute' : ''}`]),
+          : [`${pressureAsSaid(boost.pressure, unit)}${boost.absolute ? ' absolute' : ''}`]),
         BLOWER_WORDS[boost.by],
         ...(boost.cooled === null ? [] : [boost.cooled ? 'cooled' : 'not cooled']),
       ].join(' ')

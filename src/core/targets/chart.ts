@@ -243,3 +243,13 @@ export const columnOf = (chart: Chart, id: string | null): ChartColumn | null =>
 /** The cell of a row, a column and a figure; null where the chart offers none. */
 export const cellOf = (chart: Chart, rowId: string, columnId: string, figure: ChartFigure): ChartCell | null =>
   chart.cells.find((c) => c.row === rowId && c.column === columnId && c.figure === figure) ?? null;
+
+/**
+ * A factor as it is printed: four decimals, and more where it has them.
+ *
+ * @example [factorText(0.005), factorText(0.00545)] // [ '0.0050', '0.00545' ]
+ */
+export const factorText = (factor: number): string => {
+  const exact = String(Number(factor.toFixed(6)));
+  return exact.length > '0.0000'.length ? exact : factor.toFixed(4);
+};

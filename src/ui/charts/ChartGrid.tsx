@@ -1,7 +1,7 @@
 'use client';
 
 import type { KeyboardEvent } from 'react';
-import { type Chart, type ChartFigure, cellOf } from '@/core/targets/chart';
+import { type Chart, type ChartFigure, cellOf, factorText } from '@/core/targets/chart';
 import { FACTOR_FIELD } from './CellFoot';
 import { CellState } from './CellState';
 import type { InHand } from './inHand';
@@ -134,7 +134,7 @@ export function ChartGrid({ chart, figures, hand, onHand, onStep }: Props) {
                   >
                     {cell ? (
                       <>
-                        {cell.factor.toFixed(4)}
+                        {factorText(cell.factor)}
                         <CellState cell={cell} />
                       </>
                     ) : (

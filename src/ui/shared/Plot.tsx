@@ -28,6 +28,8 @@ export interface PlotLine {
   dash?: number[];
   /** Whether it is points alone, each marked. */
   scattered?: boolean;
+  /** Whether it goes on beyond the picture: its end is not marked then. */
+  goesOn?: boolean;
 }
 
 export interface PlotBand {
@@ -112,7 +114,9 @@ function datasetsOf(lines: PlotLine[], band: PlotBand | null): ChartDataset<'lin
       borderWidth: line.width ?? 2,
       borderDash: line.dash ?? [],
       showLine: !line.scattered,
-      pointRadius: line.scattered ? 4.5 : line.points.map((_, i) => (i === line.points.length - 1 ? 6 : 0)),
+      pointRadius: line.scattered
+        ? 4.5
+        : line.points.map((_, i) => (i === line.points.length - 1 && !line.goesOn ? 6 : 0)),
       pointStyle: line.scattered ? 'circle' : 'triangle',
     })),
     ...edges,

@@ -3,7 +3,7 @@
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
-import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf } from '@/core/targets/chart';
+import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf, factorText } from '@/core/targets/chart';
 import { useJudgement } from '../openBuild/contexts';
 import { CellState } from '../charts/CellState';
 import { buttonLook } from '../shared/Button';
@@ -76,7 +76,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
                         <td key={figure} className="whitespace-nowrap">
                           {cell ? (
                             <>
-                              <span className="figures mr-1.5">{cell.factor.toFixed(4)}</span>
+                              <span className="figures mr-1.5">{factorText(cell.factor)}</span>
                               <CellState cell={cell} />
                             </>
                           ) : (

@@ -136,17 +136,23 @@ function Picture({ picture, ring, units, load, planned, ask }: PictureProps) {
             : null
         }
         lines={[
-          { label: 'what the chart asks', colour: '--ok', points: curve.map(at), width: 2.5 },
+          { label: 'what the chart asks', colour: '--ok', points: curve.map(at), width: 2.5, goesOn: true },
           ...(open.length > 0
             ? [{ label: 'its points, not confirmed', colour: '--soft', points: open.map(at), scattered: true }]
             : []),
           ...(confirmed.length > 0
             ? [{ label: 'its points, confirmed', colour: '--blue', points: confirmed.map(at), scattered: true }]
             : []),
-          { label: 'ends meet at the assumed temperatures', colour: '--over', points: bound.map(at), dash: [5, 4] },
+          {
+            label: 'ends meet at the assumed temperatures',
+            colour: '--over',
+            points: bound.map(at),
+            dash: [5, 4],
+            goesOn: true,
+          },
         ]}
       />
-      <div className="mt-2 grid items-end gap-x-6 gap-y-2 sm:grid-cols-[minmax(0,22rem)_1fr]">
+      <div className="mt-2 grid items-end gap-x-6 gap-y-2 xl:grid-cols-[minmax(0,22rem)_1fr]">
         <label className="grid gap-1 font-bold">
           What if the heat load were
           <input
