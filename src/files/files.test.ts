@@ -193,6 +193,36 @@ describe('the build file', () => {
     expect(again).toEqual(read);
   });
 
+  it.each<[string, object, object | null, string, number]>([
+    ['no adder', { kind: 'none' }, null, 'street', 0.0045],
+    ['14 psi', { kind: 'turbo', boost: 96_527 }, null, 'boostLow', 0.006],
+    ['1.4 bar', { kind: 'supercharger', boost: 140_000 }, null, 'boostHigh', 0.0067],
+    ['a shot', { kind: 'nitrous', shots: [150], cylinders: null }, null, 'nitrousLow', 0.006],
+    ['two stages in four', { kind: 'nitrous', shots: [100, 150], cylinders: 4 }, null, 'nitrousHigh', 0.007],
+    [
+      'one planned on top',
+      { kind: 'turbo', boost: 96_527 },
+      { kind: 'nitrous', shots: [100, 150], cylinders: 4 },
+      'nitrousHigh',
+      0.007,
+    ],
+  ])(
+    'versions 1 to 7 said one adder: %s keeps its row, and its targets to the nanometre',
+    (_, now, later, row, factor) => {
+      const service = { use: 'street', fuel: 'ethanol', now, later };
+      const entry = jobEntry({ plannedBore: fromMm(101.6) });
+      const old = { ...entry, value: { ...(entry as { value: object }).value, service } };
+      const read = readBuildFile(textOf({ format: FILE_FORMAT, version: 7, record: { id: 'old', entries: [old] } }));
+      if (!read.ok) throw new Error(read.faults.join());
+      const { planned, duty, job } = judge(read.record);
+      expect(duty.wanted).toBe(row);
+      expect(planned?.top.set && planned.top.inForce.least).toBe(Math.round(fromMm(101.6) * factor));
+      expect(job?.service).toMatchObject({ fuel: 'e85', altitude: 0, basePower: null, cooling: 'water' });
+      if (later) expect(job?.service.later).toMatchObject({ boost: { pressure: 96_527 }, nitrous: { cylinders: 4 } });
+      expect(readBuildFile(textOf(writeBuildFile(read.record)))).toEqual(read);
+    },
+  );
+
   it('refuses a plan that cannot be: angles past the circle, a cylinder twice, a pocket without width', () => {
     const clocking = (change: object): string =>
       textOf({

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { fromPressure } from '../quantity/pressure';
 import { addersText, hearAdders } from './hearAdders';
 import { type Adders, NO_ADDERS } from './service';
-import { adderWords } from './serviceWords';
+import { adderWords } from './adderWords';
 
 const understood = (text: string): Adders => {
   const heard = hearAdders(text);

@@ -4,7 +4,8 @@ import { fromPressure } from '../quantity/pressure';
 import { DUTIES } from './chart';
 import { boosted, nitrous } from '@/fixtures/adders';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../load/service';
-import { type Fuel, FUELS, USES, adderWords } from '../load/serviceWords';
+import { adderWords } from '../load/adderWords';
+import { type Fuel, FUELS, USES } from '../load/serviceWords';
 import { fuelCaution, isHotter, suggestDuty } from './duty';
 
 const psi = (value: number): Adders => boosted(fromPressure(value, 'psi'));

@@ -2,7 +2,7 @@
 import { clear, fine, say, size } from '../quantity/saying';
 import { type Piece, type SheetPart, words } from '../stage/report';
 import type { Report } from '../stage/stage';
-import { adderWords } from '../load/serviceWords';
+import { adderWords } from '../load/adderWords';
 import type { Engine, TargetsMade, Whole } from './found';
 import { type Target, SURFACE_WORDS } from './target';
 

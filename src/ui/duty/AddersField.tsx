@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { addersText, hearAdders } from '@/core/load/hearAdders';
 import { type Adders } from '@/core/load/service';
-import { adderWords } from '@/core/load/serviceWords';
+import { adderWords } from '@/core/load/adderWords';
 import type { PressureUnit } from '@/core/quantity/pressure';
 import { Field } from '../shared/Field';
 import { Meant } from '../shared/Meant';
