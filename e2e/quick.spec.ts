@@ -42,6 +42,7 @@ test('a link opens as it was sent, prints black on white, and becomes a build in
     `${server.url}/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron&chart=starting%401`,
     { waitUntil: 'networkidle' },
   );
+  await expect(page.getByText('This link is of starting chart, in steps')).toBeVisible();
   const slip = page.getByRole('article', { name: 'Figures' });
   await expect(slip).toContainText('28–31 thou');
   await expect(page.getByRole('region', { name: 'High top ring' })).toContainText(/28–31 thou.*16 thou/s);

@@ -336,7 +336,7 @@ test('the heat load: each share drawn, another load asked for by key and by drag
   const bar = page.getByRole('img', { name: /^Heat load \d/ });
   await expect(bar).toHaveAttribute('aria-label', /boost ×1\.42, nitrous ×1\.\d\d/);
   const picture = page.getByRole('region', { name: 'Gap against heat load' });
-  await expect(picture.getByRole('status')).toContainText('1.83, this engine: top 27–30 thou, second 28–31 thou');
+  await expect(picture.getByRole('status')).toContainText('1.83, this engine: top 27–30 thou, second 29–32 thou');
   const before = (await server.record(id)).entries.length;
   await picture.getByLabel('What if the heat load were').focus();
   await page.keyboard.press('Home');
@@ -350,6 +350,9 @@ test('the heat load: each share drawn, another load asked for by key and by drag
   await page.mouse.move(canvas.x + canvas.width / 3, canvas.y + canvas.height / 2, { steps: 5 });
   await page.mouse.up();
   await expect(picture.getByRole('status')).toContainText(/1\.\d\d, what if/);
+  const between = page.getByRole('region', { name: 'Between the rings' });
+  await expect(between).toContainText(/With the top ring at 27 thou and the second at 29 thou, about \d+\.\d bar/);
+  await expect(between).toContainText('of 30.9 bar over the top ring');
   await page.getByRole('button', { name: 'Back to this engine' }).click();
   await expect(picture.getByRole('status')).toContainText('this engine');
   expect((await server.record(id)).entries).toHaveLength(before);

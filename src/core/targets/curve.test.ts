@@ -220,6 +220,19 @@ describe('targets from a curve', () => {
     );
   });
 
+  it('the second ring is at least 2 thou over the top in the first school, and less on a small bore', () => {
+    const figures = (inches: number): number[] => {
+      const { planned } = judged({ now: psi(20) }, { plannedBore: fromInches(inches) });
+      return [planned?.top, planned?.second].map((t) => (t?.set ? toThou(t.inForce.aimFrom) : NaN));
+    };
+    const [top3 = 0, second3 = 0] = figures(3.31);
+    expect(second3 - top3).toBe(2);
+    const [top4 = 0, second4 = 0] = figures(4);
+    expect(second4 - top4).toBeGreaterThanOrEqual(2);
+    const [top1 = 0, second1 = 0] = figures(0.8);
+    expect(second1 - top1).toBe(1);
+  });
+
   it('14.9 and 15.1 psi are one engine, and so are one with a little nitrous and one with none', () => {
     expect(toThou(top({ now: psi(15.1) }) - top({ now: psi(14.9) }))).toBeLessThan(0.2);
     expect(toThou(top({ now: { ...psi(15), nitrous: nitrous([1]).nitrous } }) - top({ now: psi(15) }))).toBeLessThan(

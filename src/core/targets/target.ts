@@ -144,6 +144,9 @@ const scaleOf = (bore: Nm): number =>
   bore < USUAL_BORES.from ? bore / USUAL_BORES.from : bore > USUAL_BORES.to ? bore / USUAL_BORES.to : 1;
 /** The first school's least step from top to second: 2 thou. Common practice, no source. */
 const SECOND_OVER_TOP: Nm = 50_800;
+/** The same by a chart of curves, whose second ring is always so much over the top: with the bore where that is no usual one. */
+const secondOverTop = (chart: Chart, bore: TargetBore): Nm =>
+  chart.kind === 'steps' ? SECOND_OVER_TOP : Math.round(SECOND_OVER_TOP * scaleOf(bore.nm));
 /** Clearance minimums go up to 0.0001 in or 0.001 mm: the last digit a micrometer shows. */
 const CLEARANCE_STEP = { imperial: 2_540, metric: 1_000 };
 
@@ -462,11 +465,13 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
       ]);
     }
     const topFrom = top.set ? top.inForce.aimFrom : 0;
-    if (own.aimFrom > topFrom) return chartCandidate(cell, own, widths, cells.from, [own.line]);
-    const aimFrom = roundUpTo(topFrom + SECOND_OVER_TOP, widths.step);
+    const over = secondOverTop(ask.chart, bore);
+    if (own.aimFrom > topFrom && (ask.chart.kind === 'steps' || own.aimFrom >= topFrom + over))
+      return chartCandidate(cell, own, widths, cells.from, [own.line]);
+    const aimFrom = roundUpTo(topFrom + over, widths.step);
     const lines = [
       own.line,
-      say`that is not wider than the top ring's ${fine(topFrom)}; top + ${fine(SECOND_OVER_TOP)} → ${fine(aimFrom)}`,
+      say`that is not ${ask.chart.kind === 'steps' ? 'wider than' : 'enough over'} the top ring's ${fine(topFrom)}; top + ${fine(over)} → ${fine(aimFrom)}`,
     ];
     return chartCandidate(
       cell,

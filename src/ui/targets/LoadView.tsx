@@ -12,6 +12,7 @@ import { LoadBar } from '../duty/LoadBar';
 import { plotUnit, plotted } from '../heat/points';
 import { Plot } from '../shared/Plot';
 import { Segmented } from '../shared/Segmented';
+import { GasPath } from './GasPath';
 
 const RING_OPTIONS = [
   ['top', 'top ring'],
@@ -27,7 +28,7 @@ interface Props {
 
 /** How much heat the engine puts into its rings, share by share, and what the chart asks for over all loads. */
 export function LoadView({ judgement, units, bore }: Props) {
-  const { duty, targetSettings: settings, piston } = judgement;
+  const { duty, targetSettings: settings, piston, standard } = judgement;
   const { chart, ringSet, heat } = judgement.choices;
   const [ring, setRing] = useState<'top' | 'second'>('top');
   const metal = ringSet[ring].metal ?? heat.ringMetal;
@@ -81,6 +82,7 @@ export function LoadView({ judgement, units, bore }: Props) {
           />
         </section>
       )}
+      {standard && <GasPath top={standard.targets.top} second={standard.targets.second} load={load} units={units} />}
     </div>
   );
 }
