@@ -176,3 +176,26 @@ test('out as JSON and CSV and in again; a broken file changes nothing', async ({
   expect((await fetch(`${server.url}/api/charts`, { method: 'POST', body: 'x'.repeat(2_000_000) })).status).toBe(413);
   await server.end();
 });
+
+test('a chart of curves: a heat load is added, refused where one stands, given a figure and saved', async ({
+  page,
+}) => {
+  const server = await shop();
+  await page.goto(`${server.url}/charts/starting-curve`, { waitUntil: 'networkidle' });
+  await page.getByRole('button', { name: 'heat load', exact: true }).click();
+  const load = page.getByLabel('Heat load', { exact: true });
+  await expect(load).toHaveValue('2.7');
+  await load.fill('2.6');
+  await expect(page.getByText('Another row stands there.')).toBeVisible();
+  await load.fill('1.7');
+  await cell(page, 'own-row', 'forged4032').click();
+  await page.keyboard.type('0.0065');
+  await page.getByRole('button', { name: 'Save as version 2' }).click();
+  await expect(page.getByText('version 2', { exact: true })).toBeVisible();
+  const saved = (await (await fetch(`${server.url}/api/charts/starting-curve`)).json()) as {
+    chart: { kind: string; rows: { id: string; load: number }[] };
+  };
+  expect(saved.chart.kind).toBe('curve');
+  expect(saved.chart.rows.find((row) => row.id === 'own-row')?.load).toBe(1.7);
+  await server.end();
+});

@@ -44,7 +44,7 @@ export const STARTING_HEAT: HeatChoices = {
 };
 
 /** The second ring runs cooler than the top by about so many kelvin. From memory. */
-const SECOND_COOLER = 40;
+export const SECOND_COOLER = 40;
 /** A chance of closing over this is called out. */
 export const THIN_CHANCE = 0.05;
 

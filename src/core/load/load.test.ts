@@ -50,7 +50,7 @@ describe('gas relations', () => {
 
 describe('the heat load', () => {
   it('is 1 for a naturally aspirated performance street engine on petrol at sea level', () => {
-    expect(loadOf({})).toEqual({ load: 1, shares: [] });
+    expect(loadOf({})).toEqual({ load: 1, inlet: 1, shares: [] });
   });
 
   it.each<[string, Partial<Service>, number]>([
@@ -79,6 +79,14 @@ describe('the heat load', () => {
     ],
   ])('%s', (_, part, expected) => {
     expect(loadOf(part).load).toBeCloseTo(expected, 3);
+  });
+
+  it('knows the pressure in the inlet, at an altitude too', () => {
+    expect(loadOf({ now: boosted(SEA_LEVEL) }).inlet).toBeCloseTo(2, 12);
+    expect(loadOf({ altitude: 1_500, now: boosted(SEA_LEVEL) }).inlet).toBeCloseTo(
+      1 + atmosphereAt(1_500) / SEA_LEVEL,
+      12,
+    );
   });
 
   it('is the product of its counted shares, each named', () => {

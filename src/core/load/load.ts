@@ -33,6 +33,8 @@ export interface LoadShare {
 export interface LoadOf {
   /** The product of all that is counted. */
   load: number;
+  /** Pressure in the inlet, in atmospheres of the sea. */
+  inlet: number;
   shares: LoadShare[];
 }
 
@@ -190,7 +192,11 @@ function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf 
   if (USE_SHARES[use] !== 1) shares.push(share({ kind: 'time', use }, USE_SHARES[use]));
   if (cooling === 'air') shares.push(share({ kind: 'air' }, AIR_COOLED));
   if (injection) shares.push(share({ kind: injection.what }, INJECTION, injection.counted));
-  return { load: shares.reduce((all, { factor, counted }) => (counted ? all * factor : all), 1), shares };
+  return {
+    inlet: inlet / SEA_LEVEL,
+    load: shares.reduce((all, { factor, counted }) => (counted ? all * factor : all), 1),
+    shares,
+  };
 }
 
 /**

@@ -1,9 +1,10 @@
 /** A chart of curves as a picture: gap against heat load, on one bore, with where the engine lies and what physics forbids. */
+import { SECOND_COOLER } from '../heat/assess';
 import { closingGap } from '../heat/heat';
 import type { Nm } from '../quantity/length';
-import { LOAD_SPREAD, TRUSTED, temperaturesAt } from '../load/load';
+import { LOAD_SPREAD, TRUSTED } from '../load/load';
 import type { ChartCell, ChartFigure } from './chart';
-import { AT_LOAD, type Knot, figureAtLoad, knotsOf } from './curve';
+import { AT_LOAD, type Knot, figureAtLoad, knotsOf, rowAtLoad } from './curve';
 import { type TargetSettings, askAt } from './settings';
 import { NO_PAPERS, type Target, type TargetAsk, type TargetBore, secondGapTarget, topGapTarget } from './target';
 
@@ -18,7 +19,7 @@ export interface LoadPicture {
   curve: GapAt[];
   /** Its own points, with what stands behind them. */
   points: (GapAt & { cell: ChartCell; lifted: boolean })[];
-  /** The cold gap that just closes at the temperatures that a load is taken to stand for: no gap may be under it. */
+  /** The cold gap that just closes at the temperatures of the chart's rows: no gap may be under it. */
   bound: GapAt[];
   /** Loads that the engine lies between, one standard deviation of the load either way; null while it is not known. */
   band: [number, number] | null;
@@ -52,20 +53,17 @@ export function loadPicture(
       return cell ? [gapOf({ load, factor: cell.factor })] : [];
     }),
     points: knotsOf(chart, piston.id, figure).map((knot) => ({ ...gapOf(knot), cell: knot.cell, lifted: knot.lifted })),
-    bound: loads.map((load) => {
-      const { ring, wall } = temperaturesAt(load);
-      const cooler = figure === 'second' ? SECOND_COOLER : 0;
-      const heat = { bore, wall, ringExpansion: metals.ring, boreExpansion: metals.bore };
-      return { load, gap: Math.max(0, Math.round(closingGap(Math.max(wall + LEAST_RISE, ring - cooler), heat))) };
+    bound: loads.flatMap((load) => {
+      const row = rowAtLoad(chart, load);
+      if (!row) return [];
+      const ring = row.ringTemperature - (figure === 'second' ? SECOND_COOLER : 0);
+      const heat = { bore, wall: row.wallTemperature, ringExpansion: metals.ring, boreExpansion: metals.bore };
+      return [{ load, gap: Math.max(0, Math.round(closingGap(ring, heat))) }];
     }),
     band: own === null ? null : [own * (1 - LOAD_SPREAD), own * (1 + LOAD_SPREAD)],
     ends,
   };
 }
-
-/** The second ring runs cooler than the top, and still so much over its wall, K. From memory. */
-const SECOND_COOLER = 40;
-const LEAST_RISE = 30;
 
 /**
  * What the chart alone would ask at another heat load: the build's papers and figures stand aside.

@@ -5,6 +5,7 @@ import { engineFaults } from '@/core/engine/engineFaults';
 import type { Job } from '@/core/job/job';
 import { MOST_CHARACTERS, NAME_ASKED } from '@/core/job/jobFaults';
 import { MOST_BOOST } from '@/core/quantity/pressure';
+import { ALTITUDES, MOST_POWER } from '@/core/load/hearPlace';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '@/core/load/service';
 import { BLOWERS, FUELS, MOST_SHARE, USES } from '@/core/load/serviceWords';
 import { SURFACES } from '@/core/targets/target';
@@ -82,8 +83,8 @@ const service = z.preprocess(
     nitro: z.number().min(0).max(1).nullable(),
     now: adders,
     later: adders.nullable(),
-    altitude: z.number().min(-500).max(6_000, 'at most 6,000 m'),
-    basePower: z.number().positive().max(50_000).nullable(),
+    altitude: z.number().min(ALTITUDES.from).max(ALTITUDES.to, 'at most 6,000 m'),
+    basePower: z.number().positive().max(MOST_POWER).nullable(),
     cooling: z.enum(['water', 'air']),
   }),
 );

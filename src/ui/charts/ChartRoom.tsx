@@ -56,7 +56,10 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
           words: draft.kind === 'curve' ? 'own load' : 'own row',
           ringTemperature: last?.ringTemperature ?? 200,
           wallTemperature: last?.wallTemperature ?? 120,
-          load: draft.kind === 'curve' ? Number(((last?.load ?? 1) + 0.1).toFixed(2)) : null,
+          load:
+            draft.kind === 'curve'
+              ? Number((Math.max(0.9, ...draft.rows.map((r) => r.load ?? 0)) + 0.1).toFixed(2))
+              : null,
         },
       ],
     });

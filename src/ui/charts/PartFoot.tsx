@@ -48,7 +48,7 @@ function RowFoot({ chart, id, onChange }: PartProps) {
     <div
       role="group"
       aria-label="Duty in hand"
-      className="grid items-start gap-4 md:grid-cols-[1fr_7rem_11rem_11rem_auto]"
+      className={`grid items-start gap-4 ${row.load === null ? 'md:grid-cols-[1fr_11rem_11rem_auto]' : 'md:grid-cols-[1fr_7rem_11rem_11rem_auto]'}`}
     >
       <Field
         label={row.load === null ? 'Duty' : 'Heat load in words'}
@@ -64,9 +64,7 @@ function RowFoot({ chart, id, onChange }: PartProps) {
           />
         )}
       </Field>
-      {row.load === null ? (
-        <span />
-      ) : (
+      {row.load !== null && (
         <LoadField
           load={row.load}
           taken={chart.rows.flatMap((r) => (r.id === id || r.load === null ? [] : [r.load]))}

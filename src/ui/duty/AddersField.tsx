@@ -30,6 +30,8 @@ const COOLED = [
 export function AddersField({ label, hint, unit, adders, onChange, onFault }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const heard = typed === null ? null : hearAdders(typed);
+  /** What is typed and not settled yet would be lost by a tap beside it. */
+  const isSettled = heard === null || heard.kind === 'understood';
   const put = (said: Adders | null): void => {
     onChange(said);
     onFault(null);
@@ -74,7 +76,7 @@ export function AddersField({ label, hint, unit, adders, onChange, onFault }: Pr
           />
         )}
       </Field>
-      {adders?.boost && (
+      {isSettled && adders?.boost && (
         <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <span className="text-sm font-bold">Charge</span>
           <Segmented
@@ -91,7 +93,7 @@ export function AddersField({ label, hint, unit, adders, onChange, onFault }: Pr
           />
         </div>
       )}
-      {adders?.injection && (
+      {isSettled && adders?.injection && (
         <label className="flex min-h-11 items-center gap-2">
           <input
             type="checkbox"

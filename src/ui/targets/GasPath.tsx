@@ -24,9 +24,7 @@ const STANDING =
 /** Why a wider second gap vents: the pressure that stands between the rings, against the second gap. */
 export function GasPath({ top, second, load, units }: Props) {
   if (!top.set || !second.set) return null;
-  const boost = load.set ? load.inForce.shares.find((share) => share.of.kind === 'boost') : undefined;
-  const atmospheres = boost?.of.kind === 'boost' ? boost.of.ratio : 1;
-  const chamber = chamberPressure(atmospheres);
+  const chamber = chamberPressure(load.set ? load.inForce.inlet : 1);
   const [topGap, secondGap] = [top.inForce.aimFrom, second.inForce.aimFrom];
   const [from, to] = REACH.map((share) => Math.round(topGap * share));
   const here = pressureBetween(topGap, secondGap, chamber, CRANKCASE);
