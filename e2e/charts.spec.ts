@@ -188,10 +188,17 @@ test('a chart of curves: a heat load is added, refused where one stands, given a
   await load.fill('2.6');
   await expect(page.getByText('Another row stands there.')).toBeVisible();
   await load.fill('1.7');
+  // it stands where its load does, not where it was added
+  await expect(page.getByRole('table').getByRole('row').nth(9)).toContainText('1.70 own load');
   await cell(page, 'own-row', 'forged4032').click();
-  await page.keyboard.type('0.0065');
-  await page.getByRole('button', { name: 'Save as version 2' }).click();
-  await expect(page.getByText('version 2', { exact: true })).toBeVisible();
+  await page.keyboard.type('0.0061');
+  const drawn = page.getByRole('region', { name: 'The curve of the figure in hand' });
+  await expect(drawn.getByRole('img')).toHaveAttribute('aria-label', /through 10 points/);
+  await expect(drawn).toContainText('Under a point at less load, and lifted to it: 1.70.');
+  await page.getByLabel('Factor × bore').fill('0.0065');
+  await expect(drawn).not.toContainText('lifted');
+  await page.getByRole('button', { name: 'Save as version 3' }).click();
+  await expect(page.getByText('version 3', { exact: true })).toBeVisible();
   const saved = (await (await fetch(`${server.url}/api/charts/starting-curve`)).json()) as {
     chart: { kind: string; rows: { id: string; load: number }[] };
   };

@@ -6,7 +6,7 @@ import { fromPressure } from '../src/core/quantity/pressure';
 import type { Entry } from '../src/core/record/record';
 import { STARTING_CURVE } from '../src/core/targets/startingCurve';
 import { fromInches } from '../src/core/quantity/length';
-import { jobEntry } from '../src/fixtures/records';
+import { gap, jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 
 const figure = (page: Page, name: RegExp): Locator =>
@@ -149,7 +149,7 @@ test('slips in a figure are asked about: a factor for a gap, ten times, millimet
   await expect(dialog).toContainText('did you mean 0.56 mm?');
   await dialog.getByRole('button', { name: /0.560 mm/ }).click();
   await page.getByRole('button', { name: 'Enter it' }).click();
-  await expect(top(page)).toContainText('22–25');
+  await expect(top(page)).toContainText('23–26');
 
   await figure(page, /Second ring gap/).click();
   await page.getByRole('button', { name: 'Enter packed sheet' }).click();
@@ -187,8 +187,8 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await expect(page.getByRole('img', { name: 'Heat load 1.99: boost ×1.99' })).toBeVisible();
   await press('Enter');
   await expect(page).toHaveURL(/\/targets$/);
-  await expect(top(page)).toContainText('22–25');
-  await expect(figure(page, /Second ring gap/)).toContainText('24–27');
+  await expect(top(page)).toContainText('23–26');
+  await expect(figure(page, /Second ring gap/)).toContainText('25–28');
   await expect(figure(page, /Piston to wall/)).toContainText('4.3–5.3');
 });
 
@@ -336,13 +336,13 @@ test('the heat load: each share drawn, another load asked for by key and by drag
   const bar = page.getByRole('img', { name: /^Heat load \d/ });
   await expect(bar).toHaveAttribute('aria-label', /boost ×1\.42, nitrous ×1\.\d\d/);
   const picture = page.getByRole('region', { name: 'Gap against heat load' });
-  await expect(picture.getByRole('status')).toContainText('1.83, this engine: top 27–30 thou, second 29–32 thou');
+  await expect(picture.getByRole('status')).toContainText('1.83, this engine: top 28–31 thou, second 30–33 thou');
   const before = (await server.record(id)).entries.length;
   await picture.getByLabel('What if the heat load were').focus();
   await page.keyboard.press('Home');
   await expect(picture.getByRole('status')).toContainText('0.80, what if: top 16–19 thou');
   await page.keyboard.press('End');
-  await expect(picture.getByRole('status')).toContainText('2.60, what if: top 30–33 thou');
+  await expect(picture.getByRole('status')).toContainText('2.60, what if: top 33–36 thou');
   const canvas = await picture.locator('canvas').boundingBox();
   if (!canvas) throw new Error('it is drawn');
   await page.mouse.move(canvas.x + canvas.width / 2, canvas.y + canvas.height / 2);
@@ -351,11 +351,58 @@ test('the heat load: each share drawn, another load asked for by key and by drag
   await page.mouse.up();
   await expect(picture.getByRole('status')).toContainText(/1\.\d\d, what if/);
   const between = page.getByRole('region', { name: 'Between the rings' });
-  await expect(between).toContainText(/With the top ring at 27 thou and the second at 29 thou, about \d+\.\d bar/);
+  await expect(between).toContainText(/With the top ring at 28 thou and the second at 30 thou, about \d+\.\d bar/);
   await expect(between).toContainText('of 30.9 bar over the top ring');
   await page.getByRole('button', { name: 'Back to this engine' }).click();
   await expect(picture.getByRole('status')).toContainText('this engine');
   expect((await server.record(id)).entries).toHaveLength(before);
+});
+
+test('over the curve lie a chart of steps, row by row, and what the shop has fitted', async ({ page, server }) => {
+  const street = { plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' as const } };
+  const fitted = `targets-fitted-${test.info().workerIndex}`;
+  await server.put({
+    id: fitted,
+    entries: [jobEntry({ ...street, name: 'Ran well' }), onCurve, gap('g', 'L1', 'top', 19)],
+  });
+  await open(page, server, street, onCurve);
+  await page.getByRole('tab', { name: 'Load' }).click();
+  const picture = page.getByRole('region', { name: 'Gap against heat load' });
+  await picture.getByText('Builds of the shop on the same piston: 1').click();
+  await expect(picture.getByRole('link', { name: 'Ran well' })).toHaveAttribute('href', `/builds/${fitted}/targets`);
+  await expect(picture.getByRole('listitem').filter({ hasText: 'Ran well' })).toContainText('1.00: 19');
+  await picture.getByLabel('Lay a chart of steps over it').selectOption({ label: 'Starting chart, version 1' });
+  const rows = picture.getByRole('table', { name: 'Starting chart against the curve' }).getByRole('row');
+  await expect(rows.filter({ hasText: 'performance street' })).toContainText('1.001818');
+  await expect(rows.filter({ hasText: 'boost to 15 psi' })).toContainText(/1\.04 – 1\.73.*24.*18\.6 – 26\.6/);
+  await expect(rows.filter({ hasText: 'boost over 15 psi' })).toContainText('over 2.6');
+});
+
+test('a second ring is worked from the top where that is chosen, by a difference or a ratio', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, {
+    plannedBore: fromInches(4),
+    service: { ...NO_SERVICE, use: 'street' },
+  });
+  await page.getByRole('tab', { name: 'Windows, schools' }).click();
+  const how = page.getByRole('radiogroup', { name: 'How much larger' });
+  await how.getByRole('radio', { name: 'so much over the top' }).click();
+  const over = page.getByLabel('Over the top ring');
+  await over.fill('3 thou');
+  await page.getByRole('button', { name: 'Set how much larger' }).click();
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  await expect(figure(page, /Second ring gap/)).toContainText('21–24');
+  await page.getByRole('tab', { name: 'Windows, schools' }).click();
+  await how.getByRole('radio', { name: 'so many times the top' }).click();
+  await page.getByLabel('Times the top ring').fill('3');
+  await expect(page.getByText('1 to 2 is asked for.')).toBeVisible();
+  await page.getByLabel('Times the top ring').fill('1.2');
+  await page.getByRole('button', { name: 'Set how much larger' }).click();
+  await expect(page.getByRole('button', { name: 'Set how much larger' })).toBeDisabled();
+  const { entries } = await server.record(id);
+  expect(entries.at(-1)).toMatchObject({ kind: 'targets', value: { secondBy: { by: 'ratio', ratio: 1.2 } } });
 });
 
 test('an engine is said in one line; what is not understood is said with what is, and a load beyond the model asks for the sheet', async ({

@@ -17,9 +17,9 @@ import type { JudgedPiston } from '@/core/pistons/judged';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 8;
+const FILE_VERSION = 9;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;

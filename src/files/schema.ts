@@ -153,7 +153,7 @@ export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSc
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
  * what it meant. A row of the store that was written in this shape is read as it stands.
  */
-export const ENTRY_SHAPE = 8;
+export const ENTRY_SHAPE = 9;
 
 /** Entries as one request may carry them. */
 const MOST_ENTRIES_A_REQUEST = 500;

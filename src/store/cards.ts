@@ -9,6 +9,15 @@ import { type StoredRecord, loadBuild } from './log';
 import type { Database } from './open';
 import { builds, rates } from './schema';
 
+/** The mean of the gaps that may go in as they are, each over its bore; null while there are none. */
+function fittedFactor({ cylinders }: Judgement, ring: 'top' | 'second'): number | null {
+  const factors = cylinders.flatMap(({ rings, targetBore }) => {
+    const { counts, done } = rings[ring];
+    return counts && done && targetBore ? [counts.value / targetBore.nm] : [];
+  });
+  return factors.length === 0 ? null : factors.reduce((a, b) => a + b, 0) / factors.length;
+}
+
 /** What a build itself taught, as rows. */
 const ownRates = ({ id, rates: judged }: Judgement): (typeof rates.$inferInsert)[] =>
   judged.flatMap(({ filer, metal, own }) => (own.cuts === 0 ? [] : [{ buildId: id, filer, metal, ...own }]));
@@ -37,6 +46,10 @@ export async function writeCard(db: Database, { record, seq }: StoredRecord): Pr
       units: job.units,
       boreNm: job.plannedBore,
       duty: duty.wanted,
+      load: duty.load.set ? duty.load.inForce.load : null,
+      construction: job.construction,
+      topFactor: fittedFactor(judgement, 'top'),
+      secondFactor: fittedFactor(judgement, 'second'),
       done: progress.done,
       total: progress.total,
       stops: findings.filter((f) => f.severity === 'stop').length,

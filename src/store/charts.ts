@@ -54,7 +54,9 @@ export async function chartVersions(db: Database, id: string): Promise<Chart[]> 
     .from(charts)
     .where(eq(charts.id, id))
     .orderBy(desc(charts.version));
-  return [...rows.map((row) => read(row.body)), ...BUILT_IN.filter((chart) => chart.id === id)];
+  const own = rows.map((row) => read(row.body));
+  const isOwn = ({ version }: Chart): boolean => own.some((chart) => chart.version === version);
+  return [...own, ...BUILT_IN.filter((chart) => chart.id === id && !isOwn(chart))];
 }
 
 /** One version of a chart, the latest unless said; null when there is none. */

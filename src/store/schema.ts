@@ -24,6 +24,11 @@ export const builds = sqliteTable(
       .default('metric'),
     boreNm: integer('bore_nm'),
     duty: text('duty'),
+    /** What was fitted, for the picture of gaps over heat loads: the load, the piston, and mean measured gaps over the bore. */
+    load: real('load'),
+    construction: text('construction'),
+    topFactor: real('top_factor'),
+    secondFactor: real('second_factor'),
     done: integer('done').notNull().default(0),
     total: integer('total').notNull().default(0),
     stops: integer('stops').notNull().default(0),

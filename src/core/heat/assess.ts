@@ -14,6 +14,7 @@ import {
   runningClearance,
 } from './heat';
 import { BORE_EXPANSION, PISTON_EXPANSION, RING_EXPANSION, type RingMetal } from './metals';
+import { temperatureSpread } from '../load/load';
 import { belowOnAverage } from '../uncertainty/spread';
 import type { ColdGap, HeatSpread } from './simulate';
 
@@ -63,6 +64,19 @@ function temperaturesFor(row: ChartRow | null, heat: HeatChoices): Temperatures 
   return { top, second: heat.second ?? top - SECOND_COOLER, wall, skirt: heat.skirt ?? wall };
 }
 
+/** How far the assumed temperatures of a ring may be off: where they follow from a heat load, that one's spread is in it. */
+function spreadFor(ring: HeatRing, row: ChartRow | null, heat: HeatChoices): HeatSpread {
+  const { spread } = heat;
+  if (row?.load == null) return spread;
+  const off = temperatureSpread(row.load);
+  const fromLoad = heat.top === null && (ring === 'top' || heat.second === null);
+  return {
+    ...spread,
+    ring: fromLoad ? Math.hypot(spread.ring, off.ring) : spread.ring,
+    wall: heat.wall === null ? Math.hypot(spread.wall, off.wall) : spread.wall,
+  };
+}
+
 export type HeatPoint = 'minimum' | 'aim' | 'measured';
 
 /** One cold gap as the model has it hot. */
@@ -85,6 +99,8 @@ export interface JudgedRingHeat {
   assumed: number;
   metal: RingMetal;
   heat: RingHeat;
+  /** How far what is assumed may be off. */
+  spread: HeatSpread;
   points: HotGap[];
 }
 
@@ -182,15 +198,16 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
     boreExpansion: BORE_EXPANSION[surface],
   };
   const assumed = temperatures[ring];
+  const spread = spreadFor(ring, ask.row, choices);
   const target = ask.targets[ring];
   const about = (cold: Nm): ColdGap => ({ least: Math.max(0, cold - choices.feeler), most: cold + choices.feeler });
   const reading = ask.measured[ring];
   const points = [
     ...(target.set
-      ? [hotGapOf('minimum', target.inForce.aimFrom, about(target.inForce.aimFrom), assumed, heat, choices.spread)]
+      ? [hotGapOf('minimum', target.inForce.aimFrom, about(target.inForce.aimFrom), assumed, heat, spread)]
       : []),
     ...(target.set && target.inForce.aimTo !== null
-      ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat, choices.spread)]
+      ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat, spread)]
       : []),
     ...(reading
       ? [
@@ -203,12 +220,12 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
             },
             assumed,
             heat,
-            choices.spread,
+            spread,
           ),
         ]
       : []),
   ];
-  return { assumed, metal: metals[ring], heat, points };
+  return { assumed, metal: metals[ring], heat, spread, points };
 }
 
 /**

@@ -26,9 +26,13 @@ export const clearanceLine = (
 ];
 
 /** How a gap was worked out hot, a line each. */
-export const gapWorking = ({ cold, hot, butting, margin }: HotGap, { assumed, heat }: JudgedRingHeat): Saying[] => [
+export const gapWorking = (
+  { cold, hot, butting, margin }: HotGap,
+  { assumed, heat, spread }: JudgedRingHeat,
+): Saying[] => [
   say`π × ${size(heat.bore)} × (1 + ${micro(heat.boreExpansion)} × ${heat.wall - COLD} K) − (π × ${size(heat.bore)} − ${fine(cold)}) × (1 + ${micro(heat.ringExpansion)} × ${assumed - COLD} K) = ${raw(Math.round(hot))}`,
   say`that is nothing at ${degrees(butting)}: ${margin.toFixed(0)} K from the assumed ${degrees(assumed)}`,
+  say`how far that may be off (k = 2): ring ± ${spread.ring.toFixed(0)} K, wall ± ${spread.wall.toFixed(0)} K, expansions ± ${Number((spread.expansion * 100).toFixed(1))} %; where a heat load says the temperatures, its own spread is in them`,
 ];
 
 /** How a clearance was worked out hot, a line each. */

@@ -220,12 +220,28 @@ export const outsideWords = (load: number): string | null =>
     ? `A heat load of ${load.toFixed(2)} is beyond what this model is trusted for (${TRUSTED.to}): enter the figure from the ring and piston sheets.`
     : null;
 
+/** How the top ring's temperature over its wall goes with the load, K. From memory. */
+const RING_OVER_WALL = { at1: 85, exponent: 0.86 };
+const WALL = { at0: 115, each: 8 };
+
 /**
  * Mean temperatures that a heat load stands for, °C: the wall about 115 + 8·Λ, the top ring 85·Λ^0.86 over it. From memory.
  *
  * @example temperaturesAt(1) // { ring: 208, wall: 123 }
  */
 export function temperaturesAt(load: number): { ring: number; wall: number } {
-  const wall = 115 + 8 * load;
-  return { ring: wall + 85 * load ** 0.86, wall };
+  const wall = WALL.at0 + WALL.each * load;
+  return { ring: wall + RING_OVER_WALL.at1 * load ** RING_OVER_WALL.exponent, wall };
+}
+
+/**
+ * How far those temperatures may be off because the load is only known to its spread, K: half-width at about 95 % (k = 2),
+ * the load's spread times the slope of each (JCGM 100:2008, 5.1.2).
+ *
+ * @example temperatureSpread(1).ring.toFixed(1) // '16.2'
+ */
+export function temperatureSpread(load: number): { ring: number; wall: number } {
+  const off = 2 * LOAD_SPREAD * load;
+  const { at1, exponent } = RING_OVER_WALL;
+  return { ring: off * (WALL.each + at1 * exponent * load ** (exponent - 1)), wall: off * WALL.each };
 }

@@ -4,6 +4,8 @@ import { boosted, nitrous } from '@/fixtures/adders';
 import { job, jobEntry } from '@/fixtures/records';
 import { judge } from '../judge/judge';
 import type { Job } from '../job/job';
+import { STARTING_HEAT } from '../heat/assess';
+import { temperatureSpread, temperaturesAt } from '../load/load';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../load/service';
 import { USES } from '../load/serviceWords';
 import { fromInches, fromThou, toThou } from '../quantity/length';
@@ -126,7 +128,7 @@ describe('a chart of curves', () => {
   it('gives the figure of a point, of the first under it, between two, and none over the last', () => {
     expect(figureAtLoad(STARTING_CURVE, 1.1, 'forged4032', 'top')?.factor).toBe(0.0049);
     expect(figureAtLoad(STARTING_CURVE, 0.5, 'forged4032', 'top')?.factor).toBe(0.004);
-    expect(figureAtLoad(STARTING_CURVE, 1.725, 'forged4032', 'top')?.factor).toBe(0.006439);
+    expect(figureAtLoad(STARTING_CURVE, 1.725, 'forged4032', 'top')?.factor).toBe(0.006633);
     expect(figureAtLoad(STARTING_CURVE, 1.26, 'cast', 'top')).toBeNull();
     expect(figureAtLoad(STARTING_CURVE, 1.6, 'hypereutectic', 'top')?.factor).toBe(0.008);
     expect(figureAtLoad(STARTING_CURVE, 1.61, 'hypereutectic', 'top')).toBeNull();
@@ -213,7 +215,7 @@ describe('targets from a curve', () => {
   it('name the heat load, the points behind the figure, and the product', () => {
     const target = judged({ now: psi(10) }).planned?.top;
     if (!target?.set) throw new Error('it is set');
-    expect(target.inForce.from).toContain('Starting curve, version 1: heat load 1.51');
+    expect(target.inForce.from).toContain('Starting curve, version 2: heat load 1.51');
     expect(target.inForce.standing).toBe('from memory, not confirmed');
     expect(target.inForce.working.map((line) => sayingText(line, 'imperial')).join(' ')).toMatch(
       /4\.0000 in × 0\.00\d+ = /,
@@ -351,6 +353,54 @@ describe('targets from a curve', () => {
       ),
       { numRuns: 10_000 },
     );
+  });
+
+  it('holds the ends of a ring at its minimum apart by the heat model, the spread of the load and all, up to a load of 2.2', () => {
+    const chanceAt = (psis: number): number => {
+      const judgement = judged({ now: psi(psis) }, { plannedBore: fromInches(4.02) });
+      const [cylinder] = judgement.cylinders;
+      const ring = cylinder?.heat?.rings.top;
+      const load = judgement.duty.row?.load ?? 0;
+      const over = temperatureSpread(load).ring;
+      expect(ring?.spread.ring).toBeCloseTo(Math.hypot(30, over), 9);
+      // slope of 115 + 8·Λ + 85·Λ^0.86 by a difference, times 2 × 10 % of the load
+      const hotter = temperaturesAt(load + 1e-6).ring - temperaturesAt(load - 1e-6).ring;
+      expect(over).toBeCloseTo(0.2 * load * (hotter / 2e-6), 3);
+      return ring?.points.find((p) => p.point === 'minimum')?.chance ?? 1;
+    };
+    for (const psis of [0, 3, 6, 9, 12, 15, 18, 21, 24]) expect(chanceAt(psis), `${psis} psi`).toBeLessThan(0.05);
+    // over that it says so itself
+    expect(chanceAt(32)).toBeGreaterThan(0.05);
+  });
+
+  it('temperatures that were entered do not go with the load', () => {
+    const heatEntry: Entry = {
+      id: 'heat',
+      at: '2026-05-04T09:00:00.000Z',
+      by: '',
+      kind: 'heat',
+      replaces: null,
+      value: { ...STARTING_HEAT, top: 250, wall: 130 },
+    };
+    const entries = [
+      jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street', now: psi(10) } }),
+      onCurve,
+      heatEntry,
+    ];
+    const heat = judge({ id: 'x', entries }).cylinders[0]?.heat;
+    expect(heat?.rings.top.spread).toEqual(STARTING_HEAT.spread);
+  });
+
+  it('boost said as absolute that the air has by itself is called out', () => {
+    const says = (part: Partial<Service>) =>
+      judged(part).findings.find((f) => sayingText(f.says, 'imperial').includes('counts as none'));
+    const absolute = (pressure: number): Adders => ({
+      ...NO_ADDERS,
+      boost: { by: 'turbo', pressure, absolute: true, cooled: null },
+    });
+    expect(says({ now: absolute(90_000) })?.severity).toBe('mend');
+    expect(says({ now: absolute(90_000), altitude: 2_000 })).toBeUndefined();
+    expect(says({ now: psi(3) })).toBeUndefined();
   });
 
   it('lies within 1.5 thou on 4 in of the old chart at the middle of each of its rows', () => {

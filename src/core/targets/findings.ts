@@ -1,7 +1,11 @@
 /** What is to be known of the targets: where they come from, what outranks what, and what heat makes of them. */
 import type { Cylinder } from '../engine/engine';
-import { type HeatPoint, type JudgedHeat, THIN_CHANCE } from '../heat/assess';
+import { type HeatPoint, type JudgedHeat, type JudgedRingHeat, THIN_CHANCE } from '../heat/assess';
+import { closingGap } from '../heat/heat';
 import type { Job } from '../job/job';
+import { atmosphereAt } from '../load/gas';
+import type { Nm } from '../quantity/length';
+import { pressureText } from '../quantity/pressure';
 import { fine, say } from '../quantity/saying';
 import type { JudgedRing } from '../rings/judged';
 import { type Ring, RING_WORDS } from '../rings/ring';
@@ -37,6 +41,17 @@ function loadFindings({ service }: Job, { row, chosen, load }: JudgedDuty): Find
     );
   }
   const boost = [service.now, service.later].flatMap((adders) => adders?.boost ?? []);
+  const ambient = atmosphereAt(service.altitude);
+  for (const { pressure, absolute } of boost)
+    if (absolute && pressure !== null && pressure <= ambient)
+      out.push(
+        about(
+          'mend',
+          'job',
+          null,
+          say`A boost of ${pressureText(pressure)} absolute is no more than the air has ${service.altitude === 0 ? 'at the sea' : 'at that altitude'} (${pressureText(ambient)}): it counts as none. Was it read on a gauge, over the atmosphere?`,
+        ),
+      );
   if (boost.some((b) => b.cooled === null))
     out.push(
       about(
@@ -220,6 +235,12 @@ const POINT_WORDS: Record<HeatPoint, string> = {
 const isGiven = (target: Target): boolean =>
   target.set && target.inForce.rank !== 'chart' && target.inForce.rank !== 'rule';
 
+/** The ring's assumed temperature, and the cold gap whose ends just meet at it. */
+const boundOf = ({ assumed, heat }: JudgedRingHeat): { assumed: number; bound: Nm } => ({
+  assumed,
+  bound: Math.round(closingGap(assumed, heat)),
+});
+
 /**
  * What the heat model warns of, by the chance that the ends meet: the gap that counts in a cylinder, else where its aim
  * begins; not of a short ring, which is to be filed anyway. A model stops nothing; and where a sheet, a manual or the
@@ -234,14 +255,14 @@ export function heatFindings(cylinders: readonly Heated[]): Finding[] {
       const point = points.find((p) => p.point === 'measured') ?? points.find((p) => p.point === 'minimum');
       const { state, accepted } = c.rings[ring];
       if (!point || !c.heat || point.chance <= THIN_CHANCE || state === 'short' || accepted) return [];
-      return [{ cylinder: c, ring, point, assumed: c.heat.rings[ring].assumed, given: isGiven(c.targets[ring]) }];
+      return [{ cylinder: c, ring, point, ...boundOf(c.heat.rings[ring]), given: isGiven(c.targets[ring]) }];
     }),
   );
   const measured = warned.filter((w) => w.point.point === 'measured' && !w.given);
   const planned = (['top', 'second'] as const).flatMap(
     (ring) => warned.find((w) => w.ring === ring && (w.given || w.point.point === 'minimum')) ?? [],
   );
-  return [...planned, ...measured].map(({ cylinder, ring, point, assumed, given }) => {
+  return [...planned, ...measured].map(({ cylinder, ring, point, assumed, bound, given }) => {
     const one = point.point === 'measured' && !given;
     const whose = one
       ? `Cylinder ${cylinder.label}, ${RING_WORDS[ring]}`
@@ -250,7 +271,7 @@ export function heatFindings(cylinders: readonly Heated[]): Finding[] {
       given ? 'note' : 'mend',
       'targets',
       one ? cylinder.id : null,
-      say`${whose}: by the heat model the chance that ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes is ${chanceWords(point.chance)}: at ${point.butting.toFixed(0)} °C, the ring assumed at ${assumed.toFixed(0)} °C. ${given ? 'The figure given holds; a model only remarks.' : 'A model, not a rule: see the sheet before going on.'}`,
+      say`${whose}: by the heat model the chance that ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes is ${chanceWords(point.chance)}: at ${point.butting.toFixed(0)} °C, the ring assumed at ${assumed.toFixed(0)} °C, where no less than ${fine(bound)} stays open. ${given ? 'The figure given holds; a model only remarks.' : 'A model, not a rule: see the sheet before going on.'}`,
     );
   });
 }

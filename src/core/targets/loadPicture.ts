@@ -3,8 +3,8 @@ import { SECOND_COOLER } from '../heat/assess';
 import { closingGap } from '../heat/heat';
 import type { Nm } from '../quantity/length';
 import { LOAD_SPREAD, TRUSTED } from '../load/load';
-import type { ChartCell, ChartFigure } from './chart';
-import { AT_LOAD, type Knot, figureAtLoad, knotsOf, rowAtLoad } from './curve';
+import type { Chart, ChartCell, ChartFigure } from './chart';
+import { AT_LOAD, type CurvePoint, figureAtLoad, knotsOf, rowAtLoad } from './curve';
 import { type TargetSettings, askAt } from './settings';
 import { NO_PAPERS, type Target, type TargetAsk, type TargetBore, secondGapTarget, topGapTarget } from './target';
 
@@ -29,6 +29,20 @@ export interface LoadPicture {
 /** How fine the curve is drawn. */
 const STEPS = 120;
 
+/** The heat loads that a curve is drawn at. */
+const LOADS = Array.from({ length: STEPS + 1 }, (_, i) => TRUSTED.from + ((TRUSTED.to - TRUSTED.from) * i) / STEPS);
+
+/**
+ * A curve of a chart as it is drawn, by factor: nothing where it says nothing.
+ *
+ * @example curveOf(judgement.choices.chart, 'cast', 'top') // []
+ */
+export const curveOf = (chart: Chart, column: string, figure: ChartFigure): CurvePoint[] =>
+  LOADS.flatMap((load) => {
+    const cell = figureAtLoad(chart, load, column, figure);
+    return cell ? [{ load, factor: cell.factor }] : [];
+  });
+
 /**
  * The picture of one ring's curve on a bore; null for a chart of steps, or a piston that is not said or not in it.
  *
@@ -44,16 +58,12 @@ export function loadPicture(
   if (!settings || settings.chart.kind === 'steps' || !settings.piston) return null;
   const { chart, piston, duty } = settings;
   const ends: [number, number] = [TRUSTED.from, TRUSTED.to];
-  const loads = Array.from({ length: STEPS + 1 }, (_, i) => ends[0] + ((ends[1] - ends[0]) * i) / STEPS);
-  const gapOf = ({ load, factor }: Pick<Knot, 'load' | 'factor'>): GapAt => ({ load, gap: Math.round(bore * factor) });
+  const gapOf = ({ load, factor }: CurvePoint): GapAt => ({ load, gap: Math.round(bore * factor) });
   const own = duty.load.set ? duty.load.inForce.load : null;
   return {
-    curve: loads.flatMap((load) => {
-      const cell = figureAtLoad(chart, load, piston.id, figure);
-      return cell ? [gapOf({ load, factor: cell.factor })] : [];
-    }),
+    curve: curveOf(chart, piston.id, figure).map(gapOf),
     points: knotsOf(chart, piston.id, figure).map((knot) => ({ ...gapOf(knot), cell: knot.cell, lifted: knot.lifted })),
-    bound: loads.flatMap((load) => {
+    bound: LOADS.flatMap((load) => {
       const row = rowAtLoad(chart, load);
       if (!row) return [];
       const ring = row.ringTemperature - (figure === 'second' ? SECOND_COOLER : 0);

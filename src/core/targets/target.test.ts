@@ -46,6 +46,10 @@ const withTop = (given: TargetChoices['gaps']['top']): TargetChoices => ({
   gaps: { ...choices.gaps, top: given },
 });
 
+const withSecond = (sheet: NonNullable<TargetChoices['gaps']['second']['sheet']>): Partial<TargetChoices> => ({
+  gaps: { ...choices.gaps, second: { sheet, manual: null, own: null } },
+});
+
 describe('the chart', () => {
   it('drag, naturally aspirated, 4.065 in: 0.0050 → 21 to 24 thou (common practice, no source)', () => {
     expect(force(topGapTarget(drag))).toMatchObject({
@@ -251,6 +255,35 @@ describe('the second ring', () => {
       choices: { ...tighter, gaps: { ...tighter.gaps, second: { sheet, manual: null, own: null } } },
     };
     expect(second(ask).aimFrom).toBe(fromThou(16));
+  });
+
+  it('is worked from the top ring where that was chosen, whatever the chart has, and a sheet still comes first', () => {
+    const by = (secondBy: TargetChoices['secondBy'], change: Partial<TargetChoices> = {}): TargetAsk => ({
+      ...drag,
+      choices: { ...choices, secondBy, ...change },
+    });
+    // top: 4.065 × 0.005 = 20.325, up to 21 thou
+    const difference = second(by({ by: 'difference', over: fromThou(3.5) }));
+    expect(difference).toMatchObject({ rank: 'rule', aimFrom: fromThou(25), standing: 'the builder’s own figure' });
+    expect(difference.least).toBe(Math.round(fromInches(4.065) * 0.005) + fromThou(3.5));
+    expect(difference.working.map((line) => sayingText(line, 'imperial'))).toEqual([
+      "the top ring's 21 thou + 3.5 thou = 0.02450 in, up to the next step → 25 thou",
+    ]);
+    expect(second(by({ by: 'ratio', ratio: 1.15 })).aimFrom).toBe(fromThou(25));
+    // the second school has no larger one
+    const equal = by({ by: 'ratio', ratio: 1.15 }, { secondSchool: 'equalOrTighter' });
+    expect(second(equal).aimFrom).toBe(fromThou(21));
+    const sheet = { form: 'minimum' as const, min: fromThou(23), from: 'sheet' };
+    const papered = by({ by: 'ratio', ratio: 1.15 }, withSecond(sheet));
+    expect(second(papered)).toMatchObject({ rank: 'sheet', aimFrom: fromThou(23) });
+    // a top ring from its sheet is what it goes by, even where the chart has nothing
+    const { gaps } = withTop({ sheet, manual: null, own: null });
+    const lone = by({ by: 'difference', over: fromThou(2) }, { gaps });
+    expect(second({ ...lone, duty: 'boostHigh', construction: 'cast' }).aimFrom).toBe(fromThou(25));
+    expect(secondGapTarget({ ...by({ by: 'ratio', ratio: 1.1 }), bore: null }, { set: false, ask: '' })).toEqual({
+      set: false,
+      ask: 'Say what the top ring needs: the second ring is worked from it.',
+    });
   });
 
   it('is wider than the top everywhere the first school follows the chart', () => {

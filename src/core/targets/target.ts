@@ -58,6 +58,9 @@ export interface Papers {
 /** Which school the second ring follows: larger than the top (the default), or equal or tighter. */
 export type SecondSchool = 'larger' | 'equalOrTighter';
 
+/** How a second ring that is larger than the top is come by: its own factor, or from the top ring's minimum. */
+export type SecondBy = { by: 'factor' } | { by: 'difference'; over: Nm } | { by: 'ratio'; ratio: number };
+
 export type GapKind = 'top' | 'second' | 'rails';
 
 /** A cylinder that is fitted looser on purpose, e.g. because it runs hotter: added to minimum, aim and limit. */
@@ -72,6 +75,8 @@ export interface Allowance {
 /** The choices that set the targets of one build. */
 export interface TargetChoices {
   secondSchool: SecondSchool;
+  /** In the first school. */
+  secondBy: SecondBy;
   /** The feeler step that gap minimums go up to. */
   feelerStep: Nm;
   /** From the minimum to the end of the aim window, and to the upper limit. */
@@ -176,6 +181,7 @@ export function startingChoices(units: 'imperial' | 'metric'): TargetChoices {
   const widths = STARTING_WIDTHS[units];
   return {
     secondSchool: 'larger',
+    secondBy: { by: 'factor' },
     ...widths,
     gaps: { top: NO_PAPERS, second: NO_PAPERS, rails: NO_PAPERS },
     clearance: NO_PAPERS,
@@ -378,18 +384,23 @@ const noFigure = (from: string, what: string): string =>
 
 type Width = 'gapWindow' | 'gapLimit' | 'clearanceWindow' | 'clearanceLimit';
 
-/** A width on a bore: as it was set; where it was left as it starts, with the bore if that is no usual one, in whole steps. */
-function widthOn(choices: TargetChoices, width: Width, bore: TargetBore | null, step: Nm): Nm {
+/**
+ * A width on a bore: as it was set; where it was left as it starts, with the bore if that is no usual one, in whole steps,
+ * and by a chart of curves never under one step.
+ */
+function widthOn(choices: TargetChoices, width: Width, { bore, chart }: TargetAsk, step: Nm): Nm {
   const chosen = choices[width];
   const isStarting = chosen === STARTING_WIDTHS.imperial[width] || chosen === STARTING_WIDTHS.metric[width];
-  const scale = bore && isStarting ? scaleOf(bore.nm) : 1;
-  return scale === 1 ? chosen : roundUpTo(Math.round(chosen * scale), step);
+  if (!isStarting) return chosen;
+  const scale = bore ? scaleOf(bore.nm) : 1;
+  const scaled = scale === 1 ? chosen : roundUpTo(Math.round(chosen * scale), step);
+  return chart.kind === 'curve' ? Math.max(scaled, step) : scaled;
 }
 
-const gapWidths = (choices: TargetChoices, bore: TargetBore | null): Widths => ({
-  step: choices.feelerStep,
-  window: widthOn(choices, 'gapWindow', bore, choices.feelerStep),
-  limit: widthOn(choices, 'gapLimit', bore, choices.feelerStep),
+const gapWidths = (ask: TargetAsk): Widths => ({
+  step: ask.choices.feelerStep,
+  window: widthOn(ask.choices, 'gapWindow', ask, ask.choices.feelerStep),
+  limit: widthOn(ask.choices, 'gapLimit', ask, ask.choices.feelerStep),
 });
 
 const confirmedWords = ({ sheet, by, at }: Confirmation): string =>
@@ -428,7 +439,7 @@ function chartCandidate(
  */
 export function topGapTarget(ask: TargetAsk): Target {
   const { bore, choices } = ask;
-  const widths = gapWidths(choices, bore);
+  const widths = gapWidths(ask);
   const cells = cellsFor(ask, 'the gap');
   const below = (): Candidate | string => {
     if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
@@ -443,22 +454,43 @@ export function topGapTarget(ask: TargetAsk): Target {
 /** What the oldest rule (0.004 × bore, up to the next step) would say: shown beside what a high-ring piston needs. */
 export const oldRuleGap = (bore: TargetBore, step: Nm): Nm => roundUpTo(Math.round(bore.nm * OLD_RULE), step);
 
+const SECOND_FROM_TOP = 'Say what the top ring needs: the second ring is worked from it.';
+
+/** The second ring as it was chosen to follow from the top: so much over it, or so many times it. */
+function fromTop(by: Exclude<SecondBy, { by: 'factor' }>, top: Target, widths: Widths): Candidate | string {
+  if (!top.set) return SECOND_FROM_TOP;
+  const { least: topLeast, aimFrom: topFrom } = top.inForce;
+  const over = (nm: Nm): Nm => (by.by === 'difference' ? nm + by.over : Math.round(nm * by.ratio));
+  const found = over(topFrom);
+  const aimFrom = roundUpTo(found, widths.step);
+  const sum = by.by === 'difference' ? say`+ ${fine(by.over)}` : say`× ${by.ratio}`;
+  return {
+    rank: 'rule',
+    standing: 'the builder’s own figure',
+    from: 'worked from the top ring, as chosen under “Windows”',
+    ...widened({ least: over(topLeast), aimFrom }, widths),
+    working: [say`the top ring's ${fine(topFrom)} ${sum} = ${raw(found)}, up to the next step → ${fine(aimFrom)}`],
+  };
+}
+
 /**
- * Target of the second ring's end gap. First school: its own larger factor, or where the chart has none
+ * Target of the second ring's end gap. First school: worked from the top ring where that was chosen; else its own larger factor, or where the chart has none
  * larger, the top ring's minimum + 2 thou. Second school: the top ring's own minimum, since no chart
  * figure is offered for a tighter one; a tighter one comes from a sheet, a manual or the builder.
  */
 export function secondGapTarget(ask: TargetAsk, top: Target): Target {
   const { bore, choices } = ask;
-  const widths = gapWidths(choices, bore);
+  const widths = gapWidths(ask);
   const why = [say`${SECOND_SCHOOL_REASON[choices.secondSchool]}`];
   const cells = cellsFor(ask, 'the gap');
   const below = (): Candidate | string => {
+    const { secondSchool, secondBy } = choices;
+    if (secondSchool === 'larger' && secondBy.by !== 'factor') return fromTop(secondBy, top, widths);
     if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
     const cell = cells.of('second');
     if (!cell) return noFigure(cells.from, 'second ring gap');
     const own = fromFactor(cell.factor, bore, widths);
-    if (choices.secondSchool === 'equalOrTighter') {
+    if (secondSchool === 'equalOrTighter') {
       const equal = top.set ? top.inForce : own;
       return chartCandidate(cell, equal, widths, `${cells.from}; equal to the top ring`, [
         say`as the top ring: ${fine(equal.aimFrom)}`,
@@ -485,7 +517,8 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
 }
 
 /** Target of both oil rails: a minimum only, whatever a usual bore, unless a sheet or manual gives a range. */
-export function railGapTarget({ bore, choices }: TargetAsk): Target {
+export function railGapTarget(ask: TargetAsk): Target {
+  const { bore, choices } = ask;
   const least = bore ? Math.round(RAIL_MINIMUM * scaleOf(bore.nm)) : RAIL_MINIMUM;
   const rule: Candidate = {
     rank: 'rule',
@@ -510,7 +543,7 @@ export function railGapTarget({ bore, choices }: TargetAsk): Target {
   };
   const unbounded = (candidate: Candidate): Candidate =>
     isOpen(candidate.rank) ? { ...candidate, aimTo: null, most: null } : candidate;
-  const target = settled(papers, bore, gapWidths(choices, bore), rule, [
+  const target = settled(papers, bore, gapWidths(ask), rule, [
     say`Rails are checked, seldom filed: they are thin, run cool in oil, and only must not butt.`,
   ]);
   return target.set
@@ -529,8 +562,8 @@ export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): T
   const { bore, choices, surface } = ask;
   const widths: Widths = {
     step: CLEARANCE_STEP[units],
-    window: widthOn(choices, 'clearanceWindow', bore, CLEARANCE_STEP[units]),
-    limit: widthOn(choices, 'clearanceLimit', bore, CLEARANCE_STEP[units]),
+    window: widthOn(choices, 'clearanceWindow', ask, CLEARANCE_STEP[units]),
+    limit: widthOn(choices, 'clearanceLimit', ask, CLEARANCE_STEP[units]),
   };
   const cells = cellsFor(ask, 'the clearance');
   const below = (): Candidate | string => {

@@ -6,7 +6,7 @@ import { RING_METALS } from '@/core/heat/metals';
 import { ALLOYS, CHART_FIGURES, CHART_KINDS, type Chart } from '@/core/targets/chart';
 import { chartFaults } from '@/core/targets/chartEdit';
 import type { Strictness } from '@/core/verdict/decide';
-import type { Given, Own, Papers, TargetChoices } from '@/core/targets/target';
+import type { Given, Own, Papers, SecondBy, TargetChoices } from '@/core/targets/target';
 import { chartVersion, celsius, cylinder, nm, partId, text, time, widthNm, words } from './parts';
 
 const factor = z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)');
@@ -53,6 +53,12 @@ const papers: z.ZodType<Papers> = z.strictObject({
   manual: given.nullable(),
   own: own.nullable().default(null),
 });
+/** At most a millimetre over the top ring, or twice it: more is a slip. From memory. */
+const secondBy: z.ZodType<SecondBy> = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('factor') }),
+  z.strictObject({ by: z.literal('difference'), over: nm.max(1_000_000, 'at most 1 mm') }),
+  z.strictObject({ by: z.literal('ratio'), ratio: z.number().min(1, 'at least 1').max(2, 'at most 2') }),
+]);
 const allowance = z.strictObject({
   cylinder,
   gap: nm.max(1_000_000, 'at most 1 mm'),
@@ -63,6 +69,7 @@ const allowance = z.strictObject({
 export const targetChoicesSchema: z.ZodType<TargetChoices> = z
   .strictObject({
     secondSchool: z.enum(['larger', 'equalOrTighter']),
+    secondBy: secondBy.default({ by: 'factor' }),
     feelerStep: widthNm,
     gapWindow: widthNm,
     gapLimit: widthNm,

@@ -4,6 +4,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { type Chart, CHART_FIGURES } from '@/core/targets/chart';
 import { Button } from '../shared/Button';
+import { onDemand } from '../shared/onDemand';
 import { useKept } from '../shared/kept';
 import { ChartBar } from './ChartBar';
 import { ChartGrid, cellFrom, focusCell } from './ChartGrid';
@@ -25,12 +26,19 @@ function newId(words: string, taken: string[]): string {
   for (let n = 2; ; n += 1) if (!taken.includes(`${base}-${n}`)) return `${base}-${n}`;
 }
 
+const CurveDrawn = onDemand(() => import('./CurveDrawn').then((m) => m.CurveDrawn));
+
+/** Rows of a chart of curves stand by their load. */
+const byLoad = (chart: Chart): Chart =>
+  chart.kind === 'steps' ? chart : { ...chart, rows: chart.rows.toSorted((a, b) => (a.load ?? 0) - (b.load ?? 0)) };
+
 /** One chart, cell by cell: figures, sources and states; rows and columns; versions. */
 export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   const [by, setBy] = useKept('spatium-by', '');
   const [latest] = versions;
   const edited = useDraft(latest);
-  const { draft, set } = edited;
+  const { draft } = edited;
+  const set = (chart: Chart): void => edited.set(byLoad(chart));
   const [hand, setHand] = useState<InHand>({
     kind: 'cell',
     row: latest.rows[0]?.id ?? '',
@@ -119,6 +127,9 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
             Clearance for plated bores too
           </label>
         </div>
+        {draft.kind === 'curve' && hand.kind === 'cell' && (
+          <CurveDrawn chart={draft} column={hand.column} figure={hand.figure} row={hand.row} />
+        )}
       </div>
       <div className="border-t-2 border-ink bg-paper px-5 py-3">
         {hand.kind === 'cell' ? (

@@ -5,7 +5,7 @@ import type { HeatRing, HotGap, JudgedHeat, JudgedRingHeat } from '@/core/heat/a
 import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/heat/simulate';
 import { printLength } from '@/core/quantity/print';
 import { say } from '@/core/quantity/saying';
-import { useJudgement, useWords } from '../openBuild/contexts';
+import { useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { gapLine, gapWorking } from '@/core/heat/heatWords';
@@ -26,11 +26,9 @@ const heatStanding =
 
 /** The gap lines of one ring with the band of what is not known, and the chance that each closes. */
 export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
-  const judgement = useJudgement();
   const { units, length } = useWords();
   const [draws, setDraws] = useState<number>(DRAWS[0]);
-  const { points, assumed, heat: ringHeat } = heat.rings[ring];
-  const { spread } = judgement.choices.heat;
+  const { points, assumed, heat: ringHeat, spread } = heat.rings[ring];
   const xEnd = Math.ceil((Math.max(assumed, ...points.map((p) => p.butting)) + 30) / 20) * 20;
   const at = Array.from({ length: BAND_STEPS + 1 }, (_, i) => COLD + ((xEnd - COLD) * i) / BAND_STEPS);
   const asks = points.map((p): SimulationAsk => ({

@@ -29,7 +29,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
   const papers = papersOf(choices, figure);
   const candidates: Candidate[] = target.set ? [target.inForce, ...target.outranked] : [];
   const at = (rung: Paper | 'chart'): Candidate | undefined =>
-    candidates.find((c) => c.rank === (rung === 'chart' && figure === 'rails' ? ('rule' satisfies Rank) : rung));
+    candidates.find((c) => c.rank === rung || (rung === 'chart' && c.rank === ('rule' satisfies Rank)));
   const style = figure === 'clearance' ? 'clearance' : 'fine';
   const text = (c: Candidate): string => rangeText(c.aimFrom, c.aimTo, units, style);
   const { top, second } = cylinder.rings;
@@ -64,7 +64,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
               <span className="figures text-sm text-soft">{i + 1}</span>
             )}
             <span className={inForce ? 'font-bold' : ''}>
-              {rung === 'chart' && figure === 'rails' ? 'Common practice' : name}
+              {candidate?.rank === 'rule' ? (figure === 'rails' ? 'Common practice' : 'From the top ring') : name}
               {inForce && <span className="block text-sm text-blue">in force</span>}
             </span>
             <span

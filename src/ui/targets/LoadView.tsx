@@ -6,13 +6,19 @@ import type { Judgement } from '@/core/judge/judgement';
 import { LOAD_SPREAD, TRUSTED, outsideWords } from '@/core/load/load';
 import { rangeText } from '@/core/quantity/print';
 import type { Units } from '@/core/quantity/length';
+import type { Chart } from '@/core/targets/chart';
+import { figureAtLoad } from '@/core/targets/curve';
 import { type LoadPicture, loadPicture, whatIf } from '@/core/targets/loadPicture';
+import { type StepOver, stepsOver } from '@/core/targets/stepsOver';
 import type { Target, TargetBore } from '@/core/targets/target';
 import { LoadBar } from '../duty/LoadBar';
 import { plotUnit, plotted } from '../heat/points';
-import { Plot } from '../shared/Plot';
+import { Plot, type PlotLine } from '../shared/Plot';
 import { Segmented } from '../shared/Segmented';
+import { SelectField } from '../shared/SelectField';
+import { type FittedDot, Laid, PastBuilds, fittedAt } from './Beside';
 import { GasPath } from './GasPath';
+import { useFitted } from './useFitted';
 
 const RING_OPTIONS = [
   ['top', 'top ring'],
@@ -24,13 +30,19 @@ interface Props {
   units: Units;
   /** The bore that the gaps are drawn on; null for none yet. */
   bore: TargetBore | null;
+  /** The shop's charts, as far as they are known. */
+  charts: readonly Chart[];
 }
 
 /** How much heat the engine puts into its rings, share by share, and what the chart asks for over all loads. */
-export function LoadView({ judgement, units, bore }: Props) {
+export function LoadView({ judgement, units, bore, charts }: Props) {
   const { duty, targetSettings: settings, piston, standard } = judgement;
   const { chart, ringSet, heat } = judgement.choices;
   const [ring, setRing] = useState<'top' | 'second'>('top');
+  const [laid, setLaid] = useState<string | null>(null);
+  const stepCharts = charts.filter((c) => c.kind === 'steps');
+  const fitted = useFitted().filter((b) => b.id !== judgement.id && b.construction === piston?.id);
+  const over = stepCharts.find((c) => c.id === laid) ?? null;
   const metal = ringSet[ring].metal ?? heat.ringMetal;
   const picture =
     bore &&
@@ -74,12 +86,37 @@ export function LoadView({ judgement, units, bore }: Props) {
           <Picture
             key={ring}
             picture={picture}
+            over={
+              over && { name: over.name, ...stepsOver(over, settings.job, bore.nm, settings.piston?.id ?? '', ring) }
+            }
+            fitted={fittedAt(fitted, ring, bore.nm)}
             ring={ring}
             units={units}
             load={load.set ? load.inForce.load : null}
             planned={load.set && load.later ? load.now.load : null}
             ask={(at) => whatIf(settings, bore, at)}
           />
+          <div className="mt-3 max-w-sm">
+            <SelectField
+              label="Lay a chart of steps over it"
+              value={laid}
+              none="none"
+              options={stepCharts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
+              onChange={setLaid}
+            />
+          </div>
+          {over && (
+            <Laid
+              name={over.name}
+              over={stepsOver(over, settings.job, bore.nm, settings.piston?.id ?? '', ring)}
+              curveAt={(load) => {
+                const cell = settings.piston && figureAtLoad(chart, load, settings.piston.id, ring);
+                return cell ? Math.round(cell.factor * bore.nm) : null;
+              }}
+              units={units}
+            />
+          )}
+          <PastBuilds fitted={fittedAt(fitted, ring, bore.nm)} units={units} />
         </section>
       )}
       {standard && <GasPath top={standard.targets.top} second={standard.targets.second} load={load} units={units} />}
@@ -89,6 +126,9 @@ export function LoadView({ judgement, units, bore }: Props) {
 
 interface PictureProps {
   picture: LoadPicture;
+  /** A chart of steps laid over the curve. */
+  over: { name: string; steps: readonly StepOver[] } | null;
+  fitted: readonly FittedDot[];
   ring: 'top' | 'second';
   units: Units;
   /** What the engine is gapped for; null while it is not known. */
@@ -101,13 +141,28 @@ interface PictureProps {
 const gapText = (target: Target, units: Units): string =>
   target.set ? rangeText(target.inForce.aimFrom, target.inForce.aimTo, units, 'fine') : 'asked from the sheet';
 
+/** Least width that a row of steps is drawn with. */
+const LEAST_STEP = 0.03;
+
+/** Rows of a chart of steps as strokes, with nothing drawn between them. */
+const stepPoints = (steps: readonly StepOver[], units: Units): PlotLine['points'] =>
+  steps.flatMap(({ from, to, gap }) => {
+    const y = plotted(gap, units);
+    const wider = Math.max(0, (LEAST_STEP - (to - from)) / 2);
+    return [
+      { x: from - wider, y },
+      { x: to + wider, y },
+      { x: to + wider, y: Number.NaN },
+    ];
+  });
+
 /** The curve with its points, where the engine lies on it, and what would be asked of it with another load. */
-function Picture({ picture, ring, units, load, planned, ask }: PictureProps) {
+function Picture({ picture, over, fitted, ring, units, load, planned, ask }: PictureProps) {
   const [other, setOther] = useState<number | null>(null);
   const { curve, points, bound, band, ends } = picture;
   const at = (p: { load: number; gap: number }) => ({ x: p.load, y: plotted(p.gap, units) });
   const shown = other ?? load;
-  const highest = Math.max(...curve.map((p) => p.gap), ...bound.map((p) => p.gap), ...points.map((p) => p.gap));
+  const highest = Math.max(...[...curve, ...bound, ...points, ...fitted, ...(over?.steps ?? [])].map((p) => p.gap));
   const confirmed = points.filter((p) => p.cell.confirmed !== null);
   const open = points.filter((p) => p.cell.confirmed === null);
   const inBand = band ? curve.filter((p) => p.load >= band[0] && p.load <= band[1]) : [];
@@ -144,6 +199,12 @@ function Picture({ picture, ring, units, load, planned, ask }: PictureProps) {
             : []),
           ...(confirmed.length > 0
             ? [{ label: 'its points, confirmed', colour: '--blue', points: confirmed.map(at), scattered: true }]
+            : []),
+          ...(over
+            ? [{ label: over.name, colour: '--short', points: stepPoints(over.steps, units), goesOn: true }]
+            : []),
+          ...(fitted.length > 0
+            ? [{ label: 'fitted by the shop', colour: '--ink', points: fitted.map(at), scattered: true }]
             : []),
           {
             label: 'ends meet at the assumed temperatures',

@@ -75,7 +75,17 @@ export function TargetsStage() {
               onChange={setView}
               views={[
                 ['figures', 'Figures', <Figures key="figures" cylinder={cylinder} shown={shown} onShow={setShown} />],
-                ['load', 'Load', <LoadView key="load" judgement={judgement} units={units} bore={bore} />],
+                [
+                  'load',
+                  'Load',
+                  <LoadView
+                    key="load"
+                    judgement={judgement}
+                    units={units}
+                    bore={bore}
+                    charts={(charts ?? []).map((k) => k.chart)}
+                  />,
+                ],
                 ['windows', 'Windows, schools', <Windows key="windows" />],
                 ['heat', 'Heat', <HeatView key="heat" />],
                 ['chart', 'Chart', <ChartView key="chart" charts={charts} />],

@@ -1,9 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
+import type { Units } from '@/core/quantity/length';
+import { type SecondBy, type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { SelectField } from '../shared/SelectField';
 import { Segmented } from '../shared/Segmented';
@@ -38,6 +40,9 @@ export function Windows() {
             </div>
           ))}
         </dl>
+        {choices.secondSchool === 'larger' && (
+          <HowMuchLarger key={JSON.stringify(choices.secondBy)} choices={choices} />
+        )}
       </section>
       <Widths
         key={[
@@ -51,6 +56,90 @@ export function Windows() {
       />
       <Deciding key={JSON.stringify(judgement.choices.deciding)} />
       <Allowances key={JSON.stringify(choices.allowances)} />
+    </div>
+  );
+}
+
+const SECOND_BY_OPTIONS = [
+  ['factor', 'its own factor'],
+  ['difference', 'so much over the top'],
+  ['ratio', 'so many times the top'],
+] as const satisfies readonly (readonly [SecondBy['by'], string])[];
+
+/** What the second ring begins with where it is worked from the top: 4 thou or a tenth of a millimetre more, or a tenth. From memory. */
+const startingSecond = (by: SecondBy['by'], units: Units): SecondBy =>
+  by === 'difference'
+    ? { by, over: units === 'imperial' ? 101_600 : 100_000 }
+    : by === 'ratio'
+      ? { by, ratio: 1.1 }
+      : { by };
+
+/** By what a second ring is larger than the top. */
+function HowMuchLarger({ choices }: { choices: TargetChoices }) {
+  const { units } = useWords();
+  const { choose } = useLogging();
+  const [draft, setDraft] = useState(choices.secondBy);
+  const [fault, setFault] = useState<string | null>(null);
+  const set = (secondBy: SecondBy): void => choose('targets', { ...choices, secondBy });
+  return (
+    <div className="mt-3 grid max-w-2xl justify-items-start gap-3">
+      <Segmented
+        label="How much larger"
+        value={draft.by}
+        options={SECOND_BY_OPTIONS}
+        onChange={(by) => {
+          setFault(null);
+          if (by === 'factor') set({ by });
+          else setDraft(startingSecond(by, units));
+        }}
+      />
+      {draft.by !== 'factor' && (
+        <form
+          className="flex flex-wrap items-end gap-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (!fault) set(draft);
+          }}
+        >
+          {draft.by === 'difference' ? (
+            <LengthField
+              label="Over the top ring"
+              kind="clearance"
+              units={units}
+              value={draft.over}
+              onChange={(over) => over !== null && setDraft({ by: 'difference', over })}
+              onFault={setFault}
+            />
+          ) : (
+            <Field label="Times the top ring" error={fault ?? undefined}>
+              {(props) => (
+                <input
+                  {...props}
+                  type="number"
+                  min={1}
+                  max={2}
+                  step="any"
+                  className="field figures"
+                  defaultValue={draft.ratio}
+                  onChange={(event) => {
+                    const ratio = event.target.valueAsNumber;
+                    const fine = ratio >= 1 && ratio <= 2;
+                    setFault(fine ? null : '1 to 2 is asked for.');
+                    if (fine) setDraft({ by: 'ratio', ratio });
+                  }}
+                />
+              )}
+            </Field>
+          )}
+          <Button
+            kind="accent"
+            type="submit"
+            disabled={fault !== null || JSON.stringify(draft) === JSON.stringify(choices.secondBy)}
+          >
+            Set how much larger
+          </Button>
+        </form>
+      )}
     </div>
   );
 }
@@ -146,7 +235,8 @@ function Widths({ choices }: { choices: TargetChoices }) {
     <section aria-label="Rounding and windows">
       <h2 className="mb-1 text-lg">Rounding and windows</h2>
       <p className="mb-2 max-w-prose text-soft">
-        Left as they start, widths are for bores of 75 to 115 mm, and go with the bore under and over that.
+        Left as they start, widths are for bores of 75 to 115 mm, and go with the bore under and over that; by a chart
+        of curves none is under one step.
       </p>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
         <StepField value={feelerStep} onChange={(step) => setDraft({ ...draft, feelerStep: step })} />
