@@ -140,8 +140,8 @@ test('units switch at any time and change nothing that was recorded', async ({ p
   const before = JSON.stringify((await server.record(id)).entries);
   await page.getByRole('radio', { name: 'mm', exact: true }).click();
   await expect(page.getByRole('row', { name: /top ring/ })).toContainText('0.559');
-  await page.keyboard.type('22');
-  await expect(said(page)).toContainText('22 hundredths of a mm (0.22 mm), or 22 thou');
+  await page.keyboard.type('24');
+  await expect(said(page)).toContainText('24 hundredths of a mm (0.24 mm), or 24 thou');
   await line(page).fill('0.61');
   await page.keyboard.press('Enter');
   await page.reload();
@@ -237,4 +237,161 @@ test('the deck goes from bore to bore by arrow key', async ({ page, server }) =>
   await page.keyboard.type('22');
   await expect(line(page)).toHaveValue('22');
   await expect(page.getByRole('heading', { name: 'Cylinder 3, top ring' })).toBeVisible();
+});
+
+test('what is asked about waits: the next figure begins anew, and nothing of either is lost', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server);
+  const readings = async () =>
+    (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [[e.cylinder, e.subject, e.typed]] : []));
+  const list = page.getByRole('region', { name: 'Not logged yet' });
+  await page.keyboard.type('220\n23\n');
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
+  await expect(list.getByRole('listitem')).toHaveText([/“220” Cylinder 1, top ring.*did you mean 22 thou\?/]);
+  await expect.poll(readings).toEqual([['L1', 'top', '23']]);
+  // a figure that cannot be taken is kept as well, over a reload, and is changed where it belongs
+  await page.keyboard.type('2x5\n24\n');
+  await expect(page.getByRole('heading', { name: 'Cylinder 2, top ring' })).toBeVisible();
+  await page.reload();
+  await expect(list.getByRole('listitem')).toHaveCount(2);
+  await list.getByRole('listitem').nth(1).getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
+  await expect(line(page)).toHaveValue('2x5');
+  await expect(line(page)).toBeFocused();
+  await page.keyboard.press('Escape');
+  // an answer logs it at its own place
+  await list.getByRole('button', { name: 'Log 22 thou' }).click();
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
+  await expect(list).toBeHidden();
+  await expect.poll(readings).toEqual([
+    ['L1', 'top', '23'],
+    ['L1', 'second', '24'],
+    ['L1', 'top', '220'],
+  ]);
+});
+
+test('a gauge that ends its figures with a tab, a comma or a semicolon logs them', async ({ page, server }) => {
+  const id = await open(page, server, 'bores');
+  const typed = async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [e.typed] : []));
+  await page.keyboard.type('4.0652');
+  await page.keyboard.press('Tab');
+  await expect(line(page)).toBeFocused();
+  await page.keyboard.type('4.0653,4.0654;4,0655;');
+  await expect.poll(typed).toEqual(['4.0652', '4.0653', '4.0654', '4,0655']);
+  await page.keyboard.press('Tab');
+  await expect(line(page)).not.toBeFocused();
+});
+
+test('no question is asked of a figure that is still being typed', async ({ page, server }) => {
+  await open(page, server, 'bores');
+  for (const key of '4065') {
+    await page.keyboard.press(key);
+    await expect(said(page)).not.toContainText(/did you mean|is that right|Accepted/);
+  }
+  await expect(said(page)).toContainText('4.0650 in');
+  await line(page).fill('46');
+  await expect(said(page)).toContainText('did you mean');
+});
+
+test('keys are the line’s wherever the focus is: after a select, a box that is ticked, a closed popover, another view', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server);
+  await page.getByRole('tab', { name: 'Set-up' }).click();
+  await page.getByLabel('Rails on the route too').check();
+  await page.keyboard.type('22');
+  await expect(page.getByRole('tab', { name: 'Bench' })).toHaveAttribute('aria-selected', 'true');
+  await expect(line(page)).toHaveValue('22');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
+  await page.getByRole('complementary').getByRole('combobox').first().focus();
+  await page.keyboard.press('n');
+  await expect(said(page)).toContainText('Left open: Cylinder 1, second ring');
+  await page.getByRole('complementary').getByRole('combobox').first().focus();
+  await page.keyboard.press('2');
+  await expect(line(page)).toHaveValue('2');
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('heading', { name: /^Cylinder 2,/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Cylinder 1,/ }).click();
+  await page.getByRole('complementary').getByRole('button', { name: 'top ring' }).click();
+  await page.getByRole('button', { name: 'Strike out 22' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('z');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('z');
+  await expect(said(page)).toContainText('Undone: Cylinder 1, top ring, “22”');
+  await page.keyboard.press('y');
+  await expect(said(page)).toContainText('Logged again: Cylinder 1, top ring, “22”');
+  await expect
+    .poll(async () => (await server.record(id)).entries.map((e) => e.kind).slice(1))
+    .toEqual(['bench', 'reading', 'void', 'reading']);
+});
+
+test('undo says what it takes back: the ring gone to on purpose, else what was logged last', async ({
+  page,
+  server,
+}) => {
+  await open(page, server);
+  await page.keyboard.type('22\n24\n23\n');
+  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('Cylinder 2, top ring, “23”');
+  await page.getByRole('button', { name: /^Cylinder 1,/ }).click();
+  await page.getByRole('complementary').getByRole('button', { name: 'top ring' }).click();
+  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('Cylinder 1, top ring, “22”');
+  await page.keyboard.press('z');
+  await expect(said(page)).toContainText('Undone: Cylinder 1, top ring, “22”');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Redo' })).toBeHidden();
+});
+
+test('stage, view, cylinder and ring stand in the address: reload, Back and a link lead there, and a figure half typed is there still', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server);
+  await page.keyboard.type('22\n');
+  await expect(page).toHaveURL(/\/rings\?at=1\.second$/);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.type('1');
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
+  await expect(line(page)).toHaveValue('1');
+  await page.keyboard.press('Escape');
+  await page.getByRole('tab', { name: 'All gaps' }).click();
+  await expect(page).toHaveURL(/view=gaps/);
+  await page.getByRole('link', { name: /^Bores/ }).click();
+  await expect(page).toHaveURL(/\/bores\?at=2\.bore\./);
+  await expect(line(page)).toBeFocused();
+  await page.keyboard.type('4.0');
+  await page.goBack();
+  await expect(page.getByRole('tab', { name: 'All gaps' })).toHaveAttribute('aria-selected', 'true');
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
+  await page.goForward();
+  await page.goForward();
+  await expect(line(page)).toHaveValue('4.0');
+  await page.goto(`${server.url}/builds/${id}/rings?at=8.top`);
+  await expect(page.getByRole('heading', { name: 'Cylinder 8, top ring' })).toBeVisible();
+  await page.goto(`${server.url}/builds/${id}/rings?at=99.nothing&view=nowhere`);
+  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
+});
+
+test('a ring that is not done says what it waits for; where Enter leads is said before it is pressed', async ({
+  page,
+  server,
+}) => {
+  await open(page, server);
+  await page.keyboard.type('14');
+  await expect(said(page)).toContainText('stays here');
+  await page.keyboard.press('Enter');
+  await expect(said(page)).toContainText('Waits here: file, deburr, square, then read again.');
+  await expect(said(page)).toContainText('After it: Cylinder 1, second ring.');
+  await expect(line(page)).toHaveAccessibleDescription(/Target 21–24 thou/);
+  await page.keyboard.type('22');
+  await expect(said(page)).toContainText('then Cylinder 1, second ring');
 });

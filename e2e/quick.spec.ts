@@ -28,10 +28,10 @@ test('bore, duty and piston in; every figure out in both systems, with its worki
   await page.getByLabel('Power adders', { exact: true }).fill('1.4 bar');
   await expect(page).toHaveURL(/add=140\+kPa\+turbo/);
   await expect(slip).toContainText('boost ×2.00');
-  await expect(slip).toContainText('0.73–0.81 mm');
+  await expect(slip).toContainText('0.79–0.87 mm');
   await page.getByLabel('Finished bore').fill('4.065');
   await expect(page.getByText('4.065 mm is 0.1600 in')).toBeVisible();
-  await expect(slip).toContainText('0.73–0.81 mm');
+  await expect(slip).toContainText('0.79–0.87 mm');
 });
 
 test('a link opens as it was sent, prints black on white, and becomes a build in one step', async ({

@@ -59,7 +59,7 @@ export async function beginQuick(id: string, query: string, by: string): Promise
   const chart = version && (await loadChart(db, version.id, version.version));
   if (!chart)
     return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
-  const name = ask.bore === null ? 'From Quick gap' : `From Quick gap, ${bothText(ask.bore, 'size')}`;
+  const name = ask.bore === null ? 'From Quick gap' : `From Quick gap, ${bothText(ask.bore, 'size', ask.units)}`;
   const record = quickRecord(ask, chart, idFor(id), name, { at: new Date().toISOString(), by: initials.parse(by) });
   await createBuild(db, record);
   return { ok: true, id: record.id };

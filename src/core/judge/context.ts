@@ -5,6 +5,7 @@
 import type { HearingContext } from '../quantity/hear';
 import type { Nm, Units } from '../quantity/length';
 import type { GaugeSetting } from '../record/reading';
+import { isRing } from '../rings/ring';
 import { type Subject, STAGE_OF, SUBJECTS } from '../stages';
 import { type JudgedCylinder, type Judgement, asked } from './judgement';
 
@@ -16,6 +17,17 @@ export function settingFor(setting: GaugeSetting | null, cylinder: JudgedCylinde
 /** The setting of the gauge in hand; null where it was not set. */
 export const settingOf = ({ log }: Judgement, instrument: string | null): GaugeSetting | null =>
   log.settings.get(instrument ?? '')?.to ?? null;
+
+/** How far past where the aim begins a gap is still no slip, where its target has no upper end. From memory. */
+const OPEN_END = 1.6;
+
+/** From the minimum to the most of a ring in its cylinder; null for anything else, and without a target. */
+function windowOf({ rings }: JudgedCylinder, subject: Subject): HearingContext['window'] {
+  const target = isRing(subject) ? rings[subject].target : null;
+  if (!target?.set) return null;
+  const { least, aimFrom, most } = target.inForce;
+  return { least, most: most ?? Math.round(aimFrom * OPEN_END) };
+}
 
 /**
  * Context for reading one subject of one cylinder.
@@ -39,6 +51,7 @@ export function contextFor(
     bore: cylinder.targetBore?.nm ?? null,
     expected: asked(STAGE_OF[subject]).expected(judgement, cylinder, subject, units),
     setting: settingFor(setting, cylinder),
+    window: windowOf(cylinder, subject),
     settingAsk:
       setting === 'piston'
         ? `The gauge is set to each cylinder’s piston, and piston ${cylinder.piston.label} is not measured yet.`

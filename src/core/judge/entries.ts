@@ -2,7 +2,14 @@
 import { againstOf } from '../assembly/judged';
 import { type Check, isJointCheck } from '../assembly/checks';
 import type { Joints } from '../clocking/joints';
-import type { Acceptable, GaugeSetting, LoggedReading, Stamp } from '../record/reading';
+import {
+  type Acceptable,
+  type GaugeSetting,
+  type Logged,
+  type LoggedReading,
+  type Stamp,
+  isReading,
+} from '../record/reading';
 import type { ShopRate } from '../record/log';
 import type { ChoiceEntry, Entry } from '../record/record';
 import type { Ring } from '../rings/ring';
@@ -99,6 +106,12 @@ export const voiding = (of: string, reason: string, stamp: Stamping): Entry => (
   of,
   reason,
 });
+
+/** A reading or a cut that was struck out, logged once more as it was. */
+export function loggedAgain(item: Logged, stamp: Stamping): Entry {
+  if (!isReading(item)) return cutEntry(item.cylinder, item.ring, item.filer, item.count, stamp);
+  return { ...readingEntryOf(item as LoggedReading<Subject>), ...stamp() };
+}
 
 /** A ring's reading that was made in the bore of another cylinder than was noted: struck out, and noted there. */
 export function reassigned({ labels }: Judgement, logged: LoggedReading, cylinder: string, stamp: Stamping): Entry[] {

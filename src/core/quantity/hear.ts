@@ -42,6 +42,8 @@ export interface HearingContext {
   setting: Nm | null;
   /** What is missing for a setting, where it was not: what to do about it. */
   settingAsk?: string;
+  /** What a gap is to be, where that is known: of two meanings the one that lies there is taken. */
+  window?: { least: Nm; most: Nm } | null;
   /** The dial of the gauge in hand; null while no gauge is named. */
   dial?: { division: Nm; turn: Nm } | null;
 }
@@ -123,7 +125,8 @@ const ACCEPTED: Record<Field, Record<Units, string>> = {
 export const acceptedBy = (field: Field, units: Units): string => ACCEPTED[field][units];
 
 type FineField = Exclude<Field, 'bore' | 'piston' | 'pin'>;
-const isFine = (field: Field): field is FineField => field !== 'bore' && field !== 'piston' && field !== 'pin';
+/** Whether a field is of gaps and clearances rather than sizes. */
+export const isFine = (field: Field): field is FineField => field !== 'bore' && field !== 'piston' && field !== 'pin';
 /** Fields whose figures are tenths of a thou, so that a point before them does not mean inches. */
 const isSmall = (field: Field): boolean => field === 'clearance' || field === 'groove';
 const styleOf = (field: Field): LengthStyle => (isFine(field) ? 'fine' : 'size');
@@ -140,7 +143,7 @@ const UNIT_WORDS: [UnitName, RegExp][] = [
 const unitNamed = (word: string): UnitName | null => UNIT_WORDS.find(([, pattern]) => pattern.test(word))?.[0] ?? null;
 
 /** Typographic variants brought to one form; both decimal separators become a point. */
-function plain(text: string): string {
+export function plain(text: string): string {
   return text
     .trim()
     .toLowerCase()
@@ -161,7 +164,7 @@ const PASSES = new RegExp(`^(?:p(?:asses)?|>) ?(${NUMERAL} ?[a-zµ"]*)$|^(${NUME
 const TURNS = new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`);
 
 /** Range nobody questions for the field. */
-function usual(context: HearingContext): { least: Nm; most: Nm } {
+export function usual(context: HearingContext): { least: Nm; most: Nm } {
   const { field, bore, expected } = context;
   if (isFine(field)) {
     if (bore === null) return USUAL_GAP_UNKNOWN_BORE[field];
@@ -308,6 +311,13 @@ const NAMES: Record<Field, string> = {
 const spokenIn = (unit: UnitName | null, units: Units): Units =>
   unit === null ? units : unit === 'mm' || unit === 'µm' ? 'metric' : 'imperial';
 
+/** Whether of two meanings the shop's own is taken unasked: where it lies in the window, or the other does not either. */
+function isNearer(own: Nm, rival: Nm, { window }: HearingContext): boolean {
+  if (!window) return false;
+  const within = (nm: Nm): boolean => nm >= window.least && nm <= window.most;
+  return within(own) || !within(rival);
+}
+
 function hearSingle(numeral: string, word: string, context: HearingContext): Heard {
   const unit = word === '' ? null : unitNamed(word);
   if (word !== '' && unit === null) return unknownUnit(word, context);
@@ -320,7 +330,8 @@ function hearSingle(numeral: string, word: string, context: HearingContext): Hea
   const likelyRivals = rivals.filter((r) => isUsual(r.value, context));
   if (isUsual(first.value, context)) {
     const rival = likelyRivals[0];
-    if (!equal || !rival) return { kind: 'understood', meaning: asMeaning(first) };
+    if (!equal || !rival || isNearer(first.value, rival.value, context))
+      return { kind: 'understood', meaning: asMeaning(first) };
     return {
       kind: 'question',
       ask: `${first.taken} (${lengthText(first.value, 'metric', 'fine')}), or ${rival.taken} (${lengthText(rival.value, 'metric', 'fine')})?`,

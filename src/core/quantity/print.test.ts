@@ -20,8 +20,9 @@ describe('the printer', () => {
   });
 
   it('says both systems side by side', () => {
-    expect(bothText(fromThou(22), 'fine')).toBe('0.022 in · 0.559 mm');
-    expect(bothText(fromInches(4.216), 'size')).toBe('4.2160 in · 107.086 mm');
+    expect(bothText(fromThou(22), 'fine', 'imperial')).toBe('0.022 in · 0.559 mm');
+    expect(bothText(fromThou(22), 'fine', 'metric')).toBe('0.559 mm · 0.022 in');
+    expect(bothText(fromInches(4.216), 'size', 'imperial')).toBe('4.2160 in · 107.086 mm');
   });
 
   it('prints windows, and a minimum alone', () => {

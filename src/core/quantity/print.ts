@@ -62,10 +62,11 @@ export function lengthText(length: Nm, units: Units, style: LengthStyle): string
   return `${number} ${unit}`;
 }
 
-/** A length in inches and millimetres side by side, as the reading line says it back. */
-export function bothText(length: Nm, style: LengthStyle): string {
-  const inches = fixed(toInches(length), style === 'raw' ? 5 : 4, style === 'size' ? 4 : 3);
-  return `${inches} in · ${fixed(toMm(length), 3, 3)} mm`;
+/** A length in inches and millimetres side by side, the shop's own first, as the reading line says it back. */
+export function bothText(length: Nm, style: LengthStyle, units: Units): string {
+  const inches = `${fixed(toInches(length), style === 'raw' ? 5 : 4, style === 'size' ? 4 : 3)} in`;
+  const millimetres = `${fixed(toMm(length), 3, 3)} mm`;
+  return units === 'metric' ? `${millimetres} · ${inches}` : `${inches} · ${millimetres}`;
 }
 
 const decimalsIn = (numeral: string): number => numeral.split('.')[1]?.length ?? 0;

@@ -1,7 +1,8 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { useJudgement, useMoving } from '../openBuild/contexts';
+import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Ready } from './Ready';
 import { Findings, findingsFor } from '../stages/Findings';
@@ -11,13 +12,13 @@ import { onDemand } from '../shared/onDemand';
 const AtTheBlock = onDemand(() => import('./AtTheBlock').then((m) => m.AtTheBlock));
 const CrankPlan = onDemand(() => import('./CrankPlan').then((m) => m.CrankPlan));
 
-type Tab = 'block' | 'rods';
+const TABS = ['block', 'rods'] as const;
 
 /** Putting it together: what is checked of each cylinder at the block, and which way pistons and rods face. */
 export function AssemblyStage() {
   const judgement = useJudgement();
   const { cursor, cylinder, goTo } = useMoving();
-  const [tab, setTab] = useState<Tab>('block');
+  const [tab, setTab] = useView(TABS);
   useEffect(() => {
     const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => c.block.done < c.block.checks.length);
     if (open) goTo({ cylinder: open.id, subject: cursor.inHand.rings, spot: null });

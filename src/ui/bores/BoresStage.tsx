@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { DEPTH_WORDS, directionWords, sameSpot } from '@/core/bores/grid';
 import { easySetting } from '@/core/bores/gauge';
 import { boreAdvice } from '@/core/bores/verdict';
@@ -14,6 +15,7 @@ import { ReadingLine } from '../line/ReadingLine';
 import { PassLog } from '../shared/PassLog';
 import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';
+import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
@@ -29,7 +31,7 @@ const NextSize = onDemand(() => import('./NextSize').then((m) => m.NextSize));
 const GaugeSetup = onDemand(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
 const GridForm = onDemand(() => import('./GridForm').then((m) => m.GridForm));
 
-type View = 'readings' | 'shapes' | 'size' | 'gauge' | 'grid';
+const VIEWS = ['readings', 'shapes', 'size', 'gauge', 'grid'] as const;
 
 /** The bores: read spot by spot, what they come to, and what to do with them. */
 export function BoresStage() {
@@ -37,7 +39,7 @@ export function BoresStage() {
   const { cylinder, cursor } = useMoving();
   const { handFor, toolFor } = useHands();
   const { units } = useWords();
-  const [view, setView] = useState<View>('readings');
+  const [view, setView] = useView(VIEWS);
   const [typed, setTyped] = useState<Nm | null>(null);
   if (!cylinder) return null;
   const { bore } = cylinder;
@@ -121,6 +123,7 @@ export function BoresStage() {
             here={here}
             beside={bore.spots.map(({ depth, angle }) => at({ depth, angle }))}
             besideWords="spot"
+            onCall={() => view !== 'readings' && flushSync(() => setView('readings'))}
             onMeaning={setTyped}
           />
         </div>

@@ -6,6 +6,7 @@ import type { Joint } from '@/core/clocking/joints';
 import { turnOf, viewWords } from '@/core/clocking/view';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
+import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
 import { Crown } from './Crown';
@@ -23,14 +24,14 @@ const EngineFacts = onDemand(() => import('./EngineFacts').then((m) => m.EngineF
 const Card = onDemand(() => import('./Card').then((m) => m.Card));
 const SheetForm = onDemand(() => import('./School').then((m) => m.SheetForm));
 
-type Tab = 'plan' | 'all' | 'rules' | 'place' | 'engine' | 'card';
+const TABS = ['plan', 'all', 'rules', 'place', 'engine', 'card'] as const;
 
 /** Where the five joints of each piston point, by a school and one by one, held against the rules. */
 export function ClockingStage() {
   const judgement = useJudgement();
   const { cursor, cylinder, goTo } = useMoving();
   const clocking = useClocking();
-  const [tab, setTab] = useState<Tab>('plan');
+  const [tab, setTab] = useView(TABS);
   const [onSheet, setOnSheet] = useState(false);
   const [view, setView] = useCrownView();
   useEffect(() => {

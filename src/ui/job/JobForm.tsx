@@ -56,12 +56,22 @@ const ROTATION_OPTIONS = [
   ['clockwise', 'clockwise'],
   ['anticlockwise', 'anticlockwise'],
 ] as const;
+/** As many cylinders as an engine of a layout most often has. */
+const MOST_OFTEN: Record<Layout, number> = { single: 1, inline: 4, vee: 8, flat: 4 };
+
+/** How many cylinders an engine of another layout has: as many as it had where that can be, but a four is seldom a V. */
+function cylindersFor(layout: Layout, before: number): number {
+  if (layout === 'single') return 1;
+  const fits = before >= 2 && (layout === 'inline' || before % 2 === 0);
+  return fits && !(layout === 'vee' && before === MOST_OFTEN.inline) ? before : MOST_OFTEN[layout];
+}
+
 /** The engine as another layout, keeping what still makes sense. */
 function relaid(engine: Job['engine'], layout: Layout): Job['engine'] {
   const two = hasTwoBanks(layout);
   const scheme =
     two === (engine.numbering.scheme === 'sequence') ? (two ? 'alternate' : 'sequence') : engine.numbering.scheme;
-  const cylinders = layout === 'single' ? 1 : Math.max(2, engine.cylinders);
+  const cylinders = cylindersFor(layout, engine.cylinders);
   const bankAngle =
     layout === 'vee'
       ? engine.bankAngle > 0 && engine.bankAngle < 180

@@ -14,6 +14,8 @@ import { StateMark } from '../shared/StateMark';
 interface Props {
   heard: Heard;
   at: At<Subject>;
+  /** Where Enter leads, in words; null while nothing is understood. */
+  leads: string | null;
   /** The judgement as if the entry were logged; null while nothing is understood. */
   preview: Judgement | null;
   cylinder: JudgedCylinder;
@@ -24,8 +26,8 @@ interface Props {
 }
 
 /** What the entry was understood as, and what it would mean, before Enter. */
-export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack, idle }: Props) {
-  const { length } = useWords();
+export function ReadBack({ heard, at, leads, preview, cylinder, options, onPick, onBack, idle }: Props) {
+  const { length, units } = useWords();
   const { filer } = useHands();
   const { style } = SUBJECTS[at.subject];
   if (heard.kind === 'empty') return <div>{idle}</div>;
@@ -41,7 +43,7 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
     return (
       <p>
         <b className="figures">
-          {heard.value === 'piston' ? 'Gauge set to the piston' : bothText(heard.value, 'size')}
+          {heard.value === 'piston' ? 'Gauge set to the piston' : bothText(heard.value, 'size', units)}
         </b>
         <br />
         {heard.value === 'piston'
@@ -69,7 +71,10 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
     );
   if (heard.kind === 'question') {
     const move = (event: KeyboardEvent<HTMLDivElement>): void => {
-      if (event.key === 'Escape') return onBack();
+      if (event.key === 'Escape') {
+        event.preventDefault();
+        return onBack();
+      }
       const step =
         event.key === 'ArrowRight' || event.key === 'ArrowDown'
           ? 1
@@ -104,25 +109,26 @@ export function ReadBack({ heard, at, preview, cylinder, options, onPick, onBack
       </div>
     );
   }
-  return <Understood meaning={heard.meaning} at={at} preview={preview} cylinder={cylinder} />;
+  return <Understood meaning={heard.meaning} at={at} leads={leads} preview={preview} cylinder={cylinder} />;
 }
 
 /** The figure in both systems, and what the cylinder comes to with it in. */
 function Understood({
   meaning,
   at,
+  leads,
   preview,
   cylinder,
-}: Pick<Props, 'at' | 'preview' | 'cylinder'> & { meaning: Meaning }) {
-  const { text } = useWords();
+}: Pick<Props, 'at' | 'leads' | 'preview' | 'cylinder'> & { meaning: Meaning }) {
+  const { text, units } = useWords();
   const { subject } = at;
   const { style } = SUBJECTS[subject];
   const judged = preview?.cylinders.find((c) => c.id === cylinder.id);
   const figure = (
     <>
       <b className="figures">
-        {bothText(meaning.value, style)}
-        {meaning.upTo !== null && ` goes, ${bothText(meaning.upTo, style)} does not`}
+        {bothText(meaning.value, style, units)}
+        {meaning.upTo !== null && ` goes, ${bothText(meaning.upTo, style, units)} does not`}
         {meaning.open && ' passes'}
       </b>{' '}
       {style === 'size' && <span className="text-base text-soft">{meaning.taken}</span>}
@@ -136,7 +142,8 @@ function Understood({
       <br />
       {text(says)}
       {state && <StateMark state={state} />}
-      {strong && <b>{strong}</b>} <span className="text-base text-soft">{text(soft)}</span> <Key>Enter</Key>
+      {strong && <b>{strong}</b>} <span className="text-base text-soft">{text(soft)}</span> <Key>Enter</Key>{' '}
+      <span className="text-base text-soft">{leads}</span>
     </p>
   );
 }

@@ -1,22 +1,30 @@
 'use client';
 
-import { Keyboard, SkipForward, Undo2 } from 'lucide-react';
-import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
+import { Keyboard, Redo2, SkipForward, Undo2 } from 'lucide-react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { tasksOf } from '@/core/judge/next';
-import { type HearingContext, acceptedBy } from '@/core/quantity/hear';
-import type { Nm } from '@/core/quantity/length';
-import { lengthText } from '@/core/quantity/print';
-import { type At, nextTask } from '@/core/stage/tasks';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import { type Heard, type HearingContext, acceptedBy } from '@/core/quantity/hear';
+import type { Nm, Units } from '@/core/quantity/length';
+import { lengthText, rangeText } from '@/core/quantity/print';
+import { isRing } from '@/core/rings/ring';
+import { type At, nextTask, sameAt } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
 import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
+import { useNotLogged } from './notLogged';
 import { useActions } from './useActions';
+import { useBenchKeys } from './useBenchKeys';
 import { type Prepared, useEntry } from './useEntry';
 import { onDemand } from '../shared/onDemand';
 
 const Keypad = onDemand(() => import('./Keypad').then((m) => m.Keypad));
+
+const NotLoggedList = onDemand(() => import('./NotLoggedList').then((m) => m.NotLoggedList));
+
+const nothing = (): void => undefined;
 
 interface Props {
   /** The tasks this line works through. */
@@ -28,47 +36,32 @@ interface Props {
   besideWords: string;
   /** Told what the entry means so far, null while it means nothing. */
   onMeaning?: (value: Nm | null) => void;
-}
-
-/** Typing anywhere on the page that is not into another field goes to the line: whatever an entry may begin with. */
-function useCatchTyping(input: RefObject<HTMLInputElement | null>, starts: RegExp): void {
-  useEffect(() => {
-    const caught = (event: globalThis.KeyboardEvent): void => {
-      if (event.ctrlKey || event.metaKey || event.altKey || !starts.test(event.key)) return;
-      const inField = document.activeElement?.closest('input, textarea, select, [role="dialog"]');
-      if (!inField) input.current?.focus();
-    };
-    window.addEventListener('keydown', caught);
-    return () => window.removeEventListener('keydown', caught);
-  }, [input, starts]);
+  /** Told before something is typed on it from elsewhere on the page: it has to be in sight. */
+  onCall?: () => unknown;
 }
 
 const BORE_STARTS = /^[\d.,+\-sh]$/i;
 const RING_STARTS = /^[\d.,cp>]$/i;
 
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
-export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Props) {
+export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall = nothing }: Props) {
   const judgement = useJudgement();
   const { cursor, cylinder, goTo } = useMoving();
+  const { units } = useWords();
   const [keypad, toggleKeypad] = useKeypad();
   const input = useRef<HTMLInputElement>(null);
   const options = useRef<HTMLDivElement>(null);
-  const entry = useEntry(here);
-  const { typed, setTyped, heard, meaning, preview, context } = entry;
-  const { said, hush, then, nameOf, log, enter, undo, skip, onKeyDown } = useActions({
-    work,
-    here,
-    beside,
-    entry,
-    input,
-    options,
-  });
+  const entry = useEntry(work, here);
+  const { typed, setTyped, held, heard, meaning, preview, context } = entry;
+  const actions = useActions({ work, here, beside, entry, input, options });
+  const { said, then, leads, nameOf, log, type, press, enter, undo, redo, skip, onKeyDown } = actions;
   const { fitted, spots } = SUBJECTS[here.subject];
-  useCatchTyping(input, fitted ? RING_STARTS : BORE_STARTS);
+  useBenchKeys({ input, starts: fitted ? RING_STARTS : BORE_STARTS, onCall, onKey: actions.onElsewhere });
+  const [notLogged, settle] = useNotLogged(judgement.id);
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
   useEffect(() => {
-    const open = cursor.chosen ? null : nextTask(tasksOf(judgement, work), null);
+    const open = cursor.chosen || typed !== '' ? null : nextTask(tasksOf(judgement, work), null);
     if (open) goTo(open);
     if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
     // On entering the stage only: from then on the line and the hands lead.
@@ -77,8 +70,23 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   if (!cylinder || !context) return null;
   return (
     <section aria-label="Reading line" className="no-print sticky bottom-0 z-10 border-t-2 border-ink bg-sheet">
+      {notLogged.length > 0 && (
+        <NotLoggedList
+          items={notLogged}
+          onLog={actions.logAt}
+          onTakeUp={({ at, typed: text }) => {
+            goTo(at, true);
+            setTyped(text);
+            input.current?.focus();
+          }}
+          onSettle={settle}
+        />
+      )}
       <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:min-h-0 max-md:grid-cols-1 max-md:px-4">
         <div className="flex min-w-0 flex-wrap items-center gap-x-6 gap-y-1">
+          <span id="line-target" className="sr-only">
+            {targetWords(cylinder, here.subject, units)}
+          </span>
           <label className="w-[15.5rem] shrink-0 max-md:w-full">
             <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center max-md:pr-60 max-sm:pr-44 max-sm:text-base">
               {nameOf(here)}
@@ -86,31 +94,37 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
             <input
               ref={input}
               value={typed}
-              onChange={(event) => {
-                setTyped(event.target.value);
-                hush();
-              }}
+              onChange={(event) => type(event.target.value)}
               onKeyDown={onKeyDown}
+              onFocus={(event) => held && event.target.select()}
               inputMode={keypad ? 'none' : 'decimal'}
               autoComplete="off"
               spellCheck={false}
               maxLength={400}
-              aria-describedby="line-said"
-              aria-invalid={heard.kind === 'refused'}
+              aria-describedby="line-target line-said"
+              aria-invalid={heard.kind === 'refused' && !entry.isBegun}
               className="figures h-[68px] w-full max-md:h-12 max-md:text-[2.5rem] border-b-4 border-edge bg-transparent text-[3.75rem] leading-none font-bold tracking-tight caret-blue outline-none focus:border-blue"
             />
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
             {entry.isRead && <Preparing prepared={entry.prepared} onToggle={entry.prepare} />}
             <ReadBack
-              heard={heard}
+              heard={entry.isBegun ? BEGUN : heard}
               at={here}
+              leads={leads && (sameAt(leads, here) ? 'stays here' : `then ${nameOf(leads)}`)}
               preview={preview}
               cylinder={cylinder}
               options={options}
               onPick={log}
               onBack={() => input.current?.focus()}
-              idle={<Idle said={said} then={then && nameOf(then)} context={context} />}
+              idle={
+                <Idle
+                  said={said}
+                  waits={waitsFor(cylinder, here.subject)}
+                  then={then && nameOf(then)}
+                  context={context}
+                />
+              }
             />
           </div>
         </div>
@@ -125,7 +139,22 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
           </div>
           <div className="grid gap-1 max-md:flex">
             <Hotkey icon={<SkipForward size={18} aria-hidden />} words="Next" letter="N" onPress={skip} />
-            <Hotkey icon={<Undo2 size={18} aria-hidden />} words="Undo" letter="Z" onPress={undo} />
+            <Hotkey
+              icon={<Undo2 size={18} aria-hidden />}
+              words="Undo"
+              what={actions.undoes}
+              letter="Z"
+              onPress={undo}
+            />
+            {actions.redoes && (
+              <Hotkey
+                icon={<Redo2 size={18} aria-hidden />}
+                words="Redo"
+                what={actions.redoes}
+                letter="Y"
+                onPress={redo}
+              />
+            )}
           </div>
           <button
             type="button"
@@ -142,8 +171,11 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
         <Keypad
           extra={spots ? 't' : '/'}
           cuts={fitted}
-          onKey={(key) => setTyped((t) => t + key)}
-          onBack={() => setTyped((t) => t.slice(0, -1))}
+          onKey={press}
+          onBack={() => {
+            entry.setHeld(false);
+            setTyped(typed.slice(0, -1));
+          }}
           onEnter={enter}
         />
       )}
@@ -151,8 +183,37 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning }: Prop
   );
 }
 
-/** What the line says while nothing is typed: what was done last, what may be typed, what comes next. */
-function Idle({ said, then, context }: { said: string; then: string | null; context: HearingContext }) {
+/** What may become something stands for nothing yet. */
+const BEGUN: Heard = { kind: 'empty' };
+
+/** What a thing in hand is to be, for who hears the page. */
+function targetWords({ rings, targets }: JudgedCylinder, subject: Subject, units: Units): string {
+  const target = isRing(subject) ? rings[subject].target : subject === 'piston' ? targets.clearance : null;
+  if (!target?.set) return '';
+  const { aimFrom, aimTo } = target.inForce;
+  return `Target ${rangeText(aimFrom, aimTo, units, 'fine')}.`;
+}
+
+/** What a ring that was read and is not done waits for; empty for nothing. */
+function waitsFor({ rings }: JudgedCylinder, subject: Subject): string {
+  if (!isRing(subject)) return '';
+  const { state, reading, done, cutsSince } = rings[subject];
+  if (!reading || done) return '';
+  if (cutsSince > 0) return 'Waits here: deburr, square, read again.';
+  if (state === 'short') return 'Waits here: file, deburr, square, then read again.';
+  if (state === 'over') return 'Waits here: another ring or another cylinder, or N to go on.';
+  return 'Waits here: read it again, or N to go on.';
+}
+
+interface IdleProps {
+  said: string;
+  waits: string;
+  then: string | null;
+  context: HearingContext;
+}
+
+/** What the line says while nothing is typed: what was done last, what it waits for, what may be typed, what comes next. */
+function Idle({ said, waits, then, context }: IdleProps) {
   const { units } = useWords();
   const { field, setting } = context;
   return (
@@ -160,7 +221,8 @@ function Idle({ said, then, context }: { said: string; then: string | null; cont
       {said ? <b>{said}</b> : <span className="text-base text-soft">Type {acceptedBy(field, units)}.</span>}
       <br />
       <span className="text-base text-soft">
-        {then ? `Then: ${then}.` : 'Nothing else is open on this route.'}
+        {waits && <b className="text-ink">{waits} </b>}
+        {then ? `${waits ? 'After it' : 'Then'}: ${then}.` : 'Nothing else is open on this route.'}
         {setting !== null && field === 'bore' ? ` Gauge set ${lengthText(setting, units, 'size')}.` : ''}
       </span>
     </>
@@ -168,15 +230,20 @@ function Idle({ said, then, context }: { said: string; then: string | null; cont
 }
 
 /** A button that a letter presses too. */
-function Hotkey(props: { icon: ReactNode; words: string; letter: string; onPress: () => void }) {
-  const { icon, words, letter, onPress } = props;
+function Hotkey(props: { icon: ReactNode; words: string; what?: string; letter: string; onPress: () => void }) {
+  const { icon, words, what = '', letter, onPress } = props;
   return (
     <button
       type="button"
       onClick={onPress}
+      title={what ? `${words}: ${what}` : undefined}
       className="flex min-h-11 items-center justify-between gap-1.5 rounded border border-edge px-3 text-ink"
     >
-      {icon} <span className="max-sm:sr-only">{words}</span>
+      {icon}{' '}
+      <span className="max-sm:sr-only">
+        {words}
+        {what && <span className="block max-w-40 truncate text-xs text-soft max-lg:sr-only">{what}</span>}
+      </span>
       <span className="max-md:hidden">
         <Key>{letter}</Key>
       </span>

@@ -1,24 +1,33 @@
 'use client';
 
 /** What can be done from the line: log, cut, set a gauge, undo, skip, move. Each says what it did. */
-import { type KeyboardEvent, type RefObject, useState } from 'react';
-import { lastMade } from '@/core/judge/lastMade';
+import { flushSync } from 'react-dom';
+import { type KeyboardEvent, type RefObject, useDeferredValue, useMemo, useState } from 'react';
+import { type Made, lastMade } from '@/core/judge/lastMade';
+import { type Judgement, numberAt } from '@/core/judge/judgement';
 import { stepOn, tasksOf } from '@/core/judge/next';
 import { readingOf } from '@/core/judge/preview';
 import { taskWords } from '@/core/judge/words';
-import type { Meaning } from '@/core/quantity/hear';
+import { type Heard, type Meaning, hear } from '@/core/quantity/hear';
 import { bothText } from '@/core/quantity/print';
+import { historyOf } from '@/core/record/log';
 import { isRing } from '@/core/rings/ring';
 import { type At, nextTask, sameAt, stepTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
 import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { isAnyOn } from '../rings/feedback';
+import { keepNotLogged } from './notLogged';
 import type { Entering, Prepared } from './useEntry';
 
 const VERTICAL: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 };
 const SIDEWAYS: Record<string, number> = { ArrowRight: 1, ArrowLeft: -1 };
 const PREPARED_KEYS: Record<string, keyof Prepared> = { d: 'deburred', s: 'squared' };
+
+/** Keys that change what was entered instead of typing over it. */
+const EDITING = new Set(['ArrowLeft', 'ArrowRight', 'Home', 'End', 'Backspace', 'Delete']);
+
+type Pressed = Pick<KeyboardEvent, 'key' | 'altKey' | 'ctrlKey' | 'metaKey' | 'shiftKey'>;
 
 interface Given {
   work: ListId;
@@ -33,26 +42,43 @@ interface Given {
 interface Actions {
   /** What was done last, in a sentence; empty once something is typed. */
   said: string;
-  hush: () => void;
   /** What the route has next; null for nothing open. */
   then: At<Subject> | null;
+  /** Where Enter leads with what is typed; null while it means nothing. */
+  leads: At<Subject> | null;
   nameOf: (at: At<Subject>) => string;
   log: (taken: Meaning) => void;
+  /** Logs what was typed earlier at a place of its own, and stays. */
+  logAt: (at: At<Subject>, taken: Meaning, text: string) => void;
+  /** What is on the line becomes this. */
+  type: (text: string) => void;
+  /** A key of the keypad. */
+  press: (key: string) => void;
   enter: () => void;
   undo: () => void;
+  redo: () => void;
+  /** What undo would take back, and what redo would log again, in words; empty for nothing. */
+  undoes: string;
+  redoes: string;
   skip: () => void;
   onKeyDown: (event: KeyboardEvent<HTMLInputElement>) => void;
+  /** A key pressed elsewhere on the page; whether it was one of the line's. */
+  onElsewhere: (event: globalThis.KeyboardEvent) => boolean;
 }
+
+/** The terminator of a gauge that is read in by cable: after a figure with a point no comma can be meant. */
+const ENDED = /^(.*\d[.,]\d+),$|^(.*\d);$/;
 
 export function useActions({ work, here, beside, entry, input, options }: Given): Actions {
   const judgement = useJudgement();
   const { record } = useLive();
   const { units } = useWords();
-  const { cylinder, goTo } = useMoving();
-  const { read, previewReading: previewed, isOwn, strike, setGauge, cut } = useLogging();
-  const { filer } = useHands();
+  const { cursor, cylinder, goTo } = useMoving();
+  const { read, again, previewReading: previewed, isOwn, strike, setGauge, cut } = useLogging();
+  const { filer, handFor } = useHands();
   const [said, setSaid] = useState('');
-  const { typed, heard, meaning, preview, hand, isRead, clear, setTyped } = entry;
+  const { typed, held, heard, context, meaning, preview, hand, isRead, clear, setTyped, setHeld } = entry;
+  const [undone, setUndone] = useState<Made[]>([]);
   const { subject } = here;
 
   const then = nextTask(tasksOf(judgement, work), here);
@@ -63,17 +89,30 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     );
   const backToLine = (): void => input.current?.focus();
 
-  const log = (taken: Meaning): void => {
-    const reading = readingOf(judgement, here, taken, hand, typed.trim());
+  const tellAloud = (after: Judgement, at: At<Subject>, taken: Meaning): void => {
+    const { subject: ring } = at;
+    if (!isRing(ring) || !isAnyOn()) return;
+    const fitted = after.cylinders.find((c) => c.id === at.cylinder);
+    void import('../rings/tell').then(({ tell }) => tell(fitted, ring, taken.value, units));
+  };
+
+  const logText = (taken: Meaning, text: string): void => {
+    const reading = readingOf(judgement, here, taken, hand, text.trim());
     const after = taken === meaning && preview ? preview : previewed(reading);
     read(reading);
     clear();
-    if (isRing(subject) && isAnyOn()) {
-      const fitted = after.cylinders.find((c) => c.id === here.cylinder);
-      void import('../rings/tell').then(({ tell }) => tell(fitted, subject, taken.value, units));
-    }
-    setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, SUBJECTS[subject].style)}.`);
+    tellAloud(after, here, taken);
+    setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, SUBJECTS[subject].style, units)}.`);
     goTo(stepOn(after, work, here));
+    backToLine();
+  };
+
+  const logAt = (at: At<Subject>, taken: Meaning, text: string): void => {
+    const reading = readingOf(judgement, at, taken, handFor(at.subject), text.trim());
+    read(reading);
+    tellAloud(previewed(reading), at, taken);
+    setSaid(`Logged ${nameOf(at)}: ${bothText(taken.value, SUBJECTS[at.subject].style, units)}.`);
+    goTo(at, true);
     backToLine();
   };
 
@@ -88,31 +127,93 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     backToLine();
   };
 
-  const enter = (): void => {
-    if (heard.kind === 'understood') return log(heard.meaning);
-    if (heard.kind === 'cut') return logCut(heard.count);
-    if (heard.kind === 'question') return options.current?.querySelector('button')?.focus();
-    if (heard.kind !== 'setting') return;
-    setGauge(heard.value);
-    if (meaning) log(meaning);
+  /** Enters a text: what it means is logged, what is asked about is held until it is answered or typed over. */
+  const enterText = (text: string, now: Heard): void => {
+    if (now.kind === 'understood') return logText(text === typed && meaning ? meaning : now.meaning, text);
+    if (now.kind === 'cut') return logCut(now.count);
+    if (now.kind === 'question' || now.kind === 'refused') {
+      // drawn at once, so that what is pressed next finds the answers, or types over what was entered
+      flushSync(() => {
+        setTyped(text);
+        setHeld(true);
+      });
+      const answer = options.current?.querySelector('button');
+      if (answer) answer.focus();
+      else input.current?.select();
+      return;
+    }
+    if (now.kind !== 'setting') return;
+    setGauge(now.value);
+    if (meaning) logText(meaning, text);
     setSaid(
-      heard.value === 'piston'
+      now.value === 'piston'
         ? 'Bore gauge set to each piston: the dial is the clearance.'
-        : `Bore gauge ${heard.read ? 'zeroed here and read as' : 'set to'} ${bothText(heard.value, 'size')}.`,
+        : `Bore gauge ${now.read ? 'zeroed here and read as' : 'set to'} ${bothText(now.value, 'size', units)}.`,
     );
+    clear();
+  };
+  const enter = (): void => enterText(typed, heard);
+
+  const drop = (): void => {
     setTyped('');
+    setHeld(false);
   };
 
-  const undo = (): void => {
-    const subjects = [...new Set(beside.map((b) => b.subject))];
-    const last = lastMade(judgement, record.entries, subjects, isOwn);
-    if (!last) return setSaid('Nothing of this bench’s to undo here.');
-    const { item, at } = last;
-    strike(item.id, 'undone at entry');
-    setSaid(
-      `Undone: ${nameOf(at)}, ${item.kind === 'cut' ? 'a cut' : `“${item.typed}”`}. It stays on record, struck out.`,
+  /** What was held is put by, not lost, when something else is typed. */
+  const putBy = (): void => {
+    if (held) keepNotLogged(judgement.id, here, typed);
+    setHeld(false);
+  };
+
+  const type = (text: string): void => {
+    if (text !== typed) putBy();
+    setSaid('');
+    const ended = ENDED.exec(text);
+    const figure = ended?.[1] ?? ended?.[2];
+    if (figure === undefined || !context) return setTyped(text);
+    enterText(figure, hear(figure, context));
+  };
+
+  const press = (key: string): void => type(held ? key : typed + key);
+
+  const subjects = [...new Set(beside.map((b) => b.subject))];
+  const lastOf = (some: Judgement, inHand: boolean): Made | null => {
+    // where someone went to a thing on purpose its own last reading is meant; else the last one made
+    const own = inHand ? lastMade(some, record.entries, [subject], (e) => isOwn(e) && isAt(e.id, some)) : null;
+    return own ?? lastMade(some, record.entries, subjects, isOwn);
+  };
+  const isAt = (id: string, some: Judgement): boolean =>
+    some.cylinders.some(
+      (c) =>
+        c.id === here.cylinder && historyOf(some.log, numberAt(c, subject), subject).some((item) => item.id === id),
     );
-    goTo(at);
+  const madeWords = ({ item, at }: Made): string =>
+    `${nameOf(at)}, ${item.kind === 'cut' ? 'a cut' : `“${item.typed}”`}`;
+  const settled = useDeferredValue(judgement);
+  const last = useMemo(
+    () => lastOf(settled, cursor.chosen),
+    // worked out anew when something is on record or in hand
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [settled, cursor.chosen, here.cylinder, subject],
+  );
+
+  const undo = (): void => {
+    const made = lastOf(judgement, cursor.chosen);
+    if (!made) return setSaid('Nothing of this bench’s to undo here.');
+    strike(made.item.id, 'undone at entry');
+    setUndone((before) => [...before, made]);
+    setSaid(`Undone: ${madeWords(made)}. It stays on record, struck out.`);
+    goTo(made.at);
+    backToLine();
+  };
+
+  const redo = (): void => {
+    const made = undone.at(-1);
+    if (!made) return setSaid('Nothing was undone here.');
+    setUndone((before) => before.slice(0, -1));
+    again(made.item);
+    setSaid(`Logged again: ${madeWords(made)}.`);
+    goTo(made.at);
     backToLine();
   };
 
@@ -136,28 +237,64 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
   };
 
   /** What a letter does on an empty line; null where it is one to type. */
-  const shortcutOf = (event: KeyboardEvent): (() => void) | null => {
+  const shortcutOf = (event: Pressed): (() => void) | null => {
     const key = event.key.toLowerCase();
     if (typed !== '' || event.altKey) return null;
-    if (key === 'z') return undo;
-    if (event.ctrlKey || event.metaKey) return null;
+    const isWithControl = event.ctrlKey || event.metaKey;
+    if (key === 'z') return event.shiftKey ? redo : undo;
+    if (key === 'y') return redo;
+    if (isWithControl) return null;
     if (key === 'n') return skip;
     const prepares = isRead ? PREPARED_KEYS[key] : undefined;
     return prepares ? () => entry.prepare(prepares) : null;
   };
 
-  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+  /** What a key does that types nothing; null for one that is left alone. */
+  const actionOf = (event: Pressed): (() => void) | null => {
     const vertical = VERTICAL[event.key];
     const sideways = typed === '' ? SIDEWAYS[event.key] : undefined;
-    const shortcut = shortcutOf(event);
-    if (event.key === 'Enter') enter();
-    else if (event.key === 'Escape') setTyped('');
-    else if (vertical) toCylinder(vertical);
-    else if (sideways) toBeside(sideways);
-    else if (shortcut) shortcut();
-    else return;
-    event.preventDefault();
+    // a gauge may end its figure with a tab
+    if (event.key === 'Enter' || (event.key === 'Tab' && typed !== '' && !held && !event.shiftKey)) return enter;
+    if (event.key === 'Escape') return drop;
+    if (vertical) return () => toCylinder(vertical);
+    if (sideways) return () => toBeside(sideways);
+    return shortcutOf(event);
   };
 
-  return { said, hush: () => setSaid(''), then, nameOf, log, enter, undo, skip, onKeyDown };
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    const action = actionOf(event);
+    if (action) {
+      event.preventDefault();
+      return action();
+    }
+    if (!held || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (EDITING.has(event.key)) setHeld(false);
+    // what was entered is typed over
+    else if (event.key.length === 1) input.current?.select();
+  };
+
+  const onElsewhere = (event: globalThis.KeyboardEvent): boolean => {
+    const action = event.key === 'Tab' || (event.key === 'Escape' && typed === '') ? null : actionOf(event);
+    action?.();
+    return action !== null;
+  };
+
+  return {
+    said,
+    then,
+    leads: preview && stepOn(preview, work, here),
+    nameOf,
+    log: (taken) => logText(taken, typed),
+    logAt,
+    type,
+    press,
+    enter,
+    undo,
+    redo,
+    undoes: last ? madeWords(last) : '',
+    redoes: undone.length > 0 ? madeWords(undone[undone.length - 1] as Made) : '',
+    skip,
+    onKeyDown,
+    onElsewhere,
+  };
 }

@@ -1,15 +1,17 @@
 'use client';
 
 /** What is typed on the line, what it means, and what the record would be with it. */
-import { type Dispatch, type SetStateAction, useMemo, useState } from 'react';
+import { type Dispatch, type SetStateAction, useEffect, useMemo, useState } from 'react';
 import { contextFor } from '@/core/judge/context';
 import type { Judgement } from '@/core/judge/judgement';
 import { type Hand, readingOf } from '@/core/judge/preview';
+import { isBegun } from '@/core/quantity/begun';
 import { type Heard, type HearingContext, type Meaning, hear } from '@/core/quantity/hear';
 import { isRing } from '@/core/rings/ring';
 import { type At, sameAt } from '@/core/stage/tasks';
-import type { Subject } from '@/core/stages';
+import type { ListId, Subject } from '@/core/stages';
 import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { type NotLogged, keepNotLogged } from './notLogged';
 
 /** What was done to a ring before it is read again. */
 export interface Prepared {
@@ -27,14 +29,41 @@ function meaningOf(heard: Heard): Meaning | null {
     : null;
 }
 
+const draftKey = (work: ListId, buildId: string): string => `spatium-line:${buildId}:${work}`;
+
+type LineDraft = Pick<NotLogged, 'at' | 'typed'>;
+
+/** What stood on a line when this window left it; null for nothing. */
+function draftOf(work: ListId, buildId: string): LineDraft | null {
+  try {
+    return JSON.parse(sessionStorage.getItem(draftKey(work, buildId)) ?? 'null') as LineDraft | null;
+  } catch {
+    return null;
+  }
+}
+
+function keepDraft(work: ListId, buildId: string, at: At<Subject>, typed: string): void {
+  try {
+    if (typed === '') sessionStorage.removeItem(draftKey(work, buildId));
+    else sessionStorage.setItem(draftKey(work, buildId), JSON.stringify({ at, typed }));
+  } catch {
+    // Storage forbidden: it lasts as long as the page.
+  }
+}
+
 export interface Entering {
   typed: string;
   setTyped: Dispatch<SetStateAction<string>>;
+  /** Entered as it stands, and asked about or refused: what is typed next begins anew. */
+  held: boolean;
+  setHeld: (held: boolean) => void;
   /** The line is empty again, and what was done to the ring is said anew. */
   clear: () => void;
   /** What the parser is told; null without a cylinder. */
   context: HearingContext | null;
   heard: Heard;
+  /** Whether it is still being typed: what cannot be right yet may become so. */
+  isBegun: boolean;
   meaning: Meaning | null;
   /** The judgement with the entry in; null while it means nothing. */
   preview: Judgement | null;
@@ -45,7 +74,7 @@ export interface Entering {
   isRead: boolean;
 }
 
-export function useEntry(here: At<Subject>): Entering {
+export function useEntry(work: ListId, here: At<Subject>): Entering {
   const judgement = useJudgement();
   const { record } = useLive();
   const { units } = useWords();
@@ -53,17 +82,29 @@ export function useEntry(here: At<Subject>): Entering {
   const { previewReading: previewed } = useLogging();
   const { handFor } = useHands();
   const { subject } = here;
-  const [typed, setTyped] = useState('');
+  const [draft] = useState(() => draftOf(work, judgement.id));
+  const isHere = draft !== null && sameAt(draft.at, here);
+  const [typed, setTyped] = useState(isHere ? draft.typed : '');
+  useEffect(() => {
+    // what was typed at another place is not put on this one
+    if (draft && !isHere) keepNotLogged(judgement.id, draft.at, draft.typed);
+    // On entering the stage only.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  const [held, setHeld] = useState(false);
+  useEffect(() => keepDraft(work, judgement.id, here, typed), [work, judgement.id, here, typed]);
   const [preparedFor, setPreparedFor] = useState<{ at: At<Subject>; what: Prepared } | null>(null);
   const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
-  const held = handFor(subject);
-  const hand = held.ring ? { ...held, ring: { ...held.ring, ...prepared } } : held;
+  const taken = handFor(subject);
+  const hand = taken.ring ? { ...taken, ring: { ...taken.ring, ...prepared } } : taken;
   const context = useMemo(
     () => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument),
     [judgement, cylinder, subject, units, hand.instrument],
   );
   const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
   const meaning = useMemo(() => meaningOf(heard), [heard]);
+  const isOpen = heard.kind === 'question' || heard.kind === 'refused';
+  const begun = useMemo(() => isOpen && context !== null && isBegun(typed, context), [isOpen, context, typed]);
   const preview = useMemo(
     () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
     // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
@@ -86,8 +127,12 @@ export function useEntry(here: At<Subject>): Entering {
   return {
     typed,
     setTyped,
+    held,
+    setHeld,
+    isBegun: begun && !held,
     clear: () => {
       setTyped('');
+      setHeld(false);
       setPreparedFor(null);
     },
     context,

@@ -23,6 +23,7 @@ import {
   WordsContext,
 } from './contexts';
 import { movedTo, startingCursor, withSubject } from './cursor';
+import { useAddress } from './useAddress';
 import { useHandsOf, useUnits } from './useHands';
 import { useLoggingOf } from './useLoggingOf';
 import { useRecord } from './useRecord';
@@ -65,6 +66,7 @@ const useWordsIn = (units: Units, setUnits: (units: Units) => void): Words =>
 
 function useMovingIn(judgement: Judgement): Moving {
   const [cursor, setCursor] = useState(() => startingCursor(judgement));
+  useAddress(cursor, setCursor, judgement);
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
   const moves = useMemo<Pick<Moving, 'toCylinder' | 'toSubject' | 'goTo'>>(
     () => ({

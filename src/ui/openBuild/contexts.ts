@@ -12,7 +12,7 @@ import type { Nm, Units } from '@/core/quantity/length';
 import type { LengthStyle } from '@/core/quantity/print';
 import type { Saying } from '@/core/quantity/saying';
 import type { Entry } from '@/core/record/record';
-import type { GaugeSetting, LoggedReading } from '@/core/record/reading';
+import type { GaugeSetting, Logged, LoggedReading } from '@/core/record/reading';
 import type { Ring } from '@/core/rings/ring';
 import type { At } from '@/core/stage/tasks';
 import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/stages';
@@ -67,6 +67,8 @@ export interface Logging {
   /** A reading was made in the bore of another cylinder than was noted: it is struck out and noted there. */
   reassign: (reading: LoggedReading, cylinder: string) => void;
   strike: (id: string, reason: string) => void;
+  /** A reading or a cut of this bench that was struck out is logged again as it was. */
+  again: (item: Logged) => void;
   /** Something was checked at the block of a cylinder; joints that were found elsewhere, and where. */
   tick: (cylinder: string, check: Check, found?: Partial<Joints>) => void;
   /** Whether an entry was made at this bench: by these initials, or on this page. */

@@ -48,6 +48,7 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
       accept: (what, reason) => append([made.acceptance(what, reason, stamp)]),
       reassign: (reading, cylinder) => append(made.reassigned(judgement, reading, cylinder, stamp)),
       strike: (id, reason) => append([made.voiding(id, reason, stamp)]),
+      again: (item) => appendOwn([], made.loggedAgain(item, stamp)),
       tick: (cylinder, check, found = {}) => append([made.checkEntry(judgement, cylinder, check, found, stamp)]),
       isOwn: (entry) => own.current.has(entry.id) || (by !== '' && entry.by === by),
     };

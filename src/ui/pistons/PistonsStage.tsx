@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { At } from '@/core/stage/tasks';
 import { clearanceAdvice } from '@/core/pistons/clearance';
 import { gaugePoint } from '@/core/pistons/piston';
@@ -14,6 +14,7 @@ import { Accepting } from '../shared/Accepting';
 import { Scale } from '../shared/Scale';
 import { bringIntoSight } from '../shared/sight';
 import { StateMark, stateColour } from '../shared/StateMark';
+import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Renew } from '../bores/Renew';
 import { Ask } from '../stages/Ask';
@@ -28,7 +29,7 @@ const PairingView = onDemand(() => import('./PairingView').then((m) => m.Pairing
 const OnItsRod = onDemand(() => import('./OnItsRod').then((m) => m.OnItsRod));
 const GaugePoint = onDemand(() => import('./GaugePoint').then((m) => m.GaugePoint));
 
-type View = 'readings' | 'pairing' | 'gauge' | 'rod';
+const VIEWS = ['readings', 'pairing', 'gauge', 'rod'] as const;
 
 const HOW: Partial<Record<PistonSubject, string>> = {
   pin: 'In the micrometer, in the middle of the pin.',
@@ -48,7 +49,7 @@ export function PistonsStage() {
   const judgement = useJudgement();
   const { cylinder, cursor } = useMoving();
   const { units, text } = useWords();
-  const [view, setView] = useState<View>('readings');
+  const [view, setView] = useView(VIEWS);
   if (!cylinder) return null;
   const at = (subject: PistonSubject): At<PistonSubject> => ({ cylinder: cylinder.id, subject, spot: null });
   const subject = cursor.inHand.pistons;
@@ -113,6 +114,7 @@ export function PistonsStage() {
             here={at(subject)}
             beside={PISTON_SUBJECTS.map(at)}
             besideWords="piston, pin, strip"
+            onCall={() => view !== 'readings' && flushSync(() => setView('readings'))}
           />
         </div>
       }

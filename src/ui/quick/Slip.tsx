@@ -25,7 +25,7 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
             {job.plannedBore === null ? (
               'No bore yet'
             ) : (
-              <span className="figures">{bothText(job.plannedBore, 'size')}</span>
+              <span className="figures">{bothText(job.plannedBore, 'size', units)}</span>
             )}
           </p>
           <p className="text-soft">

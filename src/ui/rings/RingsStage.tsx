@@ -1,12 +1,13 @@
 'use client';
 
+import { flushSync } from 'react-dom';
 import type { Subject } from '@/core/stages';
-import { useState } from 'react';
 import type { At } from '@/core/stage/tasks';
 import { RINGS, RING_WORDS } from '@/core/rings/ring';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
+import { useView } from '../shared/address';
 import { useKept } from '../shared/kept';
 import { Views } from '../shared/Views';
 import { Findings, findingsFor } from '../stages/Findings';
@@ -24,13 +25,13 @@ const RingSetView = onDemand(() => import('./RingSetView').then((m) => m.RingSet
 const Grooves = onDemand(() => import('./Grooves').then((m) => m.Grooves));
 const Setup = onDemand(() => import('./Setup').then((m) => m.Setup));
 
-type View = 'bench' | 'gaps' | 'swap' | 'set' | 'grooves' | 'setup';
+const VIEWS = ['bench', 'gaps', 'swap', 'set', 'grooves', 'setup'] as const;
 
 /** The ring bench: one ring in hand, what it reads, how far to go; all of them; where they go best; what they are. */
 export function RingsStage() {
   const judgement = useJudgement();
   const { cylinder, cursor } = useMoving();
-  const [view, setView] = useState<View>('bench');
+  const [view, setView] = useView(VIEWS);
   const [large, setLarge] = useKept('spatium-large', 'off');
   if (!cylinder) return null;
   const ring = cylinder.rings[cursor.inHand.rings];
@@ -98,7 +99,13 @@ export function RingsStage() {
           />
         ) : (
           <div className={view === 'bench' ? 'contents' : 'hidden'}>
-            <ReadingLine work="rings" here={at(ring.ring)} beside={subjects.map(at)} besideWords="ring" />
+            <ReadingLine
+              work="rings"
+              here={at(ring.ring)}
+              beside={subjects.map(at)}
+              besideWords="ring"
+              onCall={() => view !== 'bench' && flushSync(() => setView('bench'))}
+            />
           </div>
         )
       }

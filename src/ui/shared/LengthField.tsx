@@ -84,18 +84,22 @@ export function LengthField({
           { value: { factor }, figure: `${factor} × bore`, note: '' },
           ...(asTyped === undefined
             ? []
-            : [{ value: { nm: asTyped }, figure: bothText(asTyped, style), note: 'as typed' }]),
+            : [{ value: { nm: asTyped }, figure: bothText(asTyped, style, units), note: 'as typed' }]),
         ]}
         onPick={take}
       />
     ) : heard?.kind === 'question' ? (
       <Meant
         ask={heard.ask}
-        options={heard.options.map(({ value: nm, taken }) => ({ value: nm, figure: bothText(nm, style), note: taken }))}
+        options={heard.options.map(({ value: nm, taken }) => ({
+          value: nm,
+          figure: bothText(nm, style, units),
+          note: taken,
+        }))}
         onPick={pick}
       />
     ) : value !== null ? (
-      <span className="figures">{bothText(value, style)}</span>
+      <span className="figures">{bothText(value, style, units)}</span>
     ) : undefined;
 
   return (

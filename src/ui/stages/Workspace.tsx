@@ -9,6 +9,8 @@ import { Button } from '../shared/Button';
 import { Header } from '../shared/Header';
 import { Segmented } from '../shared/Segmented';
 import { Initials } from '../shared/Initials';
+import { usePath } from '../shared/address';
+import { Screen } from './Screen';
 import { StageRule } from './StageRule';
 import { STAGES, STAGE_IDS } from '@/core/stages';
 import type { Link } from '../openBuild/useRecord';
@@ -21,7 +23,8 @@ const UNIT_OPTIONS = [
 /** The bench of one build: what is on the stand, the stages, the deck, and the stage in hand. */
 export function Workspace({ children }: { children: ReactNode }) {
   const segment = useSelectedLayoutSegment();
-  const stage = STAGE_IDS.find((id) => id === segment) ?? 'job';
+  const path = usePath();
+  const stage = STAGE_IDS.find((id) => id === (path?.split('/')[3] ?? segment)) ?? 'job';
   const judgement = useJudgement();
   const { units, setUnits, length } = useWords();
   const { by, setBy } = useInitials();
@@ -55,7 +58,10 @@ export function Workspace({ children }: { children: ReactNode }) {
             </div>
           </div>
         )}
-        <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">{children}</div>
+        <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
+          {children}
+          <Screen stage={stage} />
+        </div>
       </div>
     </div>
   );

@@ -6,6 +6,7 @@ import { sharesText } from '@/core/load/loadWords';
 import { rangeText } from '@/core/quantity/print';
 import type { Limits, Target } from '@/core/targets/target';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
+import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
@@ -24,6 +25,8 @@ const LoadView = onDemand(() => import('./LoadView').then((m) => m.LoadView));
 const TakeChart = onDemand(() => import('./TakeChart').then((m) => m.TakeChart));
 const HeatView = onDemand(() => import('../heat/HeatView').then((m) => m.HeatView));
 
+const VIEWS = ['figures', 'load', 'windows', 'heat', 'chart'] as const;
+
 const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart', own: 'your own', rule: 'common practice' };
 
 /** What each gap and clearance must be for this engine, from which paper, and why. */
@@ -32,7 +35,7 @@ export function TargetsStage() {
   const { cylinder } = useMoving();
   const { length, units } = useWords();
   const { planned } = judgement;
-  const [view, setView] = useState<'figures' | 'load' | 'windows' | 'heat' | 'chart'>('figures');
+  const [view, setView] = useView(VIEWS);
   const [shown, setShown] = useState<Figure>('top');
   const charts = useShopCharts();
   if (!cylinder || !planned) return null;

@@ -1,10 +1,9 @@
 import { notFound } from 'next/navigation';
 import { STAGE_IDS } from '@/core/stages';
-import { Screen } from '@/ui/stages/Screen';
 
+/** A stage of a build: which one, the workspace reads from the address, so that it can change without the server. */
 export default async function Page({ params }: { params: Promise<{ stage: string }> }) {
   const { stage } = await params;
-  const id = STAGE_IDS.find((known) => known === stage);
-  if (!id) notFound();
-  return <Screen stage={id} />;
+  if (!STAGE_IDS.some((known) => known === stage)) notFound();
+  return null;
 }

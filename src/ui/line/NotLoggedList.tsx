@@ -1,0 +1,92 @@
+'use client';
+
+import { contextFor } from '@/core/judge/context';
+import { taskWords } from '@/core/judge/words';
+import { type Meaning, hear } from '@/core/quantity/hear';
+import type { At } from '@/core/stage/tasks';
+import { type Subject, SUBJECTS } from '@/core/stages';
+import { useHands, useJudgement, useWords } from '../openBuild/contexts';
+import type { NotLogged } from './notLogged';
+
+interface Props {
+  items: readonly NotLogged[];
+  /** Logs one at its own place, as it was meant. */
+  onLog: (at: At<Subject>, meaning: Meaning, typed: string) => void;
+  /** Takes one up again on the line, at its own place. */
+  onTakeUp: (item: NotLogged) => void;
+  onSettle: (id: string) => void;
+}
+
+/** What was typed and is not on record, with what there was to ask. Nothing leaves it but by someone's hand. */
+export function NotLoggedList({ items, onLog, onTakeUp, onSettle }: Props) {
+  const judgement = useJudgement();
+  return (
+    <section aria-label="Not logged yet" className="border-b border-line bg-wash px-7 py-1.5 max-md:px-4">
+      <h2 className="text-base">Not logged yet</h2>
+      <ul className="max-h-40 divide-y divide-line overflow-y-auto">
+        {items.map((item) => (
+          <li key={item.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
+            <span>
+              <b className="figures">“{item.typed}”</b>{' '}
+              {taskWords(
+                judgement.cylinders.find((c) => c.id === item.at.cylinder),
+                item.at,
+              )}
+            </span>
+            <Asked item={item} onLog={onLog} onSettle={onSettle} />
+            <button
+              type="button"
+              onClick={() => {
+                onSettle(item.id);
+                onTakeUp(item);
+              }}
+              className="min-h-11 px-2 font-bold text-blue underline underline-offset-4"
+            >
+              Change it
+            </button>
+            <button
+              type="button"
+              onClick={() => onSettle(item.id)}
+              className="min-h-11 px-2 text-soft underline underline-offset-4"
+            >
+              Drop it
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The question that was asked, with its answers; or why it could not be taken. */
+function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { item: NotLogged }) {
+  const judgement = useJudgement();
+  const { units, length } = useWords();
+  const { handFor } = useHands();
+  const cylinder = judgement.cylinders.find((c) => c.id === item.at.cylinder);
+  if (!cylinder) return <span className="text-soft">This engine has no such cylinder any more.</span>;
+  const { subject } = item.at;
+  const context = contextFor(judgement, cylinder, subject, units, handFor(subject).instrument);
+  const heard = hear(item.typed, context);
+  const options = heard.kind === 'question' ? heard.options : heard.kind === 'understood' ? [heard.meaning] : [];
+  return (
+    <>
+      <span className="min-w-60 flex-1 text-soft">
+        {heard.kind === 'question' ? heard.ask : heard.kind === 'refused' ? heard.why : ''}
+      </span>
+      {options.map((option) => (
+        <button
+          key={`${option.value}-${option.taken}`}
+          type="button"
+          onClick={() => {
+            onSettle(item.id);
+            onLog(item.at, option, item.typed);
+          }}
+          className="min-h-11 rounded border-[1.5px] border-blue px-3 font-bold whitespace-nowrap text-blue"
+        >
+          Log <span className="figures">{length(option.value, SUBJECTS[subject].style)}</span>
+        </button>
+      ))}
+    </>
+  );
+}

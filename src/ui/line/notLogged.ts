@@ -1,0 +1,58 @@
+'use client';
+
+/** What was entered on the line and could not be logged as it stood: kept in this browser until it is settled or dropped. */
+import { useMemo } from 'react';
+import type { At } from '@/core/stage/tasks';
+import { type Subject, SUBJECT_IDS } from '@/core/stages';
+import { keep, kept, useKept } from '../shared/kept';
+
+export interface NotLogged {
+  id: string;
+  at: At<Subject>;
+  typed: string;
+}
+
+const keyOf = (buildId: string): string => `spatium-not-logged:${buildId}`;
+
+const isNotLogged = (item: unknown): item is NotLogged =>
+  typeof item === 'object' &&
+  item !== null &&
+  'id' in item &&
+  'typed' in item &&
+  typeof item.typed === 'string' &&
+  'at' in item &&
+  typeof item.at === 'object' &&
+  item.at !== null &&
+  'cylinder' in item.at &&
+  'subject' in item.at &&
+  SUBJECT_IDS.some((s) => s === (item.at as At).subject);
+
+function read(text: string): NotLogged[] {
+  try {
+    const json: unknown = JSON.parse(text || '[]');
+    return Array.isArray(json) ? json.filter(isNotLogged) : [];
+  } catch {
+    return [];
+  }
+}
+
+/** Keeps an entry that could not be logged; one that says the same of the same place is kept once. */
+export function keepNotLogged(buildId: string, at: At<Subject>, typed: string): void {
+  const items = read(kept(keyOf(buildId)) ?? '');
+  const place = JSON.stringify(at);
+  if (typed.trim() === '' || items.some((i) => i.typed === typed && JSON.stringify(i.at) === place)) return;
+  keep(keyOf(buildId), JSON.stringify([...items, { id: crypto.randomUUID(), at, typed }]));
+}
+
+/** What is not logged yet, oldest first, and a way to settle one of it. */
+export function useNotLogged(buildId: string): [NotLogged[], (id: string) => void] {
+  const [text] = useKept(keyOf(buildId), '');
+  const items = useMemo(() => read(text), [text]);
+  return [
+    items,
+    (id) => {
+      const left = read(kept(keyOf(buildId)) ?? '').filter((i) => i.id !== id);
+      keep(keyOf(buildId), left.length === 0 ? '' : JSON.stringify(left));
+    },
+  ];
+}
