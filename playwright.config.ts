@@ -12,6 +12,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    // only what is told of it has it: pages are fetched as they are
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: browserForTests() ?? undefined,
       args: [

@@ -85,7 +85,10 @@ const FRAMEWORK = (JSON.parse(readFileSync('.next/build-manifest.json', 'utf8'))
 /** All but the framework's share may come to this, in kB. */
 const OURS = 92;
 
-/** Compressed JavaScript that a page loads before it is asked: in all, and without the framework. What comes later is not waited for. */
+/** Stages whose line listens first of all. */
+const LINES = /\/(?:bores|pistons|rings)$/;
+
+/** Compressed JavaScript that a page loads before it listens: in all, and without the framework. What comes later is not waited for. */
 function weighed(page: Page): () => Promise<{ all: number; ours: number }> {
   const files: Promise<{ kB: number; ours: boolean }>[] = [];
   const weigh = (response: Response): void => {
@@ -110,12 +113,18 @@ for (const { path, most, tabs } of VIEWS)
   }) => {
     const wrong = watched(page, server.url);
     const weight = weighed(page);
-    await page.goto(server.url + path, { waitUntil: 'networkidle' });
+    await page.goto(server.url + path);
     await expect(page.getByRole('main')).toBeVisible();
+    const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+    if (LINES.test(path)) await expect(line).toBeFocused();
     const { all, ours } = await weight();
+    await page.waitForLoadState('networkidle');
     expect(all).toBeGreaterThan(100);
     expect(all).toBeLessThan(most);
     expect(ours).toBeLessThan(OURS);
+    // what stands beside comes once the page is at rest
+    const beside = page.getByRole('complementary');
+    if ((await beside.count()) > 0) await expect(beside).not.toBeEmpty();
     await axeFindsNothing(page, path);
     if (tabs.length === 0) await fits(page, path, false);
     for (const [i, tab] of tabs.entries()) {

@@ -221,7 +221,7 @@ test('by keyboard: arrows 1°, shift 15°, home to the school; a held row of pre
   await expect(handle(page, 'upper rail gap')).toBeFocused();
   await page.keyboard.press('ArrowDown');
   await page.getByRole('link', { name: /^Rings/ }).click();
-  await expect(page).toHaveURL(/rings$/);
+  await expect(page).toHaveURL(/rings\?at=2\.top$/);
   await expect
     .poll(async () => (await plans(server, id)).at(-1)?.own)
     .toEqual([{ cylinder: 'R1', joints: { upperRail: 134 } }]);

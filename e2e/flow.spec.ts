@@ -29,7 +29,7 @@ test('from an empty shelf to a printed sheet', async ({ page }) => {
   await page.getByLabel('What the engine is for').selectOption('endurance');
   await page.getByRole('button', { name: 'Begin this build' }).click();
 
-  await expect(page).toHaveURL(/\/targets$/);
+  await expect(page).toHaveURL(/\/targets\b/);
   await expect(page.getByText('Say how the piston is made').first()).toBeVisible();
   await page.getByRole('link', { name: /^Job/ }).click();
   await page.getByLabel('How the piston is made').selectOption('forged4032');
@@ -157,7 +157,7 @@ test('a single, in millimetres, from a sheet alone: no bore, no duty, no piston 
   await page.getByRole('radio', { name: 'single' }).click();
   await expect(page.getByLabel('Cylinders')).toBeDisabled();
   await page.getByRole('button', { name: 'Begin this build' }).click();
-  await expect(page).toHaveURL(/\/targets$/);
+  await expect(page).toHaveURL(/\/targets\b/);
   await page.getByRole('link', { name: /^Rings/ }).click();
   await expect(page.getByText('No target yet.')).toBeVisible();
   await page.keyboard.type('0.35');

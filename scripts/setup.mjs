@@ -11,7 +11,16 @@ export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
 export const HOST = '127.0.0.1';
 const USUAL_PORT = 4400;
 
-const BUILT_FROM = ['src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+const BUILT_FROM = [
+  'src',
+  'public/offline.html',
+  'public/icons',
+  'scripts/worker.mjs',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+  'package-lock.json',
+];
 
 function filesUnder(path) {
   if (!statSync(path).isDirectory()) return [path];
@@ -93,6 +102,7 @@ export function build() {
   onceFor('.next/spatium-built', fingerprint(BUILT_FROM), () => {
     console.log('Building …');
     run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { NEXT_TELEMETRY_DISABLED: '1' });
+    run(process.execPath, ['scripts/worker.mjs', ROOT]);
   });
 }
 

@@ -4,6 +4,7 @@ import './globals.css';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { Worker } from '@/ui/offline/Worker';
 import { THEME_COOKIE, readTheme } from '@/ui/shared/theme';
 
 export const metadata: Metadata = {
@@ -15,7 +16,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const theme = readTheme((await cookies()).get(THEME_COOKIE)?.value);
   return (
     <html lang="en" data-theme={theme}>
-      <body className="min-h-dvh">{children}</body>
+      <body className="min-h-dvh">
+        {children}
+        <Worker />
+      </body>
     </html>
   );
 }

@@ -32,8 +32,7 @@ function pointedCould(numeral: string, range: Range): boolean {
 /** Whether digits could go on to lie in a range, by so many places more at least; under none, the point goes before them. */
 function digitsCould(digits: string, range: Range, places: number): boolean {
   const value = Number(digits);
-  for (let e = places; e <= 4; e += 1)
-    if (meets(value * 10 ** e, (value + 1) * 10 ** e, range)) return true;
+  for (let e = places; e <= 4; e += 1) if (meets(value * 10 ** e, (value + 1) * 10 ** e, range)) return true;
   return false;
 }
 

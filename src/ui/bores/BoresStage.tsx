@@ -2,30 +2,23 @@
 
 import { useState } from 'react';
 import { flushSync } from 'react-dom';
-import { DEPTH_WORDS, directionWords, sameSpot } from '@/core/bores/grid';
-import { easySetting } from '@/core/bores/gauge';
+import { sameSpot } from '@/core/bores/grid';
 import { boreAdvice } from '@/core/bores/verdict';
-import { settingFor, settingOf } from '@/core/judge/context';
 import type { At } from '@/core/stage/tasks';
 import type { Nm } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
-import { useHands, useJudgement, useMoving, useWords } from '../openBuild/contexts';
-import { Hand } from '../hand/Hand';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { ReadingLine } from '../line/ReadingLine';
-import { PassLog } from '../shared/PassLog';
 import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
-import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
-import { AllBores } from './AllBores';
-import { Dial } from './Dial';
 import { Grid } from './Grid';
-import { Renew } from './Renew';
 import { Section } from './Section';
 import { onDemand } from '../shared/onDemand';
 
+const BoresAside = onDemand(() => import('./BoresAside').then((m) => m.BoresAside), 'at rest');
+const AllBores = onDemand(() => import('./AllBores').then((m) => m.AllBores), 'at rest');
 const Shapes = onDemand(() => import('./Shapes').then((m) => m.Shapes));
 const NextSize = onDemand(() => import('./NextSize').then((m) => m.NextSize));
 const GaugeSetup = onDemand(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
@@ -35,10 +28,7 @@ const VIEWS = ['readings', 'shapes', 'size', 'gauge', 'grid'] as const;
 
 /** The bores: read spot by spot, what they come to, and what to do with them. */
 export function BoresStage() {
-  const judgement = useJudgement();
   const { cylinder, cursor } = useMoving();
-  const { handFor, toolFor } = useHands();
-  const { units } = useWords();
   const [view, setView] = useView(VIEWS);
   const [typed, setTyped] = useState<Nm | null>(null);
   if (!cylinder) return null;
@@ -47,11 +37,6 @@ export function BoresStage() {
   const spot = bore.spots.find((s) => sameSpot(s, cursor.spot)) ?? bore.spots[0];
   if (!spot) return null;
   const here = at({ depth: spot.depth, angle: spot.angle });
-  const setting = settingFor(settingOf(judgement, handFor('bore').instrument), cylinder);
-  const kit = toolFor('bore')?.kit ?? null;
-  const atSpots = new Set(bore.spots.flatMap((s) => s.passes.map((p) => p.id)));
-  const others = bore.passes.filter((p) => !atSpots.has(p.id));
-  const shown = typed ?? spot.passes.findLast((p) => p.voided === null)?.value ?? null;
   return (
     <Frame
       main={
@@ -81,41 +66,7 @@ export function BoresStage() {
           />
         </div>
       }
-      aside={
-        <>
-          <Hand subject="bore" />
-          {kit && setting !== null && (
-            <Dial kit={kit} setting={setting} shown={shown} units={units} live={typed !== null} />
-          )}
-          {kit && setting === null && cylinder.targetBore && (
-            <p className="mt-2 text-soft">
-              Set the gauge in the micrometer and say so on the reading line:{' '}
-              <b className="figures text-ink">
-                set {printLength(easySetting(cylinder.targetBore.nm, units), units, 'size').number}
-              </b>
-              . Then the dial is read: <b className="figures text-ink">6</b>, <b className="figures text-ink">-1.5</b>.
-            </p>
-          )}
-          <div className="mt-4">
-            <Findings findings={findingsFor(judgement.findings, ['bores'], cylinder.id)} />
-          </div>
-          <h2 className="mt-5 mb-1">
-            {DEPTH_WORDS[spot.depth]}, {directionWords(spot.angle)}
-          </h2>
-          <PassLog passes={spot.passes} style="size" />
-          {others.length > 0 && (
-            <>
-              <h2 className="mt-4 mb-1">Kept, and of no spot here</h2>
-              <PassLog passes={others} style="size" />
-            </>
-          )}
-          <Renew part="bore" />
-          <p className="mt-4 text-soft">
-            Parts and gauges at one temperature. A calliper is not good enough for this. Solvents: fresh air and no
-            flame.
-          </p>
-        </>
-      }
+      aside={<BoresAside cylinder={cylinder} spot={spot} typed={typed} />}
       foot={
         <div className={view === 'readings' ? 'contents' : 'hidden'}>
           <ReadingLine

@@ -42,6 +42,15 @@ export async function waitingFor(buildId: string): Promise<Entry[]> {
   return soundEntries(items);
 }
 
+/** Told when another window of this browser changes what waits for a build. */
+export function onWaiting(buildId: string, changed: () => void): () => void {
+  const look = (event: StorageEvent): void => {
+    if (event.key === waitingKey(buildId)) changed();
+  };
+  window.addEventListener('storage', look);
+  return () => window.removeEventListener('storage', look);
+}
+
 /** Adds entries to what waits. Other tabs of this browser share it, so it is read afresh. */
 export function addWaiting(buildId: string, entries: Entry[]): void {
   const waiting = stored(waitingKey(buildId));

@@ -4,7 +4,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { EntriesAnswer } from '@/files/answers';
 import type { BuildRecord, Entry } from '@/core/record/record';
-import { addTroubles, addWaiting, clearTroubles, dropWaiting, troublesFor, waitingFor } from './outbox';
+import { addTroubles, addWaiting, clearTroubles, dropWaiting, onWaiting, troublesFor, waitingFor } from './outbox';
 import type { Trouble } from './trouble';
 
 /** Other benches' entries are seen within two seconds, the way there and back included. */
@@ -12,6 +12,8 @@ const LOOK_EVERY = 1_000;
 const RETRY_EVERY = 1_500;
 /** Answers that no second try would change: the entry itself is wrong, or too large. After any other it goes on waiting. */
 const FINAL = new Set([400, 413, 422]);
+/** What is known is kept for a page without a server once nothing was added for so long. */
+const KEEP_AFTER = 800;
 /** As many entries as one request carries. */
 const AT_ONCE = 200;
 
@@ -182,6 +184,39 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       clearInterval(retry);
     };
   }, [buildId, flush]);
+
+  // what another window of this browser entered is shown here as well, and sent by whichever gets there first
+  useEffect(
+    () =>
+      onWaiting(buildId, () => {
+        void waitingFor(buildId).then((waiting) => {
+          const begun = new Set(state.current.pending.map((e) => e.id));
+          state.current.pending = [...state.current.pending, ...waiting.filter((e) => !begun.has(e.id))];
+          setPending(state.current.pending);
+        });
+      }),
+    [buildId],
+  );
+
+  // a page that is opened without the server may be older than what was known here last
+  useEffect(() => {
+    void import('../offline/keptRecord')
+      .then(({ keptRecord }) => keptRecord(buildId))
+      .then(
+        (last) => {
+          if (!last || last.seq <= state.current.seq) return;
+          state.current.seq = last.seq;
+          setKnown((before) => merged(before, { ...last, conflicts: [] }, state.current.pending));
+        },
+        () => undefined,
+      );
+  }, [buildId]);
+  useEffect(() => {
+    const keeping = setTimeout(() => {
+      void import('../offline/keptRecord').then(({ keepRecord }) => keepRecord(buildId, known)).catch(() => undefined);
+    }, KEEP_AFTER);
+    return () => clearTimeout(keeping);
+  }, [buildId, known]);
 
   useEffect(() => {
     const look = async (): Promise<void> => {

@@ -6,25 +6,20 @@ import { clearanceAdvice } from '@/core/pistons/clearance';
 import { gaugePoint } from '@/core/pistons/piston';
 import { printLength } from '@/core/quantity/print';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
-import { Hand } from '../hand/Hand';
 import { SUBJECTS } from '@/core/stages';
 import { ReadingLine } from '../line/ReadingLine';
-import { PassLog } from '../shared/PassLog';
 import { Accepting } from '../shared/Accepting';
 import { Scale } from '../shared/Scale';
-import { bringIntoSight } from '../shared/sight';
 import { StateMark, stateColour } from '../shared/StateMark';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
-import { Renew } from '../bores/Renew';
 import { Ask } from '../stages/Ask';
-import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
-import { Why } from '../stages/Why';
-import type { JudgedCylinder } from '@/core/judge/judgement';
 import { type PistonSubject, PISTON_SUBJECTS } from '@/core/pistons/stage';
 import { onDemand } from '../shared/onDemand';
 
+const PistonsAside = onDemand(() => import('./PistonsAside').then((m) => m.PistonsAside), 'at rest');
+const AllPistons = onDemand(() => import('./AllPistons').then((m) => m.AllPistons), 'at rest');
 const PairingView = onDemand(() => import('./PairingView').then((m) => m.PairingView));
 const OnItsRod = onDemand(() => import('./OnItsRod').then((m) => m.OnItsRod));
 const GaugePoint = onDemand(() => import('./GaugePoint').then((m) => m.GaugePoint));
@@ -38,22 +33,14 @@ const HOW: Partial<Record<PistonSubject, string>> = {
     'A feeler strip drawn up beside the piston in its bore: it reads about half a thou under the true clearance. A check, never the record.',
 };
 
-/** Every pass of what is in hand. */
-function passesOf({ piston, clearance }: JudgedCylinder, subject: PistonSubject) {
-  if (subject === 'strip') return clearance.strip.passes;
-  return subject === 'piston' ? piston.passes : piston.pinPasses[subject];
-}
-
 /** The pistons: measured, held against their bores, paired with them. */
 export function PistonsStage() {
-  const judgement = useJudgement();
   const { cylinder, cursor } = useMoving();
-  const { units, text } = useWords();
   const [view, setView] = useView(VIEWS);
   if (!cylinder) return null;
   const at = (subject: PistonSubject): At<PistonSubject> => ({ cylinder: cylinder.id, subject, spot: null });
   const subject = cursor.inHand.pistons;
-  const { clearance, piston } = cylinder;
+  const { piston } = cylinder;
   return (
     <Frame
       main={
@@ -77,36 +64,7 @@ export function PistonsStage() {
           />
         </div>
       }
-      aside={
-        <>
-          <Hand subject={subject} />
-          <h2 className="mt-4 mb-1">Why</h2>
-          <Why target={clearance.target} />
-          {clearance.value !== null && (
-            <div className="figures mt-3 text-sm leading-relaxed">
-              {clearance.working.map((line, i) => (
-                <div key={i}>{text(line)}</div>
-              ))}
-            </div>
-          )}
-          <Running cylinder={cylinder} />
-          <div className="mt-4">
-            <Findings findings={findingsFor(judgement.findings, ['pistons'], cylinder.id)} />
-          </div>
-          <h2 className="mt-5 mb-1">
-            Readings: {SUBJECTS[subject].words},{' '}
-            {subject === 'strip' ? `cylinder ${cylinder.label}` : `piston ${piston.label}`}
-          </h2>
-          <PassLog passes={passesOf(cylinder, subject)} style={subject === 'strip' ? 'fine' : 'size'} />
-          <Renew part="piston" />
-          <p className="mt-4 text-soft">
-            Parts and gauges at one temperature. A calliper is not good enough for this.{' '}
-            {units === 'imperial'
-              ? 'A set should agree within a few tenths.'
-              : 'A set should agree within a hundredth.'}
-          </p>
-        </>
-      }
+      aside={<PistonsAside cylinder={cylinder} subject={subject} />}
       foot={
         <div className={view === 'readings' ? 'contents' : 'hidden'}>
           <ReadingLine
@@ -176,89 +134,6 @@ function Readings() {
         </div>
       </div>
       <AllPistons />
-    </div>
-  );
-}
-
-/** What the clearance comes to hot, by the heat model. */
-function Running({ cylinder }: { cylinder: JudgedCylinder }) {
-  const { length } = useWords();
-  const hot = cylinder.heat?.piston?.points.find((p) => p.point === 'measured');
-  if (!hot || !cylinder.heat?.piston) return null;
-  return (
-    <p className="mt-3 text-soft">
-      Running, by the heat model: <b className="figures text-ink">{length(Math.round(hot.hot), 'clearance')}</b> with
-      the skirt at {cylinder.heat.piston.assumed.toFixed(0)} °C; nothing is left on paper at {hot.closing.toFixed(0)}{' '}
-      °C. Free expansion of both: a skirt gives, so that the true one is larger.
-    </p>
-  );
-}
-
-/** Bore, piston and clearance of every cylinder; a row leads to it. */
-function AllPistons() {
-  const judgement = useJudgement();
-  const { cylinder: current, cursor, goTo } = useMoving();
-  const { units } = useWords();
-  const size = (nm: number | undefined): string => (nm === undefined ? '–' : printLength(nm, units, 'size').number);
-  const unit = units === 'imperial' ? 'in' : 'mm';
-  return (
-    <div className="relative mt-3 min-h-44 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="All cylinders">
-      <table className="ruled max-sm:text-sm">
-        <caption className="sr-only">Bore, piston and clearance of every cylinder</caption>
-        <thead className="sticky top-0 bg-sheet">
-          <tr>
-            <th scope="col">cylinder</th>
-            <th scope="col" className="num">
-              bore, {unit}
-            </th>
-            <th scope="col" className="num">
-              piston, {unit}
-            </th>
-            <th scope="col" className="num">
-              clearance, {units === 'imperial' ? 'thou' : 'mm'}
-            </th>
-            <th scope="col">verdict</th>
-          </tr>
-        </thead>
-        <tbody>
-          {judgement.cylinders.map((c) => (
-            <tr
-              key={c.id}
-              ref={c.id === current?.id ? bringIntoSight : undefined}
-              className={c.id === current?.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}
-            >
-              <th scope="row" className="pl-3! font-bold! text-ink!">
-                {c.label}
-              </th>
-              <td className="num">{size(c.bore.size?.value)}</td>
-              <td className="num">
-                <button
-                  type="button"
-                  className={`min-h-7 px-1 ${c.id === current?.id && cursor.inHand.pistons === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
-                  aria-label={`Cylinder ${c.label}, piston${c.piston.size ? `, ${size(c.piston.size.value)} ${unit}` : ', to read'}`}
-                  onClick={() => goTo({ cylinder: c.id, subject: 'piston', spot: null }, true)}
-                >
-                  {size(c.piston.size?.value)}
-                  {c.piston.read > 1 && <span className="ml-1 text-xs text-soft">×{c.piston.read}</span>}
-                </button>
-                {c.piston.id !== c.id && <span className="ml-1 text-xs text-soft">no. {c.piston.label}</span>}
-              </td>
-              <td className="num">
-                {c.clearance.value === null ? '–' : printLength(c.clearance.value, units, 'clearance').number}
-                {c.clearance.value !== null && (
-                  <span className="text-xs text-soft">
-                    {' '}
-                    ±{printLength(c.clearance.uncertainty, units, 'clearance').number}
-                  </span>
-                )}
-              </td>
-              <td>
-                <StateMark state={c.clearance.state} />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
     </div>
   );
 }

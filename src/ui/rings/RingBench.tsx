@@ -9,17 +9,16 @@ import { countWords } from '@/core/uncertainty/instrument';
 import { Later } from '../openBuild/Later';
 import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { taskWords } from '@/core/judge/words';
-import { Button, buttonLook } from '../shared/Button';
+import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
-import { PassLog } from '../shared/PassLog';
 import { Accepting } from '../shared/Accepting';
-import { Popup } from '../shared/Popup';
 import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
+import { onDemand } from '../shared/onDemand';
 import { Ask } from '../stages/Ask';
-import { GapTravel } from './GapTravel';
-import { RingEnds } from './RingEnds';
 import { type CompressionRing, upWords } from '@/core/rings/set';
+
+const RingPast = onDemand(() => import('./RingPast').then((m) => m.RingPast), 'at rest');
 
 const ORDINALS = [
   'No reading yet',
@@ -85,17 +84,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
       <Otherwise ring={ring} onSwap={onSwap} />
       {!large && (
         <Later>
-          <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
-            <section aria-label="Readings of this ring" className="min-w-[min(24rem,100%)] flex-1">
-              <h2 className="mb-1">Readings and cuts</h2>
-              <History ring={ring} />
-              <AnotherRing ring={ring} />
-            </section>
-            <div className="grid content-start gap-4">
-              <GapTravel ring={ring} />
-              <RingEnds ring={ring} />
-            </div>
-          </div>
+          <RingPast ring={ring} />
         </Later>
       )}
     </div>
@@ -227,93 +216,5 @@ function Otherwise({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
       )}
       <Accepting words="this gap" of={reading.id} what={null} state={state} accepted={accepted} />
     </section>
-  );
-}
-
-/** Every pass and cut of this ring, and of one it replaced. */
-function History({ ring }: { ring: JudgedRing }) {
-  const judgement = useJudgement();
-  const { length } = useWords();
-  const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
-  return (
-    <PassLog
-      passes={ring.history}
-      style="fine"
-      note={(item) => {
-        if (item.kind === 'cut') {
-          const taken = ring.taken.find((t) => t.id === item.id);
-          return taken ? ` · took ${length(taken.removed)}` : null;
-        }
-        return [
-          item.cylinder !== ring.number && ` · in cylinder ${labelOf(item.cylinder)}`,
-          ring.unprepared.includes(item.id) && ' · neither deburred nor squared noted',
-          ring.accepted && item.id === ring.reading?.id && ` · accepted: ${ring.accepted.reason}`,
-        ]
-          .filter(Boolean)
-          .join('');
-      }}
-      action={(item) =>
-        item.kind === 'reading' && item.id === ring.reading?.id ? <ReadElsewhere ring={ring} /> : null
-      }
-    />
-  );
-}
-
-/** A reading that was made in the wrong bore is noted there, without measuring again. */
-function ReadElsewhere({ ring }: { ring: JudgedRing }) {
-  const judgement = useJudgement();
-  const { reassign } = useLogging();
-  const { reading } = ring;
-  if (!reading) return null;
-  return (
-    <Popup
-      label="Read in another bore"
-      trigger="Other bore"
-      look={`${buttonLook('quiet')} text-sm whitespace-nowrap`}
-      width="w-72"
-    >
-      {(close) => (
-        <>
-          <p className="mb-2">
-            <b>In which cylinder’s bore was it read?</b> The gap here is then worked out from the two bores.
-          </p>
-          <div className="flex flex-wrap gap-2">
-            {judgement.cylinders
-              .filter((c) => c.id !== reading.cylinder)
-              .map((c) => (
-                <Button
-                  key={c.id}
-                  onClick={() => {
-                    reassign(reading, c.id);
-                    close();
-                  }}
-                >
-                  {c.label}
-                </Button>
-              ))}
-          </div>
-        </>
-      )}
-    </Popup>
-  );
-}
-
-/** A ring that was replaced is taken back in one step. */
-function AnotherRing({ ring }: { ring: JudgedRing }) {
-  const judgement = useJudgement();
-  const { strike } = useLogging();
-  const last = judgement.cylinders.find((c) => c.id === ring.number)?.renewals.find((r) => r.part === ring.ring);
-  if (!last) return null;
-  return (
-    <p className="mt-2 text-soft">
-      Another ring was taken, {last.by || 'no initials'}. What was read of the one before is kept.{' '}
-      <button
-        type="button"
-        className="min-h-11 font-bold text-blue underline underline-offset-4"
-        onClick={() => strike(last.id, 'taken back')}
-      >
-        Take back
-      </button>
-    </p>
   );
 }

@@ -5,20 +5,17 @@ import type { Subject } from '@/core/stages';
 import type { At } from '@/core/stage/tasks';
 import { RINGS, RING_WORDS } from '@/core/rings/ring';
 import { useJudgement, useMoving } from '../openBuild/contexts';
-import { Hand } from '../hand/Hand';
 import { ReadingLine } from '../line/ReadingLine';
 import { useView } from '../shared/address';
 import { useKept } from '../shared/kept';
 import { Views } from '../shared/Views';
-import { Findings, findingsFor } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
-import { Why } from '../stages/Why';
 import { RingBench } from './RingBench';
-import { RingTable } from './RingTable';
 import { GROOVE_SUBJECTS } from '@/core/rings/grooves';
 import { ringsOnRoute } from '@/core/rings/stage';
 import { onDemand } from '../shared/onDemand';
 
+const RingsAside = onDemand(() => import('./RingsAside').then((m) => m.RingsAside), 'at rest');
 const Gaps = onDemand(() => import('./Gaps').then((m) => m.Gaps));
 const Swap = onDemand(() => import('./Swap').then((m) => m.Swap));
 const RingSetView = onDemand(() => import('./RingSetView').then((m) => m.RingSetView));
@@ -73,21 +70,7 @@ export function RingsStage() {
           />
         </div>
       }
-      aside={
-        <>
-          <Hand subject={ring.ring} />
-          <h2 className="mt-4 mb-1">Why</h2>
-          <Why target={ring.target} />
-          <h2 className="mt-5 mb-1">Cylinder {cylinder.label}</h2>
-          <RingTable cylinder={cylinder} />
-          <div className="mt-3">
-            <Findings findings={findingsFor(judgement.findings, ['rings'], cylinder.id)} />
-          </div>
-          <p className="mt-4 text-soft">
-            Filing: eye protection on. Ring edges cut: gloves. A burr scores the wall: deburr before it goes back in.
-          </p>
-        </>
-      }
+      aside={<RingsAside ring={ring} />}
       foot={
         view === 'grooves' ? (
           <ReadingLine

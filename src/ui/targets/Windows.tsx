@@ -83,16 +83,19 @@ function HowMuchLarger({ choices }: { choices: TargetChoices }) {
   const set = (secondBy: SecondBy): void => choose('targets', { ...choices, secondBy });
   return (
     <div className="mt-3 grid max-w-2xl justify-items-start gap-3">
-      <Segmented
-        label="How much larger"
-        value={draft.by}
-        options={SECOND_BY_OPTIONS}
-        onChange={(by) => {
-          setFault(null);
-          if (by === 'factor') set({ by });
-          else setDraft(startingSecond(by, units));
-        }}
-      />
+      <div className="w-full max-w-sm">
+        <SelectField
+          label="How much larger"
+          value={draft.by}
+          options={SECOND_BY_OPTIONS}
+          onChange={(by) => {
+            if (by === null) return;
+            setFault(null);
+            if (by === 'factor') set({ by });
+            else setDraft(startingSecond(by, units));
+          }}
+        />
+      </div>
       {draft.by !== 'factor' && (
         <form
           className="flex flex-wrap items-end gap-4"

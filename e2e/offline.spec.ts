@@ -1,0 +1,158 @@
+/** The bench without its server: opened before, it opens again whole; nothing is lost, and the program is renewed in peace. */
+import type { BrowserContext, Page } from '@playwright/test';
+import { jobEntry } from '../src/fixtures/records';
+import { type Server, expect, test } from './server';
+
+test.use({ serviceWorkers: 'allow' });
+
+const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+const STAGES = ['Job', 'Targets', 'Bores', 'Pistons', 'Rings', 'Clocking', 'Assembly', 'Sheet'];
+
+let n = 0;
+async function open(page: Page, server: Server): Promise<string> {
+  n += 1;
+  const id = `offline-${n}-${test.info().workerIndex}`;
+  await server.put({ id, entries: [jobEntry({ name: `Offline ${n}` })] });
+  await page.goto(`${server.url}/builds/${id}/rings`);
+  await expect(line(page)).toBeFocused();
+  return id;
+}
+
+/** Whether this device has the program and this very build. */
+async function isKept(page: Page, id: string): Promise<void> {
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async (build) => {
+          const names = await caches.keys();
+          const program = names.some((name) => name.includes('precache'));
+          const pages = await (await caches.open('spatium-pages')).keys();
+          return program && pages.some((request) => request.url.endsWith(`/builds/${build}`));
+        }, id),
+      { timeout: 60_000 },
+    )
+    .toBe(true);
+}
+
+const goOffline = (context: BrowserContext): Promise<void> => context.setOffline(true);
+const logged = async (server: Server, id: string): Promise<string[]> =>
+  (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [e.typed] : []));
+
+test('a build that is open works whole without the server: every stage, a reload, Back, a second tab; then all of it is sent', async ({
+  page,
+  context,
+  server,
+}) => {
+  const id = await open(page, server);
+  await page.keyboard.type('22\n');
+  await expect.poll(() => logged(server, id)).toEqual(['22']);
+  await isKept(page, id);
+  await goOffline(context);
+  await page.keyboard.type('24\n');
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+  await expect(page.getByText('All of this build works meanwhile, over a reload too.')).toBeVisible();
+  for (const stage of STAGES) {
+    await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  }
+  await page.goBack();
+  await expect(page).toHaveURL(/\/assembly/);
+  await page.getByRole('link', { name: /^Rings/ }).click();
+  await expect(page).toHaveURL(/rings\?at=2\.top$/);
+  await page.reload();
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('2/16');
+  await expect(line(page)).toBeVisible();
+  await line(page).fill('23');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('3/16');
+  const second = await context.newPage();
+  await second.goto(`${server.url}/builds/${id}/bores`);
+  await expect(second.getByRole('link', { name: /^Rings/ })).toContainText('3/16');
+  await expect(second.getByRole('heading', { name: /^Bore 1/ })).toBeVisible();
+  // what is entered in one window is there in the other
+  await line(page).fill('25');
+  await page.keyboard.press('Enter');
+  await expect(second.getByRole('link', { name: /^Rings/ })).toContainText('4/16');
+  await context.setOffline(false);
+  await expect.poll(async () => (await logged(server, id)).sort()).toEqual(['22', '23', '24', '25']);
+  await expect(page.getByText('waits in this browser')).toBeHidden();
+});
+
+test('a build opened before is opened again without the server as it was last known; a page never seen says so', async ({
+  page,
+  context,
+  server,
+}) => {
+  const id = await open(page, server);
+  await isKept(page, id);
+  // known after the page was kept
+  await page.keyboard.type('22\n24\n');
+  await expect.poll(() => logged(server, id)).toEqual(['22', '24']);
+  const known = () =>
+    page.evaluate(
+      (build) =>
+        new Promise<number>((resolve) => {
+          const asked = indexedDB.open('keyval-store');
+          asked.onsuccess = () => {
+            const got = asked.result.transaction('keyval').objectStore('keyval').get(`spatium-record:${build}`);
+            got.onsuccess = () => resolve((got.result as { entries: unknown[] } | undefined)?.entries.length ?? 0);
+            got.onerror = () => resolve(0);
+          };
+          asked.onerror = () => resolve(0);
+        }),
+      id,
+    );
+  await expect.poll(known).toBe(3);
+  await page.close();
+  await goOffline(context);
+  const again = await context.newPage();
+  await again.goto(`${server.url}/builds/${id}/rings?at=3.second`);
+  await expect(again.getByRole('link', { name: /^Rings/ })).toContainText('2/16');
+  await expect(again.getByRole('heading', { name: 'Cylinder 3, second ring' })).toBeVisible();
+  await again.goto(`${server.url}/builds/never-opened/rings`);
+  await expect(again.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+});
+
+test('where the browser has no worker the stages go on without the server, and the limit is said', async ({
+  browser,
+  server,
+}) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  const id = await open(page, server);
+  // all there is of the program is loaded by then
+  await page.waitForLoadState('networkidle').catch(() => undefined);
+  await expect
+    .poll(
+      () => page.evaluate(() => performance.getEntriesByType('resource').filter((r) => /\.js$/.test(r.name)).length),
+      {
+        timeout: 30_000,
+      },
+    )
+    .toBeGreaterThan(30);
+  await goOffline(context);
+  await page.keyboard.type('22\n');
+  await expect(page.getByText('This browser has no copy of the program')).toBeVisible();
+  for (const stage of STAGES) {
+    await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  }
+  await context.setOffline(false);
+  await expect.poll(() => logged(server, id)).toEqual(['22']);
+  await context.close();
+});
+
+test('the program can be kept on a device', async ({ server }) => {
+  const manifest = (await (await fetch(`${server.url}/manifest.webmanifest`)).json()) as {
+    display: string;
+    icons: { src: string }[];
+  };
+  expect(manifest.display).toBe('standalone');
+  for (const { src } of manifest.icons) {
+    const icon = await fetch(server.url + src);
+    expect(icon.headers.get('content-type')).toBe('image/png');
+  }
+  const worker = await fetch(`${server.url}/sw.js`);
+  expect(worker.ok).toBe(true);
+  expect(await worker.text()).toContain('/_next/static/');
+});

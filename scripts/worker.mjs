@@ -1,0 +1,32 @@
+// The service worker, bundled, with the list of what the build is made of: part of every build.
+import { join } from 'node:path';
+import { build } from 'esbuild';
+import { injectManifest } from 'workbox-build';
+
+const [root] = process.argv.slice(2);
+const bundled = join(root, '.next', 'worker.js');
+
+await build({
+  entryPoints: [join(root, 'src', 'offline', 'worker.ts')],
+  bundle: true,
+  minify: true,
+  format: 'iife',
+  target: 'es2022',
+  define: { 'process.env.NODE_ENV': '"production"' },
+  outfile: bundled,
+  logLevel: 'error',
+});
+const { count, warnings } = await injectManifest({
+  swSrc: bundled,
+  swDest: join(root, 'public', 'sw.js'),
+  globDirectory: root,
+  globPatterns: ['.next/static/**/*.{js,css,woff2,svg}', 'public/offline.html', 'public/icons/*.png'],
+  modifyURLPrefix: { '.next/': '/_next/', 'public/': '/' },
+  // what is built is named by what is in it
+  dontCacheBustURLsMatching: /\/_next\/static\//,
+  maximumFileSizeToCacheInBytes: 4_000_000,
+});
+if (count < 10 || warnings.length > 0) {
+  console.error(`The service worker lists ${count} files. ${warnings.join(' ')}`);
+  process.exit(1);
+}

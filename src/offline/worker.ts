@@ -1,0 +1,51 @@
+/// <reference lib="webworker" />
+/**
+ * The service worker: the program as it was built, and every page as it was last seen, for when the server does not
+ * answer. Of a build any stage stands for all of them: which one is shown, the page reads from its address. Entries are
+ * not its business: the page keeps what waits, and sends it.
+ */
+import { type PrecacheEntry, cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
+import { registerRoute, setCatchHandler } from 'workbox-routing';
+import { NetworkFirst } from 'workbox-strategies';
+import { OFFLINE_PAGE, PAGES, SHOP, TAKE_IT, pageKey } from './names';
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[] };
+
+/** A server that has not answered by then is taken to be gone; s. */
+const PATIENCE = 4;
+
+precacheAndRoute(self.__WB_MANIFEST);
+cleanupOutdatedCaches();
+
+/** Only a page that is there, at its own address, is kept. */
+const whole = {
+  cacheWillUpdate: ({ response }: { response: Response }) =>
+    Promise.resolve(response.status === 200 && !response.redirected ? response : null),
+};
+
+registerRoute(
+  ({ request }) => request.mode === 'navigate',
+  new NetworkFirst({
+    cacheName: PAGES,
+    networkTimeoutSeconds: PATIENCE,
+    plugins: [
+      whole,
+      { cacheKeyWillBeUsed: ({ request }: { request: Request }) => Promise.resolve(pageKey(new URL(request.url))) },
+    ],
+  }),
+);
+
+registerRoute(
+  ({ url, request }) => request.method === 'GET' && /^\/api\/(?:charts|instruments|fitted)$/.test(url.pathname),
+  new NetworkFirst({ cacheName: SHOP, networkTimeoutSeconds: PATIENCE, plugins: [whole] }),
+);
+
+setCatchHandler(async ({ request }) => {
+  const page = request.mode === 'navigate' ? await matchPrecache(OFFLINE_PAGE) : undefined;
+  return page ?? Response.error();
+});
+
+self.addEventListener('message', (event) => {
+  if (event.data === TAKE_IT) void self.skipWaiting();
+});
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

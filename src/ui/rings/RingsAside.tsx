@@ -1,0 +1,30 @@
+'use client';
+
+import type { JudgedRing } from '@/core/rings/judged';
+import { Hand } from '../hand/Hand';
+import { useJudgement, useMoving } from '../openBuild/contexts';
+import { Findings, findingsFor } from '../stages/Findings';
+import { Why } from '../stages/Why';
+import { RingTable } from './RingTable';
+
+/** Beside the ring in hand: what it is read with, why its target is what it is, the other rings here, what to know. */
+export function RingsAside({ ring }: { ring: JudgedRing }) {
+  const judgement = useJudgement();
+  const { cylinder } = useMoving();
+  if (!cylinder) return null;
+  return (
+    <>
+      <Hand subject={ring.ring} />
+      <h2 className="mt-4 mb-1">Why</h2>
+      <Why target={ring.target} />
+      <h2 className="mt-5 mb-1">Cylinder {cylinder.label}</h2>
+      <RingTable cylinder={cylinder} />
+      <div className="mt-3">
+        <Findings findings={findingsFor(judgement.findings, ['rings'], cylinder.id)} />
+      </div>
+      <p className="mt-4 text-soft">
+        Filing: eye protection on. Ring edges cut: gloves. A burr scores the wall: deburr before it goes back in.
+      </p>
+    </>
+  );
+}
