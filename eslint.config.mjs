@@ -3,7 +3,7 @@ import { defineConfig } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
 export default defineConfig(
-  { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', 'test-results/', 'data/'] },
+  { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', 'test-results/', 'data/', 'public/'] },
   tseslint.configs.strictTypeChecked,
   {
     languageOptions: {
