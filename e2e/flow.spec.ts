@@ -1,5 +1,8 @@
 /** One engine from job card to build sheet, on an empty database, as a new user meets it. */
 import type { Page } from '@playwright/test';
+import { fromThou } from '../src/core/quantity/length';
+import { startingChoices } from '../src/core/targets/target';
+import { gap, jobEntry } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 
 const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
@@ -192,4 +195,77 @@ test('rounding and windows are set in one step, and a limit inside its window is
   await page.getByRole('button', { name: 'Set rounding and windows' }).click();
   await page.getByRole('tab', { name: 'Figures' }).click();
   await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('17.5–19.5');
+});
+
+test('same again: a build begun like an earlier one, from its job card and from the shelf, without readings', async ({
+  page,
+  server,
+}) => {
+  const choices = { ...startingChoices('imperial'), gapWindow: fromThou(5), gapLimit: fromThou(8) };
+  const stamp = { at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
+  await server.put({
+    id: 'earlier',
+    entries: [
+      jobEntry({ name: 'Earlier', customer: 'Fell & Sons', notes: 'as ever' }),
+      { ...stamp, id: 't', kind: 'targets', value: choices },
+      gap('g', 'L1', 'top', 22),
+    ],
+  });
+  await page.goto(`${server.url}/builds/earlier/job`);
+  await page.getByRole('link', { name: 'Same again: another like it' }).click();
+  await expect(page.getByLabel('Same again as', { exact: true })).toHaveValue('earlier');
+  await expect(page.getByLabel('Name of the build')).toHaveValue('');
+  await expect(page.getByLabel('Cylinders')).toHaveValue('8');
+  const beside = page.getByRole('complementary', { name: 'As it comes' });
+  await expect(beside).toContainText('Top ring gap21–26 thou');
+  await expect(beside.getByRole('img', { name: /1, 2, 3, 4, 5, 6, 7, 8/ })).toBeVisible();
+  await page.getByLabel('Planned finished bore').fill('4.2');
+  await expect(beside).toContainText('Top ring gap21–26 thou');
+  await page.getByLabel('Planned finished bore').fill('4.25');
+  await expect(beside).toContainText('Top ring gap22–27 thou');
+  await page.getByLabel('Name of the build').fill('Later');
+  // left half filled in: it is there still, and said to be
+  await page.reload();
+  await expect(page.getByText('As you left it, not set yet.')).toBeVisible();
+  await expect(page.getByLabel('Name of the build')).toHaveValue('Later');
+  await page.getByRole('button', { name: 'Begin this build' }).click();
+  await expect(page).toHaveURL(/\/targets\b/);
+  const id = /builds\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+  const { entries } = await server.record(id);
+  expect(entries.map((e) => e.kind)).toEqual(['job', 'targets']);
+  expect(entries[0]).toMatchObject({ value: { name: 'Later', customer: '', notes: 'as ever' } });
+  expect(entries[1]).toMatchObject({ value: { gapWindow: fromThou(5) } });
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Same again as Earlier' }).click();
+  await expect(page.getByLabel('Same again as', { exact: true })).toHaveValue('earlier');
+  await expect(page.getByText('As you left it')).toBeHidden();
+  await page.getByRole('radio', { name: 'in line' }).click();
+  await page.getByLabel('Cylinders').fill('4');
+  await page.getByRole('radio', { name: 'V', exact: true }).click();
+  await expect(page.getByLabel('Cylinders')).toHaveValue('8');
+});
+
+test('a form that is filled in and not set is as it was left, over another stage, and is thrown away in one step', async ({
+  page,
+  server,
+}) => {
+  await server.put({ id: 'half', entries: [jobEntry({ name: 'Half' })] });
+  await page.goto(`${server.url}/builds/half/job`);
+  await page.getByLabel('Customer').fill('Someone else');
+  await page.getByRole('link', { name: /^Targets/ }).click();
+  await page.getByRole('tab', { name: 'Windows, schools' }).click();
+  await page.getByLabel('Gap: how wide the aim is').fill('5');
+  await page.goBack();
+  await page.goBack();
+  await expect(page.getByLabel('Customer')).toHaveValue('Someone else');
+  await expect(page.getByText('As you left it, not set yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(page.getByLabel('Customer')).not.toHaveValue('Someone else');
+  await page.goForward();
+  await page.goForward();
+  await expect(page.getByText('As you left it, not set yet.')).toBeVisible();
+  await expect(page.getByLabel('Gap: how wide the aim is')).toHaveValue('5');
+  await page.getByRole('button', { name: 'Set rounding and windows' }).click();
+  await expect(page.getByText('As you left it')).toBeHidden();
+  expect((await server.record('half')).entries.at(-1)).toMatchObject({ value: { gapWindow: fromThou(5) } });
 });

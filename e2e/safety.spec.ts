@@ -86,6 +86,7 @@ test('with the server gone, what was not loaded yet says so in its place, and th
   await server.put({ id: 'unloaded', entries: [jobEntry()] });
   await page.goto(`${server.url}/builds/unloaded/rings`, { waitUntil: 'networkidle' });
   await expect(line(page)).toBeFocused();
+  await expect(page.getByRole('complementary')).not.toBeEmpty();
   await server.kill();
   const unloaded = page.getByText('This part could not be loaded');
   await page.getByRole('button', { name: 'Keypad' }).click();

@@ -5,13 +5,15 @@ import { randomUUID } from 'node:crypto';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { quickRecord } from '@/core/job/quick';
-import { firstChart } from '@/core/record/record';
+import { type Entry, firstChart } from '@/core/record/record';
+import { sameAgain } from '@/core/record/sameAgain';
 import { bothText } from '@/core/quantity/print';
 import type { Chart, ChartVersion } from '@/core/targets/chart';
 import type { Instrument } from '@/core/uncertainty/instrument';
 import { faultsOf } from '@/files/schema';
 import { createBuild, setRemoved } from '@/store/builds';
 import { addChart, loadChart, saveChart, setChartRemoved, setStandard } from '@/store/charts';
+import { loadBuild } from '@/store/log';
 import { saveInstrument, setInstrumentRemoved } from '@/store/instruments';
 import { database } from '@/store/store';
 import { readChartVersion, readQuick } from '@/ui/quick/ask';
@@ -29,24 +31,36 @@ const idsSchema = z.array(z.string().max(64)).max(100);
 /** The id a page made for what it begins, so that sending it twice begins one. */
 const idFor = (id: string): string => (z.uuid().safeParse(id).success ? id : randomUUID());
 
-/** A new build with its job card, set with a version of a chart. Sending the same id twice begins one build. */
-export async function beginBuild(id: string, job: Job, by: string, chartVersion: ChartVersion): Promise<Begun> {
+/** What a new build is set with: a version of a chart, or what was chosen in an earlier build, by its id. */
+export type BeginWith = { chart: ChartVersion } | { build: string };
+const beginWithSchema: z.ZodType<BeginWith> = z.union([
+  z.strictObject({ chart: versionSchema }),
+  z.strictObject({ build: z.string().max(64) }),
+]);
+
+/** The choices that a build begins with, or why it cannot. */
+async function firstChoices(with_: BeginWith, stamp: { at: string; by: string }): Promise<Entry[] | string> {
+  const db = await database();
+  if ('build' in with_) {
+    const earlier = await loadBuild(db, with_.build);
+    return earlier ? sameAgain(earlier.record, stamp) : 'The earlier build is not there any more. Begin without it.';
+  }
+  const chart = await loadChart(db, with_.chart.id, with_.chart.version);
+  return chart ? firstChart(chart, stamp) : 'The chart is not there any more. Load the page again and choose another.';
+}
+
+/** A new build with its job card and what it is set with. Sending the same id twice begins one build. */
+export async function beginBuild(id: string, job: Job, by: string, beginWith: BeginWith): Promise<Begun> {
   const parsed = jobSchema.safeParse(job);
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
-  const { id: chartId, version } = versionSchema.parse(chartVersion);
-  const db = await database();
-  const chart = await loadChart(db, chartId, version);
-  if (!chart)
-    return { ok: false, faults: ['The chart is not there any more. Load the page again and choose another.'] };
   const stamp = { at: new Date().toISOString(), by: initials.parse(by) };
+  const choices = await firstChoices(beginWithSchema.parse(beginWith), stamp);
+  if (typeof choices === 'string') return { ok: false, faults: [choices] };
   const record = {
     id: idFor(id),
-    entries: [
-      { ...stamp, id: 'job-1', kind: 'job' as const, replaces: null, value: parsed.data },
-      ...firstChart(chart, stamp),
-    ],
+    entries: [{ ...stamp, id: 'job-1', kind: 'job' as const, replaces: null, value: parsed.data }, ...choices],
   };
-  await createBuild(db, record);
+  await createBuild(await database(), record);
   return { ok: true, id: record.id };
 }
 

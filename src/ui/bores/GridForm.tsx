@@ -11,6 +11,7 @@ import {
   directionsByCount,
 } from '@/core/bores/grid';
 import type { Nm } from '@/core/quantity/length';
+import { useKeptDraft } from '../shared/keptDraft';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -110,7 +111,7 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
   const { choose } = useLogging();
   const { units } = useWords();
   const { bores: choices } = judgement.choices;
-  const [draft, setDraft] = useState(choices.limits[basis]);
+  const [draft, setDraft, left] = useKeptDraft(`limits-${basis}`, choices.limits[basis]);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const inside =
     draft.hone.taper < draft.within.taper || draft.hone.outOfRound < draft.within.outOfRound
@@ -130,6 +131,7 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
   );
   return (
     <div className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}>
+      {left}
       <h3 className="font-bold">
         {words}{' '}
         <span className="font-normal text-soft italic">

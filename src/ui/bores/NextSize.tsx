@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { SizingChoices } from '@/core/bores/plan';
+import { useKeptDraft } from '../shared/keptDraft';
 import { MOST_GRADES } from '@/core/bores/plan';
 import { finishOrdersOf, sizePlanOf } from '@/core/bores/nextSize';
 import { printLength } from '@/core/quantity/print';
@@ -241,7 +242,7 @@ function SizingForm() {
   const judgement = useJudgement();
   const { units } = useWords();
   const { choose } = useLogging();
-  const [draft, setDraft] = useState<SizingChoices>(judgement.choices.sizing);
+  const [draft, setDraft, left] = useKeptDraft<SizingChoices>('sizing', judgement.choices.sizing);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const wrong = Object.values(faults).find((f) => f) ?? null;
@@ -268,6 +269,7 @@ function SizingForm() {
   return (
     <section aria-label="Sizes and stock">
       <h2 className="mb-1 text-lg">Sizes sold, and stock</h2>
+      {left}
       <div className="grid max-w-3xl gap-4 sm:grid-cols-2">
         <LengthField
           label="Standard bore"

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { ClockingChoices } from '@/core/clocking/choices';
+import { useKeptDraft } from '../shared/keptDraft';
 import { withoutOwn } from '@/core/clocking/moves';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
 import { SCHOOLS, type School, type SchoolSettings, type SheetPositions } from '@/core/clocking/schools';
@@ -99,7 +100,7 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
 function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
   const { units } = useWords();
   const keys = SETTINGS[choices.school];
-  const [draft, setDraft] = useState(choices.settings);
+  const [draft, setDraft, left] = useKeptDraft('school', choices.settings);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   if (keys.length === 0) return null;
@@ -115,6 +116,7 @@ function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
         if (!wrong) set({ ...choices, settings: draft });
       }}
     >
+      {left}
       {keys.map((key) =>
         key === 'railArc' ? (
           <div key={key}>

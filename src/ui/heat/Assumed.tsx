@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { useKeptDraft } from '../shared/keptDraft';
 import { type HeatChoices, STARTING_HEAT } from '@/core/heat/assess';
 import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
@@ -27,7 +28,7 @@ function Form({ choices }: { choices: HeatChoices }) {
   const { cylinder } = useMoving();
   const { units } = useWords();
   const { choose } = useLogging();
-  const [draft, setDraft] = useState(choices);
+  const [draft, setDraft, left] = useKeptDraft('heat', choices);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const assumed = cylinder?.heat?.temperatures ?? null;
   const unsettled = Object.values(faults).find((f) => f) ?? null;
@@ -59,7 +60,7 @@ function Form({ choices }: { choices: HeatChoices }) {
     </Field>
   );
   return (
-    <details>
+    <details open={left !== null || undefined}>
       <summary className="min-h-11 py-2 font-bold">
         What is assumed: temperatures, metals, and how sure they are
       </summary>
@@ -70,6 +71,7 @@ function Form({ choices }: { choices: HeatChoices }) {
           if (!wrong) choose('heat', draft);
         }}
       >
+        {left && <div className="sm:col-span-2">{left}</div>}
         {TEMPERATURES.map(([key, label, usual]) => (
           <TemperatureField
             key={key}

@@ -1,7 +1,8 @@
 'use client';
 
-import { type ChangeEvent, useState } from 'react';
+import { type ChangeEvent, useEffect, useState } from 'react';
 import type { HearingContext } from '@/core/quantity/hear';
+import { useKeptDraft } from '../shared/keptDraft';
 import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/engine/engine';
 import { engineFaults } from '@/core/engine/engineFaults';
 import type { Chart } from '@/core/targets/chart';
@@ -29,6 +30,10 @@ interface Props {
   /** Whether the card as it stands here was just saved. */
   saved?: boolean;
   onTouch?: () => void;
+  /** What its draft is kept under. */
+  draftName: string;
+  /** Told what the card says while it is filled in. */
+  onJob?: (job: Job) => void;
 }
 
 const LAYOUT_OPTIONS = [
@@ -126,8 +131,20 @@ function Elsewhere({ elsewhere, onChange }: { elsewhere: string[]; onChange: (ne
 }
 
 /** The job card: what engine, what for, what pistons. */
-export function JobForm({ initial, chart, submit, onSave, expectedBore = null, saved = false, onTouch }: Props) {
-  const [job, setJob] = useState(initial);
+export function JobForm({
+  initial,
+  chart,
+  submit,
+  onSave,
+  expectedBore = null,
+  saved = false,
+  onTouch,
+  draftName,
+  onJob,
+}: Props) {
+  const [generation, setGeneration] = useState(0);
+  const [job, setJob, left] = useKeptDraft(draftName, initial, () => setGeneration((g) => g + 1));
+  useEffect(() => onJob?.(job), [onJob, job]);
   const [tried, setTried] = useState(false);
   const [saving, setSaving] = useState(false);
   const [faults, setFaults] = useState<string[]>([]);
@@ -164,6 +181,7 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
 
   return (
     <form
+      key={generation}
       onSubmit={(event) => {
         event.preventDefault();
         void save();
@@ -172,6 +190,7 @@ export function JobForm({ initial, chart, submit, onSave, expectedBore = null, s
       noValidate
       className="grid max-w-3xl gap-8"
     >
+      {left}
       <fieldset className="grid gap-4 sm:grid-cols-2">
         <legend className="mb-2 text-lg font-bold">What is on the stand</legend>
         <Field label="Name of the build" error={shown.name} hint="How the shop will look it up.">

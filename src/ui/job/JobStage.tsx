@@ -2,12 +2,17 @@
 
 import { useState } from 'react';
 import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
-import { Button } from '../shared/Button';
+import { Button, buttonLook } from '../shared/Button';
+import { dropDraft } from '../shared/keptDraft';
+import { Link } from '../shared/Link';
 import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { JobForm } from './JobForm';
 import { expectedPlan } from '@/core/bores/stage';
+
+/** What its draft is kept under. */
+const DRAFT = 'job';
 
 /** The job card of a build that is on the shelf already. */
 export function JobStage() {
@@ -27,6 +32,7 @@ export function JobStage() {
   }
   const differs = newest.id !== base && !saving;
   const showRecorded = (): void => {
+    dropDraft(DRAFT);
     setBase(newest.id);
     setGeneration(generation + 1);
     setSaved(false);
@@ -50,6 +56,7 @@ export function JobStage() {
           )}
           <JobForm
             key={generation}
+            draftName={DRAFT}
             initial={job}
             chart={judgement.choices.chart}
             expectedBore={expectedPlan(judgement)}
@@ -72,6 +79,11 @@ export function JobStage() {
             findings={judgement.findings.filter((f) => f.stage === 'job' || f.stage === 'targets')}
             empty="Nothing is missing."
           />
+          <p className="mt-5">
+            <Link href={`/new?from=${judgement.id}`} className={buttonLook()}>
+              Same again: another like it
+            </Link>
+          </p>
           <h2 className="mt-5 mb-1">Safety at the bench</h2>
           <p className="text-soft">
             Lift and turn a block with a stand and a second pair of hands. The parts’ own sheets and the engine’s manual

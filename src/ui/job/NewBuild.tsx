@@ -2,13 +2,18 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { beginBuild } from '@/actions';
-import type { Chart } from '@/core/targets/chart';
-import { NO_SERVICE } from '@/core/load/service';
-import { SelectField } from '../shared/SelectField';
-import { useKept } from '../shared/kept';
-import { JobForm } from './JobForm';
+import { type BeginWith, beginBuild } from '@/actions';
 import type { Job } from '@/core/job/job';
+import { NO_SERVICE } from '@/core/load/service';
+import type { Entry } from '@/core/record/record';
+import type { Chart } from '@/core/targets/chart';
+import { useKept } from '../shared/kept';
+import { onDemand } from '../shared/onDemand';
+import { SelectField } from '../shared/SelectField';
+
+// drawn in the browser alone, where what was filled in before is kept
+const JobForm = onDemand(() => import('./JobForm').then((m) => m.JobForm));
+const AsItComes = onDemand(() => import('./AsItComes').then((m) => m.AsItComes), 'at rest');
 
 const BLANK: Job = {
   name: '',
@@ -31,22 +36,36 @@ const BLANK: Job = {
   elsewhere: [],
 };
 
+/** An earlier build that this one begins like: its job card, and what else was chosen in it. */
+export interface Earlier {
+  id: string;
+  name: string;
+  job: Job;
+  chart: Chart;
+  choices: Entry[];
+}
+
 interface Props {
   /** The shop's charts, the one new builds begin with first. */
   charts: [Chart, ...Chart[]];
+  /** Builds that this one can begin like, by name. */
+  others: { id: string; name: string }[];
+  earlier: Earlier | null;
 }
 
-/** A new build begins with its job card, and with the latest version of a chart. */
-export function NewBuild({ charts }: Props) {
+/** A new build begins with its job card, and with the latest version of a chart, or with all that was chosen in an earlier build. */
+export function NewBuild({ charts, others, earlier }: Props) {
   const router = useRouter();
   const [by] = useKept('spatium-by', '');
   const [chosen, setChosen] = useState(charts[0].id);
-  const chart = charts.find((c) => c.id === chosen) ?? charts[0];
+  const [job, setJob] = useState<Job | null>(null);
+  const chart = earlier?.chart ?? charts.find((c) => c.id === chosen) ?? charts[0];
   const id = useRef<string>(undefined);
-  const begin = async (job: Job): Promise<string[]> => {
+  const begin = async (card: Job): Promise<string[]> => {
     id.current ??= crypto.randomUUID();
+    const beginWith: BeginWith = earlier ? { build: earlier.id } : { chart: { id: chart.id, version: chart.version } };
     try {
-      const begun = await beginBuild(id.current, job, by, { id: chart.id, version: chart.version });
+      const begun = await beginBuild(id.current, card, by, beginWith);
       if (!begun.ok) return begun.faults;
       router.push(`/builds/${begun.id}/targets`);
       return [];
@@ -55,19 +74,44 @@ export function NewBuild({ charts }: Props) {
     }
   };
   return (
-    <>
-      {charts.length > 1 && (
-        <div className="mb-6 max-w-md">
-          <SelectField
-            label="Chart"
-            hint="Its rows and columns are offered below. It can be changed later."
-            value={chart.id}
-            options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
-            onChange={(picked) => picked && setChosen(picked)}
-          />
+    <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_18rem]">
+      <div>
+        <div className="mb-6 grid max-w-3xl gap-4 sm:grid-cols-2">
+          {others.length > 0 && (
+            <SelectField
+              label="Same again as"
+              hint={
+                earlier
+                  ? 'Its chart, sheets, ring set, grid, rules and clocking come along; no readings.'
+                  : 'Begins like an earlier build, without its readings.'
+              }
+              none="a new engine"
+              value={earlier?.id ?? null}
+              options={others.map((o) => [o.id, o.name] as const)}
+              onChange={(from) => router.push(from ? `/new?from=${encodeURIComponent(from)}` : '/new')}
+            />
+          )}
+          {!earlier && charts.length > 1 && (
+            <SelectField
+              label="Chart"
+              hint="Its rows and columns are offered below. It can be changed later."
+              value={chart.id}
+              options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
+              onChange={(picked) => picked && setChosen(picked)}
+            />
+          )}
         </div>
-      )}
-      <JobForm initial={BLANK} chart={chart} submit="Begin this build" onSave={begin} />
-    </>
+        <JobForm
+          key={earlier?.id ?? ''}
+          draftName={earlier ? `like-${earlier.id}` : 'new'}
+          initial={earlier ? { ...earlier.job, name: '', customer: '' } : BLANK}
+          chart={chart}
+          submit="Begin this build"
+          onJob={setJob}
+          onSave={begin}
+        />
+      </div>
+      {job && <AsItComes job={job} chart={chart} choices={earlier?.choices ?? []} />}
+    </div>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { useKeptDraft } from '../shared/keptDraft';
 import { GAUGE_FROM, GAUGE_FROM_WORDS, type PistonChoices } from '@/core/pistons/piston';
 import { printLength } from '@/core/quantity/print';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
@@ -96,7 +97,7 @@ function Form() {
   const { choose } = useLogging();
   const { units } = useWords();
   const { pistons: choices } = judgement.choices;
-  const [draft, setDraft] = useState(choices);
+  const [draft, setDraft, left] = useKeptDraft('gauge-point', choices);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const wrong =
@@ -105,6 +106,7 @@ function Form() {
   const bare = units === 'imperial' ? 'in' : 'mm';
   return (
     <section aria-label="Gauge point" className="grid max-w-3xl gap-4 sm:grid-cols-2">
+      {left && <div className="sm:col-span-2">{left}</div>}
       <LengthsField
         label="Height of the gauge point"
         bare={bare}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { useKeptDraft } from '../shared/keptDraft';
 import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
 import {
   BEVELS,
@@ -35,7 +36,7 @@ function Form() {
   const { choose } = useLogging();
   const { units } = useWords();
   const { ringSet } = judgement.choices;
-  const [draft, setDraft] = useState<RingSet>(ringSet);
+  const [draft, setDraft, left] = useKeptDraft<RingSet>('ring-set', ringSet);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const wrong =
@@ -50,6 +51,7 @@ function Form() {
         if (wrong === null) choose('ringSet', draft);
       }}
     >
+      {left}
       <Field label="Ring set" hint="In the shop’s own words, or the number on the packet.">
         {(props) => (
           <input

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { useKeptDraft } from '../shared/keptDraft';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -87,7 +88,7 @@ function Toggle({ feedback }: { feedback: Feedback }) {
 function Limits({ bench }: { bench: BenchChoices }) {
   const { choose } = useLogging();
   const { units } = useWords();
-  const [draft, setDraft] = useState(bench);
+  const [draft, setDraft, left] = useKeptDraft('bench', bench);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const [chance, setChance] = useState(String(Number((bench.chance * 100).toFixed(3))));
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
@@ -107,6 +108,7 @@ function Limits({ bench }: { bench: BenchChoices }) {
         if (wrong === null) choose('bench', next);
       }}
     >
+      {left}
       <LengthsField
         label="Readings repeat within"
         bare={bareOf(units)}

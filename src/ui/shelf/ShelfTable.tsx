@@ -79,7 +79,7 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
               );
             })}
             <th>
-              <span className="sr-only">take off the shelf</span>
+              <span className="sr-only">begin another like it, take it off the shelf</span>
             </th>
           </tr>
         </thead>
@@ -105,7 +105,14 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
               <td className="figures text-sm text-soft max-lg:hidden">
                 <When at={card.updatedAt} />
               </td>
-              <td className="text-right!">
+              <td className="text-right! whitespace-nowrap">
+                <Link
+                  href={`/new?from=${card.id}`}
+                  aria-label={`Same again as ${card.name}`}
+                  className="inline-flex min-h-11 items-center px-2 text-sm text-soft underline underline-offset-4 max-sm:hidden"
+                >
+                  Same again
+                </Link>
                 <RemoveBuild id={card.id} name={card.name} />
               </td>
             </tr>

@@ -4,6 +4,7 @@ import { Dialog } from 'radix-ui';
 import { type ReactNode, type RefObject, useState } from 'react';
 import type { Field as Kind } from '@/core/quantity/hear';
 import type { Nm, Units } from '@/core/quantity/length';
+import { useKeptDraft } from '../shared/keptDraft';
 import { FACTORS } from '@/core/targets/chartEdit';
 import { type Given, type Own, NOMINAL_WITHIN, statedMinimum } from '@/core/targets/target';
 import { useMoving, useWords } from '../openBuild/contexts';
@@ -200,7 +201,8 @@ export function PaperForm({
   const { units, length } = useWords();
   const { cylinder } = useMoving();
   const bore = cylinder?.targetBore?.nm ?? null;
-  const [draft, setDraft] = useState<Draft>(() => draftOf(given, paper, over, units));
+  const [base] = useState(() => draftOf(given, paper, over, units));
+  const [draft, setDraft, left] = useKeptDraft<Draft>(`paper-${what}-${paper}`, base);
   const [fault, setFault] = useState<string | null>(null);
   const [typing, setTyping] = useState<Record<string, string | null>>({});
   const set = (part: Partial<Draft>): void => {
@@ -253,6 +255,7 @@ export function PaperForm({
               save();
             }}
           >
+            {left}
             <div className="overflow-x-auto">
               <Segmented
                 label={paper === 'own' ? 'How you give it' : 'How the paper gives it'}

@@ -7,6 +7,7 @@ import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
+import { useKeptDraft } from '../shared/keptDraft';
 import { SelectField } from '../shared/SelectField';
 import { Segmented } from '../shared/Segmented';
 import { Allowances } from './Allowances';
@@ -224,7 +225,7 @@ const WIDTHS: [WidthKey, string][] = [
 function Widths({ choices }: { choices: TargetChoices }) {
   const { units } = useWords();
   const { choose } = useLogging();
-  const [draft, setDraft] = useState(choices);
+  const [draft, setDraft, left] = useKeptDraft('windows', choices);
   const [faults, setFaults] = useState<Partial<Record<WidthKey, string | null>>>({});
   const unsettled = Object.values(faults).find((f) => f);
   const wrong =
@@ -237,6 +238,7 @@ function Widths({ choices }: { choices: TargetChoices }) {
   return (
     <section aria-label="Rounding and windows">
       <h2 className="mb-1 text-lg">Rounding and windows</h2>
+      {left}
       <p className="mb-2 max-w-prose text-soft">
         Left as they start, widths are for bores of 75 to 115 mm, and go with the bore under and over that; by a chart
         of curves none is under one step.
