@@ -5,7 +5,9 @@ import { randomUUID } from 'node:crypto';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { quickRecord } from '@/core/job/quick';
-import { type Entry, firstChart } from '@/core/record/record';
+import type { Units } from '@/core/quantity/length';
+import { firstChoices } from '@/core/record/firstChoices';
+import type { Entry } from '@/core/record/record';
 import { sameAgain } from '@/core/record/sameAgain';
 import { bothText } from '@/core/quantity/print';
 import type { Chart, ChartVersion } from '@/core/targets/chart';
@@ -39,14 +41,20 @@ const beginWithSchema: z.ZodType<BeginWith> = z.union([
 ]);
 
 /** The choices that a build begins with, or why it cannot. */
-async function firstChoices(with_: BeginWith, stamp: { at: string; by: string }): Promise<Entry[] | string> {
+async function choicesFor(
+  with_: BeginWith,
+  units: Units,
+  stamp: { at: string; by: string },
+): Promise<Entry[] | string> {
   const db = await database();
   if ('build' in with_) {
     const earlier = await loadBuild(db, with_.build);
     return earlier ? sameAgain(earlier.record, stamp) : 'The earlier build is not there any more. Begin without it.';
   }
   const chart = await loadChart(db, with_.chart.id, with_.chart.version);
-  return chart ? firstChart(chart, stamp) : 'The chart is not there any more. Load the page again and choose another.';
+  return chart
+    ? firstChoices(chart, units, stamp)
+    : 'The chart is not there any more. Load the page again and choose another.';
 }
 
 /** A new build with its job card and what it is set with. Sending the same id twice begins one build. */
@@ -54,7 +62,7 @@ export async function beginBuild(id: string, job: Job, by: string, beginWith: Be
   const parsed = jobSchema.safeParse(job);
   if (!parsed.success) return { ok: false, faults: faultsOf(parsed.error) };
   const stamp = { at: new Date().toISOString(), by: initials.parse(by) };
-  const choices = await firstChoices(beginWithSchema.parse(beginWith), stamp);
+  const choices = await choicesFor(beginWithSchema.parse(beginWith), parsed.data.units, stamp);
   if (typeof choices === 'string') return { ok: false, faults: [choices] };
   const record = {
     id: idFor(id),

@@ -7,7 +7,8 @@ import type { Chart } from '../targets/chart';
 import type { Service } from '../load/service';
 import { type SecondSchool, type Surface, startingChoices } from '../targets/target';
 import type { Job } from './job';
-import { type BuildRecord, type Entry, firstChart } from '../record/record';
+import { firstChoices } from '../record/firstChoices';
+import type { BuildRecord, Entry } from '../record/record';
 
 export interface QuickAsk {
   units: Units;
@@ -56,7 +57,7 @@ export function quickRecord(
   const entries: Entry[] = [
     { ...stamp, id: 'job-1', kind: 'job', replaces: null, value: jobOf(ask, name) },
     { ...stamp, id: 'targets-1', kind: 'targets', replaces: null, value: choices },
-    ...firstChart(chart, stamp),
+    ...firstChoices(chart, ask.units, stamp),
   ];
   return { id, entries };
 }

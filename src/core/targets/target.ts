@@ -149,9 +149,15 @@ const scaleOf = (bore: Nm): number =>
   bore < USUAL_BORES.from ? bore / USUAL_BORES.from : bore > USUAL_BORES.to ? bore / USUAL_BORES.to : 1;
 /** The first school's least step from top to second: 2 thou. Common practice, no source. */
 const SECOND_OVER_TOP: Nm = 50_800;
+/** The same in a shop of millimetre leaves. */
+const SECOND_OVER_TOP_METRIC: Nm = 50_000;
+/** Leaves of millimetres go up by hundredths. */
+const hasMetricLeaves = (step: Nm): boolean => step % 10_000 === 0;
 /** The same by a chart of curves, whose second ring is always so much over the top: with the bore where that is no usual one. */
-const secondOverTop = (chart: Chart, bore: TargetBore): Nm =>
-  chart.kind === 'steps' ? SECOND_OVER_TOP : Math.round(SECOND_OVER_TOP * scaleOf(bore.nm));
+const secondOverTop = (chart: Chart, bore: TargetBore, step: Nm): Nm =>
+  chart.kind === 'steps'
+    ? SECOND_OVER_TOP
+    : Math.round((hasMetricLeaves(step) ? SECOND_OVER_TOP_METRIC : SECOND_OVER_TOP) * scaleOf(bore.nm));
 /** Clearance minimums go up to 0.0001 in or 0.001 mm: the last digit a micrometer shows. */
 const CLEARANCE_STEP = { imperial: 2_540, metric: 1_000 };
 
@@ -497,7 +503,7 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
       ]);
     }
     const topFrom = top.set ? top.inForce.aimFrom : 0;
-    const over = secondOverTop(ask.chart, bore);
+    const over = secondOverTop(ask.chart, bore, widths.step);
     if (own.aimFrom > topFrom && (ask.chart.kind === 'steps' || own.aimFrom >= topFrom + over))
       return chartCandidate(cell, own, widths, cells.from, [own.line]);
     const aimFrom = roundUpTo(topFrom + over, widths.step);
@@ -520,12 +526,15 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
 export function railGapTarget(ask: TargetAsk): Target {
   const { bore, choices } = ask;
   const least = bore ? Math.round(RAIL_MINIMUM * scaleOf(bore.nm)) : RAIL_MINIMUM;
+  const { feelerStep: step } = choices;
+  // no leaf of millimetres is 0.381: the aim begins at the next one
+  const aimFrom = ask.chart.kind === 'curve' && hasMetricLeaves(step) ? roundUpTo(least, step) : least;
   const rule: Candidate = {
     rank: 'rule',
     standing: 'common practice, no source',
     from: 'oil rails: a minimum whatever the bore',
     least,
-    aimFrom: least,
+    aimFrom,
     aimTo: null,
     most: null,
     mostHard: false,

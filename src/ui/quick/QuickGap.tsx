@@ -159,7 +159,7 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
             onChange={(school) => put({ school })}
           />
         </div>
-        <StepField value={ask.feelerStep} onChange={(feelerStep) => put({ feelerStep })} />
+        <StepField value={ask.feelerStep} units={ask.units} onChange={(feelerStep) => put({ feelerStep })} />
         {charts.length > 1 && (
           <SelectField
             label="Chart"

@@ -244,7 +244,7 @@ function Widths({ choices }: { choices: TargetChoices }) {
         of curves none is under one step.
       </p>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
-        <StepField value={feelerStep} onChange={(step) => setDraft({ ...draft, feelerStep: step })} />
+        <StepField value={feelerStep} units={units} onChange={(step) => setDraft({ ...draft, feelerStep: step })} />
         <span className="max-sm:hidden" />
         {WIDTHS.map(([key, label]) => (
           <LengthField
