@@ -17,6 +17,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" data-theme={theme}>
       <body className="min-h-dvh">
+        <a
+          href="#main"
+          className="no-print absolute -top-20 left-2 z-50 rounded border border-ink bg-sheet px-4 py-2.5 font-bold focus:top-1"
+        >
+          Skip to the work
+        </a>
         {children}
         <Worker />
       </body>

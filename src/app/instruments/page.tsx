@@ -10,7 +10,7 @@ export default async function Page() {
   return (
     <>
       <Header />
-      <main className="mx-auto max-w-6xl px-6 py-6">
+      <main id="main" tabIndex={-1} className="mx-auto max-w-6xl px-6 py-6">
         <InstrumentList instruments={await keptInstruments(await database())} today={new Date().toISOString()} />
       </main>
     </>

@@ -42,7 +42,7 @@ export default async function Page({
   return (
     <>
       <Header />
-      <main className="mx-auto max-w-6xl px-6 py-6">
+      <main id="main" tabIndex={-1} className="mx-auto max-w-6xl px-6 py-6">
         <h1>New build</h1>
         <p className="mt-1 mb-6 text-lg text-soft">
           Only the name is needed to begin. What you leave open is asked for where it matters.

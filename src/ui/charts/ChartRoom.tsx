@@ -90,7 +90,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   };
 
   return (
-    <main className="flex min-h-0 flex-1 flex-col">
+    <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
       <ChartBar versions={versions} draft={edited} by={by} onBy={setBy} />
       <div className="relative min-h-0 flex-1 overflow-auto bg-sheet px-5 py-3">
         <p className="mb-2 max-w-prose text-soft">

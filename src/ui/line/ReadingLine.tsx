@@ -1,7 +1,7 @@
 'use client';
 
 import { Keyboard, Redo2, SkipForward, Undo2 } from 'lucide-react';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
 import { tasksOf } from '@/core/judge/next';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { type Heard, type HearingContext, acceptedBy } from '@/core/quantity/hear';
@@ -23,6 +23,24 @@ import { onDemand } from '../shared/onDemand';
 const Keypad = onDemand(() => import('./Keypad').then((m) => m.Keypad));
 
 const NotLoggedList = onDemand(() => import('./NotLoggedList').then((m) => m.NotLoggedList));
+
+/** What gets the focus is scrolled clear of the line, however high it is. */
+function useClearOf(region: RefObject<HTMLElement | null>): void {
+  useEffect(() => {
+    const line = region.current;
+    if (!line) return;
+    const { style } = document.documentElement;
+    const watch = new ResizeObserver(() => {
+      const sticks = getComputedStyle(line).position === 'sticky';
+      style.scrollPaddingBottom = sticks ? `${line.offsetHeight + 8}px` : '';
+    });
+    watch.observe(line);
+    return () => {
+      watch.disconnect();
+      style.scrollPaddingBottom = '';
+    };
+  }, [region]);
+}
 
 const nothing = (): void => undefined;
 
@@ -57,6 +75,8 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
   const { said, then, leads, nameOf, log, type, press, enter, undo, redo, skip, onKeyDown } = actions;
   const { fitted, spots } = SUBJECTS[here.subject];
   useBenchKeys({ input, starts: fitted ? RING_STARTS : BORE_STARTS, onCall, onKey: actions.onElsewhere });
+  const region = useRef<HTMLElement>(null);
+  useClearOf(region);
   const [notLogged, settle] = useNotLogged(judgement.id);
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
@@ -69,7 +89,11 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
   }, []);
   if (!cylinder || !context) return null;
   return (
-    <section aria-label="Reading line" className="no-print sticky bottom-0 z-10 border-t-2 border-ink bg-sheet">
+    <section
+      ref={region}
+      aria-label="Reading line"
+      className="no-print sticky bottom-0 z-10 border-t-2 border-ink bg-sheet [@media(max-height:520px)]:relative"
+    >
       {notLogged.length > 0 && (
         <NotLoggedList
           items={notLogged}

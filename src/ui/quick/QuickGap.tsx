@@ -90,7 +90,11 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
   };
 
   return (
-    <main className="mx-auto grid max-w-[1240px] gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-[25rem_1fr] print:block print:p-0">
+    <main
+      id="main"
+      tabIndex={-1}
+      className="mx-auto grid max-w-[1240px] gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-[25rem_1fr] print:block print:p-0"
+    >
       <form
         className="no-print grid min-w-0 content-start gap-4"
         onSubmit={(event) => event.preventDefault()}

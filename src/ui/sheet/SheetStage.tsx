@@ -25,7 +25,11 @@ export function SheetStage() {
   const parts = sheetOf(judgement, use(reports));
   if (!job) return null;
   return (
-    <main className="min-h-0 flex-1 overflow-y-auto bg-paper p-6 print:overflow-visible print:p-0 max-md:p-0">
+    <main
+      id="main"
+      tabIndex={-1}
+      className="min-h-0 flex-1 overflow-y-auto bg-paper p-6 print:overflow-visible print:p-0 max-md:p-0"
+    >
       <div className="no-print mx-auto mb-4 flex max-w-[900px] flex-wrap items-center gap-3 max-md:p-4">
         <Button kind="strong" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print

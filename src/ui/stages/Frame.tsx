@@ -13,7 +13,11 @@ export function Frame({ main, aside, foot }: Props) {
   return (
     <>
       <div className="flex min-h-0 flex-1 max-lg:flex-col print:block">
-        <main className="min-w-0 flex-1 overflow-y-auto bg-sheet px-7 py-4 max-md:px-4 print:overflow-visible print:p-0">
+        <main
+          id="main"
+          tabIndex={-1}
+          className="min-w-0 flex-1 overflow-y-auto bg-sheet px-7 py-4 max-md:px-4 print:overflow-visible print:p-0"
+        >
           {main}
         </main>
         {aside && (

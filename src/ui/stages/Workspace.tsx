@@ -10,6 +10,7 @@ import { Segmented } from '../shared/Segmented';
 import { Initials } from '../shared/Initials';
 import { usePath } from '../shared/address';
 import { loadAll, onDemand } from '../shared/onDemand';
+import { Keys } from './Keys';
 import { Screen } from './Screen';
 import { StageRule } from './StageRule';
 import { STAGES, STAGE_IDS } from '@/core/stages';
@@ -54,12 +55,13 @@ export function Workspace({ children }: { children: ReactNode }) {
         <span className="flex-1 md:hidden" />
         <Segmented label="Units shown and spoken" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
         <Initials by={by} onChange={setBy} />
+        <Keys buildId={judgement.id} stage={stage} />
       </Header>
       <StageRule stage={stage} />
       <Notices />
       <div className="flex min-h-0 flex-1 max-md:flex-col print:block">
         {STAGES[stage].deck && (
-          <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-md:w-full max-md:border-r-0 max-md:border-b">
+          <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-sm:h-32 max-md:w-full max-md:border-r-0 max-md:border-b">
             <div className="h-full max-lg:sticky max-lg:top-0 max-lg:h-[78dvh] max-md:static max-md:h-full">
               <Deck stage={stage} />
             </div>

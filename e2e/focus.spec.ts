@@ -1,0 +1,106 @@
+/** The focus is never hidden: every stop of every view, zoomed to twice its size and on a phone; and keys for all of it. */
+import type { Page } from '@playwright/test';
+import { expect, test } from './server';
+
+const VIEWS = [
+  '/',
+  '/new',
+  '/gap',
+  '/charts',
+  '/instruments',
+  '/builds/demo-corrie-v10/job',
+  '/builds/demo-tarn-five/targets',
+  '/builds/demo-tarn-five/bores',
+  '/builds/demo-tarn-five/pistons',
+  '/builds/demo-tarn-five/rings',
+  '/builds/demo-tarn-five/clocking',
+  '/builds/demo-tarn-five/assembly',
+  '/builds/demo-tarn-five/sheet',
+];
+
+/** Every stop of the focus, and those of them that something else covers or that lie out of sight. */
+async function walk(page: Page): Promise<{ stops: number; hidden: string[] }> {
+  const hidden: string[] = [];
+  const seen = new Set<string>();
+  await page.evaluate(() => {
+    document.querySelector<HTMLElement>('a[href="#main"]')?.focus();
+  });
+  for (let i = 0; i < 250; i += 1) {
+    await page.keyboard.press('Tab');
+    const stop = await page.evaluate(() => {
+      const at = document.activeElement;
+      if (!at || at === document.body) return null;
+      const all = [...document.querySelectorAll('*')];
+      const box = at.getBoundingClientRect();
+      // some part of it has to be in sight, and not under anything else
+      const [w, h] = [window.innerWidth, window.innerHeight];
+      const points = [0.15, 0.5, 0.85].flatMap((x) =>
+        [0.15, 0.5, 0.85].map((y) => [box.left + box.width * x, box.top + box.height * y] as const),
+      );
+      const inSight = points.some(([x, y]) => {
+        if (x < 0 || y < 0 || x >= w || y >= h) return false;
+        const on = document.elementFromPoint(x, y);
+        return on !== null && (at.contains(on) || on.contains(at) || on.closest('label')?.contains(at) === true);
+      });
+      const name = `${at.tagName} ${at.getAttribute('aria-label') ?? at.textContent.trim().slice(0, 40)}`;
+      return { id: `${all.indexOf(at)}`, name, inSight };
+    });
+    if (!stop || seen.has(stop.id)) break;
+    seen.add(stop.id);
+    if (!stop.inSight) hidden.push(stop.name);
+  }
+  return { stops: seen.size, hidden };
+}
+
+test.beforeEach(async ({ server }) => {
+  await server.putDemo();
+});
+
+for (const [what, width, height] of [
+  ['zoomed to twice its size', 640, 400],
+  ['on a phone', 390, 844],
+] as const)
+  test(`no stop of the focus is hidden, ${what}`, async ({ page, server }) => {
+    await page.setViewportSize({ width, height });
+    for (const path of VIEWS) {
+      await page.goto(server.url + path, { waitUntil: 'networkidle' });
+      await expect(page.getByRole('main')).toBeVisible();
+      const beside = page.getByRole('complementary').first();
+      if ((await beside.count()) > 0) await expect(beside).not.toBeEmpty();
+      const { stops, hidden } = await walk(page);
+      expect(hidden, path).toEqual([]);
+      expect(stops, path).toBeGreaterThan(5);
+    }
+  });
+
+test('the first stop skips to the work; keys lead from stage to stage; a sheet tells of all keys and words', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/builds/demo-tarn-five/rings`);
+  const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+  await expect(line).toBeFocused();
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/\/clocking/);
+  await page.keyboard.press('[');
+  await expect(line).toBeFocused();
+  await page.keyboard.press('Alt+Shift+Digit3');
+  await expect(page).toHaveURL(/\/bores/);
+  await expect(line).toBeFocused();
+  // on the line a figure is typed, not a key pressed
+  await page.keyboard.type('4.0]');
+  await expect(page).toHaveURL(/\/bores/);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  const sheet = page.getByRole('dialog', { name: 'Keys and words' });
+  await expect(sheet).toContainText('cylinder before, cylinder after');
+  await sheet.getByRole('tab', { name: 'Words' }).click();
+  await expect(sheet).toContainText('thrust face');
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  await page.goto(server.url);
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+});

@@ -1,0 +1,56 @@
+/** Words of the trade as this program uses them, for whoever meets them for the first time. Common practice, no source. */
+
+export interface Term {
+  word: string;
+  means: string;
+}
+
+export const GLOSSARY: readonly Term[] = [
+  { word: 'aim', means: 'Where in the window to stop filing. It begins at the first leaf over the minimum.' },
+  {
+    word: 'allowance',
+    means: 'What is added on purpose to the targets of one cylinder, because it runs hotter than the others.',
+  },
+  {
+    word: 'bracket',
+    means: 'Two feeler leaves next to each other: the thinner goes into the gap, the thicker does not.',
+  },
+  { word: 'clearance', means: 'How much smaller the piston is than its bore, on the diameter.' },
+  { word: 'crown', means: 'The top of the piston. A plan of the ring gaps is drawn as one looks down on it.' },
+  { word: 'cut', means: 'One go at a ring with the filer, of so many turns or strokes.' },
+  { word: 'end gap', means: 'The gap between the two ends of a ring that lies square in its bore.' },
+  {
+    word: 'expander',
+    means: 'The wavy spring of the oil ring. Its ends butt against each other and must never overlap.',
+  },
+  {
+    word: 'heat load',
+    means: 'One number for how much heat an engine puts into its rings: 1 for a plain street engine without an adder.',
+  },
+  { word: 'land', means: 'The band of the piston between two grooves, or between the top groove and the crown.' },
+  { word: 'leaf', means: 'One blade of a feeler set, with its thickness on it.' },
+  {
+    word: 'limit',
+    means: 'What may not be gone under: too tight costs the engine. At the top it is soft, unless the maker says so.',
+  },
+  {
+    word: 'out of round',
+    means: 'How far a bore is from a circle: the widest diameter less the narrowest at one depth.',
+  },
+  { word: 'power adder', means: 'What adds power by adding charge: a turbo, a supercharger, nitrous.' },
+  { word: 'rail', means: 'One of the two thin steel rings of the oil ring. Rails are checked, seldom filed.' },
+  { word: 'route', means: 'The order in which the line leads from one thing to read to the next.' },
+  {
+    word: 'school',
+    means: 'One way of doing it that good builders hold to, where others hold to another. The program serves each.',
+  },
+  { word: 'setting', means: 'The size that a bore gauge was zeroed at. Its dial counts from there.' },
+  { word: 'spot', means: 'Where in a bore a diameter is read: a depth and a direction.' },
+  { word: 'stand', means: 'The engine stand, and how the block is turned on it.' },
+  { word: 'taper', means: 'How much a bore changes from the top to the bottom.' },
+  {
+    word: 'thrust face',
+    means: 'The side of the bore that the rod presses the piston against. Major on the power stroke, minor the other.',
+  },
+  { word: 'window', means: 'What a gap may be: from its minimum to where it is too wide to be called right.' },
+];
