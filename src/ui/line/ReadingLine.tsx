@@ -197,7 +197,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
           cuts={fitted}
           onKey={press}
           onBack={() => {
-            entry.setHeld(false);
+            entry.setHeld(null);
             setTyped(typed.slice(0, -1));
           }}
           onEnter={enter}

@@ -135,7 +135,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
       // drawn at once, so that what is pressed next finds the answers, or types over what was entered
       flushSync(() => {
         setTyped(text);
-        setHeld(true);
+        setHeld(here);
       });
       const answer = options.current?.querySelector('button');
       if (answer) answer.focus();
@@ -156,13 +156,13 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
 
   const drop = (): void => {
     setTyped('');
-    setHeld(false);
+    setHeld(null);
   };
 
   /** What was held is put by, not lost, when something else is typed. */
   const putBy = (): void => {
-    if (held) keepNotLogged(judgement.id, here, typed);
-    setHeld(false);
+    if (held) keepNotLogged(judgement.id, held, typed);
+    setHeld(null);
   };
 
   const type = (text: string): void => {
@@ -268,7 +268,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
       return action();
     }
     if (!held || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (EDITING.has(event.key)) setHeld(false);
+    if (EDITING.has(event.key)) setHeld(null);
     // what was entered is typed over
     else if (event.key.length === 1) input.current?.select();
   };

@@ -31,7 +31,9 @@ function meaningOf(heard: Heard): Meaning | null {
 
 const draftKey = (work: ListId, buildId: string): string => `spatium-line:${buildId}:${work}`;
 
-type LineDraft = Pick<NotLogged, 'at' | 'typed'>;
+interface LineDraft extends Pick<NotLogged, 'at' | 'typed'> {
+  held: boolean;
+}
 
 /** What stood on a line when this window left it; null for nothing. */
 function draftOf(work: ListId, buildId: string): LineDraft | null {
@@ -42,10 +44,10 @@ function draftOf(work: ListId, buildId: string): LineDraft | null {
   }
 }
 
-function keepDraft(work: ListId, buildId: string, at: At<Subject>, typed: string): void {
+function keepDraft(work: ListId, buildId: string, draft: LineDraft): void {
   try {
-    if (typed === '') sessionStorage.removeItem(draftKey(work, buildId));
-    else sessionStorage.setItem(draftKey(work, buildId), JSON.stringify({ at, typed }));
+    if (draft.typed === '') sessionStorage.removeItem(draftKey(work, buildId));
+    else sessionStorage.setItem(draftKey(work, buildId), JSON.stringify(draft));
   } catch {
     // Storage forbidden: it lasts as long as the page.
   }
@@ -54,9 +56,9 @@ function keepDraft(work: ListId, buildId: string, at: At<Subject>, typed: string
 export interface Entering {
   typed: string;
   setTyped: Dispatch<SetStateAction<string>>;
-  /** Entered as it stands, and asked about or refused: what is typed next begins anew. */
-  held: boolean;
-  setHeld: (held: boolean) => void;
+  /** Where it was entered as it stands, and asked about or refused: what is typed next begins anew. Null while it was not. */
+  held: At<Subject> | null;
+  setHeld: (held: At<Subject> | null) => void;
   /** The line is empty again, and what was done to the ring is said anew. */
   clear: () => void;
   /** What the parser is told; null without a cylinder. */
@@ -91,8 +93,19 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
     // On entering the stage only.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-  const [held, setHeld] = useState(false);
-  useEffect(() => keepDraft(work, judgement.id, here, typed), [work, judgement.id, here, typed]);
+  const [held, setHeld] = useState<At<Subject> | null>(isHere && draft.held ? draft.at : null);
+  useEffect(
+    () => keepDraft(work, judgement.id, { at: held ?? here, typed, held: held !== null }),
+    [work, judgement.id, here, typed, held],
+  );
+  const isLeft = held !== null && !sameAt(held, here);
+  useEffect(() => {
+    if (!isLeft) return;
+    // what was asked about stays with the thing it was entered for
+    keepNotLogged(judgement.id, held, typed);
+    setTyped('');
+    setHeld(null);
+  }, [isLeft, held, typed, judgement.id]);
   const [preparedFor, setPreparedFor] = useState<{ at: At<Subject>; what: Prepared } | null>(null);
   const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
   const taken = handFor(subject);
@@ -129,10 +142,10 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
     setTyped,
     held,
     setHeld,
-    isBegun: begun && !held,
+    isBegun: begun && held === null,
     clear: () => {
       setTyped('');
-      setHeld(false);
+      setHeld(null);
       setPreparedFor(null);
     },
     context,
