@@ -269,3 +269,43 @@ test('a form that is filled in and not set is as it was left, over another stage
   await expect(page.getByText('As you left it')).toBeHidden();
   expect((await server.record('half')).entries.at(-1)).toMatchObject({ value: { gapWindow: fromThou(5) } });
 });
+
+test('an empty shop: a guided first build on an invented engine, from the shelf to the sheet, then thrown away', async ({
+  page,
+}) => {
+  const server = new Server();
+  await server.start();
+  let clicks = 0;
+  let keys = 0;
+  const click = async (name: string | RegExp): Promise<void> => {
+    await page.getByRole('button', { name }).or(page.getByRole('link', { name })).first().click();
+    clicks += 1;
+  };
+  const type = async (text: string): Promise<void> => {
+    for (const key of text) await page.keyboard.press(key === '\n' ? 'Enter' : key);
+    keys += text.length;
+  };
+  await page.goto(server.url);
+  await click('Try it on a small invented engine');
+  const guide = page.getByRole('region', { name: 'Finding your way' });
+  await expect(guide).toContainText('What each gap must be');
+  await click('On to Bores');
+  await expect(line(page)).toBeFocused();
+  await type('3.0002\n');
+  await click('On to Pistons');
+  await expect(line(page)).toBeFocused();
+  await type('2.9978\n');
+  await click('On to Rings');
+  await expect(line(page)).toBeFocused();
+  await type('12\n');
+  await expect(said(page)).toContainText('Waits here: file');
+  await type('15\n');
+  await click('On to Clocking');
+  await click('On to Assembly');
+  await click('On to Sheet');
+  await expect(page.getByRole('main')).toContainText('Trial twin');
+  expect([clicks, keys]).toEqual([7, 20]);
+  await click('Throw the trial away');
+  await expect(page.getByText('Begin the first build')).toBeVisible();
+  await server.end();
+});

@@ -395,3 +395,29 @@ test('a ring that is not done says what it waits for; where Enter leads is said 
   await page.keyboard.type('22');
   await expect(said(page)).toContainText('then Cylinder 1, second ring');
 });
+
+test('two benches on one ring: each is told where the other is, and of a reading that comes in while one is half typed', async ({
+  page,
+  browser,
+  server,
+}) => {
+  const id = await open(page, server);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(`${server.url}/builds/${id}/rings?at=1.top`);
+  await expect(line(other)).toBeFocused();
+  await other.getByLabel('Initials').fill('AB');
+  await other.getByLabel('Initials').press('Enter');
+  await expect(page.getByText('AB is on cylinder 1, top ring')).toBeVisible();
+  await expect(other.getByText('someone is on cylinder 1, top ring')).toBeVisible();
+  await line(page).focus();
+  await page.keyboard.type('2');
+  await line(other).fill('23');
+  await other.keyboard.press('Enter');
+  await expect(said(page)).toContainText('AB has just read this ring at another bench: 23 thou.');
+  await expect(line(page)).toHaveValue('2');
+  await expect(page.getByText('AB is on cylinder 1, second ring')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(said(page)).not.toContainText('has just read');
+  await other.close();
+  await expect(page.getByText('At another bench')).toBeHidden({ timeout: 15_000 });
+});

@@ -5,6 +5,7 @@ import { randomUUID } from 'node:crypto';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { quickRecord } from '@/core/job/quick';
+import { trialRecord } from '@/core/job/trial';
 import type { Units } from '@/core/quantity/length';
 import { firstChoices } from '@/core/record/firstChoices';
 import type { Entry } from '@/core/record/record';
@@ -85,6 +86,13 @@ export async function beginQuick(id: string, query: string, by: string): Promise
   const record = quickRecord(ask, chart, idFor(id), name, { at: new Date().toISOString(), by: initials.parse(by) });
   await createBuild(db, record);
   return { ok: true, id: record.id };
+}
+
+/** A trial on a small invented engine; the id of its build. */
+export async function beginTrial(): Promise<string> {
+  const record = trialRecord(randomUUID(), 'imperial', { at: new Date().toISOString(), by: '' });
+  await createBuild(await database(), record);
+  return record.id;
 }
 
 /** Takes builds off the shelf. */

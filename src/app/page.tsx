@@ -4,6 +4,7 @@ import { SHELF_PAGE } from '@/store/shelfAsk';
 import { database } from '@/store/store';
 import { buttonLook } from '@/ui/shared/Button';
 import { Header } from '@/ui/shared/Header';
+import { BeginTrial } from '@/ui/shelf/BeginTrial';
 import { ImportFile } from '@/ui/shelf/ImportFile';
 import { RestoreBuild } from '@/ui/shelf/RestoreBuild';
 import { ShelfTable, shelfHref } from '@/ui/shelf/ShelfTable';
@@ -99,9 +100,12 @@ function Empty() {
         <li>Enter what the ring packet’s sheet says, or work from the chart.</li>
         <li>Read bores, pistons and gaps: two digits and Enter.</li>
       </ol>
-      <Link href="/new" className={`${buttonLook('strong')} mt-6`}>
-        Begin the first build
-      </Link>
+      <p className="mt-6 flex flex-wrap gap-3">
+        <Link href="/new" className={buttonLook('strong')}>
+          Begin the first build
+        </Link>
+        <BeginTrial />
+      </p>
     </section>
   );
 }

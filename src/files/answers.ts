@@ -2,12 +2,15 @@
 import type { ShopRate } from '@/core/record/log';
 import type { Entry } from '@/core/record/record';
 import type { Instrument } from '@/core/uncertainty/instrument';
+import type { Present } from '@/store/presence';
 
 export interface EntriesAnswer {
   seq: number;
   entries: Entry[];
   /** Choices that were not added because someone else's came first. */
   conflicts: Entry[];
+  /** Other windows on this build, and where they are; only in answer to one that said where it is. */
+  others?: Present[];
 }
 
 export interface ToolsAnswer {

@@ -1,7 +1,7 @@
 'use client';
 
 import { Keyboard, Redo2, SkipForward, Undo2 } from 'lucide-react';
-import { type ReactNode, type RefObject, useEffect, useRef } from 'react';
+import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { tasksOf } from '@/core/judge/next';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { type Heard, type HearingContext, acceptedBy } from '@/core/quantity/hear';
@@ -10,7 +10,7 @@ import { lengthText, rangeText } from '@/core/quantity/print';
 import { isRing } from '@/core/rings/ring';
 import { type At, nextTask, sameAt } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
-import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
+import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
 import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
@@ -40,6 +40,27 @@ function useClearOf(region: RefObject<HTMLElement | null>): void {
       style.scrollPaddingBottom = '';
     };
   }, [region]);
+}
+
+/** Says that a reading of the ring in hand came in from another bench while one is half typed; empty while none did. */
+function useArrived({ cylinder: id, subject }: At<Subject>, isTyping: boolean): string {
+  const { cylinders } = useJudgement();
+  const { isOwn } = useLogging();
+  const { length } = useWords();
+  const cylinder = cylinders.find((c) => c.id === id);
+  const reading = cylinder && isRing(subject) ? cylinder.rings[subject].reading : null;
+  const place = `${id}.${subject}`;
+  const [known, setKnown] = useState({ place, reading: reading?.id, isNew: false });
+  const isOther = known.place !== place;
+  if (isOther || known.reading !== reading?.id || (known.isNew && !isTyping))
+    setKnown({
+      place,
+      reading: reading?.id,
+      isNew: !isOther && isTyping && reading !== null && (known.reading === reading.id || !isOwn(reading)),
+    });
+  return known.isNew && reading
+    ? `${reading.by || 'Someone'} has just read this ring at another bench: ${length(reading.value)}.`
+    : '';
 }
 
 const nothing = (): void => undefined;
@@ -78,6 +99,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
   const region = useRef<HTMLElement>(null);
   useClearOf(region);
   const [notLogged, settle] = useNotLogged(judgement.id);
+  const arrived = useArrived(here, typed !== '');
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
   useEffect(() => {
@@ -131,6 +153,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
             />
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
+            {arrived && <p className="font-bold text-short">{arrived}</p>}
             {entry.isRead && <Preparing prepared={entry.prepared} onToggle={entry.prepare} />}
             <ReadBack
               heard={entry.isBegun ? BEGUN : heard}

@@ -5,6 +5,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { EntriesAnswer } from '@/files/answers';
 import type { BuildRecord, Entry } from '@/core/record/record';
 import { addTroubles, addWaiting, clearTroubles, dropWaiting, onWaiting, troublesFor, waitingFor } from './outbox';
+import type { Present } from '@/store/presence';
+import { wordOf } from '../shared/address';
+import { kept } from '../shared/kept';
 import type { Trouble } from './trouble';
 
 /** Other benches' entries are seen within two seconds, the way there and back included. */
@@ -16,6 +19,14 @@ const FINAL = new Set([400, 413, 422]);
 const KEEP_AFTER = 800;
 /** As many entries as one request carries. */
 const AT_ONCE = 200;
+
+const NOBODY: readonly Present[] = [];
+/** This window, among those on a build. */
+const bench = typeof window === 'undefined' ? '' : crypto.randomUUID();
+
+/** Where this window is, as it is told to the others. */
+const whereabouts = (): string =>
+  new URLSearchParams({ bench, at: wordOf('at') ?? '', by: kept('spatium-by') ?? '' }).toString();
 
 /**
  * How the server stands: `up`; `down`, it does not answer; `failing`, it answers with an error of its own; `gone`, it
@@ -30,6 +41,8 @@ export interface LiveRecord {
   waiting: number;
   link: Link;
   troubles: Trouble[];
+  /** Other windows on this build, and where they are. */
+  others: readonly Present[];
   append: (entries: Entry[]) => void;
   dismiss: () => void;
 }
@@ -82,6 +95,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   const [pending, setPending] = useState<Entry[]>([]);
   const [link, setLink] = useState<Link>('up');
   const [troubles, setTroubles] = useState<Trouble[]>([]);
+  const [others, setOthers] = useState<readonly Present[]>(NOBODY);
   const state = useRef({ seq: initialSeq, pending: [] as Entry[], sending: false });
 
   const settle = useCallback(
@@ -97,6 +111,10 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
     state.current.seq = Math.max(state.current.seq, answer.seq);
     const own = state.current.pending;
     setKnown((before) => merged(before, answer, own));
+    if (answer.others) {
+      const found = answer.others;
+      setOthers((before) => (JSON.stringify(before) === JSON.stringify(found) ? before : found));
+    }
     setLink('up');
   }, []);
 
@@ -222,7 +240,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
     const look = async (): Promise<void> => {
       if (document.hidden || state.current.sending) return;
       try {
-        const response = await fetch(`/api/builds/${buildId}/entries?since=${state.current.seq}`);
+        const response = await fetch(`/api/builds/${buildId}/entries?since=${state.current.seq}&${whereabouts()}`);
         if (response.ok) take((await response.json()) as EntriesAnswer);
         else setLink(linkOf(response));
       } catch {
@@ -244,7 +262,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   }, [buildId, known, pending]);
 
   return useMemo(
-    () => ({ record, waiting: pending.length, link, troubles, append, dismiss }),
-    [record, pending.length, link, troubles, append, dismiss],
+    () => ({ record, waiting: pending.length, link, troubles, others, append, dismiss }),
+    [record, pending.length, link, troubles, others, append, dismiss],
   );
 }

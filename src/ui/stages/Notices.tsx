@@ -1,5 +1,8 @@
 'use client';
 
+import { taskWords } from '@/core/judge/words';
+import { placeFrom } from '@/core/stage/place';
+import { SUBJECT_IDS } from '@/core/stages';
 import { takeNewer } from '../offline/register';
 import { useCopy } from '../offline/useCopy';
 import { useChanges, useJudgement, useLive, useWords } from '../openBuild/contexts';
@@ -12,8 +15,30 @@ export function Notices() {
     <>
       <LinkState />
       <NewerProgram />
+      <Others />
       <Changed />
     </>
+  );
+}
+
+/** Who else is on this build, and at what. */
+function Others() {
+  const judgement = useJudgement();
+  const { others } = useLive();
+  const words = others.flatMap(({ by, at }) => {
+    const place = placeFrom(at, judgement.cylinders, SUBJECT_IDS);
+    const cylinder = place && judgement.cylinders.find((c) => c.id === place.cylinder);
+    const where = place && cylinder ? ` is on ${taskWords(cylinder, place).replace(/^C/, 'c')}` : ' has it open';
+    return [`${by || 'someone'}${where}`];
+  });
+  return (
+    <div role="status" className="no-print">
+      {words.length > 0 && (
+        <p className="border-b border-line bg-steel px-5 py-1">
+          <b>At another bench:</b> {words.join(' · ')}.
+        </p>
+      )}
+    </div>
   );
 }
 

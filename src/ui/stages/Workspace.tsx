@@ -2,12 +2,14 @@
 
 import { useSelectedLayoutSegment } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
+import { isTrial } from '@/core/job/trialId';
 import { engineWords } from '@/core/engine/engine';
-import { useInitials, useJudgement, useWords } from '../openBuild/contexts';
+import { useChanges, useInitials, useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Deck } from '../deck/Deck';
 import { Header } from '../shared/Header';
 import { Segmented } from '../shared/Segmented';
 import { Initials } from '../shared/Initials';
+import { useCopy } from '../offline/useCopy';
 import { usePath } from '../shared/address';
 import { loadAll, onDemand } from '../shared/onDemand';
 import { Keys } from './Keys';
@@ -15,6 +17,7 @@ import { Screen } from './Screen';
 import { StageRule } from './StageRule';
 import { STAGES, STAGE_IDS } from '@/core/stages';
 
+const TrialGuide = onDemand(() => import('./TrialGuide').then((m) => m.TrialGuide));
 const Notices = onDemand(() => import('./Notices').then((m) => m.Notices));
 
 const UNIT_OPTIONS = [
@@ -33,6 +36,11 @@ export function Workspace({ children }: { children: ReactNode }) {
   const judgement = useJudgement();
   const { units, setUnits, length } = useWords();
   const { by, setBy } = useInitials();
+  const { link, waiting, troubles, others } = useLive();
+  const { changes } = useChanges();
+  const copy = useCopy();
+  const isToldOf =
+    link !== 'up' || waiting > 20 || troubles.length + others.length + changes.length > 0 || copy === 'newer';
   const { job } = judgement;
   const spec = job
     ? [
@@ -58,7 +66,8 @@ export function Workspace({ children }: { children: ReactNode }) {
         <Keys buildId={judgement.id} stage={stage} />
       </Header>
       <StageRule stage={stage} />
-      <Notices />
+      {isToldOf && <Notices />}
+      {isTrial(judgement.id) && <TrialGuide buildId={judgement.id} stage={stage} />}
       <div className="flex min-h-0 flex-1 max-md:flex-col print:block">
         {STAGES[stage].deck && (
           <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-sm:h-32 max-md:w-full max-md:border-r-0 max-md:border-b">

@@ -1,5 +1,6 @@
 /**
- * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ: { seq, entries }
+ * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ: { seq, entries }; with &bench=ID&at=3.top&by=AB also
+ *                                          { others }: where the other windows on it are
  * POST /api/builds/:id/entries?since=SEQ   appends { entries }; the same entry twice is added once
  */
 import { z } from 'zod';
@@ -8,6 +9,7 @@ import { MOST_BYTES } from '@/files/buildFile';
 import { entriesSchema, faultsOf } from '@/files/schema';
 import { database } from '@/store/store';
 import { bodyWithin, fault, noSuchBuild } from '../../../answers';
+import { type Present, presentAt } from '@/store/presence';
 import { appendEntries, entriesSince, lastSeqOf } from '@/store/log';
 
 const bodySchema = z.strictObject({ entries: entriesSchema });
@@ -26,7 +28,16 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   const seq = await lastSeqOf(db, id);
   if (seq === null) return noSuchBuild(id);
   const entries = seq > since ? await entriesSince(db, id, since) : [];
-  return Response.json({ seq, entries, conflicts: [] } satisfies EntriesAnswer);
+  const others = othersFor(id, new URL(request.url).searchParams);
+  return Response.json({ seq, entries, conflicts: [], ...(others && { others }) } satisfies EntriesAnswer);
+}
+
+/** Where the other windows of a build are, told to one that says where it is itself; else null. */
+function othersFor(id: string, asked: URLSearchParams): Present[] | null {
+  const bench = asked.get('bench') ?? '';
+  const at = asked.get('at') ?? '';
+  if (!/^[\w-]{1,40}$/.test(bench) || !/^[\w.]{0,60}$/.test(at)) return null;
+  return presentAt(id, bench, { by: (asked.get('by') ?? '').slice(0, 12), at });
 }
 
 export async function POST(request: Request, { params }: Context): Promise<Response> {

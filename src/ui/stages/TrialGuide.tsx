@@ -1,0 +1,34 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { removeBuilds } from '@/actions';
+import { TRIAL_STEPS } from '@/core/job/trial';
+import { type StageId, STAGES, STAGE_IDS } from '@/core/stages';
+import { useWords } from '../openBuild/contexts';
+import { Button, buttonLook } from '../shared/Button';
+import { Link } from '../shared/Link';
+
+/** What to try on this stage of an invented engine, the way on, and the way out. */
+export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId }) {
+  const router = useRouter();
+  const { units } = useWords();
+  const next = STAGE_IDS[STAGE_IDS.indexOf(stage) + 1];
+  return (
+    <section
+      aria-label="Finding your way"
+      className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-blue bg-sheet px-5 py-1.5"
+    >
+      <p className="min-w-72 flex-1">
+        <b className="text-blue">Try it.</b> {TRIAL_STEPS[stage][units]}
+      </p>
+      {next && (
+        <Link href={`/builds/${buildId}/${next}`} className={buttonLook('accent')}>
+          On to {STAGES[next].words}
+        </Link>
+      )}
+      <Button kind="quiet" onClick={() => void removeBuilds([buildId]).then(() => router.push('/'))}>
+        Throw the trial away
+      </Button>
+    </section>
+  );
+}
