@@ -104,3 +104,19 @@ test('the first stop skips to the work; keys lead from stage to stage; a sheet t
   await page.keyboard.press('Enter');
   await expect(page.getByRole('main')).toBeFocused();
 });
+
+test('at a desk the page itself never scrolls: the line stays at its foot, whatever is asked or put by', async ({
+  page,
+  server,
+}) => {
+  for (const stage of ['bores', 'pistons', 'rings']) {
+    await page.goto(`${server.url}/builds/demo-corrie-v10/${stage}`);
+    await expect(page.getByRole('complementary')).not.toBeEmpty();
+    await expect(page.getByRole('region', { name: 'Reading line' }).getByRole('textbox')).toBeFocused();
+    await page.keyboard.type('777\n7x7\n12');
+    await expect(page.getByRole('region', { name: 'Not logged yet' })).toBeVisible();
+    const over = () =>
+      page.evaluate(() => [document.documentElement.scrollHeight - window.innerHeight, window.scrollY]);
+    await expect.poll(over, { message: stage }).toEqual([0, 0]);
+  }
+});

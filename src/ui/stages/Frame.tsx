@@ -16,14 +16,14 @@ export function Frame({ main, aside, foot }: Props) {
         <main
           id="main"
           tabIndex={-1}
-          className="min-w-0 flex-1 overflow-y-auto bg-sheet px-7 py-4 max-md:px-4 print:overflow-visible print:p-0"
+          className="relative min-w-0 flex-1 overflow-y-auto bg-sheet px-7 py-4 max-md:px-4 print:overflow-visible print:p-0"
         >
           {main}
         </main>
         {aside && (
           <aside
             aria-label="Why, and what to know"
-            className="no-print w-[310px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4 text-[0.9375rem] max-lg:w-full max-lg:border-t max-lg:border-l-0 max-md:px-4"
+            className="no-print relative w-[310px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4 text-[0.9375rem] max-lg:w-full max-lg:border-t max-lg:border-l-0 max-md:px-4"
           >
             {/* Where readings are logged their verdict comes first. Elsewhere what stands beside is worked with. */}
             {foot ? <Later>{aside}</Later> : aside}

@@ -13,6 +13,7 @@ import { useCopy } from '../offline/useCopy';
 import { usePath } from '../shared/address';
 import { loadAll, onDemand } from '../shared/onDemand';
 import { Keys } from './Keys';
+import { LinkState } from './LinkState';
 import { Screen } from './Screen';
 import { StageRule } from './StageRule';
 import { STAGES, STAGE_IDS } from '@/core/stages';
@@ -36,11 +37,10 @@ export function Workspace({ children }: { children: ReactNode }) {
   const judgement = useJudgement();
   const { units, setUnits, length } = useWords();
   const { by, setBy } = useInitials();
-  const { link, waiting, troubles, others } = useLive();
+  const { others } = useLive();
   const { changes } = useChanges();
   const copy = useCopy();
-  const isToldOf =
-    link !== 'up' || waiting > 20 || troubles.length + others.length + changes.length > 0 || copy === 'newer';
+  const isToldOf = others.length + changes.length > 0 || copy === 'newer';
   const { job } = judgement;
   const spec = job
     ? [
@@ -66,6 +66,7 @@ export function Workspace({ children }: { children: ReactNode }) {
         <Keys buildId={judgement.id} stage={stage} />
       </Header>
       <StageRule stage={stage} />
+      <LinkState />
       {isToldOf && <Notices />}
       {isTrial(judgement.id) && <TrialGuide buildId={judgement.id} stage={stage} />}
       <div className="flex min-h-0 flex-1 max-md:flex-col print:block">
