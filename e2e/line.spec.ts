@@ -338,10 +338,10 @@ test('undo says what it takes back: the ring gone to on purpose, else what was l
 }) => {
   await open(page, server);
   await page.keyboard.type('22\n24\n23\n');
-  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('Cylinder 2, top ring, “23”');
+  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('“23” Cylinder 2, top ring');
   await page.getByRole('button', { name: /^Cylinder 1,/ }).click();
   await page.getByRole('complementary').getByRole('button', { name: 'top ring' }).click();
-  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('Cylinder 1, top ring, “22”');
+  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('“22” Cylinder 1, top ring');
   await page.keyboard.press('z');
   await expect(said(page)).toContainText('Undone: Cylinder 1, top ring, “22”');
   await page.getByRole('button', { name: 'Redo' }).click();

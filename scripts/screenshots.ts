@@ -69,6 +69,9 @@ for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', t
     });
   const page = await context.newPage();
   await page.goto(server.url + path, { waitUntil: 'networkidle' });
+  // what stands beside comes once the page is at rest
+  const beside = page.getByRole('complementary').first();
+  if ((await beside.count()) > 0) await beside.locator('*').first().waitFor();
   for (const [i, text] of (typed ?? '').split('⏎').entries()) {
     if (i > 0) await page.keyboard.press('Enter');
     await page.keyboard.type(text);

@@ -289,7 +289,7 @@ function Hotkey(props: { icon: ReactNode; words: string; what?: string; letter: 
       {icon}{' '}
       <span className="max-sm:sr-only">
         {words}
-        {what && <span className="block max-w-40 truncate text-xs text-soft max-lg:sr-only">{what}</span>}
+        {what && <span className="block w-20 truncate text-left text-xs text-soft max-lg:sr-only">{what}</span>}
       </span>
       <span className="max-md:hidden">
         <Key>{letter}</Key>

@@ -189,6 +189,8 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     );
   const madeWords = ({ item, at }: Made): string =>
     `${nameOf(at)}, ${item.kind === 'cut' ? 'a cut' : `“${item.typed}”`}`;
+  /** The figure first: where there is little room it is what tells. */
+  const shortly = ({ item, at }: Made): string => `${item.kind === 'cut' ? 'a cut' : `“${item.typed}”`} ${nameOf(at)}`;
   const settled = useDeferredValue(judgement);
   const last = useMemo(
     () => lastOf(settled, cursor.chosen),
@@ -291,8 +293,8 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     enter,
     undo,
     redo,
-    undoes: last ? madeWords(last) : '',
-    redoes: undone.length > 0 ? madeWords(undone[undone.length - 1] as Made) : '',
+    undoes: last ? shortly(last) : '',
+    redoes: undone.length > 0 ? shortly(undone[undone.length - 1] as Made) : '',
     skip,
     onKeyDown,
     onElsewhere,

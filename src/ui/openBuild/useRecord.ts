@@ -21,8 +21,18 @@ const KEEP_AFTER = 800;
 const AT_ONCE = 200;
 
 const NOBODY: readonly Present[] = [];
-/** This window, among those on a build. */
-const bench = typeof window === 'undefined' ? '' : crypto.randomUUID();
+/** This window, among those on a build: the same one after a reload. */
+function benchId(): string {
+  const fresh = crypto.randomUUID();
+  try {
+    const id = sessionStorage.getItem('spatium-bench') ?? fresh;
+    sessionStorage.setItem('spatium-bench', id);
+    return id;
+  } catch {
+    return fresh;
+  }
+}
+const bench = typeof window === 'undefined' ? '' : benchId();
 
 /** Where this window is, as it is told to the others. */
 const whereabouts = (): string =>

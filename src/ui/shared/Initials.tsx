@@ -4,7 +4,7 @@
 export function Initials({ by, onChange }: { by: string; onChange: (by: string) => void }) {
   return (
     <label className="flex items-center gap-2 text-sm text-soft">
-      <span className="max-sm:sr-only">Initials</span>
+      <span className="max-lg:sr-only">Initials</span>
       <input
         value={by}
         onChange={(event) => onChange(event.target.value.slice(0, 12))}
