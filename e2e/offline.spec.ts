@@ -114,6 +114,22 @@ test('a build opened before is opened again without the server as it was last kn
   await expect(again.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
 });
 
+test('what is worked out in the background goes on under the service worker, with the server and without', async ({
+  page,
+  context,
+  server,
+}) => {
+  const id = await open(page, server);
+  await isKept(page, id);
+  const run = page.getByText(/draws a gap over temperatures/);
+  await page.goto(`${server.url}/builds/${id}/targets?view=heat`);
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await expect(run).toBeVisible();
+  await goOffline(context);
+  await page.reload();
+  await expect(run).toBeVisible();
+});
+
 test('where the browser has no worker the stages go on without the server, and the limit is said', async ({
   browser,
   server,

@@ -14,6 +14,17 @@ declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry |
 /** A server that has not answered by then is taken to be gone; s. */
 const PATIENCE = 4;
 
+// A worker of the page finds what it is begun with in the fragment of its address. An answer that was kept has an address
+// of its own, without it; one that is made here has none, so that the one asked for stands.
+registerRoute(
+  ({ request }) => request.destination === 'worker' || request.destination === 'sharedworker',
+  async ({ request }) => {
+    const { origin, pathname, search } = new URL(request.url);
+    const script = (await matchPrecache(origin + pathname + search)) ?? (await fetch(request));
+    return new Response(script.body, { status: script.status, headers: script.headers });
+  },
+);
+
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
 
