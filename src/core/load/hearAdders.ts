@@ -17,7 +17,7 @@ const ACCEPTED =
   'Accepted: 14 psi, 1.4 bar turbo + 150 hp nitrous, 100+75 hp nitrous, 2.1 bar absolute, water injection, none.';
 /** Most stages, and most power of all of them, hp. */
 const MOST_SHOTS = { stages: 6, sum: 5_000 };
-const LONGEST = 120;
+const LONGEST = 240;
 
 const NUMBER = /(\d+(?:\.\d+)?|\.\d+)/;
 const PRESSURE = new RegExp(`${NUMBER.source} ?(psi|lbs?|bar|kpa)\\b`);
