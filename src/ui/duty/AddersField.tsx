@@ -70,7 +70,7 @@ export function AddersField({ label, hint, unit, adders, onChange, onFault }: Pr
             className="field"
             autoComplete="off"
             spellCheck={false}
-            maxLength={120}
+            maxLength={240}
             value={typed ?? (adders ? addersText(adders, unit) : '')}
             onChange={(event) => type(event.target.value)}
           />
