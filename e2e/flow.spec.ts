@@ -238,6 +238,8 @@ test('same again: a build begun like an earlier one, from its job card and from 
   await page.goto(server.url);
   await page.getByRole('link', { name: 'Same again as Earlier' }).click();
   await expect(page.getByLabel('Same again as', { exact: true })).toHaveValue('earlier');
+  // what was begun is not left over
+  await expect(page.getByLabel('Name of the build')).toHaveValue('');
   await expect(page.getByText('As you left it')).toBeHidden();
   await page.getByRole('radio', { name: 'in line' }).click();
   await page.getByLabel('Cylinders').fill('4');
@@ -267,7 +269,9 @@ test('a form that is filled in and not set is as it was left, over another stage
   await expect(page.getByLabel('Gap: how wide the aim is')).toHaveValue('5');
   await page.getByRole('button', { name: 'Set rounding and windows' }).click();
   await expect(page.getByText('As you left it')).toBeHidden();
-  expect((await server.record('half')).entries.at(-1)).toMatchObject({ value: { gapWindow: fromThou(5) } });
+  await expect
+    .poll(async () => (await server.record('half')).entries.at(-1))
+    .toMatchObject({ value: { gapWindow: fromThou(5) } });
 });
 
 test('an empty shop: a guided first build on an invented engine, from the shelf to the sheet, then thrown away', async ({

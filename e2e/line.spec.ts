@@ -1,7 +1,7 @@
 /** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
 import type { Page } from '@playwright/test';
 import type { BuildRecord } from '../src/core/record/record';
-import { fromThou } from '../src/core/quantity/length';
+import { fromInches, fromThou } from '../src/core/quantity/length';
 import { gap, jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 
@@ -420,4 +420,23 @@ test('two benches on one ring: each is told where the other is, and of a reading
   await expect(said(page)).not.toContainText('has just read');
   await other.close();
   await expect(page.getByText('At another bench')).toBeHidden({ timeout: 15_000 });
+});
+
+test('what is put by means what it meant: other units, and a gauge zeroed anew, change nothing of it', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, 'bores');
+  const list = page.getByRole('region', { name: 'Not logged yet' });
+  await page.keyboard.type('set 4.060\n');
+  await page.keyboard.type('+70\n+5\n');
+  await expect(list.getByRole('button', { name: 'Log 4.1300 in' })).toBeVisible();
+  await page.keyboard.type('set 4.050\n');
+  await expect(said(page)).toContainText('Bore gauge set to 4.0500 in');
+  await expect(list.getByRole('button', { name: 'Log 4.1300 in' })).toBeVisible();
+  await page.getByRole('radio', { name: 'mm', exact: true }).click();
+  await list.getByRole('button', { name: 'Log 104.902 mm' }).click();
+  await expect
+    .poll(async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [e.value] : [])))
+    .toEqual([fromInches(4.065), fromInches(4.13)]);
 });

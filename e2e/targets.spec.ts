@@ -401,8 +401,9 @@ test('a second ring is worked from the top where that is chosen, by a difference
   await page.getByLabel('Times the top ring').fill('1.2');
   await page.getByRole('button', { name: 'Set how much larger' }).click();
   await expect(page.getByRole('button', { name: 'Set how much larger' })).toBeDisabled();
-  const { entries } = await server.record(id);
-  expect(entries.at(-1)).toMatchObject({ kind: 'targets', value: { secondBy: { by: 'ratio', ratio: 1.2 } } });
+  await expect
+    .poll(async () => (await server.record(id)).entries.at(-1))
+    .toMatchObject({ kind: 'targets', value: { secondBy: { by: 'ratio', ratio: 1.2 } } });
 });
 
 test('an engine is said in one line; what is not understood is said with what is, and a load beyond the model asks for the sheet', async ({

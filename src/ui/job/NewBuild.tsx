@@ -8,6 +8,7 @@ import { NO_SERVICE } from '@/core/load/service';
 import type { Entry } from '@/core/record/record';
 import type { Chart } from '@/core/targets/chart';
 import { useKept } from '../shared/kept';
+import { dropDraft } from '../shared/keptDraft';
 import { onDemand } from '../shared/onDemand';
 import { SelectField } from '../shared/SelectField';
 
@@ -60,6 +61,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
   const [chosen, setChosen] = useState(charts[0].id);
   const [job, setJob] = useState<Job | null>(null);
   const chart = earlier?.chart ?? charts.find((c) => c.id === chosen) ?? charts[0];
+  const draftName = earlier ? `like-${earlier.id}` : 'new';
   const id = useRef<string>(undefined);
   const begin = async (card: Job): Promise<string[]> => {
     id.current ??= crypto.randomUUID();
@@ -67,6 +69,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
     try {
       const begun = await beginBuild(id.current, card, by, beginWith);
       if (!begun.ok) return begun.faults;
+      dropDraft(draftName);
       router.push(`/builds/${begun.id}/targets`);
       return [];
     } catch {
@@ -103,7 +106,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
         </div>
         <JobForm
           key={earlier?.id ?? ''}
-          draftName={earlier ? `like-${earlier.id}` : 'new'}
+          draftName={draftName}
           initial={earlier ? { ...earlier.job, name: '', customer: '' } : BLANK}
           chart={chart}
           submit="Begin this build"

@@ -67,7 +67,7 @@ function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { 
   if (!cylinder) return <span className="text-soft">This engine has no such cylinder any more.</span>;
   const { subject } = item.at;
   const context = contextFor(judgement, cylinder, subject, units, handFor(subject).instrument);
-  const heard = hear(item.typed, context);
+  const heard = hear(item.typed, { ...context, ...item.saidIn });
   const options = heard.kind === 'question' ? heard.options : heard.kind === 'understood' ? [heard.meaning] : [];
   return (
     <>

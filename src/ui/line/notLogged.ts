@@ -2,14 +2,22 @@
 
 /** What was entered on the line and could not be logged as it stood: kept in this browser until it is settled or dropped. */
 import { useMemo } from 'react';
+import type { Nm, Units } from '@/core/quantity/length';
 import type { At } from '@/core/stage/tasks';
 import { type Subject, SUBJECT_IDS } from '@/core/stages';
 import { keep, kept, useKept } from '../shared/kept';
+
+/** What an entry was said in: it means the same later, whatever is spoken or set by then. */
+export interface SaidIn {
+  units: Units;
+  setting: Nm | null;
+}
 
 export interface NotLogged {
   id: string;
   at: At<Subject>;
   typed: string;
+  saidIn: SaidIn;
 }
 
 const keyOf = (buildId: string): string => `spatium-not-logged:${buildId}`;
@@ -20,6 +28,8 @@ const isNotLogged = (item: unknown): item is NotLogged =>
   'id' in item &&
   'typed' in item &&
   typeof item.typed === 'string' &&
+  'saidIn' in item &&
+  typeof item.saidIn === 'object' &&
   'at' in item &&
   typeof item.at === 'object' &&
   item.at !== null &&
@@ -37,11 +47,11 @@ function read(text: string): NotLogged[] {
 }
 
 /** Keeps an entry that could not be logged; one that says the same of the same place is kept once. */
-export function keepNotLogged(buildId: string, at: At<Subject>, typed: string): void {
+export function keepNotLogged(buildId: string, { at, typed, saidIn }: Omit<NotLogged, 'id'>): void {
   const items = read(kept(keyOf(buildId)) ?? '');
   const place = JSON.stringify(at);
   if (typed.trim() === '' || items.some((i) => i.typed === typed && JSON.stringify(i.at) === place)) return;
-  keep(keyOf(buildId), JSON.stringify([...items, { id: crypto.randomUUID(), at, typed }]));
+  keep(keyOf(buildId), JSON.stringify([...items, { id: crypto.randomUUID(), at, typed, saidIn }]));
 }
 
 /** What is not logged yet, oldest first, and a way to settle one of it. */

@@ -161,7 +161,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
 
   /** What was held is put by, not lost, when something else is typed. */
   const putBy = (): void => {
-    if (held) keepNotLogged(judgement.id, held, typed);
+    if (held) keepNotLogged(judgement.id, { at: held, typed, saidIn: entry.saidIn });
     setHeld(null);
   };
 

@@ -11,7 +11,7 @@ import { isRing } from '@/core/rings/ring';
 import { type At, sameAt } from '@/core/stage/tasks';
 import type { ListId, Subject } from '@/core/stages';
 import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
-import { type NotLogged, keepNotLogged } from './notLogged';
+import { type NotLogged, type SaidIn, keepNotLogged } from './notLogged';
 
 /** What was done to a ring before it is read again. */
 export interface Prepared {
@@ -31,7 +31,7 @@ function meaningOf(heard: Heard): Meaning | null {
 
 const draftKey = (work: ListId, buildId: string): string => `spatium-line:${buildId}:${work}`;
 
-interface LineDraft extends Pick<NotLogged, 'at' | 'typed'> {
+interface LineDraft extends Omit<NotLogged, 'id'> {
   held: boolean;
 }
 
@@ -56,6 +56,8 @@ function keepDraft(work: ListId, buildId: string, draft: LineDraft): void {
 export interface Entering {
   typed: string;
   setTyped: Dispatch<SetStateAction<string>>;
+  /** What it is said in. */
+  saidIn: SaidIn;
   /** Where it was entered as it stands, and asked about or refused: what is typed next begins anew. Null while it was not. */
   held: At<Subject> | null;
   setHeld: (held: At<Subject> | null) => void;
@@ -89,31 +91,37 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
   const [typed, setTyped] = useState(isHere ? draft.typed : '');
   useEffect(() => {
     // what was typed at another place is not put on this one
-    if (draft && !isHere) keepNotLogged(judgement.id, draft.at, draft.typed);
+    if (draft && !isHere) keepNotLogged(judgement.id, draft);
     // On entering the stage only.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-  const [held, setHeld] = useState<At<Subject> | null>(isHere && draft.held ? draft.at : null);
+  const [heldAs, setHeldAs] = useState<{ at: At<Subject>; saidIn: SaidIn } | null>(isHere && draft.held ? draft : null);
+  const [preparedFor, setPreparedFor] = useState<{ at: At<Subject>; what: Prepared } | null>(null);
+  const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
+  const taken = handFor(subject);
+  const hand = taken.ring ? { ...taken, ring: { ...taken.ring, ...prepared } } : taken;
+  const now = useMemo(
+    () => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument),
+    [judgement, cylinder, subject, units, hand.instrument],
+  );
+  const held = heldAs?.at ?? null;
+  const setting = now?.setting ?? null;
+  // what was entered means what it meant then, whatever is spoken or set since
+  const saidIn = useMemo(() => heldAs?.saidIn ?? { units, setting }, [heldAs, units, setting]);
+  const setHeld = (at: At<Subject> | null): void => setHeldAs(at && { at, saidIn });
+  const context = useMemo(() => now && { ...now, ...saidIn }, [now, saidIn]);
   useEffect(
-    () => keepDraft(work, judgement.id, { at: held ?? here, typed, held: held !== null }),
-    [work, judgement.id, here, typed, held],
+    () => keepDraft(work, judgement.id, { at: held ?? here, typed, saidIn, held: held !== null }),
+    [work, judgement.id, here, typed, saidIn, held],
   );
   const isLeft = held !== null && !sameAt(held, here);
   useEffect(() => {
     if (!isLeft) return;
     // what was asked about stays with the thing it was entered for
-    keepNotLogged(judgement.id, held, typed);
+    keepNotLogged(judgement.id, { at: held, typed, saidIn });
     setTyped('');
-    setHeld(null);
-  }, [isLeft, held, typed, judgement.id]);
-  const [preparedFor, setPreparedFor] = useState<{ at: At<Subject>; what: Prepared } | null>(null);
-  const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
-  const taken = handFor(subject);
-  const hand = taken.ring ? { ...taken, ring: { ...taken.ring, ...prepared } } : taken;
-  const context = useMemo(
-    () => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument),
-    [judgement, cylinder, subject, units, hand.instrument],
-  );
+    setHeldAs(null);
+  }, [isLeft, held, typed, saidIn, judgement.id]);
   const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
   const meaning = useMemo(() => meaningOf(heard), [heard]);
   const isOpen = heard.kind === 'question' || heard.kind === 'refused';
@@ -140,6 +148,7 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
   return {
     typed,
     setTyped,
+    saidIn,
     held,
     setHeld,
     isBegun: begun && held === null,
