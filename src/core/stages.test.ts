@@ -5,10 +5,12 @@ import { job, jobEntry, reading } from '@/fixtures/records';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { sheetOf } from './judge/reports';
 import { writeCsv } from '@/files/csv';
+import type * as stageFindings from './judge/stageFindings';
 import type * as shapes from '@/files/shapes/choices';
 import { entrySchema } from '@/files/schema';
 import { contextFor } from './judge/context';
 import { changesOf } from './judge/changes';
+import { findingsOf } from './judge/findings';
 import { judge, keptJudge } from './judge/judge';
 import { type JudgedCylinder, asked } from './judge/judgement';
 import { lastMade } from './judge/lastMade';
@@ -22,6 +24,11 @@ import type { Entry } from './record/record';
 import { JUDGING_ORDER, PARTS, STAGE_IDS, STAGE_OF, SUBJECTS, SUBJECT_IDS, listOf } from './stages';
 
 vi.mock('./sheet/stage', async () => ({ sheet: (await import('@/fixtures/deckHeight/stage')).deckHeight }));
+vi.mock('./judge/stageFindings', async (original) => {
+  const { STAGE_FINDINGS } = await original<typeof stageFindings>();
+  const { findings } = await import('@/fixtures/deckHeight/findings');
+  return { STAGE_FINDINGS: { ...STAGE_FINDINGS, sheet: findings } };
+});
 vi.mock('@/files/shapes/choices', async (original) => {
   const { CHOICE_SCHEMAS } = await original<typeof shapes>();
   return { CHOICE_SCHEMAS: { ...CHOICE_SCHEMAS, deckHeight: z.strictObject({ least: z.int(), most: z.int() }) } };
@@ -77,7 +84,7 @@ describe('a stage that is registered', () => {
   it('is judged with its choice, counted, called out, drawn on the deck, put on the sheet', async () => {
     const judged = judge(built(made('a', 'L1', 12), made('b', 'R1', 3), made('c', 'L2', 25)));
     expect(progressOf(judged)).toEqual({ stage: ID, done: 1, total: 4 });
-    expect(judged.findings.map((f) => sayingText(f.says, 'imperial'))).toContain(
+    expect(findingsOf(judged).map((f) => sayingText(f.says, 'imperial'))).toContain(
       'Cylinder 2: deck height 3.0 thou: the piston meets the head.',
     );
     expect(captionOf(judged, 'L2')).toMatchObject({ state: 'over', word: 'over' });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { findingsOf } from '@/core/judge/findings';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
@@ -56,7 +57,7 @@ function ringsAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], rep
       if (ring.done) expect(ready.missing.map((m) => m.subject)).not.toContain(name);
       else if (COMPRESSION.some((c) => c === name)) expect(ready.missing.map((m) => m.subject)).toContain(name);
       // what can cost the engine is a stop exactly where the verdict is
-      const stops = judgement.findings.filter(
+      const stops = findingsOf(judgement).filter(
         (f) =>
           f.severity === 'stop' &&
           f.cylinder === cylinder.id &&
@@ -124,7 +125,7 @@ describe('one thing, one verdict', () => {
         // what is ready has nothing that stops it
         for (const { id, ready, rings } of judgement.cylinders) {
           if (!ready.is) continue;
-          expect(judgement.findings.filter((f) => f.severity === 'stop' && f.cylinder === id)).toEqual([]);
+          expect(findingsOf(judgement).filter((f) => f.severity === 'stop' && f.cylinder === id)).toEqual([]);
           for (const ring of COMPRESSION) expect(gapIsDone(rings[ring].state) || rings[ring].accepted).toBeTruthy();
         }
       }),

@@ -2,6 +2,7 @@
  * Index cards of the shelf, and what each build taught of its filers: worked out from the log when they are asked for.
  */
 import { and, eq, lt } from 'drizzle-orm';
+import { findingsOf } from '@/core/judge/findings';
 import { engineWords } from '@/core/engine/engine';
 import { judge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
@@ -25,7 +26,7 @@ const ownRates = ({ id, rates: judged }: Judgement): (typeof rates.$inferInsert)
 /** Writes the shelf's card from the judgement, unless a later one is there already. */
 export async function writeCard(db: Database, { record, seq }: StoredRecord): Promise<void> {
   const judgement = judge(record);
-  const { job, duty, piston, progress, findings, log } = judgement;
+  const { job, duty, piston, progress, log } = judgement;
   if (!job) return;
   const engine = engineWords(job.engine);
   const learnt = ownRates(judgement);
@@ -52,7 +53,7 @@ export async function writeCard(db: Database, { record, seq }: StoredRecord): Pr
       secondFactor: fittedFactor(judgement, 'second'),
       done: progress.done,
       total: progress.total,
-      stops: findings.filter((f) => f.severity === 'stop').length,
+      stops: findingsOf(judgement).filter((f) => f.severity === 'stop').length,
       updatedAt: log.lastAt ?? new Date().toISOString(),
       judgedSeq: seq,
     })

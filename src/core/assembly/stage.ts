@@ -2,12 +2,11 @@
 import { say } from '../quantity/saying';
 import type { Tick } from '../record/log';
 import { partsIn } from '../record/parts';
-import { type Finding, about } from '../stage/finding';
 import type { Memo } from '../stage/memo';
 import { type Caption, type Judged, type Missing, type Stage, SILENT, counted } from '../stage/stage';
-import { type Check, CHECK_WORDS, HANGING_CHECKS } from './checks';
+import { type Check, CHECK_WORDS } from './checks';
 import type { AssemblyPart, Clocked, Engine, Readied, Whole } from './found';
-import { blockOf, checkSays, isRight } from './judged';
+import { blockOf, isRight } from './judged';
 
 const NO_TICKS: ReadonlyMap<Check, Tick> = new Map();
 
@@ -24,29 +23,6 @@ function judge({ log, choices }: Engine, cylinders: readonly Clocked[], memo: Me
   });
   return { cylinders: new Map(parts), engine: {} };
 }
-
-/** What was found at the block that does not hold, or is not as it was planned. */
-const findingsOf = ({ id, label, block }: Whole): Finding[] => {
-  const right = (check: Check): boolean => block.checks.some((c) => c.check === check && isRight(c.state));
-  const unseen = HANGING_CHECKS.filter((check) => !right(check));
-  const late =
-    right('ringsFree') && unseen.length > 0
-      ? [
-          about(
-            'mend',
-            'assembly',
-            id,
-            say`Cylinder ${label}: rings are on, and nobody noted ${unseen.length === 2 ? 'front mark and rod' : unseen[0] === 'rod' ? 'the rod' : 'the front mark'} when the piston was hung. Look before it goes further.`,
-          ),
-        ]
-      : [];
-  const found = block.checks.flatMap((check) => {
-    const { state } = check;
-    if (state !== 'again' && state !== 'against' && state !== 'moved') return [];
-    return [about(state === 'moved' ? 'note' : 'mend', 'assembly', id, say`Cylinder ${label}: ${checkSays(check)}`)];
-  });
-  return [...late, ...found];
-};
 
 /** Checks that are not made, or do not hold. */
 const missing = (_engine: unknown, { block }: Whole): Missing[] =>
@@ -75,8 +51,6 @@ export const assembly = {
   coverable: true,
   judge,
   progress: (_engine, cylinders) => counted(cylinders.map(({ block }) => block.done === block.checks.length)),
-  findings: (_engine, cylinders, memo) =>
-    cylinders.flatMap((c) => memo('block findings', c.id, [c.block, c.label], () => findingsOf(c))),
   missing,
   caption,
   joints: ({ block }) => block.asFound,

@@ -6,6 +6,7 @@ import { type Saying, fine, say, size } from '../quantity/saying';
 import { type LoggedReading, acceptedWords, livePasses } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
+import type { Frame } from '../stage/stage';
 import type { JudgedBore } from './judged';
 import { boreIsDone } from './verdict';
 
@@ -106,7 +107,7 @@ function spotFindings({ label, id, bore }: Measured): Finding[] {
 }
 
 /** That two directions cannot see an oval between them: one word for the build. */
-export function directionFindings(cylinders: readonly Measured[]): Finding[] {
+function directionFindings(cylinders: readonly Measured[]): Finding[] {
   const few = cylinders.filter(
     ({ bore: { shape, verdict } }) =>
       verdict.state === 'within' && shape !== null && shape.depths.every((d) => d.directions < 3),
@@ -127,7 +128,7 @@ export function directionFindings(cylinders: readonly Measured[]): Finding[] {
 const counting = ({ bore }: Measured): LoggedReading[] => livePasses(bore.passes, bore.round);
 
 /** Whether the torque plate was on. */
-export function plateFindings(cylinders: readonly Measured[], { basis }: BoreChoices): Finding[] {
+function plateFindings(cylinders: readonly Measured[], { basis }: BoreChoices): Finding[] {
   const placed = cylinders.map((c) => ({
     cylinder: c,
     plates: new Set(
@@ -171,12 +172,8 @@ export function plateFindings(cylinders: readonly Measured[], { basis }: BoreCho
     : mixed;
 }
 
-/**
- * Of one bore, held against the planned size.
- *
- * @example boreFindings(cylinder, fromInches(4.065)).length // 0
- */
-export function boreFindings(cylinder: Measured, planned: Nm | null): Finding[] {
+/** Of one bore, held against the planned size. */
+function boreFindings(cylinder: Measured, planned: Nm | null): Finding[] {
   const { bore, label, id } = cylinder;
   const off = bore.size && planned !== null && Math.abs(bore.size.value - planned) > OFF_PLAN ? bore.size.value : null;
   return [
@@ -195,3 +192,17 @@ export function boreFindings(cylinder: Measured, planned: Nm | null): Finding[] 
         ]),
   ];
 }
+
+/**
+ * What is to be known of bores.
+ *
+ * @example findings(judgement, [cylinder]).length // 0
+ */
+export const findings = (
+  { job, choices }: Frame<{ bores: BoreChoices }>,
+  cylinders: readonly Measured[],
+): Finding[] => [
+  ...cylinders.flatMap((c) => boreFindings(c, job?.plannedBore ?? null)),
+  ...directionFindings(cylinders),
+  ...plateFindings(cylinders, choices.bores),
+];

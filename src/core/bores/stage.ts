@@ -12,7 +12,6 @@ import { type Memo, ENGINE } from '../stage/memo';
 import { capital } from '../stage/report';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
-import { boreFindings, directionFindings, plateFindings } from './findings';
 import type { BoresPart, Engine, Measured, Whole } from './found';
 import { type BoreChoices, STARTING_BORES } from './grid';
 import { judgedBore } from './judged';
@@ -169,13 +168,6 @@ export const bores = {
   judge,
   lists: ({ choices }, cylinders) => ({ bores: boreTasks(cylinders, choices.bores) }),
   progress: (_engine, cylinders) => counted(cylinders.map((c) => c.bore.done || isSizeAlone(c))),
-  findings: ({ job, choices }, cylinders, memo) => [
-    ...cylinders.flatMap((c) =>
-      memo('bore findings', c.id, [c, job?.plannedBore], () => boreFindings(c, job?.plannedBore ?? null)),
-    ),
-    ...directionFindings(cylinders),
-    ...plateFindings(cylinders, choices.bores),
-  ],
   missing,
   caption,
   expected,

@@ -1,14 +1,11 @@
 /** Clocking: where the joints of each piston point. */
-import type { Cylinder } from '../engine/engine';
 import { say } from '../quantity/saying';
-import { type Finding, about } from '../stage/finding';
 import { type Memo, ENGINE } from '../stage/memo';
 import { type Caption, type Judged, type Missing, type Stage, SILENT, counted } from '../stage/stage';
 import { type ClockingChoices, STARTING_CLOCKING } from './choices';
 import { rodsOf } from './crankcase';
 import type { All, Bored, ClockingMade, ClockingPart, Engine, Whole } from './found';
 import { type KnownRules, isBreach, judgedClocking } from './judged';
-import { cureWords } from './rules';
 
 function judge(
   { job, choices, labels, log }: Engine,
@@ -36,17 +33,6 @@ function judge(
   return { cylinders: new Map(parts), engine: { clockingChosen: chosen } };
 }
 
-/** A plan against its rules, each breach with what would cure it. */
-function findingsOf({ id, label, clocking }: Cylinder & ClockingPart, chosen: boolean): Finding[] {
-  const breaches = clocking.rules.flatMap(({ verdict, says, cure }) => {
-    if (verdict === 'pass') return [];
-    const turn = cure ? cureWords(cure) : 'No turn of one joint cures it: let them be placed together.';
-    return [about(verdict, 'clocking', id, say`Cylinder ${label}: ${says} ${turn}`)];
-  });
-  const asked = chosen && clocking.ask ? [about('mend', 'clocking', id, say`Cylinder ${label}: ${clocking.ask}`)] : [];
-  return [...asked, ...breaches];
-}
-
 /** Where the joints of a cylinder go, and what stops them there. */
 function missing(_engine: unknown, { clocking: { settled, rules } }: ClockingPart): Missing[] {
   if (!settled) return [{ says: say`clocking: no plan settled`, subject: null }];
@@ -72,10 +58,6 @@ export const clocking = {
   choices: { clocking: (): ClockingChoices => STARTING_CLOCKING },
   judge,
   progress: (_engine, cylinders) => counted(cylinders.map((c) => c.clocking.settled)),
-  findings: ({ clockingChosen }, cylinders, memo) =>
-    cylinders.flatMap((c) =>
-      memo('clocking findings', c.id, [c.clocking, c.label, clockingChosen], () => findingsOf(c, clockingChosen)),
-    ),
   missing,
   caption,
   report: async () => (await import('./report')).report,

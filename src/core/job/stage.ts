@@ -1,13 +1,11 @@
 /** Job: the card that says what is built. */
-import { type Finding, about } from '../stage/finding';
 import { type Frame, SILENT, type Stage, counted } from '../stage/stage';
 import type { Memo } from '../stage/memo';
-import { say } from '../quantity/saying';
 import type { LoggedReading } from '../record/reading';
 import type { JudgedDuty } from '../targets/settings';
 import type { Job } from './job';
 
-interface JobMade {
+export interface JobMade {
   /** Readings of cylinders, or of rings of cylinders, that this engine has not got. */
   strays: LoggedReading[];
 }
@@ -26,34 +24,6 @@ const straysOf = ({ log, labels }: Frame, memo: Memo): LoggedReading[] =>
     ),
   );
 
-function findings({ job, strays }: Engine): Finding[] {
-  if (!job) return [about('note', 'job', null, say`Fill in the job card to begin.`)];
-  const out: Finding[] = [];
-  if (job.construction === null)
-    out.push(
-      about(
-        'mend',
-        'job',
-        null,
-        say`How the piston is made is not said. It decides the gap as much as the duty does: a high-ring piston needs nearly double.`,
-      ),
-    );
-  if (job.plannedBore === null)
-    out.push(about('note', 'job', null, say`No planned bore yet: targets wait for the measured bores.`));
-  if (strays.length > 0) {
-    const where = [...new Set(strays.map((s) => s.cylinder))].join(', ');
-    out.push(
-      about(
-        'mend',
-        'job',
-        null,
-        say`${strays.length} readings are of cylinders this engine has not got (${where}). They are kept.`,
-      ),
-    );
-  }
-  return out;
-}
-
 /** Its four answers: name, bore, duty, piston. */
 const answers = ({ job, duty }: Engine): boolean[] =>
   job
@@ -70,5 +40,4 @@ export const job = {
     engine: { strays: straysOf(engine, memo) },
   }),
   progress: (engine) => counted(answers(engine)),
-  findings,
 } satisfies Stage<Frame, never, object, JobMade, Engine>;

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { findingsOf } from './findings';
 import { boosted } from '@/fixtures/adders';
 import { NO_SERVICE } from '../load/service';
 import { gap, job, jobEntry, reading, voiding } from '@/fixtures/records';
@@ -26,7 +27,7 @@ const targets = (change: Partial<TargetChoices>): Entry => ({
 const gaps = (change: Partial<TargetChoices['gaps']>): Entry => targets({ gaps: { ...choices.gaps, ...change } });
 
 const found = (change: Partial<Job>, ...entries: Entry[]): Finding[] =>
-  judge({ id: 'x', entries: [jobEntry(change), ...entries] }).findings;
+  findingsOf(judge({ id: 'x', entries: [jobEntry(change), ...entries] }));
 const about = (findings: Finding[], words: RegExp): Finding | undefined =>
   findings.find((f) => words.test(sayingText(f.says, 'imperial')));
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { findingsOf } from './findings';
 import { describe, expect, it } from 'vitest';
 import { STARTING_CLOCKING } from '../clocking/choices';
 import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
@@ -27,7 +28,7 @@ const cylinder = (judgement: Judgement, id: string) => {
   return found;
 };
 const says = (judgement: Judgement): string[] =>
-  judgement.findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`);
+  findingsOf(judgement).map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`);
 
 describe('judge', () => {
   it('is total: an empty record, and a job card with nothing in it, are judged', () => {
@@ -225,7 +226,7 @@ describe('findings', () => {
         reading('f', 'R2', 'piston', fromInches(4.064)),
       ),
     );
-    const severities = judged.findings.map((f) => f.severity);
+    const severities = findingsOf(judged).map((f) => f.severity);
     expect(severities).toEqual(
       [...severities].sort((x, y) => ['stop', 'mend', 'note'].indexOf(x) - ['stop', 'mend', 'note'].indexOf(y)),
     );

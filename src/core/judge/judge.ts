@@ -10,7 +10,6 @@ import type { Job } from '../job/job';
 import type { Log } from '../record/log';
 import type { BuildRecord, Entry } from '../record/record';
 import type { Renewal } from '../record/reading';
-import { type Finding, worstFirst } from '../stage/finding';
 import { ENGINE, type Memo, forgetful, remembering } from '../stage/memo';
 import type { Frame } from '../stage/stage';
 import {
@@ -32,7 +31,6 @@ import {
   type StageProgress,
   asked,
 } from './judgement';
-import { toolFindings } from './toolFindings';
 
 /** What was chosen, and where nobody chose what holds at first. */
 function choicesOf({ choices }: Log, memo: Memo): Choices {
@@ -113,15 +111,10 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
     stage: name,
     ...(covers(name) ? stage.progress(whole, cylinders) : { done: 0, total: 0 }),
   }));
-  const findings = [
-    ...ofAll((stage) => stage.findings(whole, cylinders, memo)).flat(),
-    ...toolFindings(log, cylinders, memo),
-  ] as Finding<StageId>[];
   const sum = (figure: 'done' | 'total'): number => stages.reduce((n, s) => n + s[figure], 0);
   return {
     ...whole,
     cylinders,
-    findings: worstFirst(findings),
     stages,
     progress: { done: sum('done'), total: sum('total') },
     tasks: Object.assign({}, ...ofAll((stage) => stage.lists(whole, cylinders))) as Judgement['tasks'],
@@ -129,11 +122,11 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
 }
 
 /**
- * Everything that follows from a record: targets, sizes, clearances, verdicts, findings, what is next.
+ * Everything that follows from a record: targets, sizes, clearances, verdicts, what is next.
  *
  * Total: never throws for a well-formed record, whatever is missing from it. O(entries + cylinders).
  *
- * @example judge({ id: 'new', entries: [] }).findings.map((f) => f.severity) // ['note']
+ * @example judge({ id: 'new', entries: [] }).progress.done // 0
  */
 export const judge = (record: BuildRecord): Judgement => judgementOf(record.id, logOf(record.entries), forgetful);
 

@@ -2,7 +2,6 @@
 import type { Cylinder } from '../engine/engine';
 import { type LoggedReading, isReading, type Renewal } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
-import type { Finding } from '../stage/finding';
 import type { Frame, Missing, Progress, Stage } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import {
@@ -36,8 +35,6 @@ export interface StageProgress extends Progress {
 export interface Judgement extends Frame<Choices>, Made {
   /** In the order of the engine's own numbering. */
   cylinders: JudgedCylinder[];
-  /** Worst first. */
-  findings: Finding<StageId>[];
   stages: StageProgress[];
   progress: Progress;
   tasks: { [L in ListId]: Task<SubjectOn<L>>[] };

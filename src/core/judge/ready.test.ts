@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { findingsOf } from './findings';
 import { gap, jobEntry, reading, record } from '@/fixtures/records';
 import { fromInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
@@ -43,7 +44,7 @@ describe('ready to go in', () => {
         'rings: second ring: to do',
       ]),
     );
-    expect(judgement.findings.some((f) => f.severity === 'stop' && f.cylinder === 'L1')).toBe(true);
+    expect(findingsOf(judgement).some((f) => f.severity === 'stop' && f.cylinder === 'L1')).toBe(true);
   });
 
   it('what a job leaves to others is not asked for, and a re-ring can be whole', () => {
@@ -149,7 +150,7 @@ describe('ready to go in', () => {
       done: true,
       accepted: { reason: 'plated skirt' },
     });
-    expect(accepted.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    expect(findingsOf(accepted).filter((f) => f.severity === 'stop')).toEqual([]);
     // bored since: the bore is to be read anew, and nothing is accepted of it
     const honed: Entry = { ...stamp('h'), kind: 'renewed', part: 'bore', cylinder: 'L1' };
     expect(first(judge(record(...sizes, yes('clearance'), honed))).clearance.accepted).toBeNull();
@@ -159,8 +160,8 @@ describe('ready to go in', () => {
 describe('hung on its rod', () => {
   it('rings on, and front mark or rod not noted before: told once they are on, and not before', () => {
     const late = (...entries: Entry[]): string[] =>
-      judge(record(...entries))
-        .findings.map((f) => sayingText(f.says, 'imperial'))
+      findingsOf(judge(record(...entries)))
+        .map((f) => sayingText(f.says, 'imperial'))
         .filter((says) => says.includes('when the piston was hung'));
     const { clocking } = first(judge(record()));
     const looked = (check: 'ringsFree' | 'frontMark' | 'rod'): Entry => ({
@@ -197,7 +198,7 @@ describe('second ring against top, under any source', () => {
         gaps: { ...choices.gaps, top: top ? range(...top) : choices.gaps.top, second: range(...second) },
       },
     };
-    return judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14))).findings.some((f) =>
+    return findingsOf(judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14)))).some((f) =>
       /second ring 14 thou is tighter than the top, 18 thou/.test(sayingText(f.says, 'imperial')),
     );
   };

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { findingsOf } from './findings';
 import { boreReading, gap, record, reading } from '@/fixtures/records';
 import { fromInches, fromThou } from '../quantity/length';
 import { STARTING_RING_SET } from '../rings/set';
@@ -57,7 +58,10 @@ const top = (judgement: Judgement, cylinder = 'L1'): JudgedRing => {
   return found.rings.top;
 };
 const advice = (ring: JudgedRing): string => sayingText(ringAdvice(ring), 'imperial');
-const said = ({ findings }: Judgement): string => findings.map((f) => sayingText(f.says, 'imperial')).join('\n');
+const said = (judgement: Judgement): string =>
+  findingsOf(judgement)
+    .map((f) => sayingText(f.says, 'imperial'))
+    .join('\n');
 // On 4.065 in the top window is 21 to 24 thou, its limit 26.
 
 describe('the gap that counts', () => {
@@ -294,8 +298,9 @@ describe('an over-gapped ring', () => {
     const judgement = judge(record(...over, accepted));
     expect(top(judgement)).toMatchObject({ state: 'over', done: true, accepted: { reason: 'customer agrees' } });
     expect(
-      judgement.findings.find((f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('customer agrees'))
-        ?.severity,
+      findingsOf(judgement).find(
+        (f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('customer agrees'),
+      )?.severity,
     ).toBe('note');
   });
 
@@ -308,7 +313,7 @@ describe('an over-gapped ring', () => {
     expect(top(judge(record(short, accepted)))).toMatchObject({ state: 'short', accepted: null, done: false });
     const asShort = judge(record(short, { ...accepted, state: 'short' }));
     expect(top(asShort)).toMatchObject({ state: 'short', accepted: { reason: 'customer agrees' }, done: true });
-    expect(asShort.findings.filter((f) => f.severity === 'stop' && f.stage === 'rings')).toEqual([]);
+    expect(findingsOf(asShort).filter((f) => f.severity === 'stop' && f.stage === 'rings')).toEqual([]);
     expect(said(asShort)).toContain('is short, accepted by AB: customer agrees');
   });
 
@@ -349,7 +354,7 @@ describe('grooves', () => {
   });
 
   it('a tight groove stops the build, a ring proud of its land too', () => {
-    const findings = judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0))).findings.filter(
+    const findings = findingsOf(judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0)))).filter(
       (f) => f.stage === 'rings',
     );
     expect(findings.map((f) => f.severity)).toEqual(['stop', 'stop']);

@@ -3,7 +3,6 @@ import { say, size } from '../quantity/saying';
 import { type Log, historyOf } from '../record/log';
 import { type LoggedReading, isReading } from '../record/reading';
 import { type Finding, about } from '../stage/finding';
-import type { Memo } from '../stage/memo';
 import { type StageId, type Subject, STAGE_OF, SUBJECT_IDS } from '../stages';
 import { type Instrument, calibrationEnds, isOutOfDate, isOutOfRange } from '../uncertainty/instrument';
 import { type JudgedCylinder, numberAt } from './judgement';
@@ -33,22 +32,17 @@ function misuseOf(reading: LoggedReading, subject: Subject, tools: ReadonlyMap<s
 }
 
 /** In one cylinder. */
-function misusesIn(log: Log, cylinder: JudgedCylinder, memo: Memo): Misuse[] {
-  const numbers = SUBJECT_IDS.map((subject) => numberAt(cylinder, subject));
-  const from = [log.tools, ...numbers, ...numbers.map((number) => log.numbers.get(number))];
-  return memo('misused tools', cylinder.id, from, () =>
-    SUBJECT_IDS.flatMap((subject, i) =>
-      historyOf(log, numbers[i] ?? cylinder.id, subject)
-        .filter(isReading)
-        .flatMap((reading) => misuseOf(reading, subject, log.tools)),
-    ),
+const misusesIn = (log: Log, cylinder: JudgedCylinder): Misuse[] =>
+  SUBJECT_IDS.flatMap((subject) =>
+    historyOf(log, numberAt(cylinder, subject), subject)
+      .filter(isReading)
+      .flatMap((reading) => misuseOf(reading, subject, log.tools)),
   );
-}
 
-function misuses(log: Log, cylinders: readonly JudgedCylinder[], memo: Memo): Map<string, Misuses> {
+function misuses(log: Log, cylinders: readonly JudgedCylinder[]): Map<string, Misuses> {
   const found = new Map<string, Misuses>();
   for (const cylinder of cylinders)
-    for (const { tool, subject, late, far } of misusesIn(log, cylinder, memo)) {
+    for (const { tool, subject, late, far } of misusesIn(log, cylinder)) {
       const all = found.get(tool) ?? { subject, outOfDate: 0, outOfRange: new Map<string, number>() };
       if (late) all.outOfDate += 1;
       if (far) all.outOfRange.set(cylinder.label, (all.outOfRange.get(cylinder.label) ?? 0) + 1);
@@ -62,11 +56,11 @@ const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `$
 /**
  * What the tools of a record were wrongly used for.
  *
- * @example toolFindings(judgement.log, judgement.cylinders, (_what, _whose, _from, work) => work()) // []
+ * @example toolFindings(judgement.log, judgement.cylinders) // []
  */
-export function toolFindings(log: Log, cylinders: readonly JudgedCylinder[], memo: Memo): Finding<StageId>[] {
+export function toolFindings(log: Log, cylinders: readonly JudgedCylinder[]): Finding<StageId>[] {
   if (log.tools.size === 0) return [];
-  return [...misuses(log, cylinders, memo)].flatMap(([key, { subject, outOfDate, outOfRange }]) => {
+  return [...misuses(log, cylinders)].flatMap(([key, { subject, outOfDate, outOfRange }]) => {
     const tool = log.tools.get(key);
     if (!tool) return [];
     const stage = STAGE_OF[subject];

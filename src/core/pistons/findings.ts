@@ -14,11 +14,12 @@ import { chanceWords } from '../verdict/decide';
 /** A cylinder with what its clearance comes from. */
 interface Cleared extends Cylinder {
   bore: JudgedBore;
+  piston: JudgedPiston;
   clearance: JudgedClearance;
 }
 
 /** Of one piston and its pin. */
-export function pistonFindings({ id, label, outlier, size: sized, range, pin }: JudgedPiston): Finding[] {
+function pistonFindings({ id, label, outlier, size: sized, range, pin }: JudgedPiston): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
   const out: Finding[] = [];
   if (outlier && sized)
@@ -55,12 +56,8 @@ export function pistonFindings({ id, label, outlier, size: sized, range, pin }: 
   return out;
 }
 
-/**
- * Of the clearance of one cylinder.
- *
- * @example clearanceFindings(cylinder).map((f) => f.severity) // [ 'mend' ]
- */
-export function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
+/** Of the clearance of one cylinder. */
+function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
   const { value, state, chance, uncertainty, target, strip, accepted } = clearance;
   if (value === null) return [];
@@ -107,3 +104,11 @@ export function clearanceFindings({ clearance, label, id, bore }: Cleared): Find
     );
   return out;
 }
+
+/**
+ * What is to be known of pistons and their clearances.
+ *
+ * @example findings(null, [cylinder]).map((f) => f.severity) // [ 'mend' ]
+ */
+export const findings = (_engine: unknown, cylinders: readonly Cleared[]): Finding[] =>
+  cylinders.flatMap((c) => [...pistonFindings(c.piston), ...clearanceFindings(c)]);

@@ -15,7 +15,6 @@ import { type Memo, ENGINE } from '../stage/memo';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import { type PairingChoices, STARTING_PAIRING } from './choices';
-import { clearanceFindings, pistonFindings } from './findings';
 import { type Strictness, leastRight } from '../verdict/decide';
 import { clearanceAdvice, clearanceDoubt } from './clearance';
 import type { All, Bored, Engine, JudgedPairing, PistonsMade, PistonsPart, Whole } from './found';
@@ -286,10 +285,6 @@ export const pistons = {
   judge,
   lists: ({ choices }, cylinders) => ({ pistons: pistonTasks(cylinders, choices.pistons) }),
   progress: (_engine, cylinders) => counted(cylinders.map((c) => c.clearance.done)),
-  findings: (_engine, cylinders, memo) =>
-    cylinders.flatMap((c) =>
-      memo('piston findings', c.id, [c], () => [...pistonFindings(c.piston), ...clearanceFindings(c)]),
-    ),
   missing,
   caption,
   expected,

@@ -10,16 +10,9 @@ import { acceptedWords } from '../record/reading';
 import { capital } from '../stage/report';
 import type { JudgedRing } from './judged';
 import { type Ring, COMPRESSION, RING_WORDS, gapIsDone, isCompression } from './ring';
+import type { All, Spread } from './found';
 import { countsWords, ringAdvice } from './words';
 import { type RingSet, GROOVE_WORDS, ringFaults } from './set';
-
-/** How far the gaps of one kind of ring lie apart. */
-export interface Spread {
-  ring: Ring;
-  least: Nm;
-  most: Nm;
-  spread: Nm;
-}
 
 interface Ringed extends Cylinder {
   bore: { shape: object | null };
@@ -61,7 +54,7 @@ function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
 }
 
 /** Rings that are tight in their grooves, or stand proud of the land. */
-export function grooveFindings({ id, piston, grooves }: Ringed): Finding[] {
+function grooveFindings({ id, piston, grooves }: Ringed): Finding[] {
   return grooves.grooves.flatMap(({ groove, side, land }): Finding[] => [
     ...(side.read && (side.state === 'tight' || side.state === 'loose')
       ? [
@@ -87,7 +80,7 @@ export function grooveFindings({ id, piston, grooves }: Ringed): Finding[] {
 }
 
 /** Rings that are described against themselves. */
-export function setFindings(ringSet: RingSet, job: Job | null): Finding[] {
+function setFindings(ringSet: RingSet, job: Job | null): Finding[] {
   if (!job) return [];
   return COMPRESSION.flatMap((ring) =>
     ringFaults(ringSet[ring]).map((fault) => about('mend', 'rings', null, say`${capital(RING_WORDS[ring])}: ${fault}`)),
@@ -106,7 +99,7 @@ function paperSaysTighter({ rings: { top, second } }: Ringed): boolean {
  *
  * @param used whether the bores are used ones
  */
-export function unmeasuredFindings(cylinders: readonly Ringed[], used: boolean): Finding[] {
+function unmeasuredFindings(cylinders: readonly Ringed[], used: boolean): Finding[] {
   if (!used) return [];
   const blind = cylinders.filter(({ bore, rings }) =>
     COMPRESSION.some((ring) => bore.shape === null && rings[ring].counts?.taper === null),
@@ -124,7 +117,7 @@ export function unmeasuredFindings(cylinders: readonly Ringed[], used: boolean):
 }
 
 /** Of the rings in one cylinder. */
-export function ringFindings(cylinder: Ringed, targets: TargetChoices): Finding[] {
+function ringFindings(cylinder: Ringed, targets: TargetChoices): Finding[] {
   const { label, id, rings } = cylinder;
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'rings', id, says);
   const out = Object.values(rings).flatMap((ring) =>
@@ -148,12 +141,8 @@ export function ringFindings(cylinder: Ringed, targets: TargetChoices): Finding[
   return out;
 }
 
-/**
- * Gaps of one kind that lie too far apart.
- *
- * @example spreadFindings([], 50_000) // []
- */
-export const spreadFindings = (spreads: readonly Spread[], limit: Nm): Finding[] =>
+/** Gaps of one kind that lie too far apart. */
+const spreadFindings = (spreads: readonly Spread[], limit: Nm): Finding[] =>
   spreads
     .filter((s) => isCompression(s.ring) && s.spread > limit)
     .map((s) =>
@@ -164,3 +153,12 @@ export const spreadFindings = (spreads: readonly Spread[], limit: Nm): Finding[]
         say`${RING_WORDS[s.ring]} gaps run from ${fine(s.least)} to ${fine(s.most)}: ${fine(s.spread)} apart. Even gaps matter more than the last half thou.`,
       ),
     );
+
+/** What is to be known of rings. */
+export const findings = ({ choices, job, spreads }: All, cylinders: readonly Ringed[]): Finding[] => [
+  ...cylinders.flatMap((c) => ringFindings(c, choices.targets)),
+  ...setFindings(choices.ringSet, job),
+  ...cylinders.flatMap(grooveFindings),
+  ...spreadFindings(spreads, choices.bench.spread),
+  ...unmeasuredFindings(cylinders, choices.bores.basis === 'used'),
+];

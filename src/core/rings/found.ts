@@ -7,9 +7,9 @@ import type { PistonsPart } from '../pistons/found';
 import type { Frame } from '../stage/stage';
 import type { TargetsMade, TargetsPart } from '../targets/found';
 import type { TargetChoices } from '../targets/target';
+import type { Nm } from '../quantity/length';
 import type { Strictness } from '../verdict/decide';
 import type { BenchChoices, PlacingChoices } from './choices';
-import type { Spread } from './findings';
 import type { JudgedGrooves } from './grooves';
 import type { JudgedRing } from './judged';
 import type { JudgedPlacing } from './judgedPlacing';
@@ -31,6 +31,14 @@ export interface RingsPart {
   grooves: JudgedGrooves;
   /** The heat model of it; null without a bore or an assumed temperature. */
   heat: JudgedHeat | null;
+}
+
+/** How far the gaps of one kind of ring lie apart. */
+export interface Spread {
+  ring: Ring;
+  least: Nm;
+  most: Nm;
+  spread: Nm;
 }
 
 export interface RingsMade {

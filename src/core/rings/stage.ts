@@ -20,8 +20,7 @@ import type { Target } from '../targets/target';
 import type { CutAdvice } from './advice';
 import { gapCaption } from './caption';
 import { type BenchChoices, type PlacingChoices, type Route, STARTING_BENCH, STARTING_PLACING } from './choices';
-import { type Spread, grooveFindings, ringFindings, setFindings, spreadFindings, unmeasuredFindings } from './findings';
-import type { All, Engine, Fitted, RingsMade, RingsPart, Whole } from './found';
+import type { All, Engine, Fitted, RingsMade, RingsPart, Whole, Spread } from './found';
 import { type GrooveSubject, type JudgedGrooves, GROOVE_SUBJECTS, grooveOf, judgedGrooves } from './grooves';
 import type { RingBore } from './evidence';
 import { type JudgedRing, judgedRing, ringBore } from './judged';
@@ -353,15 +352,6 @@ export const rings = {
   }),
   progress: ({ choices }, cylinders) =>
     counted(cylinders.flatMap((c) => ringsOnRoute(choices.bench).map((ring) => c.rings[ring].done))),
-  findings: ({ choices, job, spreads }, cylinders, memo) => [
-    ...cylinders.flatMap((c) =>
-      memo('ring findings', c.id, [c, choices.targets], () => ringFindings(c, choices.targets)),
-    ),
-    ...setFindings(choices.ringSet, job),
-    ...cylinders.flatMap(grooveFindings),
-    ...spreadFindings(spreads, choices.bench.spread),
-    ...unmeasuredFindings(cylinders, choices.bores.basis === 'used'),
-  ],
   missing,
   caption: gapCaption,
   outcome,

@@ -11,7 +11,6 @@ import type { LengthStyle } from '../quantity/print';
 import type { Saying } from '../quantity/saying';
 import type { Log } from '../record/log';
 import type { Family } from '../uncertainty/instrument';
-import type { Finding } from './finding';
 import type { Memo } from './memo';
 import type { Row, SheetPart } from './report';
 import type { State } from './state';
@@ -111,7 +110,6 @@ export interface Stage<
   /** What there is to read, each list in the order of its route. */
   lists: (engine: J, cylinders: readonly K[]) => Record<string, Task[]>;
   progress: (engine: J, cylinders: readonly K[]) => Progress;
-  findings: (engine: J, cylinders: readonly K[], memo: Memo) => Finding[];
   /** What a cylinder lacks on this stage to be ready: neither done nor accepted, or with a stop against it. Of the engine it may read its choices alone. */
   missing: (engine: J, cylinder: K) => Missing[];
   /** What the deck shows of a cylinder on this stage. */
@@ -144,7 +142,6 @@ export const SILENT = {
   judge: () => NOTHING,
   lists: () => ({}),
   progress: () => ({ done: 0, total: 0 }),
-  findings: () => [],
   missing: (): Missing[] => [],
   caption: (): Caption => ({ state: 'to do', word: 'to do', figure: [] }),
   joints: (): Joints | null => null,

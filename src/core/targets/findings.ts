@@ -65,7 +65,7 @@ function loadFindings({ service }: Job, { row, chosen, load }: JudgedDuty): Find
 }
 
 /** Which row of the chart holds, and whether it is the one for what the engine is for. */
-export function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[] {
+function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[] {
   if (!job) return [];
   const { row, suggestion } = duty;
   const out: Finding[] = [];
@@ -168,7 +168,7 @@ function orderFindings(top: Target, second: Target, school: TargetChoices['secon
 }
 
 /** The figures themselves, and what was entered for them. */
-export function figureFindings({ job, duty, piston, standard, choices: { chart, targets } }: Input): Finding[] {
+function figureFindings({ job, duty, piston, standard, choices: { chart, targets } }: Input): Finding[] {
   if (!job || !standard) return [];
   const { bore } = standard;
   const { top, second, rails, clearance } = standard.targets;
@@ -245,10 +245,8 @@ const boundOf = ({ assumed, heat }: JudgedRingHeat): { assumed: number; bound: N
  * What the heat model warns of, by the chance that the ends meet: the gap that counts in a cylinder, else where its aim
  * begins; not of a short ring, which is to be filed anyway. A model stops nothing; and where a sheet, a manual or the
  * builder gives the figure it is a remark.
- *
- * @example heatFindings([]) // []
  */
-export function heatFindings(cylinders: readonly Heated[]): Finding[] {
+function heatFindings(cylinders: readonly Heated[]): Finding[] {
   const warned = cylinders.flatMap((c) =>
     (['top', 'second'] as const).flatMap((ring) => {
       const points = c.heat?.rings[ring].points ?? [];
@@ -275,3 +273,14 @@ export function heatFindings(cylinders: readonly Heated[]): Finding[] {
     );
   });
 }
+
+/**
+ * What is to be known of targets.
+ *
+ * @example findings(judgement, []).map((f) => f.severity) // ['note']
+ */
+export const findings = (engine: Input, cylinders: readonly Heated[]): Finding[] => [
+  ...dutyFindings(engine),
+  ...figureFindings(engine),
+  ...heatFindings(cylinders),
+];

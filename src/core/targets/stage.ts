@@ -5,7 +5,6 @@ import { type Memo, ENGINE } from '../stage/memo';
 import { type Judged, type Stage, SILENT, counted } from '../stage/stage';
 import { type Chart, STARTING_CHART, columnOf } from './chart';
 import type { Engine, Measured, TargetsMade, TargetsPart, Whole } from './found';
-import { dutyFindings, figureFindings, heatFindings } from './findings';
 import { type EngineTargets, type StandardTargets, type TargetSettings, dutyOf, targetsAt } from './settings';
 import { type Strictness, STARTING_STRICTNESS } from '../verdict/decide';
 import { startingChoices } from './target';
@@ -79,12 +78,6 @@ export const targets = {
   },
   judge,
   progress: (engine) => counted(figures(engine)),
-  findings: (engine, cylinders, memo) =>
-    memo('targets findings', ENGINE, [engine.targetSettings, engine.standard, ...cylinders], () => [
-      ...dutyFindings(engine),
-      ...figureFindings(engine),
-      ...heatFindings(cylinders),
-    ]),
   caption: gapCaption,
   report: async () => (await import('./report')).report,
 } satisfies Stage<Engine, Measured, TargetsPart, TargetsMade, Engine & TargetsMade, Whole>;

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
+import { findingsOf } from '@/core/judge/findings';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
@@ -49,7 +50,7 @@ export function AssemblyStage() {
         <>
           <Ready cylinder={cylinder} />
           <div className="mt-4">
-            <Findings findings={findingsFor(judgement.findings, ['assembly', 'clocking'], cylinder.id)} />
+            <Findings findings={findingsFor(findingsOf(judgement), ['assembly', 'clocking'], cylinder.id)} />
           </div>
           <p className="mt-4 text-soft">
             Bore wiped clean and oiled; compressor snug and square; throw at the bottom, rod bolts covered. Push, do not

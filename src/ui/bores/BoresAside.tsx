@@ -1,6 +1,7 @@
 'use client';
 
 import { easySetting } from '@/core/bores/gauge';
+import { findingsOf } from '@/core/judge/findings';
 import { DEPTH_WORDS, directionWords } from '@/core/bores/grid';
 import { settingFor, settingOf } from '@/core/judge/context';
 import type { JudgedCylinder } from '@/core/judge/judgement';
@@ -48,7 +49,7 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
         </p>
       )}
       <div className="mt-4">
-        <Findings findings={findingsFor(judgement.findings, ['bores'], cylinder.id)} />
+        <Findings findings={findingsFor(findingsOf(judgement), ['bores'], cylinder.id)} />
       </div>
       <h2 className="mt-5 mb-1">
         {DEPTH_WORDS[spot.depth]}, {directionWords(spot.angle)}

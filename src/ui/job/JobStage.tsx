@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { findingsOf } from '@/core/judge/findings';
 import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { dropDraft } from '../shared/keptDraft';
@@ -76,7 +77,7 @@ export function JobStage() {
         <>
           <h2 className="mb-2">As it stands</h2>
           <Findings
-            findings={judgement.findings.filter((f) => f.stage === 'job' || f.stage === 'targets')}
+            findings={findingsOf(judgement).filter((f) => f.stage === 'job' || f.stage === 'targets')}
             empty="Nothing is missing."
           />
           <p className="mt-5">

@@ -1,6 +1,7 @@
 'use client';
 
 import type { JudgedCylinder } from '@/core/judge/judgement';
+import { findingsOf } from '@/core/judge/findings';
 import type { PistonSubject } from '@/core/pistons/stage';
 import { SUBJECTS } from '@/core/stages';
 import { Renew } from '../bores/Renew';
@@ -35,7 +36,7 @@ export function PistonsAside({ cylinder, subject }: { cylinder: JudgedCylinder; 
       )}
       <Running cylinder={cylinder} />
       <div className="mt-4">
-        <Findings findings={findingsFor(judgement.findings, ['pistons'], cylinder.id)} />
+        <Findings findings={findingsFor(findingsOf(judgement), ['pistons'], cylinder.id)} />
       </div>
       <h2 className="mt-5 mb-1">
         Readings: {SUBJECTS[subject].words},{' '}

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { findingsOf } from '@/core/judge/findings';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
 import { type QuickAsk, quickRecord } from '@/core/job/quick';
@@ -130,10 +131,11 @@ describe('a quick ask judged', () => {
   const ask = { ...readQuick({ bore: '4.065in', use: 'race', piston: 'forged4032', wall: 'iron' }) };
 
   it('says what the build begun from it says: 21 to 24 and 23 to 26 thou (common practice, no source)', () => {
-    const { planned, findings } = judge(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at));
+    const judgement = judge(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at));
+    const { planned } = judgement;
     expect(planned?.top).toMatchObject({ inForce: { aimFrom: fromThou(21), aimTo: fromThou(24) } });
     expect(planned?.second).toMatchObject({ inForce: { aimFrom: fromThou(23), aimTo: fromThou(26) } });
-    expect(findings.filter((f) => f.severity !== 'note')).toEqual([]);
+    expect(findingsOf(judgement).filter((f) => f.severity !== 'note')).toEqual([]);
   });
 
   it('holds the chart it was asked with, unless it is the one the program comes with', () => {

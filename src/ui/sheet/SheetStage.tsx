@@ -1,6 +1,7 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
+import { findingsOf } from '@/core/judge/findings';
 import { use } from 'react';
 import { engineWords } from '@/core/engine/engine';
 import { lengthUnit, printLength } from '@/core/quantity/print';
@@ -74,7 +75,7 @@ export function SheetStage() {
         ))}
         <section className="mt-6 break-inside-avoid">
           <h2 className="mb-1">Open points</h2>
-          <Findings findings={judgement.findings.filter((f) => f.severity !== 'note')} empty="None." />
+          <Findings findings={findingsOf(judgement).filter((f) => f.severity !== 'note')} empty="None." />
         </section>
         {job.notes && (
           <section className="mt-6 break-inside-avoid">

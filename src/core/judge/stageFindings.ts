@@ -1,0 +1,16 @@
+/** What each stage has to say of a record, by stage. Apart from the stages, since no reading waits for it. */
+import { findings as assembly } from '../assembly/findings';
+import { findings as bores } from '../bores/findings';
+import { findings as clocking } from '../clocking/findings';
+import { findings as job } from '../job/findings';
+import { findings as pistons } from '../pistons/findings';
+import { findings as rings } from '../rings/findings';
+import type { Finding } from '../stage/finding';
+import type { StageId } from '../stages';
+import { findings as targets } from '../targets/findings';
+import type { JudgedCylinder, Judgement } from './judgement';
+
+export const STAGE_FINDINGS: Record<
+  StageId,
+  (judgement: Judgement, cylinders: readonly JudgedCylinder[]) => Finding[]
+> = { job, targets, bores, pistons, rings, clocking, assembly, sheet: () => [] };
