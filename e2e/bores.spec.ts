@@ -41,6 +41,7 @@ async function enter(page: Page, ...typed: string[]): Promise<number> {
   return keys;
 }
 
+const jobOf = ({ entries }: BuildRecord) => entries.flatMap((e) => (e.kind === 'job' ? [e.value] : [])).at(-1);
 const readingsOf = ({ entries }: BuildRecord) => entries.flatMap((e) => (e.kind === 'reading' ? [e] : []));
 
 test('nine readings a bore on five cylinders: two keys a reading once the gauge is set', async ({ page, server }) => {
@@ -385,4 +386,57 @@ test('what is typed while the server is gone is not lost, gauge, tool and all', 
   } finally {
     await own.end();
   }
+});
+
+test('bores and pistons not measured here: what was ordered and reported stands in for them, and beside what is found', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, 'bores', jobEntry({ engine: { ...job.engine, ...five }, surface: null }));
+  await page.getByRole('tab', { name: 'As supplied' }).click();
+  await page.getByRole('checkbox', { name: 'Bores are not measured here' }).check();
+  await expect.poll(async () => jobOf(await server.record(id))?.elsewhere).toEqual(['bores']);
+  await expect(page.getByRole('complementary')).toContainText('no size is reported of any bore');
+  await page.getByRole('textbox', { name: 'Ordered' }).fill('4.0650');
+  await page.getByRole('textbox', { name: 'Reported by' }).fill('Holm, sheet 12');
+  const set = page.getByRole('button', { name: 'Set what was supplied' });
+  const reported = (label: string) => page.getByRole('textbox', { name: `Bore ${label}, reported` });
+  // ten times too little is asked about, and is not set
+  await reported('1').fill('0.4070');
+  await expect(set).toBeDisabled();
+  await reported('1').fill('4.0670');
+  await page.getByRole('button', { name: 'The others too: 4.0670' }).click();
+  // as it was left, over a reload
+  await page.reload();
+  await expect(page.getByText('As you left it, not set yet.')).toBeVisible();
+  await expect(reported('5')).toHaveValue('4.0670');
+  await set.click();
+  await expect
+    .poll(async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'supplied' ? [e.value.bores] : [])))
+    .toMatchObject([{ by: 'Holm, sheet 12', ordered: fromInches(4.065), sizes: { length: 5 } }]);
+  await expect(page.getByRole('complementary')).toContainText(
+    'Bore 1 was ordered as 4.0650 in and is reported as 4.0670 in by Holm, sheet 12: 2 thou larger.',
+  );
+  await expect(set).toBeDisabled();
+  // found, it counts, and does not agree
+  await page.getByRole('tab', { name: 'Readings' }).click();
+  await enter(page, '4.0650');
+  await page.getByRole('tab', { name: 'As supplied' }).click();
+  await expect(page.getByRole('row', { name: /^1 / })).toContainText('does not agree');
+  await stage(page, 'Targets').click();
+  await expect(page.getByText('worked from the measured bore, 4.0650 in')).toBeVisible();
+  await page.getByRole('button', { name: 'Cylinder 2,' }).click();
+  await expect(page.getByText('worked from the reported bore, 4.0670 in')).toBeVisible();
+  // the pistons: only that they are not measured here
+  await stage(page, 'Pistons').click();
+  await page.getByRole('tab', { name: 'As supplied' }).click();
+  await page.getByRole('checkbox', { name: 'Pistons are not measured here' }).check();
+  await page.getByRole('textbox', { name: 'Piston 2, reported' }).fill('4.0669');
+  await set.click();
+  await expect(page.getByRole('complementary')).toContainText(/./);
+  await stage(page, 'Sheet').click();
+  const sheet = page.getByRole('main');
+  await expect(sheet).toContainText('Bores as supplied, reported by Holm, sheet 12');
+  await expect(sheet).toContainText('by what was reported of bore and piston the clearance is 0.1 thou');
+  await expect(sheet).toContainText('Oil rails: not measured here.');
 });

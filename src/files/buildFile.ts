@@ -2,6 +2,7 @@
  * The build file: one engine as JSON, described field by field in docs/build-file.md.
  */
 import { z } from 'zod';
+import { findingsOf } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judge';
 import { type BuildRecord, type Entry, isVoidable, lastOf } from '@/core/record/record';
 import { SUBJECTS } from '@/core/stages';
@@ -17,9 +18,9 @@ import type { JudgedPiston } from '@/core/pistons/judged';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 9;
+const FILE_VERSION = 10;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
@@ -162,6 +163,7 @@ function judgedPart(judgement: Judgement): unknown {
   const { job, cylinders, pistons, pairing, placing, ...others } = judgement;
   const part = {
     ...without(others, NOT_CARRIED),
+    findings: findingsOf(judgement),
     cylinders: cylinders.map(cylinderPart),
     pistons: pistons.map(pistonPart),
     pairing: pairing.standing,

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { findingsOf } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judge';
 import { pairingOf } from '@/core/pistons/pairing';
 import { type Entry } from '@/core/record/record';
@@ -40,6 +41,18 @@ describe('the build file', () => {
     expect(top?.target.inForce.working).toEqual([
       'planned bore 4.0650 in × 0.005 = 0.02033 in, up to the next step → 21 thou',
     ]);
+  });
+
+  it('carries what is to be known, worst first', () => {
+    const judged = writeBuildFile(record(gap('a', 'L1', 'top', 18))).judged as {
+      findings: { severity: string; says: string }[];
+    };
+    expect(judged.findings[0]).toMatchObject({
+      severity: 'stop',
+      cylinder: 'L1',
+      says: expect.stringContaining('18 thou'),
+    });
+    expect(judged.findings).toHaveLength(findingsOf(judge(record(gap('a', 'L1', 'top', 18)))).length);
   });
 
   it('reads a file of version 1, which knows no power adder, chart, wall or own figure, and fills them in', () => {
@@ -282,7 +295,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 9/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 10/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     [
       'a negative gap',

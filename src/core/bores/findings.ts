@@ -5,12 +5,13 @@ import type { Nm } from '../quantity/length';
 import { type Saying, fine, say, size } from '../quantity/saying';
 import { type LoggedReading, acceptedWords, livePasses } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
+import type { BoresPart } from './found';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
 import type { Frame } from '../stage/stage';
-import type { JudgedBore } from './judged';
+import { type Supplied, againstReported } from './supplied';
 import { boreIsDone } from './verdict';
 
-type Measured = Cylinder & { bore: JudgedBore };
+type Measured = Cylinder & BoresPart;
 
 /** A measured bore this far from the plan is worth a look: 0.25 mm. From memory. */
 const OFF_PLAN: Nm = 250_000;
@@ -193,6 +194,64 @@ function boreFindings(cylinder: Measured, planned: Nm | null): Finding[] {
   ];
 }
 
+/** Ordered and reported this far apart is worth a word: 0.0005 in. From memory. */
+const OFF_ORDER: Nm = 12_700;
+
+/**
+ * What was found of a part, against what was reported of it, and that against what was ordered.
+ *
+ * @example suppliedFindings('bores', 'L1', 'Bore 1', cylinder.boreSupplied, cylinder.bore.size).length // 0
+ */
+export function suppliedFindings(
+  stage: 'bores' | 'pistons',
+  cylinder: string,
+  what: string,
+  { by, ordered, reported }: Supplied,
+  found: { value: Nm; uncertainty: Nm } | null,
+): Finding[] {
+  if (reported === null) return [];
+  const who = by === '' ? '' : ` by ${by}`;
+  const against = againstReported(found, reported);
+  const larger = (off: Nm): string => (off > 0 ? 'larger' : 'smaller');
+  return [
+    ...(against && !against.agrees && found
+      ? [
+          about(
+            'mend',
+            stage,
+            cylinder,
+            say`${what} was reported as ${size(reported)}${who} and is found as ${size(found.value)} ± ${fine(found.uncertainty)}: ${fine(Math.abs(against.off))} ${larger(against.off)}. What is found counts; read it again, and ask.`,
+          ),
+        ]
+      : []),
+    ...(ordered !== null && Math.abs(reported - ordered) > OFF_ORDER
+      ? [
+          about(
+            'note',
+            stage,
+            cylinder,
+            say`${what} was ordered as ${size(ordered)} and is reported as ${size(reported)}${who}: ${fine(Math.abs(reported - ordered))} ${larger(reported - ordered)}.`,
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** That nobody says what bores came to that are not measured here: one word for the build. */
+function unsaidFindings(cylinders: readonly Measured[]): Finding[] {
+  const unsaid = cylinders.filter((c) => !c.boreSupplied.here && !c.bore.size && c.boreSupplied.reported === null);
+  return unsaid.length === 0
+    ? []
+    : [
+        about(
+          'note',
+          'bores',
+          null,
+          say`Not measured here, and no size is reported of ${unsaid.length === cylinders.length ? 'any bore' : `cylinder ${unsaid.map((c) => c.label).join(', ')}`}: targets stand on the planned bore.`,
+        ),
+      ];
+}
+
 /**
  * What is to be known of bores.
  *
@@ -205,4 +264,6 @@ export const findings = (
   ...cylinders.flatMap((c) => boreFindings(c, job?.plannedBore ?? null)),
   ...directionFindings(cylinders),
   ...plateFindings(cylinders, choices.bores),
+  ...cylinders.flatMap((c) => suppliedFindings('bores', c.id, `Bore ${c.label}`, c.boreSupplied, c.bore.size)),
+  ...unsaidFindings(cylinders),
 ];

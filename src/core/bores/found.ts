@@ -5,15 +5,19 @@ import type { Frame } from '../stage/stage';
 import type { BoreChoices } from './grid';
 import type { JudgedBore } from './judged';
 import type { SizingChoices } from './plan';
+import type { Supplied, SuppliedChoices } from './supplied';
 import type { Strictness } from '../verdict/decide';
 
 export interface BoresChoices {
   bores: BoreChoices;
+  supplied: SuppliedChoices;
   sizing: SizingChoices;
 }
 
 export interface BoresPart {
   bore: JudgedBore;
+  /** What whoever machined it was asked for and reports. */
+  boreSupplied: Supplied;
 }
 
 export type Engine = Frame<BoresChoices & { deciding: Strictness }>;

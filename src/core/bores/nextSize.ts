@@ -172,7 +172,7 @@ export function finishOrdersOf({
   if (!settings) return [];
   return cylinders.flatMap(({ id, piston, bore, allowance }) => {
     if (!piston.size) return [];
-    const target = targetsAt({ nm: piston.size.value, measured: false }, settings, allowance).clearance;
+    const target = targetsAt({ nm: piston.size.value, from: 'planned' }, settings, allowance).clearance;
     if (!target.set) return [];
     const present = bore.shape && { smallest: bore.shape.smallest.value, largest: bore.shape.largest.value };
     return [finishOrder(id, piston.size.value, target.inForce, present, honing)];

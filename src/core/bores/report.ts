@@ -5,9 +5,24 @@ import { readingRow, resultRow } from '../stage/rows';
 import type { Report } from '../stage/stage';
 import type { Engine, Measured, Whole } from './found';
 import type { Derived } from './shape';
+import type { Supplied } from './supplied';
+
+/**
+ * What was ordered and reported of a part, for the table.
+ *
+ * @example suppliedRows(cylinder, 'bore', cylinder.boreSupplied).length // 0
+ */
+export const suppliedRows = (
+  owner: { id: string; label: string },
+  what: string,
+  { ordered, reported }: Supplied,
+): Row[] => [
+  ...(ordered === null ? [] : [resultRow(owner, `${what}_ordered`, ordered, null, '', null)]),
+  ...(reported === null ? [] : [resultRow(owner, `${what}_reported`, reported, null, '', null)]),
+];
 
 function rows({ log }: Engine, cylinder: Measured): Row[] {
-  const { bore } = cylinder;
+  const { bore, boreSupplied } = cylinder;
   const { shape } = bore;
   const figure = (what: string, derived: Derived | null): Row[] =>
     derived ? [resultRow(cylinder, what, derived.value, derived.uncertainty, '', null)] : [];
@@ -22,6 +37,7 @@ function rows({ log }: Engine, cylinder: Measured): Row[] {
       null,
       bore.accepted,
     ),
+    ...suppliedRows(cylinder, 'bore', boreSupplied),
     ...(shape
       ? [
           ...figure('taper', shape.taper.thrust ?? shape.taper.overall),

@@ -5,7 +5,7 @@ import type { Job } from '../job/job';
 import type { Expected } from '../quantity/hear';
 import type { Nm, Units } from '../quantity/length';
 import { median, near, saidSize } from '../quantity/near';
-import { type Saying, clear, fine, say } from '../quantity/saying';
+import { type Saying, clear, fine, say, size } from '../quantity/saying';
 import { passesOf, roundOf } from '../record/log';
 import { acceptedWords } from '../record/reading';
 import { type Memo, ENGINE } from '../stage/memo';
@@ -16,6 +16,7 @@ import type { BoresPart, Engine, Measured, Whole } from './found';
 import { type BoreChoices, STARTING_BORES } from './grid';
 import { judgedBore } from './judged';
 import { smallestClean, standardBore, startingSizing } from './plan';
+import { type SuppliedChoices, STARTING_SUPPLIED, isHere, suppliedOf } from './supplied';
 import { boreAdvice } from './verdict';
 
 /** Whether an oversize on the list cleans a bore; true while that cannot be said. */
@@ -32,13 +33,25 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
   const { log, job, choices } = engine;
   const sold = memo('sold oversizes', ENGINE, [standardBore(engine), choices.sizing], () => isSold(engine));
   const expansion = boreExpansion(job);
+  const here = isHere(job, 'bores');
   const measured = cylinders.map((cylinder) => {
     const { id } = cylinder;
     const [passes, round] = [passesOf(log, id, 'bore'), roundOf(log, id, 'bore')];
     const part = memo(
       'bore',
       id,
-      [passes, round, choices.bores, choices.deciding, expansion, log.tools, log.accepted, sold],
+      [
+        passes,
+        round,
+        choices.bores,
+        choices.deciding,
+        choices.supplied.bores,
+        here,
+        expansion,
+        log.tools,
+        log.accepted,
+        sold,
+      ],
       () => ({
         bore: judgedBore(
           {
@@ -52,6 +65,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
           },
           sold,
         ),
+        boreSupplied: suppliedOf(choices.supplied.bores, id, here),
       }),
     );
     return { ...cylinder, ...part, part };
@@ -85,7 +99,13 @@ function boreTasks(cylinders: readonly Measured[], { route, depths, ridge }: Bor
 const missing = (_engine: unknown, { bore }: Measured): Missing[] =>
   bore.done || isSizeAlone({ bore }) ? [] : [{ says: say`bore: ${bore.verdict.state}`, subject: 'bore' }];
 
-function caption({ bore: { verdict, read, total } }: Measured): Caption {
+function caption({ bore: { size: found, verdict, read, total }, boreSupplied: { here, reported } }: Measured): Caption {
+  if (!here && !found)
+    return {
+      state: 'to do',
+      word: reported === null ? 'not here' : 'reported',
+      figure: reported === null ? [] : say`${size(reported)}`,
+    };
   const begun = verdict.state === 'part read' && total > 0;
   return { state: verdict.state, word: verdict.state, figure: begun ? say`${read}/${total}` : [] };
 }
@@ -150,7 +170,11 @@ export const bores = {
   ...SILENT,
   words: 'Bores',
   coverable: true,
-  choices: { bores: (): BoreChoices => STARTING_BORES, sizing: startingSizing },
+  choices: {
+    bores: (): BoreChoices => STARTING_BORES,
+    sizing: startingSizing,
+    supplied: (): SuppliedChoices => STARTING_SUPPLIED,
+  },
   subjects: {
     bore: {
       words: 'bore',

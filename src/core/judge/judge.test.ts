@@ -56,9 +56,9 @@ describe('judge', () => {
 
   it('works each cylinder’s targets from its own measured bore, the planned one until then', () => {
     const judged = judge(record(reading('b', 'L1', 'bore', fromInches(4.2))));
-    expect(cylinder(judged, 'L1').targetBore).toEqual({ nm: fromInches(4.2), measured: true });
+    expect(cylinder(judged, 'L1').targetBore).toEqual({ nm: fromInches(4.2), from: 'measured' });
     expect(cylinder(judged, 'L1').rings.top.target).toMatchObject({ inForce: { aimFrom: fromThou(21) } });
-    expect(cylinder(judged, 'R1').targetBore).toEqual({ nm: fromInches(4.065), measured: false });
+    expect(cylinder(judged, 'R1').targetBore).toEqual({ nm: fromInches(4.065), from: 'planned' });
     const wider = judge(record(reading('b', 'L1', 'bore', fromInches(4.201))));
     expect(cylinder(wider, 'L1').rings.top.target).toMatchObject({ inForce: { aimFrom: fromThou(22) } });
   });
@@ -66,13 +66,13 @@ describe('judge', () => {
   it('names the targets that stand for the engine, and what they are worked from', () => {
     expect(judge(record()).standard).toMatchObject({
       cylinder: null,
-      bore: { nm: fromInches(4.065), measured: false },
+      bore: { nm: fromInches(4.065), from: 'planned' },
       targets: { top: { inForce: { aimFrom: fromThou(21) } } },
     });
     const measured = judge(record(reading('b', 'R1', 'bore', fromInches(4.21))));
     expect(measured.standard).toMatchObject({
       cylinder: '2',
-      bore: { nm: fromInches(4.21), measured: true },
+      bore: { nm: fromInches(4.21), from: 'measured' },
       targets: { top: { inForce: { aimFrom: fromThou(22) } } },
     });
   });
@@ -385,11 +385,11 @@ describe('what sets the targets of a build', () => {
   it('every cylinder by its own measured bore as soon as there is one, else by the plan', () => {
     const judged = judge(record(reading('b', 'L2', 'bore', fromInches(4.21))));
     expect(cylinder(judged, 'L2')).toMatchObject({
-      targetBore: { measured: true },
+      targetBore: { from: 'measured' },
       rings: { top: { target: { inForce: { aimFrom: fromThou(22) } } } },
     });
     expect(cylinder(judged, 'L1')).toMatchObject({
-      targetBore: { measured: false },
+      targetBore: { from: 'planned' },
       rings: { top: { target: { inForce: { aimFrom: fromThou(21) } } } },
     });
   });

@@ -2,7 +2,8 @@
 import { foundWords } from '../bores/shape';
 import { type Saying, clear, fine, raw, say, size } from '../quantity/saying';
 import { type Finding, type Severity, about } from '../stage/finding';
-import { REPEATS_AGREE, joined, slipWords } from '../bores/findings';
+import { REPEATS_AGREE, joined, slipWords, suppliedFindings } from '../bores/findings';
+import type { Supplied } from '../bores/supplied';
 import type { JudgedBore } from '../bores/judged';
 import type { Cylinder } from '../engine/engine';
 import { acceptedWords } from '../record/reading';
@@ -15,6 +16,7 @@ import { chanceWords } from '../verdict/decide';
 interface Cleared extends Cylinder {
   bore: JudgedBore;
   piston: JudgedPiston;
+  pistonSupplied: Supplied;
   clearance: JudgedClearance;
 }
 
@@ -105,10 +107,32 @@ function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
   return out;
 }
 
+/** A clearance that is only reported, and would be too tight or too loose if it were so. */
+function reportedFindings({ id, label, clearance: { reported, target } }: Cleared): Finding[] {
+  if (reported === null || !target.set) return [];
+  const { least, most } = target.inForce;
+  const off = reported < least ? 'under its least' : most !== null && reported > most ? 'over its most' : null;
+  return off === null
+    ? []
+    : [
+        about(
+          'mend',
+          'pistons',
+          id,
+          say`Cylinder ${label}: by what was reported of bore and piston the clearance is ${clear(reported)}, ${off}, ${clear(reported < least ? least : (most ?? least))}. Measure before the piston goes in.`,
+        ),
+      ];
+}
+
 /**
  * What is to be known of pistons and their clearances.
  *
  * @example findings(null, [cylinder]).map((f) => f.severity) // [ 'mend' ]
  */
 export const findings = (_engine: unknown, cylinders: readonly Cleared[]): Finding[] =>
-  cylinders.flatMap((c) => [...pistonFindings(c.piston), ...clearanceFindings(c)]);
+  cylinders.flatMap((c) => [
+    ...pistonFindings(c.piston),
+    ...clearanceFindings(c),
+    ...reportedFindings(c),
+    ...suppliedFindings('pistons', c.id, `Piston ${c.piston.label}`, c.pistonSupplied, c.piston.size),
+  ]);

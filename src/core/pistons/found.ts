@@ -1,7 +1,8 @@
 /** Pistons: what they are judged from, and what is found of them. */
 import type { Strictness } from '../verdict/decide';
-import type { JudgedBore } from '../bores/judged';
+import type { BoresPart } from '../bores/found';
 import type { Grade, SizingChoices } from '../bores/plan';
+import type { Supplied, SuppliedChoices } from '../bores/supplied';
 import type { Cylinder } from '../engine/engine';
 import type { Frame } from '../stage/stage';
 import type { TargetsMade, TargetsPart } from '../targets/found';
@@ -19,6 +20,8 @@ export interface PistonsChoices {
 export interface PistonsPart {
   /** The piston that is in it. */
   piston: JudgedPiston;
+  /** What its maker was asked for and reports. */
+  pistonSupplied: Supplied;
   clearance: JudgedClearance;
   /** Classes of bore and piston where select fits are used. */
   grades: { bore: Grade | null; piston: Grade | null } | null;
@@ -44,10 +47,12 @@ export interface PistonsMade {
   /** What each measured piston's bore is bored and honed to. */
 }
 
-export type Engine = Frame<PistonsChoices & { sizing: SizingChoices; deciding: Strictness }> &
+export type Engine = Frame<
+  PistonsChoices & { sizing: SizingChoices; supplied: SuppliedChoices; deciding: Strictness }
+> &
   Pick<TargetsMade, 'piston' | 'targetSettings'>;
 
-export type Bored = Cylinder & { bore: JudgedBore } & TargetsPart;
+export type Bored = Cylinder & BoresPart & TargetsPart;
 
 export type Whole = Bored & PistonsPart;
 

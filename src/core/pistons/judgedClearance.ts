@@ -21,6 +21,8 @@ import { type StripCheck, stripCheck } from './piston';
 
 export interface JudgedClearance {
   value: Nm | null;
+  /** What it comes to where bore or piston is not measured, by what was reported of it; else null. */
+  reported: Nm | null;
   /** From the mean of the bore over ring travel. */
   mean: Nm | null;
   uncertainty: Nm;
@@ -52,6 +54,8 @@ export interface ClearanceAsk {
   cylinder: string;
   bore: JudgedBore;
   piston: JudgedPiston;
+  /** What was reported of them. */
+  reported: { bore: Nm | null; piston: Nm | null };
   target: Target;
   /** Passes of the feeler strip. */
   strips: readonly LoggedReading[];
@@ -62,13 +66,15 @@ export interface ClearanceAsk {
 /**
  * The clearance of a piston in a bore, nm at 20 °C, with U, its verdict, and the strip of plastic gauging thread or feeler beside it.
  *
- * @example judgedClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
+ * @example judgedClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, reported: { bore: null, piston: null }, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
  */
 export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
-  const { cylinder, bore, piston, target, strips, strictness, accepted } = ask;
-  if (!bore.size || !piston.size)
+  const { cylinder, bore, piston, reported, target, strips, strictness, accepted } = ask;
+  if (!bore.size || !piston.size) {
+    const [bored, made] = [bore.size?.value ?? reported.bore, piston.size?.value ?? reported.piston];
     return {
       value: null,
+      reported: bored === null || made === null ? null : clearanceOf(bored, made),
       mean: null,
       uncertainty: 0,
       target,
@@ -81,6 +87,7 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
       working: [],
       strip: { passes: strips, check: null },
     };
+  }
   const strip = lastUnvoided(strips);
   const value = clearanceOf(bore.size.value, piston.size.value);
   const mean = bore.mean === null ? null : clearanceOf(bore.mean, piston.size.value);
@@ -92,6 +99,7 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
   const yes = acceptanceOf(accepted, acceptId, 'clearance', verdict.state, whereOf(cylinder, piston.id));
   return {
     value,
+    reported: null,
     mean,
     uncertainty,
     target,

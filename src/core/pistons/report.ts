@@ -1,5 +1,8 @@
 /** Pistons and clearances, on paper and in the table, and what is to be machined for them. */
 import { clear, say } from '../quantity/saying';
+import type { Nm } from '../quantity/length';
+import { suppliedRows } from '../bores/report';
+import { type Supplied, againstReported } from '../bores/supplied';
 import { finishOrdersOf, sizePlanOf } from '../bores/nextSize';
 import { type Acceptance, acceptedWords, isLive } from '../record/reading';
 import { type Piece, type Row, type SheetPart, number, words } from '../stage/report';
@@ -9,12 +12,13 @@ import { isFiler } from '../uncertainty/instrument';
 import type { All, Whole } from './found';
 
 function rows({ log }: All, cylinder: Whole): Row[] {
-  const { piston, clearance } = cylinder;
+  const { piston, pistonSupplied, clearance } = cylinder;
   const { clearance: pin } = piston.pin;
   const passes = [...piston.passes, ...piston.pinPasses.pin, ...piston.pinPasses.pinBore];
   return [
     ...passes.map((pass) => readingRow(piston, pass, isLive(pass, piston.round), log)),
     resultRow(piston, 'piston', piston.size?.value ?? null, piston.size?.uncertainty ?? null, '', null),
+    ...suppliedRows(piston, 'piston', pistonSupplied),
     ...(pin ? [resultRow(piston, 'pin_clearance', pin.value, pin.uncertainty, pin.state, null, pin.accepted)] : []),
     ...clearance.strip.passes.map((pass) => readingRow(cylinder, pass, pass.voided === null, log)),
     resultRow(
@@ -39,19 +43,30 @@ const whoRead = ({ bore, piston }: Whole): string => {
 const acceptedPiece = (accepted: Acceptance | null): Piece[] =>
   accepted ? [{ kind: 'text', text: acceptedWords(accepted), look: 'below' }] : [];
 
+const AS_REPORTED: Piece = { kind: 'text', text: ' as reported', look: 'small' };
+
+/** A size as found, else as reported and said so. */
+const bySize = (found: { value: Nm } | null, { reported }: Supplied): Piece[] =>
+  !found && reported !== null ? [...number(reported, 'size'), AS_REPORTED] : number(found?.value, 'size');
+
 const sizeRow = (c: Whole): Piece[][] => [
   words(c.label),
-  number(c.bore.size?.value, 'size'),
+  bySize(c.bore.size, c.boreSupplied),
   number(c.bore.shape?.taper.thrust?.value, 'clearance'),
   number(c.bore.shape?.outOfRound?.value, 'clearance'),
-  [...words(c.bore.shape ? c.bore.verdict.state : '–'), ...acceptedPiece(c.bore.accepted)],
   [
-    ...number(c.piston.size?.value, 'size'),
+    ...words(c.bore.shape ? c.bore.verdict.state : c.boreSupplied.here || c.bore.size ? '–' : 'not measured here'),
+    ...acceptedPiece(c.bore.accepted),
+  ],
+  [
+    ...bySize(c.piston.size, c.pistonSupplied),
     ...(c.piston.id === c.id
       ? []
       : [{ kind: 'text' as const, text: ` no. ${c.piston.label}`, look: 'small' as const }]),
   ],
-  number(c.clearance.value, 'clearance'),
+  c.clearance.reported === null
+    ? number(c.clearance.value, 'clearance')
+    : [...number(c.clearance.reported, 'clearance'), AS_REPORTED],
   c.clearance.value === null ? [] : number(c.clearance.uncertainty, 'clearance'),
   [{ kind: 'state', state: c.clearance.state }, ...acceptedPiece(c.clearance.accepted)],
   words(whoRead(c)),
@@ -91,6 +106,44 @@ function machiningPart(engine: All, cylinders: readonly Whole[]): SheetPart[] {
   ];
 }
 
+/** What was ordered and reported, beside what is found; nothing where nobody said anything. */
+function suppliedParts(cylinders: readonly Whole[]): SheetPart[] {
+  const kinds = [
+    { what: 'Bores', of: (c: Whole) => ({ said: c.boreSupplied, found: c.bore.size, label: c.label }) },
+    { what: 'Pistons', of: (c: Whole) => ({ said: c.pistonSupplied, found: c.piston.size, label: c.piston.label }) },
+  ];
+  return kinds.flatMap(({ what, of }): SheetPart[] => {
+    const all = cylinders.map(of);
+    const [first] = all;
+    if (!first || all.every(({ said }) => said.ordered === null && said.reported === null)) return [];
+    const by = first.said.by === '' ? '' : `, reported by ${first.said.by}`;
+    return [
+      {
+        heading: say`${what} as supplied${by}`,
+        minor: true,
+        before: [],
+        table: {
+          columns: [
+            { words: 'number' },
+            { words: 'ordered', unit: 'size', figures: true },
+            { words: 'reported', figures: true },
+            { words: 'found here', figures: true },
+            { words: 'found − reported', unit: 'clearance', figures: true },
+          ],
+          rows: all.map(({ said, found, label }) => [
+            words(label),
+            number(said.ordered, 'size'),
+            number(said.reported, 'size'),
+            found ? number(found.value, 'size') : words('not measured'),
+            number(againstReported(found, said.reported)?.off, 'clearance'),
+          ]),
+        },
+        after: [],
+      },
+    ];
+  });
+}
+
 function measuredWith({ log }: All): ReturnType<typeof say>[] {
   const tools = [...log.tools.values()].filter((i) => !isFiler(i));
   if (tools.length === 0) return [];
@@ -101,7 +154,7 @@ function measuredWith({ log }: All): ReturnType<typeof say>[] {
 }
 
 function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
-  const machining = machiningPart(engine, cylinders);
+  const machining = [...suppliedParts(cylinders), ...machiningPart(engine, cylinders)];
   const tools = measuredWith(engine);
   const last = machining.at(-1);
   const sizes: SheetPart = {

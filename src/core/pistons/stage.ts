@@ -2,6 +2,7 @@
 import type { JudgedBore } from '../bores/judged';
 import { type SizingChoices, gradeOf } from '../bores/plan';
 import { nearPlan } from '../bores/stage';
+import { isHere, suppliedOf } from '../bores/supplied';
 import type { Cylinder } from '../engine/engine';
 import { whereParts } from '../engine/whereParts';
 import { PISTON_EXPANSION } from '../heat/metals';
@@ -126,6 +127,7 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
   const pistons = pistonsOf(engine, cylinders, memo);
   const byNumber = new Map(pistons.map((p) => [p.id, p]));
   const put = choices.pairing.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part }));
+  const here = isHere(engine.job, 'pistons');
   const pistonIn = memo('which piston where', ENGINE, [choices.pairing.pairs, ...pistons.map((p) => p.id)], () =>
     whereParts(cylinders, put),
   );
@@ -134,20 +136,37 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
     const piston = byNumber.get(pistonIn.get(id) ?? id);
     if (!piston) return [];
     const strips = passesOf(log, id, 'strip');
-    const from = [bore, piston, targets.clearance, strips, choices.sizing.grades, choices.deciding, log.accepted];
-    const part = memo('clearance', id, from, () => ({
+    const { boreSupplied } = cylinder;
+    const from = [
+      bore,
+      boreSupplied,
       piston,
-      clearance: judgedClearance({
-        cylinder: id,
-        bore,
+      targets.clearance,
+      strips,
+      choices.sizing.grades,
+      choices.deciding,
+      choices.supplied.pistons,
+      here,
+      log.accepted,
+    ];
+    const part = memo('clearance', id, from, () => {
+      const pistonSupplied = suppliedOf(choices.supplied.pistons, piston.id, here);
+      return {
         piston,
-        target: targets.clearance,
-        strips,
-        strictness: choices.deciding,
-        accepted: log.accepted,
-      }),
-      grades: gradesOf(bore, piston, choices.sizing),
-    }));
+        pistonSupplied,
+        clearance: judgedClearance({
+          cylinder: id,
+          bore,
+          piston,
+          reported: { bore: boreSupplied.reported, piston: pistonSupplied.reported },
+          target: targets.clearance,
+          strips,
+          strictness: choices.deciding,
+          accepted: log.accepted,
+        }),
+        grades: gradesOf(bore, piston, choices.sizing),
+      };
+    });
     return [{ ...cylinder, ...part, part }];
   });
   const parts = judged.map((c) => c.part);
@@ -200,7 +219,7 @@ function expected(
   const found = near(others, NEAR_OTHERS, 'the other pistons read', units);
   if (found) return found;
   if (!targetBore) return nearPlan(job, units);
-  const because = `its bore is ${targetBore.measured ? '' : 'planned as '}${saidSize(targetBore.nm, units)}`;
+  const because = `its bore is ${targetBore.from === 'measured' ? '' : `${targetBore.from} as `}${saidSize(targetBore.nm, units)}`;
   return { nm: targetBore.nm - UNDER_BORE, within: NEAR_BORE, because };
 }
 
@@ -235,21 +254,30 @@ function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
   };
 }
 
+/** Whether a clearance is done; of a bore that is not measured here, whether its piston is read. */
+const isSettled = ({ clearance, bore, boreSupplied, piston }: Whole, { readings }: PistonChoices): boolean =>
+  clearance.done || (!boreSupplied.here && bore.size === null && piston.read >= readings);
+
 /** What is still to be done with a piston, its pin and its clearance. A pin that nobody reads asks for nothing. */
-function missing({ choices }: All, { clearance, piston }: Whole): Missing[] {
+function missing({ choices }: All, cylinder: Whole): Missing[] {
+  const { clearance, piston } = cylinder;
   const pin = piston.pin.clearance;
   const pinAsks = pin ? pin.state !== 'in window' && !pin.accepted : choices.pistons.pins;
   return [
-    ...(clearance.done ? [] : [{ says: say`clearance: ${clearance.state}`, subject: 'piston' }]),
+    ...(isSettled(cylinder, choices.pistons) ? [] : [{ says: say`clearance: ${clearance.state}`, subject: 'piston' }]),
     ...(pinAsks ? [{ says: say`pin clearance: ${pin?.state ?? 'to do'}`, subject: 'pin' }] : []),
   ];
 }
 
-const caption = ({ clearance: { state, value } }: Whole): Caption => ({
-  state,
-  word: state,
-  figure: value === null ? [] : [clear(value)],
-});
+function caption({ clearance: { state, value, reported }, boreSupplied, pistonSupplied }: Whole): Caption {
+  if (value === null && !(boreSupplied.here && pistonSupplied.here))
+    return {
+      state,
+      word: reported === null ? 'not here' : 'reported',
+      figure: reported === null ? [] : [clear(reported)],
+    };
+  return { state, word: state, figure: value === null ? [] : [clear(value)] };
+}
 
 /** What all four have alike. */
 const OF_A_PISTON = {
@@ -284,7 +312,7 @@ export const pistons = {
   },
   judge,
   lists: ({ choices }, cylinders) => ({ pistons: pistonTasks(cylinders, choices.pistons) }),
-  progress: (_engine, cylinders) => counted(cylinders.map((c) => c.clearance.done)),
+  progress: ({ choices }, cylinders) => counted(cylinders.map((c) => isSettled(c, choices.pistons))),
   missing,
   caption,
   expected,

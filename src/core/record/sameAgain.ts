@@ -2,8 +2,8 @@
 import type { ChoiceKind } from '../stages';
 import { type BuildRecord, type ChoiceEntry, type Entry, isChoice } from './record';
 
-/** What is of the very parts of the earlier engine: which piston and which ring went where. */
-const OF_ITS_PARTS: readonly ChoiceKind[] = ['pairing', 'placing'];
+/** What is of the very parts of the earlier engine: which piston and which ring went where, and what was reported of them. */
+const OF_ITS_PARTS: readonly ChoiceKind[] = ['pairing', 'placing', 'supplied'];
 
 /** A choice without what was said of single cylinders, or looked at on the earlier parts. */
 function withoutParts(entry: ChoiceEntry): ChoiceEntry {

@@ -72,7 +72,7 @@ function sheet({ choices }: All, cylinders: readonly Whole[]): SheetPart[] {
         columns: [{ words: 'cylinder' }, ...shown.map((ring) => ({ words: RING_WORDS[ring] }))],
         rows: cylinders.map((c) => [words(c.label), ...shown.map((ring) => gapCell(c, ring))]),
       },
-      after: [],
+      after: choices.bench.rails || shown.length > 2 ? [] : [say`Oil rails: not measured here.`],
     },
   ];
 }

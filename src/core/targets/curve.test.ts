@@ -328,7 +328,7 @@ describe('targets from a curve', () => {
       };
       const duty = dutyOf(built, STARTING_CURVE);
       const settings = { job: built, chart: STARTING_CURVE, duty, piston: null, choices: startingChoices('imperial') };
-      const target = targetsAt({ nm: bore, measured: true }, settings).top;
+      const target = targetsAt({ nm: bore, from: 'measured' }, settings).top;
       return target.set ? target.inForce.least : null;
     };
     fc.assert(

@@ -1,5 +1,5 @@
 /** Targets: what they are worked out from, and what is found. */
-import type { JudgedBore } from '../bores/judged';
+import type { BoresPart } from '../bores/found';
 import type { Cylinder } from '../engine/engine';
 import type { HeatChoices, JudgedHeat } from '../heat/assess';
 import type { JudgedRing } from '../rings/judged';
@@ -40,7 +40,7 @@ export interface TargetsMade {
 
 export type Engine = Frame<TargetsChoices>;
 
-export type Measured = Cylinder & { bore: JudgedBore };
+export type Measured = Cylinder & BoresPart;
 
 /** A cylinder once all is judged. */
 export type Whole = Measured &

@@ -1,13 +1,14 @@
 /** Targets: what each gap and clearance must be on this engine, from sheet, manual, chart or the builder's own figure. */
 import { type HeatChoices, STARTING_HEAT } from '../heat/assess';
 import { gapCaption } from '../rings/caption';
+import type { Nm } from '../quantity/length';
 import { type Memo, ENGINE } from '../stage/memo';
 import { type Judged, type Stage, SILENT, counted } from '../stage/stage';
 import { type Chart, STARTING_CHART, columnOf } from './chart';
 import type { Engine, Measured, TargetsMade, TargetsPart, Whole } from './found';
 import { type EngineTargets, type StandardTargets, type TargetSettings, dutyOf, targetsAt } from './settings';
 import { type Strictness, STARTING_STRICTNESS } from '../verdict/decide';
-import { startingChoices } from './target';
+import { type TargetBore, startingChoices } from './target';
 
 const NO_JOB: Omit<TargetsMade, 'duty' | 'piston'> = {
   targetSettings: null,
@@ -15,25 +16,28 @@ const NO_JOB: Omit<TargetsMade, 'duty' | 'piston'> = {
   standard: null,
 };
 
+const plannedAs = (nm: Nm | null): TargetBore | null => (nm === null ? null : { nm, from: 'planned' });
+
+/** The bore that figures are worked from: as found here, else as reported, else as planned. */
+function targetBoreOf({ bore, boreSupplied: { reported } }: Measured, plannedBore: Nm | null): TargetBore | null {
+  if (bore.size) return { nm: bore.size.value, from: 'measured' };
+  if (reported !== null) return { nm: reported, from: 'reported' };
+  return plannedAs(plannedBore);
+}
+
 function partOf(cylinder: Measured, settings: TargetSettings): TargetsPart {
-  const { bore, id } = cylinder;
-  const nm = bore.size?.value ?? settings.job.plannedBore;
-  const targetBore = nm === null ? null : { nm, measured: bore.size !== null };
-  const allowance = settings.choices.allowances.find((a) => a.cylinder === id) ?? null;
+  const targetBore = targetBoreOf(cylinder, settings.job.plannedBore);
+  const allowance = settings.choices.allowances.find((a) => a.cylinder === cylinder.id) ?? null;
   return { targetBore, targets: targetsAt(targetBore, settings, allowance), allowance };
 }
 
 function standardOf(planned: EngineTargets, settings: TargetSettings, cylinders: readonly Measured[]): StandardTargets {
   const { plannedBore } = settings.job;
-  const measured = cylinders.find((c) => c.bore.size !== null);
-  if (!measured?.bore.size)
-    return {
-      targets: planned,
-      bore: plannedBore === null ? null : { nm: plannedBore, measured: false },
-      cylinder: null,
-    };
-  const bore = { nm: measured.bore.size.value, measured: true };
-  return { targets: targetsAt(bore, settings), bore, cylinder: measured.label };
+  const first = cylinders.find((c) => c.bore.size !== null) ?? cylinders.find((c) => c.boreSupplied.reported !== null);
+  const bore = first ? targetBoreOf(first, plannedBore) : plannedAs(plannedBore);
+  return first
+    ? { targets: targetsAt(bore, settings), bore, cylinder: first.label }
+    : { targets: planned, bore, cylinder: null };
 }
 
 function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: Memo): Judged<TargetsPart, TargetsMade> {
@@ -50,14 +54,18 @@ function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: M
   }));
   const parts = cylinders.map((c): [string, TargetsPart] => [
     c.id,
-    memo('targets', c.id, [c.bore.size?.value, settings], () => partOf(c, settings)),
+    memo('targets', c.id, [c.bore.size?.value, c.boreSupplied.reported, settings], () => partOf(c, settings)),
   ]);
-  const engine = memo('engine targets', ENGINE, [settings, ...cylinders.map((c) => c.bore.size?.value)], () => {
-    const { plannedBore } = job;
-    const planned = targetsAt(plannedBore === null ? null : { nm: plannedBore, measured: false }, settings);
-    const standard = standardOf(planned, settings, cylinders);
-    return { duty, piston, targetSettings: settings, planned, standard };
-  });
+  const engine = memo(
+    'engine targets',
+    ENGINE,
+    [settings, ...cylinders.flatMap((c) => [c.bore.size?.value, c.boreSupplied.reported])],
+    () => {
+      const planned = targetsAt(plannedAs(job.plannedBore), settings);
+      const standard = standardOf(planned, settings, cylinders);
+      return { duty, piston, targetSettings: settings, planned, standard };
+    },
+  );
   return { cylinders: new Map(parts), engine };
 }
 

@@ -5,6 +5,7 @@ import { sayingText } from '../quantity/saying';
 import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from './chart';
 import { withFactor } from './chartEdit';
 import {
+  type TargetBore,
   type Given,
   type Candidate,
   type Target,
@@ -23,7 +24,7 @@ import {
 } from './target';
 
 const choices = startingChoices('imperial');
-const at = (inches: number): { nm: number; measured: boolean } => ({ nm: fromInches(inches), measured: true });
+const at = (inches: number): TargetBore => ({ nm: fromInches(inches), from: 'measured' });
 const drag: TargetAsk = {
   bore: at(4.065),
   chart: STARTING_CHART,
@@ -201,7 +202,7 @@ describe('papers', () => {
   it('rails and windows go with the bore where it is no usual one, unless a window was set', () => {
     const on = (mm: number, change: Partial<TargetChoices> = {}): TargetAsk => ({
       ...drag,
-      bore: { nm: fromMm(mm), measured: true },
+      bore: { nm: fromMm(mm), from: 'measured' },
       choices: { ...choices, ...change },
     });
     const [small, large] = [20, 250].map((mm) => [railGapTarget(on(mm)), topGapTarget(on(mm))].map(force));
@@ -441,15 +442,16 @@ describe('plated bores', () => {
 });
 
 describe('properties of every chart target', () => {
-  const asks: fc.Arbitrary<
-    TargetAsk & { bore: { nm: number; measured: boolean }; duty: string; construction: string }
-  > = fc.record({
+  const asks: fc.Arbitrary<TargetAsk & { bore: TargetBore; duty: string; construction: string }> = fc.record({
     chart: fc.constant(STARTING_CHART),
     load: fc.constant(null),
     fuel: fc.constant('petrol' as const),
     dutyAsk: fc.constant(''),
     surface: fc.constantFrom('iron' as const, 'plated' as const, null),
-    bore: fc.record({ nm: fc.integer({ min: fromMm(40), max: fromMm(160) }), measured: fc.boolean() }),
+    bore: fc.record({
+      nm: fc.integer({ min: fromMm(40), max: fromMm(160) }),
+      from: fc.constantFrom('measured', 'reported', 'planned'),
+    }),
     duty: fc.constantFrom(...DUTIES),
     construction: fc.constantFrom(...CONSTRUCTIONS),
     choices: fc.constantFrom(startingChoices('imperial'), startingChoices('metric')),

@@ -131,7 +131,8 @@ export type Target =
 /** The bore a target is worked from. */
 export interface TargetBore {
   nm: Nm;
-  measured: boolean;
+  /** Measured here, as whoever machined it reports, or planned. */
+  from: 'measured' | 'reported' | 'planned';
 }
 
 /** What the cylinder wall is: grey iron, or plated aluminium. */
@@ -202,7 +203,7 @@ interface Widths {
   limit: Nm;
 }
 
-const boreWords = (bore: TargetBore): string => (bore.measured ? 'measured bore' : 'planned bore');
+const boreWords = (bore: TargetBore): string => `${bore.from} bore`;
 
 /** A product and the step above it: the hard minimum, and where the aim begins. */
 interface Product {

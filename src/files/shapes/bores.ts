@@ -2,7 +2,9 @@
 import { z } from 'zod';
 import { type BoreChoices, DEPTHS } from '@/core/bores/grid';
 import { MOST_GRADES, type SizingChoices } from '@/core/bores/plan';
-import { direction, nm, once, smallNm, someSize, text, widthNm } from './parts';
+import type { SuppliedChoices } from '@/core/bores/supplied';
+import { MOST_CYLINDERS } from '@/core/engine/engine';
+import { cylinder, direction, nm, once, smallNm, someSize, text, widthNm } from './parts';
 
 const formLimits = z.strictObject({ taper: nm, outOfRound: nm });
 const boreLimits = z
@@ -43,3 +45,13 @@ export const sizingSchema: z.ZodType<SizingChoices> = z.strictObject({
     .strictObject({ bore: someSize, piston: someSize, step: widthNm, count: z.int().min(1).max(MOST_GRADES) })
     .nullable(),
 });
+
+const supply = z.strictObject({
+  by: text(120),
+  ordered: someSize.nullable(),
+  sizes: z
+    .array(z.strictObject({ number: cylinder, size: someSize }))
+    .max(MOST_CYLINDERS)
+    .refine((sizes) => once(sizes.map((s) => s.number)), 'each number once'),
+});
+export const suppliedSchema: z.ZodType<SuppliedChoices> = z.strictObject({ bores: supply, pistons: supply });

@@ -1,7 +1,7 @@
 /** The shape of each choice, by kind: every kind that a stage brings has one here. */
 import { type z } from 'zod';
 import type { ChoiceKind, Choices } from '@/core/stages';
-import { boresSchema, sizingSchema } from './bores';
+import { boresSchema, sizingSchema, suppliedSchema } from './bores';
 import { clockingSchema } from './clocking';
 import { jobSchema } from './job';
 import { pairingSchema, pistonsSchema } from './pistons';
@@ -16,6 +16,7 @@ export const CHOICE_SCHEMAS: { [K in ChoiceKind]: z.ZodType<NonNullable<Choices[
   deciding: decidingSchema,
   bores: boresSchema,
   sizing: sizingSchema,
+  supplied: suppliedSchema,
   pistons: pistonsSchema,
   pairing: pairingSchema,
   bench: benchSchema,

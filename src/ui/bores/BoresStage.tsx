@@ -22,9 +22,10 @@ const AllBores = onDemand(() => import('./AllBores').then((m) => m.AllBores), 'a
 const Shapes = onDemand(() => import('./Shapes').then((m) => m.Shapes));
 const NextSize = onDemand(() => import('./NextSize').then((m) => m.NextSize));
 const GaugeSetup = onDemand(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
+const Supplied = onDemand(() => import('../supplied/Supplied').then((m) => m.Supplied));
 const GridForm = onDemand(() => import('./GridForm').then((m) => m.GridForm));
 
-const VIEWS = ['readings', 'shapes', 'size', 'gauge', 'grid'] as const;
+const VIEWS = ['readings', 'shapes', 'size', 'gauge', 'grid', 'supplied'] as const;
 
 /** The bores: read spot by spot, what they come to, and what to do with them. */
 export function BoresStage() {
@@ -62,6 +63,7 @@ export function BoresStage() {
               ['size', 'Next size', <NextSize key="size" />],
               ['gauge', 'Gauge set-up', <GaugeSetup key="gauge" />],
               ['grid', 'Grid and limits', <GridForm key="grid" />],
+              ['supplied', 'As supplied', <Supplied key="supplied" of="bores" />],
             ]}
           />
         </div>

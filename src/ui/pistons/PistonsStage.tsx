@@ -21,10 +21,11 @@ import { onDemand } from '../shared/onDemand';
 const PistonsAside = onDemand(() => import('./PistonsAside').then((m) => m.PistonsAside), 'at rest');
 const AllPistons = onDemand(() => import('./AllPistons').then((m) => m.AllPistons), 'at rest');
 const PairingView = onDemand(() => import('./PairingView').then((m) => m.PairingView));
+const Supplied = onDemand(() => import('../supplied/Supplied').then((m) => m.Supplied));
 const OnItsRod = onDemand(() => import('./OnItsRod').then((m) => m.OnItsRod));
 const GaugePoint = onDemand(() => import('./GaugePoint').then((m) => m.GaugePoint));
 
-const VIEWS = ['readings', 'pairing', 'gauge', 'rod'] as const;
+const VIEWS = ['readings', 'pairing', 'gauge', 'rod', 'supplied'] as const;
 
 const HOW: Partial<Record<PistonSubject, string>> = {
   pin: 'In the micrometer, in the middle of the pin.',
@@ -60,6 +61,7 @@ export function PistonsStage() {
               ['pairing', 'Pairing', <PairingView key="pairing" />],
               ['gauge', 'Gauge point, pins', <GaugePoint key="gauge" />],
               ['rod', 'On its rod', <OnItsRod key="rod" />],
+              ['supplied', 'As supplied', <Supplied key="supplied" of="pistons" />],
             ]}
           />
         </div>

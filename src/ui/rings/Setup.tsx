@@ -54,7 +54,7 @@ export function Setup() {
             checked={bench.rails}
             onChange={(event) => choose('bench', { ...bench, rails: event.target.checked })}
           />
-          Rails on the route too
+          Rails are measured here too: they come on the route (else the sheet says that they are not)
         </label>
       </section>
       <Limits key={JSON.stringify(bench) + units} bench={bench} />

@@ -9,6 +9,8 @@ import { Meant } from './Meant';
 
 interface Props {
   label: string;
+  /** Whether the label is heard and not seen. */
+  isUnseen?: boolean;
   kind: Kind;
   units: Units;
   value: Nm | null;
@@ -30,6 +32,7 @@ const styleOf = (kind: Kind): LengthStyle => (kind === 'bore' || kind === 'pisto
 /** A length in a form: bench talk in, both systems said back, what cannot be right asked about. */
 export function LengthField({
   label,
+  isUnseen = false,
   kind,
   units,
   value,
@@ -103,7 +106,7 @@ export function LengthField({
     ) : undefined;
 
   return (
-    <Field label={label} hint={hint} error={error} said={said}>
+    <Field label={label} isUnseen={isUnseen} hint={hint} error={error} said={said}>
       {(props) => (
         <input
           {...props}

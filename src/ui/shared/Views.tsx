@@ -2,6 +2,7 @@
 
 import { type ReactNode, useId } from 'react';
 import { chooseByArrows } from './arrows';
+import { tabIntoSight } from './sight';
 
 interface Props<T extends string> {
   label: string;
@@ -24,6 +25,7 @@ export function Views<T extends string>({ label, views, value, onChange }: Props
         {views.map(([view, words]) => (
           <button
             key={view}
+            ref={view === value ? tabIntoSight : undefined}
             type="button"
             role="tab"
             id={`${id}-${view}`}

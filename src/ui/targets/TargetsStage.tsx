@@ -54,7 +54,7 @@ export function TargetsStage() {
             <h1>Targets, cylinder {cylinder.label}</h1>
             <p className="text-[1.0625rem] text-soft">
               {bore
-                ? `worked from the ${bore.measured ? 'measured' : 'planned'} bore, ${length(bore.nm, 'size')}`
+                ? `worked from the ${bore.from} bore, ${length(bore.nm, 'size')}`
                 : 'no bore planned or measured yet'}
             </p>
           </div>
