@@ -440,3 +440,67 @@ test('bores and pistons not measured here: what was ordered and reported stands 
   await expect(sheet).toContainText('by what was reported of bore and piston the clearance is 0.1 thou');
   await expect(sheet).toContainText('Oil rails: not measured here.');
 });
+
+test('zeroed in the bore before any size is known: differences first, then the micrometer, and all have sizes; by key and by touch', async ({
+  page,
+  server,
+}) => {
+  const id = await open(
+    page,
+    server,
+    'bores',
+    jobEntry({ engine: { ...job.engine, ...five }, plannedBore: null, surface: null }),
+  );
+  const gridOf = page.getByRole('table', { name: /Readings of bore/ });
+  await page.keyboard.type('here');
+  await expect(page.getByRole('region', { name: 'Reading line' })).toContainText(
+    'No size yet: the dial counts from this spot',
+  );
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Reading line' })).toContainText(
+    'Gauge zeroed at Cylinder 1, top, square',
+  );
+  // two keys a reading, the same as with a size
+  expect(await enter(page, '1', '-2')).toBe(5);
+  await page.keyboard.type('-1');
+  await expect(page.getByRole('region', { name: 'Reading line' })).toContainText('−1 thou from the zero');
+  await page.keyboard.press('Enter');
+  await expect(gridOf).toContainText('from the zero');
+  await expect(gridOf).toContainText('−2 thou');
+  await expect(page.getByRole('main')).toContainText('sizes wait for the micrometer');
+  await expect(page.getByRole('complementary')).toContainText('read from a zero that has no size yet');
+  await expect.poll(async () => readingsOf(await server.record(id)).length).toBe(4);
+  // undone and logged again, still from the zero
+  await page.keyboard.press('z');
+  await page.keyboard.press('y');
+  // wrong first, then put right
+  await enter(page, 'here 4.0625');
+  await expect(page.getByRole('region', { name: 'Reading line' })).toContainText('The zero is 4.0625 in');
+  await expect(gridOf).toContainText('4.0605');
+  await enter(page, 'was 4.0652');
+  await expect(gridOf).toContainText('4.0632');
+  await expect(gridOf).not.toContainText('from the zero');
+  // over a reload: what counts from the zero is on record as it was read
+  await expect.poll(async () => readingsOf(await server.record(id)).filter((r) => r.zero !== null).length).toBe(5);
+  await page.reload();
+  await expect(line(page)).toBeFocused();
+  await expect(gridOf).toContainText('4.0632');
+  // the dial counts on from it: 4.0682, beside 4.0642 of the same spot
+  await enter(page, '+3');
+  await expect(gridOf).toContainText('4.0662×2');
+  // by touch, on another build
+  const other = await open(
+    page,
+    server,
+    'bores',
+    jobEntry({ engine: { ...job.engine, ...five }, surface: null, units: 'metric', plannedBore: 82_500_000 }),
+  );
+  await page.getByRole('button', { name: 'Zeroed here: top, square' }).click();
+  await expect(gridOf).toContainText('0 mm');
+  await page.getByRole('textbox', { name: 'The zero, in the micrometer' }).fill('82.512');
+  await page.getByRole('button', { name: 'It is the zero’s size' }).click();
+  await expect(gridOf).toContainText('82.512');
+  await expect
+    .poll(async () => (await server.record(other)).entries.flatMap((e) => (e.kind === 'setting' ? [e.to] : [])))
+    .toEqual(['here', 82_512_000]);
+});

@@ -116,6 +116,7 @@ class Day {
       plate: place ? this.grid.plate : null,
       fit,
       zeroed: null,
+      zero: null,
     });
     return this;
   }

@@ -204,7 +204,12 @@ function crossFaults(entries: Entry[]): string[] {
           `${where}: only readings, cuts, acceptances, checks and renewals can be voided, not a ${target.kind} entry`,
         );
     }
-    if (entry.kind === 'reading') {
+    if (entry.kind === 'reading' && entry.zero !== null) {
+      const zero = seen.get(entry.zero);
+      if (zero?.kind !== 'setting' || zero.to !== 'here')
+        faults.push(`${where}: it counts from ${entry.zero}, which is no earlier zero in a bore`);
+    }
+    if (entry.kind === 'reading' && entry.zero === null) {
       const wrong = sizeFault(SUBJECTS[entry.subject].field, entry.value, bore);
       if (wrong) faults.push(`${where}.value: ${wrong}`);
     }

@@ -13,7 +13,7 @@ import { RINGS, SQUARINGS } from '@/core/rings/ring';
 import { CHOICE_KINDS, PARTS, SUBJECTS, SUBJECT_IDS } from '@/core/stages';
 import { CHOICE_SCHEMAS } from './shapes/choices';
 import { instrumentSchema } from './shapes/instrument';
-import { cylinder, direction, id, joints, nm, someJoints, someSize, text, time, words } from './shapes/parts';
+import { cylinder, direction, METRE, id, joints, nm, someJoints, someSize, text, time, words } from './shapes/parts';
 
 const sum = z.number().min(-1e18).max(1e18);
 const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({
@@ -36,6 +36,9 @@ const ringFit: z.ZodType<RingFit> = z.strictObject({
 /** The key of a tool, or in files of versions 1 and 2 its name. */
 const toolKey = text(80);
 const warmth = z.number().min(-60).max(200).nullable();
+
+/** As far as a dial reaches from its zero: 5 mm. */
+const FURTHEST_OFF = 5_000_000;
 
 const stamp = { id, at: time, by: text(12) };
 const choice = { ...stamp, replaces: id.nullable() };
@@ -62,7 +65,8 @@ const doneSchema = z.discriminatedUnion('kind', [
     kind: z.literal('setting'),
     ...stamp,
     instrument: toolKey.nullable(),
-    to: z.union([someSize, z.literal('piston')]),
+    to: z.union([someSize, z.literal('piston'), z.literal('here')]),
+    sizes: id.nullable().default(null),
   }),
   z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(PARTS), cylinder }),
   z
@@ -72,7 +76,7 @@ const doneSchema = z.discriminatedUnion('kind', [
       cylinder,
       subject: z.enum(SUBJECT_IDS),
       place: z.strictObject({ depth, angle: direction }).nullable().default(null),
-      value: nm,
+      value: z.int('a whole number of nanometres').min(-FURTHEST_OFF).max(METRE, 'at most a metre'),
       upTo: nm.nullable(),
       typed: text(60),
       instrument: toolKey.nullable(),
@@ -81,7 +85,17 @@ const doneSchema = z.discriminatedUnion('kind', [
       plate: z.boolean().nullable().default(null),
       fit: ringFit.nullable().default(null),
       zeroed: z.strictObject({ piston: cylinder, size: someSize }).nullable().default(null),
+      zero: id.nullable().default(null),
     })
+    .refine(
+      (r) =>
+        r.zero === null ? r.value >= 0 : SUBJECTS[r.subject].spots && r.place !== null && r.value <= FURTHEST_OFF,
+      {
+        message:
+          'not negative; and only a bore is read from a zero, at a place in it and no further from it than a dial reaches',
+        path: ['value'],
+      },
+    )
     .refine((r) => r.zeroed === null || SUBJECTS[r.subject].spots, {
       message: 'only a bore gauge is zeroed on a piston',
       path: ['zeroed'],
@@ -153,7 +167,7 @@ export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSc
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
  * what it meant. A row of the store that was written in this shape is read as it stands.
  */
-export const ENTRY_SHAPE = 9;
+export const ENTRY_SHAPE = 10;
 
 /** Entries as one request may carry them. */
 const MOST_ENTRIES_A_REQUEST = 500;

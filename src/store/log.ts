@@ -74,6 +74,12 @@ interface Against {
   job: Job | null;
 }
 
+/** Earlier entries that an entry names, by id. */
+function namesOf(entry: Entry): string[] {
+  if (entry.kind === 'void' || entry.kind === 'accepted') return [entry.of];
+  return entry.kind === 'reading' && entry.zero !== null ? [entry.zero] : [];
+}
+
 /** Cylinders and rings that an entry names. */
 function namedBy(entry: Entry): string[] {
   if (entry.kind === 'reading') return [entry.cylinder, entry.fit?.ring ?? entry.cylinder];
@@ -91,7 +97,9 @@ function faultsOfNew(entries: Entry[], { kinds, job: before }: Against): string[
   for (const entry of entries) {
     for (const place of new Set(namedBy(entry)))
       if (!places.has(place)) faults.push(`This engine has no cylinder at ${place}.`);
-    if (entry.kind === 'reading') {
+    if (entry.kind === 'reading' && entry.zero !== null && all.get(entry.zero) !== 'setting')
+      faults.push(`There is no zero ${entry.zero} to count from.`);
+    if (entry.kind === 'reading' && entry.zero === null) {
       const wrong = sizeFault(SUBJECTS[entry.subject].field, entry.value, job?.plannedBore ?? null);
       if (wrong) faults.push(`At ${entry.cylinder}: ${wrong}.`);
     }
@@ -155,7 +163,7 @@ const kindsOf = (db: Database, buildId: string, ids: string[]) =>
  */
 export async function appendEntries(db: Database, buildId: string, entries: Entry[]): Promise<Appended> {
   const ids = entries.map((e) => e.id);
-  const named = entries.flatMap((e) => (e.kind === 'void' || e.kind === 'accepted' ? [e.of] : []));
+  const named = entries.flatMap(namesOf);
   const [found, [card], [build]] = await db.batch([
     kindsOf(db, buildId, [...ids, ...named]),
     db

@@ -73,6 +73,9 @@ describe('rows of the log', () => {
       const appended = await appendEntries(db, 'test', [entry]);
       return appended.ok || appended.missing ? 'taken' : appended.faults[0];
     };
+    expect(
+      await refused({ ...reading('z', 'L1', 'bore', 2_540), place: { depth: 'top', angle: 90 }, zero: 'nothing' }),
+    ).toBe('There is no zero nothing to count from.');
     expect(await refused(voiding('v', 'nobody'))).toBe('There is no reading nobody to void.');
     expect(await refused(voiding('v', 'job-1'))).toBe('There is no reading job-1 to void.');
     expect(await refused({ ...voiding('v', 'job-1'), kind: 'accepted' } as Entry)).toBe(

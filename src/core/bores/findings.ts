@@ -3,7 +3,7 @@ import type { Cylinder } from '../engine/engine';
 import { NEAR, outlierOf } from '../pistons/piston';
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say, size } from '../quantity/saying';
-import { type LoggedReading, acceptedWords, livePasses } from '../record/reading';
+import { type LoggedReading, acceptedWords, isLive, livePasses } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import type { BoresPart } from './found';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
@@ -237,6 +237,37 @@ export function suppliedFindings(
   ];
 }
 
+/** Readings from a zero in a bore: of none that has a size yet, or of one that was set anew before it had. */
+function unsizedFindings(cylinders: readonly Measured[]): Finding[] {
+  const waiting = cylinders.filter((c) => c.bore.relative !== null);
+  const lost = cylinders.filter(({ bore }) =>
+    bore.passes.some((p) => p.unsized && isLive(p, bore.round) && p.zero !== bore.relative?.zero),
+  );
+  const names = (some: readonly Measured[]): string => some.map((c) => c.label).join(', ');
+  return [
+    ...(waiting.length > 0
+      ? [
+          about(
+            'note',
+            'bores',
+            null,
+            say`Bore ${names(waiting)}: read from a zero that has no size yet. Squeeze the gauge in the micrometer until it shows nought, and type the figure after here: here 4.0652.`,
+          ),
+        ]
+      : []),
+    ...(lost.length > 0
+      ? [
+          about(
+            'mend',
+            'bores',
+            null,
+            say`Bore ${names(lost)}: some readings are from a zero that was set anew before it had a size. They do not count: read them again.`,
+          ),
+        ]
+      : []),
+  ];
+}
+
 /** That nobody says what bores came to that are not measured here: one word for the build. */
 function unsaidFindings(cylinders: readonly Measured[]): Finding[] {
   const unsaid = cylinders.filter((c) => !c.boreSupplied.here && !c.bore.size && c.boreSupplied.reported === null);
@@ -266,4 +297,5 @@ export const findings = (
   ...plateFindings(cylinders, choices.bores),
   ...cylinders.flatMap((c) => suppliedFindings('bores', c.id, `Bore ${c.label}`, c.boreSupplied, c.bore.size)),
   ...unsaidFindings(cylinders),
+  ...unsizedFindings(cylinders),
 ];

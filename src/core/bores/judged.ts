@@ -2,13 +2,14 @@
  * One bore: its readings brought to 20 °C and averaged over repeats, and what follows from them.
  */
 import type { Nm } from '../quantity/length';
-import { say, size } from '../quantity/saying';
+import { type Saying, fine, say, size } from '../quantity/saying';
 import {
   type Acceptance,
   type Accepted,
   type LoggedReading,
   type Zeroed,
   acceptanceOf,
+  isLive,
   lastOf,
   livePasses,
 } from '../record/reading';
@@ -44,6 +45,8 @@ export interface JudgedSpot extends Spot {
   passes: readonly LoggedReading[];
   /** Mean of those that count, at 20 °C; null while there are none. */
   value: Nm | null;
+  /** Mean of what the dial showed from a zero that has no size yet; null for none. */
+  off: Nm | null;
   /** Largest − smallest of the repeats that count. */
   range: Nm;
   /** As many as the grid asks for are read. */
@@ -60,6 +63,8 @@ export interface JudgedBore {
   /** Mean size over ring travel. */
   mean: Nm | null;
   shape: BoreShape | null;
+  /** Taper and out-of-round by what was read from a zero that has no size yet; null for none. */
+  relative: Relative | null;
   /** The shape as it was found, where the bore has been machined since. */
   asFound: BoreShape | null;
   verdict: BoreVerdict;
@@ -79,6 +84,14 @@ export interface JudgedBore {
   largestUncertainty: Nm;
 }
 
+/** What differences tell without a size. */
+export interface Relative {
+  /** The zero they count from. */
+  zero: string;
+  taper: Nm | null;
+  outOfRound: Nm | null;
+}
+
 interface BoreAsk {
   passes: readonly LoggedReading[];
   round: number;
@@ -92,6 +105,7 @@ interface BoreAsk {
 interface Measured {
   spots: JudgedSpot[];
   measured: MeasuredSpot[];
+  relative: Relative | null;
   repeatability: Repeatability;
   /** Readings at a spot that count. */
   counting: readonly LoggedReading[];
@@ -102,6 +116,8 @@ interface Gathered {
   spot: Spot;
   here: LoggedReading[];
   values: number[];
+  /** What the dial showed from the zero that is in force. */
+  offs: number[];
 }
 
 /** The spots of the grid in its order, then any other that was read, each with the readings of one round. One pass over them: this runs at every keystroke. */
@@ -109,8 +125,9 @@ function gathered(
   { passes, expansion }: BoreAsk,
   grid: Spot[],
   round: number,
-): { at: Gathered[]; counting: LoggedReading[] } {
-  const at = grid.map((spot): Gathered => ({ spot, here: [], values: [] }));
+): { at: Gathered[]; counting: LoggedReading[]; zero: string | null } {
+  const zero = passes.findLast((p) => p.unsized && isLive(p, round))?.zero ?? null;
+  const at = grid.map((spot): Gathered => ({ spot, here: [], values: [], offs: [] }));
   const counting: LoggedReading[] = [];
   for (const pass of passes) {
     if (pass.round !== round || pass.place === null) continue;
@@ -118,40 +135,69 @@ function gathered(
     let found = at.find((g) => sameSpot(g.spot, place));
     if (!found) {
       if (pass.voided !== null) continue;
-      found = { spot: place, here: [], values: [] };
+      found = { spot: place, here: [], values: [], offs: [] };
       at.push(found);
     }
     found.here.push(pass);
     if (pass.voided !== null) continue;
+    if (pass.unsized) {
+      if (pass.zero === zero) found.offs.push(pass.value);
+      continue;
+    }
     found.values.push(atTwenty(pass, expansion));
     counting.push(pass);
   }
-  return { at, counting };
+  return { at, counting, zero };
+}
+
+/** Differences are the same whatever the size: this stands for it. */
+const ANY_SIZE: Nm = 100_000_000;
+
+function relativeOf(zero: string | null, differing: MeasuredSpot[]): Relative | null {
+  const shape = zero === null ? null : shapeOf(differing);
+  if (zero === null || !shape) return null;
+  const taper = shape.taper.thrust ?? shape.taper.overall;
+  return { zero, taper: taper?.value ?? null, outOfRound: shape.outOfRound?.value ?? null };
 }
 
 function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
   const { choices, tools } = ask;
-  const { at, counting } = gathered(ask, grid, round);
+  const { at, counting, zero } = gathered(ask, grid, round);
   const tool = coarsest(counting, tools);
   const sigma = repeatability(scatterOf(at.map((a) => a.values)), tool);
+  const ownOf = (n: number): { own: number; freedom: number } => {
+    const { standard: own, freedom } = ownDoubt(n, sigma, tool);
+    return { own, freedom };
+  };
   const spots: JudgedSpot[] = [];
   const measured: MeasuredSpot[] = [];
-  for (const { spot, here, values } of at) {
+  const differing: MeasuredSpot[] = [];
+  for (const { spot, here, values, offs } of at) {
+    const off = offs.length === 0 ? null : Math.round(average(offs));
     const value = values.length === 0 ? null : Math.round(average(values));
     spots.push({
       depth: spot.depth,
       angle: spot.angle,
       passes: here,
       value,
-      range: Math.round(rangeOf(values)),
-      done: values.length >= choices.repeats,
+      off: value === null ? off : null,
+      range: Math.round(rangeOf(values.length > 0 ? values : offs)),
+      done: values.length + offs.length >= choices.repeats,
     });
+    if (off !== null) differing.push({ ...spot, value: ANY_SIZE + off, ...ownOf(offs.length) });
     if (value === null) continue;
-    const { standard: own, freedom } = ownDoubt(values.length, sigma, tool);
-    measured.push({ depth: spot.depth, angle: spot.angle, value, own, freedom });
+    measured.push({ ...spot, value, ...ownOf(values.length) });
   }
-  return { spots, measured, repeatability: sigma, counting };
+  return { spots, measured, relative: relativeOf(zero, differing), repeatability: sigma, counting };
 }
+
+/** What differences tell, and what they wait for. */
+const relativeWords = ({ taper, outOfRound }: Relative): Saying => [
+  ...say`read from a zero in the bore`,
+  ...(taper === null ? [] : say`, taper ${fine(taper)}`),
+  ...(outOfRound === null ? [] : say`, out-of-round ${fine(outOfRound)}`),
+  ...say`; sizes wait for the micrometer`,
+];
 
 /** The piston that a gauge was zeroed on for all of some readings, at the same size each time. */
 function zeroedOn(readings: readonly LoggedReading[]): Zeroed | null {
@@ -192,7 +238,7 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly Logged
 export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): JudgedBore {
   const { passes, round, choices, expansion, tools } = ask;
   const grid = spotsOf(choices);
-  const { spots, measured, repeatability: scatter, counting } = measure(ask, grid, round);
+  const { spots, measured, relative, repeatability: scatter, counting } = measure(ask, grid, round);
   const shape = shapeOf(measured);
   const inGrid = spots.slice(0, grid.length);
   const read = inGrid.filter((s) => s.done).length;
@@ -200,14 +246,16 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
   const verdict = boreVerdict(
     shape,
     choices.limits[choices.basis],
-    read === inGrid.length,
+    inGrid.every((s) => s.done && s.off === null),
     shape === null || sold(shape.widest),
     ask.strictness,
   );
   const { state, reasons }: BoreVerdict =
-    !shape && found
-      ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
-      : verdict;
+    !shape && !found && relative
+      ? { state: 'part read', reasons: [relativeWords(relative)] }
+      : !shape && found
+        ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
+        : verdict;
   const acceptId = lastOf(livePasses(passes, round));
   const accepted = acceptanceOf(ask.accepted, acceptId, 'bore', state, null);
   return {
@@ -217,6 +265,7 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     size: found,
     mean: shape?.mean ?? found?.value ?? null,
     shape,
+    relative,
     asFound: round === 0 ? null : shapeOf(measure(ask, grid, 0).measured),
     verdict: { state, reasons },
     acceptId,

@@ -13,6 +13,7 @@ const stamp = (id: string) => ({ id, at: '2026-05-04T09:00:00.000Z', by: 'AB' })
 const set = (to: GaugeSetting, instrument: string | null = null): Entry => ({
   ...stamp(`set ${String(to)} ${instrument}`),
   kind: 'setting',
+  sizes: null,
   instrument,
   to,
 });

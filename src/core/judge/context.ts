@@ -9,14 +9,19 @@ import { isRing } from '../rings/ring';
 import { type Subject, STAGE_OF, SUBJECTS } from '../stages';
 import { type JudgedCylinder, type Judgement, asked } from './judgement';
 
-/** What a gauge was zeroed at for a cylinder, as a size; null where it was not, or its piston is not measured. */
+/** What a gauge was zeroed at for a cylinder, as a size; null where it was not, its piston is not measured, or the zero has no size yet. */
 export function settingFor(setting: GaugeSetting | null, cylinder: JudgedCylinder): Nm | null {
+  if (setting === 'here') return null;
   return setting === 'piston' ? (cylinder.piston.size?.value ?? null) : setting;
 }
 
 /** The setting of the gauge in hand; null where it was not set. */
 export const settingOf = ({ log }: Judgement, instrument: string | null): GaugeSetting | null =>
   log.settings.get(instrument ?? '')?.to ?? null;
+
+/** The zero that the gauge in hand was last set to in a bore, by its id; null where it was set otherwise since. */
+export const zeroOf = ({ log }: Judgement, instrument: string | null): string | null =>
+  log.settings.get(instrument ?? '')?.zero ?? null;
 
 /** How far past where the aim begins a gap is still no slip, where its target has no upper end. From memory. */
 const OPEN_END = 1.6;
@@ -44,13 +49,15 @@ export function contextFor(
   instrument: string | null = null,
 ): HearingContext {
   const setting = settingOf(judgement, instrument);
+  const zero = zeroOf(judgement, instrument);
   const kit = instrument === null ? null : (judgement.log.tools.get(instrument)?.kit ?? null);
   return {
     field: SUBJECTS[subject].field,
     units,
     bore: cylinder.targetBore?.nm ?? null,
     expected: asked(STAGE_OF[subject]).expected(judgement, cylinder, subject, units),
-    setting: settingFor(setting, cylinder),
+    setting: setting === 'here' ? zero : settingFor(setting, cylinder),
+    zero,
     window: windowOf(cylinder, subject),
     settingAsk:
       setting === 'piston'

@@ -75,7 +75,7 @@ describe('entries', () => {
       'R1',
     ]);
     expect(made.cutEntry('L1', 'top', key, 6, stamp)).toMatchObject({ kind: 'cut', cylinder: 'L1', count: 6 });
-    expect(made.settingEntry(null, 'piston', stamp)).toMatchObject({ kind: 'setting', to: 'piston' });
+    expect(made.settingEntry(null, 'piston', null, stamp)).toMatchObject({ kind: 'setting', to: 'piston' });
     expect(made.acceptance({ of: 'a', what: 'bore', state: 'hone' }, 'agreed', stamp)).toMatchObject({
       kind: 'accepted',
       of: 'a',

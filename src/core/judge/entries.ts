@@ -57,13 +57,25 @@ export const readingEntry = (reading: NewReading, stamp: Stamping): Entry => ({
   ...reading,
 });
 
-/** A bore gauge that was zeroed, at a size in nm or at each piston; `instrument` is its key, null for none named. */
-export const settingEntry = (instrument: string | null, to: GaugeSetting, stamp: Stamping): Entry => ({
+/** A bore gauge that was zeroed: at a size in nm, which an earlier zero in a bore may turn out to have; or at each piston. `instrument` is its key, null for none named. */
+export const settingEntry = (
+  instrument: string | null,
+  to: GaugeSetting,
+  sizes: string | null,
+  stamp: Stamping,
+): Entry => ({
   ...stamp(),
   kind: 'setting',
   instrument,
   to,
+  sizes,
 });
+
+/** A bore gauge that was zeroed at a spot of a bore whose size is not known: the setting, and the reading of nought from it. */
+export function zeroEntries(reading: NewReading, stamp: Stamping): [setting: Entry, nought: Entry] {
+  const setting = settingEntry(reading.instrument, 'here', null, stamp);
+  return [setting, readingEntry({ ...reading, value: 0, zero: setting.id }, stamp)];
+}
 
 /** A cut with a ring filer, of so many turns or strokes; null for not counted. */
 export const cutEntry = (

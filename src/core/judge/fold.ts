@@ -1,5 +1,6 @@
 /** Entries laid into the log, one by one. An entry touches what it is of and nothing else. */
 import { type Logged, type LoggedReading, type ReadingEntry, type Voided, acceptKey } from '../record/reading';
+import type { Nm } from '../quantity/length';
 import { type Log, type NumberLog, roundOf } from '../record/log';
 import { partsIn, standsIn } from '../record/parts';
 import { type ChoiceEntry, type Entry, isChoice } from '../record/record';
@@ -26,6 +27,7 @@ const emptyDraft = (): Draft => ({
   renewals: new Map(),
   tools: new Map(),
   settings: new Map(),
+  sized: new Map(),
   choices: new Map(),
   before: new Map(),
   voids: new Map(),
@@ -62,6 +64,7 @@ const loggedReading = (
   voided: Voided | null,
   round: number,
   boreRound: number,
+  sized: ReadonlyMap<string, Nm>,
 ): LoggedReading => ({
   kind: 'reading',
   id: entry.id,
@@ -70,7 +73,7 @@ const loggedReading = (
   cylinder: entry.cylinder,
   subject: entry.subject,
   place: entry.place,
-  value: entry.value,
+  value: entry.value + (entry.zero === null ? 0 : (sized.get(entry.zero) ?? 0)),
   upTo: entry.upTo,
   typed: entry.typed,
   instrument: entry.instrument,
@@ -79,6 +82,9 @@ const loggedReading = (
   plate: entry.plate,
   fit: entry.fit,
   zeroed: entry.zeroed,
+  zero: entry.zero,
+  off: entry.zero === null ? null : entry.value,
+  unsized: entry.zero !== null && !sized.has(entry.zero),
   voided,
   round,
   boreRound,
@@ -93,7 +99,7 @@ export const readingEntryOf = <S extends string>(logged: LoggedReading<S>): Read
   cylinder: logged.cylinder,
   subject: logged.subject,
   place: logged.place,
-  value: logged.value,
+  value: logged.off ?? logged.value,
   upTo: logged.upTo,
   typed: logged.typed,
   instrument: logged.instrument,
@@ -102,6 +108,7 @@ export const readingEntryOf = <S extends string>(logged: LoggedReading<S>): Read
   plate: logged.plate,
   fit: logged.fit,
   zeroed: logged.zeroed,
+  zero: logged.zero,
 });
 
 /** Whose number a reading is filed under. */
@@ -172,7 +179,7 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
       const number = numberOf(entry);
       const round = facts?.part == null ? 0 : roundOf(draft, number, facts.part);
       const boreRound = facts?.fitted ? roundOf(draft, entry.cylinder, 'bore') : 0;
-      return push(draft, number, entry.subject, loggedReading(entry, voided, round, boreRound));
+      return push(draft, number, entry.subject, loggedReading(entry, voided, round, boreRound, draft.sized));
     }
     case 'cut': {
       const { cylinder, ring } = entry;
@@ -203,7 +210,12 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
       draft.tools.set(instrumentKey(entry.value), entry.value);
       return;
     case 'setting':
-      draft.settings.set(entry.instrument ?? '', { to: entry.to, by, at });
+      draft.settings.set(entry.instrument ?? '', {
+        to: entry.to,
+        zero: entry.to === 'here' ? id : entry.sizes,
+        by,
+        at,
+      });
       return;
     case 'rate':
       draft.shopRates.set(`${entry.filer}/${entry.metal}`, entry);
@@ -218,13 +230,17 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
 }
 
 /**
- * The log of all entries. What is struck out anywhere is so from the first.
+ * The log of all entries. What is struck out anywhere is so from the first; a zero has the last size that was given to it.
  *
  * @example logOf(record.entries).choices.get('job')?.kind // 'job'
  */
 export function logOf(entries: readonly Entry[]): Log {
   const draft = emptyDraft();
-  for (const entry of entries) if (entry.kind === 'void') lay(draft, entry);
+  for (const entry of entries) {
+    if (entry.kind === 'void') lay(draft, entry);
+    if (entry.kind === 'setting' && entry.sizes !== null && typeof entry.to === 'number')
+      draft.sized.set(entry.sizes, entry.to);
+  }
   for (const entry of entries) lay(draft, entry);
   return draft;
 }
@@ -254,12 +270,13 @@ function draftFrom(log: Log, entry: Entry, struck?: ReadingEntry): Draft {
 
 /**
  * The log with one entry more, as `logOf` of all of them would give it; null where the entry changes what others
- * meant, and the log is to be made anew. Voids of cuts, checks, acceptances and renewals do: they change how later
+ * meant, and the log is to be made anew: the size of a zero does, for what was read from it. Voids of cuts, checks, acceptances and renewals do: they change how later
  * entries count.
  *
  * @param before the entries that are in the log
  */
 export function logWith(log: Log, entry: Entry, before: readonly Entry[]): Log | null {
+  if (entry.kind === 'setting' && entry.sizes !== null) return null;
   const struck = entry.kind === 'void' ? before.findLast((e) => e.id === entry.of) : undefined;
   if (struck && struck.kind !== 'reading') return null;
   const draft = draftFrom(log, entry, struck);

@@ -47,6 +47,7 @@ export function readingOf(
       meaning.dial && judged?.piston.size && settingOf(judgement, hand.instrument) === 'piston'
         ? { piston: judged.piston.id, size: judged.piston.size.value }
         : null,
+    zero: meaning.zero ?? null,
   };
 }
 

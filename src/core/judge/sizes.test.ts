@@ -401,6 +401,7 @@ describe('the gauge', () => {
   const setting = (to: number | 'piston', instrument: string | null = null, id = 'set'): Entry => ({
     ...stamp(id),
     kind: 'setting',
+    sizes: null,
     instrument,
     to,
   });

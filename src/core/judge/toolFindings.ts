@@ -27,7 +27,7 @@ interface Misuses {
 function misuseOf(reading: LoggedReading, subject: Subject, tools: ReadonlyMap<string, Instrument>): Misuse[] {
   const tool = reading.voided || reading.instrument === null ? undefined : tools.get(reading.instrument);
   if (!tool || !reading.instrument) return [];
-  const [late, far] = [isOutOfDate(tool, reading.at), isOutOfRange(tool, reading.value)];
+  const [late, far] = [isOutOfDate(tool, reading.at), !reading.unsized && isOutOfRange(tool, reading.value)];
   return late || far ? [{ tool: reading.instrument, subject, late, far }] : [];
 }
 

@@ -3,11 +3,25 @@ import { type Field, type HearingContext, isFine, plain, usual } from './hear';
 import { NM_PER_INCH, NM_PER_MM, NM_PER_THOU } from './length';
 
 /** Words that an entry may begin with or end in. */
-const WORDS = ['set', 'here', 'piston', 'passes', 'cut', 'mm', 'millimetres', 'µm', 'um', 'microns', 'thou', 'mils'];
-const UNITS = [...WORDS.slice(5), 'in', 'inches'];
+const WORDS = [
+  'set',
+  'here',
+  'zero',
+  'piston',
+  'passes',
+  'cut',
+  'mm',
+  'millimetres',
+  'µm',
+  'um',
+  'microns',
+  'thou',
+  'mils',
+];
+const UNITS = [...WORDS.slice(6), 'in', 'inches'];
 const NUMERAL = String.raw`(?:\d+\.?\d*|\.\d*)`;
 const BARE = new RegExp(`^${NUMERAL}$`);
-const AFTER_WORD = new RegExp(`^(?:set|here|p|passes|>) ?(${NUMERAL})$`);
+const AFTER_WORD = new RegExp(`^(?:set|here|was|p|passes|>) ?(${NUMERAL})$`);
 const WITH_UNIT = new RegExp(`^[+-]?${NUMERAL} ?([a-zµ]+)$`);
 const HALF_BRACKET = new RegExp(`^(${NUMERAL}) ?(?:/|-|t|to)? ?(${NUMERAL})?$`);
 const DIAL = /^[+-] ?(?:\d{0,2} ?t?)?$/;

@@ -221,11 +221,16 @@ describe('a bore', () => {
     });
 
     it('zeroed in the bore, what the micrometer reads is the bore’s as well; to the piston, the dial is the clearance', () => {
-      expect(hear('here 4.0652', bore)).toEqual({ kind: 'setting', value: fromInches(4.0652), read: true });
+      expect(hear('here 4.0652', bore)).toEqual({
+        kind: 'setting',
+        value: fromInches(4.0652),
+        read: true,
+        sizes: null,
+      });
       expect(
         hear('here 4.1652', { ...bore, expected: { nm: fromInches(4.065), within: 250_000, because: 'the others' } }),
       ).toMatchObject({ kind: 'refused' });
-      expect(hear('set piston', bore)).toEqual({ kind: 'setting', value: 'piston', read: false });
+      expect(hear('set piston', bore)).toEqual({ kind: 'setting', value: 'piston', read: false, sizes: null });
       expect(hear('here piston', bore).kind).toBe('refused');
       expect(hear('+6', { ...bore, setting: null, settingAsk: 'piston 3 is not measured yet' })).toMatchObject({
         why: 'piston 3 is not measured yet',
@@ -246,8 +251,8 @@ describe('a bore', () => {
   });
 
   it('takes the setting itself', () => {
-    expect(hear('set 4.210', bore)).toEqual({ kind: 'setting', value: fromInches(4.21), read: false });
-    expect(hear('set 82.5mm', bore)).toEqual({ kind: 'setting', value: fromMm(82.5), read: false });
+    expect(hear('set 4.210', bore)).toEqual({ kind: 'setting', value: fromInches(4.21), read: false, sizes: null });
+    expect(hear('set 82.5mm', bore)).toEqual({ kind: 'setting', value: fromMm(82.5), read: false, sizes: null });
     for (const unclear of ['set 82.5', 'set 4.2/4.3', 'set +6', 'set', 'set 9999'])
       expect(hear(unclear, bore).kind).toBe('refused');
     expect(hear('set 4.210', gap).kind).toBe('refused');

@@ -38,8 +38,10 @@ export interface HearingContext {
   bore: Nm | null;
   /** Null when nothing is known. */
   expected: Expected | null;
-  /** What the bore gauge was zeroed at; null when it was not. */
-  setting: Nm | null;
+  /** What the bore gauge was zeroed at: a size, or in words the zero in a bore that has none yet; null when it was not. */
+  setting: Nm | string | null;
+  /** The zero in a bore that the gauge was last set to, whether it has a size by now or not. */
+  zero?: string | null;
   /** What is missing for a setting, where it was not: what to do about it. */
   settingAsk?: string;
   /** What a gap is to be, where that is known: of two meanings the one that lies there is taken. */
@@ -56,6 +58,8 @@ export interface Meaning {
   open?: true;
   /** It was counted on a dial, from what the gauge was zeroed at. */
   dial?: true;
+  /** The zero in a bore that it counts from, where that has no size yet: the value is the difference. */
+  zero?: string;
   /** How the typed text was taken, e.g. `22 thou`, `as typed`, `digits 7 and 3 swapped`. */
   taken: string;
 }
@@ -63,8 +67,8 @@ export interface Meaning {
 export type Heard =
   | { kind: 'empty' }
   | { kind: 'understood'; meaning: Meaning }
-  /** The gauge is zeroed at a size, or at each cylinder's piston; `read` when that size is this spot's reading as well. */
-  | { kind: 'setting'; value: Nm | 'piston'; read: boolean }
+  /** The gauge is zeroed at a size, at each cylinder's piston, or here; `read` when that is this spot's reading as well; `sizes` the earlier zero that has this size. */
+  | { kind: 'setting'; value: Nm | 'piston' | 'here'; read: boolean; sizes: string | null }
   /** A cut with the ring filer, of so many turns or strokes where they were counted. */
   | { kind: 'cut'; count: number | null }
   | { kind: 'question'; ask: string; options: Meaning[] }
@@ -158,7 +162,8 @@ const NUMERAL = String.raw`(?:\d+\.?\d*|\.\d+)`;
 const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
 const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*?) ?(?:/|-|to) ?(${NUMERAL}) ?([a-zµ"]*)$`);
-const SETTING = new RegExp(`^(set|here) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
+const ZERO_HERE = /^here$/;
+const SETTING = new RegExp(`^(set|here|was) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
 const CUT = /^c(?:ut)? ?(\d{1,4}(?:\.\d)?)?$/;
 const PASSES = new RegExp(`^(?:p(?:asses)?|>) ?(${NUMERAL} ?[a-zµ"]*)$|^(${NUMERAL} ?[a-zµ"]*)\\+$`);
 const TURNS = new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`);
@@ -358,6 +363,11 @@ function asDial(numeral: string, asSize: Nm, context: HearingContext): Heard | n
   const { field, setting } = context;
   if (field !== 'bore' || setting === null || !DIAL_FIGURE.test(numeral)) return null;
   const dial = hearDial('+', numeral, '', context);
+  if (typeof setting === 'string') {
+    // of no size yet: a figure that the planned bore does not speak for is the dial's
+    const { bore } = context;
+    return bore !== null && Math.abs(asSize - bore) <= DIAL_REACH && isUsual(asSize, context) ? null : dial;
+  }
   if (Math.abs(asSize - setting) > DIAL_REACH) return dial;
   return !isUsual(asSize, context) && dial.kind === 'understood' ? dial : null;
 }
@@ -432,8 +442,28 @@ function noDial({ field, units, setting, settingAsk }: HearingContext): Heard | 
   return null;
 }
 
+/** As far from its zero as a bore is read without a question: 0.5 mm. From memory. */
+const USUAL_OFF = NM_PER_MM / 2;
+
+/** What the dial shows from a zero that has no size yet. */
+function heardOff(steps: Take, direction: 1 | -1, zero: string, { units, field }: HearingContext): Heard {
+  const meaning: Meaning = {
+    value: direction * steps.value,
+    upTo: null,
+    dial: true,
+    zero,
+    taken: `dial ${direction < 0 ? '\u2212' : '+'}${steps.taken}`,
+  };
+  if (steps.value <= USUAL_OFF) return { kind: 'understood', meaning };
+  const stated = `${lengthText(steps.value, units, 'fine')} from the zero`;
+  return steps.value <= DIAL_REACH
+    ? { kind: 'question', ask: `${stated}: is that right?`, options: [{ ...meaning, taken: 'as typed' }] }
+    : { kind: 'refused', why: `${stated}: no gauge reaches that far.`, accepted: acceptedBy(field, units) };
+}
+
 /** The bore that a departure of the dial stands for, if it can be right. */
 function heardDial(steps: Take, direction: 1 | -1, context: HearingContext): Heard {
+  if (typeof context.setting === 'string') return heardOff(steps, direction, context.setting, context);
   const setting = context.setting ?? 0;
   const meant: Take = {
     value: setting + direction * steps.value,
@@ -550,8 +580,9 @@ export function hear(text: string, context: HearingContext): Heard {
     return { kind: 'refused', why: `That is ${length} characters; one reading at a time.`, accepted };
   const entry = plain(text);
   if (entry === '') return { kind: 'empty' };
+  if (ZERO_HERE.test(entry)) return hearZero(context);
   const setting = SETTING.exec(entry);
-  if (setting?.[2]) return hearSetting(setting[1] === 'here', setting[2], context);
+  if (setting?.[2]) return hearSetting(setting[1] ?? 'set', setting[2], context);
   const cut = CUT.exec(entry);
   if (cut) return hearCut(cut[1] ?? '', context);
   const passes = PASSES.exec(entry);
@@ -567,20 +598,35 @@ export function hear(text: string, context: HearingContext): Heard {
   return { kind: 'refused', why: `"${text.trim()}" is no reading.`, accepted };
 }
 
+const NO_GAUGE = 'A gauge setting belongs to bore readings.';
+
+/** `here`: the gauge was zeroed at this spot, whose size is not known yet. What the dial shows elsewhere counts from it. */
+const hearZero = ({ field, units }: HearingContext): Heard =>
+  field === 'bore'
+    ? { kind: 'setting', value: 'here', read: true, sizes: null }
+    : { kind: 'refused', why: NO_GAUGE, accepted: acceptedBy(field, units) };
+
 /**
  * `set 4.210`: the gauge was zeroed in the micrometer, which may be well away from this bore. `here 4.2153`: it was
  * zeroed in this bore and then read in the micrometer, so that the figure is this spot's as well. `set piston`: the
- * micrometer was set to each cylinder's piston.
+ * micrometer was set to each cylinder's piston. `here 4.2153` after a `here` of no size: what that zero
+ * turned out to be in the micrometer; `was 4.2153` puts it right afterwards.
  */
-function hearSetting(inBore: boolean, entry: string, context: HearingContext): Heard {
+function hearSetting(word: string, entry: string, context: HearingContext): Heard {
   const accepted = acceptedBy(context.field, context.units);
-  if (context.field !== 'bore') return { kind: 'refused', why: 'A gauge setting belongs to bore readings.', accepted };
+  if (context.field !== 'bore') return { kind: 'refused', why: NO_GAUGE, accepted };
+  const inBore = word !== 'set';
+  const waits = typeof context.setting === 'string' ? context.setting : null;
+  const sizes = word === 'was' ? (context.zero ?? null) : word === 'here' ? waits : null;
+  if (word === 'was' && sizes === null)
+    return { kind: 'refused', why: 'This gauge was zeroed in no bore.', accepted: '"here", where it is zeroed in one' };
   if (entry === 'piston')
     return inBore
       ? { kind: 'refused', why: 'Zeroed in the bore, the gauge is read in the micrometer: give that figure.', accepted }
-      : { kind: 'setting', value: 'piston', read: false };
+      : { kind: 'setting', value: 'piston', read: false, sizes: null };
   const heard = hear(entry, inBore ? { ...context, setting: null } : { ...context, setting: null, expected: null });
-  if (heard.kind === 'understood') return { kind: 'setting', value: heard.meaning.value, read: inBore };
+  if (heard.kind === 'understood')
+    return { kind: 'setting', value: heard.meaning.value, read: inBore && sizes === null, sizes };
   if (heard.kind === 'question' && inBore)
     return {
       kind: 'refused',

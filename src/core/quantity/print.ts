@@ -85,3 +85,21 @@ export function rangeText(from: Nm, to: Nm | null, units: Units, style: LengthSt
   const decimals = units === 'metric' ? Math.max(decimalsIn(low.number), decimalsIn(high.number)) : 0;
   return `${padded(low.number, decimals)}–${padded(high.number, decimals)} ${low.unit}`;
 }
+
+/**
+ * What a dial shows from a zero that has no size, with its sign.
+ *
+ * @example offText(-15_240, 'imperial') // '−0.6 thou from the zero'
+ */
+export function offText(off: Nm, units: Units): string {
+  const sign = off < 0 ? '\u2212' : off > 0 ? '+' : '';
+  return `${sign}${lengthText(Math.abs(off), units, 'fine')} from the zero`;
+}
+
+/**
+ * What was understood of an entry, in both systems; of a dial from a zero without a size, the difference.
+ *
+ * @example meantText({ value: fromThou(22) }, 'fine', 'imperial') // '0.022 in · 0.559 mm'
+ */
+export const meantText = ({ value, zero }: { value: Nm; zero?: string }, style: LengthStyle, units: Units): string =>
+  zero === undefined ? bothText(value, style, units) : offText(value, units);

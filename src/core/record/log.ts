@@ -3,6 +3,7 @@
  * never changed in place: what an entry does not touch is the same object before and after it.
  */
 import type { Check } from '../assembly/checks';
+import type { Nm } from '../quantity/length';
 import type { RateMetal, RateSums } from '../rings/rate';
 import type { Instrument } from '../uncertainty/instrument';
 import type { Accepted, CheckEntry, GaugeSetting, Logged, LoggedReading, Renewal, Stamp, Voided } from './reading';
@@ -22,6 +23,8 @@ export interface Chosen extends Stamp {
 /** A bore gauge that was zeroed. */
 export interface Setting {
   to: GaugeSetting;
+  /** The setting in a bore that it is, or gives a size; null for any other. */
+  zero: string | null;
   by: string;
   at: string;
 }
@@ -57,6 +60,8 @@ export interface Log {
   readonly tools: ReadonlyMap<string, Instrument>;
   /** By the gauge's key; under `` for one that was not named. */
   readonly settings: ReadonlyMap<string, Setting>;
+  /** Sizes of zeros that were set in a bore, by the id of that setting. */
+  readonly sized: ReadonlyMap<string, Nm>;
   /** The last choice of each kind. */
   readonly choices: ReadonlyMap<string, Chosen>;
   /** Of choices of what is where: the last that had others in place, by kind and what it places. */

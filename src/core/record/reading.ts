@@ -54,6 +54,8 @@ export interface ReadingEntry<S extends string = string> extends Stamp {
   fit: RingFit | null;
   /** Of a bore, the piston that its gauge was zeroed on; null for any other setting, and for a size read as such. */
   zeroed: Zeroed | null;
+  /** Of a bore, the setting whose zero it counts from, where that had no size yet: `value` is then the difference on the dial. Else null. */
+  zero: string | null;
 }
 
 /** A piston that a bore gauge was zeroed on, and its size then. */
@@ -101,6 +103,10 @@ export interface LoggedReading<S extends string = string> extends ReadingEntry<S
   round: number;
   /** Of a ring: how often the bore it was read in had been machined. */
   boreRound: number;
+  /** Of one that counts from a zero: what the dial showed; else null. Its value is that over the size of the zero, once that is known. */
+  off: Nm | null;
+  /** Whether it counts from a zero that has no size yet: its value is what the dial showed. */
+  unsized: boolean;
 }
 
 /** A cut as the log shows it. */
@@ -186,5 +192,5 @@ export const lastOf = (readings: readonly Pick<LoggedReading, 'id' | 'at'>[]): s
   readings.reduce<Pick<LoggedReading, 'id' | 'at'> | null>((last, r) => (last && last.at > r.at ? last : r), null)
     ?.id ?? null;
 
-/** What a bore gauge was zeroed at: a size, or the piston of each cylinder, so that the dial is the clearance. */
-export type GaugeSetting = Nm | 'piston';
+/** What a bore gauge was zeroed at: a size; the piston of each cylinder, so that the dial is the clearance; or in a bore, its size not known yet. */
+export type GaugeSetting = Nm | 'piston' | 'here';

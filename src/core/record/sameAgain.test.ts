@@ -23,7 +23,9 @@ describe('same again', () => {
     ];
     const again = sameAgain({ id: 'one', entries }, stamp);
     expect(again.map((e) => e.kind)).toEqual(
-      CHOICE_KINDS.filter((k) => !['job', 'pairing', 'placing'].includes(k) && STARTING[k]('imperial') !== null),
+      CHOICE_KINDS.filter(
+        (k) => !['job', 'pairing', 'placing', 'supplied'].includes(k) && STARTING[k]('imperial') !== null,
+      ),
     );
     expect(again.every((e) => e.by === 'CD' && e.at === stamp.at && 'replaces' in e && e.replaces === null)).toBe(true);
     expect(new Set(again.map((e) => e.id)).size).toBe(again.length);

@@ -34,7 +34,7 @@ export function readingRow({ label, id }: Owner, pass: LoggedReading, inForce: b
   return {
     cylinder: label,
     place: id,
-    what: pass.subject,
+    what: pass.unsized ? `${pass.subject}_from_zero` : pass.subject,
     depth: pass.place?.depth ?? pass.fit?.depth ?? '',
     direction_deg: pass.place ? String(pass.place.angle) : '',
     entry: 'reading',

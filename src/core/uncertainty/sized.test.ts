@@ -21,6 +21,8 @@ const read = (change: Partial<LoggedReading> = {}): LoggedReading => ({
   voided: null,
   round: 0,
   boreRound: 0,
+  off: null,
+  unsized: false,
   ...change,
 });
 const by = (instrument: Instrument): Partial<LoggedReading> => ({ instrument: instrumentKey(instrument) });

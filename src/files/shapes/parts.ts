@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Joints } from '@/core/clocking/joints';
 import { MOST_CYLINDERS } from '@/core/engine/engine';
 
-const METRE = 1_000_000_000;
+export const METRE = 1_000_000_000;
 
 export const text = (most: number) => z.string().max(most, `at most ${most} characters`);
 export const nm = z.int('a whole number of nanometres').min(0, 'not negative').max(METRE, 'at most a metre');

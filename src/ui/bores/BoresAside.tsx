@@ -13,6 +13,7 @@ import { PassLog } from '../shared/PassLog';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Dial } from './Dial';
 import { Renew } from './Renew';
+import { ZeroHere } from './ZeroHere';
 
 interface Props {
   cylinder: JudgedCylinder;
@@ -28,7 +29,8 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
   const { handFor, toolFor } = useHands();
   const { units } = useWords();
   const { bore } = cylinder;
-  const setting = settingFor(settingOf(judgement, handFor('bore').instrument), cylinder);
+  const set = settingOf(judgement, handFor('bore').instrument);
+  const setting = settingFor(set, cylinder);
   const kit = toolFor('bore')?.kit ?? null;
   const atSpots = new Set(bore.spots.flatMap((s) => s.passes.map((p) => p.id)));
   const others = bore.passes.filter((p) => !atSpots.has(p.id));
@@ -39,7 +41,7 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
       {kit && setting !== null && (
         <Dial kit={kit} setting={setting} shown={shown} units={units} live={typed !== null} />
       )}
-      {kit && setting === null && cylinder.targetBore && (
+      {kit && set === null && cylinder.targetBore && (
         <p className="mt-2 text-soft">
           Set the gauge in the micrometer and say so on the reading line:{' '}
           <b className="figures text-ink">
@@ -48,6 +50,7 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
           . Then the dial is read: <b className="figures text-ink">6</b>, <b className="figures text-ink">-1.5</b>.
         </p>
       )}
+      <ZeroHere cylinder={cylinder} spot={spot} />
       <div className="mt-4">
         <Findings findings={findingsFor(findingsOf(judgement), ['bores'], cylinder.id)} />
       </div>

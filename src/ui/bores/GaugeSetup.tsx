@@ -132,7 +132,7 @@ function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] 
       <h2 className="text-lg">Zero it</h2>
       <p className="text-soft">
         {set
-          ? `Zeroed at ${set.to === 'piston' ? 'each cylinder’s piston' : length(set.to, 'size')}, ${set.by || 'no initials'}.`
+          ? `Zeroed ${set.to === 'here' ? 'in a bore, its size not known yet' : set.to === 'piston' ? 'at each cylinder’s piston' : `at ${length(set.to, 'size')}`}, ${set.by || 'no initials'}.`
           : 'Not zeroed yet.'}{' '}
         Rock the gauge: the needle turns back at the true diameter.
       </p>
@@ -170,7 +170,8 @@ function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] 
           until it reads zero, and read the micrometer.
           <span className="block text-sm text-soft">
             On the line, at that spot: <span className="figures">here {shown}</span>. That is its reading, and the dial
-            counts from it.
+            counts from it. Or <span className="figures">here</span> first, the dial round the bore, and the micrometer
+            at the end: <span className="figures">here {shown}</span>.
           </span>
         </li>
       </ol>

@@ -2,7 +2,7 @@
 
 import { DEPTH_WORDS, type Spot, directionWords, isThrust, sameSpot } from '@/core/bores/grid';
 import type { Derived } from '@/core/bores/shape';
-import { printLength } from '@/core/quantity/print';
+import { offText, printLength } from '@/core/quantity/print';
 import { useMoving, useWords } from '../openBuild/contexts';
 import { shortDepth, shortDirection } from '@/core/bores/grid';
 import { Explain } from '../shared/Explain';
@@ -19,8 +19,8 @@ const STANDING =
 
 /** Depth by direction: every spot of a bore, with taper and out-of-round at the edges. A spot leads the line to it. */
 export function Grid({ cylinder, here }: Props) {
-  const { units } = useWords();
-  const { spots, shape, repeatability } = cylinder.bore;
+  const { units, length } = useWords();
+  const { spots, shape, relative, repeatability } = cylinder.bore;
   const depths = [...new Set(spots.map((s) => s.depth))];
   const directions = [...new Set(spots.map((s) => s.angle))];
   const unit = units === 'imperial' ? 'in' : 'mm';
@@ -67,6 +67,17 @@ export function Grid({ cylinder, here }: Props) {
               </td>
             </tr>
           ))}
+          {!shape && relative && (
+            <tr>
+              <th scope="row">from the zero</th>
+              <td className="num" colSpan={Math.max(1, directions.length)}>
+                {relative.taper === null ? '' : `taper ${length(relative.taper, 'fine')}`}
+              </td>
+              <td className="num">
+                {relative.outOfRound === null ? '–' : printLength(relative.outOfRound, units, 'fine').number}
+              </td>
+            </tr>
+          )}
           {shape && (
             <tr>
               <th scope="row">taper</th>
@@ -109,8 +120,8 @@ function Figure({ what, derived }: { what: string; derived: Derived | null }) {
 function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: JudgedSpot; current: boolean }) {
   const { goTo } = useMoving();
   const { units } = useWords();
-  const { value, passes, range } = spot;
-  const printed = value === null ? null : printLength(value, units, 'size').number;
+  const { value, off, passes, range } = spot;
+  const printed = value !== null ? printLength(value, units, 'size').number : off !== null ? offText(off, units) : null;
   const count = passes.filter((p) => p.voided === null).length;
   const found = cylinder.bore.shape?.smallest;
   const narrowest =
@@ -134,7 +145,7 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
           ▸◂
         </span>
       )}
-      {printed ?? <span className="text-idle">·</span>}
+      {value === null && off !== null ? <Off off={off} /> : (printed ?? <span className="text-idle">·</span>)}
       {count > 1 && (
         <span
           className="ml-1 text-xs text-soft"
@@ -144,5 +155,17 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
         </span>
       )}
     </button>
+  );
+}
+
+/** What the dial shows from a zero without a size: it is no size yet, and does not look like one. */
+function Off({ off }: { off: number }) {
+  const { units } = useWords();
+  const { number, unit } = printLength(Math.abs(off), units, 'fine');
+  return (
+    <span className="text-base text-soft">
+      {off < 0 ? '\u2212' : off > 0 ? '+' : ''}
+      {number} <span className="text-xs">{unit}</span>
+    </span>
   );
 }

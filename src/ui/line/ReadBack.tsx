@@ -3,7 +3,7 @@
 import { type KeyboardEvent, type RefObject } from 'react';
 import { type JudgedCylinder, type Judgement, asked } from '@/core/judge/judgement';
 import { type Heard, type Meaning } from '@/core/quantity/hear';
-import { bothText } from '@/core/quantity/print';
+import { bothText, meantText, offText } from '@/core/quantity/print';
 import type { At } from '@/core/stage/tasks';
 import { STAGE_OF, SUBJECTS, type Subject } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
@@ -43,14 +43,22 @@ export function ReadBack({ heard, at, leads, preview, cylinder, options, onPick,
     return (
       <p>
         <b className="figures">
-          {heard.value === 'piston' ? 'Gauge set to the piston' : bothText(heard.value, 'size', units)}
+          {heard.value === 'piston'
+            ? 'Gauge set to the piston'
+            : heard.value === 'here'
+              ? 'Gauge zeroed here'
+              : bothText(heard.value, 'size', units)}
         </b>
         <br />
         {heard.value === 'piston'
           ? 'The micrometer at each cylinder’s own piston: the dial shows its clearance.'
-          : heard.read
-            ? 'Gauge zeroed in the bore here and read in the micrometer: logged for this spot, and the dial counts from it.'
-            : 'Bore gauge set to this: dial readings like +6 count from it.'}{' '}
+          : heard.value === 'here'
+            ? 'No size yet: the dial counts from this spot. Sized later, by the micrometer: here 4.0652.'
+            : heard.sizes !== null
+              ? 'The size of the zero: all that was read from it gets its size.'
+              : heard.read
+                ? 'Gauge zeroed in the bore here and read in the micrometer: logged for this spot, and the dial counts from it.'
+                : 'Bore gauge set to this: dial readings like +6 count from it.'}{' '}
         <Key>Enter</Key>
       </p>
     );
@@ -101,7 +109,9 @@ export function ReadBack({ heard, at, leads, preview, cylinder, options, onPick,
               onClick={() => onPick(option)}
               className="min-h-11 rounded border-[1.5px] border-blue px-3 text-base font-bold whitespace-nowrap text-blue max-sm:whitespace-normal"
             >
-              <span className="figures">{length(option.value, style)}</span>{' '}
+              <span className="figures">
+                {option.zero === undefined ? length(option.value, style) : offText(option.value, units)}
+              </span>{' '}
               <span className="font-normal">{option.taken}</span>
             </button>
           ))}
@@ -127,7 +137,7 @@ function Understood({
   const figure = (
     <>
       <b className="figures">
-        {bothText(meaning.value, style, units)}
+        {meantText(meaning, style, units)}
         {meaning.upTo !== null && ` goes, ${bothText(meaning.upTo, style, units)} does not`}
         {meaning.open && ' passes'}
       </b>{' '}

@@ -270,7 +270,9 @@ function Idle({ said, waits, then, context }: IdleProps) {
       <span className="text-base text-soft">
         {waits && <b className="text-ink">{waits} </b>}
         {then ? `${waits ? 'After it' : 'Then'}: ${then}.` : 'Nothing else is open on this route.'}
-        {setting !== null && field === 'bore' ? ` Gauge set ${lengthText(setting, units, 'size')}.` : ''}
+        {setting !== null && field === 'bore'
+          ? ` Gauge ${typeof setting === 'string' ? 'zeroed in a bore: size it by here 4.0652' : `set ${lengthText(setting, units, 'size')}`}.`
+          : ''}
       </span>
     </>
   );

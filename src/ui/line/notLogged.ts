@@ -10,7 +10,8 @@ import { keep, kept, useKept } from '../shared/kept';
 /** What an entry was said in: it means the same later, whatever is spoken or set by then. */
 export interface SaidIn {
   units: Units;
-  setting: Nm | null;
+  /** As in the parser’s context. */
+  setting: Nm | string | null;
 }
 
 export interface NotLogged {

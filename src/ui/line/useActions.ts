@@ -9,7 +9,7 @@ import { stepOn, tasksOf } from '@/core/judge/next';
 import { readingOf } from '@/core/judge/preview';
 import { taskWords } from '@/core/judge/words';
 import { type Heard, type Meaning, hear } from '@/core/quantity/hear';
-import { bothText } from '@/core/quantity/print';
+import { bothText, meantText } from '@/core/quantity/print';
 import { historyOf } from '@/core/record/log';
 import { isRing } from '@/core/rings/ring';
 import { type At, nextTask, sameAt, stepTask } from '@/core/stage/tasks';
@@ -74,7 +74,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
   const { record } = useLive();
   const { units } = useWords();
   const { cursor, cylinder, goTo } = useMoving();
-  const { read, again, previewReading: previewed, isOwn, strike, setGauge, cut } = useLogging();
+  const { read, again, previewReading: previewed, isOwn, strike, setGauge, zeroHere, cut } = useLogging();
   const { filer, handFor } = useHands();
   const [said, setSaid] = useState('');
   const { typed, held, heard, context, meaning, preview, hand, isRead, clear, setTyped, setHeld } = entry;
@@ -102,7 +102,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     read(reading);
     clear();
     tellAloud(after, here, taken);
-    setSaid(`Logged ${nameOf(here)}: ${bothText(taken.value, SUBJECTS[subject].style, units)}.`);
+    setSaid(`Logged ${nameOf(here)}: ${meantText(taken, SUBJECTS[subject].style, units)}.`);
     goTo(stepOn(after, work, here));
     backToLine();
   };
@@ -111,7 +111,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     const reading = readingOf(judgement, at, taken, handFor(at.subject), text.trim());
     read(reading);
     tellAloud(previewed(reading), at, taken);
-    setSaid(`Logged ${nameOf(at)}: ${bothText(taken.value, SUBJECTS[at.subject].style, units)}.`);
+    setSaid(`Logged ${nameOf(at)}: ${meantText(taken, SUBJECTS[at.subject].style, units)}.`);
     goTo(at, true);
     backToLine();
   };
@@ -124,6 +124,17 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     setSaid(
       `Cut logged: ${nameOf(here)}${count === null ? '' : `, ${count} ${filer ? countWords(filer, count) : 'turns'}`}. Deburr, square, read again.`,
     );
+    backToLine();
+  };
+
+  /** The gauge was zeroed at this spot, of which no size is known yet. */
+  const logZero = (text: string): void => {
+    const nought = { value: 0, upTo: null, dial: true, taken: 'zeroed here' } as const;
+    const reading = readingOf(judgement, here, nought, hand, text.trim());
+    zeroHere(reading);
+    clear();
+    setSaid(`Gauge zeroed at ${nameOf(here)}: type what the dial shows elsewhere.`);
+    goTo(stepOn(previewed(reading), work, here));
     backToLine();
   };
 
@@ -143,12 +154,15 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
       return;
     }
     if (now.kind !== 'setting') return;
-    setGauge(now.value);
+    if (now.value === 'here') return logZero(text);
+    setGauge(now.value, now.sizes);
     if (meaning) logText(meaning, text);
     setSaid(
       now.value === 'piston'
         ? 'Bore gauge set to each piston: the dial is the clearance.'
-        : `Bore gauge ${now.read ? 'zeroed here and read as' : 'set to'} ${bothText(now.value, 'size', units)}.`,
+        : now.sizes !== null
+          ? `The zero is ${bothText(now.value, 'size', units)}: what was read from it has its size.`
+          : `Bore gauge ${now.read ? 'zeroed here and read as' : 'set to'} ${bothText(now.value, 'size', units)}.`,
     );
     clear();
   };

@@ -24,7 +24,7 @@ const NOT_PREPARED: Prepared = { deburred: false, squared: false };
 /** What an entry means for this spot: itself, or the size a gauge was zeroed at in this bore. */
 function meaningOf(heard: Heard): Meaning | null {
   if (heard.kind === 'understood') return heard.meaning;
-  return heard.kind === 'setting' && heard.read && heard.value !== 'piston'
+  return heard.kind === 'setting' && heard.read && typeof heard.value === 'number'
     ? { value: heard.value, upTo: null, taken: 'zeroed here' }
     : null;
 }

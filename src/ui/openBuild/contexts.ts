@@ -56,8 +56,10 @@ export interface Logging {
   preview: (entries: readonly Entry[]) => Judgement;
   /** The judgement as if a reading were logged. */
   previewReading: (reading: NewReading) => Judgement;
-  /** The bore gauge in hand was zeroed. */
-  setGauge: (to: GaugeSetting) => void;
+  /** The bore gauge in hand was zeroed; or an earlier zero of it, by its id, turned out to have this size. */
+  setGauge: (to: GaugeSetting, sizes?: string | null) => void;
+  /** It was zeroed at the spot of a reading, of which no size is known yet. */
+  zeroHere: (reading: NewReading) => void;
   /** A bore was machined, or a piston or a ring replaced: of which numbers. */
   renew: (part: string, numbers: string[]) => void;
   /** A ring was cut with the filer in hand. */

@@ -41,7 +41,12 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
       read: (reading) => appendOwn(tool(reading.instrument), made.readingEntry(reading, stamp)),
       preview,
       previewReading: (reading) => preview([...tool(reading.instrument), asEntry(reading)]),
-      setGauge: (to) => append([...tool(keyOf(gauge)), made.settingEntry(keyOf(gauge), to, stamp)]),
+      setGauge: (to, sizes = null) =>
+        append([...tool(keyOf(gauge)), made.settingEntry(keyOf(gauge), to, sizes, stamp)]),
+      zeroHere: (reading) => {
+        const [setting, nought] = made.zeroEntries(reading, stamp);
+        appendOwn([...tool(reading.instrument), setting], nought);
+      },
       renew: (part, numbers) => append(made.renewals(part, numbers, stamp)),
       cut: (number, ring, count) =>
         appendOwn(tool(keyOf(filer)), made.cutEntry(number, ring, keyOf(filer), count, stamp)),

@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
-import { printLength } from '@/core/quantity/print';
+import { offText, printLength } from '@/core/quantity/print';
 import { SQUARING_WORDS } from '@/core/rings/ring';
 import { type Instrument, countWords } from '@/core/uncertainty/instrument';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
@@ -68,7 +68,9 @@ export function PassLog({ passes, style, note, action }: Props) {
                 {action?.(pass)}
                 <StrikeOut
                   onStrike={(reason) => strike(pass.id, reason)}
-                  what={pass.kind === 'reading' ? figure(pass.value) : 'the cut'}
+                  what={
+                    pass.kind === 'cut' ? 'the cut' : pass.unsized ? offText(pass.value, units) : figure(pass.value)
+                  }
                 />
               </span>
             )}
@@ -97,6 +99,7 @@ function Figure({ item, style }: { item: Item; style: 'size' | 'fine' }) {
       </span>
     );
   }
+  if (item.unsized) return <span className="text-base font-normal">{offText(item.value, units)}</span>;
   const figure = (nm: number): string => printLength(nm, units, style).number;
   return (
     <>

@@ -1,0 +1,74 @@
+'use client';
+
+import { useState } from 'react';
+import { shortDepth, shortDirection } from '@/core/bores/grid';
+import { settingOf, zeroOf } from '@/core/judge/context';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import { readingOf } from '@/core/judge/preview';
+import type { Nm } from '@/core/quantity/length';
+import { printLength } from '@/core/quantity/print';
+import { useHands, useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { Button } from '../shared/Button';
+import { LengthField } from '../shared/LengthField';
+
+interface Props {
+  cylinder: JudgedCylinder;
+  spot: JudgedCylinder['bore']['spots'][number];
+}
+
+/** The gauge zeroed in the bore before its size is known: set here by one touch, and given its size when the micrometer has read it. */
+export function ZeroHere({ cylinder, spot }: Props) {
+  const judgement = useJudgement();
+  const { zeroHere, setGauge } = useLogging();
+  const { handFor } = useHands();
+  const { units } = useWords();
+  const [size, setSize] = useState<Nm | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const hand = handFor('bore');
+  const setting = settingOf(judgement, hand.instrument);
+  const zero = zeroOf(judgement, hand.instrument);
+  const place = { depth: spot.depth, angle: spot.angle };
+  if (setting !== 'here' || zero === null)
+    return setting === null ? (
+      <div className="mt-2">
+        <Button
+          onClick={() => {
+            const nought = { value: 0, upTo: null, dial: true, taken: 'zeroed here' } as const;
+            zeroHere(
+              readingOf(judgement, { cylinder: cylinder.id, subject: 'bore', spot: place }, nought, hand, 'here'),
+            );
+          }}
+        >
+          Zeroed here: {shortDepth(spot.depth)}, {shortDirection(spot.angle)}
+        </Button>
+        <p className="mt-1 text-sm text-soft">
+          With no size known yet: the dial is read from this spot, and the micrometer says later what its zero was. On
+          the line: <span className="figures">here</span>.
+        </p>
+      </div>
+    ) : null;
+  return (
+    <div className="mt-2">
+      <p>
+        <b>The gauge is zeroed in a bore.</b> Type what its dial shows: <b className="figures">6</b>,{' '}
+        <b className="figures">-1.5</b>. Then squeeze it in the micrometer until it shows nought.
+      </p>
+      <div className="mt-2 grid gap-2">
+        <LengthField
+          label="The zero, in the micrometer"
+          kind="bore"
+          units={units}
+          value={size}
+          onChange={setSize}
+          onFault={setFault}
+          hint={`On the line: here ${printLength(cylinder.targetBore?.nm ?? 103_256_080, units, 'size').number}.`}
+        />
+        <div>
+          <Button kind="accent" disabled={size === null || fault !== null} onClick={() => size && setGauge(size, zero)}>
+            It is the zero’s size
+          </Button>
+        </div>
+      </div>
+    </div>
+  );
+}
