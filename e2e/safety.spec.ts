@@ -126,7 +126,7 @@ test('two benches on one build see each other’s readings, and cannot overwrite
 
   await two.route('**/entries?*', (route) => (route.request().method() === 'GET' ? route.abort() : route.continue()));
   for (const page of [one, two]) await page.getByRole('tab', { name: 'Set-up' }).click();
-  await one.getByRole('radio', { name: 'ring by ring' }).click();
+  await one.getByLabel('Rails on the route too').check();
   await expect
     .poll(async () => (await server.record('two-benches')).entries.filter((e) => e.kind === 'bench').length)
     .toBe(1);
@@ -135,7 +135,7 @@ test('two benches on one build see each other’s readings, and cannot overwrite
   await two.reload();
   await expect(two.getByText('Someone else changed this first')).toBeVisible();
   await two.getByRole('tab', { name: 'Set-up' }).click();
-  await expect(two.getByRole('radio', { name: 'ring by ring' })).toBeChecked();
+  await expect(two.getByLabel('Rails on the route too')).toBeChecked();
   await two.getByRole('button', { name: 'Seen' }).click();
   await expect(two.getByText('Someone else changed this first')).toBeHidden();
   expect((await server.record('two-benches')).entries.filter((e) => e.kind === 'bench')).toHaveLength(1);

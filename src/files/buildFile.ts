@@ -152,6 +152,7 @@ const NOT_CARRIED = [
   'labels',
   'choices',
   'tasks',
+  'ringRoute',
   'strays',
   'targetSettings',
   'piston',

@@ -118,6 +118,7 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
     stages,
     progress: { done: sum('done'), total: sum('total') },
     tasks: Object.assign({}, ...ofAll((stage) => stage.lists(whole, cylinders))) as Judgement['tasks'],
+    ringRoute: choices.bench.route,
   };
 }
 

@@ -1,4 +1,5 @@
 /** What judge() gives: everything that follows from a record. */
+import type { Route } from '../rings/choices';
 import type { Cylinder } from '../engine/engine';
 import { type LoggedReading, isReading, type Renewal } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
@@ -38,6 +39,8 @@ export interface Judgement extends Frame<Choices>, Made {
   stages: StageProgress[];
   progress: Progress;
   tasks: { [L in ListId]: Task<SubjectOn<L>>[] };
+  /** The order that rings are taken in. */
+  ringRoute: Route;
 }
 
 /** A stage as those ask it who have the judgement, of which it reads its part. */

@@ -13,6 +13,6 @@ export const tasksOf = ({ tasks }: Judgement, list: ListId): readonly Task<Subje
  * @example stepOn(judgement, 'rings', { cylinder: 'L1', subject: 'top', spot: null }).subject // 'second'
  */
 export function stepOn(judgement: Judgement, list: ListId, read: At<Subject>): At<Subject> {
-  if (list === 'rings' && judgement.choices.bench.route === 'free') return read;
+  if (list === 'rings' && judgement.ringRoute === 'free') return read;
   return taskAfter(tasksOf(judgement, list), read) ?? read;
 }

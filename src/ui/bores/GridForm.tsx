@@ -12,7 +12,7 @@ import {
 } from '@/core/bores/grid';
 import type { Nm } from '@/core/quantity/length';
 import { useKeptDraft } from '../shared/keptDraft';
-import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
@@ -40,6 +40,7 @@ const BASES = [
 export function GridForm() {
   const judgement = useJudgement();
   const { choose } = useLogging();
+  const { bores, setRoute } = useRoute();
   const { bores: choices } = judgement.choices;
   const set = (change: Partial<BoreChoices>): void => choose('bores', { ...choices, ...change });
   return (
@@ -70,7 +71,13 @@ export function GridForm() {
         </div>
         <div className="sm:col-span-2">
           <p className="mb-1 font-bold">Route</p>
-          <Segmented label="Route" value={choices.route} options={ROUTES} onChange={(route) => set({ route })} />
+          <Segmented
+            label="Route"
+            value={bores ?? choices.route}
+            options={ROUTES}
+            onChange={(route) => setRoute({ bores: route })}
+          />
+          <p className="text-soft">At this bench; another one takes its own.</p>
         </div>
         <SelectField
           label="Readings a spot"

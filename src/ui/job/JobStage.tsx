@@ -1,16 +1,17 @@
 'use client';
 
 import { useState } from 'react';
-import { findingsOf } from '@/core/judge/findings';
 import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { dropDraft } from '../shared/keptDraft';
 import { Link } from '../shared/Link';
+import { onDemand } from '../shared/onDemand';
 import { When } from '../shared/When';
-import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { JobForm } from './JobForm';
 import { expectedPlan } from '@/core/bores/stage';
+
+const AsItStands = onDemand(() => import('./AsItStands').then((m) => m.AsItStands), 'at rest');
 
 /** What its draft is kept under. */
 const DRAFT = 'job';
@@ -76,10 +77,7 @@ export function JobStage() {
       aside={
         <>
           <h2 className="mb-2">As it stands</h2>
-          <Findings
-            findings={findingsOf(judgement).filter((f) => f.stage === 'job' || f.stage === 'targets')}
-            empty="Nothing is missing."
-          />
+          <AsItStands />
           <p className="mt-5">
             <Link href={`/new?from=${judgement.id}`} className={buttonLook()}>
               Same again: another like it

@@ -3,7 +3,7 @@
 import { contextFor } from '@/core/judge/context';
 import { taskWords } from '@/core/judge/words';
 import { type Meaning, hear } from '@/core/quantity/hear';
-import { meantText } from '@/core/quantity/print';
+import { offText } from '@/core/quantity/print';
 import type { At } from '@/core/stage/tasks';
 import { type Subject, SUBJECTS } from '@/core/stages';
 import { useHands, useJudgement, useWords } from '../openBuild/contexts';
@@ -62,7 +62,7 @@ export function NotLoggedList({ items, onLog, onTakeUp, onSettle }: Props) {
 /** The question that was asked, with its answers; or why it could not be taken. */
 function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { item: NotLogged }) {
   const judgement = useJudgement();
-  const { units } = useWords();
+  const { units, length } = useWords();
   const { handFor } = useHands();
   const cylinder = judgement.cylinders.find((c) => c.id === item.at.cylinder);
   if (!cylinder) return <span className="text-soft">This engine has no such cylinder any more.</span>;
@@ -85,7 +85,10 @@ function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { 
           }}
           className="min-h-11 rounded border-[1.5px] border-blue px-3 font-bold whitespace-nowrap text-blue"
         >
-          Log <span className="figures">{meantText(option, SUBJECTS[subject].style, units)}</span>
+          Log{' '}
+          <span className="figures">
+            {option.zero === undefined ? length(option.value, SUBJECTS[subject].style) : offText(option.value, units)}
+          </span>
         </button>
       ))}
     </>

@@ -79,7 +79,7 @@ interface Props {
   onCall?: () => unknown;
 }
 
-const BORE_STARTS = /^[\d.,+\-sh]$/i;
+const BORE_STARTS = /^[\d.,+\-shw]$/i;
 const RING_STARTS = /^[\d.,cp>]$/i;
 
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */

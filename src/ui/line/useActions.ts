@@ -2,7 +2,8 @@
 
 /** What can be done from the line: log, cut, set a gauge, undo, skip, move. Each says what it did. */
 import { flushSync } from 'react-dom';
-import { type KeyboardEvent, type RefObject, useDeferredValue, useMemo, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { claimOf } from '@/core/judge/bench';
 import { type Made, lastMade } from '@/core/judge/lastMade';
 import { type Judgement, numberAt } from '@/core/judge/judgement';
 import { stepOn, tasksOf } from '@/core/judge/next';
@@ -15,7 +16,7 @@ import { isRing } from '@/core/rings/ring';
 import { type At, nextTask, sameAt, stepTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
-import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { useHands, useJudgement, useLive, useLogging, useMoving, useRoute, useWords } from '../openBuild/contexts';
 import { isAnyOn } from '../rings/feedback';
 import { keepNotLogged } from './notLogged';
 import type { Entering, Prepared } from './useEntry';
@@ -71,9 +72,10 @@ const ENDED = /^(.*\d[.,]\d+),$|^(.*\d);$/;
 
 export function useActions({ work, here, beside, entry, input, options }: Given): Actions {
   const judgement = useJudgement();
-  const { record } = useLive();
   const { units } = useWords();
   const { cursor, cylinder, goTo } = useMoving();
+  const { record, others } = useLive();
+  const { mine, claim } = useRoute();
   const { read, again, previewReading: previewed, isOwn, strike, setGauge, zeroHere, cut } = useLogging();
   const { filer, handFor } = useHands();
   const [said, setSaid] = useState('');
@@ -240,6 +242,33 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     backToLine();
   };
 
+  const what = claimOf(work, here.cylinder);
+  const holder = others.find((o) => o.mine.includes(what));
+
+  /** Takes the cylinder in hand for this bench, or lets go of it: the others' routes lead past what is taken. */
+  const takeIt = (): void => {
+    const words = `Cylinder ${cylinder?.label ?? '?'}`;
+    if (holder) return setSaid(`${words} is ${holder.by || 'another bench'}’s.`);
+    claim(what, !mine.includes(what));
+    setSaid(mine.includes(what) ? `${words} is anyone’s again.` : `${words} is this bench’s: the others are led past.`);
+  };
+
+  const isIdle = typed === '';
+  const by = holder ? holder.by || 'Another bench' : null;
+  const before = useRef(what);
+  useEffect(() => {
+    const isSame = before.current === what;
+    before.current = what;
+    // someone took what is in hand here; what was begun, and what is gone to on purpose, is left alone
+    if (by === null || !isIdle || !isSame) return;
+    claim(what, false);
+    if (!then || then.cylinder === here.cylinder) return;
+    setSaid(`${by} took cylinder ${cylinder?.label ?? '?'}: on to the next.`);
+    goTo(then);
+    // when it is taken
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [by, what]);
+
   const toCylinder = (step: number): void => {
     const all = judgement.cylinders.map((c) => ({ ...here, cylinder: c.id, done: false }));
     const next = stepTask(all, here, step);
@@ -261,6 +290,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     if (key === 'y') return redo;
     if (isWithControl) return null;
     if (key === 'n') return skip;
+    if (key === 'm') return takeIt;
     const prepares = isRead ? PREPARED_KEYS[key] : undefined;
     return prepares ? () => entry.prepare(prepares) : null;
   };

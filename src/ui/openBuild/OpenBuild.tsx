@@ -2,7 +2,8 @@
 
 /** One build, open at this bench: the live record, its judgement, the units, who works, what is in hand, and where. */
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { keptJudge } from '@/core/judge/judge';
+import { atBench } from '@/core/judge/bench';
+import { type Judging, keptJudge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
 import type { Units } from '@/core/quantity/length';
 import { lengthText, rangeText } from '@/core/quantity/print';
@@ -19,6 +20,7 @@ import {
   LoggingContext,
   type Moving,
   MovingContext,
+  OwnRouteContext,
   type Words,
   WordsContext,
 } from './contexts';
@@ -26,7 +28,8 @@ import { movedTo, startingCursor, withSubject } from './cursor';
 import { useAddress } from './useAddress';
 import { useHandsOf, useUnits } from './useHands';
 import { useLoggingOf } from './useLoggingOf';
-import { useRecord } from './useRecord';
+import { type OwnRoute, useOwnRoute } from './ownRoute';
+import { type LiveRecord, useRecord } from './useRecord';
 import { useTools } from './useTools';
 
 /** Kinds of entry whose effect elsewhere is told. */
@@ -64,6 +67,25 @@ const useWordsIn = (units: Units, setUnits: (units: Units) => void): Words =>
     [units, setUnits],
   );
 
+/** The judge, as this bench works through what it finds: in its own order, past what others took. */
+function useJudging({ rings, bores }: OwnRoute, { others }: LiveRecord): Judging {
+  const [kept] = useState(keptJudge);
+  const taken = JSON.stringify(others.flatMap((o) => o.mine).sort());
+  return useMemo(() => {
+    const route = { rings, bores, taken: JSON.parse(taken) as string[] };
+    const known = new WeakMap<Judgement, Judgement>();
+    return {
+      of: (record) => {
+        const judged = kept.of(record);
+        const found = known.get(judged) ?? atBench(judged, route);
+        known.set(judged, found);
+        return found;
+      },
+      preview: (record, more) => atBench(kept.preview(record, more), route),
+    };
+  }, [kept, rings, bores, taken]);
+}
+
 function useMovingIn(judgement: Judgement): Moving {
   const [cursor, setCursor] = useState(() => startingCursor(judgement));
   useAddress(cursor, setCursor, judgement);
@@ -89,7 +111,8 @@ interface Props {
 
 export function OpenBuild({ buildId, initial, seq, children }: Props) {
   const live = useRecord(buildId, initial, seq);
-  const [judging] = useState(keptJudge);
+  const own = useOwnRoute(buildId);
+  const judging = useJudging(own, live);
   const judgement = useMemo(() => judging.of(live.record), [judging, live.record]);
   const [units, setUnits] = useUnits(buildId, judgement.job?.units ?? 'metric');
   const [by, setBy] = useKept('spatium-by', '');
@@ -104,19 +127,21 @@ export function OpenBuild({ buildId, initial, seq, children }: Props) {
   const changes = useChangesIn(judgement, live.record.entries);
   return (
     <LiveContext value={live}>
-      <JudgementContext value={judgement}>
-        <WordsContext value={words}>
-          <InitialsContext value={initials}>
-            <HandsContext value={hands}>
-              <LoggingContext value={logging}>
-                <MovingContext value={moving}>
-                  <ChangesContext value={changes}>{children}</ChangesContext>
-                </MovingContext>
-              </LoggingContext>
-            </HandsContext>
-          </InitialsContext>
-        </WordsContext>
-      </JudgementContext>
+      <OwnRouteContext value={own}>
+        <JudgementContext value={judgement}>
+          <WordsContext value={words}>
+            <InitialsContext value={initials}>
+              <HandsContext value={hands}>
+                <LoggingContext value={logging}>
+                  <MovingContext value={moving}>
+                    <ChangesContext value={changes}>{children}</ChangesContext>
+                  </MovingContext>
+                </LoggingContext>
+              </HandsContext>
+            </InitialsContext>
+          </WordsContext>
+        </JudgementContext>
+      </OwnRouteContext>
     </LiveContext>
   );
 }

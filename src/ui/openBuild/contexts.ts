@@ -17,6 +17,7 @@ import type { Ring } from '@/core/rings/ring';
 import type { At } from '@/core/stage/tasks';
 import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/stages';
 import type { Family, Instrument } from '@/core/uncertainty/instrument';
+import type { OwnRoute } from './ownRoute';
 import type { LiveRecord } from './useRecord';
 
 /** The units spoken and shown on this build, and lengths printed in them. */
@@ -130,3 +131,4 @@ export const [LoggingContext, useLogging] = shared<Logging>('logging');
 export const [HandsContext, useHands] = shared<Hands>('what is in hand');
 export const [InitialsContext, useInitials] = shared<Initials>('initials');
 export const [ChangesContext, useChanges] = shared<Changes>('changes');
+export const [OwnRouteContext, useRoute] = shared<OwnRoute>('the route of this bench');

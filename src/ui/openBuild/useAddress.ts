@@ -17,6 +17,13 @@ function listShown(path: string | null, view: string | null): ListId | null {
   return lists.find((list) => list === view) ?? lists.find((list) => list === stage) ?? 'rings';
 }
 
+/** The kind of work that the stage in sight is: what is taken there is taken of it; null where nothing is read. */
+export function useWork(): ListId | null {
+  const list = listShown(usePath(), useWord('view'));
+  const stage = usePath()?.split('/')[3];
+  return list === stage || list === 'grooves' ? list : null;
+}
+
 export function useAddress(cursor: Cursor, setCursor: Dispatch<SetStateAction<Cursor>>, judgement: Judgement): void {
   const path = usePath();
   const view = useWord('view');

@@ -8,6 +8,7 @@ import { addTroubles, addWaiting, clearTroubles, dropWaiting, onWaiting, trouble
 import type { Present } from '@/store/presence';
 import { wordOf } from '../shared/address';
 import { kept } from '../shared/kept';
+import { mineOf } from './ownRoute';
 import type { Trouble } from './trouble';
 
 /** Other benches' entries are seen within two seconds, the way there and back included. */
@@ -35,8 +36,13 @@ function benchId(): string {
 const bench = typeof window === 'undefined' ? '' : benchId();
 
 /** Where this window is, as it is told to the others. */
-const whereabouts = (): string =>
-  new URLSearchParams({ bench, at: wordOf('at') ?? '', by: kept('spatium-by') ?? '' }).toString();
+const whereabouts = (buildId: string): string =>
+  new URLSearchParams({
+    bench,
+    at: wordOf('at') ?? '',
+    by: kept('spatium-by') ?? '',
+    mine: mineOf(buildId).join(','),
+  }).toString();
 
 /**
  * How the server stands: `up`; `down`, it does not answer; `failing`, it answers with an error of its own; `gone`, it
@@ -250,7 +256,9 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
     const look = async (): Promise<void> => {
       if (document.hidden || state.current.sending) return;
       try {
-        const response = await fetch(`/api/builds/${buildId}/entries?since=${state.current.seq}&${whereabouts()}`);
+        const response = await fetch(
+          `/api/builds/${buildId}/entries?since=${state.current.seq}&${whereabouts(buildId)}`,
+        );
         if (response.ok) take((await response.json()) as EntriesAnswer);
         else setLink(linkOf(response));
       } catch {

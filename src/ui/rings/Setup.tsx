@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { useKeptDraft } from '../shared/keptDraft';
-import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { useKept } from '../shared/kept';
@@ -29,6 +29,7 @@ export function Setup() {
   const judgement = useJudgement();
   const { choose } = useLogging();
   const { units } = useWords();
+  const { setRoute } = useRoute();
   const { bench } = judgement.choices;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
@@ -37,13 +38,14 @@ export function Setup() {
         <div className="overflow-x-auto">
           <Segmented
             label="Route"
-            value={bench.route}
+            value={judgement.ringRoute}
             options={ROUTES.map((r) => [r, ROUTE_WORDS[r]] as const)}
-            onChange={(route) => choose('bench', { ...bench, route })}
+            onChange={(rings) => setRoute({ rings })}
           />
         </div>
         <p className="mt-1 text-soft">
-          {bench.route === 'free'
+          At this bench; another one takes its own.{' '}
+          {judgement.ringRoute === 'free'
             ? 'The line stays where it is: go to any ring; N leads to the next open one.'
             : 'After a ring that is done the line leads to the next open one. N skips; what is skipped comes round again.'}
         </p>
@@ -54,8 +56,9 @@ export function Setup() {
             checked={bench.rails}
             onChange={(event) => choose('bench', { ...bench, rails: event.target.checked })}
           />
-          Rails are measured here too: they come on the route (else the sheet says that they are not)
+          Rails on the route too
         </label>
+        <p className="text-soft">Else the sheet says that they are not measured here.</p>
       </section>
       <Limits key={JSON.stringify(bench) + units} bench={bench} />
       <section aria-label="At this bench">

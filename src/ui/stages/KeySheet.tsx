@@ -17,6 +17,7 @@ const KEYS: [keys: string[], does: string][] = [
   [['N'], 'leave it open and go to the next'],
   [['Z'], 'undo what the line last logged; it stays on record, struck out'],
   [['Y'], 'log again what was undone'],
+  [['M'], 'this cylinder is mine, or anyone’s again: the routes of other benches lead past it'],
   [['D', 'S'], 'deburred, squared: before a ring is read again'],
   [['C'], 'a cut with the filer: c, c12'],
   [['[', ']'], 'stage before, stage after'],

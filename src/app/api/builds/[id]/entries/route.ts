@@ -1,6 +1,6 @@
 /**
- * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ: { seq, entries }; with &bench=ID&at=3.top&by=AB also
- *                                          { others }: where the other windows on it are
+ * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ: { seq, entries }; with &bench=ID&at=3.top&by=AB&mine=rings.L1
+ *                                          also { others }: where the other windows on it are, and what they took
  * POST /api/builds/:id/entries?since=SEQ   appends { entries }; the same entry twice is added once
  */
 import { z } from 'zod';
@@ -37,7 +37,8 @@ function othersFor(id: string, asked: URLSearchParams): Present[] | null {
   const bench = asked.get('bench') ?? '';
   const at = asked.get('at') ?? '';
   if (!/^[\w-]{1,40}$/.test(bench) || !/^[\w.]{0,60}$/.test(at)) return null;
-  return presentAt(id, bench, { by: (asked.get('by') ?? '').slice(0, 12), at });
+  const mine = (asked.get('mine') ?? '').split(',').filter((what) => /^[\w.]{1,40}$/.test(what));
+  return presentAt(id, bench, { by: (asked.get('by') ?? '').slice(0, 12), at, mine });
 }
 
 export async function POST(request: Request, { params }: Context): Promise<Response> {
