@@ -120,3 +120,63 @@ test('at a desk the page itself never scrolls: the line stays at its foot, whate
     await expect.poll(over, { message: stage }).toEqual([0, 0]);
   }
 });
+
+/** What can be pressed and is smaller than a fingertip: under 44 px either way, but for links within a sentence. */
+const small = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [
+      ...document.querySelectorAll(
+        'button, a[href], input, select, textarea, summary, [role="tab"], [role="slider"], [role="radio"]',
+      ),
+    ].flatMap((at) => {
+      const box = (at.closest('label') ?? at).getBoundingClientRect();
+      const { display, visibility } = getComputedStyle(at);
+      const isWithinText = at.tagName === 'A' && display === 'inline';
+      if (box.width * box.height === 0 || visibility === 'hidden' || isWithinText || at.closest('.sr-only')) return [];
+      return box.width < 43.5 || box.height < 43.5
+        ? [`${at.getAttribute('aria-label') ?? at.textContent.trim()} ${box.width.toFixed()}×${box.height.toFixed()}`]
+        : [];
+    }),
+  );
+
+/** Views behind a tab that are pressed at the bench. */
+const BEHIND = [
+  '/builds/demo-tarn-five/bores?view=supplied',
+  '/builds/demo-tarn-five/bores?view=grid',
+  '/builds/demo-tarn-five/bores?view=gauge',
+  '/builds/demo-tarn-five/pistons?view=pairing',
+  '/builds/demo-tarn-five/rings?view=grooves',
+  '/builds/demo-tarn-five/rings?view=setup',
+  '/builds/demo-tarn-five/rings?view=swap',
+];
+
+test.describe('by touch', () => {
+  test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true, isMobile: true });
+
+  test('everything that is pressed is as large as a fingertip', async ({ page, server }) => {
+    for (const path of [...VIEWS, ...BEHIND]) {
+      await page.goto(server.url + path, { waitUntil: 'networkidle' });
+      await expect(page.getByRole('main')).toBeVisible();
+      const beside = page.getByRole('complementary').first();
+      if ((await beside.count()) > 0) await expect(beside).not.toBeEmpty();
+      expect(await small(page), path).toEqual([]);
+    }
+  });
+});
+
+test('a word of the trade says what it means where it stands; a crown that is only looked at names its joints', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/builds/demo-tarn-five/bores`);
+  await page.getByRole('button', { name: /^taper ?: what it means/ }).click();
+  const meaning = page.getByRole('dialog', { name: 'What taper means' });
+  await expect(meaning).toContainText('How much a bore changes from the top to the bottom.');
+  await page.keyboard.press('Escape');
+  await expect(meaning).toBeHidden();
+  await expect(page.getByRole('button', { name: /^taper ?: what it means/ })).toBeFocused();
+  await page.goto(`${server.url}/builds/demo-tarn-five/clocking?view=card`);
+  await expect(
+    page.getByRole('img', { name: /top ring gap \d+°, second ring gap \d+°, upper rail gap/ }).first(),
+  ).toBeVisible();
+});

@@ -1,11 +1,11 @@
 /** Words of the trade as this program uses them, for whoever meets them for the first time. Common practice, no source. */
 
-export interface Term {
+interface Term {
   word: string;
   means: string;
 }
 
-export const GLOSSARY: readonly Term[] = [
+export const GLOSSARY = [
   { word: 'aim', means: 'Where in the window to stop filing. It begins at the first leaf over the minimum.' },
   {
     word: 'allowance',
@@ -53,4 +53,13 @@ export const GLOSSARY: readonly Term[] = [
     means: 'The side of the bore that the rod presses the piston against. Major on the power stroke, minor the other.',
   },
   { word: 'window', means: 'What a gap may be: from its minimum to where it is too wide to be called right.' },
-];
+] as const satisfies readonly Term[];
+
+export type Word = (typeof GLOSSARY)[number]['word'];
+
+/**
+ * What a word means.
+ *
+ * @example meaningOf('cut') // 'One go at a ring with the filer, of so many turns or strokes.'
+ */
+export const meaningOf = (word: Word): string => GLOSSARY.find((term) => term.word === word)?.means ?? '';

@@ -53,7 +53,7 @@ export function AllBores() {
               <th scope="row" className="pl-3! font-bold! text-ink!">
                 <button
                   type="button"
-                  className="min-h-7 px-2"
+                  className="min-h-7 px-2 pointer-coarse:min-h-11 pointer-coarse:min-w-11"
                   onClick={() => toCylinder(id)}
                   aria-label={`Bore ${label}`}
                 >

@@ -14,6 +14,7 @@ import { Findings, findingsFor } from '../stages/Findings';
 import { Dial } from './Dial';
 import { Renew } from './Renew';
 import { ZeroHere } from './ZeroHere';
+import { Term } from '../shared/Term';
 
 interface Props {
   cylinder: JudgedCylinder;
@@ -60,7 +61,9 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
       <PassLog passes={spot.passes} style="size" />
       {others.length > 0 && (
         <>
-          <h2 className="mt-4 mb-1">Kept, and of no spot here</h2>
+          <h2 className="mt-4 mb-1">
+            Kept, and of no <Term word="spot" /> here
+          </h2>
           <PassLog passes={others} style="size" />
         </>
       )}

@@ -10,6 +10,7 @@ import { useHands, useJudgement, useLogging, useMoving, useWords } from '../open
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { LengthField } from '../shared/LengthField';
+import { Term } from '../shared/Term';
 
 /** As many make-ups as are worth a look. */
 const SHOWN = 5;
@@ -129,7 +130,9 @@ function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] 
   const shown = printLength(setting, units, 'size').number;
   return (
     <section aria-label="Zero the gauge">
-      <h2 className="text-lg">Zero it</h2>
+      <h2 className="text-lg">
+        Zero it: the <Term word="setting" />
+      </h2>
       <p className="text-soft">
         {set
           ? `Zeroed ${set.to === 'here' ? 'in a bore, its size not known yet' : set.to === 'piston' ? 'at each cylinder’s piston' : `at ${length(set.to, 'size')}`}, ${set.by || 'no initials'}.`

@@ -8,6 +8,7 @@ import { shortDepth, shortDirection } from '@/core/bores/grid';
 import { Explain } from '../shared/Explain';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import type { JudgedSpot } from '@/core/bores/judged';
+import { Term } from '../shared/Term';
 
 interface Props {
   cylinder: JudgedCylinder;
@@ -36,11 +37,15 @@ export function Grid({ cylinder, here }: Props) {
             {directions.map((angle) => (
               <th key={angle} scope="col" className="num" title={directionWords(angle)}>
                 {shortDirection(angle)}
-                {isThrust(angle) && <span className="block text-xs">thrust</span>}
+                {isThrust(angle) && (
+                  <span className="block text-xs">
+                    <Term word="thrust face">thrust</Term>
+                  </span>
+                )}
               </th>
             ))}
             <th scope="col" className="num">
-              out-of-round
+              <Term word="out of round">out-of-round</Term>
               <span className="block text-xs">{units === 'imperial' ? 'thou' : 'mm'}</span>
             </th>
           </tr>
@@ -80,7 +85,9 @@ export function Grid({ cylinder, here }: Props) {
           )}
           {shape && (
             <tr>
-              <th scope="row">taper</th>
+              <th scope="row">
+                <Term word="taper" />
+              </th>
               <td className="num py-0!" colSpan={Math.max(1, directions.length)}>
                 <Figure what="taper in the thrust direction" derived={shape.taper.thrust} />
               </td>

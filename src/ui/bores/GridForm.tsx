@@ -19,6 +19,7 @@ import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { bareOf } from '../shared/shopUnits';
+import { Term } from '../shared/Term';
 
 const COUNTS = ['1', '2', '3', '4', '5', '6'] as const;
 const REPEATS = ['1', '2', '3', '4', '5'].map((n) => [n, n] as const);
@@ -70,7 +71,9 @@ export function GridForm() {
           />
         </div>
         <div className="sm:col-span-2">
-          <p className="mb-1 font-bold">Route</p>
+          <p className="mb-1 font-bold">
+            <Term word="route">Route</Term>
+          </p>
           <Segmented
             label="Route"
             value={bores ?? choices.route}

@@ -74,7 +74,7 @@ export function ClockingStage() {
               {tab !== 'rules' && tab !== 'engine' && <CrownViewChoice view={view} onChange={setView} />}
               <Button
                 kind="quiet"
-                className="px-2.5!"
+                className="min-w-11 px-2.5!"
                 aria-label="Undo"
                 title="Undo"
                 disabled={!undo}
@@ -84,7 +84,7 @@ export function ClockingStage() {
               </Button>
               <Button
                 kind="quiet"
-                className="px-2.5!"
+                className="min-w-11 px-2.5!"
                 aria-label="Redo"
                 title="Redo"
                 disabled={!redo}

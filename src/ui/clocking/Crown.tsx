@@ -45,7 +45,11 @@ export function Crown({ judged, choices, view, style, title, className = '', onM
       ref={svg}
       viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
       role={onMove ? 'group' : 'img'}
-      aria-label={title}
+      aria-label={
+        onMove
+          ? title
+          : `${title}: ${JOINTS.map((joint) => `${JOINT_WORDS[joint]} ${Math.round(plan.joints[joint]) % 360}°`).join(', ')}`
+      }
       className={className}
     >
       <SceneView scene={scene} />
@@ -55,9 +59,7 @@ export function Crown({ judged, choices, view, style, title, className = '', onM
           transform={`translate(${x} ${y})`}
           data-joint={joint}
           data-degrees={plan.joints[joint].toFixed(1)}
-        >
-          {!onMove && <title>{`${JOINT_WORDS[joint]}, ${Math.round(plan.joints[joint])}°`}</title>}
-        </g>
+        />
       ))}
       {onMove && onRest && onDrop && (
         <Handles
@@ -188,7 +190,7 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
             transform={`translate(${mark?.x ?? 0} ${mark?.y ?? 0})`}
             className="group cursor-grab outline-none active:cursor-grabbing"
           >
-            <circle r={REACH - 3} fill="transparent" />
+            <circle r={REACH} fill="transparent" />
             <circle
               r={25}
               fill="none"

@@ -17,6 +17,7 @@ import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
+import { Term } from '../shared/Term';
 
 const SCHOOL_OPTIONS = SCHOOLS.map((school) => [school, SCHOOL_WORDS[school]] as const);
 
@@ -60,7 +61,9 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
         options={SCHOOL_OPTIONS}
         onChange={(next) => next && set(withoutOwn({ ...choices, school: next }))}
       />
-      <p className="text-soft">{SCHOOL_REASONS[school]}</p>
+      <p className="text-soft">
+        {SCHOOL_REASONS[school]} <Term word="school">What a school is</Term>; <Term word="crown">the crown</Term>.
+      </p>
       <details className="mb-1" hidden={SETTINGS[school].length === 0}>
         <summary className="min-h-11 py-2.5 text-blue underline underline-offset-4">The school’s own figures</summary>
         <Settings key={school + JSON.stringify(choices.settings)} choices={choices} set={set} bore={bore} />

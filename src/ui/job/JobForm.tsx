@@ -17,6 +17,7 @@ import { SHOP_UNITS } from '../shared/shopUnits';
 import type { Job } from '@/core/job/job';
 import { STAGE_IDS, stageOf } from '@/core/stages';
 import { type JobWords, jobFaults } from '@/core/job/jobFaults';
+import { Term } from '../shared/Term';
 
 interface Props {
   initial: Job;
@@ -192,7 +193,9 @@ export function JobForm({
     >
       {left}
       <fieldset className="grid gap-4 sm:grid-cols-2">
-        <legend className="mb-2 text-lg font-bold">What is on the stand</legend>
+        <legend className="mb-2 text-lg font-bold">
+          What is on the <Term word="stand" />
+        </legend>
         <Field label="Name of the build" error={shown.name} hint="How the shop will look it up.">
           {(props) => <input {...props} {...words('name')} autoComplete="off" autoFocus={initial.name === ''} />}
         </Field>

@@ -45,7 +45,7 @@ export function AllPistons() {
               <td className="num">
                 <button
                   type="button"
-                  className={`min-h-7 px-1 ${c.id === current?.id && cursor.inHand.pistons === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
+                  className={`min-h-7 px-1 pointer-coarse:min-h-11 ${c.id === current?.id && cursor.inHand.pistons === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
                   aria-label={`Cylinder ${c.label}, piston${c.piston.size ? `, ${size(c.piston.size.value)} ${unit}` : ', to read'}`}
                   onClick={() => goTo({ cylinder: c.id, subject: 'piston', spot: null }, true)}
                 >

@@ -10,6 +10,7 @@ import { useJudgement, useWords } from '../openBuild/contexts';
 import { PassLog } from '../shared/PassLog';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Why } from '../stages/Why';
+import { Term } from '../shared/Term';
 
 /** Every pass of what is in hand. */
 function passesOf({ piston, clearance }: JudgedCylinder, subject: PistonSubject) {
@@ -25,7 +26,9 @@ export function PistonsAside({ cylinder, subject }: { cylinder: JudgedCylinder; 
   return (
     <>
       <Hand subject={subject} />
-      <h2 className="mt-4 mb-1">Why</h2>
+      <h2 className="mt-4 mb-1">
+        Why this <Term word="clearance" />
+      </h2>
       <Why target={clearance.target} />
       {clearance.value !== null && (
         <div className="figures mt-3 text-sm leading-relaxed">

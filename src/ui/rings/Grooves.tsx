@@ -7,6 +7,7 @@ import { Segmented } from '../shared/Segmented';
 import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';
 import { GROOVE_SUBJECTS, type GrooveSubject } from '@/core/rings/grooves';
+import { Term } from '../shared/Term';
 
 const SAMPLES = [
   ['sample', 'one piston for all'],
@@ -59,7 +60,7 @@ export function Grooves() {
               </th>
               <th scope="col">verdict</th>
               <th scope="col" className="num">
-                under the land
+                under the <Term word="land" />
               </th>
               <th scope="col">verdict</th>
             </tr>
@@ -73,7 +74,7 @@ export function Grooves() {
                     aria-current={cylinder.id === c.id && cursor.inHand.grooves === subject}
                     aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`}
                     onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)}
-                    className={`min-h-8 px-1 ${cylinder.id === c.id && cursor.inHand.grooves === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
+                    className={`min-h-8 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${cylinder.id === c.id && cursor.inHand.grooves === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
                   >
                     {words}
                   </button>

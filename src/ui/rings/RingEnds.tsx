@@ -4,6 +4,7 @@ import type { JudgedRing } from '@/core/rings/judged';
 import { NM_PER_MM } from '@/core/quantity/length';
 import { useWords } from '../openBuild/contexts';
 import { stateColour } from '../shared/StateMark';
+import { Term } from '../shared/Term';
 
 const WIDTH = 300;
 /** Drawn this many times as large as it is: 1 mm is 160 units here, which shows about 40 mm on a screen. */
@@ -19,7 +20,9 @@ export function RingEnds({ ring }: { ring: JudgedRing }) {
   const colour = stateColour(ring.state);
   return (
     <section aria-label="The ends of the ring, enlarged" className="w-[230px]">
-      <h2 className="mb-1">The ends, enlarged, cold</h2>
+      <h2 className="mb-1">
+        The <Term word="end gap" />, enlarged, cold
+      </h2>
       <svg viewBox={`0 0 ${WIDTH} 112`} className="w-full max-w-[380px]" role="img" aria-label={`Gap ${length(here)}`}>
         <text x={WIDTH / 2} y={14} textAnchor="middle" fontSize={16} fontWeight={700} fill={colour} className="figures">
           {length(here)}

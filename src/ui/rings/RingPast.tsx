@@ -7,13 +7,16 @@ import { PassLog } from '../shared/PassLog';
 import { Popup } from '../shared/Popup';
 import { GapTravel } from './GapTravel';
 import { RingEnds } from './RingEnds';
+import { Term } from '../shared/Term';
 
 /** Below the verdict: every reading and cut of the ring, what its gap is along the bore, and its ends. */
 export function RingPast({ ring }: { ring: JudgedRing }) {
   return (
     <div className="mt-4 flex flex-wrap gap-x-8 gap-y-4">
       <section aria-label="Readings of this ring" className="min-w-[min(24rem,100%)] flex-1">
-        <h2 className="mb-1">Readings and cuts</h2>
+        <h2 className="mb-1">
+          Readings and <Term word="cut">cuts</Term>
+        </h2>
         <History ring={ring} />
         <AnotherRing ring={ring} />
       </section>

@@ -23,6 +23,7 @@ import { LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
 import { bareOf } from '../shared/shopUnits';
 import { RingSection } from './RingSection';
+import { Term } from '../shared/Term';
 
 /** The set of rings: what each is, how it is told from the others, which way up it goes. Set in one step. */
 export function RingSetView() {
@@ -76,7 +77,9 @@ function Form() {
         onChange={(change) => setDraft((d) => ({ ...d, second: { ...d.second, ...change } }))}
       />
       <section aria-label="Oil pack">
-        <h2 className="text-lg">Oil pack</h2>
+        <h2 className="text-lg">
+          Oil pack: <Term word="expander" /> and <Term word="rail">rails</Term>
+        </h2>
         <p className="text-soft">Expander between two rails: its ends butt, never overlap.</p>
         <div className="mt-2 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
           <Sizes

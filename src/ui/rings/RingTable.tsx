@@ -32,7 +32,7 @@ export function RingTable({ cylinder }: { cylinder: JudgedCylinder }) {
               <td>
                 <button
                   type="button"
-                  className={`min-h-8 text-left ${cursor.inHand.rings === name ? 'font-bold text-blue' : ''}`}
+                  className={`min-h-8 text-left pointer-coarse:min-h-11 ${cursor.inHand.rings === name ? 'font-bold text-blue' : ''}`}
                   aria-current={cursor.inHand.rings === name}
                   onClick={() => toSubject(name)}
                 >

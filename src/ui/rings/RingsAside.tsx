@@ -7,6 +7,7 @@ import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Findings, findingsFor } from '../stages/Findings';
 import { Why } from '../stages/Why';
 import { RingTable } from './RingTable';
+import { Term } from '../shared/Term';
 
 /** Beside the ring in hand: what it is read with, why its target is what it is, the other rings here, what to know. */
 export function RingsAside({ ring }: { ring: JudgedRing }) {
@@ -16,7 +17,9 @@ export function RingsAside({ ring }: { ring: JudgedRing }) {
   return (
     <>
       <Hand subject={ring.ring} />
-      <h2 className="mt-4 mb-1">Why</h2>
+      <h2 className="mt-4 mb-1">
+        Why this <Term word="window" />
+      </h2>
       <Why target={ring.target} />
       <h2 className="mt-5 mb-1">Cylinder {cylinder.label}</h2>
       <RingTable cylinder={cylinder} />

@@ -11,6 +11,7 @@ import { Segmented } from '../shared/Segmented';
 import { bareOf } from '../shared/shopUnits';
 import { FEEDBACKS, type Feedback, feedbackKey } from './feedback';
 import { type BenchChoices, ROUTES } from '@/core/rings/choices';
+import { Term } from '../shared/Term';
 
 const ROUTE_WORDS = {
   byCylinder: 'cylinder by cylinder',
@@ -34,7 +35,9 @@ export function Setup() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
       <section aria-label="Route">
-        <h2 className="mb-2 text-lg">Route</h2>
+        <h2 className="mb-2 text-lg">
+          <Term word="route">Route</Term>
+        </h2>
         <div className="overflow-x-auto">
           <Segmented
             label="Route"

@@ -21,7 +21,7 @@ export function Explain({ what, working, standing, units, children = 'why' }: Pr
   return (
     <Popup
       label={`Why: ${what}`}
-      look="no-print min-h-11 px-1 text-sm font-bold text-blue underline underline-offset-4"
+      look="no-print min-h-11 min-w-11 px-1 text-sm font-bold text-blue underline underline-offset-4"
       width="w-[min(92vw,30rem)]"
       trigger={
         <>

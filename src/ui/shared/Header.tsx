@@ -35,7 +35,7 @@ export function Header({ children }: { children?: ReactNode }) {
             <Link
               key={href}
               href={href}
-              className="flex min-h-11 items-center font-medium underline-offset-4 hover:underline"
+              className="flex min-h-11 min-w-11 items-center justify-center font-medium underline-offset-4 hover:underline"
             >
               {words}
             </Link>

@@ -27,7 +27,7 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
           aria-checked={option === value}
           tabIndex={option === value || (!isChosen && i === 0) ? 0 : -1}
           onClick={() => option !== value && onChange(option)}
-          className="min-h-11 px-3 text-sm whitespace-nowrap -outline-offset-4 aria-checked:bg-ink aria-checked:text-sheet aria-checked:outline-sheet"
+          className="min-h-11 min-w-11 px-3 text-sm whitespace-nowrap -outline-offset-4 aria-checked:bg-ink aria-checked:text-sheet aria-checked:outline-sheet"
         >
           {words}
         </button>

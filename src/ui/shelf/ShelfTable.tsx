@@ -70,7 +70,7 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
                 >
                   <Link
                     href={shelfHref(ask, { sort, descending: here ? !ask.descending : sort === 'updated' })}
-                    className={`inline-flex min-h-8 items-center gap-1 underline-offset-4 hover:underline ${here ? 'font-bold text-ink' : ''}`}
+                    className={`inline-flex min-h-8 items-center pointer-coarse:min-h-11 pointer-coarse:min-w-11 gap-1 underline-offset-4 hover:underline ${here ? 'font-bold text-ink' : ''}`}
                   >
                     {words}
                     {here && <span aria-hidden>{ask.descending ? '↓' : '↑'}</span>}

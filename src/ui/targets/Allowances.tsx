@@ -6,6 +6,7 @@ import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/cont
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
+import { Term } from '../shared/Term';
 
 /** Cylinders fitted looser on purpose: what is added to their windows, and why. */
 export function Allowances() {
@@ -19,7 +20,9 @@ export function Allowances() {
   const put = (allowances: Allowance[]): void => choose('targets', { ...choices, allowances });
   return (
     <section aria-label="Looser on purpose">
-      <h2 className="mb-1 text-lg">Looser on purpose</h2>
+      <h2 className="mb-1 text-lg">
+        Looser on purpose: <Term word="allowance">allowances</Term>
+      </h2>
       <p className="max-w-prose text-soft">
         Some give the hottest cylinders, often the end ones, a thou more. It moves minimum, aim and limit up together;
         nothing can be made tighter here.

@@ -19,6 +19,7 @@ import { SelectField } from '../shared/SelectField';
 import { type FittedDot, Laid, PastBuilds, fittedAt } from './Beside';
 import { GasPath } from './GasPath';
 import { useFitted } from './useFitted';
+import { Term } from '../shared/Term';
 
 const RING_OPTIONS = [
   ['top', 'top ring'],
@@ -80,7 +81,9 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
       {picture && settings && (
         <section aria-label="Gap against heat load">
           <div className="flex flex-wrap items-center gap-4">
-            <h2 className="text-lg">Gap against heat load</h2>
+            <h2 className="text-lg">
+              Gap against <Term word="heat load" />
+            </h2>
             <Segmented label="Ring" value={ring} options={RING_OPTIONS} onChange={setRing} />
           </div>
           <Picture

@@ -12,6 +12,7 @@ import { SelectField } from '../shared/SelectField';
 import { Segmented } from '../shared/Segmented';
 import { Allowances } from './Allowances';
 import { StepField } from './StepField';
+import { Term } from '../shared/Term';
 
 const SCHOOL_OPTIONS = [
   ['larger', 'larger than the top'],
@@ -237,7 +238,9 @@ function Widths({ choices }: { choices: TargetChoices }) {
   const changed = JSON.stringify(draft) !== JSON.stringify(choices);
   return (
     <section aria-label="Rounding and windows">
-      <h2 className="mb-1 text-lg">Rounding and windows</h2>
+      <h2 className="mb-1 text-lg">
+        Rounding, <Term word="window">windows</Term>, <Term word="aim" />, <Term word="limit" />
+      </h2>
       {left}
       <p className="mb-2 max-w-prose text-soft">
         Left as they start, widths are for bores of 75 to 115 mm, and go with the bore under and over that; by a chart
