@@ -3,7 +3,7 @@ import { gzipSync } from 'node:zlib';
 import { readFileSync } from 'node:fs';
 import type { Page, Response } from '@playwright/test';
 import { axeFindsNothing } from './axe';
-import { expect, test } from './server';
+import { Server, expect, test } from './server';
 
 interface View {
   path: string;
@@ -158,6 +158,47 @@ test('axe finds nothing on what opens over the bench', async ({ page, server }) 
     .click();
   await expect(page.getByRole('dialog')).toBeVisible();
   await axeFindsNothing(page, 'strike out', { within: '[role=dialog]' });
+});
+
+test('axe finds nothing on keys and words, on what is not logged yet, on what is supplied, on a build like an earlier one, on the trial', async ({
+  page,
+  server,
+}) => {
+  const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+  await page.goto(`${server.url}/builds/demo-tarn-five/rings`);
+  await expect(line).toBeFocused();
+  for (const typed of ['220', '24']) {
+    await page.keyboard.type(typed);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('region', { name: 'Not logged yet' })).toBeVisible();
+  await axeFindsNothing(page, 'not logged yet');
+  await page.getByRole('button', { name: 'Keys and words' }).click();
+  await expect(page.getByRole('dialog')).toContainText('log what is on the line');
+  await axeFindsNothing(page, 'keys', { within: '[role=dialog]' });
+  await page.getByRole('tab', { name: 'Words' }).click();
+  await expect(page.getByRole('dialog')).toContainText('thrust face');
+  await axeFindsNothing(page, 'words', { within: '[role=dialog]' });
+  for (const path of ['/builds/demo-tarn-five/bores?view=supplied', '/new?from=demo-corrie-v10']) {
+    await page.goto(server.url + path, { waitUntil: 'networkidle' });
+    await expect(page.getByRole('main')).toBeVisible();
+    await axeFindsNothing(page, path);
+  }
+  await page.goto(`${server.url}/builds/demo-corrie-v10/bores?at=10.bore`);
+  await expect(line).toBeFocused();
+  await page.keyboard.type('here');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('-1');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The gauge is zeroed in a bore.')).toBeVisible();
+  await axeFindsNothing(page, 'from a zero');
+  const empty = new Server();
+  await empty.start();
+  await page.goto(empty.url);
+  await page.getByRole('button', { name: 'Try it on a small invented engine' }).click();
+  await expect(page.getByRole('region', { name: 'Finding your way' })).toBeVisible();
+  await axeFindsNothing(page, 'the trial');
+  await empty.end();
 });
 
 test('axe finds nothing on what opens over the targets', async ({ page, server }) => {

@@ -1,5 +1,5 @@
 /** One engine from job card to build sheet, on an empty database, as a new user meets it. */
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { fromThou } from '../src/core/quantity/length';
 import { startingChoices } from '../src/core/targets/target';
 import { gap, jobEntry } from '../src/fixtures/records';
@@ -312,4 +312,38 @@ test('an empty shop: a guided first build on an invented engine, from the shelf 
   await click('Throw the trial away');
   await expect(page.getByText('Begin the first build')).toBeVisible();
   await server.end();
+});
+
+test('a V8’s job card by keyboard alone: twenty-eight keys, where sixty-five were pressed before', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/new`, { waitUntil: 'networkidle' });
+  const focused = page.locator('*:focus');
+  let keys = 0;
+  const press = async (...all: string[]): Promise<void> => {
+    for (const key of all) await page.keyboard.press(key);
+    keys += all.length;
+  };
+  const to = async (field: Locator): Promise<void> => {
+    for (let i = 0; i < 20 && (await focused.and(field).count()) === 0; i += 1) await press('Tab');
+    await expect(field).toBeFocused();
+  };
+  await expect(page.getByLabel('Name of the build')).toBeFocused();
+  await press(...'Mere');
+  await to(page.getByRole('radio', { name: 'in line' }));
+  await press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'V', exact: true })).toBeChecked();
+  await expect(page.getByLabel('Cylinders')).toHaveValue('8');
+  await to(page.getByLabel('Planned finished bore'));
+  await press(...'4065');
+  await to(page.getByLabel('How the piston is made'));
+  await press('f');
+  await to(page.getByLabel('What the engine is for'));
+  await press('p', 'p');
+  await to(page.getByLabel('Power adders'));
+  await press('Enter');
+  await expect(page).toHaveURL(/\/targets\b/);
+  await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText(/\d+–\d+/);
+  expect(keys).toBe(28);
 });

@@ -1,5 +1,6 @@
 /** The bench without its server: opened before, it opens again whole; nothing is lost, and the program is renewed in peace. */
 import type { BrowserContext, Page } from '@playwright/test';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 
@@ -172,4 +173,40 @@ test('the program can be kept on a device', async ({ server }) => {
   const worker = await fetch(`${server.url}/sw.js`);
   expect(worker.ok).toBe(true);
   expect(await worker.text()).toContain('/_next/static/');
+});
+
+test('a newer program is offered, and taken when someone says so: what is typed and what waits stays', async ({
+  page,
+  context,
+  server,
+}) => {
+  const WORKER = 'public/sw.js';
+  const asBuilt = readFileSync(WORKER, 'utf8');
+  const id = await open(page, server);
+  await isKept(page, id);
+  await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  try {
+    writeFileSync(WORKER, `${asBuilt}\n// as a later build has it`);
+    await page.evaluate(async () => {
+      await (await navigator.serviceWorker.ready).update();
+    });
+    await expect(page.getByText('The program was renewed.')).toBeVisible();
+    // entries cannot be sent just now, and wait
+    await page.route('**/entries?*', (route) => route.abort());
+    await page.keyboard.type('24\n');
+    await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+    await page.keyboard.type('23');
+    const reloaded = page.waitForEvent('load');
+    await page.getByRole('button', { name: 'Take it now' }).click();
+    await reloaded;
+    await expect(line(page)).toHaveValue('23');
+    await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1/16');
+    await expect(page.getByText('The program was renewed.')).toBeHidden();
+    await page.unroute('**/entries?*');
+    await line(page).press('Enter');
+    await expect.poll(() => logged(server, id)).toEqual(['24', '23']);
+    expect(context.pages()).toHaveLength(1);
+  } finally {
+    writeFileSync(WORKER, asBuilt);
+  }
 });
