@@ -471,7 +471,7 @@ test('a bench takes a cylinder for its own and an order of its own: the other is
   await other.close();
 });
 
-test('what is put by means what it meant: other units, and a gauge zeroed anew, change nothing of it', async ({
+test('what is put by means what it meant: other units, a gauge zeroed anew and another one in hand change nothing of it', async ({
   page,
   server,
 }) => {
@@ -484,8 +484,14 @@ test('what is put by means what it meant: other units, and a gauge zeroed anew, 
   await expect(said(page)).toContainText('Bore gauge set to 4.0500 in');
   await expect(list.getByRole('button', { name: 'Log 4.1300 in' })).toBeVisible();
   await page.getByRole('radio', { name: 'mm', exact: true }).click();
+  await page.getByRole('combobox', { name: 'In hand' }).selectOption({ index: 1 });
   await list.getByRole('button', { name: 'Log 104.902 mm' }).click();
   await expect
-    .poll(async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [e.value] : [])))
-    .toEqual([fromInches(4.065), fromInches(4.13)]);
+    .poll(async () =>
+      (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [[e.value, e.instrument]] : [])),
+    )
+    .toEqual([
+      [fromInches(4.065), null],
+      [fromInches(4.13), null],
+    ]);
 });

@@ -4,6 +4,7 @@ import { contextFor } from '@/core/judge/context';
 import { taskWords } from '@/core/judge/words';
 import { type Meaning, hear } from '@/core/quantity/hear';
 import { offText } from '@/core/quantity/print';
+import type { Hand } from '@/core/judge/preview';
 import type { At } from '@/core/stage/tasks';
 import { type Subject, SUBJECTS } from '@/core/stages';
 import { useHands, useJudgement, useWords } from '../openBuild/contexts';
@@ -12,7 +13,7 @@ import type { NotLogged } from './notLogged';
 interface Props {
   items: readonly NotLogged[];
   /** Logs one at its own place, as it was meant. */
-  onLog: (at: At<Subject>, meaning: Meaning, typed: string) => void;
+  onLog: (at: At<Subject>, meaning: Meaning, typed: string, hand?: Hand) => void;
   /** Takes one up again on the line, at its own place. */
   onTakeUp: (item: NotLogged) => void;
   onSettle: (id: string) => void;
@@ -67,7 +68,7 @@ function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { 
   const cylinder = judgement.cylinders.find((c) => c.id === item.at.cylinder);
   if (!cylinder) return <span className="text-soft">This engine has no such cylinder any more.</span>;
   const { subject } = item.at;
-  const context = contextFor(judgement, cylinder, subject, units, handFor(subject).instrument);
+  const context = contextFor(judgement, cylinder, subject, units, (item.saidIn.hand ?? handFor(subject)).instrument);
   const heard = hear(item.typed, { ...context, ...item.saidIn });
   const options = heard.kind === 'question' ? heard.options : heard.kind === 'understood' ? [heard.meaning] : [];
   return (
@@ -81,7 +82,7 @@ function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { 
           type="button"
           onClick={() => {
             onSettle(item.id);
-            onLog(item.at, option, item.typed);
+            onLog(item.at, option, item.typed, item.saidIn.hand);
           }}
           className="min-h-11 rounded border-[1.5px] border-blue px-3 font-bold whitespace-nowrap text-blue"
         >

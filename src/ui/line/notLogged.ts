@@ -2,6 +2,7 @@
 
 /** What was entered on the line and could not be logged as it stood: kept in this browser until it is settled or dropped. */
 import { useMemo } from 'react';
+import type { Hand } from '@/core/judge/preview';
 import type { Nm, Units } from '@/core/quantity/length';
 import type { At } from '@/core/stage/tasks';
 import { type Subject, SUBJECT_IDS } from '@/core/stages';
@@ -12,6 +13,8 @@ export interface SaidIn {
   units: Units;
   /** As in the parser’s context. */
   setting: Nm | string | null;
+  /** What was in hand; missing where an older program kept it. */
+  hand?: Hand;
 }
 
 export interface NotLogged {

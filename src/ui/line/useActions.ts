@@ -7,7 +7,7 @@ import { claimOf } from '@/core/judge/bench';
 import { type Made, lastMade } from '@/core/judge/lastMade';
 import { type Judgement, numberAt } from '@/core/judge/judgement';
 import { stepOn, tasksOf } from '@/core/judge/next';
-import { readingOf } from '@/core/judge/preview';
+import { type Hand, readingOf } from '@/core/judge/preview';
 import { taskWords } from '@/core/judge/words';
 import { type Heard, type Meaning, hear } from '@/core/quantity/hear';
 import { bothText, meantText } from '@/core/quantity/print';
@@ -49,8 +49,8 @@ interface Actions {
   leads: At<Subject> | null;
   nameOf: (at: At<Subject>) => string;
   log: (taken: Meaning) => void;
-  /** Logs what was typed earlier at a place of its own, and stays. */
-  logAt: (at: At<Subject>, taken: Meaning, text: string) => void;
+  /** Logs what was typed earlier at a place of its own, with what was in hand then, and stays. */
+  logAt: (at: At<Subject>, taken: Meaning, text: string, hand?: Hand) => void;
   /** What is on the line becomes this. */
   type: (text: string) => void;
   /** A key of the keypad. */
@@ -109,8 +109,8 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     backToLine();
   };
 
-  const logAt = (at: At<Subject>, taken: Meaning, text: string): void => {
-    const reading = readingOf(judgement, at, taken, handFor(at.subject), text.trim());
+  const logAt = (at: At<Subject>, taken: Meaning, text: string, inHand = handFor(at.subject)): void => {
+    const reading = readingOf(judgement, at, taken, inHand, text.trim());
     read(reading);
     tellAloud(previewed(reading), at, taken);
     setSaid(`Logged ${nameOf(at)}: ${meantText(taken, SUBJECTS[at.subject].style, units)}.`);

@@ -108,7 +108,8 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
   const setting = now?.setting ?? null;
   // what was entered means what it meant then, whatever is spoken or set since
   const saidIn = useMemo(() => heldAs?.saidIn ?? { units, setting }, [heldAs, units, setting]);
-  const setHeld = (at: At<Subject> | null): void => setHeldAs(at && { at, saidIn });
+  const setHeld = (at: At<Subject> | null): void =>
+    setHeldAs(at && { at, saidIn: { ...saidIn, hand: saidIn.hand ?? hand } });
   const context = useMemo(() => now && { ...now, ...saidIn }, [now, saidIn]);
   useEffect(
     () => keepDraft(work, judgement.id, { at: held ?? here, typed, saidIn, held: held !== null }),
