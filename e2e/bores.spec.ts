@@ -230,7 +230,7 @@ test('honed: the bore is measured anew, the old readings are kept, and it is tak
   await page.getByRole('button', { name: 'Bored or honed: measure anew' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Bore 1' }).click();
   await expect(page.getByRole('button', { name: 'top, square: to read' })).toBeVisible();
-  await expect(page.getByText('Kept, and of no spot here')).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Kept, and of no spot/ })).toBeVisible();
   await page.getByRole('button', { name: 'Take back' }).click();
   await expect(page.getByRole('button', { name: 'top, square: 4.0690' })).toBeVisible();
   await expect

@@ -89,7 +89,7 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
               <td>
                 <Link
                   href={`/builds/${card.id}/${card.done > 4 ? 'rings' : 'targets'}`}
-                  className="inline-flex min-h-11 items-center text-lg font-bold underline-offset-4 hover:underline"
+                  className="inline-flex min-h-11 min-w-11 items-center text-lg font-bold underline-offset-4 hover:underline"
                 >
                   {card.name}
                 </Link>
