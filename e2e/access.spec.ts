@@ -1,9 +1,8 @@
 /** Access and safety of every main view, each visited once: axe, sizes of screen, nothing from outside, headers, weight. */
-import { gzipSync } from 'node:zlib';
-import { readFileSync } from 'node:fs';
-import type { Page, Response } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { axeFindsNothing } from './axe';
 import { Server, expect, test } from './server';
+import { weighed } from './weight';
 
 interface View {
   path: string;
@@ -79,32 +78,11 @@ function watched(page: Page, own: string): string[] {
   return wrong;
 }
 
-/** What is the framework's alone, and on every page: react-dom, the router. */
-const FRAMEWORK = (JSON.parse(readFileSync('.next/build-manifest.json', 'utf8')) as { rootMainFiles: string[] })
-  .rootMainFiles;
 /** All but the framework's share may come to this, in kB. */
 const OURS = 92;
 
 /** Stages whose line listens first of all. */
 const LINES = /\/(?:bores|pistons|rings)$/;
-
-/** Compressed JavaScript that a page loads before it listens: in all, and without the framework. What comes later is not waited for. */
-function weighed(page: Page): () => Promise<{ all: number; ours: number }> {
-  const files: Promise<{ kB: number; ours: boolean }>[] = [];
-  const weigh = (response: Response): void => {
-    const { pathname } = new URL(response.url());
-    if (!pathname.endsWith('.js')) return;
-    const ours = !FRAMEWORK.some((file) => pathname.endsWith(file));
-    files.push(response.body().then((body) => ({ kB: gzipSync(body).length / 1000, ours })));
-  };
-  page.on('response', weigh);
-  return async () => {
-    page.off('response', weigh);
-    const found = await Promise.all(files);
-    const sum = (some: typeof found): number => some.reduce((all, { kB }) => all + kB, 0);
-    return { all: sum(found), ours: sum(found.filter((file) => file.ours)) };
-  };
-}
 
 for (const { path, most, tabs } of VIEWS)
   test(`${path}: axe finds nothing, nothing runs off the side, nothing comes from outside, nothing weighs too much`, async ({
@@ -112,7 +90,7 @@ for (const { path, most, tabs } of VIEWS)
     server,
   }) => {
     const wrong = watched(page, server.url);
-    const weight = weighed(page);
+    const weight = await weighed(page);
     await page.goto(server.url + path);
     await expect(page.getByRole('main')).toBeVisible();
     const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');

@@ -1,7 +1,6 @@
 /** Speed and weight, measured in one run. Ratios compare like with like within it. */
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { gzipSync } from 'node:zlib';
 import { type Browser, type Page, chromium } from '@playwright/test';
 import { build } from 'esbuild';
 import { judge } from '../src/core/judge/judge';
@@ -22,6 +21,7 @@ import { NO_SERVICE } from '../src/core/load/service';
 import { STARTING_CURVE } from '../src/core/targets/startingCurve';
 import { STAGE_IDS } from '../src/core/stages';
 import { Server } from '../e2e/server';
+import { weighed } from '../e2e/weight';
 import type { JudgeTimes } from './benchJudge';
 import { browserAsUsed } from './chromium.mjs';
 
@@ -241,7 +241,7 @@ async function appends(server: Server): Promise<void> {
   add('  to a record of 3,000, as a multiple', ratio.toFixed(2), 'at most 1.3', ratio <= 1.3);
 }
 
-/** Compressed JavaScript of every screen, once all of it is there. */
+/** Compressed JavaScript of every screen: before its line listens, and with what comes at rest. */
 async function weights(chrome: Browser, server: Server): Promise<void> {
   const screens: [string, number][] = [
     ['/', 190],
@@ -253,16 +253,14 @@ async function weights(chrome: Browser, server: Server): Promise<void> {
   ];
   for (const [path, most] of screens) {
     const page = await (await chrome.newContext()).newPage();
-    const bodies: Promise<number>[] = [];
-    page.on('response', (response) => {
-      if (response.url().endsWith('.js')) bodies.push(response.body().then((body) => gzipSync(body).length));
-    });
+    const weight = await weighed(page);
     await page.goto(server.url + path, { waitUntil: 'networkidle' });
     await page.getByRole('main').waitFor();
     await page.waitForLoadState('networkidle');
-    const weight = (await Promise.all(bodies)).reduce((sum, size) => sum + size, 0) / 1000;
+    const { all, later } = await weight();
     await page.context().close();
-    add(`${path}, JavaScript, compressed`, `${weight.toFixed(0)} kB`, `under ${most} kB`, weight < most);
+    add(`${path}, JavaScript, compressed`, `${all.toFixed(0)} kB`, `under ${most} kB`, all < most);
+    if (later > all + 1) add('  with what stands beside, at rest', `${later.toFixed(0)} kB`);
   }
 }
 

@@ -5,12 +5,17 @@ import { findings as clocking } from '../clocking/findings';
 import { findings as job } from '../job/findings';
 import { findings as pistons } from '../pistons/findings';
 import { findings as rings } from '../rings/findings';
-import type { Finding } from '../stage/finding';
 import type { StageId } from '../stages';
 import { findings as targets } from '../targets/findings';
-import type { JudgedCylinder, Judgement } from './judgement';
+import type { StageFindings } from './findingsOn';
 
-export const STAGE_FINDINGS: Record<
-  StageId,
-  (judgement: Judgement, cylinders: readonly JudgedCylinder[]) => Finding[]
-> = { job, targets, bores, pistons, rings, clocking, assembly, sheet: () => [] };
+export const STAGE_FINDINGS: Record<StageId, StageFindings> = {
+  job,
+  targets,
+  bores,
+  pistons,
+  rings,
+  clocking,
+  assembly,
+  sheet: () => [],
+};

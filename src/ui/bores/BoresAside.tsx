@@ -1,7 +1,8 @@
 'use client';
 
 import { easySetting } from '@/core/bores/gauge';
-import { findingsOf } from '@/core/judge/findings';
+import { findings } from '@/core/bores/findings';
+import { findingsOn } from '@/core/judge/findingsOn';
 import { DEPTH_WORDS, directionWords } from '@/core/bores/grid';
 import { settingFor, settingOf } from '@/core/judge/context';
 import type { JudgedCylinder } from '@/core/judge/judgement';
@@ -53,7 +54,7 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
       )}
       <ZeroHere cylinder={cylinder} spot={spot} />
       <div className="mt-4">
-        <Findings findings={findingsFor(findingsOf(judgement), ['bores'], cylinder.id)} />
+        <Findings findings={findingsFor(findingsOn(judgement, 'bores', findings), ['bores'], cylinder.id)} />
       </div>
       <h2 className="mt-5 mb-1">
         {DEPTH_WORDS[spot.depth]}, {directionWords(spot.angle)}

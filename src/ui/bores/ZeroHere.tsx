@@ -1,15 +1,14 @@
 'use client';
 
-import { useState } from 'react';
 import { shortDepth, shortDirection } from '@/core/bores/grid';
 import { settingOf, zeroOf } from '@/core/judge/context';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { readingOf } from '@/core/judge/preview';
-import type { Nm } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
-import { useHands, useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { useHands, useJudgement, useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
-import { LengthField } from '../shared/LengthField';
+import { onDemand } from '../shared/onDemand';
+
+const ZeroSize = onDemand(() => import('./ZeroSize').then((m) => m.ZeroSize));
 
 interface Props {
   cylinder: JudgedCylinder;
@@ -19,11 +18,8 @@ interface Props {
 /** The gauge zeroed in the bore before its size is known: set here by one touch, and given its size when the micrometer has read it. */
 export function ZeroHere({ cylinder, spot }: Props) {
   const judgement = useJudgement();
-  const { zeroHere, setGauge } = useLogging();
+  const { zeroHere } = useLogging();
   const { handFor } = useHands();
-  const { units } = useWords();
-  const [size, setSize] = useState<Nm | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
   const hand = handFor('bore');
   const setting = settingOf(judgement, hand.instrument);
   const zero = zeroOf(judgement, hand.instrument);
@@ -53,22 +49,7 @@ export function ZeroHere({ cylinder, spot }: Props) {
         <b>The gauge is zeroed in a bore.</b> Type what its dial shows: <b className="figures">6</b>,{' '}
         <b className="figures">-1.5</b>. Then squeeze it in the micrometer until it shows nought.
       </p>
-      <div className="mt-2 grid gap-2">
-        <LengthField
-          label="The zero, in the micrometer"
-          kind="bore"
-          units={units}
-          value={size}
-          onChange={setSize}
-          onFault={setFault}
-          hint={`On the line: here ${printLength(cylinder.targetBore?.nm ?? 103_256_080, units, 'size').number}.`}
-        />
-        <div>
-          <Button kind="accent" disabled={size === null || fault !== null} onClick={() => size && setGauge(size, zero)}>
-            It is the zero’s size
-          </Button>
-        </div>
-      </div>
+      <ZeroSize zero={zero} about={cylinder.targetBore?.nm ?? null} />
     </div>
   );
 }

@@ -1,0 +1,46 @@
+/** What a page weighs: its compressed JavaScript before it listens, and with what comes once it is at rest. */
+import { readFileSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
+import type { Page, Response } from '@playwright/test';
+
+/** What is the framework's alone, and on every page: react-dom, the router. */
+const frameworkFiles = (): string[] =>
+  (JSON.parse(readFileSync('.next/build-manifest.json', 'utf8')) as { rootMainFiles: string[] }).rootMainFiles;
+
+/** Where the line of a stage listens first of all. */
+const LINE = '[aria-label="Reading line"] input';
+
+export interface Weight {
+  /** kB asked for before the line had the focus; on a page without a line, all of it. */
+  all: number;
+  /** Of that what is not the framework's. */
+  ours: number;
+  /** kB with all that came since. */
+  later: number;
+}
+
+/** Watches a page from before it is opened; gives what it weighs so far. */
+export async function weighed(page: Page): Promise<() => Promise<Weight>> {
+  const framework = frameworkFiles();
+  const files: Promise<{ kB: number; ours: boolean; from: number }>[] = [];
+  page.on('response', (response: Response) => {
+    const { pathname } = new URL(response.url());
+    if (!pathname.endsWith('.js')) return;
+    const ours = !framework.some((file) => pathname.endsWith(file));
+    const from = response.request().timing().startTime;
+    files.push(response.body().then((body) => ({ kB: gzipSync(body).length / 1000, ours, from })));
+  });
+  await page.addInitScript((line) => {
+    window.addEventListener('focusin', ({ target }) => {
+      if (target instanceof Element && target.matches(line))
+        document.documentElement.dataset['listens'] ??= `${Date.now()}`;
+    });
+  }, LINE);
+  return async () => {
+    const listens = await page.evaluate(() => Number(document.documentElement.dataset['listens'] ?? Infinity));
+    const found = await Promise.all(files);
+    const sum = (some: typeof found): number => some.reduce((all, { kB }) => all + kB, 0);
+    const before = found.filter(({ from }) => from <= listens);
+    return { all: sum(before), ours: sum(before.filter((file) => file.ours)), later: sum(found) };
+  };
+}
