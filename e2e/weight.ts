@@ -23,13 +23,14 @@ export interface Weight {
 export async function weighed(page: Page): Promise<() => Promise<Weight>> {
   const framework = frameworkFiles();
   const files: Promise<{ kB: number; ours: boolean; from: number }>[] = [];
-  page.on('response', (response: Response) => {
+  const weigh = (response: Response): void => {
     const { pathname } = new URL(response.url());
     if (!pathname.endsWith('.js')) return;
     const ours = !framework.some((file) => pathname.endsWith(file));
     const from = response.request().timing().startTime;
     files.push(response.body().then((body) => ({ kB: gzipSync(body).length / 1000, ours, from })));
-  });
+  };
+  page.on('response', weigh);
   await page.addInitScript((line) => {
     window.addEventListener('focusin', ({ target }) => {
       if (target instanceof Element && target.matches(line))
@@ -37,6 +38,8 @@ export async function weighed(page: Page): Promise<() => Promise<Weight>> {
     });
   }, LINE);
   return async () => {
+    // what comes later may come when the page is closed already
+    page.off('response', weigh);
     const listens = await page.evaluate(() => Number(document.documentElement.dataset['listens'] ?? Infinity));
     const found = await Promise.all(files);
     const sum = (some: typeof found): number => some.reduce((all, { kB }) => all + kB, 0);
