@@ -433,7 +433,11 @@ test('bores and pistons not measured here: what was ordered and reported stands 
   await page.getByRole('checkbox', { name: 'Pistons are not measured here' }).check();
   await page.getByRole('textbox', { name: 'Piston 2, reported' }).fill('4.0669');
   await set.click();
-  await expect(page.getByRole('complementary')).toContainText(/./);
+  await expect(page.getByRole('complementary')).toContainText(
+    'by what was reported of bore and piston the clearance is 0.1 thou: too tight',
+  );
+  await page.getByRole('tab', { name: 'Readings' }).click();
+  await expect(page.getByRole('main')).toContainText('By what was reported: 0.1 thou, not measured here.');
   await stage(page, 'Sheet').click();
   const sheet = page.getByRole('main');
   await expect(sheet).toContainText('Bores as supplied, reported by Holm, sheet 12');

@@ -1,5 +1,5 @@
 /** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import type { BuildRecord } from '../src/core/record/record';
 import { fromInches, fromThou } from '../src/core/quantity/length';
 import { gap, jobEntry } from '../src/fixtures/records';
@@ -396,11 +396,8 @@ test('a ring that is not done says what it waits for; where Enter leads is said 
   await expect(said(page)).toContainText('then Cylinder 1, second ring');
 });
 
-test('two benches on one ring: each is told where the other is, and of a reading that comes in while one is half typed', async ({
-  page,
-  browser,
-  server,
-}) => {
+/** A build that is open at two benches, both on the top ring of cylinder 1, the other with initials. */
+async function withAnother(page: Page, browser: Browser, server: Server): Promise<{ id: string; other: Page }> {
   const id = await open(page, server);
   const other = await (await browser.newContext()).newPage();
   await other.goto(`${server.url}/builds/${id}/rings?at=1.top`);
@@ -408,6 +405,15 @@ test('two benches on one ring: each is told where the other is, and of a reading
   await other.getByLabel('Initials').fill('AB');
   await other.getByLabel('Initials').press('Enter');
   await expect(page.getByText('AB is on cylinder 1, top ring')).toBeVisible();
+  return { id, other };
+}
+
+test('two benches on one ring: each is told where the other is, and of a reading that comes in while one is half typed', async ({
+  page,
+  browser,
+  server,
+}) => {
+  const { other } = await withAnother(page, browser, server);
   await expect(other.getByText('someone is on cylinder 1, top ring')).toBeVisible();
   await line(page).focus();
   await page.keyboard.type('2');
@@ -427,13 +433,7 @@ test('a bench takes a cylinder for its own and an order of its own: the other is
   browser,
   server,
 }) => {
-  const id = await open(page, server);
-  const other = await (await browser.newContext()).newPage();
-  await other.goto(`${server.url}/builds/${id}/rings?at=1.top`);
-  await expect(line(other)).toBeFocused();
-  await other.getByLabel('Initials').fill('AB');
-  await other.getByLabel('Initials').press('Enter');
-  await expect(page.getByText('AB is on cylinder 1, top ring')).toBeVisible();
+  const { id, other } = await withAnother(page, browser, server);
   await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
   await line(other).focus();
   await other.keyboard.press('m');

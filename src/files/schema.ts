@@ -163,12 +163,6 @@ const choiceSchemas = CHOICE_KINDS.map((kind) =>
 
 export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSchemas]) as z.ZodType<Entry>;
 
-/**
- * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
- * what it meant. A row of the store that was written in this shape is read as it stands.
- */
-export const ENTRY_SHAPE = 10;
-
 /** Entries as one request may carry them. */
 const MOST_ENTRIES_A_REQUEST = 500;
 export const entriesSchema = z

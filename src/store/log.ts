@@ -7,10 +7,10 @@ import { cylindersOf } from '@/core/engine/engine';
 import type { Job } from '@/core/job/job';
 import { judge } from '@/core/judge/judge';
 import { readingsAt } from '@/core/judge/judgement';
-import { type BuildRecord, type Entry, isChoice, isVoidable, lastOf } from '@/core/record/record';
+import { type BuildRecord, ENTRY_SHAPE, type Entry, isChoice, isVoidable, lastOf } from '@/core/record/record';
 import { SUBJECTS, SUBJECT_IDS } from '@/core/stages';
 import { sizeFault } from '@/core/quantity/hear';
-import { ENTRY_SHAPE, entrySchema } from '@/files/schema';
+import { entrySchema } from '@/files/schema';
 import type { Database } from './open';
 import { builds, log } from './schema';
 

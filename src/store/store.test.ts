@@ -8,7 +8,7 @@ import { startingChoices } from '@/core/targets/target';
 import { fromMm } from '@/core/quantity/length';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';
-import { ENTRY_SHAPE } from '@/files/schema';
+import { ENTRY_SHAPE } from '@/core/record/record';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
 import { appendEntries, entriesSince, lastSeqOf, loadBuild } from './log';

@@ -8,7 +8,7 @@ import { type Finding, type Severity, about } from '../stage/finding';
 import type { BoresPart } from './found';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
 import type { Frame } from '../stage/stage';
-import { type Supplied, againstReported } from './supplied';
+import type { Supplied } from './supplied';
 import { boreIsDone } from './verdict';
 
 type Measured = Cylinder & BoresPart;
@@ -206,12 +206,11 @@ export function suppliedFindings(
   stage: 'bores' | 'pistons',
   cylinder: string,
   what: string,
-  { by, ordered, reported }: Supplied,
+  { by, ordered, reported, against }: Supplied,
   found: { value: Nm; uncertainty: Nm } | null,
 ): Finding[] {
   if (reported === null) return [];
   const who = by === '' ? '' : ` by ${by}`;
-  const against = againstReported(found, reported);
   const larger = (off: Nm): string => (off > 0 ? 'larger' : 'smaller');
   return [
     ...(against && !against.agrees && found
@@ -251,7 +250,7 @@ function unsizedFindings(cylinders: readonly Measured[]): Finding[] {
             'note',
             'bores',
             null,
-            say`Bore ${names(waiting)}: read from a zero that has no size yet. Squeeze the gauge in the micrometer until it shows nought, and type the figure after here: here 4.0652.`,
+            say`Bore ${names(waiting)}: read from a zero that has no size yet. Squeeze the gauge in the micrometer until it shows nought, and type here and what that reads.`,
           ),
         ]
       : []),

@@ -52,8 +52,8 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
         log.accepted,
         sold,
       ],
-      () => ({
-        bore: judgedBore(
+      () => {
+        const bore = judgedBore(
           {
             passes,
             round,
@@ -64,9 +64,9 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
             accepted: log.accepted,
           },
           sold,
-        ),
-        boreSupplied: suppliedOf(choices.supplied.bores, id, here),
-      }),
+        );
+        return { bore, boreSupplied: suppliedOf(choices.supplied.bores, id, here, bore.size) };
+      },
     );
     return { ...cylinder, ...part, part };
   });

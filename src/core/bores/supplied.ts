@@ -31,19 +31,24 @@ export interface Supplied {
   reported: Nm | null;
   /** Whether it is measured here: else nothing is asked of it. */
   here: boolean;
+  /** What was found, against what was reported; null without either. */
+  against: Against | null;
 }
 
 /**
  * What was supplied of one number.
  *
- * @example suppliedOf({ by: '', ordered: null, sizes: [{ number: 'L1', size: 100_000_000 }] }, 'L1', true).reported // 100000000
+ * @example suppliedOf({ by: '', ordered: null, sizes: [{ number: 'L1', size: 100_000_000 }] }, 'L1', true, null).reported // 100000000
  */
-export const suppliedOf = ({ by, ordered, sizes }: Supply, number: string, here: boolean): Supplied => ({
-  by,
-  ordered,
-  reported: sizes.find((s) => s.number === number)?.size ?? null,
-  here,
-});
+export function suppliedOf(
+  { by, ordered, sizes }: Supply,
+  number: string,
+  here: boolean,
+  found: { value: Nm; uncertainty: Nm } | null,
+): Supplied {
+  const reported = sizes.find((s) => s.number === number)?.size ?? null;
+  return { by, ordered, reported, here, against: againstReported(found, reported) };
+}
 
 /**
  * Whether a job leaves a stage to others.

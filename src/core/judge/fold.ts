@@ -270,8 +270,8 @@ function draftFrom(log: Log, entry: Entry, struck?: ReadingEntry): Draft {
 
 /**
  * The log with one entry more, as `logOf` of all of them would give it; null where the entry changes what others
- * meant, and the log is to be made anew: the size of a zero does, for what was read from it. Voids of cuts, checks, acceptances and renewals do: they change how later
- * entries count.
+ * meant, and the log is to be made anew. The size of a zero does, for what was read from it; and voids of cuts, checks,
+ * acceptances and renewals: they change how later entries count.
  *
  * @param before the entries that are in the log
  */

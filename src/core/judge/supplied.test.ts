@@ -93,12 +93,17 @@ describe('what was reported', () => {
     const of = (bore: number, piston: number) =>
       record(supplied({ bores: supply(fromInches(bore)), pistons: supply(fromInches(piston), 'the packet') }));
     const [first] = judge(of(4.065, 4.064)).cylinders;
-    expect(first?.clearance).toMatchObject({ value: null, reported: fromThou(1), state: 'to do', done: false });
+    expect(first?.clearance).toMatchObject({
+      value: null,
+      reported: { value: fromThou(1), state: 'tight' },
+      state: 'to do',
+      done: false,
+    });
     expect(said(of(4.065, 4.064))).toMatch(
-      /mend: Cylinder 1: by what was reported of bore and piston the clearance is 1\.0 thou, under its least/,
+      /mend: Cylinder 1: by what was reported of bore and piston the clearance is 1\.0 thou: too tight/,
     );
     expect(said(of(4.065, 4.061))).not.toContain('by what was reported of bore');
-    expect(said(of(4.065, 4.045))).toContain('over its most');
+    expect(said(of(4.065, 4.045))).toContain('too loose');
     // measured: the verdict takes over
     const measured = record(
       supplied({ bores: supply(fromInches(4.065)), pistons: supply(fromInches(4.064)) }),
@@ -132,7 +137,7 @@ describe('what is not measured here', () => {
     const read = to(reading('p', 'L1', 'piston', fromInches(4.061)));
     expect(done(read)).toBe(1);
     expect(read.cylinders[0]?.ready.missing.map((m) => m.stage)).not.toContain('pistons');
-    expect(read.cylinders[0]?.clearance.reported).toBe(fromThou(4));
+    expect(read.cylinders[0]?.clearance.reported?.value).toBe(fromThou(4));
     expect(read.cylinders[1]?.ready.missing.map((m) => m.stage)).toContain('pistons');
   });
 

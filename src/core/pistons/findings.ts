@@ -108,20 +108,17 @@ function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
 }
 
 /** A clearance that is only reported, and would be too tight or too loose if it were so. */
-function reportedFindings({ id, label, clearance: { reported, target } }: Cleared): Finding[] {
-  if (reported === null || !target.set) return [];
-  const { least, most } = target.inForce;
-  const off = reported < least ? 'under its least' : most !== null && reported > most ? 'over its most' : null;
-  return off === null
-    ? []
-    : [
-        about(
-          'mend',
-          'pistons',
-          id,
-          say`Cylinder ${label}: by what was reported of bore and piston the clearance is ${clear(reported)}, ${off}, ${clear(reported < least ? least : (most ?? least))}. Measure before the piston goes in.`,
-        ),
-      ];
+function reportedFindings({ id, label, clearance: { reported } }: Cleared): Finding[] {
+  if (reported?.state !== 'tight' && reported?.state !== 'over') return [];
+  const too = reported.state === 'tight' ? 'tight' : 'loose';
+  return [
+    about(
+      'mend',
+      'pistons',
+      id,
+      say`Cylinder ${label}: by what was reported of bore and piston the clearance is ${clear(reported.value)}: too ${too}. Measure before the piston goes in.`,
+    ),
+  ];
 }
 
 /**

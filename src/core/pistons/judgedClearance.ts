@@ -21,8 +21,8 @@ import { type StripCheck, stripCheck } from './piston';
 
 export interface JudgedClearance {
   value: Nm | null;
-  /** What it comes to where bore or piston is not measured, by what was reported of it; else null. */
-  reported: Nm | null;
+  /** What it comes to where bore or piston is not measured, by what was reported of it, and how that would be judged if it were so; else null. */
+  reported: { value: Nm; state: ClearanceState } | null;
   /** From the mean of the bore over ring travel. */
   mean: Nm | null;
   uncertainty: Nm;
@@ -49,6 +49,9 @@ export interface JudgedClearance {
 export const isZeroedOn = ({ zeroed }: JudgedBore, { id, size }: JudgedPiston): boolean =>
   zeroed !== null && zeroed.piston === id && zeroed.size === size?.value;
 
+/** What was reported is taken as it was said. */
+const AS_SAID = { standard: 0, freedom: Infinity };
+
 export interface ClearanceAsk {
   /** The cylinder that it is of. */
   cylinder: string;
@@ -72,9 +75,11 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
   const { cylinder, bore, piston, reported, target, strips, strictness, accepted } = ask;
   if (!bore.size || !piston.size) {
     const [bored, made] = [bore.size?.value ?? reported.bore, piston.size?.value ?? reported.piston];
+    const said = bored === null || made === null ? null : clearanceOf(bored, made);
     return {
       value: null,
-      reported: bored === null || made === null ? null : clearanceOf(bored, made),
+      reported:
+        said === null ? null : { value: said, state: clearanceVerdict(said, target, AS_SAID, strictness).state },
       mean: null,
       uncertainty: 0,
       target,

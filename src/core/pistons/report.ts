@@ -2,7 +2,7 @@
 import { clear, say } from '../quantity/saying';
 import type { Nm } from '../quantity/length';
 import { suppliedRows } from '../bores/report';
-import { type Supplied, againstReported } from '../bores/supplied';
+import type { Supplied } from '../bores/supplied';
 import { finishOrdersOf, sizePlanOf } from '../bores/nextSize';
 import { type Acceptance, acceptedWords, isLive } from '../record/reading';
 import { type Piece, type Row, type SheetPart, number, words } from '../stage/report';
@@ -66,7 +66,7 @@ const sizeRow = (c: Whole): Piece[][] => [
   ],
   c.clearance.reported === null
     ? number(c.clearance.value, 'clearance')
-    : [...number(c.clearance.reported, 'clearance'), AS_REPORTED],
+    : [...number(c.clearance.reported.value, 'clearance'), AS_REPORTED],
   c.clearance.value === null ? [] : number(c.clearance.uncertainty, 'clearance'),
   [{ kind: 'state', state: c.clearance.state }, ...acceptedPiece(c.clearance.accepted)],
   words(whoRead(c)),
@@ -135,7 +135,7 @@ function suppliedParts(cylinders: readonly Whole[]): SheetPart[] {
             number(said.ordered, 'size'),
             number(said.reported, 'size'),
             found ? number(found.value, 'size') : words('not measured'),
-            number(againstReported(found, said.reported)?.off, 'clearance'),
+            number(said.against?.off, 'clearance'),
           ]),
         },
         after: [],

@@ -150,7 +150,7 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
       log.accepted,
     ];
     const part = memo('clearance', id, from, () => {
-      const pistonSupplied = suppliedOf(choices.supplied.pistons, piston.id, here);
+      const pistonSupplied = suppliedOf(choices.supplied.pistons, piston.id, here, piston.size);
       return {
         piston,
         pistonSupplied,
@@ -274,7 +274,7 @@ function caption({ clearance: { state, value, reported }, boreSupplied, pistonSu
     return {
       state,
       word: reported === null ? 'not here' : 'reported',
-      figure: reported === null ? [] : [clear(reported)],
+      figure: reported === null ? [] : [clear(reported.value)],
     };
   return { state, word: state, figure: value === null ? [] : [clear(value)] };
 }

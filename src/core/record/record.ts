@@ -68,3 +68,9 @@ const VOIDABLE: readonly Entry['kind'][] = ['reading', 'cut', 'accepted', 'check
 
 /** Whether a later entry may strike this kind out. */
 export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.includes(kind);
+
+/**
+ * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
+ * what it meant. A row of the store that was written in this shape is read as it stands.
+ */
+export const ENTRY_SHAPE = 10;

@@ -89,9 +89,10 @@ export function BoresStage() {
 function Heading() {
   const judgement = useJudgement();
   const { cylinder } = useMoving();
-  const { text } = useWords();
+  const { text, length } = useWords();
   if (!cylinder) return null;
   const { verdict, read, total, acceptId, accepted } = cylinder.bore;
+  const { reported, here } = cylinder.boreSupplied;
   return (
     <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
       <h1>Bore {cylinder.label}</h1>
@@ -100,7 +101,12 @@ function Heading() {
       </p>
       <p className="min-w-56 flex-1 text-[1.0625rem]">
         {verdict.state === 'part read' && total > 0 ? `${read} of ${total} spots. ` : ''}
-        {verdict.state !== 'part read' && `${boreAdvice(verdict.state, judgement.choices.bores.basis)} `}
+        {!here &&
+          verdict.state === 'to do' &&
+          (reported === null ? 'Not measured here. ' : `Not measured here; reported as ${length(reported, 'size')}. `)}
+        {(here || verdict.state !== 'to do') &&
+          verdict.state !== 'part read' &&
+          `${boreAdvice(verdict.state, judgement.choices.bores.basis)} `}
         <span className="text-sm text-soft">{verdict.reasons.map(text).join('; ')}</span>
       </p>
       {(accepted !== null || !['to do', 'part read', 'within'].includes(verdict.state)) && (

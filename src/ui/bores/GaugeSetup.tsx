@@ -119,7 +119,7 @@ export function GaugeSetup() {
   );
 }
 
-/** The three ways a gauge is zeroed, each in one touch or on the reading line. */
+/** The ways a gauge is zeroed, in one touch or on the reading line. */
 function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] }) {
   const judgement = useJudgement();
   const { handFor } = useHands();

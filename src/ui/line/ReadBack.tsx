@@ -53,7 +53,7 @@ export function ReadBack({ heard, at, leads, preview, cylinder, options, onPick,
         {heard.value === 'piston'
           ? 'The micrometer at each cylinder’s own piston: the dial shows its clearance.'
           : heard.value === 'here'
-            ? 'No size yet: the dial counts from this spot. Sized later, by the micrometer: here 4.0652.'
+            ? 'No size yet: the dial counts from this spot. Sized later, by the micrometer: here, and what that reads.'
             : heard.sizes !== null
               ? 'The size of the zero: all that was read from it gets its size.'
               : heard.read

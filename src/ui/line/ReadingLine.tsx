@@ -271,7 +271,7 @@ function Idle({ said, waits, then, context }: IdleProps) {
         {waits && <b className="text-ink">{waits} </b>}
         {then ? `${waits ? 'After it' : 'Then'}: ${then}.` : 'Nothing else is open on this route.'}
         {setting !== null && field === 'bore'
-          ? ` Gauge ${typeof setting === 'string' ? 'zeroed in a bore: size it by here 4.0652' : `set ${lengthText(setting, units, 'size')}`}.`
+          ? ` Gauge ${typeof setting === 'string' ? 'zeroed in a bore: size it by here and what the micrometer reads' : `set ${lengthText(setting, units, 'size')}`}.`
           : ''}
       </span>
     </>

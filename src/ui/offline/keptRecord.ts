@@ -2,19 +2,29 @@
 
 /** The record of a build as this browser last knew it, for when the page that is there is older. */
 import { get, set } from 'idb-keyval';
-import type { Entry } from '@/core/record/record';
+import { ENTRY_SHAPE, type Entry } from '@/core/record/record';
 
 interface Kept {
   entries: Entry[];
   seq: number;
 }
 
+interface Stored extends Kept {
+  /** The shape that its entries are in; missing where a program kept it that noted none. */
+  shape?: number;
+}
+
 const keyOf = (buildId: string): string => `spatium-record:${buildId}`;
 
-/** What was known last; null for nothing, or where the browser keeps nothing. */
+/** What was known last; null for nothing, or where the browser keeps nothing. What an older program kept is read through the schema, so that it means what it meant. */
 export async function keptRecord(buildId: string): Promise<Kept | null> {
   try {
-    return (await get<Kept>(keyOf(buildId))) ?? null;
+    const stored = await get<Stored>(keyOf(buildId));
+    if (!stored) return null;
+    const { entries, seq, shape } = stored;
+    if (shape === ENTRY_SHAPE) return { entries, seq };
+    const { soundEntries } = await import('../openBuild/sound');
+    return { entries: soundEntries(entries), seq };
   } catch {
     return null;
   }
@@ -23,7 +33,7 @@ export async function keptRecord(buildId: string): Promise<Kept | null> {
 /** Keeps what the server is known to have; where the browser refuses, the page goes on without. */
 export async function keepRecord(buildId: string, known: Kept): Promise<void> {
   try {
-    await set(keyOf(buildId), known);
+    await set(keyOf(buildId), { ...known, shape: ENTRY_SHAPE } satisfies Stored);
   } catch {
     // Storage full or forbidden.
   }

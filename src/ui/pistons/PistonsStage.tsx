@@ -116,7 +116,14 @@ function Readings() {
         )}
         <div className="min-w-56 flex-1 text-xl leading-snug">
           <StateMark state={clearance.state} />
-          <p>{text(clearanceAdvice(clearance, clearance.uncertainty, clearance.accepted))}</p>
+          {clearance.reported ? (
+            <p>
+              By what was reported: <b className="figures">{length(clearance.reported.value, 'clearance')}</b>, not
+              measured here.
+            </p>
+          ) : (
+            <p>{text(clearanceAdvice(clearance, clearance.uncertainty, clearance.accepted))}</p>
+          )}
           {(!clearance.done || clearance.accepted) && clearance.value !== null && (
             <Accepting
               words="this clearance"

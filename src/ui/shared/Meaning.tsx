@@ -8,7 +8,7 @@ export function Meaning({ word }: { word: Word }) {
     <>
       <p className="mb-1 font-bold">{word}</p>
       <p>{meaningOf(word)}</p>
-      <p className="mt-2 text-sm text-soft">All words: press ?, then Words.</p>
+      <p className="mt-2 text-sm text-soft">All words: the ? at the top, then Words.</p>
     </>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Supply, againstReported } from '@/core/bores/supplied';
+import type { Supplied as JudgedSupplied, Supply } from '@/core/bores/supplied';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
@@ -32,10 +32,10 @@ const WORDS = {
 const oneOf = (
   what: What,
   c: JudgedCylinder,
-): { number: string; label: string; found: JudgedCylinder['bore']['size'] } =>
+): { number: string; label: string; found: JudgedCylinder['bore']['size']; said: JudgedSupplied } =>
   what === 'bores'
-    ? { number: c.id, label: c.label, found: c.bore.size }
-    : { number: c.piston.id, label: c.piston.label, found: c.piston.size };
+    ? { number: c.id, label: c.label, found: c.bore.size, said: c.boreSupplied }
+    : { number: c.piston.id, label: c.piston.label, found: c.piston.size, said: c.pistonSupplied };
 
 /** What was ordered and reported of bores or pistons beside what is found, and whether they are measured here at all. */
 export function Supplied({ of: what }: { of: What }) {
@@ -126,9 +126,10 @@ function Form({ of: what, onDrop }: { of: What; onDrop: () => void }) {
         </thead>
         <tbody>
           {cylinders.map((c) => {
-            const { number, label, found } = oneOf(what, c);
+            const { number, label, found, said } = oneOf(what, c);
             const reported = draft.sizes.find((s) => s.number === number)?.size ?? null;
-            const against = againstReported(found, reported);
+            // as it was judged: what is still being filled in is not yet
+            const against = said.reported === reported ? said.against : null;
             return (
               <tr key={number}>
                 <th scope="row" className="align-top font-bold! text-ink!">
