@@ -8,6 +8,7 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     testTimeout: 60_000,
+    setupFiles: ['src/core/everyStage.ts'],
     projects: [
       { extends: true, test: { name: 'alone', include: ALONE } },
       {

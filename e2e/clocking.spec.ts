@@ -456,6 +456,7 @@ test('at the block: ticked one after the other by keyboard, moved joints noted, 
   server,
 }) => {
   const id = await open(page, server, 'assembly', [clock()]);
+  await page.getByRole('tab', { name: 'All steps' }).click();
   await page.getByRole('textbox', { name: 'Initials' }).fill('KM');
   await goTo(page, '2');
   const row = (check: string) => page.locator(`[data-check="${check}"]`);
@@ -494,6 +495,7 @@ test('at the block: ticked one after the other by keyboard, moved joints noted, 
   await handle(page, 'top ring gap').focus();
   await page.keyboard.press('Shift+ArrowRight');
   await page.getByRole('link', { name: /^Assembly/ }).click();
+  await page.getByRole('tab', { name: 'All steps' }).click();
   await expect(row('jointsBefore')).toContainText('Check again: the plan was changed since');
   await expect
     .poll(async () =>
@@ -521,7 +523,7 @@ test('at the block: ticked one after the other by keyboard, moved joints noted, 
 test('two tablets: one plans while the other checks, and neither loses anything', async ({ browser, server }) => {
   const [one, two] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
   const id = await open(one, server, 'clocking', [clock()]);
-  await two.goto(`${server.url}/builds/${id}/assembly`);
+  await two.goto(`${server.url}/builds/${id}/assembly?view=block`);
   await expect(two.getByRole('main')).toBeVisible();
   await goTo(one, '2');
   await goTo(two, '2');

@@ -12,6 +12,7 @@ const VIEWS = [
   '/builds/demo-tarn-five/targets',
   '/builds/demo-tarn-five/bores',
   '/builds/demo-tarn-five/pistons',
+  '/builds/demo-tarn-five/journals',
   '/builds/demo-tarn-five/rings',
   '/builds/demo-tarn-five/clocking',
   '/builds/demo-tarn-five/assembly',
@@ -145,6 +146,7 @@ const BEHIND = [
   '/builds/demo-tarn-five/bores?view=grid',
   '/builds/demo-tarn-five/bores?view=gauge',
   '/builds/demo-tarn-five/pistons?view=pairing',
+  ...['shells', 'play', 'looks', 'manual'].map((view) => `/builds/demo-tarn-five/journals?view=${view}`),
   '/builds/demo-tarn-five/rings?view=grooves',
   '/builds/demo-tarn-five/rings?view=setup',
   '/builds/demo-tarn-five/rings?view=swap',
@@ -171,7 +173,7 @@ test('a word of the trade says what it means where it stands; a crown that is on
   await page.goto(`${server.url}/builds/demo-tarn-five/bores`);
   await page.getByRole('button', { name: /^taper ?: what it means/ }).click();
   const meaning = page.getByRole('dialog', { name: 'What taper means' });
-  await expect(meaning).toContainText('How much a bore changes from the top to the bottom.');
+  await expect(meaning).toContainText('How much a bore changes from the top to the bottom,');
   await page.keyboard.press('Escape');
   await expect(meaning).toBeHidden();
   await expect(page.getByRole('button', { name: /^taper ?: what it means/ })).toBeFocused();

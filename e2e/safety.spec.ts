@@ -103,8 +103,14 @@ test('with the server gone, what was not loaded yet says so in its place, and th
   await page.keyboard.press('ArrowLeft');
   await page.getByRole('button', { name: /^Strike out/ }).click();
   await expect(unloaded).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('tab', { name: 'Grooves' }).click();
+  await expect(unloaded).toBeVisible();
   await server.start();
   await expect.poll(async () => readingsIn((await server.record('unloaded')).entries).length).toBe(1);
+  // it comes by itself: a reload is not needed
+  await expect(unloaded).toBeHidden();
+  await expect(page.getByRole('tabpanel', { name: 'Grooves' })).toContainText('Axial clearance');
   await server.end();
 });
 

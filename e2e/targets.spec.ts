@@ -368,7 +368,8 @@ test('over the curve lie a chart of steps, row by row, and what the shop has fit
   await open(page, server, street, onCurve);
   await page.getByRole('tab', { name: 'Load' }).click();
   const picture = page.getByRole('region', { name: 'Gap against heat load' });
-  await picture.getByText('Builds of the shop on the same piston: 1').click();
+  // builds of other tests on the same piston may be in this shop too
+  await picture.getByText(/Builds of the shop on the same piston: [1-9]/).click();
   await expect(picture.getByRole('link', { name: 'Ran well' })).toHaveAttribute('href', `/builds/${fitted}/targets`);
   await expect(picture.getByRole('listitem').filter({ hasText: 'Ran well' })).toContainText('1.00: 19');
   await picture.getByLabel('Lay a chart of steps over it').selectOption({ label: 'Starting chart, version 1' });

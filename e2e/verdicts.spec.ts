@@ -122,6 +122,7 @@ test('front mark and rod are looked at when the piston is hung, and stand at the
   await page.locator('[data-check="rod"]').getByRole('button', { name: 'Right' }).click();
   await expect(hung).toContainText('no initials');
   await page.getByRole('link', { name: /^Assembly/ }).click();
+  await page.getByRole('tab', { name: 'All steps' }).click();
   await expect(page.locator('[data-check="rod"]')).toContainText('● Right');
 });
 

@@ -7,11 +7,11 @@ import type { Page, Response } from '@playwright/test';
 const frameworkFiles = (): string[] =>
   (JSON.parse(readFileSync('.next/build-manifest.json', 'utf8')) as { rootMainFiles: string[] }).rootMainFiles;
 
-/** Where the line of a stage listens first of all. */
-const LINE = '[aria-label="Reading line"] input';
+/** Where a stage listens first of all: its line, or the step of the walk. */
+const LINE = '[aria-label="Reading line"] input, [data-step]';
 
 export interface Weight {
-  /** kB asked for before the line had the focus; on a page without a line, all of it. */
+  /** kB asked for before the line or the step had the focus; on a page with neither, all of it. */
   all: number;
   /** Of that what is not the framework's. */
   ours: number;

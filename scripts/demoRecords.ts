@@ -2,13 +2,27 @@
  * The demo's builds: an invented workshop, invented customers and engines, none a real maker's model.
  * Between them they show every gap state and every clearance state, in both systems.
  */
+import '../src/core/everyStage';
 import { type BoreChoices, type Spot, STARTING_BORES, directionsByCount, spotsOf } from '../src/core/bores/grid';
 import { type BuildRecord, type Entry } from '../src/core/record/record';
 import { againstOf } from '../src/core/assembly/judged';
 import { judge } from '../src/core/judge/judge';
-import { CHECKS, type Check, isJointCheck } from '../src/core/assembly/checks';
+import { CHECKS, isJointCheck } from '../src/core/assembly/checks';
+import { WHOLE_WALK, type WalkChoices } from '../src/core/assembly/choices';
+import { PHASE_OF } from '../src/core/assembly/phases';
+import { type Step } from '../src/core/assembly/steps';
+import { BLOCK_STEPS } from '../src/core/assembly/stepIds';
 import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/clocking/choices';
 import type { Joints } from '../src/core/clocking/joints';
+import { type BearingCheck, CHECKS_OF, CHECKS_OF_CRANK } from '../src/core/journals/checks';
+import {
+  type BearingChoices,
+  type GivenLimits,
+  type JournalChoices,
+  STARTING_JOURNALS,
+} from '../src/core/journals/choices';
+import { journalSpots } from '../src/core/journals/judged';
+import { BLOCK, CRANK } from '../src/core/engine/places';
 import { cylindersOf } from '../src/core/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
 import { type Adders, NO_ADDERS, NO_SERVICE, type Service } from '../src/core/load/service';
@@ -113,7 +127,7 @@ class Day {
       instrument,
       temperature: null,
       gaugeTemperature: null,
-      plate: place ? this.grid.plate : null,
+      plate: subject === 'bore' ? this.grid.plate : null,
       fit,
       zeroed: null,
       zero: null,
@@ -147,6 +161,37 @@ class Day {
     return this.read(cylinder, subject, fromInches(figure), String(figure));
   }
 
+  bottomEnd(change: Partial<JournalChoices>): this {
+    const value = { ...STARTING_JOURNALS, ...change };
+    this.entries.push({ ...this.stamp(), kind: 'journals', replaces: null, value });
+    return this;
+  }
+
+  /** A journal, each of its four places so many steps under a size, and the housing with its shells in. */
+  bearing(place: string, from: Nm, step: Nm, under: number[], housing: Nm | null, print: (nm: Nm) => string): this {
+    journalSpots(STARTING_JOURNALS).forEach((spot, i) => {
+      const value = from - (under[i] ?? 0) * step;
+      this.read(place, 'journal', value, print(value), null, spot);
+    });
+    return housing === null ? this : this.read(place, 'housing', housing, print(housing));
+  }
+
+  /** What is looked at of a bearing, or of the crank. */
+  look(places: string[], checks: readonly BearingCheck[]): this {
+    for (const cylinder of places)
+      for (const check of checks)
+        this.entries.push({
+          ...this.stamp(),
+          kind: 'check',
+          cylinder,
+          check,
+          planned: null,
+          found: {},
+          expected: null,
+        });
+    return this;
+  }
+
   strikeLast(reason: string): this {
     const at = this.entries.findLastIndex((e) => e.kind === 'reading');
     const [before, last] = [this.entries[at - 1], this.entries[at]];
@@ -165,8 +210,32 @@ class Day {
     return this;
   }
 
-  /** Checks of some cylinders at the block, all of them unless said. */
-  check(cylinders: string[], checks: readonly Check[] = CHECKS, found: Partial<Joints> = {}): this {
+  /** How it is put together: the whole walk, and with what oils. */
+  walk(oils: WalkChoices['oils'], change: Partial<WalkChoices> = {}): this {
+    this.entries.push({ ...this.stamp(), kind: 'walk', replaces: null, value: { ...WHOLE_WALK, oils, ...change } });
+    return this;
+  }
+
+  /** All steps of the walk of some cylinders, or of the engine in its phases. */
+  walked(cylinders: string[]): this {
+    for (const id of cylinders) {
+      const now = judge({ id: 'demo', entries: this.entries });
+      const steps = now.cylinders.find((c) => c.id === id)?.block.checks ?? [];
+      this.check(
+        [id],
+        steps.map((s) => s.check),
+      );
+    }
+    return this;
+  }
+
+  pin(cylinder: string, check: Step | null, text: string): this {
+    this.entries.push({ ...this.stamp(), kind: 'pin', cylinder, check, text });
+    return this;
+  }
+
+  /** Steps of some cylinders, all checks at the block unless said. */
+  check(cylinders: string[], checks: readonly Step[] = CHECKS, found: Partial<Joints> = {}): this {
     for (const cylinder of cylinders)
       for (const check of checks) {
         const judged = judge({ id: 'demo', entries: this.entries }).cylinders.find((c) => c.id === cylinder);
@@ -189,6 +258,9 @@ class Day {
   }
 }
 
+/** What is done on the engine before the first piston. */
+const PREPARING = BLOCK_STEPS.filter((s) => PHASE_OF[s] === 'prepare');
+
 const inMm = (nm: Nm): string => (nm / 1e6).toFixed(3);
 const inInches = (nm: Nm): string => (nm / 25.4e6).toFixed(4);
 
@@ -202,6 +274,100 @@ function tool(id: string, calibrated: string): Instrument {
 /** 14 psi by a turbo, cooled. */
 const BOOST_14: Adders['boost'] = { by: 'turbo', pressure: fromPressure(14, 'psi'), absolute: false, cooled: true };
 const forUse = (use: Service['use']): Service => ({ ...NO_SERVICE, use });
+
+/** What a manual gives, in some unit. */
+const given = (
+  unit: (n: number) => Nm,
+  [least, from, to, most]: [number, number, number, number],
+  source: string,
+): GivenLimits => ({ least: unit(least), aim: { from: unit(from), to: unit(to) }, most: unit(most), source });
+
+const bearings = (clearance: GivenLimits, nominal: Nm, tightened: string): BearingChoices => ({
+  clearance,
+  nominal,
+  tightened,
+});
+
+/** The bottom end of the five: one main tight, one rod loose, two mains and the last rod still to read. */
+function tarnBottomEnd(day: Day): Day {
+  const manual = 'engine manual, page 61';
+  day.bottomEnd({
+    thrust: 4,
+    bearings: {
+      main: bearings(given(fromThou, [1.2, 1.6, 2.1, 2.4], manual), fromInches(2.362), '60 lb·ft with oil'),
+      rod: bearings(given(fromThou, [1.4, 1.8, 2.3, 2.6], manual), fromInches(1.889), '33 lb·ft with oil, then 90°'),
+    },
+    form: { outOfRound: fromThou(0.4), taper: fromThou(0.4) },
+    spread: fromThou(0.6),
+    endPlay: given(fromThou, [3, 4, 8, 10], manual),
+    side: given(fromThou, [8, 10, 16, 18], manual),
+  });
+  day
+    .take('journal', tool('mic-2-3in', '2026-02-16'))
+    .take('housing', tool('gauge-in', '2026-02-16'))
+    .take('thread', tool('thread', ''))
+    .take('endPlay', tool('dial', '2026-02-16'));
+  const tenth = fromInches(0.0001);
+  const mains: [number, number[], number | null][] = [
+    [2.362, [0, 1, 0, 1], 2.3639],
+    [2.362, [1, 1, 0, 0], 2.3637],
+    [2.362, [0, 0, 1, 1], 2.3629],
+    [2.3618, [0, 1, 1, 0], 2.3639],
+    [2.3619, [0, 0, 0, 1], null],
+  ];
+  mains.forEach(([size, under, housing], i) =>
+    day.bearing(`M${i + 1}`, fromInches(size), tenth, under, housing === null ? null : fromInches(housing), inInches),
+  );
+  day.take('journal', tool('mic-1-2in', '2026-02-16')).take('housing', tool('gauge-small-in', '2026-02-16'));
+  const rods: [number, number[], number | null][] = [
+    [1.889, [0, 1, 0, 0], 1.8912],
+    [1.889, [1, 0, 0, 1], 1.8913],
+    [1.8891, [0, 0, 1, 0], 1.8913],
+    [1.889, [0, 1, 1, 0], 1.8911],
+    [1.8886, [0, 5, 1, 6], 1.8915],
+  ];
+  rods.forEach(([size, under, housing], i) =>
+    day.bearing(String(i + 1), fromInches(size), tenth, under, housing === null ? null : fromInches(housing), inInches),
+  );
+  return day
+    .thou('M3', 'thread', '1/1.5')
+    .thou('crank', 'endPlay', 6, 6.2)
+    .thou('1', 'side', 12)
+    .thou('2', 'side', 13)
+    .look(['M1', 'M2'], CHECKS_OF.main);
+}
+
+/** The bottom end of the flat four, done: read in mm, all in, looked at. */
+function combeBottomEnd(day: Day): Day {
+  const manual = 'engine manual, page 24';
+  day.bottomEnd({
+    thrust: 3,
+    bearings: {
+      main: bearings(given(fromMm, [0.025, 0.03, 0.05, 0.06], manual), fromMm(60), '54 N·m with oil'),
+      rod: bearings(given(fromMm, [0.025, 0.03, 0.05, 0.06], manual), fromMm(52), '44 N·m with oil'),
+    },
+    endPlay: given(fromMm, [0.05, 0.07, 0.2, 0.25], manual),
+    side: given(fromMm, [0.1, 0.15, 0.3, 0.4], manual),
+  });
+  day
+    .take('journal', tool('mic-50-75mm', '2026-02-16'))
+    .take('housing', tool('gauge-mm', '2026-02-16'))
+    .take('endPlay', tool('dial', '2026-02-16'));
+  const micrometre = fromMm(0.001);
+  [1, 2, 3, 4, 5].forEach((n) =>
+    day.bearing(`M${n}`, fromMm(59.996), micrometre, [0, n % 2, 1, 0], fromMm(60.036 + (n % 3) * 0.002), inMm),
+  );
+  const places = ['R1', 'R2', 'L1', 'L2'];
+  places.forEach((place, i) =>
+    day.bearing(place, fromMm(51.995), micrometre, [0, 1, i % 2, 1], fromMm(52.037 + i * 0.001), inMm),
+  );
+  day.mm('crank', 'endPlay', 0.12, 0.12);
+  places.forEach((place) => day.mm(place, 'side', 0.2));
+  return day
+    .look(['M1', 'M2', 'M3', 'M4', 'M5'], CHECKS_OF.main)
+    .look(places, CHECKS_OF.rod)
+    .look([CRANK], CHECKS_OF_CRANK);
+}
 
 /** A turbocharged in-line five, metric, half filed: every gap state is in it. */
 function tarn(): BuildRecord {
@@ -227,6 +393,7 @@ function tarn(): BuildRecord {
     construction: 'forged2618',
     surface: 'iron',
     elsewhere: [],
+    also: ['journals'],
   });
   const choices = startingChoices('imperial');
   const sheet = { form: 'factor' as const, factor: 0.0067, from: 'sheet packed with ring set TF-82' };
@@ -287,7 +454,7 @@ function tarn(): BuildRecord {
       },
     })
     .file(tool('filer-hand', ''), fromThou(0.45));
-  return day
+  return tarnBottomEnd(day)
     .thou('1', 'top', 14.5, 20, 23)
     .thou('1', 'second', 16, 24.5)
     .thou('2', 'top', 15, 21, 22)
@@ -303,9 +470,15 @@ function tarn(): BuildRecord {
     .thou('1', 'lowerRail', 18)
     .thou('3', 'upperRail', 18)
     .clock({ school: 'frontAndBack' })
-    .check(['1'])
+    .walk(
+      { bore: 'light non-detergent oil', bearings: 'assembly oil', threads: 'engine oil' },
+      { clips: { kind: 'spiral', count: 4, gaps: 'down' } },
+    )
+    .check([BLOCK], PREPARING)
+    .walked(['1'])
     .check(['2'], ['ringsFree', 'expanderButts'])
     .check(['2'], ['jointsBefore'], { second: 162 })
+    .pin('3', 'clips', 'wait for the second spiral of piston 3')
     .record('demo-tarn-five');
 }
 
@@ -330,6 +503,7 @@ function corrie(): BuildRecord {
     construction: 'forged4032',
     surface: 'plated',
     elsewhere: [],
+    also: [],
   };
   const day = new Day('2026-05-11T08:00:00Z', 'AW', 'corrie').job(job);
   day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: workshopChart });
@@ -392,6 +566,7 @@ function combe(): BuildRecord {
     construction: 'cast',
     surface: 'iron',
     elsewhere: [],
+    also: ['journals'],
   };
   const day = new Day('2026-04-20T07:30:00Z', 'KM', 'combe').job(job);
   const figures: [number, number, number, number][] = [
@@ -420,7 +595,16 @@ function combe(): BuildRecord {
       .mm(place, 'second', 0.4, second);
     day.mm(place, 'upperRail', 0.45).mm(place, 'lowerRail', 0.5);
   });
-  return day.clock({ school: 'highAndLow' }).check(places).record('demo-combe-flat-four');
+  return combeBottomEnd(day)
+    .clock({ school: 'highAndLow' })
+    .walk({ bore: 'engine oil', bearings: 'assembly oil', threads: 'engine oil' })
+    .check([BLOCK], PREPARING)
+    .walked(places)
+    .check(
+      [BLOCK],
+      BLOCK_STEPS.filter((s) => PHASE_OF[s] === 'engine'),
+    )
+    .record('demo-combe-flat-four');
 }
 
 /** A V-twin not begun: its piston is not said yet, so the tool asks. */
@@ -445,6 +629,7 @@ function scarp(): BuildRecord {
       construction: null,
       surface: null,
       elsewhere: [],
+      also: [],
     })
     .record('demo-scarp-v-twin');
 }
@@ -471,6 +656,7 @@ function beck(): BuildRecord {
       construction: 'hypereutectic',
       surface: 'iron',
       elsewhere: [],
+      also: [],
     })
     .record('demo-beck-six');
 }
@@ -500,6 +686,7 @@ function linn(): BuildRecord {
     construction: 'forged4032',
     surface: 'iron',
     elsewhere: [],
+    also: [],
   });
   day.entries.push({ ...day.stamp(), kind: 'chart', replaces: null, value: STARTING_CURVE });
   const allowances = [
@@ -535,6 +722,7 @@ function mere(): BuildRecord {
     construction: 'cast',
     surface: 'iron',
     elsewhere: [],
+    also: [],
   });
   day
     .take('bore', tool('gauge-in', '2026-02-16'))

@@ -130,9 +130,19 @@ describe('the registry', () => {
     for (const id of SUBJECT_IDS) {
       expect(STAGE_IDS).toContain(STAGE_OF[id]);
       expect(SUBJECTS[id].words).not.toBe('');
-      expect(SUBJECTS[id].spots).toBe(id === 'bore');
+      expect(SUBJECTS[id].spots).toBe(id === 'bore' ? 'bore' : id === 'journal' || id === 'shell' ? 'bearing' : null);
     }
-    expect(PARTS.toSorted()).toEqual(['bore', 'lowerRail', 'piston', 'second', 'top', 'upperRail']);
+    expect(PARTS.toSorted()).toEqual([
+      'bore',
+      'housing',
+      'journal',
+      'lowerRail',
+      'piston',
+      'second',
+      'shells',
+      'top',
+      'upperRail',
+    ]);
     expect(JUDGING_ORDER.toSorted()).toEqual(STAGE_IDS.toSorted());
   });
 });

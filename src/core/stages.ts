@@ -7,6 +7,8 @@ import { assembly } from './assembly/stage';
 import { bores } from './bores/stage';
 import { clocking } from './clocking/stage';
 import { job } from './job/stage';
+import type { Job } from './job/job';
+import { journals } from './journals/stage';
 import { pistons } from './pistons/stage';
 import { rings } from './rings/stage';
 import { sheet } from './sheet/stage';
@@ -14,7 +16,7 @@ import type { Judged, Stage, SubjectFacts } from './stage/stage';
 import type { Task } from './stage/tasks';
 import { targets } from './targets/stage';
 
-export const STAGES = { job, targets, bores, pistons, rings, clocking, assembly, sheet };
+export const STAGES = { job, targets, bores, pistons, journals, rings, clocking, assembly, sheet };
 
 export type StageId = keyof typeof STAGES;
 export const STAGE_IDS = Object.keys(STAGES) as StageId[];
@@ -53,6 +55,27 @@ export type AnyStage = Stage<never, never>;
 
 /** A stage by its id, as those see it who go over all stages alike. */
 export const stageOf = (id: StageId): AnyStage => STAGES[id];
+
+/**
+ * Whether a job asks for what is done on a stage.
+ *
+ * @example covers(null, 'rings') // true
+ */
+export const covers = (job: Pick<Job, 'elsewhere' | 'also'> | null, id: StageId): boolean =>
+  stageOf(id).optional ? (job?.also.includes(id) ?? false) : !job?.elsewhere.includes(id);
+
+/**
+ * Loads what works out the optional stages that a record has something of: those its job covers, and those that
+ * something was read on. Null where all of it is there.
+ */
+export function loadFor(job: Job | null, read: (subject: string) => boolean): Promise<unknown> | null {
+  const loads = STAGE_IDS.flatMap((id) => {
+    const stage = stageOf(id);
+    const isNeeded = stage.optional && (covers(job, id) || Object.keys(stage.subjects).some(read));
+    return (isNeeded ? stage.load() : null) ?? [];
+  });
+  return loads.length === 0 ? null : Promise.all(loads);
+}
 
 const all = STAGE_IDS.map(stageOf);
 

@@ -2,6 +2,8 @@
  * The build file: one engine as JSON, described field by field in docs/build-file.md.
  */
 import { z } from 'zod';
+import { shortBlockOf } from '@/core/assembly/shortBlock';
+import { blockStepsIn } from '@/core/assembly/block';
 import { findingsOf } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judge';
 import { type BuildRecord, type Entry, isVoidable, lastOf } from '@/core/record/record';
@@ -18,9 +20,9 @@ import type { JudgedPiston } from '@/core/pistons/judged';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 10;
+const FILE_VERSION = 12;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, FILE_VERSION] as const;
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
@@ -153,6 +155,8 @@ const NOT_CARRIED = [
   'choices',
   'tasks',
   'ringRoute',
+  'places',
+  'rods',
   'strays',
   'targetSettings',
   'piston',
@@ -172,6 +176,8 @@ function judgedPart(judgement: Judgement): unknown {
     comparisons: comparisonsOf(judgement),
     plan: sizePlanOf(judgement),
     orders: finishOrdersOf(judgement),
+    shortBlock: shortBlockOf(judgement),
+    blockSteps: blockStepsIn(judgement),
   };
   return flattened(part, job?.units ?? 'metric');
 }

@@ -1,6 +1,9 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from '@/core/judge/findings';
+import { shortBlockOf } from '@/core/assembly/shortBlock';
+import { startingShells } from '@/core/journals/choices';
+import { sayingText } from '@/core/quantity/saying';
 import { judge } from '@/core/judge/judge';
 import { pairingOf } from '@/core/pistons/pairing';
 import { type Entry } from '@/core/record/record';
@@ -180,6 +183,30 @@ describe('the build file', () => {
     });
   });
 
+  it('reads shells that version 11 had planned: not ordered; and its builds are asked for the six checks', () => {
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
+    const planned = { place: 'M3', upper: 'more', lower: 'std' };
+    const shells = { ...startingShells('imperial'), planned: [planned] };
+    const entries = [jobEntry(), { ...stamp, id: 's', kind: 'shells', replaces: null, value: shells }];
+    const read = readBuildFile(textOf({ format: FILE_FORMAT, version: 11, record: { id: 'old', entries } }));
+    if (!read.ok) throw new Error(read.faults.join());
+    expect(read.record.entries[1]).toMatchObject({ value: { planned: [{ ...planned, ordered: null }] } });
+    expect(judge(read.record).choices.walk.asks).toBe('checks');
+  });
+
+  it('carries the verdict on the short block, the same as the screen shows', () => {
+    const whole = record();
+    const { judged } = writeBuildFile(whole) as {
+      judged: { shortBlock: { isReady: boolean; open: { says: string }[] } };
+    };
+    const shown = shortBlockOf(judge(whole));
+    expect(judged.shortBlock.isReady).toBe(shown.isReady);
+    expect(judged.shortBlock.open.map((o) => o.says)).toEqual(
+      shown.open.map((o) => sayingText(o.says, judge(whole).job?.units ?? 'metric')),
+    );
+    expect(shown.open.length).toBeGreaterThan(8);
+  });
+
   it('reads the clocking and the ticks of versions 1 to 4: what they lack is as it starts, and a tick is a check before the compressor', () => {
     const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
     const entries = [
@@ -295,7 +322,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 10/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 12/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     [
       'a negative gap',

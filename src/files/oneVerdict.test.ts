@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { findingsOf } from '@/core/judge/findings';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
-import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
+import { type JudgedCylinder, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
 import { type Reports, loadReports, rowsOf, sheetOf } from '@/core/judge/reports';
 import { sayingText } from '@/core/quantity/saying';
 import { COMPRESSION, RINGS, RING_WORDS, gapIsDone } from '@/core/rings/ring';
@@ -22,6 +22,17 @@ interface JsonCylinder {
   clearance: { state: string; value: number | null; uncertainty: number };
   bore: { verdict: { state: string }; done: boolean };
   ready: { is: boolean };
+}
+
+interface JsonHeld {
+  state: string;
+  value: number | null;
+  done: boolean;
+}
+interface JsonJudged {
+  cylinders: (JsonCylinder & { rod: { clearance: JsonHeld } })[];
+  mains: { clearance: JsonHeld }[];
+  crank: { endPlay: JsonHeld } | null;
 }
 
 const mm = (nm: number | null | undefined): string => (nm == null ? '' : (nm / 1e6).toFixed(6));
@@ -111,6 +122,43 @@ function sizesAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], rep
   });
 }
 
+/** Every output of the bottom end. */
+function bearingsAgree(judgement: Judgement, rows: Row[], json: JsonJudged, reports: Reports): void {
+  const { mains, rods, crank, cylinders } = judgement;
+  const findings = findingsOf(judgement).filter((f) => f.stage === 'journals');
+  const stopsOf = (id: string, what: string): number =>
+    findings.filter((f) => f.severity === 'stop' && f.cylinder === id && sayingText(f.says, 'imperial').includes(what))
+      .length;
+  const sheet = sheetOf(judgement, reports);
+  [...mains, ...rods].forEach((b, i) => {
+    const { clearance: c } = b;
+    const place = placeAt(judgement, b.id);
+    if (!place) throw new Error(`nothing at ${b.id}`);
+    expect(outcomeAt(judgement, place, 'housing').state).toBe(c.value === null ? null : c.state);
+    expect(
+      rows.filter((r) => r.place === b.id && r.entry === 'result' && r.what === `${b.kind}_clearance`),
+    ).toMatchObject(
+      c.value === null ? [] : [{ state: c.state, value_mm: mm(c.value), uncertainty_mm: mm(c.uncertainty) }],
+    );
+    const inFile = b.kind === 'main' ? json.mains[i] : json.cylinders[i - mains.length]?.rod;
+    expect(inFile?.clearance).toMatchObject({ state: c.state, value: c.value, done: c.done });
+    const table = sheet.find((p) => (b.kind === 'main' ? /^Journals/ : /^Rods/).test(sayingText(p.heading, 'metric')));
+    const row = table?.table?.rows[b.kind === 'main' ? i : i - mains.length];
+    if (row) expect(row.flat()).toContainEqual({ kind: 'state', state: c.state });
+    // what can cost the engine is a stop exactly where the verdict is; a negative one says so in words of its own
+    if (c.value !== null && c.value >= 0)
+      expect(stopsOf(b.id, ': clearance')).toBe(c.state === 'tight' && !c.accepted ? 1 : 0);
+  });
+  cylinders.forEach((cylinder) => {
+    expect(STAGES.journals.caption(cylinder).state).toBe(cylinder.rod.clearance.state);
+    if (!judgement.job?.also.includes('journals')) return;
+    const lacks = cylinder.ready.missing.filter((m) => m.stage === 'journals').map((m) => m.subject);
+    expect(lacks.includes('housing')).toBe(!cylinder.rod.clearance.done);
+    expect(lacks.includes('side')).toBe(!cylinder.side.done);
+  });
+  expect(json.crank?.endPlay).toMatchObject({ state: crank?.endPlay.state, value: crank?.endPlay.value });
+}
+
 describe('one thing, one verdict', () => {
   it('deck, line, swap, pairing, heat, spread, sheet, table, file and ready say what the judge says, of any record', async () => {
     const reports = await loadReports();
@@ -119,9 +167,11 @@ describe('one thing, one verdict', () => {
         const record = { id: 'any', entries };
         const judgement = judge(record);
         const rows = rowsOf(judgement, reports);
-        const { cylinders } = writeBuildFile(record).judged as { cylinders: JsonCylinder[] };
+        const inFile = writeBuildFile(record).judged as JsonJudged;
+        const { cylinders } = inFile;
         ringsAgree(judgement, rows, cylinders, reports);
         sizesAgree(judgement, rows, cylinders, reports);
+        bearingsAgree(judgement, rows, inFile, reports);
         // what is ready has nothing that stops it
         for (const { id, ready, rings } of judgement.cylinders) {
           if (!ready.is) continue;

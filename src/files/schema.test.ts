@@ -4,7 +4,10 @@ import { startingSizing } from '@/core/bores/plan';
 import { STARTING_PISTONS } from '@/core/pistons/piston';
 import { startingChoices } from '@/core/targets/target';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
-import { gap, job } from '@/fixtures/records';
+import { fromInches, fromThou } from '@/core/quantity/length';
+import { STARTING_JOURNALS, startingShells } from '@/core/journals/choices';
+import { boreReading, gap, job, reading } from '@/fixtures/records';
+import { journalsSchema, shellsSchema } from './shapes/journals';
 import { entriesSchema, entrySchema, faultsOf } from './schema';
 import { STARTING_PAIRING } from '@/core/pistons/choices';
 import { jobSchema } from './shapes/job';
@@ -69,7 +72,7 @@ describe('an entry', () => {
     [{ at: '2026-05-04T09:00:00+02:00' }, /UTC time/],
     [{ id: '../x' }, /letters, digits/],
     [{ id: '' }, /letters, digits/],
-    [{ cylinder: 'L1; DROP' }, /place in the block/],
+    [{ cylinder: 'L1; DROP' }, /a place such as/],
     [{ by: 'thirteen chars' }, /at most 12/],
     [{ temperature: 900 }, /temperature/],
     [{ value: 2 * 10 ** 9 }, /at most a metre/],
@@ -159,10 +162,29 @@ describe('an entry', () => {
       { kind: 'setting', id: 's', at: '2026-05-04T09:00:00.000Z', by: '', instrument: null, to: 558_800 },
       /to/,
     ],
+    ['a bore of a main', reading('a', 'M1', 'bore', fromInches(4)), /not read there/],
+    ['end play of a cylinder', reading('a', 'L1', 'endPlay', fromThou(5)), /not read there/],
+    ['side clearance of a main', reading('a', 'M1', 'side', fromThou(12)), /not read there/],
+    ['a journal of the crank', reading('a', 'crank', 'journal', fromInches(2)), /not read there/],
+    [
+      'a journal half way down a bore',
+      { ...reading('a', 'M1', 'journal', fromInches(2)), place: { depth: 'top', angle: 0 } },
+      /at one that it has/,
+    ],
+    [
+      'a shell at the front',
+      { ...reading('a', 'M1', 'shell', fromInches(0.05)), place: { depth: 'front', angle: 0 } },
+      /at one that it has/,
+    ],
+    [
+      'a bore whose gauge was zeroed on a journal',
+      { ...boreReading('a', 'L1', 'top', 90, fromInches(4)), zeroed: { journal: 'M1', size: fromInches(2) } },
+      /only for a housing on a journal/,
+    ],
     [
       'a ring at a place in the bore',
       { ...gap('a', 'L1', 'top', 22), place: { depth: 'top', angle: 90 } },
-      /only a bore is read at a place/,
+      /only a bore, a journal or a shell is read at a place/,
     ],
   ])('with %s is refused', (_, entry, says) => {
     expect(faults(entrySchema.safeParse(entry))).toMatch(says);
@@ -171,5 +193,58 @@ describe('an entry', () => {
   it('comes 1 to 500 at a time', () => {
     const many = (n: number): unknown => Array.from({ length: n }, (_, i) => gap(`e${i}`, 'L1', 'top', 22));
     expect([0, 1, 500, 501].map((n) => entriesSchema.safeParse(many(n)).success)).toEqual([false, true, true, false]);
+  });
+});
+
+describe('the bottom end', () => {
+  const limits = (change: object) => ({
+    ...STARTING_JOURNALS,
+    endPlay: { least: fromThou(2), aim: null, most: fromThou(10), source: 'manual', ...change },
+  });
+
+  it('is taken as it starts, and with what a manual gives', () => {
+    expect(journalsSchema.safeParse(STARTING_JOURNALS).success).toBe(true);
+    expect(journalsSchema.safeParse(limits({})).success).toBe(true);
+    expect(journalsSchema.safeParse(limits({ most: null })).success).toBe(true);
+    expect(shellsSchema.safeParse(startingShells('imperial')).success).toBe(true);
+  });
+
+  it.each<[string, object, RegExp]>([
+    ['a most under the least', limits({ most: fromThou(1) }), /the most is not over the least/],
+    ['a most alone', limits({ least: null }), /a most without a least/],
+    ['an aim outside', limits({ aim: { from: fromThou(1), to: fromThou(5) } }), /the aim does not lie/],
+    ['an aim backwards', limits({ aim: { from: fromThou(8), to: fromThou(5) } }), /the aim does not lie/],
+    ['one main', { ...STARTING_JOURNALS, mains: 1 }, /at least two mains/],
+    ['a place more', { ...STARTING_JOURNALS, ends: 3 }, /ends/],
+  ])('%s is refused', (_, value, says) => {
+    expect(faults(journalsSchema.safeParse(value))).toMatch(says);
+  });
+
+  it('a step of the engine belongs to the block, and none of a cylinder does', () => {
+    const check = {
+      id: 'c',
+      at: '2026-05-04T09:00:00.000Z',
+      by: '',
+      kind: 'check',
+      planned: null,
+      found: {},
+      expected: null,
+    };
+    const says = (cylinder: string, step: string) => entrySchema.safeParse({ ...check, cylinder, check: step }).success;
+    expect([says('block', 'clean'), says('L1', 'pin'), says('M1', 'tangs')]).toEqual([true, true, true]);
+    expect([says('block', 'pin'), says('L1', 'clean'), says('block', 'tangs')]).toEqual([false, false, false]);
+  });
+
+  it('shells without the standard ones, with a grade twice, or two pairs in one bearing, are refused', () => {
+    const shells = startingShells('imperial');
+    const [less, std] = shells.stock.main;
+    const fitted = { place: 'M1', upper: 'std', lower: 'std' };
+    for (const [value, says] of [
+      [{ ...shells, stock: { ...shells.stock, main: [less] } }, /the standard shells are among them/],
+      [{ ...shells, stock: { ...shells.stock, rod: [std, std] } }, /each grade once/],
+      [{ ...shells, fitted: [fitted, fitted] }, /each bearing once/],
+      [{ ...shells, planned: [{ ...fitted, ordered: { at: 'today', by: 'KM' } }] }, /a UTC time/],
+    ] as const)
+      expect(faults(shellsSchema.safeParse(value))).toMatch(says);
   });
 });

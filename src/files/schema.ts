@@ -5,15 +5,32 @@
 import { z } from 'zod';
 import { RING_METALS } from '@/core/heat/metals';
 import { CHECKS } from '@/core/assembly/checks';
-import { ABOVE, DEPTHS } from '@/core/bores/grid';
+import { BLOCK_STEPS, CYLINDER_STEPS } from '@/core/assembly/stepIds';
+import { ABOVE, DEPTHS, ENDS } from '@/core/bores/grid';
 import { type RingFit, ACCEPTABLES } from '@/core/record/reading';
 import type { Entry } from '@/core/record/record';
 import type { RateSums } from '@/core/rings/rate';
+import { BLOCK } from '@/core/engine/places';
+import { BEARING_CHECKS } from '@/core/journals/checks';
+import { CRANK, isCylinderId } from '@/core/engine/places';
 import { RINGS, SQUARINGS } from '@/core/rings/ring';
-import { CHOICE_KINDS, PARTS, SUBJECTS, SUBJECT_IDS } from '@/core/stages';
+import { CHOICE_KINDS, PARTS, type Subject, SUBJECTS, SUBJECT_IDS } from '@/core/stages';
 import { CHOICE_SCHEMAS } from './shapes/choices';
 import { instrumentSchema } from './shapes/instrument';
-import { cylinder, direction, METRE, id, joints, nm, someJoints, someSize, text, time, words } from './shapes/parts';
+import {
+  cylinder,
+  direction,
+  METRE,
+  id,
+  joints,
+  nm,
+  place,
+  someJoints,
+  someSize,
+  text,
+  time,
+  words,
+} from './shapes/parts';
 
 const sum = z.number().min(-1e18).max(1e18);
 const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({
@@ -24,6 +41,12 @@ const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({
 });
 
 const depth = z.enum([ABOVE, ...DEPTHS]);
+/** Where on a bearing a subject is read: along a journal, or which half shell. */
+const ON_BEARING: Partial<Record<string, readonly string[]>> = {
+  journal: [...ENDS, 'middle'],
+  shell: ['upper', 'lower'],
+};
+
 const ringFit: z.ZodType<RingFit> = z.strictObject({
   ring: cylinder,
   depth: depth.nullable(),
@@ -33,12 +56,28 @@ const ringFit: z.ZodType<RingFit> = z.strictObject({
   open: z.boolean(),
 });
 
+/** Whether a subject is read at a spot of this name. */
+function isSpotOf(subject: Subject, depth: string): boolean {
+  const { spots } = SUBJECTS[subject];
+  if (spots === 'bore') return depth === ABOVE || DEPTHS.some((d) => d === depth);
+  return spots === 'bearing' && (ON_BEARING[subject]?.includes(depth) ?? false);
+}
+
+/** Whether something is read on such a place. */
+function isPlaceOf(subject: Subject, at: string): boolean {
+  const { number } = SUBJECTS[subject];
+  if (number === 'crank') return at === CRANK;
+  return isCylinderId(at) || (number === 'bearing' && at !== CRANK);
+}
+
 /** The key of a tool, or in files of versions 1 and 2 its name. */
 const toolKey = text(80);
 const warmth = z.number().min(-60).max(200).nullable();
 
 /** As far as a dial reaches from its zero: 5 mm. */
 const FURTHEST_OFF = 5_000_000;
+
+const STEPS = [...CHECKS, ...CYLINDER_STEPS, ...BLOCK_STEPS] as const;
 
 const stamp = { id, at: time, by: text(12) };
 const choice = { ...stamp, replaces: id.nullable() };
@@ -65,17 +104,20 @@ const doneSchema = z.discriminatedUnion('kind', [
     kind: z.literal('setting'),
     ...stamp,
     instrument: toolKey.nullable(),
-    to: z.union([someSize, z.literal('piston'), z.literal('here')]),
+    to: z.union([someSize, z.enum(['piston', 'journal', 'aim', 'here'])]),
     sizes: id.nullable().default(null),
   }),
-  z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(PARTS), cylinder }),
+  z.strictObject({ kind: z.literal('renewed'), ...stamp, part: z.enum(PARTS), cylinder: place }),
   z
     .strictObject({
       kind: z.literal('reading'),
       ...stamp,
-      cylinder,
+      cylinder: place,
       subject: z.enum(SUBJECT_IDS),
-      place: z.strictObject({ depth, angle: direction }).nullable().default(null),
+      place: z
+        .strictObject({ depth: z.enum([ABOVE, ...DEPTHS, ...ENDS]), angle: direction })
+        .nullable()
+        .default(null),
       value: z.int('a whole number of nanometres').min(-FURTHEST_OFF).max(METRE, 'at most a metre'),
       upTo: nm.nullable(),
       typed: text(60),
@@ -84,21 +126,33 @@ const doneSchema = z.discriminatedUnion('kind', [
       gaugeTemperature: warmth.default(null),
       plate: z.boolean().nullable().default(null),
       fit: ringFit.nullable().default(null),
-      zeroed: z.strictObject({ piston: cylinder, size: someSize }).nullable().default(null),
+      zeroed: z
+        .union([
+          z.strictObject({ piston: cylinder, size: someSize }),
+          z.strictObject({ journal: place, size: someSize }),
+        ])
+        .nullable()
+        .default(null),
       zero: id.nullable().default(null),
     })
     .refine(
       (r) =>
-        r.zero === null ? r.value >= 0 : SUBJECTS[r.subject].spots && r.place !== null && r.value <= FURTHEST_OFF,
+        r.zero === null
+          ? r.value >= 0
+          : SUBJECTS[r.subject].spots === 'bore' && r.place !== null && r.value <= FURTHEST_OFF,
       {
         message:
           'not negative; and only a bore is read from a zero, at a place in it and no further from it than a dial reaches',
         path: ['value'],
       },
     )
-    .refine((r) => r.zeroed === null || SUBJECTS[r.subject].spots, {
-      message: 'only a bore gauge is zeroed on a piston',
+    .refine((r) => r.zeroed === null || r.subject === ('piston' in r.zeroed ? 'bore' : 'housing'), {
+      message: 'only for a bore is a gauge zeroed on a piston, and only for a housing on a journal',
       path: ['zeroed'],
+    })
+    .refine((r) => isPlaceOf(r.subject, r.cylinder), {
+      message: 'it is not read there',
+      path: ['cylinder'],
     })
     .refine((r) => r.fit === null || SUBJECTS[r.subject].fitted, {
       message: 'only a ring is fitted',
@@ -108,8 +162,8 @@ const doneSchema = z.discriminatedUnion('kind', [
       message: 'a leaf beyond which none was tried has no upper leaf',
       path: ['upTo'],
     })
-    .refine((r) => r.place === null || SUBJECTS[r.subject].spots, {
-      message: 'only a bore is read at a place',
+    .refine((r) => r.place === null || isSpotOf(r.subject, r.place.depth), {
+      message: 'only a bore, a journal or a shell is read at a place, and at one that it has',
       path: ['place'],
     })
     .refine((r) => r.upTo === null || r.upTo > r.value, {
@@ -139,14 +193,26 @@ const doneSchema = z.discriminatedUnion('kind', [
     state: words(40).default('over'),
     reason: text(200).trim().min(1, 'a reason is asked for'),
   }),
+  z
+    .strictObject({
+      kind: z.literal('check'),
+      ...stamp,
+      cylinder: place,
+      check: z.enum([...STEPS, ...BEARING_CHECKS]),
+      planned: joints.nullable(),
+      found: someJoints,
+      expected: text(300).nullable(),
+    })
+    .refine(
+      ({ cylinder: at, check }) => (at === BLOCK) === BLOCK_STEPS.some((step) => step === check),
+      'a step of the engine at the block, and of a cylinder at none',
+    ),
   z.strictObject({
-    kind: z.literal('check'),
+    kind: z.literal('pin'),
     ...stamp,
-    cylinder,
-    check: z.enum(CHECKS),
-    planned: joints.nullable(),
-    found: someJoints,
-    expected: text(300).nullable(),
+    cylinder: place,
+    check: z.enum(STEPS).nullable(),
+    text: words(200),
   }),
   joints4,
   z.strictObject({

@@ -53,6 +53,7 @@ export async function writeCard(db: Database, { record, seq }: StoredRecord): Pr
       secondFactor: fittedFactor(judgement, 'second'),
       done: progress.done,
       total: progress.total,
+      pins: [...log.pins.values()].flat().length,
       stops: findingsOf(judgement).filter((f) => f.severity === 'stop').length,
       updatedAt: log.lastAt ?? new Date().toISOString(),
       judgedSeq: seq,

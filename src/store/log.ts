@@ -3,10 +3,12 @@
  */
 import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
+import '@/core/everyStage';
 import { cylindersOf } from '@/core/engine/engine';
+import { isCylinderId, isOnEngine } from '@/core/engine/places';
 import type { Job } from '@/core/job/job';
 import { judge } from '@/core/judge/judge';
-import { readingsAt } from '@/core/judge/judgement';
+import { isCylinder, readingsAt } from '@/core/judge/judgement';
 import { type BuildRecord, ENTRY_SHAPE, type Entry, isChoice, isVoidable, lastOf } from '@/core/record/record';
 import { SUBJECTS, SUBJECT_IDS } from '@/core/stages';
 import { sizeFault } from '@/core/quantity/hear';
@@ -80,23 +82,34 @@ function namesOf(entry: Entry): string[] {
   return entry.kind === 'reading' && entry.zero !== null ? [entry.zero] : [];
 }
 
-/** Cylinders and rings that an entry names. */
+/** Places and rings that an entry names. */
 function namedBy(entry: Entry): string[] {
   if (entry.kind === 'reading') return [entry.cylinder, entry.fit?.ring ?? entry.cylinder];
-  return entry.kind === 'check' || entry.kind === 'renewed' || entry.kind === 'cut' ? [entry.cylinder] : [];
+  return entry.kind === 'check' || entry.kind === 'pin' || entry.kind === 'renewed' || entry.kind === 'cut'
+    ? [entry.cylinder]
+    : [];
 }
 
-const cylindersIn = ({ engine }: Job): Set<string> => new Set(cylindersOf(engine).map((c) => c.id));
+/** Whether something can be read on an engine: one of its cylinders, a main that it may have, its crank. */
+function isPlaceIn({ engine }: Job): (place: string) => boolean {
+  const cylinders = new Set(cylindersOf(engine).map((c) => c.id));
+  return (place) => (isCylinderId(place) ? cylinders.has(place) : isOnEngine(place, engine.cylinders));
+}
 
 /** What stops new entries from joining a record, as sentences. */
 function faultsOfNew(entries: Entry[], { kinds, job: before }: Against): string[] {
   const all = new Map(kinds);
   const job = lastOf(entries, 'job')?.value ?? before;
-  const places = job ? cylindersIn(job) : new Set<string>();
+  const isThere = job ? isPlaceIn(job) : () => false;
   const faults: string[] = [];
   for (const entry of entries) {
     for (const place of new Set(namedBy(entry)))
-      if (!places.has(place)) faults.push(`This engine has no cylinder at ${place}.`);
+      if (!isThere(place))
+        faults.push(
+          isCylinderId(place)
+            ? `This engine has no cylinder at ${place}.`
+            : `This engine has no main bearing ${place}.`,
+        );
     if (entry.kind === 'reading' && entry.zero !== null && all.get(entry.zero) !== 'setting')
       faults.push(`There is no zero ${entry.zero} to count from.`);
     if (entry.kind === 'reading' && entry.zero === null) {
@@ -114,19 +127,19 @@ function faultsOfNew(entries: Entry[], { kinds, job: before }: Against): string[
   return faults;
 }
 
-/** A job card may not take away cylinders that have readings. Asked of the whole record, for job cards alone. */
+/** A job card may not take away cylinders or mains that have readings. Asked of the whole record, for job cards alone. */
 async function orphanedBy(db: Database, buildId: string, job: Job): Promise<string[]> {
   const stored = await loadBuild(db, buildId);
   if (!stored) return [];
-  const places = cylindersIn(job);
-  const { cylinders, log: entries } = judge(stored.record);
-  return cylinders.flatMap((cylinder) => {
-    if (places.has(cylinder.id)) return [];
-    const readings = SUBJECT_IDS.flatMap((subject) => readingsAt(entries, cylinder, subject));
+  const isThere = isPlaceIn(job);
+  const { cylinders, places, log: entries } = judge(stored.record);
+  return [...cylinders, ...places].flatMap((place) => {
+    if (isThere(place.id)) return [];
+    const readings = SUBJECT_IDS.flatMap((subject) => readingsAt(entries, place, subject));
     const live = readings.filter((p) => !p.voided).length;
     return live > 0
       ? [
-          `Cylinder ${cylinder.label} has ${live} ${live === 1 ? 'reading' : 'readings'} and would be gone. Void them first.`,
+          `${isCylinder(place) ? `Cylinder ${place.label}` : place.words} has ${live} ${live === 1 ? 'reading' : 'readings'} and would be gone. Void them first.`,
         ]
       : [];
   });

@@ -32,6 +32,8 @@ export const builds = sqliteTable(
     done: integer('done').notNull().default(0),
     total: integer('total').notNull().default(0),
     stops: integer('stops').notNull().default(0),
+    /** Reminders that are pinned on. */
+    pins: integer('pins').notNull().default(0),
     /** The log position the card was worked out at; behind the log when a card is stale. */
     judgedSeq: integer('judged_seq').notNull().default(0),
     lastSeq: integer('last_seq').notNull().default(0),

@@ -11,6 +11,7 @@ import { createBuild, setRemoved } from './builds';
 import { ENTRY_SHAPE } from '@/core/record/record';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
+import { startingShells } from '@/core/journals/choices';
 import { appendEntries, entriesSince, lastSeqOf, loadBuild } from './log';
 import { shelf } from './shelf';
 import { writeCard } from './cards';
@@ -55,6 +56,29 @@ describe('rows of the log', () => {
       { id: 'j', kind: 'check', check: 'jointsBefore' },
       { id: 'b', kind: 'reading', place: null, gaugeTemperature: null, plate: null, fit: null },
     ]);
+  });
+
+  it('of shape 11 with shells that were planned mean planned, and not ordered', async () => {
+    await createBuild(db, record());
+    const planned = { place: 'M3', upper: 'more', lower: 'std' };
+    const shells = { ...startingShells('imperial'), planned: [planned] };
+    await db.$client.execute({
+      sql: 'INSERT INTO log (build_id, entry_id, kind, body, shape) VALUES (?, ?, ?, ?, 11)',
+      args: [
+        'test',
+        's',
+        'shells',
+        JSON.stringify({
+          id: 's',
+          at: '2026-05-04T09:00:00.000Z',
+          by: '',
+          kind: 'shells',
+          replaces: null,
+          value: shells,
+        }),
+      ],
+    });
+    expect((await entriesOf())[1]).toMatchObject({ value: { planned: [{ ...planned, ordered: null }] } });
   });
 
   it('of this program note its shape, so that they are read as they stand', async () => {
@@ -175,6 +199,8 @@ describe('what may not be appended', () => {
 
   it.each<[string, Entry[], RegExp]>([
     ['a reading of no cylinder', [gap('x', 'R9', 'top', 22)], /no cylinder at R9/],
+    ['a reading of no main', [reading('x', 'M10', 'journal', fromMm(60))], /no main bearing M10/],
+    ['a journal of 100 in', [reading('x', 'M1', 'journal', fromMm(999))], /At M1: there is no journal of 999 mm/],
     ['a void of nothing', [voiding('v', 'ghost')], /no reading ghost/],
     ['a gap of 100 mm', [reading('x', 'L1', 'top', fromMm(100))], /At L1: there is no ring end gap of 100 mm/],
     ['a bore of nothing', [reading('x', 'L1', 'bore', 0)], /At L1: there is no bore of 0 mm/],
@@ -187,6 +213,18 @@ describe('what may not be appended', () => {
     const result = await appendEntries(db, 'test', [gap('good', 'L1', 'top', 22), ...entries]);
     expect(!result.ok && !result.missing && result.faults.join()).toMatch(says);
     expect((await entriesOf()).map((e) => e.id)).toEqual(['job-1', 'a']);
+  });
+
+  it('a job card that takes away a main with readings; a main that the engine may have, and its crank, are read', async () => {
+    const main = reading('m9', 'M9', 'journal', fromMm(60));
+    const play = reading('play', 'crank', 'endPlay', fromMm(0.1));
+    expect(await appendEntries(db, 'test', [main, play])).toMatchObject({ ok: true });
+    await appendEntries(db, 'test', [voiding('gone', 'a')]);
+    const four = jobEntry({ engine: { ...job.engine, cylinders: 4 } }, 'job-2', 'job-1');
+    const refused = await appendEntries(db, 'test', [four]);
+    expect(!refused.ok && !refused.missing && refused.faults.join()).toMatch(/Main 9 has 1 reading and would be gone/);
+    await appendEntries(db, 'test', [voiding('off', 'm9')]);
+    expect(await appendEntries(db, 'test', [four])).toMatchObject({ ok: true });
   });
 
   it('anything to a build that is not there', async () => {
@@ -251,6 +289,21 @@ describe('the shelf', () => {
   it('shows what judge() says: progress and what to stop for', async () => {
     const { cards } = await shelf(db, { ...ask, query: 'birch' });
     expect(cards[0]).toMatchObject({ name: 'birch V8', engine: '90° V8', done: 9, total: 56, stops: 1 });
+  });
+
+  it('shows how many reminders are pinned on, and that none is once it is taken off', async () => {
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'KM' };
+    const pins = async () => (await shelf(db, { ...ask, query: 'birch' })).cards[0]?.pins;
+    expect(await pins()).toBe(0);
+    await appendEntries(db, 'two', [
+      { ...stamp, id: 'p1', kind: 'pin', cylinder: 'L1', check: 'clips', text: 'wait for the clip' },
+      { ...stamp, id: 'p2', kind: 'pin', cylinder: 'block', check: null, text: 'oil jets!' },
+    ]);
+    expect(await pins()).toBe(2);
+    await appendEntries(db, 'two', [voiding('v1', 'p1')]);
+    expect(await pins()).toBe(1);
+    const nowhere = { ...stamp, id: 'p3', kind: 'pin', cylinder: 'L9', check: null, text: 'x' } as const;
+    expect(await appendEntries(db, 'two', [nowhere])).toMatchObject({ ok: false });
   });
 
   it('works out a card that a stop left behind its log', async () => {

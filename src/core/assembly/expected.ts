@@ -2,7 +2,7 @@
 import type { ClockingChoices } from '../clocking/choices';
 import type { JudgedClocking } from '../clocking/judged';
 import { FACES_WORDS, SIDE_WORDS } from '../clocking/ruleWords';
-import type { Check } from './checks';
+import type { Step } from './steps';
 
 /**
  * What a front mark or a rod is checked against, in words; null where nothing is said of it.
@@ -10,7 +10,7 @@ import type { Check } from './checks';
  * @example expectedOf('rodNumber', cylinder.clocking, 'outwards') // null
  */
 export function expectedOf(
-  check: Check,
+  check: Step,
   { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>,
   numbers: ClockingChoices['rods']['numbers'],
 ): string | null {

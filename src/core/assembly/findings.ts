@@ -1,13 +1,16 @@
 /** What is to be known of a piston on its way in. */
 import { say } from '../quantity/saying';
 import { type Finding, about } from '../stage/finding';
-import { type Check, HANGING_CHECKS } from './checks';
-import type { Whole } from './found';
-import { checkSays, isRight } from './judged';
+import { HANGING_CHECKS } from './checks';
+import { BLOCK } from '../engine/places';
+import type { Engine, Whole } from './found';
+import { isRight } from './judged';
+import { type Step } from './steps';
+import { checkSays } from './stepNames';
 
 /** What was found at the block that does not hold, or is not as it was planned. */
 const findingsOf = ({ id, label, block }: Whole): Finding[] => {
-  const right = (check: Check): boolean => block.checks.some((c) => c.check === check && isRight(c.state));
+  const right = (check: Step): boolean => block.checks.some((c) => c.check === check && isRight(c.state));
   const unseen = HANGING_CHECKS.filter((check) => !right(check));
   const late =
     right('ringsFree') && unseen.length > 0
@@ -28,5 +31,28 @@ const findingsOf = ({ id, label, block }: Whole): Finding[] => {
   return [...late, ...found];
 };
 
+/** A second round that was made by the one who tightened. */
+function secondRound({ log }: Pick<Engine, 'log'>, cylinders: readonly Whole[]): Finding[] {
+  const ticks = log.ticks.get(BLOCK);
+  const second = ticks?.get('secondRound')?.entry;
+  const first = [
+    ticks?.get('allTight')?.entry.by,
+    ...cylinders.map(({ block }) => block.checks.find((c) => c.check === 'tightened')?.tick?.by),
+  ];
+  return second !== undefined && second.by !== '' && first.includes(second.by)
+    ? [
+        about(
+          'note',
+          'assembly',
+          null,
+          say`The second round with the wrench was made by ${second.by}, who tightened them: another hand finds what one’s own does not.`,
+        ),
+      ]
+    : [];
+}
+
 /** What is to be known of the assembly. */
-export const findings = (_engine: unknown, cylinders: readonly Whole[]): Finding[] => cylinders.flatMap(findingsOf);
+export const findings = (engine: Engine, cylinders: readonly Whole[]): Finding[] => [
+  ...cylinders.flatMap(findingsOf),
+  ...secondRound(engine, cylinders),
+];

@@ -1,16 +1,25 @@
 /** Assembly: what it is judged from, and what is found. */
 import type { ClockingChoices } from '../clocking/choices';
+import type { WalkChoices } from './choices';
 import type { ClockingPart } from '../clocking/found';
 import type { Cylinder } from '../engine/engine';
 import type { Frame } from '../stage/stage';
+import type { PinEntry } from '../record/reading';
 import type { JudgedBlock } from './judged';
 
 export interface AssemblyPart {
-  /** The checks at the block. */
+  /** The steps of its walk. */
   block: JudgedBlock;
+  /** Reminders that hold it. */
+  pins: readonly PinEntry[];
 }
 
-export type Engine = Frame<{ clocking: ClockingChoices }>;
+export interface AssemblyMade {
+  /** Reminders on what is no cylinder: mains, the crank, the block. */
+  blockPins: readonly PinEntry[];
+}
+
+export type Engine = Frame<{ clocking: ClockingChoices; walk: WalkChoices }>;
 
 export type Clocked = Cylinder & ClockingPart;
 
@@ -20,3 +29,4 @@ export interface Readied {
 }
 
 export type Whole = Clocked & AssemblyPart;
+export type All = Engine & AssemblyMade;

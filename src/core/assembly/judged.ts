@@ -1,17 +1,18 @@
-/** The checks of one cylinder at the block, held against what is planned and fitted now. */
+/** The steps of one cylinder, and the checks at the block among them, held against what is planned and fitted now. */
 import type { ClockingChoices } from '../clocking/choices';
 import { type Joints, JOINTS, JOINT_WORDS } from '../clocking/joints';
 import { type JudgedClocking, isBreach } from '../clocking/judged';
 import { checkJoints } from '../clocking/rules';
-import type { Tick } from '../record/log';
-import { type Check, CHECKS, CHECK_WORDS, isJointCheck, movedFrom, samePlan } from './checks';
+import type { Log } from '../record/log';
+import { isJointCheck, movedFrom, samePlan } from './checks';
+import { type Step, beforeIn } from './steps';
 
 /**
  * What a front mark or a rod is checked against, for a check to keep; null where nothing is said of it.
  *
  * @example againstOf('frontMark', cylinder.clocking) // 'arrow/0'
  */
-export function againstOf(check: Check, { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>): string | null {
+export function againstOf(check: Step, { round, rod }: Pick<JudgedClocking, 'round' | 'rod'>): string | null {
   if (check === 'frontMark') return round.frontMark && `${round.frontMark.what}/${round.frontMark.degrees}`;
   if (check === 'rod') return `${rod.faces}/${rod.numbers ?? ''}`;
   return null;
@@ -21,7 +22,7 @@ export function againstOf(check: Check, { round, rod }: Pick<JudgedClocking, 'ro
 export type CheckState = 'to do' | 'right' | 'moved' | 'against' | 'again';
 
 export interface JudgedCheck {
-  check: Check;
+  check: Step;
   state: CheckState;
   tick: { id: string; by: string; at: string; found: Partial<Joints> } | null;
   /** Why it is to be checked again, or what was found. */
@@ -31,6 +32,10 @@ export interface JudgedCheck {
 export interface JudgedBlock {
   checks: JudgedCheck[];
   done: number;
+  /** What is still open of that which comes before the piston goes in. */
+  open: JudgedCheck[];
+  /** Whether the piston is in. */
+  isIn: boolean;
   /** Where the joints are by the last check that counts; null before one. */
   asFound: Joints | null;
 }
@@ -44,15 +49,16 @@ function foundSays(planned: Joints, found: Partial<Joints>): string {
     .join('; ');
 }
 
-/** The checks of one cylinder, held against what is planned and fitted now. */
+/** The steps of one cylinder, held against what is planned and fitted now. */
 export function blockOf(
-  ticks: ReadonlyMap<Check, Tick>,
+  steps: readonly Step[],
+  ticks: NonNullable<ReturnType<Log['ticks']['get']>>,
   parts: string,
   judged: JudgedClocking,
   choices: ClockingChoices,
 ): JudgedBlock {
   let asFound: Joints | null = null;
-  const checks = CHECKS.map((check): JudgedCheck => {
+  const checks = steps.map((check): JudgedCheck => {
     const tick = ticks.get(check);
     if (!tick) return { check, state: 'to do', tick: null, says: null };
     const { id, by, at, found, planned } = tick.entry;
@@ -82,9 +88,12 @@ export function blockOf(
       [foundSays(joints, found), ...worse.map((r) => r.says)].join('. '),
     );
   });
-  return { checks, done: checks.filter((c) => isRight(c.state)).length, asFound };
+  const before = new Set(beforeIn(steps));
+  return {
+    checks,
+    done: checks.filter((c) => isRight(c.state)).length,
+    open: checks.filter((c) => before.has(c.check) && !isRight(c.state)),
+    isIn: checks.some((c) => c.check === 'pistonIn' && isRight(c.state)),
+    asFound,
+  };
 }
-
-/** What a finding says of a check that does not hold. */
-export const checkSays = ({ check, state, says }: JudgedCheck): string =>
-  state === 'again' ? `${CHECK_WORDS[check]}: check again, ${says}.` : `${CHECK_WORDS[check]}: ${says}`;

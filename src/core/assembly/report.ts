@@ -1,11 +1,105 @@
-/** The checks at the block, in the table. */
-import type { Row } from '../stage/report';
+/** The walk on paper and in the table: who did what, and when. */
+import { BLOCK } from '../engine/places';
+import { type Saying, say } from '../quantity/saying';
+import type { PinEntry } from '../record/reading';
+import { type Piece, type Row, type SheetPart, words } from '../stage/report';
 import type { Report } from '../stage/stage';
-import type { Engine, Whole } from './found';
+import { blockStepsIn } from './block';
+import type { All, Whole } from './found';
+import { type JudgedCheck, isRight } from './judged';
+import { PHASE_WORDS, STEP_WORDS } from './stepNames';
+import { PHASE_OF, type Phase } from './phases';
 
-const rows = (_engine: Engine, { id, label, block }: Whole): Row[] =>
-  block.checks.flatMap(({ check, state, tick }) =>
-    tick ? [{ cylinder: label, place: id, what: check, entry: 'check', by: tick.by, at_utc: tick.at, state }] : [],
+const stepRows = (label: string, place: string, steps: readonly JudgedCheck[]): Row[] =>
+  steps.flatMap(({ check, state, tick }) =>
+    tick ? [{ cylinder: label, place, what: check, entry: 'check', by: tick.by, at_utc: tick.at, state }] : [],
   );
 
-export const report = { rows } satisfies Partial<Report<Engine, Whole>>;
+const pinRows = (label: string, pins: readonly PinEntry[]): Row[] =>
+  pins.map(({ cylinder, check, text, by, at }) => ({
+    cylinder: label,
+    place: cylinder,
+    what: check ?? '',
+    entry: 'pin',
+    by,
+    at_utc: at,
+    state: 'pinned',
+    note: text,
+  }));
+
+const rows = (_engine: All, { id, label, block, pins }: Whole): Row[] => [
+  ...stepRows(label, id, block.checks),
+  ...pinRows(label, pins),
+];
+
+const placeRows = (engine: All): Row[] => [
+  ...stepRows('', BLOCK, blockStepsIn(engine)),
+  ...pinRows('', engine.blockPins),
+];
+
+const day = (at: string): string => at.slice(0, 10);
+
+/** Who did some steps and on which days; how many are open where some are. */
+function doneBy(steps: readonly JudgedCheck[]): Piece[] {
+  if (steps.length === 0) return words('–');
+  const open = steps.filter((s) => !isRight(s.state)).length;
+  if (open === steps.length) return words('☐');
+  if (open > 0) return words(`${steps.length - open} of ${steps.length}`);
+  const who = [...new Set(steps.map((s) => s.tick?.by ?? ''))].filter(Boolean).join(', ') || 'done';
+  const last = steps.reduce((at, s) => ((s.tick?.at ?? '') > at ? (s.tick?.at ?? '') : at), '');
+  return [
+    { kind: 'text', text: who },
+    { kind: 'text', text: day(last), look: 'below' },
+  ];
+}
+
+const ON_PAPER = ['hang', 'rings', 'in', 'cap', 'turn'] as const satisfies readonly Phase[];
+
+/** What everything was put together with. */
+function oilWords({ choices: { walk } }: All): Saying[] {
+  const said = [
+    ['bores', walk.oils.bore],
+    ['bearings and pins', walk.oils.bearings],
+    ['threads', walk.oils.threads],
+  ].flatMap(([what, oil]) => (oil === '' ? [] : [`${what} with ${oil}`]));
+  return said.length === 0 ? [] : [say`Put together: ${said.join(', ')}.`];
+}
+
+function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
+  const { blockPins, choices } = engine;
+  const blockSteps = blockStepsIn(engine);
+  const isBegun =
+    blockSteps.some((s) => s.tick) || cylinders.some((c) => c.block.checks.some((s) => s.tick)) || blockPins.length > 0;
+  if (choices.walk.asks === 'checks' || !isBegun) return [];
+  const pins = [...blockPins, ...cylinders.flatMap((c) => c.pins)];
+  const named = new Map(cylinders.map((c) => [c.id, `Cylinder ${c.label}`]));
+  return [
+    {
+      heading: say`Assembly: who did and checked what`,
+      before: oilWords(engine),
+      table: {
+        columns: [{ words: 'cylinder' }, ...ON_PAPER.map((phase) => ({ words: PHASE_WORDS[phase] }))],
+        rows: cylinders.map(({ label, block }) => [
+          words(label),
+          ...ON_PAPER.map((phase) => doneBy(block.checks.filter((s) => PHASE_OF[s.check] === phase))),
+        ]),
+      },
+      after: [],
+    },
+    {
+      heading: say`The engine as a whole`,
+      minor: true,
+      before: [],
+      table: {
+        columns: [{ words: 'step' }, { words: 'by' }],
+        rows: blockSteps.map((s) => [words(STEP_WORDS[s.check]), doneBy([s])]),
+      },
+      after: pins.map(
+        (p) =>
+          say`Pinned on, ${named.get(p.cylinder) ?? 'the engine'}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
+      ),
+    },
+  ];
+}
+
+export const report = { rows, placeRows, sheet } satisfies Partial<Report<All, Whole>>;

@@ -1,44 +1,75 @@
-/** Assembly: what is checked of each cylinder at the block before its piston goes in and on the way. */
+/** Assembly: the walk from piston on rod to the last turn of the crank, and what is pinned on it. */
+import { BLOCK, isCylinderId } from '../engine/places';
 import { say } from '../quantity/saying';
-import type { Tick } from '../record/log';
+import { type Log, type Tick, pinsOn } from '../record/log';
 import { partsIn } from '../record/parts';
+import type { PinEntry } from '../record/reading';
 import type { Memo } from '../stage/memo';
-import { type Caption, type Judged, type Missing, type Stage, SILENT, counted } from '../stage/stage';
-import { type Check, CHECK_WORDS } from './checks';
-import type { AssemblyPart, Clocked, Engine, Readied, Whole } from './found';
-import { blockOf, isRight } from './judged';
+import { type Caption, type Judged, type Missing, type Progress, type Stage, SILENT, counted } from '../stage/stage';
+import { STARTING_WALK, type WalkChoices } from './choices';
+import type { All, AssemblyMade, AssemblyPart, Clocked, Engine, Readied, Whole } from './found';
+import { blockOf } from './judged';
+import { type Step, blockStepCount, stepsOf } from './steps';
 
-const NO_TICKS: ReadonlyMap<Check, Tick> = new Map();
+const NO_TICKS: ReadonlyMap<Step, Tick> = new Map();
 
-function judge({ log, choices }: Engine, cylinders: readonly Clocked[], memo: Memo): Judged<AssemblyPart, object> {
+/** How many of the steps of the engine are made: of one that habits leave out, it does not count. */
+const madeOfBlock = ({ ticks }: Log, { tighten }: WalkChoices): number => {
+  const made = ticks.get(BLOCK);
+  return (made?.size ?? 0) - Number(tighten === 'each' && made?.has('allTight'));
+};
+
+const pinsElsewhere = ({ log: { pins } }: Engine): PinEntry[] =>
+  [...pins].flatMap(([place, on]) => (isCylinderId(place) ? [] : on));
+
+function judge(engine: Engine, cylinders: readonly Clocked[], memo: Memo): Judged<AssemblyPart, AssemblyMade> {
+  const { log, choices } = engine;
   const parts = cylinders.map(({ id, clocking }): [string, AssemblyPart] => {
     const ticks = log.ticks.get(id) ?? NO_TICKS;
     const inIt = partsIn(log, id);
+    const pins = pinsOn(log, id);
+    const { walk } = choices;
     return [
       id,
-      memo('block', id, [ticks, inIt, clocking, choices.clocking], () => ({
-        block: blockOf(ticks, inIt, clocking, choices.clocking),
+      memo('block', id, [ticks, inIt, clocking, choices.clocking, walk, pins], () => ({
+        block: blockOf(stepsOf(walk, clocking.rod), ticks, inIt, clocking, choices.clocking),
+        pins,
       })),
     ];
   });
-  return { cylinders: new Map(parts), engine: {} };
+  return {
+    cylinders: new Map(parts),
+    engine: { blockPins: pinsElsewhere(engine) },
+  };
 }
 
-/** Checks that are not made, or do not hold. */
-const missing = (_engine: unknown, { block }: Whole): Missing[] =>
-  block.checks
-    .filter((c) => !isRight(c.state))
-    .map((c) => ({
-      says: say`${CHECK_WORDS[c.check]}: ${c.state === 'again' ? 'check again' : c.state === 'against' ? 'moved' : c.state}`,
-      subject: null,
-    }));
+/** Steps before the piston goes in that are not made, or do not hold; and what is pinned on the cylinder. */
+const missing = (_engine: unknown, { block: { open }, pins }: Whole): Missing[] => [
+  ...pins.map(({ text }) => ({ says: say`Pinned on: ${text}`, subject: null })),
+  ...(open.length > 0
+    ? [{ says: say`${open.length} ${open.length === 1 ? 'step' : 'steps'} before it goes in`, subject: null }]
+    : []),
+];
 
-function caption({ block: { checks, done }, ready }: Whole & Partial<Readied>): Caption {
+const isDone = ({ block: { done, checks }, pins }: Whole): boolean => done === checks.length && pins.length === 0;
+
+const progress = ({ log, choices }: All, cylinders: readonly Whole[]): Progress => {
+  const ofBlock = blockStepCount(choices.walk);
+  return counted([
+    ...cylinders.map(isDone),
+    ...(ofBlock > 0 && cylinders.length > 0 ? [madeOfBlock(log, choices.walk) === ofBlock] : []),
+  ]);
+};
+
+function caption({ block: { checks, done, open, isIn }, pins, ready }: Whole & Partial<Readied>): Caption {
   const figure = say`${done}/${checks.length}`;
   const against = checks.some((c) => c.state === 'against');
   if (against || checks.some((c) => c.state === 'again'))
     return { state: 'short', word: against ? 'moved' : 'check again', figure };
-  if (done === checks.length)
+  if (pins.length > 0) return { state: 'short', word: 'pinned', figure };
+  if (done === checks.length && isIn) return { state: 'in window', word: 'in', figure: [] };
+  if (isIn) return { state: 'to do', word: 'in', figure };
+  if (open.length === 0)
     return ready?.is === false
       ? { state: 'not proven', word: 'not ready', figure: [] }
       : { state: 'in window', word: 'ready', figure: [] };
@@ -49,10 +80,11 @@ export const assembly = {
   ...SILENT,
   words: 'Assembly',
   coverable: true,
+  choices: { walk: () => STARTING_WALK },
   judge,
-  progress: (_engine, cylinders) => counted(cylinders.map(({ block }) => block.done === block.checks.length)),
+  progress,
   missing,
   caption,
   joints: ({ block }) => block.asFound,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Clocked, AssemblyPart, object, Engine, Whole>;
+} satisfies Stage<Engine, Clocked, AssemblyPart, AssemblyMade, All, Whole>;

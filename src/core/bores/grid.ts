@@ -6,12 +6,17 @@ import type { Nm } from '../quantity/length';
 import { apart } from './oval';
 
 export const DEPTHS = ['top', 'upper', 'upperMiddle', 'middle', 'lowerMiddle', 'lower', 'bottom'] as const;
-export type Depth = (typeof DEPTHS)[number] | typeof ABOVE;
+export type Depth = (typeof DEPTHS)[number] | typeof ABOVE | (typeof ENDS)[number];
+
+/** The ends of a journal. */
+export const ENDS = ['front', 'rear'] as const;
 
 /** The bore above ring travel, which no ring wears: read for the ridge and for nothing else. */
 export const ABOVE = 'above';
 
 export const DEPTH_WORDS: Record<Depth, string> = {
+  front: 'front end',
+  rear: 'rear end',
   above: 'above ring travel',
   top: 'top of ring travel',
   upper: 'upper',
@@ -52,10 +57,10 @@ export function directionWords(angle: number): string {
   return apart(angle, ALONG) < SAME_DIRECTION ? 'along the crank' : `${Math.round(angle * 10) / 10}°`;
 }
 
-/** One place in a bore. */
+/** One place in a bore, on a journal, or one half shell. */
 export interface Spot {
   depth: Depth;
-  /** Degrees clockwise from the front, 0 to under 180. */
+  /** Degrees clockwise from the front, 0 to under 180; of a journal, from in line with its throw. */
   angle: number;
 }
 

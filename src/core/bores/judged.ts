@@ -12,6 +12,7 @@ import {
   isLive,
   lastOf,
   livePasses,
+  zeroedAlike,
 } from '../record/reading';
 import {
   type Repeatability,
@@ -199,14 +200,6 @@ const relativeWords = ({ taper, outOfRound }: Relative): Saying => [
   ...say`; sizes wait for the micrometer`,
 ];
 
-/** The piston that a gauge was zeroed on for all of some readings, at the same size each time. */
-function zeroedOn(readings: readonly LoggedReading[]): Zeroed | null {
-  const first = readings[0]?.zeroed ?? null;
-  return readings.every(({ zeroed }) => zeroed?.piston === first?.piston && zeroed?.size === first?.size)
-    ? first
-    : null;
-}
-
 /** A bore of which only a size was given, without its place: the last that counts. */
 const sizeAlone = ({ passes, round }: BoreAsk): LoggedReading | null =>
   livePasses(passes, round).findLast((p) => p.place === null) ?? null;
@@ -275,7 +268,7 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     read,
     total: inGrid.length,
     repeatability: scatter,
-    zeroed: zeroedOn(shape ? counting : [sizeAlone(ask)].flatMap((alone) => alone ?? [])),
+    zeroed: zeroedAlike(shape ? counting : [sizeAlone(ask)].flatMap((alone) => alone ?? [])),
     largestUncertainty:
       shape && found
         ? sizeUncertainty({

@@ -185,7 +185,7 @@ export const bores = {
       style: 'size',
       warm: true,
       part: 'bore',
-      spots: true,
+      spots: 'bore',
       fitted: false,
     },
   },

@@ -3,14 +3,15 @@ import type { Cylinder } from '../engine/engine';
 import { say } from '../quantity/saying';
 import { type Finding, about } from '../stage/finding';
 import type { ClockingMade, ClockingPart } from './found';
+import { RULE_REASONS } from './ruleWords';
 import { cureWords } from './rules';
 
 /** A plan against its rules, each breach with what would cure it. */
 function findingsOf({ id, label, clocking }: Cylinder & ClockingPart, chosen: boolean): Finding[] {
-  const breaches = clocking.rules.flatMap(({ verdict, says, cure }) => {
+  const breaches = clocking.rules.flatMap(({ rule, verdict, says, cure }) => {
     if (verdict === 'pass') return [];
     const turn = cure ? cureWords(cure) : 'No turn of one joint cures it: let them be placed together.';
-    return [about(verdict, 'clocking', id, say`Cylinder ${label}: ${says} ${turn}`)];
+    return [about(verdict, 'clocking', id, say`Cylinder ${label}: ${says} ${RULE_REASONS[rule]} ${turn}`)];
   });
   const asked = chosen && clocking.ask ? [about('mend', 'clocking', id, say`Cylinder ${label}: ${clocking.ask}`)] : [];
   return [...asked, ...breaches];

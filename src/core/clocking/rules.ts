@@ -45,30 +45,6 @@ export interface Rule {
 
 export type Rules = Record<RuleId, Rule>;
 
-export const RULE_WORDS: Record<RuleId, string> = {
-  topToSecond: 'Top against second',
-  railsApart: 'Rails against each other',
-  railsOffExpander: 'Rails against the expander joint',
-  pinEnds: 'Over a pin end',
-  majorThrust: 'On the major thrust face',
-  minorThrust: 'On the minor thrust face',
-  lowSide: 'At the low side at rest',
-  pockets: 'On a valve pocket',
-  ownSectors: 'In a sector of your own',
-};
-
-export const RULE_REASONS: Record<RuleId, string> = {
-  topToSecond: 'Two compression gaps in line are a straight way down for gas.',
-  railsApart: 'Two rail gaps in line are a straight way up for oil.',
-  railsOffExpander: 'A rail is not held where its gap lies over the joint of the expander.',
-  pinEnds: 'Over the pin the land has least behind it; others place gaps there, where side load is least.',
-  majorThrust: 'Side load is greatest there: ring ends wear and mark the wall.',
-  minorThrust: 'Side load comes second there.',
-  lowSide: 'Oil lies there at rest and comes up through the gap at the start.',
-  pockets: 'The top land is thinnest under a pocket, and runs hottest.',
-  ownSectors: 'To be kept free for a reason of this engine.',
-};
-
 const rule = (limit: number, severity: RuleSeverity, change: Partial<Rule> = {}): Rule => ({
   on: true,
   limit,
@@ -228,11 +204,10 @@ const capital = (words: string): string => words.charAt(0).toUpperCase() + words
 export const cureWords = ({ joint, to, by }: Cure): string =>
   `Turn the ${JOINT_WORDS[joint]} to ${to}° (${Math.abs(by)}° ${by < 0 ? 'anticlockwise' : 'clockwise'}).`;
 
-function breachWords({ rule: id, joints: [first, second], degrees, free }: Breach): string {
+function breachWords({ joints: [first, second], degrees, free }: Breach): string {
   if (!first) return '';
-  if (!free)
-    return `${capital(JOINT_WORDS[first])} and ${JOINT_WORDS[second ?? first]} are ${round1(degrees)}° apart. ${RULE_REASONS[id]}`;
-  return `${capital(JOINT_WORDS[first])} lies ${round1(degrees)}° from the middle of ${free.words}. ${RULE_REASONS[id]}`;
+  if (!free) return `${capital(JOINT_WORDS[first])} and ${JOINT_WORDS[second ?? first]} are ${round1(degrees)}° apart.`;
+  return `${capital(JOINT_WORDS[first])} lies ${round1(degrees)}° from the middle of ${free.words}.`;
 }
 
 /** The tightest of a rule's pairs, or how far the nearest joint is from its sectors. */
@@ -245,7 +220,7 @@ function passOf(id: RuleId, joints: Joints, free: KeptFree[]): RuleResult | null
       verdict: 'pass',
       joints: pairs.flat(),
       degrees,
-      says: `${RULE_WORDS[id]}: ${round1(degrees)}°`,
+      says: '',
       cure: null,
     };
   }
@@ -256,7 +231,7 @@ function passOf(id: RuleId, joints: Joints, free: KeptFree[]): RuleResult | null
     verdict: 'pass',
     joints: own[0]?.joints ?? [],
     degrees: null,
-    says: `${RULE_WORDS[id]}: none`,
+    says: '',
     cure: null,
   };
 }

@@ -13,7 +13,8 @@
  */
 import { apart, turned } from '../quantity/angle';
 import { JOINTS, type Joint, type Joints, JOINT_WORDS } from './joints';
-import { PAIRS, RULES, RULE_WORDS, type RuleId, type Rules, keptFree } from './rules';
+import { RULE_WORDS } from './ruleWords';
+import { PAIRS, RULES, type RuleId, type Rules, keptFree } from './rules';
 import { type Sector, type Surroundings, isInside, offSector } from './surroundings';
 
 type Pair = readonly [Joint, Joint];

@@ -25,4 +25,6 @@ export interface Job {
   surface: Surface | null;
   /** Stages that are done elsewhere, or not at all: nothing is asked for there. */
   elsewhere: string[];
+  /** Stages that this job covers of those that are asked for only where a job says so. */
+  also: string[];
 }

@@ -43,6 +43,7 @@ const jobOf = ({ units, bore, cylinders, service, duty, construction, surface }:
   construction,
   surface,
   elsewhere: [],
+  also: [],
 });
 
 /** The record that a quick ask stands for; `stamp` says who made it and when. */

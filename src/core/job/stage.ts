@@ -1,4 +1,5 @@
 /** Job: the card that says what is built. */
+import { isCylinderId, isOnEngine } from '../engine/places';
 import { type Frame, SILENT, type Stage, counted } from '../stage/stage';
 import type { Memo } from '../stage/memo';
 import type { LoggedReading } from '../record/reading';
@@ -6,14 +7,16 @@ import type { JudgedDuty } from '../targets/settings';
 import type { Job } from './job';
 
 export interface JobMade {
-  /** Readings of cylinders, or of rings of cylinders, that this engine has not got. */
+  /** Readings of cylinders, mains, or rings of cylinders, that this engine has not got. */
   strays: LoggedReading[];
 }
 
 type Engine = Frame & JobMade & { duty: JudgedDuty };
 
 const isStray = ({ cylinder, fit }: LoggedReading, labels: Frame['labels']): boolean =>
-  !labels.has(cylinder) || !labels.has(fit?.ring ?? cylinder);
+  isCylinderId(cylinder)
+    ? !labels.has(cylinder) || !labels.has(fit?.ring ?? cylinder)
+    : !isOnEngine(cylinder, labels.size);
 
 const straysOf = ({ log, labels }: Frame, memo: Memo): LoggedReading[] =>
   [...log.numbers].flatMap(([number, ofNumber]) =>

@@ -29,6 +29,7 @@ const TWIN: Job = {
   construction: 'forged4032',
   surface: 'iron',
   elsewhere: [],
+  also: [],
 };
 
 /** The record that a trial begins with, in the units the shop speaks. */
@@ -61,6 +62,10 @@ export const TRIAL_STEPS: Record<StageId, Record<Units, string>> = {
     imperial:
       'Type what the gauge says and Enter: 3.0002, then 3.0003 and so on; the line leads from spot to spot. Or only type 3.0002 a few times.',
     metric: 'Type what the gauge says and Enter: 76.005, then 76.007 and so on; the line leads from spot to spot.',
+  },
+  journals: {
+    imperial: 'Bearings are not covered by this job. On the job card they can be: then their clearances are read here.',
+    metric: 'Bearings are not covered by this job. On the job card they can be: then their clearances are read here.',
   },
   pistons: {
     imperial: 'Type 2.9978 Enter, and 2.9979 Enter: the clearance follows from bore and piston.',

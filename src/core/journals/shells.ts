@@ -19,15 +19,18 @@ export interface ShellJournal {
   id: string;
   /** Its clearance with two standard halves. */
   standard: Nm;
+  /** The least that it may come to: under it the film breaks, or the tools cannot show that it does not. */
+  least: Nm;
 }
 
-/** What a clearance may be, and how it may be got. Under the least the film breaks; over the most pressure falls. */
+/** What clearances may be, and how they may be got. Over the most pressure falls. */
 export interface ShellBounds {
-  least: Nm;
   aim: Nm;
   most: Nm;
   /** How much the two halves of one housing may differ in what they give. */
   apart: Nm;
+  /** Which comes first once all are in with the fewest grades: an even set, or each as near the aim as can be. */
+  prefer: 'even' | 'aim';
 }
 
 /** The halves of one journal, the thicker first, and what its clearance comes to. */
@@ -36,6 +39,8 @@ export interface Fitted {
   halves: readonly [thicker: string, thinner: string];
   clearance: Nm;
   state: 'tight' | 'in' | 'loose';
+  /** How far out of its bounds, or off the aim where it is in. */
+  off: Nm;
 }
 
 export interface ShellPlan {
@@ -49,23 +54,23 @@ export interface ShellPlan {
   spread: Nm;
   /** The sum of how far those that are in lie from the aim. */
   off: Nm;
+  /** How many other sets of as few grades come out the same. */
+  alike: number;
 }
 
-const stateOf = (clearance: Nm, { least, most }: ShellBounds): Fitted['state'] =>
-  clearance < least ? 'tight' : clearance > most ? 'loose' : 'in';
+/** How a clearance stands, and how far out of its bounds, or off the aim. */
+function standingOf(clearance: Nm, least: Nm, { aim, most }: ShellBounds): Pick<Fitted, 'state' | 'off'> {
+  if (clearance < least) return { state: 'tight', off: least - clearance };
+  return clearance > most ? { state: 'loose', off: clearance - most } : { state: 'in', off: Math.abs(clearance - aim) };
+}
 
 const RANK = { in: 0, loose: 1, tight: 2 };
 
-/** How far out of its bounds, or off the aim where it is in. */
-const farOf = ({ clearance, state }: Fitted, { least, aim, most }: ShellBounds): Nm =>
-  state === 'in' ? Math.abs(clearance - aim) : state === 'tight' ? least - clearance : clearance - most;
-
 /** Whether one is better than another by itself: in before loose before tight, then nearer. */
-const isBetter = (a: Fitted, b: Fitted, bounds: ShellBounds): boolean =>
-  (RANK[a.state] - RANK[b.state] || farOf(a, bounds) - farOf(b, bounds)) < 0;
+const isBetter = (a: Fitted, b: Fitted): boolean => (RANK[a.state] - RANK[b.state] || a.off - b.off) < 0;
 
-const bestOf = (options: readonly Fitted[], bounds: ShellBounds): Fitted | null =>
-  options.reduce<Fitted | null>((best, option) => (best && !isBetter(option, best, bounds) ? best : option), null);
+const bestOf = (options: readonly Fitted[]): Fitted | null =>
+  options.reduce<Fitted | null>((best, option) => (best && !isBetter(option, best) ? best : option), null);
 
 /** What may not be passed: mains at most so loose, rods at least. */
 interface Range {
@@ -77,7 +82,7 @@ const ANY: Range = { from: -Infinity, to: Infinity };
 
 /** Every pair of grades on a journal that may stand together, each pair once. */
 function optionsOf(
-  { id, standard }: ShellJournal,
+  { id, standard, least }: ShellJournal,
   grades: readonly ShellGrade[],
   bounds: ShellBounds,
   { from, to }: Range,
@@ -87,12 +92,12 @@ function optionsOf(
       const clearance = standard + a.gives + b.gives;
       if (clearance < from || clearance > to || Math.abs(a.gives - b.gives) > bounds.apart) return [];
       const halves = a.gives <= b.gives ? ([a.id, b.id] as const) : ([b.id, a.id] as const);
-      return [{ journal: id, halves, clearance, state: stateOf(clearance, bounds) }];
+      return [{ journal: id, halves, clearance, ...standingOf(clearance, least, bounds) }];
     }),
   );
 }
 
-function planOf(fitted: Fitted[], bounds: ShellBounds): ShellPlan {
+function planOf(fitted: Fitted[]): ShellPlan {
   const inside = fitted.filter((f) => f.state === 'in');
   const clearances = inside.map((f) => f.clearance);
   return {
@@ -101,27 +106,24 @@ function planOf(fitted: Fitted[], bounds: ShellBounds): ShellPlan {
     out: fitted.length - inside.length,
     grades: [...new Set(fitted.flatMap((f) => f.halves))],
     spread: inside.length === 0 ? 0 : Math.max(...clearances) - Math.min(...clearances),
-    off: inside.reduce((sum, f) => sum + farOf(f, bounds), 0),
+    off: inside.reduce((sum, f) => sum + f.off, 0),
+    alike: 0,
   };
 }
 
 /**
  * Each journal by itself: the pair that brings it nearest the aim; in bounds before loose, loose before tight.
  *
- * @example nearestShells([{ id: 'm1', standard: 28_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives: 12_700 }], { least: 30_000, aim: 45_000, most: 60_000, apart: 12_700 }).fitted[0]?.clearance // 40700
+ * @example nearestShells([{ id: 'm1', standard: 28_000, least: 30_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives: 12_700 }], { aim: 45_000, most: 60_000, apart: 12_700, prefer: 'even' }).fitted[0]?.clearance // 40700
  */
 export const nearestShells = (
   journals: readonly ShellJournal[],
   grades: readonly ShellGrade[],
   bounds: ShellBounds,
-): ShellPlan =>
-  planOf(
-    journals.flatMap((journal) => bestOf(optionsOf(journal, grades, bounds, ANY), bounds) ?? []),
-    bounds,
-  );
+): ShellPlan => planOf(journals.flatMap((journal) => bestOf(optionsOf(journal, grades, bounds, ANY)) ?? []));
 
 /** Of lists that are not empty, one of each so that they lie within the least stretch, and within that nearest the aim. */
-function evenest(lists: readonly Fitted[][], bounds: ShellBounds): Fitted[] {
+function evenest(lists: readonly Fitted[][]): Fitted[] {
   const all = lists
     .flatMap((list, i) => list.map(({ clearance }) => ({ clearance, i })))
     .sort((a, b) => a.clearance - b.clearance);
@@ -139,19 +141,20 @@ function evenest(lists: readonly Fitted[][], bounds: ShellBounds): Fitted[] {
   }
   let best: { fitted: Fitted[]; off: Nm } | null = null;
   for (const from of new Set(all.map((a) => a.clearance))) {
-    const stretch = lists.map((list) =>
-      bestOf(
-        list.filter((o) => o.clearance >= from && o.clearance <= from + least),
-        bounds,
-      ),
-    );
+    const stretch = lists.map((list) => bestOf(list.filter((o) => o.clearance >= from && o.clearance <= from + least)));
     const fitted = stretch.flatMap((f) => f ?? []);
     if (fitted.length < lists.length) continue;
-    const off = fitted.reduce((sum, f) => sum + farOf(f, bounds), 0);
+    const off = fitted.reduce((sum, f) => sum + f.off, 0);
     if (!best || off < best.off) best = { fitted, off };
   }
   return best?.fitted ?? [];
 }
+
+/** Those of one journal that lie nearest the aim: one, or one on each side of it. */
+const nearestOnly = (list: Fitted[]): Fitted[] => {
+  const least = Math.min(...list.map((o) => o.off));
+  return list.filter((o) => o.off === least);
+};
 
 /** All sets of so many of some things. */
 function* setsOf<T>(all: readonly T[], size: number, from = 0): Generator<T[]> {
@@ -163,8 +166,17 @@ function* setsOf<T>(all: readonly T[], size: number, from = 0): Generator<T[]> {
     for (const rest of setsOf(all, size - 1, i + 1)) yield [all[i] as T, ...rest];
 }
 
-/** Whether a plan with as many tight, out and grades is the better one. */
-const isEvener = (a: ShellPlan, b: ShellPlan): boolean => (a.spread - b.spread || a.off - b.off) < 0;
+/** Of two plans with as many tight, out and grades: under 0 where the first is the better, 0 where they are alike. */
+const compare = (a: ShellPlan, b: ShellPlan, prefer: ShellBounds['prefer']): number =>
+  prefer === 'even' ? a.spread - b.spread || a.off - b.off : a.off - b.off || a.spread - b.spread;
+
+/** The best of some plans, and how many others come out the same; null for none. */
+function bestPlan(plans: readonly ShellPlan[], { prefer }: ShellBounds): ShellPlan | null {
+  const [first, ...rest] = plans;
+  if (!first) return null;
+  const best = rest.reduce((a, b) => (compare(b, a, prefer) < 0 ? b : a), first);
+  return { ...best, alike: plans.filter((p) => compare(p, best, prefer) === 0).length - 1 };
+}
 
 /** How many come in, and how many are loose, at best: each journal may take its best by itself. */
 const reachOf = (
@@ -173,7 +185,7 @@ const reachOf = (
   bounds: ShellBounds,
   range: Range,
 ) => {
-  const best = journals.map((journal) => bestOf(optionsOf(journal, grades, bounds, range), bounds));
+  const best = journals.map((journal) => bestOf(optionsOf(journal, grades, bounds, range)));
   return {
     possible: best.every((b) => b !== null),
     tight: best.filter((b) => b?.state === 'tight').length,
@@ -190,21 +202,19 @@ function fewestWithin(
   const reach = reachOf(journals, grades, bounds, range);
   if (!reach.possible) return null;
   for (let size = 1; size <= grades.length; size += 1) {
-    let best: ShellPlan | null = null;
+    const plans: ShellPlan[] = [];
     for (const some of setsOf(grades, size)) {
       const now = reachOf(journals, some, bounds, range);
       if (!now.possible || now.tight > reach.tight || now.out > reach.out) continue;
       const options = journals.map((journal) => optionsOf(journal, some, bounds, range));
       const inside = options.map((list) => list.filter((o) => o.state === 'in'));
       const even = evenest(
-        inside.filter((list) => list.length > 0),
-        bounds,
+        (bounds.prefer === 'even' ? inside : inside.map(nearestOnly)).filter((list) => list.length > 0),
       );
       const by = new Map(even.map((f) => [f.journal, f]));
-      const fitted = options.flatMap((list) => by.get(list[0]?.journal ?? '') ?? bestOf(list, bounds) ?? []);
-      const plan = planOf(fitted, bounds);
-      if (!best || isEvener(plan, best)) best = plan;
+      plans.push(planOf(options.flatMap((list) => by.get(list[0]?.journal ?? '') ?? bestOf(list) ?? [])));
     }
+    const best = bestPlan(plans, bounds);
     if (best) return best;
   }
   return null;
@@ -212,10 +222,11 @@ function fewestWithin(
 
 /**
  * All journals of a kind together: as few tight as can be, then as few out of bounds, then the fewest grades, then the
- * least spread of those that are in, then the least sum of their distances from the aim. Exact. Null without a journal
+ * least spread of those that are in, then the least sum of their distances from the aim; or these two the other way
+ * round, as preferred. Exact. Null without a journal
  * or a grade.
  *
- * @example fewestShells([{ id: 'm1', standard: 28_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives: 12_700 }], { least: 30_000, aim: 45_000, most: 60_000, apart: 12_700 })?.grades // ['+']
+ * @example fewestShells([{ id: 'm1', standard: 28_000, least: 30_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives: 12_700 }], { aim: 45_000, most: 60_000, apart: 12_700, prefer: 'even' })?.grades // ['+']
  */
 export const fewestShells = (
   journals: readonly ShellJournal[],
@@ -234,7 +245,7 @@ export interface ShellKind {
  * Mains and rods together, no main looser than any rod: oil that leaves at the mains never reaches the rods. By the same
  * order of aims, each counted over both. Null where no shells can do it.
  *
- * @example shellsInOrder({ journals: [], grades: [], bounds: { least: 0, aim: 0, most: 0, apart: 0 } }, { journals: [], grades: [], bounds: { least: 0, aim: 0, most: 0, apart: 0 } }) // null
+ * @example shellsInOrder({ journals: [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }, { journals: [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }) // null
  */
 export function shellsInOrder(mains: ShellKind, rods: ShellKind): { mains: ShellPlan; rods: ShellPlan } | null {
   const steps = new Set(
@@ -260,7 +271,11 @@ export function shellsInOrder(mains: ShellKind, rods: ShellKind): { mains: Shell
     const plans = within(at).map(({ kind, range }) => fewestWithin(kind.journals, kind.grades, kind.bounds, range));
     const [m, r] = plans;
     if (!m || !r) continue;
-    const key = [m.grades.length + r.grades.length, m.spread + r.spread, m.off + r.off];
+    const [spread, off] = [m.spread + r.spread, m.off + r.off];
+    const key = [
+      m.grades.length + r.grades.length,
+      ...(mains.bounds.prefer === 'even' ? [spread, off] : [off, spread]),
+    ];
     const by = best ? key.map((k, i) => k - (best?.key[i] ?? 0)).find((d) => d !== 0) : -1;
     if (by !== undefined && by < 0) best = { plans: [m, r], key };
   }

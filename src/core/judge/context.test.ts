@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { gap, reading, record } from '@/fixtures/records';
-import { fromInches } from '../quantity/length';
+import { STARTING_JOURNALS } from '../journals/choices';
+import { fromInches, fromThou } from '../quantity/length';
+import { placeAt } from './judgement';
 import type { Entry } from '../record/record';
 import type { GaugeSetting } from '../record/reading';
 import type { Subject } from '../stages';
@@ -51,6 +53,37 @@ describe('what the parser is told', () => {
       fromInches(4.0605),
     );
     expect(contextOf([set(fromInches(4.06))], 'bore').settingAsk).toBeUndefined();
+  });
+
+  it('set to each journal, or to that and the aim, it is another size for each bearing; asked for while one is not known', () => {
+    const limits = { least: fromThou(1), aim: { from: fromThou(1.5), to: fromThou(2) }, most: null, source: '' };
+    const bearing = { ...STARTING_JOURNALS.bearings.main, clearance: limits };
+    const given: Entry = {
+      ...stamp('j'),
+      kind: 'journals',
+      replaces: null,
+      value: { ...STARTING_JOURNALS, bearings: { main: bearing, rod: bearing } },
+    };
+    const housing = (place: string, ...entries: Entry[]) => {
+      const judgement = judge(record(given, ...entries));
+      const found = placeAt(judgement, place);
+      if (!found) throw new Error(`nothing at ${place}`);
+      return contextFor(judgement, found, 'housing', 'imperial');
+    };
+    const journal = reading('a', 'M2', 'journal', fromInches(2.36));
+    expect(housing('M2', set('journal'), journal).setting).toBe(fromInches(2.36));
+    expect(housing('M2', set('aim'), journal).setting).toBe(fromInches(2.36) + fromThou(1.75));
+    expect(housing('M1', set('journal'), journal)).toMatchObject({ setting: null, bore: null });
+    expect(housing('M1', set('journal'), journal).settingAsk).toMatch(/each journal, and this one is not measured/);
+    expect(housing('L1', set('aim'), reading('b', 'L1', 'journal', fromInches(2))).setting).toBe(
+      fromInches(2) + fromThou(1.75),
+    );
+    // a setting for the bores is none for a bearing, nor is a piston, nor a zero in a bore
+    expect(housing('M2', set(fromInches(4.06)), journal).setting).toBeNull();
+    expect(housing('M2', set('piston'), journal).setting).toBeNull();
+    expect(housing('M2', set('here'), journal).setting).toBeNull();
+    expect(housing('M2', set(fromInches(2.361)), journal).setting).toBe(fromInches(2.361));
+    expect(contextOf([set('journal')], 'bore').setting).toBeNull();
   });
 
   it('is the dial of the gauge in hand, once it is on record', () => {

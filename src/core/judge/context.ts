@@ -6,13 +6,36 @@ import type { HearingContext } from '../quantity/hear';
 import type { Nm, Units } from '../quantity/length';
 import type { GaugeSetting } from '../record/reading';
 import { isRing } from '../rings/ring';
-import { type Subject, STAGE_OF, SUBJECTS } from '../stages';
-import { type JudgedCylinder, type Judgement, asked } from './judgement';
+import type { JudgedBearing } from '../journals/found';
+import { type Subject, SUBJECTS } from '../stages';
+import { type JudgedPlace, type Judgement, expectedAt, isCylinder, journalAt } from './judgement';
 
-/** What a gauge was zeroed at for a cylinder, as a size; null where it was not, its piston is not measured, or the zero has no size yet. */
-export function settingFor(setting: GaugeSetting | null, cylinder: JudgedCylinder): Nm | null {
+/** The middle of what the clearance of a bearing is aimed at; null where nobody says. */
+function aimOf({ target }: JudgedBearing['clearance']): Nm | null {
+  if (!target.set) return null;
+  const { aimFrom, aimTo } = target.inForce;
+  return Math.round((aimFrom + (aimTo ?? aimFrom)) / 2);
+}
+
+/** What a gauge was zeroed at for a place, as a size; null where it was not, its part is not measured, or the zero has no size yet. */
+export function settingFor(judgement: Judgement, setting: GaugeSetting | null, place: JudgedPlace): Nm | null {
   if (setting === 'here') return null;
-  return setting === 'piston' ? (cylinder.piston.size?.value ?? null) : setting;
+  if (setting === 'piston') return isCylinder(place) ? (place.piston.size?.value ?? null) : null;
+  if (setting !== 'journal' && setting !== 'aim') return setting;
+  const bearing = journalAt(judgement, place);
+  const journal = bearing?.journal.size?.value ?? null;
+  const more = setting === 'aim' && bearing ? aimOf(bearing.clearance) : 0;
+  return journal === null || more === null ? null : journal + more;
+}
+
+/** What has to be done before a gauge that is set to each part can be read at a place; undefined for nothing. */
+function settingAsk(setting: GaugeSetting | null, place: JudgedPlace): string | undefined {
+  if (setting === 'piston' && isCylinder(place))
+    return `The gauge is set to each cylinder’s piston, and piston ${place.piston.label} is not measured yet.`;
+  if (setting === 'journal') return 'The gauge is set to each journal, and this one is not measured yet.';
+  return setting === 'aim'
+    ? 'The gauge is set to each journal and the clearance aimed at, and one of them is not known yet.'
+    : undefined;
 }
 
 /** The setting of the gauge in hand; null where it was not set. */
@@ -27,15 +50,18 @@ export const zeroOf = ({ log }: Judgement, instrument: string | null): string | 
 const OPEN_END = 1.6;
 
 /** From the minimum to the most of a ring in its cylinder; null for anything else, and without a target. */
-function windowOf({ rings }: JudgedCylinder, subject: Subject): HearingContext['window'] {
-  const target = isRing(subject) ? rings[subject].target : null;
+function windowOf(place: JudgedPlace, subject: Subject): HearingContext['window'] {
+  const target = isRing(subject) && isCylinder(place) ? place.rings[subject].target : null;
   if (!target?.set) return null;
   const { least, aimFrom, most } = target.inForce;
   return { least, most: most ?? Math.round(aimFrom * OPEN_END) };
 }
 
+/** Sizes further than this from each other are not read with one setting of a gauge: 5 mm. From memory. */
+const REACH = 5_000_000;
+
 /**
- * Context for reading one subject of one cylinder.
+ * Context for reading one subject of one place.
  *
  * @param units the system bare numbers are spoken in just now
  * @param instrument key of the tool in hand, or null
@@ -43,26 +69,27 @@ function windowOf({ rings }: JudgedCylinder, subject: Subject): HearingContext['
  */
 export function contextFor(
   judgement: Judgement,
-  cylinder: JudgedCylinder,
+  place: JudgedPlace,
   subject: Subject,
   units: Units,
   instrument: string | null = null,
 ): HearingContext {
+  const { field, number } = SUBJECTS[subject];
   const setting = settingOf(judgement, instrument);
   const zero = zeroOf(judgement, instrument);
   const kit = instrument === null ? null : (judgement.log.tools.get(instrument)?.kit ?? null);
+  const expected = expectedAt(judgement, place, subject, units);
+  const set = setting === 'here' ? (field === 'housing' ? null : zero) : settingFor(judgement, setting, place);
+  const isFar = field === 'housing' && typeof set === 'number' && expected && Math.abs(set - expected.nm) > REACH;
   return {
-    field: SUBJECTS[subject].field,
+    field,
     units,
-    bore: cylinder.targetBore?.nm ?? null,
-    expected: asked(STAGE_OF[subject]).expected(judgement, cylinder, subject, units),
-    setting: setting === 'here' ? zero : settingFor(setting, cylinder),
+    bore: number === 'bearing' || number === 'rod' || !isCylinder(place) ? null : (place.targetBore?.nm ?? null),
+    expected,
+    setting: isFar ? null : set,
     zero,
-    window: windowOf(cylinder, subject),
-    settingAsk:
-      setting === 'piston'
-        ? `The gauge is set to each cylinder’s piston, and piston ${cylinder.piston.label} is not measured yet.`
-        : undefined,
+    window: windowOf(place, subject),
+    settingAsk: settingAsk(setting, place),
     dial: kit && { division: kit.division, turn: kit.turn },
   };
 }

@@ -1,9 +1,12 @@
 /** The entries that what is done at a screen makes. Pure: who and when is given with each. */
 import { againstOf } from '../assembly/judged';
-import { type Check, isJointCheck } from '../assembly/checks';
+import { isJointCheck } from '../assembly/checks';
+import type { Step } from '../assembly/steps';
+import { isBearingCheck } from '../journals/checks';
 import type { Joints } from '../clocking/joints';
 import {
   type Acceptable,
+  type CheckEntry,
   type GaugeSetting,
   type Logged,
   type LoggedReading,
@@ -136,15 +139,26 @@ export function reassigned({ labels }: Judgement, logged: LoggedReading, cylinde
   ];
 }
 
-/** A check at the block, with what it was held against. */
+/** A reminder pinned on a place, or on a step there. */
+export const pinEntry = (cylinder: string, check: Step | null, text: string, stamp: Stamping): Entry => ({
+  ...stamp(),
+  kind: 'pin',
+  cylinder,
+  check,
+  text,
+});
+
+/** A step of the walk or a check at the block, with what it was held against; or of the bottom end. */
 export function checkEntry(
   { cylinders }: Judgement,
   cylinder: string,
-  check: Check,
+  check: CheckEntry['check'],
   found: Partial<Joints>,
   stamp: Stamping,
 ): Entry {
   const of = cylinders.find((c) => c.id === cylinder);
+  if (isBearingCheck(check))
+    return { ...stamp(), kind: 'check', cylinder, check, planned: null, found, expected: null };
   const planned = isJointCheck(check) ? (of?.clocking.plan?.joints ?? null) : null;
   const expected = of ? againstOf(check, of.clocking) : null;
   return { ...stamp(), kind: 'check', cylinder, check, planned, found, expected };

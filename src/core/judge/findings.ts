@@ -18,7 +18,7 @@ export function findingsOf(judgement: Judgement): Finding<StageId>[] {
   const { cylinders, log } = judgement;
   const all = worstFirst([
     ...STAGE_IDS.flatMap((stage) => STAGE_FINDINGS[stage](judgement, cylinders) as Finding<StageId>[]),
-    ...toolFindings(log, cylinders),
+    ...toolFindings(log, [...cylinders, ...judgement.places]),
   ]);
   found.set(judgement, all);
   return all;

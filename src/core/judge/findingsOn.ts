@@ -22,7 +22,9 @@ export function findingsOn(judgement: Judgement, stage: StageId, findings: Stage
   const { cylinders, log } = judgement;
   const own =
     known.get(stage) ??
-    worstFirst([...findings(judgement, cylinders), ...toolFindings(log, cylinders)]).filter((f) => f.stage === stage);
+    worstFirst([...findings(judgement, cylinders), ...toolFindings(log, [...cylinders, ...judgement.places])]).filter(
+      (f) => f.stage === stage,
+    );
   known.set(stage, own);
   return own;
 }

@@ -2,7 +2,8 @@
 import { type Logged, type LoggedReading, type ReadingEntry, type Voided, acceptKey } from '../record/reading';
 import type { Nm } from '../quantity/length';
 import { type Log, type NumberLog, roundOf } from '../record/log';
-import { partsIn, standsIn } from '../record/parts';
+import { isBearingCheck } from '../journals/checks';
+import { bearingPartsIn, partsIn, standsIn } from '../record/parts';
 import { type ChoiceEntry, type Entry, isChoice } from '../record/record';
 import { factsOf } from '../stages';
 import { instrumentKey } from '../uncertainty/instrument';
@@ -24,6 +25,7 @@ const emptyDraft = (): Draft => ({
   accepted: new Map(),
   shopRates: new Map(),
   ticks: new Map(),
+  pins: new Map(),
   renewals: new Map(),
   tools: new Map(),
   settings: new Map(),
@@ -43,6 +45,8 @@ function touchedBy(entry: Entry): MapName[] {
       return ['numbers'];
     case 'check':
       return ['ticks'];
+    case 'pin':
+      return ['pins'];
     case 'instrument':
       return ['tools'];
     case 'setting':
@@ -189,9 +193,13 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
     case 'check': {
       if (voided) return;
       const ticks = new Map(draft.ticks.get(entry.cylinder));
-      draft.ticks.set(entry.cylinder, ticks.set(entry.check, { entry, parts: partsIn(draft, entry.cylinder) }));
+      const parts = (isBearingCheck(entry.check) ? bearingPartsIn : partsIn)(draft, entry.cylinder);
+      draft.ticks.set(entry.cylinder, ticks.set(entry.check, { entry, parts }));
       return;
     }
+    case 'pin':
+      if (!voided) draft.pins.set(entry.cylinder, [...(draft.pins.get(entry.cylinder) ?? []), entry]);
+      return;
     case 'renewed': {
       if (voided) return;
       addOne(draftOf(draft, entry.cylinder).rounds, entry.part);

@@ -20,6 +20,7 @@ import {
   JUDGING_ORDER,
   STAGE_IDS,
   STARTING,
+  covers,
   stageOf,
 } from '../stages';
 import { logOf, logWith } from './fold';
@@ -82,11 +83,11 @@ function withStage({ engine, cylinders }: Found, id: StageId, memo: Memo): Found
 function withReady(
   cylinder: Cylinder,
   engine: Found['engine'],
-  covers: (stage: StageId) => boolean,
+  asks: (stage: StageId) => boolean,
   memo: Memo,
 ): JudgedCylinder {
   return memo('ready', cylinder.id, [cylinder, engine.choices], () => {
-    const missing = STAGE_IDS.filter(covers).flatMap((stage) =>
+    const missing = STAGE_IDS.filter(asks).flatMap((stage) =>
       asked(stage)
         .missing(engine as Judgement, cylinder as JudgedCylinder)
         .map((m): Lacking => ({ ...m, stage })),
@@ -102,19 +103,22 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const begun: Found = { engine: { id, job: choices.job, choices, log, labels }, cylinders: bare };
   const judged = JUDGING_ORDER.reduce((found, stage) => withStage(found, stage, memo), begun);
   const { engine } = judged;
-  const covers = (stage: StageId): boolean => !choices.job?.elsewhere.includes(stage);
-  const cylinders = judged.cylinders.map((c) => withReady(c, engine, covers, memo));
+  const asks = (stage: StageId): boolean => covers(choices.job, stage);
+  const cylinders = judged.cylinders.map((c) => withReady(c, engine, asks, memo));
   const ofAll = <T>(ask: (stage: AskedStage, id: StageId) => T): T[] =>
     STAGE_IDS.map((stage) => ask(asked(stage), stage));
   const whole = engine as Judgement;
   const stages = ofAll((stage, name): StageProgress => ({
     stage: name,
-    ...(covers(name) ? stage.progress(whole, cylinders) : { done: 0, total: 0 }),
+    ...(asks(name) ? stage.progress(whole, cylinders) : { done: 0, total: 0 }),
   }));
   const sum = (figure: 'done' | 'total'): number => stages.reduce((n, s) => n + s[figure], 0);
   return {
     ...whole,
     cylinders,
+    places: memo('places', ENGINE, [...ofAll((stage) => stage.places(whole)).flat()], () =>
+      ofAll((stage) => stage.places(whole)).flat(),
+    ),
     stages,
     progress: { done: sum('done'), total: sum('total') },
     tasks: Object.assign({}, ...ofAll((stage) => stage.lists(whole, cylinders))) as Judgement['tasks'],

@@ -1,9 +1,12 @@
 /** What judge() gives: everything that follows from a record. */
 import type { Route } from '../rings/choices';
 import type { Cylinder } from '../engine/engine';
+import type { JudgedBearing } from '../journals/found';
+import type { Expected } from '../quantity/hear';
+import type { Units } from '../quantity/length';
 import { type LoggedReading, isReading, type Renewal } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
-import type { Frame, Missing, Progress, Stage } from '../stage/stage';
+import type { Frame, Missing, Outcome, Place, Progress, Stage } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import {
   type Choices,
@@ -14,7 +17,10 @@ import {
   type Subject,
   type SubjectOn,
   STAGES,
+  STAGE_IDS,
+  STAGE_OF,
   SUBJECTS,
+  covers,
 } from '../stages';
 
 /** What a cylinder lacks, and on which stage that is cured. */
@@ -36,6 +42,8 @@ export interface StageProgress extends Progress {
 export interface Judgement extends Frame<Choices>, Made {
   /** In the order of the engine's own numbering. */
   cylinders: JudgedCylinder[];
+  /** What else of the engine is read. */
+  places: readonly Place[];
   stages: StageProgress[];
   progress: Progress;
   tasks: { [L in ListId]: Task<SubjectOn<L>>[] };
@@ -53,18 +61,52 @@ export type AskedStage = Stage<never, never, object, object, Judgement, JudgedCy
  */
 export const asked = (id: StageId): AskedStage => STAGES[id];
 
+/** What something is read on: a cylinder, or something else of the engine. */
+export type JudgedPlace = JudgedCylinder | Place;
+
+/** Whether a place is a cylinder. */
+export const isCylinder = (place: JudgedPlace): place is JudgedCylinder => 'bank' in place;
+
+/** What has this id; undefined where the engine has none such. */
+export const placeAt = ({ cylinders, places }: Judgement, id: string): JudgedPlace | undefined =>
+  cylinders.find((c) => c.id === id) ?? places.find((p) => p.id === id);
+
+/** Whether everything was judged that its job covers: what works out an optional stage may come later than a page. */
+export const isWhole = (judgement: Judgement): boolean =>
+  STAGE_IDS.every((id) => !covers(judgement.job, id) || asked(id).isWorked(judgement));
+
+/** The bearing at a place: a main, or the rod of a cylinder; undefined for the crank. */
+export const journalAt = ({ mains }: Judgement, place: JudgedPlace): JudgedBearing | undefined =>
+  isCylinder(place) ? place.rod : mains.find((m) => m.id === place.id);
+
+/** The size that an entry is held against for slips. */
+export function expectedAt(judgement: Judgement, place: JudgedPlace, subject: Subject, units: Units): Expected | null {
+  const stage = asked(STAGE_OF[subject]);
+  return isCylinder(place)
+    ? stage.expected(judgement, place, subject, units)
+    : stage.expectedAt(judgement, place, subject, units);
+}
+
+/** What a subject of a place comes to. */
+export function outcomeAt(judgement: Judgement, place: JudgedPlace, subject: Subject): Outcome {
+  const stage = asked(STAGE_OF[subject]);
+  return isCylinder(place) ? stage.outcome(judgement, place, subject) : stage.outcomeAt(judgement, place, subject);
+}
+
 /**
- * The number that a subject of a cylinder is filed under: its own, or that of the piston or the ring in it.
+ * The number that a subject of a place is filed under: its own, or that of the piston or the ring in it.
  *
  * @example numberAt(cylinder, 'bore') // 'L1'
  */
-export function numberAt(cylinder: JudgedCylinder, subject: Subject): string {
+export function numberAt(place: JudgedPlace, subject: Subject): string {
+  if (!isCylinder(place)) return place.id;
+  const cylinder = place;
   const { number } = SUBJECTS[subject];
   if (number === 'piston') return cylinder.piston.id;
   const ring = number === 'ring' ? Object.values(cylinder.rings).find((r) => r.ring === subject) : undefined;
   return ring?.number ?? cylinder.id;
 }
 
-/** Every reading of a subject of a cylinder, voided ones too; of a ring without its cuts. */
-export const readingsAt = (log: Log, cylinder: JudgedCylinder, subject: Subject): LoggedReading[] =>
-  historyOf(log, numberAt(cylinder, subject), subject).filter(isReading);
+/** Every reading of a subject of a place, voided ones too; of a ring without its cuts. */
+export const readingsAt = (log: Log, place: JudgedPlace, subject: Subject): LoggedReading[] =>
+  historyOf(log, numberAt(place, subject), subject).filter(isReading);

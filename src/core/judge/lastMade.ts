@@ -4,18 +4,18 @@ import { historyOf } from '../record/log';
 import type { Entry } from '../record/record';
 import type { At } from '../stage/tasks';
 import type { Subject } from '../stages';
-import { type JudgedCylinder, type Judgement, numberAt } from './judgement';
+import { type JudgedPlace, type Judgement, numberAt } from './judgement';
 
-/** A reading or a cut, and the cylinder whose part it is of. */
+/** A reading or a cut, and what it is read on. */
 export interface Made {
   item: Logged;
   at: At<Subject>;
 }
 
-const madeIn = (judgement: Judgement, cylinder: JudgedCylinder, subject: Subject): Made[] =>
-  historyOf(judgement.log, numberAt(cylinder, subject), subject).map((item) => ({
+const madeIn = (judgement: Judgement, place: JudgedPlace, subject: Subject): Made[] =>
+  historyOf(judgement.log, numberAt(place, subject), subject).map((item) => ({
     item,
-    at: { cylinder: cylinder.id, subject, spot: item.kind === 'reading' ? item.place : null },
+    at: { cylinder: place.id, subject, spot: item.kind === 'reading' ? item.place : null },
   }));
 
 /**
@@ -31,9 +31,9 @@ export function lastMade(
   isOwn: (item: Logged) => boolean,
 ): Made | null {
   const live = new Map<string, Made>();
-  for (const cylinder of judgement.cylinders)
+  for (const place of [...judgement.cylinders, ...judgement.places])
     for (const subject of subjects)
-      for (const made of madeIn(judgement, cylinder, subject))
+      for (const made of madeIn(judgement, place, subject))
         if (made.item.voided === null && isOwn(made.item)) live.set(made.item.id, made);
   const last = entries.findLast((entry) => live.has(entry.id));
   return (last && live.get(last.id)) ?? null;

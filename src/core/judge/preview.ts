@@ -1,11 +1,11 @@
 /** The reading that an entry on the line would make, and what else the record would be with another chart. */
 import type { Meaning } from '../quantity/hear';
 import type { Entry } from '../record/record';
-import type { ReadingEntry, RingFit } from '../record/reading';
+import type { GaugeSetting, ReadingEntry, RingFit, Zeroed } from '../record/reading';
 import type { At } from '../stage/tasks';
 import { type ChoiceKind, type Choices, type Subject, SUBJECTS } from '../stages';
 import { settingOf } from './context';
-import { type Judgement, numberAt } from './judgement';
+import { type JudgedPlace, type Judgement, isCylinder, journalAt, numberAt, placeAt } from './judgement';
 
 /** What is in hand while reading: the tool, the temperatures, whether the torque plate is on. */
 export interface Hand {
@@ -21,6 +21,16 @@ const EMPTY_RING_HAND = { depth: null, squaring: null, deburred: false, squared:
 
 export type NewReading = Omit<ReadingEntry<Subject>, 'kind' | 'id' | 'at' | 'by'>;
 
+/** The part at a place that a gauge with this setting was zeroed on; null where it is not measured, or it was set otherwise. */
+function zeroedOn(judgement: Judgement, place: JudgedPlace, setting: GaugeSetting | null): Zeroed | null {
+  if (setting === 'journal' || setting === 'aim') {
+    const size = journalAt(judgement, place)?.journal.size;
+    return size ? { journal: place.id, size: size.value } : null;
+  }
+  if (setting !== 'piston' || !isCylinder(place) || !place.piston.size) return null;
+  return { piston: place.piston.id, size: place.piston.size.value };
+}
+
 /** The reading that a meaning makes of a thing in a cylinder, filed under the number that the thing has. */
 export function readingOf(
   judgement: Judgement,
@@ -29,7 +39,7 @@ export function readingOf(
   hand: Hand,
   typed: string,
 ): NewReading {
-  const judged = judgement.cylinders.find((c) => c.id === cylinder);
+  const judged = placeAt(judgement, cylinder);
   const { ring = EMPTY_RING_HAND, ...held } = hand;
   const { number, spots, fitted } = SUBJECTS[subject];
   const owner = judged ? numberAt(judged, subject) : cylinder;
@@ -41,12 +51,9 @@ export function readingOf(
     upTo: meaning.upTo,
     typed,
     ...held,
-    plate: spots ? judgement.choices.bores.plate : null,
+    plate: spots === 'bore' ? judgement.choices.bores.plate : null,
     fit: fitted ? { ...ring, ring: owner, open: meaning.open ?? false } : null,
-    zeroed:
-      meaning.dial && judged?.piston.size && settingOf(judgement, hand.instrument) === 'piston'
-        ? { piston: judged.piston.id, size: judged.piston.size.value }
-        : null,
+    zeroed: judged && meaning.dial ? zeroedOn(judgement, judged, settingOf(judgement, hand.instrument)) : null,
     zero: meaning.zero ?? null,
   };
 }

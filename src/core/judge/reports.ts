@@ -11,12 +11,14 @@ export type Reports = readonly Partial<Report<Judgement, JudgedCylinder>>[];
 export const loadReports = (): Promise<Reports> => Promise.all(STAGE_IDS.map((id) => asked(id).report()));
 
 /**
- * Readings and results, cylinder by cylinder.
+ * Readings and results, cylinder by cylinder, and then of what else is read.
  *
  * @example rowsOf(judgement, []).length // 0
  */
-export const rowsOf = (judgement: Judgement, reports: Reports): Row[] =>
-  judgement.cylinders.flatMap((cylinder) => reports.flatMap(({ rows }) => rows?.(judgement, cylinder) ?? []));
+export const rowsOf = (judgement: Judgement, reports: Reports): Row[] => [
+  ...judgement.cylinders.flatMap((cylinder) => reports.flatMap(({ rows }) => rows?.(judgement, cylinder) ?? [])),
+  ...reports.flatMap(({ placeRows }) => placeRows?.(judgement) ?? []),
+];
 
 /** The parts of the build sheet. */
 export const sheetOf = (judgement: Judgement, reports: Reports): SheetPart[] =>

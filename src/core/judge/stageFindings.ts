@@ -3,6 +3,7 @@ import { findings as assembly } from '../assembly/findings';
 import { findings as bores } from '../bores/findings';
 import { findings as clocking } from '../clocking/findings';
 import { findings as job } from '../job/findings';
+import { findings as journals } from '../journals/findings';
 import { findings as pistons } from '../pistons/findings';
 import { findings as rings } from '../rings/findings';
 import type { StageId } from '../stages';
@@ -14,6 +15,7 @@ export const STAGE_FINDINGS: Record<StageId, StageFindings> = {
   targets,
   bores,
   pistons,
+  journals,
   rings,
   clocking,
   assembly,

@@ -5,7 +5,7 @@ import { type LoggedReading, isReading } from '../record/reading';
 import { type Finding, about } from '../stage/finding';
 import { type StageId, type Subject, STAGE_OF, SUBJECT_IDS } from '../stages';
 import { type Instrument, calibrationEnds, isOutOfDate, isOutOfRange } from '../uncertainty/instrument';
-import { type JudgedCylinder, numberAt } from './judgement';
+import { type JudgedPlace, isCylinder, numberAt } from './judgement';
 
 /** One reading that a tool should not have taken. */
 interface Misuse {
@@ -20,7 +20,7 @@ interface Misuses {
   /** What was read with it first: it is mended on that stage. */
   subject: Subject;
   outOfDate: number;
-  /** By the label of the cylinder. */
+  /** By what it was read on. */
   outOfRange: Map<string, number>;
 }
 
@@ -31,23 +31,25 @@ function misuseOf(reading: LoggedReading, subject: Subject, tools: ReadonlyMap<s
   return late || far ? [{ tool: reading.instrument, subject, late, far }] : [];
 }
 
-/** In one cylinder. */
-const misusesIn = (log: Log, cylinder: JudgedCylinder): Misuse[] =>
+/** At one place. */
+const misusesIn = (log: Log, place: JudgedPlace): Misuse[] =>
   SUBJECT_IDS.flatMap((subject) =>
-    historyOf(log, numberAt(cylinder, subject), subject)
+    historyOf(log, numberAt(place, subject), subject)
       .filter(isReading)
       .flatMap((reading) => misuseOf(reading, subject, log.tools)),
   );
 
-function misuses(log: Log, cylinders: readonly JudgedCylinder[]): Map<string, Misuses> {
+function misuses(log: Log, places: readonly JudgedPlace[]): Map<string, Misuses> {
   const found = new Map<string, Misuses>();
-  for (const cylinder of cylinders)
-    for (const { tool, subject, late, far } of misusesIn(log, cylinder)) {
+  for (const place of places) {
+    const words = isCylinder(place) ? `cylinder ${place.label}` : place.words.toLowerCase();
+    for (const { tool, subject, late, far } of misusesIn(log, place)) {
       const all = found.get(tool) ?? { subject, outOfDate: 0, outOfRange: new Map<string, number>() };
       if (late) all.outOfDate += 1;
-      if (far) all.outOfRange.set(cylinder.label, (all.outOfRange.get(cylinder.label) ?? 0) + 1);
+      if (far) all.outOfRange.set(words, (all.outOfRange.get(words) ?? 0) + 1);
       found.set(tool, all);
     }
+  }
   return found;
 }
 
@@ -58,9 +60,9 @@ const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `$
  *
  * @example toolFindings(judgement.log, judgement.cylinders) // []
  */
-export function toolFindings(log: Log, cylinders: readonly JudgedCylinder[]): Finding<StageId>[] {
+export function toolFindings(log: Log, places: readonly JudgedPlace[]): Finding<StageId>[] {
   if (log.tools.size === 0) return [];
-  return [...misuses(log, cylinders)].flatMap(([key, { subject, outOfDate, outOfRange }]) => {
+  return [...misuses(log, places)].flatMap(([key, { subject, outOfDate, outOfRange }]) => {
     const tool = log.tools.get(key);
     if (!tool) return [];
     const stage = STAGE_OF[subject];
@@ -82,7 +84,7 @@ export function toolFindings(log: Log, cylinders: readonly JudgedCylinder[]): Fi
               'mend',
               stage,
               null,
-              say`${tool.name} reaches from ${size(tool.from)} to ${size(tool.to)}, and ${counted(far, 'reading')} ${far === 1 ? 'lies' : 'lie'} outside (${[...outOfRange.keys()].map((l) => `cylinder ${l}`).join(', ')}). Was another tool in hand?`,
+              say`${tool.name} reaches from ${size(tool.from)} to ${size(tool.to)}, and ${counted(far, 'reading')} ${far === 1 ? 'lies' : 'lie'} outside (${[...outOfRange.keys()].join(', ')}). Was another tool in hand?`,
             ),
           ]
         : []),

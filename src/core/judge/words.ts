@@ -1,19 +1,39 @@
 /** What is read, and where, in a few words. */
-import { shortDepth, shortDirection } from '../bores/grid';
+import { type Spot, shortDepth, shortDirection } from '../bores/grid';
+import { type JudgedPlace, isCylinder } from './judgement';
 import type { At } from '../stage/tasks';
 import { type Subject, SUBJECTS } from '../stages';
-import type { JudgedCylinder } from './judgement';
+
+/** Where on a bearing: `journal, front, in line` with its throw, or `upper shell`. */
+const onBearing = (subject: Subject, { depth, angle }: Spot): string =>
+  subject === 'journal'
+    ? `journal, ${depth}, ${angle === 0 ? 'in line' : 'square'}`
+    : `${depth} ${SUBJECTS[subject].words}`;
 
 /**
- * A thing to read with its cylinder.
+ * What something is read on: `Cylinder 1`, `Main 2`, `Rod 3`.
+ *
+ * @example onWords(cylinder, 'housing') // 'Rod 1'
+ */
+export function onWords(place: JudgedPlace | undefined, subject: Subject): string {
+  const { number } = SUBJECTS[subject];
+  const label = place?.label ?? '?';
+  if (place && !isCylinder(place)) return place.words;
+  return number === 'bearing' || number === 'rod' ? `Rod ${label}` : `Cylinder ${label}`;
+}
+
+/**
+ * A thing to read with what it is read on.
  *
  * @example taskWords(cylinder, { cylinder: 'L1', subject: 'second', spot: null }) // 'Cylinder 1, second ring'
  * @example taskWords(cylinder, { cylinder: 'L1', subject: 'bore', spot: { depth: 'top', angle: 90 } }) // 'Cylinder 1, top, square'
  */
-export function taskWords(cylinder: JudgedCylinder | undefined, { subject, spot }: At<Subject>): string {
-  const label = cylinder?.label ?? '?';
-  if (spot) return `Cylinder ${label}, ${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`;
+export function taskWords(place: JudgedPlace | undefined, { subject, spot }: At<Subject>): string {
+  const { spots, words } = SUBJECTS[subject];
+  const on = onWords(place, subject);
+  if (spots && spot)
+    return `${on}, ${spots === 'bearing' ? onBearing(subject, spot) : `${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`}`;
   const other =
-    subject === 'piston' && cylinder && cylinder.piston.id !== cylinder.id ? ` ${cylinder.piston.label}` : '';
-  return `Cylinder ${label}, ${SUBJECTS[subject].words}${other}`;
+    subject === 'piston' && place && isCylinder(place) && place.piston.id !== place.id ? ` ${place.piston.label}` : '';
+  return `${on}, ${words}${other}`;
 }

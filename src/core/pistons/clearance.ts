@@ -8,7 +8,7 @@ import { capital } from '../stage/report';
 import type { Target } from '../targets/target';
 import { type Doubt, type Warmth, sharedHeatDoubt } from '../uncertainty/budget';
 import { type Component, sumOf } from '../uncertainty/spread';
-import { type Low, type Side, type Strictness, chanceWords, decide, exactly } from '../verdict/decide';
+import { type Estimate, type Low, type Side, type Strictness, chanceWords, decide, exactly } from '../verdict/decide';
 
 /** The state words of a clearance. `no target` when both sizes are read and nothing says what it must be. */
 export type ClearanceState = 'to do' | 'tight' | 'in window' | 'loose' | 'over' | 'not proven' | 'no target';
@@ -85,19 +85,22 @@ export interface ClearanceVerdict {
  * @param doubt its standard uncertainty, nm
  * @example clearanceVerdict(null, { set: false, ask: '' }, { standard: 0, freedom: Infinity }, judgement.choices.deciding).state // 'to do'
  */
-export function clearanceVerdict(
+export const clearanceVerdict = (
   clearance: Nm | null,
   target: Target,
   { standard, freedom }: Component,
+  strictness: Strictness,
+): ClearanceVerdict => verdictOn(clearance === null ? null : exactly(clearance, standard, freedom), target, strictness);
+
+/** The verdict on a clearance as far as it is known; null for one that was not read. */
+export function verdictOn(
+  found: Estimate | null,
+  target: Target,
   { sure, clearanceGrace: grace }: Strictness,
 ): ClearanceVerdict {
-  if (clearance === null) return { state: 'to do', chance: null, low: null };
+  if (found === null) return { state: 'to do', chance: null, low: null };
   if (!target.set) return { state: 'no target', chance: null, low: null };
-  const { side, chance, low } = decide(
-    exactly(clearance, standard, freedom),
-    { ...target.inForce, grace, half: 0 },
-    sure,
-  );
+  const { side, chance, low } = decide(found, { ...target.inForce, grace, half: 0 }, sure);
   return { state: STATES[side], chance, low };
 }
 

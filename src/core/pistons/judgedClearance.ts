@@ -47,7 +47,7 @@ export interface JudgedClearance {
  * @example isZeroedOn(cylinder.bore, cylinder.piston) // false
  */
 export const isZeroedOn = ({ zeroed }: JudgedBore, { id, size }: JudgedPiston): boolean =>
-  zeroed !== null && zeroed.piston === id && zeroed.size === size?.value;
+  zeroed !== null && 'piston' in zeroed && zeroed.piston === id && zeroed.size === size?.value;
 
 /** What was reported is taken as it was said. */
 const AS_SAID = { standard: 0, freedom: Infinity };

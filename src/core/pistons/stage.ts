@@ -286,7 +286,7 @@ const OF_A_PISTON = {
   style: 'size',
   warm: true,
   part: 'piston',
-  spots: false,
+  spots: null,
   fitted: false,
 } as const;
 

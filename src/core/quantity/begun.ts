@@ -8,6 +8,8 @@ const WORDS = [
   'here',
   'zero',
   'piston',
+  'journal',
+  'aim',
   'passes',
   'cut',
   'mm',
@@ -18,7 +20,7 @@ const WORDS = [
   'thou',
   'mils',
 ];
-const UNITS = [...WORDS.slice(6), 'in', 'inches'];
+const UNITS = [...WORDS.slice(8), 'in', 'inches'];
 const NUMERAL = String.raw`(?:\d+\.?\d*|\.\d*)`;
 const BARE = new RegExp(`^${NUMERAL}$`);
 const AFTER_WORD = new RegExp(`^(?:set|here|was|p|passes|>) ?(${NUMERAL})$`);

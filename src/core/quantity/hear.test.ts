@@ -294,6 +294,67 @@ describe('a bore', () => {
   });
 });
 
+describe('the bottom end', () => {
+  const journal: HearingContext = { ...bore, field: 'journal' };
+  const at = fromInches(2.3615);
+  const housing: HearingContext = {
+    ...bore,
+    field: 'housing',
+    expected: { nm: at + 50_000, within: 150_000, because: 'its journal says so' },
+    setting: at,
+  };
+  const thread: HearingContext = { ...bore, field: 'thread' };
+
+  it.each<[string, HearingContext, number]>([
+    ['23615', journal, at],
+    ['2.3615', journal, at],
+    ['59.995', { ...journal, units: 'metric' }, fromMm(59.995)],
+    ['19.98', { ...journal, units: 'metric' }, fromMm(19.98)],
+    // the gauge was zeroed at the journal: its dial is the clearance
+    ['1.9', housing, at + fromThou(1.9)],
+    ['+1.9', housing, at + fromThou(1.9)],
+    ['2.3634', housing, fromInches(2.3634)],
+    ['55.8', { ...bore, field: 'shell' }, fromInches(0.0558)],
+    ['.0558', { ...bore, field: 'shell' }, fromInches(0.0558)],
+    ['1.417', { ...metricBore, field: 'shell' }, fromMm(1.417)],
+    ['1.5', thread, fromThou(1.5)],
+    ['.0015', thread, fromThou(1.5)],
+    ['0.04', { ...thread, units: 'metric' }, fromMm(0.04)],
+    ['6', { ...bore, field: 'play' }, fromThou(6)],
+    ['.006', { ...bore, field: 'play' }, fromThou(6)],
+    ['0.15', { ...metricBore, field: 'play' }, fromMm(0.15)],
+  ])('takes %j', (text, context, nm) => {
+    expect(value(text, context)).toBe(nm);
+  });
+
+  it.each(['1.5 to 2', '1.5/2', '1.5-2', '2 to 1.5', '.0015 to .002'])(
+    'a crushed thread of %j lies between two marks',
+    (text) => {
+      expect(hear(text, thread)).toMatchObject({
+        kind: 'understood',
+        meaning: { value: fromThou(1.5), upTo: fromThou(2), taken: 'between 1.5 thou and 2 thou' },
+      });
+    },
+  );
+
+  it('asks about a housing that is smaller than its journal, or far wider', () => {
+    for (const text of ['2.3534', '2.3834', '2.3364']) expect(hear(text, housing).kind).toBe('question');
+  });
+
+  it('is zeroed at a size, at each journal, or at that and the aim; never at a piston, and never without a size', () => {
+    expect(hear('set journal', housing)).toMatchObject({ kind: 'setting', value: 'journal', read: false });
+    expect(hear('set aim', housing)).toMatchObject({ kind: 'setting', value: 'aim' });
+    expect(hear('set 2.36', housing)).toMatchObject({ kind: 'setting', value: fromInches(2.36) });
+    for (const text of ['set piston', 'here']) expect(hear(text, housing).kind).toBe('refused');
+    for (const text of ['set journal', 'set aim']) expect(hear(text, bore).kind).toBe('refused');
+    expect(hear('set journal', journal).kind).toBe('refused');
+    expect(hear('+1.9', { ...housing, setting: null, settingAsk: 'not measured yet' })).toMatchObject({
+      kind: 'refused',
+      why: 'not measured yet',
+    });
+  });
+});
+
 describe('what is no reading', () => {
   it.each([
     'abc',
@@ -318,7 +379,8 @@ describe('what is no reading', () => {
   });
 
   it('never throws and never gives a negative or fractional length, whatever is typed', () => {
-    const contexts = [gap, metricGap, bore, metricBore, { ...bore, setting: fromInches(4) }];
+    const below = (['journal', 'housing', 'shell', 'thread', 'play'] as const).map((field) => ({ ...bore, field }));
+    const contexts = [gap, metricGap, bore, metricBore, { ...bore, setting: fromInches(4) }, ...below];
     const typed = fc.oneof(fc.string({ maxLength: 50 }), fc.stringMatching(/^[+-]?[0-9.,/]{1,9} ?(mm|in|thou|"|)$/));
     fc.assert(
       fc.property(typed, fc.constantFrom(...contexts), (text, context) => {

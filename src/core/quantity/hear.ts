@@ -18,10 +18,24 @@ import {
   toMm,
 } from './length';
 import { type LengthStyle, lengthText } from './print';
+import type { GaugeSetting } from '../record/reading';
 import { slipsOf } from './slips';
 
 /** What is being read: decides what a bare number means. */
-export type Field = 'bore' | 'piston' | 'pin' | 'gap' | 'rail' | 'clearance' | 'groove' | 'land';
+export type Field =
+  | 'bore'
+  | 'piston'
+  | 'pin'
+  | 'journal'
+  | 'housing'
+  | 'gap'
+  | 'rail'
+  | 'clearance'
+  | 'groove'
+  | 'land'
+  | 'shell'
+  | 'thread'
+  | 'play';
 
 /** What a size should be near to (its neighbours, the plan), how near, and why. */
 export interface Expected {
@@ -67,8 +81,8 @@ export interface Meaning {
 export type Heard =
   | { kind: 'empty' }
   | { kind: 'understood'; meaning: Meaning }
-  /** The gauge is zeroed at a size, at each cylinder's piston, or here; `read` when that is this spot's reading as well; `sizes` the earlier zero that has this size. */
-  | { kind: 'setting'; value: Nm | 'piston' | 'here'; read: boolean; sizes: string | null }
+  /** The gauge is zeroed at a size, at each cylinder's piston, at each journal or that and the clearance aimed at, or here; `read` when that is this spot's reading as well; `sizes` the earlier zero that has this size. */
+  | { kind: 'setting'; value: GaugeSetting; read: boolean; sizes: string | null }
   /** A cut with the ring filer, of so many turns or strokes where they were counted. */
   | { kind: 'cut'; count: number | null }
   | { kind: 'question'; ask: string; options: Meaning[] }
@@ -84,6 +98,7 @@ const LONGEST = 40;
 const SIZES = { least: 5 * NM_PER_MM, most: 500 * NM_PER_MM };
 /** A size nobody questions while nothing else is known: 25 to 250 mm. */
 const USUAL_SIZES = { least: 25 * NM_PER_MM, most: 250 * NM_PER_MM };
+const USUAL_JOURNALS = { least: 12 * NM_PER_MM, most: 160 * NM_PER_MM };
 const USUAL_PINS = { least: 8 * NM_PER_MM, most: 60 * NM_PER_MM };
 /** End gap as a share of the bore that nobody questions. From memory. */
 const USUAL_GAP = {
@@ -92,6 +107,9 @@ const USUAL_GAP = {
   clearance: { least: 0.0001, most: 0.005 },
   groove: { least: 0, most: 0.002 },
   land: { least: 0, most: 0.03 },
+  shell: { least: 0.005, most: 0.1 },
+  thread: { least: 0.0001, most: 0.005 },
+  play: { least: 0.0002, most: 0.02 },
 };
 /** The same while the bore is not known. */
 const USUAL_GAP_UNKNOWN_BORE = {
@@ -100,6 +118,9 @@ const USUAL_GAP_UNKNOWN_BORE = {
   clearance: { least: 5_000, most: 500_000 },
   groove: { least: 0, most: 200_000 },
   land: { least: 0, most: 3_000_000 },
+  shell: { least: 800_000, most: 6_000_000 },
+  thread: { least: 10_000, most: 250_000 },
+  play: { least: 20_000, most: 1_500_000 },
 };
 /** The widest gap that is taken at all, as a share of the bore. */
 const WIDEST_GAP_SHARE = 0.1;
@@ -119,6 +140,17 @@ const ACCEPTED: Record<Field, Record<Units, string>> = {
   groove: { imperial: '1.5, .0015, 0.04mm, or a bracket 1.5/2', metric: '0.04, 1.5thou, or a bracket 0.04/0.05' },
   land: { imperial: '12, .012, 0.3mm; 0 where it is flush', metric: '0.3, 12thou; 0 where it is flush' },
   clearance: { imperial: '4.5, .0045, 0.11mm', metric: '0.06, 2.5thou' },
+  journal: { imperial: '2.0997, 20997, 53.33mm', metric: '52.985, 52985, 2.086in' },
+  housing: {
+    imperial: '2.1012, 53.37mm; or "set 2.1", "set journal", "set aim" and then the dial: +1.5',
+    metric: '53.021, 2.0874in; or "set 53", "set journal", "set aim" and then the dial: +0.03',
+  },
+  shell: { imperial: '55.8, .0558, 1.417mm', metric: '1.417, 0.0558in' },
+  thread: {
+    imperial: '1.5, .0015, 0.04mm, or between two marks 1.5 to 2',
+    metric: '0.04, 1.5thou, or between two marks 0.038 to 0.05',
+  },
+  play: { imperial: '6, .006, 0.15mm, a bracket 12/14', metric: '0.15, 6thou, a bracket 0.30/0.35' },
   rail: {
     imperial: '18, .018, 0.45mm, a bracket 15/16, or p15: 15 passes',
     metric: '0.45, 45, 18thou, a bracket 0.40/0.45, or p0.40: 0.40 passes',
@@ -128,11 +160,14 @@ const ACCEPTED: Record<Field, Record<Units, string>> = {
 /** What a field accepts, as examples, for hints and errors. */
 export const acceptedBy = (field: Field, units: Units): string => ACCEPTED[field][units];
 
-type FineField = Exclude<Field, 'bore' | 'piston' | 'pin'>;
+const SIZE_FIELDS = ['bore', 'piston', 'pin', 'journal', 'housing'] as const satisfies readonly Field[];
+type FineField = Exclude<Field, (typeof SIZE_FIELDS)[number]>;
 /** Whether a field is of gaps and clearances rather than sizes. */
-export const isFine = (field: Field): field is FineField => field !== 'bore' && field !== 'piston' && field !== 'pin';
+export const isFine = (field: Field): field is FineField => !SIZE_FIELDS.some((f) => f === field);
+/** Whether a field is read with a gauge that is zeroed. */
+const isGauged = (field: Field): boolean => field === 'bore' || field === 'housing';
 /** Fields whose figures are tenths of a thou, so that a point before them does not mean inches. */
-const isSmall = (field: Field): boolean => field === 'clearance' || field === 'groove';
+const isSmall = (field: Field): boolean => field === 'clearance' || field === 'groove' || field === 'thread';
 const styleOf = (field: Field): LengthStyle => (isFine(field) ? 'fine' : 'size');
 
 type UnitName = 'mm' | 'µm' | 'in' | 'thou';
@@ -163,7 +198,7 @@ const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
 const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*?) ?(?:/|-|to) ?(${NUMERAL}) ?([a-zµ"]*)$`);
 const ZERO_HERE = /^here$/;
-const SETTING = new RegExp(`^(set|here|was) ?(${NUMERAL} ?[a-zµ"]*|piston)$`);
+const SETTING = new RegExp(`^(set|here|was) ?(${NUMERAL} ?[a-zµ"]*|piston|journal|aim)$`);
 const CUT = /^c(?:ut)? ?(\d{1,4}(?:\.\d)?)?$/;
 const PASSES = new RegExp(`^(?:p(?:asses)?|>) ?(${NUMERAL} ?[a-zµ"]*)$|^(${NUMERAL} ?[a-zµ"]*)\\+$`);
 const TURNS = new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`);
@@ -175,7 +210,8 @@ export function usual(context: HearingContext): { least: Nm; most: Nm } {
     if (bore === null) return USUAL_GAP_UNKNOWN_BORE[field];
     return { least: bore * USUAL_GAP[field].least, most: bore * USUAL_GAP[field].most };
   }
-  if (!expected) return field === 'pin' ? USUAL_PINS : USUAL_SIZES;
+  if (!expected)
+    return field === 'pin' ? USUAL_PINS : field === 'journal' || field === 'housing' ? USUAL_JOURNALS : USUAL_SIZES;
   return { least: expected.nm - expected.within, most: expected.nm + expected.within };
 }
 
@@ -311,6 +347,11 @@ const NAMES: Record<Field, string> = {
   clearance: 'clearance',
   groove: 'axial clearance',
   land: 'depth under the land',
+  journal: 'journal',
+  housing: 'housing',
+  shell: 'half shell',
+  thread: 'bearing clearance',
+  play: 'play',
 };
 
 const spokenIn = (unit: UnitName | null, units: Units): Units =>
@@ -361,7 +402,7 @@ const DIAL_FIGURE = /^(?:\d{1,3}(?:\.\d{0,2})?|0?\.\d+)$/;
 /** A bare figure as the dial of a gauge that was zeroed: where as a size it would be out of the gauge's reach, or cannot be right and the dial can. */
 function asDial(numeral: string, asSize: Nm, context: HearingContext): Heard | null {
   const { field, setting } = context;
-  if (field !== 'bore' || setting === null || !DIAL_FIGURE.test(numeral)) return null;
+  if (!isGauged(field) || setting === null || !DIAL_FIGURE.test(numeral)) return null;
   const dial = hearDial('+', numeral, '', context);
   if (typeof setting === 'string') {
     // of no size yet: a figure that the planned bore does not speak for is the dial's
@@ -407,12 +448,15 @@ function hearBracket(parts: [string, string, string, string], context: HearingCo
   if (a === b)
     return {
       kind: 'refused',
-      why: 'The same leaf cannot both pass and not pass.',
-      accepted: '15/16: 15 goes, 16 does not',
+      why: 'Both ends are the same.',
+      accepted: context.field === 'thread' ? '1.5 to 2' : '15/16: 15 goes, 16 does not',
     };
-  const spoken = `${lengthText(Math.min(a, b), context.units, 'fine')} goes, ${lengthText(Math.max(a, b), context.units, 'fine')} does not`;
+  const isThread = context.field === 'thread';
+  const spoken = isThread
+    ? `between ${lengthText(Math.min(a, b), context.units, 'fine')} and ${lengthText(Math.max(a, b), context.units, 'fine')}`
+    : `${lengthText(Math.min(a, b), context.units, 'fine')} goes, ${lengthText(Math.max(a, b), context.units, 'fine')} does not`;
   const meaning: Meaning = { value: Math.min(a, b), upTo: Math.max(a, b), taken: spoken };
-  if (a < b) return { kind: 'understood', meaning };
+  if (a < b || isThread) return { kind: 'understood', meaning };
   return {
     kind: 'question',
     ask: `A leaf that passes is thinner than one that does not. Did you mean ${spoken}?`,
@@ -420,14 +464,14 @@ function hearBracket(parts: [string, string, string, string], context: HearingCo
   };
 }
 
-const NO_SETTING = 'first the setting, e.g. "set 4.060"';
+const NO_SETTING = { bore: 'first the setting, e.g. "set 4.060"', housing: 'first the setting, e.g. "set journal"' };
 
 /** What keeps a field from taking the dial; null where it can. */
 function noDial({ field, units, setting, settingAsk }: HearingContext): Heard | null {
   const accepted = acceptedBy(field, units);
   if (isFine(field))
     return { kind: 'refused', why: 'A gap has no sign: only a bore gauge reads plus or minus.', accepted };
-  if (field !== 'bore')
+  if (!isGauged(field))
     return {
       kind: 'refused',
       why: `Plus and minus are for a bore gauge; a ${NAMES[field]} is read in the micrometer.`,
@@ -437,7 +481,7 @@ function noDial({ field, units, setting, settingAsk }: HearingContext): Heard | 
     return {
       kind: 'refused',
       why: settingAsk ?? 'Plus and minus count from the gauge setting, and none is given yet.',
-      accepted: NO_SETTING,
+      accepted: field === 'housing' ? NO_SETTING.housing : NO_SETTING.bore,
     };
   return null;
 }
@@ -598,13 +642,17 @@ export function hear(text: string, context: HearingContext): Heard {
   return { kind: 'refused', why: `"${text.trim()}" is no reading.`, accepted };
 }
 
-const NO_GAUGE = 'A gauge setting belongs to bore readings.';
+const NO_GAUGE = 'A gauge setting belongs to readings across the inside.';
 
 /** `here`: the gauge was zeroed at this spot, whose size is not known yet. What the dial shows elsewhere counts from it. */
 const hearZero = ({ field, units }: HearingContext): Heard =>
   field === 'bore'
     ? { kind: 'setting', value: 'here', read: true, sizes: null }
-    : { kind: 'refused', why: NO_GAUGE, accepted: acceptedBy(field, units) };
+    : {
+        kind: 'refused',
+        why: field === 'housing' ? 'A zero without a size tells of bores alone.' : NO_GAUGE,
+        accepted: acceptedBy(field, units),
+      };
 
 /**
  * `set 4.210`: the gauge was zeroed in the micrometer, which may be well away from this bore. `here 4.2153`: it was
@@ -614,16 +662,19 @@ const hearZero = ({ field, units }: HearingContext): Heard =>
  */
 function hearSetting(word: string, entry: string, context: HearingContext): Heard {
   const accepted = acceptedBy(context.field, context.units);
-  if (context.field !== 'bore') return { kind: 'refused', why: NO_GAUGE, accepted };
+  if (!isGauged(context.field)) return { kind: 'refused', why: NO_GAUGE, accepted };
   const inBore = word !== 'set';
   const waits = typeof context.setting === 'string' ? context.setting : null;
   const sizes = word === 'was' ? (context.zero ?? null) : word === 'here' ? waits : null;
   if (word === 'was' && sizes === null)
     return { kind: 'refused', why: 'This gauge was zeroed in no bore.', accepted: '"here", where it is zeroed in one' };
-  if (entry === 'piston')
+  const isEach = entry === 'piston' || entry === 'journal' || entry === 'aim';
+  if (isEach && (entry === 'piston') !== (context.field === 'bore'))
+    return { kind: 'refused', why: `A ${NAMES[context.field]} is not set to that.`, accepted };
+  if (isEach)
     return inBore
       ? { kind: 'refused', why: 'Zeroed in the bore, the gauge is read in the micrometer: give that figure.', accepted }
-      : { kind: 'setting', value: 'piston', read: false, sizes: null };
+      : { kind: 'setting', value: entry, read: false, sizes: null };
   const heard = hear(entry, inBore ? { ...context, setting: null } : { ...context, setting: null, expected: null });
   if (heard.kind === 'understood')
     return { kind: 'setting', value: heard.meaning.value, read: inBore && sizes === null, sizes };

@@ -23,9 +23,12 @@ function lengths(value: unknown, at = ''): [string, number][] {
 }
 
 describe('what a new build begins with', () => {
-  it('is its chart alone in a shop of inches', () => {
-    expect(firstChoices(STARTING_CHART, 'imperial', stamp)).toEqual([]);
-    expect(firstChoices(STARTING_CURVE, 'imperial', stamp).map((e) => e.kind)).toEqual(['chart']);
+  it('is the whole walk, and a chart that is not the starting one, in a shop of inches', () => {
+    const plain = firstChoices(STARTING_CHART, 'imperial', stamp);
+    expect(plain.map((e) => e.kind)).toEqual(['walk']);
+    expect(judge({ id: 'x', entries: [jobEntry(), ...plain] }).choices.walk.asks).toBe('whole');
+    expect(judge({ id: 'x', entries: [jobEntry()] }).choices.walk.asks).toBe('checks');
+    expect(firstChoices(STARTING_CURVE, 'imperial', stamp).map((e) => e.kind)).toEqual(['chart', 'walk']);
   });
 
   it('is sound, and in a shop of millimetres has no figure that is an inch’s', () => {

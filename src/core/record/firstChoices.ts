@@ -1,4 +1,5 @@
 /** What a new build is set with from its first entry on. */
+import { WHOLE_WALK } from '../assembly/choices';
 import type { Units } from '../quantity/length';
 import { type ChoiceKind, type Choices, STARTING } from '../stages';
 import type { Chart } from '../targets/chart';
@@ -34,13 +35,14 @@ function metricFigures(): Partial<{ [K in ChoiceKind]: Choices[K] }> {
 }
 
 /**
- * The choices that a new build begins with besides its job card: its chart, and in a shop of millimetres figures that are
- * round in them.
+ * The choices that a new build begins with besides its job card: its chart, the whole walk, and in a shop of millimetres
+ * figures that are round in them.
  *
- * @example firstChoices(judgement.choices.chart, 'imperial', { at: '2026-05-04T09:00:00.000Z', by: 'AB' }) // []
+ * @example firstChoices(judgement.choices.chart, 'imperial', { at: '2026-05-04T09:00:00.000Z', by: 'AB' }).length // 1
  */
 export const firstChoices = (chart: Chart, units: Units, stamp: { at: string; by: string }): Entry[] => [
   ...firstChart(chart, stamp),
+  { ...stamp, id: 'walk-1', kind: 'walk', replaces: null, value: WHOLE_WALK },
   ...(units === 'metric'
     ? Object.entries(metricFigures()).map(
         ([kind, value]) => ({ ...stamp, id: `${kind}-1`, kind, replaces: null, value }) as unknown as Entry,

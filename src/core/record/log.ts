@@ -2,13 +2,22 @@
  * The log: the entries of a record in the order of what they are of, so that a part's history is one look-up. It is
  * never changed in place: what an entry does not touch is the same object before and after it.
  */
-import type { Check } from '../assembly/checks';
 import type { Nm } from '../quantity/length';
 import type { RateMetal, RateSums } from '../rings/rate';
 import type { Instrument } from '../uncertainty/instrument';
-import type { Accepted, CheckEntry, GaugeSetting, Logged, LoggedReading, Renewal, Stamp, Voided } from './reading';
+import type {
+  Accepted,
+  CheckEntry,
+  GaugeSetting,
+  Logged,
+  LoggedReading,
+  PinEntry,
+  Renewal,
+  Stamp,
+  Voided,
+} from './reading';
 
-/** A check that was ticked, and which parts were then in the cylinder. */
+/** A check that was ticked, and which parts were then there. */
 export interface Tick {
   entry: CheckEntry;
   parts: string;
@@ -52,8 +61,10 @@ export interface Log {
   readonly accepted: Accepted;
   /** By filer and metal. */
   readonly shopRates: ReadonlyMap<string, ShopRate>;
-  /** By cylinder. */
-  readonly ticks: ReadonlyMap<string, ReadonlyMap<Check, Tick>>;
+  /** By place, and by what was checked. */
+  readonly ticks: ReadonlyMap<string, ReadonlyMap<CheckEntry['check'], Tick>>;
+  /** Reminders that are pinned on, by place, the first first. */
+  readonly pins: ReadonlyMap<string, readonly PinEntry[]>;
   /** By number, last first. */
   readonly renewals: ReadonlyMap<string, readonly Renewal[]>;
   /** By key. */
@@ -73,6 +84,9 @@ export interface Log {
 }
 
 const NONE: readonly never[] = [];
+
+/** The reminders on a place; always the same object while there are none. */
+export const pinsOn = (log: Pick<Log, 'pins'>, place: string): readonly PinEntry[] => log.pins.get(place) ?? NONE;
 
 /** The pairs that the choice before the last had in place; always the same object while there are none. */
 export const beforeOf = <P>(log: Log, what: string): readonly P[] =>

@@ -40,6 +40,10 @@ export function standsIn(log: Placed, subject: string, number: string): string |
   return whereOf(pairings(log).find((p) => p.piston === number)?.cylinder ?? number, number);
 }
 
+/** Names the shells and the journal at a place of the bottom end, by how often each was renewed. */
+export const bearingPartsIn = (log: Pick<Log, 'numbers'>, place: string): string =>
+  `${roundOf(log, place, 'shells')}/${roundOf(log, place, 'journal')}`;
+
 /**
  * Names the parts in a cylinder: their numbers, how often each was renewed, and how often each ring was cut.
  *

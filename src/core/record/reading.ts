@@ -2,7 +2,8 @@
  * What is read and done at the bench, as the record keeps it. Nothing here is ever changed: a correction is a later
  * entry that voids the earlier one and says why.
  */
-import type { Check } from '../assembly/checks';
+import type { Step } from '../assembly/steps';
+import type { BearingCheck } from '../journals/checks';
 import type { Depth, Spot } from '../bores/grid';
 import type { Joints } from '../clocking/joints';
 import type { Nm } from '../quantity/length';
@@ -33,10 +34,10 @@ export interface RingFit {
 
 export interface ReadingEntry<S extends string = string> extends Stamp {
   kind: 'reading';
-  /** Which of the engine's, see `Cylinder.id`. Of a piston, its pin and its grooves: the number of the piston. */
+  /** Which of the engine's, see `Cylinder.id`. Of a piston, its pin and its grooves: the number of the piston. Of a main bearing and the crank: their place. */
   cylinder: string;
   subject: S;
-  /** Where in the bore; null for anything else, and for a bore of which only a size was given. */
+  /** Where in the bore, on the journal, or which half shell; null for anything else, and for a bore of which only a size was given. */
   place: Spot | null;
   value: Nm;
   /** For a feeler bracket, the leaf that did not pass. */
@@ -52,17 +53,14 @@ export interface ReadingEntry<S extends string = string> extends Stamp {
   plate: boolean | null;
   /** Of a ring; null for anything else, and for a ring of which nothing was said: it is then the cylinder's own. */
   fit: RingFit | null;
-  /** Of a bore, the piston that its gauge was zeroed on; null for any other setting, and for a size read as such. */
+  /** Of a bore, the piston that its gauge was zeroed on, and of a bearing's housing the journal; null for any other setting, and for a size read as such. */
   zeroed: Zeroed | null;
   /** Of a bore, the setting whose zero it counts from, where that had no size yet: `value` is then the difference on the dial. Else null. */
   zero: string | null;
 }
 
-/** A piston that a bore gauge was zeroed on, and its size then. */
-export interface Zeroed {
-  piston: string;
-  size: Nm;
-}
+/** A piston, or the journal of a bearing, that a gauge was zeroed on, and its size then. */
+export type Zeroed = { piston: string; size: Nm } | { journal: string; size: Nm };
 
 /** A cut with a ring filer. */
 export interface CutEntry extends Stamp {
@@ -76,17 +74,28 @@ export interface CutEntry extends Stamp {
   count: number | null;
 }
 
-/** Something was checked at the block. */
+/** Something was done or checked on the walk, or looked at on the bottom end. */
 export interface CheckEntry extends Stamp {
   kind: 'check';
+  /** Of the bottom end and the block, the place. */
   cylinder: string;
-  check: Check;
+  check: Step | BearingCheck;
   /** Of the joints: where they were planned; null for anything else, and where it is not known. */
   planned: Joints | null;
   /** Joints that were found elsewhere, and where. */
   found: Partial<Joints>;
   /** Of the front mark and the rod: what was looked for, see `againstOf`. */
   expected: string | null;
+}
+
+/** A reminder that was pinned on something: it holds it until it is taken off. */
+export interface PinEntry extends Stamp {
+  kind: 'pin';
+  /** A cylinder, a main bearing, the crank or the block. */
+  cylinder: string;
+  /** The step it was pinned on; null for the place as such. */
+  check: Step | null;
+  text: string;
 }
 
 /** Who struck an entry out, when and why. */
@@ -156,7 +165,7 @@ export interface Acceptance extends Stamp {
 export type Accepted = ReadonlyMap<string, Acceptance>;
 
 /** Verdicts that rest on more than the one reading they are accepted at: that of the ring or the groove itself has none of these names. */
-export const ACCEPTABLES = ['clearance', 'bore', 'pin'] as const;
+export const ACCEPTABLES = ['clearance', 'bore', 'pin', 'bearing', 'form', 'smallEnd'] as const;
 export type Acceptable = (typeof ACCEPTABLES)[number];
 
 /**
@@ -192,5 +201,17 @@ export const lastOf = (readings: readonly Pick<LoggedReading, 'id' | 'at'>[]): s
   readings.reduce<Pick<LoggedReading, 'id' | 'at'> | null>((last, r) => (last && last.at > r.at ? last : r), null)
     ?.id ?? null;
 
-/** What a bore gauge was zeroed at: a size; the piston of each cylinder, so that the dial is the clearance; or in a bore, its size not known yet. */
-export type GaugeSetting = Nm | 'piston' | 'here';
+const isAlike = (a: Zeroed | null, b: Zeroed | null): boolean =>
+  a?.size === b?.size && (a && 'piston' in a ? a.piston : a?.journal) === (b && 'piston' in b ? b.piston : b?.journal);
+
+/** The part that a gauge was zeroed on for all of some readings, at the same size each time; null where it was not. */
+export function zeroedAlike(readings: readonly Pick<LoggedReading, 'zeroed'>[]): Zeroed | null {
+  const first = readings[0]?.zeroed ?? null;
+  return readings.every(({ zeroed }) => isAlike(zeroed, first)) ? first : null;
+}
+
+/**
+ * What a bore gauge was zeroed at: a size; the piston of each cylinder, or each journal, so that the dial is the
+ * clearance; each journal and the clearance aimed at, so that it is the error; or in a bore, its size not known yet.
+ */
+export type GaugeSetting = Nm | 'piston' | 'journal' | 'aim' | 'here';

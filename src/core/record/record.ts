@@ -7,7 +7,7 @@ import type { RateMetal, RateSums } from '../rings/rate';
 import { type ChoiceKind, type Choices, type Subject, CHOICE_KINDS } from '../stages';
 import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Instrument } from '../uncertainty/instrument';
-import type { Acceptable, CheckEntry, CutEntry, GaugeSetting, ReadingEntry, Stamp } from './reading';
+import type { Acceptable, CheckEntry, CutEntry, GaugeSetting, PinEntry, ReadingEntry, Stamp } from './reading';
 
 interface Choice extends Stamp {
   /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */
@@ -24,6 +24,7 @@ export type Entry =
   | ReadingEntry<Subject>
   | CutEntry
   | CheckEntry
+  | PinEntry
   /** A tool, whole, as it was when readings named it: a later edit in the shop never reaches them. */
   | ({ kind: 'instrument'; value: Instrument } & Stamp)
   /** A bore gauge was zeroed; `instrument` is the key of the gauge, null where none was named; `sizes` the earlier setting in a bore whose zero has this size, or null. */
@@ -34,7 +35,7 @@ export type Entry =
   | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
   /** A verdict is accepted as it is: `of` the last reading it rests on, `what` where that is not the verdict of the reading itself, `state` the word that was accepted. */
   | ({ kind: 'accepted'; of: string; what: Acceptable | null; state: string; reason: string } & Stamp)
-  /** An earlier reading, cut, acceptance, check or renewal no longer counts. */
+  /** An earlier reading, cut, acceptance, check, pin or renewal no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 
 export interface BuildRecord {
@@ -64,7 +65,7 @@ export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Ent
     : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
 
 /** Entries that a later one may void. */
-const VOIDABLE: readonly Entry['kind'][] = ['reading', 'cut', 'accepted', 'check', 'renewed'];
+const VOIDABLE: readonly Entry['kind'][] = ['reading', 'cut', 'accepted', 'check', 'pin', 'renewed'];
 
 /** Whether a later entry may strike this kind out. */
 export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.includes(kind);
@@ -73,4 +74,4 @@ export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.i
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
  * what it meant. A row of the store that was written in this shape is read as it stands.
  */
-export const ENTRY_SHAPE = 10;
+export const ENTRY_SHAPE = 12;

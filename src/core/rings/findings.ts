@@ -12,7 +12,8 @@ import type { JudgedRing } from './judged';
 import { type Ring, COMPRESSION, RING_WORDS, gapIsDone, isCompression } from './ring';
 import type { All, Spread } from './found';
 import { countsWords, ringAdvice } from './words';
-import { type RingSet, GROOVE_WORDS, ringFaults } from './set';
+import { type RingSet, GROOVE_WORDS } from './set';
+import { ringFaults } from './whichWay';
 
 interface Ringed extends Cylinder {
   bore: { shape: object | null };

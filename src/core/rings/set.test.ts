@@ -1,16 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../quantity/length';
-import {
-  BEVELS,
-  SECTIONS,
-  STARTING_RING_SET,
-  UP_MARKS,
-  fromSizes,
-  landState,
-  ringFaults,
-  sideState,
-  upWords,
-} from './set';
+import { BEVELS, SECTIONS, STARTING_RING_SET, UP_MARKS, fromSizes, landState, sideState } from './set';
+import { ringFaults, upWords } from './whichWay';
 import { STARTING_STRICTNESS } from '../verdict/decide';
 import { sectionOutline } from './section';
 

@@ -310,7 +310,7 @@ const OF_A_RING = {
   number: 'ring',
   style: 'fine',
   warm: false,
-  spots: false,
+  spots: null,
   fitted: true,
 } as const;
 const OF_A_GROOVE = {
@@ -320,7 +320,7 @@ const OF_A_GROOVE = {
   style: 'fine',
   warm: false,
   part: 'piston',
-  spots: false,
+  spots: null,
   fitted: false,
 } as const;
 

@@ -8,7 +8,7 @@ export interface Finding<S extends string = string> {
   severity: Severity;
   /** The stage that it is seen and mended on. */
   stage: S;
-  /** The cylinder it is about, or null for the engine. */
+  /** The cylinder it is about, or what else of the engine; null for the engine. */
   cylinder: string | null;
   says: Saying;
 }

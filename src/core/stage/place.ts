@@ -1,5 +1,5 @@
 /** A place at the bench as it stands in an address: `3.top`, or of a bore `A2.bore.middle.90`. */
-import { ABOVE, DEPTHS } from '../bores/grid';
+import { ABOVE, DEPTHS, ENDS } from '../bores/grid';
 import type { At } from './tasks';
 
 interface Labelled {
@@ -32,7 +32,7 @@ export function placeFrom<S extends string>(
   const cylinder = cylinders.find((c) => c.label === label);
   const subject = subjects.find((s) => s === name);
   if (!cylinder || subject === undefined) return null;
-  const at = ([...DEPTHS, ABOVE] as const).find((d) => d === depth);
+  const at = ([...DEPTHS, ABOVE, ...ENDS] as const).find((d) => d === depth);
   const degrees = Number(angle);
   const spot = at && Number.isFinite(degrees) && degrees >= 0 && degrees < 180 ? { depth: at, angle: degrees } : null;
   return { cylinder: cylinder.id, subject, spot };

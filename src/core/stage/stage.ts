@@ -25,15 +25,15 @@ export interface SubjectFacts {
   field: Field;
   /** What kind of tool it is read with. */
   tool: Family;
-  /** Whose number it is filed under. */
-  number: 'cylinder' | 'piston' | 'ring';
+  /** Whose number it is filed under. A bearing is a main or, by its cylinder, a rod's; a rod is filed under its cylinder. */
+  number: 'cylinder' | 'piston' | 'ring' | 'bearing' | 'rod' | 'crank';
   style: LengthStyle;
   /** Whether the temperatures of part and tool are noted with it. */
   warm: boolean;
   /** What is machined or replaced when its readings no longer hold; null for what is only checked. */
   part: string | null;
-  /** Whether it is read at places in the bore. */
-  spots: boolean;
+  /** Whether it is read at places in the bore, or at places of a bearing; null for neither. */
+  spots: 'bore' | 'bearing' | null;
   /** Whether it is squared in its bore, and filed: a ring. */
   fitted: boolean;
 }
@@ -59,6 +59,14 @@ export interface Progress {
   done: number;
   /** Zero for a stage that has nothing to be done. */
   total: number;
+}
+
+/** Something of the engine that is read and is no cylinder: a main bearing, the crank. */
+export interface Place {
+  id: string;
+  /** What an address calls it. */
+  label: string;
+  words: string;
 }
 
 /** What a bore on the deck says of a cylinder: a word, and a figure. */
@@ -102,6 +110,12 @@ export interface Stage<
   deck: boolean;
   /** Whether a job may leave it to others. */
   coverable: boolean;
+  /** Whether nothing is asked there until a job says that it covers it. */
+  optional: boolean;
+  /** Loads what works out an optional stage; null where it is there. */
+  load: () => Promise<void> | null;
+  /** Whether what works it out was there when it was judged. */
+  isWorked: (engine: J) => boolean;
   /** What can be chosen, by kind of entry: what holds until someone chooses. */
   choices: Record<string, (units: Units) => unknown>;
   /** What can be read. */
@@ -120,6 +134,10 @@ export interface Stage<
   expected: (engine: J, cylinder: K, subject: string, units: Units) => Expected | null;
   /** What a subject of a cylinder comes to, said back before Enter. */
   outcome: (engine: J, cylinder: K, subject: string) => Outcome;
+  /** What is read on it that is no cylinder, and what the two above say of it. */
+  places: (engine: J) => readonly Place[];
+  expectedAt: (engine: J, place: Place, subject: string, units: Units) => Expected | null;
+  outcomeAt: (engine: J, place: Place, subject: string) => Outcome;
   /** What it puts on paper and into the table: loaded when that is asked for, since no bench shows it. */
   report: () => Promise<Partial<Report<J, K>>>;
 }
@@ -128,8 +146,12 @@ export interface Stage<
 export interface Report<J = Frame, K extends Cylinder = Cylinder> {
   /** Readings and results of one cylinder for the table. */
   rows: (engine: J, cylinder: K) => Row[];
+  /** The same of what is no cylinder. */
+  placeRows: (engine: J) => Row[];
   sheet: (engine: J, cylinders: readonly K[]) => SheetPart[];
 }
+
+const NO_PLACES: readonly Place[] = [];
 
 const NOTHING: Judged<object, object> = { cylinders: new Map(), engine: {} };
 
@@ -137,6 +159,9 @@ const NOTHING: Judged<object, object> = { cylinders: new Map(), engine: {} };
 export const SILENT = {
   deck: true,
   coverable: false,
+  optional: false,
+  load: (): Promise<void> | null => null,
+  isWorked: (): boolean => true,
   choices: {},
   subjects: {},
   judge: () => NOTHING,
@@ -147,6 +172,9 @@ export const SILENT = {
   joints: (): Joints | null => null,
   expected: () => null,
   outcome: (): Outcome => ({ says: [], state: null, strong: null, soft: [] }),
+  places: (): readonly Place[] => NO_PLACES,
+  expectedAt: () => null,
+  outcomeAt: (): Outcome => ({ says: [], state: null, strong: null, soft: [] }),
   report: () => Promise.resolve({}),
 } satisfies Omit<Stage, 'words'>;
 

@@ -10,20 +10,12 @@ export const INSTRUMENT_KINDS = [
   'insideMicrometer',
   'telescoping',
   'feelers',
+  'dialIndicator',
+  'gaugingThread',
   'filerByTurns',
   'filerByStrokes',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
-
-export const INSTRUMENT_KIND_WORDS: Record<InstrumentKind, string> = {
-  micrometer: 'outside micrometer',
-  boreGauge: 'dial bore gauge',
-  insideMicrometer: 'inside micrometer',
-  telescoping: 'telescoping gauges',
-  feelers: 'feeler leaves',
-  filerByTurns: 'ring filer, counted in turns',
-  filerByStrokes: 'ring filer, counted in strokes',
-};
 
 /** A ring filer measures nothing: it has no range, resolution, limit or calibration, only a rate that is learnt. */
 export const isFiler = ({ kind }: Pick<Instrument, 'kind'>): boolean =>
@@ -104,6 +96,8 @@ export const SUITED = {
   pin: ['micrometer'],
   pinBore: ['boreGauge', 'telescoping', 'insideMicrometer'],
   gap: ['feelers'],
+  play: ['dialIndicator', 'feelers'],
+  thread: ['gaugingThread'],
   filing: ['filerByTurns', 'filerByStrokes'],
 } as const satisfies Record<string, readonly InstrumentKind[]>;
 

@@ -49,12 +49,13 @@ function warmthOf(readings: readonly LoggedReading[]): Warmth {
     : 'apart';
 }
 
-/** Whether a reading was made with a tool that only compares with what a micrometer set it to: a bore is, unless the tool says otherwise. */
+/** What is read across the inside. */
+const INSIDE = new Set(['bore', 'pinBore', 'housing', 'bare', 'smallEnd']);
+
+/** Whether a reading was made with a tool that only compares with what a micrometer set it to: across the inside it is, unless the tool says otherwise. */
 function isCompared({ subject, instrument }: LoggedReading, tools: Tools): boolean {
   const kind = instrument === null ? undefined : tools.get(instrument)?.kind;
-  return kind === undefined
-    ? subject === 'bore' || subject === 'pinBore'
-    : kind === 'boreGauge' || kind === 'telescoping';
+  return kind === undefined ? INSIDE.has(subject) : kind === 'boreGauge' || kind === 'telescoping';
 }
 
 const isNoted = (reading: LoggedReading): boolean => reading.temperature !== null || reading.gaugeTemperature !== null;

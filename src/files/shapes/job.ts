@@ -103,4 +103,5 @@ export const jobSchema = z.strictObject({
   construction: partId.nullable(),
   surface: z.enum(SURFACES).nullable().default(null),
   elsewhere: z.array(partId).max(40).default([]),
+  also: z.array(partId).max(40).default([]),
 }) satisfies z.ZodType<Job>;

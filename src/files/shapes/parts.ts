@@ -11,6 +11,11 @@ export const widthNm = nm.min(1, 'more than nothing');
 export const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'letters, digits, - and _, 64 at most');
 export const cylinder = z.string().regex(/^(?:[LR]?\d{1,2})$/, 'a place in the block such as 3, L1 or R2');
 
+/** What something is read on: a cylinder, a main bearing or the crank. */
+export const place = z
+  .string()
+  .regex(/^(?:[LRM]?\d{1,2}|crank|block)$/, 'a place such as 3, L1, R2, M4, crank or block');
+
 export const buildIdSchema = id;
 
 /** Name of a row or a column in a chart. */

@@ -1,65 +1,88 @@
 'use client';
 
-import { useEffect } from 'react';
-import { findingsOf } from '@/core/judge/findings';
+import { useEffect, useState } from 'react';
+import { isRight } from '@/core/assembly/judged';
+import { type WalkAt, resumedAt, stepAt, walkOf } from '@/core/assembly/walk';
+import { BLOCK } from '@/core/engine/places';
+import { Later } from '../openBuild/Later';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { useView } from '../shared/address';
-import { Views } from '../shared/Views';
-import { Ready } from './Ready';
-import { Findings, findingsFor } from '../stages/Findings';
-import { Frame } from '../stages/Frame';
 import { onDemand } from '../shared/onDemand';
+import { Views } from '../shared/Views';
+import { Frame } from '../stages/Frame';
+import { Walk } from './Walk';
+import { useOrder } from './useOrder';
 
+const Beside = onDemand(() => import('./Beside').then((m) => m.Beside));
 const AtTheBlock = onDemand(() => import('./AtTheBlock').then((m) => m.AtTheBlock));
 const CrankPlan = onDemand(() => import('./CrankPlan').then((m) => m.CrankPlan));
+const OrderView = onDemand(() => import('./OrderView').then((m) => m.OrderView));
+const Habits = onDemand(() => import('./Habits').then((m) => m.Habits));
+const MatView = onDemand(() => import('./MatView').then((m) => m.MatView));
+const ShortBlockView = onDemand(() => import('./ShortBlockView').then((m) => m.ShortBlockView));
 
-const TABS = ['block', 'rods'] as const;
+const TABS = ['walk', 'block', 'order', 'rods', 'short', 'mat', 'habits'] as const;
 
-/** Putting it together: what is checked of each cylinder at the block, and which way pistons and rods face. */
+/** Putting it together: step by step from piston on rod to the last turn of the crank. */
 export function AssemblyStage() {
   const judgement = useJudgement();
-  const { cursor, cylinder, goTo } = useMoving();
+  const { cylinder } = useMoving();
   const [tab, setTab] = useView(TABS);
-  useEffect(() => {
-    const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => c.block.done < c.block.checks.length);
-    if (open) goTo({ cylinder: open.id, subject: cursor.inHand.rings, spot: null });
-    // On entering the stage only: from then on the hands lead.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
+  const [chosen, setChosen] = useState<WalkAt | null>(null);
+  const [hand, setHand] = useState(cylinder?.id);
+  const [isSettled, setSettled] = useState(false);
+  useEffect(() => setSettled(true), []);
+  const order = useOrder();
+  const walk = walkOf(judgement, order.cylinders);
+  const at = chosen && stepAt(judgement, chosen) ? chosen : resumedAt(judgement, walk);
+  // A step in view stays in view, whatever other benches do meanwhile: only this bench's own hand leads on.
+  const settled = at && !order.isAwaited ? at : null;
+  if (settled && (settled.place !== chosen?.place || settled.step !== chosen.step)) setChosen(settled);
+  // A cylinder that was gone to by the deck: its first open step.
+  if (cylinder && cylinder.id !== hand) {
+    setHand(cylinder.id);
+    if (at?.place !== cylinder.id) {
+      const { checks } = cylinder.block;
+      const open = checks.find((c) => !isRight(c.state)) ?? checks[0];
+      if (open) setChosen({ place: cylinder.id, step: open.check });
+    }
+  }
   if (!cylinder || !judgement.job) return null;
+  const isOfBlock = tab === 'walk' && at?.place === BLOCK;
   return (
     <Frame
       main={
         <div className="flex h-full flex-col">
-          <div className="flex flex-wrap items-baseline gap-x-4">
-            <h1>Cylinder {cylinder.label}</h1>
-            {cylinder.bank !== 'only' && <p className="text-[1.0625rem] text-soft">{cylinder.bank} bank</p>}
+          <div className={`flex flex-wrap items-baseline gap-x-4 ${tab === 'mat' ? 'no-print' : ''}`}>
+            <h1>{isOfBlock ? 'The engine' : `Cylinder ${cylinder.label}`}</h1>
+            {!isOfBlock && cylinder.bank !== 'only' && (
+              <p className="text-[1.0625rem] text-soft">{cylinder.bank} bank</p>
+            )}
           </div>
           <Views
             label="What of the assembly"
             value={tab}
             onChange={setTab}
             views={[
-              ['block', 'At the block', <AtTheBlock key={cylinder.id} cylinder={cylinder} />],
+              [
+                'walk',
+                'Step by step',
+                <Walk key="walk" order={order} walk={walk} at={at} onChoose={setChosen} isSettled={isSettled} />,
+              ],
+              ['block', 'All steps', <AtTheBlock key={cylinder.id} cylinder={cylinder} />],
+              ['order', 'Order', <OrderView key="order" order={order} />],
               ['rods', 'Crank and rods', <CrankPlan key="rods" />],
+              ['short', 'Short block', <ShortBlockView key="short" />],
+              ['mat', 'Mat', <MatView key="mat" />],
+              ['habits', 'Habits', <Habits key="habits" />],
             ]}
           />
         </div>
       }
       aside={
-        <>
-          <Ready cylinder={cylinder} />
-          <div className="mt-4">
-            <Findings findings={findingsFor(findingsOf(judgement), ['assembly', 'clocking'], cylinder.id)} />
-          </div>
-          <p className="mt-4 text-soft">
-            Bore wiped clean and oiled; compressor snug and square; throw at the bottom, rod bolts covered. Push, do not
-            hammer past a stop: a stuck ring breaks. Turn the crank after each pair: whoever binds is the last one in.
-          </p>
-          <p className="mt-2 text-soft">
-            Ring edges and band compressors cut: gloves. Mind your back and fingers when the block is turned.
-          </p>
-        </>
+        <Later>
+          {isSettled && <Beside cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={setChosen} />}
+        </Later>
       }
     />
   );

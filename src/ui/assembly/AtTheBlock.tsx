@@ -2,39 +2,24 @@
 
 import { Check as Tick } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { type CheckState, type JudgedCheck, isRight } from '@/core/assembly/judged';
+import { type JudgedCheck, isRight } from '@/core/assembly/judged';
 import { expectedOf } from '@/core/assembly/expected';
-import { CHECK_REASONS } from '@/core/assembly/checkReasons';
-import { CHECK_WORDS, isJointCheck } from '@/core/assembly/checks';
-import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
+import { isJointCheck } from '@/core/assembly/checks';
+import { stepSays, whyOf } from '@/core/assembly/stepWords';
+import { JOINTS } from '@/core/clocking/joints';
 import { type View, turnOf, viewWords } from '@/core/clocking/view';
-import { clockHours, directionWords, hearAngle } from '@/core/clocking/words';
-import { apart } from '@/core/quantity/angle';
+import { clockHours, directionWords } from '@/core/clocking/words';
 import { COMPRESSION, RING_WORDS } from '@/core/rings/ring';
-import { upWords } from '@/core/rings/set';
+import { upWords } from '@/core/rings/whichWay';
 import { useInitials, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Crown } from '../clocking/Crown';
 import { CrownViewChoice, useCrownView } from '../clocking/CrownView';
 import { JointMark } from '../clocking/JointTable';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
 import { When } from '../shared/When';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-
-const STATE_WORDS: Record<CheckState, string> = {
-  'to do': 'To do',
-  right: 'Right',
-  moved: 'Moved, within the rules',
-  against: 'Moved, against a rule',
-  again: 'Check again',
-};
-const STATE_LOOKS: Record<CheckState, { sign: string; colour: string }> = {
-  'to do': { sign: '○', colour: 'text-soft' },
-  right: { sign: '●', colour: 'text-ok' },
-  moved: { sign: '◐', colour: 'text-blue' },
-  against: { sign: '▲', colour: 'text-short' },
-  again: { sign: '▲', colour: 'text-short' },
-};
+import { Moved } from './Moved';
+import { STATE_LOOKS, STATE_WORDS } from './stepStates';
 
 /** The checks of one cylinder, one after the other, beside its crown the way the fitter meets it. */
 export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
@@ -107,10 +92,12 @@ export function AtTheBlock({ cylinder }: { cylinder: JudgedCylinder }) {
         {done === checks.length && (
           <div className="mt-3 flex flex-wrap items-center gap-4" role="status">
             {cylinder.ready.is ? (
-              <p className="text-xl font-bold text-ok">● Cylinder {cylinder.label} is ready to go in.</p>
+              <p className="text-xl font-bold text-ok">
+                ● Cylinder {cylinder.label} is {cylinder.block.isIn ? 'in, every step made.' : 'ready to go in.'}
+              </p>
             ) : (
               <p className="text-xl font-bold text-short">
-                ▲ All checked, and not ready to go in: see beside what is missing.
+                ▲ All checked, and not ready{cylinder.block.isIn ? '' : ' to go in'}: see beside what is missing.
               </p>
             )}
             {open && (
@@ -141,11 +128,12 @@ export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
   const expected = expectedOf(check, cylinder.clocking, judgement.choices.clocking.rods.numbers);
   const { sign, colour } = STATE_LOOKS[state];
   const isJoints = isJointCheck(check);
+  const words = stepSays(check, judgement.choices.walk);
   return (
     <li className="py-2" data-check={check}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <div className="min-w-44 flex-1 leading-tight">
-          <b className="text-[1.0625rem]">{CHECK_WORDS[check]}</b>
+          <b className="text-[1.0625rem]">{words}</b>
           {expected && <span className="block">{expected}</span>}
           {check === 'ringsFree' &&
             !isRight(state) &&
@@ -158,7 +146,7 @@ export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
           {(check === 'frontMark' && !expected && (
             <span className="block text-short">Where the mark points is not said: see Clocking, Engine.</span>
           )) ||
-            (!isRight(state) && <span className="block text-sm text-soft">{CHECK_REASONS[check]}</span>)}
+            (!isRight(state) && <span className="block text-sm text-soft">{whyOf(check).why}</span>)}
         </div>
         {isRight(state) && ticked ? (
           <p className="flex w-full flex-wrap items-center gap-x-3">
@@ -171,7 +159,7 @@ export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
             <Button
               kind="quiet"
               className="px-1! text-sm"
-              aria-label={`Take back: ${CHECK_WORDS[check]}`}
+              aria-label={`Take back: ${words}`}
               onClick={() => strike(ticked.id, 'not so after all')}
             >
               Take back
@@ -218,79 +206,5 @@ export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
         />
       )}
     </li>
-  );
-}
-
-/** Where joints were found that had moved: degrees, an hour as the crown is shown, or words. */
-function Moved({
-  cylinder,
-  planned,
-  view,
-  onNote,
-}: {
-  cylinder: JudgedCylinder;
-  planned: Joints;
-  view: View;
-  onNote: (found: Partial<Joints>) => void;
-}) {
-  const judgement = useJudgement();
-  const { stand, facts } = judgement.choices.clocking;
-  const turn = turnOf(view, cylinder.clocking.round, stand, facts.lean);
-  const [typed, setTyped] = useState<Partial<Record<Joint, string>>>({});
-  const found: Partial<Joints> = {};
-  const faults: Partial<Record<Joint, string>> = {};
-  for (const joint of JOINTS) {
-    const text = typed[joint]?.trim() ?? '';
-    if (text === '') continue;
-    const heard = hearAngle(text, turn);
-    if (heard.ok) found[joint] = heard.degrees;
-    else faults[joint] = heard.fault;
-  }
-  const ready = Object.keys(faults).length === 0 && Object.keys(found).length > 0;
-  return (
-    <form
-      aria-label="Where they are"
-      className="mt-2 grid gap-3 border-l-4 border-line pl-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (ready) onNote(found);
-      }}
-    >
-      <p className="text-soft">
-        Only those that moved: degrees from the front, an hour as the crown is shown, or words.
-      </p>
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
-        {JOINTS.map((joint) => {
-          const at = found[joint];
-          return (
-            <Field
-              key={joint}
-              label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`}
-              error={faults[joint]}
-              said={
-                at === undefined
-                  ? `planned ${Math.round(planned[joint]) % 360}°, ${clockHours(planned[joint] + turn)}`
-                  : `at ${Math.round(at)}°, ${Math.round(apart(at, planned[joint]))}° from its plan`
-              }
-            >
-              {(props) => (
-                <input
-                  {...props}
-                  className="field figures"
-                  autoComplete="off"
-                  value={typed[joint] ?? ''}
-                  onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))}
-                />
-              )}
-            </Field>
-          );
-        })}
-      </div>
-      <div>
-        <Button type="submit" kind="accent" disabled={!ready}>
-          Note where they are
-        </Button>
-      </div>
-    </form>
   );
 }

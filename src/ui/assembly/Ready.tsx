@@ -13,7 +13,7 @@ export function Ready({ cylinder }: { cylinder: JudgedCylinder }) {
   const { is, missing } = cylinder.ready;
   if (is) return <p className="text-soft">Nothing stands against this cylinder.</p>;
   const before = missing.filter((m) => m.stage !== 'assembly');
-  const checks = missing.length - before.length;
+  const { open } = cylinder.block;
   return (
     <section aria-label={`What cylinder ${cylinder.label} lacks`}>
       <h2 className="mb-1">Not ready to go in</h2>
@@ -35,9 +35,10 @@ export function Ready({ cylinder }: { cylinder: JudgedCylinder }) {
           </li>
         ))}
       </ul>
-      {checks > 0 && (
+      {open.length > 0 && (
         <p className="mt-1 text-soft">
-          {checks} of the checks beside {checks === 1 ? 'is' : 'are'} open.
+          {open.length} {open.length === 1 ? 'step' : 'steps'} before it goes in {open.length === 1 ? 'is' : 'are'}{' '}
+          open.
         </p>
       )}
     </section>

@@ -32,7 +32,7 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
   const { units } = useWords();
   const { bore } = cylinder;
   const set = settingOf(judgement, handFor('bore').instrument);
-  const setting = settingFor(set, cylinder);
+  const setting = settingFor(judgement, set, cylinder);
   const kit = toolFor('bore')?.kit ?? null;
   const atSpots = new Set(bore.spots.flatMap((s) => s.passes.map((p) => p.id)));
   const others = bore.passes.filter((p) => !atSpots.has(p.id));

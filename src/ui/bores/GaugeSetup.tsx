@@ -2,6 +2,7 @@
 
 import { Link } from '../shared/Link';
 import { useState } from 'react';
+import { EACH, isEach } from '@/core/record/settingWords';
 import { easySetting, makeUpsFor, spanFor } from '@/core/bores/gauge';
 import type { Nm } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
@@ -135,7 +136,7 @@ function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] 
       </h2>
       <p className="text-soft">
         {set
-          ? `Zeroed ${set.to === 'here' ? 'in a bore, its size not known yet' : set.to === 'piston' ? 'at each cylinder’s piston' : `at ${length(set.to, 'size')}`}, ${set.by || 'no initials'}.`
+          ? `Zeroed ${set.to === 'here' ? 'in a bore, its size not known yet' : isEach(set.to) ? `at ${EACH[set.to].set}` : `at ${length(set.to, 'size')}`}, ${set.by || 'no initials'}.`
           : 'Not zeroed yet.'}{' '}
         Rock the gauge: the needle turns back at the true diameter.
       </p>

@@ -1,5 +1,6 @@
 'use client';
 
+import { RULE_REASONS, heldWords } from '@/core/clocking/ruleWords';
 import { type Cure, RULE_SEVERITIES, type RuleResult, cureWords } from '@/core/clocking/rules';
 import { Button } from '../shared/Button';
 import { SeverityMark } from '../stages/Findings';
@@ -15,7 +16,7 @@ export function Breaches({ judged, onCure }: { judged: JudgedClocking; onCure: (
     <ul className="mt-2 grid gap-2.5" aria-label="Findings">
       {breaches.map(({ rule, verdict, says, cure, joints }, i) => (
         <li key={rule + joints.join() + says}>
-          <SeverityMark severity={verdict} /> {says}{' '}
+          <SeverityMark severity={verdict} /> {says} {RULE_REASONS[rule]}{' '}
           {cure ? cureWords(cure) : 'No turn of one joint cures it: see Place.'}
           {cure && !breaches.slice(0, i).some((b) => b.cure?.joint === cure.joint && b.cure.to === cure.to) && (
             <div>
@@ -38,9 +39,9 @@ export function Holding({ judged }: { judged: JudgedClocking }) {
       <ul className="text-soft">
         {judged.rules
           .filter((r) => r.verdict === 'pass')
-          .map(({ says }) => (
-            <li key={says}>
-              <span className="text-ok">●</span> {says}
+          .map((held) => (
+            <li key={heldWords(held)}>
+              <span className="text-ok">●</span> {heldWords(held)}
             </li>
           ))}
       </ul>

@@ -1,11 +1,9 @@
 'use client';
 
-import { LIMIT_WORDS, SCOPE_WORDS } from '@/core/clocking/ruleWords';
+import { RULE_REASONS, RULE_WORDS, LIMIT_WORDS, SCOPE_WORDS } from '@/core/clocking/ruleWords';
 import {
   RULES,
-  RULE_REASONS,
   RULE_SEVERITIES,
-  RULE_WORDS,
   type Rule,
   type RuleId,
   type RuleSeverity,

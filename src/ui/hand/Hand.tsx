@@ -2,7 +2,8 @@
 
 import { Link } from '../shared/Link';
 import { useState } from 'react';
-import { INSTRUMENT_KIND_WORDS, SUITED, isOutOfDate, isOutOfRange, suits } from '@/core/uncertainty/instrument';
+import { SUITED, isOutOfDate, isOutOfRange, suits } from '@/core/uncertainty/instrument';
+import { INSTRUMENT_KIND_WORDS } from '@/core/uncertainty/instrumentWords';
 import { useHands, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Field } from '../shared/Field';
 import { DEPTH_WORDS } from '@/core/bores/grid';
@@ -62,7 +63,7 @@ export function Hand({ subject }: { subject: Subject }) {
           </select>
         )}
       </Field>
-      {spots && (
+      {spots === 'bore' && (
         <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
           <span className="font-bold">Torque plate</span>
           <Segmented

@@ -2,13 +2,8 @@
 
 import { useState } from 'react';
 import type { Nm, Units } from '@/core/quantity/length';
-import {
-  type GaugeKit,
-  INSTRUMENT_KINDS,
-  INSTRUMENT_KIND_WORDS,
-  type Instrument,
-  isFiler,
-} from '@/core/uncertainty/instrument';
+import { type GaugeKit, INSTRUMENT_KINDS, type Instrument, isFiler } from '@/core/uncertainty/instrument';
+import { INSTRUMENT_KIND_WORDS } from '@/core/uncertainty/instrumentWords';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { instrumentFaults } from '@/core/uncertainty/instrumentFaults';
 import { Button } from '../shared/Button';

@@ -7,12 +7,12 @@ import type { Units } from '@/core/quantity/length';
 import { lengthText } from '@/core/quantity/print';
 import {
   INSTRUMENT_KINDS,
-  INSTRUMENT_KIND_WORDS,
   type Instrument,
   calibrationEnds,
   isFiler,
   isOutOfDate,
 } from '@/core/uncertainty/instrument';
+import { INSTRUMENT_KIND_WORDS } from '@/core/uncertainty/instrumentWords';
 import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { Segmented } from '../shared/Segmented';

@@ -15,7 +15,7 @@ import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SHOP_UNITS } from '../shared/shopUnits';
 import type { Job } from '@/core/job/job';
-import { STAGE_IDS, stageOf } from '@/core/stages';
+import { STAGE_IDS, type StageId, covers, stageOf } from '@/core/stages';
 import { type JobWords, jobFaults } from '@/core/job/jobFaults';
 import { Term } from '../shared/Term';
 
@@ -105,12 +105,26 @@ function numberingWords(engine: Job['engine']): string {
 const COVERABLE = STAGE_IDS.filter((id) => stageOf(id).coverable);
 
 /** Which stages this job covers: what is left to others is not asked for, and does not count as undone. */
-function Elsewhere({ elsewhere, onChange }: { elsewhere: string[]; onChange: (next: string[]) => void }) {
+function Covered({
+  job,
+  onChange,
+}: {
+  job: Pick<Job, 'elsewhere' | 'also'>;
+  onChange: (next: Pick<Job, 'elsewhere' | 'also'>) => void;
+}) {
+  const { elsewhere, also } = job;
+  const change = (id: StageId, covered: boolean): void => {
+    const isListed = covered === stageOf(id).optional;
+    const list = stageOf(id).optional ? also : elsewhere;
+    const next = isListed ? [...list, id] : list.filter((e) => e !== id);
+    onChange(stageOf(id).optional ? { elsewhere, also: next } : { elsewhere: next, also });
+  };
   return (
     <fieldset>
       <legend className="font-bold">What this job covers</legend>
       <p className="text-sm text-soft">
         Take out what is done elsewhere, or not at all: bores measured by a machine shop, a re-ring without clocking.
+        Journals are the bearings of crank and rods.
       </p>
       <div className="flex flex-wrap gap-x-5">
         {COVERABLE.map((id) => (
@@ -118,10 +132,8 @@ function Elsewhere({ elsewhere, onChange }: { elsewhere: string[]; onChange: (ne
             <input
               type="checkbox"
               className="size-5 accent-blue"
-              checked={!elsewhere.includes(id)}
-              onChange={(event) =>
-                onChange(event.target.checked ? elsewhere.filter((e) => e !== id) : [...elsewhere, id])
-              }
+              checked={covers(job, id)}
+              onChange={(event) => change(id, event.target.checked)}
             />
             {stageOf(id).words}
           </label>
@@ -161,6 +173,7 @@ export function JobForm({
     setJob((before) => ({ ...before, [field]: value }));
     onTouch?.();
   };
+  const setCovered = (covered: Pick<Job, 'elsewhere' | 'also'>): void => setJob({ ...job, ...covered });
   const setEngine = (next: Job['engine']): void => set('engine', next);
   const words = (field: JobWords) => ({
     value: job[field],
@@ -348,7 +361,7 @@ export function JobForm({
           onFault={setServiceFault}
         />
         <SurfaceField value={job.surface} onChange={(next) => set('surface', next)} />
-        <Elsewhere elsewhere={job.elsewhere} onChange={(next) => set('elsewhere', next)} />
+        <Covered job={job} onChange={setCovered} />
         <Field label="Notes" error={shown.notes} hint="Anything the next person at the bench should know.">
           {(props) => <textarea {...props} {...words('notes')} rows={3} />}
         </Field>

@@ -35,6 +35,7 @@ const BLANK: Job = {
   construction: null,
   surface: null,
   elsewhere: [],
+  also: [],
 };
 
 /** An earlier build that this one begins like: its job card, and what else was chosen in it. */

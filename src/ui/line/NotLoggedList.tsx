@@ -1,5 +1,6 @@
 'use client';
 
+import { placeAt } from '@/core/judge/judgement';
 import { contextFor } from '@/core/judge/context';
 import { taskWords } from '@/core/judge/words';
 import { type Meaning, hear } from '@/core/quantity/hear';
@@ -29,11 +30,7 @@ export function NotLoggedList({ items, onLog, onTakeUp, onSettle }: Props) {
         {items.map((item) => (
           <li key={item.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
             <span>
-              <b className="figures">“{item.typed}”</b>{' '}
-              {taskWords(
-                judgement.cylinders.find((c) => c.id === item.at.cylinder),
-                item.at,
-              )}
+              <b className="figures">“{item.typed}”</b> {taskWords(placeAt(judgement, item.at.cylinder), item.at)}
             </span>
             <Asked item={item} onLog={onLog} onSettle={onSettle} />
             <button
@@ -65,10 +62,10 @@ function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { 
   const judgement = useJudgement();
   const { units, length } = useWords();
   const { handFor } = useHands();
-  const cylinder = judgement.cylinders.find((c) => c.id === item.at.cylinder);
-  if (!cylinder) return <span className="text-soft">This engine has no such cylinder any more.</span>;
+  const place = placeAt(judgement, item.at.cylinder);
+  if (!place) return <span className="text-soft">This engine has no such place any more.</span>;
   const { subject } = item.at;
-  const context = contextFor(judgement, cylinder, subject, units, (item.saidIn.hand ?? handFor(subject)).instrument);
+  const context = contextFor(judgement, place, subject, units, (item.saidIn.hand ?? handFor(subject)).instrument);
   const heard = hear(item.typed, { ...context, ...item.saidIn });
   const options = heard.kind === 'question' ? heard.options : heard.kind === 'understood' ? [heard.meaning] : [];
   return (

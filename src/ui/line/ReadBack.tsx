@@ -1,11 +1,12 @@
 'use client';
 
 import { type KeyboardEvent, type RefObject } from 'react';
-import { type JudgedCylinder, type Judgement, asked } from '@/core/judge/judgement';
+import { EACH, isEach } from '@/core/record/settingWords';
+import { type JudgedPlace, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
 import { type Heard, type Meaning } from '@/core/quantity/hear';
 import { bothText, meantText, offText } from '@/core/quantity/print';
 import type { At } from '@/core/stage/tasks';
-import { STAGE_OF, SUBJECTS, type Subject } from '@/core/stages';
+import { SUBJECTS, type Subject } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
 import { useHands, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
@@ -18,7 +19,7 @@ interface Props {
   leads: string | null;
   /** The judgement as if the entry were logged; null while nothing is understood. */
   preview: Judgement | null;
-  cylinder: JudgedCylinder;
+  place: JudgedPlace;
   options: RefObject<HTMLDivElement | null>;
   onPick: (meaning: Meaning) => void;
   onBack: () => void;
@@ -26,7 +27,7 @@ interface Props {
 }
 
 /** What the entry was understood as, and what it would mean, before Enter. */
-export function ReadBack({ heard, at, leads, preview, cylinder, options, onPick, onBack, idle }: Props) {
+export function ReadBack({ heard, at, leads, preview, place, options, onPick, onBack, idle }: Props) {
   const { length, units } = useWords();
   const { filer } = useHands();
   const { style } = SUBJECTS[at.subject];
@@ -43,15 +44,15 @@ export function ReadBack({ heard, at, leads, preview, cylinder, options, onPick,
     return (
       <p>
         <b className="figures">
-          {heard.value === 'piston'
-            ? 'Gauge set to the piston'
+          {isEach(heard.value)
+            ? `Gauge set to ${EACH[heard.value].set}`
             : heard.value === 'here'
               ? 'Gauge zeroed here'
               : bothText(heard.value, 'size', units)}
         </b>
         <br />
-        {heard.value === 'piston'
-          ? 'The micrometer at each cylinder’s own piston: the dial shows its clearance.'
+        {isEach(heard.value)
+          ? `The micrometer at ${EACH[heard.value].set}: the dial shows ${EACH[heard.value].dial}.`
           : heard.value === 'here'
             ? 'No size yet: the dial counts from this spot. Sized later, by the micrometer: here, and what that reads.'
             : heard.sizes !== null
@@ -119,33 +120,36 @@ export function ReadBack({ heard, at, leads, preview, cylinder, options, onPick,
       </div>
     );
   }
-  return <Understood meaning={heard.meaning} at={at} leads={leads} preview={preview} cylinder={cylinder} />;
+  return <Understood meaning={heard.meaning} at={at} leads={leads} preview={preview} place={place} />;
 }
 
-/** The figure in both systems, and what the cylinder comes to with it in. */
+/** The figure in both systems, and what it comes to with it in. */
 function Understood({
   meaning,
   at,
   leads,
   preview,
-  cylinder,
-}: Pick<Props, 'at' | 'leads' | 'preview' | 'cylinder'> & { meaning: Meaning }) {
+  place,
+}: Pick<Props, 'at' | 'leads' | 'preview' | 'place'> & { meaning: Meaning }) {
   const { text, units } = useWords();
   const { subject } = at;
   const { style } = SUBJECTS[subject];
-  const judged = preview?.cylinders.find((c) => c.id === cylinder.id);
+  const judged = preview && placeAt(preview, place.id);
   const figure = (
     <>
       <b className="figures">
         {meantText(meaning, style, units)}
-        {meaning.upTo !== null && ` goes, ${bothText(meaning.upTo, style, units)} does not`}
+        {meaning.upTo !== null &&
+          (SUBJECTS[subject].field === 'thread'
+            ? ` to ${bothText(meaning.upTo, style, units)}`
+            : ` goes, ${bothText(meaning.upTo, style, units)} does not`)}
         {meaning.open && ' passes'}
       </b>{' '}
       {style === 'size' && <span className="text-base text-soft">{meaning.taken}</span>}
     </>
   );
-  if (!judged || !preview) return <p>{figure}</p>;
-  const { says, state, strong, soft } = asked(STAGE_OF[subject]).outcome(preview, judged, subject);
+  if (!preview || !judged) return <p>{figure}</p>;
+  const { says, state, strong, soft } = outcomeAt(preview, judged, subject);
   return (
     <p>
       {figure}

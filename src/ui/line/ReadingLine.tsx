@@ -3,7 +3,7 @@
 import { Keyboard, Redo2, SkipForward, Undo2 } from 'lucide-react';
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { tasksOf } from '@/core/judge/next';
-import type { JudgedCylinder } from '@/core/judge/judgement';
+import { type JudgedPlace, isCylinder, placeAt } from '@/core/judge/judgement';
 import { type Heard, type HearingContext, acceptedBy } from '@/core/quantity/hear';
 import type { Nm, Units } from '@/core/quantity/length';
 import { lengthText, rangeText } from '@/core/quantity/print';
@@ -73,6 +73,8 @@ interface Props {
   beside: At<Subject>[];
   /** What it is that they go through, in a word. */
   besideWords: string;
+  /** What the arrow keys up and down go along, and what that is, in a word; the cylinders unless said otherwise. */
+  along?: { words: string; places: readonly string[] };
   /** Told what the entry means so far, null while it means nothing. */
   onMeaning?: (value: Nm | null) => void;
   /** Told before something is typed on it from elsewhere on the page: it has to be in sight. */
@@ -83,16 +85,17 @@ const BORE_STARTS = /^[\d.,+\-shw]$/i;
 const RING_STARTS = /^[\d.,cp>]$/i;
 
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
-export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall = nothing }: Props) {
+export function ReadingLine({ work, here, beside, besideWords, along, onMeaning, onCall = nothing }: Props) {
   const judgement = useJudgement();
-  const { cursor, cylinder, goTo } = useMoving();
+  const { cursor, goTo } = useMoving();
+  const place = placeAt(judgement, here.cylinder);
   const { units } = useWords();
   const [keypad, toggleKeypad] = useKeypad();
   const input = useRef<HTMLInputElement>(null);
   const options = useRef<HTMLDivElement>(null);
   const entry = useEntry(work, here);
   const { typed, setTyped, held, heard, meaning, preview, context } = entry;
-  const actions = useActions({ work, here, beside, entry, input, options });
+  const actions = useActions({ work, here, beside, along: along?.places ?? null, entry, input, options });
   const { said, then, leads, nameOf, log, type, press, enter, undo, redo, skip, onKeyDown } = actions;
   const { fitted, spots } = SUBJECTS[here.subject];
   useBenchKeys({ input, starts: fitted ? RING_STARTS : BORE_STARTS, onCall, onKey: actions.onElsewhere });
@@ -109,7 +112,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
     // On entering the stage only: from then on the line and the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-  if (!cylinder || !context) return null;
+  if (!place || !context) return null;
   return (
     <section
       ref={region}
@@ -131,7 +134,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
       <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:min-h-0 max-md:grid-cols-1 max-md:px-4">
         <div className="flex min-w-0 flex-wrap items-center gap-x-6 gap-y-1">
           <span id="line-target" className="sr-only">
-            {targetWords(cylinder, here.subject, units)}
+            {targetWords(place, here.subject, units)}
           </span>
           <label className="w-[15.5rem] shrink-0 max-md:w-full">
             <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center max-md:pr-60 max-sm:pr-44 max-sm:text-base">
@@ -160,17 +163,12 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
               at={here}
               leads={leads && (sameAt(leads, here) ? 'stays here' : `then ${nameOf(leads)}`)}
               preview={preview}
-              cylinder={cylinder}
+              place={place}
               options={options}
               onPick={log}
               onBack={() => input.current?.focus()}
               idle={
-                <Idle
-                  said={said}
-                  waits={waitsFor(cylinder, here.subject)}
-                  then={then && nameOf(then)}
-                  context={context}
-                />
+                <Idle said={said} waits={waitsFor(place, here.subject)} then={then && nameOf(then)} context={context} />
               }
             />
           </div>
@@ -178,7 +176,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
         <div className="flex items-center gap-3 text-sm text-soft max-md:absolute max-md:top-2 max-md:right-4">
           <div className={`grid gap-1 whitespace-nowrap max-lg:hidden ${heard.kind === 'question' ? 'hidden' : ''}`}>
             <span>
-              <Key>↑</Key> <Key>↓</Key> cylinder
+              <Key>↑</Key> <Key>↓</Key> {along?.words ?? 'cylinder'}
             </span>
             <span>
               <Key>←</Key> <Key>→</Key> {besideWords}
@@ -216,7 +214,7 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
       </div>
       {keypad && (
         <Keypad
-          extra={spots ? 't' : '/'}
+          extra={spots === 'bore' ? 't' : '/'}
           cuts={fitted}
           onKey={press}
           onBack={() => {
@@ -234,7 +232,9 @@ export function ReadingLine({ work, here, beside, besideWords, onMeaning, onCall
 const BEGUN: Heard = { kind: 'empty' };
 
 /** What a thing in hand is to be, for who hears the page. */
-function targetWords({ rings, targets }: JudgedCylinder, subject: Subject, units: Units): string {
+function targetWords(place: JudgedPlace, subject: Subject, units: Units): string {
+  if (!isCylinder(place)) return '';
+  const { rings, targets } = place;
   const target = isRing(subject) ? rings[subject].target : subject === 'piston' ? targets.clearance : null;
   if (!target?.set) return '';
   const { aimFrom, aimTo } = target.inForce;
@@ -242,9 +242,9 @@ function targetWords({ rings, targets }: JudgedCylinder, subject: Subject, units
 }
 
 /** What a ring that was read and is not done waits for; empty for nothing. */
-function waitsFor({ rings }: JudgedCylinder, subject: Subject): string {
-  if (!isRing(subject)) return '';
-  const { state, reading, done, cutsSince } = rings[subject];
+function waitsFor(place: JudgedPlace, subject: Subject): string {
+  if (!isRing(subject) || !isCylinder(place)) return '';
+  const { state, reading, done, cutsSince } = place.rings[subject];
   if (!reading || done) return '';
   if (cutsSince > 0) return 'Waits here: deburr, square, read again.';
   if (state === 'short') return 'Waits here: file, deburr, square, then read again.';
@@ -270,7 +270,7 @@ function Idle({ said, waits, then, context }: IdleProps) {
       <span className="text-base text-soft">
         {waits && <b className="text-ink">{waits} </b>}
         {then ? `${waits ? 'After it' : 'Then'}: ${then}.` : 'Nothing else is open on this route.'}
-        {setting !== null && field === 'bore'
+        {setting !== null && (field === 'bore' || field === 'housing')
           ? ` Gauge ${typeof setting === 'string' ? 'zeroed in a bore: size it by here and what the micrometer reads' : `set ${lengthText(setting, units, 'size')}`}.`
           : ''}
       </span>

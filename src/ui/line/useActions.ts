@@ -3,12 +3,13 @@
 /** What can be done from the line: log, cut, set a gauge, undo, skip, move. Each says what it did. */
 import { flushSync } from 'react-dom';
 import { type KeyboardEvent, type RefObject, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { EACH, isEach } from '@/core/record/settingWords';
 import { claimOf } from '@/core/judge/bench';
 import { type Made, lastMade } from '@/core/judge/lastMade';
-import { type Judgement, numberAt } from '@/core/judge/judgement';
+import { type Judgement, numberAt, placeAt } from '@/core/judge/judgement';
 import { stepOn, tasksOf } from '@/core/judge/next';
 import { type Hand, readingOf } from '@/core/judge/preview';
-import { taskWords } from '@/core/judge/words';
+import { onWords, taskWords } from '@/core/judge/words';
 import { type Heard, type Meaning, hear } from '@/core/quantity/hear';
 import { bothText, meantText } from '@/core/quantity/print';
 import { historyOf } from '@/core/record/log';
@@ -34,6 +35,8 @@ interface Given {
   work: ListId;
   here: At<Subject>;
   beside: At<Subject>[];
+  /** Where the arrow keys up and down lead; null for the cylinders. */
+  along: readonly string[] | null;
   entry: Entering;
   input: RefObject<HTMLInputElement | null>;
   /** Where a question's answers stand. */
@@ -70,7 +73,7 @@ interface Actions {
 /** The terminator of a gauge that is read in by cable: after a figure with a point no comma can be meant. */
 const ENDED = /^(.*\d[.,]\d+),$|^(.*\d);$/;
 
-export function useActions({ work, here, beside, entry, input, options }: Given): Actions {
+export function useActions({ work, here, beside, along, entry, input, options }: Given): Actions {
   const judgement = useJudgement();
   const { units } = useWords();
   const { cursor, cylinder, goTo } = useMoving();
@@ -84,11 +87,7 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
   const { subject } = here;
 
   const then = nextTask(tasksOf(judgement, work), here);
-  const nameOf = (at: At<Subject>): string =>
-    taskWords(
-      judgement.cylinders.find((c) => c.id === at.cylinder),
-      at,
-    );
+  const nameOf = (at: At<Subject>): string => taskWords(placeAt(judgement, at.cylinder), at);
   const backToLine = (): void => input.current?.focus();
 
   const tellAloud = (after: Judgement, at: At<Subject>, taken: Meaning): void => {
@@ -160,8 +159,8 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     setGauge(now.value, now.sizes);
     if (meaning) logText(meaning, text);
     setSaid(
-      now.value === 'piston'
-        ? 'Bore gauge set to each piston: the dial is the clearance.'
+      isEach(now.value)
+        ? `Bore gauge set to ${EACH[now.value].set}: the dial is ${EACH[now.value].dial}.`
         : now.sizes !== null
           ? `The zero is ${bothText(now.value, 'size', units)}: what was read from it has its size.`
           : `Bore gauge ${now.read ? 'zeroed here and read as' : 'set to'} ${bothText(now.value, 'size', units)}.`,
@@ -198,11 +197,10 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     const own = inHand ? lastMade(some, record.entries, [subject], (e) => isOwn(e) && isAt(e.id, some)) : null;
     return own ?? lastMade(some, record.entries, subjects, isOwn);
   };
-  const isAt = (id: string, some: Judgement): boolean =>
-    some.cylinders.some(
-      (c) =>
-        c.id === here.cylinder && historyOf(some.log, numberAt(c, subject), subject).some((item) => item.id === id),
-    );
+  const isAt = (id: string, some: Judgement): boolean => {
+    const there = placeAt(some, here.cylinder);
+    return there !== undefined && historyOf(some.log, numberAt(there, subject), subject).some((item) => item.id === id);
+  };
   const madeWords = ({ item, at }: Made): string =>
     `${nameOf(at)}, ${item.kind === 'cut' ? 'a cut' : `“${item.typed}”`}`;
   /** The figure first: where there is little room it is what tells. */
@@ -242,12 +240,14 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     backToLine();
   };
 
+  const place = placeAt(judgement, here.cylinder);
+  const placeName = onWords(place, subject);
   const what = claimOf(work, here.cylinder);
   const holder = others.find((o) => o.mine.includes(what));
 
   /** Takes the cylinder in hand for this bench, or lets go of it: the others' routes lead past what is taken. */
   const takeIt = (): void => {
-    const words = `Cylinder ${cylinder?.label ?? '?'}`;
+    const words = placeName;
     if (holder) return setSaid(`${words} is ${holder.by || 'another bench'}’s.`);
     claim(what, !mine.includes(what));
     setSaid(mine.includes(what) ? `${words} is anyone’s again.` : `${words} is this bench’s: the others are led past.`);
@@ -263,14 +263,15 @@ export function useActions({ work, here, beside, entry, input, options }: Given)
     if (by === null || !isIdle || !isSame) return;
     claim(what, false);
     if (!then || then.cylinder === here.cylinder) return;
-    setSaid(`${by} took cylinder ${cylinder?.label ?? '?'}: on to the next.`);
+    setSaid(`${by} took ${placeName.toLowerCase()}: on to the next.`);
     goTo(then);
     // when it is taken
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [by, what]);
 
   const toCylinder = (step: number): void => {
-    const all = judgement.cylinders.map((c) => ({ ...here, cylinder: c.id, done: false }));
+    const ids = along ?? judgement.cylinders.map((c) => c.id);
+    const all = ids.map((id) => ({ ...here, cylinder: id, done: false }));
     const next = stepTask(all, here, step);
     if (next) goTo(next, true);
   };

@@ -3,14 +3,14 @@
 /** What is typed on the line, what it means, and what the record would be with it. */
 import { type Dispatch, type SetStateAction, useEffect, useMemo, useState } from 'react';
 import { contextFor } from '@/core/judge/context';
-import type { Judgement } from '@/core/judge/judgement';
+import { type Judgement, isCylinder, placeAt } from '@/core/judge/judgement';
 import { type Hand, readingOf } from '@/core/judge/preview';
 import { isBegun } from '@/core/quantity/begun';
 import { type Heard, type HearingContext, type Meaning, hear } from '@/core/quantity/hear';
 import { isRing } from '@/core/rings/ring';
 import { type At, sameAt } from '@/core/stage/tasks';
 import type { ListId, Subject } from '@/core/stages';
-import { useHands, useJudgement, useLive, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { useHands, useJudgement, useLive, useLogging, useWords } from '../openBuild/contexts';
 import { type NotLogged, type SaidIn, keepNotLogged } from './notLogged';
 
 /** What was done to a ring before it is read again. */
@@ -63,7 +63,7 @@ export interface Entering {
   setHeld: (held: At<Subject> | null) => void;
   /** The line is empty again, and what was done to the ring is said anew. */
   clear: () => void;
-  /** What the parser is told; null without a cylinder. */
+  /** What the parser is told; null without anything to read. */
   context: HearingContext | null;
   heard: Heard;
   /** Whether it is still being typed: what cannot be right yet may become so. */
@@ -82,10 +82,10 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
   const judgement = useJudgement();
   const { record } = useLive();
   const { units } = useWords();
-  const { cylinder } = useMoving();
   const { previewReading: previewed } = useLogging();
   const { handFor } = useHands();
   const { subject } = here;
+  const place = placeAt(judgement, here.cylinder) ?? null;
   const [draft] = useState(() => draftOf(work, judgement.id));
   const isHere = draft !== null && sameAt(draft.at, here);
   const [typed, setTyped] = useState(isHere ? draft.typed : '');
@@ -101,8 +101,8 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
   const taken = handFor(subject);
   const hand = taken.ring ? { ...taken, ring: { ...taken.ring, ...prepared } } : taken;
   const now = useMemo(
-    () => cylinder && contextFor(judgement, cylinder, subject, units, hand.instrument),
-    [judgement, cylinder, subject, units, hand.instrument],
+    () => place && contextFor(judgement, place, subject, units, hand.instrument),
+    [judgement, place, subject, units, hand.instrument],
   );
   const held = heldAs?.at ?? null;
   const setting = now?.setting ?? null;
@@ -165,6 +165,6 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
     hand,
     prepared,
     prepare: (what) => setPreparedFor({ at: here, what: { ...prepared, [what]: !prepared[what] } }),
-    isRead: isRing(subject) && cylinder !== null && cylinder.rings[subject].reading !== null,
+    isRead: isRing(subject) && place !== null && isCylinder(place) && place.rings[subject].reading !== null,
   };
 }

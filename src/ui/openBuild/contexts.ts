@@ -2,8 +2,8 @@
 
 /** What every screen of one open build shares, each thing by itself: a screen that reads one is not drawn anew for another. */
 import { type Context, createContext, useContext } from 'react';
-import type { Check } from '@/core/assembly/checks';
 import type { Spot } from '@/core/bores/grid';
+import type { Step } from '@/core/assembly/steps';
 import type { Joints } from '@/core/clocking/joints';
 import type { AcceptAsk, ChoiceValue } from '@/core/judge/entries';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
@@ -12,7 +12,7 @@ import type { Nm, Units } from '@/core/quantity/length';
 import type { LengthStyle } from '@/core/quantity/print';
 import type { Saying } from '@/core/quantity/saying';
 import type { Entry } from '@/core/record/record';
-import type { GaugeSetting, Logged, LoggedReading } from '@/core/record/reading';
+import type { CheckEntry, GaugeSetting, Logged, LoggedReading } from '@/core/record/reading';
 import type { Ring } from '@/core/rings/ring';
 import type { At } from '@/core/stage/tasks';
 import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/stages';
@@ -29,10 +29,14 @@ export interface Words {
   text: (saying: Saying) => string;
 }
 
-/** The cylinder in hand, and what of it is in hand on each list of things to read. */
+/** The cylinder in hand, or what else of the engine is, and what of it is in hand on each list of things to read. */
 export interface Cursor {
   cylinder: string;
+  /** What else of the engine is in hand where that can be; null for the cylinder. */
+  place: string | null;
   spot: Spot;
+  /** Where on a bearing. */
+  onBearing: Spot;
   inHand: { [L in ListId]: SubjectOn<L> };
   /** Whether someone went there on purpose: then a change of stage stays there. */
   chosen: boolean;
@@ -72,8 +76,10 @@ export interface Logging {
   strike: (id: string, reason: string) => void;
   /** A reading or a cut of this bench that was struck out is logged again as it was. */
   again: (item: Logged) => void;
-  /** Something was checked at the block of a cylinder; joints that were found elsewhere, and where. */
-  tick: (cylinder: string, check: Check, found?: Partial<Joints>) => void;
+  /** Something was checked at the block of a cylinder, or looked at on the bottom end; joints that were found elsewhere, and where. */
+  tick: (place: string, check: CheckEntry['check'], found?: Partial<Joints>) => void;
+  /** Pins a reminder on a place, or on a step there; it is taken off by striking it. */
+  pin: (place: string, check: Step | null, text: string) => void;
   /** Whether an entry was made at this bench: by these initials, or on this page. */
   isOwn: (entry: { id: string; by: string }) => boolean;
 }

@@ -1,5 +1,6 @@
 /** Where the work is: which cylinder, and what of it. */
 import { firstSpot } from '@/core/bores/judged';
+import { CRANK, isCylinderId } from '@/core/engine/places';
 import type { Judgement } from '@/core/judge/judgement';
 import { type At, nextTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS, SUBJECT_IDS, listOf } from '@/core/stages';
@@ -17,12 +18,25 @@ export const withSubject = (inHand: Cursor['inHand'], subject: Subject): Cursor[
 });
 
 /** A cursor moved to a thing to read. */
-export const movedTo = (before: Cursor, { cylinder, subject, spot }: At<Subject>, chosen: boolean): Cursor => ({
-  cylinder,
-  chosen,
-  spot: (SUBJECTS[subject].spots ? spot : null) ?? before.spot,
-  inHand: withSubject(before.inHand, subject),
-});
+export function movedTo(before: Cursor, { cylinder: at, subject, spot }: At<Subject>, chosen: boolean): Cursor {
+  const { spots } = SUBJECTS[subject];
+  const isCylinder = isCylinderId(at);
+  return {
+    cylinder: isCylinder ? at : before.cylinder,
+    place: isCylinder ? null : at,
+    chosen,
+    spot: (spots === 'bore' ? spot : null) ?? before.spot,
+    onBearing: (spots === 'bearing' ? spot : null) ?? before.onBearing,
+    inHand: withSubject(before.inHand, subject),
+  };
+}
+
+/** Where a subject is in hand: on the cylinder, or on what else of the engine is. */
+export function handAt({ cylinder, place, spot, onBearing }: Cursor, subject: Subject): At<Subject> {
+  const { number, spots } = SUBJECTS[subject];
+  const on = number === 'crank' ? CRANK : number === 'bearing' && place !== CRANK ? (place ?? cylinder) : cylinder;
+  return { cylinder: on, subject, spot: spots === 'bore' ? spot : spots === 'bearing' ? onBearing : null };
+}
 
 /** Where a build is opened: at the first open ring once rings are begun, else at what is open first. */
 export function startingCursor({ tasks, cylinders, choices }: Judgement): Cursor {
@@ -35,6 +49,8 @@ export function startingCursor({ tasks, cylinders, choices }: Judgement): Cursor
   const here = Object.values(open).flatMap((at) => (at?.cylinder === cylinder ? [at] : []));
   return {
     cylinder,
+    place: null,
+    onBearing: { depth: 'front', angle: 0 },
     spot: here.find((at) => at.subject === 'bore')?.spot ?? firstSpot(choices.bores),
     inHand: here.reduce((inHand, at) => withSubject(inHand, at.subject), FIRST),
     chosen: false,

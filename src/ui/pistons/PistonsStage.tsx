@@ -13,11 +13,11 @@ import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
-import { Ask } from '../stages/Ask';
 import { Frame } from '../stages/Frame';
 import { type PistonSubject, PISTON_SUBJECTS } from '@/core/pistons/stage';
 import { onDemand } from '../shared/onDemand';
 
+const Ask = onDemand(() => import('../stages/Ask').then((m) => m.Ask));
 const PistonsAside = onDemand(() => import('./PistonsAside').then((m) => m.PistonsAside), 'at rest');
 const AllPistons = onDemand(() => import('./AllPistons').then((m) => m.AllPistons), 'at rest');
 const PairingView = onDemand(() => import('./PairingView').then((m) => m.PairingView));
@@ -94,7 +94,7 @@ function Readings() {
   return (
     <div className="flex h-full flex-col pt-3">
       <p className="text-[1.0625rem] text-soft">{HOW[subject] ?? text(gaugePoint(judgement.choices.pistons.gauge))}</p>
-      <Ask target={clearance.target} />
+      {!clearance.target.set && <Ask ask={clearance.target.ask} />}
       <Scale
         target={clearance.target}
         passes={passes}

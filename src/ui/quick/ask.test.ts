@@ -140,7 +140,11 @@ describe('a quick ask judged', () => {
 
   it('holds the chart it was asked with, unless it is the one the program comes with', () => {
     const own = { ...STARTING_CHART, id: 'own', name: 'Own' };
-    expect(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at).entries.map((e) => e.kind)).toEqual(['job', 'targets']);
+    expect(quickRecord(ask, STARTING_CHART, 'q', 'Quick', at).entries.map((e) => e.kind)).toEqual([
+      'job',
+      'targets',
+      'walk',
+    ]);
     expect(judge(quickRecord(ask, own, 'q', 'Quick', at)).choices.chart.name).toBe('Own');
   });
 });

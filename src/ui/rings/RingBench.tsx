@@ -15,9 +15,10 @@ import { Accepting } from '../shared/Accepting';
 import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
 import { onDemand } from '../shared/onDemand';
-import { Ask } from '../stages/Ask';
-import { type CompressionRing, upWords } from '@/core/rings/set';
+import type { CompressionRing } from '@/core/rings/set';
+import { upWords } from '@/core/rings/whichWay';
 
+const Ask = onDemand(() => import('../stages/Ask').then((m) => m.Ask));
 const RingPast = onDemand(() => import('./RingPast').then((m) => m.RingPast), 'at rest');
 
 const ORDINALS = [
@@ -68,7 +69,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
           </>
         )}
       </p>
-      <Ask target={ring.target} />
+      {!ring.target.set && <Ask ask={ring.target.ask} />}
       <Scale
         target={ring.target}
         passes={here.map(({ id, value, upTo }) => ({ id, value, upTo }))}

@@ -12,9 +12,8 @@ import {
   SECTIONS,
   UP_MARKS,
   fromSizes,
-  ringFaults,
-  upWords,
 } from '@/core/rings/set';
+import { ringFaults, upWords } from '@/core/rings/whichWay';
 import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/rings/section';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';

@@ -6,6 +6,7 @@ import type { Nm, Units } from '@/core/quantity/length';
 import { printLength } from '@/core/quantity/print';
 import { type GapState, type Ring, RING_WORDS } from '@/core/rings/ring';
 import { isOn } from './feedback';
+import { speak } from './speak';
 
 /** Tones in Hz: rising when it is done, low and twice when it is not, falling when it is over. */
 const TONES: Partial<Record<GapState, number[]>> = {
@@ -55,12 +56,7 @@ export function tell(cylinder: JudgedCylinder | undefined, ring: Ring, value: Nm
   try {
     if (isOn('sound')) sound(TONES[state] ?? []);
     if (isOn('shake') && 'vibrate' in navigator) navigator.vibrate(SHAKES[state] ?? []);
-    if (isOn('voice') && 'speechSynthesis' in window) {
-      window.speechSynthesis.cancel();
-      const utterance = new SpeechSynthesisUtterance(spokenGap(cylinder.label, ring, value, state, units));
-      utterance.lang = 'en';
-      window.speechSynthesis.speak(utterance);
-    }
+    speak(spokenGap(cylinder.label, ring, value, state, units));
   } catch {
     // A browser that will not sound, shake or speak still shows the verdict.
   }

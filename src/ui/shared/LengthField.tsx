@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type HearingContext, type Field as Kind, acceptedBy, factorIn, hearField } from '@/core/quantity/hear';
+import { type HearingContext, type Field as Kind, acceptedBy, factorIn, hearField, isFine } from '@/core/quantity/hear';
 import type { Nm, Units } from '@/core/quantity/length';
 import { type LengthStyle, bothText, printLength } from '@/core/quantity/print';
 import { Field } from './Field';
@@ -27,7 +27,7 @@ interface Props {
   onFactor?: (factor: number) => void;
 }
 
-const styleOf = (kind: Kind): LengthStyle => (kind === 'bore' || kind === 'piston' ? 'size' : 'fine');
+const styleOf = (kind: Kind): LengthStyle => (isFine(kind) ? 'fine' : 'size');
 
 /** A length in a form: bench talk in, both systems said back, what cannot be right asked about. */
 export function LengthField({

@@ -14,9 +14,9 @@ export type Worked<Result> = { state: 'running' } | ({ state: 'done' } & Answer<
  * What a worker makes of an ask: anew whenever the ask changes. It is sent as it is, since as JSON it would lose its
  * infinities: of a leaf beyond which none was tried, of a scatter that is taken as known.
  *
- * @param begin makes the worker; the same function at every call
+ * @param begin makes the worker; the same function at every call, or null while nothing is asked
  */
-export function useWorked<Result>(ask: unknown, begin: () => Worker): Worked<Result> {
+export function useWorked<Result>(ask: unknown, begin: (() => Worker) | null): Worked<Result> {
   const key = JSON.stringify(ask);
   const [found, setFound] = useState<{ key: string; worked: Worked<Result> }>({ key, worked: { state: 'running' } });
   const latest = useRef(ask);
@@ -24,6 +24,7 @@ export function useWorked<Result>(ask: unknown, begin: () => Worker): Worked<Res
     latest.current = ask;
   });
   useEffect(() => {
+    if (!begin) return;
     const worker = begin();
     worker.onmessage = ({ data }: MessageEvent<Answer<Result>>): void =>
       setFound({ key, worked: { state: 'done', ...data } });

@@ -1,10 +1,12 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
+import { shortBlockOf } from '@/core/assembly/shortBlock';
 import { findingsOf } from '@/core/judge/findings';
 import { use } from 'react';
 import { engineWords } from '@/core/engine/engine';
 import { lengthUnit, printLength } from '@/core/quantity/print';
+import { covers } from '@/core/stages';
 import type { Piece, SheetPart, Table } from '@/core/stage/report';
 import { loadReports, sheetOf } from '@/core/judge/reports';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
@@ -73,6 +75,7 @@ export function SheetStage() {
         {parts.map((part, i) => (
           <Part key={i} part={part} />
         ))}
+        <ShortBlockSays />
         <section className="mt-6 break-inside-avoid">
           <h2 className="mb-1">Open points</h2>
           <Findings findings={findingsOf(judgement).filter((f) => f.severity !== 'note')} empty="None." />
@@ -96,15 +99,42 @@ export function SheetStage() {
   );
 }
 
+/** The verdict on the short block, where the whole walk is asked for. */
+function ShortBlockSays() {
+  const judgement = useJudgement();
+  const { text } = useWords();
+  if (judgement.choices.walk.asks === 'checks' || !covers(judgement.job, 'assembly')) return null;
+  const { isReady, open } = shortBlockOf(judgement);
+  return (
+    <section className="mt-6" aria-label="Short block">
+      <h2 className="mb-1 break-after-avoid">Short block {isReady ? 'ready' : `not ready: ${open.length} open`}</h2>
+      <ul className="columns-2 gap-8 text-sm max-sm:columns-1">
+        {open.map(({ says }, i) => (
+          <li key={i}>☐ {text(says)}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** A part of this many rows or fewer is not broken over pages. */
+const ON_ONE_PAGE = 20;
+
 /** What one stage puts on the sheet. */
 function Part({ part }: { part: SheetPart }) {
   const { text, units } = useWords();
   const heading = `${text(part.heading)}${part.unit ? `, ${lengthUnit(units, part.unit)}` : ''}`;
   return (
-    <section className={part.minor ? 'mt-3 break-inside-avoid' : 'mt-5'}>
-      {part.minor ? <h3 className="font-bold">{heading}</h3> : <h2 className="mb-1">{heading}</h2>}
+    <section
+      className={`${part.minor ? 'mt-3' : 'mt-5'} ${(part.table?.rows.length ?? 0) <= ON_ONE_PAGE ? 'break-inside-avoid' : ''}`}
+    >
+      {part.minor ? (
+        <h3 className="break-after-avoid font-bold">{heading}</h3>
+      ) : (
+        <h2 className="mb-1 break-after-avoid">{heading}</h2>
+      )}
       {part.before.map((saying, i) => (
-        <p key={i} className="text-sm text-soft">
+        <p key={i} className="break-after-avoid text-sm text-soft">
           {text(saying)}
         </p>
       ))}

@@ -48,6 +48,7 @@ function Progress({ card }: { card: ShelfCard }) {
         {card.done}/{card.total}
       </span>
       {card.stops > 0 && <span className="text-sm font-bold text-over">✕ {card.stops} to stop for</span>}
+      {card.pins > 0 && <span className="text-sm font-bold text-short">◣ {card.pins} pinned on</span>}
     </span>
   );
 }

@@ -20,6 +20,8 @@ const KEYS: [keys: string[], does: string][] = [
   [['M'], 'this cylinder is mine, or anyone’s again: the routes of other benches lead past it'],
   [['D', 'S'], 'deburred, squared: before a ring is read again'],
   [['C'], 'a cut with the filer: c, c12'],
+  [['Enter'], 'at assembly: the step is done'],
+  [['X', 'P'], 'at assembly: found otherwise; pin a reminder'],
   [['[', ']'], 'stage before, stage after'],
   [['?'], 'this sheet'],
 ];

@@ -1,9 +1,12 @@
 'use client';
 
+import { placeAt } from '@/core/judge/judgement';
+import { onWords } from '@/core/judge/words';
 import { useCopy } from '../offline/useCopy';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
 import type { Link } from '../openBuild/useRecord';
 import { Button } from '../shared/Button';
+import { useIsAllLoaded } from '../shared/onDemand';
 
 /** How the server stands, and what to do about it. */
 const LINK_WORDS: Record<Link, string> = {
@@ -20,7 +23,7 @@ export function LinkState() {
   const { length } = useWords();
   const { waiting, link, troubles, dismiss } = live;
   const copy = useCopy();
-  const labelOf = (id: string): string => judgement.cylinders.find((c) => c.id === id)?.label ?? id;
+  const isAllLoaded = useIsAllLoaded();
   return (
     <div role="status" className="no-print">
       {(link !== 'up' || waiting > 20) && (
@@ -31,7 +34,7 @@ export function LinkState() {
             : link !== 'up' && 'Go on: readings are kept in this browser until it is back.'}{' '}
           {link === 'down' &&
             (copy === 'none'
-              ? 'This browser has no copy of the program: stay on this page, all stages work; do not reload it.'
+              ? `This browser has no copy of the program: stay on this page, ${isAllLoaded ? 'all stages work' : 'what was not opened yet comes once the server answers'}; do not reload it.`
               : 'All of this build works meanwhile, over a reload too.')}
         </p>
       )}
@@ -42,7 +45,7 @@ export function LinkState() {
               <li key={entry.id}>
                 <b className="text-over">Not recorded:</b>{' '}
                 {entry.kind === 'reading'
-                  ? `${entry.subject} of cylinder ${labelOf(entry.cylinder)}, “${entry.typed}” (${length(entry.value)})`
+                  ? `${entry.subject} of ${onWords(placeAt(judgement, entry.cylinder), entry.subject).toLowerCase()}, “${entry.typed}” (${length(entry.value)})`
                   : `a ${entry.kind} entry`}
                 . {why}
               </li>

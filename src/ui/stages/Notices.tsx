@@ -1,16 +1,18 @@
 'use client';
 
+import { placeAt } from '@/core/judge/judgement';
 import { claimOf } from '@/core/judge/bench';
-import { taskWords } from '@/core/judge/words';
+import { onWords, taskWords } from '@/core/judge/words';
 import { placeFrom } from '@/core/stage/place';
 import { SUBJECT_IDS } from '@/core/stages';
-import { takeNewer } from '../offline/register';
+import { takeNewer } from '../offline/takeNewer';
 import { useCopy } from '../offline/useCopy';
 import { useChanges, useJudgement, useLive, useMoving, useRoute, useWords } from '../openBuild/contexts';
+import { handAt } from '../openBuild/cursor';
 import { useWork } from '../openBuild/useAddress';
 import { Button, Key } from '../shared/Button';
 
-/** What of a cylinder was taken, in words. */
+/** What of a cylinder was taken, in words; of the bottom end the place says it. */
 const LIST_WORDS: Partial<Record<string, string>> = {
   bores: 'bore',
   pistons: 'piston',
@@ -39,7 +41,7 @@ function NewerProgram() {
           <p className="flex-1">
             <b>The program was renewed.</b> What is typed and what waits to be sent stays.
           </p>
-          <Button onClick={takeNewer}>Take it now</Button>
+          <Button onClick={() => void takeNewer()}>Take it now</Button>
         </div>
       )}
     </div>
@@ -50,23 +52,31 @@ function NewerProgram() {
 function Others() {
   const judgement = useJudgement();
   const { others } = useLive();
-  const { cylinder } = useMoving();
+  const { cylinder, cursor } = useMoving();
   const { mine, claim } = useRoute();
-  const labelOf = (id: string | undefined): string => judgement.cylinders.find((c) => c.id === id)?.label ?? '?';
   const words = others.flatMap(({ by, at, mine: held }) => {
-    const place = at === null ? null : placeFrom(at, judgement.cylinders, SUBJECT_IDS);
-    const on = place && judgement.cylinders.find((c) => c.id === place.cylinder);
+    const place = at === null ? null : placeFrom(at, [...judgement.cylinders, ...judgement.places], SUBJECT_IDS);
+    const on = place && placeAt(judgement, place.cylinder);
     const where =
-      place && on ? [`is on ${taskWords(on, place).replace(/^C/, 'c')}`] : at === null ? [] : ['has it open'];
-    const took = held.map((what) =>
-      `${LIST_WORDS[what.split('.')[0] ?? ''] ?? ''} ${labelOf(what.split('.')[1])}`.trim(),
-    );
+      place && on
+        ? [`is on ${taskWords(on, place).replace(/^./, (c) => c.toLowerCase())}`]
+        : at === null
+          ? []
+          : ['has it open'];
+    const took = held.map((what) => {
+      const [kind = '', id = ''] = what.split('.');
+      const taken = placeAt(judgement, id);
+      const words = LIST_WORDS[kind];
+      return words ? `${words} ${taken?.label ?? '?'}` : onWords(taken, 'housing').toLowerCase();
+    });
     return [
       `${by || 'someone'} ${[...where, ...(took.length > 0 ? [`has taken ${took.join(', ')}`] : [])].join(', ')}`,
     ];
   });
   const list = useWork();
-  const what = list && cylinder ? claimOf(list, cylinder.id) : null;
+  const here = list && cylinder ? handAt(cursor, cursor.inHand[list]) : null;
+  const what = list && here ? claimOf(list, here.cylinder) : null;
+  const hereWords = here ? onWords(placeAt(judgement, here.cylinder), here.subject) : '';
   const isMine = what !== null && mine.includes(what);
   const isTheirs = what !== null && others.some((o) => o.mine.includes(what));
   return (
@@ -78,10 +88,7 @@ function Others() {
           </p>
           {what && !isTheirs && (
             <Button aria-pressed={isMine} onClick={() => claim(what, !isMine)}>
-              {isMine
-                ? `Cylinder ${cylinder?.label ?? ''} is mine: let go`
-                : `Cylinder ${cylinder?.label ?? ''} is mine`}{' '}
-              <Key>M</Key>
+              {isMine ? `${hereWords} is mine: let go` : `${hereWords} is mine`} <Key>M</Key>
             </Button>
           )}
         </div>

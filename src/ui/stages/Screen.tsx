@@ -13,6 +13,7 @@ const SCREENS: Record<StageId, ComponentType> = {
   targets: onDemand(() => import('../targets/TargetsStage').then((m) => m.TargetsStage)),
   bores: onDemand(() => import('../bores/BoresStage').then((m) => m.BoresStage)),
   pistons: onDemand(() => import('../pistons/PistonsStage').then((m) => m.PistonsStage)),
+  journals: onDemand(() => import('../journals/JournalsStage').then((m) => m.JournalsStage)),
   rings: onDemand(() => import('../rings/RingsStage').then((m) => m.RingsStage)),
   clocking: onDemand(() => import('../clocking/ClockingStage').then((m) => m.ClockingStage)),
   assembly: onDemand(() => import('../assembly/AssemblyStage').then((m) => m.AssemblyStage)),

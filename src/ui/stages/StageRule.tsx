@@ -2,6 +2,7 @@
 
 import { Link } from '../shared/Link';
 import { useEffect, useRef } from 'react';
+import { useInBrowser } from '../shared/useInBrowser';
 import { useJudgement } from '../openBuild/contexts';
 import { type StageId, STAGES } from '@/core/stages';
 
@@ -10,6 +11,10 @@ const TICKS = 10;
 /** The stages in working order along a scale; the needle stands where the work is in the stage shown. */
 export function StageRule({ stage }: { stage: StageId }) {
   const judgement = useJudgement();
+  const inBrowser = useInBrowser(
+    () => true,
+    () => false,
+  );
   const rule = useRef<HTMLElement>(null);
   useEffect(() => {
     const here = rule.current?.querySelector<HTMLElement>('[aria-current="page"]')?.parentElement;
@@ -33,7 +38,7 @@ export function StageRule({ stage }: { stage: StageId }) {
                 className={`relative block h-[58px] pt-2 pl-2 max-lg:h-[70px] max-lg:pt-1.5 -outline-offset-4 ${here ? 'font-extrabold text-blue' : 'font-medium'}`}
               >
                 <span className="text-[1.0625rem]">{STAGES[name].words}</span>
-                {total > 0 && (
+                {total > 0 && (inBrowser || !STAGES[name].optional) && (
                   <span className="figures ml-1.5 text-sm font-normal text-soft max-lg:ml-0 max-lg:block max-lg:leading-none">
                     {done}/{total}
                   </span>

@@ -3,8 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { removeBuilds } from '@/actions';
 import { TRIAL_STEPS } from '@/core/job/trial';
-import { type StageId, STAGES, STAGE_IDS } from '@/core/stages';
-import { useWords } from '../openBuild/contexts';
+import { type StageId, STAGES, STAGE_IDS, covers } from '@/core/stages';
+import { useJudgement, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Link } from '../shared/Link';
 
@@ -12,7 +12,8 @@ import { Link } from '../shared/Link';
 export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId }) {
   const router = useRouter();
   const { units } = useWords();
-  const next = STAGE_IDS[STAGE_IDS.indexOf(stage) + 1];
+  const { job } = useJudgement();
+  const next = STAGE_IDS.slice(STAGE_IDS.indexOf(stage) + 1).find((id) => covers(job, id));
   return (
     <section
       aria-label="Finding your way"

@@ -16,8 +16,11 @@ import { Keys } from './Keys';
 import { LinkState } from './LinkState';
 import { Screen } from './Screen';
 import { StageRule } from './StageRule';
+import { needsAll } from './needsAll';
+import { isWhole } from '@/core/judge/judgement';
 import { STAGES, STAGE_IDS } from '@/core/stages';
 
+const CrankDeck = onDemand(() => import('../journals/CrankDeck').then((m) => m.CrankDeck));
 const TrialGuide = onDemand(() => import('./TrialGuide').then((m) => m.TrialGuide));
 const Notices = onDemand(() => import('./Notices').then((m) => m.Notices));
 
@@ -51,7 +54,7 @@ export function Workspace({ children }: { children: ReactNode }) {
       ].filter(Boolean)
     : [];
   useEffect(() => {
-    const later = setTimeout(() => void loadAll().catch(() => undefined), LOAD_AFTER);
+    const later = setTimeout(() => void loadAll(), LOAD_AFTER);
     return () => clearTimeout(later);
   }, []);
   return (
@@ -59,7 +62,9 @@ export function Workspace({ children }: { children: ReactNode }) {
       <Header>
         <span className="hidden h-6 w-px bg-line sm:block" />
         <b className="max-w-64 truncate max-sm:max-w-28">{job?.name}</b>
-        <span className="min-w-0 flex-1 basis-48 truncate text-soft max-md:hidden">{spec.join(' · ')}</span>
+        <span className="min-w-0 flex-1 basis-48 max-lg:basis-16 truncate text-soft max-md:hidden">
+          {spec.join(' · ')}
+        </span>
         <span className="flex-1 md:hidden" />
         <Segmented label="Units shown and spoken" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
         <Initials by={by} onChange={setBy} />
@@ -73,13 +78,19 @@ export function Workspace({ children }: { children: ReactNode }) {
         {STAGES[stage].deck && (
           <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-sm:h-32 max-md:w-full max-md:border-r-0 max-md:border-b">
             <div className="h-full max-lg:sticky max-lg:top-0 max-lg:h-[78dvh] max-md:static max-md:h-full">
-              <Deck stage={stage} />
+              {stage === 'journals' ? <CrankDeck /> : <Deck stage={stage} />}
             </div>
           </div>
         )}
         <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
           {children}
-          <Screen stage={stage} />
+          {isWhole(judgement) || !needsAll(stage) ? (
+            <Screen stage={stage} />
+          ) : (
+            <p role="status" className="p-7">
+              Waiting for what works out the bottom end. It comes once the server answers.
+            </p>
+          )}
         </div>
       </div>
     </div>

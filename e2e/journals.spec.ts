@@ -1,0 +1,474 @@
+/** The bottom end in the browser: bearings by keyboard and by touch, which shells, end play, what is looked at. */
+import type { Page } from '@playwright/test';
+import type { GivenLimits, JournalChoices } from '../src/core/journals/choices';
+import { STARTING_JOURNALS, startingShells } from '../src/core/journals/choices';
+import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
+import type { BuildRecord, Entry } from '../src/core/record/record';
+import { job, jobEntry, reading } from '../src/fixtures/records';
+import { judge } from '../src/core/judge/judge';
+import '../src/core/everyStage';
+import { type Server, expect, test } from './server';
+
+const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+const said = (page: Page) => page.locator('#line-said');
+const stage = (page: Page, name: string) => page.getByRole('link', { name: new RegExp(`^${name}`) });
+const deck = (page: Page) => page.getByRole('navigation', { name: 'Bearings' });
+const six = {
+  ...job.engine,
+  layout: 'inline' as const,
+  cylinders: 6,
+  bankAngle: 0,
+  numbering: { ...job.engine.numbering, scheme: 'sequence' as const },
+};
+const STAMP = { id: 'journals-1', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
+const given = (least: Nm, most: Nm, from: Nm, to: Nm): GivenLimits => ({
+  least,
+  most,
+  aim: { from, to },
+  source: 'manual',
+});
+
+const bottomEnd = (clearance: GivenLimits, change: Partial<JournalChoices> = {}): Entry => {
+  const bearing = { ...STARTING_JOURNALS.bearings.main, clearance };
+  const value = { ...STARTING_JOURNALS, bearings: { main: bearing, rod: bearing }, ...change };
+  return { ...STAMP, kind: 'journals', value };
+};
+const INCHES = given(fromThou(1.2), fromThou(2.6), fromThou(1.6), fromThou(2.2));
+const ONCE = { ends: 1, directions: 1 } as const;
+
+let n = 0;
+
+async function put(server: Server, ...entries: Entry[]): Promise<string> {
+  n += 1;
+  const id = `journals-${n}`;
+  await server.put({ id, entries });
+  return id;
+}
+
+async function open(page: Page, server: Server, ...entries: Entry[]): Promise<string> {
+  const id = await put(server, ...entries);
+  await page.goto(`${server.url}/builds/${id}/journals`);
+  await expect(line(page)).toBeFocused();
+  return id;
+}
+
+/** Types figures, each with Enter; how many keys that took. */
+async function enter(page: Page, ...typed: string[]): Promise<number> {
+  let keys = 0;
+  for (const text of typed)
+    for (const key of [...text, 'Enter']) {
+      await page.keyboard.press(key === ' ' ? 'Space' : key);
+      keys += 1;
+    }
+  return keys;
+}
+
+const readingsOf = ({ entries }: BuildRecord) => entries.flatMap((e) => (e.kind === 'reading' ? [e] : []));
+const covered = jobEntry({ name: 'Six', engine: six, also: ['journals'] });
+
+test('an in-line six from nothing, by keyboard: covered, the manual’s limits, all bearings, end play, sides, the sheet', async ({
+  page,
+  server,
+}) => {
+  const id = await put(server, jobEntry({ name: 'Six', engine: six }));
+  await page.goto(`${server.url}/builds/${id}/journals`);
+  await expect(page.getByText('This job does not cover them')).toBeVisible();
+  await page.getByRole('button', { name: 'Cover the bottom end too' }).press('Enter');
+  await expect(stage(page, 'Journals')).toContainText('0/14');
+  // nothing is taken silently
+  await expect(page.getByText('No limits yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Enter the manual’s' }).press('Enter');
+  const fill = async (label: string, text: string): Promise<void> => {
+    const field = page.getByLabel(label, { exact: true });
+    await field.fill(text);
+  };
+  for (const kind of ['Mains', 'Rods']) {
+    await fill(`${kind}: least`, '1.2');
+    await fill(`${kind}: most`, '2.6');
+    await fill(`${kind}: aim from`, '1.6');
+    await fill(`${kind}: aim to`, '2.2');
+    await fill(`${kind}: from`, 'engine manual, page 9');
+    await fill(`${kind}: caps tightened to, and with what`, '60 lb·ft with oil');
+  }
+  await fill('End play: least', '2');
+  await fill('End play: most', '10');
+  await fill('Side clearance: least', '8');
+  await fill('Side clearance: most', '18');
+  await page.getByLabel('Places along a journal').selectOption('1');
+  await page.getByLabel('Directions across it').selectOption('1');
+  await page.getByRole('button', { name: 'Set the bottom end' }).press('Enter');
+  await expect
+    .poll(async () => judge(await server.record(id)).choices.journals.bearings.rod.clearance.most)
+    .toBe(fromThou(2.6));
+
+  await page.getByRole('tab', { name: 'Clearances' }).click();
+  await line(page).focus();
+  await expect(page.getByRole('heading', { name: 'Main 1, journal, middle, in line' })).toBeVisible();
+  await enter(page, ...Array.from({ length: 7 }, () => '2.3615'));
+  await expect(page.getByRole('heading', { name: 'Main 1, housing with shells' })).toBeVisible();
+  await expect(page.getByText('Cap at 60 lb·ft with oil.')).toBeVisible();
+  // the dial is the clearance
+  await enter(page, 'set journal');
+  await expect(said(page)).toContainText('each journal');
+  await enter(page, '1.9', '1.8', '1.9', '2', '1.9', '1.8', '1.9');
+  await enter(page, ...Array.from({ length: 6 }, () => '1.8890'));
+  await enter(page, '2.1', '2', '2.1', '2.2', '2.1', '2');
+  await expect.poll(async () => readingsOf(await server.record(id)).length).toBe(26);
+  const judged = judge(await server.record(id));
+  expect(judged.mains.map((b) => b.clearance.value)).toEqual([1.9, 1.8, 1.9, 2, 1.9, 1.8, 1.9].map(fromThou));
+  expect(judged.rods.every((b) => b.clearance.state === 'in window' && b.clearance.zeroed)).toBe(true);
+  await expect(deck(page).getByRole('button', { name: 'Main 4, in window, 2.0' })).toBeVisible();
+
+  await page.getByRole('tab', { name: 'End play, sides' }).click();
+  await line(page).focus();
+  await expect(page.getByRole('heading', { name: 'Crank, end play' })).toBeVisible();
+  await enter(page, '6', '12', '12/14', '12', '13', '12', '12');
+  await expect(page.getByRole('row', { name: /Rod 2, side/ })).toContainText('12.0–14.0');
+  await page.getByRole('tab', { name: 'Looked at' }).click();
+  for (let place = 0; place < 14; place += 1) {
+    await page.getByRole('button', { name: /^All right on/ }).press('Enter');
+    const on = page.getByRole('button', { name: /^On to/ });
+    if (place < 13) await on.press('Enter');
+  }
+  await expect(stage(page, 'Journals')).toContainText('14/14');
+  await stage(page, 'Sheet').click();
+  const table = page.getByRole('table').filter({ hasText: 'Main 4' });
+  await expect(table.getByRole('row', { name: /Main 4/ })).toContainText('2.0');
+  await expect(page.getByText('Caps tightened to 60 lb·ft with oil.').first()).toBeVisible();
+  const csv = await (await fetch(`${server.url}/api/builds/${id}/csv`)).text();
+  expect(csv).toMatch(/M4,M4,main_clearance/);
+  expect(csv).toMatch(/crank,crank,end_play/);
+});
+
+test('a V8 with shared throws: five mains, eight rods; keys a bearing, and the deck as the crank lies', async ({
+  page,
+  server,
+}) => {
+  const id = await open(
+    page,
+    server,
+    jobEntry({ name: 'Eight', also: ['journals'] }),
+    bottomEnd(INCHES, { sidePer: 'throw', side: given(fromThou(8), fromThou(18), fromThou(10), fromThou(16)) }),
+  );
+  await expect(deck(page).getByRole('button')).toHaveText([...Array.from({ length: 13 }, () => ''), /End play/]);
+  const names = await deck(page)
+    .getByRole('button')
+    .evaluateAll((all) => all.map((b) => b.getAttribute('aria-label')?.split(',')[0]));
+  expect(names.slice(0, 6)).toEqual(['Main 1', 'Rod 1', 'Rod 2', 'Main 2', 'Rod 3', 'Rod 4']);
+  let keys = await enter(
+    page,
+    ...Array.from({ length: 20 }, () => '23615'),
+    'set journal',
+    ...Array.from({ length: 5 }, () => '2'),
+  );
+  keys += await enter(page, ...Array.from({ length: 32 }, () => '20997'), ...Array.from({ length: 8 }, () => '2'));
+  await expect.poll(async () => readingsOf(await server.record(id)).length).toBe(65);
+  const { mains, rods } = judge(await server.record(id));
+  expect([...mains, ...rods].map((b) => [b.clearance.value, b.clearance.state])).toEqual(
+    Array.from({ length: 13 }, () => [fromThou(2), 'in window']),
+  );
+  // 52 places of six keys, 13 dials of two, the setting once
+  expect(keys).toBe(52 * 6 + 13 * 2 + 12);
+  // the two rods of a throw are read once
+  await page.getByRole('tab', { name: 'End play, sides' }).click();
+  await line(page).focus();
+  await enter(page, '6', '12', '13', '12', '12');
+  await expect(said(page)).toContainText('Nothing else is open on this route');
+  await expect(page.getByRole('row', { name: /Rod 2, side/ })).toContainText('read with rod 1');
+  await expect(page.getByRole('row', { name: /Rod 2, side/ })).toContainText('12.0');
+});
+
+test('which shells: a tight main is cured by one grade more, planned, fitted, measured again; all of it kept', async ({
+  page,
+  server,
+}) => {
+  const clearances = [1.9, 1.8, 0.8, 2, 1.9, 1.8, 1.9];
+  const id = await open(
+    page,
+    server,
+    covered,
+    bottomEnd(INCHES, { ...ONCE, asks: { endPlay: false, side: false, smallEnd: false, looks: false } }),
+    ...clearances.flatMap((thou, i) => [
+      {
+        ...reading(`j${i}`, `M${i + 1}`, 'journal', fromInches(2.3615)),
+        place: { depth: 'middle' as const, angle: 0 },
+      },
+      reading(`h${i}`, `M${i + 1}`, 'housing', fromInches(2.3615 + thou / 1_000)),
+    ]),
+  );
+  await expect(deck(page).getByRole('button', { name: 'Main 3, tight, 0.8' })).toBeVisible();
+  await page.getByRole('tab', { name: 'Which shells' }).click();
+  const mains = page.getByRole('region', { name: 'Shells for the mains' });
+  await expect(mains.getByRole('heading')).toContainText('all 7 in, 0.2 thou apart, 2 part numbers');
+  await expect(mains.getByRole('row', { name: /^3/ })).toContainText('a thou more');
+  await expect(mains).toContainText('1 pair a thou more');
+  await mains.getByRole('button', { name: 'Plan these for the mains' }).click();
+  const planned = page.getByRole('region', { name: 'Planned shells' });
+  await expect(planned).toContainText('Main 3: a thou more over a thou more');
+  await expect(planned).toContainText('To buy: mains: 1 pair a thou more.');
+  await page.getByRole('textbox', { name: 'Initials' }).fill('KM');
+  await planned.getByRole('button', { name: 'They are ordered' }).click();
+  await expect(planned.getByRole('heading')).toHaveText('Ordered, to be fitted');
+  await expect(planned).toContainText('Ordered by KM');
+  await expect(page.getByRole('complementary').getByRole('list', { name: 'Findings' })).toContainText(
+    'Other shells are ordered for main 3:',
+  );
+  await page.reload();
+  await page.getByRole('tab', { name: 'Which shells' }).click();
+  await planned.getByRole('button', { name: 'Not ordered after all' }).click();
+  await expect(planned.getByRole('heading')).toHaveText('Planned, to be ordered');
+  await page.getByRole('button', { name: 'They are in: measure again' }).click();
+  await expect(page.getByRole('region', { name: 'Planned shells' })).toBeHidden();
+  await expect(deck(page).getByRole('button', { name: 'Main 3, to do' })).toBeVisible();
+  await page.getByRole('tab', { name: 'Clearances' }).click();
+  await line(page).focus();
+  await deck(page).getByRole('button', { name: 'Main 3, to do' }).click();
+  await line(page).focus();
+  await enter(page, '2.3633');
+  await expect(deck(page).getByRole('button', { name: 'Main 3, in window, 1.8' })).toBeVisible();
+  const record = await server.record(id);
+  await expect.poll(async () => judge(await server.record(id)).mains[2]?.clearance.value).toBe(fromThou(1.8));
+  expect(readingsOf(record).some((r) => r.id === 'h2')).toBe(true);
+  // with the new halves known, it is brought back to what standard halves would give
+  await page.getByRole('tab', { name: 'Which shells' }).click();
+  await expect(mains.getByRole('row', { name: /^3/ })).toContainText('a thou more');
+  await expect(mains).toContainText('Nothing to buy');
+});
+
+test('nothing in the stock brings it in: grinding is said, and a stock of one’s own is taken', async ({
+  page,
+  server,
+}) => {
+  await open(
+    page,
+    server,
+    covered,
+    bottomEnd(INCHES, ONCE),
+    { ...STAMP, id: 'shells-1', kind: 'shells', value: { ...startingShells('imperial'), apart: 0 } },
+    ...[4.2, 4.4].flatMap((thou, i) => [
+      {
+        ...reading(`j${i}`, `M${i + 1}`, 'journal', fromInches(2.3615)),
+        place: { depth: 'middle' as const, angle: 0 },
+      },
+      reading(`h${i}`, `M${i + 1}`, 'housing', fromInches(2.3615 + thou / 1_000)),
+    ]),
+  );
+  await page.getByRole('tab', { name: 'Which shells' }).click();
+  const mains = page.getByRole('region', { name: 'Shells for the mains' });
+  await expect(mains).toContainText('2 of 2 stay out');
+  await expect(mains).toContainText('Nothing in this stock brings all of them in');
+  await page.getByText('Shells that can be had').click();
+  await page.getByRole('button', { name: 'One more grade' }).click();
+  await page.getByLabel('grade: name').fill('ten under');
+  await page.getByLabel('ten under: what one half gives').fill('0');
+  await page.getByLabel('ten under: undersize').fill('10');
+  await page.getByLabel('ten under: price of a pair').fill('nothing');
+  await expect(page.getByText('“nothing” is no price')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Set what can be had' })).toBeDisabled();
+  await page.getByLabel('ten under: price of a pair').fill('38.50');
+  await page.getByRole('button', { name: 'Set what can be had' }).click();
+  // housings of 2.3657 and 2.3659 less ten, less the aim of 1.9
+  await expect(mains).toContainText(
+    'Grind all 2 to 2.3533 in–2.3544 in, aim 2.3539 in: all then need shells 0.0100 in under',
+  );
+});
+
+test('what is typed wrong is asked about or refused, and nothing is lost', async ({ page, server }) => {
+  const id = await open(page, server, covered, bottomEnd(INCHES, { ...ONCE, route: 'byBearing' }));
+  await enter(page, '2.3615');
+  // two digits changed places: the housing would be smaller than its journal
+  await page.keyboard.type('2.6334');
+  await expect(said(page)).toContainText('did you mean');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  // the dial before the gauge was zeroed
+  await line(page).focus();
+  await page.keyboard.type('+1.9');
+  await expect(said(page)).toContainText('none is given yet');
+  await page.keyboard.press('Escape');
+  await page.keyboard.type('set piston');
+  await expect(said(page)).toContainText('is not set to that');
+  await page.keyboard.press('Escape');
+  await enter(page, 'here');
+  await expect(said(page)).toContainText('A zero without a size tells of bores alone');
+  await page.keyboard.press('Escape');
+  await enter(page, 'set aim', '-.4');
+  // journal + 1.9 aimed at − 0.4
+  await expect.poll(async () => judge(await server.record(id)).mains[0]?.clearance.value).toBe(fromThou(1.5));
+  // a thread either way round, in either unit, beside the measure
+  await deck(page)
+    .getByRole('button', { name: /^Main 1/ })
+    .click();
+  await line(page).focus();
+  for (let i = 0; i < 3 && !(await page.getByRole('heading', { name: 'Main 1, crushed thread' }).isVisible()); i += 1)
+    await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { name: 'Main 1, crushed thread' })).toBeVisible();
+  await enter(page, '2 to 1.5');
+  await expect
+    .poll(async () => readingsOf(await server.record(id)).find((r) => r.subject === 'thread')?.upTo)
+    .toBe(fromThou(2));
+  await deck(page)
+    .getByRole('button', { name: /^Main 1/ })
+    .click();
+  await expect(page.getByRole('complementary')).toContainText(
+    'crushed thread, as a check: 1.5 thou to 2.0 thou: agrees',
+  );
+  // a reading of a main that this engine cannot have, or of a bore on a main, is refused whole
+  for (const wrong of [reading('x', 'M99', 'journal', fromInches(2.36)), reading('x', 'M1', 'bore', fromInches(4))])
+    expect(
+      await fetch(`${server.url}/api/builds/${id}/entries`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ entries: [wrong] }),
+      }).then((r) => r.status),
+    ).toBeGreaterThanOrEqual(400);
+  expect(readingsOf(await server.record(id))).toHaveLength(3);
+});
+
+test('in millimetres by touch, two tablets at once: both readings stand, and the address leads to the very bearing', async ({
+  browser,
+  server,
+}) => {
+  const limits = given(fromMm(0.025), fromMm(0.06), fromMm(0.03), fromMm(0.05));
+  const id = await put(
+    server,
+    jobEntry({ name: 'Metric', engine: six, units: 'metric', plannedBore: fromMm(86), also: ['journals'] }),
+    bottomEnd(limits, { ...ONCE, route: 'byBearing' }),
+  );
+  const contexts = await Promise.all(
+    [1, 2].map(() => browser.newContext({ hasTouch: true, viewport: { width: 820, height: 1180 } })),
+  );
+  const [one, two] = await Promise.all(contexts.map((c) => c.newPage()));
+  if (!one || !two) throw new Error('no pages');
+  for (const [page, at] of [
+    [one, 'M1.journal.middle.0'],
+    [two, '1.journal.middle.0'],
+  ] as const) {
+    await page.goto(`${server.url}/builds/${id}/journals?at=${at}`);
+    await expect(line(page)).toBeVisible();
+    await expect(page.getByRole('group', { name: 'Keypad' })).toBeVisible();
+  }
+  await expect(one.getByRole('heading', { name: 'Main 1, journal, middle, in line' })).toBeVisible();
+  await expect(two.getByRole('heading', { name: 'Rod 1, journal, middle, in line' })).toBeVisible();
+  const tapped = async (page: Page, text: string): Promise<void> => {
+    const keypad = page.getByRole('group', { name: 'Keypad' });
+    for (const key of [...text, 'Enter']) await keypad.getByRole('button', { name: key, exact: true }).tap();
+  };
+  await Promise.all([tapped(one, '59.995'), tapped(two, '47.99')]);
+  await Promise.all([tapped(one, '60.035'), tapped(two, '48.03')]);
+  await expect
+    .poll(async () => {
+      const { mains, rods } = judge(await server.record(id));
+      return [mains[0]?.clearance.value, rods[0]?.clearance.value];
+    })
+    .toEqual([fromMm(0.04), fromMm(0.04)]);
+  await expect(deck(one).getByRole('button', { name: 'Rod 1, in window, 0.040' })).toBeVisible();
+  await deck(two)
+    .getByRole('button', { name: /^Main 3/ })
+    .tap();
+  await expect(two).toHaveURL(/at=M3\.journal/);
+  await two.reload();
+  await expect(two.getByRole('heading', { name: 'Main 3, journal, middle, in line' })).toBeVisible();
+  await Promise.all(contexts.map((c) => c.close()));
+});
+
+test('without the server the bottom end goes on, and is sent once it is back', async ({ page, server, context }) => {
+  const id = await open(page, server, covered, bottomEnd(INCHES, { ...ONCE, route: 'byBearing' }));
+  await expect(page.getByRole('complementary')).not.toBeEmpty();
+  await context.setOffline(true);
+  await enter(page, '2.3615', '2.3634');
+  await expect(deck(page).getByRole('button', { name: 'Main 1, in window, 1.9' })).toBeVisible();
+  expect(readingsOf(await server.record(id))).toHaveLength(0);
+  await context.setOffline(false);
+  await expect.poll(async () => readingsOf(await server.record(id)).length, { timeout: 30_000 }).toBe(2);
+});
+
+test('a bench takes a bearing for its own: the other is led past it, and is told in the words of the bottom end', async ({
+  browser,
+  server,
+}) => {
+  const id = await put(server, covered, bottomEnd(INCHES, { ...ONCE, route: 'byBearing' }));
+  const contexts = await Promise.all([1, 2].map(() => browser.newContext()));
+  const [one, two] = await Promise.all(contexts.map((c) => c.newPage()));
+  if (!one || !two) throw new Error('no pages');
+  for (const page of [one, two]) {
+    await page.goto(`${server.url}/builds/${id}/journals`);
+    await expect(line(page)).toBeFocused();
+  }
+  await deck(one)
+    .getByRole('button', { name: /^Main 2/ })
+    .click();
+  await line(one).focus();
+  await one.keyboard.press('m');
+  await expect(said(one)).toContainText('Main 2 is this bench’s');
+  await expect(two.getByText('has taken main 2')).toBeVisible();
+  await enter(two, '2.3615', '2.3634');
+  await expect(two.getByRole('heading', { name: 'Main 3, journal, middle, in line' })).toBeVisible();
+  await deck(two)
+    .getByRole('button', { name: /^Rod 1/ })
+    .click();
+  await expect(two.getByRole('button', { name: 'Rod 1 is mine' })).toBeVisible();
+  await Promise.all(contexts.map((c) => c.close()));
+});
+
+test('the pin in the small end: on the route where it is asked for, against the pin that was read with its piston', async ({
+  page,
+  server,
+}) => {
+  const id = await open(
+    page,
+    server,
+    covered,
+    bottomEnd(INCHES, {
+      method: 'thread',
+      asks: { endPlay: false, side: false, smallEnd: true, looks: false },
+      smallEnd: given(fromThou(0.4), fromThou(1), fromThou(0.5), fromThou(0.9)),
+    }),
+    ...[1, 2].map((i) => reading(`pin${i}`, String(i), 'pin', fromInches(0.927))),
+  );
+  await enter(page, ...Array.from({ length: 13 }, () => '1.5 to 2'));
+  await expect(page.getByRole('heading', { name: 'Rod 1, small end' })).toBeVisible();
+  await enter(page, '.9277', '.9271');
+  await expect(page.getByRole('row', { name: /Rod 1, pin in small end/ })).toContainText('in window');
+  await expect(page.getByRole('row', { name: /Rod 2, pin in small end/ })).toContainText('tight');
+  await expect(page.getByRole('row', { name: /Rod 3, pin in small end/ })).toContainText('its pin is not read yet');
+  await expect
+    .poll(async () =>
+      judge(await server.record(id))
+        .cylinders.map((c) => c.smallEnd.value)
+        .slice(0, 2),
+    )
+    .toEqual([fromThou(0.7), fromThou(0.1)]);
+  await page.getByRole('button', { name: 'Rod 2, pin in small end' }).click();
+  await page.getByRole('button', { name: 'Accept with a reason' }).click();
+  await page.getByLabel('Why it may stay').fill('honed tomorrow');
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(page.getByText('honed tomorrow').first()).toBeVisible();
+});
+
+test('shells in a shop of millimetres: a price set leaves their lengths as they are, and a dry film is a grade', async ({
+  page,
+  server,
+}) => {
+  const id = await open(
+    page,
+    server,
+    jobEntry({ name: 'Metric', engine: six, units: 'metric', plannedBore: fromMm(86), also: ['journals'] }),
+    { ...STAMP, id: 'shells-1', kind: 'shells', value: startingShells('imperial') },
+  );
+  await page.getByRole('tab', { name: 'Which shells' }).click();
+  await page.getByText('Shells that can be had').click();
+  await page.getByLabel('a thou more: price of a pair').fill('12,50');
+  await page.getByRole('button', { name: 'One more grade' }).click();
+  await page.getByLabel('grade: name').fill('dry film');
+  await page.getByLabel('dry film: what one half gives').fill('-0,005');
+  await page.getByRole('button', { name: 'Set what can be had' }).click();
+  await expect
+    .poll(async () => judge(await server.record(id)).choices.shells.stock.main.map((s) => [s.gives, s.price]))
+    .toEqual([
+      [-12_700, null],
+      [0, null],
+      [12_700, 12.5],
+      [-5_000, null],
+    ]);
+});

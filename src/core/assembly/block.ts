@@ -1,0 +1,31 @@
+/** The steps of the engine as a whole, before the first piston and after the last: made, or not yet. */
+import { BLOCK } from '../engine/places';
+import type { WalkChoices } from './choices';
+import type { All } from './found';
+import type { JudgedCheck } from './judged';
+import { BLOCK_STEPS } from './stepIds';
+import type { Step } from './steps';
+
+/**
+ * Which they are by the habits of the shop.
+ *
+ * @example blockStepsOf(judgement.choices.walk) // []
+ */
+export const blockStepsOf = ({ asks, tighten }: WalkChoices): readonly Step[] =>
+  asks === 'checks' ? [] : BLOCK_STEPS.filter((step) => step !== 'allTight' || tighten === 'end');
+
+/**
+ * What became of them.
+ *
+ * @example blockStepsIn(judgement) // []
+ */
+export const blockStepsIn = ({ log, choices }: Pick<All, 'log' | 'choices'>): JudgedCheck[] =>
+  blockStepsOf(choices.walk).map((check) => {
+    const entry = log.ticks.get(BLOCK)?.get(check)?.entry;
+    return {
+      check,
+      state: entry ? 'right' : 'to do',
+      tick: entry ? { id: entry.id, by: entry.by, at: entry.at, found: {} } : null,
+      says: null,
+    };
+  });

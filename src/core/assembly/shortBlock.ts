@@ -1,0 +1,54 @@
+/** Whether a short block is ready, and everything that is open on it. */
+import { BLOCK } from '../engine/places';
+import { type Judgement, placeAt } from '../judge/judgement';
+import { type Saying, say } from '../quantity/saying';
+import { type StageId, covers } from '../stages';
+import { openOnCrank } from '../journals/settled';
+import { blockStepsIn } from './block';
+import { isRight } from './judged';
+import { STEP_WORDS } from './stepNames';
+
+/** Something that keeps a short block from being ready. */
+export interface OpenPoint {
+  says: Saying;
+  stage: StageId;
+  /** A cylinder, a main, the crank or the block. */
+  place: string;
+}
+
+/** What a short block is. */
+export interface ShortBlock {
+  /** `ready` where nothing is open. */
+  isReady: boolean;
+  open: OpenPoint[];
+}
+
+/**
+ * The verdict on a short block: every cylinder ready and through its walk, every bearing done, every step of the engine
+ * made, and no reminder left on.
+ *
+ * @example shortBlockOf(judgement).isReady // false
+ */
+export function shortBlockOf(judgement: Judgement): ShortBlock {
+  const { cylinders, blockPins, job } = judgement;
+  const at = (place: string, stage: StageId, says: Saying): OpenPoint => ({ place, stage, says });
+  const named = (place: string): string =>
+    place === BLOCK ? 'Engine' : ((p) => (p && 'words' in p ? p.words : place))(placeAt(judgement, place));
+  const ofCylinders = cylinders.flatMap(({ id, label, ready, block }) => [
+    ...ready.missing.map((m) => at(id, m.stage, say`Cylinder ${label}: ${m.says}`)),
+    ...(covers(job, 'assembly')
+      ? block.checks
+          .filter((c) => !isRight(c.state) && !block.open.includes(c))
+          .map((c) => at(id, 'assembly', say`Cylinder ${label}: ${STEP_WORDS[c.check]}`))
+      : []),
+  ]);
+  const ofCrank = covers(job, 'journals') ? openOnCrank(judgement).map((o) => at(o.place, 'journals', o.says)) : [];
+  const ofBlock = [
+    ...blockStepsIn(judgement)
+      .filter((s) => !isRight(s.state))
+      .map((s) => at(BLOCK, 'assembly', say`Engine: ${STEP_WORDS[s.check]}`)),
+    ...blockPins.map((p) => at(p.cylinder, 'assembly', say`${named(p.cylinder)}: pinned on: ${p.text}`)),
+  ];
+  const open = job ? [...ofCylinders, ...ofCrank, ...(covers(job, 'assembly') ? ofBlock : [])] : [];
+  return { isReady: job !== null && cylinders.length > 0 && open.length === 0, open };
+}

@@ -1,0 +1,58 @@
+/**
+ * The walk from piston on rod to the last turn of the crank: which steps there are, by the engine and by the shop's
+ * habits. What each says stands in `stepWords.ts`. Common practice, no source.
+ */
+import type { Rod } from '../clocking/crankcase';
+import { type Check, CHECKS } from './checks';
+import type { WalkChoices } from './choices';
+import type { BLOCK_STEPS, CYLINDER_STEPS } from './stepIds';
+
+/** A step of the walk that is no check at the block. */
+export type WalkStep = (typeof CYLINDER_STEPS)[number] | (typeof BLOCK_STEPS)[number];
+export type Step = Check | WalkStep;
+
+/**
+ * The steps of a cylinder in order. Of a pair on one throw, the crank may be turned after the rearward one alone.
+ *
+ * @example stepsOf(judgement.choices.walk, { besides: null, faces: 'both' }).length // 6
+ */
+export function stepsOf(choices: WalkChoices, { besides, faces }: Pick<Rod, 'besides' | 'faces'>): readonly Step[] {
+  if (choices.asks === 'checks') return CHECKS;
+  const { shells, tighten, fasteners, way, turn } = choices;
+  const isLowered = way === 'barrel';
+  return [
+    'frontMark',
+    'rod',
+    'pin',
+    ...(choices.clips.count > 0 ? (['clips'] as const) : []),
+    'expanderButts',
+    'ringsOn',
+    'ringsFree',
+    'jointsBefore',
+    'boreWiped',
+    ...(shells === 'before' ? (['shellsDry'] as const) : []),
+    ...(isLowered ? [] : (['throwDown'] as const)),
+    ...(fasteners === 'screws' || isLowered ? [] : (['boltsCovered'] as const)),
+    'jointsAfter',
+    'pistonIn',
+    ...(shells === 'after' ? (['shellsDry'] as const) : []),
+    'capOn',
+    ...(tighten === 'each' ? (['tightened'] as const) : []),
+    ...(turn === 'each' || besides === null || faces === 'rear' ? (['turned'] as const) : []),
+    'slides',
+  ];
+}
+
+/**
+ * The steps that are made before a piston may go in.
+ *
+ * @example beforeIn(['jointsAfter', 'pistonIn', 'capOn']) // [ 'jointsAfter' ]
+ */
+export function beforeIn(steps: readonly Step[]): readonly Step[] {
+  const goesIn = steps.indexOf('pistonIn');
+  return goesIn < 0 ? steps : steps.slice(0, goesIn);
+}
+
+/** How many steps the engine as a whole has: `blockStepsOf` says which. */
+export const blockStepCount = ({ asks, tighten }: WalkChoices): number =>
+  asks === 'checks' ? 0 : tighten === 'end' ? 12 : 11;

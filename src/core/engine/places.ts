@@ -1,0 +1,31 @@
+/**
+ * Places of an engine that are read and are no cylinder: its main bearings, counted from the front, and the crank as a
+ * whole. A rod's bearing is at the place of its cylinder.
+ */
+
+/** The crank as a whole. */
+export const CRANK = 'crank';
+
+/** The block with all that goes into it: what is done and looked at of the engine as a whole. */
+export const BLOCK = 'block';
+
+/** The place of a main bearing. */
+export const mainId = (fromFront: number): string => `M${fromFront}`;
+
+/**
+ * Whether a place is a cylinder, and with it its rod.
+ *
+ * @example isCylinderId('M3') // false
+ */
+export const isCylinderId = (id: string): boolean => id !== CRANK && id !== BLOCK && !id.startsWith('M');
+
+/** The most main bearings that an engine may have: one at each end of each throw. */
+export const mostMains = (cylinders: number): number => cylinders + 1;
+
+/**
+ * Whether an engine of so many cylinders can have a main of this name, or its crank.
+ *
+ * @example isOnEngine('M9', 4) // false
+ */
+export const isOnEngine = (id: string, cylinders: number): boolean =>
+  id === CRANK || id === BLOCK ? cylinders > 0 : Number(id.slice(1)) <= mostMains(cylinders);

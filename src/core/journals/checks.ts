@@ -1,0 +1,24 @@
+/** What is looked at when bearings are put together. Common practice, no source. */
+import type { BearingKind } from './choices';
+
+export const BEARING_CHECKS = [
+  'shellsIn',
+  'tangs',
+  'oilHoles',
+  'cap',
+  'rodFree',
+  'rodCentred',
+  'thrustGrooves',
+] as const;
+export type BearingCheck = (typeof BEARING_CHECKS)[number];
+
+export const isBearingCheck = (check: string): check is BearingCheck => BEARING_CHECKS.some((c) => c === check);
+
+/** What is looked at of a bearing of a kind. */
+export const CHECKS_OF = {
+  main: ['shellsIn', 'tangs', 'oilHoles', 'cap'],
+  rod: ['shellsIn', 'tangs', 'cap', 'rodFree', 'rodCentred'],
+} as const satisfies Record<BearingKind, readonly BearingCheck[]>;
+
+/** What is looked at of the crank as a whole. */
+export const CHECKS_OF_CRANK = ['thrustGrooves'] as const satisfies readonly BearingCheck[];

@@ -1,0 +1,192 @@
+/** What is to be known of the bottom end. */
+import { CRANK } from '../engine/places';
+import { clear, say } from '../quantity/saying';
+import { acceptedWords } from '../record/reading';
+import { type Finding, type Severity, about } from '../stage/finding';
+import { chanceWords } from '../verdict/decide';
+import { clearanceIsDone } from '../pistons/clearance';
+import { fittedAt } from './advice';
+import type { BearingKind, PlannedShells } from './choices';
+import type { All, HeldAgainst, JudgedBearing, Whole } from './found';
+
+interface Named {
+  /** E.g. `Main 3: clearance`. */
+  what: string;
+  why: { tight: string; loose: string };
+  place: string | null;
+}
+
+/** Of a figure that is held against what it may be. */
+function heldFindings({ what, why, place }: Named, held: HeldAgainst): Finding[] {
+  const { value, state, target, accepted, chance, uncertainty } = held;
+  const at = (severity: Severity, says: ReturnType<typeof say>): Finding => about(severity, 'journals', place, says);
+  if (value === null || !target.set) return [];
+  const { least, most } = target.inForce;
+  if (accepted && !clearanceIsDone(state))
+    return [at('note', say`${what} ${clear(value)} is ${state}, ${acceptedWords(accepted)}.`)];
+  if (state === 'tight') return [at('stop', say`${what} ${clear(value)} is under ${clear(least)}: ${why.tight}`)];
+  if (state === 'over' && most !== null)
+    return [at('mend', say`${what} ${clear(value)} is over ${clear(most)}: ${why.loose}`)];
+  if (state === 'not proven')
+    return [
+      at(
+        'mend',
+        say`${what} ${clear(value)} ± ${clear(uncertainty)} against a least of ${clear(least)}: the chance that it is too tight is ${chanceWords(chance ?? 0)}. Read it again, with finer tools if there are any.`,
+      ),
+    ];
+  return [];
+}
+
+const BEARING_WHY = {
+  tight: 'a film this thin breaks. Thinner shells, or look for dirt behind them.',
+  loose: 'oil runs out at it. Thicker shells, or the next undersize.',
+};
+
+function bearingFindings(b: JudgedBearing): Finding[] {
+  const place = b.id;
+  const { words, clearance, journal } = b;
+  const { check, value, otherwise, uncertainty } = clearance;
+  const at = (severity: Severity, says: ReturnType<typeof say>): Finding => about(severity, 'journals', place, says);
+  if (value !== null && value < 0)
+    return [
+      at('stop', say`${words}: its journal reads ${clear(-value)} larger than what it runs in. Read both again.`),
+    ];
+  return [
+    ...heldFindings({ what: `${words}: clearance`, why: BEARING_WHY, place }, clearance),
+    ...(check && value !== null && !check.agrees
+      ? [
+          at(
+            'mend',
+            say`${words}: measured and crushed thread do not agree: the thread says ${clear(check.low)} to ${clear(check.high)}, the measures ${clear(clearance.by === 'thread' ? (otherwise ?? value) : value)} ± ${clear(uncertainty)}. One of them is off: was the crank turned, was it dry, was the cap tight?`,
+          ),
+        ]
+      : []),
+    ...(clearance.by !== 'thread' &&
+    otherwise !== null &&
+    value !== null &&
+    Math.abs(otherwise - value) > 2 * uncertainty
+      ? [
+          at(
+            'mend',
+            say`${words}: with its shells in it comes to ${clear(clearance.by === 'with shells' ? value : otherwise)}, measured apart to ${clear(clearance.by === 'apart' ? value : otherwise)}: more than the tools explain.`,
+          ),
+        ]
+      : []),
+    ...(journal.state === 'out'
+      ? [
+          journal.accepted
+            ? at('note', say`${words}: its journal is out of its limits, ${acceptedWords(journal.accepted)}.`)
+            : at(
+                'mend',
+                say`${words}: its journal is out of round by ${clear(journal.outOfRound ?? 0)} and tapered by ${clear(journal.taper ?? 0)}, more than it may be: grind to the next undersize, or accept it with a reason.`,
+              ),
+        ]
+      : []),
+  ];
+}
+
+/** Clearances of a kind that lie further apart than they may, and mains that are looser than rods. */
+function setFindings({ mains, rods, apart, choices: { journals } }: All): Finding[] {
+  const at = (says: ReturnType<typeof say>): Finding => about('note', 'journals', null, says);
+  const most = journals.spread;
+  const spread = (['main', 'rod'] as const satisfies readonly BearingKind[]).flatMap((kind) => {
+    const found = apart[kind];
+    return most !== null && found !== null && found > most
+      ? [
+          at(
+            say`${kind === 'main' ? 'Mains' : 'Rods'} lie ${clear(found)} apart in clearance, more than ${clear(most)}: one half of another grade may bring them together.`,
+          ),
+        ]
+      : [];
+  });
+  const values = (of: readonly JudgedBearing[]) =>
+    of.flatMap((b) =>
+      b.clearance.value === null
+        ? []
+        : [{ words: b.words, value: b.clearance.value, uncertainty: b.clearance.uncertainty }],
+    );
+  const [main] = values(mains).sort((a, b) => b.value - a.value);
+  const [rod] = values(rods).sort((a, b) => a.value - b.value);
+  const isStarved =
+    journals.mainsNoLooser &&
+    main !== undefined &&
+    rod !== undefined &&
+    main.value - rod.value > Math.hypot(main.uncertainty, rod.uncertainty);
+  return isStarved
+    ? [
+        ...spread,
+        at(
+          say`${main.words} is looser (${clear(main.value)}) than ${rod.words.toLowerCase()} (${clear(rod.value)}): oil that leaves at the mains never reaches the rods.`,
+        ),
+      ]
+    : spread;
+}
+
+/** Shells that were decided on and are not in yet. */
+function waitingFindings({ choices: { shells }, mains, rods }: All): Finding[] {
+  const isOther = (p: PlannedShells): boolean => {
+    const now = fittedAt(shells, p.place);
+    return p.upper !== now.upper || p.lower !== now.lower;
+  };
+  const waiting = (isOrdered: boolean): string[] =>
+    [...mains, ...rods]
+      .filter((b) => shells.planned.some((p) => p.place === b.id && (p.ordered !== null) === isOrdered && isOther(p)))
+      .map((b) => b.words.toLowerCase());
+  return [false, true].flatMap((isOrdered) => {
+    const words = waiting(isOrdered);
+    return words.length > 0
+      ? [
+          about(
+            'note',
+            'journals',
+            null,
+            say`Other shells are ${isOrdered ? 'ordered' : 'planned, and not ordered yet,'} for ${words.join(', ')}: measure again when they are in.`,
+          ),
+        ]
+      : [];
+  });
+}
+
+/**
+ * What is to be known of the bottom end.
+ *
+ * @example findings(judgement, judgement.cylinders).length // 0
+ */
+export function findings(engine: All, cylinders: readonly Whole[]): Finding[] {
+  const { crank } = engine;
+  if (!crank) return [];
+  return [
+    ...engine.mains.flatMap(bearingFindings),
+    ...heldFindings(
+      {
+        what: 'Crank: end play',
+        why: { tight: 'the thrust faces run dry.', loose: 'new thrust washers.' },
+        place: CRANK,
+      },
+      crank.endPlay,
+    ),
+    ...cylinders.flatMap((c) => [
+      ...bearingFindings(c.rod),
+      ...(c.sideOf === c.id
+        ? heldFindings(
+            {
+              what: `Rod ${c.label}: side clearance`,
+              why: { tight: 'it takes no oil and binds.', loose: 'it throws oil on the bores.' },
+              place: c.id,
+            },
+            c.side,
+          )
+        : []),
+      ...heldFindings(
+        {
+          what: `Rod ${c.label}: pin in the small end`,
+          why: { tight: 'the pin seizes. Hone the bush to its pin.', loose: 'the pin knocks: a new bush.' },
+          place: c.id,
+        },
+        c.smallEnd,
+      ),
+    ]),
+    ...setFindings(engine),
+    ...waitingFindings(engine),
+  ];
+}

@@ -1,0 +1,134 @@
+/** The bottom end: what it is judged from, and what is found of it. */
+import type { RodChoices } from '../clocking/crankcase';
+import type { Cylinder } from '../engine/engine';
+import type { Nm } from '../quantity/length';
+import type { ClearanceState } from '../pistons/clearance';
+import type { PistonsPart } from '../pistons/found';
+import type { Acceptance } from '../record/reading';
+import type { Frame, Place } from '../stage/stage';
+import type { Target } from '../targets/target';
+import type { Sized } from '../uncertainty/sized';
+import type { Low, Strictness } from '../verdict/decide';
+import type { Spot } from '../bores/grid';
+import type { BearingCheck } from './checks';
+import type { BearingKind, JournalChoices, ShellChoices } from './choices';
+import type { OnCrank } from './crank';
+
+/** A figure of the bottom end, held against what it may be. */
+export interface HeldAgainst {
+  /** The best estimate; null while it is not read. */
+  value: Nm | null;
+  /** The ends of what is left open, where it is a range; else the value twice. */
+  low: Nm;
+  high: Nm;
+  /** U of either end. */
+  uncertainty: Nm;
+  target: Target;
+  state: ClearanceState;
+  /** The chance that it lies under its least by more than the grace; null where nothing is asked of it. */
+  chance: number | null;
+  lowSide: Low | null;
+  /** The reading that an acceptance of it is bound to. */
+  acceptId: string | null;
+  accepted: Acceptance | null;
+  done: boolean;
+}
+
+/** One place on a journal, or one half shell. */
+export interface JudgedPlaceOn extends Spot {
+  value: Nm | null;
+}
+
+export interface JudgedJournal {
+  spots: JudgedPlaceOn[];
+  /** Where it is thickest: its clearance is least there. */
+  size: Sized | null;
+  least: Nm | null;
+  outOfRound: Nm | null;
+  taper: Nm | null;
+  /** `out` where it is out of round or tapered by more than it may be. */
+  state: 'to do' | 'within' | 'out';
+  acceptId: string | null;
+  accepted: Acceptance | null;
+}
+
+/** How a clearance was come by. */
+export type ClearanceBy = 'with shells' | 'apart' | 'thread';
+
+/** What a crushed thread says beside a measured clearance. */
+export interface ThreadCheck {
+  low: Nm;
+  high: Nm;
+  agrees: boolean;
+}
+
+export interface BearingClearance extends HeldAgainst {
+  by: ClearanceBy | null;
+  /** The gauge was zeroed on this journal, which measures as it did then: how it was read drops out. */
+  zeroed: boolean;
+  check: ThreadCheck | null;
+  /** What it comes to by the other way of measuring, where both were done; null where not. */
+  otherwise: Nm | null;
+}
+
+/** One bearing: a journal, its housing and its shells. */
+export interface JudgedBearing extends Place {
+  kind: BearingKind;
+  journal: JudgedJournal;
+  /** With its shells in. */
+  housing: Sized | null;
+  bare: Sized | null;
+  /** The half in block or rod, and the one in the cap. */
+  shells: { spots: JudgedPlaceOn[]; sizes: readonly Sized[] };
+  clearance: BearingClearance;
+  /** What is looked at when it is put together, and by whom it was. */
+  looks: JudgedLook[];
+  /** How often its shells were changed. */
+  round: number;
+}
+
+export interface JudgedLook {
+  check: BearingCheck;
+  state: 'to do' | 'right' | 'again';
+  by: string;
+  at: string;
+}
+
+export interface JournalsPart {
+  /** The bearing of its rod. */
+  rod: JudgedBearing;
+  /** How much its rod can move along its throw. */
+  side: HeldAgainst;
+  /** The cylinder whose reading that is, where one is taken for both rods of a throw. */
+  sideOf: string;
+  /** The piston's pin in the rod's small end. */
+  smallEnd: HeldAgainst;
+}
+
+export interface JudgedCrank extends Place {
+  endPlay: HeldAgainst;
+  looks: JudgedLook[];
+}
+
+export interface JournalsMade {
+  mains: JudgedBearing[];
+  /** Null on an engine without a job card. */
+  crank: JudgedCrank | null;
+  /** Mains and throws from the front. */
+  along: OnCrank[];
+  /** The bearings of the rods, in the order of the engine’s own numbering. */
+  rods: JudgedBearing[];
+  /** Largest less least clearance of a kind; null under two. */
+  apart: Record<BearingKind, Nm | null>;
+}
+
+export type Engine = Frame<{
+  journals: JournalChoices;
+  shells: ShellChoices;
+  deciding: Strictness;
+  clocking: { rods: RodChoices };
+}>;
+
+export type Pistoned = Cylinder & Pick<PistonsPart, 'piston'>;
+export type Whole = Pistoned & JournalsPart;
+export type All = Engine & JournalsMade;

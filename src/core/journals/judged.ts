@@ -1,0 +1,349 @@
+/** One bearing of the bottom end, and what is read beside it: held against what the manual gives. */
+import { STEEL_EXPANSION } from '../heat/metals';
+import { clearanceDoubt, clearanceIsDone, verdictOn } from '../pistons/clearance';
+import type { Nm } from '../quantity/length';
+import {
+  type Acceptable,
+  type Accepted,
+  type LoggedReading,
+  acceptanceOf,
+  lastOf,
+  lastUnvoided,
+  livePasses,
+  zeroedAlike,
+} from '../record/reading';
+import type { Tick } from '../record/log';
+import type { Target } from '../targets/target';
+import { type Sized, type Tools, atTwenty, average, rangeOf, sizedOf, toolLimit } from '../uncertainty/sized';
+import { type Component, expandedOf, sumOf } from '../uncertainty/spread';
+import { rectangular } from '../uncertainty/uncertainty';
+import type { Strictness } from '../verdict/decide';
+import { type Spot, ENDS, sameSpot } from '../bores/grid';
+import type { BearingCheck } from './checks';
+import type { BearingKind, GivenLimits, JournalChoices } from './choices';
+import type { BearingClearance, HeldAgainst, JudgedBearing, JudgedJournal, JudgedLook, JudgedPlaceOn } from './found';
+
+/** Where a journal is read: along it, and in line with its throw and square to it. Common practice, no source. */
+export const journalSpots = ({ ends, directions }: Pick<JournalChoices, 'ends' | 'directions'>): Spot[] =>
+  (ends === 2 ? ENDS : (['middle'] as const)).flatMap((depth) =>
+    (directions === 2 ? [0, 90] : [0]).map((angle) => ({ depth, angle })),
+  );
+
+/** The two halves of a pair of shells: the one in block or rod, and the one in the cap. */
+export const SHELL_SPOTS: readonly Spot[] = [
+  { depth: 'upper', angle: 0 },
+  { depth: 'lower', angle: 0 },
+];
+
+/** Marks of a crushed thread stand about half a thou apart: one figure is known to half of that. From memory. */
+const HALF_A_MARK: Nm = 6_350;
+
+/** What a figure may be, as a target; what is asked for where nobody said. */
+export const targetFrom = ({ least, aim, most, source }: GivenLimits, ask: string): Target =>
+  least === null
+    ? { set: false, ask }
+    : {
+        set: true,
+        inForce: {
+          rank: 'manual',
+          standing: 'from a manual',
+          from: source,
+          working: [],
+          least,
+          aimFrom: aim?.from ?? least,
+          aimTo: aim?.to ?? most,
+          most,
+          mostHard: false,
+        },
+        outranked: [],
+        why: [],
+      };
+
+export interface HoldAsk {
+  /** Best known between these, with this doubt of either; null where it is not read. */
+  found: (Component & { low: Nm; high: Nm }) | null;
+  target: Target;
+  strictness: Strictness;
+  /** The readings that it rests on. */
+  readings: readonly LoggedReading[];
+  what: Acceptable | null;
+  accepted: Accepted;
+}
+
+/**
+ * A figure of the bottom end against what it may be: too little costs the engine and is guarded, too much is judged by
+ * the best estimate.
+ */
+export function heldAgainst({ found, target, strictness, readings, what, accepted }: HoldAsk): HeldAgainst {
+  const verdict = verdictOn(found && { ...found, passed: false }, target, strictness);
+  const acceptId = found && lastOf(readings);
+  const yes = acceptanceOf(accepted, acceptId, what, verdict.state, null);
+  return {
+    value: found && Math.round((found.low + found.high) / 2),
+    low: found?.low ?? 0,
+    high: found?.high ?? 0,
+    uncertainty: found ? Math.round(expandedOf(found)) : 0,
+    target,
+    state: verdict.state,
+    chance: verdict.chance,
+    lowSide: verdict.low,
+    acceptId,
+    accepted: yes,
+    done: clearanceIsDone(verdict.state) || yes !== null,
+  };
+}
+
+/** What is read on a bearing, by what is read: each the history of one place, or none. */
+export type BearingPasses = Record<'journal' | 'housing' | 'bare' | 'shell' | 'thread', readonly LoggedReading[]>;
+
+export interface BearingAsk {
+  id: string;
+  label: string;
+  words: string;
+  kind: BearingKind;
+  passes: BearingPasses;
+  /** How often its shells were changed, its journal ground, and its housing machined. */
+  rounds: Record<'shells' | 'journal' | 'housing', number>;
+  choices: JournalChoices;
+  /** Of block or rod, per kelvin. */
+  expansion: number;
+  tools: Tools;
+  strictness: Strictness;
+  accepted: Accepted;
+  looks: JudgedLook[];
+}
+
+interface OnSpot {
+  spot: Spot;
+  readings: LoggedReading[];
+}
+
+/** Readings by where they were made: the places asked for, then any other. */
+function bySpot(readings: readonly LoggedReading[], asked: readonly Spot[]): OnSpot[] {
+  const at = asked.map((spot): OnSpot => ({ spot, readings: [] }));
+  for (const reading of readings) {
+    const place = reading.place ?? asked[0];
+    if (!place) continue;
+    let found = at.find((o) => sameSpot(o.spot, place));
+    if (!found) at.push((found = { spot: place, readings: [] }));
+    found.readings.push(reading);
+  }
+  return at;
+}
+
+const meanOf = (readings: readonly LoggedReading[], expansion: number): Nm | null =>
+  readings.length === 0 ? null : Math.round(average(readings.map((r) => atTwenty(r, expansion))));
+
+/** The most that figures of one group lie apart; null where no group has two. */
+function furthest(spots: readonly JudgedPlaceOn[], groupOf: (spot: Spot) => string | number): Nm | null {
+  const groups = [...new Set(spots.map(groupOf))].map((group) =>
+    spots.flatMap((s) => (groupOf(s) === group ? (s.value ?? []) : [])),
+  );
+  const apart = groups.flatMap((sizes) => (sizes.length > 1 ? [rangeOf(sizes)] : []));
+  return apart.length === 0 ? null : Math.max(...apart);
+}
+
+function judgedJournal({ passes, rounds, choices, tools, accepted }: BearingAsk): JudgedJournal {
+  const live = livePasses(passes.journal, rounds.journal);
+  const on = bySpot(live, journalSpots(choices));
+  const spots = on.map(({ spot, readings }) => ({ ...spot, value: meanOf(readings, STEEL_EXPANSION) }));
+  const sizes = spots.flatMap((s) => s.value ?? []);
+  const largest = Math.max(...sizes);
+  const at = on[spots.findIndex((s) => s.value === largest)];
+  const outOfRound = furthest(spots, (s) => s.depth);
+  const taper = furthest(spots, (s) => s.angle);
+  const isOut = (found: Nm | null, most: Nm | null): boolean => found !== null && most !== null && found > most;
+  const out = isOut(outOfRound, choices.form.outOfRound) || isOut(taper, choices.form.taper);
+  const acceptId = lastOf(live);
+  return {
+    spots,
+    size: at ? sizedOf(at.readings, STEEL_EXPANSION, tools) : null,
+    least: sizes.length === 0 ? null : Math.min(...sizes),
+    outOfRound,
+    taper,
+    state: sizes.length === 0 ? 'to do' : out ? 'out' : 'within',
+    acceptId,
+    accepted: out ? acceptanceOf(accepted, acceptId, 'form', 'out', null) : null,
+  };
+}
+
+interface Measured {
+  value: Nm;
+  doubt: Component;
+  readings: readonly LoggedReading[];
+  zeroed: boolean;
+}
+
+/** Housing with its shells in, less the journal. */
+function withShells(ask: BearingAsk, journal: Sized | null, housing: Sized | null): Measured | null {
+  if (!journal || !housing) return null;
+  const readings = livePasses(ask.passes.housing, ask.rounds.shells);
+  const on = zeroedAlike(readings);
+  const zeroed = on !== null && 'journal' in on && on.journal === ask.id && on.size === journal.value;
+  return { value: housing.value - journal.value, doubt: clearanceDoubt(housing, journal, zeroed), readings, zeroed };
+}
+
+/**
+ * Bare housing, less both shells and the journal. The micrometer that reads both shells is off alike in both: that counts
+ * twice, not by root sum of squares. Where one half was read, the other is taken to be as thick.
+ */
+function apart(ask: BearingAsk, journal: Sized | null, bare: Sized | null, shells: readonly Sized[]): Measured | null {
+  const [upper, lower = upper] = shells;
+  if (!journal || !bare || !upper || !lower) return null;
+  const own =
+    upper === lower
+      ? [{ standard: 2 * upper.doubt.own, freedom: upper.doubt.freedom }]
+      : [upper, lower].map(({ doubt }) => ({ standard: doubt.own, freedom: doubt.freedom }));
+  return {
+    value: bare.value - upper.value - lower.value - journal.value,
+    doubt: sumOf([
+      clearanceDoubt(bare, journal),
+      ...own,
+      { standard: upper.doubt.tool + lower.doubt.tool, freedom: Infinity },
+    ]),
+    readings: [...livePasses(ask.passes.bare, ask.rounds.housing), ...livePasses(ask.passes.shell, ask.rounds.shells)],
+    zeroed: false,
+  };
+}
+
+const within = (value: Nm, low: Nm, high: Nm): boolean => value >= low && value <= high;
+
+function clearanceOf(
+  ask: BearingAsk,
+  journal: Sized | null,
+  sizes: Pick<JudgedBearing, 'housing' | 'bare' | 'shells'>,
+) {
+  const { choices, kind, passes, rounds, tools } = ask;
+  const both = [
+    { by: 'with shells' as const, ...withShells(ask, journal, sizes.housing) },
+    { by: 'apart' as const, ...apart(ask, journal, sizes.bare, sizes.shells.sizes) },
+  ].flatMap((m) => ('value' in m && m.value !== undefined ? [m as Measured & { by: 'with shells' | 'apart' }] : []));
+  const measured = both.find((m) => m.by === choices.method) ?? both[0] ?? null;
+  const thread = lastUnvoided(livePasses(passes.thread, rounds.shells));
+  const crushed = thread && {
+    low: thread.value,
+    high: thread.upTo ?? thread.value,
+    standard: rectangular(thread.upTo === null ? HALF_A_MARK : toolLimit([thread], tools)),
+    freedom: Infinity,
+  };
+  const isThread = choices.method === 'thread' && crushed !== null;
+  const slack = measured && crushed ? expandedOf(sumOf([measured.doubt, crushed])) : 0;
+  const held = heldAgainst({
+    found: isThread ? crushed : measured && { low: measured.value, high: measured.value, ...measured.doubt },
+    target: targetFrom(
+      choices.bearings[kind].clearance,
+      `What the manual gives for the ${kind === 'main' ? 'mains' : 'rods'}: figures differ too much to fill one in.`,
+    ),
+    strictness: ask.strictness,
+    readings:
+      isThread && thread ? [thread] : [...(measured?.readings ?? []), ...livePasses(passes.journal, rounds.journal)],
+    what: 'bearing',
+    accepted: ask.accepted,
+  });
+  return {
+    ...held,
+    by: isThread ? 'thread' : (measured?.by ?? null),
+    zeroed: !isThread && (measured?.zeroed ?? false),
+    check: crushed && {
+      low: crushed.low,
+      high: crushed.high,
+      agrees: !measured || within(measured.value, crushed.low - slack, crushed.high + slack),
+    },
+    otherwise: both.find((m) => m !== measured)?.value ?? (isThread ? (measured?.value ?? null) : null),
+  } satisfies BearingClearance;
+}
+
+/** One bearing from its readings. */
+export function judgedBearing(ask: BearingAsk): JudgedBearing {
+  const { passes, rounds, expansion, tools, id, label, words, kind, looks } = ask;
+  const journal = judgedJournal(ask);
+  const on = bySpot(livePasses(passes.shell, rounds.shells), SHELL_SPOTS);
+  const sizes = {
+    housing: sizedOf(livePasses(passes.housing, rounds.shells), expansion, tools),
+    bare: sizedOf(livePasses(passes.bare, rounds.housing), expansion, tools),
+    shells: {
+      spots: on.map(({ spot, readings }) => ({ ...spot, value: meanOf(readings, STEEL_EXPANSION) })),
+      sizes: on.flatMap(({ readings }) => sizedOf(readings, STEEL_EXPANSION, tools) ?? []),
+    },
+  };
+  return {
+    ...{ id, label, words, kind, journal, ...sizes, looks },
+    clearance: clearanceOf(ask, journal.size, sizes),
+    round: rounds.shells,
+  };
+}
+
+/** What was looked at of a place. */
+export const looksOf = (
+  checks: readonly BearingCheck[],
+  ticks: ReadonlyMap<string, Tick> | undefined,
+  parts: string,
+): JudgedLook[] =>
+  checks.map((check) => {
+    const tick = ticks?.get(check);
+    return {
+      check,
+      state: !tick ? 'to do' : tick.parts === parts ? 'right' : 'again',
+      by: tick?.entry.by ?? '',
+      at: tick?.entry.at ?? '',
+    };
+  });
+
+interface PlayAsk {
+  readings: readonly LoggedReading[];
+  limits: GivenLimits;
+  ask: string;
+  tools: Tools;
+  strictness: Strictness;
+  accepted: Accepted;
+}
+
+/** End play: the mean of what the dial showed, each time pried both ways. */
+export function endPlayOf({ readings, limits, ask, tools, ...rest }: PlayAsk): HeldAgainst {
+  const live = readings.filter((r) => r.voided === null);
+  const sized = sizedOf(live, 0, tools);
+  return heldAgainst({
+    found: sized && {
+      low: sized.value,
+      high: sized.value,
+      ...sumOf([
+        { standard: sized.doubt.own, freedom: sized.doubt.freedom },
+        { standard: sized.doubt.tool, freedom: Infinity },
+      ]),
+    },
+    target: targetFrom(limits, ask),
+    readings: live,
+    what: null,
+    ...rest,
+  });
+}
+
+/** Side clearance by feeler: the leaf that goes, and the first that does not where one was tried. */
+export function sideOf({ readings, limits, ask, tools, ...rest }: PlayAsk): HeldAgainst {
+  const last = lastUnvoided(readings);
+  return heldAgainst({
+    found: last && {
+      low: last.value,
+      high: last.upTo ?? last.value,
+      standard: rectangular(toolLimit([last], tools)),
+      freedom: Infinity,
+    },
+    target: targetFrom(limits, ask),
+    readings: last ? [last] : [],
+    what: null,
+    ...rest,
+  });
+}
+
+/** The pin in the rod's small end: a bush is honed to its pin. */
+export function smallEndOf(bush: Sized | null, pin: Sized | null, ask: PlayAsk): HeldAgainst {
+  const { readings, limits, ask: missing, strictness, accepted } = ask;
+  const value = bush && pin ? bush.value - pin.value : null;
+  return heldAgainst({
+    found: value === null || !bush || !pin ? null : { low: value, high: value, ...clearanceDoubt(bush, pin) },
+    target: targetFrom(limits, missing),
+    readings,
+    what: 'smallEnd',
+    ...{ strictness, accepted },
+  });
+}

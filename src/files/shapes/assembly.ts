@@ -1,0 +1,25 @@
+/** How a shop puts an engine together. */
+import { z } from 'zod';
+import type { WalkChoices } from '@/core/assembly/choices';
+import { text } from './parts';
+
+const degrees = z.number().min(0, 'from 0').lt(360, 'under 360');
+
+export const walkSchema: z.ZodType<WalkChoices> = z.strictObject({
+  asks: z.enum(['whole', 'checks']),
+  shells: z.enum(['before', 'after']),
+  tighten: z.enum(['each', 'end']),
+  turn: z.enum(['each', 'pair']),
+  route: z.enum(['cylinder', 'phase']),
+  clips: z.strictObject({
+    kind: z.enum(['wire', 'spiral']),
+    count: z.union([z.literal(0), z.literal(2), z.literal(4)]),
+    gaps: z.enum(['down', 'clear']),
+  }),
+  fasteners: z.enum(['bolts', 'studs', 'screws']),
+  way: z.enum(['sleeve', 'band', 'spring', 'barrel']),
+  oils: z.strictObject({ bore: text(60), bearings: text(60), threads: text(60) }),
+  throws: z.array(degrees).min(1).max(16, 'at most 16 throws').nullable(),
+  saves: z.enum(['stand', 'crank']),
+  bothWays: z.boolean(),
+});

@@ -1,0 +1,96 @@
+/** How bearings are read, what they may be, and the shells there are. */
+import { z } from 'zod';
+import { MOST_CYLINDERS } from '@/core/engine/engine';
+import { mostMains } from '@/core/engine/places';
+import {
+  type BearingChoices,
+  type FittedShells,
+  type GivenLimits,
+  type JournalChoices,
+  METHODS,
+  STANDARD,
+  type ShellChoices,
+  type ShellStock,
+} from '@/core/journals/choices';
+import { nm, once, partId, place, smallNm, someSize, text, time, words } from './parts';
+
+const MOST_MAINS = mostMains(MOST_CYLINDERS);
+const small = smallNm(5_000_000);
+
+const limits: z.ZodType<GivenLimits> = z
+  .strictObject({
+    least: small.nullable(),
+    aim: z.strictObject({ from: small, to: small }).nullable(),
+    most: small.nullable(),
+    source: text(120),
+  })
+  .refine((l) => l.least === null || l.most === null || l.most > l.least, 'the most is not over the least')
+  .refine((l) => l.least !== null || l.most === null, 'a most without a least')
+  .refine(
+    (l) =>
+      l.aim === null ||
+      (l.least !== null && l.aim.from >= l.least && l.aim.to >= l.aim.from && (l.most === null || l.aim.to <= l.most)),
+    'the aim does not lie between the least and the most',
+  );
+
+const bearing: z.ZodType<BearingChoices> = z.strictObject({
+  clearance: limits,
+  nominal: someSize.nullable(),
+  tightened: text(120),
+});
+
+export const journalsSchema: z.ZodType<JournalChoices> = z.strictObject({
+  mains: z.int().min(2, 'at least two mains').max(MOST_MAINS).nullable(),
+  thrust: z.int().min(1).max(MOST_MAINS).nullable(),
+  widths: z.strictObject({ main: smallNm(200_000_000).nullable(), rod: smallNm(200_000_000).nullable() }),
+  method: z.enum(METHODS),
+  ends: z.union([z.literal(1), z.literal(2)]),
+  directions: z.union([z.literal(1), z.literal(2)]),
+  route: z.enum(['byKind', 'byBearing']),
+  bearings: z.strictObject({ main: bearing, rod: bearing }),
+  form: z.strictObject({ outOfRound: small.nullable(), taper: small.nullable() }),
+  spread: small.nullable(),
+  mainsNoLooser: z.boolean(),
+  endPlay: limits,
+  side: limits,
+  smallEnd: limits,
+  asks: z.strictObject({ endPlay: z.boolean(), side: z.boolean(), smallEnd: z.boolean(), looks: z.boolean() }),
+  sidePer: z.enum(['rod', 'throw']),
+});
+
+const stock: z.ZodType<ShellStock> = z.strictObject({
+  id: partId,
+  name: words(40),
+  gives: z.int().min(-500_000, 'at most 0.5 mm').max(500_000, 'at most 0.5 mm'),
+  under: smallNm(5_000_000),
+  price: z.number().min(0).max(1_000_000).nullable(),
+  drawer: z.int().min(0).max(9_999).nullable(),
+});
+const stocks = z
+  .array(stock)
+  .min(1, 'at least the standard shells')
+  .max(40, 'at most 40 grades')
+  .refine((all) => once(all.map((s) => s.id)), 'each grade once')
+  .refine((all) => all.some((s) => s.id === STANDARD), 'the standard shells are among them');
+
+const fitted = z.strictObject({ place, upper: partId, lower: partId });
+const planned = fitted.extend({
+  ordered: z
+    .strictObject({ at: time, by: text(40) })
+    .nullable()
+    .default(null),
+});
+const eachOnce = <S extends FittedShells>(of: z.ZodType<S>) =>
+  z
+    .array(of)
+    .max(MOST_MAINS + MOST_CYLINDERS)
+    .refine((all) => once(all.map((f) => f.place)), 'each bearing once');
+
+export const shellsSchema: z.ZodType<ShellChoices> = z.strictObject({
+  stock: z.strictObject({ main: stocks, rod: stocks }),
+  apart: nm.max(500_000, 'at most 0.5 mm'),
+  prefer: z.enum(['even', 'aim']),
+  thinner: z.enum(['upper', 'lower']),
+  fitted: eachOnce(fitted),
+  planned: eachOnce(planned),
+});

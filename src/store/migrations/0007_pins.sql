@@ -1,0 +1,1 @@
+ALTER TABLE `builds` ADD `pins` integer DEFAULT 0 NOT NULL;

@@ -1,0 +1,47 @@
+'use client';
+
+import { blockStepsIn } from '@/core/assembly/block';
+import type { WalkAt } from '@/core/assembly/walk';
+import { BLOCK } from '@/core/engine/places';
+import { findingsOf } from '@/core/judge/findings';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import { useJudgement } from '../openBuild/contexts';
+import { Findings, findingsFor } from '../stages/Findings';
+import { Pinned } from './Pinned';
+import { Ready } from './Ready';
+import { StepList } from './StepList';
+
+interface Props {
+  cylinder: JudgedCylinder;
+  /** The step in view; null where none is. */
+  at: WalkAt | null;
+  onChoose: (at: WalkAt) => void;
+}
+
+/** Beside the step: all steps of what is in hand, what it lacks, and what is to be known. */
+export function Beside({ cylinder, at, onChoose }: Props) {
+  const judgement = useJudgement();
+  const { blockPins } = judgement;
+  const blockSteps = blockStepsIn(judgement);
+  const isOfBlock = at?.place === BLOCK;
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
+      {at && !isOfBlock && (
+        <StepList
+          place={cylinder.id}
+          label={`Cylinder ${cylinder.label}`}
+          steps={cylinder.block.checks}
+          pins={cylinder.pins}
+          at={at}
+          onChoose={onChoose}
+        />
+      )}
+      {at && blockSteps.length > 0 && (
+        <StepList place={BLOCK} label="The engine" steps={blockSteps} pins={blockPins} at={at} onChoose={onChoose} />
+      )}
+      {!isOfBlock && <Ready cylinder={cylinder} />}
+      {!at && <Pinned pins={cylinder.pins} />}
+      <Findings findings={findingsFor(findingsOf(judgement), ['assembly', 'clocking'], cylinder.id)} />
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import { useState } from 'react';
+import type { WalkChoices } from '@/core/assembly/choices';
+import { useJudgement, useLogging } from '../openBuild/contexts';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+
+const FIELDS: [keyof WalkChoices['oils'], string, string][] = [
+  ['bore', 'Bores oiled with', 'e.g. light non-detergent oil'],
+  ['bearings', 'Bearings and pins with', 'e.g. assembly oil'],
+  ['threads', 'Threads with', 'what the tightening figure is given for, e.g. oil'],
+];
+const LONGEST = 60;
+
+/** What is oiled with what: it is said in the steps, and stands on the sheet. */
+export function OilsForm() {
+  const { choices } = useJudgement();
+  const { choose } = useLogging();
+  const { walk } = choices;
+  const [oils, setOils] = useState(walk.oils);
+  const isSame = JSON.stringify(oils) === JSON.stringify(walk.oils);
+  return (
+    <form
+      aria-label="Oils"
+      className="grid gap-x-5 gap-y-2 sm:grid-cols-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const { bore, bearings, threads } = oils;
+        choose('walk', { ...walk, oils: { bore: bore.trim(), bearings: bearings.trim(), threads: threads.trim() } });
+      }}
+    >
+      {FIELDS.map(([key, label, hint]) => (
+        <Field key={key} label={label} hint={hint}>
+          {(props) => (
+            <input
+              {...props}
+              className="field"
+              autoComplete="off"
+              maxLength={LONGEST}
+              value={oils[key]}
+              onChange={(e) => setOils({ ...oils, [key]: e.target.value })}
+            />
+          )}
+        </Field>
+      ))}
+      <div>
+        <Button type="submit" kind="accent" disabled={isSame}>
+          Set the oils
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,64 @@
+'use client';
+
+import type { Step } from '@/core/assembly/steps';
+import { useLogging } from '../openBuild/contexts';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { dropDraft, useKeptDraft } from '../shared/keptDraft';
+
+const LONGEST = 200;
+
+interface FormProps {
+  at: { place: string; step: Step | null };
+  label: string;
+  onEnd: () => void;
+}
+
+/** Pins a reminder on a cylinder, or on a step. */
+export function PinForm({ at, label, onEnd }: FormProps) {
+  const { pin } = useLogging();
+  const draft = `pin ${at.place} ${at.step ?? ''}`;
+  const [text, setText, left] = useKeptDraft(draft, '');
+  const words = text.trim();
+  const isLong = words.length > LONGEST;
+  return (
+    <form
+      aria-label={label}
+      className="flex flex-wrap items-end gap-3 border-l-4 border-short pl-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words === '' || isLong) return;
+        pin(at.place, at.step, words);
+        dropDraft(draft);
+        onEnd();
+      }}
+      onKeyDown={(event) => event.key === 'Escape' && onEnd()}
+    >
+      {left}
+      <div className="min-w-64 flex-1">
+        <Field
+          label={label}
+          error={isLong ? `at most ${LONGEST} characters` : undefined}
+          hint="It is pinned on, and keeps this from being ready until it is taken off."
+        >
+          {(props) => (
+            <input
+              {...props}
+              className="field"
+              autoComplete="off"
+              autoFocus
+              value={text}
+              onChange={(e) => setText(e.target.value)}
+            />
+          )}
+        </Field>
+      </div>
+      <div className="flex gap-2 pb-6">
+        <Button type="submit" kind="accent" disabled={words === '' || isLong}>
+          Pin it on
+        </Button>
+        <Button onClick={onEnd}>Leave it</Button>
+      </div>
+    </form>
+  );
+}

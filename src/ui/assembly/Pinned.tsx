@@ -1,0 +1,28 @@
+'use client';
+
+import { STEP_WORDS } from '@/core/assembly/stepNames';
+import type { PinEntry } from '@/core/record/reading';
+import { useLogging } from '../openBuild/contexts';
+import { Button } from '../shared/Button';
+import { When } from '../shared/When';
+
+/** Reminders, each with the way to take it off. */
+export function Pinned({ pins }: { pins: readonly PinEntry[] }) {
+  const { strike } = useLogging();
+  if (pins.length === 0) return null;
+  return (
+    <ul aria-label="Pinned on" className="grid gap-2">
+      {pins.map(({ id, text, by, at, check }) => (
+        <li key={id} className="flex flex-wrap items-center gap-x-3 border-l-4 border-short pl-3">
+          <p className="min-w-48 flex-1">
+            <b className="text-short">◣ Pinned on{check && `, ${STEP_WORDS[check].toLowerCase()}`}:</b> “{text}”{' '}
+            <span className="text-soft">
+              {by || 'no initials'}, <When at={at} />. It keeps this from being ready.
+            </span>
+          </p>
+          <Button onClick={() => strike(id, 'done with')}>Take it off</Button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,167 @@
+'use client';
+
+import { flushSync } from 'react-dom';
+import { CRANK } from '@/core/engine/places';
+import type { JudgedBearing } from '@/core/journals/found';
+import type { JournalSubject } from '@/core/journals/subjects';
+import { taskWords } from '@/core/judge/words';
+import { placeAt } from '@/core/judge/judgement';
+import type { At } from '@/core/stage/tasks';
+import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
+import { handAt } from '../openBuild/cursor';
+import { ReadingLine } from '../line/ReadingLine';
+import { useView } from '../shared/address';
+import { Button } from '../shared/Button';
+import { onDemand } from '../shared/onDemand';
+import { Views } from '../shared/Views';
+import { Frame } from '../stages/Frame';
+import { JOURNAL_VIEWS, alongCrank, bearingAt, bearingInHand, besideAt } from './bearings';
+import { Held } from './Held';
+
+const JournalsAside = onDemand(() => import('./JournalsAside').then((m) => m.JournalsAside), 'at rest');
+const AllBearings = onDemand(() => import('./AllBearings').then((m) => m.AllBearings), 'at rest');
+const PlayTable = onDemand(() => import('./PlayTable').then((m) => m.PlayTable), 'at rest');
+const ShellsView = onDemand(() => import('./ShellsView').then((m) => m.ShellsView));
+const Play = onDemand(() => import('./Play').then((m) => m.Play));
+const Looks = onDemand(() => import('./Looks').then((m) => m.Looks));
+const Manual = onDemand(() => import('./Manual').then((m) => m.Manual));
+
+const HEADINGS: Partial<Record<(typeof JOURNAL_VIEWS)[number], string>> = {
+  shells: 'Which half shells',
+  manual: 'What the manual gives, and how it is read',
+};
+
+/** The bottom end: bearings measured and held against the manual, and the shells that cure them. */
+export function JournalsStage() {
+  const judgement = useJudgement();
+  const { cursor } = useMoving();
+  const [view, setView] = useView(JOURNAL_VIEWS);
+  if (judgement.mains.length === 0) return <NotCovered />;
+  const isPlay = view === 'play';
+  const here = isPlay ? (handAt(cursor, cursor.inHand.play) as At<JournalSubject>) : bearingInHand(judgement, cursor);
+  const bearing = bearingAt(judgement, here.cylinder);
+  const rods = judgement.cylinders.map((c) => c.id);
+  const lookedAt = cursor.place === CRANK ? 'Crank' : bearing?.words;
+  return (
+    <Frame
+      main={
+        <div className="flex h-full flex-col">
+          <h1>
+            {HEADINGS[view] ?? (view === 'looks' ? lookedAt : taskWords(placeAt(judgement, here.cylinder), here))}
+          </h1>
+          <Views
+            label="What of the bottom end"
+            value={view}
+            onChange={setView}
+            views={[
+              [
+                'readings',
+                'Clearances',
+                <Readings key="readings" bearing={bearing} subject={here.subject} onManual={() => setView('manual')} />,
+              ],
+              ['shells', 'Which shells', <ShellsView key="shells" />],
+              ['play', 'End play, sides', <Play key="play" here={here} />],
+              ['looks', 'Looked at', <Looks key="looks" />],
+              ['manual', 'Manual, how it is read', <Manual key="manual" />],
+            ]}
+          />
+        </div>
+      }
+      aside={<JournalsAside here={here} isRead={view === 'readings' || isPlay} />}
+      foot={
+        <div className={view === 'readings' || isPlay ? 'contents' : 'hidden'}>
+          <ReadingLine
+            key={isPlay ? 'play' : 'journals'}
+            work={isPlay ? 'play' : 'journals'}
+            here={here}
+            beside={
+              isPlay
+                ? (['endPlay', 'side'] as const).map((subject) => handAt(cursor, subject))
+                : besideAt(judgement, here.cylinder)
+            }
+            besideWords={isPlay ? 'end play, side' : 'journal, housing'}
+            along={
+              isPlay
+                ? { words: 'rod', places: here.subject === 'endPlay' ? [CRANK] : rods }
+                : { words: 'bearing', places: alongCrank(judgement) }
+            }
+            onCall={() => view !== 'readings' && !isPlay && flushSync(() => setView('readings'))}
+          />
+        </div>
+      }
+    />
+  );
+}
+
+/** A job that leaves the bottom end to others: it can take it on here. */
+function NotCovered() {
+  const { job } = useJudgement();
+  const { choose } = useLogging();
+  return (
+    <Frame
+      main={
+        <div className="max-w-prose">
+          <h1>Journals</h1>
+          <p className="mt-3 text-lg">
+            The bearings of crank and rods: clearances, end play, side clearance, and which half shells cure them.
+          </p>
+          {job ? (
+            <>
+              <p className="mt-2 text-soft">This job does not cover them. What it covers stands on its job card.</p>
+              <p className="mt-3">
+                <Button kind="strong" onClick={() => choose('job', { ...job, also: [...job.also, 'journals'] })}>
+                  Cover the bottom end too
+                </Button>
+              </p>
+            </>
+          ) : (
+            <p className="mt-2 text-soft">First the job card: it says what engine it is.</p>
+          )}
+        </div>
+      }
+      aside={null}
+    />
+  );
+}
+
+interface ReadingsProps {
+  bearing: JudgedBearing | undefined;
+  subject: JournalSubject;
+  onManual: () => void;
+}
+
+/** What is in hand, its clearance against the manual's window, and all of them below. */
+function Readings({ bearing, subject, onManual }: ReadingsProps) {
+  const { cylinders, choices } = useJudgement();
+  if (!bearing) return null;
+  const { clearance, words } = bearing;
+  const smallEnd = subject === 'smallEnd' ? cylinders.find((c) => c.id === bearing.id)?.smallEnd : undefined;
+  if (smallEnd)
+    return (
+      <div className="flex h-full flex-col pt-3">
+        <Held
+          what="smallEnd"
+          words={`the pin in the small end of ${words.toLowerCase()}`}
+          held={smallEnd}
+          accepts="smallEnd"
+          how={subject}
+          onManual={onManual}
+        />
+        <PlayTable here={{ cylinder: bearing.id, subject }} />
+      </div>
+    );
+  return (
+    <div className="flex h-full flex-col pt-3">
+      <Held
+        what="clearance"
+        words={`the clearance of ${words.toLowerCase()}`}
+        held={clearance}
+        accepts="bearing"
+        how={subject}
+        tightened={choices.journals.bearings[bearing.kind].tightened}
+        onManual={onManual}
+      />
+      <AllBearings />
+    </div>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import type { JournalSubject } from '@/core/journals/subjects';
+import type { At } from '@/core/stage/tasks';
+import { useJudgement } from '../openBuild/contexts';
+import { useView } from '../shared/address';
+import { JOURNAL_VIEWS } from './bearings';
+import { Held } from './Held';
+import { PlayTable } from './PlayTable';
+
+/** End play of the crank, and how much each rod can move along its throw. */
+export function Play({ here }: { here: At<JournalSubject> }) {
+  const { crank, cylinders } = useJudgement();
+  const [, setView] = useView(JOURNAL_VIEWS);
+  const cylinder = cylinders.find((c) => c.id === here.cylinder);
+  const isEnd = here.subject === 'endPlay';
+  const held = isEnd ? crank?.endPlay : cylinder?.side;
+  if (!held) return null;
+  return (
+    <div className="flex h-full flex-col pt-3">
+      <Held
+        what={isEnd ? 'endPlay' : 'side'}
+        words={isEnd ? 'the end play' : `the side clearance of rod ${cylinder?.label ?? ''}`}
+        held={held}
+        accepts={null}
+        how={here.subject}
+        onManual={() => setView('manual')}
+      />
+      <PlayTable here={here} />
+    </div>
+  );
+}

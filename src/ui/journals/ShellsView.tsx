@@ -1,0 +1,368 @@
+'use client';
+
+import { type KindAdvice, type ShellAdvice, shellAsk, sided, toBuy, verdictWith } from '@/core/journals/advice';
+import { type BearingKind, type FittedShells, type ShellChoices, KINDS } from '@/core/journals/choices';
+import { KIND_WORDS } from '@/core/journals/words';
+import { printLength } from '@/core/quantity/print';
+import { useInitials, useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { Button } from '../shared/Button';
+import { Segmented } from '../shared/Segmented';
+import { StateMark, StateShape } from '../shared/StateMark';
+import { When } from '../shared/When';
+import { useWorked } from '../shared/useWorked';
+import { StockForm } from './StockForm';
+
+const begin = (): Worker => new Worker(new URL('../../workers/shells.ts', import.meta.url), { type: 'module' });
+
+const PREFERS = [
+  ['even', 'alike'],
+  ['aim', 'near the aim'],
+] as const;
+const SIDES = [
+  ['upper', 'block or rod'],
+  ['lower', 'cap'],
+] as const;
+
+/** Which half shells bring the bearings in: to buy, ordered, fitted and measured again. */
+export function ShellsView() {
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { shells } = judgement.choices;
+  const ask = shellAsk(judgement);
+  const found = useWorked<ShellAdvice>(ask, begin);
+  const set = (change: Partial<ShellChoices>): void => choose('shells', { ...shells, ...change });
+  const advice = found.state === 'done' ? found.result : null;
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+        <span className="flex flex-wrap items-center gap-2">
+          <b>First</b>
+          <Segmented
+            label="What comes first"
+            value={shells.prefer}
+            options={PREFERS}
+            onChange={(prefer) => set({ prefer })}
+          />
+        </span>
+        <span className="flex flex-wrap items-center gap-2">
+          <b>Thinner half in the</b>
+          <Segmented
+            label="Where thinner halves stand"
+            value={shells.thinner}
+            options={SIDES}
+            onChange={(thinner) => set({ thinner })}
+          />
+        </span>
+      </div>
+      {ask.kinds.length === 0 && (
+        <p className="text-lg">
+          <b>Nothing to work from yet.</b> Clearances come first, and the manual’s limits: what is read and has limits
+          is brought in here.
+        </p>
+      )}
+      {found.state === 'running' && ask.kinds.length > 0 && <p className="text-lg text-soft">Working it out …</p>}
+      {found.state === 'failed' && <p className="text-lg text-over">It could not be worked out in this browser.</p>}
+      {advice?.isInOrder === false && (
+        <p className="text-lg text-short">
+          No shells in this stock bring every main to no more than every rod: each kind is brought in by itself.
+        </p>
+      )}
+      {advice?.kinds.map((kind) => (
+        <Kind key={kind.kind} advice={kind} />
+      ))}
+      <Planned />
+      <StockForm key={JSON.stringify(shells.stock)} />
+      {ask.kinds.length > 0 && (
+        <p className="max-w-prose text-soft">
+          Exact: as few tight as can be, then as few out of their limits, then the fewest part numbers, then{' '}
+          {shells.prefer === 'even'
+            ? 'as alike as can be, then nearest the aim'
+            : 'nearest the aim, then as alike as can be'}
+          {ask.inOrder ? '; no main looser than any rod' : ''}. “In” is what these tools can show, so the least that is
+          counted on lies a little over the manual’s. Common practice, no source: one half of another grade gives half
+          of what a pair gives; the odd half stands on the same side in all.
+          {found.state === 'done' && ` Worked out in ${found.took.toFixed(1)} ms, beside this page.`}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A half shell: the upper arched, the lower hanging; thicker in the line where it is no standard one. */
+function Half({ upper, odd }: { upper: boolean; odd: boolean }) {
+  return (
+    <svg viewBox="0 0 60 34" className="inline-block h-6 w-11 align-middle" aria-hidden>
+      <path
+        d={upper ? 'M6 31A24 24 0 0 1 54 31' : 'M6 3A24 24 0 0 0 54 3'}
+        fill="none"
+        stroke={odd ? 'var(--blue)' : 'var(--soft)'}
+        strokeWidth={odd ? 5 : 9}
+      />
+    </svg>
+  );
+}
+
+function Kind({ advice: { kind, together, nearest, grinding } }: { advice: KindAdvice }) {
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { length } = useWords();
+  const { shells } = judgement.choices;
+  const planned = sided(together, shells.thinner);
+  const buys = toBuy(planned, shells, kind);
+  const cost = buys.some((b) => b.pairs > 0 && b.price === null)
+    ? null
+    : buys.reduce((sum, b) => sum + (b.price ?? 0), 0);
+  const isChange = buys.some((b) => b.pairs > 0) || JSON.stringify(planned) !== JSON.stringify(nowAt(shells, planned));
+  const better = nearest.spread > together.spread || nearest.grades.length > together.grades.length;
+  const count = together.fitted.length;
+  const unread = (kind === 'main' ? judgement.mains : judgement.rods).length - count;
+  return (
+    <section aria-label={`Shells for the ${KIND_WORDS[kind].toLowerCase()}`}>
+      <h2 className="text-lg">
+        {KIND_WORDS[kind]}:{' '}
+        <span className="font-normal">
+          {together.out === 0 ? (
+            <b className="text-ok">all {count} in</b>
+          ) : (
+            <b className="text-over">
+              {together.out} of {count} stay out
+            </b>
+          )}
+          , {length(together.spread, 'clearance')} apart, {together.grades.length} part{' '}
+          {together.grades.length === 1 ? 'number' : 'numbers'}
+          {unread > 0 && `; ${unread} not read yet`}
+        </span>
+      </h2>
+      <div className="relative overflow-x-auto">
+        <Table kind={kind} planned={planned} advice={{ kind, together, nearest, grinding }} />
+      </div>
+      {grinding && (
+        <p className="mt-1 text-lg text-short">
+          <b>Nothing brings all of them in.</b> Grind all {count} to {length(grinding.from, 'size')}–
+          {length(grinding.to, 'size')}, aim {length(grinding.aim, 'size')}: all then need shells{' '}
+          {length(grinding.under, 'size')} under.
+        </p>
+      )}
+      {together.out > 0 && !grinding && (
+        <p className="mt-1 text-lg text-short">
+          <b>Nothing in this stock brings all of them in.</b> Add the grades or undersizes that can be had below, or
+          accept with a reason.
+        </p>
+      )}
+      {better && together.out === nearest.out && (
+        <p className="text-soft">
+          Each nearest its own aim would take {nearest.grades.length} part numbers and lie{' '}
+          {length(nearest.spread, 'clearance')} apart.
+        </p>
+      )}
+      {together.alike > 0 && (
+        <p className="text-soft">
+          {together.alike} other {together.alike === 1 ? 'set comes' : 'sets come'} out the same; this one stands first
+          in the stock.
+        </p>
+      )}
+      <div className="mt-2 flex flex-wrap items-center gap-4">
+        <p>
+          {buys.every((b) => b.pairs === 0) ? (
+            <b>Nothing to buy.</b>
+          ) : (
+            <>
+              To buy:{' '}
+              <b>
+                {buys
+                  .filter((b) => b.pairs > 0)
+                  .map((b) => `${b.pairs} ${b.pairs === 1 ? 'pair' : 'pairs'} ${b.grade.name}`)
+                  .join(', ')}
+              </b>
+              {cost !== null && cost > 0 && `, ${cost.toFixed(2)} in all`}
+              {'. '}
+              <span className="text-soft">
+                {buys
+                  .filter((b) => b.there > 0)
+                  .map((b) => `${b.there} of ${b.halves} halves ${b.grade.name} are there`)
+                  .join(', ')}
+              </span>
+            </>
+          )}
+        </p>
+        {isChange && (
+          <Button
+            kind="strong"
+            onClick={() =>
+              choose('shells', {
+                ...shells,
+                planned: [
+                  ...shells.planned.filter((p) => !planned.some((q) => q.place === p.place)),
+                  ...planned.map((p) => ({ ...p, ordered: null })),
+                ],
+              })
+            }
+          >
+            Plan these for the {KIND_WORDS[kind].toLowerCase()}
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+const nowAt = (shells: ShellChoices, planned: readonly FittedShells[]): FittedShells[] =>
+  planned.map(({ place }) => shells.fitted.find((f) => f.place === place) ?? { place, upper: 'std', lower: 'std' });
+
+interface TableProps {
+  kind: BearingKind;
+  planned: FittedShells[];
+  advice: KindAdvice;
+}
+
+/** Before and after, side by side. */
+function Table({ kind, planned, advice: { together } }: TableProps) {
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const { shells } = judgement.choices;
+  const bearings = kind === 'main' ? judgement.mains : judgement.rods;
+  const name = (id: string): string => shells.stock[kind].find((s) => s.id === id)?.name ?? id;
+  const isOdd = (id: string): boolean => (shells.stock[kind].find((s) => s.id === id)?.gives ?? 0) !== 0;
+  const fine = (nm: number): string => printLength(nm, units, 'clearance').number;
+  return (
+    <table className="ruled">
+      <caption className="sr-only">
+        Clearance of the {KIND_WORDS[kind].toLowerCase()} now, and with these shells
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">{kind}</th>
+          <th scope="col" className="num">
+            now, {units === 'imperial' ? 'thou' : 'mm'}
+          </th>
+          <th scope="col">{kind === 'main' ? 'half in the block' : 'half in the rod'}</th>
+          <th scope="col">half in the cap</th>
+          <th scope="col" className="num">
+            after
+          </th>
+          <th scope="col">
+            <span className="sr-only">verdict after</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {together.fitted.map((f, i) => {
+          const bearing = bearings.find((b) => b.id === f.journal);
+          const halves = planned[i];
+          if (!bearing || !halves || bearing.clearance.value === null) return null;
+          return (
+            <tr key={f.journal}>
+              <th scope="row" className="font-bold! text-ink!">
+                {kind === 'main' ? bearing.label.slice(1) : bearing.label}
+              </th>
+              <td className="num">
+                {fine(bearing.clearance.value)} <StateShape state={bearing.clearance.state} />
+                <span className="sr-only"> {bearing.clearance.state}</span>
+              </td>
+              {(['upper', 'lower'] as const).map((side) => (
+                <td key={side} className="whitespace-nowrap">
+                  <Half upper={side === 'upper'} odd={isOdd(halves[side])} />{' '}
+                  <span className={isOdd(halves[side]) ? 'font-bold text-blue' : 'text-soft'}>
+                    {name(halves[side])}
+                  </span>
+                </td>
+              ))}
+              <td className="num">
+                <b>{fine(f.clearance)}</b>
+              </td>
+              <td>
+                <StateMark state={verdictWith(bearing, f.clearance, judgement.choices.deciding)} />
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** What was decided on: ordered, and then fitted and measured again. */
+function Planned() {
+  const judgement = useJudgement();
+  const { choose, renew } = useLogging();
+  const { by } = useInitials();
+  const { shells } = judgement.choices;
+  if (shells.planned.length === 0) return null;
+  const bearings = [...judgement.mains, ...judgement.rods];
+  const waiting = shells.planned.flatMap((plan) => {
+    const bearing = bearings.find((b) => b.id === plan.place);
+    return bearing ? [{ bearing, plan }] : [];
+  });
+  const name = (kind: BearingKind, id: string): string => shells.stock[kind].find((s) => s.id === id)?.name ?? id;
+  const buys = KINDS.flatMap((kind) =>
+    toBuy(
+      waiting.flatMap(({ bearing, plan }) => (bearing.kind === kind ? [plan] : [])),
+      shells,
+      kind,
+    )
+      .filter((b) => b.pairs > 0)
+      .map((b) => `${KIND_WORDS[kind].toLowerCase()}: ${b.pairs} ${b.pairs === 1 ? 'pair' : 'pairs'} ${b.grade.name}`),
+  );
+  const ordered = shells.planned.flatMap((p) => p.ordered ?? []);
+  const [first] = ordered;
+  const isOrdered = ordered.length === shells.planned.length;
+  const mark = (as: { at: string; by: string } | null): void =>
+    choose('shells', { ...shells, planned: shells.planned.map((p) => ({ ...p, ordered: as && (p.ordered ?? as) })) });
+  return (
+    <section aria-label="Planned shells" className="border-l-4 border-blue pl-4">
+      <h2 className="text-lg">
+        {isOrdered ? 'Ordered, to be fitted' : first ? 'Planned, some of them ordered' : 'Planned, to be ordered'}
+      </h2>
+      <ul className="columns-2 gap-8 max-sm:columns-1">
+        {waiting.map(({ bearing, plan }) => (
+          <li key={bearing.id}>
+            <b>{bearing.words}</b>: {name(bearing.kind, plan.upper)} over {name(bearing.kind, plan.lower)}
+            {plan.ordered && !isOrdered && ', ordered'}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1">
+        {buys.length === 0 ? 'All of them are there.' : `To buy: ${buys.join('; ')}.`}
+        {first && (
+          <>
+            {' '}
+            Ordered by {first.by || 'no initials'}, <When at={first.at} />.
+          </>
+        )}
+      </p>
+      <div className="mt-2 flex flex-wrap gap-3">
+        {!isOrdered && buys.length > 0 && (
+          <Button kind="strong" onClick={() => mark({ at: new Date().toISOString(), by })}>
+            They are ordered
+          </Button>
+        )}
+        <Button
+          kind="accent"
+          onClick={() => {
+            const changed = shells.planned.filter((p) => {
+              const [now] = nowAt(shells, [p]);
+              return now?.upper !== p.upper || now.lower !== p.lower;
+            });
+            choose('shells', {
+              ...shells,
+              fitted: [
+                ...shells.fitted.filter((f) => !shells.planned.some((p) => p.place === f.place)),
+                ...shells.planned.map(({ place, upper, lower }) => ({ place, upper, lower })),
+              ],
+              planned: [],
+            });
+            if (changed.length > 0)
+              renew(
+                'shells',
+                changed.map((p) => p.place),
+              );
+          }}
+        >
+          They are in: measure again
+        </Button>
+        {first && <Button onClick={() => mark(null)}>Not ordered after all</Button>}
+        <Button onClick={() => choose('shells', { ...shells, planned: [] })}>Drop the plan</Button>
+      </div>
+    </section>
+  );
+}
