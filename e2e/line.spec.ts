@@ -495,3 +495,28 @@ test('what is put by means what it meant: other units, a gauge zeroed anew and a
       [fromInches(4.13), null],
     ]);
 });
+
+test('nothing is pressed on a page before it listens: no press is swallowed', async ({ browser, server }) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await server.put({ id: 'early', entries: [jobEntry({ name: 'Early' })] });
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((done) => {
+    letGo = done;
+  });
+  await page.route('**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(`${server.url}/builds/early/rings`, { waitUntil: 'commit' });
+  const third = page.getByRole('button', { name: /^Cylinder 3,/, includeHidden: true });
+  await expect(third).toBeVisible();
+  const isPressed = await third.click({ timeout: 2_000 }).then(
+    () => true,
+    () => false,
+  );
+  letGo();
+  if (!isPressed) await third.click();
+  await expect(page.getByRole('main').getByRole('heading', { level: 1 })).toContainText('Cylinder 3');
+  await context.close();
+});

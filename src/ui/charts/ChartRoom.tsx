@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { type Chart, CHART_FIGURES } from '@/core/targets/chart';
 import { Button } from '../shared/Button';
 import { onDemand } from '../shared/onDemand';
+import { useListens } from '../shared/useInBrowser';
 import { useKept } from '../shared/kept';
 import { ChartBar } from './ChartBar';
 import { ChartGrid, cellFrom, focusCell } from './ChartGrid';
@@ -35,6 +36,7 @@ const byLoad = (chart: Chart): Chart =>
 /** One chart, cell by cell: figures, sources and states; rows and columns; versions. */
 export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   const [by, setBy] = useKept('spatium-by', '');
+  const listens = useListens();
   const [latest] = versions;
   const edited = useDraft(latest);
   const { draft } = edited;
@@ -90,7 +92,7 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
   };
 
   return (
-    <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col">
+    <main id="main" tabIndex={-1} inert={!listens} className="flex min-h-0 flex-1 flex-col">
       <ChartBar versions={versions} draft={edited} by={by} onBy={setBy} />
       <div className="relative min-h-0 flex-1 overflow-auto bg-sheet px-5 py-3">
         <p className="mb-2 max-w-prose text-soft">

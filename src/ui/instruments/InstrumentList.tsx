@@ -16,6 +16,7 @@ import { INSTRUMENT_KIND_WORDS } from '@/core/uncertainty/instrumentWords';
 import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { Segmented } from '../shared/Segmented';
+import { useListens } from '../shared/useInBrowser';
 import { InstrumentForm, blankInstrument } from './InstrumentForm';
 
 const UNIT_OPTIONS = [
@@ -31,6 +32,7 @@ interface Away {
 /** The shop's measuring tools: what they reach, how far they may be off, when they were last checked. */
 export function InstrumentList({ instruments, today }: { instruments: Instrument[]; today: string }) {
   const router = useRouter();
+  const listens = useListens();
   const [kept, setUnits] = useKept('spatium-tool-units', 'imperial');
   const units: Units = kept === 'metric' ? 'metric' : 'imperial';
   const [open, setOpen] = useState<string | null>(null);
@@ -68,7 +70,7 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
   };
 
   return (
-    <>
+    <div inert={!listens}>
       <div className="flex flex-wrap items-end gap-4">
         <div className="flex-1">
           <h1>Tools</h1>
@@ -143,7 +145,7 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
           </section>
         );
       })}
-    </>
+    </div>
   );
 }
 

@@ -10,6 +10,7 @@ import type { Chart } from '@/core/targets/chart';
 import { useKept } from '../shared/kept';
 import { dropDraft } from '../shared/keptDraft';
 import { onDemand } from '../shared/onDemand';
+import { useListens } from '../shared/useInBrowser';
 import { SelectField } from '../shared/SelectField';
 
 // drawn in the browser alone, where what was filled in before is kept
@@ -58,6 +59,7 @@ interface Props {
 /** A new build begins with its job card, and with the latest version of a chart, or with all that was chosen in an earlier build. */
 export function NewBuild({ charts, others, earlier }: Props) {
   const router = useRouter();
+  const listens = useListens();
   const [by] = useKept('spatium-by', '');
   const [chosen, setChosen] = useState(charts[0].id);
   const [job, setJob] = useState<Job | null>(null);
@@ -78,7 +80,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
     }
   };
   return (
-    <div className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_18rem]">
+    <div inert={!listens} className="grid items-start gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_18rem]">
       <div>
         <div className="mb-6 grid max-w-3xl gap-4 sm:grid-cols-2">
           {others.length > 0 && (

@@ -18,6 +18,7 @@ import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { SHOP_UNITS } from '../shared/shopUnits';
+import { useListens } from '../shared/useInBrowser';
 import { useKept } from '../shared/kept';
 import { StepField } from '../targets/StepField';
 import { Slip } from './Slip';
@@ -46,6 +47,7 @@ const NOBODY = { at: '1970-01-01T00:00:00.000Z', by: '' };
 /** For the person at the counter: bore, duty and piston in; every gap and the clearance out, with the working. */
 export function QuickGap({ initial, charts, missing, old }: Props) {
   const router = useRouter();
+  const listens = useListens();
   const [by] = useKept('spatium-by', '');
   const [ask, setAsk] = useState(initial);
   const [chosen, setChosen] = useState(nameOf(charts[0]));
@@ -93,6 +95,7 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
     <main
       id="main"
       tabIndex={-1}
+      inert={!listens}
       className="mx-auto grid max-w-[1240px] gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-[25rem_1fr] print:block print:p-0"
     >
       <form

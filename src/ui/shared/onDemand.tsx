@@ -12,7 +12,7 @@ import {
   useState,
   useSyncExternalStore,
 } from 'react';
-import { useInBrowser } from './useInBrowser';
+import { useListens } from './useInBrowser';
 
 const isOfLoading = (error: unknown): boolean =>
   error instanceof Error && /chunk|dynamically imported module/i.test(`${error.name} ${error.message}`);
@@ -136,10 +136,7 @@ export function onDemand<Props extends object>(
       latest = asked();
       setPart((before) => ({ Part: latest, asks: before.asks + 1 }));
     }, []);
-    const inBrowser = useInBrowser(
-      () => true,
-      () => false,
-    );
+    const inBrowser = useListens();
     return inBrowser ? (
       <UnlessLost key={asks} load={load} onThere={onThere}>
         <Suspense>{createElement(Part, props)}</Suspense>

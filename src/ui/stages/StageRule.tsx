@@ -2,7 +2,7 @@
 
 import { Link } from '../shared/Link';
 import { useEffect, useRef } from 'react';
-import { useInBrowser } from '../shared/useInBrowser';
+import { useListens } from '../shared/useInBrowser';
 import { useJudgement } from '../openBuild/contexts';
 import { type StageId, STAGES } from '@/core/stages';
 
@@ -11,10 +11,7 @@ const TICKS = 10;
 /** The stages in working order along a scale; the needle stands where the work is in the stage shown. */
 export function StageRule({ stage }: { stage: StageId }) {
   const judgement = useJudgement();
-  const inBrowser = useInBrowser(
-    () => true,
-    () => false,
-  );
+  const inBrowser = useListens();
   const rule = useRef<HTMLElement>(null);
   useEffect(() => {
     const here = rule.current?.querySelector<HTMLElement>('[aria-current="page"]')?.parentElement;

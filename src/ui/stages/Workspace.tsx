@@ -12,6 +12,7 @@ import { Initials } from '../shared/Initials';
 import { useCopy } from '../offline/useCopy';
 import { usePath } from '../shared/address';
 import { loadAll, onDemand } from '../shared/onDemand';
+import { useListens } from '../shared/useInBrowser';
 import { Keys } from './Keys';
 import { LinkState } from './LinkState';
 import { Screen } from './Screen';
@@ -43,6 +44,7 @@ export function Workspace({ children }: { children: ReactNode }) {
   const { others } = useLive();
   const { changes } = useChanges();
   const copy = useCopy();
+  const listens = useListens();
   const isToldOf = others.length + changes.length > 0 || copy === 'newer';
   const { job } = judgement;
   const spec = job
@@ -58,7 +60,7 @@ export function Workspace({ children }: { children: ReactNode }) {
     return () => clearTimeout(later);
   }, []);
   return (
-    <div className="flex h-dvh flex-col print:block print:h-auto max-lg:h-auto max-lg:min-h-dvh">
+    <div inert={!listens} className="flex h-dvh flex-col print:block print:h-auto max-lg:h-auto max-lg:min-h-dvh">
       <Header>
         <span className="hidden h-6 w-px bg-line sm:block" />
         <b className="max-w-64 truncate max-sm:max-w-28">{job?.name}</b>
