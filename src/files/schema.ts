@@ -15,6 +15,7 @@ import { BEARING_CHECKS } from '@/core/journals/checks';
 import { CRANK, isCylinderId } from '@/core/engine/places';
 import { RINGS, SQUARINGS } from '@/core/rings/ring';
 import { CHOICE_KINDS, PARTS, type Subject, SUBJECTS, SUBJECT_IDS } from '@/core/stages';
+import { benchSchemas } from './shapes/bench';
 import { CHOICE_SCHEMAS } from './shapes/choices';
 import { instrumentSchema } from './shapes/instrument';
 import {
@@ -214,6 +215,7 @@ const doneSchema = z.discriminatedUnion('kind', [
     check: z.enum(STEPS).nullable(),
     text: words(200),
   }),
+  ...benchSchemas(stamp),
   joints4,
   z.strictObject({
     kind: z.literal('void'),

@@ -85,9 +85,7 @@ function namesOf(entry: Entry): string[] {
 /** Places and rings that an entry names. */
 function namedBy(entry: Entry): string[] {
   if (entry.kind === 'reading') return [entry.cylinder, entry.fit?.ring ?? entry.cylinder];
-  return entry.kind === 'check' || entry.kind === 'pin' || entry.kind === 'renewed' || entry.kind === 'cut'
-    ? [entry.cylinder]
-    : [];
+  return 'cylinder' in entry ? [entry.cylinder] : [];
 }
 
 /** Whether something can be read on an engine: one of its cylinders, a main that it may have, its crank. */

@@ -1,11 +1,13 @@
 /** Assembly: the walk from piston on rod to the last turn of the crank, and what is pinned on it. */
 import { BLOCK, isCylinderId } from '../engine/places';
+import type { BalanceChoices, SetChoices } from '../masses/choices';
 import { say } from '../quantity/saying';
 import { type Log, type Tick, pinsOn } from '../record/log';
 import { partsIn } from '../record/parts';
 import type { PinEntry } from '../record/reading';
 import type { Memo } from '../stage/memo';
 import { type Caption, type Judged, type Missing, type Progress, type Stage, SILENT, counted } from '../stage/stage';
+import type { FastenerGroup } from '../tightening/groups';
 import { STARTING_WALK, type WalkChoices } from './choices';
 import type { All, AssemblyMade, AssemblyPart, Clocked, Engine, Readied, Whole } from './found';
 import { blockOf } from './judged';
@@ -80,7 +82,12 @@ export const assembly = {
   ...SILENT,
   words: 'Assembly',
   coverable: true,
-  choices: { walk: () => STARTING_WALK },
+  choices: {
+    walk: () => STARTING_WALK,
+    fasteners: (): FastenerGroup[] | null => null,
+    balance: (): BalanceChoices | null => null,
+    sets: (): SetChoices | null => null,
+  },
   judge,
   progress,
   missing,

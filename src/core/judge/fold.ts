@@ -16,7 +16,7 @@ interface NumberDraft extends NumberLog {
 
 /** The log while entries are laid into it. All of it may be changed in place. */
 type Draft = {
-  -readonly [K in Exclude<keyof Log, 'numbers'>]: Log[K] extends ReadonlyMap<string, infer V> ? Map<string, V> : Log[K];
+  -readonly [K in Exclude<keyof Log, 'numbers'>]: Log[K] extends ReadonlyMap<infer Key, infer V> ? Map<Key, V> : Log[K];
 } & { numbers: Map<string, NumberDraft> };
 type MapName = Exclude<keyof Log, 'lastAt'>;
 
@@ -26,6 +26,7 @@ const emptyDraft = (): Draft => ({
   shopRates: new Map(),
   ticks: new Map(),
   pins: new Map(),
+  bench: new Map(),
   renewals: new Map(),
   tools: new Map(),
   settings: new Map(),
@@ -47,6 +48,10 @@ function touchedBy(entry: Entry): MapName[] {
       return ['ticks'];
     case 'pin':
       return ['pins'];
+    case 'weighed':
+    case 'turned':
+    case 'tightened':
+      return ['bench'];
     case 'instrument':
       return ['tools'];
     case 'setting':
@@ -200,6 +205,14 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
     case 'pin':
       if (!voided) draft.pins.set(entry.cylinder, [...(draft.pins.get(entry.cylinder) ?? []), entry]);
       return;
+    case 'weighed':
+    case 'turned':
+    case 'tightened': {
+      if (voided) return;
+      const renewed = draft.renewals.get(entry.cylinder)?.length ?? 0;
+      draft.bench.set(entry.kind, [...(draft.bench.get(entry.kind) ?? []), { entry, renewed }]);
+      return;
+    }
     case 'renewed': {
       if (voided) return;
       addOne(draftOf(draft, entry.cylinder).rounds, entry.part);

@@ -5,6 +5,7 @@
 import type { Nm } from '../quantity/length';
 import type { RateMetal, RateSums } from '../rings/rate';
 import type { Instrument } from '../uncertainty/instrument';
+import type { BenchEntry, Benched } from './bench';
 import type {
   Accepted,
   CheckEntry,
@@ -65,6 +66,8 @@ export interface Log {
   readonly ticks: ReadonlyMap<string, ReadonlyMap<CheckEntry['check'], Tick>>;
   /** Reminders that are pinned on, by place, the first first. */
   readonly pins: ReadonlyMap<string, readonly PinEntry[]>;
+  /** What was weighed, turned and tightened, by kind, the first first. */
+  readonly bench: ReadonlyMap<BenchEntry['kind'], readonly Benched[]>;
   /** By number, last first. */
   readonly renewals: ReadonlyMap<string, readonly Renewal[]>;
   /** By key. */

@@ -12,7 +12,8 @@ const pairings = ({ choices }: Placed): PairingChoices['pairs'] =>
 const placings = ({ choices }: Placed, ring: Ring): PlacingChoices['top']['pairs'] =>
   isCompression(ring) ? ((choices.get('placing')?.value as PlacingChoices | undefined)?.[ring].pairs ?? []) : [];
 
-const pistonIn = (log: Placed, cylinder: string): string =>
+/** Number of the piston that is in a cylinder. */
+export const pistonIn = (log: Placed, cylinder: string): string =>
   pairings(log).find((p) => p.cylinder === cylinder)?.piston ?? cylinder;
 
 const ringIn = (log: Placed, cylinder: string, ring: Ring): string =>

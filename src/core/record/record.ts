@@ -7,6 +7,7 @@ import type { RateMetal, RateSums } from '../rings/rate';
 import { type ChoiceKind, type Choices, type Subject, CHOICE_KINDS } from '../stages';
 import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Instrument } from '../uncertainty/instrument';
+import type { BenchEntry } from './bench';
 import type { Acceptable, CheckEntry, CutEntry, GaugeSetting, PinEntry, ReadingEntry, Stamp } from './reading';
 
 interface Choice extends Stamp {
@@ -25,6 +26,7 @@ export type Entry =
   | CutEntry
   | CheckEntry
   | PinEntry
+  | BenchEntry
   /** A tool, whole, as it was when readings named it: a later edit in the shop never reaches them. */
   | ({ kind: 'instrument'; value: Instrument } & Stamp)
   /** A bore gauge was zeroed; `instrument` is the key of the gauge, null where none was named; `sizes` the earlier setting in a bore whose zero has this size, or null. */
@@ -35,7 +37,7 @@ export type Entry =
   | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
   /** A verdict is accepted as it is: `of` the last reading it rests on, `what` where that is not the verdict of the reading itself, `state` the word that was accepted. */
   | ({ kind: 'accepted'; of: string; what: Acceptable | null; state: string; reason: string } & Stamp)
-  /** An earlier reading, cut, acceptance, check, pin or renewal no longer counts. */
+  /** An earlier reading, cut, acceptance, check, pin, renewal, weighing, turning or tightening no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 
 export interface BuildRecord {
@@ -65,7 +67,17 @@ export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Ent
     : [{ ...stamp, id: 'chart-1', kind: 'chart', replaces: null, value: chart }];
 
 /** Entries that a later one may void. */
-const VOIDABLE: readonly Entry['kind'][] = ['reading', 'cut', 'accepted', 'check', 'pin', 'renewed'];
+const VOIDABLE: readonly Entry['kind'][] = [
+  'reading',
+  'cut',
+  'accepted',
+  'check',
+  'pin',
+  'renewed',
+  'weighed',
+  'turned',
+  'tightened',
+];
 
 /** Whether a later entry may strike this kind out. */
 export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.includes(kind);

@@ -3,7 +3,7 @@ import type { ChoiceKind } from '../stages';
 import { type BuildRecord, type ChoiceEntry, type Entry, isChoice } from './record';
 
 /** What is of the very parts of the earlier engine: which piston and which ring went where, and what was reported of them. */
-const OF_ITS_PARTS: readonly ChoiceKind[] = ['pairing', 'placing', 'supplied'];
+const OF_ITS_PARTS: readonly ChoiceKind[] = ['pairing', 'placing', 'supplied', 'sets'];
 
 /** A choice without what was said of single cylinders, or looked at on the earlier parts. */
 function withoutParts(entry: ChoiceEntry): ChoiceEntry {
@@ -12,6 +12,8 @@ function withoutParts(entry: ChoiceEntry): ChoiceEntry {
       return { ...entry, value: { ...entry.value, own: [] } };
     case 'targets':
       return { ...entry, value: { ...entry.value, allowances: [] } };
+    case 'balance':
+      return { ...entry, value: { ...entry.value, stays: [] } };
     case 'ringSet': {
       const { top, second } = entry.value;
       return { ...entry, value: { ...entry.value, top: { ...top, mark: null }, second: { ...second, mark: null } } };

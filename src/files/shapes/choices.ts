@@ -2,6 +2,7 @@
 import { type z } from 'zod';
 import type { ChoiceKind, Choices } from '@/core/stages';
 import { walkSchema } from './assembly';
+import { balanceSchema, fastenersSchema, setsSchema } from './bench';
 import { boresSchema, sizingSchema, suppliedSchema } from './bores';
 import { clockingSchema } from './clocking';
 import { jobSchema } from './job';
@@ -28,4 +29,7 @@ export const CHOICE_SCHEMAS: { [K in ChoiceKind]: z.ZodType<NonNullable<Choices[
   placing: placingSchema,
   clocking: clockingSchema,
   walk: walkSchema,
+  fasteners: fastenersSchema,
+  balance: balanceSchema,
+  sets: setsSchema,
 };

@@ -1,0 +1,97 @@
+/**
+ * The bobweight that stands in for rods and pistons on each throw of a V engine’s crank while it is balanced:
+ *
+ *   rotating (big ends, shells, oil) in full + reciprocating (pistons, pins, clips, rings, small ends) × share.
+ *
+ * The share is half at 90° with two rods on a throw; at other angles it is the engine’s or the balancer’s to say.
+ * Formula: common practice, no source.
+ */
+import type { Judgement } from '../judge/judgement';
+import type { Mg } from '../quantity/mass';
+import type { BalanceChoices } from './choices';
+import { type JudgedMasses, type MassSet, massesOf } from './masses';
+
+export interface Bobweight {
+  /** Labels of the cylinders on the throw. */
+  labels: string[];
+  bigEnds: Mg;
+  shells: Mg;
+  oil: Mg;
+  reciprocating: Mg;
+  /** Percent. */
+  share: number;
+  mass: Mg;
+}
+
+/** Why there is none: sets alone matter; nobody says the share; something is not weighed; or shells are not. */
+export type NoBobweight = 'sets alone' | 'no share' | 'not weighed' | 'no shells';
+
+/** The usual share; null where nobody can say: two rods on a throw of a 90° V. */
+export const usualShare = (engine: { layout: string; bankAngle: number }, rodsOnThrow: number): number | null =>
+  engine.layout === 'vee' && engine.bankAngle === 90 && rodsOnThrow === 2 ? 50 : null;
+
+/**
+ * What a throw is balanced with.
+ *
+ * @param sets the one or two sets on it, each weighed whole
+ * @param share percent of what goes up and down
+ * @example bobweightOf([], { shells: 40_000, oil: 4_000 }, 50).mass // 4000
+ */
+export function bobweightOf(
+  sets: readonly Pick<MassSet, 'label' | 'total' | 'parts'>[],
+  { shells, oil }: Pick<BalanceChoices, 'shells' | 'oil'>,
+  share: number,
+): Bobweight {
+  const bigEnds = sets.reduce((sum, s) => sum + (s.parts.bigEnd?.mass ?? 0), 0);
+  const reciprocating = sets.reduce((sum, s) => sum + (s.total ?? 0), 0);
+  const all = (shells ?? 0) * sets.length;
+  return {
+    labels: sets.map((s) => s.label),
+    bigEnds,
+    shells: all,
+    oil,
+    reciprocating,
+    share,
+    mass: Math.round(bigEnds + all + oil + (reciprocating * share) / 100),
+  };
+}
+
+/** The throws of an engine from the front, each with the cylinders on it. */
+function throwsIn({ cylinders }: Pick<Judgement, 'cylinders'>): string[][] {
+  const found = new Map<number, string[]>();
+  for (const { id, clocking } of cylinders) {
+    const at = clocking.rod.throw;
+    found.set(at, [...(found.get(at) ?? []), id]);
+  }
+  return [...found].sort(([a], [b]) => a - b).map(([, ids]) => ids);
+}
+
+/** The parts that a bobweight is made of. */
+const NEEDS = ['piston', 'pin', 'rings', 'smallEnd', 'bigEnd'] as const;
+
+/**
+ * The bobweight of each throw from the front, or why there is none.
+ *
+ * @example bobweightsOf(judgement) // 'sets alone'
+ */
+export function bobweightsOf(
+  judgement: Pick<Judgement, 'job' | 'log' | 'cylinders' | 'choices'>,
+  masses: JudgedMasses = massesOf(judgement),
+): Bobweight[] | NoBobweight {
+  const { job } = judgement;
+  if (job?.engine.layout !== 'vee') return 'sets alone';
+  const { choices, sets, inPlay, asks } = masses;
+  const throws = throwsIn(judgement);
+  const share = choices.share ?? usualShare(job.engine, Math.max(...throws.map((ids) => ids.length)));
+  if (share === null) return 'no share';
+  const isWhole = NEEDS.every((part) => inPlay.includes(part)) && (!asks.includes('clips') || inPlay.includes('clips'));
+  if (!isWhole || sets.some((s) => s.total === null || s.parts.bigEnd === null)) return 'not weighed';
+  if (choices.shells === null) return 'no shells';
+  return throws.map((ids) =>
+    bobweightOf(
+      ids.flatMap((id) => sets.find((s) => s.id === id) ?? []),
+      choices,
+      share,
+    ),
+  );
+}
