@@ -7,7 +7,7 @@ import type { WeighedPart } from '../record/bench';
 import type { Entry } from '../record/record';
 import { bobweightOf, bobweightsOf, usualShare } from './bobweight';
 import { type BalanceChoices, STARTING_BALANCE } from './choices';
-import { massesOf, mixGiven, nextToWeigh, openMasses, weighedKey } from './masses';
+import { type MixGiven, massesOf, mixGiven, nextToWeigh, openMasses, weighedKey } from './masses';
 import { mixOf } from './mix';
 
 let n = 0;
@@ -47,6 +47,12 @@ const setOf = (judgement: Judgement, id: string) => {
   const found = massesOf(judgement).sets.find((s) => s.id === id);
   if (!found) throw new Error(id);
   return found;
+};
+
+const asked = (masses: ReturnType<typeof massesOf>): MixGiven => {
+  const given = mixGiven(masses);
+  if (!given) throw new Error('nothing to mix');
+  return given;
 };
 
 describe('masses', () => {
@@ -126,17 +132,17 @@ describe('masses', () => {
       weighed('pin', 'R1', 143),
       balance({ mixes: ['pin'], stays: [] }),
     ];
-    const given = mixGiven(massesOf(judged(...entries)));
-    expect(given?.kinds).toEqual(['pin']);
-    const mix = mixOf(given!.ask);
+    const given = asked(massesOf(judged(...entries)));
+    expect(given.kinds).toEqual(['pin']);
+    const mix = mixOf(given.ask);
     expect(mix).toMatchObject({ before: 4_000, spread: 0, isExact: true });
-    const from = mix.from[0]!.map((part) => given!.cylinders[part]);
+    const from = (mix.from[0] ?? []).map((part) => given.cylinders[part]);
     const sets: Entry = {
       ...stamp(),
       kind: 'sets',
       replaces: null,
       value: {
-        pin: given!.cylinders.map((cylinder, i) => ({ cylinder, number: from[i] ?? '' })),
+        pin: given.cylinders.map((cylinder, i) => ({ cylinder, number: from[i] ?? '' })),
         clips: [],
         rings: [],
         rod: [],
@@ -144,10 +150,10 @@ describe('masses', () => {
     };
     expect(massesOf(judged(...entries, sets)).spread).toBe(0);
     expect(setOf(judged(...entries, sets), 'L1').parts.pin?.number).toBe('R1');
-    const marked = mixGiven(
+    const marked = asked(
       massesOf(judged(...entries, balance({ mixes: ['pin'], stays: [{ part: 'pin', number: 'R1' }] }))),
     );
-    expect(mixOf(marked!.ask).spread).toBe(4_000);
+    expect(mixOf(marked.ask).spread).toBe(4_000);
   });
 
   it('with nothing free to go elsewhere, or under two sets, there is nothing to mix', () => {
