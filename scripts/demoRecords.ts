@@ -35,6 +35,8 @@ import { STARTING_INSTRUMENTS } from '../src/core/uncertainty/startingInstrument
 import { STARTING_CURVE } from '../src/core/targets/startingCurve';
 import { workshopChart } from './demoCharts';
 import type { Job } from '../src/core/job/job';
+import { type BalanceChoices, STARTING_BALANCE } from '../src/core/masses/choices';
+import type { WeighedPart } from '../src/core/record/bench';
 import type { Subject } from '../src/core/stages';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */
@@ -250,6 +252,26 @@ class Day {
           expected: judged ? againstOf(check, judged.clocking) : null,
         });
       }
+    return this;
+  }
+
+  /** A part of each cylinder on the scale, in grams. */
+  weigh(part: WeighedPart, grams: Record<string, number>): this {
+    for (const [cylinder, mass] of Object.entries(grams))
+      this.entries.push({
+        ...this.stamp(),
+        kind: 'weighed',
+        part,
+        cylinder,
+        value: Math.round(mass * 1000),
+        typed: String(mass),
+      });
+    return this;
+  }
+
+  /** How masses are evened out, and what a crank is balanced to. */
+  balance(value: Partial<BalanceChoices>): this {
+    this.entries.push({ ...this.stamp(), kind: 'balance', replaces: null, value: { ...STARTING_BALANCE, ...value } });
     return this;
   }
 
@@ -529,7 +551,21 @@ function corrie(): BuildRecord {
   });
   const ninth = cylindersOf(job.engine)[8];
   if (ninth) day.bore(ninth.id, fromInches(3.7806), fromInches(0.0001), [2, 1, 1], inInches);
+  const each = (base: number, tenths: readonly number[]): Record<string, number> =>
+    Object.fromEntries(
+      cylindersOf(job.engine).flatMap((c, i) => {
+        const over = tenths[i];
+        return over === undefined ? [] : [[c.id, Number((base + over / 10).toFixed(1))]];
+      }),
+    );
   return day
+    .weigh('piston', each(398.4, [0, 6, 11, 3, 14, 8, 2, 19, 5, 9]))
+    .weigh('pin', each(112.6, [7, 0, 3, 9, 4, 2, 11, 1, 6, 5]))
+    .weigh('clips', each(2.2, [0, 0, 1, 0, 0, 1, 0, 0, 0, 0]))
+    .weigh('rings', each(38.9, [2, 1, 0, 3, 1, 2, 0, 2, 1, 1]))
+    .weigh('smallEnd', each(171.2, [5, 0, 9, 3, 2, 12, 4, 8, 1, 6]))
+    .weigh('bigEnd', each(402.1, [3, 0, 4, 2, 5, 11, 1, 3, 2, 0]))
+    .balance({ shells: 41_300, oil: 4_000 })
     .clock({
       facts: {
         ...STARTING_CLOCKING.facts,

@@ -27,6 +27,8 @@ export interface TurnedEntry extends Stamp {
   after: (typeof TURNED_AFTER)[number];
   /** The cylinder whose piston went in last; the block for the other two. */
   cylinder: string;
+  /** How many pistons went in since it was turned last: two where it is turned after each pair. */
+  pistons: number;
   /** What keeps it turning. */
   value: MilliNm;
   /** What it takes to start; null where nobody looked. */

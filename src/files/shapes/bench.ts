@@ -37,6 +37,7 @@ export const benchSchemas = (stamp: Stamped) =>
         ...stamp,
         after: z.enum(TURNED_AFTER),
         cylinder: place,
+        pistons: z.int().min(0).max(16),
         value: torque,
         starts: torque.nullable(),
         typed: text(60),

@@ -19,9 +19,13 @@ const CrankPlan = onDemand(() => import('./CrankPlan').then((m) => m.CrankPlan))
 const OrderView = onDemand(() => import('./OrderView').then((m) => m.OrderView));
 const Habits = onDemand(() => import('./Habits').then((m) => m.Habits));
 const MatView = onDemand(() => import('./MatView').then((m) => m.MatView));
+const MassesView = onDemand(() => import('./MassesView').then((m) => m.MassesView));
 const ShortBlockView = onDemand(() => import('./ShortBlockView').then((m) => m.ShortBlockView));
 
-const TABS = ['walk', 'block', 'order', 'rods', 'short', 'mat', 'habits'] as const;
+/** Views of the engine as a whole that need all the room there is. */
+const OF_ENGINE: readonly string[] = ['masses', 'tightening', 'turning'];
+
+const TABS = ['walk', 'block', 'order', 'masses', 'rods', 'short', 'mat', 'habits'] as const;
 
 /** Putting it together: step by step from piston on rod to the last turn of the crank. */
 export function AssemblyStage() {
@@ -48,7 +52,7 @@ export function AssemblyStage() {
     }
   }
   if (!cylinder || !judgement.job) return null;
-  const isOfBlock = tab === 'walk' && at?.place === BLOCK;
+  const isOfBlock = OF_ENGINE.includes(tab) || (tab === 'walk' && at?.place === BLOCK);
   return (
     <Frame
       main={
@@ -71,6 +75,7 @@ export function AssemblyStage() {
               ],
               ['block', 'All steps', <AtTheBlock key={cylinder.id} cylinder={cylinder} />],
               ['order', 'Order', <OrderView key="order" order={order} />],
+              ['masses', 'Masses', <MassesView key="masses" />],
               ['rods', 'Crank and rods', <CrankPlan key="rods" />],
               ['short', 'Short block', <ShortBlockView key="short" />],
               ['mat', 'Mat', <MatView key="mat" />],
@@ -80,9 +85,11 @@ export function AssemblyStage() {
         </div>
       }
       aside={
-        <Later>
-          {isSettled && <Beside cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={setChosen} />}
-        </Later>
+        OF_ENGINE.includes(tab) ? null : (
+          <Later>
+            {isSettled && <Beside cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={setChosen} />}
+          </Later>
+        )
       }
     />
   );

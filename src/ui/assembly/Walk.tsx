@@ -24,6 +24,7 @@ import { onDemand } from '../shared/onDemand';
 import { STATE_LOOKS, STATE_WORDS } from './stepStates';
 import { turnWords } from './Dial';
 import { Pinned } from './Pinned';
+import { takesKeys } from './takesKeys';
 import type { Order } from './useOrder';
 
 const StepPicture = onDemand(() => import('./StepPicture').then((m) => m.StepPicture));
@@ -39,11 +40,6 @@ interface Props {
   /** Whether the step had its turn: what stands beside it may come. */
   isSettled: boolean;
 }
-
-/** Whether keys typed there are text, or choose among others. */
-const takesKeys = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  target.closest('input, textarea, select, [role=radiogroup], [role=tablist], [role=dialog]') !== null;
 
 /** One step in view: what to do, why, what it looks like here, and what comes then. */
 export function Walk({ order, walk, at, onChoose, isSettled }: Props) {

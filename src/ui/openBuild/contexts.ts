@@ -11,6 +11,7 @@ import type { Hand, NewReading } from '@/core/judge/preview';
 import type { Nm, Units } from '@/core/quantity/length';
 import type { LengthStyle } from '@/core/quantity/print';
 import type { Saying } from '@/core/quantity/saying';
+import type { BenchEntry } from '@/core/record/bench';
 import type { Entry } from '@/core/record/record';
 import type { CheckEntry, GaugeSetting, Logged, LoggedReading } from '@/core/record/reading';
 import type { Ring } from '@/core/rings/ring';
@@ -53,6 +54,9 @@ export interface Moving {
   goTo: (at: At<Subject>, chosen?: boolean) => void;
 }
 
+/** What was done, before it is known who did it and when. */
+export type Done<E> = E extends unknown ? Omit<E, 'id' | 'at' | 'by'> : never;
+
 /** What is done at the screens, and goes on record. */
 export interface Logging {
   choose: <K extends ChoiceKind>(kind: K, value: ChoiceValue<K>) => void;
@@ -80,6 +84,8 @@ export interface Logging {
   tick: (place: string, check: CheckEntry['check'], found?: Partial<Joints>) => void;
   /** Pins a reminder on a place, or on a step there; it is taken off by striking it. */
   pin: (place: string, check: Step | null, text: string) => void;
+  /** Something was weighed, turned or tightened. */
+  bench: (done: Done<BenchEntry>) => void;
   /** Whether an entry was made at this bench: by these initials, or on this page. */
   isOwn: (entry: { id: string; by: string }) => boolean;
 }

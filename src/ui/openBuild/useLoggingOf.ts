@@ -56,6 +56,7 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
       again: (item) => appendOwn([], made.loggedAgain(item, stamp)),
       tick: (cylinder, check, found = {}) => append([made.checkEntry(judgement, cylinder, check, found, stamp)]),
       pin: (place, check, text) => append([made.pinEntry(place, check, text, stamp)]),
+      bench: (done) => appendOwn([], { ...done, ...stamp() }),
       isOwn: (entry) => own.current.has(entry.id) || (by !== '' && entry.by === by),
     };
   }, [judging, judgement, record, append, by, stamp, shop, gauge, filer]);

@@ -1,0 +1,251 @@
+import fc from 'fast-check';
+import { linearRegression } from 'simple-statistics';
+import { describe, expect, it } from 'vitest';
+import { jobEntry } from '@/fixtures/records';
+import { judge } from '../judge/judge';
+import { fromThou } from '../quantity/length';
+import { sayingText } from '../quantity/saying';
+import { fromPoundFeet } from '../quantity/torque';
+import type { TightenedEntry } from '../record/bench';
+import type { Entry } from '../record/record';
+import type { FastenerGroup } from './groups';
+import { type JudgedGroup, isTight, ledgerOf, openFasteners } from './ledger';
+import { type StretchAt, addFor, rateOf } from './stretch';
+
+let n = 0;
+const stamp = (by = 'AB') => {
+  n += 1;
+  return { id: `b-${n}`, at: new Date(Date.UTC(2026, 4, 4, 9) + n * 1000).toISOString(), by };
+};
+const MAINS: FastenerGroup = {
+  id: 'mains',
+  words: 'Mains',
+  on: 'engine',
+  count: 4,
+  lubricant: 'engine oil',
+  source: 'the manual',
+  steps: [fromPoundFeet(30), fromPoundFeet(60)],
+  angle: 90,
+  stretch: null,
+  order: [3, 1, 2, 4],
+  measured: false,
+};
+const RODS: FastenerGroup = {
+  ...MAINS,
+  id: 'rods',
+  words: 'Rods',
+  on: 'rods',
+  count: 2,
+  steps: [],
+  angle: null,
+  stretch: { from: fromThou(5), to: fromThou(5.5) },
+  order: null,
+};
+const groups = (...value: FastenerGroup[]): Entry => ({ ...stamp(), kind: 'fasteners', replaces: null, value });
+const done = (
+  group: string,
+  cylinder: string,
+  fastener: number,
+  what: TightenedEntry['what'],
+  more: Partial<TightenedEntry> = {},
+): TightenedEntry => ({
+  ...stamp(),
+  kind: 'tightened',
+  group,
+  cylinder,
+  fastener,
+  what,
+  torque: null,
+  angle: null,
+  length: null,
+  typed: '',
+  ...more,
+});
+const stretched = (cylinder: string, fastener: number, lbft: number, thou: number) =>
+  done('rods', cylinder, fastener, 'stretch', { torque: fromPoundFeet(lbft), length: fromThou(thou) });
+
+const ledger = (...entries: Entry[]): JudgedGroup[] => {
+  const judgement = judge({ id: 'b', entries: [jobEntry(), ...entries] });
+  return ledgerOf(judgement, judgement.cylinders);
+};
+const one = (...entries: Entry[]): JudgedGroup => {
+  const [found] = ledger(...entries);
+  if (!found) throw new Error('no group');
+  return found;
+};
+const open = (...entries: Entry[]): string[] =>
+  openFasteners(ledger(...entries)).map((o) => sayingText(o.says, 'imperial'));
+
+/** Does what is next, until nothing is. */
+function through(entries: Entry[], by: (what: TightenedEntry['what']) => string): { entries: Entry[]; made: string[] } {
+  const all = [...entries];
+  const made: string[] = [];
+  for (;;) {
+    const { next } = one(...all);
+    if (!next) return { entries: all, made };
+    made.push(`${next.what}${next.step ?? ''} ${next.cylinder} ${next.fastener}`);
+    const { group, cylinder, fastener, what, torque, angle } = next;
+    all.push({ ...done(group, cylinder, fastener, what, { torque, angle }), by: by(what) });
+  }
+}
+
+describe('the tightening ledger', () => {
+  it('goes step by step in the printed order, then the angle, then a second round, then the wrench', () => {
+    const { made, entries } = through([groups(MAINS)], (what) => (what === 'second' ? 'CD' : 'AB'));
+    const round = (what: string) => [3, 1, 2, 4].map((f) => `${what} block ${f}`);
+    expect(made).toEqual([...round('step0'), ...round('step1'), ...round('angle'), ...round('second'), 'back block 0']);
+    const group = one(...entries);
+    expect(group).toMatchObject({ done: 4, seconded: 4, isWrenchBack: true, isSameHand: false });
+    expect(group.fasteners.every((f) => f.by === 'AB' && f.secondBy === 'CD')).toBe(true);
+    expect(open(...entries)).toEqual([]);
+  });
+
+  it('what is open is said at each stage', () => {
+    expect(open(groups(MAINS))).toEqual(['Mains: 4 of 4 not tight']);
+    const { entries } = through([groups(MAINS)], () => 'AB');
+    expect(one(...entries).isSameHand).toBe(true);
+    expect(open(...entries.slice(0, -1))).toEqual(['Mains: wrench not set back']);
+    expect(open(...entries.slice(0, -2))).toEqual(['Mains: second round, 1 left']);
+    expect(open(...entries.slice(0, -6))).toEqual(['Mains: 1 of 4 not tight']);
+  });
+
+  it('a step whose figure was changed no longer counts, nor does anything before a part there was machined', () => {
+    const { entries } = through([groups(MAINS)], () => 'AB');
+    const changed = groups({ ...MAINS, steps: [fromPoundFeet(30), fromPoundFeet(65)] });
+    expect(one(...entries, changed)).toMatchObject({ done: 0, next: { what: 'step', step: 1, fastener: 3 } });
+    const more = done('mains', 'block', 3, 'step', { torque: fromPoundFeet(65) });
+    expect(one(...entries, changed, more).fasteners[2]).toMatchObject({ made: 2, of: 3, state: 'part read' });
+    const rods = [groups(RODS), stretched('L1', 1, 50, 5.2), stretched('L1', 2, 50, 5.2)];
+    expect(one(...rods).done).toBe(2);
+    const renewed: Entry = { ...stamp(), kind: 'renewed', part: 'piston', cylinder: 'L1' };
+    expect(one(...rods, renewed).done).toBe(0);
+    expect(one(...rods, renewed, stretched('L1', 1, 50, 5.2)).done).toBe(1);
+  });
+
+  it('a second round before the last of the first is none', () => {
+    const { entries } = through([groups(MAINS)], () => 'AB');
+    const again = done('mains', 'block', 3, 'angle', { angle: 90 });
+    expect(one(...entries, again)).toMatchObject({ seconded: 3, next: { what: 'second', fastener: 3 } });
+    expect(one(...entries, again).isWrenchBack).toBe(false);
+  });
+
+  it('goes rod by rod, and stays with a bolt until its stretch is in its range', () => {
+    const rods = [groups(RODS)];
+    expect(one(...rods).next).toMatchObject({ cylinder: 'L1', fastener: 1, what: 'stretch' });
+    rods.push(stretched('L1', 1, 45, 4.4));
+    expect(one(...rods).next).toMatchObject({ cylinder: 'L1', fastener: 1 });
+    expect(one(...rods).fasteners[0]).toMatchObject({ state: 'short' });
+    rods.push(stretched('L1', 1, 48, 5.1));
+    expect(one(...rods).next).toMatchObject({ cylinder: 'L1', fastener: 2 });
+    rods.push(stretched('L1', 2, 50, 5.4));
+    expect(one(...rods).next).toMatchObject({ cylinder: 'R1', fastener: 1 });
+    expect(one(...rods).spread).toEqual({ least: fromThou(5.1), most: fromThou(5.4) });
+  });
+
+  it('a bolt stretched too far is over, holds the short block, is passed by, and may be accepted with a reason', () => {
+    const rods = [groups(RODS), stretched('L1', 1, 60, 6)];
+    const [bolt] = one(...rods).fasteners;
+    expect(bolt?.state).toBe('over');
+    expect(open(...rods)[0]).toBe(
+      'Rods, cylinder 1: 1 stretched 6.0 thou, 0.5 thou over: slacken it, measure it, replace it if it stayed longer',
+    );
+    expect(one(...rods).next).toMatchObject({ cylinder: 'L1', fastener: 2 });
+    const accepted: Entry = {
+      ...stamp(),
+      kind: 'accepted',
+      of: bolt?.acceptId ?? '',
+      what: 'bolt',
+      state: 'over',
+      reason: 'new bolt, gauge slipped',
+    };
+    const after = one(...rods, accepted);
+    expect(after.fasteners[0] && isTight(after.fasteners[0])).toBe(true);
+  });
+
+  it('each bolt is measured before it goes in, and one that stayed a thou longer has yielded', () => {
+    const rods = [groups({ ...RODS, measured: true })];
+    expect(one(...rods).next).toMatchObject({ what: 'free', cylinder: 'L1', fastener: 1 });
+    const free = (thou: number) => done('rods', 'L1', 1, 'free', { length: fromThou(thou) });
+    rods.push(free(1_600));
+    expect(one(...rods).next).toMatchObject({ what: 'free', cylinder: 'L1', fastener: 2 });
+    expect(one(...rods, free(1_601)).fasteners[0]).toMatchObject({ state: 'to do', grown: fromThou(1) });
+    expect(one(...rods, free(1_601.1)).fasteners[0]).toMatchObject({ state: 'over', grown: fromThou(1.1) });
+  });
+
+  it('with no group there is nothing, and nothing is open', () => {
+    expect(ledger()).toEqual([]);
+    expect(open()).toEqual([]);
+  });
+});
+
+describe('what bolts stretch, learned', () => {
+  const bolt = fc.record({
+    level: fc.integer({ min: -4_000, max: 4_000 }),
+    at: fc.array(fc.integer({ min: 20_000, max: 90_000 }), { minLength: 1, maxLength: 5 }),
+    off: fc.array(fc.integer({ min: -900, max: 900 }), { minLength: 5, maxLength: 5 }),
+  });
+
+  it('is the slope of a regression with a level for each bolt (statistics package, on readings about each bolt’s mean)', () => {
+    fc.assert(
+      fc.property(fc.array(bolt, { minLength: 1, maxLength: 8 }), fc.integer({ min: 1, max: 9 }), (bolts, slope) => {
+        const sets = bolts.map(({ level, at, off }): StretchAt[] =>
+          at.map((torque, i) => ({ torque, length: torque * slope + level + (off[i] ?? 0) })),
+        );
+        const mean = (values: number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
+        const centred = sets.flatMap((set) => {
+          const [t, s] = [mean(set.map((r) => r.torque)), mean(set.map((r) => r.length))];
+          return set.map((r): [number, number] => [r.torque - t, r.length - s]);
+        });
+        if (centred.every(([t]) => t === 0)) return;
+        const found = rateOf(sets);
+        expect(found?.rate).toBeCloseTo(linearRegression(centred).m, 6);
+      }),
+    );
+  });
+
+  it('from one reading each it is what they had at their torque, and rough', () => {
+    expect(rateOf([])).toBeNull();
+    expect(rateOf([[], []])).toBeNull();
+    expect(rateOf([[{ torque: 50_000, length: 100_000 }], [{ torque: 40_000, length: 120_000 }]])).toEqual({
+      rate: 2.5,
+      doubt: null,
+      bolts: 0,
+    });
+  });
+
+  it('its doubt is that of a slope, with a level taken for each bolt', () => {
+    const set = [
+      [
+        { torque: 40_000, length: 80_000 },
+        { torque: 50_000, length: 121_000 },
+        { torque: 60_000, length: 160_000 },
+      ],
+    ];
+    // by hand: slope 80 000 / 20 000 = 4; residuals −333.3, 666.7, −333.3; 2 levels and slopes of 3 readings leave 1
+    const found = rateOf(set);
+    expect(found?.rate).toBeCloseTo(4, 9);
+    expect(found?.doubt).toBeCloseTo(Math.sqrt((2 * 333.333_333 ** 2 + 666.666_667 ** 2) / 1 / 200_000_000), 9);
+  });
+
+  const range = { from: fromThou(5), to: fromThou(5.5) };
+  it('more is advised to the middle of the range, in whole steps of the wrench, and never past its end at the steepest', () => {
+    const rate = { rate: 2, doubt: 0.01, bolts: 3 };
+    expect(addFor(fromThou(4.5), range, rate, 500)).toBe(9_500);
+    expect(addFor(fromThou(5.1), range, rate, 500)).toBe(0);
+    expect(addFor(fromThou(6), range, rate, 500)).toBe(0);
+    expect(addFor(fromThou(4.5), range, { rate: 0, doubt: null, bolts: 0 }, 500)).toBe(0);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 127_000 }),
+        fc.double({ min: 0.5, max: 10, noNaN: true }),
+        fc.option(fc.double({ min: 0, max: 2, noNaN: true })),
+        (length, slope, doubt) => {
+          const add = addFor(length, range, { rate: slope, doubt, bolts: 1 }, 678);
+          expect(add).toBeGreaterThanOrEqual(0);
+          expect(add % 678).toBe(0);
+          expect(length + add * (slope + 2 * (doubt ?? slope * 0.25))).toBeLessThanOrEqual(range.to + 1e-6);
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,135 @@
+/**
+ * What it takes to keep the crank turning, step by step: what each piston added to it, and the one that added far more
+ * than the others. There is no one figure for all engines: what is usual comes from this one, and from the shop’s own
+ * builds of the same kind. Common practice, no source.
+ */
+import type { Judgement } from '../judge/judgement';
+import type { MilliNm } from '../quantity/torque';
+import type { TurnedEntry } from '../record/bench';
+import { benchedOf } from '../record/benched';
+
+/** What a turning added to the one before. */
+export interface Step {
+  entry: TurnedEntry;
+  /** Over the one before; null for the first. */
+  share: MilliNm | null;
+  /** The same for each piston that went in since; null where none did. */
+  each: MilliNm | null;
+}
+
+export interface Turn extends Step {
+  label: string;
+  /** Far more than the others added: the last one in binds. */
+  isJump: boolean;
+}
+
+/** What of other builds is known. */
+export interface PastTurning {
+  id: string;
+  name: string;
+  crank: MilliNm | null;
+  /** What single pistons added. */
+  shares: MilliNm[];
+  all: MilliNm | null;
+}
+
+export interface Range {
+  least: MilliNm;
+  most: MilliNm;
+}
+
+export interface JudgedTurning {
+  turns: Turn[];
+  /** What the other pistons of this engine added; null before two of them. */
+  own: Range | null;
+  /** What is expected once the next piston is in; null where nothing is known. */
+  next: { range: Range; from: 'this engine' | 'past builds' } | null;
+}
+
+/** Twice the middle of the others, and by more than a wrench can be misread. */
+const TIMES = 2;
+const MISREAD: MilliNm = 1_400;
+const FEWEST = 2;
+
+const middleOf = (values: readonly number[]): number => {
+  const sorted = values.toSorted((a, b) => a - b);
+  const at = (sorted.length - 1) / 2;
+  return ((sorted[Math.floor(at)] ?? 0) + (sorted[Math.ceil(at)] ?? 0)) / 2;
+};
+
+export const rangeOf = (values: readonly MilliNm[]): Range | null =>
+  values.length === 0 ? null : { least: Math.min(...values), most: Math.max(...values) };
+
+/**
+ * What each turning added to the one before. A second reading after the same step replaces the first.
+ *
+ * @example stepsIn([]) // []
+ */
+export function stepsIn(entries: readonly TurnedEntry[]): Step[] {
+  const last = new Map<string, TurnedEntry>();
+  for (const entry of entries) last.set(`${entry.after} ${entry.cylinder}`, entry);
+  const kept = [...last.values()];
+  return kept.map((entry, i) => {
+    const before = kept[i - 1];
+    const share = before ? entry.value - before.value : null;
+    return { entry, share, each: share === null || entry.pistons === 0 ? null : share / entry.pistons };
+  });
+}
+
+/** What a build teaches others. */
+export function taught(build: { id: string; name: string }, entries: readonly TurnedEntry[]): PastTurning {
+  const steps = stepsIn(entries);
+  const value = (after: TurnedEntry['after']): MilliNm | null =>
+    steps.find((s) => s.entry.after === after)?.entry.value ?? null;
+  return {
+    ...build,
+    crank: value('crank'),
+    shares: steps.flatMap((s) => s.each ?? []),
+    all: value('all'),
+  };
+}
+
+const isFarOver = (share: MilliNm, others: readonly MilliNm[]): boolean => {
+  if (others.length < FEWEST) return false;
+  const middle = Math.max(0, middleOf(others));
+  return share > TIMES * middle && share - middle > MISREAD;
+};
+
+/**
+ * The turnings of an engine, each with what it added, and which of them is a jump.
+ *
+ * @param past the shop’s builds of the same kind
+ * @example turningOf(judgement, []).turns // []
+ */
+export function turningOf(
+  { log, labels }: Pick<Judgement, 'log' | 'labels'>,
+  past: readonly PastTurning[],
+): JudgedTurning {
+  const steps = stepsIn(benchedOf(log, 'turned').map((b) => b.entry));
+  const shares = steps.flatMap((s) => (s.each === null ? [] : [{ of: s, each: s.each }]));
+  const pastShares = past.flatMap((p) => p.shares);
+  const turns = steps.map((step): Turn => {
+    const others = shares.flatMap((s) => (s.of === step ? [] : [s.each]));
+    const { each } = step;
+    return {
+      ...step,
+      label: labels.get(step.entry.cylinder) ?? '',
+      isJump: each !== null && isFarOver(each, others.length >= FEWEST ? others : [...others, ...pastShares]),
+    };
+  });
+  const calm = turns.flatMap((t) => (t.isJump ? [] : (t.each ?? [])));
+  const own = calm.length < FEWEST ? null : rangeOf(calm);
+  const added = own ?? rangeOf(pastShares);
+  const last = steps.at(-1)?.entry.value;
+  return {
+    turns,
+    own,
+    next:
+      added && last !== undefined
+        ? {
+            range: { least: Math.max(0, last + added.least), most: last + added.most },
+            from: own ? 'this engine' : 'past builds',
+          }
+        : null,
+  };
+}

@@ -1,0 +1,181 @@
+'use client';
+
+import { CornerDownLeft, Undo2 } from 'lucide-react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { Button, Key } from '../shared/Button';
+import { useKeptDraft } from '../shared/keptDraft';
+import { takesKeys, takesText } from './takesKeys';
+
+/** What a figure was understood as. */
+export type HeardFigure<V> =
+  | { kind: 'empty' }
+  | { kind: 'understood'; value: V; says: string }
+  | { kind: 'question'; ask: string; options: { value: V; words: string }[] }
+  | { kind: 'refused'; why: string };
+
+interface Props<V> {
+  /** Where a figure that is not logged yet is kept. */
+  draft: string;
+  /** What is read now, in words. */
+  title: string;
+  unit: string;
+  hear: (text: string) => HeardFigure<V>;
+  onLog: (value: V, typed: string) => void;
+  /** What is done without a figure, by Enter on an empty line; null where one is needed. */
+  plain?: { words: string; onDone: () => void } | null;
+  /** What would be taken back, in words; null for nothing. */
+  undo: { words: string; onUndo: () => void } | null;
+  /** Leads to what is read before or after; null where there is nothing. */
+  onStep: ((by: 1 | -1) => void) | null;
+  /** What was done last, or what is to be known. */
+  children?: ReactNode;
+}
+
+type Pressed = Pick<globalThis.KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'repeat' | 'preventDefault'>;
+
+const isPressable = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('button, a, summary, [type=checkbox]') !== null;
+
+/** A figure is typed and logged: Enter logs, the arrows lead on, U takes the last back. What is doubtful is asked about first. */
+export function FigureLine<V>({ draft, title, unit, hear, onLog, plain = null, undo, onStep, children }: Props<V>) {
+  const [text, setText] = useKeptDraft(draft, '');
+  const [said, setSaid] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const first = useRef<HTMLButtonElement>(null);
+  const heard = hear(text);
+  const log = (value: V, typed: string): void => {
+    onLog(value, typed);
+    setText('');
+    setSaid('');
+    input.current?.focus();
+  };
+  const enter = (): void => {
+    if (heard.kind === 'understood') log(heard.value, text.trim());
+    else if (heard.kind === 'question') first.current?.focus();
+    else if (heard.kind === 'refused') setSaid(heard.why);
+    else if (plain) {
+      plain.onDone();
+      setSaid('');
+    }
+  };
+  const takeBack = (): void => {
+    if (!undo) return;
+    undo.onUndo();
+    setSaid(`Taken back: ${undo.words}.`);
+    input.current?.focus();
+  };
+  const onKey = (event: Pressed): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const act =
+      event.key === 'Enter'
+        ? enter
+        : event.key === 'Escape' && text !== ''
+          ? () => setText('')
+          : text !== ''
+            ? null
+            : event.key === 'ArrowDown' && onStep
+              ? () => onStep(1)
+              : event.key === 'ArrowUp' && onStep
+                ? () => onStep(-1)
+                : event.key.toLowerCase() === 'u'
+                  ? takeBack
+                  : null;
+    if (!act) return;
+    event.preventDefault();
+    // a key that is leant on logs once, and takes one back
+    if (!event.repeat || event.key.startsWith('Arrow')) act();
+  };
+  const latest = useRef(onKey);
+  useEffect(() => {
+    latest.current = onKey;
+  });
+  useEffect(() => {
+    // what a bench types goes on the line, wherever the focus is but in another field
+    const onAny = (event: globalThis.KeyboardEvent): void => {
+      if (event.defaultPrevented || takesText(event.target)) return;
+      if (/^[\d.,]$/.test(event.key) && !event.ctrlKey && !event.metaKey) input.current?.focus();
+      else if (!takesKeys(event.target) && !isPressable(event.target)) latest.current(event);
+    };
+    document.addEventListener('keydown', onAny);
+    return () => document.removeEventListener('keydown', onAny);
+  }, []);
+  return (
+    <section
+      aria-label="Figure line"
+      className="no-print sticky -bottom-4 -mx-7 mt-3 border-t-2 border-ink bg-paper px-7 py-3 max-md:-mx-4 max-md:px-4"
+    >
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <label className="text-lg font-bold" htmlFor={`line-${draft}`}>
+          {title}
+        </label>
+        <input
+          ref={input}
+          id={`line-${draft}`}
+          className="field figures max-w-44 text-2xl"
+          inputMode="decimal"
+          autoComplete="off"
+          maxLength={60}
+          aria-describedby={`said-${draft}`}
+          value={text}
+          onKeyDown={onKey}
+          onChange={(event) => {
+            setText(event.target.value);
+            setSaid('');
+          }}
+        />
+        <span className="text-soft">{unit}</span>
+        <Button kind="strong" onClick={enter} disabled={heard.kind === 'empty' && !plain}>
+          {heard.kind === 'empty' && plain ? plain.words : 'Log'} <CornerDownLeft size={16} aria-hidden />
+        </Button>
+        <Button onClick={takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
+          <Undo2 size={16} aria-hidden /> Take back
+        </Button>
+      </div>
+      <div id={`said-${draft}`} role="status" className="mt-1.5 min-h-6">
+        {heard.kind === 'understood' ? (
+          <b>{heard.says}</b>
+        ) : heard.kind === 'question' ? (
+          <span className="text-short">{heard.ask}</span>
+        ) : heard.kind === 'refused' && said !== '' ? (
+          <b className="text-over">{said}</b>
+        ) : (
+          said || children
+        )}
+      </div>
+      {heard.kind === 'question' && (
+        <div
+          className="mt-1.5 flex flex-wrap gap-2"
+          role="group"
+          aria-label="Which is it"
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') input.current?.focus();
+          }}
+        >
+          {heard.options.map((option, i) => (
+            <Button
+              key={option.words}
+              ref={i === 0 ? first : undefined}
+              kind={i === 0 ? 'accent' : 'plain'}
+              onClick={() => log(option.value, text.trim())}
+            >
+              {option.words}
+            </Button>
+          ))}
+        </div>
+      )}
+      <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">
+        <span>
+          <Key>Enter</Key> {plain ? 'done, or log' : 'log'}
+        </span>
+        {onStep && (
+          <span>
+            <Key>↑</Key> <Key>↓</Key> before, next
+          </span>
+        )}
+        <span>
+          <Key>U</Key> take back
+        </span>
+      </p>
+    </section>
+  );
+}
