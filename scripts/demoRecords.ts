@@ -36,7 +36,8 @@ import { STARTING_CURVE } from '../src/core/targets/startingCurve';
 import { workshopChart } from './demoCharts';
 import type { Job } from '../src/core/job/job';
 import { type BalanceChoices, STARTING_BALANCE } from '../src/core/masses/choices';
-import type { WeighedPart } from '../src/core/record/bench';
+import type { Tightening, WeighedPart } from '../src/core/record/bench';
+import type { FastenerGroup } from '../src/core/tightening/groups';
 import type { Subject } from '../src/core/stages';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */
@@ -275,6 +276,52 @@ class Day {
     return this;
   }
 
+  /** The fasteners of the engine, with their figures. */
+  fasteners(value: FastenerGroup[]): this {
+    this.entries.push({ ...this.stamp(), kind: 'fasteners', replaces: null, value });
+    return this;
+  }
+
+  tighten(
+    group: string,
+    cylinder: string,
+    fastener: number,
+    what: Tightening,
+    {
+      torque = null,
+      angle = null,
+      length = null,
+    }: { torque?: number | null; angle?: number | null; length?: Nm | null } = {},
+  ): this {
+    const done = { group, cylinder, fastener, what, torque, angle, length };
+    this.entries.push({ ...this.stamp(), kind: 'tightened', ...done, typed: '' });
+    return this;
+  }
+
+  /** The mains in their printed order, step by step, and a second round. */
+  tightenMains(): this {
+    const order = [5, 6, 7, 8, 3, 4, 9, 10, 1, 2, 11, 12];
+    for (const torque of [30_000, 60_000]) for (const f of order) this.tighten('mains', BLOCK, f, 'step', { torque });
+    for (const f of order) this.tighten('mains', BLOCK, f, 'angle', { angle: 90 });
+    for (const f of order.slice(0, 9)) this.tighten('mains', BLOCK, f, 'second');
+    return this;
+  }
+
+  /** What the crank took to turn, in N·m. */
+  turn(after: 'crank' | 'piston' | 'all', cylinder: string, newtonMetres: number): this {
+    this.entries.push({
+      ...this.stamp(),
+      kind: 'turned',
+      after,
+      cylinder,
+      pistons: after === 'piston' ? 1 : 0,
+      value: Math.round(newtonMetres * 1000),
+      starts: null,
+      typed: String(newtonMetres),
+    });
+    return this;
+  }
+
   record(id: string): BuildRecord {
     return { id, entries: this.entries };
   }
@@ -497,7 +544,32 @@ function tarn(): BuildRecord {
       { clips: { kind: 'spiral', count: 4, gaps: 'down' } },
     )
     .check([BLOCK], PREPARING)
+    .fasteners([
+      {
+        ...{ id: 'mains', words: 'Main caps', on: 'engine', count: 12, lubricant: 'engine oil', source: 'manual' },
+        ...{ steps: [30_000, 60_000], angle: 90, stretch: null, measured: false },
+        order: [5, 6, 7, 8, 3, 4, 9, 10, 1, 2, 11, 12],
+      },
+      {
+        ...{ id: 'rods', words: 'Rod bolts', on: 'rods', count: 2, lubricant: 'assembly lubricant', source: 'packet' },
+        ...{
+          steps: [25_000],
+          angle: null,
+          stretch: { from: fromMm(0.127), to: fromMm(0.14) },
+          order: null,
+          measured: false,
+        },
+      },
+    ])
+    .tightenMains()
+    .turn('crank', BLOCK, 1.5)
     .walked(['1'])
+    .tighten('rods', '1', 1, 'step', { torque: 25_000 })
+    .tighten('rods', '1', 2, 'step', { torque: 25_000 })
+    .tighten('rods', '1', 1, 'stretch', { torque: 58_000, length: fromMm(0.112) })
+    .tighten('rods', '1', 1, 'stretch', { torque: 63_000, length: fromMm(0.131) })
+    .tighten('rods', '1', 2, 'stretch', { torque: 63_000, length: fromMm(0.134) })
+    .turn('piston', '1', 4.5)
     .check(['2'], ['ringsFree', 'expanderButts'])
     .check(['2'], ['jointsBefore'], { second: 162 })
     .pin('3', 'clips', 'wait for the second spiral of piston 3')

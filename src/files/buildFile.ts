@@ -2,6 +2,10 @@
  * The build file: one engine as JSON, described field by field in docs/build-file.md.
  */
 import { z } from 'zod';
+import { bobweightsOf } from '@/core/masses/bobweight';
+import { massesOf } from '@/core/masses/masses';
+import { ledgerOf } from '@/core/tightening/ledger';
+import { turningOf } from '@/core/turning/turning';
 import { shortBlockOf } from '@/core/assembly/shortBlock';
 import { blockStepsIn } from '@/core/assembly/block';
 import { findingsOf } from '@/core/judge/findings';
@@ -163,6 +167,12 @@ const NOT_CARRIED = [
   'clockingChosen',
 ] as const satisfies readonly (keyof Judgement)[];
 
+/** Masses as judged, and the bobweights, or why there are none. */
+function massesPart(judgement: Judgement): unknown {
+  const { weighed, ...masses } = massesOf(judgement);
+  return { ...masses, weighed: [...weighed.values()], bobweights: bobweightsOf(judgement) };
+}
+
 /** What the file carries of a judgement: everything but the readings, which stand in the record already. */
 function judgedPart(judgement: Judgement): unknown {
   const { job, cylinders, pistons, pairing, placing, ...others } = judgement;
@@ -178,6 +188,9 @@ function judgedPart(judgement: Judgement): unknown {
     orders: finishOrdersOf(judgement),
     shortBlock: shortBlockOf(judgement),
     blockSteps: blockStepsIn(judgement),
+    masses: massesPart(judgement),
+    fasteners: ledgerOf(judgement, judgement.cylinders),
+    turning: turningOf(judgement, []),
   };
   return flattened(part, job?.units ?? 'metric');
 }

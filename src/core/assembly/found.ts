@@ -4,6 +4,8 @@ import type { WalkChoices } from './choices';
 import type { ClockingPart } from '../clocking/found';
 import type { Cylinder } from '../engine/engine';
 import type { Frame } from '../stage/stage';
+import type { BalanceChoices, SetChoices } from '../masses/choices';
+import type { FastenerGroup } from '../tightening/groups';
 import type { PinEntry } from '../record/reading';
 import type { JudgedBlock } from './judged';
 
@@ -19,7 +21,13 @@ export interface AssemblyMade {
   blockPins: readonly PinEntry[];
 }
 
-export type Engine = Frame<{ clocking: ClockingChoices; walk: WalkChoices }>;
+export type Engine = Frame<{
+  clocking: ClockingChoices;
+  walk: WalkChoices;
+  fasteners: FastenerGroup[] | null;
+  balance: BalanceChoices | null;
+  sets: SetChoices | null;
+}>;
 
 export type Clocked = Cylinder & ClockingPart;
 

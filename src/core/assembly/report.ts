@@ -4,6 +4,7 @@ import { type Saying, say } from '../quantity/saying';
 import type { PinEntry } from '../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../stage/report';
 import type { Report } from '../stage/stage';
+import { benchParts, benchRows } from './benchReport';
 import { blockStepsIn } from './block';
 import type { All, Whole } from './found';
 import { type JudgedCheck, isRight } from './judged';
@@ -27,13 +28,15 @@ const pinRows = (label: string, pins: readonly PinEntry[]): Row[] =>
     note: text,
   }));
 
-const rows = (_engine: All, { id, label, block, pins }: Whole): Row[] => [
+const rows = (engine: All, { id, label, block, pins }: Whole): Row[] => [
   ...stepRows(label, id, block.checks),
+  ...benchRows(engine, id, label),
   ...pinRows(label, pins),
 ];
 
 const placeRows = (engine: All): Row[] => [
   ...stepRows('', BLOCK, blockStepsIn(engine)),
+  ...benchRows(engine, BLOCK, ''),
   ...pinRows('', engine.blockPins),
 ];
 
@@ -70,7 +73,8 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
   const blockSteps = blockStepsIn(engine);
   const isBegun =
     blockSteps.some((s) => s.tick) || cylinders.some((c) => c.block.checks.some((s) => s.tick)) || blockPins.length > 0;
-  if (choices.walk.asks === 'checks' || !isBegun) return [];
+  const bench = benchParts(engine, cylinders);
+  if (choices.walk.asks === 'checks' || !isBegun) return bench;
   const pins = [...blockPins, ...cylinders.flatMap((c) => c.pins)];
   const named = new Map(cylinders.map((c) => [c.id, `Cylinder ${c.label}`]));
   return [
@@ -99,6 +103,7 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
           say`Pinned on, ${named.get(p.cylinder) ?? 'the engine'}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
       ),
     },
+    ...bench,
   ];
 }
 

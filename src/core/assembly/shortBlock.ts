@@ -4,6 +4,9 @@ import { type Judgement, placeAt } from '../judge/judgement';
 import { type Saying, say } from '../quantity/saying';
 import { type StageId, covers } from '../stages';
 import { openOnCrank } from '../journals/settled';
+import { massesOf, openMasses } from '../masses/masses';
+import { ledgerOf, openFasteners } from '../tightening/ledger';
+import { turningOf } from '../turning/turning';
 import { blockStepsIn } from './block';
 import { isRight } from './judged';
 import { STEP_WORDS } from './stepNames';
@@ -25,7 +28,7 @@ export interface ShortBlock {
 
 /**
  * The verdict on a short block: every cylinder ready and through its walk, every bearing done, every step of the engine
- * made, and no reminder left on.
+ * made, masses and fasteners as far as they were begun, and no reminder left on.
  *
  * @example shortBlockOf(judgement).isReady // false
  */
@@ -33,7 +36,9 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
   const { cylinders, blockPins, job } = judgement;
   const at = (place: string, stage: StageId, says: Saying): OpenPoint => ({ place, stage, says });
   const named = (place: string): string =>
-    place === BLOCK ? 'Engine' : ((p) => (p && 'words' in p ? p.words : place))(placeAt(judgement, place));
+    place === BLOCK
+      ? 'Engine'
+      : ((p) => (p === undefined ? place : 'words' in p ? p.words : p.label))(placeAt(judgement, place));
   const ofCylinders = cylinders.flatMap(({ id, label, ready, block }) => [
     ...ready.missing.map((m) => at(id, m.stage, say`Cylinder ${label}: ${m.says}`)),
     ...(covers(job, 'assembly')
@@ -49,6 +54,13 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
       .map((s) => at(BLOCK, 'assembly', say`Engine: ${STEP_WORDS[s.check]}`)),
     ...blockPins.map((p) => at(p.cylinder, 'assembly', say`${named(p.cylinder)}: pinned on: ${p.text}`)),
   ];
-  const open = job ? [...ofCylinders, ...ofCrank, ...(covers(job, 'assembly') ? ofBlock : [])] : [];
+  const ofBench = [
+    ...openMasses(massesOf(judgement)).map((o) => at(o.place, 'assembly', say`Cylinder ${named(o.place)}: ${o.says}`)),
+    ...openFasteners(ledgerOf(judgement, cylinders)).map((o) => at(o.place, 'assembly', o.says)),
+    ...turningOf(judgement, [])
+      .turns.filter((t) => t.isJump && t.accepted === null)
+      .map((t) => at(t.entry.cylinder, 'assembly', say`Turning: a jump with cylinder ${t.label}`)),
+  ];
+  const open = job ? [...ofCylinders, ...ofCrank, ...(covers(job, 'assembly') ? [...ofBlock, ...ofBench] : [])] : [];
   return { isReady: job !== null && cylinders.length > 0 && open.length === 0, open };
 }

@@ -6,10 +6,10 @@
  * The share is half at 90° with two rods on a throw; at other angles it is the engine’s or the balancer’s to say.
  * Formula: common practice, no source.
  */
-import type { Judgement } from '../judge/judgement';
+import type { Job } from '../job/job';
 import type { Mg } from '../quantity/mass';
 import type { BalanceChoices } from './choices';
-import { type JudgedMasses, type MassSet, massesOf } from './masses';
+import { type JudgedMasses, type Known, type MassSet, massesOf } from './masses';
 
 export interface Bobweight {
   /** Labels of the cylinders on the throw. */
@@ -56,8 +56,14 @@ export function bobweightOf(
   };
 }
 
+/** What is asked of a judgement: besides masses, which cylinder is on which throw. */
+interface Thrown extends Known {
+  job: Pick<Job, 'engine'> | null;
+  cylinders: readonly { id: string; label: string; clocking: { rod: { throw: number } } }[];
+}
+
 /** The throws of an engine from the front, each with the cylinders on it. */
-function throwsIn({ cylinders }: Pick<Judgement, 'cylinders'>): string[][] {
+function throwsIn({ cylinders }: Pick<Thrown, 'cylinders'>): string[][] {
   const found = new Map<number, string[]>();
   for (const { id, clocking } of cylinders) {
     const at = clocking.rod.throw;
@@ -72,12 +78,9 @@ const NEEDS = ['piston', 'pin', 'rings', 'smallEnd', 'bigEnd'] as const;
 /**
  * The bobweight of each throw from the front, or why there is none.
  *
- * @example bobweightsOf(judgement) // 'sets alone'
+ * @example bobweightsOf(judgement) // 'not weighed'
  */
-export function bobweightsOf(
-  judgement: Pick<Judgement, 'job' | 'log' | 'cylinders' | 'choices'>,
-  masses: JudgedMasses = massesOf(judgement),
-): Bobweight[] | NoBobweight {
+export function bobweightsOf(judgement: Thrown, masses: JudgedMasses = massesOf(judgement)): Bobweight[] | NoBobweight {
   const { job } = judgement;
   if (job?.engine.layout !== 'vee') return 'sets alone';
   const { choices, sets, inPlay, asks } = masses;

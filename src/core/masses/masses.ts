@@ -2,14 +2,15 @@
  * What was weighed: of each part how far it is above the lightest of its kind, and of each cylinder the set that goes up
  * and down together. Everything is brought to the lightest, within what the shop allows. Common practice, no source.
  */
-import type { Judgement } from '../judge/judgement';
+import type { WalkChoices } from '../assembly/choices';
 import { type Mg, gramsText } from '../quantity/mass';
 import { type WeighedEntry, type WeighedPart, WEIGHED_PARTS } from '../record/bench';
 import { benchedOf, holds } from '../record/benched';
 import { type Acceptance, acceptanceOf, lastOf } from '../record/reading';
+import type { Log } from '../record/log';
 import { pistonIn } from '../record/parts';
 import type { State } from '../stage/state';
-import { type BalanceChoices, MIXED, type Mixed, STARTING_BALANCE, UNMIXED, mixedAs } from './choices';
+import { type BalanceChoices, MIXED, type Mixed, type SetChoices, STARTING_BALANCE, UNMIXED, mixedAs } from './choices';
 import type { MixAsk } from './mix';
 
 export const PART_WORDS: Record<WeighedPart, string> = {
@@ -82,7 +83,12 @@ export interface JudgedMasses {
 /** What something weighed is found under. */
 export const weighedKey = (part: WeighedPart, number: string): string => `${part} ${number}`;
 
-type Known = Pick<Judgement, 'log' | 'cylinders' | 'choices'>;
+/** What is asked of a judgement. */
+export interface Known {
+  log: Log;
+  cylinders: readonly { id: string; label: string }[];
+  choices: { balance: BalanceChoices | null; sets: SetChoices | null; walk: Pick<WalkChoices, 'clips'> };
+}
 
 /** Which number of a part is in a cylinder. */
 export function numberIn(

@@ -10,9 +10,7 @@ export const benchedOf = <K extends BenchEntry['kind']>(
   (bench.get(kind) as readonly Benched<Extract<BenchEntry, { kind: K }>>[] | undefined) ?? [];
 
 /**
- * Whether none of some parts of its place was machined or replaced since; of any part where none is named.
- *
- * @example holds(judgement.log, benched, ['piston']) // true
+ * Whether none of some parts of its place was machined or replaced since; of any part where null is given.
  */
 export function holds(
   { renewals }: Pick<Log, 'renewals'>,

@@ -165,7 +165,7 @@ export interface Acceptance extends Stamp {
 export type Accepted = ReadonlyMap<string, Acceptance>;
 
 /** Verdicts that rest on more than the one reading they are accepted at: that of the ring or the groove itself has none of these names. */
-export const ACCEPTABLES = ['clearance', 'bore', 'pin', 'bearing', 'form', 'smallEnd', 'set', 'bolt'] as const;
+export const ACCEPTABLES = ['clearance', 'bore', 'pin', 'bearing', 'form', 'smallEnd', 'set', 'bolt', 'turn'] as const;
 export type Acceptable = (typeof ACCEPTABLES)[number];
 
 /**

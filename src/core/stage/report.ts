@@ -86,6 +86,10 @@ export const ROW_COLUMNS = [
   'target_most_mm',
   'target_most_is_hard',
   'target_from',
+  'mass_g',
+  'torque_nm',
+  'angle_deg',
+  'note',
 ] as const;
 
 export type Row = Partial<Record<(typeof ROW_COLUMNS)[number], string>>;

@@ -1,12 +1,12 @@
 /** The tightening ledger: every fastener with what was done to it and by whom, what is next, and what of it is not so. */
 import { BLOCK } from '../engine/places';
-import type { Judgement } from '../judge/judgement';
 import { type Nm, NM_PER_THOU } from '../quantity/length';
 import { type Saying, clear, say } from '../quantity/saying';
 import { type MilliNm } from '../quantity/torque';
 import type { Tightening, TightenedEntry } from '../record/bench';
 import { benchedOf, holds } from '../record/benched';
-import { type Acceptance, acceptanceOf } from '../record/reading';
+import type { Log } from '../record/log';
+import { type Acceptance, type Accepted, acceptanceOf } from '../record/reading';
 import type { State } from '../stage/state';
 import type { FastenerGroup } from './groups';
 import { type StretchAt, type StretchRate, rateOf } from './stretch';
@@ -94,7 +94,7 @@ function judgedFastener(
   at: { place: string; label: string },
   fastener: number,
   all: Held,
-  accepted: Judgement['log']['accepted'],
+  accepted: Accepted,
 ): JudgedFastener {
   const own = all.filter((e) => e.fastener === fastener && e.cylinder === at.place);
   const asked = [
@@ -109,7 +109,7 @@ function judgedFastener(
   const [free = null] = lengths;
   const grown = free === null || lengths.length < 2 ? null : (lengths.at(-1) ?? free) - free;
   const isAllMade = made === asked.length;
-  const words = `${group.words}${at.label === '' ? '' : `, cylinder ${at.label}`}: ${fastener}`;
+  const words = `${group.words} ${at.label === '' ? '' : `of rod ${at.label}: `}${fastener}`;
   const state = ((): JudgedFastener['state'] => {
     if (grown !== null && grown > GROWN) return 'over';
     if (group.stretch !== null && stretch !== null)
@@ -196,7 +196,17 @@ function nextOf(group: FastenerGroup, fasteners: readonly JudgedFastener[], isWr
     : { group: group.id, cylinder: BLOCK, fastener: 0, what: 'back', step: null, torque: null, angle: null };
 }
 
-type Known = Pick<Judgement, 'log' | 'choices'>;
+/**
+ * What is next of one fastener, whichever is next of its group; null where nothing more is asked of it.
+ */
+export const nextOn = ({ group }: Pick<JudgedGroup, 'group'>, fastener: JudgedFastener): ToTighten | null =>
+  nextOf({ ...group, order: null, count: fastener.fastener }, [fastener], true);
+
+/** What is asked of a judgement. */
+interface Known {
+  log: Log;
+  choices: { fasteners: FastenerGroup[] | null };
+}
 
 /**
  * Every group of fasteners with what was done. What was tightened before a part of that place was machined or replaced

@@ -147,7 +147,7 @@ describe('the tightening ledger', () => {
     const [bolt] = one(...rods).fasteners;
     expect(bolt?.state).toBe('over');
     expect(open(...rods)[0]).toBe(
-      'Rods, cylinder 1: 1 stretched 6.0 thou, 0.5 thou over: slacken it, measure it, replace it if it stayed longer',
+      'Rods of rod 1: 1 stretched 6.0 thou, 0.5 thou over: slacken it, measure it, replace it if it stayed longer',
     );
     expect(one(...rods).next).toMatchObject({ cylinder: 'L1', fastener: 2 });
     const accepted: Entry = {

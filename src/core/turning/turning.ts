@@ -3,10 +3,11 @@
  * than the others. There is no one figure for all engines: what is usual comes from this one, and from the shop’s own
  * builds of the same kind. Common practice, no source.
  */
-import type { Judgement } from '../judge/judgement';
 import type { MilliNm } from '../quantity/torque';
 import type { TurnedEntry } from '../record/bench';
+import type { Log } from '../record/log';
 import { benchedOf } from '../record/benched';
+import { type Acceptance, acceptanceOf } from '../record/reading';
 
 /** What a turning added to the one before. */
 export interface Step {
@@ -21,6 +22,8 @@ export interface Turn extends Step {
   label: string;
   /** Far more than the others added: the last one in binds. */
   isJump: boolean;
+  /** Why a jump may stay. */
+  accepted: Acceptance | null;
 }
 
 /** What of other builds is known. */
@@ -102,7 +105,7 @@ const isFarOver = (share: MilliNm, others: readonly MilliNm[]): boolean => {
  * @example turningOf(judgement, []).turns // []
  */
 export function turningOf(
-  { log, labels }: Pick<Judgement, 'log' | 'labels'>,
+  { log, labels }: { log: Log; labels: ReadonlyMap<string, string> },
   past: readonly PastTurning[],
 ): JudgedTurning {
   const steps = stepsIn(benchedOf(log, 'turned').map((b) => b.entry));
@@ -115,6 +118,7 @@ export function turningOf(
       ...step,
       label: labels.get(step.entry.cylinder) ?? '',
       isJump: each !== null && isFarOver(each, others.length >= FEWEST ? others : [...others, ...pastShares]),
+      accepted: acceptanceOf(log.accepted, step.entry.id, 'turn', 'over', null),
     };
   });
   const calm = turns.flatMap((t) => (t.isJump ? [] : (t.each ?? [])));

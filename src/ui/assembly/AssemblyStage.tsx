@@ -20,12 +20,14 @@ const OrderView = onDemand(() => import('./OrderView').then((m) => m.OrderView))
 const Habits = onDemand(() => import('./Habits').then((m) => m.Habits));
 const MatView = onDemand(() => import('./MatView').then((m) => m.MatView));
 const MassesView = onDemand(() => import('./MassesView').then((m) => m.MassesView));
+const LedgerView = onDemand(() => import('./LedgerView').then((m) => m.LedgerView));
+const TurningView = onDemand(() => import('./TurningView').then((m) => m.TurningView));
 const ShortBlockView = onDemand(() => import('./ShortBlockView').then((m) => m.ShortBlockView));
 
 /** Views of the engine as a whole that need all the room there is. */
 const OF_ENGINE: readonly string[] = ['masses', 'tightening', 'turning'];
 
-const TABS = ['walk', 'block', 'order', 'masses', 'rods', 'short', 'mat', 'habits'] as const;
+const TABS = ['walk', 'block', 'order', 'tightening', 'turning', 'masses', 'rods', 'short', 'mat', 'habits'] as const;
 
 /** Putting it together: step by step from piston on rod to the last turn of the crank. */
 export function AssemblyStage() {
@@ -75,6 +77,8 @@ export function AssemblyStage() {
               ],
               ['block', 'All steps', <AtTheBlock key={cylinder.id} cylinder={cylinder} />],
               ['order', 'Order', <OrderView key="order" order={order} />],
+              ['tightening', 'Tightening', <LedgerView key="tightening" order={order} />],
+              ['turning', 'Turning', <TurningView key="turning" order={order} />],
               ['masses', 'Masses', <MassesView key="masses" />],
               ['rods', 'Crank and rods', <CrankPlan key="rods" />],
               ['short', 'Short block', <ShortBlockView key="short" />],

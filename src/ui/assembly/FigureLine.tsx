@@ -27,6 +27,10 @@ interface Props<V> {
   undo: { words: string; onUndo: () => void } | null;
   /** Leads to what is read before or after; null where there is nothing. */
   onStep: ((by: 1 | -1) => void) | null;
+  /** What stands above the line and is chosen for it. */
+  lead?: ReactNode;
+  /** Where it stands among other things that take keys: it takes figures alone, and hands the focus on once one is logged. */
+  onLogged?: () => void;
   /** What was done last, or what is to be known. */
   children?: ReactNode;
 }
@@ -37,7 +41,19 @@ const isPressable = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('button, a, summary, [type=checkbox]') !== null;
 
 /** A figure is typed and logged: Enter logs, the arrows lead on, U takes the last back. What is doubtful is asked about first. */
-export function FigureLine<V>({ draft, title, unit, hear, onLog, plain = null, undo, onStep, children }: Props<V>) {
+export function FigureLine<V>({
+  draft,
+  title,
+  unit,
+  hear,
+  onLog,
+  plain = null,
+  undo,
+  onStep,
+  lead,
+  onLogged,
+  children,
+}: Props<V>) {
   const [text, setText] = useKeptDraft(draft, '');
   const [said, setSaid] = useState('');
   const input = useRef<HTMLInputElement>(null);
@@ -47,7 +63,8 @@ export function FigureLine<V>({ draft, title, unit, hear, onLog, plain = null, u
     onLog(value, typed);
     setText('');
     setSaid('');
-    input.current?.focus();
+    if (onLogged) onLogged();
+    else input.current?.focus();
   };
   const enter = (): void => {
     if (heard.kind === 'understood') log(heard.value, text.trim());
@@ -85,6 +102,9 @@ export function FigureLine<V>({ draft, title, unit, hear, onLog, plain = null, u
     // a key that is leant on logs once, and takes one back
     if (!event.repeat || event.key.startsWith('Arrow')) act();
   };
+  const isGuest = onLogged !== undefined;
+  /** Whether there is nothing to type: it is only done. */
+  const isPlain = plain !== null && unit === '';
   const latest = useRef(onKey);
   useEffect(() => {
     latest.current = onKey;
@@ -94,42 +114,58 @@ export function FigureLine<V>({ draft, title, unit, hear, onLog, plain = null, u
     const onAny = (event: globalThis.KeyboardEvent): void => {
       if (event.defaultPrevented || takesText(event.target)) return;
       if (/^[\d.,]$/.test(event.key) && !event.ctrlKey && !event.metaKey) input.current?.focus();
-      else if (!takesKeys(event.target) && !isPressable(event.target)) latest.current(event);
+      else if (!isGuest && !takesKeys(event.target) && (event.key !== 'Enter' || !isPressable(event.target)))
+        latest.current(event);
     };
     document.addEventListener('keydown', onAny);
     return () => document.removeEventListener('keydown', onAny);
-  }, []);
+  }, [isGuest]);
   return (
     <section
       aria-label="Figure line"
-      className="no-print sticky -bottom-4 -mx-7 mt-3 border-t-2 border-ink bg-paper px-7 py-3 max-md:-mx-4 max-md:px-4"
+      className={
+        isGuest
+          ? 'border-t-2 border-ink py-3'
+          : 'no-print sticky -bottom-4 -mx-7 mt-auto -mb-4 border-t-2 border-ink bg-paper px-7 py-3 max-md:-mx-4 max-md:px-4'
+      }
     >
+      {lead}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <label className="text-lg font-bold" htmlFor={`line-${draft}`}>
           {title}
         </label>
-        <input
-          ref={input}
-          id={`line-${draft}`}
-          className="field figures max-w-44 text-2xl"
-          inputMode="decimal"
-          autoComplete="off"
-          maxLength={60}
-          aria-describedby={`said-${draft}`}
-          value={text}
-          onKeyDown={onKey}
-          onChange={(event) => {
-            setText(event.target.value);
-            setSaid('');
-          }}
-        />
-        <span className="text-soft">{unit}</span>
-        <Button kind="strong" onClick={enter} disabled={heard.kind === 'empty' && !plain}>
+        {!isPlain && (
+          <input
+            ref={input}
+            id={`line-${draft}`}
+            className="field figures max-w-44 text-2xl"
+            inputMode="decimal"
+            autoComplete="off"
+            maxLength={60}
+            aria-describedby={`said-${draft}`}
+            value={text}
+            onKeyDown={onKey}
+            onChange={(event) => {
+              setText(event.target.value);
+              setSaid('');
+            }}
+          />
+        )}
+        {unit !== '' && <span className="text-soft">{unit}</span>}
+        <Button
+          kind="strong"
+          disabled={heard.kind === 'empty' && !plain}
+          // one press does one thing: a key that is leant on and a second tap do none
+          onKeyDown={(event) => event.repeat && event.preventDefault()}
+          onClick={(event) => event.detail < 2 && enter()}
+        >
           {heard.kind === 'empty' && plain ? plain.words : 'Log'} <CornerDownLeft size={16} aria-hidden />
         </Button>
-        <Button onClick={takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
-          <Undo2 size={16} aria-hidden /> Take back
-        </Button>
+        {!isGuest && (
+          <Button onClick={takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
+            <Undo2 size={16} aria-hidden /> Take back
+          </Button>
+        )}
       </div>
       <div id={`said-${draft}`} role="status" className="mt-1.5 min-h-6">
         {heard.kind === 'understood' ? (
@@ -163,19 +199,21 @@ export function FigureLine<V>({ draft, title, unit, hear, onLog, plain = null, u
           ))}
         </div>
       )}
-      <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">
-        <span>
-          <Key>Enter</Key> {plain ? 'done, or log' : 'log'}
-        </span>
-        {onStep && (
+      {!isGuest && (
+        <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">
           <span>
-            <Key>↑</Key> <Key>↓</Key> before, next
+            <Key>Enter</Key> {plain ? 'done' : 'log'}
           </span>
-        )}
-        <span>
-          <Key>U</Key> take back
-        </span>
-      </p>
+          {onStep && (
+            <span>
+              <Key>↑</Key> <Key>↓</Key> before, next
+            </span>
+          )}
+          <span>
+            <Key>U</Key> take back
+          </span>
+        </p>
+      )}
     </section>
   );
 }

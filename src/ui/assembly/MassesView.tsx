@@ -38,7 +38,7 @@ export function MassesView() {
   const [side, setSide] = useState<(typeof SIDES)[number][0]>('scale');
   const masses = massesOf(judgement);
   return (
-    <div className="flex h-full flex-col gap-3 pt-3">
+    <div className="flex min-h-full flex-col gap-3 pt-3">
       <div className="shrink-0">
         <Segmented label="What of the masses" value={side} options={SIDES} onChange={setSide} />
       </div>
@@ -177,43 +177,42 @@ function OnTheScale({ masses }: { masses: JudgedMasses }) {
           </p>
         </div>
       )}
-      <div className="mt-auto">
-        <FigureLine
-          draft="scale"
-          title={named(hand).replace(/^./, (c) => c.toUpperCase())}
-          unit="g"
-          hear={hear}
-          onLog={(value, typed) => {
-            bench({ kind: 'weighed', part: hand.part, cylinder: hand.number, value, typed });
-            const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
-            const next = nextToWeigh(masses, numbers, hand);
-            setChosen(next ?? all[at] ?? null);
-          }}
-          undo={
-            last && {
-              words: `${named({ part: last.part, number: last.cylinder })}, ${gramsText(last.value)}`,
-              onUndo: () => {
-                strike(last.id, 'taken back');
-                setChosen({ part: last.part, number: last.cylinder });
-              },
-            }
+
+      <FigureLine
+        draft="scale"
+        title={named(hand).replace(/^./, (c) => c.toUpperCase())}
+        unit="g"
+        hear={hear}
+        onLog={(value, typed) => {
+          bench({ kind: 'weighed', part: hand.part, cylinder: hand.number, value, typed });
+          const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
+          const next = nextToWeigh(masses, numbers, hand);
+          setChosen(next ?? all[at] ?? null);
+        }}
+        undo={
+          last && {
+            words: `${named({ part: last.part, number: last.cylinder })}, ${gramsText(last.value)}`,
+            onUndo: () => {
+              strike(last.id, 'taken back');
+              setChosen({ part: last.part, number: last.cylinder });
+            },
           }
-          onStep={(by) => {
-            const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
-            setChosen(all[(at + by + all.length) % all.length] ?? null);
-          }}
-        >
-          {now ? (
-            <>
-              Weighed as {gramsText(now.mass)} by {now.entry.by || 'someone'}
-              {now.before.length > 0 && `; before that ${now.before.map(gramsText).join(', ')}`}. Another figure
-              replaces it, and both stay on record.
-            </>
-          ) : (
-            <WhereItGoes hand={hand} />
-          )}
-        </FigureLine>
-      </div>
+        }
+        onStep={(by) => {
+          const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
+          setChosen(all[(at + by + all.length) % all.length] ?? null);
+        }}
+      >
+        {now ? (
+          <>
+            Weighed as {gramsText(now.mass)} by {now.entry.by || 'someone'}
+            {now.before.length > 0 && `; before that ${now.before.map(gramsText).join(', ')}`}. Another figure replaces
+            it, and both stay on record.
+          </>
+        ) : (
+          <WhereItGoes hand={hand} />
+        )}
+      </FigureLine>
     </>
   );
 }

@@ -28,6 +28,7 @@ import { takesKeys } from './takesKeys';
 import type { Order } from './useOrder';
 
 const StepPicture = onDemand(() => import('./StepPicture').then((m) => m.StepPicture));
+const StepFigures = onDemand(() => import('./StepFigures').then((m) => m.StepFigures));
 const Moved = onDemand(() => import('./Moved').then((m) => m.Moved));
 const PinForm = onDemand(() => import('./PinForm').then((m) => m.PinForm));
 
@@ -187,6 +188,9 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
           )}
         </div>
       </div>
+      {isSettled && (
+        <StepFigures key={key} step={at.step} place={at.place} order={order} onLogged={() => done.current?.focus()} />
+      )}
       <div className="flex flex-wrap items-center gap-3">
         <button
           ref={done}

@@ -1,0 +1,89 @@
+'use client';
+
+import type { Step } from '@/core/assembly/steps';
+import { inOrder } from '@/core/assembly/walk';
+import { BLOCK, isCylinderId } from '@/core/engine/places';
+import { ledgerOf } from '@/core/tightening/ledger';
+import { figureWords } from '@/core/tightening/words';
+import { turningOf } from '@/core/turning/turning';
+import { useJudgement, useWords } from '../openBuild/contexts';
+import { useView } from '../shared/address';
+import { Button } from '../shared/Button';
+import { TurnLine } from './TurnLine';
+import type { Order } from './useOrder';
+import { usePastTurnings } from './usePastTurnings';
+
+/** Steps at which fasteners are tightened, and those at which the crank is turned. */
+const TIGHTENED: readonly Step[] = ['crankIn', 'tightened', 'allTight', 'secondRound', 'wrenchBack'];
+const TURNED: readonly Step[] = ['crankTurns', 'turned', 'turnsFree'];
+
+interface Props {
+  step: Step;
+  place: string;
+  order: Order;
+  /** Where the focus goes once a figure is logged. */
+  onLogged: () => void;
+}
+
+/** The figures of a step of the walk: what fasteners there are tightened to, or what the crank takes to turn. */
+export function StepFigures({ step, place, order, onLogged }: Props) {
+  if (TIGHTENED.includes(step)) return <Fasteners place={place} order={order} />;
+  if (TURNED.includes(step)) return <Turned step={step} place={place} order={order} onLogged={onLogged} />;
+  return null;
+}
+
+function Fasteners({ place, order }: Pick<Props, 'place' | 'order'>) {
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const [, setView] = useView(['walk', 'tightening']);
+  const groups = ledgerOf(judgement, inOrder(judgement, order.found)).filter(
+    ({ group }) => place === BLOCK || group.on === 'rods',
+  );
+  return (
+    <div className="max-w-prose border-t border-line pt-2">
+      {groups.map(({ group, fasteners, done, seconded }) => {
+        const here = isCylinderId(place) ? fasteners.filter((f) => f.cylinder === place) : fasteners;
+        const isDone = (state: string): boolean => state === 'within' || state === 'in window';
+        return (
+          <p key={group.id} className="text-lg">
+            <b>{group.words}</b>: {figureWords(group, units)}.{' '}
+            {isCylinderId(place)
+              ? `${here.filter((f) => isDone(f.state)).length} of ${here.length} tight here.`
+              : `${done} of ${fasteners.length} tight, ${seconded} gone over twice.`}
+          </p>
+        );
+      })}
+      <p>
+        <Button onClick={() => setView('tightening')}>
+          {groups.length === 0 ? 'Set the figures of the fasteners …' : 'Tighten one by one …'}
+        </Button>
+      </p>
+    </div>
+  );
+}
+
+function Turned({ step, place, order, onLogged }: Props) {
+  const judgement = useJudgement();
+  const past = usePastTurnings(judgement.id);
+  const judged = turningOf(judgement, past);
+  const after = step === 'turned' ? 'piston' : step === 'turnsFree' ? 'all' : 'crank';
+  const jump = judged.turns.find((t) => t.isJump && t.entry.cylinder === place);
+  const was = judged.turns.some((t) => t.entry.after === after && t.entry.cylinder === place);
+  return (
+    <>
+      {jump && (
+        <p className="text-lg font-bold text-over" role="alert">
+          ✕ A jump: this piston added far more than the others. See Turning.
+        </p>
+      )}
+      {was ? null : (
+        <TurnLine
+          judged={judged}
+          cylinders={inOrder(judgement, order.found)}
+          fixed={{ after, cylinder: place }}
+          onLogged={onLogged}
+        />
+      )}
+    </>
+  );
+}
