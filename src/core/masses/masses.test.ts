@@ -241,7 +241,20 @@ describe('what is typed at the scale', () => {
   it('far from its like it is asked about, with what the digits may have been', () => {
     const like = [612_000, 613_000, 611_500];
     expect(hearMass('613.9', like).kind).toBe('understood');
-    expect(hearMass('162.4', like)).toMatchObject({ kind: 'question', value: 162_400, options: [{ value: 612_400 }] });
+    expect(hearMass('162.4', like)).toMatchObject({
+      kind: 'question',
+      value: 162_400,
+      isBegun: false,
+      options: [{ value: 612_400 }],
+    });
+    expect(['6', '61', '59'].map((t) => hearMass(t, like))).toMatchObject([
+      { isBegun: true },
+      { isBegun: true },
+      { isBegun: true },
+    ]);
+    expect(['7', '55', '6.1', '61 g'].map((t) => hearMass(t, like))).toMatchObject(
+      Array.from({ length: 4 }, () => ({ kind: 'question', isBegun: false })),
+    );
     expect(hearMass('6124', like)).toMatchObject({ kind: 'question', options: [{ value: 612_400 }] });
     expect(hearMass('21.6', like)).toMatchObject({ kind: 'question', options: [{ value: 612_350 }] });
     expect(hearMass('21.6 g', like)).toMatchObject({ kind: 'question', options: [] });

@@ -119,6 +119,20 @@ describe('parts mixed so that the sets are even', () => {
     ]);
   });
 
+  it('a part that would move for nothing stays: the spread is that of the heaviest and the lightest', () => {
+    const ask: MixAsk = {
+      base: [600_000, 610_000, 604_000, 605_000],
+      kinds: [{ masses: [100_000, 100_000, 101_000, 102_000], stays: [true, true, false, false] }],
+    };
+    expect(mixOf(ask)).toMatchObject({ before: 10_000, spread: 10_000, from: [[0, 1, 2, 3]] });
+    const masses = [100_000, 108_000, 101_000, 102_000];
+    const free: MixAsk = { ...ask, kinds: [{ masses, stays: masses.map(() => false) }] };
+    const { from, spread } = mixOf(free);
+    const moves = (order: readonly number[]): number => order.filter((part, place) => part !== place).length;
+    const best = orders(4).filter((order) => spreadOf(sums(free, [order])) === spread);
+    expect(moves(from[0] ?? [])).toBe(Math.min(...best.map(moves)));
+  });
+
   it('one set, and none', () => {
     expect(mixOf({ base: [600_000], kinds: [{ masses: [140_000], stays: [false] }] }).spread).toBe(0);
     expect(mixOf({ base: [], kinds: [] })).toMatchObject({ spread: 0, isExact: true });

@@ -180,9 +180,11 @@ function within(ask: MixAsk, most: Mg, budget: { tries: number }): number[][] | 
   return found === true ? from : found === false ? null : 'stopped';
 }
 
-/** Parts of one mass are alike: as many as can be stay where they are. */
-function withFewestMoves({ kinds }: MixAsk, from: readonly (readonly number[])[]): number[][] {
-  return kinds.map(({ masses, stays }, k) => {
+/** As many parts as can be are left where they are: those that weigh alike, then those that move for nothing. */
+function withFewestMoves(ask: MixAsk, from: readonly (readonly number[])[]): number[][] {
+  const { kinds } = ask;
+  const spread = spreadOf(sumsOf(ask, from));
+  const left = kinds.map(({ masses, stays }, k) => {
     const own = [...(from[k] ?? [])];
     for (const place of own.keys()) {
       const part = own[place] ?? place;
@@ -193,6 +195,18 @@ function withFewestMoves({ kinds }: MixAsk, from: readonly (readonly number[])[]
     }
     return own;
   });
+  for (const [k, { stays }] of kinds.entries())
+    for (const place of stays.keys()) {
+      const own = left[k] ?? [];
+      const [part, mine] = [own[place] ?? place, own.indexOf(place)];
+      if (part === place || mine < 0) continue;
+      own[mine] = part;
+      own[place] = place;
+      if (spreadOf(sumsOf(ask, left)) <= spread) continue;
+      own[mine] = place;
+      own[place] = part;
+    }
+  return left;
 }
 
 /**

@@ -12,7 +12,14 @@ export type HeardMass =
   | { kind: 'empty' }
   | { kind: 'understood'; value: Mg }
   /** Every digit of it is typed, and it is far from what its like weigh: nothing is logged until someone says which. */
-  | { kind: 'question'; ask: string; value: Mg; options: { value: Mg; words: string }[] }
+  | {
+      kind: 'question';
+      ask: string;
+      value: Mg;
+      options: { value: Mg; words: string }[];
+      /** Whether more digits may still make it right. */
+      isBegun: boolean;
+    }
   | { kind: 'refused'; why: string };
 
 /**
@@ -31,6 +38,14 @@ const FAR = 0.04;
 const NEAR: Mg = 2_000;
 
 const isFar = (value: Mg, like: Mg): boolean => Math.abs(value - like) > Math.max(like * FAR, NEAR);
+
+/** Whether more digits may bring a numeral without a point near to its like. */
+const canBecome = (numeral: string, like: Mg): boolean =>
+  !numeral.includes('.') &&
+  [10, 100, 1_000, 10_000].some((scale) => {
+    const [from, to] = [Number(numeral) * scale * 1_000, (Number(numeral) + 1) * scale * 1_000];
+    return !isFar(Math.min(Math.max(like, from), to), like);
+  });
 
 /** What the same digits would be with two neighbours swapped, or the point one place off. */
 function slipsOf(numeral: string, scale: number): Mg[] {
@@ -72,6 +87,7 @@ export function hearMass(text: string, like: readonly Mg[]): HeardMass {
     kind: 'question',
     value,
     ask: `${gramsText(value)} is far from the others, which weigh about ${gramsText(middle)}. Is it right?`,
+    isBegun: match[2] === undefined && canBecome(numeral, middle),
     options: meant.slice(0, 2).map((v) => ({ value: v, words: `no, ${gramsText(v)}` })),
   };
 }

@@ -184,11 +184,12 @@ describe('placing rings', () => {
           // moves that would gain no more than rounding are not made
           const [got, best] = [rank(ask, found.after), bestByBruteForce(ask) ?? []];
           const rounding = ask.bores.length;
-          got
-            .slice(0, -1)
-            .forEach((figure, i) =>
-              expect(Math.abs(figure - (best[i] ?? 0))).toBeLessThanOrEqual(i === 0 ? 0 : rounding),
-            );
+          const first = got.findIndex((figure, i) => figure !== best[i]);
+          if (first >= 0 && first < got.length - 1) {
+            // what comes after the first difference is of another placing
+            const apart = Math.abs((got[first] ?? 0) - (best[first] ?? 0));
+            expect(apart).toBeLessThanOrEqual(first === 0 ? 0 : rounding);
+          }
           if (got.slice(0, -1).every((figure, i) => figure === best[i])) expect(got.at(-1)).toBe(best.at(-1));
         },
       ),

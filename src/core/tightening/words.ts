@@ -1,6 +1,6 @@
 /** What is asked of fasteners, in words. */
 import { type Units } from '../quantity/length';
-import { lengthText } from '../quantity/print';
+import { rangeText } from '../quantity/print';
 import { type MilliNm, bothTorques, torqueText } from '../quantity/torque';
 import type { FastenerGroup } from './groups';
 import type { ToTighten } from './ledger';
@@ -16,7 +16,7 @@ export function figureWords({ steps, angle, stretch, lubricant }: FastenerGroup,
     angle === null ? null : `${torques === '' ? '' : 'then '}${angle}°`,
     stretch === null
       ? null
-      : `${torques === '' ? '' : 'then '}to a stretch of ${lengthText(stretch.from, units, 'clearance')} to ${lengthText(stretch.to, units, 'clearance')}`,
+      : `${torques === '' ? '' : 'then '}to a stretch of ${rangeText(stretch.from, stretch.to, units, 'clearance')}`,
   ];
   return `${turns.filter(Boolean).join(', ')}, with ${lubricant}`;
 }

@@ -73,14 +73,14 @@ function OneThrow({ bobweight: b, number }: { bobweight: Bobweight; number: numb
   const line = (words: string, mass: number) => (
     <p className="flex justify-between gap-4">
       <span>{words}</span>
-      <span className="figures">{gramsText(mass)}</span>
+      <span className="figures">{(mass / 1000).toFixed(2)} g</span>
     </p>
   );
   return (
     <li className="border-t-2 border-ink pt-2">
       <h3 className="flex items-baseline justify-between gap-3 text-xl font-bold">
         <span>Throw {number}</span>
-        <span className="figures">{gramsText(b.mass)}</span>
+        <span className="figures">{(b.mass / 1000).toFixed(2)} g</span>
       </h3>
       <p className="text-soft">
         {b.labels.length > 1 ? `cylinders ${b.labels.join(' and ')}` : `cylinder ${b.labels[0]}`}
@@ -109,8 +109,12 @@ function ShareField({ value, usual, onSet }: ShareProps) {
   };
   return (
     <Field
-      label="Share of what goes up and down, %"
-      hint={usual === null ? 'nothing is usual at this angle' : `${usual} % unless said otherwise: usual at this angle`}
+      label="Share, %"
+      hint={
+        usual === null
+          ? 'of what goes up and down; nothing is usual at this angle'
+          : `${usual} % of what goes up and down is usual at this angle`
+      }
       error={isRight ? undefined : 'From 0 to 100 %.'}
     >
       {(props) => (

@@ -1,6 +1,7 @@
 'use client';
 
 import { CornerDownLeft, Undo2 } from 'lucide-react';
+import { flushSync } from 'react-dom';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Button, Key } from '../shared/Button';
 import { useKeptDraft } from '../shared/keptDraft';
@@ -10,7 +11,8 @@ import { takesKeys, takesText } from './takesKeys';
 export type HeardFigure<V> =
   | { kind: 'empty' }
   | { kind: 'understood'; value: V; says: string }
-  | { kind: 'question'; ask: string; options: { value: V; words: string }[] }
+  /** `isBegun`: more may still make it right, and nothing is asked before Enter. */
+  | { kind: 'question'; ask: string; options: { value: V; words: string }[]; isBegun?: boolean }
   | { kind: 'refused'; why: string };
 
 interface Props<V> {
@@ -59,17 +61,21 @@ export function FigureLine<V>({
   const input = useRef<HTMLInputElement>(null);
   const first = useRef<HTMLButtonElement>(null);
   const heard = hear(text);
+  const [isAsked, setAsked] = useState(false);
+  const isQuestion = heard.kind === 'question' && (isAsked || heard.isBegun !== true);
   const log = (value: V, typed: string): void => {
     onLog(value, typed);
     setText('');
     setSaid('');
     if (onLogged) onLogged();
-    else input.current?.focus();
+    else input.current?.focus({ preventScroll: true });
   };
   const enter = (): void => {
     if (heard.kind === 'understood') log(heard.value, text.trim());
-    else if (heard.kind === 'question') first.current?.focus();
-    else if (heard.kind === 'refused') setSaid(heard.why);
+    else if (heard.kind === 'question') {
+      flushSync(() => setAsked(true));
+      first.current?.focus();
+    } else if (heard.kind === 'refused') setSaid(heard.why);
     else if (plain) {
       plain.onDone();
       setSaid('');
@@ -79,7 +85,7 @@ export function FigureLine<V>({
     if (!undo) return;
     undo.onUndo();
     setSaid(`Taken back: ${undo.words}.`);
-    input.current?.focus();
+    input.current?.focus({ preventScroll: true });
   };
   const onKey = (event: Pressed): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -113,7 +119,7 @@ export function FigureLine<V>({
     // what a bench types goes on the line, wherever the focus is but in another field
     const onAny = (event: globalThis.KeyboardEvent): void => {
       if (event.defaultPrevented || takesText(event.target)) return;
-      if (/^[\d.,]$/.test(event.key) && !event.ctrlKey && !event.metaKey) input.current?.focus();
+      if (/^[\d.,]$/.test(event.key) && !event.ctrlKey && !event.metaKey) input.current?.focus({ preventScroll: true });
       else if (!isGuest && !takesKeys(event.target) && (event.key !== 'Enter' || !isPressable(event.target)))
         latest.current(event);
     };
@@ -147,6 +153,7 @@ export function FigureLine<V>({
             onKeyDown={onKey}
             onChange={(event) => {
               setText(event.target.value);
+              setAsked(false);
               setSaid('');
             }}
           />
@@ -170,7 +177,7 @@ export function FigureLine<V>({
       <div id={`said-${draft}`} role="status" className="mt-1.5 min-h-6">
         {heard.kind === 'understood' ? (
           <b>{heard.says}</b>
-        ) : heard.kind === 'question' ? (
+        ) : isQuestion ? (
           <span className="text-short">{heard.ask}</span>
         ) : heard.kind === 'refused' && said !== '' ? (
           <b className="text-over">{said}</b>
@@ -178,13 +185,13 @@ export function FigureLine<V>({
           said || children
         )}
       </div>
-      {heard.kind === 'question' && (
+      {isQuestion && (
         <div
           className="mt-1.5 flex flex-wrap gap-2"
           role="group"
           aria-label="Which is it"
           onKeyDown={(event) => {
-            if (event.key === 'Escape') input.current?.focus();
+            if (event.key === 'Escape') input.current?.focus({ preventScroll: true });
           }}
         >
           {heard.options.map((option, i) => (

@@ -403,7 +403,7 @@ function Map({ judged, inHand, onTake, isSecondRound }: MapProps) {
         }))
       : [{ label: '', some: fasteners }];
   return (
-    <div className={`grid shrink-0 gap-x-8 gap-y-1 ${group.on === 'rods' ? 'sm:grid-cols-2' : ''}`}>
+    <div className={`grid shrink-0 gap-x-8 gap-y-1 ${group.on === 'rods' ? 'lg:grid-cols-2 2xl:grid-cols-3' : ''}`}>
       {rows.map(({ label, some }) => (
         <div key={label} className="flex flex-wrap items-center gap-2" role="group" aria-label={label || group.words}>
           {label && <b className="w-16">{label}</b>}
