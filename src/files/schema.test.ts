@@ -8,6 +8,8 @@ import { fromInches, fromThou } from '@/core/quantity/length';
 import { STARTING_JOURNALS, startingShells } from '@/core/journals/choices';
 import { boreReading, gap, job, reading } from '@/fixtures/records';
 import { journalsSchema, shellsSchema } from './shapes/journals';
+import { STARTING_BALANCE, UNMIXED } from '@/core/masses/choices';
+import { balanceSchema, fastenersSchema, setsSchema } from './shapes/bench';
 import { entriesSchema, entrySchema, faultsOf } from './schema';
 import { STARTING_PAIRING } from '@/core/pistons/choices';
 import { jobSchema } from './shapes/job';
@@ -193,6 +195,74 @@ describe('an entry', () => {
   it('comes 1 to 500 at a time', () => {
     const many = (n: number): unknown => Array.from({ length: n }, (_, i) => gap(`e${i}`, 'L1', 'top', 22));
     expect([0, 1, 500, 501].map((n) => entriesSchema.safeParse(many(n)).success)).toEqual([false, true, true, false]);
+  });
+});
+
+describe('what is weighed, tightened and turned', () => {
+  const stamped = { id: 'b', at: '2026-05-04T09:00:00.000Z', by: '', typed: '' };
+  const weighed = { ...stamped, kind: 'weighed', part: 'pin', cylinder: 'L1', value: 145_000 };
+  const turned = {
+    ...stamped,
+    ...{ kind: 'turned', after: 'piston', cylinder: 'L1', pistons: 1, value: 6_000, starts: null },
+  };
+  const tightened = {
+    ...stamped,
+    ...{ kind: 'tightened', group: 'mains', cylinder: 'block', fastener: 1 },
+    ...{ what: 'step', torque: 60_000, angle: null, length: null },
+  };
+  const group = {
+    ...{ id: 'mains', words: 'Mains', on: 'engine', count: 3, lubricant: 'oil', source: '', measured: false },
+    ...{ steps: [30_000, 60_000], angle: 90, stretch: null, order: [2, 1, 3] },
+  };
+
+  it('is taken', () => {
+    for (const entry of [weighed, turned, tightened, { ...tightened, fastener: 0, what: 'back', torque: null }])
+      expect(faults(entrySchema.safeParse(entry))).toBe('');
+    expect(
+      faults(fastenersSchema.safeParse([group, { ...group, id: 'rods', angle: null, stretch: { from: 1, to: 2 } }])),
+    ).toBe('');
+    expect(faults(balanceSchema.safeParse(STARTING_BALANCE))).toBe('');
+    expect(faults(setsSchema.safeParse(UNMIXED))).toBe('');
+  });
+
+  it.each<[string, object, RegExp]>([
+    ['a mass of nothing', { ...weighed, value: 0 }, /more than nothing/],
+    ['half a milligram', { ...weighed, value: 0.5 }, /whole number of milligrams/],
+    ['a part of the block', { ...weighed, cylinder: 'block' }, /a place in the block/],
+    ['a piston at the block', { ...turned, cylinder: 'block' }, /after a piston at its cylinder/],
+    ['all in at a cylinder', { ...turned, after: 'all' }, /else at the block/],
+    ['a torque past all', { ...turned, value: 2_000_000 }, /at most 1500/],
+    ['a step without torque', { ...tightened, torque: null }, /a step has its torque/],
+    ['an angle without degrees', { ...tightened, what: 'angle' }, /an angle has degrees/],
+    ['a stretch without one', { ...tightened, what: 'stretch' }, /a length and a stretch are read/],
+    ['no fastener', { ...tightened, fastener: 0 }, /a fastener is named/],
+    ['a wrench that is a fastener', { ...tightened, what: 'back' }, /a fastener is named/],
+    ['on a main', { ...tightened, cylinder: 'M1' }, /on a rod, by its cylinder, or at the block/],
+  ])('%s is refused', (_, entry, says) => {
+    expect(faults(entrySchema.safeParse(entry))).toMatch(says);
+  });
+
+  it.each<[string, object, RegExp]>([
+    ['no lubricant', { lubricant: ' ' }, /some words are asked for/],
+    ['a lesser step after a greater', { steps: [60_000, 30_000] }, /each step is more/],
+    ['neither torque nor stretch', { steps: [], angle: null }, /a torque or a stretch is asked for/],
+    ['angle and stretch', { stretch: { from: 1, to: 2 } }, /not both/],
+    ['a stretch backwards', { angle: null, stretch: { from: 2, to: 1 } }, /from the lesser to the greater/],
+    ['an order that leaves one out', { order: [2, 1] }, /names each fastener once/],
+    ['an order with one twice', { order: [2, 2, 3] }, /names each fastener once/],
+    ['an order with one too many', { order: [2, 1, 4] }, /names each fastener once/],
+  ])('a group with %s is refused', (_, change, says) => {
+    expect(faults(fastenersSchema.safeParse([{ ...group, ...change }]))).toMatch(says);
+  });
+
+  it('a group twice, a part in two places and a share past all are refused', () => {
+    expect(faults(fastenersSchema.safeParse([group, group]))).toMatch(/each group once/);
+    const pin = [
+      { number: 'L1', cylinder: 'L2' },
+      { number: 'L1', cylinder: 'L3' },
+    ];
+    expect(faults(setsSchema.safeParse({ ...UNMIXED, pin }))).toMatch(/each part and place once/);
+    expect(faults(balanceSchema.safeParse({ ...STARTING_BALANCE, share: 101 }))).toMatch(/to 100 %/);
   });
 });
 

@@ -54,6 +54,42 @@ export function benchRows({ log, choices }: All, place: string, label: string): 
   ];
 }
 
+/** What a cylinder’s set and its rod’s fasteners come to; of the block, the fasteners of the engine. */
+export function benchResults(engine: All, cylinders: readonly Whole[], place: string, label: string): Row[] {
+  const masses = massesOf({ ...engine, cylinders });
+  const set = masses.inPlay.length === 0 ? undefined : masses.sets.find((s) => s.id === place);
+  const base = { cylinder: label, place, entry: 'result' };
+  return [
+    ...(set
+      ? [
+          {
+            ...base,
+            what: 'set mass',
+            mass_g: set.total === null ? '' : grams(set.total),
+            state: set.state,
+            accepted: set.accepted ? acceptedWords(set.accepted) : '',
+            note: set.over === null ? '' : `${gramsText(set.over)} over the lightest`,
+          },
+        ]
+      : []),
+    ...ledgerOf(engine, cylinders).flatMap(({ group, fasteners }) =>
+      fasteners
+        .filter((f) => f.cylinder === place && f.state !== 'to do')
+        .map((f) => ({
+          ...base,
+          what: `${group.words} ${f.fastener}`,
+          ...(f.stretch === null
+            ? {}
+            : { value_mm: toMm(f.stretch).toFixed(6), value_in: toInches(f.stretch).toFixed(7) }),
+          by: f.by ?? '',
+          state: f.state,
+          accepted: f.accepted ? acceptedWords(f.accepted) : '',
+          note: f.secondBy === null ? '' : `second round by ${f.secondBy || 'someone'}`,
+        })),
+    ),
+  ];
+}
+
 function massParts(engine: All, cylinders: readonly Whole[]): SheetPart[] {
   const masses = massesOf({ ...engine, cylinders });
   if (masses.inPlay.length === 0) return [];

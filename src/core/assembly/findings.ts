@@ -1,5 +1,6 @@
 /** What is to be known of a piston on its way in. */
 import { say } from '../quantity/saying';
+import { benchFindings } from './benchFindings';
 import { type Finding, about } from '../stage/finding';
 import { HANGING_CHECKS } from './checks';
 import { BLOCK } from '../engine/places';
@@ -55,4 +56,5 @@ function secondRound({ log }: Pick<Engine, 'log'>, cylinders: readonly Whole[]):
 export const findings = (engine: Engine, cylinders: readonly Whole[]): Finding[] => [
   ...cylinders.flatMap(findingsOf),
   ...secondRound(engine, cylinders),
+  ...benchFindings(engine, cylinders),
 ];

@@ -4,7 +4,7 @@ import { type Saying, say } from '../quantity/saying';
 import type { PinEntry } from '../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../stage/report';
 import type { Report } from '../stage/stage';
-import { benchParts, benchRows } from './benchReport';
+import { benchParts, benchResults, benchRows } from './benchReport';
 import { blockStepsIn } from './block';
 import type { All, Whole } from './found';
 import { type JudgedCheck, isRight } from './judged';
@@ -34,10 +34,12 @@ const rows = (engine: All, { id, label, block, pins }: Whole): Row[] => [
   ...pinRows(label, pins),
 ];
 
-const placeRows = (engine: All): Row[] => [
+const placeRows = (engine: All, cylinders: readonly Whole[]): Row[] => [
   ...stepRows('', BLOCK, blockStepsIn(engine)),
   ...benchRows(engine, BLOCK, ''),
   ...pinRows('', engine.blockPins),
+  ...cylinders.flatMap(({ id, label }) => benchResults(engine, cylinders, id, label)),
+  ...benchResults(engine, cylinders, BLOCK, ''),
 ];
 
 const day = (at: string): string => at.slice(0, 10);

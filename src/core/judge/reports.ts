@@ -17,7 +17,7 @@ export const loadReports = (): Promise<Reports> => Promise.all(STAGE_IDS.map((id
  */
 export const rowsOf = (judgement: Judgement, reports: Reports): Row[] => [
   ...judgement.cylinders.flatMap((cylinder) => reports.flatMap(({ rows }) => rows?.(judgement, cylinder) ?? [])),
-  ...reports.flatMap(({ placeRows }) => placeRows?.(judgement) ?? []),
+  ...reports.flatMap(({ placeRows }) => placeRows?.(judgement, judgement.cylinders) ?? []),
 ];
 
 /** The parts of the build sheet. */

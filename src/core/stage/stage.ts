@@ -146,8 +146,8 @@ export interface Stage<
 export interface Report<J = Frame, K extends Cylinder = Cylinder> {
   /** Readings and results of one cylinder for the table. */
   rows: (engine: J, cylinder: K) => Row[];
-  /** The same of what is no cylinder. */
-  placeRows: (engine: J) => Row[];
+  /** The same of what is no cylinder, and of what is known once all cylinders are: which set is the lightest. */
+  placeRows: (engine: J, cylinders: readonly K[]) => Row[];
   sheet: (engine: J, cylinders: readonly K[]) => SheetPart[];
 }
 

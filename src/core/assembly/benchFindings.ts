@@ -1,0 +1,45 @@
+/** What is to be known of fasteners, turning and masses. */
+import { openMasses, massesOf } from '../masses/masses';
+import { isCylinderId } from '../engine/places';
+import { say } from '../quantity/saying';
+import { type Finding, about } from '../stage/finding';
+import { ledgerOf } from '../tightening/ledger';
+import { turningOf } from '../turning/turning';
+import type { Engine, Whole } from './found';
+
+/** A bolt that went too far, a piston that binds, sets that lie apart, a second round by the same hand. */
+export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Finding[] {
+  const ledger = ledgerOf(engine, cylinders);
+  const at = (place: string): string | null => (isCylinderId(place) ? place : null);
+  const label = (place: string): string => engine.labels.get(place) ?? place;
+  return [
+    ...ledger.flatMap((g) =>
+      g.fasteners
+        .filter((f) => f.state === 'over' && f.accepted === null)
+        .map((f) => about('stop', 'assembly', at(f.cylinder), say`${f.words} ${f.says}.`)),
+    ),
+    ...turningOf(engine, [])
+      .turns.filter((t) => t.isJump && t.accepted === null)
+      .map((t) =>
+        about(
+          'stop',
+          'assembly',
+          t.entry.cylinder,
+          say`Turning: a jump with cylinder ${t.label}. The last one in binds: take it out and look before the next goes in.`,
+        ),
+      ),
+    ...openMasses(massesOf({ ...engine, cylinders })).map((o) =>
+      about('note', 'assembly', o.place, say`Cylinder ${label(o.place)}: ${o.says}.`),
+    ),
+    ...ledger
+      .filter((g) => g.isSameHand)
+      .map((g) =>
+        about(
+          'note',
+          'assembly',
+          null,
+          say`${g.group.words}: the second round was by the hand of the first. Another finds what one’s own does not.`,
+        ),
+      ),
+  ];
+}

@@ -1,0 +1,51 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import type { Entry } from '@/core/record/record';
+import { job, jobEntry, voiding } from '@/fixtures/records';
+import { createBuild, setRemoved } from './builds';
+import { appendEntries } from './log';
+import { openDatabase } from './open';
+import { pastTurnings } from './turning';
+
+const folder = mkdtempSync(join(tmpdir(), 'spatium-turning-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const turned = (id: string, after: 'crank' | 'piston' | 'all', cylinder: string, value: number): Entry => ({
+  kind: 'turned',
+  id,
+  at: '2026-05-04T09:00:00.000Z',
+  by: 'AB',
+  after,
+  cylinder,
+  pistons: after === 'piston' ? 1 : 0,
+  value,
+  starts: null,
+  typed: '',
+});
+const some = (): Entry[] => [
+  turned('a', 'crank', 'block', 2_000),
+  turned('b', 'piston', 'L1', 5_000),
+  turned('c', 'piston', 'R1', 7_500),
+  turned('d', 'all', 'block', 30_000),
+];
+
+describe('what the shop’s other engines took to turn', () => {
+  it('is of builds of the same kind but the one that asks, follows corrections, and not of those taken off', async () => {
+    const db = await openDatabase(join(folder, 'one.db'));
+    const six = { ...job.engine, cylinders: 6 };
+    await createBuild(db, { id: 'own', entries: [jobEntry({ name: 'Own' }), ...some()] });
+    await createBuild(db, { id: 'like', entries: [jobEntry({ name: 'Like' }), ...some()] });
+    await createBuild(db, { id: 'six', entries: [jobEntry({ name: 'Six', engine: six }), ...some()] });
+    await createBuild(db, { id: 'bare', entries: [jobEntry({ name: 'Bare' })] });
+    expect(await pastTurnings(db, 'own')).toEqual([
+      { id: 'like', name: 'Like', crank: 2_000, shares: [3_000, 2_500], all: 30_000 },
+    ]);
+    await appendEntries(db, 'like', [voiding('v', 'b')]);
+    expect(await pastTurnings(db, 'own')).toMatchObject([{ shares: [5_500] }]);
+    await setRemoved(db, ['like'], true);
+    expect(await pastTurnings(db, 'own')).toEqual([]);
+    expect(await pastTurnings(db, 'nobody')).toEqual([]);
+  });
+});
