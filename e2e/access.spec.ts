@@ -22,13 +22,16 @@ const JOURNAL_TABS = ['Clearances', 'Which shells', 'End play, sides', 'Looked a
 /** What the bottom end may add to a page that is no bench of bores, pistons or rings, in kB. */
 const BOTTOM_END = 14;
 
+/** The sheet brings what every stage puts on paper, kB: it is no bench. */
+const SHEET = 246;
+
 /** Every view, on the build that fills it. */
 const VIEWS: View[] = [
   ...plain(190, '/', '/nothing-here', '/charts', '/charts/starting', '/instruments'),
   ...plain(225, '/new', '/gap?bore=4in&use=race&piston=hypereutectic'),
   ...plain(225, '/builds/demo-corrie-v10/job'),
   // no bench: it brings what every stage puts on paper, and who did what
-  ...plain(234, '/builds/demo-corrie-v10/sheet'),
+  ...plain(SHEET, '/builds/demo-corrie-v10/sheet'),
   ...plain(225, '/builds/demo-corrie-v10/rings'),
   ...plain(225, '/builds/demo-linn-triple/targets', '/builds/demo-scarp-v-twin/targets'),
   { path: '/builds/demo-tarn-five/targets', most: 225, tabs: TARGET_TABS },
@@ -48,9 +51,20 @@ const VIEWS: View[] = [
   {
     path: '/builds/demo-tarn-five/assembly',
     most: 225,
-    tabs: ['Step by step', 'All steps', 'Order', 'Crank and rods', 'Short block', 'Mat', 'Habits'],
+    tabs: [
+      'Step by step',
+      'All steps',
+      'Order',
+      'Tightening',
+      'Turning',
+      'Masses',
+      'Crank and rods',
+      'Short block',
+      'Mat',
+      'Habits',
+    ],
   },
-  ...plain(234 + BOTTOM_END, '/builds/demo-tarn-five/sheet'),
+  ...plain(SHEET + BOTTOM_END, '/builds/demo-tarn-five/sheet'),
   { path: '/builds/demo-tarn-five/journals', most: 225 + BOTTOM_END, tabs: JOURNAL_TABS },
 ];
 

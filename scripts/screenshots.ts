@@ -28,13 +28,11 @@ const SHOTS: Shot[] = [
   { name: 'quick-gap', path: '/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron' },
   { name: 'chart', path: '/charts/workshop' },
   { name: 'bores', path: '/builds/demo-corrie-v10/bores', tools: true, typed: 'set 3.780⏎6' },
-  { name: 'next-size', path: '/builds/demo-mere-four/bores', tools: true, tab: 'Next size' },
   { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', tools: true, typed: '3.7676' },
   { name: 'pairing', path: '/builds/demo-corrie-v10/pistons', tools: true, tab: 'Pairing' },
   { name: 'journals', path: '/builds/demo-tarn-five/journals?at=M5.housing', tools: true, typed: '2.3638' },
   { name: 'shells', path: '/builds/demo-tarn-five/journals', tab: 'Which shells' },
   { name: 'rings', path: '/builds/demo-tarn-five/rings', tools: true, typed: '22' },
-  { name: 'swap', path: '/builds/demo-tarn-five/rings', tools: true, tab: 'Swap' },
   {
     name: 'rings-tablet-dim',
     path: '/builds/demo-tarn-five/rings',
@@ -45,6 +43,8 @@ const SHOTS: Shot[] = [
   { name: 'clocking', path: '/builds/demo-corrie-v10/clocking' },
   { name: 'card', path: '/builds/demo-corrie-v10/clocking', tab: 'Card' },
   { name: 'assembly', path: '/builds/demo-tarn-five/assembly', size: { width: 820, height: 1180 } },
+  { name: 'tightening', path: '/builds/demo-tarn-five/assembly', tab: 'Tightening' },
+  { name: 'masses', path: '/builds/demo-corrie-v10/assembly', tab: 'Masses' },
   { name: 'sheet', path: '/builds/demo-combe-flat-four/sheet' },
 ];
 

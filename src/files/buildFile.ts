@@ -10,7 +10,7 @@ import { shortBlockOf } from '@/core/assembly/shortBlock';
 import { blockStepsIn } from '@/core/assembly/block';
 import { findingsOf } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judge';
-import { type BuildRecord, type Entry, isVoidable, lastOf } from '@/core/record/record';
+import { type BuildRecord, type Entry, acceptedAt, isVoidable, lastOf } from '@/core/record/record';
 import { SUBJECTS } from '@/core/stages';
 import { sizeFault } from '@/core/quantity/hear';
 import type { JudgedRing } from '@/core/rings/judged';
@@ -221,7 +221,7 @@ function crossFaults(entries: Entry[]): string[] {
       if (!target) faults.push(`${where}: it voids ${entry.of}, which no earlier entry is called`);
       else if (!isVoidable(target))
         faults.push(
-          `${where}: only readings, cuts, acceptances, checks and renewals can be voided, not a ${target.kind} entry`,
+          `${where}: only what was read, cut, accepted, checked, pinned, renewed, weighed, tightened or turned can be voided, not a ${target.kind} entry`,
         );
     }
     if (entry.kind === 'reading' && entry.zero !== null) {
@@ -233,7 +233,7 @@ function crossFaults(entries: Entry[]): string[] {
       const wrong = sizeFault(SUBJECTS[entry.subject].field, entry.value, bore);
       if (wrong) faults.push(`${where}.value: ${wrong}`);
     }
-    if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== 'reading')
+    if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== acceptedAt(entry.what))
       faults.push(`${where}: it accepts ${entry.of}, which is no earlier reading`);
     seen.set(entry.id, entry);
   });

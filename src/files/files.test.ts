@@ -360,7 +360,7 @@ describe('the build file', () => {
     [
       'a void of the job card',
       textOf({ ...good, record: record(voiding('v', 'job-1')) }),
-      /only readings, cuts, acceptances, checks and renewals/,
+      /only what was read, cut, accepted, checked, pinned, renewed, weighed/,
     ],
     ['no job card', textOf({ ...good, record: { id: 'x', entries: [gap('a', 'L1', 'top', 22)] } }), /no job card/],
     [

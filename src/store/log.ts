@@ -9,7 +9,15 @@ import { isCylinderId, isOnEngine } from '@/core/engine/places';
 import type { Job } from '@/core/job/job';
 import { judge } from '@/core/judge/judge';
 import { isCylinder, readingsAt } from '@/core/judge/judgement';
-import { type BuildRecord, ENTRY_SHAPE, type Entry, isChoice, isVoidable, lastOf } from '@/core/record/record';
+import {
+  type BuildRecord,
+  ENTRY_SHAPE,
+  type Entry,
+  acceptedAt,
+  isChoice,
+  isVoidable,
+  lastOf,
+} from '@/core/record/record';
 import { SUBJECTS, SUBJECT_IDS } from '@/core/stages';
 import { sizeFault } from '@/core/quantity/hear';
 import { entrySchema } from '@/files/schema';
@@ -114,7 +122,7 @@ function faultsOfNew(entries: Entry[], { kinds, job: before }: Against): string[
       const wrong = sizeFault(SUBJECTS[entry.subject].field, entry.value, job?.plannedBore ?? null);
       if (wrong) faults.push(`At ${entry.cylinder}: ${wrong}.`);
     }
-    if (entry.kind === 'accepted' && all.get(entry.of) !== 'reading')
+    if (entry.kind === 'accepted' && all.get(entry.of) !== acceptedAt(entry.what))
       faults.push(`There is no reading ${entry.of} to accept.`);
     if (entry.kind === 'void') {
       const kind = all.get(entry.of);

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import type { Entry } from '@/core/record/record';
+import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { job, jobEntry, voiding } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';
 import { appendEntries } from './log';
@@ -30,6 +31,39 @@ const some = (): Entry[] => [
   turned('c', 'piston', 'R1', 7_500),
   turned('d', 'all', 'block', 30_000),
 ];
+
+describe('what is accepted', () => {
+  const accepted = (of: string, what: 'set' | 'bolt' | 'turn' | null): Entry =>
+    ({
+      ...{
+        kind: 'accepted',
+        id: 'x',
+        at: '2026-05-04T10:00:00.000Z',
+        by: 'AB',
+        of,
+        what,
+        state: 'over',
+        reason: 'why',
+      },
+    });
+
+  it('is accepted at what it rests on, in the log and in a file', async () => {
+    const db = await openDatabase(join(folder, 'accepted.db'));
+    const record = { id: 'own', entries: [jobEntry({ name: 'Own' }), ...some()] };
+    await createBuild(db, record);
+    for (const wrong of [accepted('b', 'set'), accepted('b', 'bolt'), accepted('b', null), accepted('z', 'turn')]) {
+      expect(await appendEntries(db, 'own', [wrong])).toMatchObject({ ok: false });
+      expect(readBuildFile(JSON.stringify(writeBuildFile({ ...record, entries: [...record.entries, wrong] }))).ok).toBe(
+        false,
+      );
+    }
+    const right = accepted('b', 'turn');
+    expect(await appendEntries(db, 'own', [right])).toMatchObject({ ok: true });
+    expect(readBuildFile(JSON.stringify(writeBuildFile({ ...record, entries: [...record.entries, right] }))).ok).toBe(
+      true,
+    );
+  });
+});
 
 describe('what the shop’s other engines took to turn', () => {
   it('is of builds of the same kind but the one that asks, follows corrections, and not of those taken off', async () => {

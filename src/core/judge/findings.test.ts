@@ -12,6 +12,9 @@ import { judge } from './judge';
 import type { Finding } from '../stage/finding';
 import type { Entry } from '../record/record';
 import type { Job } from '../job/job';
+import { anyEntries } from '@/fixtures/anyEntries';
+import fc from 'fast-check';
+import { cardFindings } from './cardFindings';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const choices = startingChoices('imperial');
@@ -249,4 +252,18 @@ describe('findings about readings of cylinders that are no more', () => {
     expect(about(found(four, ring), strays)).toBeDefined();
     expect(about(found({}, ring), strays)).toBeUndefined();
   });
+});
+
+describe('what stands beside job card and targets', () => {
+  it('is what is mended there, of all findings of any record', () => {
+    fc.assert(
+      fc.property(anyEntries(40), (entries) => {
+        const judgement = judge({ id: 'any', entries });
+        expect(cardFindings(judgement)).toEqual(
+          findingsOf(judgement).filter((f) => f.stage === 'job' || f.stage === 'targets'),
+        );
+      }),
+      { numRuns: 25 },
+    );
+  }, 60_000);
 });

@@ -83,6 +83,14 @@ const VOIDABLE: readonly Entry['kind'][] = [
 export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.includes(kind);
 
 /**
+ * The kind of entry that a verdict is accepted at.
+ *
+ * @example acceptedAt('set') // 'weighed'
+ */
+export const acceptedAt = (what: Acceptable | null): Entry['kind'] =>
+  what === 'set' ? 'weighed' : what === 'bolt' ? 'tightened' : what === 'turn' ? 'turned' : 'reading';
+
+/**
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
  * what it meant. A row of the store that was written in this shape is read as it stands.
  */

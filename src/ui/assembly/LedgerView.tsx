@@ -273,7 +273,8 @@ function OneGroup({ judged, onEdit }: { judged: JudgedGroup; onEdit: () => void 
             {rate && (
               <span className="text-soft">
                 {rate.bolts === 0 ? 'Roughly ' : 'This set: '}
-                {length(Math.round(rate.rate * step * 2), 'clearance')} for each {units === 'metric' ? 'N·m' : 'lb·ft'}
+                {length(Math.round(rate.rate * step * 20), 'clearance')} for each{' '}
+                {units === 'metric' ? '10 N·m' : '10 lb·ft'}
                 {rate.bolts > 0 && `, from ${rate.bolts} ${rate.bolts === 1 ? 'bolt' : 'bolts'}`}.
               </span>
             )}

@@ -1,16 +1,11 @@
 'use client';
 
-import { findingsOf } from '@/core/judge/findings';
+import { cardFindings } from '@/core/judge/cardFindings';
 import { useJudgement } from '../openBuild/contexts';
 import { Findings } from '../stages/Findings';
 
 /** What is to be known of job card and targets. */
 export function AsItStands() {
   const judgement = useJudgement();
-  return (
-    <Findings
-      findings={findingsOf(judgement).filter((f) => f.stage === 'job' || f.stage === 'targets')}
-      empty="Nothing is missing."
-    />
-  );
+  return <Findings findings={cardFindings(judgement)} empty="Nothing is missing." />;
 }

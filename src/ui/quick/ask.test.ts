@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { cardFindings } from '@/core/judge/cardFindings';
 import { findingsOf } from '@/core/judge/findings';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
@@ -136,6 +137,15 @@ describe('a quick ask judged', () => {
     expect(planned?.top).toMatchObject({ inForce: { aimFrom: fromThou(21), aimTo: fromThou(24) } });
     expect(planned?.second).toMatchObject({ inForce: { aimFrom: fromThou(23), aimTo: fromThou(26) } });
     expect(findingsOf(judgement).filter((f) => f.severity !== 'note')).toEqual([]);
+  });
+
+  it('has nothing to say but what job card and targets have (property)', () => {
+    fc.assert(
+      fc.property(asks, (any) => {
+        const judgement = judge(quickRecord(any, STARTING_CHART, 'q', 'Quick', at));
+        expect(findingsOf(judgement)).toEqual(cardFindings(judgement));
+      }),
+    );
   });
 
   it('holds the chart it was asked with, unless it is the one the program comes with', () => {

@@ -1,7 +1,7 @@
 'use client';
 
 import { Link } from '../shared/Link';
-import { findingsOf } from '@/core/judge/findings';
+import { cardFindings } from '@/core/judge/cardFindings';
 import { useState } from 'react';
 import { sharesText } from '@/core/load/loadWords';
 import { rangeText } from '@/core/quantity/print';
@@ -105,10 +105,7 @@ export function TargetsStage() {
           <DutyWords />
           <h2 className="mt-5 mb-2">To know</h2>
           <Findings
-            findings={findingsOf(judgement).filter(
-              (f) =>
-                (f.stage === 'targets' || f.stage === 'job') && (f.cylinder === null || f.cylinder === cylinder.id),
-            )}
+            findings={cardFindings(judgement).filter((f) => f.cylinder === null || f.cylinder === cylinder.id)}
             empty="Nothing stands against these targets."
           />
           <p className="mt-5 text-soft">
