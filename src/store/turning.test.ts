@@ -33,19 +33,18 @@ const some = (): Entry[] => [
 ];
 
 describe('what is accepted', () => {
-  const accepted = (of: string, what: 'set' | 'bolt' | 'turn' | null): Entry =>
-    ({
-      ...{
-        kind: 'accepted',
-        id: 'x',
-        at: '2026-05-04T10:00:00.000Z',
-        by: 'AB',
-        of,
-        what,
-        state: 'over',
-        reason: 'why',
-      },
-    });
+  const accepted = (of: string, what: 'set' | 'bolt' | 'turn' | null): Entry => ({
+    ...{
+      kind: 'accepted',
+      id: 'x',
+      at: '2026-05-04T10:00:00.000Z',
+      by: 'AB',
+      of,
+      what,
+      state: 'over',
+      reason: 'why',
+    },
+  });
 
   it('is accepted at what it rests on, in the log and in a file', async () => {
     const db = await openDatabase(join(folder, 'accepted.db'));
