@@ -162,10 +162,25 @@ test('keys: arrows go from step to step, X says what was found, P pins, Escape l
   await page.keyboard.type('jets are missing');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('list', { name: 'Pinned on' })).toContainText('jets are missing');
+  // on a part of a cylinder
+  await deck(page)
+    .getByRole('button', { name: /^Cylinder 2/ })
+    .click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cylinder 2');
+  await page.getByRole('button', { name: 'Pin a reminder …' }).click();
+  await page.getByLabel('On which part').selectOption({ label: 'rod' });
+  await field.fill('to be weighed again');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('list', { name: 'Pinned on' }).first()).toContainText(
+    'Pinned on the rod: “to be weighed again”',
+  );
   await page.getByRole('tab', { name: 'Short block' }).click();
   await expect(page.getByRole('list', { name: 'What is open' })).toContainText('Engine: pinned on: jets are missing');
+  await expect(page.getByRole('list', { name: 'What is open' })).toContainText(
+    'Cylinder 2: Pinned on rod: to be weighed again',
+  );
   await page.goto(`${server.url}/?q=${encodeURIComponent(`Walk ${builds}`)}`);
-  await expect(page.getByRole('row', { name: new RegExp(`Walk ${builds}`) })).toContainText('1 pinned on');
+  await expect(page.getByRole('row', { name: new RegExp(`Walk ${builds}`) })).toContainText('2 pinned on');
 });
 
 test('a key that is leant on makes one step, not all of them', async ({ page, server }) => {

@@ -83,6 +83,17 @@ test('parts go over the scale one after the other: digits and Enter, a slip is a
   await input(page).press('Enter');
   await expect(figureLine(page)).toContainText('“heavy” is no mass');
   await expect(input(page)).toHaveValue('heavy');
+  // what is typed stays with the part it was typed for
+  await input(page).fill('612.2');
+  await main(page).getByRole('button', { name: 'pin 1: not weighed' }).click();
+  await expect(label(page)).toHaveText('Pin 1');
+  await expect(input(page)).toHaveValue('');
+  await expect(figureLine(page)).toContainText('Typed and not logged: piston 5: 612.2');
+  await input(page).fill('145');
+  await input(page).press('Enter');
+  await expect(label(page)).toHaveText('Pin 2');
+  await main(page).getByRole('button', { name: 'piston 5: not weighed' }).click();
+  await expect(input(page)).toHaveValue('612.2');
 });
 
 test('sets are evened out by mixing what may go elsewhere, exactly; what is marked stays; back again', async ({

@@ -233,7 +233,7 @@ class Day {
   }
 
   pin(cylinder: string, check: Step | null, text: string): this {
-    this.entries.push({ ...this.stamp(), kind: 'pin', cylinder, check, text });
+    this.entries.push({ ...this.stamp(), kind: 'pin', cylinder, check, part: null, text });
     return this;
   }
 

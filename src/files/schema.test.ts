@@ -290,6 +290,17 @@ describe('the bottom end', () => {
     expect(faults(journalsSchema.safeParse(value))).toMatch(says);
   });
 
+  it('a reminder is on a part of a cylinder, and of no place else; one without a part is on the place as such', () => {
+    const pin = { id: 'p', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'pin', check: null, text: 'oil jets!' };
+    const read = (change: object) => entrySchema.safeParse({ ...pin, ...change });
+    expect(read({ cylinder: 'L1' }).data).toMatchObject({ part: null });
+    expect(read({ cylinder: 'L1', part: 'rod' }).success).toBe(true);
+    expect([read({ cylinder: 'block', part: 'rod' }).success, read({ cylinder: 'L1', part: 'head' }).success]).toEqual([
+      false,
+      false,
+    ]);
+  });
+
   it('a step of the engine belongs to the block, and none of a cylinder does', () => {
     const check = {
       id: 'c',

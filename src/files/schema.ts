@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { RING_METALS } from '@/core/heat/metals';
 import { CHECKS } from '@/core/assembly/checks';
+import { PIN_PARTS } from '@/core/assembly/pinParts';
 import { BLOCK_STEPS, CYLINDER_STEPS } from '@/core/assembly/stepIds';
 import { ABOVE, DEPTHS, ENDS } from '@/core/bores/grid';
 import { type RingFit, ACCEPTABLES } from '@/core/record/reading';
@@ -208,13 +209,16 @@ const doneSchema = z.discriminatedUnion('kind', [
       ({ cylinder: at, check }) => (at === BLOCK) === BLOCK_STEPS.some((step) => step === check),
       'a step of the engine at the block, and of a cylinder at none',
     ),
-  z.strictObject({
-    kind: z.literal('pin'),
-    ...stamp,
-    cylinder: place,
-    check: z.enum(STEPS).nullable(),
-    text: words(200),
-  }),
+  z
+    .strictObject({
+      kind: z.literal('pin'),
+      ...stamp,
+      cylinder: place,
+      check: z.enum(STEPS).nullable(),
+      part: z.enum(PIN_PARTS).nullable().default(null),
+      text: words(200),
+    })
+    .refine(({ cylinder: at, part }) => part === null || isCylinderId(at), 'a part is of a cylinder'),
   ...benchSchemas(stamp),
   joints4,
   z.strictObject({

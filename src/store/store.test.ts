@@ -296,13 +296,13 @@ describe('the shelf', () => {
     const pins = async () => (await shelf(db, { ...ask, query: 'birch' })).cards[0]?.pins;
     expect(await pins()).toBe(0);
     await appendEntries(db, 'two', [
-      { ...stamp, id: 'p1', kind: 'pin', cylinder: 'L1', check: 'clips', text: 'wait for the clip' },
-      { ...stamp, id: 'p2', kind: 'pin', cylinder: 'block', check: null, text: 'oil jets!' },
+      { ...stamp, id: 'p1', kind: 'pin', cylinder: 'L1', check: 'clips', part: null, text: 'wait for the clip' },
+      { ...stamp, id: 'p2', kind: 'pin', cylinder: 'block', check: null, part: null, text: 'oil jets!' },
     ]);
     expect(await pins()).toBe(2);
     await appendEntries(db, 'two', [voiding('v1', 'p1')]);
     expect(await pins()).toBe(1);
-    const nowhere = { ...stamp, id: 'p3', kind: 'pin', cylinder: 'L9', check: null, text: 'x' } as const;
+    const nowhere = { ...stamp, id: 'p3', kind: 'pin', cylinder: 'L9', check: null, part: null, text: 'x' } as const;
     expect(await appendEntries(db, 'two', [nowhere])).toMatchObject({ ok: false });
   });
 

@@ -8,6 +8,7 @@ import { benchParts, benchResults, benchRows } from './benchReport';
 import { blockStepsIn } from './block';
 import type { All, Whole } from './found';
 import { type JudgedCheck, isRight } from './judged';
+import { PIN_PART_WORDS } from './pinParts';
 import { PHASE_WORDS, STEP_WORDS } from './stepNames';
 import { PHASE_OF, type Phase } from './phases';
 
@@ -17,10 +18,10 @@ const stepRows = (label: string, place: string, steps: readonly JudgedCheck[]): 
   );
 
 const pinRows = (label: string, pins: readonly PinEntry[]): Row[] =>
-  pins.map(({ cylinder, check, text, by, at }) => ({
+  pins.map(({ cylinder, check, part, text, by, at }) => ({
     cylinder: label,
     place: cylinder,
-    what: check ?? '',
+    what: part ?? check ?? '',
     entry: 'pin',
     by,
     at_utc: at,
@@ -102,7 +103,7 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
       },
       after: pins.map(
         (p) =>
-          say`Pinned on, ${named.get(p.cylinder) ?? 'the engine'}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
+          say`Pinned on, ${named.get(p.cylinder) ?? 'the engine'}${p.part ? `, ${PIN_PART_WORDS[p.part]}` : ''}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
       ),
     },
     ...bench,

@@ -47,7 +47,7 @@ function judge(engine: Engine, cylinders: readonly Clocked[], memo: Memo): Judge
 
 /** Steps before the piston goes in that are not made, or do not hold; and what is pinned on the cylinder. */
 const missing = (_engine: unknown, { block: { open }, pins }: Whole): Missing[] => [
-  ...pins.map(({ text }) => ({ says: say`Pinned on: ${text}`, subject: null })),
+  ...pins.map(({ part, text }) => ({ says: say`Pinned on${part ? ` ${part}` : ''}: ${text}`, subject: null })),
   ...(open.length > 0
     ? [{ says: say`${open.length} ${open.length === 1 ? 'step' : 'steps'} before it goes in`, subject: null }]
     : []),

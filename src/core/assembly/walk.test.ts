@@ -240,6 +240,7 @@ describe('what is pinned on', () => {
     kind: 'pin',
     cylinder,
     check,
+    part: null,
     text: 'oil jets!',
   });
 
@@ -248,6 +249,8 @@ describe('what is pinned on', () => {
     const held = of([...entries, pin('L1', 'clips')]);
     const cylinder = held.cylinders.find((c) => c.id === 'L1');
     expect(cylinder?.ready.missing.map((m) => sayingText(m.says, 'imperial'))).toContain('Pinned on: oil jets!');
+    const onPart = of([...entries, { ...pin('L1', null), part: 'rod' } as Entry]).cylinders.find((c) => c.id === 'L1');
+    expect(onPart?.ready.missing.map((m) => sayingText(m.says, 'imperial'))).toContain('Pinned on rod: oil jets!');
     expect(held.stages.find((s) => s.stage === 'assembly')?.done).toBe(8);
     expect(shortBlockOf(held).open.map((o) => sayingText(o.says, 'imperial'))).toContain(
       'Cylinder 1: Pinned on: oil jets!',

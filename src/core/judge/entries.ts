@@ -1,7 +1,6 @@
 /** The entries that what is done at a screen makes. Pure: who and when is given with each. */
 import { againstOf } from '../assembly/judged';
 import { isJointCheck } from '../assembly/checks';
-import type { Step } from '../assembly/steps';
 import { isBearingCheck } from '../journals/checks';
 import type { Joints } from '../clocking/joints';
 import {
@@ -10,6 +9,7 @@ import {
   type GaugeSetting,
   type Logged,
   type LoggedReading,
+  type PinEntry,
   type Stamp,
   isReading,
 } from '../record/reading';
@@ -139,13 +139,11 @@ export function reassigned({ labels }: Judgement, logged: LoggedReading, cylinde
   ];
 }
 
-/** A reminder pinned on a place, or on a step there. */
-export const pinEntry = (cylinder: string, check: Step | null, text: string, stamp: Stamping): Entry => ({
+/** A reminder pinned on a place, or on a step or a part there. */
+export const pinEntry = (on: Omit<PinEntry, 'kind' | keyof Stamp>, stamp: Stamping): Entry => ({
   ...stamp(),
   kind: 'pin',
-  cylinder,
-  check,
-  text,
+  ...on,
 });
 
 /** A step of the walk or a check at the block, with what it was held against; or of the bottom end. */

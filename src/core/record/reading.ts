@@ -2,6 +2,7 @@
  * What is read and done at the bench, as the record keeps it. Nothing here is ever changed: a correction is a later
  * entry that voids the earlier one and says why.
  */
+import type { PinPart } from '../assembly/pinParts';
 import type { Step } from '../assembly/steps';
 import type { BearingCheck } from '../journals/checks';
 import type { Depth, Spot } from '../bores/grid';
@@ -95,6 +96,8 @@ export interface PinEntry extends Stamp {
   cylinder: string;
   /** The step it was pinned on; null for the place as such. */
   check: Step | null;
+  /** The part of a cylinder it was pinned on; null for the cylinder as such. */
+  part: PinPart | null;
   text: string;
 }
 

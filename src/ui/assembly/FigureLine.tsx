@@ -16,8 +16,11 @@ export type HeardFigure<V> =
   | { kind: 'refused'; why: string };
 
 interface Props<V> {
-  /** Where a figure that is not logged yet is kept. */
+  /** Where figures that are not logged yet are kept. */
   draft: string;
+  /** What the figure is of: one that is not logged stays with what it was typed for. */
+  of: string;
+  nameOf: (of: string) => string;
   /** What is read now, in words. */
   title: string;
   unit: string;
@@ -45,6 +48,8 @@ const isPressable = (target: EventTarget | null): boolean =>
 /** A figure is typed and logged: Enter logs, the arrows lead on, U takes the last back. What is doubtful is asked about first. */
 export function FigureLine<V>({
   draft,
+  of,
+  nameOf,
   title,
   unit,
   hear,
@@ -56,7 +61,14 @@ export function FigureLine<V>({
   onLogged,
   children,
 }: Props<V>) {
-  const [text, setText] = useKeptDraft(draft, '');
+  const [texts, setTexts] = useKeptDraft<Record<string, string>>(draft, {});
+  const text = texts[of] ?? '';
+  const setText = (value: string): void =>
+    setTexts((before) => {
+      const others = Object.fromEntries(Object.entries(before).filter(([key]) => key !== of));
+      return value === '' ? others : { ...others, [of]: value };
+    });
+  const elsewhere = Object.entries(texts).filter(([key]) => key !== of);
   const [said, setSaid] = useState('');
   const input = useRef<HTMLInputElement>(null);
   const first = useRef<HTMLButtonElement>(null);
@@ -205,6 +217,11 @@ export function FigureLine<V>({
             </Button>
           ))}
         </div>
+      )}
+      {elsewhere.length > 0 && (
+        <p className="text-short">
+          Typed and not logged: {elsewhere.map(([key, typed]) => `${nameOf(key)}: ${typed}`).join('; ')}
+        </p>
       )}
       {!isGuest && (
         <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">

@@ -291,6 +291,8 @@ function OneGroup({ judged, onEdit }: { judged: JudgedGroup; onEdit: () => void 
         <FigureLine
           key={next.what}
           draft={`tighten ${group.id}`}
+          of={keyOf(next)}
+          nameOf={(of) => fasteners.find((f) => keyOf(f) === of)?.words ?? group.words}
           title={next.what === 'back' ? group.words : (inHand?.words ?? '')}
           unit={
             next.what === 'free'

@@ -180,6 +180,11 @@ function OnTheScale({ masses }: { masses: JudgedMasses }) {
 
       <FigureLine
         draft="scale"
+        of={weighedKey(hand.part, hand.number)}
+        nameOf={(of) => {
+          const at = all.find((a) => weighedKey(a.part, a.number) === of);
+          return at ? named(at) : of;
+        }}
         title={named(hand).replace(/^./, (c) => c.toUpperCase())}
         unit="g"
         hear={hear}

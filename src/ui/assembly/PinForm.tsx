@@ -1,9 +1,12 @@
 'use client';
 
+import { PIN_PARTS, type PinPart, PIN_PART_WORDS } from '@/core/assembly/pinParts';
 import type { Step } from '@/core/assembly/steps';
+import { isCylinderId } from '@/core/engine/places';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
+import { SelectField } from '../shared/SelectField';
 import { dropDraft, useKeptDraft } from '../shared/keptDraft';
 
 const LONGEST = 200;
@@ -18,8 +21,12 @@ interface FormProps {
 export function PinForm({ at, label, onEnd }: FormProps) {
   const { pin } = useLogging();
   const draft = `pin ${at.place} ${at.step ?? ''}`;
-  const [text, setText, left] = useKeptDraft(draft, '');
+  const [{ text, part }, set, left] = useKeptDraft<{ text: string; part: PinPart | null }>(draft, {
+    text: '',
+    part: null,
+  });
   const words = text.trim();
+  const hasParts = at.step === null && isCylinderId(at.place);
   const isLong = words.length > LONGEST;
   return (
     <form
@@ -28,7 +35,7 @@ export function PinForm({ at, label, onEnd }: FormProps) {
       onSubmit={(event) => {
         event.preventDefault();
         if (words === '' || isLong) return;
-        pin(at.place, at.step, words);
+        pin({ cylinder: at.place, check: at.step, part, text: words });
         dropDraft(draft);
         onEnd();
       }}
@@ -48,11 +55,22 @@ export function PinForm({ at, label, onEnd }: FormProps) {
               autoComplete="off"
               autoFocus
               value={text}
-              onChange={(e) => setText(e.target.value)}
+              onChange={(e) => set({ text: e.target.value, part })}
             />
           )}
         </Field>
       </div>
+      {hasParts && (
+        <div className="w-44 pb-6">
+          <SelectField
+            label="On which part"
+            value={part}
+            none="the cylinder"
+            options={PIN_PARTS.map((p) => [p, PIN_PART_WORDS[p]] as const)}
+            onChange={(value) => set({ text, part: value })}
+          />
+        </div>
+      )}
       <div className="flex gap-2 pb-6">
         <Button type="submit" kind="accent" disabled={words === '' || isLong}>
           Pin it on

@@ -1,5 +1,6 @@
 'use client';
 
+import { PIN_PART_WORDS } from '@/core/assembly/pinParts';
 import { STEP_WORDS } from '@/core/assembly/stepNames';
 import type { PinEntry } from '@/core/record/reading';
 import { useLogging } from '../openBuild/contexts';
@@ -12,10 +13,14 @@ export function Pinned({ pins }: { pins: readonly PinEntry[] }) {
   if (pins.length === 0) return null;
   return (
     <ul aria-label="Pinned on" className="grid gap-2">
-      {pins.map(({ id, text, by, at, check }) => (
+      {pins.map(({ id, text, by, at, check, part }) => (
         <li key={id} className="flex flex-wrap items-center gap-x-3 border-l-4 border-short pl-3">
           <p className="min-w-48 flex-1">
-            <b className="text-short">◣ Pinned on{check && `, ${STEP_WORDS[check].toLowerCase()}`}:</b> “{text}”{' '}
+            <b className="text-short">
+              ◣ Pinned on{part && ` the ${PIN_PART_WORDS[part]}`}
+              {check && `, ${STEP_WORDS[check].toLowerCase()}`}:
+            </b>{' '}
+            “{text}”{' '}
             <span className="text-soft">
               {by || 'no initials'}, <When at={at} />. It keeps this from being ready.
             </span>

@@ -106,6 +106,11 @@ export function TurnLine({ judged, cylinders, fixed, onLogged }: Props) {
       }
       {...(onLogged ? { onLogged } : {})}
       draft="turning"
+      of={`${at.after} ${at.cylinder}`}
+      nameOf={(of) => {
+        const other = all.find((a) => `${a.after} ${a.cylinder}` === of);
+        return other ? afterWords(other, judgement.labels.get(other.cylinder) ?? '') : of;
+      }}
       title={afterWords(at, judgement.labels.get(at.cylinder) ?? '').replace(/^./, (c) => c.toUpperCase())}
       unit={units === 'metric' ? 'N·m' : 'lb·ft'}
       hear={hear}

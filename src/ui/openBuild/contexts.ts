@@ -3,7 +3,6 @@
 /** What every screen of one open build shares, each thing by itself: a screen that reads one is not drawn anew for another. */
 import { type Context, createContext, useContext } from 'react';
 import type { Spot } from '@/core/bores/grid';
-import type { Step } from '@/core/assembly/steps';
 import type { Joints } from '@/core/clocking/joints';
 import type { AcceptAsk, ChoiceValue } from '@/core/judge/entries';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
@@ -13,7 +12,7 @@ import type { LengthStyle } from '@/core/quantity/print';
 import type { Saying } from '@/core/quantity/saying';
 import type { BenchEntry } from '@/core/record/bench';
 import type { Entry } from '@/core/record/record';
-import type { CheckEntry, GaugeSetting, Logged, LoggedReading } from '@/core/record/reading';
+import type { CheckEntry, GaugeSetting, Logged, LoggedReading, PinEntry, Stamp } from '@/core/record/reading';
 import type { Ring } from '@/core/rings/ring';
 import type { At } from '@/core/stage/tasks';
 import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/stages';
@@ -82,8 +81,8 @@ export interface Logging {
   again: (item: Logged) => void;
   /** Something was checked at the block of a cylinder, or looked at on the bottom end; joints that were found elsewhere, and where. */
   tick: (place: string, check: CheckEntry['check'], found?: Partial<Joints>) => void;
-  /** Pins a reminder on a place, or on a step there; it is taken off by striking it. */
-  pin: (place: string, check: Step | null, text: string) => void;
+  /** Pins a reminder on a place, or on a step or a part there; it is taken off by striking it. */
+  pin: (on: Omit<PinEntry, 'kind' | keyof Stamp>) => void;
   /** Something was weighed, turned or tightened. */
   bench: (done: Done<BenchEntry>) => void;
   /** Whether an entry was made at this bench: by these initials, or on this page. */

@@ -55,7 +55,7 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
       strike: (id, reason) => append([made.voiding(id, reason, stamp)]),
       again: (item) => appendOwn([], made.loggedAgain(item, stamp)),
       tick: (cylinder, check, found = {}) => append([made.checkEntry(judgement, cylinder, check, found, stamp)]),
-      pin: (place, check, text) => append([made.pinEntry(place, check, text, stamp)]),
+      pin: (on) => append([made.pinEntry(on, stamp)]),
       bench: (done) => appendOwn([], { ...done, ...stamp() }),
       isOwn: (entry) => own.current.has(entry.id) || (by !== '' && entry.by === by),
     };
