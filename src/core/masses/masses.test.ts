@@ -154,6 +154,7 @@ describe('masses', () => {
       massesOf(judged(...entries, balance({ mixes: ['pin'], stays: [{ part: 'pin', number: 'R1' }] }))),
     );
     expect(mixOf(marked.ask).spread).toBe(4_000);
+    expect(marked.ask.kinds[0]?.stays.filter(Boolean)).toHaveLength(1);
   });
 
   it('with nothing free to go elsewhere, or under two sets, there is nothing to mix', () => {

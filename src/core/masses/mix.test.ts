@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type MixAsk, mixOf, spreadOf } from './mix';
+import { type MixAsk, arrangedWithin, mixOf, spreadOf } from './mix';
 
 /** All orders of some places. */
 function orders(count: number): number[][] {
@@ -82,6 +82,23 @@ describe('parts mixed so that the sets are even', () => {
         },
       ),
       { numRuns: 30 },
+    );
+  }, 60_000);
+
+  it('a spread can be had where trying everything finds one, and nowhere else; what stays stays', () => {
+    fc.assert(
+      fc.property(asked(4, 2), fc.integer({ min: -3, max: 3 }), (ask, tenths) => {
+        const least = exhaustive(ask);
+        const most = Math.max(0, least + tenths * 100);
+        const found = arrangedWithin(ask, most, { tries: 1_000_000 });
+        expect(found !== null).toBe(most >= least);
+        if (found === null || found === 'stopped') return;
+        expect(spreadOf(sums(ask, found))).toBeLessThanOrEqual(most);
+        expect(found.every(isEachOnce)).toBe(true);
+        for (const [k, kind] of ask.kinds.entries())
+          for (const [place, stay] of kind.stays.entries()) if (stay) expect(found[k]?.[place]).toBe(place);
+      }),
+      { numRuns: 150 },
     );
   }, 60_000);
 

@@ -129,7 +129,7 @@ function floorOf(ask: MixAsk, grain: Mg): Mg {
  * Whether some arrangement has a spread of at most so much: place by place, heaviest first, with what was shown to fail
  * remembered by the parts that are left. The arrangement; null where there is none; `stopped` where it went on too long.
  */
-function within(ask: MixAsk, most: Mg, budget: { tries: number }): number[][] | null | 'stopped' {
+export function arrangedWithin(ask: MixAsk, most: Mg, budget: { tries: number }): number[][] | null | 'stopped' {
   const { base, kinds } = ask;
   const order = base.map((_, place) => place).sort((a, b) => (base[b] ?? 0) - (base[a] ?? 0) || a - b);
   const frees = kinds.map(freeOf);
@@ -242,7 +242,7 @@ export function mixOf(ask: MixAsk, mostTries: number = MOST_TRIES): Mix {
   while (bound < best.spread) {
     // between what is proven and what is found; only multiples of the grain can be spreads
     const tried = bound + Math.floor((best.spread - bound) / grain / 2) * grain;
-    const found = within(ask, tried, budget);
+    const found = arrangedWithin(ask, tried, budget);
     if (found === 'stopped') break;
     if (found) best = { from: found, spread: spreadOf(sumsOf(ask, found)) };
     else bound = tried + grain;
