@@ -88,7 +88,7 @@ test('parts go over the scale one after the other: digits and Enter, a slip is a
   await main(page).getByRole('button', { name: 'pin 1: not weighed' }).click();
   await expect(label(page)).toHaveText('Pin 1');
   await expect(input(page)).toHaveValue('');
-  await expect(figureLine(page)).toContainText('Typed and not logged: piston 5: 612.2');
+  await expect(figureLine(page)).toContainText('Typed and not logged: piston 5: 612.2 g');
   await input(page).fill('145');
   await input(page).press('Enter');
   await expect(label(page)).toHaveText('Pin 2');
@@ -226,6 +226,10 @@ test('a group without its lubricant is refused; mains go step by step in the pri
   await page.getByLabel('Printed order').fill('2 1');
   await page.getByRole('button', { name: 'Set this group' }).click();
   await expect(main(page)).toContainText('Each number from 1 to 3 once.');
+  // figures keep the unit they were typed in
+  await page.getByRole('radio', { name: 'mm' }).click();
+  await expect(page.getByLabel('Torque in steps, lb·ft')).toHaveValue('30 60');
+  await page.getByRole('radio', { name: 'thou' }).click();
   await page.getByLabel('Printed order').fill('2 1 3');
   await page.getByRole('button', { name: 'Set this group' }).click();
   await expect(page.getByRole('form', { name: 'Group of fasteners' })).toContainText(
@@ -304,7 +308,11 @@ test('rod bolts to a stretch: what the set has learned says how much more, too f
   await input(page).fill('5.2');
   await page.keyboard.press('Enter');
   await expect(label(page)).toContainText('rod 1: 2');
+  // what was typed in thou is not taken for millimetres, nor lost
+  await input(page).fill('5.3');
   await page.getByRole('radio', { name: 'mm' }).click();
+  await expect(input(page)).toHaveValue('');
+  await expect(figureLine(page)).toContainText('Typed and not logged: Rod bolts of rod 1: 2: 5.3 thou');
   await input(page).fill('0.15 at 70');
   await expect(figureLine(page)).toContainText('over');
   await page.keyboard.press('Enter');

@@ -72,6 +72,15 @@ function throwsIn({ cylinders }: Pick<Thrown, 'cylinders'>): string[][] {
   return [...found].sort(([a], [b]) => a - b).map(([, ids]) => ids);
 }
 
+/**
+ * The share that is usual for an engine; null where none is.
+ *
+ * @example usualShareOf(judgement) // 50
+ */
+export const usualShareOf = (judgement: Pick<Thrown, 'job' | 'cylinders'>): number | null =>
+  judgement.job &&
+  usualShare(judgement.job.engine, Math.max(0, ...throwsIn(judgement).map((onThrow) => onThrow.length)));
+
 /** The parts that a bobweight is made of. */
 const NEEDS = ['piston', 'pin', 'rings', 'smallEnd', 'bigEnd'] as const;
 
@@ -85,7 +94,7 @@ export function bobweightsOf(judgement: Thrown, masses: JudgedMasses = massesOf(
   if (job?.engine.layout !== 'vee') return 'sets alone';
   const { choices, sets, inPlay, asks } = masses;
   const throws = throwsIn(judgement);
-  const share = choices.share ?? usualShare(job.engine, Math.max(...throws.map((ids) => ids.length)));
+  const share = choices.share ?? usualShareOf(judgement);
   if (share === null) return 'no share';
   const isWhole = NEEDS.every((part) => inPlay.includes(part)) && (!asks.includes('clips') || inPlay.includes('clips'));
   if (!isWhole || sets.some((s) => s.total === null || s.parts.bigEnd === null)) return 'not weighed';

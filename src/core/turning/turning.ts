@@ -101,7 +101,7 @@ const isFarOver = (share: MilliNm, others: readonly MilliNm[]): boolean => {
 /**
  * The turnings of an engine, each with what it added, and which of them is a jump.
  *
- * @param past the shop’s builds of the same kind
+ * @param past the shop’s builds of the same kind: what is expected may come from them, and never what is a jump
  * @example turningOf(judgement, []).turns // []
  */
 export function turningOf(
@@ -117,7 +117,7 @@ export function turningOf(
     return {
       ...step,
       label: labels.get(step.entry.cylinder) ?? '',
-      isJump: each !== null && isFarOver(each, others.length >= FEWEST ? others : [...others, ...pastShares]),
+      isJump: each !== null && isFarOver(each, others),
       accepted: acceptanceOf(log.accepted, step.entry.id, 'turn', 'over', null),
     };
   });

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Bobweight, type NoBobweight, bobweightsOf, usualShare } from '@/core/masses/bobweight';
+import { type Bobweight, type NoBobweight, bobweightsOf, usualShareOf } from '@/core/masses/bobweight';
 import type { JudgedMasses } from '@/core/masses/masses';
 import { gramsText } from '@/core/quantity/mass';
 import { useJudgement, useLogging } from '../openBuild/contexts';
@@ -23,12 +23,7 @@ export function BobweightView({ masses }: { masses: JudgedMasses }) {
   const { choose } = useLogging();
   const { choices: balance } = masses;
   const found = bobweightsOf(judgement, masses);
-  const { job, cylinders } = judgement;
-  const onThrow = Math.max(
-    0,
-    ...cylinders.map((c) => cylinders.filter((o) => o.clocking.rod.throw === c.clocking.rod.throw).length),
-  );
-  const usual = job && usualShare(job.engine, onThrow);
+  const usual = usualShareOf(judgement);
   const set = (change: Partial<typeof balance>): void => choose('balance', { ...balance, ...change });
   if (found === 'sets alone') return <p className="max-w-prose pt-2 text-lg">{WHY_NOT[found]}</p>;
   return (

@@ -62,13 +62,18 @@ export function FigureLine<V>({
   children,
 }: Props<V>) {
   const [texts, setTexts] = useKeptDraft<Record<string, string>>(draft, {});
-  const text = texts[of] ?? '';
+  // a figure keeps the unit that it was typed in: in another it would be another
+  const slot = `${of}|${unit}`;
+  const text = texts[slot] ?? '';
   const setText = (value: string): void =>
     setTexts((before) => {
-      const others = Object.fromEntries(Object.entries(before).filter(([key]) => key !== of));
-      return value === '' ? others : { ...others, [of]: value };
+      const others = Object.fromEntries(Object.entries(before).filter(([key]) => key !== slot));
+      return value === '' ? others : { ...others, [slot]: value };
     });
-  const elsewhere = Object.entries(texts).filter(([key]) => key !== of);
+  const elsewhere = Object.entries(texts).flatMap(([key, typed]) => {
+    const [other = '', itsUnit = ''] = key.split('|');
+    return key === slot ? [] : [`${nameOf(other)}: ${typed} ${itsUnit}`.trim()];
+  });
   const [said, setSaid] = useState('');
   const input = useRef<HTMLInputElement>(null);
   const first = useRef<HTMLButtonElement>(null);
@@ -218,11 +223,7 @@ export function FigureLine<V>({
           ))}
         </div>
       )}
-      {elsewhere.length > 0 && (
-        <p className="text-short">
-          Typed and not logged: {elsewhere.map(([key, typed]) => `${nameOf(key)}: ${typed}`).join('; ')}
-        </p>
-      )}
+      {elsewhere.length > 0 && <p className="text-short">Typed and not logged: {elsewhere.join('; ')}</p>}
       {!isGuest && (
         <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">
           <span>

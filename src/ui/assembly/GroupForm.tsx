@@ -19,6 +19,8 @@ const ON = [
 
 /** A group as it is typed. */
 interface Typed {
+  /** What its figures are typed in, whatever is shown meanwhile. */
+  units: Units;
   words: string;
   on: FastenerGroup['on'];
   count: string;
@@ -37,6 +39,7 @@ function typedOf(group: FastenerGroup, units: Units): Typed {
   const bare = (text: string): string => text.replace(/ .*$/, '');
   const fine = (nm: number): string => printLength(nm, units, 'clearance').number;
   return {
+    units,
     words: group.words,
     on: group.on,
     count: String(group.count),
@@ -60,8 +63,9 @@ const numbersIn = (text: string): number[] =>
     .map(Number);
 
 /** The group that was typed, and what is wrong with it. */
-function heardGroup(typed: Typed, before: FastenerGroup, units: Units): { group: FastenerGroup; faults: Faults } {
+function heardGroup(typed: Typed, before: FastenerGroup): { group: FastenerGroup; faults: Faults } {
   const faults: Faults = {};
+  const { units } = typed;
   const count = Number(typed.count);
   if (!Number.isInteger(count) || count < 1 || count > MOST_FASTENERS) faults.count = `From 1 to ${MOST_FASTENERS}.`;
   if (typed.words.trim() === '') faults.words = 'A name is asked for.';
@@ -112,18 +116,20 @@ interface Props {
 
 /** A group of fasteners with its figure. */
 export function GroupForm({ group, onSet, onEnd, onRemove }: Props) {
-  const { units } = useWords();
+  const { units: shown } = useWords();
   const { choices } = useJudgement();
   const name = `fasteners ${group.words}`;
+  const [base] = useState(shown);
   const [typed, setTyped, left] = useKeptDraft(name, {
-    ...typedOf(group, units),
+    ...typedOf(group, base),
     ...(group.lubricant === '' ? { lubricant: choices.walk.oils.threads } : {}),
   });
+  const { units } = typed;
   const [isAsked, setAsked] = useState(false);
-  const { group: heard, faults } = heardGroup(typed, group, units);
+  const { group: heard, faults } = heardGroup(typed, group);
   const isRight = Object.keys(faults).length === 0;
   const field = (
-    key: Exclude<keyof Typed, 'on' | 'measured'>,
+    key: Exclude<keyof Typed, 'on' | 'measured' | 'units'>,
     label: string,
     hint: string,
     said?: string,

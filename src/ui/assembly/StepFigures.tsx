@@ -3,7 +3,7 @@
 import type { Step } from '@/core/assembly/steps';
 import { inOrder } from '@/core/assembly/walk';
 import { BLOCK, isCylinderId } from '@/core/engine/places';
-import { ledgerOf } from '@/core/tightening/ledger';
+import { isTight, ledgerOf } from '@/core/tightening/ledger';
 import { figureWords } from '@/core/tightening/words';
 import { turningOf } from '@/core/turning/turning';
 import { useJudgement, useWords } from '../openBuild/contexts';
@@ -43,12 +43,11 @@ function Fasteners({ place, order }: Pick<Props, 'place' | 'order'>) {
     <div className="max-w-prose border-t border-line pt-2">
       {groups.map(({ group, fasteners, done, seconded }) => {
         const here = isCylinderId(place) ? fasteners.filter((f) => f.cylinder === place) : fasteners;
-        const isDone = (state: string): boolean => state === 'within' || state === 'in window';
         return (
           <p key={group.id} className="text-lg">
             <b>{group.words}</b>: {figureWords(group, units)}.{' '}
             {isCylinderId(place)
-              ? `${here.filter((f) => isDone(f.state)).length} of ${here.length} tight here.`
+              ? `${here.filter(isTight).length} of ${here.length} tight here.`
               : `${done} of ${fasteners.length} tight, ${seconded} gone over twice.`}
           </p>
         );
