@@ -218,6 +218,33 @@ test('two benches at once: each is told of the other’s step, and both stand on
   await two.context().close();
 });
 
+test('a piston that comes out again is done anew from the bore on, and why stands on record', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, {
+    engine: {
+      ...{ layout: 'single', cylinders: 1, bankAngle: 0, rotation: 'clockwise' },
+      numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+    },
+  });
+  const all = page.getByText('Every step is made');
+  const made = async (): Promise<string[]> => ticks(server, id);
+  for (let n = 1; n < 60 && !(await all.isVisible()); n += 1) {
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await made()).length).toBe(n);
+  }
+  await page.getByRole('tab', { name: 'All steps' }).click();
+  const out = page.getByRole('complementary').getByRole('button', { name: 'Taken out again …' });
+  await out.click();
+  await page.getByRole('button', { name: 'it turned stiff' }).click();
+  await expect(out).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Step by step' }).click();
+  await expect(step(page)).toHaveText(/^Bore wiped/);
+  const voids = async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'void' ? [e.reason] : []));
+  await expect.poll(async () => new Set(await voids())).toEqual(new Set(['taken out again: it turned stiff']));
+});
+
 test('the server is killed after every step of a V-twin: the walk goes on where it was, none lost, none twice', async ({
   page,
 }) => {

@@ -68,7 +68,7 @@ test('parts go over the scale one after the other: digits and Enter, a slip is a
   await expect
     .poll(async () => (await bench(server, id, 'weighed')).map((e) => e.value))
     .toEqual([612_400, 611_900, 613_200, 612_400]);
-  await page.keyboard.press('u');
+  await page.keyboard.press('z');
   await expect(label(page)).toHaveText('Piston 4');
   await expect(figureLine(page)).toContainText('Taken back: piston 4, 612.4 g');
   await expect.poll(async () => (await bench(server, id, 'weighed')).length).toBe(3);
@@ -222,7 +222,7 @@ test('a group without its lubricant is refused; mains go step by step in the pri
   await expect(page.getByRole('form', { name: 'Group of fasteners' })).toContainText(
     '30 lb·ft (40.7 N·m), then 60 lb·ft (81.3 N·m)',
   );
-  await page.getByLabel('Then an angle, degrees').fill('90');
+  await page.getByLabel('Then an angle, °').fill('90');
   await page.getByLabel('Printed order').fill('2 1');
   await page.getByRole('button', { name: 'Set this group' }).click();
   await expect(main(page)).toContainText('Each number from 1 to 3 once.');
@@ -356,7 +356,7 @@ test('turning: each piston’s own share, a jump with its cylinder and why; at t
   await page.keyboard.press('Enter');
   await expect(figureLine(page)).toContainText('To start takes no less than to keep turning');
   await input(page).fill('');
-  await page.keyboard.press('u');
+  await page.keyboard.press('z');
   await expect(jump).toHaveCount(0);
   await expect
     .poll(async () => (await bench(server, id, 'turned')).map((e) => [e.after, e.starts]))

@@ -8,6 +8,7 @@ import { BLOCK } from '../engine/places';
 import { judge } from '../judge/judge';
 import { findingsOf } from '../judge/findings';
 import type { Judgement } from '../judge/judgement';
+import type { TightenedEntry } from '../record/bench';
 import type { CheckEntry } from '../record/reading';
 import type { Entry } from '../record/record';
 import { sayingText } from '../quantity/saying';
@@ -17,6 +18,7 @@ import { report } from './report';
 import { installOrder } from './order';
 import { shortBlockOf } from './shortBlock';
 import { stepSays, whyOf } from './stepWords';
+import { takenOutOf } from './takenOut';
 import { PHASES, PHASE_OF } from './phases';
 import { beforeIn, blockStepCount, stepsOf } from './steps';
 import { BLOCK_STEPS, CYLINDER_STEPS } from './stepIds';
@@ -387,5 +389,80 @@ describe('what no longer holds', () => {
         .map((f) => sayingText(f.says, 'imperial'))
         .join(),
     ).toContain('check again');
+  });
+});
+
+describe('a piston that is taken out again', () => {
+  const bolt = (
+    n: number,
+    cylinder: string,
+    what: TightenedEntry['what'],
+    group = 'g',
+    fastener = 1,
+  ): TightenedEntry => ({
+    ...stamp(n),
+    kind: 'tightened',
+    ...{
+      group,
+      cylinder,
+      fastener,
+      what,
+      torque: null,
+      angle: null,
+      length: what === 'free' ? 41_000_000 : null,
+      typed: '',
+    },
+  });
+
+  it('opens its steps from the bore on, its bolts and the checks of the engine, and nothing else', () => {
+    const empty = of(begun());
+    const [first, other] = ordered(empty);
+    if (!first || !other) throw new Error('cylinders');
+    expect(takenOutOf(empty, first.id)).toEqual([]);
+    const entries = begun();
+    walkIn(empty).forEach((at, n) => entries.push(tick(empty, at, n + 1)));
+    entries.push(
+      bolt(500, first.id, 'free'),
+      bolt(501, first.id, 'step'),
+      bolt(502, first.id, 'second'),
+      bolt(503, other.id, 'step'),
+      bolt(504, BLOCK, 'back', 'g', 0),
+      bolt(505, BLOCK, 'step', 'mains'),
+      bolt(506, BLOCK, 'back', 'mains', 0),
+    );
+    const made = of(entries);
+    const struck = takenOutOf(made, first.id);
+    expect(struck.filter((id) => Number(id.slice(1)) >= 500).sort()).toEqual(['w501', 'w502', 'w504']);
+    const after = of([
+      ...entries,
+      ...struck.map((id, n): Entry => ({
+        ...stamp(600 + n),
+        kind: 'void',
+        of: id,
+        reason: 'taken out again: it turned stiff',
+      })),
+    ]);
+    const steps = (id: string) => after.cylinders.find((c) => c.id === id)?.block.checks ?? [];
+    const open = steps(first.id)
+      .filter((s) => !isRight(s.state))
+      .map((s) => s.check);
+    expect(open[0]).toBe('boreWiped');
+    expect(open).toContain('slides');
+    expect(
+      steps(first.id)
+        .slice(0, 8)
+        .every((s) => isRight(s.state)),
+    ).toBe(true);
+    expect(steps(other.id).every((s) => isRight(s.state))).toBe(true);
+    expect(
+      blockStepsIn(after)
+        .filter((s) => !isRight(s.state))
+        .map((s) => s.check),
+    ).toEqual(
+      blockStepsIn(after)
+        .map((s) => s.check)
+        .filter((step) => PHASE_OF[step] === 'engine'),
+    );
+    expect(takenOutOf(after, first.id)).toEqual([]);
   });
 });

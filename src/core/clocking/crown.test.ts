@@ -94,4 +94,19 @@ describe('the crown as a drawing', () => {
     expect(texts).toContain('major thrust 270°');
     expect(texts).toContain('minor thrust 90°');
   });
+
+  it('without its rings: the front mark alone, large, where it points, named', () => {
+    const hung = crownScene(
+      ask(
+        { top: 0, second: 90, upperRail: 0, expander: 0, lowerRail: 0 },
+        { joints: null, style: 'card', free: [], turn: 90 },
+      ),
+    );
+    expect(hung.marks).toEqual([]);
+    expect(hung.items.filter((i) => i.kind !== 'text' && i.stroke === 'ring')).toEqual([]);
+    const wedge = hung.items.flatMap((i) => (i.kind === 'path' && i.fill === 'ink' ? [i.d] : []));
+    // a quarter turned, the front is on the right
+    expect(wedge).toEqual([expect.stringMatching(/^M190\.0 -?0\.0L/)]);
+    expect(hung.items.some((i) => i.kind === 'text' && i.text === 'arrow')).toBe(true);
+  });
 });

@@ -63,7 +63,8 @@ export interface Scene {
 export type CrownStyle = 'full' | 'card';
 
 export interface CrownAsk {
-  joints: Joints;
+  /** Null for the piston without its rings, as it is hung on its rod: its front mark is what is looked at. */
+  joints: Joints | null;
   round: Surroundings;
   free: readonly KeptFree[];
   /** Joints that break a rule. */
@@ -242,7 +243,7 @@ function spreadOut(labels: Label[], from: number, to: number): void {
 }
 
 /** A label beside the crown for each joint, none on another nor on the words at the sides, and a line to it. */
-function jointLabels({ joints, turn, broken }: CrownAsk, marks: readonly Mark[]): Words {
+function jointLabels({ turn, broken }: CrownAsk, joints: Joints, marks: readonly Mark[]): Words {
   const columns = { left: 0, right: 0 };
   const labels = JOINTS.map((joint): Label => {
     const at = polar(LABEL.reach, shown(joints[joint], turn));
@@ -352,26 +353,31 @@ function pocketItems({ round, turn, style }: CrownAsk): Item[] {
   });
 }
 
+/** The front mark of a piston that has no rings on. */
+const BARE_MARK = { from: 90, to: 190, half: 32, word: 34 };
+
 /** The front mark, as a wedge that points where the mark does. */
-function frontMarkItems({ round, turn, style }: CrownAsk, middle: number): Item[] {
+function frontMarkItems({ joints, round, turn, style }: CrownAsk, middle: number): Item[] {
   if (!round.frontMark) return [];
   const at = shown(round.frontMark.degrees, turn);
-  const [tip, left, right] = [polar(middle - 4, at), polar(middle - 26, at - 22), polar(middle - 26, at + 22)];
+  const { from, to, half } = joints ? { from: middle - 26, to: middle - 4, half: 22 } : BARE_MARK;
+  const [tip, left, right] = [polar(to, at), polar(from, at - half), polar(from, at + half)];
   const wedge: Item = {
     kind: 'path',
     d: `M${tip.x.toFixed(1)} ${tip.y.toFixed(1)}L${left.x.toFixed(1)} ${left.y.toFixed(1)}L${right.x.toFixed(1)} ${right.y.toFixed(1)}Z`,
     fill: 'ink',
   };
-  if (style === 'card') return [wedge];
-  const opposite = polar(22, at + 180);
+  if (style === 'card' && joints) return [wedge];
+  const size = joints ? 15 : BARE_MARK.word;
+  const opposite = polar(joints ? 22 : 0, at + 180);
   return [
     wedge,
     {
       kind: 'text',
       x: opposite.x,
-      y: opposite.y + 5,
+      y: opposite.y + size / 3,
       text: round.frontMark.what,
-      size: 15,
+      size,
       anchor: 'middle',
       tone: 'ink',
     },
@@ -382,10 +388,12 @@ function frontMarkItems({ round, turn, style }: CrownAsk, middle: number): Item[
 export function crownScene(ask: CrownAsk): Scene {
   const { joints, free, turn, broken, style } = ask;
   const { box, radii, strokes, mark, letter, word, middle } = MEASURES[style];
-  const marks = JOINTS.map((joint): Mark => ({ joint, ...polar(radii[joint], shown(joints[joint], turn)) }));
+  const fitted = joints ? JOINTS : [];
+  const at = (joint: Joint): number => shown(joints?.[joint] ?? 0, turn);
+  const marks = fitted.map((joint): Mark => ({ joint, ...polar(radii[joint], at(joint)) }));
   const [front, rear] = [polar(BORE_RADIUS, turn), polar(BORE_RADIUS, turn + 180)];
   const sides = style === 'full' ? sideWords(ask, word) : cardWords(ask, word);
-  const labels = style === 'full' ? jointLabels(ask, marks) : { items: [], boxes: [] };
+  const labels = style === 'full' && joints ? jointLabels(ask, joints, marks) : { items: [], boxes: [] };
   const ticks = style === 'full' ? scale(turn) : { items: [], boxes: [] };
   return {
     box: style === 'full' && turn % 180 !== 0 ? TALL : box,
@@ -400,21 +408,27 @@ export function crownScene(ask: CrownAsk): Scene {
         opacity: SHADE[rule].opacity,
       })),
       ...ticks.items,
-      { kind: 'circle', x: 0, y: 0, r: middle, fill: 'sheet', stroke: 'line', width: 1 },
+      ...(joints
+        ? [{ kind: 'circle', x: 0, y: 0, r: middle, fill: 'sheet', stroke: 'line', width: 1 } satisfies Item]
+        : []),
       ...pocketItems(ask),
-      {
-        kind: 'path',
-        d: `M${front.x.toFixed(1)} ${front.y.toFixed(1)}L${rear.x.toFixed(1)} ${rear.y.toFixed(1)}`,
-        fill: 'none',
-        stroke: 'blue',
-        width: 1.5,
-        dash: '8 6',
-      },
+      ...(joints
+        ? [
+            {
+              kind: 'path',
+              d: `M${front.x.toFixed(1)} ${front.y.toFixed(1)}L${rear.x.toFixed(1)} ${rear.y.toFixed(1)}`,
+              fill: 'none',
+              stroke: 'blue',
+              width: 1.5,
+              dash: '8 6',
+            } satisfies Item,
+          ]
+        : []),
       ...frontMarkItems(ask, middle),
       ...sides.items,
-      ...JOINTS.map((joint): Item => ({
+      ...fitted.map((joint): Item => ({
         kind: 'path',
-        d: splitRing(radii[joint], shown(joints[joint], turn), (2 * mark * 180 * 1.15) / (Math.PI * radii[joint])),
+        d: splitRing(radii[joint], at(joint), (2 * mark * 180 * 1.15) / (Math.PI * radii[joint])),
         fill: 'none',
         stroke: 'ring',
         width: strokes[joint],

@@ -27,3 +27,14 @@ export function crownOf(
     style,
   });
 }
+
+/**
+ * The piston as it is hung on its rod, without its rings; null where nothing is known of its front mark.
+ *
+ * @example hungOf(cylinder.clocking, judgement.choices.clocking, 'bench')?.marks // []
+ */
+export function hungOf({ round }: JudgedClocking, choices: ClockingChoices, view: View): Scene | null {
+  if (!round.frontMark) return null;
+  const turn = turnOf(view, round, choices.stand, choices.facts.lean);
+  return crownScene({ joints: null, round, free: [], broken: new Set(), turn, style: 'card' });
+}

@@ -10,6 +10,7 @@ import { Findings, findingsFor } from '../stages/Findings';
 import { Pinned } from './Pinned';
 import { Ready } from './Ready';
 import { StepList } from './StepList';
+import { TakenOut } from './TakenOut';
 
 interface Props {
   cylinder: JudgedCylinder;
@@ -40,6 +41,7 @@ export function Beside({ cylinder, at, onChoose }: Props) {
         <StepList place={BLOCK} label="The engine" steps={blockSteps} pins={blockPins} at={at} onChoose={onChoose} />
       )}
       {!isOfBlock && <Ready cylinder={cylinder} />}
+      {!isOfBlock && <TakenOut cylinder={cylinder} />}
       {!at && <Pinned pins={cylinder.pins} />}
       <Findings findings={findingsFor(findingsOf(judgement), ['assembly', 'clocking'], cylinder.id)} />
     </div>

@@ -5,7 +5,24 @@ import { flushSync } from 'react-dom';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Button, Key } from '../shared/Button';
 import { useKeptDraft } from '../shared/keptDraft';
+import { onDemand } from '../shared/onDemand';
+import { useClearOf } from '../line/useClearOf';
+import { KeypadButton } from '../line/KeypadButton';
+import { hasFingersOnly, useKeypad } from '../line/useKeypad';
 import { takesKeys, takesText } from './takesKeys';
+
+const Keypad = onDemand(() => import('../line/Keypad').then((m) => m.FigureKeypad));
+
+/** The keypad’s keys for the units that a figure may be in, by the one that a bare number is in. */
+const UNIT_KEYS: Record<string, readonly string[]> = {
+  mm: ['mm', 'thou'],
+  thou: ['mm', 'thou'],
+  in: ['mm', 'in'],
+  'N·m': ['N·m', 'lb·ft'],
+  'lb·ft': ['N·m', 'lb·ft'],
+  g: ['g', 'oz'],
+};
+const MOST_TYPED = 60;
 
 /** What a figure was understood as. */
 export type HeardFigure<V> =
@@ -36,6 +53,8 @@ interface Props<V> {
   lead?: ReactNode;
   /** Where it stands among other things that take keys: it takes figures alone, and hands the focus on once one is logged. */
   onLogged?: () => void;
+  /** One key more on the keypad. */
+  padKey?: string;
   /** What was done last, or what is to be known. */
   children?: ReactNode;
 }
@@ -45,7 +64,7 @@ type Pressed = Pick<globalThis.KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'a
 const isPressable = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('button, a, summary, [type=checkbox]') !== null;
 
-/** A figure is typed and logged: Enter logs, the arrows lead on, U takes the last back. What is doubtful is asked about first. */
+/** A figure is typed and logged: Enter logs, the arrows lead on, Z takes the last back. What is doubtful is asked about first. */
 export function FigureLine<V>({
   draft,
   of,
@@ -59,6 +78,7 @@ export function FigureLine<V>({
   onStep,
   lead,
   onLogged,
+  padKey = '',
   children,
 }: Props<V>) {
   const [texts, setTexts] = useKeptDraft<Record<string, string>>(draft, {});
@@ -75,7 +95,12 @@ export function FigureLine<V>({
     return key === slot ? [] : [`${nameOf(other)}: ${typed} ${itsUnit}`.trim()];
   });
   const [said, setSaid] = useState('');
+  const [keypad, toggleKeypad] = useKeypad();
+  /** Among other things that take keys the keypad shows once the line is gone to. */
+  const [isGoneTo, setGoneTo] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const region = useRef<HTMLElement>(null);
+  useClearOf(region);
   const first = useRef<HTMLButtonElement>(null);
   const heard = hear(text);
   const [isAsked, setAsked] = useState(false);
@@ -98,6 +123,13 @@ export function FigureLine<V>({
       setSaid('');
     }
   };
+  const type = (typed: string): void => {
+    setText(typed.slice(0, MOST_TYPED));
+    setAsked(false);
+    setSaid('');
+  };
+  const press = (key: string): void =>
+    type(/^[\d.@/]$/.test(key) ? text + key : `${text.replace(/[^\d.,@/]*$/, '')} ${key}`);
   const takeBack = (): void => {
     if (!undo) return;
     undo.onUndo();
@@ -117,7 +149,7 @@ export function FigureLine<V>({
               ? () => onStep(1)
               : event.key === 'ArrowUp' && onStep
                 ? () => onStep(-1)
-                : event.key.toLowerCase() === 'u'
+                : event.key.toLowerCase() === 'z'
                   ? takeBack
                   : null;
     if (!act) return;
@@ -126,6 +158,11 @@ export function FigureLine<V>({
     if (!event.repeat || event.key.startsWith('Arrow')) act();
   };
   const isGuest = onLogged !== undefined;
+  useEffect(() => {
+    // what was here before is gone, and the focus with it: the line is what is worked on now
+    if (!isGuest && document.activeElement === document.body && !hasFingersOnly())
+      input.current?.focus({ preventScroll: true });
+  }, [isGuest]);
   /** Whether there is nothing to type: it is only done. */
   const isPlain = plain !== null && unit === '';
   const latest = useRef(onKey);
@@ -145,11 +182,12 @@ export function FigureLine<V>({
   }, [isGuest]);
   return (
     <section
+      ref={region}
       aria-label="Figure line"
       className={
         isGuest
           ? 'border-t-2 border-ink py-3'
-          : 'no-print sticky -bottom-4 -mx-7 mt-auto -mb-4 border-t-2 border-ink bg-paper px-7 py-3 max-md:-mx-4 max-md:px-4'
+          : 'no-print sticky -bottom-4 z-10 -mx-7 mt-auto -mb-4 max-lg:bottom-0 border-t-2 border-ink bg-paper px-7 py-3 max-md:-mx-4 max-md:px-4'
       }
     >
       {lead}
@@ -162,17 +200,14 @@ export function FigureLine<V>({
             ref={input}
             id={`line-${draft}`}
             className="field figures max-w-44 text-2xl"
-            inputMode="decimal"
+            inputMode={keypad ? 'none' : 'decimal'}
             autoComplete="off"
-            maxLength={60}
+            maxLength={MOST_TYPED}
+            onFocus={() => setGoneTo(true)}
             aria-describedby={`said-${draft}`}
             value={text}
             onKeyDown={onKey}
-            onChange={(event) => {
-              setText(event.target.value);
-              setAsked(false);
-              setSaid('');
-            }}
+            onChange={(event) => type(event.target.value)}
           />
         )}
         {unit !== '' && <span className="text-soft">{unit}</span>}
@@ -187,9 +222,10 @@ export function FigureLine<V>({
         </Button>
         {!isGuest && (
           <Button onClick={takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
-            <Undo2 size={16} aria-hidden /> Take back
+            <Undo2 size={16} aria-hidden /> Undo
           </Button>
         )}
+        {!isPlain && <KeypadButton isShown={keypad} onToggle={toggleKeypad} />}
       </div>
       <div id={`said-${draft}`} role="status" className="mt-1.5 min-h-6">
         {heard.kind === 'understood' ? (
@@ -224,7 +260,7 @@ export function FigureLine<V>({
         </div>
       )}
       {elsewhere.length > 0 && <p className="text-short">Typed and not logged: {elsewhere.join('; ')}</p>}
-      {!isGuest && (
+      {!isGuest && !keypad && (
         <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">
           <span>
             <Key>Enter</Key> {plain ? 'done' : 'log'}
@@ -235,9 +271,17 @@ export function FigureLine<V>({
             </span>
           )}
           <span>
-            <Key>U</Key> take back
+            <Key>Z</Key> undo
           </span>
         </p>
+      )}
+      {keypad && !isPlain && (!isGuest || isGoneTo) && (
+        <Keypad
+          beside={[...(UNIT_KEYS[unit] ?? ['', '']), padKey]}
+          onKey={press}
+          onBack={() => type(text.slice(0, -1).trimEnd())}
+          onEnter={enter}
+        />
       )}
     </section>
   );

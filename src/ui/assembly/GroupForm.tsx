@@ -162,7 +162,7 @@ export function GroupForm({ group, onSet, onEnd, onRemove }: Props) {
       }}
     >
       {left}
-      <div className="grid items-start gap-4 sm:grid-cols-3">
+      <div className="grid items-start gap-4 lg:grid-cols-[1fr_auto_1fr]">
         {field('words', 'Name', 'e.g. Main caps')}
         <div>
           <p className="mb-1 font-bold">They stand</p>
@@ -192,7 +192,7 @@ export function GroupForm({ group, onSet, onEnd, onRemove }: Props) {
           units === 'metric' ? 'e.g. 30 60' : 'e.g. 25 45',
           heard.steps.length > 0 ? heard.steps.map((s) => bothTorques(s, units)).join(', then ') : undefined,
         )}
-        {field('angle', 'Then an angle, degrees', 'e.g. 90; empty for none', undefined, 'decimal')}
+        {field('angle', 'Then an angle, °', 'e.g. 90; empty for none', undefined, 'decimal')}
         {field(
           'stretch',
           `Or to a stretch, ${units === 'metric' ? 'mm' : 'thou'}`,

@@ -306,6 +306,7 @@ function OneGroup({ judged, onEdit }: { judged: JudgedGroup; onEdit: () => void 
                 : ''
           }
           hear={hear}
+          padKey={next.what === 'stretch' ? '@' : ''}
           onLog={put}
           plain={
             next.what === 'free' || next.what === 'stretch' ? null : { words: 'Done', onDone: () => put(null, '') }

@@ -3,7 +3,9 @@
 import type { Step } from '@/core/assembly/steps';
 import { CRANK } from '@/core/engine/places';
 import type { JudgedCylinder } from '@/core/judge/judgement';
+import { hungOf } from '@/core/clocking/judgedCrown';
 import { Crown } from '../clocking/Crown';
+import { SceneView } from '../clocking/SceneView';
 import { useCrownView } from '../clocking/CrownView';
 import { LookPicture } from '../journals/LookPicture';
 import { lookAt } from '../journals/lookAt';
@@ -63,18 +65,18 @@ const Clip = ({ isDown }: { isDown: boolean }) => (
 const GROOVES: [string, number][] = [
   ['4  top', 14],
   ['3  second', 34],
-  ['2  rails', 54],
-  ['1  expander', 62],
+  ['2  rails', 52],
+  ['1  expander', 66],
 ];
 
 const RingsOn = () => (
   <>
-    <path d="M8 4H50V92H8Z" {...STEEL} />
-    <path d="M8 14H50M8 34H50" stroke="var(--blue)" strokeWidth={5} />
-    <path d="M8 52H50M8 64H50" stroke="var(--blue)" strokeWidth={2.5} />
-    <path d="M10 58l3-3 4 6 4-6 4 6 4-6 4 6 4-6 4 6 4-6 3 3" fill="none" stroke="var(--soft)" strokeWidth={1.5} />
+    <path d="M2 4H40V92H2Z" {...STEEL} />
+    <path d="M2 14H40M2 34H40" stroke="var(--blue)" strokeWidth={5} />
+    <path d="M2 52H40M2 66H40" stroke="var(--blue)" strokeWidth={2.5} />
+    <path d="M3 59l3-3 4 6 4-6 4 6 4-6 4 6 4-6 4 6 3-3" fill="none" stroke="var(--soft)" strokeWidth={1.5} />
     {GROOVES.map(([words, y]) => (
-      <text key={words} x={56} y={y + 4} fontSize={10} fontWeight={700} fill="var(--ink)">
+      <text key={words} x={44} y={y + 3} fontSize={9} fontWeight={700} fill="var(--ink)">
         {words}
       </text>
     ))}
@@ -117,8 +119,23 @@ export function StepPicture({ step, cylinder, turn }: Props) {
   const { clocking: choices, walk } = judgement.choices;
   if (!cylinder) return step === 'crankIn' ? <LookPicture check="thrustGrooves" at={lookAt(judgement, CRANK)} /> : null;
   const { clocking, label } = cylinder;
-  if (step === 'frontMark' || step === 'jointsBefore' || step === 'jointsAfter')
-    return clocking.plan && (step !== 'frontMark' || clocking.round.frontMark) ? (
+  if (step === 'frontMark') {
+    const scene = hungOf(clocking, choices, view);
+    if (!scene) return null;
+    const { box } = scene;
+    return (
+      <svg
+        viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+        role="img"
+        aria-label={`Crown of cylinder ${label} without its rings`}
+        className="block w-full max-w-[270px]"
+      >
+        <SceneView scene={scene} />
+      </svg>
+    );
+  }
+  if (step === 'jointsBefore' || step === 'jointsAfter')
+    return (
       <Crown
         judged={clocking}
         choices={choices}
@@ -127,7 +144,7 @@ export function StepPicture({ step, cylinder, turn }: Props) {
         title={`Crown of cylinder ${label}`}
         className="block w-full max-w-[270px]"
       />
-    ) : null;
+    );
   if (step === 'throwDown')
     return turn ? (
       <Dial by={turn.by} isFirst={turn.isFirst} isClockwise={judgement.job?.engine.rotation !== 'anticlockwise'} />

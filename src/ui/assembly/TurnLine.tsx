@@ -113,6 +113,7 @@ export function TurnLine({ judged, cylinders, fixed, onLogged }: Props) {
       }}
       title={afterWords(at, judgement.labels.get(at.cylinder) ?? '').replace(/^./, (c) => c.toUpperCase())}
       unit={units === 'metric' ? 'N·m' : 'lb·ft'}
+      padKey="/"
       hear={hear}
       onLog={({ value, starts }, typed) => {
         bench({

@@ -177,9 +177,9 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
           {found.says}
         </p>
       )}
-      <div className="grid items-start gap-x-8 gap-y-4 md:grid-cols-[minmax(0,auto)_minmax(16rem,1fr)]">
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
         {isSettled && <StepPicture step={at.step} cylinder={cylinder} turn={fit ? { by: fit.by, isFirst } : null} />}
-        <div className="max-w-prose">
+        <div className="max-w-prose min-w-60 flex-1">
           <p className="text-lg">{why}</p>
           {caution && (
             <p className="mt-2 border-l-4 border-short pl-3">

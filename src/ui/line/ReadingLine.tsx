@@ -1,7 +1,7 @@
 'use client';
 
-import { Keyboard, Redo2, SkipForward, Undo2 } from 'lucide-react';
-import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
+import { Redo2, SkipForward, Undo2 } from 'lucide-react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { tasksOf } from '@/core/judge/next';
 import { type JudgedPlace, isCylinder, placeAt } from '@/core/judge/judgement';
 import { type Heard, type HearingContext, acceptedBy } from '@/core/quantity/hear';
@@ -12,35 +12,19 @@ import { type At, nextTask, sameAt } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
+import { KeypadButton } from './KeypadButton';
 import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
+import { useClearOf } from './useClearOf';
 import { useNotLogged } from './notLogged';
 import { useActions } from './useActions';
 import { useBenchKeys } from './useBenchKeys';
 import { type Prepared, useEntry } from './useEntry';
 import { onDemand } from '../shared/onDemand';
 
-const Keypad = onDemand(() => import('./Keypad').then((m) => m.Keypad));
+const Keypad = onDemand(() => import('./Keypad').then((m) => m.ReadingKeypad));
 
 const NotLoggedList = onDemand(() => import('./NotLoggedList').then((m) => m.NotLoggedList));
-
-/** What gets the focus is scrolled clear of the line, however high it is. */
-function useClearOf(region: RefObject<HTMLElement | null>): void {
-  useEffect(() => {
-    const line = region.current;
-    if (!line) return;
-    const { style } = document.documentElement;
-    const watch = new ResizeObserver(() => {
-      const sticks = getComputedStyle(line).position === 'sticky';
-      style.scrollPaddingBottom = sticks ? `${line.offsetHeight + 8}px` : '';
-    });
-    watch.observe(line);
-    return () => {
-      watch.disconnect();
-      style.scrollPaddingBottom = '';
-    };
-  }, [region]);
-}
 
 /** Says that a reading of the ring in hand came in from another bench while one is half typed; empty while none did. */
 function useArrived({ cylinder: id, subject }: At<Subject>, isTyping: boolean): string {
@@ -201,15 +185,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
               />
             )}
           </div>
-          <button
-            type="button"
-            onClick={toggleKeypad}
-            aria-pressed={keypad}
-            aria-label="Keypad"
-            className="grid size-11 place-items-center rounded border border-edge text-ink aria-pressed:bg-ink aria-pressed:text-sheet"
-          >
-            <Keyboard size={20} aria-hidden />
-          </button>
+          <KeypadButton isShown={keypad} onToggle={toggleKeypad} />
         </div>
       </div>
       {keypad && (

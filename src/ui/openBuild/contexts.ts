@@ -76,7 +76,8 @@ export interface Logging {
   accept: (what: AcceptAsk, reason: string) => void;
   /** A reading was made in the bore of another cylinder than was noted: it is struck out and noted there. */
   reassign: (reading: LoggedReading, cylinder: string) => void;
-  strike: (id: string, reason: string) => void;
+  /** Entries are struck out, with why. */
+  strike: (ids: string | readonly string[], reason: string) => void;
   /** A reading or a cut of this bench that was struck out is logged again as it was. */
   again: (item: Logged) => void;
   /** Something was checked at the block of a cylinder, or looked at on the bottom end; joints that were found elsewhere, and where. */

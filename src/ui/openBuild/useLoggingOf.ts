@@ -52,7 +52,7 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
         appendOwn(tool(keyOf(filer)), made.cutEntry(number, ring, keyOf(filer), count, stamp)),
       accept: (what, reason) => append([made.acceptance(what, reason, stamp)]),
       reassign: (reading, cylinder) => append(made.reassigned(judgement, reading, cylinder, stamp)),
-      strike: (id, reason) => append([made.voiding(id, reason, stamp)]),
+      strike: (ids, reason) => append([ids].flat().map((id) => made.voiding(id, reason, stamp))),
       again: (item) => appendOwn([], made.loggedAgain(item, stamp)),
       tick: (cylinder, check, found = {}) => append([made.checkEntry(judgement, cylinder, check, found, stamp)]),
       pin: (on) => append([made.pinEntry(on, stamp)]),

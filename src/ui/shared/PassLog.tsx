@@ -13,6 +13,7 @@ import type { Logged, LoggedCut, LoggedReading } from '@/core/record/reading';
 import { onDemand } from './onDemand';
 
 /** Loaded when one is struck out. */
+const MISREAD = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
 const StrikeOutForm = onDemand(() => import('./StrikeOutForm').then((m) => m.StrikeOutForm));
 
 type Item = Logged;
@@ -155,7 +156,8 @@ function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; wha
     >
       {(close) => (
         <StrikeOutForm
-          what={what}
+          ask={`Strike out ${what}: why?`}
+          reasons={MISREAD}
           onStrike={(reason) => {
             onStrike(reason);
             close();

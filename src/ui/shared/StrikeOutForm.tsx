@@ -3,16 +3,22 @@
 import { useState } from 'react';
 import { Button } from './Button';
 
-const REASONS = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
+interface Props {
+  /** What is asked. */
+  ask: string;
+  /** The usual reasons. */
+  reasons: readonly string[];
+  onStrike: (reason: string) => void;
+}
 
 /** Why something is struck out: one of the usual reasons, or another. */
-export function StrikeOutForm({ onStrike, what }: { onStrike: (reason: string) => void; what: string }) {
+export function StrikeOutForm({ ask, reasons, onStrike }: Props) {
   const [reason, setReason] = useState('');
   return (
     <>
-      <p className="mb-2 font-bold">Strike out {what}: why?</p>
+      <p className="mb-2 font-bold">{ask}</p>
       <div className="flex flex-wrap gap-2">
-        {REASONS.map((r, i) => (
+        {reasons.map((r, i) => (
           <Button
             key={r}
             autoFocus={i === 0}

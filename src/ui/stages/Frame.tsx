@@ -16,7 +16,7 @@ export function Frame({ main, aside, foot }: Props) {
         <main
           id="main"
           tabIndex={-1}
-          className="relative min-w-0 flex-1 overflow-y-auto bg-sheet px-7 py-4 max-md:px-4 print:overflow-visible print:p-0"
+          className="relative min-w-0 flex-1 overflow-y-auto bg-sheet px-7 py-4 max-lg:overflow-visible max-md:px-4 print:overflow-visible print:p-0"
         >
           {main}
         </main>

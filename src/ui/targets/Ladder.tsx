@@ -54,7 +54,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
             key={rung}
             data-rung={rung}
             data-in-force={inForce}
-            className={`grid grid-cols-[1.75rem_8.75rem_8rem_1fr_auto] items-center gap-x-2 py-1 pl-2 max-sm:grid-cols-[1.75rem_1fr_auto] ${inForce ? 'bg-(--wash)' : ''}`}
+            className={`grid grid-cols-[1.75rem_8.25rem_9.5rem_1fr_auto] items-center gap-x-2 py-1 pl-2 max-sm:grid-cols-[1.75rem_1fr_auto] ${inForce ? 'bg-(--wash)' : ''}`}
           >
             {inForce ? (
               <svg viewBox="0 0 12 14" className="h-4 w-3.5" aria-hidden>

@@ -1,0 +1,19 @@
+import { type RefObject, useEffect } from 'react';
+
+/** What gets the focus is scrolled clear of the line, however high it is. */
+export function useClearOf(region: RefObject<HTMLElement | null>): void {
+  useEffect(() => {
+    const line = region.current;
+    if (!line) return;
+    const { style } = document.documentElement;
+    const watch = new ResizeObserver(() => {
+      const sticks = getComputedStyle(line).position === 'sticky';
+      style.scrollPaddingBottom = sticks ? `${line.offsetHeight + 8}px` : '';
+    });
+    watch.observe(line);
+    return () => {
+      watch.disconnect();
+      style.scrollPaddingBottom = '';
+    };
+  }, [region]);
+}
