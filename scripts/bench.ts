@@ -16,6 +16,8 @@ import { placingOf } from '../src/core/rings/placing';
 import { solve } from '../src/core/clocking/solver';
 import { exhaustive, reachedRow, someAsks } from '../src/fixtures/clocking';
 import { filedAsAdvised, filedByHalves, filedTogether, someFitters } from '../src/fixtures/filers';
+import { type OrderAsk, installOrder } from '../src/core/assembly/order';
+import { mixOf } from '../src/core/masses/mix';
 import { gap, griddedRecord, jobEntry, largeRecord } from '../src/fixtures/records';
 import { NO_SERVICE } from '../src/core/load/service';
 import { STARTING_CURVE } from '../src/core/targets/startingCurve';
@@ -139,6 +141,49 @@ function clocking(): void {
     'all',
     agreed.length === coarse.length,
   );
+}
+
+/** The order that pistons go in, to the fewest turns: a V8 and sixteen on a crank of their own. */
+function installing(): void {
+  const asked = (n: number): OrderAsk => ({
+    cylinders: Array.from({ length: n }, (_, i) => ({
+      ...{ id: `c${i}`, bank: i % 2 === 0 ? 'left' : 'right', mate: `c${i ^ 1}`, bottom: ((i >> 1) * 135) % 360 },
+    })),
+    ...{ from: null, saves: 'stand', bothWays: false },
+  });
+  const [eight, sixteen] = [timed(() => installOrder(asked(8)), 200), timed(() => installOrder(asked(16)), 5)];
+  add('order of 8 pistons, exact', ms(eight), 'within a frame', eight.median < FRAME);
+  add('order of 16 pistons, exact', ms(sixteen));
+}
+
+/** Parts mixed with pins, clips, ring packs and rods all free, on random engines. */
+function mixing(): void {
+  const random = (
+    (state: number) => () =>
+      (state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0) / 2 ** 32
+  )(7);
+  const masses = (n: number, from: number, wide: number): number[] =>
+    Array.from({ length: n }, () => Math.round((from + wide * random()) * 10) * 100);
+  for (const sets of [6, 8, 12, 16]) {
+    const asks = Array.from({ length: 6 }, () => ({
+      base: masses(sets, 600, 4),
+      kinds: [masses(sets, 140, 3), masses(sets, 3, 0.4), masses(sets, 52, 1.5), masses(sets, 180, 5)].map((kind) => ({
+        ...{ masses: kind, stays: kind.map(() => false) },
+      })),
+    }));
+    const found = asks.map((ask) => {
+      const start = performance.now();
+      const mix = mixOf(ask);
+      return { ...mix, took: performance.now() - start };
+    });
+    const apart = Math.max(...found.map((m) => m.spread - m.bound));
+    add(
+      `mixing ${sets} sets, four kinds free`,
+      `${ms(spread(found.map((m) => m.took)))}; ${found.filter((m) => m.isExact).length} of ${found.length} exact, the rest within ${apart / 1_000} g`,
+      sets <= 8 ? 'exact' : 'proven within a gram',
+      sets <= 8 ? found.every((m) => m.isExact) : apart <= 1_000,
+    );
+  }
 }
 
 const SHELVES = [
@@ -481,6 +526,8 @@ pairing();
 filing();
 placing();
 clocking();
+installing();
+mixing();
 const server = new Server();
 await server.start();
 try {

@@ -123,6 +123,29 @@ describe('the build file', () => {
     });
   });
 
+  it('what was weighed, tightened and turned is in the table in its own columns: grams, newton metres, degrees', async () => {
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'KM', typed: '' };
+    const bolt = { kind: 'tightened', group: 'g', cylinder: 'L1', fastener: 2, length: null, ...stamp } as const;
+    const entries: Entry[] = [
+      jobEntry(),
+      { ...stamp, id: 'w', kind: 'weighed', part: 'piston', cylinder: 'L1', value: 612_400 },
+      { ...bolt, id: 's', what: 'step', torque: 61_012, angle: null },
+      { ...bolt, id: 'd', what: 'angle', torque: null, angle: 90 },
+      { ...bolt, id: 'l', what: 'stretch', torque: 61_012, angle: null, length: fromThou(5) },
+      { ...stamp, id: 't', kind: 'turned', after: 'piston', cylinder: 'L1', pistons: 1, value: 6_101, starts: 9_000 },
+    ];
+    const { data } = Papa.parse<Record<string, string>>(await writeCsv(judge({ id: 'bench', entries })), {
+      header: true,
+    });
+    const of = (entry: string) => data.find((row) => row.entry === entry && row.by === 'KM');
+    expect(of('weighed')).toMatchObject({ cylinder: '1', what: 'mass piston', mass_g: '612.400' });
+    expect(of('tightened step')).toMatchObject({ what: 'g 2', torque_nm: '61.012', angle_deg: '' });
+    expect(of('tightened angle')).toMatchObject({ torque_nm: '', angle_deg: '90' });
+    expect(of('tightened stretch')).toMatchObject({ value_mm: '0.127000', value_in: '0.0050000' });
+    expect(of('turned')).toMatchObject({ torque_nm: '6.101', note: 'to start 9.000 N·m' });
+    expect(data.find((row) => row.what === 'set mass' && row.cylinder === '1')).toMatchObject({ mass_g: '612.400' });
+  });
+
   it('carries cuts, a ring set, a placing and what was accepted, and they come back the same', async () => {
     const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
     const entries: Entry[] = [

@@ -335,6 +335,26 @@ describe('the walk on paper', () => {
     expect(cells(parts[1], 0)).toEqual(['Block, crank and parts washed and dry', '☐']);
   });
 
+  it('has the masses beside it, walked or not', () => {
+    const weighed: Entry = {
+      ...stamp(900),
+      kind: 'weighed',
+      part: 'piston',
+      cylinder: 'L1',
+      value: 612_400,
+      typed: '',
+    };
+    const headings = (entries: Entry[]): string[] => {
+      const judgement = of(entries);
+      return report.sheet(judgement, judgement.cylinders).map((part) => sayingText(part.heading, 'imperial'));
+    };
+    const [at] = walkIn(of(begun()));
+    if (!at) throw new Error('a step');
+    expect(headings([jobEntry(), weighed])).toContain('Masses, g');
+    expect(headings([...begun(), tick(of(begun()), at, 1), weighed])).toContain('Masses, g');
+    expect(headings([...begun(), tick(of(begun()), at, 1)])).not.toContain('Masses, g');
+  });
+
   it('is not there before anything was done, nor where six checks are asked for', () => {
     expect(partsOf(begun())).toEqual([]);
     const judgement = of(begun());
@@ -418,7 +438,8 @@ describe('a piston that is taken out again', () => {
     const empty = of(begun());
     const [first, other] = ordered(empty);
     if (!first || !other) throw new Error('cylinders');
-    expect(takenOutOf(empty, first.id)).toEqual([]);
+    const wiped = tick(empty, { place: first.id, step: 'boreWiped' }, 1);
+    expect(takenOutOf(of([...begun(), wiped]), first.id)).toEqual([]);
     const entries = begun();
     walkIn(empty).forEach((at, n) => entries.push(tick(empty, at, n + 1)));
     entries.push(

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { linearRegression } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { jobEntry } from '@/fixtures/records';
+import { findingsOf } from '../judge/findings';
 import { judge } from '../judge/judge';
 import { fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
@@ -135,6 +136,9 @@ describe('the tightening ledger', () => {
     rods.push(stretched('L1', 1, 45, 4.4));
     expect(one(...rods).next).toMatchObject({ cylinder: 'L1', fastener: 1 });
     expect(one(...rods).fasteners[0]).toMatchObject({ state: 'short' });
+    // the ends of the range belong to it
+    expect(one(groups(RODS), stretched('L1', 1, 48, 5)).fasteners[0]).toMatchObject({ state: 'in window' });
+    expect(one(groups(RODS), stretched('L1', 1, 48, 5.5)).fasteners[0]).toMatchObject({ state: 'in window' });
     rods.push(stretched('L1', 1, 48, 5.1));
     expect(one(...rods).next).toMatchObject({ cylinder: 'L1', fastener: 2 });
     rods.push(stretched('L1', 2, 50, 5.4));
@@ -160,6 +164,12 @@ describe('the tightening ledger', () => {
     };
     const after = one(...rods, accepted);
     expect(after.fasteners[0] && isTight(after.fasteners[0])).toBe(true);
+    const stops = (...entries: Entry[]) =>
+      findingsOf(judge({ id: 'b', entries: [jobEntry(), ...entries] }))
+        .filter((f) => f.severity === 'stop')
+        .map((f) => sayingText(f.says, 'imperial'));
+    expect(stops(...rods)).toEqual([expect.stringMatching(/^Rods of rod 1: 1 stretched 6.0 thou/)]);
+    expect(stops(...rods, accepted)).toEqual([]);
   });
 
   it('each bolt is measured before it goes in, and one that stayed a thou longer has yielded', () => {

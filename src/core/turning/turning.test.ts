@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { jobEntry } from '@/fixtures/records';
 import { judge } from '../judge/judge';
+import { shortBlockOf } from '../assembly/shortBlock';
+import { sayingText } from '../quantity/saying';
 import { bothTorques, fromPoundFeet, hearTorque, hearTorques, torqueText } from '../quantity/torque';
 import type { TurnedEntry } from '../record/bench';
 import type { Entry } from '../record/record';
@@ -45,6 +47,27 @@ describe('what it takes to turn', () => {
   it('a piston that adds far more than the others is called out, and only that one', () => {
     const { turns } = of([...calm, turned('piston', 'R2', 18), turned('piston', 'L3', 20.5)]);
     expect(turns.map((t) => t.isJump)).toEqual([false, false, false, false, true, false]);
+  });
+
+  it('is held against what the others added, itself left out, and does not widen what is expected next', () => {
+    const [two, three] = [turned('piston', 'L1', 4), turned('piston', 'R1', 7)];
+    // 5.5 is over twice the middle of 2 and 3, and not over twice the middle of all three
+    const steps = [turned('crank', 'block', 2), two, three, turned('piston', 'L2', 12.5)];
+    const { turns, next } = of(steps);
+    expect(turns.map((t) => t.isJump)).toEqual([false, false, false, true]);
+    expect([lbft(next?.range.least), lbft(next?.range.most)]).toEqual([14.5, 15.5]);
+  });
+
+  it('a jump holds the short block until it is accepted with a reason', () => {
+    const jump = turned('piston', 'R2', 18);
+    const entries = [...calm, jump];
+    const says = (...more: Entry[]) =>
+      shortBlockOf(judge({ id: 't', entries: [jobEntry(), ...entries, ...more] }))
+        .open.map((o) => sayingText(o.says, 'imperial'))
+        .filter((text) => text.startsWith('Turning'));
+    expect(says()).toEqual(['Turning: a jump with cylinder 4']);
+    const accepted = { of: jump.id, what: 'turn', state: 'over', reason: 'new seals' } as const;
+    expect(says({ id: 'ok', at: jump.at, by: 'AB', kind: 'accepted', ...accepted })).toEqual([]);
   });
 
   it('is told of the first piston too, once others are in', () => {
