@@ -35,11 +35,12 @@ export class Server {
       ...process.env,
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
+      PORT: String(this.port),
       DATABASE_URL: pathToFileURL(join(this.folder, 'shop.db')).href,
     };
     this.child = spawn(
       process.execPath,
-      ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(this.port)],
+      ['--import', 'tsx', 'src/server/main.ts'],
       { env, stdio: ['ignore', 'ignore', 'inherit'] },
     );
     for (let tries = 0; tries < 300; tries += 1) {

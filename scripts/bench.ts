@@ -295,7 +295,10 @@ async function weights(chrome: Browser, server: Server): Promise<void> {
     ['/charts/starting', 225],
     ['/instruments', 225],
     // the bottom end brings what works it out and its words
-    ...STAGE_IDS.map((stage): [string, number] => [`/builds/bench/${stage}`, stage === 'journals' ? 239 : 225]),
+    ...STAGE_IDS.map((stage): [string, number] => [
+      `/builds/bench/${stage}`,
+      stage === 'journals' ? 239 : stage === 'sheet' ? 246 : 225,
+    ]),
   ];
   for (const [path, most] of screens) {
     const page = await (await chrome.newContext()).newPage();

@@ -8,7 +8,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
-export const HOST = '127.0.0.1';
+const HOST = '127.0.0.1';
 const USUAL_PORT = 4400;
 
 const BUILT_FROM = [
@@ -131,27 +131,21 @@ export async function freePort() {
   return other;
 }
 
-/** Starts the server, prints its address once it answers, and stays until it is ended. */
-export async function serve(databaseUrl) {
+/** Starts the server, which prints its address once it answers, and stays until it is ended. */
+export async function serve(databaseUrl, args = []) {
   const port = await freePort();
   const env = {
     ...process.env,
     NEXT_TELEMETRY_DISABLED: '1',
     NODE_ENV: 'production',
+    PORT: String(port),
     ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}),
   };
-  const args = ['node_modules/next/dist/bin/next', 'start', '-H', HOST, '-p', String(port)];
-  const server = spawn(process.execPath, args, { cwd: ROOT, env, stdio: ['ignore', 'ignore', 'inherit'] });
+  const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts', ...args], {
+    cwd: ROOT,
+    env,
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code) => process.exit(code ?? 0));
-  const url = `http://${HOST}:${port}`;
-  for (;;) {
-    const answered = await fetch(url).then(
-      (response) => response.ok,
-      () => false,
-    );
-    if (answered) break;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  console.log(`Spatium is at ${url}  (Ctrl+C ends it)`);
 }

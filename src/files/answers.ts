@@ -3,6 +3,7 @@ import type { ShopRate } from '@/core/record/log';
 import type { Entry } from '@/core/record/record';
 import type { Instrument } from '@/core/uncertainty/instrument';
 import type { Present } from '@/store/presence';
+import type { Person } from '@/people/asking';
 
 export interface EntriesAnswer {
   seq: number;
@@ -17,4 +18,12 @@ export interface ToolsAnswer {
   instruments: Instrument[];
   /** What filers took off on all builds but the one named. */
   rates: ShopRate[];
+}
+
+/** Who is signed in on this device. */
+export interface MeAnswer {
+  /** Whether people are set up; if not, nobody signs in. */
+  hasPeople: boolean;
+  person: Person | null;
+  device: Person[];
 }

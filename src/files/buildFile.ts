@@ -21,6 +21,7 @@ import { entrySchema, faultsOf } from './schema';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { LoggedReading } from '@/core/record/reading';
 import type { JudgedPiston } from '@/core/pistons/judged';
+import { isTooDeep } from './depth';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
@@ -247,6 +248,7 @@ function crossFaults(entries: Entry[]): string[] {
  */
 export function readBuildFile(textOfFile: string): FileRead {
   if (textOfFile.length > MOST_BYTES) return refused(`The file is larger than ${MOST_BYTES / 1024 / 1024} MB.`);
+  if (isTooDeep(textOfFile)) return refused('The file is nested deeper than any build file is.');
   let json: unknown;
   try {
     json = JSON.parse(textOfFile);

@@ -76,6 +76,12 @@ describe('a chart as CSV', () => {
     expect(csv).toContain(`"'=SUM(A1), ""trial"""`);
   });
 
+  it('a source that begins with an apostrophe and a sign is read back with both', () => {
+    const odd = withFactor(own, { row: 'street', column: 'cast', figure: 'top' }, 0.0046, "'=x");
+    const read = readChartFile(writeChartCsv(odd), 'x');
+    expect(read.ok && read.chart.cells.find((c) => c.factor === 0.0046)?.source).toBe("'=x");
+  });
+
   it('takes a comma for a point, as some spreadsheets write it, and an empty factor for no figure', () => {
     const lines = csv.split('\r\n');
     const read = readChartFile(

@@ -14,8 +14,10 @@ import {
   type ChartRow,
   cellOf,
 } from '@/core/targets/chart';
+import { isTooDeep } from './depth';
 import { faultsOf } from './schema';
 import { chartSchema } from './shapes/targets';
+import { tableOf, unguarded } from './table';
 
 const CHART_FORMAT = 'spatium-chart';
 const CHART_VERSION = 2;
@@ -39,7 +41,7 @@ const CSV_COLUMNS = [
 ] as const; // prettier-ignore
 type CsvRow = Record<(typeof CSV_COLUMNS)[number], string>;
 
-/** The chart as CSV; cells a spreadsheet would take for a formula get an apostrophe in front (OWASP). */
+/** The chart as CSV, its cells guarded, see `table.ts`. */
 export function writeChartCsv(chart: Chart): string {
   const line = (row: ChartRow, column: ChartColumn, figure: ChartFigure): CsvRow => {
     const cell = cellOf(chart, row.id, column.id, figure);
@@ -64,10 +66,7 @@ export function writeChartCsv(chart: Chart): string {
   const lines = chart.rows.flatMap((row) =>
     chart.columns.flatMap((column) => CHART_FIGURES.map((figure) => line(row, column, figure))),
   );
-  return Papa.unparse(
-    { fields: [...CSV_COLUMNS], data: lines.map((l) => CSV_COLUMNS.map((c) => l[c])) },
-    { escapeFormulae: /^[=+\-@\t\r]/ },
-  );
+  return tableOf(CSV_COLUMNS, lines);
 }
 
 export type ChartRead = { ok: true; chart: Chart } | { ok: false; faults: string[] };
@@ -84,6 +83,7 @@ function checked(candidate: unknown): ChartRead {
 }
 
 function readJson(text: string): ChartRead {
+  if (isTooDeep(text)) return refused('The file is nested deeper than any chart is.');
   let json: unknown;
   try {
     json = JSON.parse(text);
@@ -101,9 +101,6 @@ function readJson(text: string): ChartRead {
     );
   return checked(head.data.chart);
 }
-
-/** Apostrophes that `writeChartCsv` put in front of a formula come off again. */
-const bare = (text: string): string => text.replace(/^'(?=[=+\-@\t\r])/, '');
 
 const number = (text: string): number =>
   /^\d*[.,]?\d+(?:e-?\d+)?$/i.test(text.trim()) ? Number(text.replace(',', '.')) : Number.NaN;
@@ -130,7 +127,7 @@ function readCsv(text: string, name: string): ChartRead {
   const { data, meta, errors } = Papa.parse<CsvRow>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
-    transform: bare,
+    transform: unguarded,
   });
   // charts from before there were curves have no loads
   const missing = CSV_COLUMNS.filter((c) => c !== 'load' && !(meta.fields ?? []).includes(c));

@@ -4,11 +4,12 @@
 import { mkdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { type Client, createClient } from '@libsql/client';
+import { type Client, type Config, createClient } from '@libsql/client';
 import { sql } from 'drizzle-orm';
 import { type LibSQLDatabase, drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
+import { patient } from './patience';
 import * as tables from './schema';
 
 export type Database = LibSQLDatabase<typeof tables> & { $client: Client };
@@ -19,17 +20,33 @@ export class StoreRefused extends Error {
 }
 
 const MIGRATIONS = join(process.cwd(), 'src/store/migrations');
-/** How long a write waits for another process's write, in ms. */
-const PATIENCE = 5_000;
+/** How long an answer of a database server is waited for, ms. */
+const ANSWER = 10_000;
 
 /** Where the data is unless DATABASE_URL says otherwise: a file in the data folder beside the program. */
 export const defaultUrl = (): string => pathToFileURL(resolve('data/spatium.db')).href;
 
+const SERVERS = /^(libsql|https?):/;
+
 /** A `file:` URL or a path as the file it names; null for a server. */
-function fileOf(url: string): string | null {
-  if (/^(libsql|https?|wss?):/.test(url)) return null;
+export function fileOf(url: string): string | null {
+  if (SERVERS.test(url)) return null;
   if (url.startsWith('file://')) return decodeURIComponent(new URL(url).pathname);
   return resolve(url.replace(/^file:/, ''));
+}
+
+/** A server that takes the call and never answers must not be waited for for ever. */
+const fetchInTime: typeof fetch = (input, init) => fetch(input, { ...init, signal: AbortSignal.timeout(ANSWER) });
+
+/** Where a database is, in words for the person at the keyboard: without the secrets an address may hold. */
+const named = (url: string): string => url.replace(/\/\/[^/@]*@/, '//').replace(/\?.*$/, '');
+
+function refuseScheme(url: string): void {
+  const [, scheme] = /^([a-z][a-z0-9+.-]+):/i.exec(url) ?? [];
+  if (scheme !== undefined && scheme !== 'file' && !SERVERS.test(url))
+    throw new StoreRefused(
+      `DATABASE_URL begins with "${scheme}:", which is no database this program knows. Accepted: a path, file:, libsql:, https: and http:.`,
+    );
 }
 
 async function tablesIn(db: Database): Promise<string[]> {
@@ -51,7 +68,7 @@ async function refuseForeign(db: Database, url: string): Promise<void> {
   const tables = await tablesIn(db);
   if (tables.length > 0 && !tables.includes(MIGRATIONS_TABLE))
     throw new StoreRefused(
-      `The database at ${url} belongs to another program (it has the table "${tables[0]}"). Nothing was changed. Point DATABASE_URL at another file.`,
+      `The database at ${named(url)} belongs to another program (it has the table "${tables[0]}"). Nothing was changed. Point DATABASE_URL at another file.`,
     );
 }
 
@@ -64,19 +81,19 @@ async function refuseForeign(db: Database, url: string): Promise<void> {
  *   it is left as it was
  */
 export async function openDatabase(url: string, migrations = MIGRATIONS): Promise<Database> {
+  refuseScheme(url);
   const file = fileOf(url);
   if (file) mkdirSync(dirname(file), { recursive: true });
   let client: Client;
   try {
-    client = createClient({
-      url: file ? pathToFileURL(file).href : url,
-      authToken: process.env.DATABASE_AUTH_TOKEN,
-      timeout: PATIENCE,
-    });
+    const config: Config = file
+      ? { url: pathToFileURL(file).href }
+      : { url, authToken: process.env.DATABASE_AUTH_TOKEN, fetch: fetchInTime };
+    client = patient(createClient(config));
     await client.execute('SELECT count(*) FROM sqlite_master');
   } catch (error) {
     throw new StoreRefused(
-      `The database at ${url} cannot be opened: ${error instanceof Error ? error.message : String(error)}`,
+      `The database at ${named(url)} cannot be opened: ${error instanceof Error ? error.message : String(error)}`,
     );
   }
   const db = drizzle(client, { schema: tables });
@@ -85,7 +102,7 @@ export async function openDatabase(url: string, migrations = MIGRATIONS): Promis
     const applied = await newestApplied(db);
     if (applied > newest)
       throw new StoreRefused(
-        `The database at ${url} was written by a newer Spatium. Nothing was changed. Update the program, or point DATABASE_URL at another file.`,
+        `The database at ${named(url)} was written by a newer Spatium. Nothing was changed. Update the program, or point DATABASE_URL at another file.`,
       );
     await refuseForeign(db, url);
     if (file) await client.execute('PRAGMA journal_mode = WAL');

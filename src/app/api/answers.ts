@@ -1,5 +1,7 @@
 /** Answers that the HTTP routes share. */
 import { MOST_BYTES } from '@/files/buildFile';
+import { isTooDeep } from '@/files/depth';
+import { troubleOf } from '@/store/trouble';
 
 export const fault = (status: number, ...faults: string[]): Response => Response.json({ faults }, { status });
 
@@ -32,6 +34,34 @@ export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<s
   }
   return text + decoder.decode();
 }
+
+export type JsonWithin = { ok: true; json: unknown } | { ok: false; answer: Response };
+
+/** The body as JSON, or the answer that says why it is none. */
+export async function jsonWithin(request: Request, most = MOST_BYTES): Promise<JsonWithin> {
+  const text = await bodyWithin(request, most);
+  const no = (answer: Response): JsonWithin => ({ ok: false, answer });
+  if (text === null) return no(fault(413, `A request is at most ${most / 1024 / 1024} MB.`));
+  if (isTooDeep(text)) return no(fault(400, 'The request is nested deeper than anything here is.'));
+  try {
+    return { ok: true, json: JSON.parse(text) as unknown };
+  } catch {
+    return no(fault(400, 'The request is not JSON.'));
+  }
+}
+
+/** A route whose trouble with the database is told as what it is: it does not answer, its disk is full. */
+export const answered =
+  <C>(route: (request: Request, context: C) => Promise<Response>) =>
+  async (request: Request, context: C): Promise<Response> => {
+    try {
+      return await route(request, context);
+    } catch (error) {
+      const trouble = troubleOf(error);
+      if (!trouble) throw error;
+      return fault(trouble.status, trouble.says);
+    }
+  };
 
 /** A file name made of the build's own, safe everywhere. */
 export const fileName = (name: string, ending: string): string =>

@@ -3,7 +3,6 @@
 import { Download } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { saveChartVersion } from '@/actions';
 import type { Chart } from '@/core/targets/chart';
 import { chartFaults } from '@/core/targets/chartEdit';
 import { Button, buttonLook } from '../shared/Button';
@@ -12,6 +11,7 @@ import { Link } from '../shared/Link';
 import { ChartChanges } from '../targets/ChartChanges';
 import { Versions } from './Versions';
 import type { Draft } from './useDraft';
+import { act, whyNot } from '../shared/act';
 
 interface Props {
   versions: [Chart, ...Chart[]];
@@ -39,12 +39,12 @@ export function ChartBar({ versions, draft: { draft, changed, set, drop }, by, o
     }
     setSaving(true);
     try {
-      const saved = await saveChartVersion(draft, draft.version, by);
+      const saved = await act('saveChartVersion', draft, draft.version);
       if (saved.ok) drop();
       else setFaults(saved.faults);
       router.refresh();
-    } catch {
-      setFaults(['The server does not answer. Your changes are kept in this browser: try again in a moment.']);
+    } catch (error) {
+      setFaults([`${whyNot(error)} Your changes are kept in this browser: try again in a moment.`]);
     }
     setSaving(false);
   };

@@ -3,18 +3,16 @@
 import { Link } from '../shared/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { copyChart, makeStandard, putChartAway } from '@/actions';
 import type { KeptChart } from '@/store/charts';
 import { isBuiltIn } from '@/core/targets/startingCurve';
 import { Button } from '../shared/Button';
-import { useKept } from '../shared/kept';
 import { When } from '../shared/When';
 import { ImportChart } from './ImportChart';
+import { act, whyNot } from '../shared/act';
 
 /** The shop's charts: what each holds, which one new builds begin with, and how to make another. */
 export function ChartList({ charts }: { charts: KeptChart[] }) {
   const router = useRouter();
-  const [by] = useKept('spatium-by', '');
   const [fault, setFault] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const [away, setAway] = useState<{ id: string; name: string } | null>(null);
@@ -26,17 +24,17 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
     try {
       await work();
       router.refresh();
-    } catch {
-      setFault('The server does not answer. Nothing was changed.');
+    } catch (error) {
+      setFault(`${whyNot(error)} Nothing was changed.`);
     }
     setBusy(false);
   };
   const copy = ({ chart }: KeptChart): Promise<void> =>
     run(async () => {
-      const made = await copyChart(
+      const made = await act(
+        'copyChart',
         { id: chart.id, version: chart.version },
         isBuiltIn(chart.id) ? 'Own chart' : chart.name,
-        by,
       );
       if (made.ok) router.push(`/charts/${made.id}`);
       else setFault(made.faults.join(' '));
@@ -65,7 +63,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
           <Button
             onClick={() =>
               void run(async () => {
-                await putChartAway(away.id, false);
+                await act('putChartAway', away.id, false);
                 setAway(null);
               })
             }
@@ -109,7 +107,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
               </div>
               <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
                 {!standard && (
-                  <Button onClick={() => void run(() => makeStandard(chart.id))}>
+                  <Button onClick={() => void run(() => act('makeStandard', chart.id))}>
                     Begin builds with it<span className="sr-only"> {chart.name}</span>
                   </Button>
                 )}
@@ -121,7 +119,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
                     kind="quiet"
                     onClick={() =>
                       void run(async () => {
-                        await putChartAway(chart.id, true);
+                        await act('putChartAway', chart.id, true);
                         setAway({ id: chart.id, name: chart.name });
                       })
                     }

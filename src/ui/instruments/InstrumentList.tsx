@@ -2,7 +2,6 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { putToolAway, saveTool } from '@/actions';
 import type { Units } from '@/core/quantity/length';
 import { lengthText } from '@/core/quantity/print';
 import {
@@ -18,6 +17,7 @@ import { useKept } from '../shared/kept';
 import { Segmented } from '../shared/Segmented';
 import { useListens } from '../shared/useInBrowser';
 import { InstrumentForm, blankInstrument } from './InstrumentForm';
+import { act, whyNot } from '../shared/act';
 
 const UNIT_OPTIONS = [
   ['imperial', 'inches'],
@@ -47,20 +47,20 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
     try {
       if (await work()) setOpen(null);
       router.refresh();
-    } catch {
-      setFaults(['The server does not answer. Nothing was changed.']);
+    } catch (error) {
+      setFaults([`${whyNot(error)} Nothing was changed.`]);
     }
     setBusy(false);
   };
   const save = (instrument: Instrument, over: number): Promise<void> =>
     run(async () => {
-      const saved = await saveTool(instrument, over);
+      const saved = await act('saveTool', instrument, over);
       if (!saved.ok) setFaults(saved.faults);
       return saved.ok;
     });
   const putAway = (tool: Away, isAway: boolean): Promise<void> =>
     run(async () => {
-      await putToolAway(tool.id, isAway);
+      await act('putToolAway', tool.id, isAway);
       setAway(isAway ? tool : null);
       return true;
     });

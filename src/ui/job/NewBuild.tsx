@@ -2,16 +2,16 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { type BeginWith, beginBuild } from '@/actions';
+import type { BeginWith } from '@/acts/acts';
 import type { Job } from '@/core/job/job';
 import { NO_SERVICE } from '@/core/load/service';
 import type { Entry } from '@/core/record/record';
 import type { Chart } from '@/core/targets/chart';
-import { useKept } from '../shared/kept';
 import { dropDraft } from '../shared/keptDraft';
 import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
 import { SelectField } from '../shared/SelectField';
+import { act, whyNot } from '../shared/act';
 
 // drawn in the browser alone, where what was filled in before is kept
 const JobForm = onDemand(() => import('./JobForm').then((m) => m.JobForm));
@@ -60,7 +60,6 @@ interface Props {
 export function NewBuild({ charts, others, earlier }: Props) {
   const router = useRouter();
   const listens = useListens();
-  const [by] = useKept('spatium-by', '');
   const [chosen, setChosen] = useState(charts[0].id);
   const [job, setJob] = useState<Job | null>(null);
   const chart = earlier?.chart ?? charts.find((c) => c.id === chosen) ?? charts[0];
@@ -70,13 +69,13 @@ export function NewBuild({ charts, others, earlier }: Props) {
     id.current ??= crypto.randomUUID();
     const beginWith: BeginWith = earlier ? { build: earlier.id } : { chart: { id: chart.id, version: chart.version } };
     try {
-      const begun = await beginBuild(id.current, card, by, beginWith);
+      const begun = await act('beginBuild', id.current, card, beginWith);
       if (!begun.ok) return begun.faults;
       dropDraft(draftName);
       router.push(`/builds/${begun.id}/targets`);
       return [];
-    } catch {
-      return ['The server does not answer. Nothing is lost: try again in a moment.'];
+    } catch (error) {
+      return [`${whyNot(error)} Nothing is lost: try again in a moment.`];
     }
   };
   return (

@@ -45,12 +45,15 @@ const whereabouts = (buildId: string): string =>
   }).toString();
 
 /**
- * How the server stands: `up`; `down`, it does not answer; `failing`, it answers with an error of its own; `gone`, it
- * has no such build.
+ * How the server stands: `up`; `down`, it does not answer; `failing`, it answers with an error of its own; `full`, its
+ * disk is; `gone`, it has no such build; `out`, nobody is signed in; `barred`, who is signed in may only look.
  */
-export type Link = 'up' | 'down' | 'failing' | 'gone';
+export type Link = 'up' | 'down' | 'failing' | 'full' | 'gone' | 'out' | 'barred';
 
-const linkOf = ({ status }: Pick<Response, 'status'>): Link => (status === 404 ? 'gone' : 'failing');
+const LINKS: Record<number, Link | undefined> = { 401: 'out', 403: 'barred', 404: 'gone', 507: 'full' };
+const linkOf = ({ status }: Pick<Response, 'status'>): Link => LINKS[status] ?? 'failing';
+/** So long an answer is waited for, ms: a server that takes the call and says nothing is as good as gone. */
+const ANSWER = 4_000;
 
 export interface LiveRecord {
   record: BuildRecord;
@@ -91,6 +94,7 @@ async function send(buildId: string, entries: Entry[], since: number): Promise<S
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ entries }),
+      signal: AbortSignal.timeout(ANSWER),
     });
     if (response.ok) return { kind: 'taken', answer: (await response.json()) as EntriesAnswer };
     if (!FINAL.has(response.status)) return { kind: 'unreached', link: linkOf(response) };
@@ -258,6 +262,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       try {
         const response = await fetch(
           `/api/builds/${buildId}/entries?since=${state.current.seq}&${whereabouts(buildId)}`,
+          { signal: AbortSignal.timeout(ANSWER) },
         );
         if (response.ok) take((await response.json()) as EntriesAnswer);
         else setLink(linkOf(response));

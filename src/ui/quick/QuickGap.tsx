@@ -3,7 +3,6 @@
 import { Link2, Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { beginQuick } from '@/actions';
 import { judge } from '@/core/judge/judge';
 import { type QuickAsk, quickRecord } from '@/core/job/quick';
 import type { Units } from '@/core/quantity/length';
@@ -19,10 +18,10 @@ import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { SHOP_UNITS } from '../shared/shopUnits';
 import { useListens } from '../shared/useInBrowser';
-import { useKept } from '../shared/kept';
 import { StepField } from '../targets/StepField';
 import { Slip } from './Slip';
 import { writeQuick } from './ask';
+import { act, whyNot } from '../shared/act';
 
 interface Props {
   initial: QuickAsk;
@@ -48,7 +47,6 @@ const NOBODY = { at: '1970-01-01T00:00:00.000Z', by: '' };
 export function QuickGap({ initial, charts, missing, old }: Props) {
   const router = useRouter();
   const listens = useListens();
-  const [by] = useKept('spatium-by', '');
   const [ask, setAsk] = useState(initial);
   const [chosen, setChosen] = useState(nameOf(charts[0]));
   const [boreFault, setBoreFault] = useState<string | null>(null);
@@ -83,11 +81,11 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
     }
     try {
       if (begun.current.query !== query) begun.current = { query, id: crypto.randomUUID() };
-      const answer = await beginQuick(begun.current.id, query, by);
+      const answer = await act('beginQuick', begun.current.id, query);
       if (answer.ok) router.push(`/builds/${answer.id}/job`);
       else setSaid(answer.faults.join(' '));
-    } catch {
-      setSaid('The server does not answer. Nothing is lost: try again in a moment.');
+    } catch (error) {
+      setSaid(`${whyNot(error)} Nothing is lost: try again in a moment.`);
     }
   };
 

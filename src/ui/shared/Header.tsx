@@ -1,3 +1,4 @@
+import { Who } from '../people/Who';
 import { Link } from './Link';
 import type { ReactNode } from 'react';
 import { ThemeSwitch } from './ThemeSwitch';
@@ -15,6 +16,7 @@ const PLACES = [
   ['/gap', 'Quick gap'],
   ['/charts', 'Charts'],
   ['/instruments', 'Tools'],
+  ['/shop', 'Shop'],
 ] as const;
 
 /** The bar on every screen: the mark leads to the shelf; outside a build, the other rooms stand beside it. */
@@ -42,6 +44,7 @@ export function Header({ children }: { children?: ReactNode }) {
           ))}
         </nav>
       )}
+      <Who />
       <ThemeSwitch />
     </header>
   );

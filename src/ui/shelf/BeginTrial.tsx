@@ -2,25 +2,34 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { beginTrial } from '@/actions';
 import { Button } from '../shared/Button';
+import { act, whyNot } from '../shared/act';
 
 /** A small invented engine to find one's way on, that can be thrown away. */
 export function BeginTrial() {
   const router = useRouter();
+  const [said, setSaid] = useState('');
   const [begun, setBegun] = useState(false);
   const begin = async (): Promise<void> => {
     setBegun(true);
     try {
-      const id = await beginTrial();
+      const id = await act('beginTrial');
       router.push(`/builds/${id}/targets`);
-    } catch {
+    } catch (error) {
       setBegun(false);
+      setSaid(whyNot(error));
     }
   };
   return (
-    <Button kind="accent" disabled={begun} onClick={() => void begin()}>
-      Try it on a small invented engine
-    </Button>
+    <>
+      <Button kind="accent" disabled={begun} onClick={() => void begin()}>
+        Try it on a small invented engine
+      </Button>
+      {said && (
+        <p role="alert" className="font-bold text-over">
+          {said}
+        </p>
+      )}
+    </>
   );
 }

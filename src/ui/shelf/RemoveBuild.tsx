@@ -3,15 +3,21 @@
 import { Archive } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { AlertDialog } from 'radix-ui';
-import { removeBuilds } from '@/actions';
+import { useState } from 'react';
 import { buttonLook } from '../shared/Button';
+import { act, whyNot } from '../shared/act';
 
 /** Takes a build off the shelf, after asking. Its log stays, and the shelf offers it back. */
 export function RemoveBuild({ id, name }: { id: string; name: string }) {
   const router = useRouter();
+  const [said, setSaid] = useState('');
   const remove = async (): Promise<void> => {
-    await removeBuilds([id]);
-    router.push(`/?removed=${id}`);
+    try {
+      await act('removeBuilds', [id]);
+      router.push(`/?removed=${id}`);
+    } catch (error) {
+      setSaid(whyNot(error));
+    }
   };
   return (
     <AlertDialog.Root>
@@ -21,6 +27,11 @@ export function RemoveBuild({ id, name }: { id: string; name: string }) {
       >
         <Archive size={18} aria-hidden />
       </AlertDialog.Trigger>
+      {said && (
+        <p role="alert" className="text-sm font-bold text-over">
+          {said}
+        </p>
+      )}
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 w-[min(94vw,30rem)] -translate-1/2 rounded-md border border-ink bg-sheet p-6 text-ink">

@@ -1,19 +1,24 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { restoreBuilds } from '@/actions';
+import { useState } from 'react';
 import { Button } from '../shared/Button';
+import { act, whyNot } from '../shared/act';
 
 /** Puts back what was just taken off. */
 export function RestoreBuild({ id }: { id: string }) {
   const router = useRouter();
+  const [said, setSaid] = useState('');
   return (
     <p role="status" className="mb-4 flex flex-wrap items-center gap-4 border-y border-line bg-steel px-4 py-2">
-      The build is off the shelf.
+      {said ? <b className="text-over">{said}</b> : 'The build is off the shelf.'}
       <Button
         kind="accent"
         onClick={() => {
-          void restoreBuilds([id]).then(() => router.push('/'));
+          void act('restoreBuilds', [id]).then(
+            () => router.push('/'),
+            (error: unknown) => setSaid(whyNot(error)),
+          );
         }}
       >
         Put it back

@@ -13,6 +13,9 @@ const LINK_WORDS: Record<Link, string> = {
   up: 'Sending.',
   down: 'The server does not answer.',
   failing: 'The server answers with an error of its own: whoever looks after it should see what it printed.',
+  full: 'The disk of the server is full: make room there.',
+  out: 'Nobody is signed in here.',
+  barred: 'Whoever is signed in may look here, and not enter: switch to somebody who may.',
   gone: 'The server has no such build any more. Look whether it still uses the same database.',
 };
 

@@ -1,16 +1,18 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { removeBuilds } from '@/actions';
+import { useState } from 'react';
 import { TRIAL_STEPS } from '@/core/job/trial';
 import { type StageId, STAGES, STAGE_IDS, covers } from '@/core/stages';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Link } from '../shared/Link';
+import { act, whyNot } from '../shared/act';
 
 /** What to try on this stage of an invented engine, the way on, and the way out. */
 export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId }) {
   const router = useRouter();
+  const [said, setSaid] = useState('');
   const { units } = useWords();
   const { job } = useJudgement();
   const next = STAGE_IDS.slice(STAGE_IDS.indexOf(stage) + 1).find((id) => covers(job, id));
@@ -27,9 +29,22 @@ export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId
           On to {STAGES[next].words}
         </Link>
       )}
-      <Button kind="quiet" onClick={() => void removeBuilds([buildId]).then(() => router.push('/'))}>
+      <Button
+        kind="quiet"
+        onClick={() =>
+          void act('endTrial', buildId).then(
+            () => router.push('/'),
+            (error: unknown) => setSaid(whyNot(error)),
+          )
+        }
+      >
         Throw the trial away
       </Button>
+      {said && (
+        <p role="alert" className="w-full font-bold text-over">
+          {said}
+        </p>
+      )}
     </section>
   );
 }

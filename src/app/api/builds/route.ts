@@ -7,15 +7,15 @@ import { MOST_BYTES, readBuildFile } from '@/files/buildFile';
 import { createBuild } from '@/store/builds';
 import { database } from '@/store/store';
 import { readShelfAsk } from '@/ui/shelf/ask';
-import { bodyWithin, fault } from '../answers';
+import { answered, bodyWithin, fault } from '../answers';
 import { shelf } from '@/store/shelf';
 
-export async function GET(request: Request): Promise<Response> {
+export const GET = answered(async (request: Request): Promise<Response> => {
   const ask = readShelfAsk(Object.fromEntries(new URL(request.url).searchParams));
   return Response.json(await shelf(await database(), ask));
-}
+});
 
-export async function POST(request: Request): Promise<Response> {
+export const POST = answered(async (request: Request): Promise<Response> => {
   const text = await bodyWithin(request);
   if (text === null) return fault(413, `The file is larger than ${MOST_BYTES / 1024 / 1024} MB.`);
   const read = readBuildFile(text);
@@ -33,4 +33,4 @@ export async function POST(request: Request): Promise<Response> {
     { id: record.id, url, created: created === 'created' },
     { status: created === 'created' ? 201 : 200 },
   );
-}
+});

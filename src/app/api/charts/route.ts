@@ -6,13 +6,13 @@ import { randomUUID } from 'node:crypto';
 import { MOST_CHART_BYTES, readChartFile } from '@/files/chartFile';
 import { addChart, alike, keptCharts } from '@/store/charts';
 import { database } from '@/store/store';
-import { bodyWithin, fault } from '../answers';
+import { answered, bodyWithin, fault } from '../answers';
 
-export async function GET(): Promise<Response> {
+export const GET = answered(async (): Promise<Response> => {
   return Response.json({ charts: await keptCharts(await database()) });
-}
+});
 
-export async function POST(request: Request): Promise<Response> {
+export const POST = answered(async (request: Request): Promise<Response> => {
   const text = await bodyWithin(request, MOST_CHART_BYTES);
   if (text === null) return fault(413, 'The file is larger than 1 MB.');
   const name = new URL(request.url).searchParams.get('name')?.trim().slice(0, 80);
@@ -24,4 +24,4 @@ export async function POST(request: Request): Promise<Response> {
   const { id, version, name: from } = read.chart;
   const chart = await addChart(db, randomUUID(), read.chart, '', id === 'read' ? null : { id, version, name: from });
   return Response.json({ id: chart.id, url: `/charts/${chart.id}`, created: true }, { status: 201 });
-}
+});

@@ -1,7 +1,8 @@
 /** GET /api/fitted   mean gaps of the shop's builds, over heat loads */
 import { fittedBuilds } from '@/store/fitted';
 import { database } from '@/store/store';
+import { answered } from '../answers';
 
-export async function GET(): Promise<Response> {
+export const GET = answered(async (): Promise<Response> => {
   return Response.json({ builds: await fittedBuilds(await database()) });
-}
+});

@@ -3,12 +3,13 @@ import type { ToolsAnswer } from '@/files/answers';
 import { keptInstruments } from '@/store/instruments';
 import { shopRates } from '@/store/rates';
 import { database } from '@/store/store';
+import { answered } from '../answers';
 
-export async function GET(request: Request): Promise<Response> {
+export const GET = answered(async (request: Request): Promise<Response> => {
   const db = await database();
   const except = new URL(request.url).searchParams.get('except') ?? '';
   return Response.json({
     instruments: await keptInstruments(db),
     rates: await shopRates(db, except),
   } satisfies ToolsAnswer);
-}
+});

@@ -2,18 +2,20 @@
 import { judge } from '@/core/judge/judge';
 import { writeCsv } from '@/files/csv';
 import { database } from '@/store/store';
-import { fileName, noSuchBuild } from '../../../answers';
+import { answered, fileName, noSuchBuild } from '../../../answers';
 import { loadBuild } from '@/store/log';
 
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const { id } = await params;
-  const stored = await loadBuild(await database(), id);
-  if (!stored) return noSuchBuild(id);
-  const judgement = judge(stored.record);
-  return new Response(`\uFEFF${await writeCsv(judgement)}\r\n`, {
-    headers: {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename="${fileName(judgement.job?.name ?? id, 'csv')}"`,
-    },
-  });
-}
+export const GET = answered(
+  async (_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
+    const { id } = await params;
+    const stored = await loadBuild(await database(), id);
+    if (!stored) return noSuchBuild(id);
+    const judgement = judge(stored.record);
+    return new Response(`\uFEFF${await writeCsv(judgement)}\r\n`, {
+      headers: {
+        'content-type': 'text/csv; charset=utf-8',
+        'content-disposition': `attachment; filename="${fileName(judgement.job?.name ?? id, 'csv')}"`,
+      },
+    });
+  },
+);

@@ -5,10 +5,11 @@
  */
 import { z } from 'zod';
 import type { EntriesAnswer } from '@/files/answers';
-import { MOST_BYTES } from '@/files/buildFile';
 import { entriesSchema, faultsOf } from '@/files/schema';
+import { asker, initialsFor, roleOf } from '@/people/asking';
+import { DECIDED_KINDS, may } from '@/people/rules';
 import { database } from '@/store/store';
-import { bodyWithin, fault, noSuchBuild } from '../../../answers';
+import { answered, fault, jsonWithin, noSuchBuild } from '../../../answers';
 import { type Present, presentAt } from '@/store/presence';
 import { appendEntries, entriesSince, lastSeqOf } from '@/store/log';
 
@@ -21,7 +22,7 @@ function sinceOf(request: Request): number {
   return Number.isSafeInteger(since) && since > 0 ? since : 0;
 }
 
-export async function GET(request: Request, { params }: Context): Promise<Response> {
+export const GET = answered(async (request: Request, { params }: Context): Promise<Response> => {
   const { id } = await params;
   const db = await database();
   const since = sinceOf(request);
@@ -30,7 +31,7 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   const entries = seq > since ? await entriesSince(db, id, since) : [];
   const others = othersFor(id, new URL(request.url).searchParams);
   return Response.json({ seq, entries, conflicts: [], ...(others && { others }) } satisfies EntriesAnswer);
-}
+});
 
 /** Where the other windows of a build are, told to one that says where it is itself; else null. */
 function othersFor(id: string, asked: URLSearchParams): Present[] | null {
@@ -38,25 +39,24 @@ function othersFor(id: string, asked: URLSearchParams): Present[] | null {
   const at = asked.get('at') ?? '';
   if (!/^[\w-]{1,40}$/.test(bench) || !/^[\w.]{0,60}$/.test(at)) return null;
   const mine = (asked.get('mine') ?? '').split(',').filter((what) => /^[\w.]{1,40}$/.test(what));
-  return presentAt(id, bench, { by: (asked.get('by') ?? '').slice(0, 12), at, mine });
+  return presentAt(id, bench, { by: initialsFor(asker(), asked.get('by')), at, mine });
 }
 
-export async function POST(request: Request, { params }: Context): Promise<Response> {
+export const POST = answered(async (request: Request, { params }: Context): Promise<Response> => {
   const { id } = await params;
-  const text = await bodyWithin(request);
-  if (text === null) return fault(413, `A request is at most ${MOST_BYTES / 1024 / 1024} MB.`);
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch {
-    return fault(400, 'The request is not JSON.');
-  }
-  const parsed = bodySchema.safeParse(json);
+  const body = await jsonWithin(request);
+  if (!body.ok) return body.answer;
+  const parsed = bodySchema.safeParse(body.json);
   if (!parsed.success) return fault(422, ...faultsOf(parsed.error));
+  const asking = asker();
+  const decided = parsed.data.entries.find((entry) => DECIDED_KINDS.includes(entry.kind));
+  if (decided && !may(roleOf(asking), 'decide'))
+    return fault(422, 'What the engine is, its chart and its targets are for a builder or the owner to set.');
+  const made = parsed.data.entries.map((entry) => ({ ...entry, by: initialsFor(asking, entry.by) }));
   const db = await database();
-  const appended = await appendEntries(db, id, parsed.data.entries);
+  const appended = await appendEntries(db, id, made);
   if (!appended.ok) return appended.missing ? noSuchBuild(id) : fault(422, ...appended.faults);
   const since = sinceOf(request);
   const entries = await entriesSince(db, id, since);
   return Response.json({ seq: appended.seq, entries, conflicts: appended.conflicts } satisfies EntriesAnswer);
-}
+});

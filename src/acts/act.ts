@@ -1,0 +1,62 @@
+/** What an act is: what it takes, and what it does. */
+import { z } from 'zod';
+import type { Asking } from '@/people/asking';
+import type { Database } from '@/store/open';
+
+/** What an act is done with. */
+export interface Doing {
+  db: Database;
+  /** Initials of who does it; as they were sent where no people are set up. */
+  by: string;
+  asking: Asking;
+  /** What the browser is to keep, as the sign-in library says it. */
+  keep: (answer: Headers) => void;
+}
+
+/** What is noted of an act in the audit: what it was done to, and in words what. */
+export interface Noted {
+  of: string;
+  says: string;
+  /** Whose initials it is noted with, where that is not who asked. */
+  by?: string;
+}
+
+/** Done, or not begun for what is wrong with its arguments. */
+export type Done<R> = { ok: true; result: R; noted: Noted | null } | { ok: false; error: z.ZodError };
+
+export interface Act<A extends readonly unknown[] = readonly unknown[], R = unknown> {
+  /** Does it, if its arguments are what it takes. */
+  attempt: (doing: Doing, args: unknown) => Promise<Done<R>>;
+  /** Of its type alone: what it takes. */
+  takes?: A;
+}
+
+type Schemas = readonly z.ZodType[];
+type Given<S extends Schemas> = { -readonly [K in keyof S]: z.output<S[K]> };
+
+/**
+ * An act with the schemas of its arguments, as many as there are and no more.
+ *
+ * @param note what the audit says of it; null where nothing came of it
+ */
+export const act = <const S extends Schemas, R>(
+  schemas: S,
+  run: (doing: Doing, ...args: Given<S>) => Promise<R>,
+  note: (result: R, ...args: Given<S>) => Noted | null = () => null,
+): Act<Given<S>, R> => {
+  const schema = z.tuple(schemas as unknown as []);
+  return {
+    attempt: async (doing, args) => {
+      const read = schema.safeParse(args);
+      if (!read.success) return { ok: false, error: read.error };
+      const given = read.data as Given<S>;
+      const result = await run(doing, ...given);
+      return { ok: true, result, noted: note(result, ...given) };
+    },
+  };
+};
+
+/** What an act takes. */
+export type ArgsOf<A> = A extends Act<infer Args> ? Args : never;
+/** What an act gives. */
+export type ResultOf<A> = A extends Act<readonly unknown[], infer R> ? R : never;

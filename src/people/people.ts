@@ -1,0 +1,159 @@
+/** Who works in the shop: who they are, what they may, and where they are signed in. */
+import { and, count, eq, ne } from 'drizzle-orm';
+import type { Database } from '@/store/open';
+import { people, sessions } from '@/store/schema';
+import type { Person } from './asking';
+import { auth } from './auth';
+import { ROLES, type Role } from './rules';
+
+export interface Member extends Person {
+  /** Whether they left: they sign in no more, and what they did stays theirs. */
+  hasLeft: boolean;
+}
+
+const roleIn = (role: string | null): Role => ROLES.find((r) => r === role) ?? 'reader';
+
+type Row = typeof people.$inferSelect;
+
+export const memberOf = (row: Pick<Row, 'id' | 'name' | 'displayUsername' | 'role' | 'banned'>): Member => ({
+  id: row.id,
+  name: row.name,
+  initials: row.displayUsername ?? '',
+  role: roleIn(row.role),
+  hasLeft: row.banned === true,
+});
+
+/** Everybody, by initials. */
+export async function everybody(db: Database): Promise<Member[]> {
+  const rows = await db.select().from(people);
+  return rows.map(memberOf).sort((a, b) => a.initials.localeCompare(b.initials, 'en'));
+}
+
+/** Whether people are set up at all. */
+export async function hasPeople(db: Database): Promise<boolean> {
+  const [row] = await db.select({ n: count() }).from(people);
+  return (row?.n ?? 0) > 0;
+}
+
+/** Somewhere that somebody is signed in. */
+export interface SignedIn {
+  id: string;
+  person: string;
+  since: string;
+  seen: string;
+  address: string;
+  browser: string;
+}
+
+/** Where everybody is signed in, the latest first. */
+export async function signedIn(db: Database): Promise<SignedIn[]> {
+  const rows = await db.select().from(sessions);
+  return rows
+    .filter((row) => row.expiresAt.getTime() > Date.now())
+    .sort((a, b) => b.createdAt.getTime() - a.createdAt.getTime())
+    .map((row) => ({
+      id: row.id,
+      person: row.userId,
+      since: row.createdAt.toISOString(),
+      seen: row.updatedAt.toISOString(),
+      address: row.ipAddress ?? '',
+      browser: row.userAgent ?? '',
+    }));
+}
+
+export type Changed = { ok: true } | { ok: false; faults: string[] };
+const refused = (fault: string): Changed => ({ ok: false, faults: [fault] });
+const done: Changed = { ok: true };
+
+/** Characters that a secret has at least, by what it opens. */
+export const leastSecret = (role: Role): number => (role === 'owner' || role === 'builder' ? 6 : 4);
+
+const tooShort = (role: Role, secret: string): Changed | null =>
+  secret.length < leastSecret(role)
+    ? refused(
+        `The PIN or password of ${role === 'owner' ? 'an' : 'a'} ${role} has at least ${leastSecret(role)} characters.`,
+      )
+    : null;
+
+/** Whether somebody else signs in with these initials. */
+async function isTaken(db: Database, initials: string, except = ''): Promise<boolean> {
+  const rows = await db
+    .select({ id: people.id })
+    .from(people)
+    .where(and(eq(people.username, initials.toLowerCase()), ne(people.id, except)));
+  return rows.length > 0;
+}
+
+export interface NewPerson {
+  name: string;
+  initials: string;
+  role: Role;
+  secret: string;
+}
+
+/** Somebody new. */
+export async function addPerson(db: Database, { name, initials, role, secret }: NewPerson): Promise<Changed> {
+  const short = tooShort(role, secret);
+  if (short) return short;
+  if (await isTaken(db, initials))
+    return refused(`Somebody has the initials ${initials} already: what is noted with them would be both’s.`);
+  const library = await auth();
+  await library.api.createUser({
+    body: {
+      name,
+      role,
+      password: secret,
+      email: `${crypto.randomUUID()}@people.invalid`,
+      // nothing is ever sent there: it counts as theirs
+      data: { username: initials.toLowerCase(), displayUsername: initials, emailVerified: true },
+    },
+  });
+  return done;
+}
+
+/** Whether the shop would be nobody's without somebody. */
+async function isLastOwner(db: Database, id: string): Promise<boolean> {
+  const all = await everybody(db);
+  return !all.some((p) => p.id !== id && p.role === 'owner' && !p.hasLeft);
+}
+
+/** What somebody is called, and may. Initials stay: what is on record is noted with them. */
+export async function changePerson(db: Database, id: string, name: string, role: Role): Promise<Changed> {
+  if (role !== 'owner' && (await isLastOwner(db, id)))
+    return refused('Somebody must own the shop: make another one owner first.');
+  const rows = await db
+    .update(people)
+    .set({ name, role, updatedAt: new Date() })
+    .where(eq(people.id, id))
+    .returning({ id: people.id });
+  return rows.length > 0 ? done : refused('There is nobody of that name any more.');
+}
+
+/** Ends everything somebody is signed in to. */
+const endAll = (db: Database, id: string) => db.delete(sessions).where(eq(sessions.userId, id));
+
+/** A new PIN or password; whoever was signed in with the old one no longer is. */
+export async function setSecret(db: Database, id: string, secret: string): Promise<Changed> {
+  const [row] = await db.select().from(people).where(eq(people.id, id));
+  if (!row) return refused('There is nobody of that name any more.');
+  const short = tooShort(roleIn(row.role), secret);
+  if (short) return short;
+  const library = await (await auth()).$context;
+  await library.internalAdapter.updatePassword(id, await library.password.hash(secret));
+  await endAll(db, id);
+  return done;
+}
+
+/** Somebody leaves, and is signed out everywhere; or comes back. */
+export async function setLeft(db: Database, id: string, hasLeft: boolean): Promise<Changed> {
+  if (hasLeft && (await isLastOwner(db, id)))
+    return refused('Somebody must own the shop: make another one owner first.');
+  await db.update(people).set({ banned: hasLeft, updatedAt: new Date() }).where(eq(people.id, id));
+  if (hasLeft) await endAll(db, id);
+  return done;
+}
+
+/** Ends one of the places that somebody is signed in. */
+export const endSession = async (db: Database, id: string): Promise<void> => {
+  await db.delete(sessions).where(eq(sessions.id, id));
+};

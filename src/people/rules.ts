@@ -1,0 +1,111 @@
+/**
+ * Who may do what, in one table. `src/server` holds every request against it before anything else sees it, and a test
+ * walks all of it as every role and as nobody.
+ */
+
+/** From the most to the least: owns the shop, builds engines, fits at the bench, looks. */
+export const ROLES = ['owner', 'builder', 'fitter', 'reader'] as const;
+export type Role = (typeof ROLES)[number];
+
+/**
+ * What a request needs: nothing; that one may look; that one may log readings and what was done; that one decides over
+ * builds, targets, charts and tools; that the shop is one's own: people, copies of everything, what was done by whom.
+ */
+export const NEEDS = ['nothing', 'look', 'enter', 'decide', 'own'] as const;
+export type Need = (typeof NEEDS)[number];
+
+const MAY: Record<Role, readonly Need[]> = {
+  owner: NEEDS,
+  builder: ['nothing', 'look', 'enter', 'decide'],
+  fitter: ['nothing', 'look', 'enter'],
+  reader: ['nothing', 'look'],
+};
+
+/** Whether a role, or nobody, may do what needs something. */
+export const may = (role: Role | null, need: Need): boolean =>
+  need === 'nothing' || (role !== null && MAY[role].includes(need));
+
+/** Of what is done by `POST /api/do/NAME`. */
+export const ACT_NEEDS = {
+  beginBuild: 'decide',
+  beginQuick: 'decide',
+  beginTrial: 'enter',
+  endTrial: 'enter',
+  removeBuilds: 'decide',
+  restoreBuilds: 'decide',
+  saveChartVersion: 'decide',
+  copyChart: 'decide',
+  putChartAway: 'decide',
+  makeStandard: 'decide',
+  saveTool: 'enter',
+  putToolAway: 'decide',
+  signIn: 'nothing',
+  signInByCode: 'nothing',
+  switchTo: 'nothing',
+  signOut: 'nothing',
+  setUpPeople: 'own',
+  addPerson: 'own',
+  changePerson: 'own',
+  setSecret: 'own',
+  changeOwnSecret: 'look',
+  setLeft: 'own',
+  endSession: 'own',
+  deviceCode: 'own',
+} as const satisfies Record<string, Need>;
+export type ActName = keyof typeof ACT_NEEDS;
+
+/** Of every page and route; `:x` stands for one part of a path, `*` for what is left of it. */
+export const ROUTES: readonly (readonly [method: 'GET' | 'POST', path: string, need: Need])[] = [
+  ['GET', '/', 'look'],
+  ['GET', '/new', 'look'],
+  ['GET', '/gap', 'look'],
+  ['GET', '/charts', 'look'],
+  ['GET', '/charts/:id', 'look'],
+  ['GET', '/instruments', 'look'],
+  ['GET', '/builds/:id', 'look'],
+  ['GET', '/builds/:id/:stage', 'look'],
+  ['GET', '/api/builds', 'look'],
+  ['POST', '/api/builds', 'decide'],
+  ['GET', '/api/builds/:id', 'look'],
+  ['GET', '/api/builds/:id/csv', 'look'],
+  ['GET', '/api/builds/:id/crowns', 'look'],
+  ['GET', '/api/builds/:id/entries', 'look'],
+  ['POST', '/api/builds/:id/entries', 'enter'],
+  ['GET', '/api/charts', 'look'],
+  ['POST', '/api/charts', 'decide'],
+  ['GET', '/api/charts/:id', 'look'],
+  ['GET', '/api/charts/:id/csv', 'look'],
+  ['GET', '/api/instruments', 'look'],
+  ['GET', '/api/fitted', 'look'],
+  ['GET', '/api/turned', 'look'],
+  ['GET', '/api/me', 'nothing'],
+  ['GET', '/api/audit', 'own'],
+  ['GET', '/shop', 'own'],
+  ['GET', '/sign-in', 'nothing'],
+  ['GET', '/_next/static/*', 'nothing'],
+  ['GET', '/icons/*', 'nothing'],
+  ['GET', '/icon.svg', 'nothing'],
+  ['GET', '/manifest.webmanifest', 'nothing'],
+  ['GET', '/offline.html', 'nothing'],
+  ['GET', '/sw.js', 'nothing'],
+];
+
+const patterns = ROUTES.map(
+  ([method, path, need]) =>
+    [
+      method,
+      new RegExp(`^${path.replace(/\./g, '\\.').replace(/:\w+/g, '[^/]+').replace('*', '.+')}/?$`),
+      need,
+    ] as const,
+);
+
+/** What a request needs; what is not in the table needs that the shop is one's own, whatever becomes of it. */
+export function needOf(method: string, path: string): Need {
+  const asked = method === 'HEAD' ? 'GET' : method;
+  const name = /^\/api\/do\/(\w+)$/.exec(path)?.[1];
+  if (name && asked === 'POST' && Object.hasOwn(ACT_NEEDS, name)) return ACT_NEEDS[name as ActName];
+  return patterns.find(([of, pattern]) => of === asked && pattern.test(path))?.[2] ?? 'own';
+}
+
+/** Choices that a fitter leaves to whoever decides: what the engine is, and what its gaps and clearances are to be. */
+export const DECIDED_KINDS: readonly string[] = ['job', 'chart', 'targets'];

@@ -1,0 +1,60 @@
+/** What is refused before anything else sees it: no such way of asking, an address that cannot be read, another's name, another site's page. */
+
+/** What is known of a request from its head. */
+export interface Asked {
+  method: string;
+  url: string;
+  /** As asked for, a named proxy's word taken for it. */
+  host: string | undefined;
+  origin: string | undefined;
+  /** What the browser says of where the page is that asks. */
+  site: string | undefined;
+  contentLength: string | undefined;
+}
+
+export interface Refusal {
+  status: 400 | 403 | 404 | 405 | 413 | 414 | 421;
+  says: string;
+}
+
+const METHODS = ['GET', 'HEAD', 'POST'];
+const MOST_URL = 8_192;
+/** More than any body that any route takes: 5 MB and what goes with it. */
+const MOST_BODY = 300 * 1024 * 1024;
+
+/** The path of an address, as it is written; null where it cannot be read. */
+export function pathOf(url: string): string | null {
+  if (!url.startsWith('/')) return null;
+  const path = url.replace(/[?#].*$/s, '');
+  try {
+    const read = decodeURIComponent(path);
+    // what no path of ours holds
+    return /[\u0000-\u001f\u007f\\]/.test(read) || path.startsWith('//') ? null : path;
+  } catch {
+    return null;
+  }
+}
+
+const refused = (status: Refusal['status'], says: string): Refusal => ({ status, says });
+
+/**
+ * Why a request is refused whoever asks; null where it is not.
+ *
+ * @param isOwn whether a Host header names this server
+ */
+export function refusalOf(asked: Asked, isOwn: (host: string | undefined) => boolean): Refusal | null {
+  const { method, url, host, origin, site } = asked;
+  if (!isOwn(host))
+    return refused(421, 'This server does not go by that name. Names it should go by are set with ALLOWED_HOSTS.');
+  if (!METHODS.includes(method)) return refused(405, 'Only GET, HEAD and POST are understood.');
+  if (url.length > MOST_URL) return refused(414, 'The address is longer than any of this server’s.');
+  const path = pathOf(url);
+  if (path === null) return refused(400, 'The address cannot be read.');
+  if (method !== 'POST') return null;
+  if (!path.startsWith('/api/')) return refused(405, 'Nothing is sent to a page.');
+  if (Number(asked.contentLength ?? 0) > MOST_BODY) return refused(413, 'That is more than is taken at once.');
+  const isOthers = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host);
+  if (isOthers || site === 'cross-site' || site === 'same-site')
+    return refused(403, 'This request came from another site and was refused.');
+  return null;
+}

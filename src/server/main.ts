@@ -1,0 +1,198 @@
+/**
+ * The server: in front of everything else. It refuses what is not for it, finds out who asks, holds that against the
+ * one table of who may do what, and only then hands a request on.
+ */
+import { readFileSync } from 'node:fs';
+import { type IncomingMessage, type ServerResponse, createServer } from 'node:http';
+import { createServer as createSecure } from 'node:https';
+import { join } from 'node:path';
+import next from 'next';
+import QRCode from 'qrcode';
+import { type Asking, askedBy, roleOf } from '@/people/asking';
+import { reachedSecurely } from '@/people/auth';
+import { hasPeople } from '@/people/people';
+import { may, needOf } from '@/people/rules';
+import { whoAsks } from '@/people/who';
+import { foldIn, keepFoldingIn } from '@/store/foldIn';
+import { database } from '@/store/store';
+import { troubleOf } from '@/store/trouble';
+import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
+import { type Asked, type Refusal, pathOf, refusalOf } from './gate';
+import { isEverywhere, isLoopback, isOwnName, ownAddresses } from './hosts';
+import { type Options, optionsOf } from './options';
+import { reached } from './reached';
+
+const ROOT = process.cwd();
+
+/** To whoever started it. */
+const tell = (line: string): void => void process.stdout.write(`${line}\n`);
+
+/** What is said to a browser that asked for a page, and to whatever asked for anything else. */
+function say(response: ServerResponse, status: number, says: string, headers: Record<string, string> = {}): void {
+  const isPage = headers['content-type'] === 'text/html; charset=utf-8';
+  const body = isPage ? says : JSON.stringify({ faults: [says] });
+  response.writeHead(status, {
+    'content-type': 'application/json; charset=utf-8',
+    'cache-control': 'no-store',
+    'x-content-type-options': 'nosniff',
+    'cross-origin-resource-policy': 'same-origin',
+    ...headers,
+  });
+  response.end(body);
+}
+
+const escaped = (text: string): string => text.replace(/[&<>"']/g, (char) => `&#${char.charCodeAt(0)};`);
+
+/** A page that needs nothing of the rest. */
+const page = (says: string): string =>
+  `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Spatium</title><body style="font:18px system-ui;margin:3rem;max-width:40rem"><h1>Spatium</h1><p>${escaped(says)}</p><p><a href="">Try again</a></p></body></html>`;
+const PAGE = { 'content-type': 'text/html; charset=utf-8' };
+
+const one = (header: string | string[] | undefined): string | undefined => (Array.isArray(header) ? header[0] : header);
+
+/** The name and the place that a request came by, a named proxy's word taken for it and nobody else's. */
+function cameBy(request: IncomingMessage, { proxies }: Options): { host: string | undefined; address: string } {
+  const { headers, socket } = request;
+  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+  const isNamed = proxies.includes(address);
+  const host = (isNamed ? one(headers['x-forwarded-host']) : undefined) ?? headers.host;
+  const from = isNamed ? one(headers['x-forwarded-for'])?.split(',').at(-1)?.trim() : undefined;
+  if (host !== undefined) headers.host = host;
+  // nobody else's word for it is passed on
+  request.headers = Object.fromEntries(
+    Object.entries(headers).filter(([name]) => !name.startsWith('x-forwarded-') && name !== 'forwarded'),
+  );
+  return { host, address: from ?? address };
+}
+
+function askedIn(request: IncomingMessage, host: string | undefined): Asked {
+  const { headers } = request;
+  return {
+    method: request.method ?? '',
+    url: request.url ?? '',
+    host,
+    origin: headers.origin,
+    site: one(headers['sec-fetch-site']),
+    contentLength: headers['content-length'],
+  };
+}
+
+const headersOf = ({ headers }: IncomingMessage): Headers => {
+  const all = new Headers();
+  for (const name of ['cookie', 'user-agent']) {
+    const value = one(headers[name]);
+    if (value !== undefined) all.set(name, value);
+  }
+  return all;
+};
+
+/** What somebody gets who may not, or is not known. */
+function turnAway(response: ServerResponse, asking: Asking, path: string, url: string): void {
+  const isSignedIn = asking.person !== null;
+  if (path.startsWith('/api/'))
+    say(
+      response,
+      isSignedIn ? 403 : 401,
+      isSignedIn ? `As ${asking.person?.role ?? ''} you may not do this.` : 'Sign in first.',
+    );
+  else
+    // somebody else who may can sign in there
+    say(response, 307, '', { location: `/sign-in?${isSignedIn ? 'barred=1&' : ''}to=${encodeURIComponent(url)}` });
+}
+
+async function begin(): Promise<void> {
+  const options = optionsOf(process.argv.slice(2), process.env);
+  const db = await database();
+  if (!isLoopback(options.host) && !(await hasPeople(db)))
+    throw new RangeError(
+      'Spatium is for this machine alone until people are set up. Start it with npm start, open the page Shop, put in who works here, and start it on the network then.',
+    );
+  const certificate: Certificate | null =
+    options.tls === null
+      ? null
+      : options.tls === 'made'
+        ? await ownCertificate(join(ROOT, 'data'), options.names)
+        : { cert: readFileSync(options.tls.cert, 'utf8'), key: readFileSync(options.tls.key, 'utf8') };
+  reachedSecurely(certificate !== null || process.env.BEHIND_HTTPS === '1');
+
+  const app = next({ dev: false, dir: ROOT, hostname: options.host, port: options.port });
+  await app.prepare();
+  const handle = app.getRequestHandler();
+  const isOwn = (host: string | undefined): boolean => isOwnName(host, options.host, options.names);
+
+  const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
+    const { host, address } = cameBy(request, options);
+    const asked = askedIn(request, host);
+    const refusal: Refusal | null = refusalOf(asked, isOwn);
+    if (refusal) {
+      // what is still coming in is not read
+      response.setHeader('connection', 'close');
+      say(response, refusal.status, refusal.says, refusal.status === 405 ? { allow: 'GET, HEAD, POST' } : {});
+      return;
+    }
+    response.setHeader('cross-origin-resource-policy', 'same-origin');
+    const path = pathOf(asked.url) ?? '/';
+    const need = needOf(asked.method, path);
+    if (need === 'nothing' && !path.startsWith('/api/') && path !== '/sign-in') {
+      await handle(request, response);
+      return;
+    }
+    const asking = await whoAsks(headersOf(request), address);
+    if (!may(roleOf(asking), need)) turnAway(response, asking, path, asked.url);
+    else await askedBy(asking, () => handle(request, response));
+  };
+
+  const listener = (request: IncomingMessage, response: ServerResponse): void => {
+    answer(request, response).catch((error: unknown) => {
+      const trouble = troubleOf(error);
+      if (!trouble)
+        process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+      if (response.headersSent) response.destroy();
+      else if (request.url?.startsWith('/api/'))
+        say(response, trouble?.status ?? 500, trouble?.says ?? 'The program failed here.');
+      else say(response, trouble?.status ?? 500, page(trouble?.says ?? 'The program failed here.'), PAGE);
+    });
+  };
+  const server = certificate ? createSecure(certificate, listener) : createServer(listener);
+  server.on('upgrade', (_request, socket) => socket.destroy());
+  server.on('clientError', (_error, socket) => {
+    if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
+  });
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(options.port, options.host, resolve);
+  });
+  const bound = server.address();
+  const port = typeof bound === 'object' && bound ? bound.port : options.port;
+  const scheme = certificate ? 'https' : 'http';
+  const urls = (isEverywhere(options.host) ? ownAddresses() : isLoopback(options.host) ? [] : [options.host]).map(
+    (name) => `${scheme}://${name}:${port}`,
+  );
+  const fingerprint = certificate && fingerprintOf(certificate.cert);
+  reached({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
+  const stopFolding = keepFoldingIn(db);
+
+  let isEnding = false;
+  const end = (): void => {
+    if (isEnding) return;
+    isEnding = true;
+    stopFolding();
+    const rest = setTimeout(() => server.closeAllConnections(), 2_000);
+    server.close(() => {
+      clearTimeout(rest);
+      void foldIn(db).finally(() => process.exit(0));
+    });
+    server.closeIdleConnections();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, end);
+
+  for (const url of urls) tell(`On the network: ${url}`);
+  if (urls[0]) tell(await QRCode.toString(urls[0], { type: 'terminal', small: true }));
+  if (fingerprint) tell(`Certificate, SHA-256: ${fingerprint}`);
+  tell(`Spatium is at ${scheme}://${isLoopback(options.host) ? options.host : '127.0.0.1'}:${port}  (Ctrl+C ends it)`);
+}
+
+begin().catch((error: unknown) => {
+  process.stderr.write(`\n${error instanceof Error ? error.message : String(error)}\n`);
+  process.exit(1);
+});

@@ -1,0 +1,112 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { Link } from '../shared/Link';
+import { act, whyNot } from '../shared/act';
+import { useListens } from '../shared/useInBrowser';
+import { askMe } from './me';
+
+/** Where it is gone on to: a path of this server, and nothing that leads elsewhere. */
+const safe = (to: string): string => (/^\/(?![/\\])/.test(to) ? to : '/');
+
+/** A code that stands in the address after #, where no server and no log sees it. */
+const codeInAddress = (): string => /^#code=([\w-]{8,128})$/.exec(location.hash)?.[1] ?? '';
+
+/** Signing in: initials and PIN, or the code that the owner shows. */
+export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
+  const listens = useListens();
+  const [initials, setInitials] = useState('');
+  const [secret, setSecret] = useState('');
+  const [said, setSaid] = useState('');
+  const [isBusy, setBusy] = useState(false);
+  const run = async (work: () => Promise<{ ok: true } | { ok: false; faults: string[] }>): Promise<void> => {
+    setBusy(true);
+    try {
+      const done = await work();
+      if (done.ok) {
+        await askMe();
+        location.replace(safe(to));
+        return;
+      }
+      setSaid(done.faults.join(' '));
+    } catch (error) {
+      setSaid(whyNot(error));
+    }
+    setBusy(false);
+  };
+  useEffect(() => {
+    const code = codeInAddress();
+    if (code === '') return;
+    history.replaceState(null, '', location.pathname + location.search);
+    void run(() => act('signInByCode', code));
+    // Once, for the address the page was opened with.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  return (
+    <main id="main" tabIndex={-1} inert={!listens} className="mx-auto max-w-md px-6 py-8">
+      <h1>Sign in</h1>
+      <p className="mt-1 mb-6 text-lg text-soft">
+        What you log is noted with your initials. Whoever is signed in on this device already stays so.
+      </p>
+      {isBarred && (
+        <p role="status" className="mb-6 border-l-4 border-short pl-3">
+          Who is signed in may not see that page. Somebody who may can sign in here; or go back to{' '}
+          <Link href="/" className="text-blue underline underline-offset-4">
+            the shelf
+          </Link>
+          .
+        </p>
+      )}
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (initials.trim() === '' || secret === '') setSaid('Initials and PIN are both needed.');
+          else void run(() => act('signIn', initials.trim(), secret));
+        }}
+      >
+        <Field label="Initials" hint="As on the build sheet.">
+          {(props) => (
+            <input
+              {...props}
+              className="field figures uppercase"
+              autoFocus
+              autoComplete="username"
+              autoCapitalize="characters"
+              spellCheck={false}
+              maxLength={12}
+              value={initials}
+              onChange={(event) => setInitials(event.target.value)}
+            />
+          )}
+        </Field>
+        <Field label="PIN or password" hint="The owner of the shop can give you a new one.">
+          {(props) => (
+            <input
+              {...props}
+              className="field figures"
+              type="password"
+              autoComplete="current-password"
+              maxLength={128}
+              value={secret}
+              onChange={(event) => setSecret(event.target.value)}
+            />
+          )}
+        </Field>
+        {said && (
+          <p role="alert" className="font-bold text-over">
+            {said}
+          </p>
+        )}
+        <Button type="submit" kind="strong" disabled={isBusy}>
+          Sign in
+        </Button>
+      </form>
+      <p className="mt-6 text-soft">
+        Or scan the code that the owner shows on the page Shop: it signs this device in at once.
+      </p>
+    </main>
+  );
+}

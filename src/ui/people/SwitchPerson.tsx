@@ -1,0 +1,55 @@
+'use client';
+
+import { useState } from 'react';
+import type { MeAnswer } from '@/files/answers';
+import { ROLE_WORDS } from '@/people/roleWords';
+import { Button, buttonLook } from '../shared/Button';
+import { act, whyNot } from '../shared/act';
+import { askMe } from './me';
+
+/** Everybody who is signed in on this device, one touch each; and the way to sign in and out. */
+export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'device'>) {
+  const [said, setSaid] = useState('');
+  const run = async (work: () => Promise<{ ok: boolean; faults?: string[] }>): Promise<void> => {
+    try {
+      const done = await work();
+      setSaid(done.ok ? '' : (done.faults ?? []).join(' '));
+      await askMe();
+    } catch (error) {
+      setSaid(whyNot(error));
+    }
+  };
+  const to = `/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`;
+  return (
+    <div className="grid gap-2">
+      {device.map((other) => (
+        <Button
+          key={other.id}
+          kind={other.id === person?.id ? 'strong' : 'plain'}
+          aria-pressed={other.id === person?.id}
+          onClick={() => void run(() => act('switchTo', other.id))}
+        >
+          <b className="figures">{other.initials}</b> {other.name}
+        </Button>
+      ))}
+      <a href={to} className={buttonLook('accent')}>
+        {device.length > 0 ? 'Somebody else' : 'Sign in'}
+      </a>
+      {person && (
+        <>
+          <p className="text-sm text-soft">
+            {person.name}: {ROLE_WORDS[person.role].may}
+          </p>
+          <Button kind="quiet" onClick={() => void run(() => act('signOut', person.id))}>
+            Sign {person.initials} out here
+          </Button>
+        </>
+      )}
+      {said && (
+        <p role="alert" className="font-bold text-over">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+
+/** Who is signed in on this device, as the server said last: kept, so that a page without the server knows too. */
+import { useSyncExternalStore } from 'react';
+import type { MeAnswer } from '@/files/answers';
+import { keep, kept, useKept } from '../shared/kept';
+
+const KEY = 'spatium-me';
+const NOBODY: MeAnswer = { hasPeople: false, person: null, device: [] };
+
+let read = { text: '', me: NOBODY };
+
+function meIn(text: string): MeAnswer {
+  if (text !== read.text) {
+    let me = NOBODY;
+    try {
+      me = JSON.parse(text) as MeAnswer;
+    } catch {
+      // nothing was kept
+    }
+    read = { text, me };
+  }
+  return read.me;
+}
+
+/** Asks the server who is signed in. What is entered from then on is noted with their initials. */
+export async function askMe(): Promise<void> {
+  const response = await fetch('/api/me', { signal: AbortSignal.timeout(5_000) }).catch(() => null);
+  if (!response?.ok) return;
+  const me = (await response.json()) as MeAnswer;
+  const text = me.hasPeople ? JSON.stringify(me) : '';
+  if (text !== (kept(KEY) ?? '')) keep(KEY, text);
+  if (me.hasPeople && (kept('spatium-by') ?? '') !== (me.person?.initials ?? ''))
+    keep('spatium-by', me.person?.initials ?? '');
+}
+
+let timer = 0;
+const looking = (): (() => void) => {
+  const look = (): void => {
+    if (!document.hidden) void askMe();
+  };
+  // another window may have signed somebody else in
+  document.addEventListener('visibilitychange', look);
+  window.addEventListener('focus', look);
+  if (timer === 0) timer = window.setTimeout(look);
+  return () => {
+    document.removeEventListener('visibilitychange', look);
+    window.removeEventListener('focus', look);
+  };
+};
+
+/** Who is signed in here. */
+export function useMe(): MeAnswer {
+  useSyncExternalStore(
+    looking,
+    () => 0,
+    () => 0,
+  );
+  const [text] = useKept(KEY, '');
+  return meIn(text);
+}

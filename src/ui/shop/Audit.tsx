@@ -1,0 +1,73 @@
+'use client';
+
+import { useState } from 'react';
+import type { Member } from '@/people/people';
+import type { Audited } from '@/store/audit';
+import { Button, buttonLook } from '../shared/Button';
+import { When } from '../shared/When';
+
+/** Who did what outside builds, the latest first. What is done within a build stands in its own record. */
+export function Audit({ latest, people }: { latest: Audited[]; people: Member[] }) {
+  const [earlier, setEarlier] = useState<Audited[]>([]);
+  const [isAll, setAll] = useState(false);
+  const [said, setSaid] = useState('');
+  const rows = [...latest, ...earlier];
+  const more = async (): Promise<void> => {
+    const response = await fetch(`/api/audit?before=${rows.at(-1)?.seq ?? 0}`).catch(() => null);
+    if (!response?.ok) {
+      setSaid('The server does not answer.');
+      return;
+    }
+    const { audit } = (await response.json()) as { audit: Audited[] };
+    setSaid('');
+    setEarlier((before) => [...before, ...audit]);
+    setAll(audit.length === 0);
+  };
+  const named = (of: string): string => people.find((p) => p.id === of)?.initials ?? of;
+  return (
+    <div className="grid gap-3 pt-4">
+      <p className="max-w-prose text-soft">
+        Charts, tools, people, the shelf, copies of the data. What is read, done and chosen within a build stands in its
+        own record.
+      </p>
+      {rows.length === 0 ? (
+        <p>Nothing yet.</p>
+      ) : (
+        <table className="w-full text-left">
+          <caption className="sr-only">What was done</caption>
+          <thead className="border-b border-ink">
+            <tr>
+              <th className="py-1 pr-4">when</th>
+              <th className="pr-4">who</th>
+              <th className="pr-4">what</th>
+              <th>to what</th>
+            </tr>
+          </thead>
+          <tbody className="divide-y divide-line border-b border-line">
+            {rows.map((row) => (
+              <tr key={row.seq}>
+                <td className="figures py-1 pr-4 text-sm whitespace-nowrap">
+                  <When at={row.at} />
+                </td>
+                <td className="figures pr-4 font-bold">{row.by || '–'}</td>
+                <td className="pr-4">{row.says}</td>
+                <td className="figures text-sm break-all text-soft">{named(row.of)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <div className="flex flex-wrap items-center gap-3">
+        {rows.length >= 100 && !isAll && <Button onClick={() => void more()}>Earlier</Button>}
+        <a className={buttonLook()} href="/api/audit?csv=1" download>
+          All of it as a table
+        </a>
+        {said && (
+          <p role="alert" className="font-bold text-over">
+            {said}
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}

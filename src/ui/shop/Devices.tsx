@@ -1,0 +1,114 @@
+'use client';
+
+import type { Member, SignedIn } from '@/people/people';
+import { Button, buttonLook } from '../shared/Button';
+import { When } from '../shared/When';
+import { act } from '../shared/act';
+import { useDone } from './useDone';
+
+/** An address on the network, and its code as a drawing. */
+export interface ReachedAt {
+  url: string;
+  code: string;
+}
+
+interface Props {
+  hasPeople: boolean;
+  people: Member[];
+  places: SignedIn[];
+  reached: ReachedAt[];
+  fingerprint: string | null;
+  certificate: string | null;
+}
+
+/** A browser in a word or two. */
+function browserWords(agent: string): string {
+  const of = /iPad|iPhone|Android|Windows|Macintosh|Linux/.exec(agent)?.[0] ?? '';
+  return of === '' ? 'a browser' : of === 'Macintosh' ? 'a Mac' : of;
+}
+
+/** Where the shop is reached, and who is signed in where. */
+export function Devices({ hasPeople, people, places, reached, fingerprint, certificate }: Props) {
+  const { said, run, isBusy } = useDone();
+  const nameOf = (id: string): Member | undefined => people.find((p) => p.id === id);
+  return (
+    <div className="grid gap-6 pt-4">
+      <section>
+        <h2 className="mb-1">On the network</h2>
+        {reached.length === 0 ? (
+          <p className="max-w-prose">
+            This server answers this machine alone.{' '}
+            {hasPeople ? (
+              <>
+                Start it with <code>npm start -- --lan</code> for the shop’s network; add <code>--https</code> so that
+                tablets keep working without it.
+              </>
+            ) : (
+              'Set people up first: on a network everybody signs in.'
+            )}
+          </p>
+        ) : (
+          <ul className="flex flex-wrap gap-6">
+            {reached.map(({ url, code }) => (
+              <li key={url} className="w-52">
+                <div
+                  role="img"
+                  aria-label={`Code of ${url}`}
+                  className="bg-white p-2"
+                  // drawn by the server from its own address
+                  dangerouslySetInnerHTML={{ __html: code }}
+                />
+                <p className="figures mt-1 text-sm break-all">{url}</p>
+              </li>
+            ))}
+          </ul>
+        )}
+        {fingerprint && (
+          <p className="mt-3 max-w-prose">
+            Its certificate, to compare with what a browser shows (SHA-256):{' '}
+            <span className="figures text-sm break-all">{fingerprint}</span>
+          </p>
+        )}
+        {certificate && (
+          <p className="mt-2 flex max-w-prose flex-wrap items-center gap-3">
+            Put on a tablet as one it trusts, builds that were opened work there without the network as well.
+            <a
+              className={buttonLook('accent')}
+              download="spatium-shop.crt"
+              href={`data:application/x-x509-ca-cert;base64,${typeof btoa === 'undefined' ? '' : btoa(certificate)}`}
+            >
+              Certificate as a file
+            </a>
+          </p>
+        )}
+      </section>
+      {hasPeople && (
+        <section>
+          <h2 className="mb-1">Signed in</h2>
+          {said && (
+            <p role="alert" className="font-bold text-over">
+              {said}
+            </p>
+          )}
+          <ul aria-label="Signed in" className="divide-y divide-line border-y border-line">
+            {places.map((place) => (
+              <li key={place.id} className="flex flex-wrap items-center gap-x-4 py-1">
+                <b className="figures w-16">{nameOf(place.person)?.initials ?? '?'}</b>
+                <span className="flex-1">
+                  {browserWords(place.browser)}
+                  {place.address && <span className="figures text-soft"> at {place.address}</span>}
+                  <span className="text-soft">
+                    , since <When at={place.since} />
+                  </span>
+                </span>
+                <Button kind="quiet" disabled={isBusy} onClick={() => run(() => act('endSession', place.id))}>
+                  Sign out from here
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}

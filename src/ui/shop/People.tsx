@@ -1,0 +1,258 @@
+'use client';
+
+import { useState } from 'react';
+import type { Member } from '@/people/people';
+import { ROLE_WORDS } from '@/people/roleWords';
+import { ROLES, type Role } from '@/people/rules';
+import { askMe, useMe } from '../people/me';
+import { Button } from '../shared/Button';
+import { Field } from '../shared/Field';
+import { Popup } from '../shared/Popup';
+import { SelectField } from '../shared/SelectField';
+import { act } from '../shared/act';
+import { DeviceCode } from './DeviceCode';
+import { useDone } from './useDone';
+
+const ROLE_OPTIONS = ROLES.map((role) => [role, ROLE_WORDS[role].words] as const);
+
+interface Props {
+  hasPeople: boolean;
+  people: Member[];
+  /** Where the server is reached on the network; null where it is not. */
+  network: string | null;
+}
+
+/** Who works in the shop, and what each may. */
+export function People({ hasPeople, people, network }: Props) {
+  if (!hasPeople) return <Begin />;
+  return (
+    <div className="grid gap-6 pt-4">
+      <table className="w-full text-left">
+        <caption className="sr-only">Who works in the shop</caption>
+        <thead className="border-b border-ink">
+          <tr>
+            <th className="py-1 pr-4">initials</th>
+            <th className="pr-4">name</th>
+            <th className="pr-4">may</th>
+            <th>
+              <span className="sr-only">what can be done</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody className="divide-y divide-line border-b border-line">
+          {people.map((person) => (
+            <PersonRow key={person.id} person={person} network={network} />
+          ))}
+        </tbody>
+      </table>
+      <PersonForm />
+    </div>
+  );
+}
+
+function PersonRow({ person, network }: { person: Member; network: string | null }) {
+  const { said, run, isBusy } = useDone();
+  const { person: me } = useMe();
+  return (
+    <tr className={person.hasLeft ? 'text-soft' : ''}>
+      <td className="figures py-2 pr-4 align-top text-lg font-bold">{person.initials}</td>
+      <td className="py-2 pr-4 align-top">
+        {person.name}
+        {person.hasLeft && <span className="block text-sm">left: signs in no more, stays on record</span>}
+      </td>
+      <td className="py-2 pr-4 align-top">
+        <SelectField
+          label={`What ${person.initials} may`}
+          value={person.role}
+          options={ROLE_OPTIONS}
+          onChange={(role) => role && run(() => act('changePerson', person.id, person.name, role))}
+          said={ROLE_WORDS[person.role].may}
+        />
+      </td>
+      <td className="py-2 align-top">
+        <div className="flex flex-wrap justify-end gap-2">
+          {!person.hasLeft && (
+            <>
+              <DeviceCode person={person} network={network} />
+              <Popup label={`A new PIN for ${person.initials}`} trigger="New PIN …">
+                {(close) => (
+                  <SecretForm
+                    onSet={(secret) => run(() => act('setSecret', person.id, secret), close)}
+                    words={`A new PIN or password for ${person.name}. Wherever they are signed in now, they no longer are.`}
+                  />
+                )}
+              </Popup>
+            </>
+          )}
+          {person.id !== me?.id && (
+            <Button
+              kind="quiet"
+              disabled={isBusy}
+              onClick={() => run(() => act('setLeft', person.id, !person.hasLeft))}
+            >
+              {person.hasLeft ? 'Came back' : 'Left the shop'}
+            </Button>
+          )}
+        </div>
+        {said && (
+          <p role="alert" className="font-bold text-over">
+            {said}
+          </p>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+function SecretForm({ words, onSet }: { words: string; onSet: (secret: string) => void }) {
+  const [secret, setSecret] = useState('');
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (secret !== '') onSet(secret);
+      }}
+    >
+      <p>{words}</p>
+      <SecretField value={secret} onChange={setSecret} />
+      <Button type="submit" kind="strong" disabled={secret === ''}>
+        Set it
+      </Button>
+    </form>
+  );
+}
+
+const SecretField = ({ value, onChange }: { value: string; onChange: (value: string) => void }) => (
+  <Field label="PIN or password" hint="At least 4 characters; 6 for builders and owners.">
+    {(props) => (
+      <input
+        {...props}
+        className="field figures"
+        type="password"
+        autoComplete="new-password"
+        maxLength={128}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    )}
+  </Field>
+);
+
+interface Typed {
+  name: string;
+  initials: string;
+  secret: string;
+}
+const NOTHING: Typed = { name: '', initials: '', secret: '' };
+
+function Fields({ typed, onChange }: { typed: Typed; onChange: (typed: Typed) => void }) {
+  return (
+    <div className="grid gap-4 sm:grid-cols-3">
+      <Field label="Name">
+        {(props) => (
+          <input
+            {...props}
+            className="field"
+            autoComplete="off"
+            maxLength={80}
+            value={typed.name}
+            onChange={(event) => onChange({ ...typed, name: event.target.value })}
+          />
+        )}
+      </Field>
+      <Field label="Initials" hint="Stand on everything that is logged, and stay.">
+        {(props) => (
+          <input
+            {...props}
+            className="field figures uppercase"
+            autoComplete="off"
+            spellCheck={false}
+            maxLength={12}
+            value={typed.initials}
+            onChange={(event) => onChange({ ...typed, initials: event.target.value.toUpperCase() })}
+          />
+        )}
+      </Field>
+      <SecretField value={typed.secret} onChange={(secret) => onChange({ ...typed, secret })} />
+    </div>
+  );
+}
+
+/** Nobody yet: what it means to set people up, and the first of them. */
+function Begin() {
+  const { said, run, isBusy } = useDone();
+  const [typed, setTyped] = useState(NOTHING);
+  return (
+    <form
+      aria-label="The owner of the shop"
+      className="grid max-w-3xl gap-4 pt-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        run(
+          () => act('setUpPeople', typed.name, typed.initials, typed.secret),
+          () => void askMe(),
+        );
+      }}
+    >
+      <p className="max-w-prose text-lg">
+        On this machine alone nobody needs to sign in. For tablets on the network everybody does: put in yourself first,
+        as the owner, then who else works here. From then on it is asked for on this machine too.
+      </p>
+      <Fields typed={typed} onChange={setTyped} />
+      {said && (
+        <p role="alert" className="font-bold text-over">
+          {said}
+        </p>
+      )}
+      <div>
+        <Button type="submit" kind="strong" disabled={isBusy}>
+          Set people up, with me as owner
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** Somebody new. */
+function PersonForm() {
+  const { said, run, isBusy } = useDone();
+  const [typed, setTyped] = useState(NOTHING);
+  const [role, setRole] = useState<Role>('fitter');
+  return (
+    <form
+      aria-label="Somebody new"
+      className="grid max-w-3xl gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        run(
+          () => act('addPerson', typed.name, typed.initials, role, typed.secret),
+          () => {
+            setTyped(NOTHING);
+            setRole('fitter');
+          },
+        );
+      }}
+    >
+      <h2>Somebody new</h2>
+      <Fields typed={typed} onChange={setTyped} />
+      <SelectField
+        label="What they may"
+        value={role}
+        options={ROLE_OPTIONS}
+        onChange={(chosen) => setRole(chosen ?? 'reader')}
+        said={ROLE_WORDS[role].may}
+      />
+      {said && (
+        <p role="alert" className="font-bold text-over">
+          {said}
+        </p>
+      )}
+      <div>
+        <Button type="submit" kind="strong" disabled={isBusy}>
+          Add them
+        </Button>
+      </div>
+    </form>
+  );
+}

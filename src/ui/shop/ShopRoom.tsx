@@ -1,0 +1,49 @@
+'use client';
+
+import { useState } from 'react';
+import type { Audited } from '@/store/audit';
+import type { Member, SignedIn } from '@/people/people';
+import { Views } from '../shared/Views';
+import { useListens } from '../shared/useInBrowser';
+import { Audit } from './Audit';
+import { Devices, type ReachedAt } from './Devices';
+import { People } from './People';
+
+interface Props {
+  hasPeople: boolean;
+  people: Member[];
+  places: SignedIn[];
+  reached: ReachedAt[];
+  fingerprint: string | null;
+  certificate: string | null;
+  audit: Audited[];
+}
+
+/** What is the shop's as a whole: who works in it, where it is reached, what was done. */
+export function ShopRoom({ hasPeople, people, places, reached, fingerprint, certificate, audit }: Props) {
+  const listens = useListens();
+  const [view, setView] = useState<'people' | 'devices' | 'audit'>('people');
+  return (
+    <div inert={!listens}>
+      <h1 className="mb-2">Shop</h1>
+      <Views
+        label="What of the shop"
+        value={view}
+        onChange={setView}
+        views={[
+          [
+            'people',
+            'People',
+            <People key="people" hasPeople={hasPeople} people={people} network={reached[0]?.url ?? null} />,
+          ],
+          [
+            'devices',
+            'Devices',
+            <Devices key="devices" {...{ hasPeople, people, places, reached, fingerprint, certificate }} />,
+          ],
+          ['audit', 'What was done', <Audit key="audit" latest={audit} people={people} />],
+        ]}
+      />
+    </div>
+  );
+}
