@@ -38,11 +38,10 @@ export class Server {
       PORT: String(this.port),
       DATABASE_URL: pathToFileURL(join(this.folder, 'shop.db')).href,
     };
-    this.child = spawn(
-      process.execPath,
-      ['--import', 'tsx', 'src/server/main.ts'],
-      { env, stdio: ['ignore', 'ignore', 'inherit'] },
-    );
+    this.child = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+      env,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
     for (let tries = 0; tries < 300; tries += 1) {
       const answered = await fetch(`${this.url}/api/builds`).then(
         (r) => r.ok,

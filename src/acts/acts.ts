@@ -16,6 +16,7 @@ import type { Chart, ChartVersion } from '@/core/targets/chart';
 import { chartSchema } from '@/files/shapes/targets';
 import { instrumentSchema } from '@/files/shapes/instrument';
 import { jobSchema } from '@/files/shapes/job';
+import { copyNow } from '@/server/copies';
 import { createBuild, setRemoved } from '@/store/builds';
 import { addChart, loadChart, saveChart, setChartRemoved, setStandard } from '@/store/charts';
 import { loadBuild } from '@/store/log';
@@ -63,6 +64,15 @@ async function choicesFor(
 const NO_CHART = 'The chart is not there any more. Load the page again and choose another.';
 
 export type ChartSaved = { ok: true; chart: Chart } | { ok: false; faults: string[]; latest: Chart | null };
+
+/** A tool that is new has no version yet; it is saved as the first. */
+const savedToolSchema = z.preprocess(
+  (tool) =>
+    typeof tool === 'object' && tool !== null && 'version' in tool && tool.version === 0
+      ? { ...tool, version: 1 }
+      : tool,
+  instrumentSchema,
+);
 
 const putAway = (_: unknown, of: string, isAway: boolean): Noted => ({
   of,
@@ -157,7 +167,7 @@ export const ACTS = {
 
   /** Saves a tool as its next version, unless someone else did so meanwhile. */
   saveTool: act(
-    [instrumentSchema, versionNumber],
+    [savedToolSchema, versionNumber],
     async ({ db }, instrument, over): Promise<Saved> => {
       const saved = await saveInstrument(db, instrument, over);
       return saved.ok
@@ -169,6 +179,13 @@ export const ACTS = {
 
   /** Puts a tool away, or takes it out again. */
   putToolAway: act([idSchema, z.boolean()], ({ db }, id, isAway) => setInstrumentRemoved(db, id, isAway), putAway),
+
+  /** A copy of everything, now. */
+  copyNow: act(
+    [],
+    async (): Promise<string> => copyNow(),
+    (says) => ({ of: '', says: `A copy: ${says}` }),
+  ),
 
   ...PEOPLE_ACTS,
 } satisfies Record<ActName, Act>;

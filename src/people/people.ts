@@ -1,7 +1,7 @@
 /** Who works in the shop: who they are, what they may, and where they are signed in. */
-import { and, count, eq, ne } from 'drizzle-orm';
+import { count, eq } from 'drizzle-orm';
 import type { Database } from '@/store/open';
-import { people, sessions } from '@/store/schema';
+import { accounts, people, sessions } from '@/store/schema';
 import type { Person } from './asking';
 import { auth } from './auth';
 import { ROLES, type Role } from './rules';
@@ -29,9 +29,9 @@ export async function everybody(db: Database): Promise<Member[]> {
   return rows.map(memberOf).sort((a, b) => a.initials.localeCompare(b.initials, 'en'));
 }
 
-/** Whether people are set up at all. */
+/** Whether people are set up at all: whether anybody can sign in. */
 export async function hasPeople(db: Database): Promise<boolean> {
-  const [row] = await db.select({ n: count() }).from(people);
+  const [row] = await db.select({ n: count() }).from(accounts);
   return (row?.n ?? 0) > 0;
 }
 
@@ -75,15 +75,6 @@ const tooShort = (role: Role, secret: string): Changed | null =>
       )
     : null;
 
-/** Whether somebody else signs in with these initials. */
-async function isTaken(db: Database, initials: string, except = ''): Promise<boolean> {
-  const rows = await db
-    .select({ id: people.id })
-    .from(people)
-    .where(and(eq(people.username, initials.toLowerCase()), ne(people.id, except)));
-  return rows.length > 0;
-}
-
 export interface NewPerson {
   name: string;
   initials: string;
@@ -91,21 +82,40 @@ export interface NewPerson {
   secret: string;
 }
 
-/** Somebody new. */
+/** Gives somebody a PIN or password, their first or a new one. */
+async function keepSecret(db: Database, id: string, secret: string): Promise<void> {
+  const { internalAdapter, password } = await (await auth()).$context;
+  const hash = await password.hash(secret);
+  const [account] = await db.select().from(accounts).where(eq(accounts.userId, id));
+  if (account) await internalAdapter.updatePassword(id, hash);
+  else await internalAdapter.linkAccount({ userId: id, providerId: 'credential', accountId: id, password: hash });
+}
+
+/**
+ * Somebody new; or somebody of these initials who came from another machine and never had a PIN here. Initials are one
+ * person's: what is noted with them would else be both's.
+ */
 export async function addPerson(db: Database, { name, initials, role, secret }: NewPerson): Promise<Changed> {
   const short = tooShort(role, secret);
   if (short) return short;
-  if (await isTaken(db, initials))
-    return refused(`Somebody has the initials ${initials} already: what is noted with them would be both’s.`);
-  const library = await auth();
-  await library.api.createUser({
+  const username = initials.toLowerCase();
+  const [known] = await db.select().from(people).where(eq(people.username, username));
+  if (known) {
+    const [account] = await db.select().from(accounts).where(eq(accounts.userId, known.id));
+    if (account) return refused(`Somebody has the initials ${initials} already.`);
+    await db.update(people).set({ name, role, banned: false, updatedAt: new Date() }).where(eq(people.id, known.id));
+    await keepSecret(db, known.id, secret);
+    return done;
+  }
+  const { api } = await auth();
+  await api.createUser({
     body: {
       name,
       role,
       password: secret,
       email: `${crypto.randomUUID()}@people.invalid`,
       // nothing is ever sent there: it counts as theirs
-      data: { username: initials.toLowerCase(), displayUsername: initials, emailVerified: true },
+      data: { username, displayUsername: initials, emailVerified: true },
     },
   });
   return done;
@@ -113,7 +123,8 @@ export async function addPerson(db: Database, { name, initials, role, secret }: 
 
 /** Whether the shop would be nobody's without somebody. */
 async function isLastOwner(db: Database, id: string): Promise<boolean> {
-  const all = await everybody(db);
+  const rows = await db.select({ person: people }).from(people).innerJoin(accounts, eq(accounts.userId, people.id));
+  const all = rows.map(({ person }) => memberOf(person));
   return !all.some((p) => p.id !== id && p.role === 'owner' && !p.hasLeft);
 }
 
@@ -138,8 +149,7 @@ export async function setSecret(db: Database, id: string, secret: string): Promi
   if (!row) return refused('There is nobody of that name any more.');
   const short = tooShort(roleIn(row.role), secret);
   if (short) return short;
-  const library = await (await auth()).$context;
-  await library.internalAdapter.updatePassword(id, await library.password.hash(secret));
+  await keepSecret(db, id, secret);
   await endAll(db, id);
   return done;
 }

@@ -51,6 +51,7 @@ export const ACT_NEEDS = {
   setLeft: 'own',
   endSession: 'own',
   deviceCode: 'own',
+  copyNow: 'own',
 } as const satisfies Record<string, Need>;
 export type ActName = keyof typeof ACT_NEEDS;
 
@@ -80,6 +81,9 @@ export const ROUTES: readonly (readonly [method: 'GET' | 'POST', path: string, n
   ['GET', '/api/turned', 'look'],
   ['GET', '/api/me', 'nothing'],
   ['GET', '/api/audit', 'own'],
+  ['GET', '/api/copies/:name', 'own'],
+  ['GET', '/api/archive', 'own'],
+  ['POST', '/api/archive', 'own'],
   ['GET', '/shop', 'own'],
   ['GET', '/sign-in', 'nothing'],
   ['GET', '/_next/static/*', 'nothing'],

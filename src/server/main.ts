@@ -17,6 +17,7 @@ import { foldIn, keepFoldingIn } from '@/store/foldIn';
 import { database } from '@/store/store';
 import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
+import { keepCopying } from './copies';
 import { type Asked, type Refusal, pathOf, refusalOf } from './gate';
 import { isEverywhere, isLoopback, isOwnName, ownAddresses } from './hosts';
 import { type Options, optionsOf } from './options';
@@ -171,12 +172,14 @@ async function begin(): Promise<void> {
   const fingerprint = certificate && fingerprintOf(certificate.cert);
   reached({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
   const stopFolding = keepFoldingIn(db);
+  const stopCopying = keepCopying(options.copies, (line) => process.stderr.write(`${line}\n`));
 
   let isEnding = false;
   const end = (): void => {
     if (isEnding) return;
     isEnding = true;
     stopFolding();
+    stopCopying();
     const rest = setTimeout(() => server.closeAllConnections(), 2_000);
     server.close(() => {
       clearTimeout(rest);

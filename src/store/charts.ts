@@ -15,7 +15,7 @@ export interface KeptChart {
   standard: boolean;
 }
 
-const STANDARD = 'standardChart';
+export const STANDARD = 'standardChart';
 
 const read = (body: string): Chart => chartSchema.parse(JSON.parse(body));
 

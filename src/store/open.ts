@@ -4,7 +4,7 @@
 import { mkdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { type Client, type Config, createClient } from '@libsql/client';
+import { type Client, createClient } from '@libsql/client';
 import { sql } from 'drizzle-orm';
 import { type LibSQLDatabase, drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
@@ -86,10 +86,9 @@ export async function openDatabase(url: string, migrations = MIGRATIONS): Promis
   if (file) mkdirSync(dirname(file), { recursive: true });
   let client: Client;
   try {
-    const config: Config = file
-      ? { url: pathToFileURL(file).href }
-      : { url, authToken: process.env.DATABASE_AUTH_TOKEN, fetch: fetchInTime };
-    client = patient(createClient(config));
+    client = file
+      ? patient(() => createClient({ url: pathToFileURL(file).href }))
+      : createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN, fetch: fetchInTime });
     await client.execute('SELECT count(*) FROM sqlite_master');
   } catch (error) {
     throw new StoreRefused(

@@ -31,7 +31,7 @@ const AWAY: Trouble = { status: 503, says: 'The database does not answer. It is 
 
 const byCode = (code: string): Trouble | null => {
   if (code === 'SQLITE_FULL' || code === 'ENOSPC') return FULL;
-  if (code === 'SQLITE_BUSY' || code === 'SQLITE_LOCKED') return IN_USE;
+  if (code === 'SQLITE_BUSY' || code === 'SQLITE_LOCKED' || code === 'TRANSACTION_ACTIVE') return IN_USE;
   if (
     /^(SQLITE_(IOERR|CANTOPEN|READONLY|NOTADB|CORRUPT)|HRANA_|SERVER_ERROR|CLIENT_CLOSED|ECONN|ENOTFOUND|EAI_|ETIMEDOUT|UND_ERR)/.test(
       code,

@@ -15,24 +15,28 @@ export function versionAsked(request: Request): number | null {
   return asked === null ? null : /^\d{1,6}$/.test(asked) ? Number(asked) : 0;
 }
 
-/** The body as text, or null when it is larger than a build file may be. Reads no further than that. */
-export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<string | null> {
+/** The body, or null when it is larger than it may be. Reads no further than that. */
+export async function bytesWithin(request: Request, most: number): Promise<Uint8Array | null> {
   if (Number(request.headers.get('content-length') ?? 0) > most) return null;
-  if (!request.body) return '';
-  const decoder = new TextDecoder();
-  let text = '';
+  const pieces: Uint8Array[] = [];
   let bytes = 0;
-  const reader = request.body.getReader();
-  for (let part = await reader.read(); !part.done; part = await reader.read()) {
-    const chunk = part.value as Uint8Array;
-    bytes += chunk.byteLength;
+  const reader = request.body?.getReader();
+  for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
+    const piece = part.value as Uint8Array;
+    bytes += piece.byteLength;
     if (bytes > most) {
-      await reader.cancel();
+      await reader?.cancel();
       return null;
     }
-    text += decoder.decode(chunk, { stream: true });
+    pieces.push(piece);
   }
-  return text + decoder.decode();
+  return Buffer.concat(pieces);
+}
+
+/** The body as text, or null when it is larger than a build file may be. */
+export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<string | null> {
+  const bytes = await bytesWithin(request, most);
+  return bytes && new TextDecoder().decode(bytes);
 }
 
 export type JsonWithin = { ok: true; json: unknown } | { ok: false; answer: Response };

@@ -4,7 +4,8 @@ import { asker } from '@/people/asking';
 import { everybody, signedIn } from '@/people/people';
 import { whereReached } from '@/server/reached';
 import { auditBefore } from '@/store/audit';
-import { database } from '@/store/store';
+import { backupFolder, keptCopies } from '@/store/backup';
+import { database, databaseUrl } from '@/store/store';
 import { ShopRoom } from '@/ui/shop/ShopRoom';
 import { Header } from '@/ui/shared/Header';
 
@@ -29,6 +30,7 @@ export default async function Page() {
           fingerprint={fingerprint}
           certificate={certificate}
           audit={await auditBefore(db, null, LAST)}
+          copies={keptCopies(backupFolder(databaseUrl()))}
         />
       </main>
     </>

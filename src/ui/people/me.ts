@@ -1,7 +1,6 @@
 'use client';
 
 /** Who is signed in on this device, as the server said last: kept, so that a page without the server knows too. */
-import { useSyncExternalStore } from 'react';
 import type { MeAnswer } from '@/files/answers';
 import { keep, kept, useKept } from '../shared/kept';
 
@@ -34,28 +33,22 @@ export async function askMe(): Promise<void> {
     keep('spatium-by', me.person?.initials ?? '');
 }
 
-let timer = 0;
-const looking = (): (() => void) => {
+let isWatched = false;
+
+/** Asks now, and again whenever the page is come back to: another window may have signed somebody else in. */
+export function watchMe(): void {
   const look = (): void => {
     if (!document.hidden) void askMe();
   };
-  // another window may have signed somebody else in
+  look();
+  if (isWatched) return;
+  isWatched = true;
   document.addEventListener('visibilitychange', look);
   window.addEventListener('focus', look);
-  if (timer === 0) timer = window.setTimeout(look);
-  return () => {
-    document.removeEventListener('visibilitychange', look);
-    window.removeEventListener('focus', look);
-  };
-};
+}
 
 /** Who is signed in here. */
 export function useMe(): MeAnswer {
-  useSyncExternalStore(
-    looking,
-    () => 0,
-    () => 0,
-  );
   const [text] = useKept(KEY, '');
   return meIn(text);
 }

@@ -1,11 +1,12 @@
 'use client';
 
-import { useMe } from '../people/me';
+import { useKept } from './kept';
 
 /** Who is at the bench: stands beside everything that is entered. */
 export function Initials({ by, onChange }: { by: string; onChange: (by: string) => void }) {
   // who is signed in stands beside it then
-  if (useMe().hasPeople) return null;
+  const [me] = useKept('spatium-me', '');
+  if (me !== '') return null;
   return (
     <label className="flex items-center gap-2 text-sm text-soft">
       <span className="max-lg:sr-only">Initials</span>

@@ -2,10 +2,12 @@
 
 import { useState } from 'react';
 import type { Audited } from '@/store/audit';
+import type { Kept } from '@/store/backup';
 import type { Member, SignedIn } from '@/people/people';
 import { Views } from '../shared/Views';
 import { useListens } from '../shared/useInBrowser';
 import { Audit } from './Audit';
+import { Copies } from './Copies';
 import { Devices, type ReachedAt } from './Devices';
 import { People } from './People';
 
@@ -17,12 +19,13 @@ interface Props {
   fingerprint: string | null;
   certificate: string | null;
   audit: Audited[];
+  copies: Kept[];
 }
 
 /** What is the shop's as a whole: who works in it, where it is reached, what was done. */
-export function ShopRoom({ hasPeople, people, places, reached, fingerprint, certificate, audit }: Props) {
+export function ShopRoom({ hasPeople, people, places, reached, fingerprint, certificate, audit, copies }: Props) {
   const listens = useListens();
-  const [view, setView] = useState<'people' | 'devices' | 'audit'>('people');
+  const [view, setView] = useState<'people' | 'devices' | 'copies' | 'audit'>('people');
   return (
     <div inert={!listens}>
       <h1 className="mb-2">Shop</h1>
@@ -41,6 +44,7 @@ export function ShopRoom({ hasPeople, people, places, reached, fingerprint, cert
             'Devices',
             <Devices key="devices" {...{ hasPeople, people, places, reached, fingerprint, certificate }} />,
           ],
+          ['copies', 'Copies', <Copies key="copies" copies={copies} />],
           ['audit', 'What was done', <Audit key="audit" latest={audit} people={people} />],
         ]}
       />

@@ -1,0 +1,170 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Database } from '@/store/open';
+import { accounts, people } from '@/store/schema';
+import { database } from '@/store/store';
+import { auth, oneTimeToken } from './auth';
+import { addPerson, changePerson, endSession, everybody, hasPeople, setLeft, setSecret, signedIn } from './people';
+import { countTry, forgetTries, waitAfter } from './tries';
+import { forgetWho, whoAsks } from './who';
+
+let folder: string;
+let db: Database;
+const before = process.env.DATABASE_URL;
+const held = globalThis as { spatiumDatabase?: unknown; spatiumAuth?: unknown };
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'spatium-people-'));
+  process.env.DATABASE_URL = join(folder, 'shop.db');
+  held.spatiumDatabase = undefined;
+  held.spatiumAuth = undefined;
+  db = await database();
+});
+afterAll(() => {
+  db.$client.close();
+  held.spatiumDatabase = undefined;
+  held.spatiumAuth = undefined;
+  if (before === undefined) delete process.env.DATABASE_URL;
+  else process.env.DATABASE_URL = before;
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** Cookies of an answer, as a browser sends them back. */
+const cookiesOf = (answer: Response): string =>
+  answer.headers
+    .getSetCookie()
+    .map((cookie) => cookie.split(';')[0])
+    .join('; ');
+const enter = async (username: string, password: string, cookie = ''): Promise<Response> =>
+  (await auth()).api.signInUsername({
+    body: { username, password },
+    headers: new Headers({ cookie }),
+    asResponse: true,
+  });
+const who = async (cookie: string) => {
+  forgetWho();
+  const { person, device } = await whoAsks(new Headers({ cookie }), '');
+  return { person: person?.initials ?? null, device: device.map((p) => p.initials).sort() };
+};
+const idOf = async (initials: string): Promise<string> =>
+  (await everybody(db)).find((p) => p.initials === initials)?.id ?? '';
+
+describe('people', () => {
+  it('one machine has none; the first signs in, and secrets are kept hashed', async () => {
+    expect(await hasPeople(db)).toBe(false);
+    expect((await whoAsks(new Headers(), '')).hasPeople).toBe(false);
+    expect(await addPerson(db, { name: 'Kim', initials: 'KM', role: 'owner', secret: 'short' })).toMatchObject({
+      ok: false,
+    });
+    expect(await addPerson(db, { name: 'Kim', initials: 'KM', role: 'owner', secret: 'secret1' })).toEqual({
+      ok: true,
+    });
+    expect(await addPerson(db, { name: 'Ann', initials: 'AW', role: 'fitter', secret: '4711' })).toEqual({ ok: true });
+    expect(await hasPeople(db)).toBe(true);
+    const kept = JSON.stringify(await db.select().from(accounts));
+    expect(kept).not.toContain('secret1');
+    expect(kept).not.toContain('4711');
+    expect((await enter('km', 'secret1')).status).toBe(200);
+    expect((await enter('km', 'secret2')).status).toBe(401);
+  });
+
+  it('initials are one person’s, however they are written', async () => {
+    expect(await addPerson(db, { name: 'Kai', initials: 'km', role: 'fitter', secret: '0000' })).toMatchObject({
+      faults: ['Somebody has the initials km already.'],
+    });
+  });
+
+  it('a device holds several; who is in hand is told from who is signed in', async () => {
+    const first = cookiesOf(await enter('km', 'secret1'));
+    expect(await who(first)).toEqual({ person: 'KM', device: ['KM'] });
+    const second = `${first}; ${cookiesOf(await enter('aw', '4711', first))}`;
+    // a browser keeps the later of two of one name
+    const jar = new Map(second.split('; ').map((c) => c.split('=') as [string, string]));
+    const both = [...jar].map(([k, v]) => `${k}=${v}`).join('; ');
+    expect(await who(both)).toEqual({ person: 'AW', device: ['AW', 'KM'] });
+    expect(await who('')).toEqual({ person: null, device: [] });
+    expect(await who('spatium.session_token=made.up')).toEqual({ person: null, device: [] });
+  });
+
+  it('somebody must own the shop', async () => {
+    const id = await idOf('KM');
+    expect(await changePerson(db, id, 'Kim', 'builder')).toMatchObject({ ok: false });
+    expect(await setLeft(db, id, true)).toMatchObject({ ok: false });
+    expect(await changePerson(db, await idOf('AW'), 'Ann West', 'fitter')).toEqual({ ok: true });
+    expect(await changePerson(db, 'nobody', 'x', 'owner')).toMatchObject({ ok: false });
+  });
+
+  it('who leaves, gets a new PIN, or is signed out from afar, is out at once', async () => {
+    const ann = await idOf('AW');
+    const cookie = async (pin: string) => cookiesOf(await enter('aw', pin));
+    let now = await cookie('4711');
+    await setSecret(db, ann, '9999');
+    expect(await who(now)).toMatchObject({ person: null });
+    expect((await enter('aw', '4711')).status).toBe(401);
+    now = await cookie('9999');
+    for (const { id, person } of await signedIn(db)) if (person === ann) await endSession(db, id);
+    expect(await who(now)).toMatchObject({ person: null });
+    now = await cookie('9999');
+    expect(await setLeft(db, ann, true)).toEqual({ ok: true });
+    expect(await who(now)).toMatchObject({ person: null });
+    expect((await enter('aw', '9999')).status).not.toBe(200);
+    expect(await setLeft(db, ann, false)).toEqual({ ok: true });
+    expect((await enter('aw', '9999')).status).toBe(200);
+  });
+
+  it('a code signs in once, and leaves the PIN as it is', async () => {
+    const [row] = (await db.select().from(people)).filter((p) => p.displayUsername === 'AW');
+    const code = await oneTimeToken(row?.email ?? '');
+    const use = async (token: string) =>
+      (await auth()).api.magicLinkVerify({ query: { token }, headers: new Headers(), asResponse: true });
+    const answer = await use(code);
+    expect(await who(cookiesOf(answer))).toMatchObject({ person: 'AW' });
+    expect((await use(code)).status).not.toBe(200);
+    expect((await use('made-up-code-that-is-none')).status).not.toBe(200);
+    expect((await enter('aw', '9999')).status).toBe(200);
+    expect(JSON.stringify(await db.$client.execute('SELECT * FROM verifications'))).not.toContain(code);
+  });
+
+  it('somebody who came from another machine has no PIN until they are given one', async () => {
+    const now = new Date();
+    await db.insert(people).values({
+      ...{ id: 'far', name: 'Far', email: 'far@people.invalid', createdAt: now, updatedAt: now, emailVerified: true },
+      ...{ username: 'fr', displayUsername: 'FR', role: 'owner' },
+    });
+    expect((await enter('fr', '')).status).not.toBe(200);
+    // an owner who cannot sign in is none
+    expect(await setLeft(db, await idOf('KM'), true)).toMatchObject({ ok: false });
+    expect(await addPerson(db, { name: 'Far Off', initials: 'FR', role: 'builder', secret: '123456' })).toEqual({
+      ok: true,
+    });
+    expect((await everybody(db)).find((p) => p.id === 'far')).toMatchObject({ name: 'Far Off', role: 'builder' });
+    expect((await enter('fr', '123456')).status).toBe(200);
+  });
+});
+
+describe('guessing', () => {
+  it('waits twice as long each time, five minutes at the most', () => {
+    expect([0, 2, 3, 4, 5, 40].map((n) => waitAfter(n, 3))).toEqual([0, 0, 1_000, 2_000, 4_000, 300_000]);
+  });
+
+  it('a name is slowed down from wherever it is tried, and getting in forgets it', async () => {
+    const at = (s: number) => 1_000_000 + s * 1_000;
+    const tried: number[] = [];
+    for (const s of [0, 1, 2, 3, 3.5, 4]) tried.push(await countTry(db, 'XY', `10.0.0.${s}`, at(s)));
+    // three at once are free; the fourth waits a second after the third
+    expect(tried).toEqual([0, 0, 0, 0, 1_500, 1_000]);
+    await forgetTries(db, 'xy', 'elsewhere');
+    expect(await countTry(db, 'XY', 'elsewhere', at(4.1))).toBe(0);
+  });
+
+  it('a hundred at once are counted one by one', async () => {
+    const waits = await Promise.all(Array.from({ length: 100 }, () => countTry(db, 'ZZ', 'one place')));
+    expect(waits.filter((wait) => wait === 0)).toHaveLength(3);
+  });
+
+  it('all 10,000 PINs of four digits take longer than a month', () => {
+    const ms = Array.from({ length: 10_000 }, (_, n) => waitAfter(n, 3)).reduce((a, b) => a + b, 0);
+    expect(ms / 86_400_000).toBeGreaterThan(30);
+  });
+});

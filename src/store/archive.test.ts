@@ -1,0 +1,133 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { strToU8, zipSync } from 'fflate';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { fromThou } from '@/core/quantity/length';
+import { STARTING_CURVE } from '@/core/targets/startingCurve';
+import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import { gap, reading, record } from '@/fixtures/records';
+import { demoRecords } from '../../scripts/demoRecords';
+
+import { archiveOf, readIn } from './archive';
+import { createBuild, setRemoved } from './builds';
+import { addChart, chartVersions, saveChart, setStandard } from './charts';
+import { saveInstrument } from './instruments';
+import { appendEntries, loadBuild } from './log';
+import { type Database, openDatabase } from './open';
+import { people } from './schema';
+import { shelf } from './shelf';
+import { readShelfAsk } from '@/ui/shelf/ask';
+
+const someRecords = () => demoRecords().filter(({ id }) => /tarn|triple/.test(id));
+
+let folder: string;
+const opened: Database[] = [];
+const fresh = async (name: string): Promise<Database> => {
+  const db = await openDatabase(join(folder, `${name}.db`));
+  opened.push(db);
+  return db;
+};
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'spatium-archive-'));
+});
+afterEach(() => {
+  for (const db of opened.splice(0)) db.$client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const archived = async (db: Database): Promise<Uint8Array> => {
+  const pieces: Uint8Array[] = [];
+  for await (const piece of archiveOf(db)) pieces.push(piece);
+  return Buffer.concat(pieces);
+};
+const everything = async (db: Database) => ({
+  shelf: (await shelf(db, readShelfAsk({}))).cards.map((b) => b.id).sort(),
+  builds: await Promise.all(someRecords().map(async ({ id }) => (await loadBuild(db, id))?.record)),
+  chart: await chartVersions(db, 'own'),
+});
+
+async function shop(): Promise<Database> {
+  const db = await fresh('here');
+  for (const demo of someRecords()) await createBuild(db, demo);
+  await setRemoved(db, [someRecords()[0]?.id ?? ''], true);
+  const chart = await addChart(db, 'own', STARTING_CURVE, 'KM', null);
+  await saveChart(db, { ...chart, name: 'Second' }, 1, 'KM');
+  await setStandard(db, 'own');
+  const [tool] = STARTING_INSTRUMENTS;
+  if (tool) await saveInstrument(db, { ...tool, name: 'Ours' }, tool.version);
+  const now = new Date();
+  await db.insert(people).values({
+    ...{ id: 'p1', name: 'Kim', email: 'p1@people.invalid', createdAt: now, updatedAt: now },
+    ...{ username: 'km', displayUsername: 'KM', role: 'owner' },
+  });
+  return db;
+}
+
+describe('the whole shop as open files', () => {
+  it('is read in elsewhere with all of it and its ids, and a second time changes nothing', async () => {
+    const here = await shop();
+    const archive = await archived(here);
+    const there = await fresh('there');
+    const n = someRecords().length;
+    expect(await readIn(there, archive)).toEqual({
+      ...{ builds: { added: n, same: 0, grown: 0 }, charts: 2, tools: 1, people: 1, faults: [] },
+    });
+    expect(await everything(there)).toEqual(await everything(here));
+    expect(await readIn(there, archive)).toEqual({
+      ...{ builds: { added: 0, same: n, grown: 0 }, charts: 0, tools: 0, people: 0, faults: [] },
+    });
+    expect(await everything(there)).toEqual(await everything(here));
+  });
+
+  it('carries no secret', async () => {
+    const { unzipSync, strFromU8 } = await import('fflate');
+    const files = unzipSync(await archived(await shop()));
+    const all = Object.values(files)
+      .map((bytes) => strFromU8(bytes))
+      .join('');
+    expect(all).not.toMatch(/password|secret|token/i);
+    expect(Object.keys(files)).toContain('builds/demo-tarn-five.spatium.json');
+  });
+
+  it('a build that both went on with gets the entries it has not, each once', async () => {
+    const [here, there] = [await fresh('a'), await fresh('b')];
+    const first = record(gap('a', 'L1', 'top', 22));
+    for (const db of [here, there]) await createBuild(db, first);
+    await appendEntries(here, first.id, [reading('h', 'L1', 'top', fromThou(23))]);
+    await appendEntries(there, first.id, [reading('t', 'R1', 'top', fromThou(24))]);
+    const archive = await archived(here);
+    for (let times = 0; times < 2; times += 1) {
+      expect(await readIn(there, archive)).toMatchObject({ builds: { grown: 1 }, faults: [] });
+      expect((await loadBuild(there, first.id))?.record.entries.map((e) => e.id).slice(-3)).toEqual(['a', 't', 'h']);
+    }
+  });
+
+  it.each([
+    ['no archive', strToU8('hello'), /no archive/],
+    ['another one', zipSync({ 'x.txt': strToU8('x') }), /no archive of a shop/],
+    [
+      'one of a later program',
+      zipSync({ 'spatium-shop.json': strToU8('{"format":"spatium-shop","version":2}') }),
+      /version/,
+    ],
+    ['one whose list is cut short', zipSync({ 'spatium-shop.json': strToU8('{"format"') }), /cannot be read/],
+  ])('%s is refused, and changes nothing', async (_, bytes, says) => {
+    const db = await fresh('c');
+    expect(await readIn(db, bytes)).toMatch(says);
+    expect(await shelf(db, readShelfAsk({}))).toMatchObject({ all: 0 });
+  });
+
+  it('one that is cut short is refused; one build in it that cannot be read is named, and the rest comes', async () => {
+    const archive = await archived(await shop());
+    expect(await readIn(await fresh('d'), archive.subarray(0, archive.length - 2_000))).toMatch(/cut short/);
+    const { unzipSync } = await import('fflate');
+    const files = unzipSync(archive);
+    files['builds/demo-tarn-five.spatium.json'] = strToU8('{"format":"spatium-build"');
+    const came = await readIn(await fresh('e'), zipSync(files));
+    expect(came).toMatchObject({
+      builds: { added: someRecords().length - 1 },
+      faults: [expect.stringMatching(/^builds\/demo-tarn-five.spatium.json: .*cut short/)],
+    });
+  });
+});
