@@ -26,6 +26,9 @@ export default async function Page({
       <main id="main" tabIndex={-1} className="mx-auto max-w-6xl px-6 py-6 max-md:px-4">
         <div className="mb-4 flex flex-wrap items-center gap-3">
           <h1 className="mr-auto">The shelf</h1>
+          <Link href="/drawer" className={buttonLook()}>
+            Drawer
+          </Link>
           <ImportFile />
           <Link href="/new" className={buttonLook('strong')}>
             New build

@@ -1,12 +1,13 @@
 /**
  * Builds as a whole: put into the store, taken off the shelf and put back.
  */
-import { inArray } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import type { BuildRecord } from '@/core/record/record';
 import { entrySchema } from '@/files/schema';
 import { writeCard } from './cards';
-import { loadBuild, rowOf, touch } from './log';
+import { loadBuild, touch } from './log';
+import { rowOf } from './row';
 import type { Database } from './open';
 import { builds, log } from './schema';
 
@@ -45,4 +46,10 @@ export async function setRemoved(db: Database, ids: string[], removed: boolean):
     .update(builds)
     .set({ removedAt: removed ? new Date().toISOString() : null })
     .where(inArray(builds.id, ids));
+}
+
+/** Whether a build was taken off the shelf. */
+export async function isRemoved(db: Database, id: string): Promise<boolean> {
+  const [row] = await db.select({ removedAt: builds.removedAt }).from(builds).where(eq(builds.id, id));
+  return row !== undefined && row.removedAt !== null;
 }

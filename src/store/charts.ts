@@ -5,6 +5,7 @@ import { and, asc, desc, eq } from 'drizzle-orm';
 import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
 import { BUILT_IN, isBuiltIn } from '@/core/targets/startingCurve';
 import { sameFigures } from '@/core/targets/chartEdit';
+import { sound } from './aside';
 import type { Database } from './open';
 import { charts, shop } from './schema';
 import { chartSchema } from '@/files/shapes/targets';
@@ -34,7 +35,11 @@ export async function keptCharts(db: Database): Promise<KeptChart[]> {
   const latest = new Map<string, { chart: Chart; removed: boolean }>(
     BUILT_IN.map((chart) => [chart.id, { chart, removed: false }]),
   );
-  for (const row of rows) latest.set(row.id, { chart: read(row.body), removed: row.removedAt !== null });
+  for (const [id, kept] of sound(
+    rows,
+    (row) => [row.id, { chart: read(row.body), removed: row.removedAt !== null }] as const,
+  ))
+    latest.set(id, kept);
   const kept = [...latest.values()].flatMap(({ chart, removed }) => (removed ? [] : [chart]));
   const chosen = await standardId(db, (id) => rows.some((row) => row.id === id));
   const standard = kept.some((chart) => chart.id === chosen) ? chosen : BUILT_IN[0].id;
@@ -54,7 +59,7 @@ export async function chartVersions(db: Database, id: string): Promise<Chart[]> 
     .from(charts)
     .where(eq(charts.id, id))
     .orderBy(desc(charts.version));
-  const own = rows.map((row) => read(row.body));
+  const own = sound(rows, (row) => read(row.body));
   const isOwn = ({ version }: Chart): boolean => own.some((chart) => chart.version === version);
   return [...own, ...BUILT_IN.filter((chart) => chart.id === id && !isOwn(chart))];
 }

@@ -5,6 +5,7 @@
 import { eq } from 'drizzle-orm';
 import type { Instrument } from '@/core/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import { sound } from './aside';
 import type { Database } from './open';
 import { instruments } from './schema';
 import { instrumentSchema } from '@/files/shapes/instrument';
@@ -21,7 +22,11 @@ async function allInstruments(db: Database): Promise<Map<string, Kept>> {
   const kept = new Map(
     STARTING_INSTRUMENTS.map((instrument): [string, Kept] => [instrument.id, { instrument, removed: false }]),
   );
-  for (const row of rows) kept.set(row.id, { instrument: read(row.body), removed: row.removedAt !== null });
+  for (const [id, tool] of sound(
+    rows,
+    (row) => [row.id, { instrument: read(row.body), removed: row.removedAt !== null }] as const,
+  ))
+    kept.set(id, tool);
   return kept;
 }
 

@@ -9,49 +9,31 @@ import { isCylinderId, isOnEngine } from '@/core/engine/places';
 import type { Job } from '@/core/job/job';
 import { judge } from '@/core/judge/judge';
 import { isCylinder, readingsAt } from '@/core/judge/judgement';
-import {
-  type BuildRecord,
-  ENTRY_SHAPE,
-  type Entry,
-  acceptedAt,
-  isChoice,
-  isVoidable,
-  lastOf,
-} from '@/core/record/record';
+import { type BuildRecord, type Entry, acceptedAt, isChoice, isVoidable, lastOf } from '@/core/record/record';
 import { SUBJECTS, SUBJECT_IDS } from '@/core/stages';
 import { sizeFault } from '@/core/quantity/hear';
-import { entrySchema } from '@/files/schema';
+import { sound } from './aside';
 import type { Database } from './open';
+import { entryOf, rowOf } from './row';
 import { builds, log } from './schema';
 
 export interface StoredRecord {
   record: BuildRecord;
+  /** How many entries could not be read and are set aside, see `aside.ts`. */
+  aside: number;
   /** Position in the log of the last entry: grows with every entry appended. */
   seq: number;
 }
 
 const ROW = { seq: log.seq, body: log.body, shape: log.shape };
 
-/** The entry of a row: as it stands where this program's shape wrote it, else read through the schema. */
-function entryOf({ body, shape }: { body: string; shape: number }): Entry {
-  const json: unknown = JSON.parse(body);
-  return shape === ENTRY_SHAPE ? (json as Entry) : entrySchema.parse(json);
-}
-
-/** An entry as its row. */
-export const rowOf = (buildId: string, entry: Entry): typeof log.$inferInsert => ({
-  buildId,
-  entryId: entry.id,
-  kind: entry.kind,
-  body: JSON.stringify(entry),
-  shape: ENTRY_SHAPE,
-});
-
 /** The record of a build, or null when there is none of that id. */
 export async function loadBuild(db: Database, id: string): Promise<StoredRecord | null> {
   const rows = await db.select(ROW).from(log).where(eq(log.buildId, id)).orderBy(asc(log.seq));
   const last = rows.at(-1);
-  return last ? { record: { id, entries: rows.map(entryOf) }, seq: last.seq } : null;
+  if (!last) return null;
+  const entries = sound(rows, entryOf);
+  return { record: { id, entries }, aside: rows.length - entries.length, seq: last.seq };
 }
 
 /** The entries of a build that came after a position in the log. */
@@ -61,7 +43,7 @@ export async function entriesSince(db: Database, id: string, since: number): Pro
     .from(log)
     .where(and(eq(log.buildId, id), gt(log.seq, since)))
     .orderBy(asc(log.seq));
-  return rows.map(entryOf);
+  return sound(rows, entryOf);
 }
 
 /** Position in the log of a build's last entry, or null when there is no such build: cheap to ask often. */

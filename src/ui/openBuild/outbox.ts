@@ -7,9 +7,11 @@
  * adds nothing.
  */
 import type { Entry } from '@/core/record/record';
+import { keepForPage } from '../shared/kept';
 import type { Trouble } from './trouble';
 
-const waitingKey = (buildId: string): string => `spatium-outbox:${buildId}`;
+const WAITING = 'spatium-outbox:';
+const waitingKey = (buildId: string): string => `${WAITING}${buildId}`;
 const troublesKey = (buildId: string): string => `spatium-refused:${buildId}`;
 
 /** What is stored under a key, as far as it is a list of things: not yet known to be sound. */
@@ -30,7 +32,8 @@ function write(key: string, items: unknown[]): void {
     if (items.length === 0) localStorage.removeItem(key);
     else localStorage.setItem(key, JSON.stringify(items));
   } catch {
-    // Storage full or forbidden: what waits is still in this page's memory.
+    // full or forbidden: what waits is still in this page's memory, and that is said
+    keepForPage('spatium-storage', 'full');
   }
 }
 
@@ -40,6 +43,18 @@ export async function waitingFor(buildId: string): Promise<Entry[]> {
   if (items.length === 0) return [];
   const { soundEntries } = await import('./sound');
   return soundEntries(items);
+}
+
+/** How many entries wait in this browser, by the build. */
+export function allWaiting(): Map<string, number> {
+  const all = new Map<string, number>();
+  try {
+    for (const key of Object.keys(localStorage))
+      if (key.startsWith(WAITING)) all.set(key.slice(WAITING.length), stored(key).length);
+  } catch {
+    // nothing is kept where storage is forbidden
+  }
+  return all;
 }
 
 /** Told when another window of this browser changes what waits for a build. */

@@ -5,3 +5,5 @@ export interface Trouble {
   entry: Entry;
   why: string;
 }
+
+export const CONFLICT = 'Someone else changed this first. Theirs is shown; change it again if you still want to.';

@@ -9,18 +9,14 @@ import type { Present } from '@/store/presence';
 import { wordOf } from '../shared/address';
 import { kept } from '../shared/kept';
 import { mineOf } from './ownRoute';
-import type { Trouble } from './trouble';
+import { ANSWER, AT_ONCE, type Link, linkOf, send } from './send';
+import { CONFLICT, type Trouble } from './trouble';
 
 /** Other benches' entries are seen within two seconds, the way there and back included. */
 const LOOK_EVERY = 1_000;
 const RETRY_EVERY = 1_500;
-/** Answers that no second try would change: the entry itself is wrong, or too large. After any other it goes on waiting. */
-const FINAL = new Set([400, 413, 422]);
 /** What is known is kept for a page without a server once nothing was added for so long. */
 const KEEP_AFTER = 800;
-/** As many entries as one request carries. */
-const AT_ONCE = 200;
-
 const NOBODY: readonly Present[] = [];
 /** This window, among those on a build: the same one after a reload. */
 function benchId(): string {
@@ -43,17 +39,6 @@ const whereabouts = (buildId: string): string =>
     by: kept('spatium-by') ?? '',
     mine: mineOf(buildId).join(','),
   }).toString();
-
-/**
- * How the server stands: `up`; `down`, it does not answer; `failing`, it answers with an error of its own; `full`, its
- * disk is; `gone`, it has no such build; `out`, nobody is signed in; `barred`, who is signed in may only look.
- */
-export type Link = 'up' | 'down' | 'failing' | 'full' | 'gone' | 'out' | 'barred';
-
-const LINKS: Record<number, Link | undefined> = { 401: 'out', 403: 'barred', 404: 'gone', 507: 'full' };
-const linkOf = ({ status }: Pick<Response, 'status'>): Link => LINKS[status] ?? 'failing';
-/** So long an answer is waited for, ms: a server that takes the call and says nothing is as good as gone. */
-const ANSWER = 4_000;
 
 export interface LiveRecord {
   record: BuildRecord;
@@ -81,29 +66,6 @@ function merged(known: Known, answer: EntriesAnswer, own: readonly Entry[]): Kno
   const fresh = answer.entries.flatMap((e) => (ids.has(e.id) ? [] : [sent.get(e.id) ?? e]));
   if (fresh.length === 0 && answer.seq <= known.seq) return known;
   return { entries: [...known.entries, ...fresh], seq: Math.max(known.seq, answer.seq) };
-}
-
-type Sent =
-  { kind: 'taken'; answer: EntriesAnswer } | { kind: 'refused'; faults: string[] } | { kind: 'unreached'; link: Link };
-
-const TOO_LARGE = 'It is larger than the server takes in one piece. Enter it with fewer words.';
-
-async function send(buildId: string, entries: Entry[], since: number): Promise<Sent> {
-  try {
-    const response = await fetch(`/api/builds/${buildId}/entries?since=${since}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ entries }),
-      signal: AbortSignal.timeout(ANSWER),
-    });
-    if (response.ok) return { kind: 'taken', answer: (await response.json()) as EntriesAnswer };
-    if (!FINAL.has(response.status)) return { kind: 'unreached', link: linkOf(response) };
-    if (response.status === 413) return { kind: 'refused', faults: [TOO_LARGE] };
-    const body = (await response.json()) as { faults?: string[] };
-    return { kind: 'refused', faults: body.faults ?? [`refused with ${response.status}`] };
-  } catch {
-    return { kind: 'unreached', link: 'down' };
-  }
 }
 
 /**
@@ -159,12 +121,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
         take(sent.answer);
         settle(new Set(entries.map((e) => e.id)));
         const lost = sent.answer.conflicts;
-        report(
-          lost.map((entry) => ({
-            entry,
-            why: 'Someone else changed this first. Theirs is shown; change it again if you still want to.',
-          })),
-        );
+        report(lost.map((entry) => ({ entry, why: CONFLICT })));
         return true;
       }
       if (entries.length > 1) {

@@ -6,15 +6,27 @@ import { onDemand } from '../shared/onDemand';
 
 const PersonChip = onDemand(() => import('./PersonChip').then((m) => m.PersonChip));
 
-/** What is known of who is signed in is asked for once the page is at rest for so long, ms. */
-const ASK_AFTER = 1_000;
+/** What can wait is done once the page is at rest for so long, ms, and what could not be done again after so long. */
+const [REST, AGAIN] = [1_000, 10_000];
 
-/** Who is at this device, where people are set up. */
+const openBuild = (): string | null => /^\/builds\/([^/]+)/.exec(location.pathname)?.[1] ?? null;
+
+/** Who is at this device, where people are set up. Beside it what every page does at rest. */
 export function Who() {
   const [me] = useKept('spatium-me', '');
   useEffect(() => {
-    const later = setTimeout(() => void import('./me').then((m) => m.watchMe()), ASK_AFTER);
-    return () => clearTimeout(later);
+    const atRest = async (): Promise<void> => {
+      const [{ watchMe }, { tryStorage, sendAllWaiting }] = await Promise.all([
+        import('./me'),
+        import('../offline/atRest'),
+      ]);
+      watchMe();
+      tryStorage();
+      if (!(await sendAllWaiting(openBuild()))) timer = setTimeout(later, AGAIN);
+    };
+    const later = (): void => void atRest().catch(() => undefined);
+    let timer = setTimeout(later, REST);
+    return () => clearTimeout(timer);
   }, []);
   return me === '' ? null : <PersonChip />;
 }

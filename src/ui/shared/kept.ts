@@ -30,6 +30,12 @@ export function keep(key: string, value: string): void {
   window.dispatchEvent(new Event(CHANGED));
 }
 
+/** Keeps a setting for this page alone. */
+export function keepForPage(key: string, value: string): void {
+  ofPage.set(key, value);
+  window.dispatchEvent(new Event(CHANGED));
+}
+
 function subscribe(changed: () => void): () => void {
   window.addEventListener(CHANGED, changed);
   window.addEventListener('storage', changed);

@@ -7,6 +7,8 @@ import { FileButton } from '../shared/FileButton';
 
 interface Answer {
   url?: string;
+  /** It is there already, and was taken off the shelf. */
+  isInDrawer?: boolean;
   faults?: string[];
 }
 
@@ -23,7 +25,7 @@ export function ImportFile() {
       if (response.status === 409) setTaken(file);
       return answer.faults ?? ['The file was refused.'];
     }
-    router.push(answer.url);
+    router.push(answer.isInDrawer ? '/drawer?came=1' : answer.url);
     return [];
   };
 

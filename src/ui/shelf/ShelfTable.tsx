@@ -4,6 +4,7 @@ import type { ShelfAsk, ShelfSort } from '@/store/shelfAsk';
 import { When } from '../shared/When';
 import { RemoveBuild } from './RemoveBuild';
 import type { ShelfCard } from '@/store/shelf';
+import { Waiting } from './Waiting';
 
 /** Sort key, heading, and what a narrow screen does without. */
 const COLUMNS: [ShelfSort, string, string][] = [
@@ -48,6 +49,7 @@ function Progress({ card }: { card: ShelfCard }) {
         {card.done}/{card.total}
       </span>
       {card.stops > 0 && <span className="text-sm font-bold text-over">✕ {card.stops} to stop for</span>}
+      <Waiting buildId={card.id} />
       {card.pins > 0 && <span className="text-sm font-bold text-short">◣ {card.pins} pinned on</span>}
     </span>
   );

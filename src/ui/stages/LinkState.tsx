@@ -4,8 +4,9 @@ import { placeAt } from '@/core/judge/judgement';
 import { onWords } from '@/core/judge/words';
 import { useCopy } from '../offline/useCopy';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
-import type { Link } from '../openBuild/useRecord';
+import type { Link } from '../openBuild/send';
 import { Button } from '../shared/Button';
+import { useKept } from '../shared/kept';
 import { useIsAllLoaded } from '../shared/onDemand';
 
 /** How the server stands, and what to do about it. */
@@ -27,8 +28,15 @@ export function LinkState() {
   const { waiting, link, troubles, dismiss } = live;
   const copy = useCopy();
   const isAllLoaded = useIsAllLoaded();
+  const [storage] = useKept('spatium-storage', '');
   return (
     <div role="status" className="no-print">
+      {storage !== '' && (
+        <p className="border-b border-line bg-steel px-5 py-2">
+          <b className="text-over">This browser can keep nothing more.</b> What is entered while the server is gone
+          lasts until this page is closed: stay on it, or make room in the browser’s storage.
+        </p>
+      )}
       {(link !== 'up' || waiting > 20) && (
         <p className="border-b border-line bg-steel px-5 py-2">
           <b>{LINK_WORDS[link]}</b>{' '}

@@ -4,7 +4,7 @@
  */
 import { randomUUID } from 'node:crypto';
 import { MOST_BYTES, readBuildFile } from '@/files/buildFile';
-import { createBuild } from '@/store/builds';
+import { createBuild, isRemoved } from '@/store/builds';
 import { database } from '@/store/store';
 import { readShelfAsk } from '@/ui/shelf/ask';
 import { answered, bodyWithin, fault } from '../answers';
@@ -22,15 +22,17 @@ export const POST = answered(async (request: Request): Promise<Response> => {
   if (!read.ok) return fault(422, ...read.faults);
   const copy = new URL(request.url).searchParams.get('copy') === '1';
   const record = copy ? { ...read.record, id: randomUUID() } : read.record;
-  const created = await createBuild(await database(), record);
+  const db = await database();
+  const created = await createBuild(db, record);
   if (created === 'taken')
     return fault(
       409,
       'Another record of this build is on the shelf already, with other entries. Read the file in as a copy to keep both.',
     );
   const url = `/builds/${record.id}/job`;
+  const isInDrawer = created === 'already here' && (await isRemoved(db, record.id));
   return Response.json(
-    { id: record.id, url, created: created === 'created' },
+    { id: record.id, url, created: created === 'created', isInDrawer },
     { status: created === 'created' ? 201 : 200 },
   );
 });

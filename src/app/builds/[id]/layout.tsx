@@ -23,6 +23,17 @@ export default async function BuildLayout({ params, children }: { params: Params
   if (!stored) notFound();
   return (
     <OpenBuild buildId={id} initial={stored.record.entries} seq={stored.seq}>
+      {stored.aside > 0 && (
+        <p role="status" className="no-print border-b border-line bg-steel px-5 py-2">
+          <b className="text-over">
+            {stored.aside} {stored.aside === 1 ? 'entry' : 'entries'} of this build could not be read
+          </b>{' '}
+          and {stored.aside === 1 ? 'is' : 'are'} set aside; all else works.{' '}
+          <a href={`/api/builds/${id}/aside`} download className="text-blue underline underline-offset-4">
+            As {stored.aside === 1 ? 'it stands' : 'they stand'}, as a file
+          </a>
+        </p>
+      )}
       <Workspace>{children}</Workspace>
     </OpenBuild>
   );

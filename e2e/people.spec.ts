@@ -1,0 +1,315 @@
+import { request as plainRequest } from 'node:http';
+import type { Page } from '@playwright/test';
+import { ACT_NEEDS, ROLES, ROUTES, type Role, may } from '../src/people/rules';
+import { fromThou } from '../src/core/quantity/length';
+import { jobEntry, reading } from '../src/fixtures/records';
+import { Server, expect, test as base } from './server';
+
+const OWNER = { name: 'Kim Moor', initials: 'KM', secret: 'secret1' };
+const PINS: Record<Role, [initials: string, pin: string]> = {
+  owner: ['KM', OWNER.secret],
+  builder: ['BU', '123456'],
+  fitter: ['AW', '4711'],
+  reader: ['RL', '4712'],
+};
+
+/** A server with people on it: one of each role. */
+const test = base.extend<object, { shop: Server }>({
+  shop: [
+    async ({}, use) => {
+      const server = new Server();
+      await server.start();
+      await server.put({ id: 'bench', entries: [jobEntry({ name: 'Bench six' })] });
+      const owner = new Map<string, string>();
+      await act(server, owner, 'setUpPeople', OWNER.name, OWNER.initials, OWNER.secret);
+      for (const role of ['builder', 'fitter', 'reader'] as const) {
+        const [initials, pin] = PINS[role];
+        await act(server, owner, 'addPerson', `A ${role}`, initials, role, pin);
+      }
+      await use(server);
+      await server.end();
+    },
+    { scope: 'worker' },
+  ],
+});
+
+type Jar = Map<string, string>;
+
+async function ask(server: Server, jar: Jar, method: string, path: string, body?: unknown): Promise<Response> {
+  const response = await fetch(`${server.url}${path}`, {
+    method,
+    redirect: 'manual',
+    headers: { cookie: [...jar].map(([k, v]) => `${k}=${v}`).join('; ') },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });
+  for (const cookie of response.headers.getSetCookie()) {
+    const [, name = '', value = ''] = /^([^=]+)=([^;]*)/.exec(cookie) ?? [];
+    if (/Max-Age=0/i.test(cookie)) jar.delete(name);
+    else jar.set(name, value);
+  }
+  return response;
+}
+const act = async (server: Server, jar: Jar, name: string, ...args: unknown[]): Promise<unknown> =>
+  ((await (await ask(server, jar, 'POST', `/api/do/${name}`, { args })).json()) as { result: unknown }).result;
+async function signedIn(server: Server, role: Role): Promise<Jar> {
+  const jar: Jar = new Map();
+  expect(await act(server, jar, 'signIn', ...PINS[role])).toEqual({ ok: true });
+  return jar;
+}
+
+async function signIn(page: Page, role: Role): Promise<void> {
+  const [initials, pin] = PINS[role];
+  await page.getByLabel('Initials').fill(initials.toLowerCase());
+  await page.getByLabel('PIN or password').fill(pin);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+}
+
+test('every page, route and act, as every role and as nobody: allowed or turned away as the table says', async ({
+  shop,
+}) => {
+  const jars: [Role | null, Jar][] = [[null, new Map()]];
+  for (const role of ROLES) jars.push([role, await signedIn(shop, role)]);
+  const asked: [method: string, path: string, need: (typeof ROUTES)[number][2]][] = [
+    ...ROUTES.filter(([, path]) => !path.includes('*')).map(
+      ([method, path, need]) =>
+        [
+          method,
+          path
+            .replace('/builds/:id', '/builds/bench')
+            .replace(/:stage/, 'rings')
+            .replace(/:\w+/g, 'none'),
+          need,
+        ] as [string, string, typeof need],
+    ),
+    // with arguments that none of them takes: who may is told what is wrong with them, and nothing is done
+    ...Object.entries(ACT_NEEDS).map(
+      ([name, need]) => ['POST', `/api/do/${name}`, need] as [string, string, typeof need],
+    ),
+  ];
+  const wrong: string[] = [];
+  let checked = 0;
+  for (const [role, jar] of jars)
+    for (const [method, path, need] of asked) {
+      const response = await ask(
+        shop,
+        new Map(jar),
+        method,
+        path,
+        method === 'POST' ? { args: [{}, {}, {}, {}, {}, {}] } : undefined,
+      );
+      await response.body?.cancel();
+      const isTurnedAway =
+        response.status === 401 ||
+        response.status === 403 ||
+        (response.headers.get('location') ?? '').startsWith('/sign-in');
+      checked += 1;
+      if (isTurnedAway === may(role, need) || response.status >= 500)
+        wrong.push(`${role ?? 'nobody'} ${method} ${path}: ${response.status}`);
+    }
+  expect(wrong).toEqual([]);
+  expect(checked).toBe(5 * asked.length);
+});
+
+test('entries are noted with who made them, whatever was sent; a fitter sets no targets, a reader enters nothing', async ({
+  shop,
+}) => {
+  const post = async (jar: Jar, ...entries: unknown[]) =>
+    (await ask(shop, jar, 'POST', '/api/builds/bench/entries', { entries })).status;
+  const fitter = await signedIn(shop, 'fitter');
+  expect(await post(fitter, { ...reading('by-1', 'L1', 'top', fromThou(22)), by: 'KM' })).toBe(200);
+  expect((await ask(shop, fitter, 'GET', '/api/builds/bench/entries').then((r) => r.json())) as unknown).toMatchObject({
+    entries: expect.arrayContaining([expect.objectContaining({ id: 'by-1', by: 'AW' })]) as unknown,
+  });
+  expect(await post(fitter, { ...jobEntry({ name: 'Mine' }), id: 'job-9', replaces: 'job' })).toBe(422);
+  expect(await post(await signedIn(shop, 'reader'), reading('by-2', 'L1', 'top', fromThou(22)))).toBe(403);
+  expect(await post(new Map(), reading('by-3', 'L1', 'top', fromThou(22)))).toBe(401);
+  const builder = await signedIn(shop, 'builder');
+  expect(await post(builder, reading('by-4', 'L1', 'top', fromThou(22)))).toBe(200);
+});
+
+test('a tablet is signed in by typing, changes hands in two touches, and what is logged is each one’s own', async ({
+  browser,
+  shop,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.goto(`${shop.url}/builds/bench/rings`);
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await signIn(page, 'fitter');
+  await expect(page).toHaveURL(/\/builds\/bench\/rings/);
+  const chip = page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
+  await expect(chip).toHaveText(/AW/);
+  await expect(page.getByLabel('Initials', { exact: true })).toHaveCount(0);
+  await chip.tap();
+  await page.getByRole('link', { name: 'Somebody else' }).tap();
+  await signIn(page, 'builder');
+  await expect(chip).toHaveText(/BU/);
+  await expect(page).toHaveURL(/\/builds\/bench\/rings/);
+  const keypad = page.getByRole('group', { name: 'Keypad' });
+  const log = async (figure: string): Promise<void> => {
+    for (const key of [...figure, 'Enter']) await keypad.getByRole('button', { name: key, exact: true }).tap();
+  };
+  const byLast = async (): Promise<string | undefined> => {
+    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
+      record: { entries: { kind: string; by: string; typed?: string }[] };
+    };
+    return record.entries
+      .filter((e) => e.kind === 'reading')
+      .map((e) => `${e.typed ?? ''} ${e.by}`)
+      .at(-1);
+  };
+  await log('23');
+  await expect.poll(byLast).toBe('23 BU');
+  // two touches
+  await chip.tap();
+  await page.getByRole('dialog').getByRole('button', { name: /AW/ }).tap();
+  await expect(chip).toHaveText(/AW/);
+  await page.keyboard.press('Escape');
+  await log('24');
+  await expect.poll(byLast).toBe('24 AW');
+  await chip.tap();
+  await page.getByRole('button', { name: 'Sign AW out here' }).tap();
+  await expect(chip).toHaveText(/BU/);
+  await context.close();
+});
+
+test('a reader is told so, and who is signed out from afar: what waits is kept and sent once somebody may', async ({
+  page,
+  shop,
+}) => {
+  await page.goto(`${shop.url}/builds/bench/rings`);
+  await signIn(page, 'reader');
+  await expect(page.getByRole('banner').getByRole('button', { name: /^Signed in:/ })).toHaveText(/RL/);
+  await page.getByRole('region', { name: 'Reading line' }).getByRole('textbox').fill('25');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('may look here, and not enter')).toBeVisible();
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+  const owner = await signedIn(shop, 'owner');
+  const me = (await (await ask(shop, owner, 'GET', '/api/me')).json()) as { person: { id: string } };
+  expect(me.person.id).not.toBe('');
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: /^Signed in:/ })
+    .click();
+  await page.getByRole('link', { name: 'Somebody else' }).click();
+  await signIn(page, 'fitter');
+  await expect(page.getByText('1 entry waits in this browser')).toHaveCount(0);
+  await expect
+    .poll(async () => {
+      const { record } = (await (await ask(shop, owner, 'GET', '/api/builds/bench')).json()) as {
+        record: { entries: { typed?: string; by: string }[] };
+      };
+      return record.entries.filter((e) => e.typed === '25').map((e) => e.by);
+    })
+    .toEqual(['RL']);
+});
+
+test('the owner sets people up on a machine that has none, shows a code, signs a device out; all of it stands in the audit', async ({
+  browser,
+}) => {
+  const own = new Server();
+  await own.start();
+  const page = await (await browser.newContext()).newPage();
+  await page.goto(`${own.url}/shop`);
+  await page.getByLabel('Name').fill(OWNER.name);
+  await page.getByLabel('Initials').fill('km');
+  await page.getByLabel('PIN or password').fill('short');
+  await page.getByRole('button', { name: /^Set people up/ }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'at least 6' })).toBeVisible();
+  await page.getByLabel('PIN or password').fill(OWNER.secret);
+  await page.getByRole('button', { name: /^Set people up/ }).click();
+  const form = page.getByRole('form', { name: 'Somebody new' });
+  await form.getByLabel('Name').fill('Ann West');
+  await form.getByLabel('Initials').fill('aw');
+  await form.getByLabel('PIN or password').fill('4711');
+  await form.getByRole('button', { name: 'Add them' }).click();
+  await expect(page.getByRole('cell', { name: 'Ann West' })).toBeVisible();
+  await page
+    .getByRole('row', { name: /Ann West/ })
+    .getByRole('button', { name: 'Device code …' })
+    .click();
+  const answered = page.waitForResponse('**/api/do/deviceCode');
+  await page.getByRole('button', { name: 'Show the code' }).click();
+  await expect(page.getByRole('img', { name: 'Code that signs a device in as AW' })).toBeVisible();
+  const { result } = (await (await answered).json()) as { result: { code: string } };
+  const tablet = await (await browser.newContext({ hasTouch: true })).newPage();
+  await tablet.goto(`${own.url}/sign-in#code=${result.code}`);
+  await expect(tablet).toHaveURL(`${own.url}/`);
+  await expect(tablet.getByRole('button', { name: /^Signed in:/ })).toHaveText(/AW/);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(`${own.url}/sign-in#code=${result.code}`);
+  await expect(other.getByRole('alert').filter({ hasText: 'was used' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await page.getByRole('tab', { name: 'Devices' }).click();
+  await page
+    .getByRole('list', { name: 'Signed in' })
+    .getByRole('listitem')
+    .filter({ hasText: 'AW' })
+    .getByRole('button')
+    .click();
+  await expect(page.getByRole('list', { name: 'Signed in' }).getByRole('listitem')).toHaveCount(1);
+  await expect(async () => {
+    await tablet.goto(`${own.url}/charts`);
+    await expect(tablet.getByRole('heading', { name: 'Sign in' })).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await page.getByRole('tab', { name: 'Copies' }).click();
+  await page.getByRole('button', { name: 'Make a copy now' }).click();
+  const copy = page.getByRole('list', { name: 'Copies' }).getByRole('link', { name: /^copy-.*\.db$/ });
+  await expect(copy).toBeVisible({ timeout: 60_000 });
+  const download = page.waitForEvent('download');
+  await copy.click();
+  expect((await download).suggestedFilename()).toMatch(/^copy-.*\.db$/);
+  await page.reload();
+  await page.getByRole('tab', { name: 'What was done' }).click();
+  for (const says of [
+    'People set up',
+    'Ann West added as fitter',
+    'A code for a device',
+    'Signed out from afar',
+    'A copy:',
+  ])
+    await expect(page.getByRole('cell', { name: new RegExp(says) })).toBeVisible();
+  for (const each of [page, tablet, other]) await each.context().close();
+  await own.end();
+});
+
+test('guessing a PIN is slowed down, also by many at once', async ({ shop }) => {
+  const guess = async (pin: string) =>
+    (await act(shop, new Map(), 'signIn', 'ZZ', pin)) as { ok: boolean; faults: string[] };
+  const answers = await Promise.all(Array.from({ length: 40 }, (_, n) => guess(String(1000 + n))));
+  expect(answers.filter((a) => a.faults[0]?.startsWith('These initials')).length).toBe(3);
+  expect(answers.filter((a) => a.faults[0]?.startsWith('Too many')).length).toBe(37);
+});
+
+test('other names, other sites and made-up sessions get nothing', async ({ shop }) => {
+  const raw = (method: string, path: string, headers: Record<string, string>): Promise<number> =>
+    new Promise((resolve, reject) => {
+      const asked = plainRequest({ host: '127.0.0.1', port: shop.port, method, path, headers }, (answer) => {
+        answer.resume();
+        resolve(answer.statusCode ?? 0);
+      });
+      asked.on('error', reject);
+      asked.end();
+    });
+  for (const [method, path] of ROUTES.map(([m, p]) => [m, p.replace(/[:*]\w*/g, 'x')] as const)) {
+    expect(await raw(method, path, { host: 'evil.example' }), path).toBe(421);
+    expect(await raw(method, path, { host: '127.0.0.1', 'x-forwarded-host': 'evil.example' }), path).not.toBe(421);
+  }
+  const owner = await signedIn(shop, 'owner');
+  const cookie = [...owner].map(([k, v]) => `${k}=${v}`).join('; ');
+  const host = `127.0.0.1:${shop.port}`;
+  const elsewhere: Record<string, string>[] = [
+    { origin: 'http://evil.example' },
+    { origin: 'null' },
+    { 'sec-fetch-site': 'cross-site' },
+  ];
+  for (const headers of elsewhere)
+    expect(await raw('POST', '/api/do/makeStandard', { host, cookie, ...headers })).toBe(403);
+  // a session that somebody else chose is not the one that signing in gives
+  const chosen: Jar = new Map([['spatium.session_token', 'chosen.by-somebody-else']]);
+  expect(await act(shop, chosen, 'signIn', ...PINS.fitter)).toEqual({ ok: true });
+  expect(chosen.get('spatium.session_token')).not.toContain('chosen');
+  for (const made of ['x', 'chosen.by-somebody-else', '../../etc', encodeURIComponent('{"a":1}')])
+    expect((await ask(shop, new Map([['spatium.session_token', made]]), 'GET', '/api/builds')).status).toBe(401);
+});

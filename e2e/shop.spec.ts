@@ -1,0 +1,104 @@
+import { fromThou } from '../src/core/quantity/length';
+import { jobEntry, reading } from '../src/fixtures/records';
+import { writeBuildFile } from '../src/files/buildFile';
+import { Server, expect, test } from './server';
+
+const line = 'Reading line';
+
+test('what is taken off lies in the drawer, is looked into and put back; a file of it says so', async ({
+  page,
+  server,
+}) => {
+  const record = { id: 'laid', entries: [jobEntry({ name: 'Laid six' })] };
+  await server.put(record);
+  await page.goto(`${server.url}/?q=Laid`);
+  await page.getByRole('button', { name: 'Take Laid six off the shelf' }).click();
+  await page.getByRole('button', { name: 'Take it off' }).click();
+  await expect(page.getByText('The build is off the shelf.')).toBeVisible();
+  await page.getByRole('link', { name: 'Drawer' }).click();
+  await expect(page.getByRole('heading', { name: 'The drawer' })).toBeVisible();
+  await page.getByRole('link', { name: 'Laid six', exact: true }).click();
+  await expect(page).toHaveURL(/\/builds\/laid\/sheet/);
+  await page.goto(server.url);
+  await page.getByLabel('Build file').setInputFiles({
+    name: 'laid.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(writeBuildFile(record))),
+  });
+  await expect(page.getByText('is here already, and lies in the drawer')).toBeVisible();
+  await page.getByRole('button', { name: 'Put Laid six back' }).click();
+  await expect(page.getByRole('link', { name: 'Laid six', exact: true })).toHaveCount(0);
+  await page.goto(`${server.url}/?q=Laid`);
+  await expect(page.getByRole('link', { name: 'Laid six', exact: true })).toBeVisible();
+});
+
+test('what waits of a build is seen on the shelf and sent from there, each once', async ({ page }) => {
+  const server = new Server();
+  await server.start();
+  await server.put({ id: 'waits', entries: [jobEntry({ name: 'Waiting six' })] });
+  await page.goto(`${server.url}/builds/waits/rings`);
+  const entry = page.getByRole('region', { name: line }).getByRole('textbox');
+  await expect(entry).toBeFocused();
+  await server.kill();
+  for (const figure of ['22', '23']) {
+    await entry.fill(figure);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByText('2 entries wait in this browser')).toBeVisible();
+  // the tab is closed with the server gone; another page is what is opened next
+  const context = page.context();
+  await page.close();
+  await server.start();
+  const next = await context.newPage();
+  await next.goto(`${server.url}/`);
+  await expect(next.getByText('2 entries wait in this browser')).toBeVisible();
+  await expect
+    .poll(async () => (await server.record('waits')).entries.flatMap((e) => (e.kind === 'reading' ? [e.typed] : [])))
+    .toEqual(['22', '23']);
+  await expect(next.getByText('entries wait in this browser')).toHaveCount(0);
+  await server.end();
+});
+
+test('a server that takes the call and never answers is noticed; a full one is told as that; nothing is lost', async ({
+  page,
+  server,
+}) => {
+  await server.put({ id: 'frozen', entries: [jobEntry({ name: 'Frozen six' })] });
+  let how: 'freeze' | 'full' | 'answer' = 'answer';
+  await page.route('**/api/builds/frozen/entries*', async (route) => {
+    if (how === 'freeze') return;
+    if (how === 'full') await route.fulfill({ status: 507, json: { faults: ['full'] } });
+    else await route.continue();
+  });
+  await page.goto(`${server.url}/builds/frozen/rings`);
+  const entry = page.getByRole('region', { name: line }).getByRole('textbox');
+  await expect(entry).toBeFocused();
+  how = 'freeze';
+  await entry.fill('22');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('The server does not answer.')).toBeVisible({ timeout: 6_000 });
+  how = 'full';
+  await expect(page.getByText('The disk of the server is full')).toBeVisible({ timeout: 10_000 });
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+  how = 'answer';
+  await expect(page.getByText('1 entry waits in this browser')).toHaveCount(0);
+  await expect
+    .poll(async () => (await server.record('frozen')).entries.filter((e) => e.kind === 'reading').length)
+    .toBe(1);
+});
+
+test('a browser that can keep nothing says so before anything has to wait', async ({ page, server }) => {
+  await server.put({ id: 'brim', entries: [jobEntry({ name: 'Brim six' }), reading('r', 'L1', 'top', fromThou(22))] });
+  await page.addInitScript(() => {
+    const put = (key: string, n: number): void => {
+      try {
+        localStorage.setItem(key, 'x'.repeat(n));
+      } catch {
+        // as full as it gets
+      }
+    };
+    for (let n = 2 ** 22, i = 0; n > 100; n /= 2, i += 1) for (let k = 0; k < 2; k += 1) put(`fill${i}-${k}`, n);
+  });
+  await page.goto(`${server.url}/builds/brim/rings`);
+  await expect(page.getByText('This browser can keep nothing more.')).toBeVisible();
+});
