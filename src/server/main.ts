@@ -78,8 +78,9 @@ function askedIn(request: IncomingMessage, host: string | undefined): Asked {
   };
 }
 
-const headersOf = ({ headers }: IncomingMessage): Headers => {
-  const all = new Headers();
+/** What the sign-in library is shown of a request: its cookies, which browser, and where from as it was found here. */
+const headersOf = ({ headers }: IncomingMessage, address: string): Headers => {
+  const all = new Headers({ 'x-forwarded-for': address });
   for (const name of ['cookie', 'user-agent']) {
     const value = one(headers[name]);
     if (value !== undefined) all.set(name, value);
@@ -138,7 +139,7 @@ async function begin(): Promise<void> {
       await handle(request, response);
       return;
     }
-    const asking = await whoAsks(headersOf(request), address);
+    const asking = await whoAsks(headersOf(request, address), address);
     if (!may(roleOf(asking), need)) turnAway(response, asking, path, asked.url);
     else await askedBy(asking, () => handle(request, response));
   };

@@ -108,15 +108,17 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
               <td className="figures text-sm text-soft max-lg:hidden">
                 <When at={card.updatedAt} />
               </td>
-              <td className="text-right! whitespace-nowrap">
-                <Link
-                  href={`/new?from=${card.id}`}
-                  aria-label={`Same again as ${card.name}`}
-                  className="inline-flex min-h-11 items-center px-2 text-sm text-soft underline underline-offset-4 max-sm:hidden"
-                >
-                  Same again
-                </Link>
-                <RemoveBuild id={card.id} name={card.name} />
+              <td>
+                <div className="flex items-center justify-end whitespace-nowrap">
+                  <Link
+                    href={`/new?from=${card.id}`}
+                    aria-label={`Same again as ${card.name}`}
+                    className="inline-flex min-h-11 items-center px-2 text-sm text-soft underline underline-offset-4 max-sm:hidden"
+                  >
+                    Same again
+                  </Link>
+                  <RemoveBuild id={card.id} name={card.name} />
+                </div>
               </td>
             </tr>
           ))}
