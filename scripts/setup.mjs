@@ -149,3 +149,17 @@ export async function serve(databaseUrl, args = []) {
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code) => process.exit(code ?? 0));
 }
+
+/** A stand-in for a database server, on a file; its address once it answers. It ends with this command. */
+export function standIn(file) {
+  mkdirSync(dirname(file), { recursive: true });
+  const server = spawn(process.execPath, ['--import', 'tsx', 'scripts/standIn.ts', file], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  process.once('exit', () => server.kill());
+  return new Promise((resolve, reject) => {
+    server.once('exit', () => reject(new Error('the stand-in for a database server ended')));
+    server.stdout.once('data', (line) => resolve(String(line).trim()));
+  });
+}

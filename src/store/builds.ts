@@ -20,7 +20,8 @@ export type Created = 'created' | 'already here' | 'taken';
  */
 export async function createBuild(db: Database, record: BuildRecord): Promise<Created> {
   const existing = await loadBuild(db, record.id);
-  if (existing) return JSON.stringify(existing.record) === JSON.stringify(normal(record)) ? 'already here' : 'taken';
+  if (existing)
+    return JSON.stringify(normal(existing.record)) === JSON.stringify(normal(record)) ? 'already here' : 'taken';
   const now = new Date().toISOString();
   const statements: BatchItem<'sqlite'>[] = [
     db.insert(builds).values({ id: record.id, createdAt: record.entries[0]?.at ?? now, updatedAt: now }),

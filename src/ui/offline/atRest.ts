@@ -1,7 +1,8 @@
 'use client';
 
 /** What a page does once it is at rest: whether this browser can keep anything, and what waits of other builds is sent. */
-import { addTroubles, allWaiting, dropWaiting, waitingFor } from '../openBuild/outbox';
+import { allWaiting } from '../openBuild/allWaiting';
+import { addTroubles, dropWaiting, waitingFor } from '../openBuild/outbox';
 import { AT_ONCE, send } from '../openBuild/send';
 import { CONFLICT } from '../openBuild/trouble';
 import { keepForPage } from '../shared/kept';

@@ -10,12 +10,13 @@ import type { Entry } from '@/core/record/record';
 import { keepForPage } from '../shared/kept';
 import type { Trouble } from './trouble';
 
-const WAITING = 'spatium-outbox:';
+/** What the key of each build's waiting entries begins with. */
+export const WAITING = 'spatium-outbox:';
 const waitingKey = (buildId: string): string => `${WAITING}${buildId}`;
 const troublesKey = (buildId: string): string => `spatium-refused:${buildId}`;
 
 /** What is stored under a key, as far as it is a list of things: not yet known to be sound. */
-function stored(key: string): unknown[] {
+export function stored(key: string): unknown[] {
   try {
     const json: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
     return Array.isArray(json) ? json : [];
@@ -43,18 +44,6 @@ export async function waitingFor(buildId: string): Promise<Entry[]> {
   if (items.length === 0) return [];
   const { soundEntries } = await import('./sound');
   return soundEntries(items);
-}
-
-/** How many entries wait in this browser, by the build. */
-export function allWaiting(): Map<string, number> {
-  const all = new Map<string, number>();
-  try {
-    for (const key of Object.keys(localStorage))
-      if (key.startsWith(WAITING)) all.set(key.slice(WAITING.length), stored(key).length);
-  } catch {
-    // nothing is kept where storage is forbidden
-  }
-  return all;
 }
 
 /** Told when another window of this browser changes what waits for a build. */

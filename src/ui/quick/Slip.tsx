@@ -4,7 +4,7 @@ import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/quanti
 import { sayingText } from '@/core/quantity/saying';
 import { SURFACE_WORDS, type Target } from '@/core/targets/target';
 import { LoadBar } from '../duty/LoadBar';
-import { Mark } from '../shared/Header';
+import { Mark } from '../shared/Bar';
 import { comparisonsOf } from '@/core/targets/compare';
 import { SideBySide } from '../targets/SideBySide';
 import type { Judgement } from '@/core/judge/judgement';

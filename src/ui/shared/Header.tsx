@@ -1,15 +1,5 @@
-import { Who } from '../people/Who';
+import { Bar } from './Bar';
 import { Link } from './Link';
-import type { ReactNode } from 'react';
-import { ThemeSwitch } from './ThemeSwitch';
-
-export function Mark({ size = 26 }: { size?: number }) {
-  return (
-    <svg width={size} height={size} viewBox="-13 -13 26 26" aria-hidden>
-      <path d="M 2.6 -10.2 A 10.5 10.5 0 1 1 -2.6 -10.2" fill="none" stroke="var(--blue)" strokeWidth="4" />
-    </svg>
-  );
-}
 
 const PLACES = [
   ['/', 'Shelf'],
@@ -19,33 +9,19 @@ const PLACES = [
   ['/shop', 'Shop'],
 ] as const;
 
-/** The bar on every screen: the mark leads to the shelf; outside a build, the other rooms stand beside it. */
-export function Header({ children }: { children?: ReactNode }) {
-  return (
-    <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1 max-sm:gap-x-2 max-sm:px-3">
-      <Link
-        href="/"
-        className="flex min-h-11 items-center gap-2.5 text-[1.1875rem] font-bold"
-        aria-label="Spatium, to the shelf"
-      >
-        <Mark />
-        <span className={children ? 'max-sm:sr-only' : ''}>Spatium</span>
-      </Link>
-      {children ?? (
-        <nav aria-label="Spatium" className="flex flex-1 flex-wrap gap-x-5 max-sm:gap-x-3">
-          {PLACES.map(([href, words]) => (
-            <Link
-              key={href}
-              href={href}
-              className="flex min-h-11 min-w-11 items-center justify-center font-medium underline-offset-4 hover:underline"
-            >
-              {words}
-            </Link>
-          ))}
-        </nav>
-      )}
-      <Who />
-      <ThemeSwitch />
-    </header>
-  );
-}
+/** The bar outside a build: the rooms stand beside the mark. */
+export const Header = () => (
+  <Bar>
+    <nav aria-label="Spatium" className="flex flex-1 flex-wrap gap-x-5 max-sm:gap-x-3">
+      {PLACES.map(([href, words]) => (
+        <Link
+          key={href}
+          href={href}
+          className="flex min-h-11 min-w-11 items-center justify-center font-medium underline-offset-4 hover:underline"
+        >
+          {words}
+        </Link>
+      ))}
+    </nav>
+  </Bar>
+);

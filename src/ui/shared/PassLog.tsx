@@ -13,7 +13,6 @@ import type { Logged, LoggedCut, LoggedReading } from '@/core/record/reading';
 import { onDemand } from './onDemand';
 
 /** Loaded when one is struck out. */
-const MISREAD = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
 const StrikeOutForm = onDemand(() => import('./StrikeOutForm').then((m) => m.StrikeOutForm));
 
 type Item = Logged;
@@ -157,7 +156,6 @@ function StrikeOut({ onStrike, what }: { onStrike: (reason: string) => void; wha
       {(close) => (
         <StrikeOutForm
           ask={`Strike out ${what}: why?`}
-          reasons={MISREAD}
           onStrike={(reason) => {
             onStrike(reason);
             close();

@@ -6,13 +6,15 @@ import { Button } from './Button';
 interface Props {
   /** What is asked. */
   ask: string;
-  /** The usual reasons. */
-  reasons: readonly string[];
+  /** The usual reasons; those of a reading unless said. */
+  reasons?: readonly string[];
   onStrike: (reason: string) => void;
 }
 
+const OF_A_READING = ['misread', 'wrong cylinder', 'not squared', 'noted wrong'];
+
 /** Why something is struck out: one of the usual reasons, or another. */
-export function StrikeOutForm({ ask, reasons, onStrike }: Props) {
+export function StrikeOutForm({ ask, reasons = OF_A_READING, onStrike }: Props) {
   const [reason, setReason] = useState('');
   return (
     <>

@@ -11,7 +11,7 @@ import type { Piece, SheetPart, Table } from '@/core/stage/report';
 import { loadReports, sheetOf } from '@/core/judge/reports';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
-import { Mark } from '../shared/Header';
+import { Mark } from '../shared/Bar';
 import { StateMark } from '../shared/StateMark';
 import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';

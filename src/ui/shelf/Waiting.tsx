@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { allWaiting } from '../openBuild/outbox';
+import { allWaiting } from '../openBuild/allWaiting';
 
 /** How many entries of a build wait in this browser to be sent; nothing where none does. */
 export function Waiting({ buildId }: { buildId: string }) {

@@ -6,7 +6,7 @@ import { isTrial } from '@/core/job/trialId';
 import { engineWords } from '@/core/engine/engine';
 import { useChanges, useInitials, useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Deck } from '../deck/Deck';
-import { Header } from '../shared/Header';
+import { Bar } from '../shared/Bar';
 import { Segmented } from '../shared/Segmented';
 import { Initials } from '../shared/Initials';
 import { useCopy } from '../offline/useCopy';
@@ -61,7 +61,7 @@ export function Workspace({ children }: { children: ReactNode }) {
   }, []);
   return (
     <div inert={!listens} className="flex h-dvh flex-col print:block print:h-auto max-lg:h-auto max-lg:min-h-dvh">
-      <Header>
+      <Bar isFull>
         <span className="hidden h-6 w-px bg-line sm:block" />
         <b className="max-w-64 truncate max-sm:max-w-28">{job?.name}</b>
         <span className="min-w-0 flex-1 basis-48 max-lg:basis-16 truncate text-soft max-md:hidden">
@@ -71,7 +71,7 @@ export function Workspace({ children }: { children: ReactNode }) {
         <Segmented label="Units shown and spoken" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
         <Initials by={by} onChange={setBy} />
         <Keys buildId={judgement.id} stage={stage} />
-      </Header>
+      </Bar>
       <StageRule stage={stage} />
       <LinkState />
       {isToldOf && <Notices />}
