@@ -51,9 +51,11 @@ async function ask(server: Server, jar: Jar, method: string, path: string, body?
 }
 const act = async (server: Server, jar: Jar, name: string, ...args: unknown[]): Promise<unknown> =>
   ((await (await ask(server, jar, 'POST', `/api/do/${name}`, { args })).json()) as { result: unknown }).result;
-async function signedIn(server: Server, role: Role): Promise<Jar> {
+const signedIn = (server: Server, role: Role): Promise<Jar> => signedInAs(server, ...PINS[role]);
+
+async function signedInAs(server: Server, initials: string, pin: string): Promise<Jar> {
   const jar: Jar = new Map();
-  expect(await act(server, jar, 'signIn', ...PINS[role])).toEqual({ ok: true });
+  expect(await act(server, jar, 'signIn', initials, pin)).toEqual({ ok: true });
   return jar;
 }
 
@@ -272,6 +274,34 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
     await expect(page.getByRole('cell', { name: new RegExp(says) })).toBeVisible();
   for (const each of [page, tablet, other]) await each.context().close();
   await own.end();
+});
+
+test('somebody changes their own PIN, with the one that held, and stays signed in here', async ({ page, shop }) => {
+  await page.goto(`${shop.url}/charts`);
+  await signIn(page, 'builder');
+  await page.getByRole('button', { name: /^Signed in:/ }).click();
+  await page.getByRole('button', { name: 'Change my PIN …' }).click();
+  const form = page.getByRole('form', { name: 'A new PIN of one’s own' });
+  const change = async (old: string, fresh: string): Promise<void> => {
+    await form.getByLabel('PIN now').fill(old);
+    await form.getByLabel('New PIN').fill(fresh);
+    await form.getByRole('button', { name: 'Change it' }).click();
+  };
+  await change('000000', '654321');
+  await expect(form.getByRole('alert')).toContainText('do not go together');
+  await change(PINS.builder[1], '123');
+  await expect(form.getByRole('alert')).toContainText('at least 6');
+  await change(PINS.builder[1], '654321');
+  await expect(page.getByText('Changed. Other devices are signed out.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Signed in:/ })).toHaveText(/BU/);
+  expect(await act(shop, new Map(), 'signIn', 'BU', '654321')).toEqual({ ok: true });
+  const owner = await signedIn(shop, 'owner');
+  const { device } = (await (await ask(shop, await signedInAs(shop, 'BU', '654321'), 'GET', '/api/me')).json()) as {
+    device: { id: string }[];
+  };
+  // as it was, for the tests that come after
+  expect(await act(shop, owner, 'setSecret', device[0]?.id, PINS.builder[1])).toEqual({ ok: true });
 });
 
 test('guessing a PIN is slowed down, also by many at once', async ({ shop }) => {

@@ -10,13 +10,13 @@ import { readChartFile, writeChartFile } from '@/files/chartFile';
 import { faultsOf } from '@/files/schema';
 import { instrumentSchema } from '@/files/shapes/instrument';
 import { chartSchema } from '@/files/shapes/targets';
-import { tableOf } from '@/files/table';
 import { ROLES } from '@/people/rules';
+import { auditTable } from './audit';
 import { createBuild, setRemoved } from './builds';
 import { STANDARD } from './charts';
 import { appendEntries, loadBuild } from './log';
 import type { Database } from './open';
-import { audit, builds, charts, instruments, people, shop } from './schema';
+import { builds, charts, instruments, people, shop } from './schema';
 
 const FORMAT = 'spatium-shop';
 const VERSION = 1;
@@ -91,14 +91,7 @@ async function* filesOf(db: Database, at: Date): AsyncGenerator<[name: string, t
     if (stored)
       yield [`builds/${encodeURIComponent(id)}.spatium.json`, JSON.stringify(writeBuildFile(stored.record), null, 1)];
   }
-  const done = await db.select().from(audit).orderBy(asc(audit.seq));
-  yield [
-    'audit.csv',
-    tableOf(
-      ['at_utc', 'by', 'act', 'of', 'says'],
-      done.map((row) => ({ at_utc: row.at, by: row.by, act: row.act, of: row.of, says: row.says })),
-    ),
-  ];
+  yield ['audit.csv', await auditTable(db)];
 }
 
 /** The archive, piece by piece: no more of it is held than one build. */

@@ -1,5 +1,6 @@
 /** What was done outside the logs of builds, by whom and when. It is only ever added to. */
-import { desc, lt } from 'drizzle-orm';
+import { asc, desc, lt } from 'drizzle-orm';
+import { tableOf } from '@/files/table';
 import type { Database } from './open';
 import { audit } from './schema';
 
@@ -31,3 +32,12 @@ export const auditBefore = (db: Database, before: number | null, most: number): 
     .where(before === null ? undefined : lt(audit.seq, before))
     .orderBy(desc(audit.seq))
     .limit(most);
+
+/** All that was done, the first first, as a table. */
+export async function auditTable(db: Database): Promise<string> {
+  const rows = await db.select().from(audit).orderBy(asc(audit.seq));
+  return tableOf(
+    ['at_utc', 'by', 'act', 'of', 'says'],
+    rows.map(({ at, by, act, of, says }) => ({ at_utc: at, by, act, of, says })),
+  );
+}

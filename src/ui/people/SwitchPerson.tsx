@@ -5,11 +5,13 @@ import type { MeAnswer } from '@/files/answers';
 import { ROLE_WORDS } from '@/people/roleWords';
 import { Button, buttonLook } from '../shared/Button';
 import { act, whyNot } from '../shared/act';
+import { OwnSecret } from './OwnSecret';
 import { askMe } from './me';
 
 /** Everybody who is signed in on this device, one touch each; and the way to sign in and out. */
 export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'device'>) {
   const [said, setSaid] = useState('');
+  const [isChanging, setChanging] = useState(false);
   const run = async (work: () => Promise<{ ok: boolean; faults?: string[] }>): Promise<void> => {
     try {
       const done = await work();
@@ -40,6 +42,18 @@ export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'devi
           <p className="text-sm text-soft">
             {person.name}: {ROLE_WORDS[person.role].may}
           </p>
+          {isChanging ? (
+            <OwnSecret
+              onDone={() => {
+                setChanging(false);
+                setSaid('Changed. Other devices are signed out.');
+              }}
+            />
+          ) : (
+            <Button kind="quiet" onClick={() => setChanging(true)}>
+              Change my PIN …
+            </Button>
+          )}
           <Button kind="quiet" onClick={() => void run(() => act('signOut', person.id))}>
             Sign {person.initials} out here
           </Button>
