@@ -64,6 +64,7 @@ describe('what is refused whoever asks', () => {
       origin: undefined,
       site: undefined,
       contentLength: undefined,
+      routerState: undefined,
     },
     ...change,
   });
@@ -98,6 +99,18 @@ describe('what is refused whoever asks', () => {
     ['a page without an address', { method: 'POST', url: '/api/do/x', origin: 'null' }, 403],
     ['another port’s page', { method: 'POST', url: '/api/do/x', origin: 'http://localhost:81' }, 403],
     ['another site, its origin hidden', { method: 'POST', url: '/api/do/x', site: 'cross-site' }, 403],
+    [
+      'a page that says where it is',
+      {
+        routerState: encodeURIComponent(
+          '["",{"children":["builds",{"children":[["id","x","d",null],{}]}]},null,null,true]',
+        ),
+      },
+      200,
+    ],
+    ['one that says nonsense', { routerState: '%5B%5D' }, 400],
+    ['one that says half', { routerState: '%5B%' }, 400],
+    ['one nested without end', { routerState: `${'["",{"a":'.repeat(30)}${'}]'.repeat(30)}` }, 400],
     ['a gigabyte', { method: 'POST', url: '/api/builds', contentLength: '1000000000' }, 413],
   ])('%s: %j is answered %i', (_, change, answer) => {
     expect(status(change)).toBe(answer);

@@ -10,6 +10,8 @@ export interface Asked {
   /** What the browser says of where the page is that asks. */
   site: string | undefined;
   contentLength: string | undefined;
+  /** Where the framework’s own pages say they are; it fails on one that is none. */
+  routerState: string | undefined;
 }
 
 export interface Refusal {
@@ -35,6 +37,33 @@ export function pathOf(url: string): string | null {
   }
 }
 
+/** Deeper than any address of ours is. */
+const DEEPEST = 20;
+
+const isState = (state: unknown, depth = 0): boolean => {
+  if (!Array.isArray(state) || depth > DEEPEST) return false;
+  const [segment, below] = state as unknown[];
+  const isSegment =
+    typeof segment === 'string' ||
+    (Array.isArray(segment) && segment.length >= 3 && segment.every((s) => s === null || typeof s === 'string'));
+  return (
+    isSegment &&
+    typeof below === 'object' &&
+    below !== null &&
+    !Array.isArray(below) &&
+    Object.values(below).every((s) => isState(s, depth + 1))
+  );
+};
+
+/** Whether what a page says of where it is can be read. */
+function isRouterState(header: string): boolean {
+  try {
+    return isState(JSON.parse(decodeURIComponent(header)));
+  } catch {
+    return false;
+  }
+}
+
 const refused = (status: Refusal['status'], says: string): Refusal => ({ status, says });
 
 /**
@@ -50,6 +79,8 @@ export function refusalOf(asked: Asked, isOwn: (host: string | undefined) => boo
   if (url.length > MOST_URL) return refused(414, 'The address is longer than any of this server’s.');
   const path = pathOf(url);
   if (path === null) return refused(400, 'The address cannot be read.');
+  if (asked.routerState !== undefined && !isRouterState(asked.routerState))
+    return refused(400, 'What the page says of where it is cannot be read.');
   if (method !== 'POST') return null;
   if (!path.startsWith('/api/')) return refused(405, 'Nothing is sent to a page.');
   if (Number(asked.contentLength ?? 0) > MOST_BODY) return refused(413, 'That is more than is taken at once.');

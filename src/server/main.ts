@@ -75,6 +75,7 @@ function askedIn(request: IncomingMessage, host: string | undefined): Asked {
     origin: headers.origin,
     site: one(headers['sec-fetch-site']),
     contentLength: headers['content-length'],
+    routerState: one(headers['next-router-state-tree']),
   };
 }
 
