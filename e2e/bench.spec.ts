@@ -40,7 +40,7 @@ const onScale = (part: WeighedPart, grams: readonly number[]): Entry[] =>
     value: Math.round((grams[i] ?? 0) * 1000),
   }));
 
-test('parts go over the scale one after the other: digits and Enter, a slip is asked about, U takes the last back', async ({
+test('parts go over the scale one after the other: digits and Enter, a slip is asked about, Z takes the last back', async ({
   page,
   server,
 }) => {
@@ -129,6 +129,36 @@ test('sets are evened out by mixing what may go elsewhere, exactly; what is mark
   await page.getByRole('radio', { name: 'Mixed evenly' }).click();
   await page.getByRole('button', { name: 'Every part back to its own number' }).click();
   await expect(main(page)).toContainText('Sets lie 8.0 g apart; mixed, 0.5 g.');
+});
+
+test('by touch: parts are weighed on the program’s own keys, with their unit, and the line stays in sight', async ({
+  browser,
+  server,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 820, height: 900 }, hasTouch: true });
+  const page = await context.newPage();
+  const id = await open(page, server, 'masses');
+  const keypad = figureLine(page).getByRole('group', { name: 'Keypad' });
+  const tap = async (...keys: string[]): Promise<void> => {
+    for (const key of keys) await keypad.getByRole('button', { name: key, exact: true }).tap();
+  };
+  if (!(await keypad.isVisible())) await figureLine(page).getByRole('button', { name: 'Keypad' }).tap();
+  await tap('6', '1', '2', '.', '5');
+  await figureLine(page).getByRole('button', { name: 'Delete the last character' }).tap();
+  await tap('4', 'Enter');
+  await tap('2', '1', '.', '6', 'oz', 'Enter');
+  await expect(label(page)).toHaveText('Piston 3');
+  await expect
+    .poll(async () => (await bench(server, id, 'weighed')).map((e) => [e.value, e.typed]))
+    .toEqual([
+      [612_400, '612.4'],
+      [612_350, '21.6 oz'],
+    ]);
+  await page.evaluate(() => scrollTo(0, 0));
+  await expect(figureLine(page)).toBeInViewport({ ratio: 0.9 });
+  for (const button of await keypad.getByRole('button').all())
+    expect((await button.boundingBox())?.height ?? 0).toBeGreaterThanOrEqual(44);
+  await context.close();
 });
 
 test('a set over is told what to take off, holds the short block, and may stay with a reason', async ({

@@ -36,6 +36,8 @@ export class Server {
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
       PORT: String(this.port),
+      // no test waits for a night
+      COPIES: '0',
       DATABASE_URL: pathToFileURL(join(this.folder, 'shop.db')).href,
     };
     this.child = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {

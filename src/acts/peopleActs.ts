@@ -2,7 +2,16 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { CODE_HOLDS, auth, oneTimeToken } from '@/people/auth';
-import { type Changed, addPerson, changePerson, endSession, leastSecret, setLeft, setSecret } from '@/people/people';
+import {
+  type Changed,
+  addPerson,
+  changePerson,
+  endSession,
+  hasPeople,
+  leastSecret,
+  setLeft,
+  setSecret,
+} from '@/people/people';
 import { ROLES } from '@/people/rules';
 import { countTry, forgetTries } from '@/people/tries';
 import { forgetWho } from '@/people/who';
@@ -100,7 +109,8 @@ export const PEOPLE_ACTS = {
   setUpPeople: act(
     [nameSchema, initialsSchema, secretSchema],
     async (doing, name, initials, secret): Promise<Changed> => {
-      if (doing.asking.hasPeople) return refused('People are set up already.');
+      // asked anew: what is known of who asks may be a moment old
+      if (await hasPeople(doing.db)) return refused('People are set up already.');
       const added = await addPerson(doing.db, { name, initials, role: 'owner', secret });
       return added.ok ? enter(doing, initials, secret) : added;
     },

@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
 import { act, whyNot } from '../shared/act';
+import { SecretField } from './SecretField';
 
 /** A PIN or password of one's own choosing, with the one that holds now. */
 export function OwnSecret({ onDone }: { onDone: () => void }) {
@@ -18,21 +18,6 @@ export function OwnSecret({ onDone }: { onDone: () => void }) {
       setSaid(whyNot(error));
     }
   };
-  const field = (key: 'old' | 'fresh', label: string) => (
-    <Field label={label}>
-      {(props) => (
-        <input
-          {...props}
-          className="field figures"
-          type="password"
-          autoComplete={key === 'old' ? 'current-password' : 'new-password'}
-          maxLength={128}
-          value={typed[key]}
-          onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
-        />
-      )}
-    </Field>
-  );
   return (
     <form
       aria-label="A new PIN of one’s own"
@@ -42,8 +27,8 @@ export function OwnSecret({ onDone }: { onDone: () => void }) {
         void change();
       }}
     >
-      {field('old', 'PIN now')}
-      {field('fresh', 'New PIN')}
+      <SecretField label="PIN now" value={typed.old} onChange={(old) => setTyped({ ...typed, old })} />
+      <SecretField label="New PIN" isNew value={typed.fresh} onChange={(fresh) => setTyped({ ...typed, fresh })} />
       {said && (
         <p role="alert" className="font-bold text-over">
           {said}

@@ -6,6 +6,7 @@ import { Field } from '../shared/Field';
 import { Link } from '../shared/Link';
 import { act, whyNot } from '../shared/act';
 import { useListens } from '../shared/useInBrowser';
+import { SecretField } from './SecretField';
 import { askMe } from './me';
 
 /** Where it is gone on to: a path of this server, and nothing that leads elsewhere. */
@@ -82,19 +83,7 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
             />
           )}
         </Field>
-        <Field label="PIN or password" hint="The owner of the shop can give you a new one.">
-          {(props) => (
-            <input
-              {...props}
-              className="field figures"
-              type="password"
-              autoComplete="current-password"
-              maxLength={128}
-              value={secret}
-              onChange={(event) => setSecret(event.target.value)}
-            />
-          )}
-        </Field>
+        <SecretField hint="The owner of the shop can give you a new one." value={secret} onChange={setSecret} />
         {said && (
           <p role="alert" className="font-bold text-over">
             {said}

@@ -14,8 +14,8 @@ export class NotDone extends Error {
   }
 }
 
-/** How long an answer is waited for, ms. */
-const PATIENCE = 15_000;
+/** How long an answer is waited for, ms; a copy of everything takes its time. */
+const patienceFor = (name: keyof Acts): number => (name === 'copyNow' ? 30 * 60_000 : 15_000);
 
 /**
  * Asks the server to do something, by its name.
@@ -28,7 +28,7 @@ export async function act<N extends keyof Acts>(name: N, ...args: ArgsOf<Acts[N]
     response = await fetch(`/api/do/${name}`, {
       method: 'POST',
       body: JSON.stringify({ by: kept('spatium-by') ?? '', args }),
-      signal: AbortSignal.timeout(PATIENCE),
+      signal: AbortSignal.timeout(patienceFor(name)),
     });
   } catch {
     throw new NotDone(null, 'The server does not answer.');

@@ -12,7 +12,8 @@ export interface ReachedAt {
   code: string;
 }
 
-interface Props {
+/** What it shows. */
+export interface DevicesProps {
   hasPeople: boolean;
   people: Member[];
   places: SignedIn[];
@@ -28,7 +29,7 @@ function browserWords(agent: string): string {
 }
 
 /** Where the shop is reached, and who is signed in where. */
-export function Devices({ hasPeople, people, places, reached, fingerprint, certificate }: Props) {
+export function Devices({ hasPeople, people, places, reached, fingerprint, certificate }: DevicesProps) {
   const { said, run, isBusy } = useDone();
   const nameOf = (id: string): Member | undefined => people.find((p) => p.id === id);
   return (

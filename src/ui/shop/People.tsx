@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Member } from '@/people/people';
 import { ROLE_WORDS } from '@/people/roleWords';
 import { ROLES, type Role } from '@/people/rules';
+import { SecretField } from '../people/SecretField';
 import { askMe, useMe } from '../people/me';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -115,7 +116,7 @@ function SecretForm({ words, onSet }: { words: string; onSet: (secret: string) =
       }}
     >
       <p>{words}</p>
-      <SecretField value={secret} onChange={setSecret} />
+      <SecretField isNew hint={SECRET_HINT} value={secret} onChange={setSecret} />
       <Button type="submit" kind="strong" disabled={secret === ''}>
         Set it
       </Button>
@@ -123,21 +124,7 @@ function SecretForm({ words, onSet }: { words: string; onSet: (secret: string) =
   );
 }
 
-const SecretField = ({ value, onChange }: { value: string; onChange: (value: string) => void }) => (
-  <Field label="PIN or password" hint="At least 4 characters; 6 for builders and owners.">
-    {(props) => (
-      <input
-        {...props}
-        className="field figures"
-        type="password"
-        autoComplete="new-password"
-        maxLength={128}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    )}
-  </Field>
-);
+const SECRET_HINT = 'At least 4 characters; 6 for builders and owners.';
 
 interface Typed {
   name: string;
@@ -174,7 +161,12 @@ function Fields({ typed, onChange }: { typed: Typed; onChange: (typed: Typed) =>
           />
         )}
       </Field>
-      <SecretField value={typed.secret} onChange={(secret) => onChange({ ...typed, secret })} />
+      <SecretField
+        isNew
+        hint={SECRET_HINT}
+        value={typed.secret}
+        onChange={(secret) => onChange({ ...typed, secret })}
+      />
     </div>
   );
 }

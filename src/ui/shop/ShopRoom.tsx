@@ -3,21 +3,14 @@
 import { useState } from 'react';
 import type { Audited } from '@/store/audit';
 import type { Kept } from '@/store/backup';
-import type { Member, SignedIn } from '@/people/people';
 import { Views } from '../shared/Views';
 import { useListens } from '../shared/useInBrowser';
 import { Audit } from './Audit';
 import { Copies } from './Copies';
-import { Devices, type ReachedAt } from './Devices';
+import { Devices, type DevicesProps } from './Devices';
 import { People } from './People';
 
-interface Props {
-  hasPeople: boolean;
-  people: Member[];
-  places: SignedIn[];
-  reached: ReachedAt[];
-  fingerprint: string | null;
-  certificate: string | null;
+interface Props extends DevicesProps {
   audit: Audited[];
   copies: Kept[];
 }
