@@ -25,8 +25,20 @@ export class Server {
   readonly folder = mkdtempSync(join(tmpdir(), 'spatium-e2e-'));
   port = 0;
 
+  /** @param set what is set for it besides, e.g. another's `DATABASE_URL` */
+  constructor(private readonly set: Readonly<Record<string, string>> = {}) {}
+
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
+  }
+
+  /** Of its process; null where it does not run. */
+  get pid(): number | null {
+    return this.child?.exitCode === null && this.child.signalCode === null ? (this.child.pid ?? null) : null;
+  }
+
+  get databaseUrl(): string {
+    return this.set.DATABASE_URL ?? pathToFileURL(join(this.folder, 'shop.db')).href;
   }
 
   async start(): Promise<void> {
@@ -38,14 +50,15 @@ export class Server {
       PORT: String(this.port),
       // no test waits for a night
       COPIES: '0',
-      DATABASE_URL: pathToFileURL(join(this.folder, 'shop.db')).href,
+      ...this.set,
+      DATABASE_URL: this.databaseUrl,
     };
     this.child = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
       env,
       stdio: ['ignore', 'ignore', 'inherit'],
     });
     for (let tries = 0; tries < 300; tries += 1) {
-      const answered = await fetch(`${this.url}/api/builds`).then(
+      const answered = await fetch(`${this.url}/api/me`).then(
         (r) => r.ok,
         () => false,
       );
