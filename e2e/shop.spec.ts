@@ -102,3 +102,34 @@ test('a browser that can keep nothing says so before anything has to wait', asyn
   await page.goto(`${server.url}/builds/brim/rings`);
   await expect(page.getByText('This browser can keep nothing more.')).toBeVisible();
 });
+
+test('two servers on one file: the same files read in at both at once come once, nothing fails, and the audit says so', async ({
+  server,
+}) => {
+  const second = new Server({ DATABASE_URL: server.databaseUrl });
+  await second.start();
+  const post = (path: string, body: BodyInit): Promise<number[]> =>
+    Promise.all(
+      Array.from({ length: 8 }, async (_, i) => {
+        const response = await fetch(`${i % 2 ? server.url : second.url}${path}`, { method: 'POST', body });
+        await response.body?.cancel();
+        return response.status;
+      }),
+    );
+  const once = [200, 200, 200, 200, 200, 200, 200, 201];
+  const build = writeBuildFile({ id: 'at-once', entries: [jobEntry({ name: 'At once' })] });
+  expect((await post('/api/builds', JSON.stringify(build))).sort()).toEqual(once);
+  const { chart } = (await (await fetch(`${server.url}/api/charts/starting`)).json()) as { chart: object };
+  const file = JSON.stringify({ format: 'spatium-chart', version: 2, chart: { ...chart, name: 'At once' } });
+  expect((await post('/api/charts', file)).sort()).toEqual(once);
+  const archive = await (await fetch(`${server.url}/api/archive`)).arrayBuffer();
+  expect(await post('/api/archive', archive)).toEqual(Array.from({ length: 8 }, () => 200));
+  const { charts } = (await (await fetch(`${second.url}/api/charts`)).json()) as {
+    charts: { chart: { name: string } }[];
+  };
+  expect(charts.filter((kept) => kept.chart.name === 'At once')).toHaveLength(1);
+  const audit = await (await fetch(`${server.url}/api/audit?csv=1`)).text();
+  expect(audit.match(/readInBuild,at-once/g)).toHaveLength(1);
+  expect(audit.match(/At once, read in from a file/g)).toHaveLength(1);
+  await second.end();
+});

@@ -26,23 +26,13 @@ import { Server } from '../e2e/server';
 import { weighed } from '../e2e/weight';
 import type { JudgeTimes } from './benchJudge';
 import { browserAsUsed } from './chromium.mjs';
-
-interface Row {
-  what: string;
-  figure: string;
-  aim: string;
-  ok: boolean | null;
-}
+import { Figures, at } from './figures';
 
 /** What is held to a time is held to frames of the screen. */
 const FRAME = 1_000 / 60;
 
-const rows: Row[] = [];
-const add = (what: string, figure: string, aim = '', ok: boolean | null = null): void =>
-  void rows.push({ what, figure, aim, ok });
-
-const at = (sorted: number[], share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
+const figures = new Figures();
+const add = figures.add.bind(figures);
 
 function spread(times: number[]): { median: number; p95: number } {
   const sorted = [...times].sort((a, b) => a - b);
@@ -549,9 +539,4 @@ add(
   'a quarter to a third',
 );
 
-const width = Math.max(...rows.map((r) => r.what.length));
-for (const { what, figure, aim, ok } of rows)
-  console.log(
-    `${what.padEnd(width)}  ${figure}${aim ? `   [${aim}${ok === null ? '' : ok ? ': met' : ': MISSED'}]` : ''}`,
-  );
-process.exit(rows.some((r) => r.ok === false) ? 1 : 0);
+process.exit(figures.print() ? 0 : 1);

@@ -23,6 +23,8 @@ const CHART_FORMAT = 'spatium-chart';
 const CHART_VERSION = 2;
 /** Charts of version 1 are of steps. */
 const READ_VERSIONS: readonly unknown[] = [1, CHART_VERSION];
+/** The id of a chart whose file gives it none. */
+export const UNNAMED = 'read';
 /** Largest chart file that is read. */
 export const MOST_CHART_BYTES = 1024 * 1024;
 /** A list of faults is cut here; the rest is counted. */
@@ -165,7 +167,7 @@ function readCsv(text: string, name: string): ChartRead {
   });
   if (faults.length > 0) return refused(...faults);
   return checked({
-    id: 'read',
+    id: UNNAMED,
     version: 1,
     kind: rows.parts.some((row) => row.load !== null) ? 'curve' : 'steps',
     name,

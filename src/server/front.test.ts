@@ -103,12 +103,15 @@ describe('what is refused whoever asks', () => {
       'a page that says where it is',
       {
         routerState: encodeURIComponent(
-          '["",{"children":["builds",{"children":[["id","x","d",null],{}]}]},null,null,true]',
+          '["",{"children":["builds",{"children":[["id","x","d",null],{}]},null,"refetch"]},null,null,16]',
         ),
       },
       200,
     ],
     ['one that says nonsense', { routerState: '%5B%5D' }, 400],
+    ['one whose fifth is no number', { routerState: '["",{},null,null,true]' }, 400],
+    ['one of no such kind', { routerState: '["",{"children":[["id","x","e",null],{}]}]' }, 400],
+    ['one with more than there is', { routerState: '["",{},null,null,1,"",""]' }, 400],
     ['one that says half', { routerState: '%5B%' }, 400],
     ['one nested without end', { routerState: `${'["",{"a":'.repeat(30)}${'}]'.repeat(30)}` }, 400],
     ['a gigabyte', { method: 'POST', url: '/api/builds', contentLength: '1000000000' }, 413],

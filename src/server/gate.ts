@@ -1,4 +1,6 @@
 /** What is refused before anything else sees it: no such way of asking, an address that cannot be read, another's name, another site's page. */
+import { z } from 'zod';
+import { isTooDeep } from '@/files/depth';
 
 /** What is known of a request from its head. */
 export interface Asked {
@@ -37,28 +39,43 @@ export function pathOf(url: string): string | null {
   }
 }
 
-/** Deeper than any address of ours is. */
-const DEEPEST = 20;
-
-const isState = (state: unknown, depth = 0): boolean => {
-  if (!Array.isArray(state) || depth > DEEPEST) return false;
-  const [segment, below] = state as unknown[];
-  const isSegment =
-    typeof segment === 'string' ||
-    (Array.isArray(segment) && segment.length >= 3 && segment.every((s) => s === null || typeof s === 'string'));
-  return (
-    isSegment &&
-    typeof below === 'object' &&
-    below !== null &&
-    !Array.isArray(below) &&
-    Object.values(below).every((s) => isState(s, depth + 1))
-  );
-};
+/** Where the framework’s pages say they are, as the framework itself holds it (Next.js 16.4): it fails on anything else. */
+const routerState: z.ZodType = z.lazy(() =>
+  z.tuple([
+    z.union([
+      z.string(),
+      z.tuple([
+        z.string(),
+        z.string(),
+        z.enum([
+          'c',
+          'ci(..)(..)',
+          'ci(.)',
+          'ci(..)',
+          'ci(...)',
+          'oc',
+          'd',
+          'di(..)(..)',
+          'di(.)',
+          'di(..)',
+          'di(...)',
+        ]),
+        z.array(z.string()).nullable(),
+      ]),
+    ]),
+    z.record(z.string(), routerState),
+    z.tuple([z.string(), z.string()]).nullish(),
+    z.enum(['refetch', 'inside-shared-layout', 'metadata-only']).nullish(),
+    z.number().nullish(),
+    z.string().optional(),
+  ]),
+);
 
 /** Whether what a page says of where it is can be read. */
 function isRouterState(header: string): boolean {
   try {
-    return isState(JSON.parse(decodeURIComponent(header)));
+    const text = decodeURIComponent(header);
+    return !isTooDeep(text) && routerState.safeParse(JSON.parse(text)).success;
   } catch {
     return false;
   }

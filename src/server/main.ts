@@ -118,7 +118,9 @@ async function begin(): Promise<void> {
         : { cert: readFileSync(options.tls.cert, 'utf8'), key: readFileSync(options.tls.key, 'utf8') };
   reachedSecurely(certificate !== null || process.env.BEHIND_HTTPS === '1');
 
-  const app = next({ dev: false, dir: ROOT, hostname: options.host, port: options.port });
+  // a server of its own that nobody reaches: else it listens on ours for what is refused here
+  const httpServer = createServer();
+  const app = next({ dev: false, dir: ROOT, hostname: options.host, port: options.port, httpServer });
   await app.prepare();
   const handle = app.getRequestHandler();
   const isOwn = (host: string | undefined): boolean => isOwnName(host, options.host, options.names);

@@ -14,7 +14,8 @@ import { createBuild, setRemoved } from './builds';
 import { addChart, chartVersions, saveChart, setStandard } from './charts';
 import { saveInstrument } from './instruments';
 import { appendEntries, loadBuild } from './log';
-import { type Database, openDatabase } from './open';
+import { openStore } from '@/fixtures/stores';
+import type { Database } from './open';
 import { people } from './schema';
 import { shelf } from './shelf';
 import { readShelfAsk } from '@/ui/shelf/ask';
@@ -24,7 +25,7 @@ const someRecords = () => demoRecords().filter(({ id }) => /tarn|triple/.test(id
 let folder: string;
 const opened: Database[] = [];
 const fresh = async (name: string): Promise<Database> => {
-  const db = await openDatabase(join(folder, `${name}.db`));
+  const db = await openStore(join(folder, `${name}.db`));
   opened.push(db);
   return db;
 };
@@ -78,6 +79,19 @@ describe('the whole shop as open files', () => {
       ...{ builds: { added: 0, same: n, grown: 0 }, charts: 0, tools: 0, people: 0, faults: [] },
     });
     expect(await everything(there)).toEqual(await everything(here));
+  });
+
+  it('read in by two processes at once, all of it is there once', async () => {
+    const here = await shop();
+    const archive = await archived(here);
+    const both = [await fresh('both'), await fresh('both')];
+    const came = await Promise.all(both.map((db) => readIn(db, archive)));
+    expect(came.map((c) => (typeof c === 'string' ? c : c.faults))).toEqual([[], []]);
+    const sum = (of: (c: Exclude<(typeof came)[number], string>) => number): number =>
+      came.reduce((all, c) => all + (typeof c === 'string' ? NaN : of(c)), 0);
+    expect([sum((c) => c.builds.added), sum((c) => c.builds.grown)]).toEqual([someRecords().length, 0]);
+    expect([sum((c) => c.charts), sum((c) => c.tools), sum((c) => c.people)]).toEqual([2, 1, 1]);
+    for (const db of both) expect(await everything(db)).toEqual(await everything(here));
   });
 
   it('carries no secret', async () => {

@@ -2,7 +2,7 @@
  * The whole shop as open files in one archive (ZIP): build files, charts, tools, people without their secrets. It is read
  * in on another machine with all ids kept; what is there already is not doubled. Described in docs/backup.md.
  */
-import { asc, eq } from 'drizzle-orm';
+import { asc } from 'drizzle-orm';
 import { Zip, ZipDeflate, strFromU8, strToU8, unzipSync } from 'fflate';
 import { z } from 'zod';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
@@ -185,12 +185,12 @@ export async function readIn(db: Database, bytes: Uint8Array): Promise<ReadIn | 
     else if (/^builds\/[^/]+\.spatium\.json$/.test(name)) await buildIn(db, text(name), manifest, came, name);
   }
   for (const tool of manifest.tools) {
-    const [there] = await db.select().from(instruments).where(eq(instruments.id, tool.id));
-    if (there) continue;
-    await db
+    const added = await db
       .insert(instruments)
-      .values({ id: tool.id, body: JSON.stringify(tool), removedAt: manifest.toolsOff[tool.id] ?? null });
-    came.tools += 1;
+      .values({ id: tool.id, body: JSON.stringify(tool), removedAt: manifest.toolsOff[tool.id] ?? null })
+      .onConflictDoNothing()
+      .returning({ id: instruments.id });
+    came.tools += added.length;
   }
   for (const person of manifest.people) await personIn(db, person, came);
   for (const key of SETTINGS) {

@@ -12,7 +12,8 @@ import { addChart, keptCharts, setChartRemoved } from './charts';
 import { drawerOf } from './drawer';
 import { keptInstruments, saveInstrument, setInstrumentRemoved } from './instruments';
 import { loadBuild } from './log';
-import { type Database, openDatabase } from './open';
+import { openStore } from '@/fixtures/stores';
+import type { Database } from './open';
 import { charts, instruments, log } from './schema';
 import { shelf } from './shelf';
 import { readShelfAsk } from '@/ui/shelf/ask';
@@ -22,7 +23,7 @@ let db: Database;
 const { id } = record();
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'spatium-aside-'));
-  db = await openDatabase(join(folder, 'shop.db'));
+  db = await openStore(join(folder, 'shop.db'));
   await createBuild(db, record(gap('a', 'L1', 'top', 22), gap('b', 'R1', 'top', 23)));
 });
 afterEach(() => {

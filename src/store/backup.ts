@@ -145,7 +145,8 @@ export async function backUp(url: string, file: string): Promise<Copy> {
     renameSync(half, file);
     return copy;
   } finally {
-    rmSync(half, { force: true });
+    // what was written beside it is in it by now
+    for (const beside of ['', '-wal', '-shm']) rmSync(half + beside, { force: true });
   }
 }
 

@@ -14,21 +14,34 @@ import { builds, log } from './schema';
 /** What came of putting a whole record in. */
 export type Created = 'created' | 'already here' | 'taken';
 
+/** What is there by the id of a record: the same, another, or none. */
+async function thereBefore(db: Database, record: BuildRecord): Promise<'already here' | 'taken' | null> {
+  const existing = await loadBuild(db, record.id);
+  if (!existing) return null;
+  return JSON.stringify(normal(existing.record)) === JSON.stringify(normal(record)) ? 'already here' : 'taken';
+}
+
 /**
  * Puts a record on the shelf as it is. `already here` when the same record is there, `taken` when another
  * record has its id; neither changes anything.
  */
 export async function createBuild(db: Database, record: BuildRecord): Promise<Created> {
-  const existing = await loadBuild(db, record.id);
-  if (existing)
-    return JSON.stringify(normal(existing.record)) === JSON.stringify(normal(record)) ? 'already here' : 'taken';
+  const before = await thereBefore(db, record);
+  if (before) return before;
   const now = new Date().toISOString();
   const statements: BatchItem<'sqlite'>[] = [
     db.insert(builds).values({ id: record.id, createdAt: record.entries[0]?.at ?? now, updatedAt: now }),
   ];
   for (const entry of record.entries) statements.push(db.insert(log).values(rowOf(record.id, entry)));
   statements.push(touch(db, record.id));
-  await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
+  try {
+    await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
+  } catch (error) {
+    // put in by another process a moment ago
+    const meanwhile = await thereBefore(db, record).catch(() => null);
+    if (meanwhile) return meanwhile;
+    throw error;
+  }
   const stored = await loadBuild(db, record.id);
   if (stored) await writeCard(db, stored);
   return 'created';

@@ -7,21 +7,21 @@ import { STARTING_CURVE } from '@/core/targets/startingCurve';
 import { withFactor } from '@/core/targets/chartEdit';
 import {
   addChart,
-  alike,
   chartVersions,
   keptCharts,
   loadChart,
+  readInChart,
   saveChart,
   setChartRemoved,
   setStandard,
 } from './charts';
-import { openDatabase } from './open';
+import { openStore } from '@/fixtures/stores';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-charts-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 let files = 0;
-const fresh = () => openDatabase(join(folder, `${(files += 1)}.db`));
+const fresh = () => openStore(join(folder, `${(files += 1)}.db`));
 const standardChart = async (db: Awaited<ReturnType<typeof fresh>>) => {
   const [standard, ...others] = (await keptCharts(db)).filter((k) => k.standard);
   expect(others).toEqual([]);
@@ -100,16 +100,28 @@ describe('the shop’s charts', () => {
 
   it('the same chart under the same name is known again', async () => {
     const db = await fresh();
-    expect((await alike(db, { ...STARTING_CHART, id: 'x', version: 7 }))?.id).toBe('starting');
-    expect(await alike(db, edited)).toBeNull();
-    expect(await alike(db, { ...STARTING_CHART, name: 'Other' })).toBeNull();
+    expect(await readInChart(db, { ...STARTING_CHART, id: 'x', version: 7 }, 'KM')).toMatchObject({
+      ...{ isNew: false, chart: { id: 'starting' } },
+    });
+    expect(await readInChart(db, edited, 'KM')).toMatchObject({ isNew: true });
+    const other = await readInChart(db, { ...STARTING_CHART, name: 'Other' }, 'KM');
+    expect(other).toMatchObject({ isNew: true, chart: { version: 1, copiedFrom: { id: 'starting' } } });
+    expect(await readInChart(db, { ...STARTING_CHART, name: 'Other' }, 'KM')).toEqual({ ...other, isNew: false });
+  });
+
+  it('read in by two processes at once it is there once', async () => {
+    const both = [await fresh(), await openStore(join(folder, `${files}.db`))];
+    const chart = { ...edited, name: 'At once' };
+    const came = await Promise.all([...both, ...both].map((db) => readInChart(db, chart, 'KM')));
+    expect(came.filter((c) => c.isNew)).toHaveLength(1);
+    expect(new Set(came.map((c) => c.chart.id)).size).toBe(1);
   });
 
   it('come back after the file is closed and opened again', async () => {
     const db = await fresh();
     await saveChart(db, edited, 1, 'KM');
     db.$client.close();
-    const again = await openDatabase(join(folder, `${files}.db`));
+    const again = await openStore(join(folder, `${files}.db`));
     expect((await loadChart(again, 'starting'))?.version).toBe(2);
   });
 });

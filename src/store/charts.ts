@@ -1,12 +1,14 @@
 /**
  * The shop's charts: every version of each, kept for good. The starting charts are built in as their version 1.
  */
+import { randomUUID } from 'node:crypto';
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
 import { BUILT_IN, isBuiltIn } from '@/core/targets/startingCurve';
 import { sameFigures } from '@/core/targets/chartEdit';
+import { UNNAMED } from '@/files/chartFile';
 import { sound } from './aside';
-import type { Database } from './open';
+import type { Database, Within } from './open';
 import { charts, shop } from './schema';
 import { chartSchema } from '@/files/shapes/targets';
 
@@ -21,13 +23,13 @@ export const STANDARD = 'standardChart';
 const read = (body: string): Chart => chartSchema.parse(JSON.parse(body));
 
 /** The chart chosen; where none was, the starting curve, or the starting chart of a shop that has made it its own. */
-async function standardId(db: Database, own: (id: string) => boolean): Promise<string> {
+async function standardId(db: Within, own: (id: string) => boolean): Promise<string> {
   const rows = await db.select({ value: shop.value }).from(shop).where(eq(shop.key, STANDARD));
   return rows[0]?.value ?? (own(STARTING_CHART.id) ? STARTING_CHART.id : BUILT_IN[0].id);
 }
 
 /** The latest version of every chart that is not put away, those the program comes with first, then by name. One is the standard: the chosen one, or the starting curve while that is put away. */
-export async function keptCharts(db: Database): Promise<KeptChart[]> {
+export async function keptCharts(db: Within): Promise<KeptChart[]> {
   const rows = await db
     .select({ id: charts.id, body: charts.body, removedAt: charts.removedAt })
     .from(charts)
@@ -53,7 +55,7 @@ export async function keptCharts(db: Database): Promise<KeptChart[]> {
 }
 
 /** All versions of a chart, newest first; empty when there is none of that id. */
-export async function chartVersions(db: Database, id: string): Promise<Chart[]> {
+export async function chartVersions(db: Within, id: string): Promise<Chart[]> {
   const rows = await db
     .select({ body: charts.body })
     .from(charts)
@@ -65,7 +67,7 @@ export async function chartVersions(db: Database, id: string): Promise<Chart[]> 
 }
 
 /** One version of a chart, the latest unless said; null when there is none. */
-export async function loadChart(db: Database, id: string, version: number | null = null): Promise<Chart | null> {
+export async function loadChart(db: Within, id: string, version: number | null = null): Promise<Chart | null> {
   const all = await chartVersions(db, id);
   return (version === null ? all[0] : all.find((c) => c.version === version)) ?? null;
 }
@@ -76,7 +78,7 @@ export type SavedChart = { ok: true; chart: Chart } | { ok: false; conflict: tru
  * Adds the next version of a chart, over the one it was made from. When someone saved another version
  * meanwhile nothing is added, and theirs comes back.
  */
-export async function saveChart(db: Database, chart: Chart, over: number, by: string): Promise<SavedChart> {
+export async function saveChart(db: Within, chart: Chart, over: number, by: string): Promise<SavedChart> {
   const latest = await loadChart(db, chart.id);
   if ((latest?.version ?? 0) !== over) return { ok: false, conflict: true, latest };
   const next: Chart = { ...chart, version: over + 1, saved: { by, at: new Date().toISOString() } };
@@ -90,7 +92,7 @@ export async function saveChart(db: Database, chart: Chart, over: number, by: st
 }
 
 /** A name that no kept chart has: the one asked for, or with a number behind it. */
-async function freeName(db: Database, name: string): Promise<string> {
+async function freeName(db: Within, name: string): Promise<string> {
   const names = new Set((await keptCharts(db)).map((k) => k.chart.name));
   if (!names.has(name)) return name;
   for (let n = 2; ; n += 1) if (!names.has(`${name} ${n}`)) return `${name} ${n}`;
@@ -98,7 +100,7 @@ async function freeName(db: Database, name: string): Promise<string> {
 
 /** A chart under an id of its own, as version 1: a copy of another, or one read from a file. */
 export async function addChart(
-  db: Database,
+  db: Within,
   id: string,
   chart: Chart,
   by: string,
@@ -109,10 +111,18 @@ export async function addChart(
   return saved.chart;
 }
 
-/** The kept chart that says the same as one read from a file and is called the same, if there is one. */
-export async function alike(db: Database, chart: Chart): Promise<Chart | null> {
-  return (await keptCharts(db)).find((k) => k.chart.name === chart.name && sameFigures(k.chart, chart))?.chart ?? null;
-}
+/**
+ * Puts in a chart that was read from a file, under an id of its own; where a kept one says the same and is called the
+ * same, that is the one. Looked for and put in at once, so that a file sent twice is there once.
+ */
+export const readInChart = (db: Database, chart: Chart, by: string): Promise<{ chart: Chart; isNew: boolean }> =>
+  db.transaction(async (tx) => {
+    const alike = (await keptCharts(tx)).find((k) => k.chart.name === chart.name && sameFigures(k.chart, chart));
+    if (alike) return { chart: alike.chart, isNew: false };
+    const { id, version, name } = chart;
+    const added = await addChart(tx, randomUUID(), chart, by, id === UNNAMED ? null : { id, version, name });
+    return { chart: added, isNew: true };
+  });
 
 /** Makes new builds begin with a chart. */
 export async function setStandard(db: Database, id: string): Promise<void> {

@@ -9,7 +9,7 @@ import { gap, jobEntry } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';
 import { fittedBuilds } from './fitted';
 import { appendEntries } from './log';
-import { openDatabase } from './open';
+import { openStore } from '@/fixtures/stores';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-fitted-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -21,7 +21,7 @@ const built = (id: string, ...entries: Entry[]): BuildRecord => ({
 
 describe('what the shop has fitted', () => {
   it('is the mean of the gaps that may go in as they are, over the bore, at the load', async () => {
-    const db = await openDatabase(join(folder, 'one.db'));
+    const db = await openStore(join(folder, 'one.db'));
     await createBuild(db, built('one', gap('a', 'L1', 'top', 19), gap('b', 'L2', 'top', 20)));
     await createBuild(db, built('none'));
     await createBuild(db, built('short', gap('a', 'L1', 'top', 8)));

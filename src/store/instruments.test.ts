@@ -5,13 +5,13 @@ import { afterAll, describe, expect, it } from 'vitest';
 import type { Instrument } from '@/core/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { keptInstruments, saveInstrument, setInstrumentRemoved } from './instruments';
-import { openDatabase } from './open';
+import { openStore } from '@/fixtures/stores';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-tools-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 let files = 0;
-const fresh = () => openDatabase(join(folder, `${(files += 1)}.db`));
+const fresh = () => openStore(join(folder, `${(files += 1)}.db`));
 const starting = (id: string): Instrument => {
   const found = STARTING_INSTRUMENTS.find((i) => i.id === id);
   if (!found) throw new Error(id);
@@ -37,7 +37,7 @@ describe('the shop’s tools', () => {
     );
     expect(saved).toMatchObject({ ok: true, instrument: { version: 2 } });
     db.$client.close();
-    const again = await openDatabase(join(folder, `${files}.db`));
+    const again = await openStore(join(folder, `${files}.db`));
     expect(await kept(again, 'gauge-in')).toMatchObject({
       version: 2,
       calibrated: '2026-05-04',

@@ -14,6 +14,9 @@ import * as tables from './schema';
 
 export type Database = LibSQLDatabase<typeof tables> & { $client: Client };
 
+/** A database, or a transaction of it: what is asked and changed in either. */
+export type Within = Pick<Database, 'select' | 'insert' | 'update'>;
+
 /** A database this program must not touch, or cannot read. Its message is for the person at the keyboard. */
 export class StoreRefused extends Error {
   override name = 'StoreRefused';

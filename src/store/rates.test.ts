@@ -5,7 +5,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import type { BuildRecord, Entry } from '@/core/record/record';
 import { gap, record, voiding } from '@/fixtures/records';
 import { createBuild } from './builds';
-import { openDatabase } from './open';
+import { openStore } from '@/fixtures/stores';
 import { shopRates } from './rates';
 import { appendEntries } from './log';
 
@@ -30,7 +30,7 @@ const filed = (id: string): BuildRecord => ({
 describe('what the shop’s filers take off', () => {
   it('adds up over builds but the one that asks, follows every correction, and outlasts the process', async () => {
     const file = join(folder, 'one.db');
-    const db = await openDatabase(file);
+    const db = await openStore(file);
     for (const id of ['one', 'two']) await createBuild(db, filed(id));
     const removed = 5 * 25_400;
     expect(await shopRates(db, '')).toEqual([
@@ -40,11 +40,11 @@ describe('what the shop’s filers take off', () => {
     await appendEntries(db, 'two', [voiding('v', 'c')]);
     expect(await shopRates(db, 'one')).toEqual([]);
     db.$client.close();
-    expect(await shopRates(await openDatabase(file), '')).toMatchObject([{ sums: { cuts: 1 } }]);
+    expect(await shopRates(await openStore(file), '')).toMatchObject([{ sums: { cuts: 1 } }]);
   });
 
   it('a cut or an acceptance of what is not there is refused', async () => {
-    const db = await openDatabase(join(folder, 'two.db'));
+    const db = await openStore(join(folder, 'two.db'));
     await createBuild(db, record());
     expect(await appendEntries(db, 'test', [{ ...cut('c', 3), cylinder: 'L9' } as Entry])).toMatchObject({
       ok: false,

@@ -9,6 +9,7 @@ import { fromMm } from '@/core/quantity/length';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';
 import { ENTRY_SHAPE } from '@/core/record/record';
+import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
 import { startingShells } from '@/core/journals/choices';
@@ -23,7 +24,7 @@ let db: Database;
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'spatium-'));
   file = join(folder, 'deep', 'er', 'shop.db');
-  db = await openDatabase(`file:${file}`);
+  db = await openStore(file);
 });
 
 afterEach(() => {
@@ -34,7 +35,7 @@ afterEach(() => {
 const ask: ShelfAsk = { query: '', sort: 'updated', descending: true, page: 1 };
 const reopen = async (): Promise<void> => {
   db.$client.close();
-  db = await openDatabase(`file:${file}`);
+  db = await openStore(file);
 };
 const entriesOf = async (id = 'test'): Promise<Entry[]> => (await loadBuild(db, id))?.record.entries ?? [];
 
@@ -172,7 +173,7 @@ describe('a record in the store', () => {
 
   it('loses nothing and doubles nothing when many append at once', async () => {
     await createBuild(db, record());
-    const other = await openDatabase(`file:${file}`);
+    const other = await openStore(file);
     await Promise.all(
       Array.from({ length: 60 }, (_, i) =>
         appendEntries(i % 2 ? db : other, 'test', [gap(`r${i % 40}`, 'L1', 'top', 20 + (i % 40) / 10)]),
@@ -182,6 +183,18 @@ describe('a record in the store', () => {
     expect((await entriesOf()).map((e) => e.id).sort()).toEqual(
       ['job-1', ...Array.from({ length: 40 }, (_, i) => `r${i}`)].sort(),
     );
+  });
+
+  it('put in by two at once it is there once, and both are told so; another of its id stays out', async () => {
+    const other = await openStore(file);
+    const put = await Promise.all([db, other, db, other].map((one) => createBuild(one, largeRecord(50))));
+    expect(put.sort()).toEqual(['already here', 'already here', 'already here', 'created']);
+    const rivals = [1, 2].map((n) => ({ id: 'rival', entries: [jobEntry({ name: `Rival ${n}` })] }));
+    const came = await Promise.all(rivals.map((rival, i) => createBuild(i ? db : other, rival)));
+    expect(came.sort()).toEqual(['created', 'taken']);
+    other.$client.close();
+    expect(await entriesOf('large')).toHaveLength(51);
+    expect(await entriesOf('rival')).toHaveLength(1);
   });
 
   it('tells what came since a position', async () => {
@@ -329,20 +342,20 @@ describe('the shelf', () => {
 });
 
 describe('databases that are not this program’s', () => {
-  it('a newer one is refused and not touched', async () => {
+  it.skipIf(IS_ON_SERVER)('a newer one is refused and not touched', async () => {
     await db.$client.execute(
       "INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('from the future', 99999999999999)",
     );
     await db.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
     db.$client.close();
     const before = readFileSync(file);
-    await expect(openDatabase(`file:${file}`)).rejects.toThrow(/written by a newer Spatium.*Nothing was changed/);
+    await expect(openStore(file)).rejects.toThrow(/written by a newer Spatium.*Nothing was changed/);
     expect(readFileSync(file).equals(before)).toBe(true);
     copyFileSync(file, `${file}.kept`);
-    db = await openDatabase(`file:${join(folder, 'other.db')}`);
+    db = await openStore(join(folder, 'other.db'));
   });
 
-  it('another program’s is refused and not touched', async () => {
+  it.skipIf(IS_ON_SERVER)('another program’s is refused and not touched', async () => {
     const foreign = join(folder, 'foreign.db');
     const client = createClient({ url: `file:${foreign}` });
     await client.execute('CREATE TABLE songs (title TEXT)');
@@ -352,7 +365,7 @@ describe('databases that are not this program’s', () => {
     expect(readFileSync(foreign).equals(before)).toBe(true);
   });
 
-  it('no database at all is refused', async () => {
+  it.skipIf(IS_ON_SERVER)('no database at all is refused', async () => {
     const text = join(folder, 'notes.txt');
     writeFileSync(text, 'these are notes and not a database, of some length at least'.repeat(20));
     await expect(openDatabase(text)).rejects.toThrow(StoreRefused);
@@ -373,7 +386,7 @@ describe('databases that are not this program’s', () => {
       'ALTER TABLE builds ADD COLUMN colour text;--> statement-breakpoint\nALTER TABLE nowhere ADD COLUMN x text;',
     );
     await createBuild(db, record());
-    await expect(openDatabase(`file:${file}`, migrations)).rejects.toThrow();
+    await expect(openStore(file, migrations)).rejects.toThrow();
     const columns = await db.$client.execute("SELECT name FROM pragma_table_info('builds')");
     expect(columns.rows.map((r) => r.name)).not.toContain('colour');
     expect(await entriesOf()).toHaveLength(1);
@@ -381,7 +394,7 @@ describe('databases that are not this program’s', () => {
 
   it('two programs that start at once both find the tables', async () => {
     const fresh = join(folder, 'fresh.db');
-    const both = await Promise.all([openDatabase(fresh), openDatabase(fresh)]);
+    const both = await Promise.all([openStore(fresh), openStore(fresh)]);
     for (const one of both) expect((await shelf(one, ask)).all).toBe(0);
     for (const one of both) one.$client.close();
   });

@@ -7,7 +7,7 @@ import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { job, jobEntry, voiding } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';
 import { appendEntries } from './log';
-import { openDatabase } from './open';
+import { openStore } from '@/fixtures/stores';
 import { pastTurnings } from './turning';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-turning-'));
@@ -47,7 +47,7 @@ describe('what is accepted', () => {
   });
 
   it('is accepted at what it rests on, in the log and in a file', async () => {
-    const db = await openDatabase(join(folder, 'accepted.db'));
+    const db = await openStore(join(folder, 'accepted.db'));
     const record = { id: 'own', entries: [jobEntry({ name: 'Own' }), ...some()] };
     await createBuild(db, record);
     for (const wrong of [accepted('b', 'set'), accepted('b', 'bolt'), accepted('b', null), accepted('z', 'turn')]) {
@@ -66,7 +66,7 @@ describe('what is accepted', () => {
 
 describe('what the shop’s other engines took to turn', () => {
   it('is of builds of the same kind but the one that asks, follows corrections, and not of those taken off', async () => {
-    const db = await openDatabase(join(folder, 'one.db'));
+    const db = await openStore(join(folder, 'one.db'));
     const six = { ...job.engine, cylinders: 6 };
     await createBuild(db, { id: 'own', entries: [jobEntry({ name: 'Own' }), ...some()] });
     await createBuild(db, { id: 'like', entries: [jobEntry({ name: 'Like' }), ...some()] });

@@ -8,9 +8,7 @@ import { act, whyNot } from '../shared/act';
 import { useListens } from '../shared/useInBrowser';
 import { SecretField } from './SecretField';
 import { askMe } from './me';
-
-/** Where it is gone on to: a path of this server, and nothing that leads elsewhere. */
-const safe = (to: string): string => (/^\/(?![/\\])/.test(to) ? to : '/');
+import { whereTo } from './whereTo';
 
 /** A code that stands in the address after #, where no server and no log sees it. */
 const codeInAddress = (): string => /^#code=([\w-]{8,128})$/.exec(location.hash)?.[1] ?? '';
@@ -28,7 +26,7 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
       const done = await work();
       if (done.ok) {
         await askMe();
-        location.replace(safe(to));
+        location.replace(whereTo(to, location.origin));
         return;
       }
       setSaid(done.faults.join(' '));

@@ -4,6 +4,8 @@
  */
 import { randomUUID } from 'node:crypto';
 import { MOST_BYTES, readBuildFile } from '@/files/buildFile';
+import { asker } from '@/people/asking';
+import { noteDone } from '@/store/audit';
 import { createBuild, isRemoved } from '@/store/builds';
 import { database } from '@/store/store';
 import { readShelfAsk } from '@/ui/shelf/ask';
@@ -28,6 +30,14 @@ export const POST = answered(async (request: Request): Promise<Response> => {
     return fault(
       409,
       'Another record of this build is on the shelf already, with other entries. Read the file in as a copy to keep both.',
+    );
+  const asking = asker();
+  if (created === 'created')
+    await noteDone(
+      db,
+      'readInBuild',
+      { of: record.id, says: copy ? 'Read in from a file, as a copy' : 'Read in from a file' },
+      { by: asking.person?.initials ?? '', asking },
     );
   const url = `/builds/${record.id}/job`;
   const isInDrawer = created === 'already here' && (await isRemoved(db, record.id));

@@ -2,9 +2,10 @@
  * GET  /api/charts            the shop's charts, each in its latest version
  * POST /api/charts[?name=]    a chart file is read in, JSON or CSV, as a chart of its own
  */
-import { randomUUID } from 'node:crypto';
 import { MOST_CHART_BYTES, readChartFile } from '@/files/chartFile';
-import { addChart, alike, keptCharts } from '@/store/charts';
+import { asker } from '@/people/asking';
+import { noteDone } from '@/store/audit';
+import { keptCharts, readInChart } from '@/store/charts';
 import { database } from '@/store/store';
 import { answered, bodyWithin, fault } from '../answers';
 
@@ -19,9 +20,10 @@ export const POST = answered(async (request: Request): Promise<Response> => {
   const read = readChartFile(text, name || 'Chart from a file');
   if (!read.ok) return fault(422, ...read.faults);
   const db = await database();
-  const same = await alike(db, read.chart);
-  if (same) return Response.json({ id: same.id, url: `/charts/${same.id}`, created: false });
-  const { id, version, name: from } = read.chart;
-  const chart = await addChart(db, randomUUID(), read.chart, '', id === 'read' ? null : { id, version, name: from });
-  return Response.json({ id: chart.id, url: `/charts/${chart.id}`, created: true }, { status: 201 });
+  const asking = asker();
+  const by = asking.person?.initials ?? '';
+  const { chart, isNew } = await readInChart(db, read.chart, by);
+  if (isNew)
+    await noteDone(db, 'readInChart', { of: chart.id, says: `${chart.name}, read in from a file` }, { by, asking });
+  return Response.json({ id: chart.id, url: `/charts/${chart.id}`, created: isNew }, { status: isNew ? 201 : 200 });
 });
