@@ -41,6 +41,11 @@ export default defineConfig(
         'error',
         { patterns: [{ regex: '^@/app(/|$)|(^|/)\\.\\./app/', message: 'ui imports nothing from app.' }] },
       ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'crypto', property: 'randomUUID', message: 'Not there over plain http: freshId() is.' },
+        { object: 'crypto', property: 'subtle', message: 'Not there over plain http.' },
+      ],
     },
   },
   { files: ['scripts/**'], rules: { 'no-console': 'off' } },

@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { HEADERS } from './src/server/headers';
 
 const config: NextConfig = {
   poweredByHeader: false,
@@ -10,13 +11,7 @@ const config: NextConfig = {
     Promise.resolve([
       {
         source: '/:path*',
-        headers: [
-          { key: 'X-Content-Type-Options', value: 'nosniff' },
-          { key: 'X-Frame-Options', value: 'DENY' },
-          { key: 'Referrer-Policy', value: 'no-referrer' },
-          { key: 'Permissions-Policy', value: 'camera=(), geolocation=(), microphone=()' },
-          { key: 'Cross-Origin-Opener-Policy', value: 'same-origin' },
-        ],
+        headers: Object.entries(HEADERS).map(([key, value]) => ({ key, value })),
       },
     ]),
 };

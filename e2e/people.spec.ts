@@ -98,35 +98,73 @@ test('a tablet is signed in by typing, changes hands in two touches, and what is
   await context.close();
 });
 
-test('a reader is told so, and who is signed out from afar: what waits is kept and sent once somebody may', async ({
+test('a reader is told so before anything is typed; what is typed all the same is shown, not recorded, and never sent', async ({
   page,
   shop,
 }) => {
+  const typed = async (): Promise<string[]> => {
+    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
+      record: { entries: { typed?: string; by: string }[] };
+    };
+    return record.entries.map((e) => `${e.typed ?? ''} ${e.by}`);
+  };
   await page.goto(`${shop.url}/builds/bench/rings`);
   await signIn(page, 'reader');
-  await expect(page.getByRole('banner').getByRole('button', { name: /^Signed in:/ })).toHaveText(/RL/);
-  await page.getByRole('region', { name: 'Reading line' }).getByRole('textbox').fill('25');
+  await expect(page.getByText('Whoever is signed in may look here, and not enter')).toBeVisible();
+  const entry = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+  await entry.fill('25');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('may look here, and not enter')).toBeVisible();
-  await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
-  const owner = await signedIn(shop, 'owner');
-  const me = (await (await ask(shop, owner, 'GET', '/api/me')).json()) as { person: { id: string } };
-  expect(me.person.id).not.toBe('');
+  await expect(page.getByText('Not recorded:')).toBeVisible();
+  await expect(page.getByText('RL may look here, and not enter.')).toBeVisible();
+  await expect(page.getByText(/waits? in this browser/)).toHaveCount(0);
   await page
     .getByRole('banner')
     .getByRole('button', { name: /^Signed in:/ })
     .click();
   await page.getByRole('link', { name: 'Somebody else' }).click();
   await signIn(page, 'fitter');
+  await expect(page.getByRole('banner').getByRole('button', { name: /^Signed in:/ })).toHaveText(/AW/);
+  await expect(page.getByText('Whoever is signed in may look')).toHaveCount(0);
+  await entry.fill('26');
+  await page.keyboard.press('Enter');
+  await expect.poll(typed).toContain('26 AW');
+  expect((await typed()).filter((t) => t.startsWith('25 '))).toEqual([]);
+});
+
+test('what a fitter entered waits while a reader has the tablet in hand, and is sent as the fitter’s', async ({
+  page,
+  shop,
+}) => {
+  await page.goto(`${shop.url}/builds/bench/rings`);
+  await signIn(page, 'fitter');
+  const entry = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
+  await expect(entry).toBeFocused();
+  let isGone = true;
+  await page.route('**/api/builds/bench/entries*', (route) => (isGone ? route.abort() : route.continue()));
+  await entry.fill('27');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+  const chip = page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
+  await chip.click();
+  await page.getByRole('link', { name: 'Somebody else' }).click();
+  await signIn(page, 'reader');
+  await expect(chip).toHaveText(/RL/);
+  isGone = false;
+  await expect(page.getByText('Whoever is signed in may look here, and not enter')).toBeVisible();
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+  await chip.click();
+  await page.getByRole('dialog').getByRole('button', { name: /AW/ }).click();
   await expect(page.getByText('1 entry waits in this browser')).toHaveCount(0);
   await expect
     .poll(async () => {
-      const { record } = (await (await ask(shop, owner, 'GET', '/api/builds/bench')).json()) as {
+      const { record } = (await (
+        await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')
+      ).json()) as {
         record: { entries: { typed?: string; by: string }[] };
       };
-      return record.entries.filter((e) => e.typed === '25').map((e) => e.by);
+      return record.entries.filter((e) => e.typed === '27').map((e) => e.by);
     })
-    .toEqual(['RL']);
+    .toEqual(['AW']);
 });
 
 test('the owner sets people up on a machine that has none, shows a code, signs a device out; all of it stands in the audit', async ({

@@ -20,6 +20,10 @@ async function freePort(): Promise<number> {
   });
 }
 
+/** Ended with whoever started them, whatever becomes of it. */
+const running = new Set<ChildProcess>();
+process.once('exit', () => running.forEach((child) => child.kill('SIGKILL')));
+
 export class Server {
   private child: ChildProcess | null = null;
   readonly folder = mkdtempSync(join(tmpdir(), 'spatium-e2e-'));
@@ -53,10 +57,13 @@ export class Server {
       ...this.set,
       DATABASE_URL: this.databaseUrl,
     };
-    this.child = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
       env,
       stdio: ['ignore', 'ignore', 'inherit'],
     });
+    this.child = child;
+    running.add(child);
+    child.once('exit', () => running.delete(child));
     for (let tries = 0; tries < 300; tries += 1) {
       const answered = await fetch(`${this.url}/api/me`).then(
         (r) => r.ok,

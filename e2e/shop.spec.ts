@@ -1,6 +1,8 @@
+import { join } from 'node:path';
 import { fromThou } from '../src/core/quantity/length';
 import { jobEntry, reading } from '../src/fixtures/records';
 import { writeBuildFile } from '../src/files/buildFile';
+import { backUp, restore } from '../src/store/backup';
 import { Server, expect, test } from './server';
 
 const line = 'Reading line';
@@ -101,6 +103,35 @@ test('a browser that can keep nothing says so before anything has to wait', asyn
   });
   await page.goto(`${server.url}/builds/brim/rings`);
   await expect(page.getByText('This browser can keep nothing more.')).toBeVisible();
+});
+
+test('a copy put back while a bench is open: the page is loaded anew and shows what is on record, and so does another later', async ({
+  page,
+}) => {
+  const server = new Server();
+  await server.start();
+  await server.put({ id: 'back', entries: [jobEntry(), reading('r1', 'L1', 'top', fromThou(22))] });
+  const copy = join(server.folder, 'copy.db');
+  await backUp(server.databaseUrl, copy);
+  await page.goto(`${server.url}/builds/back/rings`);
+  const rings = page.getByRole('link', { name: /^Rings/ });
+  const entry = page.getByRole('region', { name: line }).getByRole('textbox');
+  await expect(entry).toBeFocused();
+  await entry.fill('23');
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await server.record('back')).entries.length).toBe(3);
+  await expect(rings).toContainText('2/16');
+  await restore(server.databaseUrl, copy, server.folder);
+  await expect(rings).toContainText('1/16');
+  await expect(entry).toBeFocused();
+  await entry.fill('24');
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () => (await server.record('back')).entries.flatMap((e) => (e.kind === 'reading' ? [e.typed] : [])))
+    .toEqual([String(fromThou(22)), '24']);
+  await page.reload();
+  await expect(rings).toContainText('2/16');
+  await server.end();
 });
 
 test('two servers on one file: the same files read in at both at once come once, nothing fails, and the audit says so', async ({

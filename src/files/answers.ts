@@ -10,6 +10,10 @@ export interface EntriesAnswer {
   entries: Entry[];
   /** Choices that were not added because someone else's came first. */
   conflicts: Entry[];
+  /** A copy was put in the place of everything since the page was loaded: what it knows may not hold. */
+  isPast?: true;
+  /** Why whoever is signed in may enter nothing. */
+  barred?: string;
   /** Other windows on this build, and where they are; only in answer to one that said where it is. */
   others?: Present[];
 }

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fingerprintOf, ownCertificate } from './certificate';
+import { directly } from './direct';
 import { type Asked, pathOf, refusalOf } from './gate';
 import { isLoopback, isOwnName, namesIn } from './hosts';
 import { optionsOf } from './options';
@@ -133,6 +134,22 @@ describe('what is refused whoever asks', () => {
         },
       ),
     );
+  });
+});
+
+describe('what is answered without the framework', () => {
+  it.each([
+    ['GET', '/api/builds/x/entries', true],
+    ['POST', '/api/builds/x/entries', true],
+    ['GET', '/api/builds/%C3%A4/entries', true],
+    ['HEAD', '/api/builds/x/entries', false],
+    ['GET', '/api/builds/x/entries/', false],
+    ['GET', '/api/builds/x/y/entries', false],
+    ['GET', '/api/builds//entries', false],
+    ['GET', '/api/builds/x/csv', false],
+    ['GET', '/x/api/builds/x/entries', false],
+  ])('%s %s: %s', (method, path, is) => {
+    expect(directly(method, path) !== null).toBe(is);
   });
 });
 

@@ -18,6 +18,7 @@ import { database } from '@/store/store';
 import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
 import { keepCopying } from './copies';
+import { directly } from './direct';
 import { type Asked, type Refusal, pathOf, refusalOf } from './gate';
 import { isEverywhere, isLoopback, isOwnName, ownAddresses } from './hosts';
 import { type Options, optionsOf } from './options';
@@ -144,11 +145,16 @@ async function begin(): Promise<void> {
     }
     const asking = await whoAsks(headersOf(request, address), address);
     if (!may(roleOf(asking), need)) turnAway(response, asking, path, asked.url);
-    else await askedBy(asking, () => handle(request, response));
+    else {
+      const answer = directly(asked.method, path) ?? handle;
+      await askedBy(asking, () => answer(request, response));
+    }
   };
 
   const listener = (request: IncomingMessage, response: ServerResponse): void => {
     answer(request, response).catch((error: unknown) => {
+      // whoever asked is gone: what failed is only that
+      if (response.closed) return;
       const trouble = troubleOf(error);
       if (!trouble)
         process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);

@@ -6,7 +6,9 @@ import { gap, jobEntry, reading, record } from '@/fixtures/records';
 import { fromThou } from '@/core/quantity/length';
 import { backUp, backUpNightly, backupFolder, checkCopy, copyNamed, keptCopies, restore } from './backup';
 import { createBuild } from './builds';
-import { appendEntries, lastSeqOf, loadBuild } from './log';
+import { appendEntries, loadBuild, standOf } from './log';
+import { shelf } from './shelf';
+import { readShelfAsk } from '@/ui/shelf/ask';
 import { IS_ON_SERVER, openStore, storeAt } from '@/fixtures/stores';
 import type { Database } from './open';
 
@@ -78,7 +80,7 @@ describe('putting a copy back', () => {
     const before = await loadBuild(db, id);
     await appendEntries(db, id, [read(1), read(2), read(3)]);
     await createBuild(db, { id: 'other', entries: [jobEntry()] });
-    const highest = (await lastSeqOf(db, 'other')) ?? 0;
+    const highest = (await standOf(db, 'other'))?.seq ?? 0;
     const { restored, kept } = await restore(url, copy, join(folder, 'kept'));
     expect(restored).toEqual({ builds: 1, entries: 2, people: 0 });
     expect((await loadBuild(db, id))?.record).toEqual(before?.record);
@@ -86,7 +88,27 @@ describe('putting a copy back', () => {
     expect(await checkCopy(kept)).toEqual({ builds: 2, entries: 6, people: 0 });
     const appended = await appendEntries(db, id, [read(4)]);
     expect(appended).toMatchObject({ ok: true });
-    expect(appended.ok && appended.seq).toBeGreaterThan(highest);
+    expect(appended.ok && appended.stand.seq).toBeGreaterThan(highest);
+  });
+
+  it('what was known before is told from what is known since, also once it is put back a second time', async () => {
+    const copy = join(folder, 'c.db');
+    await backUp(url, copy);
+    expect((await standOf(db, id))?.before).toBe(0);
+    await appendEntries(db, id, [read(1), read(2)]);
+    const known = [(await standOf(db, id))?.seq ?? 0];
+    const ids = (await loadBuild(db, id))?.record.entries.map((e) => e.id).slice(0, 2);
+    for (let times = 0; times < 2; times += 1) {
+      await restore(url, copy, join(folder, `kept-${times}`));
+      const { seq = 0, before = 0 } = (await standOf(db, id)) ?? {};
+      // every page from before is past, one opened now is not
+      expect(known.every((position) => position <= before)).toBe(true);
+      expect(seq).toBeGreaterThan(before);
+      expect((await loadBuild(db, id))?.record.entries.map((e) => e.id)).toEqual(ids);
+      expect((await loadBuild(db, id))?.seq).toBe(seq);
+      expect((await shelf(db, readShelfAsk({}))).cards).toMatchObject([{ id, lastSeq: seq, judgedSeq: seq }]);
+      known.push(seq);
+    }
   });
 });
 

@@ -6,6 +6,7 @@ import { pathToFileURL } from 'node:url';
 import { type Client, type InValue, type ResultSet, type Transaction, createClient } from '@libsql/client';
 import { getTableConfig } from 'drizzle-orm/sqlite-core';
 import { type Database, StoreRefused, fileOf, openDatabase } from './open';
+import { PUT_BACK } from './log';
 import * as tables from './schema';
 
 /** All tables, those that others refer to first. */
@@ -173,9 +174,32 @@ export interface Restored {
 /** A moment as it stands in a file's name. */
 const stamped = (at: Date): string => at.toISOString().replace(/[:.]/g, '-').replace('Z', '');
 
+/** The highest position there ever was in the log. */
+async function highestOf(db: Asks): Promise<number> {
+  const { rows } = await db.execute("SELECT max(seq) AS seq FROM sqlite_sequence WHERE name = 'log'");
+  return Number(rows[0]?.seq ?? 0);
+}
+
+/**
+ * Moves the log past every position there ever was. A page that was opened before, or was kept in a browser, knows the
+ * log up to a position that is past then: it is told so, and nobody takes what it shows for what is on record.
+ */
+async function moveOn(to: Asks, by: number): Promise<void> {
+  await to.execute({ sql: 'UPDATE log SET seq = seq + ?', args: [by] });
+  await to.execute({
+    sql: 'UPDATE builds SET last_seq = last_seq + ?1, judged_seq = judged_seq + ?1',
+    args: [by],
+  });
+  await to.execute("UPDATE sqlite_sequence SET seq = (SELECT coalesce(max(seq), 0) FROM log) WHERE name = 'log'");
+  await to.execute({
+    sql: 'INSERT INTO shop (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value',
+    args: [PUT_BACK, String(by)],
+  });
+}
+
 /**
  * Puts a copy in the place of everything there is, at once or not at all, and keeps what it replaces. Everybody signs in
- * anew. Entries that come later count on from the highest position there ever was, so that open pages see them.
+ * anew, and pages that are open are loaded again.
  *
  * @throws StoreRefused where the copy is not sound; nothing is changed then
  */
@@ -187,14 +211,10 @@ export async function restore(url: string, file: string, folder: string, now = n
     const db = await openDatabase(url);
     const to = await db.$client.transaction('write');
     try {
-      const before = await to.execute("SELECT name, seq FROM sqlite_sequence WHERE name IN ('log', 'audit')");
+      const highest = Math.max(await highestOf(to), await highestOf(copy.$client));
       await copyRows(copy.$client, to);
       await to.execute('DELETE FROM sessions');
-      for (const { name, seq } of before.rows)
-        await to.execute({
-          sql: 'UPDATE sqlite_sequence SET seq = max(seq, ?) WHERE name = ?',
-          args: [seq ?? 0, name ?? ''],
-        });
+      await moveOn(to, highest);
       await to.commit();
     } finally {
       to.close();

@@ -46,15 +46,32 @@ export async function entriesSince(db: Database, id: string, since: number): Pro
   return sound(rows, entryOf);
 }
 
-/** Position in the log of a build's last entry, or null when there is no such build: cheap to ask often. */
-export async function lastSeqOf(db: Database, id: string): Promise<number | null> {
-  const rows = await db.select({ seq: builds.lastSeq }).from(builds).where(eq(builds.id, id));
-  return rows[0]?.seq ?? null;
+/** By which the shop knows up to where the log reached when a copy was put in its place. */
+export const PUT_BACK = 'putBack';
+
+/** Where the log of a build stands. */
+export interface Stand {
+  /** Position of its last entry. */
+  seq: number;
+  /** What is known up to here was known before a copy was put in the place of everything: it may not hold. */
+  before: number;
 }
+
+const standing = (db: Database, id: string) =>
+  db
+    .select({ seq: builds.lastSeq, before: sql<string | null>`(SELECT value FROM shop WHERE key = ${PUT_BACK})` })
+    .from(builds)
+    .where(eq(builds.id, id));
+
+const standIn = ([row]: { seq: number; before: string | null }[]): Stand | null =>
+  row ? { seq: row.seq, before: Number(row.before ?? 0) } : null;
+
+/** Where the log of a build stands, or null when there is no such build: cheap to ask often. */
+export const standOf = async (db: Database, id: string): Promise<Stand | null> => standIn(await standing(db, id));
 
 /** What came of an append. `conflicts` are choices made over an entry that is no longer the latest. */
 export type Appended =
-  | { ok: true; seq: number; conflicts: Entry[] }
+  | { ok: true; stand: Stand; conflicts: Entry[] }
   | { ok: false; missing: true }
   | { ok: false; missing: false; faults: string[] };
 
@@ -173,7 +190,7 @@ export async function appendEntries(db: Database, buildId: string, entries: Entr
       .where(and(eq(log.buildId, buildId), eq(log.kind, 'job')))
       .orderBy(desc(log.seq))
       .limit(1),
-    db.select({ seq: builds.lastSeq }).from(builds).where(eq(builds.id, buildId)),
+    standing(db, buildId),
   ]);
   if (!build) return { ok: false, missing: true };
   const kinds = new Map(found.map(({ id, kind }) => [id, kind as Entry['kind']]));
@@ -185,10 +202,9 @@ export async function appendEntries(db: Database, buildId: string, entries: Entr
   if (faults.length > 0) return { ok: false, missing: false, faults };
   const statements = [...fresh.map((entry) => insertion(db, buildId, entry)), touch(db, buildId)];
   await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
-  const [present, [now]] = await db.batch([
-    kindsOf(db, buildId, ids),
-    db.select({ seq: builds.lastSeq }).from(builds).where(eq(builds.id, buildId)),
-  ]);
+  const [present, now] = await db.batch([kindsOf(db, buildId, ids), standing(db, buildId)]);
   const there = new Set(present.map((p) => p.id));
-  return { ok: true, seq: now?.seq ?? build.seq, conflicts: entries.filter((e) => !there.has(e.id)) };
+  const stand = standIn(now);
+  if (!stand) return { ok: false, missing: true };
+  return { ok: true, stand, conflicts: entries.filter((e) => !there.has(e.id)) };
 }

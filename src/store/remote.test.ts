@@ -15,7 +15,7 @@ import { createBuild, setRemoved } from './builds';
 import { addChart, chartVersions, saveChart } from './charts';
 import { drawerOf } from './drawer';
 import { keptInstruments, saveInstrument } from './instruments';
-import { appendEntries, entriesSince, lastSeqOf, loadBuild } from './log';
+import { appendEntries, entriesSince, loadBuild, standOf } from './log';
 import { type Database, openDatabase } from './open';
 import { shelf } from './shelf';
 import { troubleOf } from './trouble';
@@ -68,7 +68,7 @@ describe('on a database server', () => {
     expect(await appendEntries(db, id, [read('b')])).toMatchObject({ ok: true });
     const other = await open();
     expect(await ids(other)).toEqual(['job-1', 'a', 'b', 'c']);
-    expect(await entriesSince(other, id, ((await lastSeqOf(other, id)) ?? 0) - 1)).toMatchObject([{ id: 'c' }]);
+    expect(await entriesSince(other, id, ((await standOf(other, id))?.seq ?? 0) - 1)).toMatchObject([{ id: 'c' }]);
     const later: Entry = {
       ...{ id: 'job-2', at: '2026-05-04T10:00:00.000Z', by: 'AW', kind: 'job', replaces: null },
       value: { ...job, name: 'Second' },
@@ -121,10 +121,10 @@ describe('on a database server', () => {
     const db = await open();
     await createBuild(db, record());
     server.faults.isMute = true;
-    const error: unknown = await lastSeqOf(db, id).catch((e: unknown) => e);
+    const error: unknown = await standOf(db, id).catch((e: unknown) => e);
     expect(troubleOf(error)).toMatchObject({ status: 503 });
     server.faults.isMute = false;
-    expect(await lastSeqOf(db, id)).toBeGreaterThan(0);
+    expect((await standOf(db, id))?.seq).toBeGreaterThan(0);
   }, 30_000);
 
   it('a copy of it is a file, is put back, and the whole shop goes out and comes in', async () => {

@@ -13,7 +13,7 @@ import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
 import { startingShells } from '@/core/journals/choices';
-import { appendEntries, entriesSince, lastSeqOf, loadBuild } from './log';
+import { appendEntries, entriesSince, loadBuild, standOf } from './log';
 import { shelf } from './shelf';
 import { writeCard } from './cards';
 
@@ -199,11 +199,11 @@ describe('a record in the store', () => {
 
   it('tells what came since a position', async () => {
     await createBuild(db, record());
-    const seq = (await lastSeqOf(db, 'test')) ?? 0;
+    const seq = (await standOf(db, 'test'))?.seq ?? 0;
     await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22)]);
     expect((await entriesSince(db, 'test', seq)).map((e) => e.id)).toEqual(['a']);
-    expect(await lastSeqOf(db, 'test')).toBeGreaterThan(seq);
-    expect(await lastSeqOf(db, 'nobody')).toBeNull();
+    expect((await standOf(db, 'test'))?.seq).toBeGreaterThan(seq);
+    expect(await standOf(db, 'nobody')).toBeNull();
   });
 });
 

@@ -5,17 +5,14 @@
  * method (Abramowitz and Stegun 26.5.8 and 26.7.1, recalled from memory).
  */
 
-/** Coefficients of Lanczos' approximation of the gamma function, g = 7, n = 9 (recalled from memory). */
-const LANCZOS = [
-  0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059,
-  12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7,
-];
+/** Over this Stirling's series to four terms is right to thirteen figures. */
+const FAR = 12;
 
+/** ln Γ: Stirling's series (Abramowitz and Stegun 6.1.41, recalled from memory), come to by Γ(x + 1) = x·Γ(x). */
 function logGamma(x: number): number {
-  const z = x - 1;
-  const sum = LANCZOS.reduce((total, c, i) => total + (i === 0 ? c : c / (z + i)), 0);
-  const t = z + 7.5;
-  return 0.5 * Math.log(2 * Math.PI) + (z + 0.5) * Math.log(t) - t + Math.log(sum);
+  if (x < FAR) return logGamma(x + 1) - Math.log(x);
+  const series = (1 / 12 - (1 / 360 - (1 / 1260 - 1 / (1680 * x * x)) / (x * x)) / (x * x)) / x;
+  return (x - 0.5) * Math.log(x) - x + 0.5 * Math.log(2 * Math.PI) + series;
 }
 
 const TINY = 1e-300;
@@ -59,7 +56,7 @@ export function studentBelow(t: number, freedom: number): number {
 /**
  * The density of Student's t distribution at `t`.
  *
- * @example studentDensity(0, 1) // 0.31830988618379064
+ * @example studentDensity(0, 1).toFixed(12) // '0.318309886184'
  */
 export const studentDensity = (t: number, freedom: number): number =>
   Math.exp(

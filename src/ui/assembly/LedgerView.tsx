@@ -27,6 +27,7 @@ import { StateShape } from '../shared/StateMark';
 import { onDemand } from '../shared/onDemand';
 import { FigureLine, type HeardFigure } from './FigureLine';
 import type { Order } from './useOrder';
+import { freshId } from '../shared/freshId';
 
 const GroupForm = onDemand(() => import('./GroupForm').then((m) => m.GroupForm));
 
@@ -69,7 +70,7 @@ export function LedgerView({ order }: { order: Order }) {
   const begin = (of: (typeof BEGINNINGS)[number]): void => {
     const mains =
       judgement.choices.journals.mains ?? new Set(judgement.cylinders.map((c) => c.clocking.rod.throw)).size + 1;
-    setForm(empty(of.words === 'Main caps' ? { ...of, count: 2 * mains } : of, crypto.randomUUID()));
+    setForm(empty(of.words === 'Main caps' ? { ...of, count: 2 * mains } : of, freshId()));
   };
   if (form)
     return (

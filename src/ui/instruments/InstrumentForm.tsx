@@ -10,6 +10,7 @@ import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
+import { freshId } from '../shared/freshId';
 
 const NEEDLE = [
   ['anticlockwise', 'anticlockwise, plunger out'],
@@ -19,7 +20,7 @@ const NEEDLE = [
 /** A tool to begin with: the starting micrometer of the system, without a name. */
 export function blankInstrument(units: Units): Instrument {
   const like = startingOf(units, 'micrometer');
-  return { ...like, id: crypto.randomUUID(), version: 0, name: '' };
+  return { ...like, id: freshId(), version: 0, name: '' };
 }
 
 function startingOf(units: Units, kind: Instrument['kind']): Instrument {

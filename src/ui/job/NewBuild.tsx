@@ -12,6 +12,7 @@ import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
 import { SelectField } from '../shared/SelectField';
 import { act, whyNot } from '../shared/act';
+import { freshId } from '../shared/freshId';
 
 // drawn in the browser alone, where what was filled in before is kept
 const JobForm = onDemand(() => import('./JobForm').then((m) => m.JobForm));
@@ -66,7 +67,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
   const draftName = earlier ? `like-${earlier.id}` : 'new';
   const id = useRef<string>(undefined);
   const begin = async (card: Job): Promise<string[]> => {
-    id.current ??= crypto.randomUUID();
+    id.current ??= freshId();
     const beginWith: BeginWith = earlier ? { build: earlier.id } : { chart: { id: chart.id, version: chart.version } };
     try {
       const begun = await act('beginBuild', id.current, card, beginWith);

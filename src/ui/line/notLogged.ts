@@ -7,6 +7,7 @@ import type { Nm, Units } from '@/core/quantity/length';
 import type { At } from '@/core/stage/tasks';
 import { type Subject, SUBJECT_IDS } from '@/core/stages';
 import { keep, kept, useKept } from '../shared/kept';
+import { freshId } from '../shared/freshId';
 
 /** What an entry was said in: it means the same later, whatever is spoken or set by then. */
 export interface SaidIn {
@@ -55,7 +56,7 @@ export function keepNotLogged(buildId: string, { at, typed, saidIn }: Omit<NotLo
   const items = read(kept(keyOf(buildId)) ?? '');
   const place = JSON.stringify(at);
   if (typed.trim() === '' || items.some((i) => i.typed === typed && JSON.stringify(i.at) === place)) return;
-  keep(keyOf(buildId), JSON.stringify([...items, { id: crypto.randomUUID(), at, typed, saidIn }]));
+  keep(keyOf(buildId), JSON.stringify([...items, { id: freshId(), at, typed, saidIn }]));
 }
 
 /** What is not logged yet, oldest first, and a way to settle one of it. */

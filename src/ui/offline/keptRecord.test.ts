@@ -26,9 +26,11 @@ describe('the record that this browser keeps', () => {
   beforeEach(() => held.clear());
 
   it('comes back as it was kept; nothing where nothing was', async () => {
-    expect(await keptRecord('one')).toBeNull();
+    expect(await keptRecord('one', 0)).toBeNull();
     await keepRecord('one', { entries, seq: 3 });
-    expect(await keptRecord('one')).toEqual({ entries, seq: 3 });
+    expect(await keptRecord('one', 2)).toEqual({ entries, seq: 3 });
+    // a page that knows as much needs nothing of it
+    expect(await keptRecord('one', 3)).toBeNull();
   });
 
   it('that an older program kept means what it meant: a size read from a setting is that size', async () => {
@@ -38,7 +40,7 @@ describe('the record that this browser keeps', () => {
       return rest;
     });
     held.set('spatium-record:one', { entries: older, seq: 3 });
-    const kept = await keptRecord('one');
+    const kept = await keptRecord('one', 0);
     expect(kept).toEqual({ entries, seq: 3 });
     expect(judge({ id: 'one', entries: kept?.entries ?? [] }).cylinders[0]?.bore.size?.value).toBe(fromInches(4.065));
   });

@@ -16,11 +16,11 @@ interface Stored extends Kept {
 
 const keyOf = (buildId: string): string => `spatium-record:${buildId}`;
 
-/** What was known last; null for nothing, or where the browser keeps nothing. What an older program kept is read through the schema, so that it means what it meant. */
-export async function keptRecord(buildId: string): Promise<Kept | null> {
+/** What was known last, where that is more than up to a position; null for no more, or where the browser keeps nothing. What an older program kept is read through the schema, so that it means what it meant. */
+export async function keptRecord(buildId: string, since: number): Promise<Kept | null> {
   try {
     const stored = await get<Stored>(keyOf(buildId));
-    if (!stored) return null;
+    if (!stored || stored.seq <= since) return null;
     const { entries, seq, shape } = stored;
     if (shape === ENTRY_SHAPE) return { entries, seq };
     const { soundEntries } = await import('../openBuild/sound');

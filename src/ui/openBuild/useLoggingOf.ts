@@ -10,6 +10,7 @@ import type { Entry } from '@/core/record/record';
 import { type Instrument, instrumentKey } from '@/core/uncertainty/instrument';
 import type { Logging } from './contexts';
 import type { LiveRecord } from './useRecord';
+import { freshId } from '../shared/freshId';
 
 interface Given {
   judging: Judging;
@@ -27,7 +28,7 @@ const keyOf = (tool: Instrument | null): string | null => tool && instrumentKey(
 export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer }: Given): Logging {
   const { record, append } = live;
   const own = useRef(new Set<string>());
-  const stamp = useCallback<made.Stamping>(() => ({ id: crypto.randomUUID(), at: new Date().toISOString(), by }), [by]);
+  const stamp = useCallback<made.Stamping>(() => ({ id: freshId(), at: new Date().toISOString(), by }), [by]);
   return useMemo<Logging>(() => {
     const tool = (key: string | null): Entry[] => made.toolEntries(judgement, key, shop, stamp);
     const preview = (entries: readonly Entry[]): Judgement => judging.preview(record, entries);

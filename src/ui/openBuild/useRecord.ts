@@ -11,6 +11,7 @@ import { kept } from '../shared/kept';
 import { mineOf } from './ownRoute';
 import { ANSWER, AT_ONCE, type Link, linkOf, send } from './send';
 import { CONFLICT, type Trouble } from './trouble';
+import { freshId } from '../shared/freshId';
 
 /** Other benches' entries are seen within two seconds, the way there and back included. */
 const LOOK_EVERY = 1_000;
@@ -20,7 +21,7 @@ const KEEP_AFTER = 800;
 const NOBODY: readonly Present[] = [];
 /** This window, among those on a build: the same one after a reload. */
 function benchId(): string {
-  const fresh = crypto.randomUUID();
+  const fresh = freshId();
   try {
     const id = sessionStorage.getItem('spatium-bench') ?? fresh;
     sessionStorage.setItem('spatium-bench', id);
@@ -78,7 +79,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   const [link, setLink] = useState<Link>('up');
   const [troubles, setTroubles] = useState<Trouble[]>([]);
   const [others, setOthers] = useState<readonly Present[]>(NOBODY);
-  const state = useRef({ seq: initialSeq, pending: [] as Entry[], sending: false });
+  const state = useRef({ seq: initialSeq, pending: [] as Entry[], sending: false, barred: '' });
 
   const settle = useCallback(
     (ids: Set<string>) => {
@@ -90,6 +91,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   );
 
   const take = useCallback((answer: EntriesAnswer) => {
+    if (answer.isPast) location.reload();
     state.current.seq = Math.max(state.current.seq, answer.seq);
     const own = state.current.pending;
     setKnown((before) => merged(before, answer, own));
@@ -97,7 +99,8 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       const found = answer.others;
       setOthers((before) => (JSON.stringify(before) === JSON.stringify(found) ? before : found));
     }
-    setLink('up');
+    state.current.barred = answer.barred ?? '';
+    setLink(answer.barred ? 'barred' : 'up');
   }, []);
 
   const report = useCallback(
@@ -147,13 +150,15 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
 
   const append = useCallback(
     (entries: Entry[]) => {
+      const why = state.current.barred;
+      if (why) return report(entries.map((entry) => ({ entry, why })));
       addWaiting(buildId, entries);
       state.current.pending = [...state.current.pending, ...entries];
       setPending(state.current.pending);
       // It is kept by now; sending it can wait until it is in sight.
       setTimeout(() => void flush());
     },
-    [buildId, flush],
+    [buildId, flush, report],
   );
 
   useEffect(() => {
@@ -196,16 +201,10 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   // a page that is opened without the server may be older than what was known here last
   useEffect(() => {
     void import('../offline/keptRecord')
-      .then(({ keptRecord }) => keptRecord(buildId))
-      .then(
-        (last) => {
-          if (!last || last.seq <= state.current.seq) return;
-          state.current.seq = last.seq;
-          setKnown((before) => merged(before, { ...last, conflicts: [] }, state.current.pending));
-        },
-        () => undefined,
-      );
-  }, [buildId]);
+      .then(({ keptRecord }) => keptRecord(buildId, state.current.seq))
+      .then((last) => last && take({ ...last, conflicts: [] }))
+      .catch(() => undefined);
+  }, [buildId, take]);
   useEffect(() => {
     const keeping = setTimeout(() => {
       void import('../offline/keptRecord').then(({ keepRecord }) => keepRecord(buildId, known)).catch(() => undefined);

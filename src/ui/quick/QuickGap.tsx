@@ -22,6 +22,7 @@ import { StepField } from '../targets/StepField';
 import { Slip } from './Slip';
 import { writeQuick } from './ask';
 import { act, whyNot } from '../shared/act';
+import { freshId } from '../shared/freshId';
 
 interface Props {
   initial: QuickAsk;
@@ -80,7 +81,7 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
       return;
     }
     try {
-      if (begun.current.query !== query) begun.current = { query, id: crypto.randomUUID() };
+      if (begun.current.query !== query) begun.current = { query, id: freshId() };
       const answer = await act('beginQuick', begun.current.id, query);
       if (answer.ok) router.push(`/builds/${answer.id}/job`);
       else setSaid(answer.faults.join(' '));

@@ -11,7 +11,7 @@ import { DECIDED_KINDS, may } from '@/people/rules';
 import { database } from '@/store/store';
 import { answered, fault, jsonWithin, noSuchBuild } from '../../../answers';
 import { type Present, presentAt } from '@/store/presence';
-import { appendEntries, entriesSince, lastSeqOf } from '@/store/log';
+import { type Stand, appendEntries, entriesSince, standOf } from '@/store/log';
 
 const bodySchema = z.strictObject({ entries: entriesSchema });
 
@@ -26,11 +26,23 @@ export const GET = answered(async (request: Request, { params }: Context): Promi
   const { id } = await params;
   const db = await database();
   const since = sinceOf(request);
-  const seq = await lastSeqOf(db, id);
-  if (seq === null) return noSuchBuild(id);
-  const entries = seq > since ? await entriesSince(db, id, since) : [];
+  const stand = await standOf(db, id);
+  if (stand === null) return noSuchBuild(id);
+  const entries = stand.seq > since ? await entriesSince(db, id, since) : [];
   const others = othersFor(id, new URL(request.url).searchParams);
-  return Response.json({ seq, entries, conflicts: [], ...(others && { others }) } satisfies EntriesAnswer);
+  const { person } = asker();
+  const barred = person && !may(person.role, 'enter') && `${person.initials} may look here, and not enter.`;
+  return Response.json({
+    ...{ ...standFor(stand, since), entries, conflicts: [] },
+    ...(others && { others }),
+    ...(barred && { barred }),
+  } satisfies EntriesAnswer);
+});
+
+/** Where the log stands, told to a page that knows it up to a position. */
+const standFor = ({ seq, before }: Stand, since: number): Pick<EntriesAnswer, 'seq' | 'isPast'> => ({
+  seq,
+  ...(since > 0 && since <= before && { isPast: true }),
 });
 
 /** Where the other windows of a build are, told to one that says where it is itself; else null. */
@@ -58,5 +70,7 @@ export const POST = answered(async (request: Request, { params }: Context): Prom
   if (!appended.ok) return appended.missing ? noSuchBuild(id) : fault(422, ...appended.faults);
   const since = sinceOf(request);
   const entries = await entriesSince(db, id, since);
-  return Response.json({ seq: appended.seq, entries, conflicts: appended.conflicts } satisfies EntriesAnswer);
+  return Response.json({
+    ...{ ...standFor(appended.stand, since), entries, conflicts: appended.conflicts },
+  } satisfies EntriesAnswer);
 });
