@@ -98,7 +98,7 @@ test('a tablet is signed in by typing, changes hands in two touches, and what is
   await context.close();
 });
 
-test('a reader is told so before anything is typed; what is typed all the same is shown, not recorded, and never sent', async ({
+test('a reader is told so before anything is typed; what is typed all the same is not logged, stays in sight, and is never sent by itself', async ({
   page,
   shop,
 }) => {
@@ -114,8 +114,14 @@ test('a reader is told so before anything is typed; what is typed all the same i
   const entry = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
   await entry.fill('25');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Not recorded:')).toBeVisible();
-  await expect(page.getByText('RL may look here, and not enter.')).toBeVisible();
+  const notYet = page.getByRole('region', { name: 'Not logged yet' });
+  await expect(notYet).toContainText('“25”');
+  await expect(notYet).toContainText('may look here, and not enter');
+  await expect(page.getByText(/^Logged/)).toHaveCount(0);
+  await expect(notYet.getByRole('button', { name: /^Log/ })).toHaveCount(0);
+  // what is done elsewhere on the bench is told as not recorded
+  await notYet.getByRole('button', { name: 'Drop it' }).click();
+  await expect(notYet).toHaveCount(0);
   await expect(page.getByText(/waits? in this browser/)).toHaveCount(0);
   await page
     .getByRole('banner')

@@ -93,6 +93,18 @@ describe('people', () => {
     expect(await setLeft(db, id, true)).toMatchObject({ ok: false });
     expect(await changePerson(db, await idOf('AW'), 'Ann West', 'fitter')).toEqual({ ok: true });
     expect(await changePerson(db, 'nobody', 'x', 'owner')).toMatchObject({ ok: false });
+    // another owner will do, but not one who left
+    expect(await addPerson(db, { name: 'Olu', initials: 'OL', role: 'owner', secret: 'secret2' })).toEqual({
+      ok: true,
+    });
+    const second = await idOf('OL');
+    expect(await setLeft(db, second, true)).toEqual({ ok: true });
+    expect(await setLeft(db, id, true)).toMatchObject({ ok: false });
+    expect(await changePerson(db, id, 'Kim', 'builder')).toMatchObject({ ok: false });
+    expect(await setLeft(db, second, false)).toEqual({ ok: true });
+    expect(await setLeft(db, id, true)).toEqual({ ok: true });
+    expect(await setLeft(db, id, false)).toEqual({ ok: true });
+    expect(await changePerson(db, second, 'Olu', 'reader')).toEqual({ ok: true });
   });
 
   it('who leaves, gets a new PIN, or is signed out from afar, is out at once', async () => {
@@ -156,6 +168,23 @@ describe('guessing', () => {
     expect(tried).toEqual([0, 0, 0, 0, 1_500, 1_000]);
     await forgetTries(db, 'xy', 'elsewhere');
     expect(await countTry(db, 'XY', 'elsewhere', at(4.1))).toBe(0);
+  });
+
+  it('a place is slowed down as well, after twenty, whatever the names; another place is not', async () => {
+    const at = 5_000_000;
+    const tried = [];
+    for (let n = 0; n < 22; n += 1) tried.push(await countTry(db, `name ${n}`, '10.9.9.9', at));
+    expect(tried.slice(0, 20)).toEqual(Array.from({ length: 20 }, () => 0));
+    expect(tried.slice(20).every((wait) => wait > 0)).toBe(true);
+    expect(await countTry(db, 'name 30', '10.9.9.8', at)).toBe(0);
+  });
+
+  it('an hour later all of it is forgotten', async () => {
+    const [begun, hour] = [9_000_000, 3_600_000];
+    for (let n = 0; n < 6; n += 1) await countTry(db, 'Old', '10.7.7.7', begun + n * 600_000);
+    const last = begun + 5 * 600_000;
+    expect(await countTry(db, 'Old', '10.7.7.7', last + hour + 1)).toBe(0);
+    expect(await countTry(db, 'Old', '10.7.7.7', last + hour + 2)).toBe(0);
   });
 
   it('a hundred at once are counted one by one', async () => {

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -7,6 +7,7 @@ import { fromThou } from '@/core/quantity/length';
 import { backUp, backUpNightly, backupFolder, checkCopy, copyNamed, keptCopies, restore } from './backup';
 import { createBuild } from './builds';
 import { appendEntries, loadBuild, standOf } from './log';
+import { people, sessions } from './schema';
 import { shelf } from './shelf';
 import { readShelfAsk } from '@/ui/shelf/ask';
 import { IS_ON_SERVER, openStore, storeAt } from '@/fixtures/stores';
@@ -74,6 +75,35 @@ describe('a copy of everything', () => {
 });
 
 describe('putting a copy back', () => {
+  it('one whose index no longer says what its table does is refused', async () => {
+    const copy = join(folder, 'c.db');
+    await appendEntries(db, id, [read(1), read(2)]);
+    await backUp(url, copy);
+    // as a disk that failed leaves it: it opens and reads, and one row of an index is another
+    const bytes = readFileSync(copy);
+    const text = bytes.toString('latin1');
+    const at = [...text.matchAll(/testn1(?!reading)/g)].map((found) => found.index);
+    expect(at.length).toBeGreaterThan(0);
+    for (const i of at) bytes.write('testn7', i, 'latin1');
+    writeFileSync(copy, bytes);
+    await expect(restore(url, copy, join(folder, 'kept'))).rejects.toThrow(/damaged/);
+    expect((await loadBuild(db, id))?.record.entries).toHaveLength(4);
+  });
+
+  it('signs everybody out: a session of the copy’s time opens nothing', async () => {
+    const now = new Date();
+    const stamps = { createdAt: now, updatedAt: now };
+    await db.insert(people).values({ ...stamps, id: 'p', name: 'Kim', email: 'p@people.invalid', emailVerified: true });
+    const session = { ...stamps, token: 't', userId: 'p', expiresAt: new Date(now.getTime() + 1e9) };
+    await db.insert(sessions).values({ ...session, id: 's' });
+    const copy = join(folder, 'c.db');
+    await backUp(url, copy);
+    await db.insert(sessions).values({ ...session, id: 's2', token: 't2' });
+    await restore(url, copy, join(folder, 'kept'));
+    expect(await db.select().from(people)).toHaveLength(1);
+    expect(await db.select().from(sessions)).toEqual([]);
+  });
+
   it('brings everything back as it was, keeps what it replaces, and later entries count on', async () => {
     const copy = join(folder, 'c.db');
     await backUp(url, copy);

@@ -8,7 +8,8 @@ import { offText } from '@/core/quantity/print';
 import type { Hand } from '@/core/judge/preview';
 import type { At } from '@/core/stage/tasks';
 import { type Subject, SUBJECTS } from '@/core/stages';
-import { useHands, useJudgement, useWords } from '../openBuild/contexts';
+import { useHands, useJudgement, useLive, useWords } from '../openBuild/contexts';
+import { Answered } from '../stages/Answered';
 import type { NotLogged } from './notLogged';
 
 interface Props {
@@ -23,9 +24,15 @@ interface Props {
 /** What was typed and is not on record, with what there was to ask. Nothing leaves it but by someone's hand. */
 export function NotLoggedList({ items, onLog, onTakeUp, onSettle }: Props) {
   const judgement = useJudgement();
+  const { link } = useLive();
   return (
     <section aria-label="Not logged yet" className="border-b border-line bg-wash px-7 py-1.5 max-md:px-4">
       <h2 className="text-base">Not logged yet</h2>
+      {link === 'barred' && (
+        <p className="font-bold text-over">
+          <Answered link={link} />
+        </p>
+      )}
       <ul className="max-h-40 divide-y divide-line overflow-y-auto">
         {items.map((item) => (
           <li key={item.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
@@ -62,12 +69,14 @@ function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { 
   const judgement = useJudgement();
   const { units, length } = useWords();
   const { handFor } = useHands();
+  const { link } = useLive();
   const place = placeAt(judgement, item.at.cylinder);
   if (!place) return <span className="text-soft">This engine has no such place any more.</span>;
   const { subject } = item.at;
   const context = contextFor(judgement, place, subject, units, (item.saidIn.hand ?? handFor(subject)).instrument);
   const heard = hear(item.typed, { ...context, ...item.saidIn });
-  const options = heard.kind === 'question' ? heard.options : heard.kind === 'understood' ? [heard.meaning] : [];
+  const meant = heard.kind === 'question' ? heard.options : heard.kind === 'understood' ? [heard.meaning] : [];
+  const options = link === 'barred' ? [] : meant;
   return (
     <>
       <span className="min-w-60 flex-1 text-soft">

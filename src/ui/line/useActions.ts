@@ -77,12 +77,12 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   const judgement = useJudgement();
   const { units } = useWords();
   const { cursor, cylinder, goTo } = useMoving();
-  const { record, others } = useLive();
+  const { record, others, link } = useLive();
   const { mine, claim } = useRoute();
   const { read, again, previewReading: previewed, isOwn, strike, setGauge, zeroHere, cut } = useLogging();
   const { filer, handFor } = useHands();
   const [said, setSaid] = useState('');
-  const { typed, held, heard, context, meaning, preview, hand, isRead, clear, setTyped, setHeld } = entry;
+  const { typed, saidIn, held, heard, context, meaning, preview, hand, isRead, clear, setTyped, setHeld } = entry;
   const [undone, setUndone] = useState<Made[]>([]);
   const { subject } = here;
 
@@ -141,6 +141,11 @@ export function useActions({ work, here, beside, along, entry, input, options }:
 
   /** Enters a text: what it means is logged, what is asked about is held until it is answered or typed over. */
   const enterText = (text: string, now: Heard): void => {
+    if (link === 'barred' && text !== '') {
+      // who only looks logs nothing; what was typed waits for somebody who may
+      keepNotLogged(judgement.id, { at: here, typed: text, saidIn });
+      return clear();
+    }
     if (now.kind === 'understood') return logText(text === typed && meaning ? meaning : now.meaning, text);
     if (now.kind === 'cut') return logCut(now.count);
     if (now.kind === 'question' || now.kind === 'refused') {
@@ -331,7 +336,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
     then,
     leads: preview && stepOn(preview, work, here),
     nameOf,
-    log: (taken) => logText(taken, typed),
+    log: (taken) => enterText(typed, { kind: 'understood', meaning: taken }),
     logAt,
     type,
     press,

@@ -17,7 +17,7 @@ export function PersonChip() {
           {person?.initials ?? 'Sign in'}
         </>
       }
-      look={`${buttonLook()} figures font-bold`}
+      look={`${buttonLook()} figures ml-auto font-bold max-sm:px-2`}
       width="w-72"
     >
       {() => <SwitchPerson person={person} device={device} />}

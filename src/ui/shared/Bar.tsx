@@ -19,7 +19,7 @@ interface Props {
 
 /** The bar on every screen: the mark leads to the shelf, what belongs to the screen stands beside it. */
 export const Bar = ({ children, isFull = false }: Props) => (
-  <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1 max-sm:gap-x-2 max-sm:px-3">
+  <header className="no-print flex min-h-[54px] flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-5 py-1 max-sm:gap-x-1 max-sm:px-3">
     <Link
       href="/"
       className="flex min-h-11 items-center gap-2.5 text-[1.1875rem] font-bold"

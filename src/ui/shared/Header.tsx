@@ -12,7 +12,10 @@ const PLACES = [
 /** The bar outside a build: the rooms stand beside the mark. */
 export const Header = () => (
   <Bar>
-    <nav aria-label="Spatium" className="flex flex-1 flex-wrap gap-x-5 max-sm:gap-x-3">
+    <nav
+      aria-label="Spatium"
+      className="flex flex-1 flex-wrap gap-x-5 max-sm:order-last max-sm:basis-full max-sm:justify-between max-sm:gap-x-1"
+    >
       {PLACES.map(([href, words]) => (
         <Link
           key={href}

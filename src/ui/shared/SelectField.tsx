@@ -10,13 +10,24 @@ interface Props<T extends string> {
   none?: string;
   hint?: string;
   said?: ReactNode;
+  /** Whether the label is heard and not seen. */
+  isUnseen?: boolean;
 }
 
 /** One of several from a list, or none where that is offered. A value the list has not stays in sight. */
-export function SelectField<T extends string>({ label, value, options, onChange, none, hint, said }: Props<T>) {
+export function SelectField<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  none,
+  hint,
+  said,
+  isUnseen,
+}: Props<T>) {
   const known = value === null || options.some(([option]) => option === value);
   return (
-    <Field label={label} hint={hint} said={said}>
+    <Field label={label} isUnseen={isUnseen ?? false} hint={hint} said={said}>
       {(props) => (
         <select
           {...props}

@@ -30,7 +30,7 @@ export function People({ hasPeople, people, network }: Props) {
     <div className="grid gap-6 pt-4">
       <table className="w-full text-left">
         <caption className="sr-only">Who works in the shop</caption>
-        <thead className="border-b border-ink">
+        <thead className="border-b border-ink max-sm:sr-only">
           <tr>
             <th className="py-1 pr-4">initials</th>
             <th className="pr-4">name</th>
@@ -55,14 +55,15 @@ function PersonRow({ person, network }: { person: Member; network: string | null
   const { said, run, isBusy } = useDone();
   const { person: me } = useMe();
   return (
-    <tr className={person.hasLeft ? 'text-soft' : ''}>
+    <tr className={`max-sm:grid max-sm:grid-cols-[auto_1fr] ${person.hasLeft ? 'text-soft' : ''}`}>
       <td className="figures py-2 pr-4 align-top text-lg font-bold">{person.initials}</td>
       <td className="py-2 pr-4 align-top">
         {person.name}
         {person.hasLeft && <span className="block text-sm">left: signs in no more, stays on record</span>}
       </td>
-      <td className="py-2 pr-4 align-top">
+      <td className="py-2 pr-4 align-top max-sm:col-span-2 max-sm:pr-0">
         <SelectField
+          isUnseen
           label={`What ${person.initials} may`}
           value={person.role}
           options={ROLE_OPTIONS}
@@ -70,8 +71,8 @@ function PersonRow({ person, network }: { person: Member; network: string | null
           said={ROLE_WORDS[person.role].may}
         />
       </td>
-      <td className="py-2 align-top">
-        <div className="flex flex-wrap justify-end gap-2">
+      <td className="py-2 align-top max-sm:col-span-2">
+        <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
           {!person.hasLeft && (
             <>
               <DeviceCode person={person} network={network} />
