@@ -10,8 +10,11 @@ const frameworkFiles = (): string[] =>
 /** Where a stage listens first of all: its line, or the step of the walk. */
 const LINE = '[aria-label="Reading line"] input, [data-step]';
 
+/** What a page leaves for when it is at rest waits at least so long, ms: `onDemand.tsx`, `Who.tsx`. */
+const AT_REST = 600;
+
 export interface Weight {
-  /** kB asked for before the line or the step had the focus; on a page with neither, all of it. */
+  /** kB asked for before the line or the step had the focus; on a page with neither, before it was at rest. */
   all: number;
   /** Of that what is not the framework's. */
   ours: number;
@@ -31,16 +34,28 @@ export async function weighed(page: Page): Promise<() => Promise<Weight>> {
     files.push(response.body().then((body) => ({ kB: gzipSync(body).length / 1000, ours, from })));
   };
   page.on('response', weigh);
-  await page.addInitScript((line) => {
-    window.addEventListener('focusin', ({ target }) => {
-      if (target instanceof Element && target.matches(line))
-        document.documentElement.dataset['listens'] ??= `${Date.now()}`;
-    });
-  }, LINE);
+  await page.addInitScript(
+    ([line, atRest]) => {
+      const wait = window.setTimeout.bind(window);
+      window.setTimeout = ((work: (...given: unknown[]) => void, ms = 0, ...given: unknown[]) =>
+        wait(() => {
+          if (ms >= atRest) document.documentElement.dataset['rests'] ??= `${Date.now()}`;
+          work(...given);
+        }, ms)) as typeof window.setTimeout;
+      window.addEventListener('focusin', ({ target }) => {
+        if (target instanceof Element && target.matches(line))
+          document.documentElement.dataset['listens'] ??= `${Date.now()}`;
+      });
+    },
+    [LINE, AT_REST] as const,
+  );
   return async () => {
     // what comes later may come when the page is closed already
     page.off('response', weigh);
-    const listens = await page.evaluate(() => Number(document.documentElement.dataset['listens'] ?? Infinity));
+    const listens = await page.evaluate(() => {
+      const { dataset } = document.documentElement;
+      return Number(dataset['listens'] ?? dataset['rests'] ?? Infinity);
+    });
     const found = await Promise.all(files);
     const sum = (some: typeof found): number => some.reduce((all, { kB }) => all + kB, 0);
     const before = found.filter(({ from }) => from <= listens);

@@ -6,7 +6,17 @@ import { type Database } from '@/store/open';
 import { accounts, people } from '@/store/schema';
 import { database } from '@/store/store';
 import { auth, oneTimeToken } from './auth';
-import { addPerson, changePerson, endSession, everybody, hasPeople, setLeft, setSecret, signedIn } from './people';
+import {
+  addPerson,
+  changePerson,
+  endSession,
+  everybody,
+  hasPeople,
+  memberOf,
+  setLeft,
+  setSecret,
+  signedIn,
+} from './people';
 import { countTry, forgetTries, waitAfter } from './tries';
 import { forgetWho, whoAsks } from './who';
 
@@ -85,6 +95,13 @@ describe('people', () => {
     expect(await who(both)).toEqual({ person: 'AW', device: ['AW', 'KM'] });
     expect(await who('')).toEqual({ person: null, device: [] });
     expect(await who('spatium.session_token=made.up')).toEqual({ person: null, device: [] });
+  });
+
+  it('a role that nobody knows is the one that may least', () => {
+    const row = { id: 'x', name: 'X', displayUsername: 'XX', banned: null };
+    expect(['superuser', '', null, 'Owner'].map((role) => memberOf({ ...row, role }).role)).toEqual(
+      Array.from({ length: 4 }, () => 'reader'),
+    );
   });
 
   it('somebody must own the shop', async () => {

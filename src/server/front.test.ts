@@ -99,6 +99,7 @@ describe('what is refused whoever asks', () => {
     ['another site’s page', { method: 'POST', url: '/api/do/x', origin: 'http://evil.example' }, 403],
     ['a page without an address', { method: 'POST', url: '/api/do/x', origin: 'null' }, 403],
     ['another port’s page', { method: 'POST', url: '/api/do/x', origin: 'http://localhost:81' }, 403],
+    ['another port, its origin hidden', { method: 'POST', url: '/api/do/x', site: 'same-site' }, 403],
     ['another site, its origin hidden', { method: 'POST', url: '/api/do/x', site: 'cross-site' }, 403],
     [
       'a page that says where it is',

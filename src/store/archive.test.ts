@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { strToU8, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { fromThou } from '@/core/quantity/length';
 import { STARTING_CURVE } from '@/core/targets/startingCurve';
@@ -16,7 +16,7 @@ import { saveInstrument } from './instruments';
 import { appendEntries, loadBuild } from './log';
 import { openStore } from '@/fixtures/stores';
 import type { Database } from './open';
-import { people } from './schema';
+import { accounts, people, shop as settings } from './schema';
 import { shelf } from './shelf';
 import { readShelfAsk } from '@/ui/shelf/ask';
 
@@ -95,13 +95,25 @@ describe('the whole shop as open files', () => {
   });
 
   it('carries no secret', async () => {
-    const { unzipSync, strFromU8 } = await import('fflate');
-    const files = unzipSync(await archived(await shop()));
+    const db = await shop();
+    await db.insert(settings).values({ key: 'secret', value: 'what signs the cookies' });
+    const now = new Date();
+    await db.insert(accounts).values({
+      ...{ id: 'a1', accountId: 'p1', providerId: 'credential', userId: 'p1', password: 'hashed so and so' },
+      ...{ createdAt: now, updatedAt: now },
+    });
+    const files = unzipSync(await archived(db));
     const all = Object.values(files)
       .map((bytes) => strFromU8(bytes))
       .join('');
-    expect(all).not.toMatch(/password|secret|token/i);
+    expect(all).not.toMatch(/password|secret|token|what signs|hashed so/i);
     expect(Object.keys(files)).toContain('builds/demo-tarn-five.spatium.json');
+  });
+
+  it('one that would unpack to more than any shop comes to is refused before it is unpacked', async () => {
+    const bomb = zipSync({ 'spatium-shop.json': new Uint8Array(65 * 1024 * 1024) });
+    expect(bomb.length).toBeLessThan(1024 * 1024);
+    expect(await readIn(await fresh('bomb'), bomb)).toMatch(/larger than any file/);
   });
 
   it('a build that both went on with gets the entries it has not, each once', async () => {
@@ -135,7 +147,6 @@ describe('the whole shop as open files', () => {
   it('one that is cut short is refused; one build in it that cannot be read is named, and the rest comes', async () => {
     const archive = await archived(await shop());
     expect(await readIn(await fresh('d'), archive.subarray(0, archive.length - 2_000))).toMatch(/cut short/);
-    const { unzipSync } = await import('fflate');
     const files = unzipSync(archive);
     files['builds/demo-tarn-five.spatium.json'] = strToU8('{"format":"spatium-build"');
     const came = await readIn(await fresh('e'), zipSync(files));
