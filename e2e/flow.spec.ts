@@ -238,7 +238,7 @@ test('same again: a build begun like an earlier one, from its job card and from 
   expect(entries.map((e) => e.kind)).toEqual(['job', 'targets']);
   expect(entries[0]).toMatchObject({ value: { name: 'Later', customer: '', notes: 'as ever' } });
   expect(entries[1]).toMatchObject({ value: { gapWindow: fromThou(5) } });
-  await page.goto(server.url);
+  await page.goto(`${server.url}/?q=Earlier`);
   await page.getByRole('link', { name: 'Same again as Earlier' }).click();
   await expect(page.getByLabel('Same again as', { exact: true })).toHaveValue('earlier');
   // what was begun is not left over
