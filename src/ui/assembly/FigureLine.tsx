@@ -6,6 +6,7 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { Button, Key } from '../shared/Button';
 import { useKeptDraft } from '../shared/keptDraft';
 import { onDemand } from '../shared/onDemand';
+import { useLive } from '../openBuild/contexts';
 import { useClearOf } from '../line/useClearOf';
 import { KeypadButton } from '../line/KeypadButton';
 import { hasFingersOnly, useKeypad } from '../line/useKeypad';
@@ -105,7 +106,14 @@ export function FigureLine<V>({
   const heard = hear(text);
   const [isAsked, setAsked] = useState(false);
   const isQuestion = heard.kind === 'question' && (isAsked || heard.isBegun !== true);
+  const { link } = useLive();
+  /** Who only looks logs nothing and takes nothing back; what was typed stays. */
+  const isBarred = (): boolean => {
+    if (link === 'barred') setSaid('Not logged. Whoever is signed in may look here, and not enter.');
+    return link === 'barred';
+  };
   const log = (value: V, typed: string): void => {
+    if (isBarred()) return;
     onLog(value, typed);
     setText('');
     setSaid('');
@@ -131,7 +139,7 @@ export function FigureLine<V>({
   const press = (key: string): void =>
     type(/^[\d.@/]$/.test(key) ? text + key : `${text.replace(/[^\d.,@/]*$/, '')} ${key}`);
   const takeBack = (): void => {
-    if (!undo) return;
+    if (!undo || isBarred()) return;
     undo.onUndo();
     setSaid(`Taken back: ${undo.words}.`);
     input.current?.focus({ preventScroll: true });
