@@ -57,10 +57,7 @@ export class Server {
       ...this.set,
       DATABASE_URL: this.databaseUrl,
     };
-    const child = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
-      env,
-      stdio: ['ignore', 'ignore', 'inherit'],
-    });
+    const child = spawn(process.execPath, ['.next/spatium.mjs'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
     this.child = child;
     running.add(child);
     child.once('exit', () => running.delete(child));

@@ -15,7 +15,7 @@ const BUILT_FROM = [
   'src',
   'public/offline.html',
   'public/icons',
-  'scripts/worker.mjs',
+  'scripts/bundles.mjs',
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',
@@ -102,7 +102,7 @@ export function build() {
   onceFor('.next/spatium-built', fingerprint(BUILT_FROM), () => {
     console.log('Building …');
     run(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { NEXT_TELEMETRY_DISABLED: '1' });
-    run(process.execPath, ['scripts/worker.mjs', ROOT]);
+    run(process.execPath, ['scripts/bundles.mjs', ROOT]);
   });
 }
 
@@ -141,7 +141,7 @@ export async function serve(databaseUrl, args = []) {
     PORT: String(port),
     ...(databaseUrl ? { DATABASE_URL: databaseUrl } : {}),
   };
-  const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts', ...args], {
+  const server = spawn(process.execPath, ['.next/spatium.mjs', ...args], {
     cwd: ROOT,
     env,
     stdio: ['ignore', 'inherit', 'inherit'],
