@@ -2,9 +2,18 @@ import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
 /** Tests of the store: run on a file with all the others, and a second time on a stand-in for a database server. */
-const STORE = ['store', 'charts', 'instruments', 'rates', 'fitted', 'aside', 'archive', 'backup', 'turning'].map(
-  (name) => `src/store/${name}.test.ts`,
-);
+const STORE = [
+  'store',
+  'charts',
+  'instruments',
+  'rates',
+  'fitted',
+  'aside',
+  'archive',
+  'backup',
+  'turning',
+  'presenceShared',
+].map((name) => `src/store/${name}.test.ts`);
 /** Tests that put something else in a module's or a global's place: these get modules of their own. */
 const ALONE = ['src/core/stages.test.ts', 'src/ui/openBuild/outbox.test.ts'];
 

@@ -3,7 +3,7 @@ import type { Browser, Page } from '@playwright/test';
 import type { BuildRecord } from '../src/core/record/record';
 import { fromInches, fromThou } from '../src/core/quantity/length';
 import { gap, jobEntry } from '../src/fixtures/records';
-import { type Server, expect, test } from './server';
+import { Server, expect, test } from './server';
 
 const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
 const said = (page: Page) => page.locator('#line-said');
@@ -396,11 +396,16 @@ test('a ring that is not done says what it waits for; where Enter leads is said 
   await expect(said(page)).toContainText('then Cylinder 1, second ring');
 });
 
-/** A build that is open at two benches, both on the top ring of cylinder 1, the other with initials. */
-async function withAnother(page: Page, browser: Browser, server: Server): Promise<{ id: string; other: Page }> {
+/** A build that is open at two benches, both on the top ring of cylinder 1, the other with initials, and maybe at a server of its own. */
+async function withAnother(
+  page: Page,
+  browser: Browser,
+  server: Server,
+  its = server,
+): Promise<{ id: string; other: Page }> {
   const id = await open(page, server);
   const other = await (await browser.newContext()).newPage();
-  await other.goto(`${server.url}/builds/${id}/rings?at=1.top`);
+  await other.goto(`${its.url}/builds/${id}/rings?at=1.top`);
   await expect(line(other)).toBeFocused();
   await other.getByLabel('Initials').fill('AB');
   await other.getByLabel('Initials').press('Enter');
@@ -426,6 +431,29 @@ test('two benches on one ring: each is told where the other is, and of a reading
   await expect(said(page)).not.toContainText('has just read');
   await other.close();
   await expect(page.getByText('At another bench')).toBeHidden({ timeout: 15_000 });
+});
+
+test('two benches at two servers of one database know of each other: where each is, and what it took', async ({
+  page,
+  browser,
+  server,
+}) => {
+  const second = new Server({ DATABASE_URL: server.databaseUrl });
+  await second.start();
+  const { other } = await withAnother(page, browser, server, second);
+  await expect(other.getByText('someone is on cylinder 1, top ring')).toBeVisible();
+  await line(other).focus();
+  await other.keyboard.press('m');
+  await expect(said(page)).toContainText('AB took cylinder 1: on to the next.');
+  await expect(page.getByText('has taken the rings of cylinder 1')).toBeVisible();
+  await line(page).focus();
+  await page.keyboard.press('m');
+  await expect(other.getByText('has taken the rings of cylinder 2')).toBeVisible();
+  await other.close();
+  // away, and its cylinder still its own
+  await expect(page.getByText('AB is on cylinder 1, top ring')).toBeHidden({ timeout: 15_000 });
+  await expect(page.getByText('has taken the rings of cylinder 1')).toBeVisible();
+  await second.end();
 });
 
 test('a bench takes a cylinder for its own and an order of its own: the other is led past, and keeps its order', async ({

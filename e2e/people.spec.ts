@@ -173,6 +173,106 @@ test('what a fitter entered waits while a reader has the tablet in hand, and is 
     .toEqual(['AW']);
 });
 
+test('a reader takes nothing back and nothing up again, on the reading line and on the figure line; a page knows it before it has asked', async ({
+  page,
+  shop,
+}) => {
+  const { record: before } = (await (
+    await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')
+  ).json()) as { record: { entries: unknown[] } };
+  const added = async (): Promise<string[]> => {
+    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
+      record: { entries: { kind: string; typed?: string; by: string }[] };
+    };
+    return record.entries.slice(before.entries.length).map((e) => `${e.kind} ${e.typed ?? ''} ${e.by}`);
+  };
+  const reading = page.getByRole('region', { name: 'Reading line' });
+  const chip = page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
+  const handTo = async (initials: string): Promise<void> => {
+    await chip.click();
+    await page.getByRole('dialog').getByRole('button', { name: initials }).click();
+    await expect(chip).toHaveText(new RegExp(initials));
+    await page.keyboard.press('Escape');
+  };
+  await page.goto(`${shop.url}/builds/bench/rings`);
+  await signIn(page, 'reader');
+  await expect(chip).toHaveText(/RL/);
+  await chip.click();
+  await page.getByRole('link', { name: 'Somebody else' }).click();
+  await signIn(page, 'fitter');
+  await expect(chip).toHaveText(/AW/);
+  const entry = reading.getByRole('textbox');
+  await expect(entry).toBeFocused();
+  for (const figure of ['21', '22.5']) {
+    await entry.fill(figure);
+    await page.keyboard.press('Enter');
+  }
+  await expect.poll(added).toEqual(['reading 21 AW', 'reading 22.5 AW']);
+  await reading.getByRole('button', { name: /^Undo/ }).click();
+  await expect.poll(added).toEqual(['reading 21 AW', 'reading 22.5 AW', 'void  AW']);
+  await handTo('RL');
+  for (const name of [/^Undo/, /^Redo/]) {
+    await reading.getByRole('button', { name }).click();
+    await expect(reading).toContainText('Not recorded: who is signed in may only look.');
+    await entry.fill('2');
+    await entry.fill('');
+    await expect(reading).not.toContainText('Not recorded');
+  }
+  await page.goto(`${shop.url}/builds/bench/assembly?view=masses`);
+  const figures = page.getByRole('region', { name: 'Figure line' });
+  const mass = figures.getByRole('textbox');
+  await handTo('AW');
+  await mass.fill('612.4');
+  await mass.press('Enter');
+  await expect(figures).toContainText('Piston 2');
+  await handTo('RL');
+  await mass.fill('611');
+  await mass.press('Enter');
+  await expect(figures).toContainText('Not logged. Whoever is signed in may look here, and not enter.');
+  await expect(mass).toHaveValue('611');
+  await mass.fill('');
+  await mass.press('z');
+  await expect(figures).toContainText('Not logged.');
+  expect(await added()).toEqual(['reading 21 AW', 'reading 22.5 AW', 'void  AW', 'weighed 612.4 AW']);
+  // what is new is not asked for any more: the page knows who has it in hand all the same, and so does the one before
+  await page.route('**/api/builds/bench/entries?*', () => undefined);
+  await page.goto(`${shop.url}/builds/bench/rings?at=3.top`);
+  await entry.fill('24');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Not logged yet' })).toContainText('“24”');
+  await handTo('AW');
+  await expect(page.getByText('Whoever is signed in may look')).toHaveCount(0);
+});
+
+test('what a reader typed is logged by who may as it was done: deburred and squared', async ({ page, shop }) => {
+  const last = async (): Promise<unknown> => {
+    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
+      record: { entries: { fit?: { deburred: boolean; squared: boolean } }[] };
+    };
+    return record.entries.at(-1);
+  };
+  const post = await ask(shop, await signedIn(shop, 'fitter'), 'POST', '/api/builds/bench/entries', {
+    entries: [reading('prepared-1', 'L1', 'second', fromThou(20))],
+  });
+  expect(post.status).toBe(200);
+  await page.goto(`${shop.url}/builds/bench/rings?at=1.second`);
+  await signIn(page, 'reader');
+  const line = page.getByRole('region', { name: 'Reading line' });
+  await expect(page.getByText('Whoever is signed in may look here, and not enter')).toBeVisible();
+  await line.getByRole('button', { name: 'Deburred' }).click();
+  await line.getByRole('textbox').fill('25');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Not logged yet' })).toContainText('“25”');
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: /^Signed in:/ })
+    .click();
+  await page.getByRole('link', { name: 'Somebody else' }).click();
+  await signIn(page, 'fitter');
+  await page.getByRole('region', { name: 'Not logged yet' }).getByRole('button', { name: /^Log/ }).click();
+  await expect.poll(last).toMatchObject({ typed: '25', by: 'AW', fit: { deburred: true, squared: false } });
+});
+
 test('the owner sets people up on a machine that has none, shows a code, signs a device out; all of it stands in the audit', async ({
   browser,
 }) => {

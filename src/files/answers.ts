@@ -30,4 +30,6 @@ export interface MeAnswer {
   hasPeople: boolean;
   person: Person | null;
   device: Person[];
+  /** Why whoever is signed in may enter nothing; null for who may. */
+  barred: string | null;
 }

@@ -3,7 +3,7 @@
  * routes and acts look here.
  */
 import { AsyncLocalStorage } from 'node:async_hooks';
-import type { Role } from './rules';
+import { type Role, may } from './rules';
 
 /** Somebody who works in the shop. */
 export interface Person {
@@ -48,6 +48,10 @@ export function asker(): Asking {
 
 /** The role somebody asks in; the owner's where no people are set up. */
 export const roleOf = ({ hasPeople, person }: Asking): Role | null => (hasPeople ? (person?.role ?? null) : 'owner');
+
+/** Why whoever asks may enter nothing; null for nobody signed in, and who may. */
+export const barredFrom = ({ person }: Asking): string | null =>
+  person && !may(person.role, 'enter') ? `${person.initials} may look here, and not enter.` : null;
 
 const MOST_INITIALS = 12;
 

@@ -14,6 +14,8 @@ import { hasPeople } from '@/people/people';
 import { may, needOf } from '@/people/rules';
 import { whoAsks } from '@/people/who';
 import { foldIn, keepFoldingIn } from '@/store/foldIn';
+import { presence } from '@/store/presence';
+import { keepSharing } from '@/store/presenceShared';
 import { database } from '@/store/store';
 import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
@@ -182,6 +184,7 @@ async function begin(): Promise<void> {
   const fingerprint = certificate && fingerprintOf(certificate.cert);
   reached({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
   const stopFolding = keepFoldingIn(db);
+  const stopSharing = keepSharing(db, presence);
   const stopCopying = keepCopying(options.copies, (line) => process.stderr.write(`${line}\n`));
 
   let isEnding = false;
@@ -189,6 +192,7 @@ async function begin(): Promise<void> {
     if (isEnding) return;
     isEnding = true;
     stopFolding();
+    stopSharing();
     stopCopying();
     const rest = setTimeout(() => server.closeAllConnections(), 2_000);
     server.close(() => {

@@ -1,6 +1,7 @@
 /**
- * Who is on which build just now, at what, and what each took for its own: in this server's memory alone. A window that
- * is hidden, closed or without the server drops out by itself; what it took stays its own a while longer.
+ * Who is on which build just now, at what, and what each took for its own: in this server's memory, with what other
+ * servers of the same database last told of theirs. A window that is hidden, closed or without the server drops out by
+ * itself; what it took stays its own a while longer.
  */
 export interface Present {
   /** Initials; empty where none are said. */
@@ -19,6 +20,18 @@ interface Seen {
   asked: number;
 }
 
+/** A window as one server tells another of it. */
+export interface Told {
+  build: string;
+  bench: string;
+  by: string;
+  at: string;
+  /** How long ago it asked, ms. */
+  asked: number;
+  /** What it took, and when by the clock of the server that it told it: all hold the same against each other. */
+  mine: Record<string, number>;
+}
+
 /** A window is there for so long after it asked, ms. */
 const STAYS = 5_000;
 /** What it took is its own for so long after it asked, ms: a tablet that sleeps is still on its cylinder. */
@@ -28,39 +41,90 @@ const MOST_BUILDS = 1_000;
 const MOST_BENCHES = 40;
 const MOST_CLAIMS = 64;
 
-const builds = new Map<string, Map<string, Seen>>();
+type Benches = Map<string, Seen>;
 
-/** Whether nobody took it before this bench did. */
+/** Whether nobody took it before this bench did; of two at the same moment one did. */
 const isFirst = (benches: ReadonlyMap<string, Seen>, bench: string, what: string, since: number): boolean =>
-  [...benches].every(([id, { mine }]) => id === bench || (mine.get(what) ?? Infinity) > since);
-
-/**
- * Notes where a window of a build is and what it took, and tells the same of the others. What two took is the first
- * one's.
- *
- * @param now ms, for tests
- */
-export function presentAt(
-  build: string,
-  bench: string,
-  { by, at, mine }: { by: string; at: string; mine: readonly string[] },
-  now = Date.now(),
-): Present[] {
-  const benches = builds.get(build) ?? new Map<string, Seen>();
-  for (const [id, { asked, mine: held }] of benches)
-    if (asked + (held.size > 0 ? HOLDS : STAYS) < now) benches.delete(id);
-  const before = benches.get(bench)?.mine;
-  benches.delete(bench);
-  while (benches.size >= MOST_BENCHES) benches.delete(benches.keys().next().value ?? '');
-  const held = new Map(mine.slice(0, MOST_CLAIMS).map((what) => [what, before?.get(what) ?? now]));
-  benches.set(bench, { by, at, mine: held, asked: now });
-  // the build asked for last is the last to be forgotten
-  builds.delete(build);
-  builds.set(build, benches);
-  while (builds.size > MOST_BUILDS) builds.delete(builds.keys().next().value ?? '');
-  return [...benches].flatMap(([id, seen]) => {
-    if (id === bench) return [];
-    const own = [...seen.mine].flatMap(([what, since]) => (isFirst(benches, id, what, since) ? [what] : []));
-    return [{ by: seen.by, at: seen.asked + STAYS < now ? null : seen.at, mine: own }];
+  [...benches].every(([id, { mine }]) => {
+    const its = mine.get(what) ?? Infinity;
+    return its > since || (its === since && id >= bench);
   });
+
+const isGone = ({ asked, mine }: Seen, now: number): boolean => asked + (mine.size > 0 ? HOLDS : STAYS) < now;
+
+function dropGone(benches: Benches, now: number): void {
+  for (const [id, seen] of benches) if (isGone(seen, now)) benches.delete(id);
 }
+
+/** One server's knowledge of the windows. */
+export class Presence {
+  private readonly builds = new Map<string, Benches>();
+  private elsewhere = new Map<string, Benches>();
+
+  /** The windows of a build, here and elsewhere; of one that asked at two servers what it said last. */
+  private of(build: string, now: number): Benches {
+    const known: Benches = new Map(this.elsewhere.get(build));
+    dropGone(known, now);
+    for (const [id, seen] of this.builds.get(build) ?? [])
+      if (seen.asked >= (known.get(id)?.asked ?? -Infinity)) {
+        known.delete(id);
+        known.set(id, seen);
+      }
+    return known;
+  }
+
+  /**
+   * Notes where a window of a build is and what it took, and tells the same of the others. What two took is the first
+   * one's.
+   */
+  at(
+    build: string,
+    bench: string,
+    { by, at, mine }: { by: string; at: string; mine: readonly string[] },
+    now = Date.now(),
+  ): Present[] {
+    const benches = this.builds.get(build) ?? new Map<string, Seen>();
+    dropGone(benches, now);
+    const before = this.of(build, now).get(bench)?.mine;
+    benches.delete(bench);
+    while (benches.size >= MOST_BENCHES) benches.delete(benches.keys().next().value ?? '');
+    const held = new Map(mine.slice(0, MOST_CLAIMS).map((what) => [what, before?.get(what) ?? now]));
+    benches.set(bench, { by, at, mine: held, asked: now });
+    // the build asked for last is the last to be forgotten
+    this.builds.delete(build);
+    this.builds.set(build, benches);
+    while (this.builds.size > MOST_BUILDS) this.builds.delete(this.builds.keys().next().value ?? '');
+    const all = this.of(build, now);
+    return [...all].flatMap(([id, other]) => {
+      if (id === bench) return [];
+      const own = [...other.mine].flatMap(([what, since]) => (isFirst(all, id, what, since) ? [what] : []));
+      return [{ by: other.by, at: other.asked + STAYS < now ? null : other.at, mine: own }];
+    });
+  }
+
+  /** The windows that ask this server, for the others to know. */
+  told(now = Date.now()): Told[] {
+    return [...this.builds].flatMap(([build, benches]) => {
+      dropGone(benches, now);
+      return [...benches].map(([bench, { by, at, mine, asked }]) => ({
+        ...{ build, bench, by, at, asked: now - asked },
+        mine: Object.fromEntries(mine),
+      }));
+    });
+  }
+
+  /** What the other servers tell of their windows, in the place of what they told before. */
+  hear(told: readonly Told[], now = Date.now()): void {
+    this.elsewhere = new Map();
+    for (const { build, bench, by, at, asked, mine } of told) {
+      const benches = this.elsewhere.get(build) ?? new Map<string, Seen>();
+      this.elsewhere.set(build, benches);
+      // of a window that asked at two of them, what it said last
+      if (now - asked >= (benches.get(bench)?.asked ?? -Infinity))
+        benches.set(bench, { by, at, asked: now - asked, mine: new Map(Object.entries(mine)) });
+    }
+  }
+}
+
+/** What this server knows. */
+export const presence = new Presence();

@@ -200,3 +200,11 @@ export const audit = sqliteTable(
   },
   (t) => [index('audit_of').on(t.of)],
 );
+
+/** The servers of this database that somebody asks just now, and what each tells the others of who does. */
+export const servers = sqliteTable('servers', {
+  id: text('id').primaryKey(),
+  /** By the database's clock, ms. */
+  toldAt: integer('told_at').notNull(),
+  body: text('body').notNull(),
+});

@@ -236,12 +236,12 @@ export function FigureLine<V>({
         {!isPlain && <KeypadButton isShown={keypad} onToggle={toggleKeypad} />}
       </div>
       <div id={`said-${draft}`} role="status" className="mt-1.5 min-h-6">
-        {heard.kind === 'understood' ? (
+        {said !== '' && text !== '' ? (
+          <b className="text-over">{said}</b>
+        ) : heard.kind === 'understood' ? (
           <b>{heard.says}</b>
         ) : isQuestion ? (
           <span className="text-short">{heard.ask}</span>
-        ) : heard.kind === 'refused' && said !== '' ? (
-          <b className="text-over">{said}</b>
         ) : (
           said || children
         )}

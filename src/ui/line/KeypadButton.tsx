@@ -1,4 +1,4 @@
-import { Keyboard } from 'lucide-react';
+import { Grid3x3 } from 'lucide-react';
 
 /** Shows the keypad, and puts it away. */
 export const KeypadButton = ({ isShown, onToggle }: { isShown: boolean; onToggle: () => void }) => (
@@ -9,6 +9,6 @@ export const KeypadButton = ({ isShown, onToggle }: { isShown: boolean; onToggle
     aria-label="Keypad"
     className="grid size-11 place-items-center rounded border border-edge text-ink aria-pressed:bg-ink aria-pressed:text-sheet"
   >
-    <Keyboard size={20} aria-hidden />
+    <Grid3x3 size={20} aria-hidden />
   </button>
 );

@@ -1,6 +1,6 @@
 'use client';
 
-import { Redo2, SkipForward, Undo2 } from 'lucide-react';
+import { SkipForward, Undo2 } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { tasksOf } from '@/core/judge/next';
 import { type JudgedPlace, isCylinder, placeAt } from '@/core/judge/judgement';
@@ -177,7 +177,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
             />
             {actions.redoes && (
               <Hotkey
-                icon={<Redo2 size={18} aria-hidden />}
+                icon={<Undo2 size={18} aria-hidden className="-scale-x-100" />}
                 words="Redo"
                 what={actions.redoes}
                 letter="Y"

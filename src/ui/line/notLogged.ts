@@ -27,20 +27,11 @@ export interface NotLogged {
 
 const keyOf = (buildId: string): string => `spatium-not-logged:${buildId}`;
 
-const isNotLogged = (item: unknown): item is NotLogged =>
-  typeof item === 'object' &&
-  item !== null &&
-  'id' in item &&
-  'typed' in item &&
-  typeof item.typed === 'string' &&
-  'saidIn' in item &&
-  typeof item.saidIn === 'object' &&
-  'at' in item &&
-  typeof item.at === 'object' &&
-  item.at !== null &&
-  'cylinder' in item.at &&
-  'subject' in item.at &&
-  SUBJECT_IDS.some((s) => s === (item.at as At).subject);
+function isNotLogged(item: unknown): item is NotLogged {
+  const { id, typed, saidIn, at } = (item ?? {}) as Partial<NotLogged>;
+  const isWhole = typeof id === 'string' && typeof typed === 'string' && typeof saidIn?.units === 'string';
+  return isWhole && typeof at?.cylinder === 'string' && SUBJECT_IDS.includes(at.subject);
+}
 
 function read(text: string): NotLogged[] {
   try {

@@ -143,7 +143,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   const enterText = (text: string, now: Heard): void => {
     if (link === 'barred' && text !== '') {
       // who only looks logs nothing; what was typed waits for somebody who may
-      keepNotLogged(judgement.id, { at: here, typed: text, saidIn });
+      keepNotLogged(judgement.id, { at: here, typed: text, saidIn: { hand, ...saidIn } });
       return clear();
     }
     if (now.kind === 'understood') return logText(text === typed && meaning ? meaning : now.meaning, text);
@@ -218,7 +218,15 @@ export function useActions({ work, here, beside, along, entry, input, options }:
     [settled, cursor.chosen, here.cylinder, subject],
   );
 
+  /** Who only looks takes nothing back, and nothing up again. */
+  const isBarred = (): boolean => {
+    const barred = link === 'barred';
+    if (barred) setSaid('Not recorded: who is signed in may only look.');
+    return barred;
+  };
+
   const undo = (): void => {
+    if (isBarred()) return;
     const made = lastOf(judgement, cursor.chosen);
     if (!made) return setSaid('Nothing of this bench’s to undo here.');
     strike(made.item.id, 'undone at entry');
@@ -229,6 +237,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   };
 
   const redo = (): void => {
+    if (isBarred()) return;
     const made = undone.at(-1);
     if (!made) return setSaid('Nothing was undone here.');
     setUndone((before) => before.slice(0, -1));

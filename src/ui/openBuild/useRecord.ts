@@ -7,7 +7,7 @@ import type { BuildRecord, Entry } from '@/core/record/record';
 import { addTroubles, addWaiting, clearTroubles, dropWaiting, onWaiting, troublesFor, waitingFor } from './outbox';
 import type { Present } from '@/store/presence';
 import { wordOf } from '../shared/address';
-import { kept } from '../shared/kept';
+import { kept, useKept } from '../shared/kept';
 import { mineOf } from './ownRoute';
 import { ANSWER, AT_ONCE, type Link, linkOf, send } from './send';
 import { CONFLICT, type Trouble } from './trouble';
@@ -90,6 +90,15 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
     [buildId],
   );
 
+  const bar = useCallback((why: string) => {
+    state.current.barred = why;
+    setLink(why ? 'barred' : 'up');
+  }, []);
+
+  // before the server says so, and as soon as somebody else has the tablet in hand
+  const [barred] = useKept('spatium-barred', '');
+  useEffect(() => bar(barred), [bar, barred]);
+
   const take = useCallback((answer: EntriesAnswer) => {
     if (answer.isPast) location.reload();
     state.current.seq = Math.max(state.current.seq, answer.seq);
@@ -99,8 +108,6 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       const found = answer.others;
       setOthers((before) => (JSON.stringify(before) === JSON.stringify(found) ? before : found));
     }
-    state.current.barred = answer.barred ?? '';
-    setLink(answer.barred ? 'barred' : 'up');
   }, []);
 
   const report = useCallback(
@@ -122,6 +129,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       }
       if (sent.kind === 'taken') {
         take(sent.answer);
+        bar('');
         settle(new Set(entries.map((e) => e.id)));
         const lost = sent.answer.conflicts;
         report(lost.map((entry) => ({ entry, why: CONFLICT })));
@@ -135,7 +143,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       report(entries.map((entry) => ({ entry, why: sent.faults.join(' ') })));
       return true;
     },
-    [buildId, report, settle, take],
+    [bar, buildId, report, settle, take],
   );
 
   const flush = useCallback(async () => {
@@ -220,15 +228,20 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
           `/api/builds/${buildId}/entries?since=${state.current.seq}&${whereabouts(buildId)}`,
           { signal: AbortSignal.timeout(ANSWER) },
         );
-        if (response.ok) take((await response.json()) as EntriesAnswer);
-        else setLink(linkOf(response));
+        if (!response.ok) {
+          setLink(linkOf(response));
+          return;
+        }
+        const answer = (await response.json()) as EntriesAnswer;
+        take(answer);
+        bar(answer.barred ?? '');
       } catch {
         setLink('down');
       }
     };
     const timer = setInterval(() => void look(), LOOK_EVERY);
     return () => clearInterval(timer);
-  }, [buildId, take]);
+  }, [bar, buildId, take]);
 
   const dismiss = useCallback(() => {
     clearTroubles(buildId);

@@ -5,7 +5,7 @@ import type { MeAnswer } from '@/files/answers';
 import { keep, kept, useKept } from '../shared/kept';
 
 const KEY = 'spatium-me';
-const NOBODY: MeAnswer = { hasPeople: false, person: null, device: [] };
+const NOBODY: MeAnswer = { hasPeople: false, person: null, device: [], barred: null };
 
 let read = { text: '', me: NOBODY };
 
@@ -29,6 +29,8 @@ export async function askMe(): Promise<void> {
   const me = (await response.json()) as MeAnswer;
   const text = me.hasPeople ? JSON.stringify(me) : '';
   if (text !== (kept(KEY) ?? '')) keep(KEY, text);
+  // a build that is opened knows it from here, before the server has said so again
+  if (me.barred !== (kept('spatium-barred') || null)) keep('spatium-barred', me.barred ?? '');
   if (me.hasPeople && (kept('spatium-by') ?? '') !== (me.person?.initials ?? ''))
     keep('spatium-by', me.person?.initials ?? '');
 }

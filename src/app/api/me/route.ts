@@ -1,9 +1,11 @@
-/** GET /api/me   who is signed in here: { hasPeople, person, device } */
+/** GET /api/me   who is signed in here: { hasPeople, person, device, barred } */
 import type { MeAnswer } from '@/files/answers';
-import { asker } from '@/people/asking';
+import { asker, barredFrom } from '@/people/asking';
 import { answered } from '../answers';
 
 export const GET = answered(async () => {
-  const { hasPeople, person, device } = asker();
-  return Promise.resolve(Response.json({ hasPeople, person, device: [...device] } satisfies MeAnswer));
+  const asking = asker();
+  const { hasPeople, person, device } = asking;
+  const me: MeAnswer = { hasPeople, person, device: [...device], barred: barredFrom(asking) };
+  return Promise.resolve(Response.json(me));
 });

@@ -6,11 +6,11 @@
 import { z } from 'zod';
 import type { EntriesAnswer } from '@/files/answers';
 import { entriesSchema, faultsOf } from '@/files/schema';
-import { asker, initialsFor, roleOf } from '@/people/asking';
+import { asker, barredFrom, initialsFor, roleOf } from '@/people/asking';
 import { DECIDED_KINDS, may } from '@/people/rules';
 import { database } from '@/store/store';
 import { answered, fault, jsonWithin, noSuchBuild } from '../../../answers';
-import { type Present, presentAt } from '@/store/presence';
+import { type Present, presence } from '@/store/presence';
 import { type Stand, appendEntries, entriesSince, standOf } from '@/store/log';
 
 const bodySchema = z.strictObject({ entries: entriesSchema });
@@ -30,8 +30,7 @@ export const GET = answered(async (request: Request, { params }: Context): Promi
   if (stand === null) return noSuchBuild(id);
   const entries = stand.seq > since ? await entriesSince(db, id, since) : [];
   const others = othersFor(id, new URL(request.url).searchParams);
-  const { person } = asker();
-  const barred = person && !may(person.role, 'enter') && `${person.initials} may look here, and not enter.`;
+  const barred = barredFrom(asker());
   return Response.json({
     ...{ ...standFor(stand, since), entries, conflicts: [] },
     ...(others && { others }),
@@ -51,7 +50,7 @@ function othersFor(id: string, asked: URLSearchParams): Present[] | null {
   const at = asked.get('at') ?? '';
   if (!/^[\w-]{1,40}$/.test(bench) || !/^[\w.]{0,60}$/.test(at)) return null;
   const mine = (asked.get('mine') ?? '').split(',').filter((what) => /^[\w.]{1,40}$/.test(what));
-  return presentAt(id, bench, { by: initialsFor(asker(), asked.get('by')), at, mine });
+  return presence.at(id, bench, { by: initialsFor(asker(), asked.get('by')), at, mine });
 }
 
 export const POST = answered(async (request: Request, { params }: Context): Promise<Response> => {
