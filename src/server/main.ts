@@ -167,13 +167,16 @@ async function begin(): Promise<void> {
     });
   };
   const server = certificate ? createSecure(certificate, listener) : createServer(listener);
+  // longer than a proxy keeps a connection it may use again: else one is closed under its hands now and then
+  Object.assign(server, { keepAliveTimeout: 65_000, headersTimeout: 66_000 });
   server.on('upgrade', (_request, socket) => socket.destroy());
   server.on('clientError', (_error, socket) => {
     if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n');
   });
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
-    server.listen(options.port, options.host, resolve);
+    // as many may come at once as the system lets wait: all benches after a restart
+    server.listen({ port: options.port, host: options.host, backlog: 4_096 }, resolve);
   });
   const bound = server.address();
   const port = typeof bound === 'object' && bound ? bound.port : options.port;
