@@ -343,6 +343,20 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
   await own.end();
 });
 
+test('signing in by keys alone: what is typed goes into the first field once the page is there', async ({
+  page,
+  shop,
+}) => {
+  await page.goto(`${shop.url}/charts`);
+  await expect(page.getByLabel('Initials')).toBeFocused();
+  await page.keyboard.type('aw');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('4711');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/charts/);
+  await expect(page.getByRole('banner').getByRole('button', { name: /^Signed in:/ })).toHaveText(/AW/);
+});
+
 test('somebody changes their own PIN, with the one that held, and stays signed in here', async ({ page, shop }) => {
   await page.goto(`${shop.url}/charts`);
   await signIn(page, 'builder');

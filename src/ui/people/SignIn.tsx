@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { Link } from '../shared/Link';
@@ -16,6 +16,11 @@ const codeInAddress = (): string => /^#code=([\w-]{8,128})$/.exec(location.hash)
 /** Signing in: initials and PIN, or the code that the owner shows. */
 export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
   const listens = useListens();
+  const first = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    // before it listens nothing on it can have the focus
+    if (listens) first.current?.focus();
+  }, [listens]);
   const [initials, setInitials] = useState('');
   const [secret, setSecret] = useState('');
   const [said, setSaid] = useState('');
@@ -70,8 +75,8 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
           {(props) => (
             <input
               {...props}
+              ref={first}
               className="field figures uppercase"
-              autoFocus
               autoComplete="username"
               autoCapitalize="characters"
               spellCheck={false}
