@@ -1,5 +1,5 @@
 /** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
-import type { Browser, Page } from '@playwright/test';
+import type { Browser, Locator, Page } from '@playwright/test';
 import type { BuildRecord } from '../src/core/record/record';
 import { fromInches, fromThou } from '../src/core/quantity/length';
 import { gap, jobEntry } from '../src/fixtures/records';
@@ -225,6 +225,43 @@ test.describe('on a tablet held upright', () => {
     await expect(page.getByRole('heading', { name: 'Cylinder 5, second ring' })).toBeVisible();
     await page.getByRole('button', { name: /^Undo/ }).tap();
     await expect(said(page)).toContainText('Undone: Cylinder 1, top ring');
+  });
+
+  test('the page stays where it is when a figure is logged, asked about, answered and taken back', async ({
+    page,
+    server,
+  }) => {
+    n += 1;
+    await server.put({ id: `line-${n}`, entries: [jobEntry({ name: 'Touch' })] });
+    await page.goto(`${server.url}/builds/line-${n}/rings`);
+    const keypad = page.getByRole('group', { name: 'Keypad' });
+    await expect(keypad).toBeVisible();
+    // by its place: to be tapped by name a thing is brought into sight first
+    const tap = async (what: Locator): Promise<void> => {
+      const box = await what.boundingBox();
+      if (!box) throw new Error('it is not there');
+      await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+    };
+    const type = async (...keys: string[]): Promise<void> => {
+      for (const key of keys) await tap(keypad.getByRole('button', { name: key, exact: true }));
+    };
+    const moved = (): Promise<number> => page.evaluate(() => scrollY);
+    await type('1', '5', 'Enter');
+    await expect(said(page)).toContainText('Logged Cylinder 1, top ring: 0.015 in');
+    expect(await moved()).toBe(0);
+    await expect(page.getByText('still to come off').first()).toBeInViewport();
+    await type('2', '2', '0', 'Enter');
+    const asked = said(page)
+      .getByRole('button', { name: /22 thou|0\.022/ })
+      .first();
+    await expect(asked).toBeFocused();
+    expect(await moved()).toBe(0);
+    await tap(asked);
+    await expect(said(page)).toContainText('Logged Cylinder 1, top ring: 0.022 in');
+    expect(await moved()).toBe(0);
+    await tap(page.getByRole('button', { name: /^Undo/ }));
+    await expect(said(page)).toContainText('Undone');
+    expect(await moved()).toBe(0);
   });
 });
 

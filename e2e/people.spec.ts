@@ -111,6 +111,7 @@ test('a reader is told so before anything is typed; what is typed all the same i
   await page.goto(`${shop.url}/builds/bench/rings`);
   await signIn(page, 'reader');
   await expect(page.getByText('Whoever is signed in may look here, and not enter')).toBeVisible();
+  await expect(page.getByText('readings are kept in this browser until it is back')).toHaveCount(0);
   const entry = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
   await entry.fill('25');
   await page.keyboard.press('Enter');
@@ -311,13 +312,11 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
   await page.keyboard.press('Escape');
   await page.reload();
   await page.getByRole('tab', { name: 'Devices' }).click();
-  await page
-    .getByRole('list', { name: 'Signed in' })
-    .getByRole('listitem')
-    .filter({ hasText: 'AW' })
-    .getByRole('button')
-    .click();
+  const its = page.getByRole('list', { name: 'Signed in' }).getByRole('listitem').filter({ hasText: 'AW' });
+  await expect(its).not.toContainText('this device');
+  await its.getByRole('button').click();
   await expect(page.getByRole('list', { name: 'Signed in' }).getByRole('listitem')).toHaveCount(1);
+  await expect(page.getByRole('list', { name: 'Signed in' })).toContainText('this device');
   await expect(async () => {
     await tablet.goto(`${own.url}/charts`);
     await expect(tablet.getByRole('heading', { name: 'Sign in' })).toBeVisible({ timeout: 500 });
@@ -341,6 +340,19 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
     await expect(page.getByRole('cell', { name: new RegExp(says) })).toBeVisible();
   for (const each of [page, tablet, other]) await each.context().close();
   await own.end();
+});
+
+test('who may not begin a build is told before filling in its card, and somebody who may begins it from there', async ({
+  page,
+  shop,
+}) => {
+  await page.goto(shop.url);
+  await signIn(page, 'fitter');
+  await page.getByRole('link', { name: 'New build' }).click();
+  await expect(page.getByText('Who is signed in may not see that page.')).toBeVisible();
+  await signIn(page, 'builder');
+  await expect(page).toHaveURL(/\/new$/);
+  await expect(page.getByLabel('Name of the build')).toBeVisible();
 });
 
 test('signing in by keys alone: what is typed goes into the first field once the page is there', async ({

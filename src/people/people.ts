@@ -43,10 +43,16 @@ export interface SignedIn {
   seen: string;
   address: string;
   browser: string;
+  /** Whether it is the device that asks. */
+  isHere: boolean;
 }
 
-/** Where everybody is signed in, the latest first. */
-export async function signedIn(db: Database): Promise<SignedIn[]> {
+/**
+ * Where everybody is signed in, the latest first.
+ *
+ * @param cookie of the device that asks
+ */
+export async function signedIn(db: Database, cookie = ''): Promise<SignedIn[]> {
   const rows = await db.select().from(sessions);
   return rows
     .filter((row) => row.expiresAt.getTime() > Date.now())
@@ -58,6 +64,7 @@ export async function signedIn(db: Database): Promise<SignedIn[]> {
       seen: row.updatedAt.toISOString(),
       address: row.ipAddress ?? '',
       browser: row.userAgent ?? '',
+      isHere: cookie.includes(row.token),
     }));
 }
 

@@ -58,7 +58,7 @@ export type ActName = keyof typeof ACT_NEEDS;
 /** Of every page and route; `:x` stands for one part of a path, `*` for what is left of it. */
 export const ROUTES: readonly (readonly [method: 'GET' | 'POST', path: string, need: Need])[] = [
   ['GET', '/', 'look'],
-  ['GET', '/new', 'look'],
+  ['GET', '/new', 'decide'],
   ['GET', '/gap', 'look'],
   ['GET', '/drawer', 'look'],
   ['GET', '/charts', 'look'],

@@ -6,13 +6,26 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fingerprintOf, ownCertificate } from './certificate';
 import { directly } from './direct';
-import { type Asked, pathOf, refusalOf } from './gate';
+import { type Asked, pageOf, pathOf, refusalOf } from './gate';
 import { isLoopback, isOwnName, namesIn } from './hosts';
 import { optionsOf } from './options';
 
 const own = ['192.168.1.20', '[fd00::20]'];
 const isOwn = (header: string | undefined, listens = '0.0.0.0', given: string[] = []) =>
   isOwnName(header, listens, given, () => own);
+
+describe('the page that an address is of', () => {
+  it.each([
+    ['/new', '/new'],
+    ['/new?_rsc=2Md0', '/new'],
+    ['/new?_rsc=2Md0&from=x', '/new?from=x'],
+    ['/builds/a/rings?at=1.top&_rsc=2Md0', '/builds/a/rings?at=1.top'],
+    ['/builds/a/rings?at=1.top&_rsc=2Md0&view=set', '/builds/a/rings?at=1.top&view=set'],
+    ['/?q=_rsc=1', '/?q=_rsc=1'],
+  ])('%s is %s', (asked, page) => {
+    expect(pageOf(asked)).toBe(page);
+  });
+});
 
 describe('names that the server goes by', () => {
   it.each(['localhost', 'localhost:4400', '127.0.0.1:4400', '127.0.0.9', '[::1]:4400', 'LOCALHOST', 'localhost.'])(

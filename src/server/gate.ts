@@ -26,6 +26,14 @@ const MOST_URL = 8_192;
 /** More than any body that any route takes: 5 MB and what goes with it. */
 const MOST_BODY = 300 * 1024 * 1024;
 
+/**
+ * The page that an address is of, whatever of it was asked for: what leads from page to page asks for the inside alone.
+ *
+ * @example pageOf('/new?_rsc=1a2b&from=x') // '/new?from=x'
+ */
+export const pageOf = (url: string): string =>
+  url.replace(/([?&])_rsc=[^&]*(&|$)/, (_, before: string, after: string) => (after === '' ? '' : before));
+
 /** The path of an address, as it is written; null where it cannot be read. */
 export function pathOf(url: string): string | null {
   if (!url.startsWith('/')) return null;

@@ -21,7 +21,7 @@ import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
 import { keepCopying } from './copies';
 import { directly } from './direct';
-import { type Asked, type Refusal, pathOf, refusalOf } from './gate';
+import { type Asked, type Refusal, pageOf, pathOf, refusalOf } from './gate';
 import { isEverywhere, isLoopback, isOwnName, ownAddresses } from './hosts';
 import { type Options, optionsOf } from './options';
 import { reached } from './reached';
@@ -103,7 +103,9 @@ function turnAway(response: ServerResponse, asking: Asking, path: string, url: s
     );
   else
     // somebody else who may can sign in there
-    say(response, 307, '', { location: `/sign-in?${isSignedIn ? 'barred=1&' : ''}to=${encodeURIComponent(url)}` });
+    say(response, 307, '', {
+      location: `/sign-in?${isSignedIn ? 'barred=1&' : ''}to=${encodeURIComponent(pageOf(url))}`,
+    });
 }
 
 async function begin(): Promise<void> {

@@ -15,7 +15,7 @@ const LAST = 100;
 
 export default async function Page() {
   const db = await database();
-  const { hasPeople } = asker();
+  const { hasPeople, headers } = asker();
   const { urls, fingerprint, certificate } = whereReached();
   const codes = await Promise.all(urls.map((url) => QRCode.toString(url, { type: 'svg', margin: 1 })));
   return (
@@ -25,7 +25,7 @@ export default async function Page() {
         <ShopRoom
           hasPeople={hasPeople}
           people={await everybody(db)}
-          places={await signedIn(db)}
+          places={await signedIn(db, headers.get('cookie') ?? '')}
           reached={urls.map((url, i) => ({ url, code: codes[i] ?? '' }))}
           fingerprint={fingerprint}
           certificate={certificate}

@@ -7,7 +7,7 @@ import { Button, Key } from '../shared/Button';
 import { useKeptDraft } from '../shared/keptDraft';
 import { onDemand } from '../shared/onDemand';
 import { useLive } from '../openBuild/contexts';
-import { useClearOf } from '../line/useClearOf';
+import { focusIn, useClearOf } from '../line/useClearOf';
 import { KeypadButton } from '../line/KeypadButton';
 import { hasFingersOnly, useKeypad } from '../line/useKeypad';
 import { takesKeys, takesText } from './takesKeys';
@@ -118,13 +118,13 @@ export function FigureLine<V>({
     setText('');
     setSaid('');
     if (onLogged) onLogged();
-    else input.current?.focus({ preventScroll: true });
+    else focusIn(input.current);
   };
   const enter = (): void => {
     if (heard.kind === 'understood') log(heard.value, text.trim());
     else if (heard.kind === 'question') {
       flushSync(() => setAsked(true));
-      first.current?.focus();
+      focusIn(first.current);
     } else if (heard.kind === 'refused') setSaid(heard.why);
     else if (plain) {
       plain.onDone();
@@ -142,7 +142,7 @@ export function FigureLine<V>({
     if (!undo || isBarred()) return;
     undo.onUndo();
     setSaid(`Taken back: ${undo.words}.`);
-    input.current?.focus({ preventScroll: true });
+    focusIn(input.current);
   };
   const onKey = (event: Pressed): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -181,7 +181,7 @@ export function FigureLine<V>({
     // what a bench types goes on the line, wherever the focus is but in another field
     const onAny = (event: globalThis.KeyboardEvent): void => {
       if (event.defaultPrevented || takesText(event.target)) return;
-      if (/^[\d.,]$/.test(event.key) && !event.ctrlKey && !event.metaKey) input.current?.focus({ preventScroll: true });
+      if (/^[\d.,]$/.test(event.key) && !event.ctrlKey && !event.metaKey) focusIn(input.current);
       else if (!isGuest && !takesKeys(event.target) && (event.key !== 'Enter' || !isPressable(event.target)))
         latest.current(event);
     };
@@ -252,7 +252,7 @@ export function FigureLine<V>({
           role="group"
           aria-label="Which is it"
           onKeyDown={(event) => {
-            if (event.key === 'Escape') input.current?.focus({ preventScroll: true });
+            if (event.key === 'Escape') focusIn(input.current);
           }}
         >
           {heard.options.map((option, i) => (

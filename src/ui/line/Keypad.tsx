@@ -35,7 +35,7 @@ function Keypad({ keys, onKey, onBack, onEnter }: Pressed & { keys: readonly str
               key={key}
               type="button"
               onClick={() => onKey(key)}
-              className={`${look} ${(KEY_WORDS[key] ?? key).length > 1 ? 'text-lg' : ''}`}
+              className={`${look} ${(KEY_WORDS[key] ?? key).length > 1 ? 'text-lg max-sm:text-sm' : ''}`}
               style={{ gridColumn: (i % 4) + 1, gridRow: Math.floor(i / 4) + 1 }}
             >
               {KEY_WORDS[key] ?? key}

@@ -11,6 +11,7 @@ import { countWords } from '@/core/uncertainty/instrument';
 import { useHands, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
 import { StateMark } from '../shared/StateMark';
+import { focusIn } from './useClearOf';
 
 interface Props {
   heard: Heard;
@@ -93,9 +94,11 @@ export function ReadBack({ heard, at, leads, preview, place, options, onPick, on
       if (step === 0) return;
       event.preventDefault();
       const buttons = [...event.currentTarget.querySelectorAll('button')];
-      buttons[
-        (buttons.indexOf(document.activeElement as HTMLButtonElement) + step + buttons.length) % buttons.length
-      ]?.focus();
+      focusIn(
+        buttons[
+          (buttons.indexOf(document.activeElement as HTMLButtonElement) + step + buttons.length) % buttons.length
+        ],
+      );
     };
     return (
       <div>

@@ -15,7 +15,7 @@ import { Key } from '../shared/Button';
 import { KeypadButton } from './KeypadButton';
 import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
-import { useClearOf } from './useClearOf';
+import { focusIn, useClearOf } from './useClearOf';
 import { useNotLogged } from './notLogged';
 import { useActions } from './useActions';
 import { useBenchKeys } from './useBenchKeys';
@@ -110,7 +110,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
           onTakeUp={({ at, typed: text }) => {
             goTo(at, true);
             setTyped(text);
-            input.current?.focus();
+            focusIn(input.current);
           }}
           onSettle={settle}
         />
@@ -150,7 +150,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
               place={place}
               options={options}
               onPick={log}
-              onBack={() => input.current?.focus()}
+              onBack={() => focusIn(input.current)}
               idle={
                 <Idle said={said} waits={waitsFor(place, here.subject)} then={then && nameOf(then)} context={context} />
               }

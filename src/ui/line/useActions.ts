@@ -20,6 +20,7 @@ import { countWords } from '@/core/uncertainty/instrument';
 import { useHands, useJudgement, useLive, useLogging, useMoving, useRoute, useWords } from '../openBuild/contexts';
 import { isAnyOn } from '../rings/feedback';
 import { keepNotLogged } from './notLogged';
+import { focusIn } from './useClearOf';
 import type { Entering, Prepared } from './useEntry';
 
 const VERTICAL: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 };
@@ -88,7 +89,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
 
   const then = nextTask(tasksOf(judgement, work), here);
   const nameOf = (at: At<Subject>): string => taskWords(placeAt(judgement, at.cylinder), at);
-  const backToLine = (): void => input.current?.focus();
+  const backToLine = (): void => focusIn(input.current);
 
   const tellAloud = (after: Judgement, at: At<Subject>, taken: Meaning): void => {
     const { subject: ring } = at;
@@ -155,7 +156,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
         setHeld(here);
       });
       const answer = options.current?.querySelector('button');
-      if (answer) answer.focus();
+      if (answer) focusIn(answer);
       else input.current?.select();
       return;
     }

@@ -2,6 +2,7 @@
 
 /** One scheme of keys for the whole page: what is pressed outside a text field is the line's, wherever the focus is. */
 import { type RefObject, useEffect, useRef } from 'react';
+import { focusIn } from './useClearOf';
 
 const TEXT_TYPES = ['text', 'search', 'number', 'tel', 'url', 'email', 'password'];
 
@@ -40,7 +41,7 @@ export function useBenchKeys(given: Given): void {
       const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
       if (isPlain && starts.test(event.key)) {
         onCall();
-        input.current?.focus();
+        focusIn(input.current);
         return;
       }
       if (event.key.startsWith('Arrow') && at.closest(OWN_ARROWS)) return;

@@ -1,5 +1,9 @@
 import { type RefObject, useEffect } from 'react';
 
+/** Puts the focus on something of the line. Where the line sticks that is in sight, and the page stays where it is. */
+export const focusIn = (element: HTMLElement | null | undefined): void =>
+  element?.focus({ preventScroll: document.documentElement.style.scrollPaddingBottom !== '' });
+
 /** What gets the focus is scrolled clear of the line, however high it is. */
 export function useClearOf(region: RefObject<HTMLElement | null>): void {
   useEffect(() => {

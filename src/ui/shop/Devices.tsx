@@ -22,11 +22,9 @@ export interface DevicesProps {
   certificate: string | null;
 }
 
-/** A browser in a word or two. */
-function browserWords(agent: string): string {
-  const of = /iPad|iPhone|Android|Windows|Macintosh|Linux/.exec(agent)?.[0] ?? '';
-  return of === '' ? 'a browser' : of === 'Macintosh' ? 'a Mac' : of;
-}
+/** A device in a word or two, as far as its browser tells. */
+const deviceWords = (browser: string): string =>
+  /Mobi|Tablet/.test(browser) ? 'a phone or tablet' : 'a computer or tablet';
 
 /** Where the shop is reached, and who is signed in where. */
 export function Devices({ hasPeople, people, places, reached, fingerprint, certificate }: DevicesProps) {
@@ -72,7 +70,7 @@ export function Devices({ hasPeople, people, places, reached, fingerprint, certi
         )}
         {certificate && (
           <p className="mt-2 flex max-w-prose flex-wrap items-center gap-3">
-            Put on a tablet as one it trusts, builds that were opened work there without the network as well.
+            Put it on a tablet as one it trusts: builds that were opened there then work without the network as well.
             <a
               className={buttonLook('accent')}
               download="spatium-shop.crt"
@@ -96,7 +94,7 @@ export function Devices({ hasPeople, people, places, reached, fingerprint, certi
               <li key={place.id} className="flex flex-wrap items-center gap-x-4 py-1">
                 <b className="figures w-16">{nameOf(place.person)?.initials ?? '?'}</b>
                 <span className="flex-1">
-                  {browserWords(place.browser)}
+                  {place.isHere ? <b>this device</b> : deviceWords(place.browser)}
                   {place.address && <span className="figures text-soft"> at {place.address}</span>}
                   <span className="text-soft">
                     , since <When at={place.since} />

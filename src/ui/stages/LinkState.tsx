@@ -27,7 +27,7 @@ export function LinkState() {
           </b>{' '}
           {waiting > 0
             ? `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once each.`
-            : link !== 'up' && 'Go on: readings are kept in this browser until it is back.'}{' '}
+            : link === 'down' && 'Go on: readings are kept in this browser until it is back.'}{' '}
           {link === 'down' &&
             (copy === 'none'
               ? `This browser has no copy of the program: stay on this page, ${isAllLoaded ? 'all stages work' : 'what was not opened yet comes once the server answers'}; do not reload it.`
