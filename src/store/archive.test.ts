@@ -11,8 +11,10 @@ import { demoRecords } from '../../scripts/demoRecords';
 
 import { archiveOf, readIn } from './archive';
 import { createBuild, setRemoved } from './builds';
-import { addChart, chartVersions, saveChart, setStandard } from './charts';
-import { saveInstrument } from './instruments';
+import { everybody } from '@/people/people';
+import { addChart, chartVersions, saveChart, setChartRemoved, setStandard } from './charts';
+import { drawerOf } from './drawer';
+import { saveInstrument, setInstrumentRemoved } from './instruments';
 import { appendEntries, loadBuild } from './log';
 import { openStore } from '@/fixtures/stores';
 import type { Database } from './open';
@@ -79,6 +81,22 @@ describe('the whole shop as open files', () => {
       ...{ builds: { added: 0, same: n, grown: 0 }, charts: 0, tools: 0, people: 0, faults: [] },
     });
     expect(await everything(there)).toEqual(await everything(here));
+  });
+
+  it('what is put away is put away there too, and who has left has left', async () => {
+    const here = await shop();
+    const laid = await drawerOf(here);
+    const [tool] = STARTING_INSTRUMENTS;
+    await setChartRemoved(here, 'own', true);
+    await setInstrumentRemoved(here, tool?.id ?? '', true);
+    await here.update(people).set({ banned: true });
+    const there = await fresh('there');
+    await readIn(there, await archived(here));
+    const found = await drawerOf(there);
+    expect([laid.charts, laid.tools]).toEqual([[], []]);
+    expect(found).toEqual(await drawerOf(here));
+    expect([found.builds.length, found.charts.length, found.tools.length]).toEqual([1, 1, 1]);
+    expect(await everybody(there)).toMatchObject([{ initials: 'KM', hasLeft: true }]);
   });
 
   it('read in by two processes at once, all of it is there once', async () => {

@@ -35,7 +35,7 @@ const manifestSchema = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
   at: z.string(),
-  /** When builds were taken off the shelf, charts and tools put away, by their ids. */
+  /** When builds were taken off the shelf, charts (in their latest version) and tools put away, by their ids. */
   buildsOff: z.record(z.string(), z.string()),
   chartsOff: z.record(z.string(), z.string()),
   toolsOff: z.record(z.string(), z.string()),
@@ -54,15 +54,15 @@ const offs = (rows: { id: string; removedAt: string | null }[]): Record<string, 
 
 async function manifestOf(db: Database, at: Date): Promise<Manifest> {
   const tools = await db.select().from(instruments);
+  const versions = db.select({ id: charts.id, removedAt: charts.removedAt }).from(charts).orderBy(asc(charts.version));
+  const latest = new Map((await versions).map((row) => [row.id, row]));
   const everybody = await db.select().from(people);
   return {
     format: FORMAT,
     version: VERSION,
     at: at.toISOString(),
     buildsOff: offs(await db.select({ id: builds.id, removedAt: builds.removedAt }).from(builds)),
-    chartsOff: offs(
-      await db.select({ id: charts.id, removedAt: charts.removedAt }).from(charts).orderBy(asc(charts.version)),
-    ),
+    chartsOff: offs([...latest.values()]),
     toolsOff: offs(tools),
     settings: Object.fromEntries(
       (await db.select().from(shop)).flatMap(({ key, value }) => (SETTINGS.includes(key) ? [[key, value]] : [])),
@@ -147,6 +147,17 @@ function opened(bytes: Uint8Array): { names: string[]; text: (name: string) => s
   return { names, text };
 }
 
+const CHART = /^charts\/([^/]+)\/v(\d+)\.json$/;
+
+/** Whether the file of a chart has its latest version of those in an archive. */
+function isLatest(name: string, names: readonly string[]): boolean {
+  const [, id, version] = CHART.exec(name) ?? [];
+  return names.every((other) => {
+    const [, its, later] = CHART.exec(other) ?? [];
+    return its !== id || Number(later) <= Number(version);
+  });
+}
+
 /** A build that is there with other entries: those it has not are added, each once. */
 async function grown(db: Database, id: string, entries: Parameters<typeof appendEntries>[2]): Promise<string | null> {
   const stored = await loadBuild(db, id);
@@ -181,7 +192,7 @@ export async function readIn(db: Database, bytes: Uint8Array): Promise<ReadIn | 
   }
   const came: ReadIn = { builds: { added: 0, same: 0, grown: 0 }, charts: 0, tools: 0, people: 0, faults: [] };
   for (const name of names) {
-    if (/^charts\/[^/]+\/v\d+\.json$/.test(name)) await chartIn(db, text(name), manifest, came, name);
+    if (CHART.test(name)) await chartIn(db, text(name), isLatest(name, names) ? manifest.chartsOff : {}, came, name);
     else if (/^builds\/[^/]+\.spatium\.json$/.test(name)) await buildIn(db, text(name), manifest, came, name);
   }
   for (const tool of manifest.tools) {
@@ -200,7 +211,13 @@ export async function readIn(db: Database, bytes: Uint8Array): Promise<ReadIn | 
   return came;
 }
 
-async function chartIn(db: Database, text: string, { chartsOff }: Manifest, came: ReadIn, name: string): Promise<void> {
+async function chartIn(
+  db: Database,
+  text: string,
+  off: Manifest['chartsOff'],
+  came: ReadIn,
+  name: string,
+): Promise<void> {
   const read = readChartFile(text, name);
   if (!read.ok) {
     came.faults.push(`${name}: ${read.faults.join(' ')}`);
@@ -214,7 +231,7 @@ async function chartIn(db: Database, text: string, { chartsOff }: Manifest, came
       version: chart.version,
       name: chart.name,
       body: JSON.stringify(chart),
-      removedAt: chartsOff[chart.id] ?? null,
+      removedAt: off[chart.id] ?? null,
     })
     .onConflictDoNothing()
     .returning({ id: charts.id });
@@ -231,7 +248,8 @@ async function buildIn(db: Database, text: string, { buildsOff }: Manifest, came
   const created = await createBuild(db, record);
   if (created === 'created') {
     came.builds.added += 1;
-    if (buildsOff[record.id] !== undefined) await setRemoved(db, [record.id], true);
+    const off = buildsOff[record.id];
+    if (off !== undefined) await setRemoved(db, [record.id], true, off);
     return;
   }
   if (created === 'already here') {

@@ -54,11 +54,16 @@ const normal = (record: BuildRecord): BuildRecord => ({
 });
 
 /** Takes builds off the shelf, or puts them back. The log of each stays. */
-export async function setRemoved(db: Database, ids: string[], removed: boolean): Promise<void> {
+export async function setRemoved(
+  db: Database,
+  ids: string[],
+  removed: boolean,
+  at = new Date().toISOString(),
+): Promise<void> {
   if (ids.length === 0) return;
   await db
     .update(builds)
-    .set({ removedAt: removed ? new Date().toISOString() : null })
+    .set({ removedAt: removed ? at : null })
     .where(inArray(builds.id, ids));
 }
 
