@@ -13,6 +13,7 @@ const STORE = [
   'backup',
   'turning',
   'presenceShared',
+  'audit',
 ].map((name) => `src/store/${name}.test.ts`);
 /** Tests that put something else in a module's or a global's place: these get modules of their own. */
 const ALONE = ['src/core/stages.test.ts', 'src/ui/openBuild/outbox.test.ts'];

@@ -249,7 +249,7 @@ test('the server is killed after every step of a V-twin: the walk goes on where 
   page,
 }) => {
   // the server is begun anew at each of 46 steps
-  test.setTimeout(600_000);
+  test.setTimeout(1_200_000);
   const server = new Server();
   await server.start();
   const twin = { layout: 'vee', cylinders: 2, bankAngle: 45 } as const;

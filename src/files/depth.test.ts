@@ -18,6 +18,7 @@ it('goes by how deep a text is nested, whatever its words hold (property)', () =
 });
 
 it('files that are, are refused', () => {
+  expect([64, 65].map((levels) => isTooDeep('['.repeat(levels)))).toEqual([false, true]);
   const deep = `{"format":"spatium-build","version":12,"x":${'['.repeat(100_000)}`;
   expect(readBuildFile(deep)).toMatchObject({ ok: false, faults: [expect.stringContaining('nested deeper')] });
   expect(readChartFile(deep, 'x')).toMatchObject({ ok: false, faults: [expect.stringContaining('nested deeper')] });

@@ -140,6 +140,20 @@ describe('putting a copy back', () => {
       known.push(seq);
     }
   });
+
+  it('a page that was open on the machine it was made on is past on the one it is put into', async () => {
+    const copy = join(folder, 'c.db');
+    await appendEntries(db, id, [read(1), read(2)]);
+    await backUp(url, copy);
+    const known = (await standOf(db, id))?.seq ?? 0;
+    const other = await openStore(join(folder, 'other.db'));
+    await restore(await storeAt(join(folder, 'other.db')), copy, join(folder, 'kept'));
+    const { seq = 0, before = 0 } = (await standOf(other, id)) ?? {};
+    expect(known).toBeGreaterThan(0);
+    expect(before).toBeGreaterThanOrEqual(known);
+    expect(seq).toBeGreaterThan(before);
+    other.$client.close();
+  });
 });
 
 describe.skipIf(IS_ON_SERVER)('each night', () => {

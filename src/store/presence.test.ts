@@ -24,6 +24,13 @@ describe('who is on a build', () => {
     expect(others.at(-1)?.by).toBe('99');
   });
 
+  it('remembers no more builds than it can, those asked for last', () => {
+    const full = new Presence();
+    for (let i = 0; i <= 1_000; i += 1) full.at(`b${i}`, 'a', { by: 'AB', at: '', mine: [] }, i);
+    const others = (build: string) => full.at(build, 'me', { by: '', at: '', mine: [] }, 1_000);
+    expect([others('b1'), others('b0')].map((found) => found.length)).toEqual([1, 0]);
+  });
+
   it('what a bench took is its own, the first one’s where two took it, and stays so while it is away for a while', () => {
     const at = (bench: string, mine: string[], now: number) =>
       here.at('taken', bench, { by: bench, at: '1.top', mine }, now);

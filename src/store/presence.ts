@@ -66,10 +66,7 @@ export class Presence {
     const known: Benches = new Map(this.elsewhere.get(build));
     dropGone(known, now);
     for (const [id, seen] of this.builds.get(build) ?? [])
-      if (seen.asked >= (known.get(id)?.asked ?? -Infinity)) {
-        known.delete(id);
-        known.set(id, seen);
-      }
+      if (seen.asked >= (known.get(id)?.asked ?? -Infinity)) known.set(id, seen);
     return known;
   }
 

@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { openStore } from '@/fixtures/stores';
 import type { Database } from './open';
@@ -35,8 +36,9 @@ describe('several servers on one database', () => {
   it('tell each other who is where and whose what is', async () => {
     const [one, two] = [server('AA', ['rings.L1']), server('ZZ', ['rings.L1', 'rings.L2'])];
     one.ask();
+    // alone, it only says that it is there, once
     await one.sharing.exchange();
-    // alone, it only says that it is there
+    await one.sharing.exchange();
     expect((await rows()).map((row) => row.body)).toEqual(['[]']);
     two.ask();
     await two.sharing.exchange();
@@ -99,6 +101,22 @@ describe('several servers on one database', () => {
     expect(await rows()).toHaveLength(2);
     await age(550_000);
     expect(await rows()).toHaveLength(1);
+  });
+
+  it('a window at a server that tells nothing more has gone as soon as one here would have', async () => {
+    const [one, two] = [server('AA'), server('ZZ')];
+    for (const each of [two, one, two, one]) {
+      each.ask();
+      await each.sharing.exchange();
+    }
+    expect(one.ask()).toEqual(['ZZ ']);
+    for (const { id, toldAt } of await rows())
+      await db
+        .update(servers)
+        .set({ toldAt: toldAt - 6_000 })
+        .where(eq(servers.id, id));
+    await one.sharing.exchange();
+    expect(one.ask()).toEqual([]);
   });
 
   it('what another version of the program tells otherwise is left out', async () => {

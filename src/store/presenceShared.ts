@@ -51,11 +51,7 @@ export class Sharing {
    */
   async exchange(now = Date.now()): Promise<void> {
     const told = this.presence.told(now);
-    if (told.length === 0) {
-      this.presence.hear([], now);
-      await this.leave();
-      return;
-    }
+    if (told.length === 0) return this.leave();
     const age = sql<number>`${NOW} - ${servers.toldAt}`;
     const rows = await this.db.select({ id: servers.id, body: servers.body, age }).from(servers);
     const others = rows.filter((row) => row.id !== this.id && row.age < STAYS);
