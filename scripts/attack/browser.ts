@@ -208,7 +208,8 @@ async function scripting({ server, owner, victim }: Ground): Promise<Tried> {
   ]; // prettier-ignore
   let [seen, shown] = [0, 0];
   for (const view of views) {
-    await page.goto(server.url + view, { waitUntil: 'load' });
+    // tabs are there once the page listens
+    await page.goto(server.url + view, { waitUntil: 'networkidle' });
     const tabs = page.getByRole('tab');
     const count = await tabs.count();
     for (let i = 0; i < Math.max(1, count); i += 1) {
