@@ -1,5 +1,5 @@
 import { request as plainRequest } from 'node:http';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { ACT_NEEDS, ROUTES, type Role } from '../src/people/rules';
 import { fromThou } from '../src/core/quantity/length';
 import { jobEntry, reading } from '../src/fixtures/records';
@@ -25,6 +25,29 @@ async function signIn(page: Page, role: Role): Promise<void> {
   await page.getByLabel('Initials').fill(initials.toLowerCase());
   await page.getByLabel('PIN or password').fill(pin);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+}
+
+/** Who is at a page’s device: the button that lets others have it. */
+const chipOf = (page: Page): Locator => page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
+
+/** Somebody signs in beside who is signed in on the device already. */
+async function signInToo(page: Page, role: Role): Promise<void> {
+  await chipOf(page).click();
+  await page.getByRole('link', { name: 'Somebody else' }).click();
+  await signIn(page, role);
+}
+
+interface OnRecord {
+  kind: string;
+  by: string;
+  typed?: string;
+  fit?: { deburred: boolean; squared: boolean };
+}
+
+/** What is on the bench’s record. */
+async function onRecord(shop: Server): Promise<OnRecord[]> {
+  const response = await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench');
+  return ((await response.json()) as { record: { entries: OnRecord[] } }).record.entries;
 }
 
 test('every page, route and act, as every role and as nobody: allowed or turned away as the table says', async ({
@@ -62,7 +85,7 @@ test('a tablet is signed in by typing, changes hands in two touches, and what is
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await signIn(page, 'fitter');
   await expect(page).toHaveURL(/\/builds\/bench\/rings/);
-  const chip = page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
+  const chip = chipOf(page);
   await expect(chip).toHaveText(/AW/);
   await expect(page.getByLabel('Initials', { exact: true })).toHaveCount(0);
   await chip.tap();
@@ -74,15 +97,11 @@ test('a tablet is signed in by typing, changes hands in two touches, and what is
   const log = async (figure: string): Promise<void> => {
     for (const key of [...figure, 'Enter']) await keypad.getByRole('button', { name: key, exact: true }).tap();
   };
-  const byLast = async (): Promise<string | undefined> => {
-    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
-      record: { entries: { kind: string; by: string; typed?: string }[] };
-    };
-    return record.entries
+  const byLast = async (): Promise<string | undefined> =>
+    (await onRecord(shop))
       .filter((e) => e.kind === 'reading')
       .map((e) => `${e.typed ?? ''} ${e.by}`)
       .at(-1);
-  };
   await log('23');
   await expect.poll(byLast).toBe('23 BU');
   // two touches
@@ -102,12 +121,7 @@ test('a reader is told so before anything is typed; what is typed all the same i
   page,
   shop,
 }) => {
-  const typed = async (): Promise<string[]> => {
-    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
-      record: { entries: { typed?: string; by: string }[] };
-    };
-    return record.entries.map((e) => `${e.typed ?? ''} ${e.by}`);
-  };
+  const typed = async (): Promise<string[]> => (await onRecord(shop)).map((e) => `${e.typed ?? ''} ${e.by}`);
   await page.goto(`${shop.url}/builds/bench/rings`);
   await signIn(page, 'reader');
   await expect(page.getByText('Whoever is signed in may look here, and not enter')).toBeVisible();
@@ -120,17 +134,11 @@ test('a reader is told so before anything is typed; what is typed all the same i
   await expect(notYet).toContainText('may look here, and not enter');
   await expect(page.getByText(/^Logged/)).toHaveCount(0);
   await expect(notYet.getByRole('button', { name: /^Log/ })).toHaveCount(0);
-  // what is done elsewhere on the bench is told as not recorded
   await notYet.getByRole('button', { name: 'Drop it' }).click();
   await expect(notYet).toHaveCount(0);
   await expect(page.getByText(/waits? in this browser/)).toHaveCount(0);
-  await page
-    .getByRole('banner')
-    .getByRole('button', { name: /^Signed in:/ })
-    .click();
-  await page.getByRole('link', { name: 'Somebody else' }).click();
-  await signIn(page, 'fitter');
-  await expect(page.getByRole('banner').getByRole('button', { name: /^Signed in:/ })).toHaveText(/AW/);
+  await signInToo(page, 'fitter');
+  await expect(chipOf(page)).toHaveText(/AW/);
   await expect(page.getByText('Whoever is signed in may look')).toHaveCount(0);
   await entry.fill('26');
   await page.keyboard.press('Enter');
@@ -151,10 +159,8 @@ test('what a fitter entered waits while a reader has the tablet in hand, and is 
   await entry.fill('27');
   await page.keyboard.press('Enter');
   await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
-  const chip = page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
-  await chip.click();
-  await page.getByRole('link', { name: 'Somebody else' }).click();
-  await signIn(page, 'reader');
+  const chip = chipOf(page);
+  await signInToo(page, 'reader');
   await expect(chip).toHaveText(/RL/);
   isGone = false;
   await expect(page.getByText('Whoever is signed in may look here, and not enter')).toBeVisible();
@@ -163,14 +169,7 @@ test('what a fitter entered waits while a reader has the tablet in hand, and is 
   await page.getByRole('dialog').getByRole('button', { name: /AW/ }).click();
   await expect(page.getByText('1 entry waits in this browser')).toHaveCount(0);
   await expect
-    .poll(async () => {
-      const { record } = (await (
-        await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')
-      ).json()) as {
-        record: { entries: { typed?: string; by: string }[] };
-      };
-      return record.entries.filter((e) => e.typed === '27').map((e) => e.by);
-    })
+    .poll(async () => (await onRecord(shop)).filter((e) => e.typed === '27').map((e) => e.by))
     .toEqual(['AW']);
 });
 
@@ -178,17 +177,11 @@ test('a reader takes nothing back and nothing up again, on the reading line and 
   page,
   shop,
 }) => {
-  const { record: before } = (await (
-    await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')
-  ).json()) as { record: { entries: unknown[] } };
-  const added = async (): Promise<string[]> => {
-    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
-      record: { entries: { kind: string; typed?: string; by: string }[] };
-    };
-    return record.entries.slice(before.entries.length).map((e) => `${e.kind} ${e.typed ?? ''} ${e.by}`);
-  };
+  const before = (await onRecord(shop)).length;
+  const added = async (): Promise<string[]> =>
+    (await onRecord(shop)).slice(before).map((e) => `${e.kind} ${e.typed ?? ''} ${e.by}`);
   const reading = page.getByRole('region', { name: 'Reading line' });
-  const chip = page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
+  const chip = chipOf(page);
   const handTo = async (initials: string): Promise<void> => {
     await chip.click();
     await page.getByRole('dialog').getByRole('button', { name: initials }).click();
@@ -198,9 +191,7 @@ test('a reader takes nothing back and nothing up again, on the reading line and 
   await page.goto(`${shop.url}/builds/bench/rings`);
   await signIn(page, 'reader');
   await expect(chip).toHaveText(/RL/);
-  await chip.click();
-  await page.getByRole('link', { name: 'Somebody else' }).click();
-  await signIn(page, 'fitter');
+  await signInToo(page, 'fitter');
   await expect(chip).toHaveText(/AW/);
   const entry = reading.getByRole('textbox');
   await expect(entry).toBeFocused();
@@ -235,6 +226,13 @@ test('a reader takes nothing back and nothing up again, on the reading line and 
   await mass.press('z');
   await expect(figures).toContainText('Not logged.');
   expect(await added()).toEqual(['reading 21 AW', 'reading 22.5 AW', 'void  AW', 'weighed 612.4 AW']);
+  // what is ticked off or accepted is told at the top, and why
+  await page.goto(`${shop.url}/builds/bench/assembly`);
+  await page.getByRole('tab', { name: 'All steps' }).click();
+  await page.locator('[data-tick]').first().click();
+  await expect(page.getByText('Not recorded:')).toBeVisible();
+  await expect(page.getByText('RL may look here, and not enter.')).toBeVisible();
+  expect(await added()).toHaveLength(4);
   // what is new is not asked for any more: the page knows who has it in hand all the same, and so does the one before
   await page.route('**/api/builds/bench/entries?*', () => undefined);
   await page.goto(`${shop.url}/builds/bench/rings?at=3.top`);
@@ -246,12 +244,7 @@ test('a reader takes nothing back and nothing up again, on the reading line and 
 });
 
 test('what a reader typed is logged by who may as it was done: deburred and squared', async ({ page, shop }) => {
-  const last = async (): Promise<unknown> => {
-    const { record } = (await (await ask(shop, await signedIn(shop, 'owner'), 'GET', '/api/builds/bench')).json()) as {
-      record: { entries: { fit?: { deburred: boolean; squared: boolean } }[] };
-    };
-    return record.entries.at(-1);
-  };
+  const last = async (): Promise<unknown> => (await onRecord(shop)).at(-1);
   const post = await ask(shop, await signedIn(shop, 'fitter'), 'POST', '/api/builds/bench/entries', {
     entries: [reading('prepared-1', 'L1', 'second', fromThou(20))],
   });
@@ -264,12 +257,7 @@ test('what a reader typed is logged by who may as it was done: deburred and squa
   await line.getByRole('textbox').fill('25');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Not logged yet' })).toContainText('“25”');
-  await page
-    .getByRole('banner')
-    .getByRole('button', { name: /^Signed in:/ })
-    .click();
-  await page.getByRole('link', { name: 'Somebody else' }).click();
-  await signIn(page, 'fitter');
+  await signInToo(page, 'fitter');
   await page.getByRole('region', { name: 'Not logged yet' }).getByRole('button', { name: /^Log/ }).click();
   await expect.poll(last).toMatchObject({ typed: '25', by: 'AW', fit: { deburred: true, squared: false } });
 });
@@ -366,7 +354,7 @@ test('signing in by keys alone: what is typed goes into the first field once the
   await page.keyboard.type('4711');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/charts/);
-  await expect(page.getByRole('banner').getByRole('button', { name: /^Signed in:/ })).toHaveText(/AW/);
+  await expect(chipOf(page)).toHaveText(/AW/);
 });
 
 test('somebody changes their own PIN, with the one that held, and stays signed in here', async ({ page, shop }) => {
