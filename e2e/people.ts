@@ -1,6 +1,7 @@
 /** A shop with people on it, one of each role, and how they ask. */
 import { ACT_NEEDS, ROLES, ROUTES, type Need, type Role, may } from '../src/people/rules';
 import { jobEntry } from '../src/fixtures/records';
+import { type RawAnswer, disguises, rawRequest, rewritingHeaders } from './raw';
 import type { Server } from './server';
 
 export const OWNER = { name: 'Kim Moor', initials: 'KM', secret: 'secret1' };
@@ -56,37 +57,69 @@ export async function setUpShop(server: Server): Promise<void> {
   }
 }
 
+const leadsToSignIn = ({ status, headers }: RawAnswer): boolean =>
+  status === 307 && (headers.get('location') ?? '').startsWith('/sign-in');
+
+/** Whether an answer gave nothing away: refused, not there, or led to signing in. */
+const isTurnedAway = (answer: RawAnswer): boolean =>
+  (answer.status >= 400 && answer.status < 500) || leadsToSignIn(answer);
+
+/** Does work on each of many, so many at once. */
+async function inParallel<T>(all: readonly T[], atOnce: number, work: (one: T) => Promise<void>): Promise<void> {
+  let next = 0;
+  const worker = async (): Promise<void> => {
+    for (let i = next++; i < all.length; i = next++) await work(all[i] as T);
+  };
+  await Promise.all(Array.from({ length: atOnce }, worker));
+}
+
 /**
- * Every page, route and act asked for as every role and as nobody; acts with arguments that none of them takes, so that
- * who may is told what is wrong with them, and nothing is done. How many were asked, and which were not answered as the
- * table says.
+ * Every page, route and act as every role and as nobody, written to a socket: plainly, then disguised in each of some
+ * fifty ways. Acts get arguments that none of them takes: who may is told what is wrong with them, and nothing is done.
+ * How many were asked, and which were not answered as the table says.
+ *
+ * @param isThorough whether who may is asked in every disguise too: nothing of it is refused, only no 5xx may come
  */
-export async function walkRules(server: Server): Promise<{ asked: number; wrong: string[] }> {
-  const jars: [Role | null, Jar][] = [[null, new Map()]];
-  for (const role of ROLES) jars.push([role, await signedIn(server, role)]);
-  const walked: [method: string, path: string, need: Need][] = [
-    ...ROUTES.filter(([, path]) => !path.includes('*')).map(([method, path, need]): [string, string, Need] => [
+export async function walkRules(server: Server, isThorough = false): Promise<{ asked: number; wrong: string[] }> {
+  const cookies: [Role | null, string][] = [[null, '']];
+  for (const role of ROLES) cookies.push([role, cookieOf(await signedIn(server, role))]);
+  const rules: [method: string, path: string, need: Need][] = [
+    ...ROUTES.map(([method, path, need]): [string, string, Need] => [
       method,
-      path
-        .replace('/builds/:id', '/builds/bench')
-        .replace(/:stage/, 'rings')
-        .replace(/:\w+/g, 'none'),
+      path.replace('/builds/:id', '/builds/bench').replace(':stage', 'rings').replace(/:\w+/g, 'none'),
       need,
     ]),
     ...Object.entries(ACT_NEEDS).map(([name, need]): [string, string, Need] => ['POST', `/api/do/${name}`, need]),
   ];
+  const body = JSON.stringify({ args: [{}, {}, {}, {}, {}, {}] });
   const wrong: string[] = [];
-  for (const [role, jar] of jars)
-    for (const [method, path, need] of walked) {
-      const body = method === 'POST' ? { args: [{}, {}, {}, {}, {}, {}] } : undefined;
-      const response = await ask(server, new Map(jar), method, path, body);
-      await response.body?.cancel();
-      const isTurnedAway =
-        response.status === 401 ||
-        response.status === 403 ||
-        (response.headers.get('location') ?? '').startsWith('/sign-in');
-      if (isTurnedAway === may(role, need) || response.status >= 500)
-        wrong.push(`${role ?? 'nobody'} ${method} ${path}: ${response.status}`);
+  let asked = 0;
+  const look = async (
+    [role, cookie]: (typeof cookies)[number],
+    [method, path, need]: (typeof rules)[number],
+    target: string,
+  ): Promise<void> => {
+    const answer = await rawRequest(server.port, method, target, { cookie }, method === 'POST' ? body : '');
+    asked += 1;
+    const isOpen = may(role, need);
+    const isLetIn = ![401, 403].includes(answer.status) && !leadsToSignIn(answer);
+    const isWrong = target === path ? isLetIn !== isOpen : !isOpen && !isTurnedAway(answer);
+    if (isWrong || answer.status >= 500 || answer.status === 0)
+      wrong.push(`${role ?? 'nobody'} ${method} ${target}: ${answer.status}`);
+  };
+  const visits = cookies.flatMap((who) => rules.map((rule) => ({ who, rule })));
+  await inParallel(visits, 8, async ({ who, rule }) => {
+    const [, path, need] = rule;
+    await look(who, rule, path);
+    if (may(who[0], need) && !isThorough) return;
+    for (const target of disguises(path)) await look(who, rule, target);
+    if (may(who[0], need)) return;
+    for (const headers of rewritingHeaders(path)) {
+      const answer = await rawRequest(server.port, 'GET', '/api/me', { cookie: who[1], ...headers });
+      asked += 1;
+      if (!answer.body.includes('"hasPeople"'))
+        wrong.push(`${who[0] ?? 'nobody'} GET /api/me ${JSON.stringify(headers)}`);
     }
-  return { asked: jars.length * walked.length, wrong };
+  });
+  return { asked, wrong };
 }

@@ -1,8 +1,8 @@
 /** Sends what no page of ours sends, and looks at what comes back: no failure of the server's own, no end of it. */
 import { Agent, request as plainRequest } from 'node:http';
-import { connect } from 'node:net';
 import { readFileSync } from 'node:fs';
 import { cookieOf, setUpShop, signedIn } from '../../e2e/people';
+import { sendBytes } from '../../e2e/raw';
 import { Server } from '../../e2e/server';
 import { jobEntry } from '../../src/fixtures/records';
 import type { Figures } from '../figures';
@@ -44,22 +44,14 @@ function askPlainly(agent: Agent, port: number, cookie: string, asked: Extract<F
   });
 }
 
-function sendBytes(port: number, bytes: Uint8Array) {
-  return new Promise<Answer>((resolve) => {
-    const socket = connect(port, '127.0.0.1', () => socket.end(bytes));
-    let said = '';
-    socket.setTimeout(SILENT, () => {
-      resolve({ status: 0, none: 'silent' });
-      socket.destroy();
-    });
-    socket.on('data', (data) => (said = (said + String(data)).slice(0, 200)));
-    socket.once('error', (error: NodeJS.ErrnoException) => resolve({ status: 0, none: error.code ?? '' }));
-    socket.once('close', () => {
-      const status = Number(/^HTTP\/1\.1 (\d{3})/.exec(said)?.[1] ?? 0);
-      resolve({ status, none: status === 0 ? 'closed' : '' });
-    });
-  });
-}
+const sendRaw = (port: number, bytes: Uint8Array): Promise<Answer> =>
+  sendBytes(port, bytes, true).then(
+    ({ status }) => ({ status, none: status === 0 ? 'closed' : '' }),
+    (error: unknown) => ({
+      status: 0,
+      none: error instanceof Error && /silent/.test(error.message) ? 'silent' : 'closed',
+    }),
+  );
 
 /** Memory that a process holds just now, MB. */
 function memoryOf(pid: number | null): number {
@@ -92,7 +84,7 @@ export async function fuzz(figures: Figures, count: number, seed: number): Promi
         if (!asked) continue;
         const answer =
           asked.kind === 'raw'
-            ? await sendBytes(port, asked.bytes)
+            ? await sendRaw(port, asked.bytes)
             : await askPlainly(agent, port, cookies[i % cookies.length] ?? '', asked);
         statuses.set(answer.status, (statuses.get(answer.status) ?? 0) + 1);
         if (answer.none) nones.set(answer.none, (nones.get(answer.none) ?? 0) + 1);

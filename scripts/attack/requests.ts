@@ -1,5 +1,6 @@
 /** Requests that no page of ours makes: wrong by chance in every way that one can be, the same ones for the same seed. */
 import fc from 'fast-check';
+import { disguises } from '../../e2e/raw';
 import { demoRecords } from '../demoRecords';
 import { STARTING_CURVE } from '../../src/core/targets/startingCurve';
 import { STARTING_INSTRUMENTS } from '../../src/core/uncertainty/startingInstruments';
@@ -185,6 +186,14 @@ const wire = fc
     bytes: new TextEncoder().encode(`${method} ${target.slice(0, 9_000)} ${version}\r\n${lines}\r\n${rest}`),
   }));
 
+/** An address in a disguise, as it is: a client library would tidy it. */
+const disguised = known
+  .chain((rule) => fc.constantFrom(...disguises(rule.replace(/:\w+/g, 'x'))))
+  .map((target): Fuzzed => ({
+    kind: 'raw',
+    bytes: new TextEncoder().encode(`GET ${target} HTTP/1.1\r\nhost: 127.0.0.1\r\nconnection: close\r\n\r\n`),
+  }));
+
 const request: fc.Arbitrary<Fuzzed> = fc.oneof(
   { weight: 6, arbitrary: asked(fc.constantFrom('GET', 'GET', 'HEAD'), fc.tuple(path, query).map((p) => p.join('')), fc.constant(null)) },
   { weight: 4, arbitrary: asked(POST, act.map((name) => `/api/do/${name}`), fc.oneof(body.args, body.args, body.junk, body.deep)) },
@@ -193,6 +202,7 @@ const request: fc.Arbitrary<Fuzzed> = fc.oneof(
   { weight: 2, arbitrary: asked(POST, path, fc.oneof(body.args, body.entries, body.junk)) },
   { weight: 2, arbitrary: asked(fc.constantFrom('TRACE', 'OPTIONS', 'PUT', 'DELETE', 'PATCH', 'PROPFIND', 'LOCK', 'PURGE'), path, fc.oneof(body.junk, fc.constant(null))) },
   { weight: 1, arbitrary: wire },
+  { weight: 2, arbitrary: disguised },
 ); // prettier-ignore
 
 /** So many requests, the same for the same seed. */

@@ -55,7 +55,7 @@ export const ACT_NEEDS = {
 } as const satisfies Record<string, Need>;
 export type ActName = keyof typeof ACT_NEEDS;
 
-/** Of every page and route; `:x` stands for one part of a path, `*` for what is left of it. */
+/** Every page and route; `:x` stands for one segment of a path. */
 export const ROUTES: readonly (readonly [method: 'GET' | 'POST', path: string, need: Need])[] = [
   ['GET', '/', 'look'],
   ['GET', '/new', 'decide'],
@@ -89,29 +89,31 @@ export const ROUTES: readonly (readonly [method: 'GET' | 'POST', path: string, n
   ['POST', '/api/archive', 'own'],
   ['GET', '/shop', 'own'],
   ['GET', '/sign-in', 'nothing'],
-  ['GET', '/_next/static/*', 'nothing'],
-  ['GET', '/icons/*', 'nothing'],
   ['GET', '/icon.svg', 'nothing'],
   ['GET', '/manifest.webmanifest', 'nothing'],
-  ['GET', '/offline.html', 'nothing'],
-  ['GET', '/sw.js', 'nothing'],
 ];
 
-const patterns = ROUTES.map(
-  ([method, path, need]) =>
-    [
-      method,
-      new RegExp(`^${path.replace(/\./g, '\\.').replace(/:\w+/g, '[^/]+').replace('*', '.+')}/?$`),
-      need,
-    ] as const,
-);
+const patterns = ROUTES.map(([method, path, need]) => ({ method, need, parts: path.slice(1).split('/') }));
 
-/** What a request needs; what is not in the table needs that the shop is one's own, whatever becomes of it. */
-export function needOf(method: string, path: string): Need {
+/**
+ * What a request needs; a path that is not in the table needs the owner, whatever becomes of it. Files that were built
+ * need nothing and are listed by the server (`src/server/builtFiles.ts`).
+ *
+ * @param segments of the path, decoded
+ * @example needOf('GET', ['builds', 'x', 'rings']) // 'look'
+ */
+export function needOf(method: string, segments: readonly string[]): Need {
   const asked = method === 'HEAD' ? 'GET' : method;
-  const name = /^\/api\/do\/(\w+)$/.exec(path)?.[1];
-  if (name && asked === 'POST' && Object.hasOwn(ACT_NEEDS, name)) return ACT_NEEDS[name as ActName];
-  return patterns.find(([of, pattern]) => of === asked && pattern.test(path))?.[2] ?? 'own';
+  const [first, second, name = ''] = segments;
+  if (first === 'api' && second === 'do' && segments.length === 3 && asked === 'POST' && Object.hasOwn(ACT_NEEDS, name))
+    return ACT_NEEDS[name as ActName];
+  const found = patterns.find(
+    ({ method: of, parts }) =>
+      of === asked &&
+      parts.length === segments.length &&
+      parts.every((part, i) => part.startsWith(':') || part === segments[i]),
+  );
+  return found?.need ?? 'own';
 }
 
 /** Choices that a fitter leaves to whoever decides: what the engine is, and what its gaps and clearances are to be. */

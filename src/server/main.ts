@@ -20,8 +20,9 @@ import { database } from '@/store/store';
 import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
 import { keepCopying } from './copies';
-import { directly } from './direct';
-import { type Asked, type Refusal, pageOf, pathOf, refusalOf } from './gate';
+import { builtFiles } from './builtFiles';
+import { directly } from './entriesFastPath';
+import { type Asked, type Refusal, pageOf, refusalOf, segmentsOf } from './guard';
 import { isEverywhere, isLoopback, isOwnName, ownAddresses } from './hosts';
 import { type Options, optionsOf } from './options';
 import { reached } from './reached';
@@ -93,9 +94,9 @@ const headersOf = ({ headers }: IncomingMessage, address: string): Headers => {
 };
 
 /** What somebody gets who may not, or is not known. */
-function turnAway(response: ServerResponse, asking: Asking, path: string, url: string): void {
+function turnAway(response: ServerResponse, asking: Asking, isApi: boolean, url: string): void {
   const isSignedIn = asking.person !== null;
-  if (path.startsWith('/api/'))
+  if (isApi)
     say(
       response,
       isSignedIn ? 403 : 401,
@@ -128,6 +129,7 @@ async function begin(): Promise<void> {
   const app = next({ dev: false, dir: ROOT, hostname: options.host, port: options.port, httpServer });
   await app.prepare();
   const handle = app.getRequestHandler();
+  const files = builtFiles(ROOT);
   const isOwn = (host: string | undefined): boolean => isOwnName(host, options.host, options.names);
 
   const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
@@ -141,16 +143,17 @@ async function begin(): Promise<void> {
       return;
     }
     response.setHeader('cross-origin-resource-policy', 'same-origin');
-    const path = pathOf(asked.url) ?? '/';
-    const need = needOf(asked.method, path);
-    if (need === 'nothing' && !path.startsWith('/api/') && path !== '/sign-in') {
+    const segments = segmentsOf(asked.url) ?? [''];
+    const isApi = segments[0] === 'api';
+    const need = needOf(asked.method, segments);
+    if (asked.method !== 'POST' && files.has(segments.join('/'))) {
       await handle(request, response);
       return;
     }
     const asking = await whoAsks(headersOf(request, address), address);
-    if (!may(roleOf(asking), need)) turnAway(response, asking, path, asked.url);
+    if (!may(roleOf(asking), need)) turnAway(response, asking, isApi, asked.url);
     else {
-      const answer = directly(asked.method, path) ?? handle;
+      const answer = directly(asked.method, segments) ?? handle;
       await askedBy(asking, () => answer(request, response));
     }
   };

@@ -7,8 +7,6 @@ import * as entries from '@/app/api/builds/[id]/entries/route';
 import { MOST_BYTES } from '@/files/buildFile';
 import { HEADERS } from './headers';
 
-const ENTRIES = /^\/api\/builds\/([^/?]+)\/entries$/;
-
 /** The body, to its end. Of one that is larger than any may be, enough is kept for it to be refused as that. */
 const bodyOf = (request: IncomingMessage): Promise<Uint8Array<ArrayBuffer>> =>
   new Promise((resolve, reject) => {
@@ -25,21 +23,22 @@ const bodyOf = (request: IncomingMessage): Promise<Uint8Array<ArrayBuffer>> =>
 /**
  * What answers a request without the framework; null where the framework is to.
  *
- * @param path as it is written, of a request that was let through
+ * @param segments of the path, decoded, of a request that was let through
  */
 export function directly(
   method: string,
-  path: string,
+  segments: readonly string[],
 ): ((r: IncomingMessage, s: ServerResponse) => Promise<void>) | null {
-  const [, id] = ENTRIES.exec(path) ?? [];
-  if (id === undefined || (method !== 'GET' && method !== 'POST')) return null;
+  const [api, builds, id = '', last] = segments;
+  const isEntries = segments.length === 4 && api === 'api' && builds === 'builds' && last === 'entries';
+  if (!isEntries || (method !== 'GET' && method !== 'POST')) return null;
   const route = entries[method];
   return async (request, response) => {
     const asked = new Request(new URL(request.url ?? '', 'http://spatium.invalid'), {
       method,
       ...(method === 'POST' && { body: await bodyOf(request) }),
     });
-    const answer = await route(asked, { params: Promise.resolve({ id: decodeURIComponent(id) }) });
+    const answer = await route(asked, { params: Promise.resolve({ id }) });
     const body = Buffer.from(await answer.arrayBuffer());
     response.writeHead(answer.status, {
       ...HEADERS,

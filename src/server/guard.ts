@@ -34,14 +34,29 @@ const MOST_BODY = 300 * 1024 * 1024;
 export const pageOf = (url: string): string =>
   url.replace(/([?&])_rsc=[^&]*(&|$)/, (_, before: string, after: string) => (after === '' ? '' : before));
 
-/** The path of an address, as it is written; null where it cannot be read. */
-export function pathOf(url: string): string | null {
-  if (!url.startsWith('/')) return null;
-  const path = url.replace(/[?#].*$/s, '');
+/** Stands for this server where an address is parsed. */
+const BASE = 'http://spatium.invalid';
+
+/** Characters that no segment of ours holds: a slash in one would be another path to whoever decodes it once more. */
+const UNUSED = /[\u0000-\u001f\u007f\\/]/;
+
+/**
+ * The segments of an address's path, decoded; null for an address that is refused. It is refused where a standard URL
+ * parser would change it (dot segments, backslashes, tabs, a second slash in front): the router parses it again, and
+ * must see the path that was checked here. A slash at the end is left out.
+ *
+ * @example segmentsOf('/builds/a%20b/rings?at=1.top') // ['builds', 'a b', 'rings']
+ * @example segmentsOf('/icons/../shop') // null
+ */
+export function segmentsOf(url: string): string[] | null {
+  if (!url.startsWith('/') || !URL.canParse(`${BASE}${url}`)) return null;
+  const { href, hash, pathname } = new URL(`${BASE}${url}`);
+  if (href !== `${BASE}${url}` || hash !== '' || url.endsWith('#')) return null;
+  const written = pathname.slice(1).replace(/\/$/, '');
+  if (written === '') return pathname === '/' ? [''] : null;
   try {
-    const read = decodeURIComponent(path);
-    // what no path of ours holds
-    return /[\u0000-\u001f\u007f\\]/.test(read) || path.startsWith('//') ? null : path;
+    const segments = written.split('/').map(decodeURIComponent);
+    return segments.some((s) => s === '' || s === '.' || s === '..' || UNUSED.test(s)) ? null : segments;
   } catch {
     return null;
   }
@@ -102,12 +117,12 @@ export function refusalOf(asked: Asked, isOwn: (host: string | undefined) => boo
     return refused(421, 'This server does not go by that name. Names it should go by are set with ALLOWED_HOSTS.');
   if (!METHODS.includes(method)) return refused(405, 'Only GET, HEAD and POST are understood.');
   if (url.length > MOST_URL) return refused(414, 'The address is longer than any of this server’s.');
-  const path = pathOf(url);
-  if (path === null) return refused(400, 'The address cannot be read.');
+  const segments = segmentsOf(url);
+  if (segments === null) return refused(400, 'The address cannot be read.');
   if (asked.routerState !== undefined && !isRouterState(asked.routerState))
     return refused(400, 'What the page says of where it is cannot be read.');
   if (method !== 'POST') return null;
-  if (!path.startsWith('/api/')) return refused(405, 'Nothing is sent to a page.');
+  if (segments[0] !== 'api') return refused(405, 'Nothing is sent to a page.');
   if (Number(asked.contentLength ?? 0) > MOST_BODY) return refused(413, 'That is more than is taken at once.');
   const isOthers = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host);
   if (isOthers || site === 'cross-site' || site === 'same-site')
