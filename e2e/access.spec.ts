@@ -28,7 +28,7 @@ const SHEET = 246;
 /** Every view, on the build that fills it. */
 const VIEWS: View[] = [
   ...plain(190, '/', '/nothing-here', '/charts', '/charts/starting', '/instruments', '/drawer'),
-  { path: '/shop', most: 190, tabs: ['People', 'Devices', 'Copies', 'What was done'] },
+  { path: '/shop', most: 190, tabs: ['People', 'Devices', 'Backups', 'Audit log'] },
   ...plain(190, '/sign-in'),
   ...plain(225, '/new', '/gap?bore=4in&use=race&piston=hypereutectic'),
   ...plain(225, '/builds/demo-corrie-v10/job'),

@@ -9,7 +9,9 @@ import { browserForTests } from '../scripts/chromium.mjs';
 import type { BuildRecord } from '../src/core/record/record';
 import { openDatabase } from '../src/store/open';
 import { tries } from '../src/store/schema';
+import { jobEntry } from '../src/fixtures/records';
 import { PINS, ask, setUpShop, signedIn } from './people';
+import { rawRequest } from './raw';
 import { Server, expect, test } from './server';
 
 const NAME = 'shop.example';
@@ -126,6 +128,30 @@ test('behind a proxy: by its name and no other, on https, each place slowed down
   await browser.close();
   proxy.closeAllConnections();
   proxy.close();
+  await server.end();
+});
+
+test('while nobody can sign in, only the machine itself is answered, however the request was passed on', async () => {
+  const server = new Server({ ALLOWED_HOSTS: NAME, TRUSTED_PROXIES: '127.0.0.2' });
+  await server.start();
+  await server.put({ id: 'bench', entries: [jobEntry({ name: 'Bench six' })] });
+  const from = (headers: Record<string, string>, path = '/api/builds') =>
+    rawRequest(server.port, 'GET', path, headers).then(({ status }) => status);
+  expect(await from({})).toBe(200);
+  const passedOn: Record<string, string>[] = [
+    { 'x-forwarded-for': '192.168.1.5' },
+    { forwarded: 'for=192.168.1.5' },
+    { 'x-forwarded-host': NAME },
+    { via: '1.1 proxy' },
+    { 'x-forwarded-for': '127.0.0.1' },
+  ];
+  for (const path of ['/api/builds', '/', '/shop', '/api/archive', '/sign-in', '/api/me'])
+    for (const headers of passedOn)
+      expect(await from(headers, path), `${path} ${JSON.stringify(headers)}`).toBe(403);
+  // the page that is told so needs its files, and they hold nothing of the shop
+  expect(await from({ via: '1.1 proxy' }, '/icons/icon-192.png')).toBe(200);
+  await setUpShop(server);
+  expect(await from({ via: '1.1 proxy' })).toBe(401);
   await server.end();
 });
 

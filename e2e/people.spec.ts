@@ -309,21 +309,21 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
     await tablet.goto(`${own.url}/charts`);
     await expect(tablet.getByRole('heading', { name: 'Sign in' })).toBeVisible({ timeout: 500 });
   }).toPass();
-  await page.getByRole('tab', { name: 'Copies' }).click();
-  await page.getByRole('button', { name: 'Make a copy now' }).click();
-  const copy = page.getByRole('list', { name: 'Copies' }).getByRole('link', { name: /^copy-.*\.db$/ });
+  await page.getByRole('tab', { name: 'Backups' }).click();
+  await page.getByRole('button', { name: 'Make a backup now' }).click();
+  const copy = page.getByRole('list', { name: 'Backups' }).getByRole('link', { name: /^backup-.*\.db$/ });
   await expect(copy).toBeVisible({ timeout: 60_000 });
   const download = page.waitForEvent('download');
   await copy.click();
-  expect((await download).suggestedFilename()).toMatch(/^copy-.*\.db$/);
+  expect((await download).suggestedFilename()).toMatch(/^backup-.*\.db$/);
   await page.reload();
-  await page.getByRole('tab', { name: 'What was done' }).click();
+  await page.getByRole('tab', { name: 'Audit log' }).click();
   for (const says of [
     'People set up',
     'Ann West added as fitter',
     'A code for a device',
     'Signed out from afar',
-    'A copy:',
+    'Backup:',
   ])
     await expect(page.getByRole('cell', { name: new RegExp(says) })).toBeVisible();
   for (const each of [page, tablet, other]) await each.context().close();

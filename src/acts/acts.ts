@@ -180,11 +180,11 @@ export const ACTS = {
   /** Puts a tool away, or takes it out again. */
   putToolAway: act([idSchema, z.boolean()], ({ db }, id, isAway) => setInstrumentRemoved(db, id, isAway), putAway),
 
-  /** A copy of everything, now. */
+  /** A backup, now. */
   copyNow: act(
     [],
     async (): Promise<string> => copyNow(),
-    (says) => ({ of: '', says: `A copy: ${says}` }),
+    (says) => ({ of: '', says: `Backup: ${says}` }),
   ),
 
   ...PEOPLE_ACTS,

@@ -3,10 +3,9 @@ import { betterAuth } from 'better-auth';
 import { drizzleAdapter } from 'better-auth/adapters/drizzle';
 import { admin, magicLink, multiSession, username } from 'better-auth/plugins';
 import { adminAc, userAc } from 'better-auth/plugins/admin/access';
-import { randomBytes } from 'node:crypto';
-import { eq } from 'drizzle-orm';
 import type { Database } from '@/store/open';
-import { accounts, people, sessions, shop, verifications } from '@/store/schema';
+import { accounts, people, sessions, verifications } from '@/store/schema';
+import { shopSecret } from '@/store/secret';
 import { database } from '@/store/store';
 
 /** How long somebody stays signed in, s. */
@@ -16,17 +15,6 @@ export const CODE_HOLDS = 5 * 60;
 /** PINs of at least so many characters. */
 export const LEAST_SECRET = 4;
 const MOST_PEOPLE_ON_A_DEVICE = 12;
-
-/** What signs the cookies: made once for a shop, and kept with its data. */
-async function secretOf(db: Database): Promise<string> {
-  await db
-    .insert(shop)
-    .values({ key: 'secret', value: randomBytes(32).toString('base64url') })
-    .onConflictDoNothing();
-  const [row] = await db.select().from(shop).where(eq(shop.key, 'secret'));
-  if (!row) throw new Error('the secret was not kept');
-  return row.value;
-}
 
 /** Held by the process, not by the module: the server in front and the routes behind it are two copies of this one. */
 const held = globalThis as {
@@ -86,7 +74,7 @@ export const reachedSecurely = (isSecure: boolean): void => {
 export function auth(): Promise<Auth> {
   held.spatiumAuth ??= (async () => {
     const db = await database();
-    return made(db, await secretOf(db), held.spatiumIsSecure ?? false);
+    return made(db, await shopSecret(db), held.spatiumIsSecure ?? false);
   })().catch((error: unknown) => {
     held.spatiumAuth = undefined;
     throw error;

@@ -1,8 +1,9 @@
 /** A certificate of the shop's own, made once and kept beside its data, so that tablets reach it over https. */
 import { X509Certificate } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
+import { privateFolder } from '@/store/privateFiles';
 import { ownAddresses, ownName } from './hosts';
 
 export interface Certificate {
@@ -54,7 +55,7 @@ export async function ownCertificate(folder: string, names: readonly string[]): 
       },
     ],
   });
-  mkdirSync(folder, { recursive: true });
+  privateFolder(folder);
   writeFileSync(keyFile, made.private, { mode: 0o600 });
   writeFileSync(certFile, made.cert);
   return { cert: made.cert, key: made.private };

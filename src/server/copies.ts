@@ -1,6 +1,9 @@
 /** Copies are made by a process of their own: a large database is copied in one go, and benches do not wait for it. */
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
+import { backupFolder } from '@/store/backup';
+import { sweepWork } from '@/store/privateFiles';
+import { databaseUrl } from '@/store/store';
 
 const run = promisify(execFile);
 /** How often it is seen whether tonight's copy is due, ms. */
@@ -22,6 +25,7 @@ export async function copyNow(...args: string[]): Promise<string> {
  * @param keep how many are kept; 0 for none made
  */
 export function keepCopying(keep: number, said: (line: string) => void): () => void {
+  sweepWork(backupFolder(databaseUrl()));
   if (keep < 1) return () => undefined;
   const look = (): void => {
     copyNow(`--nightly=${keep}`).catch((error: unknown) => {

@@ -55,20 +55,30 @@ const PAGE = { 'content-type': 'text/html; charset=utf-8' };
 
 const one = (header: string | string[] | undefined): string | undefined => (Array.isArray(header) ? header[0] : header);
 
-/** The name and the place that a request came by, a named proxy's word taken for it and nobody else's. */
-function cameBy(request: IncomingMessage, { proxies }: Options): { host: string | undefined; address: string } {
+interface Origin {
+  host: string | undefined;
+  address: string;
+  /** Whether it was made on this machine, as far as can be told: a proxy that is not named may stand for anybody. */
+  isLocal: boolean;
+}
+
+/** The name and the address that a request came by, a named proxy's word taken for it and nobody else's. */
+function originOf(request: IncomingMessage, { proxies }: Options): Origin {
   const { headers, socket } = request;
-  const address = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
-  const isNamed = proxies.includes(address);
+  const peer = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+  const isNamed = proxies.includes(peer);
   const host = (isNamed ? one(headers['x-forwarded-host']) : undefined) ?? headers.host;
   const from = isNamed ? one(headers['x-forwarded-for'])?.split(',').at(-1)?.trim() : undefined;
+  const isForwarded = Object.keys(headers).some(isProxyHeader) || headers.via !== undefined;
+  const address = from ?? peer;
+  const isLocal = isLoopback(address) && (isNamed || !isForwarded);
   if (host !== undefined) headers.host = host;
   // nobody else's word for it is passed on
-  request.headers = Object.fromEntries(
-    Object.entries(headers).filter(([name]) => !name.startsWith('x-forwarded-') && name !== 'forwarded'),
-  );
-  return { host, address: from ?? address };
+  request.headers = Object.fromEntries(Object.entries(headers).filter(([name]) => !isProxyHeader(name)));
+  return { host, address, isLocal };
 }
+
+const isProxyHeader = (name: string): boolean => name.startsWith('x-forwarded-') || name === 'forwarded';
 
 function askedIn(request: IncomingMessage, host: string | undefined): Asked {
   const { headers } = request;
@@ -109,6 +119,14 @@ function turnAway(response: ServerResponse, asking: Asking, isApi: boolean, url:
     });
 }
 
+/** Asked from elsewhere while nobody can sign in: whoever reaches the server would own the shop. */
+function refuseStranger(response: ServerResponse, isApi: boolean): void {
+  const says =
+    'Nobody can sign in to this shop yet, so it answers the machine it runs on and no other. Open the page Shop there and add the people who work here.';
+  if (isApi) say(response, 403, says);
+  else say(response, 403, page(says), PAGE);
+}
+
 async function begin(): Promise<void> {
   const options = optionsOf(process.argv.slice(2), process.env);
   const db = await database();
@@ -133,7 +151,7 @@ async function begin(): Promise<void> {
   const isOwn = (host: string | undefined): boolean => isOwnName(host, options.host, options.names);
 
   const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
-    const { host, address } = cameBy(request, options);
+    const { host, address, isLocal } = originOf(request, options);
     const asked = askedIn(request, host);
     const refusal: Refusal | null = refusalOf(asked, isOwn);
     if (refusal) {
@@ -151,7 +169,8 @@ async function begin(): Promise<void> {
       return;
     }
     const asking = await whoAsks(headersOf(request, address), address);
-    if (!may(roleOf(asking), need)) turnAway(response, asking, isApi, asked.url);
+    if (!asking.hasPeople && !isLocal) refuseStranger(response, isApi);
+    else if (!may(roleOf(asking), need)) turnAway(response, asking, isApi, asked.url);
     else {
       const answer = directly(asked.method, segments) ?? handle;
       await askedBy(asking, () => answer(request, response));

@@ -1,7 +1,6 @@
 /**
  * Opening a database and bringing its tables up to this program's.
  */
-import { mkdirSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { type Client, createClient } from '@libsql/client';
@@ -10,6 +9,7 @@ import { type LibSQLDatabase, drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
 import { patient } from './patience';
+import { privateFile, privateFolder } from './privateFiles';
 import * as tables from './schema';
 
 export type Database = LibSQLDatabase<typeof tables> & { $client: Client };
@@ -86,9 +86,12 @@ async function refuseForeign(db: Database, url: string): Promise<void> {
 export async function openDatabase(url: string, migrations = MIGRATIONS): Promise<Database> {
   refuseScheme(url);
   const file = fileOf(url);
-  if (file) mkdirSync(dirname(file), { recursive: true });
   let client: Client;
   try {
+    if (file) {
+      privateFolder(dirname(file));
+      privateFile(file, true);
+    }
     client = file
       ? patient(() => createClient({ url: pathToFileURL(file).href }))
       : createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN, fetch: fetchInTime });

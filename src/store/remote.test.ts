@@ -135,7 +135,7 @@ describe('on a database server', () => {
     await sent(db, 'later');
     const { kept } = await restore(server.url, copy, join(folder, 'kept'));
     expect(await ids(db)).toEqual(['job-1', 'a']);
-    expect(await checkCopy(kept)).toMatchObject({ entries: 3 });
+    expect(await checkCopy(kept, folder)).toMatchObject({ entries: 3 });
     const pieces: Uint8Array[] = [];
     for await (const piece of archiveOf(db)) pieces.push(piece);
     const there = await openDatabase(join(folder, 'there.db'));

@@ -27,14 +27,14 @@ export function Audit({ latest, people }: { latest: Audited[]; people: Member[] 
   return (
     <div className="grid gap-3 pt-4">
       <p className="max-w-prose text-soft">
-        Charts, tools, people, the shelf, copies of the data. What is read, done and chosen within a build stands in its
-        own record.
+        Changes to charts, tools, people, the list of builds and backups. Readings and choices of a build are in its own
+        record.
       </p>
       {rows.length === 0 ? (
         <p>Nothing yet.</p>
       ) : (
         <table className="w-full text-left">
-          <caption className="sr-only">What was done</caption>
+          <caption className="sr-only">Audit log</caption>
           <thead className="border-b border-ink">
             <tr>
               <th className="py-1 pr-4">when</th>

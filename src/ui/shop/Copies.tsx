@@ -10,7 +10,7 @@ import { act, whyNot } from '../shared/act';
 
 const megabytes = (bytes: number): string => `${(bytes / 1024 / 1024).toFixed(1)} MB`;
 
-/** Copies of everything, and the whole shop as open files. */
+/** Backups, and the whole shop as open files. */
 export function Copies({ copies }: { copies: Kept[] }) {
   const router = useRouter();
   const [said, setSaid] = useState('');
@@ -36,19 +36,18 @@ export function Copies({ copies }: { copies: Kept[] }) {
   return (
     <div className="grid gap-6 pt-4">
       <section className="grid gap-3">
-        <h2>Copies</h2>
+        <h2>Backups</h2>
         <p className="max-w-prose">
-          One file each, with everything as it stood at one moment; one is made every night while the server runs. Keep
-          one elsewhere too: a disk that dies takes its copies along. Put back with <code>npm run restore FILE</code>,
-          which keeps what it replaces.
+          Each is one file with everything as it stood at one moment. One is made every night while the server runs. Keep
+          one on another disk too. To restore one, run <code>npm run restore -- FILE</code>: what it replaces is kept.
         </p>
         <div>
           <Button kind="strong" disabled={isBusy} onClick={() => void run(() => act('copyNow'))}>
-            Make a copy now
+            Make a backup now
           </Button>
         </div>
         {copies.length > 0 && (
-          <ul aria-label="Copies" className="divide-y divide-line border-y border-line">
+          <ul aria-label="Backups" className="divide-y divide-line border-y border-line">
             {copies.map(({ name, bytes, at }) => (
               <li key={name} className="flex flex-wrap items-center gap-x-4">
                 <a
@@ -70,16 +69,16 @@ export function Copies({ copies }: { copies: Kept[] }) {
       <section className="grid gap-3">
         <h2>Moving to another machine</h2>
         <p className="max-w-prose">
-          The whole shop as open files in one archive: build files, charts, tools, people without their PINs. Read in
-          elsewhere, all of it is the same, and nothing that is there is changed or doubled.
+          The whole shop as open files in one ZIP file: build files, charts, tools, people without their PINs. Imported
+          elsewhere, nothing that is there is changed or doubled.
         </p>
         <div className="flex flex-wrap gap-3">
           <a href="/api/archive" download className={buttonLook()}>
-            The whole shop as one archive
+            Export the whole shop
           </a>
           <FileButton
-            words="Read an archive in"
-            label="Archive of a shop"
+            words="Import a shop"
+            label="Exported shop (ZIP file)"
             accept=".zip,application/zip"
             onFile={readIn}
           />

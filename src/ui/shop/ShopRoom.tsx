@@ -37,8 +37,8 @@ export function ShopRoom({ hasPeople, people, places, reached, fingerprint, cert
             'Devices',
             <Devices key="devices" {...{ hasPeople, people, places, reached, fingerprint, certificate }} />,
           ],
-          ['copies', 'Copies', <Copies key="copies" copies={copies} />],
-          ['audit', 'What was done', <Audit key="audit" latest={audit} people={people} />],
+          ['copies', 'Backups', <Copies key="copies" copies={copies} />],
+          ['audit', 'Audit log', <Audit key="audit" latest={audit} people={people} />],
         ]}
       />
     </div>
