@@ -1,5 +1,5 @@
 import type { NextConfig } from 'next';
-import { HEADERS } from './src/server/headers';
+import { API_POLICY, HEADERS } from './src/server/headers';
 
 const config: NextConfig = {
   poweredByHeader: false,
@@ -13,6 +13,7 @@ const config: NextConfig = {
         source: '/:path*',
         headers: Object.entries(HEADERS).map(([key, value]) => ({ key, value })),
       },
+      { source: '/api/:path*', headers: [{ key: 'content-security-policy', value: API_POLICY }] },
     ]),
 };
 

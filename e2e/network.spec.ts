@@ -146,8 +146,7 @@ test('while nobody can sign in, only the machine itself is answered, however the
     { 'x-forwarded-for': '127.0.0.1' },
   ];
   for (const path of ['/api/builds', '/', '/shop', '/api/archive', '/sign-in', '/api/me'])
-    for (const headers of passedOn)
-      expect(await from(headers, path), `${path} ${JSON.stringify(headers)}`).toBe(403);
+    for (const headers of passedOn) expect(await from(headers, path), `${path} ${JSON.stringify(headers)}`).toBe(403);
   // the page that is told so needs its files, and they hold nothing of the shop
   expect(await from({ via: '1.1 proxy' }, '/icons/icon-192.png')).toBe(200);
   await setUpShop(server);

@@ -1,8 +1,11 @@
 import { request as plainRequest } from 'node:http';
 import type { Locator, Page } from '@playwright/test';
-import { ACT_NEEDS, ROUTES, type Role } from '../src/people/rules';
+import { ACT_NEEDS, DECIDED_KINDS, ROUTES, type Role } from '../src/people/rules';
 import { fromThou } from '../src/core/quantity/length';
 import { jobEntry, reading } from '../src/fixtures/records';
+import { openDatabase } from '../src/store/open';
+import { tries } from '../src/store/schema';
+import { rawRequest } from './raw';
 import { type Jar, OWNER, PINS, act, ask, cookieOf, setUpShop, signedIn, signedInAs, walkRules } from './people';
 import { Server, expect, test as base } from './server';
 
@@ -69,6 +72,12 @@ test('entries are noted with who made them, whatever was sent; a fitter sets no 
     entries: expect.arrayContaining([expect.objectContaining({ id: 'by-1', by: 'AW' })]) as unknown,
   });
   expect(await post(fitter, { ...jobEntry({ name: 'Mine' }), id: 'job-9', replaces: 'job' })).toBe(422);
+  for (const kind of DECIDED_KINDS) {
+    const value = kind === 'deciding' ? { sure: 0.5, gapGrace: 0, clearanceGrace: 0 } : {};
+    expect(await post(fitter, { ...jobEntry(), kind, id: `d-${kind}`, replaces: null, value }), kind).toBe(422);
+  }
+  // an id that is on record stays what it is
+  expect(await post(fitter, { ...reading('by-1', 'L1', 'top', fromThou(25)), by: 'KM' })).toBe(409);
   expect(await post(await signedIn(shop, 'reader'), reading('by-2', 'L1', 'top', fromThou(22)))).toBe(403);
   expect(await post(new Map(), reading('by-3', 'L1', 'top', fromThou(22)))).toBe(401);
   const builder = await signedIn(shop, 'builder');
@@ -368,17 +377,17 @@ test('somebody changes their own PIN, with the one that held, and stays signed i
     await form.getByLabel('New PIN').fill(fresh);
     await form.getByRole('button', { name: 'Change it' }).click();
   };
-  await change('000000', '654321');
+  await change('000000', '715824');
   await expect(form.getByRole('alert')).toContainText('do not go together');
   await change(PINS.builder[1], '123');
   await expect(form.getByRole('alert')).toContainText('at least 6');
-  await change(PINS.builder[1], '654321');
+  await change(PINS.builder[1], '715824');
   await expect(page.getByText('Changed. Other devices are signed out.')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('button', { name: /^Signed in:/ })).toHaveText(/BU/);
-  expect(await act(shop, new Map(), 'signIn', 'BU', '654321')).toEqual({ ok: true });
+  expect(await act(shop, new Map(), 'signIn', 'BU', '715824')).toEqual({ ok: true });
   const owner = await signedIn(shop, 'owner');
-  const { device } = (await (await ask(shop, await signedInAs(shop, 'BU', '654321'), 'GET', '/api/me')).json()) as {
+  const { device } = (await (await ask(shop, await signedInAs(shop, 'BU', '715824'), 'GET', '/api/me')).json()) as {
     device: { id: string }[];
   };
   // as it was, for the tests that come after
@@ -391,6 +400,42 @@ test('guessing a PIN is slowed down, also by many at once', async ({ shop }) => 
   const answers = await Promise.all(Array.from({ length: 40 }, (_, n) => guess(String(1000 + n))));
   expect(answers.filter((a) => a.faults[0]?.startsWith('These initials')).length).toBe(3);
   expect(answers.filter((a) => a.faults[0]?.startsWith('Too many')).length).toBe(37);
+});
+
+test('a stranger who guesses keeps nobody out who signed in on a device before, and no code', async ({ shop }) => {
+  const owner = await signedIn(shop, 'owner');
+  const fresh = (await (await ask(shop, owner, 'GET', '/api/me')).json()) as { person: { id: string } };
+  const made = (await act(shop, owner, 'deviceCode', fresh.person.id)) as { code: string };
+  for (let n = 0; n < 40; n += 1) {
+    await act(shop, new Map(), 'signIn', PINS.owner[0], `wrong-${n}`);
+    await act(shop, new Map(), 'signInByCode', `wrong-code-${n}-and-more`);
+  }
+  expect(await act(shop, new Map(), 'signIn', ...PINS.owner)).toMatchObject({ ok: false });
+  // a cookie that somebody made up is no known device
+  const text = Buffer.from(JSON.stringify({ device: crypto.randomUUID(), people: ['km'] })).toString('base64url');
+  const forged: Jar = new Map([['spatium.known', `${text}.${'A'.repeat(43)}`]]);
+  expect(await act(shop, forged, 'signIn', ...PINS.owner)).toMatchObject({ ok: false });
+  for (let n = 0; n < 30; n += 1) expect(await act(shop, owner, 'signIn', ...PINS.owner)).toEqual({ ok: true });
+  expect(await act(shop, new Map(), 'signInByCode', made.code)).toEqual({ ok: true });
+  const db = await openDatabase(shop.databaseUrl);
+  await db.delete(tries);
+  db.$client.close();
+});
+
+test('a request that nobody has to be signed in for is small, and its unknown keys are named once', async ({
+  shop,
+}) => {
+  const large = JSON.stringify({ args: ['KM', 'x'.repeat(5_000)] });
+  for (const name of ['signIn', 'signInByCode', 'switchTo', 'signOut']) {
+    const answer = await rawRequest(shop.port, 'POST', `/api/do/${name}`, {}, large);
+    expect([name, answer.status]).toEqual([name, 413]);
+  }
+  const entries = Array.from({ length: 400 }, (_, n) => ({ ...reading(`k${n}`, 'L1', 'top', fromThou(22)), odd: 1 }));
+  const fitter = cookieOf(await signedIn(shop, 'fitter'));
+  const body = JSON.stringify({ entries });
+  const answer = await rawRequest(shop.port, 'POST', '/api/builds/bench/entries', { cookie: fitter }, body);
+  expect(answer.status).toBe(422);
+  expect(answer.body.match(/odd/g)).toHaveLength(1);
 });
 
 test('other names, other sites and made-up sessions get nothing', async ({ shop }) => {

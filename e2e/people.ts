@@ -7,7 +7,7 @@ import type { Server } from './server';
 export const OWNER = { name: 'Kim Moor', initials: 'KM', secret: 'secret1' };
 export const PINS: Record<Role, [initials: string, pin: string]> = {
   owner: ['KM', OWNER.secret],
-  builder: ['BU', '123456'],
+  builder: ['BU', '428517'],
   fitter: ['AW', '4711'],
   reader: ['RL', '4712'],
 };

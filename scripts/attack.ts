@@ -8,6 +8,7 @@ import { Server } from '../e2e/server';
 import { inBrowser } from './attack/browser';
 import { fuzz } from './attack/fuzz';
 import { guessing } from './attack/guessing';
+import { stalling } from './attack/stalling';
 import { Figures, numberGiven } from './figures';
 
 const { values } = parseArgs({
@@ -38,5 +39,6 @@ figures.add(
 );
 await inBrowser(figures);
 await guessing(figures, seconds);
+await stalling(figures, seconds);
 await fuzz(figures, requests, seed);
 process.exit(figures.print() ? 0 : 1);

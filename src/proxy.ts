@@ -31,4 +31,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|icons/|sw.js).*)'] };
+/** Pages alone: what answers a request to `/api` is no page, and bodies sent there are not held up here. */
+export const config = { matcher: ['/((?!api/|_next/static|_next/image|icon.svg|icons/|sw.js).*)'] };

@@ -25,6 +25,8 @@ export interface Noted {
 export type Done<R> = { ok: true; result: R; noted: Noted | null } | { ok: false; error: z.ZodError };
 
 export interface Act<A extends readonly unknown[] = readonly unknown[], R = unknown> {
+  /** Bytes that a request for it may have. */
+  mostBytes: number;
   /** Does it, if its arguments are what it takes. */
   attempt: (doing: Doing, args: unknown) => Promise<Done<R>>;
   /** Of its type alone: what it takes. */
@@ -33,6 +35,9 @@ export interface Act<A extends readonly unknown[] = readonly unknown[], R = unkn
 
 type Schemas = readonly z.ZodType[];
 type Given<S extends Schemas> = { -readonly [K in keyof S]: z.output<S[K]> };
+
+/** Bytes that a request may have unless its act says otherwise. */
+const MOST_BYTES = 64 * 1024;
 
 /**
  * An act with the schemas of its arguments, as many as there are and no more.
@@ -43,9 +48,11 @@ export const act = <const S extends Schemas, R>(
   schemas: S,
   run: (doing: Doing, ...args: Given<S>) => Promise<R>,
   note: (result: R, ...args: Given<S>) => Noted | null = () => null,
+  mostBytes = MOST_BYTES,
 ): Act<Given<S>, R> => {
   const schema = z.tuple(schemas as unknown as []);
   return {
+    mostBytes,
     attempt: async (doing, args) => {
       const read = schema.safeParse(args);
       if (!read.success) return { ok: false, error: read.error };

@@ -13,6 +13,7 @@ import type { Entry } from '@/core/record/record';
 import { sameAgain } from '@/core/record/sameAgain';
 import { bothText } from '@/core/quantity/print';
 import type { Chart, ChartVersion } from '@/core/targets/chart';
+import { MOST_CHART_BYTES } from '@/files/chartFile';
 import { chartSchema } from '@/files/shapes/targets';
 import { instrumentSchema } from '@/files/shapes/instrument';
 import { jobSchema } from '@/files/shapes/job';
@@ -140,6 +141,7 @@ export const ACTS = {
     },
     (saved) =>
       saved.ok ? { of: saved.chart.id, says: `${saved.chart.name}, version ${saved.chart.version} saved` } : null,
+    MOST_CHART_BYTES,
   ),
 
   /** A copy of a version of a chart, under a name of its own. */

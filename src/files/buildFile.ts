@@ -17,7 +17,7 @@ import type { JudgedRing } from '@/core/rings/judged';
 import { finishOrdersOf, sizePlanOf } from '@/core/bores/nextSize';
 import { comparisonsOf } from '@/core/targets/compare';
 import { type Saying, sayingText } from '@/core/quantity/saying';
-import { entrySchema, faultsOf } from './schema';
+import { atMost, cutFaults, entrySchema, faultsOf } from './schema';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { LoggedReading } from '@/core/record/reading';
 import type { JudgedPiston } from '@/core/pistons/judged';
@@ -31,15 +31,13 @@ const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, FILE_VERSION] as const
 /** Largest file that is read. */
 export const MOST_BYTES = 4 * 1024 * 1024;
 const MOST_ENTRIES = 20_000;
-/** A list of faults is cut here; the rest is counted. */
-const MOST_FAULTS = 30;
 
 const fileSchema = z.strictObject({
   format: z.literal(FILE_FORMAT),
   version: z.literal(READ_VERSIONS),
   record: z.strictObject({
     id: buildIdSchema,
-    entries: z.array(entrySchema).max(MOST_ENTRIES, `at most ${MOST_ENTRIES} entries`),
+    entries: atMost(MOST_ENTRIES, entrySchema, `at most ${MOST_ENTRIES} entries`),
   }),
   judged: z.unknown().optional(),
 });
@@ -203,11 +201,7 @@ export function writeBuildFile(record: BuildRecord): BuildFile {
 
 export type FileRead = { ok: true; record: BuildRecord } | { ok: false; faults: string[] };
 
-const refused = (...faults: string[]): FileRead => ({
-  ok: false,
-  faults:
-    faults.length > MOST_FAULTS ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`] : faults,
-});
+const refused = (...faults: string[]): FileRead => ({ ok: false, faults: cutFaults(faults) });
 
 /** What cannot be seen in one entry alone: ids used twice, voids of nothing, sizes that cannot be, no job card. */
 function crossFaults(entries: Entry[]): string[] {

@@ -413,12 +413,24 @@ describe('the build file', () => {
   });
 
   it('cuts a long list of faults and counts the rest', () => {
-    const broken = record(...Array.from({ length: 100 }, (_, i) => reading(`r${i}`, 'L1', 'top', -1)));
+    const broken = record(...Array.from({ length: 100 }, (_, i) => voiding(`v${i}`, `ghost-${i}`)));
     expect(
       faults(textOf({ ...good, record: broken }))
         .split('\n')
         .at(-1),
     ).toBe('and 70 more');
+  });
+
+  it('says a fault that many entries share once', () => {
+    const broken = record(...Array.from({ length: 100 }, (_, i) => reading(`r${i}`, 'L1', 'top', -1)));
+    expect(faults(textOf({ ...good, record: broken }))).toMatch(
+      /^record\.entries\.1\.value: .* \(and in 99 other places\)$/,
+    );
+    const strange = {
+      ...good,
+      record: { ...record(), ...Object.fromEntries(Array.from({ length: 700 }, (_, i) => [`key${i}`, 1])) },
+    };
+    expect(faults(textOf(strange)).length).toBeLessThan(400);
   });
 });
 

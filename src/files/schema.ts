@@ -81,7 +81,8 @@ const FURTHEST_OFF = 5_000_000;
 
 const STEPS = [...CHECKS, ...CYLINDER_STEPS, ...BLOCK_STEPS] as const;
 
-const stamp = { id, at: time, by: text(12) };
+/** Initials, with a mark where they came with an imported file (`src/store/builds.ts`). */
+const stamp = { id, at: time, by: text(20) };
 const choice = { ...stamp, replaces: id.nullable() };
 
 /** Files of versions 1 to 4 noted that the joints were set, and no more: they were looked at before the compressor. */
@@ -235,14 +236,41 @@ const choiceSchemas = CHOICE_KINDS.map((kind) =>
 
 export const entrySchema = z.discriminatedUnion('kind', [doneSchema, ...choiceSchemas]) as z.ZodType<Entry>;
 
-/** Entries as one request may carry them. */
-const MOST_ENTRIES_A_REQUEST = 500;
-export const entriesSchema = z
-  .array(entrySchema)
-  .min(1, 'no entry in it')
-  .max(MOST_ENTRIES_A_REQUEST, `at most ${MOST_ENTRIES_A_REQUEST} entries at once`);
+/** A list that is counted before any of its members is looked at. */
+export const atMost = <T extends z.ZodType>(most: number, member: T, words: string) =>
+  z.array(z.unknown()).max(most, words).pipe(z.array(member));
 
-/** Faults as sentences that say where, what, and in the order they were met. */
+/** Entries as one request may carry them, and bytes it may have. */
+const MOST_ENTRIES_A_REQUEST = 500;
+export const MOST_ENTRIES_BYTES = 512 * 1024;
+export const entriesSchema = atMost(
+  MOST_ENTRIES_A_REQUEST,
+  entrySchema,
+  `at most ${MOST_ENTRIES_A_REQUEST} entries at once`,
+).refine((entries) => entries.length > 0, 'no entry in it');
+
+/** A list of faults is cut here, and one fault's words there; the rest is counted. */
+const [MOST_FAULTS, MOST_WORDS] = [30, 300];
+
+/** A list of faults, cut where nobody would read on. */
+export const cutFaults = (faults: readonly string[]): string[] =>
+  faults.length > MOST_FAULTS
+    ? [...faults.slice(0, MOST_FAULTS), `and ${faults.length - MOST_FAULTS} more`]
+    : [...faults];
+
+/** Faults as sentences that say where and what, in the order they were met; the same one in many places once. */
 export function faultsOf(error: z.ZodError): string[] {
-  return error.issues.map(({ path, message }) => (path.length ? `${path.join('.')}: ${message}` : message));
+  const places = new Map<string, string[]>();
+  for (const { path, message } of error.issues) {
+    const words = message.length > MOST_WORDS ? `${message.slice(0, MOST_WORDS)} …` : message;
+    const known = places.get(words);
+    if (known) known.push(path.join('.'));
+    else places.set(words, [path.join('.')]);
+  }
+  return cutFaults(
+    [...places].map(([words, [first = '', ...others]]) => {
+      const more = others.length > 0 ? ` (and in ${others.length} other places)` : '';
+      return first === '' ? `${words}${more}` : `${first}: ${words}${more}`;
+    }),
+  );
 }

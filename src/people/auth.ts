@@ -12,8 +12,6 @@ import { database } from '@/store/store';
 const STAYS = 90 * 24 * 3_600;
 /** How long a code that a device is signed in with holds, s. */
 export const CODE_HOLDS = 5 * 60;
-/** PINs of at least so many characters. */
-export const LEAST_SECRET = 4;
 const MOST_PEOPLE_ON_A_DEVICE = 12;
 
 /** Held by the process, not by the module: the server in front and the routes behind it are two copies of this one. */
@@ -33,7 +31,7 @@ const made = (db: Database, secret: string, isSecure: boolean) =>
     }),
     secret,
     baseURL: `${isSecure ? 'https' : 'http'}://spatium.invalid`,
-    emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: LEAST_SECRET, maxPasswordLength: 128 },
+    emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 4, maxPasswordLength: 128 },
     session: { expiresIn: STAYS },
     telemetry: { enabled: false },
     logger: { disabled: true },
@@ -70,11 +68,13 @@ export const reachedSecurely = (isSecure: boolean): void => {
   held.spatiumIsSecure = isSecure;
 };
 
+export const isReachedSecurely = (): boolean => held.spatiumIsSecure ?? false;
+
 /** The sign-in library of this process. */
 export function auth(): Promise<Auth> {
   held.spatiumAuth ??= (async () => {
     const db = await database();
-    return made(db, await shopSecret(db), held.spatiumIsSecure ?? false);
+    return made(db, await shopSecret(db), isReachedSecurely());
   })().catch((error: unknown) => {
     held.spatiumAuth = undefined;
     throw error;

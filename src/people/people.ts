@@ -1,9 +1,10 @@
 /** Who works in the shop: who they are, what they may, and where they are signed in. */
-import { count, eq } from 'drizzle-orm';
+import { and, count, eq, like, sql } from 'drizzle-orm';
 import type { Database } from '@/store/open';
-import { accounts, people, sessions } from '@/store/schema';
+import { accounts, people, sessions, shop, verifications } from '@/store/schema';
 import type { Person } from './asking';
 import { auth } from './auth';
+import { appearanceOf, initialsFault, secretFault } from './newPerson';
 import { ROLES, type Role } from './rules';
 
 export interface Member extends Person {
@@ -72,16 +73,6 @@ export type Changed = { ok: true } | { ok: false; faults: string[] };
 const refused = (fault: string): Changed => ({ ok: false, faults: [fault] });
 const done: Changed = { ok: true };
 
-/** Characters that a secret has at least, by what it opens. */
-export const leastSecret = (role: Role): number => (role === 'owner' || role === 'builder' ? 6 : 4);
-
-const tooShort = (role: Role, secret: string): Changed | null =>
-  secret.length < leastSecret(role)
-    ? refused(
-        `The PIN or password of ${role === 'owner' ? 'an' : 'a'} ${role} has at least ${leastSecret(role)} characters.`,
-      )
-    : null;
-
 export interface NewPerson {
   name: string;
   initials: string;
@@ -103,9 +94,14 @@ async function keepSecret(db: Database, id: string, secret: string): Promise<voi
  * person's: what is noted with them would else be both's.
  */
 export async function addPerson(db: Database, { name, initials, role, secret }: NewPerson): Promise<Changed> {
-  const short = tooShort(role, secret);
-  if (short) return short;
+  const fault = initialsFault(initials) ?? secretFault(role, { initials, secret });
+  if (fault !== null) return refused(fault);
   const username = initials.toLowerCase();
+  const alike = (await everybody(db)).find(
+    (p) => p.initials.toLowerCase() !== username && appearanceOf(p.initials) === appearanceOf(initials),
+  );
+  if (alike)
+    return refused(`${initials} looks like ${alike.initials}, whom the shop has already. Choose other initials.`);
   const [known] = await db.select().from(people).where(eq(people.username, username));
   if (known) {
     const [account] = await db.select().from(accounts).where(eq(accounts.userId, known.id));
@@ -128,6 +124,33 @@ export async function addPerson(db: Database, { name, initials, role, secret }: 
   return done;
 }
 
+/** Under which the table `shop` notes that somebody is becoming the first owner, and since when. */
+const SETTING_UP = 'settingUpPeople';
+/** One who began and did not finish holds nobody up for longer, ms. */
+const GIVEN_UP = 30_000;
+
+/** The first of the shop, its owner: one only, however many try at once. */
+export async function addFirstOwner(db: Database, person: Omit<NewPerson, 'role'>): Promise<Changed> {
+  const value = String(Date.now());
+  const claimed = await db
+    .insert(shop)
+    .values({ key: SETTING_UP, value })
+    .onConflictDoUpdate({
+      target: shop.key,
+      set: { value },
+      setWhere: sql`CAST(${shop.value} AS INTEGER) < ${Date.now() - GIVEN_UP}`,
+    })
+    .returning({ key: shop.key });
+  if (claimed.length === 0) return refused('Somebody else is setting people up at this moment. Load the page again.');
+  try {
+    // asked anew: what is known of who asks may be a moment old
+    if (await hasPeople(db)) return refused('People are set up already.');
+    return await addPerson(db, { ...person, role: 'owner' });
+  } finally {
+    await db.delete(shop).where(and(eq(shop.key, SETTING_UP), eq(shop.value, value)));
+  }
+}
+
 /** Whether the shop would be nobody's without somebody. */
 async function isLastOwner(db: Database, id: string): Promise<boolean> {
   const rows = await db.select({ person: people }).from(people).innerJoin(accounts, eq(accounts.userId, people.id));
@@ -147,17 +170,21 @@ export async function changePerson(db: Database, id: string, name: string, role:
   return rows.length > 0 ? done : refused('There is nobody of that name any more.');
 }
 
-/** Ends everything somebody is signed in to. */
-const endAll = (db: Database, id: string) => db.delete(sessions).where(eq(sessions.userId, id));
+/** Ends everything somebody is signed in to, and every code that would sign a device in as them. */
+const endAll = (db: Database, { id, email }: Pick<Row, 'id' | 'email'>) =>
+  db.batch([
+    db.delete(sessions).where(eq(sessions.userId, id)),
+    db.delete(verifications).where(like(verifications.value, `%"${email}"%`)),
+  ]);
 
 /** A new PIN or password; whoever was signed in with the old one no longer is. */
 export async function setSecret(db: Database, id: string, secret: string): Promise<Changed> {
   const [row] = await db.select().from(people).where(eq(people.id, id));
   if (!row) return refused('There is nobody of that name any more.');
-  const short = tooShort(roleIn(row.role), secret);
-  if (short) return short;
+  const fault = secretFault(roleIn(row.role), { initials: row.displayUsername ?? '', secret });
+  if (fault !== null) return refused(fault);
   await keepSecret(db, id, secret);
-  await endAll(db, id);
+  await endAll(db, row);
   return done;
 }
 
@@ -165,8 +192,12 @@ export async function setSecret(db: Database, id: string, secret: string): Promi
 export async function setLeft(db: Database, id: string, hasLeft: boolean): Promise<Changed> {
   if (hasLeft && (await isLastOwner(db, id)))
     return refused('Somebody must own the shop: make another one owner first.');
-  await db.update(people).set({ banned: hasLeft, updatedAt: new Date() }).where(eq(people.id, id));
-  if (hasLeft) await endAll(db, id);
+  const [row] = await db
+    .update(people)
+    .set({ banned: hasLeft, updatedAt: new Date() })
+    .where(eq(people.id, id))
+    .returning({ id: people.id, email: people.email });
+  if (hasLeft && row) await endAll(db, row);
   return done;
 }
 

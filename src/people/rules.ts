@@ -116,5 +116,5 @@ export function needOf(method: string, segments: readonly string[]): Need {
   return found?.need ?? 'own';
 }
 
-/** Choices that a fitter leaves to whoever decides: what the engine is, and what its gaps and clearances are to be. */
-export const DECIDED_KINDS: readonly string[] = ['job', 'chart', 'targets'];
+/** Choices that a fitter leaves to a builder: what the engine is, what its gaps and clearances are to be, and how strictly they are judged. */
+export const DECIDED_KINDS: readonly string[] = ['job', 'chart', 'targets', 'heat', 'deciding'];

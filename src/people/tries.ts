@@ -1,13 +1,42 @@
-/** Guessing is slowed down: by whose name, and by where from, in the store, so that every process knows. */
-import { eq } from 'drizzle-orm';
+/**
+ * Guessing is slowed down: of a person from one place, of anybody from one place, and of a person from wherever, so that
+ * many places together gain little. A device that somebody signed in on before is counted by itself: no stranger's tries
+ * keep its people out. The store has the counts, so that every process knows them.
+ */
+import { eq, lt, sql } from 'drizzle-orm';
 import type { Database } from '@/store/open';
 import { tries } from '@/store/schema';
 
-/** So many may fail before anything is slowed down: of a name, from an address that a whole shop may share. */
-const FREE = { name: 3, from: 20 } as const;
+/** A try to sign in. */
+export interface Try {
+  /** Initials, in any case. */
+  name: string;
+  /** The address it came from. */
+  from: string;
+  /** The device, where these initials signed in on it before; else null. */
+  device: string | null;
+}
+
 const MOST_WAIT = 5 * 60_000;
-/** After so long they are forgotten. */
-const FORGOTTEN = 3_600_000;
+const HOUR = 3_600_000;
+
+/** A count, how many may fail before anything is slowed down, and how long after the last it is forgotten, ms. */
+interface Limit {
+  of: string;
+  free: number;
+  forgotten: number;
+}
+
+function limitsOf({ name, from, device }: Try): Limit[] {
+  const who = name.toLowerCase();
+  if (device !== null) return [{ of: `device ${device} ${who}`, free: 5, forgotten: HOUR }];
+  return [
+    { of: `name ${who} from ${from}`, free: 3, forgotten: HOUR },
+    // an address that a whole shop may share
+    { of: `from ${from}`, free: 20, forgotten: HOUR },
+    { of: `name ${who}`, free: 30, forgotten: 24 * HOUR },
+  ];
+}
 
 /**
  * How long to wait after so many have failed: twice as long each time, five minutes at the most; ms.
@@ -23,16 +52,16 @@ export const waitAfter = (failed: number, free: number): number =>
  *
  * @param now ms
  */
-export async function countTry(db: Database, name: string, from: string, now = Date.now()): Promise<number> {
-  const of = [[`name ${name.toLowerCase()}`, FREE.name] as const, [`from ${from}`, FREE.from] as const];
+export async function countTry(db: Database, made: Try, now = Date.now()): Promise<number> {
   return db.transaction(async (tx) => {
+    await tx.delete(tries).where(lt(tries.lastAt, now - 24 * HOUR));
     const counted = [];
-    for (const [key, free] of of) {
-      const [row] = await tx.select().from(tries).where(eq(tries.of, key));
-      const failed = row && row.lastAt + FORGOTTEN > now ? row.failed : 0;
+    for (const { of, free, forgotten } of limitsOf(made)) {
+      const [row] = await tx.select().from(tries).where(eq(tries.of, of));
+      const failed = row && row.lastAt + forgotten > now ? row.failed : 0;
       const wait = row ? row.lastAt + waitAfter(failed, free) - now : 0;
       if (wait > 0) return wait;
-      counted.push({ of: key, failed: failed + 1, lastAt: now });
+      counted.push({ of, failed: failed + 1, lastAt: now });
     }
     for (const row of counted)
       await tx
@@ -43,10 +72,17 @@ export async function countTry(db: Database, name: string, from: string, now = D
   });
 }
 
-/** Somebody got in: what had failed before was theirs. */
-export async function forgetTries(db: Database, name: string, from: string): Promise<void> {
+/** The try was right: it is taken off the counts, and what failed before it at the same place was theirs. */
+export async function forgetTries(db: Database, made: Try): Promise<void> {
+  const [own, ...shared] = limitsOf(made);
+  if (!own) return;
   await db.batch([
-    db.delete(tries).where(eq(tries.of, `name ${name.toLowerCase()}`)),
-    db.delete(tries).where(eq(tries.of, `from ${from}`)),
+    db.delete(tries).where(eq(tries.of, own.of)),
+    ...shared.map(({ of }) =>
+      db
+        .update(tries)
+        .set({ failed: sql`max(0, ${tries.failed} - 1)` })
+        .where(eq(tries.of, of)),
+    ),
   ]);
 }

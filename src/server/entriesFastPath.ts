@@ -4,7 +4,7 @@
  */
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import * as entries from '@/app/api/builds/[id]/entries/route';
-import { MOST_BYTES } from '@/files/buildFile';
+import { MOST_ENTRIES_BYTES } from '@/files/schema';
 import { HEADERS } from './headers';
 
 /** The body, to its end. Of one that is larger than any may be, enough is kept for it to be refused as that. */
@@ -13,7 +13,7 @@ const bodyOf = (request: IncomingMessage): Promise<Uint8Array<ArrayBuffer>> =>
     const pieces: Uint8Array[] = [];
     let bytes = 0;
     request.on('data', (piece: Uint8Array) => {
-      if (bytes <= MOST_BYTES) pieces.push(piece);
+      if (bytes <= MOST_ENTRIES_BYTES) pieces.push(piece);
       bytes += piece.byteLength;
     });
     request.once('end', () => resolve(Buffer.concat(pieces)));

@@ -165,7 +165,7 @@ async function grown(db: Database, id: string, entries: Parameters<typeof append
   const fresh = entries.filter((e) => !known.has(e.id));
   if (fresh.length === 0) return null;
   const appended = await appendEntries(db, id, fresh);
-  if (!appended.ok) return appended.missing ? 'it is not there' : appended.faults.join(' ');
+  if (!appended.ok) return appended.faults.join(' ');
   return appended.conflicts.length > 0
     ? `${appended.conflicts.length} choices were made otherwise here, and stay so`
     : null;

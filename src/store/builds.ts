@@ -21,6 +21,24 @@ async function thereBefore(db: Database, record: BuildRecord): Promise<'already 
   return JSON.stringify(normal(existing.record)) === JSON.stringify(normal(record)) ? 'already here' : 'taken';
 }
 
+const FROM_FILE = ' (file)';
+
+/** A record whose initials are marked: what a file says of who did something is nobody's word in this shop. */
+const marked = (record: BuildRecord): BuildRecord => ({
+  ...record,
+  entries: record.entries.map((entry) =>
+    entry.by === '' || entry.by.endsWith(FROM_FILE) ? entry : { ...entry, by: `${entry.by.slice(0, 12)}${FROM_FILE}` },
+  ),
+});
+
+/**
+ * Puts a record that came from a file into the store, its initials marked. One that this shop exported itself is known
+ * again, marked or not.
+ */
+export async function importBuild(db: Database, record: BuildRecord): Promise<Created> {
+  return (await thereBefore(db, record)) === 'already here' ? 'already here' : createBuild(db, marked(record));
+}
+
 /**
  * Puts a record on the shelf as it is. `already here` when the same record is there, `taken` when another
  * record has its id; neither changes anything.

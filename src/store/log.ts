@@ -1,7 +1,8 @@
 /**
  * The log of each build in the store: reading it back, and appending to it. It is only ever added to.
  */
-import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { isDeepStrictEqual } from 'node:util';
+import { type SQL, and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import '@/core/everyStage';
 import { cylindersOf } from '@/core/engine/engine';
@@ -72,14 +73,14 @@ export const standOf = async (db: Database, id: string): Promise<Stand | null> =
 /** What came of an append. `conflicts` are choices made over an entry that is no longer the latest. */
 export type Appended =
   | { ok: true; stand: Stand; conflicts: Entry[] }
-  | { ok: false; missing: true }
-  | { ok: false; missing: false; faults: string[] };
+  /** Nothing was added: there is no such build, entries are wrong, or their ids are on record with other contents. */
+  | { ok: false; why: 'missing' | 'faults' | 'clash'; faults: string[] };
 
 /** What new entries are held against: what they name, looked up one by one, whatever else is on record. */
 interface Against {
   /** Kinds of the entries they name, by id. */
   kinds: ReadonlyMap<string, Entry['kind']>;
-  /** The last job card; null where there is none. */
+  /** The job card that holds once they are added; null where there is none. */
   job: Job | null;
 }
 
@@ -102,9 +103,8 @@ function isPlaceIn({ engine }: Job): (place: string) => boolean {
 }
 
 /** What stops new entries from joining a record, as sentences. */
-function faultsOfNew(entries: Entry[], { kinds, job: before }: Against): string[] {
+function faultsOfNew(entries: Entry[], { kinds, job }: Against): string[] {
   const all = new Map(kinds);
-  const job = lastOf(entries, 'job')?.value ?? before;
   const isThere = job ? isPlaceIn(job) : () => false;
   const faults: string[] = [];
   for (const entry of entries) {
@@ -150,13 +150,17 @@ async function orphanedBy(db: Database, buildId: string, job: Job): Promise<stri
   });
 }
 
-/** One statement that adds an entry once, and a choice only over the entry it was made over. */
-function insertion(db: Database, buildId: string, entry: Entry): BatchItem<'sqlite'> {
-  const row = rowOf(buildId, entry);
-  if (!isChoice(entry)) return db.insert(log).values(row).onConflictDoNothing();
+/**
+ * One statement that adds an entry once, and a choice only over the entry it was made over.
+ *
+ * @param isUnchanged a condition without which nothing is added
+ */
+function insertion(db: Database, buildId: string, entry: Entry, isUnchanged: SQL): BatchItem<'sqlite'> {
+  const { body, shape } = rowOf(buildId, entry);
   const current = sql`(SELECT entry_id FROM log WHERE build_id = ${buildId} AND kind = ${entry.kind} ORDER BY seq DESC LIMIT 1)`;
+  const isLatest = isChoice(entry) ? sql`${current} IS ${entry.replaces}` : sql`true`;
   return db.run(sql`INSERT INTO log (build_id, entry_id, kind, body, shape)
-    SELECT ${buildId}, ${entry.id}, ${entry.kind}, ${row.body}, ${row.shape} WHERE ${current} IS ${entry.replaces}
+    SELECT ${buildId}, ${entry.id}, ${entry.kind}, ${body}, ${shape} WHERE ${isUnchanged} AND ${isLatest}
     ON CONFLICT DO NOTHING`);
 }
 
@@ -167,23 +171,58 @@ export const touch = (db: Database, buildId: string): BatchItem<'sqlite'> =>
     .set({ lastSeq: sql`(SELECT coalesce(max(seq), 0) FROM log WHERE build_id = ${buildId})` })
     .where(eq(builds.id, buildId));
 
-/** Kinds of some of a build's entries, by id: those of them that are there. */
-const kindsOf = (db: Database, buildId: string, ids: string[]) =>
+/** Some of a build's entries, by id: those of them that are there. */
+const rowsOf = (db: Database, buildId: string, ids: string[]) =>
   db
-    .select({ id: log.entryId, kind: log.kind })
+    .select({ id: log.entryId, kind: log.kind, body: log.body, shape: log.shape })
     .from(log)
     .where(and(eq(log.buildId, buildId), inArray(log.entryId, ids)));
 
 /**
- * Appends entries to a build, in one transaction. Sending an entry twice adds it once.
- * A choice made over an outdated one is not added and comes back among the conflicts.
+ * Whether an entry is on record as it was sent. Whose initials it has does not count: what was sent by one person and
+ * not acknowledged may be sent again by whoever has the device in hand then.
+ */
+function isAsRecorded(entry: Entry, row: { body: string; shape: number }): boolean {
+  try {
+    return isDeepStrictEqual({ ...entryOf(row), by: '' }, { ...(JSON.parse(JSON.stringify(entry)) as Entry), by: '' });
+  } catch {
+    return false;
+  }
+}
+
+type JobEntry = Extract<Entry, { kind: 'job' }>;
+
+/** The job card that holds after some entries: one that was made over another than holds is not taken. */
+const jobAfter = (entries: readonly Entry[], before: JobEntry | null): JobEntry | null =>
+  entries.reduce((now, entry) => (entry.kind === 'job' && entry.replaces === (now?.id ?? null) ? entry : now), before);
+
+/** How often an append is tried over while others change what it was checked against. */
+const MOST_TRIES = 20;
+
+/**
+ * Appends entries to a build, in one transaction. Sending an entry twice adds it once; the id of one that is on record
+ * with other contents is refused. A choice made over an outdated one is not added and comes back among the conflicts.
+ * What is added was checked against the job card that holds at that moment, and a job card against every entry.
  * Costs the same on a record of ten entries and of thousands; only a new job card is held against all of them.
+ *
+ * @throws Error with the code SQLITE_BUSY where others changed the build all the while
  */
 export async function appendEntries(db: Database, buildId: string, entries: Entry[]): Promise<Appended> {
+  for (let tries = 0; tries < MOST_TRIES; tries += 1) {
+    const appended = await appendOver(db, buildId, entries);
+    if (appended) return appended;
+  }
+  throw Object.assign(new Error('the build changed all the while'), { code: 'SQLITE_BUSY' });
+}
+
+const missing = (id: string): Appended => ({ ok: false, why: 'missing', faults: [`There is no build ${id}.`] });
+
+/** Appends unless what it is checked against changes meanwhile; null then. */
+async function appendOver(db: Database, buildId: string, entries: Entry[]): Promise<Appended | null> {
   const ids = entries.map((e) => e.id);
   const named = entries.flatMap(namesOf);
   const [found, [card], [build]] = await db.batch([
-    kindsOf(db, buildId, [...ids, ...named]),
+    rowsOf(db, buildId, [...ids, ...named]),
     db
       .select(ROW)
       .from(log)
@@ -192,19 +231,38 @@ export async function appendEntries(db: Database, buildId: string, entries: Entr
       .limit(1),
     standing(db, buildId),
   ]);
-  if (!build) return { ok: false, missing: true };
+  if (!build) return missing(buildId);
+  const known = new Map(found.map((row) => [row.id, row]));
+  const clashes = entries.filter((e) => known.has(e.id) && !isAsRecorded(e, known.get(e.id) ?? { body: '', shape: 0 }));
+  if (clashes.length > 0)
+    return {
+      ok: false,
+      why: 'clash',
+      faults: clashes.map(({ id }) => `Entry ${id} is on record with other contents. Enter it again.`),
+    };
   const kinds = new Map(found.map(({ id, kind }) => [id, kind as Entry['kind']]));
   const fresh = entries.filter((e) => !kinds.has(e.id));
-  const job = card && entryOf(card);
+  const job = jobAfter(fresh, card ? (entryOf(card) as JobEntry) : null);
   const newJob = lastOf(fresh, 'job');
-  const faults = faultsOfNew(fresh, { kinds, job: job?.kind === 'job' ? job.value : null });
+  const faults = faultsOfNew(fresh, { kinds, job: job?.value ?? null });
   if (newJob) faults.push(...(await orphanedBy(db, buildId, newJob.value)));
-  if (faults.length > 0) return { ok: false, missing: false, faults };
-  const statements = [...fresh.map((entry) => insertion(db, buildId, entry)), touch(db, buildId)];
-  await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
-  const [present, now] = await db.batch([kindsOf(db, buildId, ids), standing(db, buildId)]);
+  if (faults.length > 0) return { ok: false, why: 'faults', faults };
+  // a job card was held against all that is there, everything else against the job card
+  const isUnchanged = newJob
+    ? sql`(SELECT last_seq FROM builds WHERE id = ${buildId}) = ${build.seq}`
+    : sql`(SELECT coalesce(max(seq), 0) FROM log WHERE build_id = ${buildId} AND kind = 'job') = ${card?.seq ?? 0}`;
+  const [[checked]] = await db.batch([
+    db
+      .select({ isUnchanged: sql<number>`${isUnchanged}` })
+      .from(builds)
+      .where(eq(builds.id, buildId)),
+    ...fresh.map((entry) => insertion(db, buildId, entry, isUnchanged)),
+    touch(db, buildId),
+  ]);
+  if (!checked?.isUnchanged) return null;
+  const [present, now] = await db.batch([rowsOf(db, buildId, ids), standing(db, buildId)]);
   const there = new Set(present.map((p) => p.id));
   const stand = standIn(now);
-  if (!stand) return { ok: false, missing: true };
+  if (!stand) return missing(buildId);
   return { ok: true, stand, conflicts: entries.filter((e) => !there.has(e.id)) };
 }

@@ -7,7 +7,8 @@ import type { Entry } from '@/core/record/record';
 import { startingChoices } from '@/core/targets/target';
 import { fromMm } from '@/core/quantity/length';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
-import { createBuild, setRemoved } from './builds';
+import { readBuildFile, writeBuildFile } from '@/files/buildFile';
+import { createBuild, importBuild, setRemoved } from './builds';
 import { ENTRY_SHAPE } from '@/core/record/record';
 import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import { type Database, StoreRefused, openDatabase } from './open';
@@ -96,7 +97,7 @@ describe('rows of the log', () => {
     await createBuild(db, record(gap('first', 'L1', 'top', 22), ...largeRecord(300).entries.slice(-300)));
     const refused = async (entry: Entry) => {
       const appended = await appendEntries(db, 'test', [entry]);
-      return appended.ok || appended.missing ? 'taken' : appended.faults[0];
+      return appended.ok ? 'taken' : appended.faults[0];
     };
     expect(
       await refused({ ...reading('z', 'L1', 'bore', 2_540), place: { depth: 'top', angle: 90 }, zero: 'nothing' }),
@@ -207,6 +208,25 @@ describe('a record in the store', () => {
   });
 });
 
+describe('a record from a file, where people are set up', () => {
+  it('has its initials marked, once, and is known again either way', async () => {
+    const given = record({ ...gap('a', 'L1', 'top', 22), by: 'KM' }, gap('b', 'L2', 'top', 22));
+    expect(await importBuild(db, given)).toBe('created');
+    const stored = (await loadBuild(db, given.id))?.record ?? given;
+    expect(stored.entries.map((e) => e.by).slice(1)).toEqual(['KM (file)', 'AB (file)']);
+    expect(readBuildFile(JSON.stringify(writeBuildFile(stored)))).toMatchObject({ ok: true });
+    expect(await importBuild(db, given)).toBe('already here');
+    expect(await importBuild(db, stored)).toBe('already here');
+    expect(await importBuild(db, { ...given, entries: given.entries.slice(0, 2) })).toBe('taken');
+  });
+
+  it('that this shop exported is known again', async () => {
+    const own = record({ ...gap('a', 'L1', 'top', 22), by: 'KM' });
+    await createBuild(db, own);
+    expect(await importBuild(db, own)).toBe('already here');
+  });
+});
+
 describe('what may not be appended', () => {
   beforeEach(() => createBuild(db, record(gap('a', 'L4', 'top', 22))));
 
@@ -224,7 +244,7 @@ describe('what may not be appended', () => {
     ],
   ])('%s: refused, and nothing of the request is added', async (_, entries, says) => {
     const result = await appendEntries(db, 'test', [gap('good', 'L1', 'top', 22), ...entries]);
-    expect(!result.ok && !result.missing && result.faults.join()).toMatch(says);
+    expect(!result.ok && result.faults.join()).toMatch(says);
     expect((await entriesOf()).map((e) => e.id)).toEqual(['job-1', 'a']);
   });
 
@@ -235,13 +255,13 @@ describe('what may not be appended', () => {
     await appendEntries(db, 'test', [voiding('gone', 'a')]);
     const four = jobEntry({ engine: { ...job.engine, cylinders: 4 } }, 'job-2', 'job-1');
     const refused = await appendEntries(db, 'test', [four]);
-    expect(!refused.ok && !refused.missing && refused.faults.join()).toMatch(/Main 9 has 1 reading and would be gone/);
+    expect(!refused.ok && refused.faults.join()).toMatch(/Main 9 has 1 reading and would be gone/);
     await appendEntries(db, 'test', [voiding('off', 'm9')]);
     expect(await appendEntries(db, 'test', [four])).toMatchObject({ ok: true });
   });
 
   it('anything to a build that is not there', async () => {
-    expect(await appendEntries(db, 'nobody', [gap('x', 'L1', 'top', 22)])).toEqual({ ok: false, missing: true });
+    expect(await appendEntries(db, 'nobody', [gap('x', 'L1', 'top', 22)])).toMatchObject({ ok: false, why: 'missing' });
   });
 
   it('a choice made over an outdated one: the first stands, the second comes back as a conflict', async () => {
@@ -251,6 +271,41 @@ describe('what may not be appended', () => {
     expect(await appendEntries(db, 'test', [second])).toMatchObject({ ok: true, conflicts: [{ id: 'job-3' }] });
     expect(await appendEntries(db, 'test', [first])).toMatchObject({ ok: true, conflicts: [] });
     expect((await entriesOf()).filter((e) => e.kind === 'job').map((e) => e.id)).toEqual(['job-1', 'job-2']);
+  });
+
+  it('what only a job card would allow that is not taken, since another was made meanwhile', async () => {
+    const six = jobEntry({ engine: { ...job.engine, cylinders: 12 } }, 'job-2', 'job-0');
+    const refused = await appendEntries(db, 'test', [six, gap('x', 'L6', 'top', 22)]);
+    expect(!refused.ok && refused.faults.join()).toMatch(/no cylinder at L6/);
+  });
+
+  it('another entry under an id that is on record: said, and nothing of the request is added', async () => {
+    const other = gap('a', 'L4', 'top', 23);
+    const refused = await appendEntries(db, 'test', [gap('good', 'L1', 'top', 22), other]);
+    expect(refused).toMatchObject({ ok: false, why: 'clash' });
+    expect(!refused.ok && refused.faults.join()).toMatch(/Entry a is on record with other contents/);
+    expect((await entriesOf()).map((e) => e.id)).toEqual(['job-1', 'a']);
+    // sent again by whoever has the device in hand now, it is the same
+    expect(await appendEntries(db, 'test', [{ ...gap('a', 'L4', 'top', 22), by: 'XY' }])).toMatchObject({ ok: true });
+  });
+
+  it('a cylinder is not taken away while it is read: of two at once one is taken', async () => {
+    const two = await Promise.all([openStore(file), openStore(file)]);
+    const outcomes = new Set<string>();
+    for (let n = 0; n < 30; n += 1) {
+      const id = `race-${n}`;
+      await createBuild(db, { id, entries: [jobEntry()] });
+      const four = jobEntry({ engine: { ...job.engine, cylinders: 4 } }, 'job-2', 'job-1');
+      const [card, read] = await Promise.all([
+        appendEntries(two[0], id, [four]),
+        appendEntries(two[1], id, [gap('x', 'L4', 'top', 22)]),
+      ]);
+      outcomes.add(`${card.ok} ${read.ok}`);
+      const stored = await loadBuild(db, id);
+      expect(stored && readBuildFile(JSON.stringify(writeBuildFile(stored.record))).ok).toBe(true);
+    }
+    expect(outcomes.has('true true')).toBe(false);
+    for (const each of two) each.$client.close();
   });
 
   it('but one kind of choice does not stand in another’s way', async () => {

@@ -39,13 +39,17 @@ export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<s
   return bytes && new TextDecoder().decode(bytes);
 }
 
+/** @example sizeText(4096) // '4 kB' */
+export const sizeText = (bytes: number): string =>
+  bytes < 1024 * 1024 ? `${Math.round(bytes / 1024)} kB` : `${Math.round(bytes / 1024 / 1024)} MB`;
+
 export type JsonWithin = { ok: true; json: unknown } | { ok: false; answer: Response };
 
 /** The body as JSON, or the answer that says why it is none. */
-export async function jsonWithin(request: Request, most = MOST_BYTES): Promise<JsonWithin> {
+export async function jsonWithin(request: Request, most: number): Promise<JsonWithin> {
   const text = await bodyWithin(request, most);
   const no = (answer: Response): JsonWithin => ({ ok: false, answer });
-  if (text === null) return no(fault(413, `A request is at most ${most / 1024 / 1024} MB.`));
+  if (text === null) return no(fault(413, `A request of this kind is at most ${sizeText(most)}.`));
   if (isTooDeep(text)) return no(fault(400, 'The request is nested deeper than anything here is.'));
   try {
     return { ok: true, json: JSON.parse(text) as unknown };

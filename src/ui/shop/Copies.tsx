@@ -38,8 +38,9 @@ export function Copies({ copies }: { copies: Kept[] }) {
       <section className="grid gap-3">
         <h2>Backups</h2>
         <p className="max-w-prose">
-          Each is one file with everything as it stood at one moment. One is made every night while the server runs. Keep
-          one on another disk too. To restore one, run <code>npm run restore -- FILE</code>: what it replaces is kept.
+          Each is one file with everything as it stood at one moment. One is made every night while the server runs.
+          Keep one on another disk too. To restore one, run <code>npm run restore -- FILE</code>: what it replaces is
+          kept.
         </p>
         <div>
           <Button kind="strong" disabled={isBusy} onClick={() => void run(() => act('copyNow'))}>

@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { MOST_BYTES, readBuildFile } from '@/files/buildFile';
 import { asker } from '@/people/asking';
 import { noteDone } from '@/store/audit';
-import { createBuild, isRemoved } from '@/store/builds';
+import { createBuild, importBuild, isRemoved } from '@/store/builds';
 import { database } from '@/store/store';
 import { readShelfAsk } from '@/ui/shelf/ask';
 import { answered, bodyWithin, fault } from '../answers';
@@ -25,13 +25,13 @@ export const POST = answered(async (request: Request): Promise<Response> => {
   const copy = new URL(request.url).searchParams.get('copy') === '1';
   const record = copy ? { ...read.record, id: randomUUID() } : read.record;
   const db = await database();
-  const created = await createBuild(db, record);
+  const asking = asker();
+  const created = await (asking.hasPeople ? importBuild : createBuild)(db, record);
   if (created === 'taken')
     return fault(
       409,
       'Another record of this build is on the shelf already, with other entries. Read the file in as a copy to keep both.',
     );
-  const asking = asker();
   if (created === 'created')
     await noteDone(
       db,

@@ -14,7 +14,7 @@ export const POST = answered(async (request: Request, { params }: { params: Prom
   const { act: name } = await params;
   const act = Object.hasOwn(acts, name) ? acts[name] : undefined;
   if (!act) return fault(404, `There is nothing to do by the name of ${name}.`);
-  const body = await jsonWithin(request);
+  const body = await jsonWithin(request, act.mostBytes);
   if (!body.ok) return body.answer;
   const { by, args } = (body.json ?? {}) as { by?: unknown; args?: unknown };
   const [db, asking] = [await database(), asker()];

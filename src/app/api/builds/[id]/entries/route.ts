@@ -1,11 +1,11 @@
 /**
  * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ: { seq, entries }; with &bench=ID&at=3.top&by=AB&mine=rings.L1
  *                                          also { others }: where the other windows on it are, and what they took
- * POST /api/builds/:id/entries?since=SEQ   appends { entries }; the same entry twice is added once
+ * POST /api/builds/:id/entries?since=SEQ   appends { entries }; the same entry twice is added once, another with its id is refused with 409
  */
 import { z } from 'zod';
 import type { EntriesAnswer } from '@/files/answers';
-import { entriesSchema, faultsOf } from '@/files/schema';
+import { MOST_ENTRIES_BYTES, entriesSchema, faultsOf } from '@/files/schema';
 import { asker, barredFrom, initialsFor, roleOf } from '@/people/asking';
 import { DECIDED_KINDS, may } from '@/people/rules';
 import { database } from '@/store/store';
@@ -14,6 +14,8 @@ import { type Present, presence } from '@/store/presence';
 import { type Stand, appendEntries, entriesSince, standOf } from '@/store/log';
 
 const bodySchema = z.strictObject({ entries: entriesSchema });
+
+const STATUS = { missing: 404, faults: 422, clash: 409 } as const;
 
 type Context = { params: Promise<{ id: string }> };
 
@@ -55,7 +57,7 @@ function othersFor(id: string, asked: URLSearchParams): Present[] | null {
 
 export const POST = answered(async (request: Request, { params }: Context): Promise<Response> => {
   const { id } = await params;
-  const body = await jsonWithin(request);
+  const body = await jsonWithin(request, MOST_ENTRIES_BYTES);
   if (!body.ok) return body.answer;
   const parsed = bodySchema.safeParse(body.json);
   if (!parsed.success) return fault(422, ...faultsOf(parsed.error));
@@ -66,7 +68,7 @@ export const POST = answered(async (request: Request, { params }: Context): Prom
   const made = parsed.data.entries.map((entry) => ({ ...entry, by: initialsFor(asking, entry.by) }));
   const db = await database();
   const appended = await appendEntries(db, id, made);
-  if (!appended.ok) return appended.missing ? noSuchBuild(id) : fault(422, ...appended.faults);
+  if (!appended.ok) return fault(STATUS[appended.why], ...appended.faults);
   const since = sinceOf(request);
   const entries = await entriesSince(db, id, since);
   return Response.json({
