@@ -1,5 +1,5 @@
-// Part of every build: the server as one file, so that it starts in half the time; and the service worker, with the
-// list of what the build is made of.
+// Part of every build: the server and its thread for heavy work as one file each, so that they start in half the
+// time; and the service worker, with the list of what the build is made of.
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { injectManifest } from 'workbox-build';
@@ -7,16 +7,20 @@ import { injectManifest } from 'workbox-build';
 const [root] = process.argv.slice(2);
 const bundled = join(root, '.next', 'worker.js');
 
-await build({
-  entryPoints: [join(root, 'src', 'server', 'main.ts')],
-  bundle: true,
-  packages: 'external',
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  outfile: join(root, '.next', 'spatium.mjs'),
-  logLevel: 'error',
-});
+for (const [source, outfile] of [
+  ['main.ts', 'spatium.mjs'],
+  ['worker.ts', 'spatium-worker.mjs'],
+])
+  await build({
+    entryPoints: [join(root, 'src', 'server', source)],
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    outfile: join(root, '.next', outfile),
+    logLevel: 'error',
+  });
 await build({
   entryPoints: [join(root, 'src', 'offline', 'worker.ts')],
   bundle: true,

@@ -1,12 +1,13 @@
 /** Commands on the shop's data as a whole: backup, restore, export and import as open files, people. */
-import { createWriteStream, existsSync, readFileSync } from 'node:fs';
+import { createWriteStream, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
 import { addPerson, everybody, setSecret } from '../src/people/people';
 import { ROLES } from '../src/people/rules';
-import { archiveOf, readIn } from '../src/store/archive';
+import { archiveOf, importArchive, longBuilds, tooManyEntries } from '../src/store/archive';
+import { importSays } from '../src/store/archiveSays';
 import { noteDone } from '../src/store/audit';
 import { backUp, backUpNightly, backupFolder, copyName, restore } from '../src/store/backup';
 import { StoreRefused } from '../src/store/open';
@@ -79,19 +80,21 @@ What is replaced is kept in the folder backups. Everybody signs in again. It may
       if (existsSync(to)) throw new RangeError(`${to} exists already and is not overwritten.`);
       await pipeline(Readable.from(archiveOf(await database())), createWriteStream(to, { mode: 0o600 }));
       tell(`${to}: the whole shop, as open files.`);
+      for (const [id, n] of await longBuilds(await database())) tell(`Build ${id} is not in it: ${tooManyEntries(n)}`);
     },
   },
   import: {
     help: `npm run import -- FILE.zip     adds what an exported shop holds; nothing that exists is changed or doubled`,
     words: [1, 1],
     run: async ({ args: [from = ''] }) => {
-      const came = await readIn(await database(), readFileSync(from));
-      if (typeof came === 'string') throw new RangeError(came);
-      const { builds, charts, tools, people, faults } = came;
-      const says = `${builds.added} builds added, ${builds.grown} grown, ${builds.same} the same; ${charts} versions of charts, ${tools} tools, ${people} people`;
-      await note('import', from, `Imported: ${says}`);
-      tell(`${says}.`);
-      for (const fault of faults) tell(`Left out: ${fault}`);
+      const came = await importArchive(await database(), from, backupFolder(url));
+      if (typeof came === 'string') {
+        await note('import', from, `Import refused, nothing was changed: ${came}`);
+        throw new RangeError(came);
+      }
+      await note('import', from, importSays(came));
+      tell(`${importSays(came)}.`);
+      for (const fault of came.faults) tell(`Left out: ${fault}`);
     },
   },
   people: {

@@ -1,12 +1,14 @@
 import Form from 'next/form';
 import { Link } from '@/ui/shared/Link';
 import { SHELF_PAGE } from '@/store/shelfAsk';
+import { freshenInBackground } from '@/server/background';
 import { database } from '@/store/store';
 import { buttonLook } from '@/ui/shared/Button';
 import { Header } from '@/ui/shared/Header';
 import { BeginTrial } from '@/ui/shelf/BeginTrial';
 import { ImportFile } from '@/ui/shelf/ImportFile';
 import { RestoreBuild } from '@/ui/shelf/RestoreBuild';
+import { StillWorking } from '@/ui/shelf/StillWorking';
 import { ShelfTable, shelfHref } from '@/ui/shelf/ShelfTable';
 import { readShelfAsk } from '@/ui/shelf/ask';
 import { shelf } from '@/store/shelf';
@@ -18,7 +20,7 @@ export default async function Page({
 }) {
   const params = await searchParams;
   const ask = readShelfAsk(params);
-  const { cards, total, all } = await shelf(await database(), ask);
+  const { cards, total, all, behind } = await shelf(await database(), ask, freshenInBackground);
   const pages = Math.max(1, Math.ceil(total / SHELF_PAGE));
   return (
     <>
@@ -35,6 +37,7 @@ export default async function Page({
           </Link>
         </div>
         {typeof params.removed === 'string' && <RestoreBuild id={params.removed} />}
+        {behind > 0 && <StillWorking behind={behind} />}
         {all === 0 ? (
           <Empty />
         ) : (

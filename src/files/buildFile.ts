@@ -28,9 +28,9 @@ export const FILE_FORMAT = 'spatium-build';
 const FILE_VERSION = 12;
 /** Older versions that are read too: what they lack is filled in. */
 const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, FILE_VERSION] as const;
-/** Largest file that is read. */
-export const MOST_BYTES = 4 * 1024 * 1024;
-const MOST_ENTRIES = 20_000;
+/** As many entries as a file holds; and bytes, which no such file comes to. */
+export const MOST_ENTRIES = 50_000;
+export const MOST_BYTES = 64 * 1024 * 1024;
 
 const fileSchema = z.strictObject({
   format: z.literal(FILE_FORMAT),
@@ -196,8 +196,13 @@ function judgedPart(judgement: Judgement): unknown {
 
 /** The file of a record, its results worked out afresh. */
 export function writeBuildFile(record: BuildRecord): BuildFile {
-  return { format: FILE_FORMAT, version: FILE_VERSION, record, judged: judgedPart(judge(record)) };
+  return { ...bareBuildFile(record), judged: judgedPart(judge(record)) };
 }
+
+/** The file of a record without its results: a reader works them out anyway. */
+export const bareBuildFile = (record: BuildRecord): Omit<BuildFile, 'judged'> => ({
+  ...{ format: FILE_FORMAT, version: FILE_VERSION, record },
+});
 
 export type FileRead = { ok: true; record: BuildRecord } | { ok: false; faults: string[] };
 

@@ -407,7 +407,7 @@ describe('the build file', () => {
       }),
       /cylinders/,
     ],
-    ['a file too large', ' '.repeat(MOST_BYTES + 1), /larger than 4 MB/],
+    ['a file too large', ' '.repeat(MOST_BYTES + 1), /larger than 64 MB/],
   ])('%s is refused, saying what is wrong', (_, text, says) => {
     expect(faults(text)).toMatch(says);
   });

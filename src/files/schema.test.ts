@@ -75,7 +75,7 @@ describe('an entry', () => {
     [{ id: '../x' }, /letters, digits/],
     [{ id: '' }, /letters, digits/],
     [{ cylinder: 'L1; DROP' }, /a place such as/],
-    [{ by: 'thirteen chars' }, /at most 12/],
+    [{ by: 'twenty-one characters' }, /at most 20/],
     [{ temperature: 900 }, /temperature/],
     [{ value: 2 * 10 ** 9 }, /at most a metre/],
     [{ value: Number.POSITIVE_INFINITY }, /value/],

@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import { type IncomingMessage, type ServerResponse, createServer } from 'node:http';
 import { createServer as createSecure } from 'node:https';
 import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import next from 'next';
 import QRCode from 'qrcode';
 import { type Asking, askedBy, roleOf } from '@/people/asking';
@@ -20,6 +21,7 @@ import { database } from '@/store/store';
 import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
 import { keepCopying } from './copies';
+import { threadsBeginBy } from './background';
 import { builtFiles } from './builtFiles';
 import { directly } from './entriesFastPath';
 import { type Asked, type Refusal, pageOf, refusalOf, segmentsOf } from './guard';
@@ -140,6 +142,7 @@ async function begin(): Promise<void> {
       : options.tls === 'made'
         ? await ownCertificate(join(ROOT, 'data'), options.names)
         : { cert: readFileSync(options.tls.cert, 'utf8'), key: readFileSync(options.tls.key, 'utf8') };
+  threadsBeginBy(() => new Worker(join(ROOT, '.next', 'spatium-worker.mjs')));
   reachedSecurely(certificate !== null || process.env.BEHIND_HTTPS === '1');
 
   // a server of its own that nobody reaches: else it listens on ours for what is refused here

@@ -1,16 +1,18 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { TextReader, Uint8ArrayReader, Uint8ArrayWriter, ZipReader, ZipWriter } from '@zip.js/zip.js';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { fromThou } from '@/core/quantity/length';
 import { STARTING_CURVE } from '@/core/targets/startingCurve';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
-import { gap, reading, record } from '@/fixtures/records';
+import { gap, largeRecord, reading, record } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
 
-import { archiveOf, readIn } from './archive';
-import { createBuild, setRemoved } from './builds';
+import { MOST_ENTRIES, readBuildFile, writeBuildFile } from '@/files/buildFile';
+import { LEFT_OUT, type ReadIn, archiveOf, importArchive } from './archive';
+import { createBuild, putBuild, setRemoved } from './builds';
 import { everybody } from '@/people/people';
 import { addChart, chartVersions, saveChart, setChartRemoved, setStandard } from './charts';
 import { drawerOf } from './drawer';
@@ -38,6 +40,30 @@ afterEach(() => {
   for (const db of opened.splice(0)) db.$client.close();
   rmSync(folder, { recursive: true, force: true });
 });
+
+const readIn = async (db: Database, bytes: Uint8Array): Promise<ReadIn | string> => {
+  const path = join(folder, `${randomUUID()}.zip`);
+  writeFileSync(path, bytes);
+  const work = join(folder, randomUUID());
+  const came = await importArchive(db, path, work);
+  expect(readdirSync(work)).toEqual([]);
+  return came;
+};
+
+type Files = Record<string, string | Uint8Array>;
+/** An archive of files, and the files of one. */
+async function zipped(files: Files): Promise<Uint8Array> {
+  const zip = new ZipWriter(new Uint8ArrayWriter());
+  for (const [name, content] of Object.entries(files))
+    await zip.add(name, typeof content === 'string' ? new TextReader(content) : new Uint8ArrayReader(content));
+  return zip.close();
+}
+async function unzipped(bytes: Uint8Array): Promise<Files> {
+  const files: Files = {};
+  for (const entry of await new ZipReader(new Uint8ArrayReader(bytes)).getEntries())
+    if (!entry.directory) files[entry.filename] = await entry.getData(new Uint8ArrayWriter());
+  return files;
+}
 
 const archived = async (db: Database): Promise<Uint8Array> => {
   const pieces: Uint8Array[] = [];
@@ -120,18 +146,24 @@ describe('the whole shop as open files', () => {
       ...{ id: 'a1', accountId: 'p1', providerId: 'credential', userId: 'p1', password: 'hashed so and so' },
       ...{ createdAt: now, updatedAt: now },
     });
-    const files = unzipSync(await archived(db));
+    const files = await unzipped(await archived(db));
     const all = Object.values(files)
-      .map((bytes) => strFromU8(bytes))
+      .map((bytes) => Buffer.from(bytes).toString())
       .join('');
     expect(all).not.toMatch(/password|secret|token|what signs|hashed so/i);
     expect(Object.keys(files)).toContain('builds/demo-tarn-five.spatium.json');
   });
 
   it('one that would unpack to more than any shop comes to is refused before it is unpacked', async () => {
-    const bomb = zipSync({ 'spatium-shop.json': new Uint8Array(65 * 1024 * 1024) });
+    const zeros = new Uint8Array(65 * 1024 * 1024);
+    const bomb = await zipped({ 'spatium-shop.json': zeros });
     expect(bomb.length).toBeLessThan(1024 * 1024);
     expect(await readIn(await fresh('bomb'), bomb)).toMatch(/larger than any file/);
+    const many = await zipped(
+      Object.fromEntries([0, 1, 2].map((n) => [`builds/${n}.spatium.json`, zeros.subarray(0, 60 * 1024 * 1024)])),
+    );
+    expect(many.length).toBeLessThan(1024 * 1024);
+    expect(await readIn(await fresh('bomb'), many)).toMatch(/more than any shop/);
   });
 
   it('a build that both went on with gets the entries it has not, each once', async () => {
@@ -148,29 +180,85 @@ describe('the whole shop as open files', () => {
   });
 
   it.each([
-    ['no archive', strToU8('hello'), /no archive/],
-    ['another one', zipSync({ 'x.txt': strToU8('x') }), /no archive of a shop/],
-    [
-      'one of a later program',
-      zipSync({ 'spatium-shop.json': strToU8('{"format":"spatium-shop","version":2}') }),
-      /version/,
-    ],
-    ['one whose list is cut short', zipSync({ 'spatium-shop.json': strToU8('{"format"') }), /cannot be read/],
-  ])('%s is refused, and changes nothing', async (_, bytes, says) => {
+    ['no archive', null, /no archive/],
+    ['another one', { 'x.txt': 'x' }, /no archive of a shop/],
+    ['one of a later program', { 'spatium-shop.json': '{"format":"spatium-shop","version":2}' }, /version/],
+    ['one whose list is cut short', { 'spatium-shop.json': '{"format"' }, /cannot be read/],
+  ])('%s is refused, and changes nothing', async (_, files, says) => {
     const db = await fresh('c');
-    expect(await readIn(db, bytes)).toMatch(says);
+    expect(await readIn(db, files === null ? Buffer.from('hello') : await zipped(files))).toMatch(says);
     expect(await shelf(db, readShelfAsk({}))).toMatchObject({ all: 0 });
   });
 
   it('one that is cut short is refused; one build in it that cannot be read is named, and the rest comes', async () => {
     const archive = await archived(await shop());
     expect(await readIn(await fresh('d'), archive.subarray(0, archive.length - 2_000))).toMatch(/cut short/);
-    const files = unzipSync(archive);
-    files['builds/demo-tarn-five.spatium.json'] = strToU8('{"format":"spatium-build"');
-    const came = await readIn(await fresh('e'), zipSync(files));
+    const files = await unzipped(archive);
+    files['builds/demo-tarn-five.spatium.json'] = '{"format":"spatium-build"';
+    const came = await readIn(await fresh('e'), await zipped(files));
     expect(came).toMatchObject({
       builds: { added: someRecords().length - 1 },
       faults: [expect.stringMatching(/^builds\/demo-tarn-five.spatium.json: .*cut short/)],
     });
+  });
+
+  it('damage anywhere refuses the whole, whatever byte it is in: nothing comes, and nothing that came is other', async () => {
+    const here = await fresh('small');
+    const right = record(gap('a', 'L1', 'top', 22));
+    await createBuild(here, right);
+    await addChart(here, 'own', STARTING_CURVE, 'KM', null);
+    const archive = await archived(here);
+    for (let n = 0; n < 60; n += 1) {
+      const damaged = Uint8Array.from(archive);
+      const at = Math.floor((damaged.length * (n + 0.5)) / 60);
+      damaged[at] = (damaged[at] ?? 0) ^ 0x10;
+      const db = await fresh(`damaged-${n}`);
+      const came = await readIn(db, damaged);
+      const found = (await loadBuild(db, right.id))?.record;
+      // read all the same: in a byte that means nothing, such as a time of a file
+      if (typeof came === 'string') expect([found, await chartVersions(db, 'own')]).toEqual([undefined, []]);
+      else expect([found, came.faults]).toEqual([right, []]);
+    }
+  });
+
+  it('ids that every object has by itself are ids like others', async () => {
+    const here = await fresh('proto');
+    const ids = ['constructor', 'toString', '__proto__', 'hasOwnProperty'];
+    for (const id of ids) await createBuild(here, { ...record(), id });
+    await setRemoved(here, ['toString'], true);
+    const there = await fresh('proto-there');
+    expect(await readIn(there, await archived(here))).toMatchObject({ builds: { added: 4 }, faults: [] });
+    expect((await shelf(there, readShelfAsk({}))).cards.map((card) => card.id).sort()).toEqual(
+      ids.filter((id) => id !== 'toString').sort(),
+    );
+  });
+
+  it('an entry that is on record here with other contents stays so, and is said', async () => {
+    const [here, there] = [await fresh('a'), await fresh('b')];
+    await createBuild(here, record(gap('a', 'L1', 'top', 22)));
+    await createBuild(there, record(gap('a', 'L1', 'top', 23)));
+    const came = await readIn(there, await archived(here));
+    expect(came).toMatchObject({ faults: [expect.stringMatching(/1 entries are on record here with other contents/)] });
+  });
+
+  it('a build of 20,000 entries goes out and comes in', async () => {
+    const here = await fresh('long');
+    const long = largeRecord(19_999);
+    await putBuild(here, long);
+    const text = JSON.stringify(writeBuildFile(long), null, 1);
+    expect(text.length).toBeGreaterThan(8 * 1024 * 1024);
+    expect(readBuildFile(text)).toMatchObject({ ok: true });
+    const there = await fresh('long-there');
+    expect(await readIn(there, await archived(here))).toMatchObject({ builds: { added: 1 }, faults: [] });
+    expect((await loadBuild(there, long.id))?.record.entries).toHaveLength(20_000);
+  });
+
+  it('a build of more entries than a build file holds is named in the archive', async () => {
+    const here = await fresh('longer');
+    const longer = record(...Array.from({ length: MOST_ENTRIES }, (_, n) => gap(`g${n}`, 'L1', 'top', 20)));
+    await putBuild(here, longer);
+    const files = await unzipped(await archived(here));
+    expect(Buffer.from(files[LEFT_OUT] ?? '').toString()).toMatch(/Build test .* it has 50001 entries/);
+    expect(Object.keys(files).some((name) => name.startsWith('builds/'))).toBe(false);
   });
 });

@@ -1,10 +1,9 @@
 /**
  * Builds as a whole: put into the store, taken off the shelf and put back.
  */
+import { isDeepStrictEqual } from 'node:util';
 import { eq, inArray } from 'drizzle-orm';
-import type { BatchItem } from 'drizzle-orm/batch';
 import type { BuildRecord } from '@/core/record/record';
-import { entrySchema } from '@/files/schema';
 import { writeCard } from './cards';
 import { loadBuild, touch } from './log';
 import { rowOf } from './row';
@@ -18,7 +17,7 @@ export type Created = 'created' | 'already here' | 'taken';
 async function thereBefore(db: Database, record: BuildRecord): Promise<'already here' | 'taken' | null> {
   const existing = await loadBuild(db, record.id);
   if (!existing) return null;
-  return JSON.stringify(normal(existing.record)) === JSON.stringify(normal(record)) ? 'already here' : 'taken';
+  return isDeepStrictEqual(existing.record.entries, record.entries) ? 'already here' : 'taken';
 }
 
 const FROM_FILE = ' (file)';
@@ -39,37 +38,41 @@ export async function importBuild(db: Database, record: BuildRecord): Promise<Cr
   return (await thereBefore(db, record)) === 'already here' ? 'already here' : createBuild(db, marked(record));
 }
 
+/** Rows that one statement inserts: five values each. */
+const ROWS = 150;
+
 /**
- * Puts a record on the shelf as it is. `already here` when the same record is there, `taken` when another
- * record has its id; neither changes anything.
+ * Puts a record into the store as it is; its card is worked out when the list of builds is next asked for. `already
+ * here` when the same record is there, `taken` when another record has its id; neither changes anything.
  */
-export async function createBuild(db: Database, record: BuildRecord): Promise<Created> {
+export async function putBuild(db: Database, record: BuildRecord): Promise<Created> {
   const before = await thereBefore(db, record);
   if (before) return before;
   const now = new Date().toISOString();
-  const statements: BatchItem<'sqlite'>[] = [
-    db.insert(builds).values({ id: record.id, createdAt: record.entries[0]?.at ?? now, updatedAt: now }),
-  ];
-  for (const entry of record.entries) statements.push(db.insert(log).values(rowOf(record.id, entry)));
-  statements.push(touch(db, record.id));
+  const rows = record.entries.map((entry) => rowOf(record.id, entry));
+  const chunks = Array.from({ length: Math.ceil(rows.length / ROWS) }, (_, i) => rows.slice(i * ROWS, (i + 1) * ROWS));
   try {
-    await db.batch(statements as [BatchItem<'sqlite'>, ...BatchItem<'sqlite'>[]]);
+    await db.batch([
+      db.insert(builds).values({ id: record.id, createdAt: record.entries[0]?.at ?? now, updatedAt: now }),
+      ...chunks.map((chunk) => db.insert(log).values(chunk)),
+      touch(db, record.id),
+    ]);
   } catch (error) {
     // put in by another process a moment ago
     const meanwhile = await thereBefore(db, record).catch(() => null);
     if (meanwhile) return meanwhile;
     throw error;
   }
-  const stored = await loadBuild(db, record.id);
-  if (stored) await writeCard(db, stored);
   return 'created';
 }
 
-/** A record with its keys in the schema's order, so that two of them compare as text. */
-const normal = (record: BuildRecord): BuildRecord => ({
-  id: record.id,
-  entries: record.entries.map((e) => entrySchema.parse(e)),
-});
+/** Puts a record into the store as it is, and its card on the list of builds. */
+export async function createBuild(db: Database, record: BuildRecord): Promise<Created> {
+  const created = await putBuild(db, record);
+  const stored = created === 'created' ? await loadBuild(db, record.id) : null;
+  if (stored) await writeCard(db, stored);
+  return created;
+}
 
 /** Takes builds off the shelf, or puts them back. The log of each stays. */
 export async function setRemoved(

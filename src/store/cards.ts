@@ -61,11 +61,37 @@ export async function writeCard(db: Database, { record, seq }: StoredRecord): Pr
     .where(and(eq(builds.id, record.id), lt(builds.judgedSeq, seq)));
 }
 
-/** Cards that stand behind their logs are worked out now: nothing is, while entries are appended. */
-export async function freshenCards(db: Database): Promise<void> {
+/**
+ * Works out cards that are behind their logs: nothing is worked out while entries are appended.
+ *
+ * @param most so many of them at most
+ * @returns how many are still behind
+ */
+export async function freshenCards(db: Database, most = Infinity): Promise<number> {
   const stale = await db.select({ id: builds.id }).from(builds).where(lt(builds.judgedSeq, builds.lastSeq));
-  for (const { id } of stale) {
+  for (const { id } of stale.slice(0, most)) {
     const stored = await loadBuild(db, id);
     if (stored) await writeCard(db, stored);
+    // whoever else asks is answered between two of them
+    await new Promise((resolve) => setImmediate(resolve));
   }
+  return Math.max(0, stale.length - most);
+}
+
+/** So many are worked out before a list is shown; more are behind after an update or an import. */
+const AT_ONCE = 5;
+
+const held = globalThis as { spatiumFreshening?: Promise<void> | undefined };
+
+/**
+ * Works out the cards of a list that is to be shown.
+ *
+ * @param beside works out all of them without holding up anybody, where there are many; without it all are worked out now
+ * @returns how many are still behind
+ */
+export async function cardsForList(db: Database, beside?: () => Promise<unknown>): Promise<number> {
+  const behind = await freshenCards(db, beside ? AT_ONCE : Infinity);
+  const over = (): void => (held.spatiumFreshening = undefined);
+  if (beside && behind > 0) held.spatiumFreshening ??= beside().then(over, over);
+  return behind;
 }

@@ -3,6 +3,7 @@ import { desc, isNotNull } from 'drizzle-orm';
 import { BUILT_IN } from '@/core/targets/startingCurve';
 import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
 import { instrumentSchema } from '@/files/shapes/instrument';
+import { cardsForList } from './cards';
 import type { Database } from './open';
 import { builds, charts, instruments } from './schema';
 import { sound } from './aside';
@@ -21,8 +22,13 @@ export interface Drawer {
   tools: Laid[];
 }
 
-/** What lies in it, the latest first. */
-export async function drawerOf(db: Database): Promise<Drawer> {
+/**
+ * What lies in it, the latest first.
+ *
+ * @param beside see `cardsForList`
+ */
+export async function drawerOf(db: Database, beside?: () => Promise<unknown>): Promise<Drawer> {
+  await cardsForList(db, beside);
   const [laidBuilds, laidCharts, laidTools] = await db.batch([
     db.select().from(builds).where(isNotNull(builds.removedAt)).orderBy(desc(builds.removedAt)),
     db.select().from(charts).where(isNotNull(charts.removedAt)).orderBy(desc(charts.removedAt)),

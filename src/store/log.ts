@@ -2,7 +2,7 @@
  * The log of each build in the store: reading it back, and appending to it. It is only ever added to.
  */
 import { isDeepStrictEqual } from 'node:util';
-import { type SQL, and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { type SQL, and, asc, count, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import '@/core/everyStage';
 import { cylindersOf } from '@/core/engine/engine';
@@ -36,6 +36,26 @@ export async function loadBuild(db: Database, id: string): Promise<StoredRecord 
   const entries = sound(rows, entryOf);
   return { record: { id, entries }, aside: rows.length - entries.length, seq: last.seq };
 }
+
+/** How many entries a build has, and its name by its job card; null when there is none of that id. */
+export async function sizeOf(db: Database, id: string): Promise<{ entries: number; name: string | null } | null> {
+  const [[counted], [card]] = await db.batch([
+    db.select({ n: count() }).from(log).where(eq(log.buildId, id)),
+    lastJob(db, id),
+  ]);
+  if (!counted || counted.n === 0) return null;
+  const [job] = sound(card ? [card] : [], entryOf);
+  return { entries: counted.n, name: job?.kind === 'job' ? job.value.name : null };
+}
+
+/** The row of the last job card of a build. */
+const lastJob = (db: Database, id: string) =>
+  db
+    .select(ROW)
+    .from(log)
+    .where(and(eq(log.buildId, id), eq(log.kind, 'job')))
+    .orderBy(desc(log.seq))
+    .limit(1);
 
 /** The entries of a build that came after a position in the log. */
 export async function entriesSince(db: Database, id: string, since: number): Promise<Entry[]> {
@@ -223,12 +243,7 @@ async function appendOver(db: Database, buildId: string, entries: Entry[]): Prom
   const named = entries.flatMap(namesOf);
   const [found, [card], [build]] = await db.batch([
     rowsOf(db, buildId, [...ids, ...named]),
-    db
-      .select(ROW)
-      .from(log)
-      .where(and(eq(log.buildId, buildId), eq(log.kind, 'job')))
-      .orderBy(desc(log.seq))
-      .limit(1),
+    lastJob(db, buildId),
     standing(db, buildId),
   ]);
   if (!build) return missing(buildId);

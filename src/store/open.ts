@@ -3,7 +3,7 @@
  */
 import { dirname, join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { type Client, createClient } from '@libsql/client';
+import { type Client, type InStatement, type Transaction, createClient } from '@libsql/client';
 import { sql } from 'drizzle-orm';
 import { type LibSQLDatabase, drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
@@ -125,5 +125,27 @@ async function applyMigrations(db: Database, migrationsFolder: string, newest: n
     await migrate(db, { migrationsFolder });
   } catch (error) {
     if ((await newestApplied(db)) < newest) throw error;
+  }
+}
+
+/** A transaction as something that asks like a client: what is written for a database works within it too. */
+const asClient = (transaction: Transaction): Client =>
+  ({
+    execute: (statement: InStatement) => transaction.execute(statement),
+    batch: (statements: InStatement[]) => transaction.batch(statements),
+  }) as Partial<Client> as Client;
+
+/** Does all of some work in one write transaction, or nothing of it. Whoever else writes waits meanwhile. */
+export async function inOneTransaction<T>(db: Database, work: (within: Database) => Promise<T>): Promise<T> {
+  const transaction = await db.$client.transaction('write');
+  try {
+    const done = await work(drizzle(asClient(transaction), { schema: tables }));
+    await transaction.commit();
+    return done;
+  } catch (error) {
+    await transaction.rollback().catch(() => null);
+    throw error;
+  } finally {
+    transaction.close();
   }
 }

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -9,7 +9,7 @@ import { LibsqlServer } from '@/fixtures/libsqlServer';
 import type { Entry } from '@/core/record/record';
 import { gap, job, reading, record } from '@/fixtures/records';
 import { readShelfAsk } from '@/ui/shelf/ask';
-import { archiveOf, readIn } from './archive';
+import { archiveOf, importArchive } from './archive';
 import { backUp, checkCopy, restore } from './backup';
 import { createBuild, setRemoved } from './builds';
 import { addChart, chartVersions, saveChart } from './charts';
@@ -140,7 +140,11 @@ describe('on a database server', () => {
     for await (const piece of archiveOf(db)) pieces.push(piece);
     const there = await openDatabase(join(folder, 'there.db'));
     opened.push(there);
-    expect(await readIn(there, Buffer.concat(pieces))).toMatchObject({ builds: { added: 1 }, faults: [] });
+    writeFileSync(join(folder, 'shop.zip'), Buffer.concat(pieces));
+    expect(await importArchive(there, join(folder, 'shop.zip'), folder)).toMatchObject({
+      builds: { added: 1 },
+      faults: [],
+    });
     expect(await ids(there)).toEqual(['job-1', 'a']);
   });
 });

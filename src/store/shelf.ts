@@ -1,6 +1,6 @@
 /** The shelf: every build by its card, searched, sorted, a page at a time. */
 import { type SQL, and, asc, desc, isNull, like, sql } from 'drizzle-orm';
-import { freshenCards } from './cards';
+import { cardsForList } from './cards';
 import type { Database } from './open';
 import { builds } from './schema';
 import { SHELF_PAGE, type ShelfAsk, type ShelfSort } from './shelfAsk';
@@ -16,9 +16,23 @@ const SORT_COLUMNS: Record<ShelfSort, SQL> = {
 
 export type ShelfCard = typeof builds.$inferSelect;
 
-/** A page of the shelf: every word of the query must occur in the card. */
-export async function shelf(db: Database, ask: ShelfAsk): Promise<{ cards: ShelfCard[]; total: number; all: number }> {
-  await freshenCards(db);
+/** A page of the list of builds. */
+export interface ShelfPage {
+  cards: ShelfCard[];
+  /** Builds that are found, and builds there are. */
+  total: number;
+  all: number;
+  /** Builds whose cards are still being worked out: a search may not find them yet. */
+  behind: number;
+}
+
+/**
+ * A page of the list: every word of the query must occur in the card.
+ *
+ * @param beside see `cardsForList`
+ */
+export async function shelf(db: Database, ask: ShelfAsk, beside?: () => Promise<unknown>): Promise<ShelfPage> {
+  const behind = await cardsForList(db, beside);
   const words = ask.query.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
   const matches = words.map((word) => like(builds.search, sql`${`%${word.replace(/[\\%_]/g, '\\$&')}%`} ESCAPE '\\'`));
   const where = and(isNull(builds.removedAt), ...matches);
@@ -40,5 +54,5 @@ export async function shelf(db: Database, ask: ShelfAsk): Promise<{ cards: Shelf
       .from(builds)
       .where(isNull(builds.removedAt)),
   ]);
-  return { cards, total: count[0]?.n ?? 0, all: all[0]?.n ?? 0 };
+  return { cards, total: count[0]?.n ?? 0, all: all[0]?.n ?? 0, behind };
 }

@@ -18,8 +18,8 @@ describe('reading a body', () => {
         controller.close();
       },
     });
-    expect(await bodyWithin(request(pieces))).toBe('bore ⌀ 82,5 µm');
-    expect(await bodyWithin(request(null))).toBe('');
+    expect(await bodyWithin(request(pieces), 1_000)).toBe('bore ⌀ 82,5 µm');
+    expect(await bodyWithin(request(null), 1_000)).toBe('');
   });
 
   it('stops at the limit, whatever length the sender claimed', async () => {

@@ -1,5 +1,4 @@
 /** Answers that the HTTP routes share. */
-import { MOST_BYTES } from '@/files/buildFile';
 import { isTooDeep } from '@/files/depth';
 import { troubleOf } from '@/store/trouble';
 
@@ -33,8 +32,8 @@ export async function bytesWithin(request: Request, most: number): Promise<Uint8
   return Buffer.concat(pieces);
 }
 
-/** The body as text, or null when it is larger than a build file may be. */
-export async function bodyWithin(request: Request, most = MOST_BYTES): Promise<string | null> {
+/** The body as text, or null when it is larger than it may be. */
+export async function bodyWithin(request: Request, most: number): Promise<string | null> {
   const bytes = await bytesWithin(request, most);
   return bytes && new TextDecoder().decode(bytes);
 }

@@ -6,6 +6,7 @@ import { STARTING_CURVE } from '@/core/targets/startingCurve';
 import { keptCharts } from '@/store/charts';
 import { loadBuild } from '@/store/log';
 import { shelf } from '@/store/shelf';
+import { freshenInBackground } from '@/server/background';
 import { database } from '@/store/store';
 import { type Earlier, NewBuild } from '@/ui/job/NewBuild';
 import { Header } from '@/ui/shared/Header';
@@ -36,7 +37,7 @@ export default async function Page({
   const kept = await keptCharts(db);
   const charts = kept.toSorted((a, b) => Number(b.standard) - Number(a.standard)).map((k) => k.chart);
   const earlier = await earlierBuild((await searchParams).from);
-  const { cards } = await shelf(db, { query: '', sort: 'updated', descending: true, page: 1 });
+  const { cards } = await shelf(db, { query: '', sort: 'updated', descending: true, page: 1 }, freshenInBackground);
   const others = cards.map(({ id, name }) => ({ id, name }));
   if (earlier && !others.some((o) => o.id === earlier.id)) others.unshift({ id: earlier.id, name: earlier.name });
   return (

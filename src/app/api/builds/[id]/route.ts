@@ -1,20 +1,24 @@
 /** GET /api/builds/:id   the build file, results worked out afresh */
-import { judge } from '@/core/judge/judge';
-import { writeBuildFile } from '@/files/buildFile';
+import { MOST_ENTRIES } from '@/files/buildFile';
+import { streamFromBackground } from '@/server/background';
 import { database } from '@/store/store';
-import { answered, fileName, noSuchBuild } from '../../answers';
-import { loadBuild } from '@/store/log';
+import { answered, fault, fileName, noSuchBuild } from '../../answers';
+import { sizeOf } from '@/store/log';
 
 export const GET = answered(
   async (_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
     const { id } = await params;
-    const stored = await loadBuild(await database(), id);
-    if (!stored) return noSuchBuild(id);
-    const name = fileName(judge(stored.record).job?.name ?? id, 'spatium.json');
-    return new Response(JSON.stringify(writeBuildFile(stored.record), null, 1), {
+    const size = await sizeOf(await database(), id);
+    if (!size) return noSuchBuild(id);
+    if (size.entries > MOST_ENTRIES)
+      return fault(
+        422,
+        `This build has ${size.entries} entries, and a build file holds ${MOST_ENTRIES} at most. A backup has all of it.`,
+      );
+    return new Response(streamFromBackground('buildFile', { id }), {
       headers: {
         'content-type': 'application/json; charset=utf-8',
-        'content-disposition': `attachment; filename="${name}"`,
+        'content-disposition': `attachment; filename="${fileName(size.name ?? id, 'spatium.json')}"`,
       },
     });
   },
