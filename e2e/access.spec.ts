@@ -250,13 +250,17 @@ test('axe finds nothing on a chart’s parts and versions, nor on a tool, nor on
 });
 
 test('every answer carries the security headers', async ({ server }) => {
-  for (const path of ['/', '/builds/demo-tarn-five/rings', '/api/builds']) {
+  const pages = /default-src 'self'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic'.*style-src 'self' 'nonce-/;
+  for (const [path, policy] of [
+    ['/', pages],
+    ['/builds/demo-tarn-five/rings', pages],
+    ['/api/builds', /^default-src 'none'/],
+    ['/api/builds/demo-tarn-five/entries', /^default-src 'none'/],
+  ] as const) {
     const { headers } = await fetch(server.url + path);
     expect(headers.get('x-content-type-options')).toBe('nosniff');
     expect(headers.get('x-frame-options')).toBe('DENY');
-    expect(headers.get('content-security-policy')).toMatch(
-      /default-src 'self'.*script-src 'self' 'nonce-[^']+' 'strict-dynamic'/,
-    );
+    expect(headers.get('content-security-policy')).toMatch(policy);
     expect(headers.get('x-powered-by')).toBeNull();
   }
 });

@@ -10,7 +10,7 @@ import type { BuildRecord } from '../src/core/record/record';
 import { openDatabase } from '../src/store/open';
 import { tries } from '../src/store/schema';
 import { jobEntry } from '../src/fixtures/records';
-import { PINS, ask, setUpShop, signedIn } from './people';
+import { PINS, ask, cookieOf, setUpShop, signedIn } from './people';
 import { rawRequest } from './raw';
 import { Server, expect, test } from './server';
 
@@ -151,6 +151,21 @@ test('while nobody can sign in, only the machine itself is answered, however the
   expect(await from({ via: '1.1 proxy' }, '/icons/icon-192.png')).toBe(200);
   await setUpShop(server);
   expect(await from({ via: '1.1 proxy' })).toBe(401);
+  await server.end();
+});
+
+test('a watcher is told that the server is well, and more only on the machine itself or as the owner', async () => {
+  const server = new Server({ TRUSTED_PROXIES: '127.0.0.1' });
+  await server.start();
+  await setUpShop(server);
+  const health = async (headers: Record<string, string>): Promise<unknown> =>
+    JSON.parse((await rawRequest(server.port, 'GET', '/api/health', headers)).body);
+  const far = { 'x-forwarded-for': '192.168.1.5' };
+  expect(await health(far)).toEqual({ ok: true });
+  expect(await health({ ...far, cookie: cookieOf(await signedIn(server, 'builder')) })).toEqual({ ok: true });
+  const whole = { ok: true, database: 'file', lastBackup: null, diskFree: expect.any(Number) as unknown };
+  expect(await health({})).toMatchObject(whole);
+  expect(await health({ ...far, cookie: cookieOf(await signedIn(server, 'owner')) })).toMatchObject(whole);
   await server.end();
 });
 

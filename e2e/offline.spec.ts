@@ -1,8 +1,9 @@
 /** The bench without its server: opened before, it opens again whole; nothing is lost, and the program is renewed in peace. */
 import type { BrowserContext, Page } from '@playwright/test';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { jobEntry } from '../src/fixtures/records';
-import { type Server, expect, test } from './server';
+import { jobEntry, largeRecord } from '../src/fixtures/records';
+import { PINS, setUpShop } from './people';
+import { Server, expect, test } from './server';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -217,4 +218,91 @@ test('a newer program is offered, and taken when someone says so: what is typed 
   } finally {
     writeFileSync(WORKER, asBuilt);
   }
+});
+
+test('a build of 3,000 entries opens page by page, is logged to, and opens without the server', async ({
+  page,
+  context,
+  server,
+}) => {
+  const long = largeRecord(2_999, `long-${test.info().workerIndex}`);
+  await server.put(long);
+  const answer = await page.request.get(`${server.url}/builds/${long.id}/rings`);
+  // what the page itself carries
+  expect((await answer.body()).length).toBeLessThan(200_000);
+  await page.goto(`${server.url}/builds/${long.id}/rings`);
+  await expect(line(page)).toBeFocused();
+  await page.keyboard.type('22\n');
+  await expect.poll(async () => (await logged(server, long.id)).at(-1)).toBe('22');
+  await isKept(page, long.id);
+  // the record is kept a moment after its last change
+  await expect
+    .poll(() =>
+      page.evaluate(
+        (id) =>
+          new Promise<number>((resolve) => {
+            const opening = indexedDB.open('keyval-store');
+            opening.onsuccess = () => {
+              const get = opening.result.transaction('keyval').objectStore('keyval').get(`spatium-record:${id}`);
+              get.onsuccess = () => resolve((get.result as { entries: unknown[] } | undefined)?.entries.length ?? 0);
+            };
+          }),
+        long.id,
+      ),
+    )
+    .toBe(3_001);
+  await goOffline(context);
+  await page.reload();
+  await expect(line(page)).toBeFocused();
+  await page.keyboard.type('23\n');
+  await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
+  await context.setOffline(false);
+  await expect.poll(async () => (await logged(server, long.id)).at(-1)).toBe('23');
+});
+
+test('who signs out leaves nothing of the shop on the device; while somebody else is signed in, only what they may see', async ({
+  page,
+}) => {
+  const shop = new Server();
+  await shop.start();
+  await setUpShop(shop);
+  const signIn = async (role: 'owner' | 'fitter'): Promise<void> => {
+    await page.getByLabel('Initials').fill(PINS[role][0]);
+    await page.getByLabel('PIN or password').fill(PINS[role][1]);
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  };
+  const kept = (): Promise<string[]> =>
+    page.evaluate(async () => {
+      const pages = await (await caches.open('spatium-pages')).keys();
+      const records = await new Promise<string[]>((resolve) => {
+        const opening = indexedDB.open('keyval-store', 1);
+        opening.onupgradeneeded = () => opening.result.createObjectStore('keyval');
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('keyval').objectStore('keyval').getAllKeys();
+          all.onsuccess = () => resolve(all.result.map(String));
+        };
+      });
+      return [...pages.map((request) => new URL(request.url).pathname), ...records].sort();
+    });
+  const chip = page.getByRole('banner').getByRole('button', { name: /^Signed in:/ });
+  await page.goto(`${shop.url}/builds/bench/rings`);
+  await signIn('owner');
+  await expect(chip).toHaveText(/KM/);
+  await isKept(page, 'bench');
+  await page.goto(`${shop.url}/shop`);
+  await expect.poll(kept).toEqual(expect.arrayContaining(['/builds/bench', '/shop', 'spatium-record:bench']));
+  await page.goto(`${shop.url}/sign-in`);
+  await signIn('fitter');
+  await expect(chip).toHaveText(/AW/);
+  await chip.click();
+  await page.getByRole('dialog').getByRole('button', { name: /KM/ }).click();
+  await expect(chip).toHaveText(/KM/);
+  await page.getByRole('button', { name: 'Sign KM out here' }).click();
+  await expect(chip).toHaveText(/AW/);
+  await expect.poll(kept).not.toContain('/shop');
+  expect(await kept()).toEqual(expect.arrayContaining(['/builds/bench', 'spatium-record:bench']));
+  await page.getByRole('button', { name: 'Sign AW out here' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  expect((await kept()).filter((what) => what !== '/sign-in')).toEqual([]);
+  await shop.end();
 });

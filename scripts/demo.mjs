@@ -3,8 +3,11 @@
 import { existsSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { ROOT, build, install, run, serve, standIn } from './setup.mjs';
+import { ROOT, build, install, run, serve, standIn, helpIfAsked } from './setup.mjs';
 
+helpIfAsked(`npm run demo                an invented workshop with seven engines to look round in
+npm run demo -- --fresh     with its data begun anew
+npm run demo -- --remote    its data on a stand-in for a database server`);
 install();
 build();
 const file = join(ROOT, 'data', process.argv.includes('--remote') ? 'demo-server.db' : 'demo.db');

@@ -19,6 +19,7 @@ const BUILT_FROM = [
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',
+  'package.json',
   'package-lock.json',
 ];
 
@@ -34,6 +35,13 @@ function fingerprint(paths) {
   for (const file of paths.flatMap((path) => filesUnder(join(ROOT, path))))
     if (!file.endsWith('.test.ts')) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
   return hash.digest('hex');
+}
+
+/** Prints what a command does and ends, where that is asked for with --help. */
+export function helpIfAsked(help) {
+  if (!process.argv.includes('--help') && !process.argv.includes('-h')) return;
+  console.log(help);
+  process.exit(0);
 }
 
 /** Runs a command to its end, its output shown; ends the program when it fails. */
@@ -93,7 +101,8 @@ function onceFor(stampFile, mark, work) {
 export function install() {
   onceFor('node_modules/.spatium-installed', fingerprint(['package-lock.json']), () => {
     console.log('Installing the locked dependencies …');
-    run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+    // with what builds it, also where the environment says production
+    run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error']);
   });
 }
 

@@ -12,6 +12,7 @@ import { noteDone } from '../src/store/audit';
 import { backUp, backUpNightly, backupFolder, copyName, restore } from '../src/store/backup';
 import { StoreRefused } from '../src/store/open';
 import { database, databaseUrl } from '../src/store/store';
+import { updateDatabase } from '../src/store/update';
 import { askSecret } from './askSecret';
 
 const tell = (line: string): void => void process.stdout.write(`${line}\n`);
@@ -137,6 +138,7 @@ async function runCommand(name: string, rest: string[]): Promise<void> {
   }
   const [least, most] = command.words;
   if (positionals.length < least || positionals.length > most) throw new RangeError(command.help);
+  await updateDatabase(url, tell);
   await command.run({ args: positionals, flags: values });
 }
 

@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { browserForTests } from './chromium.mjs';
-import { ROOT, install } from './setup.mjs';
+import { ROOT, install, helpIfAsked } from './setup.mjs';
 
 const RESULTS = join(ROOT, 'test-results');
 
@@ -102,6 +102,9 @@ async function typesBuildAndUnits() {
   return built;
 }
 
+helpIfAsked(
+  `npm test     sets itself up, then lint, types, build, unit tests and browser tests; the last line counts them all`,
+);
 install();
 rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS, { recursive: true });

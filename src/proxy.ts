@@ -9,7 +9,9 @@ function policy(nonce: string): string {
   return [
     "default-src 'self'",
     `script-src ${script}`,
-    "style-src 'self' 'unsafe-inline'",
+    // style elements need the nonce; attributes are how React writes a style that is worked out
+    `style-src 'self' 'nonce-${nonce}'`,
+    "style-src-attr 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",
     "connect-src 'self'",

@@ -6,8 +6,11 @@ import type { Present } from '@/store/presence';
 import type { Person } from '@/people/asking';
 
 export interface EntriesAnswer {
+  /** Position in the log up to which the entries go. */
   seq: number;
   entries: Entry[];
+  /** There are more after that position: they are asked for with it. */
+  isMore?: true;
   /** Choices that were not added because someone else's came first. */
   conflicts: Entry[];
   /** A copy was put in the place of everything since the page was loaded: what it knows may not hold. */

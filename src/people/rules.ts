@@ -82,6 +82,7 @@ export const ROUTES: readonly (readonly [method: 'GET' | 'POST', path: string, n
   ['GET', '/api/fitted', 'look'],
   ['GET', '/api/turned', 'look'],
   ['GET', '/api/me', 'nothing'],
+  ['GET', '/api/health', 'nothing'],
   ['GET', '/api/audit', 'own'],
   ['GET', '/api/aside', 'look'],
   ['GET', '/api/copies/:name', 'own'],

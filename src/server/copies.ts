@@ -1,6 +1,7 @@
 /** Copies are made by a process of their own: a large database is copied in one go, and benches do not wait for it. */
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
+import { log } from './log';
 import { backupFolder } from '@/store/backup';
 import { sweepWork } from '@/store/privateFiles';
 import { databaseUrl } from '@/store/store';
@@ -24,13 +25,14 @@ export async function copyNow(...args: string[]): Promise<string> {
  *
  * @param keep how many are kept; 0 for none made
  */
-export function keepCopying(keep: number, said: (line: string) => void): () => void {
+export function keepCopying(keep: number): () => void {
   sweepWork(backupFolder(databaseUrl()));
   if (keep < 1) return () => undefined;
   const look = (): void => {
-    copyNow(`--nightly=${keep}`).catch((error: unknown) => {
-      said(`Tonight’s copy could not be made: ${error instanceof Error ? error.message : String(error)}`);
-    });
+    copyNow(`--nightly=${keep}`).then(
+      (made) => log.info('Nightly backup', { said: made }),
+      (error: unknown) => log.error('The nightly backup could not be made', error),
+    );
   };
   const first = setTimeout(look, FIRST_LOOK);
   const timer = setInterval(look, LOOK);

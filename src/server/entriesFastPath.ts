@@ -5,7 +5,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import * as entries from '@/app/api/builds/[id]/entries/route';
 import { MOST_ENTRIES_BYTES } from '@/files/schema';
-import { HEADERS } from './headers';
+import { API_POLICY, HEADERS } from './headers';
 
 /** The body, to its end. Of one that is larger than any may be, enough is kept for it to be refused as that. */
 const bodyOf = (request: IncomingMessage): Promise<Uint8Array<ArrayBuffer>> =>
@@ -42,6 +42,7 @@ export function directly(
     const body = Buffer.from(await answer.arrayBuffer());
     response.writeHead(answer.status, {
       ...HEADERS,
+      'content-security-policy': API_POLICY,
       'cross-origin-resource-policy': 'same-origin',
       'content-type': answer.headers.get('content-type') ?? 'application/json',
       'cache-control': 'no-store',

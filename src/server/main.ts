@@ -17,7 +17,8 @@ import { whoAsks } from '@/people/who';
 import { foldIn, keepFoldingIn } from '@/store/foldIn';
 import { presence } from '@/store/presence';
 import { keepSharing } from '@/store/presenceShared';
-import { database } from '@/store/store';
+import { database, databaseUrl } from '@/store/store';
+import { updateDatabase } from '@/store/update';
 import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
 import { keepCopying } from './copies';
@@ -26,6 +27,7 @@ import { builtFiles } from './builtFiles';
 import { directly } from './entriesFastPath';
 import { type Asked, type Refusal, pageOf, refusalOf, segmentsOf } from './guard';
 import { isEverywhere, isLoopback, isOwnName, ownAddresses } from './hosts';
+import { log } from './log';
 import { type Options, optionsOf } from './options';
 import { reached } from './reached';
 
@@ -131,6 +133,7 @@ function refuseStranger(response: ServerResponse, isApi: boolean): void {
 
 async function begin(): Promise<void> {
   const options = optionsOf(process.argv.slice(2), process.env);
+  await updateDatabase(databaseUrl(), log.info);
   const db = await database();
   if (!isLoopback(options.host) && !(await hasPeople(db)))
     throw new RangeError(
@@ -185,8 +188,9 @@ async function begin(): Promise<void> {
       // whoever asked is gone: what failed is only that
       if (response.closed) return;
       const trouble = troubleOf(error);
-      if (!trouble)
-        process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+      const where = { method: request.method ?? '', path: (request.url ?? '').replace(/[?#].*$/s, '') };
+      if (trouble) log.warn(trouble.says, where);
+      else log.error('A request failed', error, where);
       if (response.headersSent) response.destroy();
       else if (request.url?.startsWith('/api/'))
         say(response, trouble?.status ?? 500, trouble?.says ?? 'The program failed here.');
@@ -215,12 +219,13 @@ async function begin(): Promise<void> {
   reached({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
   const stopFolding = keepFoldingIn(db);
   const stopSharing = keepSharing(db, presence);
-  const stopCopying = keepCopying(options.copies, (line) => process.stderr.write(`${line}\n`));
+  const stopCopying = keepCopying(options.copies);
 
   let isEnding = false;
   const end = (): void => {
     if (isEnding) return;
     isEnding = true;
+    log.info('Ending');
     stopFolding();
     stopSharing();
     stopCopying();

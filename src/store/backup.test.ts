@@ -22,6 +22,7 @@ import { appendEntries, loadBuild, standOf } from './log';
 import { sweepWork } from './privateFiles';
 import { accounts, people, sessions, tries, verifications } from './schema';
 import { shopSecret } from './secret';
+import { updateDatabase } from './update';
 import { shelf } from './shelf';
 import { readShelfAsk } from '@/ui/shelf/ask';
 import { IS_ON_SERVER, openStore, storeAt } from '@/fixtures/stores';
@@ -101,6 +102,28 @@ function alter(file: string, from: string, to: string): void {
 
 const modeOf = (path: string): number => statSync(path).mode & 0o777;
 
+/** A database of the program as it was before a step, with a build in it; its file. */
+async function oldDatabase(before: number): Promise<string> {
+  const migrations = join(folder, 'migrations');
+  cpSync('src/store/migrations', migrations, { recursive: true });
+  const journal = join(migrations, 'meta', '_journal.json');
+  const { entries, ...rest } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { idx: number }[] };
+  writeFileSync(journal, JSON.stringify({ ...rest, entries: entries.filter(({ idx }) => idx < before) }));
+  const file = join(folder, 'old.db');
+  const old = await openDatabase(file, migrations);
+  const job = jobEntry();
+  await old.$client.execute(
+    `INSERT INTO builds (id, created_at, updated_at, name) VALUES ('from-long-ago', 'x', 'x', '')`,
+  );
+  await old.$client.execute({
+    sql: `INSERT INTO log (build_id, entry_id, kind, body, shape) VALUES ('from-long-ago', 'job-1', 'job', ?, 0)`,
+    args: [JSON.stringify(job)],
+  });
+  await old.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+  old.$client.close();
+  return file;
+}
+
 describe('what a backup may be read by, and is known by', () => {
   it('carries nothing that signs anybody in, not even in pages that were freed', async () => {
     const now = new Date();
@@ -175,16 +198,28 @@ describe('what a backup may be read by, and is known by', () => {
     expect((await loadBuild(db, id))?.record.entries).toHaveLength(2);
   });
 
+  it('a database is updated with what is done said before, and a backup of it as it was', async () => {
+    const file = await oldDatabase(10);
+    const said: string[] = [];
+    await updateDatabase(file, (line) => said.push(line));
+    expect(said.join('\n')).toMatch(/1 steps will be applied \(0010_new_secret\)[^]*before-update-[^]*up to date/);
+    const kept = readdirSync(backupFolder(file)).filter((name) => name.startsWith('before-update-'));
+    expect(kept).toHaveLength(1);
+    await updateDatabase(file, (line) => said.push(line));
+    expect(said).toHaveLength(3);
+    await restore(url, join(backupFolder(file), kept[0] ?? ''), join(folder, 'kept'));
+    expect(await loadBuild(db, 'from-long-ago')).not.toBeNull();
+  });
+
+  it('so is one from before there were people, whose backup has none of their tables', async () => {
+    const file = await oldDatabase(7);
+    await updateDatabase(file, () => undefined);
+    const [kept = ''] = readdirSync(backupFolder(file));
+    expect(await checkCopy(join(backupFolder(file), kept), folder)).toMatchObject({ builds: 1, people: 0 });
+  });
+
   it('one from before backups were sealed is restored', async () => {
-    const migrations = join(folder, 'migrations');
-    cpSync('src/store/migrations', migrations, { recursive: true });
-    const journal = join(migrations, 'meta', '_journal.json');
-    const { entries, ...rest } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { idx: number }[] };
-    writeFileSync(journal, JSON.stringify({ ...rest, entries: entries.filter(({ idx }) => idx < 10) }));
-    const old = await openDatabase(join(folder, 'old.db'), migrations);
-    await createBuild(old, { id: 'from-long-ago', entries: [jobEntry()] });
-    await old.$client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
-    old.$client.close();
+    await oldDatabase(10);
     await restore(url, join(folder, 'old.db'), join(folder, 'kept'));
     expect(await loadBuild(db, 'from-long-ago')).not.toBeNull();
   });

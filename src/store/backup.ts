@@ -146,10 +146,13 @@ async function writeSealed(from: Connection, isFile: boolean, file: string, now:
   const held = await withPlainFile(file, async (client) => {
     // what is deleted is overwritten, not left in free pages
     await client.execute('PRAGMA secure_delete = ON');
-    for (const name of LEFT_OUT) await client.execute(`DELETE FROM ${quoted(name)}`);
-    await client.execute({ sql: 'DELETE FROM shop WHERE key = ?', args: [SECRET] });
+    // one of an older program may lack some
+    const { rows } = await client.execute("SELECT name FROM sqlite_master WHERE type = 'table'");
+    const there = new Set(rows.map((row) => row.name));
+    for (const name of LEFT_OUT) if (there.has(name)) await client.execute(`DELETE FROM ${quoted(name)}`);
+    if (there.has('shop')) await client.execute({ sql: 'DELETE FROM shop WHERE key = ?', args: [SECRET] });
     await seal(client, now);
-    return countIn(client);
+    return there.has('people') ? countIn(client) : { builds: NaN, entries: NaN, people: 0 };
   });
   await checkFile(file, file);
   return held;
@@ -167,6 +170,22 @@ async function copyFromServer(from: Connection, file: string): Promise<void> {
     to.close();
     copy.$client.close();
   }
+}
+
+/**
+ * Backs up a database file as it is, before its tables are brought up to this program's.
+ *
+ * @returns the file of the backup
+ */
+export async function backUpAsItIs(file: string, now = new Date()): Promise<string> {
+  const folder = backupFolder(file);
+  const kept = join(folder, `before-update-${stamped(now)}-${unguessable()}.db`);
+  await withWorkFolder(folder, async (own) => {
+    const made = join(own, 'made.db');
+    await withPlainFile(file, (client) => writeSealed(client, true, made, now));
+    await moveTo(made, kept);
+  });
+  return kept;
 }
 
 /** Puts a finished backup under its name, in one step. Whether it is there now by this call: another may have been first. */

@@ -57,14 +57,27 @@ const lastJob = (db: Database, id: string) =>
     .orderBy(desc(log.seq))
     .limit(1);
 
-/** The entries of a build that came after a position in the log. */
-export async function entriesSince(db: Database, id: string, since: number): Promise<Entry[]> {
+/** Entries that one answer carries at most: whoever is further behind asks again. */
+const PAGE = 1_000;
+
+/** Entries that came after a position in the log. */
+export interface EntryPage {
+  entries: Entry[];
+  /** Position of the last row of them; null where none came. */
+  last: number | null;
+  /** Whether more came than these. */
+  isMore: boolean;
+}
+
+/** The entries of a build that came after a position in the log, a page of them. */
+export async function entriesSince(db: Database, id: string, since: number): Promise<EntryPage> {
   const rows = await db
     .select(ROW)
     .from(log)
     .where(and(eq(log.buildId, id), gt(log.seq, since)))
-    .orderBy(asc(log.seq));
-  return sound(rows, entryOf);
+    .orderBy(asc(log.seq))
+    .limit(PAGE);
+  return { entries: sound(rows, entryOf), last: rows.at(-1)?.seq ?? null, isMore: rows.length === PAGE };
 }
 
 /** By which the shop knows up to where the log reached when a copy was put in its place. */

@@ -1,6 +1,7 @@
 /**
  * Opening a database and bringing its tables up to this program's.
  */
+import { readFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { type Client, type InStatement, type Transaction, createClient } from '@libsql/client';
@@ -117,6 +118,17 @@ export async function openDatabase(url: string, migrations = MIGRATIONS): Promis
     throw error;
   }
   return db;
+}
+
+/** Steps that a database lacks, by their names, in order; none for one that is new. Nothing is changed. */
+export async function pendingMigrations(client: Client, migrations = MIGRATIONS): Promise<string[]> {
+  const db = drizzle(client, { schema: tables });
+  const applied = await newestApplied(db);
+  if (applied === 0) return [];
+  const journal = JSON.parse(readFileSync(join(migrations, 'meta', '_journal.json'), 'utf8')) as {
+    entries: { when: number; tag: string }[];
+  };
+  return journal.entries.filter(({ when }) => when > applied).map(({ tag }) => tag);
 }
 
 /** Two processes may start at once: the one that comes second finds the work done. */

@@ -68,7 +68,9 @@ describe('on a database server', () => {
     expect(await appendEntries(db, id, [read('b')])).toMatchObject({ ok: true });
     const other = await open();
     expect(await ids(other)).toEqual(['job-1', 'a', 'b', 'c']);
-    expect(await entriesSince(other, id, ((await standOf(other, id))?.seq ?? 0) - 1)).toMatchObject([{ id: 'c' }]);
+    expect(await entriesSince(other, id, ((await standOf(other, id))?.seq ?? 0) - 1)).toMatchObject({
+      entries: [{ id: 'c' }],
+    });
     const later: Entry = {
       ...{ id: 'job-2', at: '2026-05-04T10:00:00.000Z', by: 'AW', kind: 'job', replaces: null },
       value: { ...job, name: 'Second' },

@@ -8,7 +8,7 @@ import { startingChoices } from '@/core/targets/target';
 import { fromMm } from '@/core/quantity/length';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
-import { createBuild, importBuild, setRemoved } from './builds';
+import { createBuild, importBuild, putBuild, setRemoved } from './builds';
 import { ENTRY_SHAPE } from '@/core/record/record';
 import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import { type Database, StoreRefused, openDatabase } from './open';
@@ -127,6 +127,24 @@ describe('an entry that is sent again', () => {
   });
 });
 
+describe('what is new, asked for page by page', () => {
+  it('is all of it, each entry once, in order', async () => {
+    const long = largeRecord(2_500);
+    await putBuild(db, long);
+    const ids: string[] = [];
+    const pages: number[] = [];
+    for (let since = 0, isMore = true; isMore;) {
+      const page = await entriesSince(db, long.id, since);
+      ids.push(...page.entries.map((e) => e.id));
+      pages.push(page.entries.length);
+      since = page.last ?? since;
+      isMore = page.isMore;
+    }
+    expect(ids).toEqual(long.entries.map((e) => e.id));
+    expect(pages).toEqual([1_000, 1_000, 501]);
+  });
+});
+
 describe('the shelf’s card', () => {
   it('is worked out when it is asked for, not while entries are appended', async () => {
     await createBuild(db, record());
@@ -202,7 +220,7 @@ describe('a record in the store', () => {
     await createBuild(db, record());
     const seq = (await standOf(db, 'test'))?.seq ?? 0;
     await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22)]);
-    expect((await entriesSince(db, 'test', seq)).map((e) => e.id)).toEqual(['a']);
+    expect((await entriesSince(db, 'test', seq)).entries.map((e) => e.id)).toEqual(['a']);
     expect((await standOf(db, 'test'))?.seq).toBeGreaterThan(seq);
     expect(await standOf(db, 'nobody')).toBeNull();
   });

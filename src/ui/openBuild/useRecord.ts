@@ -9,6 +9,7 @@ import type { Present } from '@/store/presence';
 import { wordOf } from '../shared/address';
 import { kept, useKept } from '../shared/kept';
 import { mineOf } from './ownRoute';
+import { poll } from './poll';
 import { ANSWER, AT_ONCE, type Link, linkOf, send } from './send';
 import { CONFLICT, type Trouble } from './trouble';
 import { freshId } from '../shared/freshId';
@@ -79,6 +80,8 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   const [link, setLink] = useState<Link>('up');
   const [troubles, setTroubles] = useState<Trouble[]>([]);
   const [others, setOthers] = useState<readonly Present[]>(NOBODY);
+  /** Takes what came meanwhile, a page of it; whether there is more. */
+  const catchUp = useRef(() => Promise.resolve(false));
   const state = useRef({ seq: initialSeq, pending: [] as Entry[], sending: false, barred: '' });
 
   const settle = useCallback(
@@ -129,6 +132,8 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
       }
       if (sent.kind === 'taken') {
         take(sent.answer);
+        // what was sent comes with the rest of what this page is behind
+        while (sent.answer.isMore && (await catchUp.current())) continue;
         bar('');
         settle(new Set(entries.map((e) => e.id)));
         const lost = sent.answer.conflicts;
@@ -221,26 +226,31 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   }, [buildId, known]);
 
   useEffect(() => {
-    const look = async (): Promise<void> => {
-      if (document.hidden || state.current.sending) return;
+    catchUp.current = async () => {
+      const response = await fetch(
+        `/api/builds/${buildId}/entries?since=${state.current.seq}&${whereabouts(buildId)}`,
+        {
+          signal: AbortSignal.timeout(ANSWER),
+        },
+      );
+      if (!response.ok) {
+        setLink(linkOf(response));
+        return false;
+      }
+      const answer = (await response.json()) as EntriesAnswer;
+      take(answer);
+      bar(answer.barred ?? '');
+      return answer.isMore ?? false;
+    };
+    return poll(async () => {
+      if (document.hidden || state.current.sending) return false;
       try {
-        const response = await fetch(
-          `/api/builds/${buildId}/entries?since=${state.current.seq}&${whereabouts(buildId)}`,
-          { signal: AbortSignal.timeout(ANSWER) },
-        );
-        if (!response.ok) {
-          setLink(linkOf(response));
-          return;
-        }
-        const answer = (await response.json()) as EntriesAnswer;
-        take(answer);
-        bar(answer.barred ?? '');
+        return await catchUp.current();
       } catch {
         setLink('down');
+        return false;
       }
-    };
-    const timer = setInterval(() => void look(), LOOK_EVERY);
-    return () => clearInterval(timer);
+    }, LOOK_EVERY);
   }, [bar, buildId, take]);
 
   const dismiss = useCallback(() => {

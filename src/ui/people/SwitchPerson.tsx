@@ -6,7 +6,13 @@ import { ROLE_WORDS } from '@/people/roleWords';
 import { Button, buttonLook } from '../shared/Button';
 import { act, whyNot } from '../shared/act';
 import { OwnSecret } from './OwnSecret';
-import { askMe } from './me';
+import { askMe, meNow } from './me';
+
+/** Nothing of the shop stays in sight where nobody is signed in any more. */
+function leaveIfNobody(): void {
+  const { hasPeople, device } = meNow();
+  if (hasPeople && device.length === 0) location.replace('/sign-in');
+}
 
 /** Everybody who is signed in on this device, one touch each; and the way to sign in and out. */
 export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'device'>) {
@@ -54,7 +60,7 @@ export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'devi
               Change my PIN …
             </Button>
           )}
-          <Button kind="quiet" onClick={() => void run(() => act('signOut', person.id))}>
+          <Button kind="quiet" onClick={() => void run(() => act('signOut', person.id)).then(leaveIfNobody)}>
             Sign {person.initials} out here
           </Button>
         </>

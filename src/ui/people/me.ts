@@ -22,12 +22,19 @@ function meIn(text: string): MeAnswer {
   return read.me;
 }
 
+/** Who is signed in here, as far as this device knows. */
+export const meNow = (): MeAnswer => meIn(kept(KEY) ?? '');
+
 /** Asks the server who is signed in. What is entered from then on is noted with their initials. */
 export async function askMe(): Promise<void> {
   const response = await fetch('/api/me', { signal: AbortSignal.timeout(5_000) }).catch(() => null);
   if (!response?.ok) return;
   const me = (await response.json()) as MeAnswer;
   const text = me.hasPeople ? JSON.stringify(me) : '';
+  const left = meNow().device.filter((before) => !me.device.some(({ id }) => id === before.id));
+  // signed out here, from afar or by leaving the shop
+  if (left.length > 0)
+    await import('./forgetHere').then(({ forgetHere }) => forgetHere(me.device)).catch(() => undefined);
   if (text !== (kept(KEY) ?? '')) keep(KEY, text);
   // a build that is opened knows it from here, before the server has said so again
   if (me.barred !== (kept('spatium-barred') || null)) keep('spatium-barred', me.barred ?? '');

@@ -1,39 +1,40 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { type ReactNode, cache } from 'react';
-import { lastOf } from '@/core/record/record';
 import { database } from '@/store/store';
+import { LongBuild } from '@/ui/openBuild/LongBuild';
 import { OpenBuild } from '@/ui/openBuild/OpenBuild';
+import { UnreadEntries } from '@/ui/openBuild/UnreadEntries';
 import { Workspace } from '@/ui/stages/Workspace';
-import { loadBuild } from '@/store/log';
+import { loadBuild, sizeOf } from '@/store/log';
 
-/** The record, loaded once a request. */
-const loaded = cache(async (id: string) => loadBuild(await database(), id));
+/** As many entries as a page carries: judging and sending more would hold up whoever else asks. */
+const MOST_IN_PAGE = 1_000;
+
+/** Looked up once a request. */
+const sized = cache(async (id: string) => sizeOf(await database(), id));
 
 type Params = Promise<{ id: string }>;
 
 export async function generateMetadata({ params }: { params: Params }): Promise<Metadata> {
-  const stored = await loaded((await params).id);
-  return { title: (stored && lastOf(stored.record.entries, 'job')?.value.name) ?? 'No such build' };
+  return { title: (await sized((await params).id))?.name ?? 'No such build' };
 }
 
 export default async function BuildLayout({ params, children }: { params: Params; children: ReactNode }) {
   const { id } = await params;
-  const stored = await loaded(id);
+  const size = await sized(id);
+  if (!size) notFound();
+  if (size.entries > MOST_IN_PAGE)
+    return (
+      <LongBuild buildId={id} name={size.name ?? id} count={size.entries}>
+        <Workspace>{children}</Workspace>
+      </LongBuild>
+    );
+  const stored = await loadBuild(await database(), id);
   if (!stored) notFound();
   return (
     <OpenBuild buildId={id} initial={stored.record.entries} seq={stored.seq}>
-      {stored.aside > 0 && (
-        <p role="status" className="no-print border-b border-line bg-steel px-5 py-2">
-          <b className="text-over">
-            {stored.aside} {stored.aside === 1 ? 'entry' : 'entries'} of this build could not be read
-          </b>{' '}
-          and {stored.aside === 1 ? 'is' : 'are'} set aside; all else works.{' '}
-          <a href={`/api/builds/${id}/aside`} download className="text-blue underline underline-offset-4">
-            As {stored.aside === 1 ? 'it stands' : 'they stand'}, as a file
-          </a>
-        </p>
-      )}
+      <UnreadEntries buildId={id} count={stored.aside} />
       <Workspace>{children}</Workspace>
     </OpenBuild>
   );

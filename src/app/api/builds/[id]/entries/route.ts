@@ -1,5 +1,5 @@
 /**
- * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ: { seq, entries }; with &bench=ID&at=3.top&by=AB&mine=rings.L1
+ * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ, 1,000 at most: { seq, entries, isMore }; with &bench=ID&at=3.top&by=AB&mine=rings.L1
  *                                          also { others }: where the other windows on it are, and what they took
  * POST /api/builds/:id/entries?since=SEQ   appends { entries }; the same entry twice is added once, another with its id is refused with 409
  */
@@ -8,6 +8,7 @@ import type { EntriesAnswer } from '@/files/answers';
 import { MOST_ENTRIES_BYTES, entriesSchema, faultsOf } from '@/files/schema';
 import { asker, barredFrom, initialsFor, roleOf } from '@/people/asking';
 import { DECIDED_KINDS, may } from '@/people/rules';
+import type { Database } from '@/store/open';
 import { database } from '@/store/store';
 import { answered, fault, jsonWithin, noSuchBuild } from '../../../answers';
 import { type Present, presence } from '@/store/presence';
@@ -30,21 +31,33 @@ export const GET = answered(async (request: Request, { params }: Context): Promi
   const since = sinceOf(request);
   const stand = await standOf(db, id);
   if (stand === null) return noSuchBuild(id);
-  const entries = stand.seq > since ? await entriesSince(db, id, since) : [];
   const others = othersFor(id, new URL(request.url).searchParams);
   const barred = barredFrom(asker());
   return Response.json({
-    ...{ ...standFor(stand, since), entries, conflicts: [] },
+    ...(await newSince(db, id, stand, since)),
+    conflicts: [],
     ...(others && { others }),
     ...(barred && { barred }),
   } satisfies EntriesAnswer);
 });
 
-/** Where the log stands, told to a page that knows it up to a position. */
-const standFor = ({ seq, before }: Stand, since: number): Pick<EntriesAnswer, 'seq' | 'isPast'> => ({
-  seq,
-  ...(since > 0 && since <= before && { isPast: true }),
-});
+/** What came after a position, a page of it, and up to where that goes. */
+async function newSince(
+  db: Database,
+  id: string,
+  stand: Stand,
+  since: number,
+): Promise<Omit<EntriesAnswer, 'conflicts'>> {
+  const { entries, last, isMore } =
+    stand.seq > since ? await entriesSince(db, id, since) : { entries: [], last: null, isMore: false };
+  return {
+    seq: isMore && last !== null ? last : stand.seq,
+    entries,
+    ...(isMore && { isMore }),
+    // known up to a position from before a restore
+    ...(since > 0 && since <= stand.before && { isPast: true }),
+  };
+}
 
 /** Where the other windows of a build are, told to one that says where it is itself; else null. */
 function othersFor(id: string, asked: URLSearchParams): Present[] | null {
@@ -70,8 +83,8 @@ export const POST = answered(async (request: Request, { params }: Context): Prom
   const appended = await appendEntries(db, id, made);
   if (!appended.ok) return fault(STATUS[appended.why], ...appended.faults);
   const since = sinceOf(request);
-  const entries = await entriesSince(db, id, since);
   return Response.json({
-    ...{ ...standFor(appended.stand, since), entries, conflicts: appended.conflicts },
+    ...(await newSince(db, id, appended.stand, since)),
+    conflicts: appended.conflicts,
   } satisfies EntriesAnswer);
 });
