@@ -12,6 +12,19 @@ export interface RawAnswer {
 /** As long as an answer may take, ms. */
 const SILENT = 30_000;
 
+/** A body that was sent in chunks, each after its length. */
+function unchunked(text: string): string {
+  let body = '';
+  for (let at = 0; at < text.length;) {
+    const end = text.indexOf('\r\n', at);
+    const length = end < 0 ? 0 : parseInt(text.slice(at, end), 16);
+    if (!(length > 0)) break;
+    body += text.slice(end + 2, end + 2 + length);
+    at = end + 4 + length;
+  }
+  return body;
+}
+
 function readAnswer(text: string): RawAnswer {
   const end = text.indexOf('\r\n\r\n');
   const [first = '', ...lines] = (end < 0 ? text : text.slice(0, end)).split('\r\n');
@@ -21,8 +34,10 @@ function readAnswer(text: string): RawAnswer {
       return [line.slice(0, colon).toLowerCase(), line.slice(colon + 1).trim()] as const;
     }),
   );
+  const rest = end < 0 ? '' : text.slice(end + 4);
+  const body = headers.get('transfer-encoding') === 'chunked' ? unchunked(rest) : rest;
   const status = Number(/^HTTP\/1\.1 (\d{3})/.exec(first)?.[1] ?? 0);
-  return { status, headers, body: end < 0 ? '' : text.slice(end + 4) };
+  return { status, headers, body };
 }
 
 /**

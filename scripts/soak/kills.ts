@@ -2,13 +2,14 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { build as bundle } from 'esbuild';
+import { basename, join } from 'node:path';
 import { Server } from '../../e2e/server';
 import { loadBuild } from '../../src/store/log';
 import { createBuild } from '../../src/store/builds';
 import { type Database, openDatabase } from '../../src/store/open';
 import type { Figures } from '../figures';
+import { bundled } from './bundled';
+import { dataKilled } from './dataKills';
 import { COMMON, type Held, emptyBuild, heldAgainst, ownOf, sentAs } from './sent';
 
 const ROOT = process.cwd();
@@ -19,16 +20,6 @@ const anyMoment = (most: number): Promise<void> => new Promise((resolve) => setT
 function ended(child: ChildProcess): Promise<void> {
   if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
   return new Promise((resolve) => child.once('close', () => resolve()));
-}
-
-/** What compiles once, so that a process that is killed a moment later begins soon. */
-async function bundled(folder: string, source: string): Promise<string> {
-  const outfile = join(ROOT, 'node_modules', '.cache', `${folder.split('/').at(-1)}-${source}.mjs`);
-  await bundle({
-    ...{ entryPoints: [join(ROOT, 'scripts', `${source}.ts`)], outfile, bundle: true, packages: 'external' },
-    ...{ platform: 'node', format: 'esm', target: 'node20', logLevel: 'error' },
-  });
-  return outfile;
 }
 
 /** A writer that is begun again where it was when it was killed. */
@@ -135,7 +126,8 @@ interface Killed extends Held {
 /** Processes on the store itself: one, two at once on a file, or two on a stand-in that is killed too. */
 async function writersKilled(names: readonly string[], kills: number, isRemote: boolean): Promise<Killed> {
   const folder = mkdtempSync(join(tmpdir(), 'spatium-soak-'));
-  const [program, standInProgram] = [await bundled(folder, 'soak/writer'), await bundled(folder, 'standIn')];
+  const own = basename(folder);
+  const [program, standInProgram] = [await bundled(own, 'soak/writer'), await bundled(own, 'standIn')];
   const file = join(folder, 'shop.db');
   const standIn = isRemote ? new StandIn(standInProgram, file) : null;
   await standIn?.begin();
@@ -225,10 +217,11 @@ async function serversKilled(count: number, kills: number): Promise<Killed> {
   return { ...held, kills, isWhole: whole };
 } // prettier-ignore
 
-/** Kills so many in all: most of them processes on the store, a tenth whole servers. */
+/** Kills so many in all: most of them processes on the store, a tenth whole servers, a third what changes all data at once. */
 export async function killed(figures: Figures, kills: number): Promise<void> {
   const whole = Math.max(1, Math.round(kills / 20));
-  const each = Math.max(1, Math.ceil((kills - 2 * whole) / 3));
+  const data = Math.max(1, Math.round(kills / 12));
+  const each = Math.max(1, Math.ceil((kills - 2 * whole - 4 * data) / 3));
   const ways: [string, () => Promise<Killed>][] = [
     ['one process on a file', () => writersKilled(['a'], each, false)],
     ['two processes on a file', () => writersKilled(['a', 'b'], each, false)],
@@ -247,5 +240,6 @@ export async function killed(figures: Figures, kills: number): Promise<void> {
       lost + doubled + wrong === 0 && isSound && acknowledged > n,
     );
   }
-  figures.add('  kills in all', String(all));
+  await dataKilled(figures, data);
+  figures.add('  kills in all', String(all + 4 * data));
 }
