@@ -6,6 +6,7 @@ import { parseArgs } from 'node:util';
 import { setUpShop, walkRules } from '../e2e/people';
 import { Server } from '../e2e/server';
 import { inBrowser } from './attack/browser';
+import { onData } from './attack/data';
 import { fuzz } from './attack/fuzz';
 import { guessing } from './attack/guessing';
 import { stalling } from './attack/stalling';
@@ -40,5 +41,6 @@ figures.add(
 await inBrowser(figures);
 await guessing(figures, seconds);
 await stalling(figures, seconds);
+await onData(figures);
 await fuzz(figures, requests, seed);
 process.exit(figures.print() ? 0 : 1);
