@@ -24,6 +24,7 @@ import { backUp, backupFolder, checkCopy } from '../../src/store/backup';
 import { putBuild } from '../../src/store/builds';
 import { loadBuild } from '../../src/store/log';
 import { type Database, openDatabase } from '../../src/store/open';
+import { builds } from '../../src/store/schema';
 import { sweepWork } from '../../src/store/privateFiles';
 import type { Figures } from '../figures';
 import { bundled } from './bundled';
@@ -52,9 +53,10 @@ async function filled(db: Database, records: readonly BuildRecord[]): Promise<vo
 async function standing(file: string): Promise<{ records: BuildRecord[]; isWhole: boolean }> {
   const db = await openDatabase(file);
   const { rows: state } = await db.$client.execute('PRAGMA integrity_check');
-  const { rows } = await db.$client.execute('SELECT id FROM builds ORDER BY CAST(substr(id, 6) AS INTEGER)');
+  const ids = (await db.select({ id: builds.id }).from(builds)).map(({ id }) => id);
   const records: BuildRecord[] = [];
-  for (const { id } of rows) records.push((await loadBuild(db, String(id)))?.record ?? { id: String(id), entries: [] });
+  for (const id of ids.sort((a, b) => Number(a.slice(5)) - Number(b.slice(5))))
+    records.push((await loadBuild(db, id))?.record ?? { id, entries: [] });
   db.$client.close();
   return { records, isWhole: state[0]?.integrity_check === 'ok' };
 }

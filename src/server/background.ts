@@ -3,7 +3,11 @@ import type { Worker } from 'node:worker_threads';
 import type { Inputs, Results, TaskName } from './tasks';
 
 /** What the thread is told. */
-export type ToThread = { id: number; task: TaskName; input: unknown } | { id: number; isAskedForMore: true };
+export type ToThread =
+  | { id: number; task: TaskName; input: unknown }
+  | { id: number; isAskedForMore: true }
+  /** Whoever wanted it went away. */
+  | { id: number; isOver: true };
 /** What the thread tells of a task: a piece of what it makes, its result, or why it failed. */
 export type FromThread =
   | { id: number; piece: Uint8Array }
@@ -78,23 +82,48 @@ export const inBackground = <N extends TaskName>(name: N, input: Inputs[N]): Pro
     });
   });
 
-/** Has a task done that makes something piece by piece, no faster than it is taken. */
-export function streamFromBackground<N extends TaskName>(name: N, input: Inputs[N]): ReadableStream<Uint8Array> {
-  let ask: () => void = () => undefined;
-  return new ReadableStream<Uint8Array>(
-    {
-      start: (controller) => {
-        const { thread, id } = give(name, input, {
-          onPiece: (piece) => controller.enqueue(piece),
-          onResult: () => controller.close(),
-          onFailure: (error) => controller.error(error),
-        });
-        ask = () => tell(thread, { id, isAskedForMore: true });
+/**
+ * Has a task done that makes something piece by piece, no faster than it is taken. Given once there is a first piece, so
+ * that what fails at the start is answered as a failure.
+ *
+ * @throws Error with the `code` that it failed with in the thread
+ */
+export function streamFromBackground<N extends TaskName>(
+  name: N,
+  input: Inputs[N],
+): Promise<ReadableStream<Uint8Array>> {
+  return new Promise((resolve, reject) => {
+    let ask: () => void = () => undefined;
+    let end: () => void = () => undefined;
+    const stream = new ReadableStream<Uint8Array>(
+      {
+        start: (controller) => {
+          const { thread, id } = give(name, input, {
+            onPiece: (piece) => {
+              controller.enqueue(piece);
+              resolve(stream);
+            },
+            onResult: () => {
+              controller.close();
+              resolve(stream);
+            },
+            onFailure: (error) => {
+              reject(error);
+              controller.error(error);
+            },
+          });
+          ask = () => tell(thread, { id, isAskedForMore: true });
+          end = () => {
+            thread.jobs.delete(id);
+            tell(thread, { id, isOver: true });
+          };
+        },
+        pull: () => ask(),
+        cancel: () => end(),
       },
-      pull: () => ask(),
-    },
-    { highWaterMark: 2 },
-  );
+      { highWaterMark: 2 },
+    );
+  });
 }
 
 /** Works out the cards of builds that are behind their logs. */

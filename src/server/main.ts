@@ -14,6 +14,7 @@ import { reachedSecurely } from '@/people/auth';
 import { hasPeople } from '@/people/people';
 import { may, needOf } from '@/people/rules';
 import { whoAsks } from '@/people/who';
+import { cardsForList } from '@/store/cards';
 import { foldIn, keepFoldingIn } from '@/store/foldIn';
 import { presence } from '@/store/presence';
 import { keepSharing } from '@/store/presenceShared';
@@ -22,7 +23,7 @@ import { updateDatabase } from '@/store/update';
 import { troubleOf } from '@/store/trouble';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
 import { keepCopying } from './copies';
-import { threadsBeginBy } from './background';
+import { freshenInBackground, threadsBeginBy } from './background';
 import { builtFiles } from './builtFiles';
 import { directly } from './entriesFastPath';
 import { type Asked, type Refusal, pageOf, refusalOf, segmentsOf } from './guard';
@@ -217,6 +218,10 @@ async function begin(): Promise<void> {
   );
   const fingerprint = certificate && fingerprintOf(certificate.cert);
   reached({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
+  // what an update left to be worked out is begun before anybody asks for it
+  cardsForList(db, freshenInBackground).catch((error: unknown) =>
+    log.error('The list of builds could not be worked out', error),
+  );
   const stopFolding = keepFoldingIn(db);
   const stopSharing = keepSharing(db, presence);
   const stopCopying = keepCopying(options.copies);

@@ -12,7 +12,11 @@ const asked = new Map<number, number>();
 
 const tell = (message: FromThread): void => parentPort?.postMessage(message);
 
-/** Done once another piece is asked for. */
+/** Tasks that are being done, and those of them that nobody wants any more. */
+const running = new Set<number>();
+const over = new Set<number>();
+
+/** Done once another piece is asked for, or nobody wants it any more. */
 function askedForMore(id: number): Promise<void> {
   const ahead = asked.get(id) ?? 0;
   if (ahead > 0) {
@@ -33,6 +37,10 @@ async function run(id: number, name: TaskName, input: unknown): Promise<void> {
         return;
       }
       await askedForMore(id);
+      if (over.has(id)) {
+        await making.return(null);
+        return;
+      }
       tell({ id, piece: made.value });
     }
   } catch (error) {
@@ -42,13 +50,18 @@ async function run(id: number, name: TaskName, input: unknown): Promise<void> {
   } finally {
     waiting.delete(id);
     asked.delete(id);
+    over.delete(id);
+    running.delete(id);
   }
 }
 
 parentPort?.on('message', (message: ToThread) => {
-  if ('task' in message) void run(message.id, message.task, message.input);
-  else {
-    const { id } = message;
+  const { id } = message;
+  if ('task' in message) {
+    running.add(id);
+    void run(id, message.task, message.input);
+  } else if (running.has(id)) {
+    if ('isOver' in message) over.add(id);
     const resolve = waiting.get(id);
     waiting.delete(id);
     if (resolve) resolve();

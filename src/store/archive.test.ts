@@ -138,6 +138,15 @@ describe('the whole shop as open files', () => {
     for (const db of both) expect(await everything(db)).toEqual(await everything(here));
   });
 
+  it('is written however many others are taken slowly, or were given up', async () => {
+    const here = await fresh('slow');
+    await createBuild(here, record(gap('a', 'L1', 'top', 22)));
+    const slow = Array.from({ length: 8 }, () => archiveOf(here));
+    for (const each of slow) await each.next();
+    expect(Object.keys(await unzipped(await archived(here)))).toContain('builds/test.spatium.json');
+    for (const each of slow) await each.return(undefined);
+  });
+
   it('carries no secret', async () => {
     const db = await shop();
     await db.insert(settings).values({ key: 'secret', value: 'what signs the cookies' });

@@ -26,8 +26,9 @@ import { type Database, inOneTransaction } from './open';
 import { withWorkFolder } from './privateFiles';
 import { builds, charts, instruments, log, people, shop } from './schema';
 
-// the thread that reads an archive is one already
-configure({ useWebWorkers: false });
+// The thread that reads an archive is one already. The library does so many at once and lets the rest wait: a download
+// that somebody takes slowly, or not at all, must not be what the next one waits for.
+configure({ useWebWorkers: false, maxWorkers: 1_000 });
 
 const FORMAT = 'spatium-shop';
 const VERSION = 1;
@@ -126,17 +127,27 @@ export async function longBuilds(db: Database): Promise<Map<string, number>> {
 
 /** The archive, piece by piece: no more of it is held than one build. */
 export async function* archiveOf(db: Database, at = new Date()): AsyncGenerator<Uint8Array> {
-  const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
+  let fail: (error: unknown) => void = () => undefined;
+  const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>({
+    start: (controller) => {
+      fail = (error) => controller.error(error);
+    },
+  });
   const zip = new ZipWriter(writable, { level: 6 });
   const writing = (async () => {
     for await (const [name, text] of filesOf(db, at)) await zip.add(name, new TextReader(text));
     await zip.close();
   })();
-  // a failure ends the reading side as well; it is thrown below
-  writing.catch((error: unknown) => writable.abort(error).catch(() => null));
+  // ends the reading side as well: it waits for pieces that do not come
+  writing.catch(fail);
   const pieces = readable.getReader();
-  for (let piece = await pieces.read(); !piece.done; piece = await pieces.read()) yield piece.value;
-  await writing;
+  try {
+    for (let piece = await pieces.read(); !piece.done; piece = await pieces.read()) yield piece.value;
+    await writing;
+  } finally {
+    // whoever wanted it went away: nothing more is written
+    await pieces.cancel().catch(() => null);
+  }
 }
 
 /** What came of reading an archive in. */

@@ -1,7 +1,7 @@
 /**
  * Index cards of the shelf, and what each build taught of its filers: worked out from the log when they are asked for.
  */
-import { and, eq, lt } from 'drizzle-orm';
+import { and, count, eq, lt } from 'drizzle-orm';
 import { findingsOf } from '@/core/judge/findings';
 import { engineWords } from '@/core/engine/engine';
 import { judge } from '@/core/judge/judge';
@@ -61,37 +61,42 @@ export async function writeCard(db: Database, { record, seq }: StoredRecord): Pr
     .where(and(eq(builds.id, record.id), lt(builds.judgedSeq, seq)));
 }
 
-/**
- * Works out cards that are behind their logs: nothing is worked out while entries are appended.
- *
- * @param most so many of them at most
- * @returns how many are still behind
- */
-export async function freshenCards(db: Database, most = Infinity): Promise<number> {
-  const stale = await db.select({ id: builds.id }).from(builds).where(lt(builds.judgedSeq, builds.lastSeq));
-  for (const { id } of stale.slice(0, most)) {
+const isBehind = lt(builds.judgedSeq, builds.lastSeq);
+
+/** Works out cards that are behind their logs: nothing is worked out while entries are appended. */
+export async function freshenCards(db: Database): Promise<void> {
+  for (const { id } of await db.select({ id: builds.id }).from(builds).where(isBehind)) {
     const stored = await loadBuild(db, id);
     if (stored) await writeCard(db, stored);
-    // whoever else asks is answered between two of them
-    await new Promise((resolve) => setImmediate(resolve));
   }
-  return Math.max(0, stale.length - most);
 }
 
-/** So many are worked out before a list is shown; more are behind after an update or an import. */
-const AT_ONCE = 5;
+/** A list waits for its cards so long, ms; after an update or an import there are more than that. */
+const PATIENCE = 1_000;
+/** Cards that fall behind while others are worked out are waited for as well, this often. */
+const MOST_ROUNDS = 3;
 
 const held = globalThis as { spatiumFreshening?: Promise<void> | undefined };
 
 /**
  * Works out the cards of a list that is to be shown.
  *
- * @param beside works out all of them without holding up anybody, where there are many; without it all are worked out now
+ * @param beside has all of them worked out by a thread, which holds up nobody; without it they are worked out here
  * @returns how many are still behind
  */
 export async function cardsForList(db: Database, beside?: () => Promise<unknown>): Promise<number> {
-  const behind = await freshenCards(db, beside ? AT_ONCE : Infinity);
+  const behind = async (): Promise<number> => (await db.select({ n: count() }).from(builds).where(isBehind))[0]?.n ?? 0;
+  if (!beside) {
+    await freshenCards(db);
+    return 0;
+  }
+  const until = performance.now() + PATIENCE;
   const over = (): void => (held.spatiumFreshening = undefined);
-  if (beside && behind > 0) held.spatiumFreshening ??= beside().then(over, over);
-  return behind;
+  for (let round = 0; round < MOST_ROUNDS && (await behind()) > 0; round += 1) {
+    const left = until - performance.now();
+    if (left <= 0) break;
+    held.spatiumFreshening ??= beside().then(over, over);
+    await Promise.race([held.spatiumFreshening, new Promise((resolve) => setTimeout(resolve, left))]);
+  }
+  return behind();
 }

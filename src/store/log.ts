@@ -58,7 +58,7 @@ const lastJob = (db: Database, id: string) =>
     .limit(1);
 
 /** Entries that one answer carries at most: whoever is further behind asks again. */
-const PAGE = 1_000;
+const PAGE = 500;
 
 /** Entries that came after a position in the log. */
 export interface EntryPage {

@@ -141,7 +141,7 @@ describe('what is new, asked for page by page', () => {
       isMore = page.isMore;
     }
     expect(ids).toEqual(long.entries.map((e) => e.id));
-    expect(pages).toEqual([1_000, 1_000, 501]);
+    expect(pages).toEqual([500, 500, 500, 500, 500, 1]);
   });
 });
 

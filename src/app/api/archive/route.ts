@@ -18,15 +18,14 @@ import { answered, fault, sizeText } from '../answers';
 
 const MOST = 256 * 1024 * 1024;
 
-export const GET = answered(() =>
-  Promise.resolve(
-    new Response(streamFromBackground('archive', null), {
+export const GET = answered(
+  async (request: Request) =>
+    new Response(request.method === 'HEAD' ? null : await streamFromBackground('archive', null), {
       headers: {
         'content-type': 'application/zip',
         'content-disposition': `attachment; filename="spatium-shop-${new Date().toISOString().slice(0, 10)}.zip"`,
       },
     }),
-  ),
 );
 
 /** Writes a body to a file; whether it was no larger than it may be. */

@@ -6,7 +6,7 @@ import { answered, fault, fileName, noSuchBuild } from '../../answers';
 import { sizeOf } from '@/store/log';
 
 export const GET = answered(
-  async (_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
+  async (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {
     const { id } = await params;
     const size = await sizeOf(await database(), id);
     if (!size) return noSuchBuild(id);
@@ -15,7 +15,7 @@ export const GET = answered(
         422,
         `This build has ${size.entries} entries, and a build file holds ${MOST_ENTRIES} at most. A backup has all of it.`,
       );
-    return new Response(streamFromBackground('buildFile', { id }), {
+    return new Response(request.method === 'HEAD' ? null : await streamFromBackground('buildFile', { id }), {
       headers: {
         'content-type': 'application/json; charset=utf-8',
         'content-disposition': `attachment; filename="${fileName(size.name ?? id, 'spatium.json')}"`,
