@@ -54,7 +54,7 @@ export function Copies({ copies }: { copies: Kept[] }) {
                 <a
                   href={`/api/copies/${name}`}
                   download
-                  className="figures flex min-h-11 flex-1 items-center break-all text-blue underline underline-offset-4"
+                  className="figures flex min-h-11 flex-1 items-center break-all text-blue underline underline-offset-4 max-sm:basis-full"
                 >
                   {name}
                 </a>
