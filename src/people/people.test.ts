@@ -7,6 +7,7 @@ import { accounts, people, tries } from '@/store/schema';
 import type { Role } from './rules';
 import { database } from '@/store/store';
 import { auth, oneTimeToken } from './auth';
+import { deviceThatKnows, knownCookie } from './knownDevice';
 import {
   addFirstOwner,
   addPerson,
@@ -208,6 +209,33 @@ describe('people', () => {
     });
     expect((await everybody(db)).find((p) => p.id === 'far')).toMatchObject({ name: 'Far Off', role: 'builder' });
     expect((await enter('fr', '428517')).status).toBe(200);
+  });
+});
+
+describe('a device that is known', () => {
+  const sent = (cookie: string): Headers => new Headers({ cookie });
+  const kept = async (cookie: string, initials: string, isSecure = false): Promise<string> =>
+    (await knownCookie(db, sent(cookie), initials, isSecure)).split(';')[0] ?? '';
+
+  it('is the same one for all who signed in on it, and for nobody else', async () => {
+    const first = await kept('', 'KM');
+    const device = await deviceThatKnows(db, sent(`a=b; ${first}`), 'km');
+    expect(device).toMatch(/^[0-9a-f-]{36}$/);
+    expect(await deviceThatKnows(db, sent(first), 'AW')).toBeNull();
+    const both = await kept(first, 'AW');
+    for (const initials of ['KM', 'AW']) expect(await deviceThatKnows(db, sent(both), initials)).toBe(device);
+    expect(await deviceThatKnows(db, sent(await kept('', 'KM')), 'KM')).not.toBe(device);
+    expect(await deviceThatKnows(db, sent(await kept('', 'KM', true)), 'KM')).not.toBeNull();
+  });
+
+  it('is not made up, nor changed', async () => {
+    const right = await kept('', 'KM');
+    const [, text = '', signed = ''] = /=([\w-]+)\.([\w-]+)/.exec(right) ?? [];
+    const other = Buffer.from(JSON.stringify({ device: crypto.randomUUID(), people: ['aw'] })).toString('base64url');
+    for (const made of [`${other}.${signed}`, `${text}.${'A'.repeat(43)}`, `${text}.`, text, `${text}.${signed}x`]) {
+      expect(await deviceThatKnows(db, sent(`spatium.known=${made}`), 'AW')).toBeNull();
+      expect(await deviceThatKnows(db, sent(`spatium.known=${made}`), 'KM'), made).toBeNull();
+    }
   });
 });
 

@@ -228,7 +228,7 @@ async function textOf(file: FileEntry): Promise<string> {
   const collected = new WritableStream<Uint8Array>({
     write: (piece) => {
       bytes += piece.byteLength;
-      if (bytes > MOST_OF_ONE) throw new ArchiveRefused(`${file.filename} in it is larger than it says.`);
+      if (bytes > file.uncompressedSize) throw new ArchiveRefused(`${file.filename} in it is larger than it says.`);
       pieces.push(piece);
     },
   });
