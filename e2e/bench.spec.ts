@@ -142,7 +142,12 @@ test('by touch: parts are weighed on the program’s own keys, with their unit, 
   const tap = async (...keys: string[]): Promise<void> => {
     for (const key of keys) await keypad.getByRole('button', { name: key, exact: true }).tap();
   };
-  if (!(await keypad.isVisible())) await figureLine(page).getByRole('button', { name: 'Keypad' }).tap();
+  // on a touch screen it opens by itself, a moment after the line
+  await expect(async () => {
+    if (!(await keypad.isVisible())) await figureLine(page).getByRole('button', { name: 'Keypad' }).tap();
+    await expect(keypad).toBeVisible({ timeout: 1_000 });
+    await expect(keypad).toBeVisible();
+  }).toPass();
   await tap('6', '1', '2', '.', '5');
   await figureLine(page).getByRole('button', { name: 'Delete the last character' }).tap();
   await tap('4', 'Enter');
