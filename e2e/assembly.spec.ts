@@ -86,6 +86,36 @@ test('a V8 is walked by Enter alone, in the order with the fewest turns; a reloa
   await expect(paper.getByRole('heading', { name: /^Short block not ready/ })).toBeVisible();
 });
 
+test('what was not sent yet was done: the walk goes on after it when the page is loaded anew', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server);
+  await page.getByRole('textbox', { name: 'Initials' }).fill('KM');
+  await done(page).focus();
+  await page.route('**/entries**', (route) => route.abort());
+  for (let i = 0; i < 2; i += 1) {
+    const before = (await step(page).textContent()) ?? '';
+    await page.keyboard.press('Enter');
+    await expect(step(page)).not.toHaveText(before);
+  }
+  const here = (await step(page).textContent()) ?? '';
+  // what checks the kept entries comes late, as it may: the page is at work before
+  let come = (): void => undefined;
+  const isAtWork = new Promise<void>((resolve) => (come = resolve));
+  await page.route('**/*.js', async (route) => {
+    const response = await route.fetch();
+    if ((await response.text()).includes('only a ring is fitted')) await isAtWork;
+    await route.fulfill({ response });
+  });
+  await page.reload();
+  await expect(done(page)).toBeFocused();
+  come();
+  await expect(page.getByText('2 entries wait')).toBeVisible();
+  await expect(step(page)).toHaveText(here);
+  expect(await ticks(server, id)).toEqual([]);
+});
+
 test('by touch: found otherwise is pinned on, keeps it from ready, shows on the deck, and is taken off', async ({
   browser,
   server,

@@ -149,8 +149,10 @@ test('a gauge in hand: it is named by each reading, its dial is drawn, its own s
   await page.getByRole('combobox', { name: 'In hand' }).selectOption('');
   await line(page).fill('+2');
   await expect(said(page)).toContainText('none is given yet');
+  await expect
+    .poll(async () => (await server.record(id)).entries.map((e) => e.kind))
+    .toEqual(['job', 'instrument', 'setting', 'reading']);
   const { entries } = await server.record(id);
-  expect(entries.map((e) => e.kind)).toEqual(['job', 'instrument', 'setting', 'reading']);
   expect(readingsOf({ id, entries })[0]).toMatchObject({
     instrument: 'gauge-in.1',
     value: fromInches(4.0653),

@@ -5,7 +5,7 @@ import { isRight } from '@/core/assembly/judged';
 import { type WalkAt, resumedAt, stepAt, walkOf } from '@/core/assembly/walk';
 import { BLOCK } from '@/core/engine/places';
 import { Later } from '../openBuild/Later';
-import { useJudgement, useMoving } from '../openBuild/contexts';
+import { useJudgement, useLive, useMoving } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { onDemand } from '../shared/onDemand';
 import { Views } from '../shared/Views';
@@ -33,6 +33,7 @@ const TABS = ['walk', 'block', 'order', 'tightening', 'turning', 'masses', 'rods
 export function AssemblyStage() {
   const judgement = useJudgement();
   const { cylinder } = useMoving();
+  const { isRestored } = useLive();
   const [tab, setTab] = useView(TABS);
   const [chosen, setChosen] = useState<WalkAt | null>(null);
   const [hand, setHand] = useState(cylinder?.id);
@@ -42,7 +43,7 @@ export function AssemblyStage() {
   const walk = walkOf(judgement, order.cylinders);
   const at = chosen && stepAt(judgement, chosen) ? chosen : resumedAt(judgement, walk);
   // A step in view stays in view, whatever other benches do meanwhile: only this bench's own hand leads on.
-  const settled = at && !order.isAwaited ? at : null;
+  const settled = at && isRestored && !order.isAwaited ? at : null;
   if (settled && (settled.place !== chosen?.place || settled.step !== chosen.step)) setChosen(settled);
   // A cylinder that was gone to by the deck: its first open step.
   if (cylinder && cylinder.id !== hand) {

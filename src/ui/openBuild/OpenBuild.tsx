@@ -117,8 +117,14 @@ function useJudging({ rings, bores }: OwnRoute, { others, record: live }: LiveRe
   }, [kept, rings, bores, taken]);
 }
 
-function useMovingIn(judgement: Judgement): Moving {
+function useMovingIn(judgement: Judgement, isRestored: boolean): Moving {
   const [cursor, setCursor] = useState(() => startingCursor(judgement));
+  const [isStarted, setStarted] = useState(isRestored);
+  // what this browser kept unsent was done already: the work goes on after it
+  if (isRestored && !isStarted) {
+    setStarted(true);
+    if (!cursor.chosen) setCursor(startingCursor(judgement));
+  }
   useAddress(cursor, setCursor, judgement);
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
   const moves = useMemo<Pick<Moving, 'toCylinder' | 'toSubject' | 'goTo'>>(
@@ -154,7 +160,7 @@ export function OpenBuild({ buildId, initial, seq, children }: Props) {
   const { filer } = hands;
   const gauge = shop.inHand('bore');
   const logging = useLoggingOf({ judging, judgement, live, by, shop, gauge, filer });
-  const moving = useMovingIn(judgement);
+  const moving = useMovingIn(judgement, live.isRestored);
   const changes = useChangesIn(judgement, live.record.entries);
   return (
     <LiveContext value={live}>

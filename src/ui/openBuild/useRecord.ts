@@ -45,6 +45,8 @@ const whereabouts = (buildId: string): string =>
 export interface LiveRecord {
   record: BuildRecord;
   waiting: number;
+  /** Whether what this browser kept unsent is in: where the work goes on is not known before. */
+  isRestored: boolean;
   link: Link;
   troubles: Trouble[];
   /** Other windows on this build, and where they are. */
@@ -77,6 +79,7 @@ function merged(known: Known, answer: EntriesAnswer, own: readonly Entry[]): Kno
 export function useRecord(buildId: string, initial: Entry[], initialSeq: number): LiveRecord {
   const [known, setKnown] = useState<Known>({ entries: initial, seq: initialSeq });
   const [pending, setPending] = useState<Entry[]>([]);
+  const [isRestored, setRestored] = useState(false);
   const [link, setLink] = useState<Link>('up');
   const [troubles, setTroubles] = useState<Trouble[]>([]);
   const [others, setOthers] = useState<readonly Present[]>(NOBODY);
@@ -184,6 +187,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
         const begun = new Set(state.current.pending.map((e) => e.id));
         state.current.pending = [...waiting.filter((e) => !begun.has(e.id)), ...state.current.pending];
         setPending(state.current.pending);
+        setRestored(true);
         setTroubles((before) => [...refused, ...before]);
       } catch {
         setLink('down');
@@ -264,7 +268,7 @@ export function useRecord(buildId: string, initial: Entry[], initialSeq: number)
   }, [buildId, known, pending]);
 
   return useMemo(
-    () => ({ record, waiting: pending.length, link, troubles, others, append, dismiss }),
-    [record, pending.length, link, troubles, others, append, dismiss],
+    () => ({ record, waiting: pending.length, isRestored, link, troubles, others, append, dismiss }),
+    [record, pending.length, isRestored, link, troubles, others, append, dismiss],
   );
 }
