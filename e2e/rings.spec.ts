@@ -34,6 +34,49 @@ const bore = (cylinder: string, inches: number): Entry[] =>
     [90, 0].map((angle) => boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches))),
   );
 
+test('a gap that grew with no cut logged is asked about: Enter where filing was advised, F where it was not filed', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server);
+  const log = async (text: string): Promise<void> => {
+    await line(page).fill(text);
+    await page.keyboard.press('Enter');
+  };
+  await log('17');
+  await log('22');
+  await expect(heading(page, 'Cylinder 1, top ring')).toBeVisible();
+  await expect(page.getByRole('main')).toContainText('17 thou before, 22 thou now, and no cut is logged.');
+  await expect(rings(page)).toContainText('0/16');
+  await page.keyboard.press('Enter');
+  await expect(heading(page, 'Cylinder 1, second ring')).toBeVisible();
+  await expect(rings(page)).toContainText('1/16');
+  await expect
+    .poll(async () => (await kept(server, id, 'filed')).map((e) => e.kind === 'filed' && e.was))
+    .toEqual([true]);
+  // not filed: they disagree
+  await log('19');
+  await log('24');
+  await page.keyboard.press('f');
+  await expect(page.getByRole('main')).toContainText('The readings disagree: 19 thou and 24 thou');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await log('24');
+  // by touch, and where it was in its window already only by its own key
+  await page.getByRole('button', { name: /^Filed since/ }).click();
+  await expect(rings(page)).toContainText('2/16');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowRight');
+  await expect(heading(page, 'Cylinder 1, second ring')).toBeVisible();
+  await log('26.5');
+  await page.keyboard.press('Enter');
+  await expect(rings(page)).toContainText('1/16');
+  await log('c');
+  await expect(rings(page)).toContainText('2/16');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('main')).toContainText('cut before it, not logged');
+});
+
 test('read, cut, read, done in twelve keys, and the next cut is advised in turns', async ({ page, server }) => {
   const id = await open(page, server);
   await page.getByRole('combobox', { name: 'Filer' }).selectOption({ label: 'Hand ring filer' });

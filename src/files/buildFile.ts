@@ -25,9 +25,9 @@ import { isTooDeep } from './depth';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 12;
+const FILE_VERSION = 13;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, FILE_VERSION] as const;
+const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, FILE_VERSION] as const;
 /** As many entries as a file holds; and bytes, which no such file comes to. */
 export const MOST_ENTRIES = 50_000;
 export const MOST_BYTES = 64 * 1024 * 1024;
@@ -95,6 +95,9 @@ function ringPart({
   filed,
   cutsSince,
   unprepared,
+  unlogged,
+  growth,
+  isUndated,
   taken,
   accepted,
   done,
@@ -117,6 +120,9 @@ function ringPart({
     filed,
     cutsSince,
     unprepared,
+    unlogged,
+    growth,
+    isUndated,
     taken,
     accepted,
     done,
@@ -221,7 +227,7 @@ function crossFaults(entries: Entry[]): string[] {
       if (!target) faults.push(`${where}: it voids ${entry.of}, which no earlier entry is called`);
       else if (!isVoidable(target))
         faults.push(
-          `${where}: only what was read, cut, accepted, checked, pinned, renewed, weighed, tightened or turned can be voided, not a ${target.kind} entry`,
+          `${where}: only what was read, cut, answered, accepted, checked, pinned, renewed, weighed, tightened or turned can be voided, not a ${target.kind} entry`,
         );
     }
     if (entry.kind === 'reading' && entry.zero !== null) {
@@ -235,6 +241,8 @@ function crossFaults(entries: Entry[]): string[] {
     }
     if (entry.kind === 'accepted' && seen.get(entry.of)?.kind !== acceptedAt(entry.what))
       faults.push(`${where}: it accepts ${entry.of}, which is no earlier reading`);
+    if (entry.kind === 'filed' && seen.get(entry.of)?.kind !== 'reading')
+      faults.push(`${where}: it answers for ${entry.of}, which is no earlier reading`);
     seen.set(entry.id, entry);
   });
   if (!entries.some((e) => e.kind === 'job')) faults.push('record.entries: there is no job card among them');

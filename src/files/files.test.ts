@@ -345,7 +345,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 12/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 13/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     [
       'a negative gap',
@@ -379,11 +379,19 @@ describe('the build file', () => {
       textOf({ ...good, record: record(gap('a', 'L1', 'top', 22), gap('a', 'L1', 'top', 23)) }),
       /id a is used twice/,
     ],
+    [
+      'an answer for nothing',
+      textOf({
+        ...good,
+        record: record({ id: 'f', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'filed', of: 'ghost', was: true }),
+      }),
+      /answers for ghost/,
+    ],
     ['a void of nothing', textOf({ ...good, record: record(voiding('v', 'ghost')) }), /voids ghost/],
     [
       'a void of the job card',
       textOf({ ...good, record: record(voiding('v', 'job-1')) }),
-      /only what was read, cut, accepted, checked, pinned, renewed, weighed/,
+      /only what was read, cut, answered, accepted, checked, pinned, renewed, weighed/,
     ],
     ['no job card', textOf({ ...good, record: { id: 'x', entries: [gap('a', 'L1', 'top', 22)] } }), /no job card/],
     [

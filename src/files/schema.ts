@@ -181,6 +181,7 @@ const doneSchema = z.discriminatedUnion('kind', [
     filer: toolKey.nullable(),
     count: z.number().positive('more than none').max(9_999).nullable(),
   }),
+  z.strictObject({ kind: z.literal('filed'), ...stamp, of: id, was: z.boolean() }),
   z.strictObject({
     kind: z.literal('rate'),
     ...stamp,

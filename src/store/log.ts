@@ -119,7 +119,7 @@ interface Against {
 
 /** Earlier entries that an entry names, by id. */
 function namesOf(entry: Entry): string[] {
-  if (entry.kind === 'void' || entry.kind === 'accepted') return [entry.of];
+  if (entry.kind === 'void' || entry.kind === 'accepted' || entry.kind === 'filed') return [entry.of];
   return entry.kind === 'reading' && entry.zero !== null ? [entry.zero] : [];
 }
 
@@ -156,6 +156,8 @@ function faultsOfNew(entries: Entry[], { kinds, job }: Against): string[] {
     }
     if (entry.kind === 'accepted' && all.get(entry.of) !== acceptedAt(entry.what))
       faults.push(`There is no reading ${entry.of} to accept.`);
+    if (entry.kind === 'filed' && all.get(entry.of) !== 'reading')
+      faults.push(`There is no reading ${entry.of} to answer for.`);
     if (entry.kind === 'void') {
       const kind = all.get(entry.of);
       if (!kind || !isVoidable({ kind })) faults.push(`There is no reading ${entry.of} to void.`);

@@ -107,6 +107,9 @@ describe('rows of the log', () => {
     expect(await refused({ ...voiding('v', 'job-1'), kind: 'accepted' } as Entry)).toBe(
       'There is no reading job-1 to accept.',
     );
+    expect(await refused({ ...voiding('v', 'job-1'), kind: 'filed', was: true } as unknown as Entry)).toBe(
+      'There is no reading job-1 to answer for.',
+    );
     expect(await refused(gap('x', 'L9', 'top', 22))).toBe('This engine has no cylinder at L9.');
     expect(await refused(voiding('v', 'first'))).toBe('taken');
     const both = await appendEntries(db, 'test', [gap('n', 'L1', 'top', 23), voiding('vn', 'n')]);

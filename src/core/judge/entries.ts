@@ -89,6 +89,14 @@ export const cutEntry = (
   stamp: Stamping,
 ): Entry => ({ ...stamp(), kind: 'cut', cylinder: number, ring, filer, count });
 
+/** Whether a ring was filed before a reading that is wider than those before it. */
+export const filedEntry = (reading: string, was: boolean, stamp: Stamping): Entry => ({
+  ...stamp(),
+  kind: 'filed',
+  of: reading,
+  was,
+});
+
 /** A part of some numbers was machined or replaced. */
 export const renewals = (part: string, numbers: readonly string[], stamp: Stamping): Entry[] =>
   numbers.map((cylinder) => ({ ...stamp(), kind: 'renewed', part, cylinder }));

@@ -23,6 +23,7 @@ type MapName = Exclude<keyof Log, 'lastAt'>;
 const emptyDraft = (): Draft => ({
   numbers: new Map(),
   accepted: new Map(),
+  filedBefore: new Map(),
   shopRates: new Map(),
   ticks: new Map(),
   pins: new Map(),
@@ -58,6 +59,8 @@ function touchedBy(entry: Entry): MapName[] {
       return ['settings'];
     case 'renewed':
       return ['numbers', 'renewals'];
+    case 'filed':
+      return ['filedBefore'];
     case 'rate':
       return ['shopRates'];
     case 'accepted':
@@ -226,6 +229,9 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
         ...{ id, by, at, reason: entry.reason, state: entry.state },
         where: whereStands(draft, entry.of),
       });
+      return;
+    case 'filed':
+      if (!voided) draft.filedBefore.set(entry.of, entry.was);
       return;
     case 'instrument':
       draft.tools.set(instrumentKey(entry.value), entry.value);

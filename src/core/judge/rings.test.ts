@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { findingsOf } from './findings';
 import { boreReading, gap, record, reading } from '@/fixtures/records';
-import { fromInches, fromThou } from '../quantity/length';
+import { fromInches, fromMm, fromThou } from '../quantity/length';
 import { STARTING_RING_SET } from '../rings/set';
 import { sayingText } from '../quantity/saying';
 import { judge } from './judge';
@@ -100,13 +100,17 @@ describe('the gap that counts', () => {
       ...e,
       fit: { ...(e as { fit: RingFit }).fit, deburred: false },
     })) as [Entry, Entry];
-    for (const readings of [two, two.toReversed()]) {
+    // wider afterwards it may have been filed since, which is asked, and holds until it is answered
+    const notFiled: Entry = { ...stamp('f'), kind: 'filed', of: 'b', was: false };
+    for (const readings of [[...two, notFiled], two.toReversed()]) {
       expect(top(judge(record(...readings)))).toMatchObject({ state: 'short', done: false });
       const judgement = judge(record(...bore('L1', 4.065, 4.065, 4.065), ...readings));
-      expect(top(judgement)).toMatchObject({ state: 'short', done: false });
+      expect(top(judgement)).toMatchObject({ state: 'short', done: false, growth: null });
       expect(advice(top(judgement))).toMatch(/disagree by 3 thou: 17 thou and 21 thou.*taper/);
       expect(said(judgement)).toContain('disagree');
     }
+    const judgement = judge(record(...bore('L1', 4.065, 4.065, 4.065), ...two));
+    expect(top(judgement)).toMatchObject({ done: false, growth: { reading: 'b', advised: true, taken: true } });
   });
 
   it('a reading squared with a domed piston alone is not done; one squared otherwise makes it so', () => {
@@ -248,6 +252,100 @@ describe('filing', () => {
     expect(top(judge(record(set, shop('greyIron'), fitted('a', 'L1', 12)))).advice?.turns).toEqual([]);
   });
 
+  const sheetOf = (min: number, max: number): Entry => ({
+    ...stamp('t'),
+    kind: 'targets',
+    replaces: null,
+    value: {
+      ...startingChoices('imperial'),
+      gaps: {
+        ...startingChoices('imperial').gaps,
+        top: { sheet: { form: 'range', min, max, hardTop: false, aim: null, from: 'sheet' }, manual: null, own: null },
+      },
+    },
+  });
+  const filedBefore = (of: string, was: boolean): Entry => ({ ...stamp(`f ${of}`), kind: 'filed', of, was });
+  /** One ring called leaf by leaf, in thou or as pairs of leaves, with nothing said of filing. */
+  const called = (...gaps: (number | [number, number])[]): Entry[] =>
+    gaps.map((gap, i) => {
+      const [goes, not] = typeof gap === 'number' ? [gap] : gap;
+      return fitted(`p${i}`, 'L1', goes, { deburred: false, ...(not === undefined ? {} : { upTo: not }) });
+    });
+  const wide = sheetOf(fromThou(20), fromThou(24));
+
+  it('17, 17, then 21 squared anew, limit 20: asked whether it was filed; nothing is forgotten in silence', () => {
+    const ring = top(judge(record(wide, ...called(17, 17, 21))));
+    expect(ring).toMatchObject({ state: 'in window', done: false, unlogged: ['p2'] });
+    expect(ring.growth).toMatchObject({
+      reading: 'p2',
+      over: 'p0',
+      before: fromThou(17),
+      now: fromThou(21),
+      advised: true,
+    });
+    expect(advice(ring)).toBe(
+      '17 thou before, 21 thou now, and no cut is logged. Filed since: Enter. Not filed: F. Or read it once more.',
+    );
+    const yes = top(judge(record(wide, ...called(17, 17, 21), filedBefore('p2', true))));
+    expect(yes).toMatchObject({ state: 'in window', done: true, growth: null, filed: true });
+    const no = top(judge(record(wide, ...called(17, 17, 21), filedBefore('p2', false))));
+    expect(no).toMatchObject({ state: 'short', done: false, growth: null });
+    expect(advice(no)).toMatch(/disagree: 17 thou and 21 thou/);
+    expect(top(judge(record(wide, ...called(17, 17, 21, 21))))).toMatchObject({ done: true, growth: null });
+    expect(top(judge(record(wide, ...called(17, 17, 21, 17))))).toMatchObject({
+      state: 'short',
+      growth: null,
+      filed: false,
+    });
+  });
+
+  it('an answer that was struck out is asked for again', () => {
+    const undone: Entry = { ...stamp('v'), kind: 'void', of: 'f p1', reason: 'slip' };
+    const growth = top(judge(record(wide, ...called(17, 21), filedBefore('p1', true), undone))).growth;
+    expect(growth).not.toBeNull();
+  });
+
+  it('a ring crept up leaf by leaf in a straight bore is not short, whatever it began with', () => {
+    const limits = sheetOf(fromThou(15.24), fromThou(20));
+    const crept = top(judge(record(limits, ...called([13, 14], [14, 15], [15, 16], [16, 17]))));
+    expect(crept).toMatchObject({ state: 'in window', done: true, unlogged: ['p2'] });
+  });
+
+  it('28 at the bottom, repeated, outlasts what the top told before it was filed', () => {
+    const tapered = bore('L1', 4.066, 4.0655, 4.065);
+    const sheet = sheetOf(fromThou(26), fromThou(29));
+    const at = (depth: 'top' | 'bottom', id: string, thou: number): Entry =>
+      fitted(id, 'L1', thou, { depth, deburred: false });
+    const risen = [at('top', 'a', 22), at('top', 'b', 26), at('top', 'c', 27), at('top', 'd', 28)];
+    expect(top(judge(record(sheet, ...tapered, ...risen)))).toMatchObject({ state: 'not proven', done: false });
+    const below = [...risen, at('bottom', 'e', 28)];
+    expect(top(judge(record(sheet, ...tapered, ...below)))).toMatchObject({
+      state: 'in window',
+      growth: { reading: 'e' },
+    });
+    const twice = [...below, at('bottom', 'f', 28)];
+    expect(top(judge(record(sheet, ...tapered, ...twice)))).toMatchObject({ state: 'in window', done: true });
+  });
+
+  it('0.15 mm, another depth, then 0.30 where 0.20 to 0.35 is asked, in millimetre leaves: not short', () => {
+    const sheet = sheetOf(fromMm(0.2), fromMm(0.35));
+    const mm = (id: string, gap: number, depth: 'top' | 'bottom'): Entry => ({
+      ...reading(id, 'L1', 'top', fromMm(gap), null),
+      fit: fit('L1', { depth, deburred: false }),
+    });
+    const before = [mm('a', 0.15, 'top'), mm('b', 0.3, 'bottom')];
+    expect(top(judge(record(sheet, ...before)))).toMatchObject({
+      state: 'short',
+      growth: { taken: false, advised: true },
+    });
+    const ring = top(judge(record(sheet, ...before, mm('c', 0.3, 'top'))));
+    expect(ring).toMatchObject({ state: 'in window', growth: { reading: 'c', taken: true } });
+    expect(top(judge(record(sheet, ...before, filedBefore('b', true))))).toMatchObject({
+      state: 'in window',
+      done: true,
+    });
+  });
+
   it('a cut that was struck out counts for nothing', () => {
     const struck: Entry = { ...stamp('v'), kind: 'void', of: 'c', reason: 'not done' };
     expect(top(judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), struck)))).toMatchObject({
@@ -256,18 +354,14 @@ describe('filing', () => {
     });
   });
 
-  it('readings that wander are not proven, whatever they say', () => {
-    const ring = top(
-      judge(
-        record(
-          fitted('a', 'L1', 22),
-          { ...fitted('b', 'L1', 25), fit: fit('L1', { deburred: false }) } as Entry,
-          { ...fitted('c', 'L1', 22), fit: fit('L1', { deburred: false }) } as Entry,
-        ),
-      ),
-    );
+  it('readings that wander are not proven, whatever they say, until one stands by the narrower', () => {
+    const again = (id: string, thou: number): Entry =>
+      ({ ...fitted(id, 'L1', thou), fit: fit('L1', { deburred: false }) }) as Entry;
+    const ring = top(judge(record(fitted('a', 'L1', 25), again('b', 22))));
     expect(ring).toMatchObject({ state: 'not proven', done: false });
     expect(advice(ring)).toMatch(/domed piston/);
+    const wide = record(fitted('a', 'L1', 22), again('b', 25), again('c', 22));
+    expect(top(judge(wide))).toMatchObject({ state: 'in window', done: true, counts: { aside: ['b'] } });
   });
 
   it('readings further apart than a leaf agree where the limit says so', () => {

@@ -60,6 +60,8 @@ export interface Log {
   readonly numbers: ReadonlyMap<string, NumberLog>;
   /** What was accepted, see `acceptKey`. */
   readonly accepted: Accepted;
+  /** Whether a ring was filed before a reading, by its id. */
+  readonly filedBefore: ReadonlyMap<string, boolean>;
   /** By filer and metal. */
   readonly shopRates: ReadonlyMap<string, ShopRate>;
   /** By place, and by what was checked. */

@@ -75,6 +75,14 @@ export interface CutEntry extends Stamp {
   count: number | null;
 }
 
+/** Whether a ring was filed before a reading that is wider than those before it, with no cut logged between them. */
+export interface FiledEntry extends Stamp {
+  kind: 'filed';
+  /** The reading. */
+  of: string;
+  was: boolean;
+}
+
 /** Something was done or checked on the walk, or looked at on the bottom end. */
 export interface CheckEntry extends Stamp {
   kind: 'check';

@@ -8,7 +8,7 @@ import { type ChoiceKind, type Choices, type Subject, CHOICE_KINDS } from '../st
 import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Instrument } from '../uncertainty/instrument';
 import type { BenchEntry } from './bench';
-import type { Acceptable, CheckEntry, CutEntry, GaugeSetting, PinEntry, ReadingEntry, Stamp } from './reading';
+import type { Acceptable, CheckEntry, CutEntry, FiledEntry, GaugeSetting, PinEntry, ReadingEntry, Stamp } from './reading';
 
 interface Choice extends Stamp {
   /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */
@@ -24,6 +24,7 @@ export type Entry =
   | ChoiceEntry
   | ReadingEntry<Subject>
   | CutEntry
+  | FiledEntry
   | CheckEntry
   | PinEntry
   | BenchEntry
@@ -37,7 +38,7 @@ export type Entry =
   | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
   /** A verdict is accepted as it is: `of` the last reading it rests on, `what` where that is not the verdict of the reading itself, `state` the word that was accepted. */
   | ({ kind: 'accepted'; of: string; what: Acceptable | null; state: string; reason: string } & Stamp)
-  /** An earlier reading, cut, acceptance, check, pin, renewal, weighing, turning or tightening no longer counts. */
+  /** An earlier reading, cut, answer, acceptance, check, pin, renewal, weighing, turning or tightening no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 
 export interface BuildRecord {
@@ -70,6 +71,7 @@ export const firstChart = (chart: Chart, stamp: { at: string; by: string }): Ent
 const VOIDABLE: readonly Entry['kind'][] = [
   'reading',
   'cut',
+  'filed',
   'accepted',
   'check',
   'pin',

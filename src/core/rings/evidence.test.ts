@@ -39,6 +39,7 @@ const gap = (readings: PlacedReading[], ...bores: RingBore[]) =>
     home: '1',
     bores: new Map(bores.map((b, i) => [`${i + 1}`, b])),
     repeat: fromThou(1),
+    notFiled: new Set(),
   });
 const ends = (found: ReturnType<typeof gap>): [number, number] => [toThou(found?.low ?? 0), toThou(found?.high ?? 0)];
 
@@ -75,10 +76,31 @@ describe('the gap that counts, in a bore that is not measured', () => {
   });
 
   // common practice, no source: tight, loose, tight
-  it('two later ones that agree settle it, and the one between is set aside', () => {
+  it('two later ones that agree settle it, or one before and one after; the one between is set aside', () => {
     const [a, b, c, d] = [read(22), read(25), read(22), read(22)];
-    expect(gap([a, b, c], unread)?.disagreement).not.toBeNull();
-    expect(gap([a, b, c, d], unread)).toMatchObject({ disagreement: null, aside: [b.id], value: fromThou(22) });
+    expect(gap([a, b], unread)?.disagreement).not.toBeNull();
+    expect(gap([b, c], unread)?.disagreement).not.toBeNull();
+    for (const settled of [
+      [a, b, c],
+      [b, c, d],
+    ])
+      expect(gap(settled, unread)).toMatchObject({ disagreement: null, aside: [b.id], value: fromThou(22) });
+  });
+
+  it('two alike that have nothing in common with a narrower one before them outlast it, however little it is', () => {
+    const half = { step: fromThou(0.5) };
+    const [narrow, a, b] = [read(13, 'top', half), read(14, 'top', half), read(14, 'top', half)];
+    expect(ends(gap([narrow, a], unread))).toEqual([13, 13.5]);
+    expect(ends(gap([narrow, a, b], unread))).toEqual([14, 14.5]);
+    // leaf by leaf they meet, and may all be true
+    expect(ends(gap([read(13), read(14), read(14)], unread))).toEqual([14, 14]);
+  });
+
+  it('widths said not to be filed disagree, whatever the hand may do', () => {
+    const [a, b] = [read(20), read(22)];
+    const ask = { home: '1', bores: new Map([['1', unread]]), repeat: fromThou(1), readings: [a, b] };
+    expect(countedGap({ ...ask, notFiled: new Set() })?.disagreement).toBeNull();
+    expect(countedGap({ ...ask, notFiled: new Set([b.id]) })?.disagreement).not.toBeNull();
   });
 });
 
@@ -117,9 +139,27 @@ describe('the gap that counts, in a measured bore', () => {
     expect(ends(found)).toEqual([19, 22]);
   });
 
-  it('a depth that is not measured speaks for itself alone', () => {
-    const found = gap([read(24, 'top'), read(19, 'lower')], bore(4, 4, 4));
-    expect(found).toMatchObject({ value: fromThou(19), depth: 'lower' });
+  it('a depth that is not measured is bounded by its neighbours, and two readings at the narrowest do not outrank it', () => {
+    const found = gap([read(24, 'top'), read(24, 'top'), read(19, 'lower')], bore(4, 4, 4));
+    expect(ends(found)).toEqual([19, 20]);
+    // between 4.001 and 4.000: 22 there is 18.9 to 23 where it is smallest
+    const [low, high] = ends(gap([read(22, 'upper')], bore(4.001, 4, 4)));
+    expect(low).toBeCloseTo(22 - Math.PI, 3);
+    expect(high).toBe(23);
+    // below the last that is measured it may go on as it did
+    const girths = bore(4, 4.0005).girths;
+    const [under] = ends(gap([read(22, 'bottom')], { ...bore(4), girths }));
+    expect(under).toBeCloseTo(22 - Math.PI, 3);
+  });
+
+  it('what was read twice where the bore is smallest outranks what other depths tell of it', () => {
+    const tapered = bore(4.001, 4.0005, 4);
+    const once = [read(28, 'top'), read(23, 'bottom')];
+    expect(ends(gap(once, tapered))).toEqual([23, 24]);
+    const [low, high] = ends(gap([read(26, 'top'), read(25, 'bottom')], tapered));
+    expect([low, high].map((x) => Number(x.toFixed(2)))).toEqual([22.86, 23.86]);
+    const twice = gap([read(26, 'top'), read(25, 'bottom'), read(25, 'bottom')], tapered);
+    expect([ends(twice), twice?.asRead]).toEqual([[25, 26], true]);
   });
 });
 

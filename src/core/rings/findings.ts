@@ -41,9 +41,11 @@ function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
   else if (state === 'over')
     out.push(['mend', say`${name}: ${fine(figure)} is over ${fine(most ?? aimFrom)}. ${ringAdvice(ring)}`]);
   else if (state === 'not proven') out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
-  else if (ring.asksSquaring && !accepted) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  else if (ring.asksSquaring && !accepted && !ring.growth) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
   else if (ring.low === 'under the limit') out.push(['note', say`${name}: ${ringAdvice(ring)}`]);
   if (state === 'short' && (shrunk > 0 || counts?.disagreement)) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  if (ring.growth && !accepted && state !== 'over' && state !== 'not proven')
+    out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
   if (readIn && counts)
     out.push(['note', say`${name}: read in cylinder ${readIn.label}; its gap here is worked out from the two bores.`]);
   if (ring.unprepared.includes(reading.id))

@@ -21,7 +21,7 @@ import { type Estimate, type Low, type Strictness, bestOf, decide } from '../ver
 import type { CutAdvice } from './advice';
 import type { BenchChoices } from './choices';
 import { type CountedGap, type RingBore, countedGap } from './evidence';
-import { type RingEvent, passesOf, shrunkOver } from './passes';
+import { type PassReading, type RingEvent, passesOf, shrunkOver } from './passes';
 import {
   type GapReading,
   type GapState,
@@ -80,6 +80,12 @@ export interface JudgedRing {
   cutsSince: number;
   /** Readings after filing that were neither deburred nor squared for. */
   unprepared: string[];
+  /** That its gap grew with no cut logged, which nobody answered and no second reading stands by; null where it did not. */
+  growth: RingGrowth | null;
+  /** Whether the reading that counts may have been made before the ring was filed: it is short by that one alone, and to be read there again. */
+  isUndated: boolean;
+  /** Readings before which it is taken as filed with no cut logged. */
+  unlogged: string[];
   /** What each cut took off, by the last of the cuts between two readings. */
   taken: { id: string; filer: string; count: number; removed: Nm }[];
   accepted: Acceptance | null;
@@ -87,6 +93,19 @@ export interface JudgedRing {
   done: boolean;
   /** What to cut next; null where nothing is to come off. */
   advice: CutAdvice | null;
+}
+
+/** A ring whose gap grew with no cut logged. */
+export interface RingGrowth {
+  /** The reading that is wider and the earlier one, by their ids, and their leaves. */
+  reading: string;
+  over: string;
+  now: Nm;
+  before: Nm;
+  /** Whether it counts as filed until it is answered; else the narrower counts. */
+  taken: boolean;
+  /** Whether filing is what was advised before. */
+  advised: boolean;
 }
 
 export interface RingAsk {
@@ -99,6 +118,8 @@ export interface RingAsk {
   history: readonly Logged[];
   round: number;
   accepted: Accepted;
+  /** Whether a ring was filed before a reading, by its id, where somebody said so. */
+  filedBefore: ReadonlyMap<string, boolean>;
   bench: BenchChoices;
   strictness: Strictness;
   tools: Tools;
@@ -212,8 +233,8 @@ const asCalled = (called: GapReading, step: Nm): Estimate => ({
 export function judgedRing(ask: RingAsk): JudgedRing {
   const { ring, number, label, cylinder, target, history, round, bench, bores, strictness, accepted } = ask;
   const { events, readings } = eventsOf(ask);
-  const min = target.set ? target.inForce.aimFrom : null;
-  const passes = passesOf({ events, repeat: bench.repeat, min });
+  const passes = passesOf({ events, repeat: bench.repeat, home: cylinder, bores, answers: ask.filedBefore });
+  const { notFiled } = passes;
   const reading = passes.reading && (readings.get(passes.reading.id) ?? null);
   const step = passes.reading?.step ?? ask.feelerStep;
   const base = {
@@ -230,6 +251,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     filed: passes.filed,
     cutsSince: passes.cutsSince,
     unprepared: [...passes.unprepared],
+    unlogged: [...passes.unlogged],
     taken: passes.taken.flatMap(({ ids, filer, count, removed }) =>
       ids.slice(-1).map((id) => ({ id, filer, count, removed: Math.round(removed) })),
     ),
@@ -249,6 +271,8 @@ export function judgedRing(ask: RingAsk): JudgedRing {
       low: null,
       toComeOff: null,
       shrunk: 0,
+      growth: null,
+      isUndated: false,
       asksSquaring: false,
       accepted: null,
       done: false,
@@ -256,11 +280,14 @@ export function judgedRing(ask: RingAsk): JudgedRing {
   const { value, upTo, open } = passes.reading;
   const called: GapReading = { value, upTo, open };
   const shrunk = shrunkOver(passes);
-  const found = countedGap({ readings: passes.since, home: cylinder, bores, repeat: Math.max(bench.repeat, step) });
+  const gapFrom = (of: readonly PassReading[]): CountedGap | null =>
+    countedGap({ readings: of, home: cylinder, bores, repeat: Math.max(bench.repeat, step), notFiled });
+  const found = gapFrom(passes.since);
   const unknown: Decided = { state: target.set ? 'not proven' : 'no target', chance: null, overChance: 0, low: null };
   const decided = found ? decidedGap(found, target, step, strictness) : unknown;
   const apart = found?.disagreement || shrunk > 0;
-  const state = apart && gapIsDone(decided.state) ? 'not proven' : decided.state;
+  const isUndated = found !== null && passes.undated.has(found.by) && !gapIsDone(decided.state);
+  const state = isUndated || (apart && gapIsDone(decided.state)) ? 'not proven' : decided.state;
   const before = asCalled(called, step);
   const readIn =
     reading.cylinder === cylinder
@@ -273,6 +300,16 @@ export function judgedRing(ask: RingAsk): JudgedRing {
       decidedGap(before, target, step, strictness).state !== decided.state);
   // what was called and what counts are one figure, unless they differ by more than a leaf can tell
   const counts = found && (differs ? found : { ...found, value });
+  const asked = passes.growth && (passes.growth.taken || !gapIsDone(state)) ? passes.growth : null;
+  const gapBefore = asked && gapFrom(asked.before);
+  const growth: RingGrowth | null = asked && {
+    reading: asked.reading.id,
+    over: asked.over.id,
+    now: asked.reading.value,
+    before: asked.over.value,
+    taken: asked.taken,
+    advised: target.set && gapBefore !== null && bestOf(gapBefore) < target.inForce.aimFrom,
+  };
   const asksSquaring = passes.since.every((r) => {
     const logged = readings.get(r.id);
     return logged !== undefined && isCocking(logged);
@@ -287,10 +324,12 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     differs,
     ...decided,
     state,
-    toComeOff: counts && !apart ? toComeOff(counts.value, counts.high, target, state) : null,
+    toComeOff: counts && !apart && !growth && !isUndated ? toComeOff(counts.value, counts.high, target, state) : null,
     shrunk,
+    growth,
+    isUndated,
     asksSquaring,
     accepted: yes,
-    done: yes !== null || (gapIsDone(state) && passes.cutsSince === 0 && !asksSquaring),
+    done: yes !== null || (gapIsDone(state) && passes.cutsSince === 0 && !asksSquaring && growth === null),
   };
 }

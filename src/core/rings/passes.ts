@@ -3,10 +3,11 @@
  * cut took off.
  *
  * A ring only ever grows wider by filing. So a gap that is narrower over a cut says that the ring did not sit square, and
- * teaches the filer nothing. A domed piston cocks it: tight, loose, tight. Common practice, no source.
+ * teaches the filer nothing. A gap that grew with no cut logged was filed, or one of the readings is wrong: it is taken
+ * as filed, and asked about. A domed piston cocks a ring: tight, loose, tight. Common practice, no source.
  */
 import type { Nm } from '../quantity/length';
-import type { PlacedReading } from './evidence';
+import { type PlacedReading, type RingBore, isSamePlace, riseOver } from './evidence';
 import { type GapReading, likelyGap, nextLeaf } from './ring';
 
 /** A reading as far as its order matters. */
@@ -28,6 +29,17 @@ export interface CutTaken {
   removed: number;
 }
 
+/** A gap that grew although no cut was logged. */
+export interface Growth {
+  /** The reading that is wider, and the earlier one it is wider than. */
+  reading: PassReading;
+  over: PassReading;
+  /** Readings of the ring before it grew, those that still tell of it after too. */
+  before: readonly PassReading[];
+  /** Whether it is taken as filed until it is answered; else the places cannot be compared, and nothing is taken. */
+  taken: boolean;
+}
+
 export interface Passes {
   /** The reading as called: the last. */
   reading: PassReading | null;
@@ -44,6 +56,14 @@ export interface Passes {
   /** Whether it was filed before. */
   filed: boolean;
   taken: CutTaken[];
+  /** Growth that is not answered, nor settled by a second reading; null for none. */
+  growth: Growth | null;
+  /** Readings before which it is taken as filed with no cut logged, by id. */
+  unlogged: Set<string>;
+  /** Readings since that are wider without filing, as somebody said, by id. */
+  notFiled: Set<string>;
+  /** Readings of which nobody knows whether they were made before or after the ring was filed, by id. */
+  undated: Set<string>;
 }
 
 interface Ask {
@@ -51,8 +71,11 @@ interface Ask {
   events: readonly RingEvent[];
   /** How far apart readings of one setting may lie. */
   repeat: Nm;
-  /** Under this a ring is filed; null where nothing is asked. */
-  min: Nm | null;
+  /** The cylinder that the ring is in, and the bores by cylinder. */
+  home: string;
+  bores: ReadonlyMap<string, RingBore>;
+  /** Whether the ring was filed before a reading that had grown, by its id, where somebody said so. */
+  answers: ReadonlyMap<string, boolean>;
 }
 
 /** How far two readings are apart at the least: nothing where what their leaves leave open meets. */
@@ -61,14 +84,101 @@ function apartOf(a: GapReading, b: GapReading): Nm {
   return low.open ? 0 : Math.max(0, high.value - (low.upTo ?? low.value));
 }
 
-const samePlace = (a: PassReading, b: PassReading): boolean => a.cylinder === b.cylinder && a.depth === b.depth;
+/** Readings of the ring between two filings, with no cut logged at either end. */
+interface Stretch {
+  readings: PassReading[];
+  growth: Growth | null;
+  /** Of these nobody knows whether they were read before or after the filing at its beginning. */
+  undated: Set<PassReading>;
+}
+
+/** Compares the readings of one ring as lengths. */
+class Lengths {
+  constructor(private readonly ask: Pick<Ask, 'repeat' | 'home' | 'bores'>) {}
+
+  /** Whether a reading lies above an earlier one by more than the hand and the tools explain; null where the places cannot be compared. */
+  grew(earlier: PassReading, later: PassReading): boolean | null {
+    const rise = riseOver(earlier, later, this.ask);
+    return rise && rise.by >= Math.max(this.ask.repeat, later.step) + rise.doubt;
+  }
+
+  /** Whether what their leaves leave open has nothing in common. */
+  isAbove(earlier: PassReading, later: PassReading): boolean {
+    const rise = riseOver(earlier, later, this.ask);
+    return rise !== null && rise.by >= rise.doubt;
+  }
+
+  /** Whether it is wider by as much in a place that cannot be compared. */
+  isWiderElsewhere(earlier: PassReading, later: PassReading): boolean {
+    const by = later.value - nextLeaf(earlier, earlier.step);
+    return by >= Math.max(this.ask.repeat, later.step) && riseOver(earlier, later, this.ask) === null;
+  }
+
+  /** Whether they tell one length, as far as the hand and the tools do. */
+  agree(a: PassReading, b: PassReading): boolean {
+    return this.grew(a, b) === false && this.grew(b, a) === false;
+  }
+}
+
+const narrowestOf = (readings: readonly PassReading[]): PassReading | null =>
+  readings.reduce<PassReading | null>((least, r) => (least === null || r.value < least.value ? r : least), null);
+
+/** Whether a second reading stands by one that grew; where the places cannot be compared, one in the place that was narrower. */
+const isSettled = ({ readings }: Stretch, { reading, over, taken }: Growth, lengths: Lengths): boolean =>
+  taken
+    ? readings.some((r) => r !== reading && lengths.agree(reading, r))
+    : readings.slice(readings.indexOf(reading)).some((r) => isSamePlace(r, over));
+
+/** Puts a reading to the others since the ring was last filed, or begins a stretch where it grew. */
+function addReading(
+  stretches: Stretch[],
+  reading: PassReading,
+  lengths: Lengths,
+  { answers, notFiled }: { answers: ReadonlyMap<string, boolean>; notFiled: Set<string> },
+): void {
+  const [past, now] = [stretches.at(-2), stretches.at(-1)];
+  if (!now) return void stretches.push({ readings: [reading], growth: null, undated: new Set() });
+  const { undated } = now;
+  // read before or after it was filed, nobody knew: now it is known
+  for (const r of now.readings)
+    if (undated.has(r) && isSamePlace(r, reading)) {
+      undated.delete(r);
+      if (lengths.grew(r, reading)) now.readings = now.readings.filter((other) => other !== r);
+    }
+  const { readings } = now;
+  const answer = answers.get(reading.id);
+  const over = narrowestOf(readings.filter((r) => lengths.grew(r, reading)));
+  const elsewhere = narrowestOf(readings.filter((r) => !undated.has(r) && lengths.isWiderElsewhere(r, reading)));
+  if (over && answer === false) notFiled.add(reading.id);
+  else if (over || (elsewhere && answer)) {
+    // what lies below it was read before it was filed; what may be true with it may have been read since
+    const last = readings.findLastIndex(
+      (r) => lengths.isAbove(r, reading) || (!over && lengths.isWiderElsewhere(r, reading)),
+    );
+    const still = readings.slice(last + 1);
+    return void stretches.push({
+      readings: [...still, reading],
+      growth: { reading, over: over ?? elsewhere ?? reading, before: readings, taken: true },
+      undated: new Set(still.filter((r) => lengths.grew(r, reading) === null)),
+    });
+  } else if (elsewhere && answer === undefined)
+    now.growth ??= { reading, over: elsewhere, before: readings, taken: false };
+  const { growth } = now;
+  const isOpen = growth?.taken && !answers.has(growth.reading.id) && !isSettled(now, growth, lengths);
+  // as narrow as before: it was not filed, and what lies between was read wrong
+  if (past && isOpen && lengths.grew(reading, growth.reading) && past.readings.some((r) => lengths.agree(r, reading))) {
+    past.readings.push(...readings.filter((r) => !past.readings.includes(r)), reading);
+    stretches.pop();
+  } else readings.push(reading);
+}
 
 /**
  * The passes of one ring put in order.
  *
- * @example passesOf({ events: [], repeat: 25_400, min: null }).filed // false
+ * @example passesOf({ events: [], repeat: 25_400, home: '1', bores: new Map(), answers: new Map() }).filed // false
  */
-export function passesOf({ events, repeat, min }: Ask): Passes {
+export function passesOf({ events, answers, ...ask }: Ask): Passes {
+  const lengths = new Lengths(ask);
   const found: Passes = {
     reading: null,
     since: [],
@@ -78,8 +188,14 @@ export function passesOf({ events, repeat, min }: Ask): Passes {
     cutsSince: 0,
     filed: false,
     taken: [],
+    growth: null,
+    unlogged: new Set(),
+    notFiled: new Set(),
+    undated: new Set(),
   };
   let cuts: Extract<RingEvent, { kind: 'cut' }>[] = [];
+  let stretches: Stretch[] = [];
+  let earlier: PassReading[] = [];
   for (const event of events) {
     if (event.kind === 'cut') {
       cuts.push(event);
@@ -87,11 +203,7 @@ export function passesOf({ events, repeat, min }: Ask): Passes {
     }
     const { reading } = event;
     const before = found.reading;
-    const same = before !== null && samePlace(before, reading);
-    const grew = same && reading.value > before.value && apartOf(before, reading) > Math.max(repeat, reading.step);
-    const filed =
-      before !== null && (cuts.length > 0 || reading.deburred || (grew && (min === null || before.value < min)));
-    if (filed && !reading.deburred && !reading.squared) found.unprepared.add(reading.id);
+    const same = before !== null && isSamePlace(before, reading);
     const removed = before ? likelyGap(reading, reading.step) - likelyGap(before, before.step) : 0;
     const filer = cuts[0]?.filer ?? null;
     const counts = cuts.map((c) => c.count);
@@ -105,23 +217,49 @@ export function passesOf({ events, repeat, min }: Ask): Passes {
       !reading.open
     )
       found.taken.push({ ids: cuts.map((c) => c.id), filer, count: counts.reduce((a, b) => a + b, 0), removed });
-    if (filed) {
-      found.before = found.since.findLast((r) => samePlace(r, reading)) ?? null;
-      found.since = [];
-    }
-    found.since.push(reading);
-    found.filed ||= filed;
-    found.repeats = filed || !same ? 1 : found.repeats + 1;
+    const isFiled = before !== null && (cuts.length > 0 || reading.deburred);
+    const count = stretches.length;
+    if (isFiled) {
+      earlier = stretches.at(-1)?.readings ?? [];
+      for (const { growth } of stretches) if (growth?.taken) found.unlogged.add(growth.reading.id);
+      stretches = [{ readings: [reading], growth: null, undated: new Set() }];
+      found.notFiled.clear();
+    } else addReading(stretches, reading, lengths, { answers, notFiled: found.notFiled });
+    if ((isFiled || stretches.length > count) && before && !reading.deburred && !reading.squared)
+      found.unprepared.add(reading.id);
+    found.filed ||= isFiled;
     found.reading = reading;
     cuts = [];
   }
+  const last = stretches.at(-1);
+  for (const { growth } of stretches) if (growth?.taken) found.unlogged.add(growth.reading.id);
+  if (last) {
+    found.since = last.readings;
+    const { growth } = last;
+    const isAnswered =
+      growth && (cuts.length > 0 || answers.has(growth.reading.id) || isSettled(last, growth, lengths));
+    found.growth = isAnswered ? null : growth;
+    for (const { id } of last.undated) found.undated.add(id);
+  }
+  const [first] = found.since;
+  const past = stretches.at(-2)?.readings ?? earlier;
+  found.before = (first && past.findLast((r) => isSamePlace(r, first))) ?? null;
+  const { reading } = found;
+  const apart = reading ? found.since.findLastIndex((r) => !isSamePlace(r, reading)) : -1;
+  found.repeats = found.since.length - 1 - apart;
   found.cutsSince = cuts.length;
-  found.filed ||= cuts.length > 0;
+  found.filed ||= cuts.length > 0 || found.unlogged.size > 0;
   return found;
 }
 
-/** How far under what was read before a cut a ring reads after it: it cannot have become narrower. 0 where what the leaves leave open meets. */
+/**
+ * How far under what was read before a cut a ring reads after it: it cannot have become narrower. 0 where what the leaves
+ * leave open meets, and once another reading there stands by the one after, or does not: then one of them was wrong.
+ */
 export const shrunkOver = ({ before, since }: Pick<Passes, 'before' | 'since'>): Nm => {
-  const after = before && since.find((r) => samePlace(r, before));
-  return before && after && after.value < before.value ? apartOf(before, after) : 0;
+  const [after, ...others] = before ? since.filter((r) => isSamePlace(r, before)) : [];
+  if (!before || !after || after.value >= before.value) return 0;
+  const isSettledBy = ({ value, step }: PassReading): boolean =>
+    value >= before.value || Math.abs(value - after.value) <= step;
+  return others.some(isSettledBy) ? 0 : apartOf(before, after);
 };

@@ -77,6 +77,7 @@ function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, label
     bench,
     targets.feelerStep,
     log.accepted,
+    log.filedBefore,
     log.tools,
   ];
   from.push(bores.get(cylinder.id));
@@ -91,6 +92,7 @@ function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, label
       history,
       round,
       accepted: log.accepted,
+      filedBefore: log.filedBefore,
       bench,
       strictness: deciding,
       tools: log.tools,

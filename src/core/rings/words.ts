@@ -20,6 +20,8 @@ type Said = Pick<
   | 'step'
   | 'shrunk'
   | 'asksSquaring'
+  | 'growth'
+  | 'isUndated'
   | 'cutsSince'
   | 'readIn'
   | 'accepted'
@@ -43,6 +45,17 @@ function disagreementWords({ counts, shrunk }: Said): Saying {
     : say`The readings disagree by ${fine(apart)}: ${fine(less)} and ${fine(more)} where the bore is smallest. ${fine(taper)} of taper that is not measured would explain it. Square it and read again, or measure the bore again; the narrower counts until then.`;
 }
 
+/** A gap that grew with no cut logged, and how to answer it. */
+function growthWords({ growth }: Said): Saying {
+  if (!growth) return [];
+  const { now, before, taken, advised } = growth;
+  const grew = say`${fine(before)} before, ${fine(now)} now, and no cut is logged.`;
+  const key = advised ? 'Enter' : 'C, Enter';
+  return taken
+    ? say`${grew} Filed since: ${key}. Not filed: F. Or read it once more.`
+    : say`${grew} Read at another depth, so it may be the bore. Filed since: ${key}. Not filed: F. Or read both depths again.`;
+}
+
 /** What would decide a gap that is not proven, the cheapest first. */
 export type NextAct = 'next leaf' | 'leaf between' | 'stroke' | 'say how deep' | 'read where it counts' | 'read again';
 
@@ -50,7 +63,7 @@ export type NextAct = 'next leaf' | 'leaf between' | 'stroke' | 'say how deep' |
  * The cheapest act that could decide a gap that is not proven: a leaf costs nothing, another depth a minute, a stroke
  * cannot be taken back.
  *
- * @example nextAct(cylinder.rings.top) // 'read again'
+ * @example nextAct(cylinder.rings.top) // 'stroke'
  */
 export function nextAct({
   counts,
@@ -62,6 +75,7 @@ export function nextAct({
   const { asRead, evidence } = counts;
   if (called && called.upTo !== null && called.upTo - called.value > 1.5 * step) return 'leaf between';
   if (chance !== null && chance >= 0.5) return 'stroke';
+  if (evidence.filter((e) => e.direct).length > 1) return 'stroke';
   if (!asRead)
     return evidence.every((e) => !e.direct && e.high - e.low > 1.5 * step) ? 'say how deep' : 'read where it counts';
   return 'read again';
@@ -114,9 +128,12 @@ function inWindowWords(ring: Said): Saying {
 
 /** What to do about a ring now, in a sentence or two. */
 export function ringAdvice(ring: Said): Saying {
-  const { state, counts, cutsSince, readIn, accepted, shrunk, asksSquaring, differs } = ring;
+  const { state, counts, cutsSince, readIn, accepted, shrunk, asksSquaring, differs, growth, isUndated } = ring;
   if (accepted) return say`${capital(acceptedWords(accepted))}.`;
   if (cutsSince > 0) return say`Cut since it was read: deburr, square it, read again.`;
+  if (growth) return growthWords(ring);
+  if (isUndated)
+    return say`Read ${at(counts?.depth ?? null)} before it was filed, or after: that is not known. Read it there again.`;
   if (shrunk > 0 || counts?.disagreement) return disagreementWords(ring);
   switch (state) {
     case 'to do':
@@ -146,8 +163,9 @@ export function ringAdvice(ring: Said): Saying {
  *
  * @example lackWords(cylinder.rings.top) // 'in window'
  */
-export function lackWords({ state, cutsSince, asksSquaring }: Said): string {
+export function lackWords({ state, cutsSince, asksSquaring, growth }: Said): string {
   if (cutsSince > 0) return 'cut since it was read';
+  if (growth) return 'wider with no cut logged: filed or not?';
   return asksSquaring && (state === 'in window' || state === 'loose') ? 'to be squared otherwise once' : state;
 }
 

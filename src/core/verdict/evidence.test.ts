@@ -8,9 +8,11 @@ const of = (id: string, low: number, high: number, change: Partial<Evidence> = {
   standard: 0,
   freedom: Infinity,
   direct: true,
+  place: null,
   ...change,
 });
-const none = () => 0;
+const up = (to: number) => () => ({ tools: 0, all: to });
+const none = up(0);
 
 describe('readings of one figure', () => {
   it('that overlap leave what all of them leave; the lower end names the reading it is from', () => {
@@ -33,7 +35,7 @@ describe('readings of one figure', () => {
 
   it('that do not overlap leave the narrower, and are named where the tools do not explain it', () => {
     const [narrow, wide] = [of('a', 20, 21), of('b', 22, 23)];
-    expect(agreed([wide, narrow], () => 1)).toMatchObject({ low: 20, high: 21, disagreement: null });
+    expect(agreed([wide, narrow], up(1))).toMatchObject({ low: 20, high: 21, disagreement: null });
     expect(agreed([wide, narrow], none)).toMatchObject({ low: 20, high: 21, disagreement: { narrow, wide, apart: 1 } });
   });
 

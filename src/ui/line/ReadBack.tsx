@@ -5,6 +5,7 @@ import { EACH, isEach } from '@/core/record/settingWords';
 import { type JudgedPlace, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
 import { type Heard, type Meaning } from '@/core/quantity/hear';
 import { bothText, meantText, offText } from '@/core/quantity/print';
+import type { RingGrowth } from '@/core/rings/judged';
 import type { At } from '@/core/stage/tasks';
 import { SUBJECTS, type Subject } from '@/core/stages';
 import { countWords } from '@/core/uncertainty/instrument';
@@ -22,13 +23,15 @@ interface Props {
   preview: Judgement | null;
   place: JudgedPlace;
   options: RefObject<HTMLDivElement | null>;
+  /** Of a ring that is asked about: its growth with no cut logged. */
+  growth: RingGrowth | null;
   onPick: (meaning: Meaning) => void;
   onBack: () => void;
   idle: React.ReactNode;
 }
 
 /** What the entry was understood as, and what it would mean, before Enter. */
-export function ReadBack({ heard, at, leads, preview, place, options, onPick, onBack, idle }: Props) {
+export function ReadBack({ heard, at, leads, preview, place, options, growth, onPick, onBack, idle }: Props) {
   const { length, units } = useWords();
   const { filer } = useHands();
   const { style } = SUBJECTS[at.subject];
@@ -61,6 +64,18 @@ export function ReadBack({ heard, at, leads, preview, place, options, onPick, on
               : heard.read
                 ? 'Gauge zeroed in the bore here and read in the micrometer: logged for this spot, and the dial counts from it.'
                 : 'Bore gauge set to this: dial readings like +6 count from it.'}{' '}
+        <Key>Enter</Key>
+      </p>
+    );
+  if (heard.kind === 'cut' && heard.count === null && growth)
+    return (
+      <p>
+        <b>Filed before the last reading</b>
+        <br />
+        <span className="text-base text-soft">
+          {length(growth.before, style)} before, {length(growth.now, style)} now. For a cut made now, type its turns:
+          c6.
+        </span>{' '}
         <Key>Enter</Key>
       </p>
     );

@@ -7,6 +7,7 @@ import { type JudgedPlace, isCylinder, placeAt } from '@/core/judge/judgement';
 import { type Heard, type HearingContext, acceptedBy } from '@/core/quantity/hear';
 import type { Nm, Units } from '@/core/quantity/length';
 import { lengthText, rangeText } from '@/core/quantity/print';
+import type { RingGrowth } from '@/core/rings/judged';
 import { isRing } from '@/core/rings/ring';
 import { type At, nextTask, sameAt } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
@@ -87,6 +88,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
   useClearOf(region);
   const [notLogged, settle] = useNotLogged(judgement.id);
   const arrived = useArrived(here, typed !== '');
+  const growth = place && isCylinder(place) && isRing(here.subject) ? place.rings[here.subject].growth : null;
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
   useEffect(() => {
@@ -141,7 +143,11 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
           </label>
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
             {arrived && <p className="font-bold text-short">{arrived}</p>}
-            {entry.isRead && <Preparing prepared={entry.prepared} onToggle={entry.prepare} />}
+            {growth && actions.answerFiled && typed === '' ? (
+              <FiledSince growth={growth} onAnswer={actions.answerFiled} />
+            ) : (
+              entry.isRead && <Preparing prepared={entry.prepared} onToggle={entry.prepare} />
+            )}
             <ReadBack
               heard={entry.isBegun ? BEGUN : heard}
               at={here}
@@ -149,6 +155,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
               preview={preview}
               place={place}
               options={options}
+              growth={growth}
               onPick={log}
               onBack={() => focusIn(input.current)}
               idle={
@@ -220,8 +227,9 @@ function targetWords(place: JudgedPlace, subject: Subject, units: Units): string
 /** What a ring that was read and is not done waits for; empty for nothing. */
 function waitsFor(place: JudgedPlace, subject: Subject): string {
   if (!isRing(subject) || !isCylinder(place)) return '';
-  const { state, reading, done, cutsSince } = place.rings[subject];
+  const { state, reading, done, cutsSince, growth } = place.rings[subject];
   if (!reading || done) return '';
+  if (growth) return 'Filed since, or not? Or read it once more.';
   if (cutsSince > 0) return 'Waits here: deburr, square, read again.';
   if (state === 'short') return 'Waits here: file, deburr, square, then read again.';
   if (state === 'over') return 'Waits here: another ring or another cylinder, or N to go on.';
@@ -273,6 +281,27 @@ function Hotkey(props: { icon: ReactNode; words: string; what?: string; letter: 
         <Key>{letter}</Key>
       </span>
     </button>
+  );
+}
+
+/** The answers to a gap that grew with no cut logged: one key each. */
+function FiledSince({ growth, onAnswer }: { growth: RingGrowth; onAnswer: (was: boolean) => void }) {
+  return (
+    <div className="mb-1 flex gap-2">
+      {([true, false] as const).map((was) => (
+        <button
+          key={String(was)}
+          type="button"
+          onClick={() => onAnswer(was)}
+          className="flex min-h-11 items-center gap-2 rounded border-[1.5px] border-blue px-3 text-base font-bold text-blue"
+        >
+          {was ? 'Filed since' : 'Not filed'}
+          <span className="max-md:hidden">
+            <Key>{!was ? 'F' : growth.advised ? 'Enter' : 'C, Enter'}</Key>
+          </span>
+        </button>
+      ))}
+    </div>
   );
 }
 

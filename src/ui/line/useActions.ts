@@ -11,7 +11,7 @@ import { stepOn, tasksOf } from '@/core/judge/next';
 import { type Hand, readingOf } from '@/core/judge/preview';
 import { onWords, taskWords } from '@/core/judge/words';
 import { type Heard, type Meaning, hear } from '@/core/quantity/hear';
-import { bothText, meantText } from '@/core/quantity/print';
+import { bothText, lengthText, meantText } from '@/core/quantity/print';
 import { historyOf } from '@/core/record/log';
 import { isRing } from '@/core/rings/ring';
 import { type At, nextTask, sameAt, stepTask } from '@/core/stage/tasks';
@@ -60,6 +60,8 @@ interface Actions {
   /** A key of the keypad. */
   press: (key: string) => void;
   enter: () => void;
+  /** Answers whether the ring was filed since it was read narrower; null where that is not asked. */
+  answerFiled: ((was: boolean) => void) | null;
   undo: () => void;
   redo: () => void;
   /** What undo would take back, and what redo would log again, in words; empty for nothing. */
@@ -80,7 +82,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   const { cursor, cylinder, goTo } = useMoving();
   const { record, others, link } = useLive();
   const { mine, claim } = useRoute();
-  const { read, again, previewReading: previewed, isOwn, strike, setGauge, zeroHere, cut } = useLogging();
+  const { read, again, previewReading: previewed, isOwn, strike, setGauge, zeroHere, cut, answerFiled } = useLogging();
   const { filer, handFor } = useHands();
   const [said, setSaid] = useState('');
   const { typed, saidIn, held, heard, context, meaning, preview, hand, isRead, clear, setTyped, setHeld } = entry;
@@ -129,6 +131,27 @@ export function useActions({ work, here, beside, along, entry, input, options }:
     backToLine();
   };
 
+  /** Who only looks takes nothing back, and nothing up again. */
+  const isBarred = (): boolean => {
+    const barred = link === 'barred';
+    if (barred) setSaid('Not recorded: who is signed in may only look.');
+    return barred;
+  };
+
+  const growth = isRing(subject) ? (cylinder?.rings[subject].growth ?? null) : null;
+  const answer =
+    growth &&
+    ((was: boolean): void => {
+      if (isBarred()) return;
+      const after = answerFiled(growth.reading, was);
+      clear();
+      setSaid(
+        `${nameOf(here)}: ${was ? 'filed before' : 'not filed before'} ${lengthText(growth.now, units, 'fine')}.`,
+      );
+      goTo(stepOn(after, work, here));
+      backToLine();
+    });
+
   /** The gauge was zeroed at this spot, of which no size is known yet. */
   const logZero = (text: string): void => {
     const nought = { value: 0, upTo: null, dial: true, taken: 'zeroed here' } as const;
@@ -148,7 +171,8 @@ export function useActions({ work, here, beside, along, entry, input, options }:
       return clear();
     }
     if (now.kind === 'understood') return logText(text === typed && meaning ? meaning : now.meaning, text);
-    if (now.kind === 'cut') return logCut(now.count);
+    if (now.kind === 'empty' && growth?.advised) return answer?.(true);
+    if (now.kind === 'cut') return now.count === null && answer ? answer(true) : logCut(now.count);
     if (now.kind === 'question' || now.kind === 'refused') {
       // drawn at once, so that what is pressed next finds the answers, or types over what was entered
       flushSync(() => {
@@ -218,13 +242,6 @@ export function useActions({ work, here, beside, along, entry, input, options }:
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [settled, cursor.chosen, here.cylinder, subject],
   );
-
-  /** Who only looks takes nothing back, and nothing up again. */
-  const isBarred = (): boolean => {
-    const barred = link === 'barred';
-    if (barred) setSaid('Not recorded: who is signed in may only look.');
-    return barred;
-  };
 
   const undo = (): void => {
     if (isBarred()) return;
@@ -307,6 +324,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
     if (isWithControl) return null;
     if (key === 'n') return skip;
     if (key === 'm') return takeIt;
+    if (key === 'f' && answer) return () => answer(false);
     const prepares = isRead ? PREPARED_KEYS[key] : undefined;
     return prepares ? () => entry.prepare(prepares) : null;
   };
@@ -351,6 +369,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
     type,
     press,
     enter,
+    answerFiled: answer,
     undo,
     redo,
     undoes: last ? shortly(last) : '',

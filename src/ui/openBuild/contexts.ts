@@ -72,6 +72,8 @@ export interface Logging {
   renew: (part: string, numbers: string[]) => void;
   /** A ring was cut with the filer in hand. */
   cut: (number: string, ring: Ring, count: number | null) => void;
+  /** Logs whether a ring was filed before a reading that is wider than those before it; returns the judgement with it. */
+  answerFiled: (reading: string, was: boolean) => Judgement;
   /** A verdict is accepted as it is. */
   accept: (what: AcceptAsk, reason: string) => void;
   /** A reading was made in the bore of another cylinder than was noted: it is struck out and noted there. */

@@ -19,7 +19,7 @@ const asText = (value: number | null): string => (value === null ? '' : String(v
 export function useHandsOf(buildId: string, { tools, inHand, takeTool }: Tools): Hands {
   const [part, setPart] = useKept(`spatium-part:${buildId}`, '');
   const [tool, setTool] = useKept(`spatium-tool:${buildId}`, '');
-  const [depth, setDepth] = useKept('spatium-squared-at', '');
+  const [depth, setDepth] = useKept(`spatium-squared-at:${buildId}`, '');
   const [squaring, setSquaring] = useKept('spatium-squared-with', '');
   return useMemo<Hands>(
     () => ({

@@ -51,6 +51,11 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
       renew: (part, numbers) => append(made.renewals(part, numbers, stamp)),
       cut: (number, ring, count) =>
         appendOwn(tool(keyOf(filer)), made.cutEntry(number, ring, keyOf(filer), count, stamp)),
+      answerFiled: (reading, was) => {
+        const entry = made.filedEntry(reading, was, stamp);
+        append([entry]);
+        return preview([entry]);
+      },
       accept: (what, reason) => append([made.acceptance(what, reason, stamp)]),
       reassign: (reading, cylinder) => append(made.reassigned(judgement, reading, cylinder, stamp)),
       strike: (ids, reason) => append([ids].flat().map((id) => made.voiding(id, reason, stamp))),

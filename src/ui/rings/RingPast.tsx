@@ -44,6 +44,7 @@ function History({ ring }: { ring: JudgedRing }) {
         }
         return [
           item.cylinder !== ring.number && ` · in cylinder ${labelOf(item.cylinder)}`,
+          ring.unlogged.includes(item.id) && ' · cut before it, not logged',
           ring.unprepared.includes(item.id) && ' · neither deburred nor squared noted',
           ring.accepted && item.id === ring.reading?.id && ` · accepted: ${ring.accepted.reason}`,
         ]
