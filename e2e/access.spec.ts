@@ -19,14 +19,14 @@ const RING_TABS = ['Bench', 'All gaps', 'Swap', 'Ring set', 'Grooves', 'Set-up']
 
 const JOURNAL_TABS = ['Clearances', 'Which shells', 'End play, sides', 'Looked at', 'Manual, how it is read'];
 
-/** What a bench may weigh, and a list, kB. */
-const [BENCH, LISTS] = [260, 200];
+/** What a bench may weigh, and a list, kB: what they weigh now and a little, of the 260 and 200 that are allowed. */
+const [BENCH, LISTS] = [240, 170];
 
 /** What the bottom end may add to a page that is no bench of bores, pistons or rings, in kB. */
 const BOTTOM_END = 14;
 
 /** The sheet brings what every stage puts on paper, kB: it is no bench. */
-const SHEET = 270;
+const SHEET = 258;
 
 /** Every view, on the build that fills it. */
 const VIEWS: View[] = [
@@ -111,9 +111,6 @@ function watched(page: Page, own: string): string[] {
   return wrong;
 }
 
-/** All but the framework's share may come to this, in kB. */
-const OURS = 128;
-
 /** Stages whose line listens first of all. */
 const LINES = /\/(?:bores|pistons|rings|journals)$/;
 
@@ -129,11 +126,10 @@ for (const { path, most, tabs } of VIEWS)
     const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
     if (LINES.test(path)) await expect(line).toBeFocused();
     if (path.endsWith('/assembly')) await expect(page.locator('[data-step]')).toBeFocused();
-    const { all, ours } = await weight();
+    const { all } = await weight();
     await page.waitForLoadState('networkidle');
     expect(all).toBeGreaterThan(100);
     expect(all).toBeLessThan(most);
-    expect(ours).toBeLessThan(OURS + Math.max(0, most - BENCH));
     // what stands beside comes once the page is at rest
     const beside = page.getByRole('complementary');
     if ((await beside.count()) > 0) await expect(beside).not.toBeEmpty();

@@ -94,7 +94,7 @@ export async function guessing(figures: Figures, seconds: number): Promise<void>
     figures.add(
       `guesses, ${name}`,
       `${made} made in ${seconds} s by 32 at once, ${held} looked at`,
-      `at most ${most}, nobody in`,
+      most === Infinity ? 'nobody in' : `at most ${most}, nobody in`,
       held <= most && !isIn,
     );
   }
