@@ -59,6 +59,8 @@ test('a short ring is stayed with until it is in its window', async ({ page, ser
   await expect(page.getByText('still to come off').first()).toBeVisible();
   await page.keyboard.type('22');
   await page.keyboard.press('Enter');
+  await expect(said(page)).toContainText('Filed since');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
 });
 
@@ -429,6 +431,11 @@ test('a ring that is not done says what it waits for; where Enter leads is said 
   await expect(said(page)).toContainText('Waits here: file, deburr, square, then read again.');
   await expect(said(page)).toContainText('After it: Cylinder 1, second ring.');
   await expect(line(page)).toHaveAccessibleDescription(/Target 21–24 thou/);
+  await page.keyboard.type('22');
+  await expect(said(page)).toContainText('no cut is logged');
+  await expect(said(page)).toContainText('stays here');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('d');
   await page.keyboard.type('22');
   await expect(said(page)).toContainText('then Cylinder 1, second ring');
 });

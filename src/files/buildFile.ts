@@ -74,8 +74,8 @@ function without<T extends object, K extends keyof T>(all: T, left: readonly K[]
   return Object.fromEntries(Object.entries(all).filter(([key]) => !left.some((k) => k === key))) as Omit<T, K>;
 }
 
-function pistonPart({ id, label, passes, size, read, range, outlier, pin, round }: JudgedPiston): unknown {
-  return { id, label, readings: idsOf(passes), size, read, range, outlier, pin: pin.clearance, round };
+function pistonPart({ id, label, passes, size, read, outlier, pin, round }: JudgedPiston): unknown {
+  return { id, label, readings: idsOf(passes), size, read, outlier, pin: pin.clearance, round };
 }
 
 function ringPart({

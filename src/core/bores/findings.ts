@@ -15,8 +15,6 @@ type Measured = Cylinder & BoresPart;
 
 /** A measured bore this far from the plan is worth a look: 0.25 mm. From memory. */
 const OFF_PLAN: Nm = 250_000;
-/** Repeats of one spot should agree within 0.0003 in. From memory. */
-export const REPEATS_AGREE: Nm = 7_620;
 /** A lean of the wear under this is common. From memory. */
 const LEAN = 20;
 
@@ -97,14 +95,27 @@ function spotFindings({ label, id, bore }: Measured): Finding[] {
         ]
       : [];
   });
-  const apart = bore.spots
-    .filter((s) => s.range > REPEATS_AGREE)
-    .map((s) =>
-      at(
-        say`Cylinder ${label}, ${spotWords(s)}: repeat readings lie ${fine(s.range)} apart, and their mean stands. Rock the gauge and read again; strike out the one that is wrong.`,
-      ),
-    );
-  return [...away, ...apart];
+  const apart = bore.spots.flatMap((s) =>
+    s.disagreement
+      ? [
+          at(
+            say`Cylinder ${label}, ${spotWords(s)}: readings disagree by ${fine(s.disagreement.most - s.disagreement.least)}; the smaller counts. Rock the gauge and read it twice more, or strike out the wrong one.`,
+          ),
+        ]
+      : [],
+  );
+  const alone = bore.size?.disagreement;
+  return [
+    ...away,
+    ...apart,
+    ...(alone
+      ? [
+          at(
+            say`Cylinder ${label}: sizes of its bore disagree, ${size(alone.least)} and ${size(alone.most)}; the smaller counts. Read it twice more, or strike out the wrong one.`,
+          ),
+        ]
+      : []),
+  ];
 }
 
 /** That two directions cannot see an oval between them: one word for the build. */

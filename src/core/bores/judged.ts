@@ -38,18 +38,19 @@ import { rectangular } from '../uncertainty/uncertainty';
 import { type BoreChoices, type Spot, THRUST, sameSpot, spotsOf } from './grid';
 import { type BoreShape, type MeasuredSpot, foundWords, shapeOf } from './shape';
 import type { Strictness } from '../verdict/decide';
+import { type Apart, repeatsOf, sizesRepeat } from '../verdict/repeats';
 import { type BoreVerdict, boreIsDone, boreVerdict } from './verdict';
 
 /** One spot of the grid. */
 export interface JudgedSpot extends Spot {
   /** Readings of this spot since the bore was last machined, voided ones too. */
   passes: readonly LoggedReading[];
-  /** Mean of those that count, at 20 °C; null while there are none. */
+  /** What those that count come to, at 20 °C; null while there are none. */
   value: Nm | null;
   /** Mean of what the dial showed from a zero that has no size yet; null for none. */
   off: Nm | null;
-  /** Largest − smallest of the repeats that count. */
-  range: Nm;
+  /** Repeats that cannot all be true; null where they agree. The smaller counts. */
+  disagreement: Apart | null;
   /** As many as the grid asks for are read. */
   done: boolean;
 }
@@ -165,7 +166,14 @@ function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
   const { choices, tools } = ask;
   const { at, counting, zero } = gathered(ask, grid, round);
   const tool = coarsest(counting, tools);
-  const sigma = repeatability(scatterOf(at.map((a) => a.values)), tool);
+  const found = at.map(({ spot, here, values, offs }) => ({
+    spot,
+    here,
+    read: values.length + offs.length,
+    sized: repeatsOf(values, sizesRepeat(tool.resolution), 'least'),
+    dialled: repeatsOf(offs, sizesRepeat(tool.resolution), 'least'),
+  }));
+  const sigma = repeatability(scatterOf(found.map(({ sized }) => sized?.counting ?? [])), tool);
   const ownOf = (n: number): { own: number; freedom: number } => {
     const { standard: own, freedom } = ownDoubt(n, sigma, tool);
     return { own, freedom };
@@ -173,21 +181,20 @@ function measure(ask: BoreAsk, grid: Spot[], round: number): Measured {
   const spots: JudgedSpot[] = [];
   const measured: MeasuredSpot[] = [];
   const differing: MeasuredSpot[] = [];
-  for (const { spot, here, values, offs } of at) {
-    const off = offs.length === 0 ? null : Math.round(average(offs));
-    const value = values.length === 0 ? null : Math.round(average(values));
+  for (const { spot, here, read, sized, dialled } of found) {
+    const off = dialled && Math.round(dialled.value);
+    const value = sized && Math.round(sized.value);
     spots.push({
       depth: spot.depth,
       angle: spot.angle,
       passes: here,
       value,
       off: value === null ? off : null,
-      range: Math.round(rangeOf(values.length > 0 ? values : offs)),
-      done: values.length + offs.length >= choices.repeats,
+      disagreement: (sized ?? dialled)?.disagreement ?? null,
+      done: read >= choices.repeats,
     });
-    if (off !== null) differing.push({ ...spot, value: ANY_SIZE + off, ...ownOf(offs.length) });
-    if (value === null) continue;
-    measured.push({ ...spot, value, ...ownOf(values.length) });
+    if (dialled && off !== null) differing.push({ ...spot, value: ANY_SIZE + off, ...ownOf(dialled.counting.length) });
+    if (sized && value !== null) measured.push({ ...spot, value, ...ownOf(sized.counting.length) });
   }
   return { spots, measured, relative: relativeOf(zero, differing), repeatability: sigma, counting };
 }
@@ -200,16 +207,13 @@ const relativeWords = ({ taper, outOfRound }: Relative): Saying => [
   ...say`; sizes wait for the micrometer`,
 ];
 
-/** A bore of which only a size was given, without its place: the last that counts. */
-const sizeAlone = ({ passes, round }: BoreAsk): LoggedReading | null =>
-  livePasses(passes, round).findLast((p) => p.place === null) ?? null;
+/** Sizes of a bore that were given without their place, and count. */
+const sizesAlone = ({ passes, round }: BoreAsk): LoggedReading[] =>
+  livePasses(passes, round).filter((p) => p.place === null);
 
 function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly LoggedReading[]): Sized | null {
   const { expansion, tools } = ask;
-  if (!shape) {
-    const alone = sizeAlone(ask);
-    return alone && sizedOf([alone], expansion, tools);
-  }
+  if (!shape) return sizedOf(sizesAlone(ask), expansion, tools, 'least');
   const { smallest } = shape;
   const { warmth, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
   const doubt = { ...shared, own: smallest.own, freedom: smallest.freedom };
@@ -219,6 +223,7 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly Logged
     doubt,
     expansion,
     warmth,
+    disagreement: null,
     working: [say`smallest in ring travel: ${size(smallest.value)} (${foundWords(smallest)})`, ...warmedWords(placed)],
   };
 }
@@ -268,7 +273,7 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     read,
     total: inGrid.length,
     repeatability: scatter,
-    zeroed: zeroedAlike(shape ? counting : [sizeAlone(ask)].flatMap((alone) => alone ?? [])),
+    zeroed: zeroedAlike(shape ? counting : sizesAlone(ask)),
     largestUncertainty:
       shape && found
         ? sizeUncertainty({

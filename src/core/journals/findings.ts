@@ -1,6 +1,7 @@
 /** What is to be known of the bottom end. */
 import { CRANK } from '../engine/places';
-import { clear, say } from '../quantity/saying';
+import type { Nm } from '../quantity/length';
+import { clear, say, size } from '../quantity/saying';
 import { acceptedWords } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import { chanceWords } from '../verdict/decide';
@@ -16,25 +17,45 @@ interface Named {
   place: string | null;
 }
 
+/** Sizes are over this, clearances under it. */
+const SIZE: Nm = 5_000_000;
+const figure = (nm: Nm): ReturnType<typeof size> => (nm > SIZE ? size(nm) : clear(nm));
+
+/** Readings that cannot all be true. */
+const disagreeing = ({ what, place }: Named, { disagreements, accepted }: HeldAgainst): Finding[] =>
+  accepted
+    ? []
+    : disagreements.map(({ what: of, least, most }) =>
+        about(
+          'mend',
+          'journals',
+          place,
+          say`${what}: ${of} readings disagree, ${figure(least)} and ${figure(most)}. The one that leaves less room counts. Read it twice more, or strike out the wrong one.`,
+        ),
+      );
+
 /** Of a figure that is held against what it may be. */
-function heldFindings({ what, why, place }: Named, held: HeldAgainst): Finding[] {
+function heldFindings(named: Named, held: HeldAgainst): Finding[] {
+  const { what, why, place } = named;
   const { value, state, target, accepted, chance, uncertainty } = held;
   const at = (severity: Severity, says: ReturnType<typeof say>): Finding => about(severity, 'journals', place, says);
-  if (value === null || !target.set) return [];
+  const apart = disagreeing(named, held);
+  if (value === null || !target.set) return apart;
   const { least, most } = target.inForce;
   if (accepted && !clearanceIsDone(state))
     return [at('note', say`${what} ${clear(value)} is ${state}, ${acceptedWords(accepted)}.`)];
-  if (state === 'tight') return [at('stop', say`${what} ${clear(value)} is under ${clear(least)}: ${why.tight}`)];
+  if (state === 'tight')
+    return [at('stop', say`${what} ${clear(value)} is under ${clear(least)}: ${why.tight}`), ...apart];
   if (state === 'over' && most !== null)
-    return [at('mend', say`${what} ${clear(value)} is over ${clear(most)}: ${why.loose}`)];
-  if (state === 'not proven')
+    return [at('mend', say`${what} ${clear(value)} is over ${clear(most)}: ${why.loose}`), ...apart];
+  if (state === 'not proven' && apart.length === 0)
     return [
       at(
         'mend',
         say`${what} ${clear(value)} ± ${clear(uncertainty)} against a least of ${clear(least)}: the chance that it is too tight is ${chanceWords(chance ?? 0)}. Read it again, with finer tools if there are any.`,
       ),
     ];
-  return [];
+  return apart;
 }
 
 const BEARING_WHY = {

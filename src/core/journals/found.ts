@@ -9,6 +9,7 @@ import type { Frame, Place } from '../stage/stage';
 import type { Target } from '../targets/target';
 import type { Sized } from '../uncertainty/sized';
 import type { Low, Strictness } from '../verdict/decide';
+import type { Apart } from '../verdict/repeats';
 import type { Spot } from '../bores/grid';
 import type { BearingCheck } from './checks';
 import type { BearingKind, JournalChoices, ShellChoices } from './choices';
@@ -32,6 +33,13 @@ export interface HeldAgainst {
   acceptId: string | null;
   accepted: Acceptance | null;
   done: boolean;
+  /** Readings it rests on that cannot all be true, each with what was read. */
+  disagreements: readonly Disagreeing[];
+}
+
+/** Readings of one thing that cannot all be true. */
+export interface Disagreeing extends Apart {
+  what: string;
 }
 
 /** One place on a journal, or one half shell. */
@@ -46,10 +54,11 @@ export interface JudgedJournal {
   least: Nm | null;
   outOfRound: Nm | null;
   taper: Nm | null;
-  /** `out` where it is out of round or tapered by more than it may be. */
-  state: 'to do' | 'within' | 'out';
+  /** `out` where it is out of round or tapered by more than it may be; `part read` where limits are given, and not all places are read. */
+  state: 'to do' | 'part read' | 'within' | 'out';
   acceptId: string | null;
   accepted: Acceptance | null;
+  disagreements: readonly Disagreeing[];
 }
 
 /** How a clearance was come by. */

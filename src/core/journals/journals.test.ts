@@ -308,6 +308,107 @@ describe('end play, sides, small ends', () => {
   });
 });
 
+describe('readings of one thing that cannot all be true', () => {
+  const said = (judgement: Judgement): string =>
+    findingsOf(judgement)
+      .filter((f) => f.severity === 'mend')
+      .map((f) => sayingText(f.says, 'imperial'))
+      .join('\n');
+
+  it('a housing read 2.0003, then 2.0030: the smaller counts, not proven, until it is read twice more or one is struck out', () => {
+    const base = [chosen(LIMITS), read('M1', 'journal', 1.998)];
+    const [a, b, c] = [2.0003, 2.003, 2.003].map((size, i) => read('M1', 'housing', size, `h${i}`));
+    if (!a || !b || !c) throw new Error('three of them');
+    const two = build(...base, a, b);
+    expect(mainOf(two).clearance).toMatchObject({ value: fromInches(0.0023), state: 'not proven', done: false });
+    expect(said(two)).toContain('Main 1: clearance: housing readings disagree, 2.0003 in and 2.0030 in.');
+    expect(mainOf(build(...base, a, b, c)).clearance).toMatchObject({ value: fromInches(0.005), disagreements: [] });
+    expect(mainOf(build(...base, a, b, voiding('v', 'h1'))).clearance).toMatchObject({
+      state: 'in window',
+      done: true,
+    });
+  });
+
+  it('a journal at one place: the thicker counts', () => {
+    const two = [read('M1', 'journal', 2.3615, 'a'), read('M1', 'journal', 2.3625, 'b'), read('M1', 'housing', 2.3654)];
+    expect(mainOf(build(chosen(LIMITS), ...two)).clearance).toMatchObject({
+      value: fromInches(0.0029),
+      state: 'not proven',
+    });
+  });
+
+  it('end play 3 then 9; sides 8/9 then 14/15; a thread 1.5 to 2 then 3 to 3.5', () => {
+    const choices = chosen(LIMITS, {
+      method: 'thread',
+      endPlay: given(fromThou(2), fromThou(10)),
+      side: given(fromThou(7), fromThou(20)),
+      asks: { ...STARTING_JOURNALS.asks, endPlay: true, side: true },
+    });
+    const pair = (id: string, place: string, subject: Subject, from: number, to: number): Entry => ({
+      ...reading(id, place, subject, fromThou(from)),
+      upTo: fromThou(to),
+    });
+    const judgement = build(
+      choices,
+      reading('e1', 'crank', 'endPlay', fromThou(3)),
+      reading('e2', 'crank', 'endPlay', fromThou(9)),
+      pair('s1', '1', 'side', 8, 9),
+      pair('s2', '1', 'side', 14, 15),
+      pair('t1', 'M1', 'thread', 1.5, 2),
+      pair('t2', 'M1', 'thread', 3, 3.5),
+    );
+    const held = [judgement.crank?.endPlay, judgement.cylinders[0]?.side, mainOf(judgement).clearance];
+    expect(held.map((h) => [h?.low, h?.state, h?.done])).toEqual([
+      [fromThou(3), 'not proven', false],
+      [fromThou(8), 'not proven', false],
+      [fromThou(1.5), 'not proven', false],
+    ]);
+    for (const what of ['end play readings', 'side clearance readings', 'crushed thread readings'])
+      expect(said(judgement)).toContain(what);
+  });
+
+  it('repeats that the tools explain are averaged as before', () => {
+    const two = [read('M1', 'housing', 2.3654, 'a'), read('M1', 'housing', 2.3656, 'b'), read('M1', 'journal', 2.3615)];
+    expect(mainOf(build(chosen(LIMITS), ...two)).clearance).toMatchObject({
+      value: fromInches(0.004),
+      disagreements: [],
+    });
+  });
+});
+
+describe('a journal of which limits of form are given', () => {
+  it('is part read, and its bearing open, until every place is read; without limits it is not asked to be', () => {
+    const spots = [
+      ['front', 0],
+      ['front', 90],
+      ['rear', 0],
+      ['rear', 90],
+    ] as const;
+    const at = (n: number): Entry[] =>
+      spots.slice(0, n).map(([depth, angle], i) => ({
+        ...reading(`j${i}`, 'M1', 'journal', fromInches(2.3615)),
+        place: { depth, angle },
+      }));
+    const state = (n: number, outOfRound: Nm | null) => {
+      const judgement = build(
+        chosen(LIMITS, {
+          form: { outOfRound, taper: null },
+          ends: 2,
+          directions: 2,
+          asks: { ...STARTING_JOURNALS.asks, looks: false },
+        }),
+        ...at(n),
+        read('M1', 'housing', 2.3654),
+      );
+      return [mainOf(judgement).journal.state, judgement.stages.find((s) => s.stage === 'journals')?.done];
+    };
+    expect(state(1, fromThou(0.5))).toEqual(['part read', 0]);
+    expect(state(3, fromThou(0.5))).toEqual(['part read', 0]);
+    expect(state(4, fromThou(0.5))).toEqual(['within', 1]);
+    expect(state(1, null)).toEqual(['within', 1]);
+  });
+});
+
 describe('the crank', () => {
   const along = (engine: Engine, mains?: number): string => {
     const throws = throwsFrom(rodsOf(cylindersOf(engine), engine, { throws: null, forwardBank: null, numbers: null }));

@@ -8,20 +8,29 @@ import {
   type LoggedReading,
   acceptanceOf,
   lastOf,
-  lastUnvoided,
   livePasses,
   zeroedAlike,
 } from '../record/reading';
 import type { Tick } from '../record/log';
 import type { Target } from '../targets/target';
-import { type Sized, type Tools, atTwenty, average, rangeOf, sizedOf, toolLimit } from '../uncertainty/sized';
+import { type Sized, type Tools, rangeOf, sizedOf, toolLimit } from '../uncertainty/sized';
 import { type Component, expandedOf, sumOf } from '../uncertainty/spread';
 import { rectangular } from '../uncertainty/uncertainty';
 import type { Strictness } from '../verdict/decide';
+import { type Apart, LEAVES_REPEAT, betweenEnds } from '../verdict/repeats';
 import { type Spot, ENDS, sameSpot } from '../bores/grid';
 import type { BearingCheck } from './checks';
 import type { BearingKind, GivenLimits, JournalChoices } from './choices';
-import type { BearingClearance, HeldAgainst, JudgedBearing, JudgedJournal, JudgedLook, JudgedPlaceOn } from './found';
+import type {
+  BearingClearance,
+  ClearanceBy,
+  Disagreeing,
+  HeldAgainst,
+  JudgedBearing,
+  JudgedJournal,
+  JudgedLook,
+  JudgedPlaceOn,
+} from './found';
 
 /** Where a journal is read: along it, and in line with its throw and square to it. Common practice, no source. */
 export const journalSpots = ({ ends, directions }: Pick<JournalChoices, 'ends' | 'directions'>): Spot[] =>
@@ -68,28 +77,34 @@ export interface HoldAsk {
   readings: readonly LoggedReading[];
   what: Acceptable | null;
   accepted: Accepted;
+  /** Readings it rests on that cannot all be true. */
+  disagreements: readonly Disagreeing[];
 }
 
 /**
  * A figure of the bottom end against what it may be: too little costs the engine and is guarded, too much is judged by
- * the best estimate.
+ * the best estimate. What rests on readings that disagree is not proven, however good it looks.
  */
-export function heldAgainst({ found, target, strictness, readings, what, accepted }: HoldAsk): HeldAgainst {
+export function heldAgainst(ask: HoldAsk): HeldAgainst {
+  const { found, target, strictness, readings, what, accepted, disagreements } = ask;
   const verdict = verdictOn(found && { ...found, passed: false }, target, strictness);
+  const isDoubtful = disagreements.length > 0 && clearanceIsDone(verdict.state);
+  const state = isDoubtful ? 'not proven' : verdict.state;
   const acceptId = found && lastOf(readings);
-  const yes = acceptanceOf(accepted, acceptId, what, verdict.state, null);
+  const yes = acceptanceOf(accepted, acceptId, what, state, null);
   return {
     value: found && Math.round((found.low + found.high) / 2),
     low: found?.low ?? 0,
     high: found?.high ?? 0,
     uncertainty: found ? Math.round(expandedOf(found)) : 0,
     target,
-    state: verdict.state,
+    state,
     chance: verdict.chance,
     lowSide: verdict.low,
     acceptId,
     accepted: yes,
-    done: clearanceIsDone(verdict.state) || yes !== null,
+    done: clearanceIsDone(state) || yes !== null,
+    disagreements,
   };
 }
 
@@ -131,9 +146,6 @@ function bySpot(readings: readonly LoggedReading[], asked: readonly Spot[]): OnS
   return at;
 }
 
-const meanOf = (readings: readonly LoggedReading[], expansion: number): Nm | null =>
-  readings.length === 0 ? null : Math.round(average(readings.map((r) => atTwenty(r, expansion))));
-
 /** The most that figures of one group lie apart; null where no group has two. */
 function furthest(spots: readonly JudgedPlaceOn[], groupOf: (spot: Spot) => string | number): Nm | null {
   const groups = [...new Set(spots.map(groupOf))].map((group) =>
@@ -143,27 +155,41 @@ function furthest(spots: readonly JudgedPlaceOn[], groupOf: (spot: Spot) => stri
   return apart.length === 0 ? null : Math.max(...apart);
 }
 
+const disagreeing = (what: string, found: { disagreement: Apart | null } | null): Disagreeing[] =>
+  found?.disagreement ? [{ what, ...found.disagreement }] : [];
+
+/** Marks of a crushed thread, read twice by one hand, lie within half a thou. From memory. */
+const THREAD_REPEATS: Nm = 12_700;
+
+/** Journals and shells: what takes room in a bearing, so that the thicker reading is the costly one. */
+const thickOf = (readings: readonly LoggedReading[], tools: Tools): Sized | null =>
+  sizedOf(readings, STEEL_EXPANSION, tools, 'most');
+
 function judgedJournal({ passes, rounds, choices, tools, accepted }: BearingAsk): JudgedJournal {
   const live = livePasses(passes.journal, rounds.journal);
-  const on = bySpot(live, journalSpots(choices));
-  const spots = on.map(({ spot, readings }) => ({ ...spot, value: meanOf(readings, STEEL_EXPANSION) }));
+  const asked = journalSpots(choices);
+  const on = bySpot(live, asked).map(({ spot, readings }) => ({ spot, sized: thickOf(readings, tools) }));
+  const spots = on.map(({ spot, sized }) => ({ ...spot, value: sized?.value ?? null }));
   const sizes = spots.flatMap((s) => s.value ?? []);
   const largest = Math.max(...sizes);
-  const at = on[spots.findIndex((s) => s.value === largest)];
   const outOfRound = furthest(spots, (s) => s.depth);
   const taper = furthest(spots, (s) => s.angle);
   const isOut = (found: Nm | null, most: Nm | null): boolean => found !== null && most !== null && found > most;
-  const out = isOut(outOfRound, choices.form.outOfRound) || isOut(taper, choices.form.taper);
+  const { form } = choices;
+  const isPart = spots.slice(0, asked.length).some((s) => s.value === null);
+  const asksForm = form.outOfRound !== null || form.taper !== null;
+  const out = isOut(outOfRound, form.outOfRound) || isOut(taper, form.taper);
   const acceptId = lastOf(live);
   return {
     spots,
-    size: at ? sizedOf(at.readings, STEEL_EXPANSION, tools) : null,
+    size: on.find(({ sized }) => sized?.value === largest)?.sized ?? null,
     least: sizes.length === 0 ? null : Math.min(...sizes),
     outOfRound,
     taper,
-    state: sizes.length === 0 ? 'to do' : out ? 'out' : 'within',
+    state: sizes.length === 0 ? 'to do' : out ? 'out' : isPart && asksForm ? 'part read' : 'within',
     acceptId,
     accepted: out ? acceptanceOf(accepted, acceptId, 'form', 'out', null) : null,
+    disagreements: on.flatMap(({ sized }) => disagreeing('journal', sized)),
   };
 }
 
@@ -208,24 +234,37 @@ function apart(ask: BearingAsk, journal: Sized | null, bare: Sized | null, shell
 
 const within = (value: Nm, low: Nm, high: Nm): boolean => value >= low && value <= high;
 
+/** Readings that a clearance rests on, and that cannot all be true. */
+const restingOn = (
+  by: ClearanceBy,
+  journal: JudgedJournal,
+  { housing, bare, shells }: Pick<JudgedBearing, 'housing' | 'bare' | 'shells'>,
+): Disagreeing[] => [
+  ...journal.disagreements,
+  ...(by === 'with shells'
+    ? disagreeing('housing', housing)
+    : [...disagreeing('bare housing', bare), ...shells.sizes.flatMap((sized) => disagreeing('shell', sized))]),
+];
+
 function clearanceOf(
   ask: BearingAsk,
-  journal: Sized | null,
+  journal: JudgedJournal,
   sizes: Pick<JudgedBearing, 'housing' | 'bare' | 'shells'>,
 ) {
   const { choices, kind, passes, rounds, tools } = ask;
   const both = [
-    { by: 'with shells' as const, ...withShells(ask, journal, sizes.housing) },
-    { by: 'apart' as const, ...apart(ask, journal, sizes.bare, sizes.shells.sizes) },
+    { by: 'with shells' as const, ...withShells(ask, journal.size, sizes.housing) },
+    { by: 'apart' as const, ...apart(ask, journal.size, sizes.bare, sizes.shells.sizes) },
   ].flatMap((m) => ('value' in m && m.value !== undefined ? [m as Measured & { by: 'with shells' | 'apart' }] : []));
   const measured = both.find((m) => m.by === choices.method) ?? both[0] ?? null;
-  const thread = lastUnvoided(livePasses(passes.thread, rounds.shells));
-  const crushed = thread && {
-    low: thread.value,
-    high: thread.upTo ?? thread.value,
-    standard: rectangular(thread.upTo === null ? HALF_A_MARK : toolLimit([thread], tools)),
-    freedom: Infinity,
-  };
+  const threads = livePasses(passes.thread, rounds.shells);
+  const crushed = betweenEnds(
+    threads.map((r) => ({
+      ...{ id: r.id, low: r.value, high: r.upTo ?? r.value },
+      limit: r.upTo === null ? HALF_A_MARK : toolLimit([r], tools),
+    })),
+    THREAD_REPEATS,
+  );
   const isThread = choices.method === 'thread' && crushed !== null;
   const slack = measured && crushed ? expandedOf(sumOf([measured.doubt, crushed])) : 0;
   const held = heldAgainst({
@@ -235,10 +274,14 @@ function clearanceOf(
       `What the manual gives for the ${kind === 'main' ? 'mains' : 'rods'}: figures differ too much to fill one in.`,
     ),
     strictness: ask.strictness,
-    readings:
-      isThread && thread ? [thread] : [...(measured?.readings ?? []), ...livePasses(passes.journal, rounds.journal)],
+    readings: isThread ? threads : [...(measured?.readings ?? []), ...livePasses(passes.journal, rounds.journal)],
     what: 'bearing',
     accepted: ask.accepted,
+    disagreements: isThread
+      ? disagreeing('crushed thread', crushed)
+      : measured
+        ? restingOn(measured.by, journal, sizes)
+        : [],
   });
   return {
     ...held,
@@ -257,18 +300,21 @@ function clearanceOf(
 export function judgedBearing(ask: BearingAsk): JudgedBearing {
   const { passes, rounds, expansion, tools, id, label, words, kind, looks } = ask;
   const journal = judgedJournal(ask);
-  const on = bySpot(livePasses(passes.shell, rounds.shells), SHELL_SPOTS);
+  const on = bySpot(livePasses(passes.shell, rounds.shells), SHELL_SPOTS).map(({ spot, readings }) => ({
+    spot,
+    sized: thickOf(readings, tools),
+  }));
   const sizes = {
-    housing: sizedOf(livePasses(passes.housing, rounds.shells), expansion, tools),
-    bare: sizedOf(livePasses(passes.bare, rounds.housing), expansion, tools),
+    housing: sizedOf(livePasses(passes.housing, rounds.shells), expansion, tools, 'least'),
+    bare: sizedOf(livePasses(passes.bare, rounds.housing), expansion, tools, 'least'),
     shells: {
-      spots: on.map(({ spot, readings }) => ({ ...spot, value: meanOf(readings, STEEL_EXPANSION) })),
-      sizes: on.flatMap(({ readings }) => sizedOf(readings, STEEL_EXPANSION, tools) ?? []),
+      spots: on.map(({ spot, sized }) => ({ ...spot, value: sized?.value ?? null })),
+      sizes: on.flatMap(({ sized }) => sized ?? []),
     },
   };
   return {
     ...{ id, label, words, kind, journal, ...sizes, looks },
-    clearance: clearanceOf(ask, journal.size, sizes),
+    clearance: clearanceOf(ask, journal, sizes),
     round: rounds.shells,
   };
 }
@@ -298,10 +344,13 @@ interface PlayAsk {
   accepted: Accepted;
 }
 
+/** End play as pried both ways repeats within half a thou. From memory. */
+const PLAY_REPEATS: Nm = 12_700;
+
 /** End play: the mean of what the dial showed, each time pried both ways. */
 export function endPlayOf({ readings, limits, ask, tools, ...rest }: PlayAsk): HeldAgainst {
   const live = readings.filter((r) => r.voided === null);
-  const sized = sizedOf(live, 0, tools);
+  const sized = sizedOf(live, 0, tools, 'least', PLAY_REPEATS);
   return heldAgainst({
     found: sized && {
       low: sized.value,
@@ -314,23 +363,24 @@ export function endPlayOf({ readings, limits, ask, tools, ...rest }: PlayAsk): H
     target: targetFrom(limits, ask),
     readings: live,
     what: null,
+    disagreements: disagreeing('end play', sized),
     ...rest,
   });
 }
 
 /** Side clearance by feeler: the leaf that goes, and the first that does not where one was tried. */
 export function sideOf({ readings, limits, ask, tools, ...rest }: PlayAsk): HeldAgainst {
-  const last = lastUnvoided(readings);
+  const live = readings.filter((r) => r.voided === null);
+  const between = betweenEnds(
+    live.map((r) => ({ id: r.id, low: r.value, high: r.upTo ?? r.value, limit: toolLimit([r], tools) })),
+    LEAVES_REPEAT,
+  );
   return heldAgainst({
-    found: last && {
-      low: last.value,
-      high: last.upTo ?? last.value,
-      standard: rectangular(toolLimit([last], tools)),
-      freedom: Infinity,
-    },
+    found: between,
     target: targetFrom(limits, ask),
-    readings: last ? [last] : [],
+    readings: live,
     what: null,
+    disagreements: disagreeing('side clearance', between),
     ...rest,
   });
 }
@@ -344,6 +394,7 @@ export function smallEndOf(bush: Sized | null, pin: Sized | null, ask: PlayAsk):
     target: targetFrom(limits, missing),
     readings,
     what: 'smallEnd',
+    disagreements: value === null ? [] : [...disagreeing('small end', bush), ...disagreeing('pin', pin)],
     ...{ strictness, accepted },
   });
 }

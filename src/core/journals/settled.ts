@@ -7,7 +7,11 @@ export const isLookedAt = ({ asks }: JournalChoices, { looks }: Pick<JudgedBeari
   !asks.looks || looks.every((l) => l.state === 'right');
 
 export const isJournalRight = ({ journal: { state, accepted } }: JudgedBearing): boolean =>
-  state !== 'out' || accepted !== null;
+  (state !== 'out' && state !== 'part read') || accepted !== null;
+
+/** What a journal that is not right lacks, in words. */
+export const journalLacks = ({ journal: { state } }: JudgedBearing): string =>
+  state === 'part read' ? 'part read' : 'out of its limits';
 
 /** Whether nothing more is asked of a bearing. */
 export const isSettled = (choices: JournalChoices, b: JudgedBearing): boolean =>
@@ -19,7 +23,7 @@ export const isOpen = (asked: boolean, held: HeldAgainst): boolean => (asked || 
 /** What keeps a bearing from being done, in words. */
 export const lacksOf = (choices: JournalChoices, b: JudgedBearing): string[] => [
   ...(b.clearance.done ? [] : [`clearance ${b.clearance.state}`]),
-  ...(isJournalRight(b) ? [] : ['its journal out of its limits']),
+  ...(isJournalRight(b) ? [] : [`journal ${journalLacks(b)}`]),
   ...(isLookedAt(choices, b) ? [] : ['not all looked at']),
 ];
 

@@ -6,7 +6,7 @@ import { rodsOf } from '../clocking/crankcase';
 import { CRANK, mainId } from '../engine/places';
 import { BORE_EXPANSION, STEEL_EXPANSION } from '../heat/metals';
 import type { Expected } from '../quantity/hear';
-import type { Units } from '../quantity/length';
+import type { Nm, Units } from '../quantity/length';
 import { near } from '../quantity/near';
 import { clear, say } from '../quantity/saying';
 import { bearingPartsIn } from '../record/parts';
@@ -31,7 +31,7 @@ import type {
   Pistoned,
   Whole,
 } from './found';
-import { isJournalRight, isLookedAt, isOpen, isSettled } from './settled';
+import { isJournalRight, isLookedAt, isOpen, isSettled, journalLacks } from './settled';
 import { SHELL_SPOTS, endPlayOf, journalSpots, judgedBearing, looksOf, sideOf, smallEndOf } from './judged';
 
 /** Mains as chosen, and never fewer than were read: a reading is not put out of sight. */
@@ -116,7 +116,7 @@ function rodPart(engine: Engine, { id, label, piston }: Pistoned, sideId: string
         ask: 'What the manual gives for the side clearance of rods.',
         ...asked,
       }),
-      smallEnd: smallEndOf(sizedOf(live, STEEL_EXPANSION, log.tools), pin, {
+      smallEnd: smallEndOf(sizedOf(live, STEEL_EXPANSION, log.tools, 'least'), pin, {
         readings: live,
         limits: journals.smallEnd,
         ask: 'What the manual gives for the pin in the small end.',
@@ -225,7 +225,7 @@ function missing({ choices: { journals } }: All, { rod, side, smallEnd }: Whole)
     is ? [{ says: say`${what}`, subject }] : [];
   return [
     ...lacks(!rod.clearance.done, `rod bearing: ${rod.clearance.state}`, 'housing'),
-    ...lacks(!isJournalRight(rod), 'rod journal: out of its limits', 'journal'),
+    ...lacks(!isJournalRight(rod), `rod journal: ${journalLacks(rod)}`, 'journal'),
     ...lacks(isOpen(journals.asks.side, side), `rod side clearance: ${side.state}`, 'side'),
     ...lacks(isOpen(journals.asks.smallEnd, smallEnd), `pin in the small end: ${smallEnd.state}`, 'smallEnd'),
     ...lacks(!isLookedAt(journals, rod), 'rod bearing: not looked at', 'journal'),
@@ -238,11 +238,27 @@ const captionOf = ({ state, value }: HeldAgainst): Caption => ({
   figure: value === null ? [] : [clear(value)],
 });
 
+/** A journal and its housing as a share of the bore, and how far either way. From memory: no journal is as wide as its bore. */
+const OF_BORE = { share: 0.6, within: 0.35 };
+
+const belowBore = (bore: Nm): Expected => ({
+  nm: Math.round(OF_BORE.share * bore),
+  within: Math.round(OF_BORE.within * bore),
+  because: 'no journal is as wide as its bore',
+});
+
 /** How near a journal or a housing lies to others of its kind, and a housing over its journal. From memory. */
 const NEAR_OTHERS = 250_000;
 const OVER_JOURNAL = { by: 50_000, within: 150_000 };
 
-function expectedOf(
+/** What a size of a bearing should be near to: its neighbours or its journal; else under the bore. */
+function expectedOf(engine: All, bearing: JudgedBearing, subject: string, units: Units): Expected | null {
+  const bore = engine.job?.plannedBore ?? null;
+  const isSize = subject === 'journal' || subject === 'bare' || subject === 'housing';
+  return expectedNear(engine, bearing, subject, units) ?? (isSize && bore !== null ? belowBore(bore) : null);
+}
+
+function expectedNear(
   { mains, rods, choices: { journals } }: All,
   bearing: JudgedBearing,
   subject: string,

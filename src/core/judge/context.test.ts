@@ -8,6 +8,7 @@ import type { GaugeSetting } from '../record/reading';
 import type { Subject } from '../stages';
 import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
 import { instrumentKey } from '../uncertainty/instrument';
+import { hear } from '../quantity/hear';
 import { contextFor } from './context';
 import { judge } from './judge';
 
@@ -84,6 +85,19 @@ describe('what the parser is told', () => {
     expect(housing('M2', set('here'), journal).setting).toBeNull();
     expect(housing('M2', set(fromInches(2.361)), journal).setting).toBe(fromInches(2.361));
     expect(contextOf([set('journal')], 'bore').setting).toBeNull();
+  });
+
+  it('of a first journal is under the bore: 6 in is asked about', () => {
+    const judgement = judge(record());
+    const rod = placeAt(judgement, 'L1');
+    if (!rod) throw new Error('there is a rod');
+    const context = contextFor(judgement, rod, 'journal', 'imperial');
+    expect(hear('6', context)).toMatchObject({
+      kind: 'question',
+      ask: expect.stringContaining('no journal is as wide as its bore') as string,
+    });
+    expect(hear('2.1', context)).toMatchObject({ kind: 'understood' });
+    expect(hear('53.34mm', context)).toMatchObject({ kind: 'understood' });
   });
 
   it('is the dial of the gauge in hand, once it is on record', () => {

@@ -236,8 +236,10 @@ describe('findings', () => {
   });
 
   it('flags a second ring tighter than its top, unless the second school is chosen', () => {
-    const readings = [gap('a', 'L1', 'top', 24), gap('b', 'L1', 'second', 23)];
-    expect(says(judge(record(...readings))).join()).toContain('is tighter than the top');
+    const readings = [gap('a', 'L1', 'top', 24), gap('b', 'L1', 'second', 22)];
+    const judgement = judge(record(...readings));
+    expect(says(judgement).join()).toContain('second ring: 22 thou is tighter than the top ring, 24 thou');
+    expect(judgement.cylinders[0]?.rings.second).toMatchObject({ state: 'short', done: false });
     const value = { ...startingChoices('imperial'), secondSchool: 'equalOrTighter' as const };
     const chosen: Entry = { kind: 'targets', id: 't', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, value };
     expect(says(judge(record(chosen, ...readings))).join()).not.toContain('is tighter than the top');

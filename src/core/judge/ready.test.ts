@@ -199,7 +199,7 @@ describe('second ring against top, under any source', () => {
       },
     };
     return findingsOf(judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14)))).some((f) =>
-      /second ring 14 thou is tighter than the top, 18 thou/.test(sayingText(f.says, 'imperial')),
+      /second ring: 14 thou is tighter than the top ring/.test(sayingText(f.says, 'imperial')),
     );
   };
 

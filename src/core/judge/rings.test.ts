@@ -346,6 +346,17 @@ describe('filing', () => {
     });
   });
 
+  it('a groove that reads 1.5 to 2, then 4 to 4.5: the narrower counts, not proven, and both are named', () => {
+    const pair = (id: string, from: number, to: number): Entry =>
+      reading(id, 'L1', 'topSide', fromThou(from), fromThou(to));
+    const judgement = judge(record(pair('g1', 1.5, 2), pair('g2', 4, 4.5)));
+    const side = judgement.cylinders[0]?.grooves.grooves[0]?.side;
+    expect(side).toMatchObject({ low: fromThou(1.5), high: fromThou(2), state: 'not proven' });
+    expect(said(judgement)).toContain('top groove: readings disagree, 1.5 thou and 4 thou');
+    const settled = judge(record(pair('g1', 1.5, 2), pair('g2', 4, 4.5), pair('g3', 4, 4.5)));
+    expect(settled.cylinders[0]?.grooves.grooves[0]?.side).toMatchObject({ low: fromThou(4), disagreement: null });
+  });
+
   it('a cut that was struck out counts for nothing', () => {
     const struck: Entry = { ...stamp('v'), kind: 'void', of: 'c', reason: 'not done' };
     expect(top(judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), struck)))).toMatchObject({

@@ -77,17 +77,19 @@ describe('a bore from its readings', () => {
       boreReading(id, 'L1', 'top', 90, fromInches(4.065) + tenths * 2_540);
     const agreed = judge(record(...bore('L1', 2, 0, 0, 0, 0, 0), again('r1', 1), again('r2', 3), again('r3', 2)));
     const [spot] = cylinder(agreed, 'L1').bore.spots;
-    expect(spot).toMatchObject({ value: fromInches(4.0652), range: fromThou(0.2) });
+    expect(spot).toMatchObject({ value: fromInches(4.0652), disagreement: null });
     expect(cylinder(agreed, 'L1').bore.repeatability).toMatchObject({
       freedom: 3,
       value: expect.closeTo(2_540 * Math.sqrt(2 / 3), 3) as number,
     });
-    expect(says(agreed)).not.toContain('repeat readings');
+    expect(says(agreed)).not.toContain('readings disagree');
     const apart = judge(record(...bore('L1', 2), again('r1', 9)));
     expect(says(apart)).toContain(
-      'mend: Cylinder 1, top of ring travel, square to the crank: repeat readings lie 0.7 thou apart',
+      'mend: Cylinder 1, top of ring travel, square to the crank: readings disagree by 0.7 thou; the smaller counts',
     );
-    expect(says(judge(record(...bore('L1', 2), again('r1', 9), voiding('v', 'r1'))))).not.toContain('repeat readings');
+    expect(says(judge(record(...bore('L1', 2), again('r1', 9), voiding('v', 'r1'))))).not.toContain(
+      'readings disagree',
+    );
   });
 
   it('counts a bore of which one size is known as read: nobody is sent to it again, and it is not called within', () => {
@@ -132,14 +134,15 @@ describe('a bore from its readings', () => {
     expect(seldom.largestUncertainty).toBeLessThan(seldom.size?.uncertainty ?? 0);
   });
 
-  it('keeps a size given without its place, the last that counts, until spots are read', () => {
+  it('keeps a size given without its place until spots are read; of two that disagree the smaller counts', () => {
     const alone = [reading('a', 'L1', 'bore', fromInches(4.066)), reading('b', 'L1', 'bore', fromInches(4.067))];
     expect(cylinder(judge(record(...alone)), 'L1').bore).toMatchObject({
-      size: { value: fromInches(4.067) },
+      size: { value: fromInches(4.066), disagreement: { most: fromInches(4.067) } },
       shape: null,
       verdict: { state: 'part read' },
     });
-    expect(cylinder(judge(record(...alone, voiding('v', 'b'))), 'L1').bore.size?.value).toBe(fromInches(4.066));
+    expect(says(judge(record(...alone)))).toContain('mend: Cylinder 1: sizes of its bore disagree');
+    expect(cylinder(judge(record(...alone, voiding('v', 'a'))), 'L1').bore.size?.value).toBe(fromInches(4.067));
     expect(cylinder(judge(record(...alone, ...bore('L1'))), 'L1').bore.size?.value).toBe(fromInches(4.065));
     expect(
       judge(record(...alone))
@@ -253,11 +256,10 @@ describe('pistons', () => {
     const judged = judge(record(piston('a', 'L1', 4.0612), piston('b', 'L1', 4.0614)));
     expect(cylinder(judged, 'L1').piston).toMatchObject({
       read: 2,
-      range: fromThou(0.2),
-      size: { value: fromInches(4.0613) },
+      size: { value: fromInches(4.0613), disagreement: null },
     });
     expect(says(judge(record(piston('a', 'L1', 4.0612), piston('b', 'L1', 4.0618))))).toContain(
-      'Piston 1: its readings lie 0.6 thou apart',
+      'Piston 1: readings disagree, 4.0612 in and 4.0618 in; the larger counts',
     );
   });
 
@@ -530,7 +532,7 @@ describe('what a later reading changed', () => {
 
   it('names targets that moved and verdicts that turned, of what was judged before', () => {
     const fitted = [reading('b', 'L1', 'bore', fromInches(4.199)), gap('g', 'L1', 'top', 19)];
-    expect(told(fitted, [reading('b2', 'L1', 'bore', fromInches(4.201))])).toEqual([
+    expect(told(fitted, [voiding('v', 'b'), reading('b2', 'L1', 'bore', fromInches(4.201))])).toEqual([
       'Cylinder 1, top gap minimum 21 thou → 22 thou',
     ]);
     expect(told([], [reading('b2', 'L1', 'bore', fromInches(4.065))])).toEqual([]);

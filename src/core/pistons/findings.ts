@@ -2,7 +2,7 @@
 import { foundWords } from '../bores/shape';
 import { type Saying, clear, fine, raw, say, size } from '../quantity/saying';
 import { type Finding, type Severity, about } from '../stage/finding';
-import { REPEATS_AGREE, joined, slipWords, suppliedFindings } from '../bores/findings';
+import { joined, slipWords, suppliedFindings } from '../bores/findings';
 import type { Supplied } from '../bores/supplied';
 import type { JudgedBore } from '../bores/judged';
 import type { Cylinder } from '../engine/engine';
@@ -21,7 +21,7 @@ interface Cleared extends Cylinder {
 }
 
 /** Of one piston and its pin. */
-function pistonFindings({ id, label, outlier, size: sized, range, pin }: JudgedPiston): Finding[] {
+function pistonFindings({ id, label, outlier, size: sized, pin }: JudgedPiston): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
   const out: Finding[] = [];
   if (outlier && sized)
@@ -31,11 +31,11 @@ function pistonFindings({ id, label, outlier, size: sized, range, pin }: JudgedP
         say`Piston ${label}: ${size(sized.value)} stands ${fine(Math.abs(outlier.off))} from the others, about ${size(outlier.neighbours)}. ${slipWords(outlier.slip)}`,
       ),
     );
-  if (range > REPEATS_AGREE)
+  if (sized?.disagreement)
     out.push(
       at(
         'mend',
-        say`Piston ${label}: its readings lie ${fine(range)} apart, and their mean stands. Read it again at the gauge point; strike out the one that is wrong.`,
+        say`Piston ${label}: readings disagree, ${size(sized.disagreement.least)} and ${size(sized.disagreement.most)}; the larger counts. Read it twice more at the gauge point, or strike out the wrong one.`,
       ),
     );
   const { clearance } = pin;

@@ -10,7 +10,7 @@ import {
   lastOf,
   livePasses,
 } from '../record/reading';
-import { type Sized, type Tools, atTwenty, rangeOf, sizedOf } from '../uncertainty/sized';
+import { type Sized, type Tools, sizedOf } from '../uncertainty/sized';
 import { expandedOf } from '../uncertainty/spread';
 import type { Strictness } from '../verdict/decide';
 import { clearanceDoubt } from './clearance';
@@ -40,7 +40,6 @@ export interface JudgedPiston {
   size: Sized | null;
   /** Readings that count. */
   read: number;
-  range: Nm;
   outlier: Outlier | null;
   pin: JudgedPin;
   round: number;
@@ -61,8 +60,8 @@ interface PistonAsk {
 
 function judgedPin({ passes, round, expansion, tools, choices, strictness, accepted }: PistonAsk): JudgedPin {
   const [pins, bores] = [livePasses(passes('pin'), round), livePasses(passes('pinBore'), round)];
-  const pin = sizedOf(pins, STEEL_EXPANSION, tools);
-  const bore = sizedOf(bores, expansion, tools);
+  const pin = sizedOf(pins, STEEL_EXPANSION, tools, 'most');
+  const bore = sizedOf(bores, expansion, tools, 'least');
   if (!pin || !bore) return { pin, bore, clearance: null };
   const value = bore.value - pin.value;
   const doubt = clearanceDoubt(bore, pin);
@@ -91,9 +90,8 @@ export function judgedPiston(ask: PistonAsk): JudgedPiston {
     label,
     passes: passes('piston'),
     pinPasses: { pin: passes('pin'), pinBore: passes('pinBore') },
-    size: sizedOf(counting, expansion, tools),
+    size: sizedOf(counting, expansion, tools, 'most'),
     read: counting.length,
-    range: Math.round(rangeOf(counting.map((p) => atTwenty(p, expansion)))),
     outlier: null,
     pin: judgedPin(ask),
     round,

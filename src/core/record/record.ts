@@ -8,7 +8,16 @@ import { type ChoiceKind, type Choices, type Subject, CHOICE_KINDS } from '../st
 import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Instrument } from '../uncertainty/instrument';
 import type { BenchEntry } from './bench';
-import type { Acceptable, CheckEntry, CutEntry, FiledEntry, GaugeSetting, PinEntry, ReadingEntry, Stamp } from './reading';
+import type {
+  Acceptable,
+  CheckEntry,
+  CutEntry,
+  FiledEntry,
+  GaugeSetting,
+  PinEntry,
+  ReadingEntry,
+  Stamp,
+} from './reading';
 
 interface Choice extends Stamp {
   /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */

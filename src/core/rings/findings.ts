@@ -4,7 +4,6 @@ import type { Job } from '../job/job';
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say } from '../quantity/saying';
 import { type Finding, type Severity, about } from '../stage/finding';
-import type { TargetChoices } from '../targets/target';
 import type { JudgedGrooves } from './grooves';
 import { acceptedWords } from '../record/reading';
 import { capital } from '../stage/report';
@@ -31,6 +30,11 @@ function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
   const out: [Severity, Saying][] = [];
   if (accepted && !gapIsDone(state))
     out.push(['note', say`${name}: ${fine(figure)} is ${state}, ${acceptedWords(accepted)}.`]);
+  else if (state === 'short' && target.inForce.raisedFrom !== undefined)
+    out.push([
+      'stop',
+      say`${name}: ${fine(figure)} is tighter than the top ring, ${fine(least)}. Gas could be trapped between them and lift the top ring: file before it goes in.`,
+    ]);
   else if (state === 'short')
     out.push([
       'stop',
@@ -69,6 +73,28 @@ function grooveFindings({ id, piston, grooves }: Ringed): Finding[] {
           ),
         ]
       : []),
+    ...[side, land].flatMap(({ disagreement, accepted }) =>
+      disagreement && !accepted
+        ? [
+            about(
+              'mend',
+              'rings',
+              id,
+              say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: readings disagree, ${fine(disagreement.least)} and ${fine(disagreement.most)}. The narrower counts. Read it twice more, or strike out the wrong one.`,
+            ),
+          ]
+        : [],
+    ),
+    ...(side.read && side.state === 'not proven' && !side.accepted && !side.disagreement
+      ? [
+          about(
+            'mend',
+            'rings',
+            id,
+            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: axial clearance ${fine(side.low ?? 0)} to ${fine(side.high ?? 0)} is too near its minimum to be sure. Try the leaf between.`,
+          ),
+        ]
+      : []),
     ...(land.read && land.state === 'proud'
       ? [
           about(
@@ -88,13 +114,6 @@ function setFindings(ringSet: RingSet, job: Job | null): Finding[] {
   return COMPRESSION.flatMap((ring) =>
     ringFaults(ringSet[ring]).map((fault) => about('mend', 'rings', null, say`${capital(RING_WORDS[ring])}: ${fault}`)),
   );
-}
-
-/** Whether one paper gives both figures, and the second tighter. */
-function paperSaysTighter({ rings: { top, second } }: Ringed): boolean {
-  if (!top.target.set || !second.target.set) return false;
-  const [t, s] = [top.target.inForce, second.target.inForce];
-  return s.rank === t.rank && s.rank !== 'chart' && s.aimFrom < t.aimFrom && (s.aimTo ?? 0) < (t.aimTo ?? Infinity);
 }
 
 /**
@@ -120,28 +139,12 @@ function unmeasuredFindings(cylinders: readonly Ringed[], used: boolean): Findin
 }
 
 /** Of the rings in one cylinder. */
-function ringFindings(cylinder: Ringed, targets: TargetChoices): Finding[] {
+function ringFindings(cylinder: Ringed): Finding[] {
   const { label, id, rings } = cylinder;
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'rings', id, says);
-  const out = Object.values(rings).flatMap((ring) =>
+  return Object.values(rings).flatMap((ring) =>
     oneRing(`Cylinder ${label}, ${RING_WORDS[ring.ring]}`, ring).map(([severity, says]) => at(severity, says)),
   );
-  const { top, second } = rings;
-  const [upper, lower] = [top.counts?.value, second.counts?.value];
-  if (
-    upper !== undefined &&
-    lower !== undefined &&
-    lower < upper &&
-    targets.secondSchool === 'larger' &&
-    !paperSaysTighter(cylinder)
-  )
-    out.push(
-      at(
-        'mend',
-        say`Cylinder ${label}: second ring ${fine(lower)} is tighter than the top, ${fine(upper)}. Gas could be trapped between them and lift the top ring.`,
-      ),
-    );
-  return out;
 }
 
 /** Gaps of one kind that lie too far apart. */
@@ -159,7 +162,7 @@ const spreadFindings = (spreads: readonly Spread[], limit: Nm): Finding[] =>
 
 /** What is to be known of rings. */
 export const findings = ({ choices, job, spreads }: All, cylinders: readonly Ringed[]): Finding[] => [
-  ...cylinders.flatMap((c) => ringFindings(c, choices.targets)),
+  ...cylinders.flatMap(ringFindings),
   ...setFindings(choices.ringSet, job),
   ...cylinders.flatMap(grooveFindings),
   ...spreadFindings(spreads, choices.bench.spread),

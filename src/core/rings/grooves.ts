@@ -3,7 +3,8 @@ import type { Nm } from '../quantity/length';
 import { type Saying, say } from '../quantity/saying';
 import { type Accepted, type LoggedReading, acceptanceOf } from '../record/reading';
 import type { Strictness } from '../verdict/decide';
-import type { Tools } from '../uncertainty/sized';
+import { type Tools, coarsest } from '../uncertainty/sized';
+import { type Apart, LEAVES_REPEAT, betweenEnds, repeatsOf, sizesRepeat } from '../verdict/repeats';
 import { stepOf } from './judged';
 import { nextLeaf } from './ring';
 import {
@@ -15,7 +16,9 @@ import {
   type SideState,
   GROOVES,
   fromSizes,
+  landIsDone,
   landState,
+  sideIsDone,
   sideState,
 } from './set';
 
@@ -45,11 +48,14 @@ export interface JudgedGrooves {
   grooves: JudgedGroove[];
 }
 
+/** What readings of a groove leave open together. */
+type Found = Interval & { disagreement: Apart | null };
+
 interface GrooveAsk {
   set: RingSet;
   /** Passes of a subject of this piston that count, and of the pistons that stand for all. */
-  own: (subject: GrooveSubject) => LoggedReading | null;
-  sampled: (subject: GrooveSubject) => { reading: LoggedReading; label: string } | null;
+  own: (subject: GrooveSubject) => readonly LoggedReading[];
+  sampled: (subject: GrooveSubject) => { readings: readonly LoggedReading[]; label: string } | null;
   passes: readonly LoggedReading[];
   tools: Tools;
   strictness: Strictness;
@@ -58,38 +64,54 @@ interface GrooveAsk {
 
 /** How rings sit in the grooves of one piston: as read there, else as read of the piston that stands for all, else from the sizes of the set. */
 export function judgedGrooves({ set, own, sampled, passes, tools, strictness, accepted }: GrooveAsk): JudgedGrooves {
-  const leaf = (reading: LoggedReading): Interval => {
-    const next = nextLeaf(
-      { value: reading.value, upTo: reading.upTo, open: false },
-      stepOf(reading, { tools, feelerStep: 0 }),
+  const leaves = (readings: readonly LoggedReading[]): Found | null =>
+    betweenEnds(
+      readings.map((r) => ({
+        ...{ id: r.id, low: r.value, limit: 0 },
+        high: nextLeaf({ value: r.value, upTo: r.upTo, open: false }, stepOf(r, { tools, feelerStep: 0 })),
+      })),
+      LEAVES_REPEAT,
     );
-    return { low: reading.value, high: next };
+  const exact = (readings: readonly LoggedReading[]): Found | null => {
+    const within = sizesRepeat(coarsest(readings, tools).resolution);
+    const found = repeatsOf(
+      readings.map((r) => r.value),
+      within,
+      'least',
+    );
+    if (!found) return null;
+    const value = Math.round(found.value);
+    return { low: value, high: value, disagreement: found.disagreement };
   };
-  const exact = (reading: LoggedReading): Interval => ({ low: reading.value, high: reading.value });
   const figure = <S extends string>(
     subject: GrooveSubject,
     sizes: { value: Nm; working: Saying[] } | null,
-    interval: (r: LoggedReading) => Interval,
+    foundIn: (readings: readonly LoggedReading[]) => Found | null,
     state: (i: Interval | null) => S,
-  ): GrooveFigure<S> => {
+    isDone: (state: S) => boolean,
+  ): GrooveFigure<S | 'not proven'> => {
     const here = own(subject);
-    const other = here || set.grooves === 'each' ? null : sampled(subject);
-    const reading = here ?? other?.reading ?? null;
-    const found = reading ? interval(reading) : sizes ? { low: sizes.value, high: sizes.value } : null;
-    const working = reading
+    const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);
+    const read = foundIn(other?.readings ?? here);
+    const found = read ?? (sizes ? { low: sizes.value, high: sizes.value } : null);
+    const working = read
       ? other
         ? [say`as read at piston ${other.label}, which stands for all`]
         : []
       : (sizes?.working ?? []);
-    const judged = state(found);
+    const disagreement = read?.disagreement ?? null;
+    const asFound = state(found);
+    const judged = disagreement && isDone(asFound) ? 'not proven' : asFound;
+    const last = here.at(-1)?.id ?? null;
     return {
       low: found?.low ?? null,
       high: found?.high ?? null,
       state: judged,
       working,
-      read: here !== null,
-      acceptId: here?.id ?? null,
-      accepted: acceptanceOf(accepted, here?.id ?? null, null, judged, null),
+      read: here.length > 0,
+      disagreement,
+      acceptId: last,
+      accepted: acceptanceOf(accepted, last, null, judged, null),
     };
   };
   return {
@@ -98,8 +120,8 @@ export function judgedGrooves({ set, own, sampled, passes, tools, strictness, ac
       const sizes = fromSizes(set[groove]);
       return {
         groove,
-        side: figure(`${groove}Side`, sizes.side, leaf, (i) => sideState(i, set.side, strictness)),
-        land: figure(`${groove}Land`, sizes.land, exact, landState),
+        side: figure(`${groove}Side`, sizes.side, leaves, (i) => sideState(i, set.side, strictness), sideIsDone),
+        land: figure(`${groove}Land`, sizes.land, exact, landState, landIsDone),
       };
     }),
   };

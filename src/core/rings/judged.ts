@@ -300,7 +300,9 @@ export function judgedRing(ask: RingAsk): JudgedRing {
       decidedGap(before, target, step, strictness).state !== decided.state);
   // what was called and what counts are one figure, unless they differ by more than a leaf can tell
   const counts = found && (differs ? found : { ...found, value });
-  const asked = passes.growth && (passes.growth.taken || !gapIsDone(state)) ? passes.growth : null;
+  // of a ring that is short whatever the answer nothing is asked: it is filed on
+  const isAsked = passes.growth?.taken ? state !== 'short' : !gapIsDone(state);
+  const asked = isAsked ? passes.growth : null;
   const gapBefore = asked && gapFrom(asked.before);
   const growth: RingGrowth | null = asked && {
     reading: asked.reading.id,

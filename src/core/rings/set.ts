@@ -4,6 +4,7 @@
  */
 import type { RingMetal } from '../heat/metals';
 import type { Nm } from '../quantity/length';
+import type { Apart } from '../verdict/repeats';
 import type { Acceptance } from '../record/reading';
 import { type Saying, fine, raw, say } from '../quantity/saying';
 import { type Side, type Strictness, decide } from '../verdict/decide';
@@ -95,6 +96,8 @@ export interface GrooveFigure<S> {
   working: Saying[];
   /** Whether it was read at this piston; else it follows from the sizes of the set, or is another piston's. */
   read: boolean;
+  /** Readings that cannot all be true; null where they agree. The narrower counts. */
+  disagreement: Apart | null;
   /** The reading that an acceptance of it is bound to; null where it was not read here. */
   acceptId: string | null;
   accepted: Acceptance | null;

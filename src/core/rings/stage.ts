@@ -1,9 +1,9 @@
 /** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
 import { whereParts } from '../engine/whereParts';
 import { type JudgedHeat, heatOf } from '../heat/assess';
-import { say } from '../quantity/saying';
+import { fine, say } from '../quantity/saying';
 import { beforeOf, historyOf, passesOf, roundOf } from '../record/log';
-import { type LoggedReading, isLive } from '../record/reading';
+import { type LoggedReading, livePasses } from '../record/reading';
 import { type Memo, ENGINE } from '../stage/memo';
 import {
   type Judged,
@@ -16,7 +16,7 @@ import {
 } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import type { TargetsPart } from '../targets/found';
-import type { Target } from '../targets/target';
+import { type Target, isOrderGiven, notUnder } from '../targets/target';
 import type { CutAdvice } from './advice';
 import { gapCaption } from './caption';
 import { type BenchChoices, type PlacingChoices, type Route, STARTING_BENCH, STARTING_PLACING } from './choices';
@@ -52,20 +52,35 @@ function ringBoresOf(cylinders: readonly Fitted[], memo: Memo): RingBores {
 const targetOf = ({ targets }: TargetsPart, ring: Ring): Target =>
   isCompression(ring) ? targets[ring] : targets.rails;
 
+/** A second ring's target, not under the top ring as it was read on that piston, where the first school was chosen. */
+function secondTarget({ id, targets }: Fitted, top: JudgedRing, { choices }: Engine, memo: Memo): Target {
+  const isRead = top.counts !== null && top.cutsSince === 0 && !top.isUndated;
+  if (!isRead || choices.targets.secondSchool !== 'larger' || isOrderGiven(targets.top, targets.second))
+    return targets.second;
+  const least = Math.round(top.counts?.low ?? 0);
+  return memo('second target', id, [targets.second, least], () =>
+    notUnder(targets.second, least, say`not under the top ring's ${fine(least)} as read`),
+  );
+}
+
 interface RingAt {
   ring: Ring;
   /** Of which number. */
   number: string;
   cylinder: Fitted;
   bores: RingBores;
+  target: Target;
 }
 
 /** One ring without its advice, which follows once all rates are known. */
-function ringAt({ ring, number, cylinder, bores }: RingAt, { log, choices, labels }: Engine, memo: Memo): JudgedRing {
+function ringAt(
+  { ring, number, cylinder, bores, target }: RingAt,
+  { log, choices, labels }: Engine,
+  memo: Memo,
+): JudgedRing {
   const history = historyOf(log, number, ring);
   const round = roundOf(log, number, ring);
   const label = labels.get(number) ?? number;
-  const target = targetOf(cylinder, ring);
   const { bench, targets, deciding } = choices;
   const from: unknown[] = [
     deciding,
@@ -112,19 +127,18 @@ function advised(ring: JudgedRing, cylinder: string, rates: JudgedRate[], { choi
   });
 }
 
-/** The last reading of a groove that counts. */
-function grooveReading({ log }: Engine, piston: string, subject: GrooveSubject): LoggedReading | null {
-  const passes = passesOf(log, piston, subject);
-  if (passes.length === 0) return null;
-  const round = roundOf(log, piston, 'piston');
-  return passes.findLast((pass) => isLive(pass, round)) ?? null;
-}
+/** The readings of a groove that count. */
+const grooveReadings = ({ log }: Engine, piston: string, subject: GrooveSubject): readonly LoggedReading[] =>
+  livePasses(passesOf(log, piston, subject), roundOf(log, piston, 'piston'));
 
-/** The first piston's reading of a groove, for where one stands for all. */
-function sampledReading(engine: Engine, subject: GrooveSubject): { reading: LoggedReading; label: string } | null {
+/** The first piston's readings of a groove, for where one stands for all. */
+function sampledReading(
+  engine: Engine,
+  subject: GrooveSubject,
+): { readings: readonly LoggedReading[]; label: string } | null {
   for (const [id, label] of engine.labels) {
-    const reading = grooveReading(engine, id, subject);
-    if (reading) return { reading, label };
+    const readings = grooveReadings(engine, id, subject);
+    if (readings.length > 0) return { readings, label };
   }
   return null;
 }
@@ -135,7 +149,7 @@ type Samples = readonly ReturnType<typeof sampledReading>[];
 function groovesOf({ piston }: Fitted, samples: Samples, engine: Engine, memo: Memo): JudgedGrooves {
   const { log, choices } = engine;
   const histories = GROOVE_SUBJECTS.map((s) => passesOf(log, piston.id, s));
-  const sampled = samples.flatMap((s) => [s?.reading, s?.label]);
+  const sampled = samples.flatMap((s) => (s ? [...s.readings, s.label] : [null]));
   return memo(
     'grooves',
     piston.id,
@@ -143,7 +157,7 @@ function groovesOf({ piston }: Fitted, samples: Samples, engine: Engine, memo: M
     () =>
       judgedGrooves({
         set: choices.ringSet,
-        own: (subject) => grooveReading(engine, piston.id, subject),
+        own: (subject) => grooveReadings(engine, piston.id, subject),
         sampled: (subject) => samples[GROOVE_SUBJECTS.indexOf(subject)] ?? null,
         passes: histories.flat(),
         tools: log.tools,
@@ -209,11 +223,13 @@ function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged
   };
   const numbers = { top: numberIn('top'), second: numberIn('second') };
   const unadvised = cylinders.map((cylinder) => {
-    const at = (ring: Ring): JudgedRing => {
+    const at = (ring: Ring, target = targetOf(cylinder, ring)): JudgedRing => {
       const number = (isCompression(ring) ? numbers[ring].get(cylinder.id) : null) ?? cylinder.id;
-      return ringAt({ ring, number, cylinder, bores }, engine, memo);
+      return ringAt({ ring, number, cylinder, bores, target }, engine, memo);
     };
-    return { cylinder, rings: RINGS.map(at) };
+    const top = at('top');
+    const second = at('second', secondTarget(cylinder, top, engine, memo));
+    return { cylinder, rings: [top, second, at('upperRail'), at('lowerRail')] };
   });
   const taken = unadvised.flatMap((u) => u.rings.filter((r) => r.taken.length > 0));
   const rates = memo('rates', ENGINE, [log.shopRates, choices.ringSet, ...taken.map((r) => r.taken)], () =>

@@ -425,7 +425,7 @@ describe('targets from a curve', () => {
           if (row === 'diesel' && construction === 'cast') expect(target?.set).toBe(false);
           else if (old && target?.set)
             expect(
-              Math.abs(toThou(target.inForce.least - old.factor * fromInches(4))),
+              Math.abs(toThou((target.inForce.raisedFrom ?? target.inForce.least) - old.factor * fromInches(4))),
               `${row} ${construction} ${figure}`,
             ).toBeLessThan(1.5);
           else expect(target?.set ?? false, `${row} ${construction}`).toBe(old !== null || row === 'diesel');

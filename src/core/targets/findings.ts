@@ -118,9 +118,11 @@ function ownUnder(name: string, target: Target): Finding[] {
   if (!found || !highest) return [];
   const severity: Severity = !found.inForce
     ? 'note'
-    : highest.rank === 'chart' || highest.rank === 'rule'
-      ? 'mend'
-      : 'stop';
+    : highest.rank === 'sheet' || highest.rank === 'manual'
+      ? 'stop'
+      : highest.standing === 'confirmed against a sheet'
+        ? 'mend'
+        : 'note';
   const state = found.inForce ? `is in force, and is under` : 'is not in force; it is under';
   return [
     about(
@@ -147,22 +149,13 @@ function orderFindings(top: Target, second: Target, school: TargetChoices['secon
           ),
         ]
       : [];
-  if (s.aimFrom >= t.aimFrom) return [];
-  if (s.rank === 'sheet' || s.rank === 'manual')
-    return [
-      about(
-        'note',
-        'targets',
-        null,
-        say`The ${s.rank} asks for a second ring tighter than the top: ${fine(s.aimFrom)} against ${fine(t.aimFrom)}.`,
-      ),
-    ];
+  if (s.raisedFrom === undefined || s.rank === 'chart') return [];
   return [
     about(
-      'mend',
+      'note',
       'targets',
       null,
-      say`The second ring's ${fine(s.aimFrom)} is under the top ring's ${fine(t.aimFrom)}: gas could be trapped between them.`,
+      say`The second ring's own minimum, ${fine(s.raisedFrom)}, is under the top ring's ${fine(t.least)}, which is used instead: gas could be trapped between them.`,
     ),
   ];
 }

@@ -167,7 +167,7 @@ describe('papers', () => {
     });
   });
 
-  it('one figure ±: its minimum is the chart’s product where that is less, else the figure less its ±', () => {
+  it('one figure ± is its aim and its limits: no chart undercuts it, nor widens it', () => {
     const nominal = (thou: number): Given => ({
       form: 'nominal',
       value: fromThou(thou),
@@ -175,8 +175,13 @@ describe('papers', () => {
       from: 'sheet',
     });
     // the chart’s product on 4.000 in is 20
-    expect(paper(nominal(24))).toMatchObject({ least: fromThou(20), aimFrom: fromThou(23.5), aimTo: fromThou(24.5) });
-    expect(paper(nominal(18))).toMatchObject({ least: fromThou(17.5), aimFrom: fromThou(17.5), aimTo: fromThou(18.5) });
+    for (const thou of [24, 18])
+      expect(paper(nominal(thou))).toMatchObject({
+        least: fromThou(thou - 0.5),
+        aimFrom: fromThou(thou - 0.5),
+        aimTo: fromThou(thou + 0.5),
+        most: fromThou(thou + 0.5),
+      });
   });
 
   it('factors from – to: both products, the aim from the lower one rounded up (0.004–0.008 × 4.000: 16 to 32)', () => {

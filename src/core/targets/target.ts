@@ -39,8 +39,11 @@ export type Given =
   | { form: 'factor'; factor: number; from: string }
   | { form: 'factors'; least: number; most: number; hardTop: boolean; from: string };
 
-/** How near one nominal figure is to be met where nothing says so: half a thou, 0.01 mm. Common practice, no source. */
-export const NOMINAL_WITHIN: Record<'imperial' | 'metric', Nm> = { imperial: 12_700, metric: 10_000 };
+/** How near one nominal figure is to be met where nothing says so: half a leaf for a gap, half of that for a clearance. Common practice, no source. */
+export const NOMINAL_WITHIN: Record<'gap' | 'clearance', Record<'imperial' | 'metric', Nm>> = {
+  gap: { imperial: 12_700, metric: 10_000 },
+  clearance: { imperial: 6_350, metric: 5_000 },
+};
 
 /** The builder's own figure; its `from` is the reason. `over` puts it in force over what ranks above it. */
 export interface Own {
@@ -123,6 +126,8 @@ export interface Candidate extends Limits {
   from: string;
   /** Formula with the numbers put in, a line each. */
   working: Saying[];
+  /** Of a second ring: its own minimum, where the top ring's is more and holds instead. */
+  raisedFrom?: Nm;
 }
 
 export type Target =
@@ -253,13 +258,8 @@ const STANDINGS: Record<Entered, Standing> = {
 const rangeLine = (least: Nm, most: Nm, hard: boolean): Saying =>
   say`${fine(least)} to ${fine(most)}, as given${hard ? say`; the upper end is as hard as the lower` : ''}`;
 
-/** What a figure from paper comes to; null for a factor without a bore. `chartLeast`: the chart's own product, where it has one. */
-function limitsOf(
-  given: Given,
-  bore: TargetBore | null,
-  widths: Widths,
-  chartLeast: Nm | null,
-): { limits: Limits; working: Saying[] } | null {
+/** What a figure from paper comes to; null for a factor without a bore. */
+function limitsOf(given: Given, bore: TargetBore | null, widths: Widths): { limits: Limits; working: Saying[] } | null {
   switch (given.form) {
     case 'range': {
       const { min, max, aim, hardTop } = given;
@@ -277,14 +277,9 @@ function limitsOf(
     case 'nominal': {
       const { value, plusMinus } = given;
       const [from, to] = [value - plusMinus, value + plusMinus];
-      const least = chartLeast !== null && chartLeast < from ? chartLeast : from;
-      const why =
-        least === from
-          ? say`its minimum is the figure less that, ${fine(from)}`
-          : say`its minimum is the chart’s product, ${raw(least)}, which is less`;
       return {
-        limits: { least, aimFrom: from, aimTo: to, most: Math.max(to, value + widths.limit), mostHard: false },
-        working: [say`${fine(value)} ± ${fine(plusMinus)}, as given: ${fine(from)} to ${fine(to)}`, why],
+        limits: { least: from, aimFrom: from, aimTo: to, most: to, mostHard: false },
+        working: [say`${fine(value)} ± ${fine(plusMinus)}, as given: ${fine(from)} to ${fine(to)}`],
       };
     }
     case 'factor': {
@@ -304,14 +299,8 @@ function limitsOf(
   }
 }
 
-function fromPaper(
-  given: Given,
-  rank: Entered,
-  bore: TargetBore | null,
-  widths: Widths,
-  chartLeast: Nm | null,
-): Candidate | null {
-  const found = limitsOf(given, bore, widths, chartLeast);
+function fromPaper(given: Given, rank: Entered, bore: TargetBore | null, widths: Widths): Candidate | null {
+  const found = limitsOf(given, bore, widths);
   return found && { rank, standing: STANDINGS[rank], from: given.from, ...found.limits, working: found.working };
 }
 
@@ -345,7 +334,7 @@ function settled(
   const chart = typeof below === 'string' ? [] : [below];
   const entered = (rank: Entered): Candidate[] => {
     const given = rank === 'own' ? papers.own?.given : papers[rank];
-    const candidate = given ? fromPaper(given, rank, bore, widths, chart[0]?.least ?? null) : null;
+    const candidate = given ? fromPaper(given, rank, bore, widths) : null;
     return candidate ? [candidate] : [];
   };
   const [papered, own] = [[...entered('sheet'), ...entered('manual'), ...chart], entered('own')];
@@ -520,7 +509,40 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
       lines,
     );
   };
-  return settled(choices.gaps.second, bore, widths, below(), why);
+  const second = settled(choices.gaps.second, bore, widths, below(), why);
+  return choices.secondSchool === 'larger' && top.set && !isOrderGiven(top, second)
+    ? notUnder(second, top.inForce.least, say`not under the top ring's minimum of ${fine(top.inForce.least)}`)
+    : second;
+}
+
+/** Whether one paper gives both rings' gaps, the second's tighter than the top's: then nothing is said against it. */
+export const isOrderGiven = (top: Target, second: Target): boolean =>
+  top.set &&
+  second.set &&
+  (second.inForce.rank === 'sheet' || second.inForce.rank === 'manual') &&
+  second.inForce.rank === top.inForce.rank &&
+  (second.inForce.raisedFrom ?? second.inForce.least) < top.inForce.least;
+
+/**
+ * A second ring's target held over the top ring: in the first school gas that passes the top must be able to leave.
+ *
+ * @param least the top ring's minimum, or its gap as read
+ */
+export function notUnder(second: Target, least: Nm, why: Saying): Target {
+  if (!second.set || second.inForce.least >= least) return second;
+  const { inForce } = second;
+  const aimFrom = Math.max(inForce.aimFrom, least);
+  const aimTo = inForce.aimTo === null ? null : Math.max(inForce.aimTo, aimFrom);
+  const most = inForce.most === null ? null : Math.max(inForce.most, aimTo ?? aimFrom);
+  return {
+    ...second,
+    inForce: {
+      ...inForce,
+      ...{ least, aimFrom, aimTo, most },
+      raisedFrom: inForce.raisedFrom ?? inForce.least,
+      working: [...inForce.working, why],
+    },
+  };
 }
 
 /** Target of both oil rails: a minimum only, whatever a usual bore, unless a sheet or manual gives a range. */

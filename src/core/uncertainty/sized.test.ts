@@ -80,9 +80,23 @@ describe('what readings share', () => {
 describe('a size of several readings', () => {
   it('is their mean, with U = 2u of what they share and what each has of its own; none of no readings', () => {
     const some = [read(), read({ value: SIZE + 4_000 })];
-    const sized = sizedOf(some, IRON, tools);
+    const sized = sizedOf(some, IRON, tools, 'least');
     expect(sized?.value).toBe(SIZE + 2_000);
     expect(sized?.uncertainty).toBe(sized && sizeUncertainty(sized.doubt));
-    expect(sizedOf([], IRON, tools)).toBeNull();
+    expect(sizedOf([], IRON, tools, 'least')).toBeNull();
+  });
+
+  it('that cannot all be true are not averaged: the costly one counts, until two later ones settle it', () => {
+    const [small, large] = [read(), read({ value: SIZE + 70_000 })];
+    expect(sizedOf([small, large], IRON, tools, 'least')).toMatchObject({
+      value: SIZE,
+      disagreement: { least: SIZE, most: SIZE + 70_000 },
+    });
+    expect(sizedOf([small, large], IRON, tools, 'most')?.value).toBe(SIZE + 70_000);
+    expect(sizedOf([small, large, large], IRON, tools, 'least')).toMatchObject({
+      value: SIZE + 70_000,
+      disagreement: null,
+    });
+    expect(sizedOf([large, large, small], IRON, tools, 'least')).toMatchObject({ value: SIZE, disagreement: {} });
   });
 });

@@ -4,8 +4,9 @@
 import { atReference } from '../heat/heat';
 import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
-import { type Saying, raw, say } from '../quantity/saying';
+import { type Saying, raw, say, size } from '../quantity/saying';
 import type { LoggedReading } from '../record/reading';
+import { type Apart, type CostlySide, repeatsOf, sizesRepeat } from '../verdict/repeats';
 import {
   type Doubt,
   type Tool,
@@ -34,6 +35,8 @@ export interface Sized {
   warmth: Warmth;
   /** Where it was found, and what it is the mean of. */
   working: Saying[];
+  /** Readings that cannot all be true; null where they agree. The costly one counts. */
+  disagreement: Apart | null;
 }
 
 const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
@@ -101,18 +104,39 @@ export function sharedDoubt(
   };
 }
 
-/** The mean of readings of one thing, each a repeat of the others; null for none. */
-export function sizedOf(readings: readonly LoggedReading[], expansion: number, tools: Tools): Sized | null {
+/**
+ * What readings of one thing come to, each a repeat of the others; null for none.
+ *
+ * @param costly which of them counts where they disagree
+ * @param within how far they may lie apart; by their tool unless given, nm
+ */
+export function sizedOf(
+  readings: readonly LoggedReading[],
+  expansion: number,
+  tools: Tools,
+  costly: CostlySide,
+  within: Nm = sizesRepeat(coarsest(readings, tools).resolution),
+): Sized | null {
   const [first] = readings;
-  if (!first) return null;
-  const values = readings.map((r) => atTwenty(r, expansion));
-  const value = Math.round(average(values));
+  const repeats = repeatsOf(
+    readings.map((r) => atTwenty(r, expansion)),
+    within,
+    costly,
+  );
+  if (!first || !repeats) return null;
+  const { counting: values, disagreement } = repeats;
+  const value = Math.round(repeats.value);
   const tool = toolOf(first, tools);
   const { warmth, ...shared } = sharedDoubt(readings, value, expansion, tools);
   const { standard: own, freedom } = ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool);
   const doubt = { ...shared, own, freedom };
-  const means =
-    values.length > 1 ? [say`mean of ${values.length} readings, ${raw(Math.round(rangeOf(values)))} apart`] : [];
+  const means = disagreement
+    ? [
+        say`readings from ${size(disagreement.least)} to ${size(disagreement.most)} disagree: the ${costly === 'least' ? 'smaller' : 'larger'} counts`,
+      ]
+    : values.length > 1
+      ? [say`mean of ${values.length} readings, ${raw(Math.round(rangeOf(values)))} apart`]
+      : [];
   return {
     value,
     uncertainty: sizeUncertainty(doubt),
@@ -120,6 +144,7 @@ export function sizedOf(readings: readonly LoggedReading[], expansion: number, t
     expansion,
     warmth,
     working: [...means, ...warmedWords(readings)],
+    disagreement,
   };
 }
 

@@ -127,7 +127,7 @@ function Figure({ what, derived }: { what: string; derived: Derived | null }) {
 function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: JudgedSpot; current: boolean }) {
   const { goTo } = useMoving();
   const { units } = useWords();
-  const { value, off, passes, range } = spot;
+  const { value, off, passes, disagreement } = spot;
   const printed = value !== null ? printLength(value, units, 'size').number : off !== null ? offText(off, units) : null;
   const count = passes.filter((p) => p.voided === null).length;
   const found = cylinder.bore.shape?.smallest;
@@ -144,7 +144,7 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
         goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth: spot.depth, angle: spot.angle } }, true)
       }
       aria-current={current}
-      aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? `, mean of ${count}` : ''}${narrowest ? ', the narrowest a piston passes' : ''}`}
+      aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? (disagreement ? `, ${count} readings that disagree` : `, mean of ${count}`) : ''}${narrowest ? ', the narrowest a piston passes' : ''}`}
       className={`figures min-h-11 w-full min-w-[5.2rem] px-1.5 text-right text-lg -outline-offset-4 ${current ? 'font-bold text-blue shadow-[inset_0_-4px_0_var(--blue)]' : ''}`}
     >
       {narrowest && (
@@ -156,7 +156,11 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
       {count > 1 && (
         <span
           className="ml-1 text-xs text-soft"
-          title={`${count} readings, ${printLength(range, units, 'raw').number} apart`}
+          title={
+            disagreement
+              ? `${count} readings that disagree by ${printLength(disagreement.most - disagreement.least, units, 'raw').number}: the smaller counts`
+              : `${count} readings`
+          }
         >
           ×{count}
         </span>

@@ -98,10 +98,10 @@ function filledBy(given: Given): Partial<Draft> {
   }
 }
 
-const draftOf = (given: Given | null, paper: Paper, over: boolean, units: Units): Draft => ({
+const draftOf = (given: Given | null, paper: Paper, over: boolean, units: Units, kind: Kind): Draft => ({
   ...EMPTY,
   form: given?.form ?? (paper === 'own' ? 'minimum' : 'range'),
-  plusMinus: NOMINAL_WITHIN[units],
+  plusMinus: NOMINAL_WITHIN[kind === 'clearance' ? 'clearance' : 'gap'][units],
   from: given?.from ?? FROM[paper].start,
   over,
   ...(given ? filledBy(given) : {}),
@@ -201,7 +201,7 @@ export function PaperForm({
   const { units, length } = useWords();
   const { cylinder } = useMoving();
   const bore = cylinder?.targetBore?.nm ?? null;
-  const [base] = useState(() => draftOf(given, paper, over, units));
+  const [base] = useState(() => draftOf(given, paper, over, units, kind));
   const [draft, setDraft, left] = useKeptDraft<Draft>(`paper-${what}-${paper}`, base);
   const [fault, setFault] = useState<string | null>(null);
   const [typing, setTyping] = useState<Record<string, string | null>>({});
