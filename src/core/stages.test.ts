@@ -10,7 +10,6 @@ import type * as shapes from '@/files/shapes/choices';
 import { entrySchema } from '@/files/schema';
 import { contextFor } from './judge/context';
 import { changesOf } from './judge/changes';
-import { findingsOf } from './judge/findings';
 import { judge, keptJudge } from './judge/judge';
 import { type JudgedCylinder, asked } from './judge/judgement';
 import { lastMade } from './judge/lastMade';
@@ -84,7 +83,7 @@ describe('a stage that is registered', () => {
   it('is judged with its choice, counted, called out, drawn on the deck, put on the sheet', async () => {
     const judged = judge(built(made('a', 'L1', 12), made('b', 'R1', 3), made('c', 'L2', 25)));
     expect(progressOf(judged)).toEqual({ stage: ID, done: 1, total: 4 });
-    expect(findingsOf(judged).map((f) => sayingText(f.says, 'imperial'))).toContain(
+    expect(judged.findings.map((f) => sayingText(f.says, 'imperial'))).toContain(
       'Cylinder 2: deck height 3.0 thou: the piston meets the head.',
     );
     expect(captionOf(judged, 'L2')).toMatchObject({ state: 'over', word: 'over' });

@@ -8,7 +8,6 @@ import { ledgerOf } from '@/core/tightening/ledger';
 import { turningOf } from '@/core/turning/turning';
 import { shortBlockOf } from '@/core/assembly/shortBlock';
 import { blockStepsIn } from '@/core/assembly/block';
-import { findingsOf } from '@/core/judge/findings';
 import { judge } from '@/core/judge/judge';
 import { type BuildRecord, type Entry, acceptedAt, isVoidable, lastOf } from '@/core/record/record';
 import { SUBJECTS } from '@/core/stages';
@@ -183,7 +182,7 @@ function judgedPart(judgement: Judgement): unknown {
   const { job, cylinders, pistons, pairing, placing, ...others } = judgement;
   const part = {
     ...without(others, NOT_CARRIED),
-    findings: findingsOf(judgement),
+    findings: judgement.findings,
     cylinders: cylinders.map(cylinderPart),
     pistons: pistons.map(pistonPart),
     pairing: pairing.standing,

@@ -1,6 +1,5 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from '@/core/judge/findings';
 import { shortBlockOf } from '@/core/assembly/shortBlock';
 import { startingShells } from '@/core/journals/choices';
 import { sayingText } from '@/core/quantity/saying';
@@ -55,7 +54,7 @@ describe('the build file', () => {
       cylinder: 'L1',
       says: expect.stringContaining('18 thou'),
     });
-    expect(judged.findings).toHaveLength(findingsOf(judge(record(gap('a', 'L1', 'top', 18)))).length);
+    expect(judged.findings).toHaveLength(judge(record(gap('a', 'L1', 'top', 18))).findings.length);
   });
 
   it('reads a file of version 1, which knows no power adder, chart, wall or own figure, and fills them in', () => {

@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { findingsOf } from '@/core/judge/findings';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
 import { type JudgedCylinder, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
@@ -68,7 +67,7 @@ function ringsAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], rep
       if (ring.done) expect(ready.missing.map((m) => m.subject)).not.toContain(name);
       else if (COMPRESSION.some((c) => c === name)) expect(ready.missing.map((m) => m.subject)).toContain(name);
       // what can cost the engine is a stop exactly where the verdict is
-      const stops = findingsOf(judgement).filter(
+      const stops = judgement.findings.filter(
         (f) =>
           f.severity === 'stop' &&
           f.cylinder === cylinder.id &&
@@ -125,7 +124,7 @@ function sizesAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], rep
 /** Every output of the bottom end. */
 function bearingsAgree(judgement: Judgement, rows: Row[], json: JsonJudged, reports: Reports): void {
   const { mains, rods, crank, cylinders } = judgement;
-  const findings = findingsOf(judgement).filter((f) => f.stage === 'journals');
+  const findings = judgement.findings.filter((f) => f.stage === 'journals');
   const stopsOf = (id: string, what: string): number =>
     findings.filter((f) => f.severity === 'stop' && f.cylinder === id && sayingText(f.says, 'imperial').includes(what))
       .length;
@@ -175,7 +174,7 @@ describe('one thing, one verdict', () => {
         // what is ready has nothing that stops it
         for (const { id, ready, rings } of judgement.cylinders) {
           if (!ready.is) continue;
-          expect(findingsOf(judgement).filter((f) => f.severity === 'stop' && f.cylinder === id)).toEqual([]);
+          expect(judgement.findings.filter((f) => f.severity === 'stop' && f.cylinder === id)).toEqual([]);
           for (const ring of COMPRESSION) expect(gapIsDone(rings[ring].state) || rings[ring].accepted).toBeTruthy();
         }
       }),

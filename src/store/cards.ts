@@ -2,7 +2,6 @@
  * Index cards of the shelf, and what each build taught of its filers: worked out from the log when they are asked for.
  */
 import { and, count, eq, lt } from 'drizzle-orm';
-import { findingsOf } from '@/core/judge/findings';
 import { engineWords } from '@/core/engine/engine';
 import { judge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
@@ -54,7 +53,7 @@ export async function writeCard(db: Database, { record, seq }: StoredRecord): Pr
       done: progress.done,
       total: progress.total,
       pins: [...log.pins.values()].flat().length,
-      stops: findingsOf(judgement).filter((f) => f.severity === 'stop').length,
+      stops: judgement.findings.filter((f) => f.severity === 'stop').length,
       updatedAt: log.lastAt ?? new Date().toISOString(),
       judgedSeq: seq,
     })

@@ -1,5 +1,5 @@
 /** Whether a short block is ready, and everything that is open on it. */
-import { BLOCK } from '../engine/places';
+import { BLOCK, isCylinderId } from '../engine/places';
 import { type Judgement, placeAt } from '../judge/judgement';
 import { type Saying, say } from '../quantity/saying';
 import { type StageId, covers } from '../stages';
@@ -28,7 +28,8 @@ export interface ShortBlock {
 
 /**
  * The verdict on a short block: every cylinder ready and through its walk, every bearing done, every step of the engine
- * made, masses and fasteners as far as they were begun, and no reminder left on.
+ * made, masses and fasteners as far as they were begun, no reminder left on; and whatever the job covers, no stop and no
+ * unanswered fix on the engine's own parts.
  *
  * @example shortBlockOf(judgement).isReady // false
  */
@@ -40,7 +41,7 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
       ? 'Engine'
       : ((p) => (p === undefined ? place : 'words' in p ? p.words : p.label))(placeAt(judgement, place));
   const ofCylinders = cylinders.flatMap(({ id, label, ready, block }) => [
-    ...ready.missing.map((m) => at(id, m.stage, say`Cylinder ${label}: ${m.says}`)),
+    ...ready.missing.flatMap((m) => (m.ofEngine ? [] : [at(id, m.stage, say`Cylinder ${label}: ${m.says}`)])),
     ...(covers(job, 'assembly')
       ? block.checks
           .filter((c) => !isRight(c.state) && !block.open.includes(c))
@@ -61,6 +62,17 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
       .turns.filter((t) => t.isJump && t.accepted === null)
       .map((t) => at(t.entry.cylinder, 'assembly', say`Turning: a jump with cylinder ${t.label}`)),
   ];
-  const open = job ? [...ofCylinders, ...ofCrank, ...(covers(job, 'assembly') ? [...ofBlock, ...ofBench] : [])] : [];
+  const own = job ? [...ofCylinders, ...ofCrank, ...(covers(job, 'assembly') ? [...ofBlock, ...ofBench] : [])] : [];
+  const known = new Set(own.map((o) => `${o.stage} ${o.place}`));
+  const against = judgement.findings.flatMap(({ severity, stage, cylinder, says }): OpenPoint[] => {
+    const place = cylinder ?? BLOCK;
+    const isOwn = cylinder !== null && !isCylinderId(cylinder);
+    const counts = severity === 'stop' ? cylinder === null || isOwn : severity === 'mend' && isOwn;
+    return counts && !known.has(`${stage} ${place}`) ? [at(place, stage, says)] : [];
+  });
+  const reminders = covers(job, 'assembly')
+    ? []
+    : blockPins.map((p) => at(p.cylinder, 'assembly', say`${named(p.cylinder)}: reminder: ${p.text}`));
+  const open = job ? [...own, ...against, ...reminders] : [];
   return { isReady: job !== null && cylinders.length > 0 && open.length === 0, open };
 }

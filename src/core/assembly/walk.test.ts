@@ -6,7 +6,6 @@ import { blockStepsIn, blockStepsOf } from './block';
 import { STARTING_CLOCKING } from '../clocking/choices';
 import { BLOCK } from '../engine/places';
 import { judge } from '../judge/judge';
-import { findingsOf } from '../judge/findings';
 import type { Judgement } from '../judge/judgement';
 import type { TightenedEntry } from '../record/bench';
 import type { CheckEntry } from '../record/reading';
@@ -368,14 +367,12 @@ describe('the second round with the wrench', () => {
   it('by the one who tightened is remarked on; by another, or where nobody is named, it is not', () => {
     const judgement = of(begun());
     const says = (first: string, second: string): string =>
-      findingsOf(
-        of([
-          ...begun(),
-          tick(judgement, { place: BLOCK, step: 'allTight' }, 1, first),
-          tick(judgement, { place: BLOCK, step: 'secondRound' }, 2, second),
-        ]),
-      )
-        .map((f) => sayingText(f.says, 'imperial'))
+      of([
+        ...begun(),
+        tick(judgement, { place: BLOCK, step: 'allTight' }, 1, first),
+        tick(judgement, { place: BLOCK, step: 'secondRound' }, 2, second),
+      ])
+        .findings.map((f) => sayingText(f.says, 'imperial'))
         .join();
     expect(says('KM', 'KM')).toContain('made by KM, who tightened them');
     expect(says('KM', 'AW')).not.toContain('who tightened them');
@@ -386,11 +383,7 @@ describe('the second round with the wrench', () => {
       tick(each, { place: 'L1', step: 'tightened' }, 1, 'KM'),
       tick(each, { place: BLOCK, step: 'secondRound' }, 2, 'KM'),
     ]);
-    expect(
-      findingsOf(own)
-        .map((f) => sayingText(f.says, 'imperial'))
-        .join(),
-    ).toContain('who tightened them');
+    expect(own.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain('who tightened them');
   });
 });
 
@@ -404,11 +397,7 @@ describe('what no longer holds', () => {
     const { block } = later.cylinders.find((c) => c.id === 'L1') ?? { block: null };
     expect(block?.checks.every((c) => c.state === 'again')).toBe(true);
     expect(block?.isIn).toBe(false);
-    expect(
-      findingsOf(later)
-        .map((f) => sayingText(f.says, 'imperial'))
-        .join(),
-    ).toContain('check again');
+    expect(later.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain('check again');
   });
 });
 

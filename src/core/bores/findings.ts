@@ -75,12 +75,13 @@ function shapeFindings({ label, id, bore }: Measured): Finding[] {
 }
 
 function spotFindings({ label, id, bore }: Measured): Finding[] {
-  const at = (says: Saying): Finding => about('mend', 'bores', id, says);
+  const at = (says: Saying, severity: Severity = 'mend'): Finding => about(severity, 'bores', id, says);
   const { shape } = bore;
   const live = bore.spots.flatMap((s) => (s.value === null || s.depth === ABOVE ? [] : [{ spot: s, value: s.value }]));
   const far = shape !== null && shape.largest.value - Math.min(...live.map((l) => l.value)) > NEAR.bore;
   const away = (far ? live : []).flatMap(({ spot, value }) => {
-    const typed = spot.passes.findLast((p) => p.voided === null)?.typed ?? '';
+    const counting = spot.passes.filter((p) => p.voided === null);
+    const typed = counting.at(-1)?.typed ?? '';
     const outlier = outlierOf(
       value,
       typed,
@@ -91,6 +92,8 @@ function spotFindings({ label, id, bore }: Measured): Finding[] {
       ? [
           at(
             say`Cylinder ${label}, ${spotWords(spot)}: ${size(value)} stands ${fine(Math.abs(outlier.off))} from the rest of the bore. ${slipWords(outlier.slip)}`,
+            // read again and found the same, it is so
+            counting.length > 1 && !spot.disagreement ? 'note' : 'mend',
           ),
         ]
       : [];

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from '../judge/findings';
 import { gapLine, gapWorking } from './heatWords';
 import { NO_SERVICE } from '../load/service';
 import { gap, jobEntry, reading } from '@/fixtures/records';
@@ -87,19 +86,17 @@ describe('the heat model of a build', () => {
     const cool = judged({ service: street });
     const hot = judged({ service: street }, heatEntry({ top: 300 }));
     expect(hot.cylinders[0]?.rings.top.target).toEqual(cool.cylinders[0]?.rings.top.target);
-    const says = findingsOf(hot)
-      .filter((f) => f.severity === 'mend')
-      .map((f) => sayingText(f.says, 'imperial'));
+    const says = hot.findings.filter((f) => f.severity === 'mend').map((f) => sayingText(f.says, 'imperial'));
     expect(says.join()).toContain(
       'by the heat model the chance that the target’s lower end, 16 thou, closes is about 99 in 100: at 230 °C, the ring assumed at 300 °C',
     );
-    expect(findingsOf(cool).some((f) => sayingText(f.says, 'imperial').includes('heat model'))).toBe(false);
+    expect(cool.findings.some((f) => sayingText(f.says, 'imperial').includes('heat model'))).toBe(false);
   });
 
   // 16 K of margin is a chance of about one in five or six
   it('goes by the chance, and stops nothing', () => {
     const at = (top: number) =>
-      findingsOf(judged({ service: street }, heatEntry({ top }))).filter((f) =>
+      judged({ service: street }, heatEntry({ top })).findings.filter((f) =>
         sayingText(f.says, 'imperial').startsWith('Top ring: by the heat model'),
       );
     expect(at(190)).toEqual([]);
@@ -130,7 +127,7 @@ describe('the heat model of a build', () => {
     };
     const read = ['L1', 'R1', 'L2'].map((c) => reading(`g${c}`, c, 'top', 250_000));
     const judgement = judged({ service: street, units: 'metric', plannedBore: 81_500_000 }, sheet, ...read);
-    const heat = findingsOf(judgement).filter((f) => sayingText(f.says, 'metric').includes('heat model'));
+    const heat = judgement.findings.filter((f) => sayingText(f.says, 'metric').includes('heat model'));
     expect(heat.filter((f) => sayingText(f.says, 'metric').startsWith('Top ring'))).toMatchObject([
       { severity: 'note' },
     ]);
@@ -140,7 +137,7 @@ describe('the heat model of a build', () => {
 
   it('warns of the measured gap by its cylinder, but not of a short ring that is to be filed anyway', () => {
     const all = (thou: number) =>
-      findingsOf(judged({ service: street }, heatEntry({ top: 240 }), gap('a', 'L1', 'top', thou))).filter(
+      judged({ service: street }, heatEntry({ top: 240 }), gap('a', 'L1', 'top', thou)).findings.filter(
         (f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('heat model'),
       );
     expect(all(16)[0]).toMatchObject({ severity: 'mend', stage: 'targets' });

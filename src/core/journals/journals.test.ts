@@ -4,7 +4,6 @@ import { describe, expect, it } from 'vitest';
 import { job, jobEntry, reading, voiding } from '@/fixtures/records';
 import { rodsOf } from '../clocking/crankcase';
 import { cylindersOf, type Engine } from '../engine/engine';
-import { findingsOf } from '../judge/findings';
 import { judge } from '../judge/judge';
 import type { Judgement } from '../judge/judgement';
 import { type Nm, fromInches, fromMm, fromThou } from '../quantity/length';
@@ -76,9 +75,9 @@ describe('worked rows (common practice, no source)', () => {
       mainOf(build(chosen(LIMITS), read('M1', 'journal', 2.36), read('M1', 'housing', housing), thread)).clearance;
     expect(at(2.3618)).toMatchObject({ value: fromThou(1.8), by: 'with shells', check: { agrees: true } });
     expect(at(2.363)).toMatchObject({ value: fromThou(3), check: { agrees: false } });
-    const says = findingsOf(
-      build(chosen(LIMITS), read('M1', 'journal', 2.36), read('M1', 'housing', 2.363), thread),
-    ).map((f) => sayingText(f.says, 'imperial'));
+    const says = build(chosen(LIMITS), read('M1', 'journal', 2.36), read('M1', 'housing', 2.363), thread).findings.map(
+      (f) => sayingText(f.says, 'imperial'),
+    );
     expect(says.join('\n')).toContain('Main 1: measured and crushed thread do not agree');
   });
 
@@ -203,7 +202,7 @@ describe('the hard side', () => {
 
   it('a journal that measures more than its housing is a stop', () => {
     const judgement = build(chosen(LIMITS), read('M1', 'journal', 2.363), read('M1', 'housing', 2.361));
-    expect(findingsOf(judgement)).toContainEqual(expect.objectContaining({ severity: 'stop', cylinder: 'M1' }));
+    expect(judgement.findings).toContainEqual(expect.objectContaining({ severity: 'stop', cylinder: 'M1' }));
   });
 });
 
@@ -310,7 +309,7 @@ describe('end play, sides, small ends', () => {
 
 describe('readings of one thing that cannot all be true', () => {
   const said = (judgement: Judgement): string =>
-    findingsOf(judgement)
+    judgement.findings
       .filter((f) => f.severity === 'mend')
       .map((f) => sayingText(f.says, 'imperial'))
       .join('\n');
@@ -548,16 +547,14 @@ describe('what is looked at', () => {
 describe('mains and rods', () => {
   it('calls out mains that are looser than rods, by more than the tools leave in doubt', () => {
     const says = (main: number, rod: number): string =>
-      findingsOf(
-        build(
-          chosen(LIMITS),
-          read('M1', 'journal', 2.36),
-          read('M1', 'housing', 2.36 + main / 1_000),
-          read('1', 'journal', 1.889),
-          read('1', 'housing', 1.889 + rod / 1_000),
-        ),
+      build(
+        chosen(LIMITS),
+        read('M1', 'journal', 2.36),
+        read('M1', 'housing', 2.36 + main / 1_000),
+        read('1', 'journal', 1.889),
+        read('1', 'housing', 1.889 + rod / 1_000),
       )
-        .map((f) => sayingText(f.says, 'imperial'))
+        .findings.map((f) => sayingText(f.says, 'imperial'))
         .join('\n');
     expect(says(2.4, 1.8)).toContain('Main 1 is looser (2.4 thou) than rod 1 (1.8 thou)');
     expect(says(1.9, 1.8)).not.toContain('looser');
@@ -572,11 +569,7 @@ describe('mains and rods', () => {
       ]),
     );
     expect(judgement.apart).toEqual({ main: fromThou(0.7), rod: null });
-    expect(
-      findingsOf(judgement)
-        .map((f) => sayingText(f.says, 'imperial'))
-        .join(),
-    ).toContain('Mains lie 0.7 thou apart');
+    expect(judgement.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain('Mains lie 0.7 thou apart');
   });
 });
 

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from './findings';
 import { type Check, CHECKS } from '../assembly/checks';
 import { type ClockingChoices, STARTING_CLOCKING } from '../clocking/choices';
 import type { Joints } from '../clocking/joints';
@@ -58,7 +57,7 @@ describe('the clocking of a build', () => {
     expect(stage([clock('c')], 'clocking')).toBe(8);
     const broken = [clock('c', { own: [{ cylinder: 'R1', joints: { second: 50 } }] })];
     expect(stage(broken, 'clocking')).toBe(7);
-    const said = findingsOf(judge(record(...broken))).filter((f) => f.stage === 'clocking');
+    const said = judge(record(...broken)).findings.filter((f) => f.stage === 'clocking');
     expect(said).toMatchObject([{ severity: 'stop', cylinder: 'R1' }]);
     expect(said.map((f) => sayingText(f.says, 'metric'))[0]).toMatch(
       /^Cylinder 2: Top ring gap and second ring gap are 5° apart\..*Turn the (top|second) ring gap to \d+° \(\d+° (anti)?clockwise\)\.$/,
@@ -66,7 +65,7 @@ describe('the clocking of a build', () => {
   });
 
   it('asks for what a school needs once it is chosen', () => {
-    const findings = findingsOf(judge(record(clock('c', { school: 'sheet' })))).filter((f) => f.stage === 'clocking');
+    const findings = judge(record(clock('c', { school: 'sheet' }))).findings.filter((f) => f.stage === 'clocking');
     expect(findings).toHaveLength(8);
     expect(findings[0]).toMatchObject({ severity: 'mend' });
   });
@@ -99,7 +98,7 @@ describe('the checks at the block', () => {
     expect(at(near).block.asFound).toMatchObject({ top: 45, second: 240 });
     const inLine = [...base, checked(base, 'm', 'jointsAfter', { second: 60 })];
     expect(stateOf(inLine, 'jointsAfter')).toBe('against');
-    const finding = findingsOf(judge(record(...inLine))).find((f) => f.stage === 'assembly');
+    const finding = judge(record(...inLine)).findings.find((f) => f.stage === 'assembly');
     expect(finding && sayingText(finding.says, 'metric')).toMatch(
       /^Cylinder 2: .*second ring gap at 60°, 165° from its plan\. Top ring gap and second ring gap are 15° apart/,
     );

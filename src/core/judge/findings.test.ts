@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from './findings';
 import { boosted } from '@/fixtures/adders';
 import { NO_SERVICE } from '../load/service';
 import { gap, job, jobEntry, reading, voiding } from '@/fixtures/records';
@@ -12,9 +11,6 @@ import { judge } from './judge';
 import type { Finding } from '../stage/finding';
 import type { Entry } from '../record/record';
 import type { Job } from '../job/job';
-import { anyEntries } from '@/fixtures/anyEntries';
-import fc from 'fast-check';
-import { cardFindings } from './cardFindings';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const choices = startingChoices('imperial');
@@ -29,8 +25,9 @@ const targets = (change: Partial<TargetChoices>): Entry => ({
 });
 const gaps = (change: Partial<TargetChoices['gaps']>): Entry => targets({ gaps: { ...choices.gaps, ...change } });
 
-const found = (change: Partial<Job>, ...entries: Entry[]): Finding[] =>
-  findingsOf(judge({ id: 'x', entries: [jobEntry(change), ...entries] }));
+const found = (change: Partial<Job>, ...entries: Entry[]): Finding[] => [
+  ...judge({ id: 'x', entries: [jobEntry(change), ...entries] }).findings,
+];
 const about = (findings: Finding[], words: RegExp): Finding | undefined =>
   findings.find((f) => words.test(sayingText(f.says, 'imperial')));
 
@@ -257,18 +254,4 @@ describe('findings about readings of cylinders that are no more', () => {
     expect(about(found(four, ring), strays)).toBeDefined();
     expect(about(found({}, ring), strays)).toBeUndefined();
   });
-});
-
-describe('what stands beside job card and targets', () => {
-  it('is what is mended there, of all findings of any record', () => {
-    fc.assert(
-      fc.property(anyEntries(40), (entries) => {
-        const judgement = judge({ id: 'any', entries });
-        expect(cardFindings(judgement)).toEqual(
-          findingsOf(judgement).filter((f) => f.stage === 'job' || f.stage === 'targets'),
-        );
-      }),
-      { numRuns: 25 },
-    );
-  }, 60_000);
 });

@@ -1,25 +1,18 @@
 /** What should be known of a record as it stands: out of its limits, contradicting itself, worth a look. */
 import { type Finding, worstFirst } from '../stage/finding';
+import type { Place } from '../stage/stage';
 import { type StageId, STAGE_IDS } from '../stages';
-import type { Judgement } from './judgement';
+import type { JudgedCylinder, Judgement } from './judgement';
 import { STAGE_FINDINGS } from './stageFindings';
 import { toolFindings } from './toolFindings';
 
-const found = new WeakMap<Judgement, Finding<StageId>[]>();
-
-/**
- * The findings of all stages and of the tools, worst first. Of one judgement they are worked out once.
- *
- * @example findingsOf(judgement)[0].severity // 'stop'
- */
-export function findingsOf(judgement: Judgement): Finding<StageId>[] {
-  const known = found.get(judgement);
-  if (known) return known;
-  const { cylinders, log } = judgement;
-  const all = worstFirst([
+/** The findings of all stages and of the tools, worst first. */
+export const allFindings = (
+  judgement: Judgement,
+  cylinders: readonly JudgedCylinder[],
+  places: readonly Place[],
+): Finding<StageId>[] =>
+  worstFirst([
     ...STAGE_IDS.flatMap((stage) => STAGE_FINDINGS[stage](judgement, cylinders) as Finding<StageId>[]),
-    ...toolFindings(log, [...cylinders, ...judgement.places]),
+    ...toolFindings(judgement.log, [...cylinders, ...places]),
   ]);
-  found.set(judgement, all);
-  return all;
-}

@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { findingsOf } from './findings';
 import { describe, expect, it } from 'vitest';
 import { STARTING_CLOCKING } from '../clocking/choices';
 import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
@@ -28,7 +27,7 @@ const cylinder = (judgement: Judgement, id: string) => {
   return found;
 };
 const says = (judgement: Judgement): string[] =>
-  findingsOf(judgement).map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`);
+  judgement.findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`);
 
 describe('judge', () => {
   it('is total: an empty record, and a job card with nothing in it, are judged', () => {
@@ -226,7 +225,7 @@ describe('findings', () => {
         reading('f', 'R2', 'piston', fromInches(4.064)),
       ),
     );
-    const severities = findingsOf(judged).map((f) => f.severity);
+    const severities = judged.findings.map((f) => f.severity);
     expect(severities).toEqual(
       [...severities].sort((x, y) => ['stop', 'mend', 'note'].indexOf(x) - ['stop', 'mend', 'note'].indexOf(y)),
     );

@@ -10,6 +10,7 @@ import type { Job } from '../job/job';
 import type { Log } from '../record/log';
 import type { BuildRecord, Entry } from '../record/record';
 import type { Renewal } from '../record/reading';
+import type { Finding } from '../stage/finding';
 import { ENGINE, type Memo, forgetful, remembering } from '../stage/memo';
 import type { Frame } from '../stage/stage';
 import {
@@ -23,15 +24,10 @@ import {
   covers,
   stageOf,
 } from '../stages';
+import { allFindings } from './findings';
 import { logOf, logWith } from './fold';
-import {
-  type AskedStage,
-  type JudgedCylinder,
-  type Judgement,
-  type Lacking,
-  type StageProgress,
-  asked,
-} from './judgement';
+import { isAgainst, lackingOf } from './ready';
+import { type AskedStage, type JudgedCylinder, type Judgement, type StageProgress, asked } from './judgement';
 
 /** What was chosen, and where nobody chose what holds at first. */
 function choicesOf({ choices }: Log, memo: Memo): Choices {
@@ -79,19 +75,18 @@ function withStage({ engine, cylinders }: Found, id: StageId, memo: Memo): Found
   };
 }
 
-/** A cylinder with what it lacks to be ready, on the stages that the job covers: by what was found of it and what was chosen. */
+/** A cylinder with whether it is ready: by what was found of it, what was chosen, and the findings that stand against it. */
 function withReady(
   cylinder: Cylinder,
   engine: Found['engine'],
-  asks: (stage: StageId) => boolean,
+  findings: readonly Finding<StageId>[],
   memo: Memo,
 ): JudgedCylinder {
-  return memo('ready', cylinder.id, [cylinder, engine.choices], () => {
-    const missing = STAGE_IDS.filter(asks).flatMap((stage) =>
-      asked(stage)
-        .missing(engine as Judgement, cylinder as JudgedCylinder)
-        .map((m): Lacking => ({ ...m, stage })),
-    );
+  const against = findings.filter((f) => isAgainst(f, cylinder.id));
+  // findings are new objects each time: what they say is what counts
+  const said = JSON.stringify(against.map(({ stage, says }) => [stage, says]));
+  return memo('ready', cylinder.id, [cylinder, engine.choices, said], () => {
+    const missing = lackingOf(engine as Judgement, cylinder as JudgedCylinder, against);
     return { ...(cylinder as JudgedCylinder), ready: { is: missing.length === 0, missing } };
   });
 }
@@ -104,10 +99,14 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const judged = JUDGING_ORDER.reduce((found, stage) => withStage(found, stage, memo), begun);
   const { engine } = judged;
   const asks = (stage: StageId): boolean => covers(choices.job, stage);
-  const cylinders = judged.cylinders.map((c) => withReady(c, engine, asks, memo));
   const ofAll = <T>(ask: (stage: AskedStage, id: StageId) => T): T[] =>
     STAGE_IDS.map((stage) => ask(asked(stage), stage));
   const whole = engine as Judgement;
+  const places = memo('places', ENGINE, [...ofAll((stage) => stage.places(whole)).flat()], () =>
+    ofAll((stage) => stage.places(whole)).flat(),
+  );
+  const findings = allFindings(whole, judged.cylinders as JudgedCylinder[], places);
+  const cylinders = judged.cylinders.map((c) => withReady(c, engine, findings, memo));
   const stages = ofAll((stage, name): StageProgress => ({
     stage: name,
     ...(asks(name) ? stage.progress(whole, cylinders) : { done: 0, total: 0 }),
@@ -116,9 +115,8 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   return {
     ...whole,
     cylinders,
-    places: memo('places', ENGINE, [...ofAll((stage) => stage.places(whole)).flat()], () =>
-      ofAll((stage) => stage.places(whole)).flat(),
-    ),
+    places,
+    findings,
     stages,
     progress: { done: sum('done'), total: sum('total') },
     tasks: Object.assign({}, ...ofAll((stage) => stage.lists(whole, cylinders))) as Judgement['tasks'],

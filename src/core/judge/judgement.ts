@@ -6,6 +6,7 @@ import type { Expected } from '../quantity/hear';
 import type { Units } from '../quantity/length';
 import { type LoggedReading, isReading, type Renewal } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
+import type { Finding } from '../stage/finding';
 import type { Frame, Missing, Outcome, Place, Progress, Stage } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import {
@@ -23,13 +24,18 @@ import {
   covers,
 } from '../stages';
 
-/** What a cylinder lacks, and on which stage that is cured. */
+/** What stands against a cylinder, and on which stage that is cured. */
 export interface Lacking extends Missing {
   stage: StageId;
+  /** Whether it stands against every cylinder: it is of the engine as a whole. */
+  ofEngine: boolean;
 }
 
 export interface JudgedCylinder extends Cylinder, Parts {
-  /** Whether its piston is ready to go in: nothing is missing on any stage that this job covers. */
+  /**
+   * Whether its piston is ready to go in: nothing is missing on a stage that this job covers, no stop stands on it or on
+   * the engine's own parts, no fix on it is unanswered, and no reminder is left, whatever the job covers.
+   */
   ready: { is: boolean; missing: readonly Lacking[] };
   /** The entries that say its bore was machined, or that the piston or the rings of its number were replaced, last first. */
   renewals: readonly Renewal[];
@@ -46,6 +52,8 @@ export interface Judgement extends Frame<Choices>, Made {
   places: readonly Place[];
   stages: StageProgress[];
   progress: Progress;
+  /** What should be known of the record, of all stages and of the tools, worst first. */
+  findings: readonly Finding<StageId>[];
   tasks: { [L in ListId]: Task<SubjectOn<L>>[] };
   /** The order that rings are taken in. */
   ringRoute: Route;

@@ -1,7 +1,14 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from './findings';
-import { gap, jobEntry, reading, record } from '@/fixtures/records';
-import { fromInches } from '../quantity/length';
+import { anyEntries } from '@/fixtures/anyEntries';
+import { boreReading, gap, jobEntry, reading, record } from '@/fixtures/records';
+import type { Job } from '../job/job';
+import { shortBlockOf } from '../assembly/shortBlock';
+import { isCylinderId } from '../engine/places';
+import { type GivenLimits, STARTING_JOURNALS } from '../journals/choices';
+import { fromInches, fromThou } from '../quantity/length';
+import type { Subject } from '../stages';
+import type { FastenerGroup } from '../tightening/groups';
 import { sayingText } from '../quantity/saying';
 import type { Entry } from '../record/record';
 import { startingChoices } from '../targets/target';
@@ -44,7 +51,7 @@ describe('ready to go in', () => {
         'rings: second ring: to do',
       ]),
     );
-    expect(findingsOf(judgement).some((f) => f.severity === 'stop' && f.cylinder === 'L1')).toBe(true);
+    expect(judgement.findings.some((f) => f.severity === 'stop' && f.cylinder === 'L1')).toBe(true);
   });
 
   it('what a job leaves to others is not asked for, and a re-ring can be whole', () => {
@@ -150,7 +157,7 @@ describe('ready to go in', () => {
       done: true,
       accepted: { reason: 'plated skirt' },
     });
-    expect(findingsOf(accepted).filter((f) => f.severity === 'stop')).toEqual([]);
+    expect(accepted.findings.filter((f) => f.severity === 'stop')).toEqual([]);
     // bored since: the bore is to be read anew, and nothing is accepted of it
     const honed: Entry = { ...stamp('h'), kind: 'renewed', part: 'bore', cylinder: 'L1' };
     expect(first(judge(record(...sizes, yes('clearance'), honed))).clearance.accepted).toBeNull();
@@ -160,8 +167,8 @@ describe('ready to go in', () => {
 describe('hung on its rod', () => {
   it('rings on, and front mark or rod not noted before: told once they are on, and not before', () => {
     const late = (...entries: Entry[]): string[] =>
-      findingsOf(judge(record(...entries)))
-        .map((f) => sayingText(f.says, 'imperial'))
+      judge(record(...entries))
+        .findings.map((f) => sayingText(f.says, 'imperial'))
         .filter((says) => says.includes('when the piston was hung'));
     const { clocking } = first(judge(record()));
     const looked = (check: 'ringsFree' | 'frontMark' | 'rod'): Entry => ({
@@ -181,6 +188,125 @@ describe('hung on its rod', () => {
   });
 });
 
+describe('ready looks at findings, whatever the job covers', () => {
+  const limits: GivenLimits = { least: fromThou(1), aim: null, most: fromThou(4), source: 'manual' };
+  const bearings: Entry = {
+    ...stamp('jn'),
+    kind: 'journals',
+    replaces: null,
+    value: {
+      ...STARTING_JOURNALS,
+      bearings: {
+        main: { ...STARTING_JOURNALS.bearings.main, clearance: limits },
+        rod: { ...STARTING_JOURNALS.bearings.rod, clearance: limits },
+      },
+    },
+  };
+  const rings = [gap('a', 'L1', 'top', 22), gap('b', 'L1', 'second', 24)];
+  const elsewhere = only('bores', 'pistons', 'clocking', 'assembly');
+  const readied = (...entries: Entry[]) => first(judge(record(elsewhere, ...rings, ...entries)));
+  const size = (id: string, place: string, subject: Subject, inches: number): Entry =>
+    reading(id, place, subject, fromInches(inches));
+
+  it('is ready with nothing else known', () => {
+    expect(readied().ready).toEqual({ is: true, missing: [] });
+  });
+
+  it.each<[string, RegExp, Entry[]]>([
+    [
+      'a clearance that others were to see to, and is tight',
+      /under/,
+      [size('x', 'L1', 'bore', 4.065), size('y', 'L1', 'piston', 4.064)],
+    ],
+    ['a bore that is part read', /bore: part read/, [boreReading('x', 'L1', 'top', 90, fromInches(4.065))]],
+    [
+      'a rod bearing that the job does not cover, and is tight',
+      /Rod 1: clearance.*under/,
+      [bearings, size('x', 'L1', 'journal', 2.1), size('y', 'L1', 'housing', 2.1002)],
+    ],
+    [
+      'a main bearing that the job does not cover, and is tight',
+      /Main 1: clearance.*under/,
+      [bearings, size('x', 'M1', 'journal', 2.36), size('y', 'M1', 'housing', 2.3602)],
+    ],
+    [
+      'a thread against the measures',
+      /do not agree/,
+      [
+        bearings,
+        size('x', 'L1', 'journal', 2.1),
+        size('y', 'L1', 'housing', 2.102),
+        { ...reading('t', 'L1', 'thread', fromThou(3)), upTo: fromThou(3.5) },
+      ],
+    ],
+    [
+      'a reminder, where assembly is left to others',
+      /Reminder: oil jets/,
+      [{ ...stamp('pin'), kind: 'pin', cylinder: 'L1', check: null, part: null, text: 'oil jets' }],
+    ],
+    [
+      'readings of a piston that cannot all be true',
+      /readings disagree/,
+      [size('x', 'L1', 'piston', 4.06), size('y', 'L1', 'piston', 4.061)],
+    ],
+  ])('%s keeps a cylinder from being ready', (_, words, entries) => {
+    const { ready } = readied(...entries);
+    expect(ready.is).toBe(false);
+    expect(ready.missing.map((m) => sayingText(m.says, 'imperial')).join()).toMatch(words);
+  });
+
+  it('a bolt past its stretch and a jump in turning stand against the short block', () => {
+    const group: FastenerGroup = {
+      ...{ id: 'rods', words: 'Rod bolts', on: 'rods', count: 2, lubricant: 'oil', source: '', steps: [40_000] },
+      ...{ angle: null, stretch: { from: fromThou(5), to: fromThou(5.5) }, order: null, measured: false },
+    };
+    const entries: Entry[] = [
+      { ...stamp('f'), kind: 'fasteners', replaces: null, value: [group] },
+      {
+        ...{ ...stamp('g'), kind: 'tightened', group: 'rods', cylinder: 'L1', fastener: 1, what: 'stretch' },
+        ...{ torque: 40_000, angle: null, length: fromThou(8.5), typed: '' },
+      },
+    ];
+    const judgement = judge(record(elsewhere, ...rings, ...entries));
+    expect(first(judgement).ready.is).toBe(false);
+    expect(shortBlockOf(judgement).isReady).toBe(false);
+  });
+
+  it('of 2,000 records with everything in them, a ready cylinder has no stop, no unanswered fix and nothing part read', () => {
+    let seen = 0;
+    fc.assert(
+      fc.property(anyEntries(8), fc.boolean(), (entries, coversClocking) => {
+        const left = ['bores', 'pistons', 'assembly', ...(coversClocking ? [] : ['clocking'])];
+        const [card, ...others] = entries;
+        if (card?.kind !== 'job') throw new Error('a job card comes first');
+        const job: Entry = { ...card, value: { ...card.value, elsewhere: left as Job['elsewhere'], also: [] } };
+        // the rings of all are right, and then anything may happen
+        const fitted = ['L1', 'R1', 'L2', 'R2'].flatMap((c) => [
+          gap(`top ${c}`, c, 'top', 22),
+          gap(`second ${c}`, c, 'second', 24),
+        ]);
+        const judgement = judge({ id: 'any', entries: [job, ...fitted, ...others] });
+        const isOfEngine = (at: string | null): boolean => at === null || !isCylinderId(at);
+        for (const { id, ready, bore, pins } of judgement.cylinders) {
+          if (!ready.is) continue;
+          seen += 1;
+          const against = judgement.findings.filter((f) =>
+            isOfEngine(f.cylinder) ? f.severity === 'stop' : f.cylinder === id && f.severity !== 'note',
+          );
+          expect(against).toEqual([]);
+          // a bore of which one size was given is known, though no spot of it is read
+          const isBegun = bore.spots.some((spot) => spot.value !== null);
+          expect([isBegun && bore.verdict.state === 'part read', pins.length]).toEqual([false, 0]);
+        }
+        const block = shortBlockOf(judgement);
+        if (block.isReady) expect(judgement.findings.some((f) => f.severity === 'stop')).toBe(false);
+      }),
+      { numRuns: 2_000 },
+    );
+    expect(seen).toBeGreaterThan(1_000);
+  }, 240_000);
+});
+
 describe('second ring against top, under any source', () => {
   const choices = startingChoices('imperial');
   const range = (min: number, max: number) => ({
@@ -198,7 +324,7 @@ describe('second ring against top, under any source', () => {
         gaps: { ...choices.gaps, top: top ? range(...top) : choices.gaps.top, second: range(...second) },
       },
     };
-    return findingsOf(judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14)))).some((f) =>
+    return judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14))).findings.some((f) =>
       /second ring: 14 thou is tighter than the top ring/.test(sayingText(f.says, 'imperial')),
     );
   };

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { findingsOf } from './findings';
 import { boreReading, gap, record, reading } from '@/fixtures/records';
 import { fromInches, fromMm, fromThou } from '../quantity/length';
 import { STARTING_RING_SET } from '../rings/set';
@@ -58,10 +57,7 @@ const top = (judgement: Judgement, cylinder = 'L1'): JudgedRing => {
   return found.rings.top;
 };
 const advice = (ring: JudgedRing): string => sayingText(ringAdvice(ring), 'imperial');
-const said = (judgement: Judgement): string =>
-  findingsOf(judgement)
-    .map((f) => sayingText(f.says, 'imperial'))
-    .join('\n');
+const said = (judgement: Judgement): string => judgement.findings.map((f) => sayingText(f.says, 'imperial')).join('\n');
 // On 4.065 in the top window is 21 to 24 thou, its limit 26.
 
 describe('the gap that counts', () => {
@@ -403,9 +399,8 @@ describe('an over-gapped ring', () => {
     const judgement = judge(record(...over, accepted));
     expect(top(judgement)).toMatchObject({ state: 'over', done: true, accepted: { reason: 'customer agrees' } });
     expect(
-      findingsOf(judgement).find(
-        (f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('customer agrees'),
-      )?.severity,
+      judgement.findings.find((f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('customer agrees'))
+        ?.severity,
     ).toBe('note');
   });
 
@@ -418,7 +413,7 @@ describe('an over-gapped ring', () => {
     expect(top(judge(record(short, accepted)))).toMatchObject({ state: 'short', accepted: null, done: false });
     const asShort = judge(record(short, { ...accepted, state: 'short' }));
     expect(top(asShort)).toMatchObject({ state: 'short', accepted: { reason: 'customer agrees' }, done: true });
-    expect(findingsOf(asShort).filter((f) => f.severity === 'stop' && f.stage === 'rings')).toEqual([]);
+    expect(asShort.findings.filter((f) => f.severity === 'stop' && f.stage === 'rings')).toEqual([]);
     expect(said(asShort)).toContain('is short, accepted by AB: customer agrees');
   });
 
@@ -459,7 +454,7 @@ describe('grooves', () => {
   });
 
   it('a tight groove stops the build, a ring proud of its land too', () => {
-    const findings = findingsOf(judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0)))).filter(
+    const findings = judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0))).findings.filter(
       (f) => f.stage === 'rings',
     );
     expect(findings.map((f) => f.severity)).toEqual(['stop', 'stop']);

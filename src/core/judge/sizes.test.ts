@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { findingsOf } from './findings';
 import { describe, expect, it } from 'vitest';
 import { boreReading, gap, jobEntry, reading, record, voiding } from '@/fixtures/records';
 import { type BoreChoices, type Depth, STARTING_BORES, directionsByCount } from '../bores/grid';
@@ -29,9 +28,7 @@ const cylinder = (judgement: Judgement, id: string) => {
   return found;
 };
 const says = (judgement: Judgement): string =>
-  findingsOf(judgement)
-    .map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
-    .join('\n');
+  judgement.findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`).join('\n');
 const bores = (change: Partial<BoreChoices>): Entry => ({
   ...stamp('bores'),
   kind: 'bores',

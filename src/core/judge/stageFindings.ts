@@ -1,4 +1,4 @@
-/** What each stage has to say of a record, by stage. Apart from the stages, since no reading waits for it. */
+/** What each stage has to say of a record, by stage. */
 import { findings as assembly } from '../assembly/findings';
 import { findings as bores } from '../bores/findings';
 import { findings as clocking } from '../clocking/findings';
@@ -6,9 +6,13 @@ import { findings as job } from '../job/findings';
 import { findings as journals } from '../journals/findings';
 import { findings as pistons } from '../pistons/findings';
 import { findings as rings } from '../rings/findings';
+import type { Finding } from '../stage/finding';
 import type { StageId } from '../stages';
 import { findings as targets } from '../targets/findings';
-import type { StageFindings } from './findingsOn';
+import type { JudgedCylinder, Judgement } from './judgement';
+
+/** What a stage has to say of a record. */
+type StageFindings = (judgement: Judgement, cylinders: readonly JudgedCylinder[]) => Finding[];
 
 export const STAGE_FINDINGS: Record<StageId, StageFindings> = {
   job,

@@ -7,9 +7,6 @@ import { STARTING_SUPPLIED, type Supply, type SuppliedChoices, againstReported }
 import { fromInches, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { BuildRecord, Entry } from '../record/record';
-import { findingsOf } from './findings';
-import { findingsOn } from './findingsOn';
-import { STAGE_FINDINGS } from './stageFindings';
 import { judge } from './judge';
 import { asked } from './judgement';
 import { loadReports, sheetOf } from './reports';
@@ -31,8 +28,8 @@ const supplied = (change: Partial<SuppliedChoices>): Entry => ({
 });
 const elsewhere = (...stages: string[]): Entry => jobEntry({ elsewhere: stages }, 'job-2', 'job-1');
 const said = (given: BuildRecord): string =>
-  findingsOf(judge(given))
-    .map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
+  judge(given)
+    .findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
     .join('\n');
 
 describe('what was reported', () => {
@@ -183,22 +180,5 @@ describe('what is not measured here', () => {
       }),
     );
     expect(readBuildFile(JSON.stringify(writeBuildFile(twice))).ok).toBe(false);
-  });
-});
-
-describe('the findings of one stage', () => {
-  it('are those of all that are mended there', () => {
-    const judged = judge(
-      record(
-        supplied({ bores: supply(fromInches(4.063)) }),
-        reading('b', 'L1', 'bore', fromInches(4.0652)),
-        gap('g', 'L1', 'top', 12),
-      ),
-    );
-    for (const stage of ['bores', 'pistons', 'rings'] as const) {
-      const own = findingsOn(judged, stage, STAGE_FINDINGS[stage]);
-      expect(own).toEqual(findingsOf(judged).filter((f) => f.stage === stage));
-    }
-    expect(findingsOn(judged, 'rings', STAGE_FINDINGS.rings).some((f) => f.severity === 'stop')).toBe(true);
   });
 });

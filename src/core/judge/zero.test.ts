@@ -11,7 +11,6 @@ import { isReading } from '../record/reading';
 import type { Entry } from '../record/record';
 import { contextFor } from './context';
 import { loggedAgain, settingEntry, voiding, zeroEntries } from './entries';
-import { findingsOf } from './findings';
 import { judge, keptJudge } from './judge';
 import { lastMade } from './lastMade';
 import { EMPTY_HAND, readingOf } from './preview';
@@ -39,8 +38,8 @@ function zeroed(middle: number, bottom: number): { entries: Entry[]; zero: strin
 }
 const bore = (...entries: Entry[]) => judge(record(...entries)).cylinders[0]?.bore;
 const said = (...entries: Entry[]): string =>
-  findingsOf(judge(record(...entries)))
-    .map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
+  judge(record(...entries))
+    .findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
     .join('\n');
 
 describe('read from a zero that has no size', () => {

@@ -21,13 +21,14 @@ interface Cleared extends Cylinder {
 }
 
 /** Of one piston and its pin. */
-function pistonFindings({ id, label, outlier, size: sized, pin }: JudgedPiston): Finding[] {
+function pistonFindings({ id, label, outlier, size: sized, read, pin }: JudgedPiston): Finding[] {
   const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
   const out: Finding[] = [];
+  // read again and found the same, it is so
   if (outlier && sized)
     out.push(
       at(
-        'mend',
+        read > 1 && !sized.disagreement ? 'note' : 'mend',
         say`Piston ${label}: ${size(sized.value)} stands ${fine(Math.abs(outlier.off))} from the others, about ${size(outlier.neighbours)}. ${slipWords(outlier.slip)}`,
       ),
     );
@@ -39,6 +40,14 @@ function pistonFindings({ id, label, outlier, size: sized, pin }: JudgedPiston):
       ),
     );
   const { clearance } = pin;
+  if (clearance?.accepted && (clearance.state === 'tight' || clearance.state === 'over'))
+    return [
+      ...out,
+      at(
+        'note',
+        say`Piston ${label}: pin clearance ${raw(clearance.value)} is ${clearance.state}, ${acceptedWords(clearance.accepted)}.`,
+      ),
+    ];
   if (clearance?.state === 'tight')
     out.push(
       at(

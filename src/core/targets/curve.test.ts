@@ -1,5 +1,4 @@
 import fc from 'fast-check';
-import { findingsOf } from '../judge/findings';
 import { describe, expect, it } from 'vitest';
 import { boosted, nitrous } from '@/fixtures/adders';
 import { job, jobEntry } from '@/fixtures/records';
@@ -270,7 +269,7 @@ describe('targets from a curve', () => {
   it('a load of the chart chosen in its place holds, and less than worked out is called out', () => {
     const chosen = judged({ now: psi(10) }, { duty: 'load-1-25' });
     expect(chosen.planned?.top.set && chosen.planned.top.inForce.least).toBe(Math.round(fromInches(4) * 0.00545));
-    const found = findingsOf(chosen).find((f) => sayingText(f.says, 'imperial').includes('heat load chosen'));
+    const found = chosen.findings.find((f) => sayingText(f.says, 'imperial').includes('heat load chosen'));
     expect(found?.severity).toBe('mend');
     expect(sayingText(found?.says ?? [], 'imperial')).toContain(
       'is 1.25; what the engine is for comes to 1.51. That is more heat.',
@@ -279,8 +278,8 @@ describe('targets from a curve', () => {
 
   it('that the charge is cooled is taken for granted aloud', () => {
     const says = (part: Partial<Service>) =>
-      findingsOf(judged(part))
-        .map((f) => sayingText(f.says, 'imperial'))
+      judged(part)
+        .findings.map((f) => sayingText(f.says, 'imperial'))
         .join(' ');
     expect(says({ now: psi(10) })).toContain('taken as cooled');
     expect(says({ now: boosted(100_000, 'turbo', true) })).not.toContain('taken as cooled');
@@ -394,7 +393,7 @@ describe('targets from a curve', () => {
 
   it('boost said as absolute that the air has by itself is called out', () => {
     const says = (part: Partial<Service>) =>
-      findingsOf(judged(part)).find((f) => sayingText(f.says, 'imperial').includes('counts as none'));
+      judged(part).findings.find((f) => sayingText(f.says, 'imperial').includes('counts as none'));
     const absolute = (pressure: number): Adders => ({
       ...NO_ADDERS,
       boost: { by: 'turbo', pressure, absolute: true, cooled: null },

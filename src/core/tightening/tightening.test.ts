@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { linearRegression } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { jobEntry } from '@/fixtures/records';
-import { findingsOf } from '../judge/findings';
 import { judge } from '../judge/judge';
 import { fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
@@ -165,8 +164,8 @@ describe('the tightening ledger', () => {
     const after = one(...rods, accepted);
     expect(after.fasteners[0] && isTight(after.fasteners[0])).toBe(true);
     const stops = (...entries: Entry[]) =>
-      findingsOf(judge({ id: 'b', entries: [jobEntry(), ...entries] }))
-        .filter((f) => f.severity === 'stop')
+      judge({ id: 'b', entries: [jobEntry(), ...entries] })
+        .findings.filter((f) => f.severity === 'stop')
         .map((f) => sayingText(f.says, 'imperial'));
     expect(stops(...rods)).toEqual([expect.stringMatching(/^Rods of rod 1: 1 stretched 6.0 thou/)]);
     expect(stops(...rods, accepted)).toEqual([]);

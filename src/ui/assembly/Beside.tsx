@@ -3,7 +3,6 @@
 import { blockStepsIn } from '@/core/assembly/block';
 import type { WalkAt } from '@/core/assembly/walk';
 import { BLOCK } from '@/core/engine/places';
-import { findingsOf } from '@/core/judge/findings';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { useJudgement } from '../openBuild/contexts';
 import { Findings, findingsFor } from '../stages/Findings';
@@ -43,7 +42,7 @@ export function Beside({ cylinder, at, onChoose }: Props) {
       {!isOfBlock && <Ready cylinder={cylinder} />}
       {!isOfBlock && <TakenOut cylinder={cylinder} />}
       {!at && <Pinned pins={cylinder.pins} />}
-      <Findings findings={findingsFor(findingsOf(judgement), ['assembly', 'clocking'], cylinder.id)} />
+      <Findings findings={findingsFor(judgement.findings, ['assembly', 'clocking'], cylinder.id)} />
     </div>
   );
 }

@@ -12,13 +12,11 @@ export function Ready({ cylinder }: { cylinder: JudgedCylinder }) {
   const { goTo, toCylinder } = useMoving();
   const { is, missing } = cylinder.ready;
   if (is) return <p className="text-soft">Nothing stands against this cylinder.</p>;
-  const before = missing.filter((m) => m.stage !== 'assembly');
-  const { open } = cylinder.block;
   return (
     <section aria-label={`What cylinder ${cylinder.label} lacks`}>
       <h2 className="mb-1">Not ready to go in</h2>
       <ul className="divide-y divide-line border-y border-line">
-        {before.map(({ stage, says, subject }, i) => (
+        {missing.map(({ stage, says, subject }, i) => (
           <li key={i}>
             <Link
               href={`/builds/${id}/${stage}`}
@@ -35,12 +33,6 @@ export function Ready({ cylinder }: { cylinder: JudgedCylinder }) {
           </li>
         ))}
       </ul>
-      {open.length > 0 && (
-        <p className="mt-1 text-soft">
-          {open.length} {open.length === 1 ? 'step' : 'steps'} before it goes in {open.length === 1 ? 'is' : 'are'}{' '}
-          open.
-        </p>
-      )}
     </section>
   );
 }

@@ -1,8 +1,6 @@
 'use client';
 
 import { easySetting } from '@/core/bores/gauge';
-import { findings } from '@/core/bores/findings';
-import { findingsOn } from '@/core/judge/findingsOn';
 import { DEPTH_WORDS, directionWords } from '@/core/bores/grid';
 import { settingFor, settingOf } from '@/core/judge/context';
 import type { JudgedCylinder } from '@/core/judge/judgement';
@@ -54,7 +52,7 @@ export function BoresAside({ cylinder, spot, typed }: Props) {
       )}
       <ZeroHere cylinder={cylinder} spot={spot} />
       <div className="mt-4">
-        <Findings findings={findingsFor(findingsOn(judgement, 'bores', findings), ['bores'], cylinder.id)} />
+        <Findings findings={findingsFor(judgement.findings, ['bores'], cylinder.id)} />
       </div>
       <h2 className="mt-5 mb-1">
         {DEPTH_WORDS[spot.depth]}, {directionWords(spot.angle)}

@@ -1,11 +1,15 @@
 'use client';
 
-import { cardFindings } from '@/core/judge/cardFindings';
 import { useJudgement } from '../openBuild/contexts';
 import { Findings } from '../stages/Findings';
 
 /** What is to be known of job card and targets. */
 export function AsItStands() {
   const judgement = useJudgement();
-  return <Findings findings={cardFindings(judgement)} empty="Nothing is missing." />;
+  return (
+    <Findings
+      findings={judgement.findings.filter((f) => f.stage === 'job' || f.stage === 'targets')}
+      empty="Nothing is missing."
+    />
+  );
 }

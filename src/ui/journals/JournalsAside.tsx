@@ -2,11 +2,9 @@
 
 import { useState } from 'react';
 import { CRANK } from '@/core/engine/places';
-import { findings } from '@/core/journals/findings';
 import type { JudgedBearing } from '@/core/journals/found';
 import type { JournalSubject } from '@/core/journals/subjects';
 import { clearanceWorking } from '@/core/journals/words';
-import { findingsOn } from '@/core/judge/findingsOn';
 import { placeAt, readingsAt } from '@/core/judge/judgement';
 import { EACH, isEach } from '@/core/record/settingWords';
 import type { At } from '@/core/stage/tasks';
@@ -33,7 +31,7 @@ export function JournalsAside({ here, isRead }: { here: At<JournalSubject>; isRe
   const { subject } = here;
   const isOfBearing = subject !== 'endPlay' && subject !== 'side' && subject !== 'smallEnd';
   const all = findingsFor(
-    findingsOn(judgement, 'journals', findings),
+    judgement.findings.filter((f) => f.stage === 'journals'),
     ['journals'],
     here.cylinder === CRANK ? null : here.cylinder,
   );
@@ -42,7 +40,7 @@ export function JournalsAside({ here, isRead }: { here: At<JournalSubject>; isRe
       <>
         <h2 className="mb-2">To know</h2>
         <Findings
-          findings={findingsOn(judgement, 'journals', findings)}
+          findings={judgement.findings.filter((f) => f.stage === 'journals')}
           empty="Nothing is out of its limits, and nothing contradicts itself."
         />
       </>

@@ -1,8 +1,6 @@
 'use client';
 
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import { findings } from '@/core/pistons/findings';
-import { findingsOn } from '@/core/judge/findingsOn';
 import type { PistonSubject } from '@/core/pistons/stage';
 import { SUBJECTS } from '@/core/stages';
 import { Renew } from '../bores/Renew';
@@ -40,7 +38,7 @@ export function PistonsAside({ cylinder, subject }: { cylinder: JudgedCylinder; 
       )}
       <Running cylinder={cylinder} />
       <div className="mt-4">
-        <Findings findings={findingsFor(findingsOn(judgement, 'pistons', findings), ['pistons'], cylinder.id)} />
+        <Findings findings={findingsFor(judgement.findings, ['pistons'], cylinder.id)} />
       </div>
       <h2 className="mt-5 mb-1">
         Readings: {SUBJECTS[subject].words},{' '}

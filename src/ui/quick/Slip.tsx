@@ -1,5 +1,4 @@
 import type { Units } from '@/core/quantity/length';
-import { cardFindings } from '@/core/judge/cardFindings';
 import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/quantity/print';
 import { sayingText } from '@/core/quantity/saying';
 import { SURFACE_WORDS, type Target } from '@/core/targets/target';
@@ -14,7 +13,7 @@ const SEVERITY = { stop: 'Stop.', mend: 'To mend.', note: 'To know.' };
 /** What the counter hands over: every figure in both systems with its working, black on white when printed. */
 export function Slip({ judgement, units }: { judgement: Judgement; units: Units }) {
   const { job, planned, duty, piston } = judgement;
-  const findings = cardFindings(judgement);
+  const findings = judgement.findings.filter((f) => f.stage === 'job' || f.stage === 'targets');
   const comparisons = comparisonsOf(judgement);
   const { chart } = judgement.choices;
   if (!job || !planned) return null;

@@ -205,8 +205,12 @@ function NextCut({ ring }: { ring: JudgedRing }) {
 /** What can be done with a ring besides filing it: another cylinder, another ring, or its verdict accepted. */
 function Otherwise({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
   const { renew } = useLogging();
+  const { findings } = useJudgement();
+  const { cylinder } = useMoving();
   const { reading, state, accepted, done } = ring;
-  if (!reading || (done && !accepted) || state === 'no target') return null;
+  // the heat model can have a word against a ring that is in its window: it is answered by accepting the gap
+  const isWarned = findings.some((f) => f.stage === 'targets' && f.severity === 'mend' && f.cylinder === cylinder?.id);
+  if (!reading || (done && !accepted && !isWarned) || state === 'no target') return null;
   return (
     <section aria-label="What else can be done" className="mt-2 flex flex-wrap items-start gap-3">
       {state === 'over' && !accepted && (

@@ -1,8 +1,6 @@
 'use client';
 
 import type { JudgedRing } from '@/core/rings/judged';
-import { findings } from '@/core/rings/findings';
-import { findingsOn } from '@/core/judge/findingsOn';
 import { Hand } from '../hand/Hand';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Findings, findingsFor } from '../stages/Findings';
@@ -25,7 +23,7 @@ export function RingsAside({ ring }: { ring: JudgedRing }) {
       <h2 className="mt-5 mb-1">Cylinder {cylinder.label}</h2>
       <RingTable cylinder={cylinder} />
       <div className="mt-3">
-        <Findings findings={findingsFor(findingsOn(judgement, 'rings', findings), ['rings'], cylinder.id)} />
+        <Findings findings={findingsFor(judgement.findings, ['rings'], cylinder.id)} />
       </div>
       <p className="mt-4 text-soft">
         Filing: eye protection on. Ring edges cut: gloves. A burr scores the wall: deburr before it goes back in.

@@ -2,7 +2,6 @@
 
 import { Download, Printer } from 'lucide-react';
 import { shortBlockOf } from '@/core/assembly/shortBlock';
-import { findingsOf } from '@/core/judge/findings';
 import { use } from 'react';
 import { engineWords } from '@/core/engine/engine';
 import { lengthUnit, printLength } from '@/core/quantity/print';
@@ -78,7 +77,7 @@ export function SheetStage() {
         <ShortBlockSays />
         <section className="mt-6 break-inside-avoid">
           <h2 className="mb-1">Open points</h2>
-          <Findings findings={findingsOf(judgement).filter((f) => f.severity !== 'note')} empty="None." />
+          <Findings findings={judgement.findings.filter((f) => f.severity !== 'note')} empty="None." />
         </section>
         {job.notes && (
           <section className="mt-6 break-inside-avoid">

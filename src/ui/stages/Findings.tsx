@@ -46,5 +46,8 @@ export function Findings({ findings, empty }: { findings: Finding[]; empty?: str
 }
 
 /** What belongs in sight on a stage: the cylinder's own findings and those of the whole engine. */
-export const findingsFor = (findings: Finding[], stages: Finding['stage'][], cylinder: string | null): Finding[] =>
-  findings.filter((f) => stages.includes(f.stage) && (f.cylinder === null || f.cylinder === cylinder));
+export const findingsFor = (
+  findings: readonly Finding[],
+  stages: Finding['stage'][],
+  cylinder: string | null,
+): Finding[] => findings.filter((f) => stages.includes(f.stage) && (f.cylinder === null || f.cylinder === cylinder));

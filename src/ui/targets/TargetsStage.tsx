@@ -1,7 +1,6 @@
 'use client';
 
 import { Link } from '../shared/Link';
-import { cardFindings } from '@/core/judge/cardFindings';
 import { useState } from 'react';
 import { sharesText } from '@/core/load/loadWords';
 import { rangeText } from '@/core/quantity/print';
@@ -105,7 +104,9 @@ export function TargetsStage() {
           <DutyWords />
           <h2 className="mt-5 mb-2">To know</h2>
           <Findings
-            findings={cardFindings(judgement).filter((f) => f.cylinder === null || f.cylinder === cylinder.id)}
+            findings={judgement.findings
+              .filter((f) => f.stage === 'job' || f.stage === 'targets')
+              .filter((f) => f.cylinder === null || f.cylinder === cylinder.id)}
             empty="Nothing stands against these targets."
           />
           <p className="mt-5 text-soft">
