@@ -330,9 +330,8 @@ test('rod bolts to a stretch: what the set has learned says how much more, too f
   await expect(figureLine(page)).toContainText('At which torque?');
   await input(page).fill('4.2 at 40');
   await page.keyboard.press('Enter');
-  await expect(figureLine(page)).toContainText('add about');
-  // 4.2 thou at 40 lb·ft: the rate is only roughly known, so that less is advised than would reach the middle
-  await expect(main(page)).toContainText('Roughly 1.1 thou for each 10 lb·ft');
+  // 4.2 thou at 40 lb·ft: the rate is not known from one torque, so that a small step is advised
+  await expect(figureLine(page)).toContainText('42 lb·ft (56.9 N·m), then its stretch: add about 2 lb·ft (2.7 N·m)');
   await input(page).fill('4.7 at 45');
   await expect(figureLine(page)).toContainText('4.7 thou at 45 lb·ft (61 N·m): short');
   await page.keyboard.press('Enter');

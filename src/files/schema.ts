@@ -100,6 +100,9 @@ const joints4 = z
     expected: null,
   }));
 
+/** A figure or a limit: a clearance may be negative. */
+const anyNm = z.int('a whole number of nanometres').min(-METRE).max(METRE, 'at most a metre');
+
 /** What was read and done. */
 const doneSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('instrument'), ...stamp, value: instrumentSchema }),
@@ -196,6 +199,10 @@ const doneSchema = z.discriminatedUnion('kind', [
     what: z.enum(ACCEPTABLES).nullable().default(null),
     state: words(40).default('over'),
     reason: text(200).trim().min(1, 'a reason is asked for'),
+    held: z
+      .strictObject({ figure: anyNm, limit: anyNm, side: z.enum(['least', 'most']) })
+      .nullable()
+      .optional(),
   }),
   z
     .strictObject({

@@ -2,7 +2,7 @@
 import { CRANK } from '../engine/places';
 import type { Nm } from '../quantity/length';
 import { clear, say, size } from '../quantity/saying';
-import { acceptedWords } from '../record/reading';
+import { acceptedWords, lapsedWords } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import { chanceWords } from '../verdict/decide';
 import { clearanceIsDone } from '../pistons/clearance';
@@ -39,7 +39,10 @@ function heldFindings(named: Named, held: HeldAgainst): Finding[] {
   const { what, why, place } = named;
   const { value, state, target, accepted, chance, uncertainty } = held;
   const at = (severity: Severity, says: ReturnType<typeof say>): Finding => about(severity, 'journals', place, says);
-  const apart = disagreeing(named, held);
+  const apart = [
+    ...disagreeing(named, held),
+    ...(held.lapsed ? [at('note', say`${what}:${lapsedWords(held.lapsed)}`)] : []),
+  ];
   if (value === null || !target.set) return apart;
   const { least, most } = target.inForce;
   if (accepted && !clearanceIsDone(state))

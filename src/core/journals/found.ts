@@ -4,7 +4,7 @@ import type { Cylinder } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import type { ClearanceState } from '../pistons/clearance';
 import type { PistonsPart } from '../pistons/found';
-import type { Acceptance } from '../record/reading';
+import type { Acceptance, Held } from '../record/reading';
 import type { Frame, Place } from '../stage/stage';
 import type { Target } from '../targets/target';
 import type { Sized } from '../uncertainty/sized';
@@ -31,6 +31,9 @@ export interface HeldAgainst {
   lowSide: Low | null;
   /** The reading that an acceptance of it is bound to. */
   acceptId: string | null;
+  /** What an acceptance of it is given for, and one that was given for less than it is now. */
+  held: Held | null;
+  lapsed: Acceptance | null;
   accepted: Acceptance | null;
   done: boolean;
   /** Readings it rests on that cannot all be true, each with what was read. */

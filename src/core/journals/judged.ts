@@ -7,12 +7,13 @@ import {
   type Accepted,
   type LoggedReading,
   acceptanceOf,
+  lapsedOf,
   lastOf,
   livePasses,
   zeroedAlike,
 } from '../record/reading';
 import type { Tick } from '../record/log';
-import type { Target } from '../targets/target';
+import { type Target, heldAt } from '../targets/target';
 import { type Sized, type Tools, rangeOf, sizedOf, toolLimit } from '../uncertainty/sized';
 import { type Component, expandedOf, sumOf } from '../uncertainty/spread';
 import { rectangular } from '../uncertainty/uncertainty';
@@ -91,9 +92,11 @@ export function heldAgainst(ask: HoldAsk): HeldAgainst {
   const isDoubtful = disagreements.length > 0 && clearanceIsDone(verdict.state);
   const state = isDoubtful ? 'not proven' : verdict.state;
   const acceptId = found && lastOf(readings);
-  const yes = acceptanceOf(accepted, acceptId, what, state, null);
+  const value = found && Math.round((found.low + found.high) / 2);
+  const held = value === null ? null : heldAt(state, value, target);
+  const yes = acceptanceOf(accepted, acceptId, what, state, null, held);
   return {
-    value: found && Math.round((found.low + found.high) / 2),
+    value,
     low: found?.low ?? 0,
     high: found?.high ?? 0,
     uncertainty: found ? Math.round(expandedOf(found)) : 0,
@@ -102,6 +105,8 @@ export function heldAgainst(ask: HoldAsk): HeldAgainst {
     chance: verdict.chance,
     lowSide: verdict.low,
     acceptId,
+    held,
+    lapsed: yes ? null : lapsedOf(accepted, acceptId, what, held),
     accepted: yes,
     done: clearanceIsDone(state) || yes !== null,
     disagreements,

@@ -4,6 +4,7 @@ import { isJointCheck } from '../assembly/checks';
 import { isBearingCheck } from '../journals/checks';
 import type { Joints } from '../clocking/joints';
 import {
+  type Held,
   type Acceptable,
   type CheckEntry,
   type GaugeSetting,
@@ -106,16 +107,19 @@ export interface AcceptAsk {
   of: string;
   what: Acceptable | null;
   state: string;
+  /** The figure and the limit it is accepted at. */
+  held?: Held | null;
 }
 
 /** A verdict accepted as it is. */
-export const acceptance = ({ of, what, state }: AcceptAsk, reason: string, stamp: Stamping): Entry => ({
+export const acceptance = ({ of, what, state, held = null }: AcceptAsk, reason: string, stamp: Stamping): Entry => ({
   ...stamp(),
   kind: 'accepted',
   of,
   what,
   state,
   reason,
+  held,
 });
 
 /**

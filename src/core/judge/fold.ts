@@ -226,7 +226,7 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
     case 'accepted':
       if (voided) return;
       draft.accepted.set(acceptKey(entry.of, entry.what), {
-        ...{ id, by, at, reason: entry.reason, state: entry.state },
+        ...{ id, by, at, reason: entry.reason, state: entry.state, held: entry.held ?? null },
         where: whereStands(draft, entry.of),
       });
       return;

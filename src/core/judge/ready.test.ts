@@ -72,6 +72,42 @@ describe('ready to go in', () => {
     expect(first(judge(record(elsewhere, ...rings, accepted, gap('c', 'L1', 'top', 15)))).ready.is).toBe(false);
   });
 
+  it('an acceptance lapses when the limit becomes stricter or the figure worse, and says so; an older one without them stands', () => {
+    const sheet = (thou: number): Entry => ({
+      ...stamp(`t${thou}`),
+      kind: 'targets',
+      replaces: null,
+      value: {
+        ...startingChoices('imperial'),
+        gaps: {
+          ...startingChoices('imperial').gaps,
+          top: { sheet: { form: 'minimum', min: fromThou(thou), from: 'sheet' }, manual: null, own: null },
+        },
+      },
+    });
+    const rings = [gap('a', 'L1', 'top', 16), gap('b', 'L1', 'second', 40)];
+    const held = { figure: fromThou(16), limit: fromThou(18), side: 'least' as const };
+    const accepted: Entry = {
+      ...stamp('y'),
+      kind: 'accepted',
+      of: 'a',
+      what: null,
+      state: 'short',
+      reason: 'trial',
+      held,
+    };
+    const at = (thou: number, ...entries: Entry[]) => judge(record(sheet(thou), ...rings, ...entries));
+    expect(first(at(18)).rings.top.held).toEqual(held);
+    for (const thou of [18, 17.5]) expect(first(at(thou, accepted)).rings.top.accepted).not.toBeNull();
+    const stricter = at(28.4, accepted);
+    expect(first(stricter).rings.top).toMatchObject({ accepted: null, done: false, lapsed: { reason: 'trial' } });
+    expect(stricter.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain(
+      'What AB accepted was 16 thou against 18 thou: that no longer covers it.',
+    );
+    const { held: _, ...older } = accepted;
+    expect(first(at(28.4, older as Entry)).rings.top.accepted).not.toBeNull();
+  });
+
   it('a ring that was filed since is not what was accepted', () => {
     const rings = [gap('a', 'L1', 'top', 15), gap('b', 'L1', 'second', 24)];
     const accepted: Entry = { ...stamp('y'), kind: 'accepted', of: 'a', what: null, state: 'short', reason: 'trial' };

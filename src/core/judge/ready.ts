@@ -15,7 +15,8 @@ export const isAgainst = (finding: Finding, cylinder: string): boolean =>
 function begunElsewhere(stage: StageId, engine: Judgement, cylinder: JudgedCylinder): Lacking[] {
   if (stage === 'assembly')
     return cylinder.pins.map(({ text }) => ({ says: say`Reminder: ${text}`, subject: null, stage, ofEngine: false }));
-  if (stage !== 'bores' || cylinder.bore.read === 0) return [];
+  const isBegun = cylinder.bore.spots.some((spot) => spot.value !== null || spot.off !== null);
+  if (stage !== 'bores' || !isBegun) return [];
   return lackingOn(stage, engine, cylinder);
 }
 

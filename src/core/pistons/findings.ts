@@ -6,7 +6,7 @@ import { joined, slipWords, suppliedFindings } from '../bores/findings';
 import type { Supplied } from '../bores/supplied';
 import type { JudgedBore } from '../bores/judged';
 import type { Cylinder } from '../engine/engine';
-import { acceptedWords } from '../record/reading';
+import { acceptedWords, lapsedWords } from '../record/reading';
 import type { JudgedPiston } from './judged';
 import { clearanceIsDone } from './clearance';
 import type { JudgedClearance } from './judgedClearance';
@@ -76,7 +76,9 @@ function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
     return [
       at('stop', say`Cylinder ${label}: the piston reads ${clear(-value)} larger than its bore. Read both again.`),
     ];
-  const out: Finding[] = [];
+  const out: Finding[] = clearance.lapsed
+    ? [at('note', say`Cylinder ${label}, clearance:${lapsedWords(clearance.lapsed)}`)]
+    : [];
   if (strip.check && !strip.check.agrees)
     out.push(
       at(

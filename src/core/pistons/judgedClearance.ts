@@ -10,9 +10,11 @@ import {
   lastOf,
   lastUnvoided,
   livePasses,
+  type Held,
+  lapsedOf,
 } from '../record/reading';
 import { whereOf } from '../record/parts';
-import type { Target } from '../targets/target';
+import { type Target, heldAt } from '../targets/target';
 import { expandedOf } from '../uncertainty/spread';
 import type { Low, Strictness } from '../verdict/decide';
 import { type ClearanceState, clearanceDoubt, clearanceIsDone, clearanceOf, clearanceVerdict } from './clearance';
@@ -33,6 +35,9 @@ export interface JudgedClearance {
   low: Low | null;
   /** The reading that an acceptance of it is bound to: the last of bore and piston. */
   acceptId: string | null;
+  /** What an acceptance of it is given for, and one that was given for less than it is now. */
+  held: Held | null;
+  lapsed: Acceptance | null;
   accepted: Acceptance | null;
   /** Whether the piston may go in with it. */
   done: boolean;
@@ -87,6 +92,8 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
       chance: null,
       low: null,
       acceptId: null,
+      held: null,
+      lapsed: null,
       accepted: null,
       done: false,
       working: [],
@@ -101,7 +108,8 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
   const uncertainty = Math.round(expandedOf(doubt));
   const verdict = clearanceVerdict(value, target, doubt, strictness);
   const acceptId = lastOf([...livePasses(bore.passes, bore.round), ...livePasses(piston.passes, piston.round)]);
-  const yes = acceptanceOf(accepted, acceptId, 'clearance', verdict.state, whereOf(cylinder, piston.id));
+  const held = heldAt(verdict.state, value, target);
+  const yes = acceptanceOf(accepted, acceptId, 'clearance', verdict.state, whereOf(cylinder, piston.id), held);
   return {
     value,
     reported: null,
@@ -110,6 +118,8 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
     target,
     ...verdict,
     acceptId,
+    held,
+    lapsed: yes ? null : lapsedOf(accepted, acceptId, 'clearance', held),
     accepted: yes,
     done: clearanceIsDone(verdict.state) || yes !== null,
     working: [

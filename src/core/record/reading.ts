@@ -8,6 +8,7 @@ import type { BearingCheck } from '../journals/checks';
 import type { Depth, Spot } from '../bores/grid';
 import type { Joints } from '../clocking/joints';
 import type { Nm } from '../quantity/length';
+import { type Saying, fine, say } from '../quantity/saying';
 import type { Ring, Squaring } from '../rings/ring';
 
 export interface Stamp {
@@ -170,7 +171,24 @@ export interface Acceptance extends Stamp {
   state: string;
   /** Where its parts stood then, see `standsIn`; null for what goes nowhere by itself. */
   where: string | null;
+  /** The figure it was given for, and the limit; null where none was noted. */
+  held: Held | null;
 }
+
+/** A figure held against a limit, nm: what an acceptance is given for. */
+export interface Held {
+  figure: Nm;
+  limit: Nm;
+  /** Which side of it costs the engine. */
+  side: 'least' | 'most';
+}
+
+/** Whether a limit became stricter than the one accepted, or the figure worse. */
+const isWorse = (now: Held, then: Held): boolean =>
+  now.side === then.side &&
+  (now.side === 'least'
+    ? now.limit > then.limit || now.figure < then.figure
+    : now.limit < then.limit || now.figure > then.figure);
 
 /** Acceptances by what they are kept under, see `acceptKey`. */
 export type Accepted = ReadonlyMap<string, Acceptance>;
@@ -189,7 +207,7 @@ export const acceptKey = (reading: string, what: Acceptable | null): string =>
 
 /**
  * The acceptance of a verdict: of this reading, of this state and, where its parts can be put elsewhere, of them where
- * they are; null where it was not accepted, or has become another.
+ * they are; null where it was not accepted, has become another, or worse than what was accepted.
  *
  * @example acceptanceOf(judgement.log.accepted, 'a1', null, 'over', null) // null
  */
@@ -199,13 +217,32 @@ export function acceptanceOf(
   what: Acceptable | null,
   state: string,
   where: string | null,
+  held: Held | null = null,
 ): Acceptance | null {
   const found = reading === null ? undefined : accepted.get(acceptKey(reading, what));
-  return found?.state === state && (where === null || found.where === where) ? found : null;
+  if (found?.state !== state || (where !== null && found.where !== where)) return null;
+  return held && found.held && isWorse(held, found.held) ? null : found;
+}
+
+/** An acceptance that holds no more, since the limit became stricter or the figure worse; null for none. */
+export function lapsedOf(
+  accepted: Accepted,
+  reading: string | null,
+  what: Acceptable | null,
+  held: Held | null,
+): Acceptance | null {
+  const found = reading === null ? undefined : accepted.get(acceptKey(reading, what));
+  return found?.held && held && isWorse(held, found.held) ? found : null;
 }
 
 /** Who accepted a verdict, and why, in words. */
 export const acceptedWords = ({ by, reason }: Acceptance): string => `accepted by ${by || 'someone'}: ${reason}`;
+
+/** An acceptance that lapsed, in a sentence. */
+export const lapsedWords = ({ by, held }: Acceptance): Saying =>
+  held
+    ? say` What ${by || 'someone'} accepted was ${fine(held.figure)} against ${fine(held.limit)}: that no longer covers it.`
+    : [];
 
 /** The id of the last of some readings, by when they were made; null for none. */
 export const lastOf = (readings: readonly Pick<LoggedReading, 'id' | 'at'>[]): string | null =>

@@ -14,6 +14,7 @@ import type {
   CutEntry,
   FiledEntry,
   GaugeSetting,
+  Held,
   PinEntry,
   ReadingEntry,
   Stamp,
@@ -45,8 +46,15 @@ export type Entry =
   | ({ kind: 'renewed'; part: string; cylinder: string } & Stamp)
   /** What a filer took off on the shop's other engines, as it was known when it was first used here. */
   | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
-  /** A verdict is accepted as it is: `of` the last reading it rests on, `what` where that is not the verdict of the reading itself, `state` the word that was accepted. */
-  | ({ kind: 'accepted'; of: string; what: Acceptable | null; state: string; reason: string } & Stamp)
+  /** A verdict is accepted as it is: `of` the last reading it rests on, `what` where that is not the verdict of the reading itself, `state` the word that was accepted, `held` the figure and its limit, null where none was noted. */
+  | ({
+      kind: 'accepted';
+      of: string;
+      what: Acceptable | null;
+      state: string;
+      reason: string;
+      held?: Held | null;
+    } & Stamp)
   /** An earlier reading, cut, answer, acceptance, check, pin, renewal, weighing, turning or tightening no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);
 

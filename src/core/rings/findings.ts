@@ -5,7 +5,7 @@ import type { Nm } from '../quantity/length';
 import { type Saying, fine, say } from '../quantity/saying';
 import { type Finding, type Severity, about } from '../stage/finding';
 import type { JudgedGrooves } from './grooves';
-import { acceptedWords } from '../record/reading';
+import { acceptedWords, lapsedWords } from '../record/reading';
 import { capital } from '../stage/report';
 import type { JudgedRing } from './judged';
 import { type Ring, COMPRESSION, RING_WORDS, gapIsDone, isCompression } from './ring';
@@ -50,6 +50,7 @@ function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
   if (state === 'short' && (shrunk > 0 || counts?.disagreement)) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
   if (ring.growth && !accepted && state !== 'over' && state !== 'not proven')
     out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  if (ring.lapsed) out.push(['note', say`${name}:${lapsedWords(ring.lapsed)}`]);
   if (readIn && counts)
     out.push(['note', say`${name}: read in cylinder ${readIn.label}; its gap here is worked out from the two bores.`]);
   if (ring.unprepared.includes(reading.id))

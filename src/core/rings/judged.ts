@@ -7,15 +7,17 @@ import type { Nm } from '../quantity/length';
 import {
   type Acceptance,
   type Accepted,
+  type Held,
   type Logged,
   type LoggedReading,
   acceptanceOf,
   isLive,
   isReading,
+  lapsedOf,
   livePasses,
 } from '../record/reading';
 import { whereOf } from '../record/parts';
-import type { Target } from '../targets/target';
+import { type Target, heldAt } from '../targets/target';
 import type { Tools } from '../uncertainty/sized';
 import { type Estimate, type Low, type Strictness, bestOf, decide } from '../verdict/decide';
 import type { CutAdvice } from './advice';
@@ -88,6 +90,9 @@ export interface JudgedRing {
   unlogged: string[];
   /** What each cut took off, by the last of the cuts between two readings. */
   taken: { id: string; filer: string; count: number; removed: Nm }[];
+  /** What an acceptance of it is given for, and one that was given for less than it is now. */
+  held: Held | null;
+  lapsed: Acceptance | null;
   accepted: Acceptance | null;
   /** Whether it may go in as it is. */
   done: boolean;
@@ -274,6 +279,8 @@ export function judgedRing(ask: RingAsk): JudgedRing {
       growth: null,
       isUndated: false,
       asksSquaring: false,
+      held: null,
+      lapsed: null,
       accepted: null,
       done: false,
     };
@@ -316,7 +323,9 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     const logged = readings.get(r.id);
     return logged !== undefined && isCocking(logged);
   });
-  const yes = passes.cutsSince > 0 ? null : acceptanceOf(accepted, reading.id, null, state, whereOf(cylinder, null));
+  const held = counts && heldAt(state, counts.value, target);
+  const yes =
+    passes.cutsSince > 0 ? null : acceptanceOf(accepted, reading.id, null, state, whereOf(cylinder, null), held);
   return {
     ...base,
     reading,
@@ -331,6 +340,8 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     growth,
     isUndated,
     asksSquaring,
+    held,
+    lapsed: yes || passes.cutsSince > 0 ? null : lapsedOf(accepted, reading.id, null, held),
     accepted: yes,
     done: yes !== null || (gapIsDone(state) && passes.cutsSince === 0 && !asksSquaring && growth === null),
   };

@@ -6,6 +6,7 @@
  * figure over it, with a reason; the others stay in sight.
  */
 import { type Nm, roundUpTo } from '../quantity/length';
+import type { Held } from '../record/reading';
 import { type Saying, fine, raw, say, size } from '../quantity/saying';
 import {
   type Chart,
@@ -611,6 +612,14 @@ export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): T
     say`Aluminium grows more with heat than the bore does. Low-silicon forgings grow most; boost and long full load add heat. Plated aluminium bores grow with the piston and need less.`,
   ];
   return settled(choices.clearance, bore, widths, below(), why);
+}
+
+/** What an acceptance of a figure is given for: the figure, and the limit that its verdict stands against. */
+export function heldAt(state: string, figure: Nm, target: Target): Held | null {
+  if (!target.set) return null;
+  const { least, most } = target.inForce;
+  if (state !== 'over') return { figure, limit: least, side: 'least' };
+  return most === null ? null : { figure, limit: most, side: 'most' };
 }
 
 /** A target moved up by a cylinder's allowance: minimum, aim and most alike. Common practice, no source. */

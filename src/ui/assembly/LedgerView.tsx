@@ -135,8 +135,8 @@ function torqueFor(
 ): { torque: MilliNm | null; add: MilliNm } {
   const { group, rate, fasteners } = judged;
   const last = fastener.stretches.at(-1);
-  if (last && rate && group.stretch) {
-    const add = addFor(last.length, group.stretch, rate, step);
+  if (last && group.stretch) {
+    const add = addFor(last, group.stretch, rate, step);
     return { torque: last.torque + add, add };
   }
   const others = fasteners.filter(isTight).flatMap((f) => f.stretches.at(-1)?.torque ?? []);
@@ -273,10 +273,8 @@ function OneGroup({ judged, onEdit }: { judged: JudgedGroup; onEdit: () => void 
             )}{' '}
             {rate && (
               <span className="text-soft">
-                {rate.bolts === 0 ? 'Roughly ' : 'This set: '}
-                {length(Math.round(rate.rate * step * 20), 'clearance')} for each{' '}
-                {units === 'metric' ? '10 N·m' : '10 lb·ft'}
-                {rate.bolts > 0 && `, from ${rate.bolts} ${rate.bolts === 1 ? 'bolt' : 'bolts'}`}.
+                This set: {length(Math.round(rate.rate * step * 20), 'clearance')} for each{' '}
+                {units === 'metric' ? '10 N·m' : '10 lb·ft'}, from {rate.bolts} {rate.bolts === 1 ? 'bolt' : 'bolts'}.
               </span>
             )}
           </p>

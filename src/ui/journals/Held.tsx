@@ -78,7 +78,7 @@ export function Held({ what, words, held, accepts, how, tightened = '', onManual
           <StateMark state={state} />
           {(target.set || value !== null) && <p>{text(heldAdvice(what, held))}</p>}
           {(!done || accepted) && value !== null && target.set && (
-            <Accepting words={words} of={acceptId} what={accepts} state={state} accepted={accepted} />
+            <Accepting words={words} of={acceptId} what={accepts} state={state} held={held.held} accepted={accepted} />
           )}
         </div>
       </div>

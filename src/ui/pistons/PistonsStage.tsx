@@ -130,6 +130,7 @@ function Readings() {
               of={clearance.acceptId}
               what="clearance"
               state={clearance.state}
+              held={clearance.held}
               accepted={clearance.accepted}
             />
           )}

@@ -1,6 +1,6 @@
 'use client';
 
-import { type Acceptable, type Acceptance, acceptedWords } from '@/core/record/reading';
+import { type Acceptable, type Acceptance, type Held, acceptedWords } from '@/core/record/reading';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from './Button';
 import { Popup } from './Popup';
@@ -17,11 +17,13 @@ interface Props {
   what: Acceptable | null;
   /** The verdict as it is. */
   state: string;
+  /** The figure and the limit it is accepted at, where it is one figure. */
+  held?: Held | null;
   accepted: Acceptance | null;
 }
 
 /** A verdict is accepted as it is, with a reason, or the acceptance is taken back. */
-export function Accepting({ words, of, what, state, accepted }: Props) {
+export function Accepting({ words, of, what, state, held = null, accepted }: Props) {
   const { accept, strike } = useLogging();
   if (of === null) return null;
   if (accepted)
@@ -37,7 +39,7 @@ export function Accepting({ words, of, what, state, accepted }: Props) {
         <AcceptForm
           state={state}
           onAccept={(reason) => {
-            accept({ of, what, state }, reason);
+            accept({ of, what, state, held }, reason);
             close();
           }}
         />
