@@ -1,11 +1,16 @@
 /** What is to be known of fasteners, turning and masses. */
 import { openMasses, massesOf } from '../masses/masses';
-import { isCylinderId } from '../engine/places';
+import { BLOCK, isCylinderId } from '../engine/places';
 import { say } from '../quantity/saying';
 import { type Finding, about } from '../stage/finding';
-import { ledgerOf } from '../tightening/ledger';
+import { ledgerOf, unrecorded } from '../tightening/ledger';
 import { turningOf } from '../turning/turning';
 import type { Engine, Whole } from './found';
+
+/** Whether something was signed off as tightened on the walk. */
+export const isTightened = ({ log }: Pick<Engine, 'log'>, cylinders: readonly Whole[]): boolean =>
+  log.ticks.get(BLOCK)?.get('allTight') !== undefined ||
+  cylinders.some(({ block }) => block.checks.some((c) => c.check === 'tightened' && c.tick));
 
 /** A bolt that went too far, a piston that binds, sets that lie apart, a second round by the same hand. */
 export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Finding[] {
@@ -31,6 +36,11 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
     ...openMasses(massesOf({ ...engine, cylinders })).map((o) =>
       about('note', 'assembly', o.place, say`Cylinder ${label(o.place)}: ${o.says}.`),
     ),
+    ...(isTightened(engine, cylinders)
+      ? unrecorded(ledger).map((what) =>
+          about('note', 'assembly', null, say`${what}: signed off as tightened, and no figure is on record.`),
+        )
+      : []),
     ...ledger
       .filter((g) => g.isSameHand)
       .map((g) =>

@@ -1,6 +1,7 @@
 /** What is to be known of a piston on its way in. */
 import { say } from '../quantity/saying';
 import { benchFindings } from './benchFindings';
+import { blockStepsIn } from './block';
 import { type Finding, about } from '../stage/finding';
 import { HANGING_CHECKS } from './checks';
 import { BLOCK } from '../engine/places';
@@ -52,9 +53,26 @@ function secondRound({ log }: Pick<Engine, 'log'>, cylinders: readonly Whole[]):
     : [];
 }
 
+/** Steps that were signed off with nobody's initials. */
+function unsigned(engine: Engine, cylinders: readonly Whole[]): Finding[] {
+  const steps = [...cylinders.flatMap((c) => c.block.checks), ...blockStepsIn(engine)];
+  const count = steps.filter(({ state, tick }) => isRight(state) && tick?.by === '').length;
+  return count === 0
+    ? []
+    : [
+        about(
+          'note',
+          'assembly',
+          null,
+          say`${count} ${count === 1 ? 'step is' : 'steps are'} signed off with nobody's initials.`,
+        ),
+      ];
+}
+
 /** What is to be known of the assembly. */
 export const findings = (engine: Engine, cylinders: readonly Whole[]): Finding[] => [
   ...cylinders.flatMap(findingsOf),
   ...secondRound(engine, cylinders),
+  ...unsigned(engine, cylinders),
   ...benchFindings(engine, cylinders),
 ];

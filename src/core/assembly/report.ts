@@ -1,4 +1,6 @@
 /** The walk on paper and in the table: who did what, and when. */
+import { ledgerOf, unrecorded } from '../tightening/ledger';
+import { isTightened } from './benchFindings';
 import { BLOCK } from '../engine/places';
 import { type Saying, say } from '../quantity/saying';
 import type { PinEntry } from '../record/reading';
@@ -101,10 +103,15 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
         columns: [{ words: 'step' }, { words: 'by' }],
         rows: blockSteps.map((s) => [words(STEP_WORDS[s.check]), doneBy([s])]),
       },
-      after: pins.map(
-        (p) =>
-          say`Pinned on, ${named.get(p.cylinder) ?? 'the engine'}${p.part ? `, ${PIN_PART_WORDS[p.part]}` : ''}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
-      ),
+      after: [
+        ...(isTightened(engine, cylinders)
+          ? unrecorded(ledgerOf(engine, cylinders)).map((what) => say`${what}: torque not recorded.`)
+          : []),
+        ...pins.map(
+          (p) =>
+            say`Pinned on, ${named.get(p.cylinder) ?? 'the engine'}${p.part ? `, ${PIN_PART_WORDS[p.part]}` : ''}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
+        ),
+      ],
     },
     ...bench,
   ];

@@ -11,6 +11,7 @@ import type { TightenedEntry } from '../record/bench';
 import type { CheckEntry } from '../record/reading';
 import type { Entry } from '../record/record';
 import { sayingText } from '../quantity/saying';
+import type { FastenerGroup } from '../tightening/groups';
 import { type WalkChoices, STARTING_WALK, WHOLE_WALK } from './choices';
 import { isRight } from './judged';
 import { report } from './report';
@@ -384,6 +385,31 @@ describe('the second round with the wrench', () => {
       tick(each, { place: BLOCK, step: 'secondRound' }, 2, 'KM'),
     ]);
     expect(own.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain('who tightened them');
+  });
+});
+
+describe('what is signed off', () => {
+  it('with nobody’s initials, or as tightened with no figure on record, is remarked on and stands on the sheet', () => {
+    const judgement = of(begun());
+    const after = (by: string, ...more: Entry[]) =>
+      of([...begun(), ...more, tick(judgement, { place: BLOCK, step: 'allTight' }, 1, by)]);
+    const says = (judged: Judgement): string => judged.findings.map((f) => sayingText(f.says, 'imperial')).join();
+    expect(says(after(''))).toContain("1 step is signed off with nobody's initials");
+    expect(says(after('KM'))).not.toContain('initials');
+    expect(says(of(begun()))).not.toContain('no figure is on record');
+    expect(says(after('KM'))).toContain('Rod bolts: signed off as tightened, and no figure is on record.');
+    expect(JSON.stringify(report.sheet(after('KM'), after('KM').cylinders))).toContain('torque not recorded');
+    const group: FastenerGroup = {
+      ...{ id: 'rods', words: 'Rod bolts', on: 'rods', count: 2, lubricant: 'oil', source: '', steps: [40_000] },
+      ...{ angle: null, stretch: null, order: null, measured: false },
+    };
+    const set: Entry = { ...stamp(500), kind: 'fasteners', replaces: null, value: [group] };
+    const made: Entry = {
+      ...{ ...stamp(501), kind: 'tightened', group: 'rods', cylinder: 'L1', fastener: 1, what: 'step' },
+      ...{ torque: 40_000, angle: null, length: null, typed: '' },
+    };
+    expect(says(after('KM', set))).toContain('Rod bolts: signed off as tightened');
+    expect(says(after('KM', set, made))).not.toContain('Rod bolts: signed off');
   });
 });
 

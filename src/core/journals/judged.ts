@@ -16,7 +16,6 @@ import type { Tick } from '../record/log';
 import { type Target, heldAt } from '../targets/target';
 import { type Sized, type Tools, rangeOf, sizedOf, toolLimit } from '../uncertainty/sized';
 import { type Component, expandedOf, sumOf } from '../uncertainty/spread';
-import { rectangular } from '../uncertainty/uncertainty';
 import type { Strictness } from '../verdict/decide';
 import { type Apart, LEAVES_REPEAT, betweenEnds } from '../verdict/repeats';
 import { type Spot, ENDS, sameSpot } from '../bores/grid';

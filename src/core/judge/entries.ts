@@ -4,7 +4,6 @@ import { isJointCheck } from '../assembly/checks';
 import { isBearingCheck } from '../journals/checks';
 import type { Joints } from '../clocking/joints';
 import {
-  type Held,
   type Acceptable,
   type CheckEntry,
   type GaugeSetting,
@@ -14,6 +13,7 @@ import {
   type Stamp,
   isReading,
 } from '../record/reading';
+import type { Held } from '../verdict/held';
 import type { ShopRate } from '../record/log';
 import type { ChoiceEntry, Entry } from '../record/record';
 import type { Ring } from '../rings/ring';

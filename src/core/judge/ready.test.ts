@@ -104,8 +104,8 @@ describe('ready to go in', () => {
     expect(stricter.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain(
       'What AB accepted was 16 thou against 18 thou: that no longer covers it.',
     );
-    const { held: _, ...older } = accepted;
-    expect(first(at(28.4, older as Entry)).rings.top.accepted).not.toBeNull();
+    const older: Entry = { ...accepted, held: null };
+    expect(first(at(28.4, older)).rings.top.accepted).not.toBeNull();
   });
 
   it('a ring that was filed since is not what was accepted', () => {
@@ -312,10 +312,15 @@ describe('ready looks at findings, whatever the job covers', () => {
     let seen = 0;
     fc.assert(
       fc.property(anyEntries(8), fc.boolean(), (entries, coversClocking) => {
-        const left = ['bores', 'pistons', 'assembly', ...(coversClocking ? [] : ['clocking'])];
+        const left: Job['elsewhere'] = [
+          'bores',
+          'pistons',
+          'assembly',
+          ...(coversClocking ? [] : (['clocking'] as const)),
+        ];
         const [card, ...others] = entries;
         if (card?.kind !== 'job') throw new Error('a job card comes first');
-        const job: Entry = { ...card, value: { ...card.value, elsewhere: left as Job['elsewhere'], also: [] } };
+        const job: Entry = { ...card, value: { ...card.value, elsewhere: left, also: [] } };
         // the rings of all are right, and then anything may happen
         const fitted = ['L1', 'R1', 'L2', 'R2'].flatMap((c) => [
           gap(`top ${c}`, c, 'top', 22),

@@ -353,6 +353,24 @@ describe('filing', () => {
     expect(settled.cylinders[0]?.grooves.grooves[0]?.side).toMatchObject({ low: fromThou(4), disagreement: null });
   });
 
+  it('rails that a sheet gives a figure for are read on the route', () => {
+    const sheet: Entry = {
+      ...stamp('t'),
+      kind: 'targets',
+      replaces: null,
+      value: {
+        ...startingChoices('imperial'),
+        gaps: {
+          ...startingChoices('imperial').gaps,
+          rails: { sheet: { form: 'minimum', min: fromThou(15), from: 'sheet' }, manual: null, own: null },
+        },
+      },
+    };
+    const total = (...entries: Entry[]) => judge(record(...entries)).stages.find((s) => s.stage === 'rings')?.total;
+    expect([total(), total(sheet)]).toEqual([16, 32]);
+    expect(judge(record(sheet)).tasks.rings.some((t) => t.subject === 'upperRail')).toBe(true);
+  });
+
   it('a cut that was struck out counts for nothing', () => {
     const struck: Entry = { ...stamp('v'), kind: 'void', of: 'c', reason: 'not done' };
     expect(top(judge(record(fitted('a', 'L1', 12), cut('c', 'L1', 10), struck)))).toMatchObject({

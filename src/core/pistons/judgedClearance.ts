@@ -10,9 +10,9 @@ import {
   lastOf,
   lastUnvoided,
   livePasses,
-  type Held,
   lapsedOf,
 } from '../record/reading';
+import type { Held } from '../verdict/held';
 import { whereOf } from '../record/parts';
 import { type Target, heldAt } from '../targets/target';
 import { expandedOf } from '../uncertainty/spread';

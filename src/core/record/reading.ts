@@ -2,6 +2,7 @@
  * What is read and done at the bench, as the record keeps it. Nothing here is ever changed: a correction is a later
  * entry that voids the earlier one and says why.
  */
+import { type Held, isWorse } from '../verdict/held';
 import type { PinPart } from '../assembly/pinParts';
 import type { Step } from '../assembly/steps';
 import type { BearingCheck } from '../journals/checks';
@@ -174,21 +175,6 @@ export interface Acceptance extends Stamp {
   /** The figure it was given for, and the limit; null where none was noted. */
   held: Held | null;
 }
-
-/** A figure held against a limit, nm: what an acceptance is given for. */
-export interface Held {
-  figure: Nm;
-  limit: Nm;
-  /** Which side of it costs the engine. */
-  side: 'least' | 'most';
-}
-
-/** Whether a limit became stricter than the one accepted, or the figure worse. */
-const isWorse = (now: Held, then: Held): boolean =>
-  now.side === then.side &&
-  (now.side === 'least'
-    ? now.limit > then.limit || now.figure < then.figure
-    : now.limit < then.limit || now.figure > then.figure);
 
 /** Acceptances by what they are kept under, see `acceptKey`. */
 export type Accepted = ReadonlyMap<string, Acceptance>;

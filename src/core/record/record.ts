@@ -14,11 +14,11 @@ import type {
   CutEntry,
   FiledEntry,
   GaugeSetting,
-  Held,
   PinEntry,
   ReadingEntry,
   Stamp,
 } from './reading';
+import type { Held } from '../verdict/held';
 
 interface Choice extends Stamp {
   /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */

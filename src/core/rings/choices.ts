@@ -1,5 +1,6 @@
 /** How rings are read and filed on one engine, and which ring goes into which cylinder. */
 import type { Nm } from '../quantity/length';
+import type { TargetChoices } from '../targets/target';
 import type { Placed, PlacingAim } from './placed';
 
 /** The order rings are taken in: all of one cylinder, all of one kind, all of one bank, or as they come to hand. */
@@ -46,3 +47,17 @@ export const STARTING_PLACING: PlacingChoices = {
   second: { pairs: [], locked: [] },
   aim: 'filing',
 };
+
+/** What says whether rails are read on the route. */
+export interface RailChoices {
+  bench: Pick<BenchChoices, 'rails'>;
+  targets: { gaps: Pick<TargetChoices['gaps'], 'rails'> };
+}
+
+/**
+ * Whether rails are read on the route: where that was chosen, and where a sheet or a manual gives a figure for them.
+ *
+ * @example readsRails(judgement.choices) // false
+ */
+export const readsRails = ({ bench, targets: { gaps } }: RailChoices): boolean =>
+  bench.rails || gaps.rails.sheet !== null || gaps.rails.manual !== null;

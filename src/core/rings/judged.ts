@@ -7,7 +7,6 @@ import type { Nm } from '../quantity/length';
 import {
   type Acceptance,
   type Accepted,
-  type Held,
   type Logged,
   type LoggedReading,
   acceptanceOf,
@@ -16,6 +15,7 @@ import {
   lapsedOf,
   livePasses,
 } from '../record/reading';
+import type { Held } from '../verdict/held';
 import { whereOf } from '../record/parts';
 import { type Target, heldAt } from '../targets/target';
 import type { Tools } from '../uncertainty/sized';

@@ -1,4 +1,5 @@
 /** Rings and grooves, on paper and in the table. */
+import { readsRails } from './choices';
 import { say } from '../quantity/saying';
 import { acceptedWords, isLive } from '../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../stage/report';
@@ -72,7 +73,7 @@ function sheet({ choices }: All, cylinders: readonly Whole[]): SheetPart[] {
         columns: [{ words: 'cylinder' }, ...shown.map((ring) => ({ words: RING_WORDS[ring] }))],
         rows: cylinders.map((c) => [words(c.label), ...shown.map((ring) => gapCell(c, ring))]),
       },
-      after: choices.bench.rails || shown.length > 2 ? [] : [say`Oil rails: not measured here.`],
+      after: readsRails(choices) || shown.length > 2 ? [] : [say`Oil rails: not measured here.`],
     },
   ];
 }

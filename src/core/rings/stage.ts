@@ -19,7 +19,15 @@ import type { TargetsPart } from '../targets/found';
 import { type Target, isOrderGiven, notUnder } from '../targets/target';
 import type { CutAdvice } from './advice';
 import { gapCaption } from './caption';
-import { type BenchChoices, type PlacingChoices, type Route, STARTING_BENCH, STARTING_PLACING } from './choices';
+import {
+  type BenchChoices,
+  type PlacingChoices,
+  type RailChoices,
+  type Route,
+  STARTING_BENCH,
+  STARTING_PLACING,
+  readsRails,
+} from './choices';
 import type { All, Engine, Fitted, RingsMade, RingsPart, Whole, Spread } from './found';
 import { type GrooveSubject, type JudgedGrooves, GROOVE_SUBJECTS, grooveOf, judgedGrooves } from './grooves';
 import type { RingBore } from './evidence';
@@ -34,9 +42,9 @@ import { countsWords, lackWords, ringAdvice } from './words';
 /**
  * Rings that must be in their window before the engine is: both compression rings, and the rails where they are read.
  *
- * @example ringsOnRoute(judgement.choices.bench) // [ 'top', 'second' ]
+ * @example ringsOnRoute(judgement.choices) // [ 'top', 'second' ]
  */
-export const ringsOnRoute = (bench: BenchChoices): Ring[] => (bench.rails ? [...RINGS] : ['top', 'second']);
+export const ringsOnRoute = (choices: RailChoices): Ring[] => (readsRails(choices) ? [...RINGS] : ['top', 'second']);
 
 type RingBores = ReadonlyMap<string, RingBore>;
 
@@ -293,7 +301,7 @@ function grooveTasks(cylinders: readonly Whole[], { grooves }: RingSet): Task<Gr
 
 /** What is still to be done with the rings of a cylinder, and in the grooves they go into: a groove that nobody reads asks for nothing. */
 function missing({ choices }: All, { rings, grooves }: Whole): Missing[] {
-  const route = ringsOnRoute(choices.bench);
+  const route = ringsOnRoute(choices);
   const open = RINGS.filter((ring) => !rings[ring].done && (route.includes(ring) || rings[ring].reading !== null));
   return [
     ...open.map((ring) => ({ says: say`${RING_WORDS[ring]}: ${lackWords(rings[ring])}`, subject: ring })),
@@ -364,12 +372,12 @@ export const rings = {
     lowerRail: { ...OF_A_RING, words: RING_WORDS.lowerRail, field: 'rail', part: 'lowerRail' },
   } satisfies Record<Ring | GrooveSubject, SubjectFacts>,
   judge,
-  lists: ({ choices: { bench, ringSet } }, cylinders) => ({
+  lists: ({ choices: { bench, ringSet, targets } }, cylinders) => ({
     grooves: grooveTasks(cylinders, ringSet),
-    rings: ringTasks(cylinders, bench.route, ringsOnRoute(bench)),
+    rings: ringTasks(cylinders, bench.route, ringsOnRoute({ bench, targets })),
   }),
   progress: ({ choices }, cylinders) =>
-    counted(cylinders.flatMap((c) => ringsOnRoute(choices.bench).map((ring) => c.rings[ring].done))),
+    counted(cylinders.flatMap((c) => ringsOnRoute(choices).map((ring) => c.rings[ring].done))),
   missing,
   caption: gapCaption,
   outcome,

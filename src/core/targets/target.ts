@@ -6,7 +6,7 @@
  * figure over it, with a reason; the others stay in sight.
  */
 import { type Nm, roundUpTo } from '../quantity/length';
-import type { Held } from '../record/reading';
+import type { Held } from '../verdict/held';
 import { type Saying, fine, raw, say, size } from '../quantity/saying';
 import {
   type Chart,

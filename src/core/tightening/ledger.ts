@@ -208,6 +208,19 @@ interface Known {
   choices: { fasteners: FastenerGroup[] | null };
 }
 
+/** What may be tightened, where no group of it was set. */
+const USUAL = { rods: 'Rod bolts', engine: 'Main caps' } as const;
+
+/**
+ * Fasteners of which no figure is on record, in words: groups with nothing done, and rods or mains of which no group was set.
+ *
+ * @example unrecorded([]) // [ 'Rod bolts', 'Main caps' ]
+ */
+export const unrecorded = (ledger: readonly JudgedGroup[]): string[] => [
+  ...ledger.filter((g) => g.fasteners.every((f) => f.state === 'to do')).map((g) => g.group.words),
+  ...(['rods', 'engine'] as const).flatMap((on) => (ledger.some((g) => g.group.on === on) ? [] : [USUAL[on]])),
+];
+
 /**
  * Every group of fasteners with what was done. What was tightened before a part of that place was machined or replaced
  * no longer counts; nor does a step whose figure was changed since.

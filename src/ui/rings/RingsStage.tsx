@@ -32,10 +32,8 @@ export function RingsStage() {
   const [large, setLarge] = useKept('spatium-large', 'off');
   if (!cylinder) return null;
   const ring = cylinder.rings[cursor.inHand.rings];
-  const { bench } = judgement.choices;
-  const subjects = bench.rails
-    ? RINGS
-    : RINGS.filter((r) => ringsOnRoute(bench).includes(r) || r === cursor.inHand.rings);
+  const onRoute = ringsOnRoute(judgement.choices);
+  const subjects = RINGS.filter((r) => onRoute.includes(r) || r === cursor.inHand.rings);
   const at = (subject: Subject): At<Subject> => ({ cylinder: cylinder.id, subject, spot: null });
   const isLarge = large === 'on' && view === 'bench';
   return (

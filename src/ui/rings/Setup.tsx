@@ -10,7 +10,7 @@ import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { bareOf } from '../shared/shopUnits';
 import { FEEDBACKS, type Feedback, feedbackKey } from './feedback';
-import { type BenchChoices, ROUTES } from '@/core/rings/choices';
+import { type BenchChoices, ROUTES, readsRails } from '@/core/rings/choices';
 import { Term } from '../shared/Term';
 
 const ROUTE_WORDS = {
@@ -61,7 +61,11 @@ export function Setup() {
           />
           Rails on the route too
         </label>
-        <p className="text-soft">Else the sheet says that they are not measured here.</p>
+        <p className="text-soft">
+          {readsRails(judgement.choices) && !bench.rails
+            ? 'They are: a sheet or a manual gives their gap.'
+            : 'Otherwise the sheet says that they are not measured here.'}
+        </p>
       </section>
       <Limits key={JSON.stringify(bench) + units} bench={bench} />
       <section aria-label="At this bench">

@@ -1,6 +1,7 @@
 'use client';
 
-import { type Acceptable, type Acceptance, type Held, acceptedWords } from '@/core/record/reading';
+import { type Acceptable, type Acceptance, acceptedWords } from '@/core/record/reading';
+import type { Held } from '@/core/verdict/held';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from './Button';
 import { Popup } from './Popup';
