@@ -68,7 +68,8 @@ export function addFor(
   step: MilliNm,
 ): MilliNm {
   if (length >= from) return 0;
-  if (!known) return Math.floor((SMALL_STEP * torque) / step) * step;
+  // a step is a rounded number of mN·m: a whole number of them is not missed by that
+  if (!known) return Math.floor((SMALL_STEP * torque) / step + 0.01) * step;
   const { rate, doubt } = known;
   if (rate <= 0) return 0;
   const steepest = rate + 2 * (doubt ?? rate * ROUGH);

@@ -220,7 +220,7 @@ describe('what bolts stretch, learned', () => {
     const step = fromPoundFeet(0.5);
     const advised = (thou: number, poundFeet: number): number =>
       addFor({ torque: fromPoundFeet(poundFeet), length: fromThou(thou) }, range, null, step) / step / 2;
-    expect([advised(4.2, 45), advised(4.1, 20), advised(5.2, 45)]).toEqual([2, 0.5, 0]);
+    expect([advised(4.2, 45), advised(4.1, 20), advised(5.2, 45)]).toEqual([2, 1, 0]);
   });
 
   it('its doubt is that of a slope, with a level taken for each bolt', () => {
