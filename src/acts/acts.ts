@@ -2,6 +2,7 @@
  * What is asked of the server beyond reading and appending: each by name, with what it takes.
  * `POST /api/do/NAME` with its arguments as a JSON list; who may stands in `src/people/rules.ts`.
  */
+import { basename } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { quickRecord } from '@/core/job/quick';
@@ -185,7 +186,8 @@ export const ACTS = {
   /** A backup, now. */
   copyNow: act(
     [],
-    async (): Promise<string> => copyNow(),
+    // where it lies on the server is nothing for a browser
+    async (): Promise<string> => `Made ${basename(await copyNow())}`,
     (says) => ({ of: '', says: `Backup: ${says}` }),
   ),
 
