@@ -41,7 +41,7 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
       ? 'Engine'
       : ((p) => (p === undefined ? place : 'words' in p ? p.words : p.label))(placeAt(judgement, place));
   const ofCylinders = cylinders.flatMap(({ id, label, ready, block }) => [
-    ...ready.missing.flatMap((m) => (m.ofEngine ? [] : [at(id, m.stage, say`Cylinder ${label}: ${m.says}`)])),
+    ...ready.missing.flatMap((m) => (m.isOfEngine ? [] : [at(id, m.stage, say`Cylinder ${label}: ${m.says}`)])),
     ...(covers(job, 'assembly')
       ? block.checks
           .filter((c) => !isRight(c.state) && !block.open.includes(c))

@@ -28,7 +28,7 @@ import {
 export interface Lacking extends Missing {
   stage: StageId;
   /** Whether it stands against every cylinder: it is of the engine as a whole. */
-  ofEngine: boolean;
+  isOfEngine: boolean;
 }
 
 export interface JudgedCylinder extends Cylinder, Parts {

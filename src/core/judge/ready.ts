@@ -14,7 +14,7 @@ export const isAgainst = (finding: Finding, cylinder: string): boolean =>
 /** What stands against a cylinder on a stage that the job leaves to others: what was begun there all the same. */
 function begunElsewhere(stage: StageId, engine: Judgement, cylinder: JudgedCylinder): Lacking[] {
   if (stage === 'assembly')
-    return cylinder.pins.map(({ text }) => ({ says: say`Reminder: ${text}`, subject: null, stage, ofEngine: false }));
+    return cylinder.pins.map(({ text }) => ({ says: say`Reminder: ${text}`, subject: null, stage, isOfEngine: false }));
   const isBegun = cylinder.bore.spots.some((spot) => spot.value !== null || spot.off !== null);
   if (stage !== 'bores' || !isBegun) return [];
   return lackingOn(stage, engine, cylinder);
@@ -23,7 +23,7 @@ function begunElsewhere(stage: StageId, engine: Judgement, cylinder: JudgedCylin
 const lackingOn = (stage: StageId, engine: Judgement, cylinder: JudgedCylinder): Lacking[] =>
   asked(stage)
     .missing(engine, cylinder)
-    .map((m): Lacking => ({ ...m, stage, ofEngine: false }));
+    .map((m): Lacking => ({ ...m, stage, isOfEngine: false }));
 
 /**
  * What keeps a cylinder from being ready.
@@ -43,7 +43,7 @@ export function lackingOf(
     ...missing,
     ...against.flatMap((f): Lacking[] =>
       isOfEngine(f) || !named.has(f.stage)
-        ? [{ says: f.says, subject: null, stage: f.stage, ofEngine: isOfEngine(f) }]
+        ? [{ says: f.says, subject: null, stage: f.stage, isOfEngine: isOfEngine(f) }]
         : [],
     ),
   ];

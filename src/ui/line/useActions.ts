@@ -342,6 +342,8 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   };
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    // a key held down logs once, and answers nothing that logging it asks
+    if (event.key === 'Enter' && event.repeat) return event.preventDefault();
     const action = actionOf(event);
     if (action) {
       event.preventDefault();
@@ -354,6 +356,7 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   };
 
   const onElsewhere = (event: globalThis.KeyboardEvent): boolean => {
+    if (event.key === 'Enter' && event.repeat) return true;
     const action = event.key === 'Tab' || (event.key === 'Escape' && typed === '') ? null : actionOf(event);
     action?.();
     return action !== null;
