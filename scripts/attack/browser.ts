@@ -179,7 +179,7 @@ async function scripting({ server, owner, victim }: Ground): Promise<Tried> {
   const { builds, chart, tools, places } = filledShop();
   for (const build of builds) {
     const answer = await ask(server, owner, 'POST', '/api/builds', {
-      ...{ format: 'spatium-build', version: 13, record: build },
+      ...{ format: 'spatium-build', version: 14, record: build },
     });
     if (!answer.ok) throw new Error(await answer.text());
   }

@@ -24,7 +24,7 @@ import { isTooDeep } from './depth';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 13;
+const FILE_VERSION = 14;
 /** Older versions that are read too: what they lack is filled in. */
 const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, FILE_VERSION] as const;
 /** As many entries as a file holds; and bytes, which no such file comes to. */

@@ -200,7 +200,12 @@ const doneSchema = z.discriminatedUnion('kind', [
     state: words(40).default('over'),
     reason: text(200).trim().min(1, 'a reason is asked for'),
     held: z
-      .strictObject({ figure: anyNm, limit: anyNm, side: z.enum(['least', 'most']) })
+      .strictObject({
+        figure: anyNm,
+        limit: anyNm,
+        side: z.enum(['least', 'most']),
+        of: z.literal('mass').optional(),
+      })
       .nullable()
       .optional(),
   }),

@@ -2,6 +2,7 @@
 import { openMasses, massesOf } from '../masses/masses';
 import { BLOCK, isCylinderId } from '../engine/places';
 import { say } from '../quantity/saying';
+import { lapsedWords } from '../record/reading';
 import { type Finding, about } from '../stage/finding';
 import { ledgerOf, unrecorded } from '../tightening/ledger';
 import { turningOf } from '../turning/turning';
@@ -21,7 +22,9 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
     ...ledger.flatMap((g) =>
       g.fasteners
         .filter((f) => f.state === 'over' && f.accepted === null)
-        .map((f) => about('stop', 'assembly', at(f.cylinder), say`${f.words} ${f.says}.`)),
+        .map((f) =>
+          about('stop', 'assembly', at(f.cylinder), say`${f.words} ${f.says}.${f.lapsed ? lapsedWords(f.lapsed) : ''}`),
+        ),
     ),
     ...turningOf(engine, [])
       .turns.filter((t) => t.isJump && t.accepted === null)
@@ -34,7 +37,12 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
         ),
       ),
     ...openMasses(massesOf({ ...engine, cylinders })).map((o) =>
-      about('note', 'assembly', o.place, say`Cylinder ${label(o.place)}: ${o.says}.`),
+      about(
+        'note',
+        'assembly',
+        o.place,
+        say`Cylinder ${label(o.place)}: ${o.says}.${o.lapsed ? lapsedWords(o.lapsed) : ''}`,
+      ),
     ),
     ...(isTightened(engine, cylinders)
       ? unrecorded(ledger).map((what) =>

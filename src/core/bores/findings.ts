@@ -3,7 +3,7 @@ import type { Cylinder } from '../engine/engine';
 import { NEAR, outlierOf } from '../pistons/piston';
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say, size } from '../quantity/saying';
-import { type LoggedReading, acceptedWords, isLive, livePasses } from '../record/reading';
+import { type LoggedReading, acceptedWords, lapsedWords, isLive, livePasses } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import type { BoresPart } from './found';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
@@ -29,13 +29,13 @@ export const slipWords = (slip: string | null): string =>
 function verdictFindings({ label, id, bore }: Measured): Finding[] {
   const { state, reasons } = bore.verdict;
   const at = (severity: Severity, says: Saying): Finding[] => [about(severity, 'bores', id, says)];
-  const why = joined(reasons);
+  const why = say`${joined(reasons)}.${bore.lapsed ? lapsedWords(bore.lapsed) : ''}`;
   if (bore.accepted && !boreIsDone(state))
-    return at('note', say`Cylinder ${label}, bore ${state}, ${acceptedWords(bore.accepted)}. ${why}.`);
-  if (state === 'not proven') return at('mend', say`Cylinder ${label}, bore not proven: ${why}.`);
-  if (state === 'hone') return at('mend', say`Cylinder ${label}, bore to be honed: ${why}.`);
-  if (state === 'next size') return at('mend', say`Cylinder ${label}, bore to the next size: ${why}.`);
-  return state === 'out' ? at('stop', say`Cylinder ${label}, bore out: ${why}.`) : [];
+    return at('note', say`Cylinder ${label}, bore ${state}, ${acceptedWords(bore.accepted)}. ${why}`);
+  if (state === 'not proven') return at('mend', say`Cylinder ${label}, bore not proven: ${why}`);
+  if (state === 'hone') return at('mend', say`Cylinder ${label}, bore to be honed: ${why}`);
+  if (state === 'next size') return at('mend', say`Cylinder ${label}, bore to the next size: ${why}`);
+  return state === 'out' ? at('stop', say`Cylinder ${label}, bore out: ${why}`) : [];
 }
 
 function shapeFindings({ label, id, bore }: Measured): Finding[] {

@@ -4,15 +4,15 @@
 import type { Nm } from '../quantity/length';
 import { type Saying, fine, say, size } from '../quantity/saying';
 import {
-  type Acceptance,
   type Accepted,
   type LoggedReading,
   type Zeroed,
-  acceptanceOf,
   isLive,
   lastOf,
   livePasses,
   zeroedAlike,
+  type Answer,
+  answerOf,
 } from '../record/reading';
 import {
   type Repeatability,
@@ -53,7 +53,7 @@ export interface JudgedSpot extends Spot {
   done: boolean;
 }
 
-export interface JudgedBore {
+export interface JudgedBore extends Answer {
   /** Every reading of it, of earlier rounds and voided ones too. */
   passes: readonly LoggedReading[];
   spots: JudgedSpot[];
@@ -68,9 +68,6 @@ export interface JudgedBore {
   /** The shape as it was found, where the bore has been machined since. */
   asFound: BoreShape | null;
   verdict: BoreVerdict;
-  /** The reading that an acceptance of it is bound to: the last that counts. */
-  acceptId: string | null;
-  accepted: Acceptance | null;
   /** Whether a piston may go into it. */
   done: boolean;
   /** How often it was machined. */
@@ -246,14 +243,14 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     shape === null || sold(shape.widest),
     ask.strictness,
   );
-  const { state, reasons }: BoreVerdict =
+  const { state, reasons }: Pick<BoreVerdict, 'state' | 'reasons'> =
     !shape && !found && relative
       ? { state: 'part read', reasons: [relativeWords(relative)] }
       : !shape && found
         ? { state: 'part read', reasons: [say`one size without its place: taper and out-of-round are not known`] }
         : verdict;
   const acceptId = lastOf(livePasses(passes, round));
-  const accepted = acceptanceOf(ask.accepted, acceptId, 'bore', state, null);
+  const answer = answerOf(ask.accepted, { acceptId, what: 'bore', state, held: verdict.held });
   return {
     passes,
     spots,
@@ -263,10 +260,9 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     shape,
     relative,
     asFound: round === 0 ? null : shapeOf(measure(ask, grid, 0).measured),
-    verdict: { state, reasons },
-    acceptId,
-    accepted,
-    done: accepted !== null || boreIsDone(state),
+    verdict: { state, reasons, held: verdict.held },
+    ...answer,
+    done: answer.accepted !== null || boreIsDone(state),
     round,
     read,
     total: inGrid.length,

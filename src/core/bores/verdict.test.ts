@@ -61,7 +61,11 @@ describe('the verdict on a bore (ISO 14253-1:2017 and the limits from memory)', 
   });
 
   it('says before the bore is read through only what is proven bad', () => {
-    expect(boreVerdict(null, honed, false, true, STARTING_STRICTNESS)).toEqual({ state: 'to do', reasons: [] });
+    expect(boreVerdict(null, honed, false, true, STARTING_STRICTNESS)).toEqual({
+      state: 'to do',
+      reasons: [],
+      held: null,
+    });
     expect(boreVerdict(shape(0.1, 0.1), honed, false, true, STARTING_STRICTNESS).state).toBe('part read');
     expect(boreVerdict(shape(2, 0.1), honed, false, true, STARTING_STRICTNESS).state).toBe('next size');
   });

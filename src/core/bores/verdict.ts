@@ -3,6 +3,7 @@
  * Each form limit is guarded as every other: within it only once that is shown, past it only once that is.
  */
 import type { Nm } from '../quantity/length';
+import { type Held, furthestOver } from '../verdict/held';
 import { type Saying, fine, say } from '../quantity/saying';
 import { type Side, type Strictness, decide, exactly } from '../verdict/decide';
 import type { Basis, BoreLimits } from './grid';
@@ -15,6 +16,8 @@ export interface BoreVerdict {
   state: BoreState;
   /** Each with its figures. */
   reasons: Saying[];
+  /** Of what may be accepted: the figure furthest over its limit. */
+  held: Held | null;
 }
 
 /** What to do in a state, in one sentence. */
@@ -49,6 +52,8 @@ interface Grade {
   proven: 0 | 1 | 2;
   possible: 0 | 1 | 2;
   reason: Saying | null;
+  /** The figure and the limit it reaches; null for within. */
+  reached: { figure: Nm; limit: Nm } | null;
 }
 
 /** How much is left to a limit, decided as what may not be under nothing. */
@@ -60,24 +65,24 @@ const sideOf = ({ value, standard, freedom }: Derived, limit: Nm, { sure, cleara
   ).side;
 
 function grade(name: string, figure: Derived | null, within: Nm, hone: Nm, strictness: Strictness): Grade {
-  if (!figure) return { proven: 0, possible: 0, reason: null };
+  if (!figure) return { proven: 0, possible: 0, reason: null, reached: null };
   const { value, uncertainty } = figure;
   const [first, second] = [sideOf(figure, within, strictness), sideOf(figure, hone, strictness)];
   const proven = second === 'under' ? 2 : first === 'under' ? 1 : 0;
   const possible = second !== 'inside' ? 2 : first !== 'inside' ? 1 : 0;
   const shown = say`${name} ${fine(value)} ± ${fine(uncertainty)}`;
-  if (possible > proven)
+  if (possible > proven) {
+    const limit = proven === 0 && first === 'not proven' ? within : hone;
     return {
       proven,
       possible,
-      reason: say`${shown} reaches the limit of ${fine(proven === 0 && first === 'not proven' ? within : hone)}`,
+      reason: say`${shown} reaches the limit of ${fine(limit)}`,
+      reached: { figure: value, limit },
     };
-  return {
-    proven,
-    possible,
-    reason:
-      proven === 0 ? say`${shown}, limit ${fine(within)}` : say`${shown} is over ${fine(proven === 2 ? hone : within)}`,
-  };
+  }
+  if (proven === 0) return { proven, possible, reason: say`${shown}, limit ${fine(within)}`, reached: null };
+  const limit = proven === 2 ? hone : within;
+  return { proven, possible, reason: say`${shown} is over ${fine(limit)}`, reached: { figure: value, limit } };
 }
 
 /**
@@ -95,24 +100,26 @@ export function boreVerdict(
   sold: boolean,
   strictness: Strictness,
 ): BoreVerdict {
-  if (!shape) return { state: 'to do', reasons: [] };
+  if (!shape) return { state: 'to do', reasons: [], held: null };
   const grades = [
     grade('taper', shape.taper.thrust ?? shape.taper.overall, limits.within.taper, limits.hone.taper, strictness),
     grade('out-of-round', shape.outOfRound, limits.within.outOfRound, limits.hone.outOfRound, strictness),
   ];
   const reasons = grades.flatMap((g) => (g.reason ? [g.reason] : []));
+  const held = furthestOver(grades.flatMap((g) => g.reached ?? []));
   const proven = Math.max(...grades.map((g) => g.proven));
   const possible = Math.max(...grades.map((g) => g.possible));
   if (proven === 2)
     return sold
-      ? { state: 'next size', reasons }
-      : { state: 'out', reasons: [...reasons, say`no oversize on the list cleans it`] };
-  if (!complete) return { state: 'part read', reasons };
-  if (possible > proven) return { state: 'not proven', reasons };
-  if (proven === 1) return { state: 'hone', reasons };
+      ? { state: 'next size', reasons, held }
+      : { state: 'out', reasons: [...reasons, say`no oversize on the list cleans it`], held };
+  if (!complete) return { state: 'part read', reasons, held };
+  if (possible > proven) return { state: 'not proven', reasons, held };
+  if (proven === 1) return { state: 'hone', reasons, held };
   const directions = Math.max(...shape.depths.map((d) => d.directions), 0);
   return {
     state: 'within',
+    held: null,
     reasons:
       directions === 0 || directions > 2
         ? reasons

@@ -102,7 +102,7 @@ function bearingFindings(b: JudgedBearing): Finding[] {
             ? at('note', say`${words}: its journal is out of its limits, ${acceptedWords(journal.accepted)}.`)
             : at(
                 'mend',
-                say`${words}: its journal is out of round by ${clear(journal.outOfRound ?? 0)} and tapered by ${clear(journal.taper ?? 0)}, more than it may be: grind to the next undersize, or accept it with a reason.`,
+                say`${words}: its journal is out of round by ${clear(journal.outOfRound ?? 0)} and tapered by ${clear(journal.taper ?? 0)}, more than it may be: grind to the next undersize, or accept it with a reason.${journal.lapsed ? lapsedWords(journal.lapsed) : ''}`,
               ),
         ]
       : []),

@@ -4,8 +4,7 @@ import type { Cylinder } from '../engine/engine';
 import type { Nm } from '../quantity/length';
 import type { ClearanceState } from '../pistons/clearance';
 import type { PistonsPart } from '../pistons/found';
-import type { Acceptance } from '../record/reading';
-import type { Held } from '../verdict/held';
+import type { Answer } from '../record/reading';
 import type { Frame, Place } from '../stage/stage';
 import type { Target } from '../targets/target';
 import type { Sized } from '../uncertainty/sized';
@@ -17,7 +16,7 @@ import type { BearingKind, JournalChoices, ShellChoices } from './choices';
 import type { OnCrank } from './crank';
 
 /** A figure of the bottom end, held against what it may be. */
-export interface HeldAgainst {
+export interface HeldAgainst extends Answer {
   /** The best estimate; null while it is not read. */
   value: Nm | null;
   /** The ends of what is left open, where it is a range; else the value twice. */
@@ -30,12 +29,6 @@ export interface HeldAgainst {
   /** The chance that it lies under its least by more than the grace; null where nothing is asked of it. */
   chance: number | null;
   lowSide: Low | null;
-  /** The reading that an acceptance of it is bound to. */
-  acceptId: string | null;
-  /** What an acceptance of it is given for, and one that was given for less than it is now. */
-  held: Held | null;
-  lapsed: Acceptance | null;
-  accepted: Acceptance | null;
   done: boolean;
   /** Readings it rests on that cannot all be true, each with what was read. */
   disagreements: readonly Disagreeing[];
@@ -51,7 +44,7 @@ export interface JudgedPlaceOn extends Spot {
   value: Nm | null;
 }
 
-export interface JudgedJournal {
+export interface JudgedJournal extends Answer {
   spots: JudgedPlaceOn[];
   /** Where it is thickest: its clearance is least there. */
   size: Sized | null;
@@ -60,8 +53,6 @@ export interface JudgedJournal {
   taper: Nm | null;
   /** `out` where it is out of round or tapered by more than it may be; `part read` where limits are given, and not all places are read. */
   state: 'to do' | 'part read' | 'within' | 'out';
-  acceptId: string | null;
-  accepted: Acceptance | null;
   disagreements: readonly Disagreeing[];
 }
 

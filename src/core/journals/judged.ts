@@ -1,4 +1,5 @@
 /** One bearing of the bottom end, and what is read beside it: held against what the manual gives. */
+import { furthestOver } from '../verdict/held';
 import { STEEL_EXPANSION } from '../heat/metals';
 import { clearanceDoubt, clearanceIsDone, verdictOn } from '../pistons/clearance';
 import type { Nm } from '../quantity/length';
@@ -6,11 +7,11 @@ import {
   type Acceptable,
   type Accepted,
   type LoggedReading,
-  acceptanceOf,
-  lapsedOf,
   lastOf,
   livePasses,
   zeroedAlike,
+  UNANSWERED,
+  answerOf,
 } from '../record/reading';
 import type { Tick } from '../record/log';
 import { type Target, heldAt } from '../targets/target';
@@ -93,7 +94,7 @@ export function heldAgainst(ask: HoldAsk): HeldAgainst {
   const acceptId = found && lastOf(readings);
   const value = found && Math.round((found.low + found.high) / 2);
   const held = value === null ? null : heldAt(state, value, target);
-  const yes = acceptanceOf(accepted, acceptId, what, state, null, held);
+  const answer = answerOf(accepted, { acceptId, what, state, held });
   return {
     value,
     low: found?.low ?? 0,
@@ -103,11 +104,8 @@ export function heldAgainst(ask: HoldAsk): HeldAgainst {
     state,
     chance: verdict.chance,
     lowSide: verdict.low,
-    acceptId,
-    held,
-    lapsed: yes ? null : lapsedOf(accepted, acceptId, what, held),
-    accepted: yes,
-    done: clearanceIsDone(state) || yes !== null,
+    ...answer,
+    done: clearanceIsDone(state) || answer.accepted !== null,
     disagreements,
   };
 }
@@ -178,11 +176,12 @@ function judgedJournal({ passes, rounds, choices, tools, accepted }: BearingAsk)
   const largest = Math.max(...sizes);
   const outOfRound = furthest(spots, (s) => s.depth);
   const taper = furthest(spots, (s) => s.angle);
-  const isOut = (found: Nm | null, most: Nm | null): boolean => found !== null && most !== null && found > most;
+  const outBy = (figure: Nm | null, limit: Nm | null): { figure: Nm; limit: Nm }[] =>
+    figure !== null && limit !== null && figure > limit ? [{ figure, limit }] : [];
   const { form } = choices;
   const isPart = spots.slice(0, asked.length).some((s) => s.value === null);
   const asksForm = form.outOfRound !== null || form.taper !== null;
-  const out = isOut(outOfRound, form.outOfRound) || isOut(taper, form.taper);
+  const held = furthestOver([...outBy(outOfRound, form.outOfRound), ...outBy(taper, form.taper)]);
   const acceptId = lastOf(live);
   return {
     spots,
@@ -190,9 +189,8 @@ function judgedJournal({ passes, rounds, choices, tools, accepted }: BearingAsk)
     least: sizes.length === 0 ? null : Math.min(...sizes),
     outOfRound,
     taper,
-    state: sizes.length === 0 ? 'to do' : out ? 'out' : isPart && asksForm ? 'part read' : 'within',
-    acceptId,
-    accepted: out ? acceptanceOf(accepted, acceptId, 'form', 'out', null) : null,
+    state: sizes.length === 0 ? 'to do' : held ? 'out' : isPart && asksForm ? 'part read' : 'within',
+    ...(held ? answerOf(accepted, { acceptId, what: 'form', state: 'out', held }) : { ...UNANSWERED, acceptId }),
     disagreements: on.flatMap(({ sized }) => disagreeing('journal', sized)),
   };
 }

@@ -133,22 +133,80 @@ describe('findings about the builder’s own figure', () => {
     [
       'in force under a sheet can cost the engine',
       own(19, true, minimum(24)),
-      /own top ring minimum of 19 thou is in force, and is under the sheet's 24 thou/,
+      /Your own top ring minimum of 19 thou is under the sheet's 24 thou. Too tight can cost the engine; reason given: sheet/,
       'stop',
     ],
     [
       'in force under a chart that nobody confirmed it is noted',
       own(19, true),
-      /is in force, and is under the chart's 20.3 thou.*reason given: sheet/,
+      /is under the chart's 20.3 thou.*reason given: sheet/,
       'note',
     ],
-    ['not in force it is only noted', own(19, false), /is not in force; it is under the chart's 20.3 thou/, 'note'],
+    ['not in force it is only noted', own(19, false), /is not used; it is under the chart's 20.3 thou/, 'note'],
   ])('%s', (_, entry, words, severity) => {
     expect(about(found({}, entry), words)?.severity).toBe(severity);
   });
 
   it('over what ranks above it there is nothing to say', () => {
     expect(about(found({}, own(25, true)), /own top ring/)).toBeUndefined();
+  });
+
+  const accepted = (held: { figure: number; limit: number }, of = 't'): Entry => ({
+    ...{ id: 'ok', at: AT, by: 'KM', kind: 'accepted', of, what: 'ownTop', state: 'least', reason: 'as run before' },
+    held: { figure: fromThou(held.figure), limit: fromThou(held.limit), side: 'least' },
+  });
+  const stands = (...entries: Entry[]): Finding | undefined => about(found({}, ...entries), /Your own top ring/);
+
+  it('accepted it is a note that names who and why, through another change of the targets', () => {
+    const yes = accepted({ figure: 19, limit: 24 });
+    const finding = stands(own(19, true, minimum(24)), yes);
+    expect(finding?.severity).toBe('note');
+    expect(sayingText(finding?.says ?? [], 'imperial')).toMatch(/Accepted by KM: as run before/);
+    expect(stands(own(19, true, minimum(24)), yes, { ...own(19, true, minimum(24)), id: 't2' })?.severity).toBe('note');
+  });
+
+  it('tighter, or under a stricter sheet, the acceptance lapses and says so', () => {
+    const yes = accepted({ figure: 19, limit: 24 });
+    for (const now of [own(18, true, minimum(24)), own(19, true, minimum(26))]) {
+      const finding = stands(own(19, true, minimum(24)), yes, { ...now, id: 't2' });
+      expect(finding?.severity).toBe('stop');
+      expect(sayingText(finding?.says ?? [], 'imperial')).toMatch(
+        /KM accepted 19 thou against 24 thou: that no longer covers it/,
+      );
+    }
+  });
+
+  it('a range whose lower end is under the sheet’s is outside it, wherever its aim begins', () => {
+    const range: Given = {
+      ...{ form: 'range', min: fromThou(15), max: fromThou(30), hardTop: false, from: 'as run before' },
+      aim: { from: fromThou(24), to: fromThou(26) },
+    };
+    const entry = gaps({ top: { sheet: minimum(24), manual: null, own: { given: range, over: true } } });
+    expect(stands(entry)?.severity).toBe('stop');
+  });
+
+  it('over a maximum that the sheet marks as hard it is a stop', () => {
+    const sheet: Given = {
+      ...{ form: 'range', min: fromThou(21), max: fromThou(26), hardTop: true, aim: null, from: 'sheet' },
+    };
+    const entry = (top: number): Entry =>
+      gaps({
+        top: { sheet, manual: null, own: { given: { ...sheet, max: fromThou(top), hardTop: false }, over: true } },
+      });
+    expect(about(found({}, entry(30)), /Your own top ring maximum of 30 thou is over the sheet's 26/)?.severity).toBe(
+      'stop',
+    );
+    expect(stands(entry(26))).toBeUndefined();
+  });
+
+  it('unaccepted it keeps every cylinder from being ready; accepted it does not', () => {
+    const isStopped = (...entries: Entry[]): boolean =>
+      judge({ id: 'x', entries: [jobEntry({}), ...entries] }).cylinders.every((c) =>
+        c.ready.missing.some((m) => m.stage === 'targets'),
+      );
+    const entry = own(19, true, minimum(24));
+    expect(isStopped(entry)).toBe(true);
+    expect(isStopped(entry, accepted({ figure: 19, limit: 24 }))).toBe(false);
   });
 });
 

@@ -102,7 +102,7 @@ describe('ready to go in', () => {
     const stricter = at(28.4, accepted);
     expect(first(stricter).rings.top).toMatchObject({ accepted: null, done: false, lapsed: { reason: 'trial' } });
     expect(stricter.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain(
-      'What AB accepted was 16 thou against 18 thou: that no longer covers it.',
+      'AB accepted 16 thou against 18 thou: that no longer covers it.',
     );
     const older: Entry = { ...accepted, held: null };
     expect(first(at(28.4, older)).rings.top.accepted).not.toBeNull();

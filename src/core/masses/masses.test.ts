@@ -90,7 +90,7 @@ describe('masses', () => {
     });
     expect(setOf(judgement, 'R4').state).toBe('within');
     expect(massesOf(judgement).spread).toBe(1_200);
-    expect(openMasses(massesOf(judgement))).toEqual([{ place: 'L2', says: '1.2 g over the lightest set' }]);
+    expect(openMasses(massesOf(judgement))).toMatchObject([{ place: 'L2', says: '1.2 g over the lightest set' }]);
   });
 
   it('metal comes off the end of the rod that is heavy, and off a big end for itself', () => {

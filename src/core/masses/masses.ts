@@ -2,11 +2,12 @@
  * What was weighed: of each part how far it is above the lightest of its kind, and of each cylinder the set that goes up
  * and down together. Everything is brought to the lightest, within what the shop allows. Common practice, no source.
  */
+import { furthestOver } from '../verdict/held';
 import type { WalkChoices } from '../assembly/choices';
 import { type Mg, gramsText } from '../quantity/mass';
 import { type WeighedEntry, type WeighedPart, WEIGHED_PARTS } from '../record/bench';
 import { benchedOf, holds } from '../record/benched';
-import { type Acceptance, acceptanceOf, lastOf } from '../record/reading';
+import { lastOf, type Answer, answerOf } from '../record/reading';
 import type { Log } from '../record/log';
 import { pistonIn } from '../record/parts';
 import type { State } from '../stage/state';
@@ -46,7 +47,7 @@ export interface Weighed {
   before: Mg[];
 }
 
-export interface MassSet {
+export interface MassSet extends Answer {
   /** The cylinder. */
   id: string;
   label: string;
@@ -61,9 +62,6 @@ export interface MassSet {
   state: Extract<State, 'to do' | 'part read' | 'within' | 'over'>;
   /** What is to be taken off which part so that it is as light as the lightest. */
   takeOff: { part: WeighedPart; mass: Mg }[];
-  /** The weighing that an acceptance is bound to. */
-  acceptId: string | null;
-  accepted: Acceptance | null;
 }
 
 export interface JudgedMasses {
@@ -159,7 +157,10 @@ export function massesOf(judgement: Known): JudgedMasses {
     const over = total === null || lightestSet === null ? null : total - lightestSet;
     const bigOver = parts.bigEnd?.over ?? null;
     const isRead = inPlay.length > 0 && inPlay.every((part) => parts[part] !== null);
-    const tooMuch = [over, bigOver].some((o) => o !== null && o > choices.within);
+    const { within } = choices;
+    const tooMuch = furthestOver(
+      [over, bigOver].flatMap((o) => (o !== null && o > within ? [{ figure: o, limit: within }] : [])),
+    );
     const isBegun = inPlay.some((part) => parts[part] !== null);
     const state = !isRead ? (isBegun ? 'part read' : 'to do') : tooMuch ? 'over' : 'within';
     const acceptId = isRead ? lastOf(inPlay.flatMap((part) => parts[part]?.entry ?? [])) : null;
@@ -174,8 +175,7 @@ export function massesOf(judgement: Known): JudgedMasses {
             ...(bigOver !== null && bigOver > choices.within ? [{ part: 'bigEnd' as const, mass: bigOver }] : []),
           ]
         : [],
-      acceptId,
-      accepted: acceptanceOf(log.accepted, acceptId, 'set', state, null),
+      ...answerOf(log.accepted, { acceptId, what: 'set', state, held: tooMuch && { ...tooMuch, of: 'mass' } }),
     };
   });
   const totals = sets.flatMap(({ total }) => total ?? []);
@@ -239,13 +239,17 @@ export function nextToWeigh(
 }
 
 /** What is open on the masses of an engine: sets over what the shop allows, and sets that were begun. */
-export function openMasses({ sets, inPlay, choices }: JudgedMasses): { place: string; says: string }[] {
+export function openMasses({
+  sets,
+  inPlay,
+  choices,
+}: JudgedMasses): { place: string; says: string; lapsed: MassSet['lapsed'] }[] {
   if (inPlay.length === 0) return [];
-  return sets.flatMap(({ id, state, over, bigOver, accepted }) => {
+  return sets.flatMap(({ id, state, over, bigOver, accepted, lapsed }) => {
     if (state === 'within' || accepted) return [];
-    if (state !== 'over') return [{ place: id, says: 'masses not all weighed' }];
+    if (state !== 'over') return [{ place: id, says: 'masses not all weighed', lapsed: null }];
     const what = (over ?? 0) > choices.within ? `${gramsText(over ?? 0)} over the lightest set` : '';
     const big = (bigOver ?? 0) > choices.within ? `big end ${gramsText(bigOver ?? 0)} over the lightest` : '';
-    return [{ place: id, says: [what, big].filter(Boolean).join(', ') }];
+    return [{ place: id, says: [what, big].filter(Boolean).join(', '), lapsed }];
   });
 }

@@ -40,28 +40,28 @@ function pistonFindings({ id, label, outlier, size: sized, read, pin }: JudgedPi
       ),
     );
   const { clearance } = pin;
-  if (clearance?.accepted && (clearance.state === 'tight' || clearance.state === 'over'))
+  if (!clearance || clearance.state === 'in window') return out;
+  const { value, uncertainty, state, accepted, lapsed } = clearance;
+  if (accepted)
     return [
       ...out,
-      at(
-        'note',
-        say`Piston ${label}: pin clearance ${raw(clearance.value)} is ${clearance.state}, ${acceptedWords(clearance.accepted)}.`,
-      ),
+      at('note', say`Piston ${label}: pin clearance ${raw(value)} is ${state}, ${acceptedWords(accepted)}.`),
     ];
-  if (clearance?.state === 'tight')
+  const before = lapsed ? lapsedWords(lapsed) : '';
+  if (state === 'tight')
     out.push(
       at(
         'stop',
-        say`Piston ${label}: pin clearance ${raw(clearance.value)} is too small; the pin can seize in its bore.`,
+        say`Piston ${label}: pin clearance ${raw(value)} is too small; the pin can seize in its bore.${before}`,
       ),
     );
-  if (clearance?.state === 'over')
-    out.push(at('mend', say`Piston ${label}: pin clearance ${raw(clearance.value)} is too large; it will knock.`));
-  if (clearance?.state === 'not proven')
+  if (state === 'over')
+    out.push(at('mend', say`Piston ${label}: pin clearance ${raw(value)} is too large; it will knock.${before}`));
+  if (state === 'not proven')
     out.push(
       at(
-        'note',
-        say`Piston ${label}: pin clearance ${raw(clearance.value)} ± ${raw(clearance.uncertainty)} is too near a limit for the tools to prove.`,
+        'mend',
+        say`Piston ${label}: pin clearance ${raw(value)} ± ${raw(uncertainty)} is too near its limit to be sure: read pin and pin bore again, or accept it with a reason.${before}`,
       ),
     );
   return out;

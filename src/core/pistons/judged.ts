@@ -1,15 +1,9 @@
 /** One piston: its readings at the gauge point, its pin and pin bore, and whether it stands out of its set. */
+import type { Held } from '../verdict/held';
 import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
-import {
-  type Acceptance,
-  type Accepted,
-  type LoggedReading,
-  acceptanceOf,
-  lastOf,
-  livePasses,
-} from '../record/reading';
+import { type Accepted, type LoggedReading, lastOf, livePasses, type Answer, answerOf } from '../record/reading';
 import { type Sized, type Tools, sizedOf } from '../uncertainty/sized';
 import { expandedOf } from '../uncertainty/spread';
 import type { Strictness } from '../verdict/decide';
@@ -19,15 +13,14 @@ import { type Outlier, type PinState, type PistonChoices, NEAR, outlierOf, pinSt
 export interface JudgedPin {
   pin: Sized | null;
   bore: Sized | null;
-  clearance: {
-    value: Nm;
-    uncertainty: Nm;
-    state: PinState;
-    /** The reading that an acceptance of it is bound to. */
-    acceptId: string | null;
-    accepted: Acceptance | null;
-    working: Saying[];
-  } | null;
+  clearance:
+    | ({
+        value: Nm;
+        uncertainty: Nm;
+        state: PinState;
+        working: Saying[];
+      } & Answer)
+    | null;
 }
 
 export interface JudgedPiston {
@@ -67,6 +60,9 @@ function judgedPin({ passes, round, expansion, tools, choices, strictness, accep
   const doubt = clearanceDoubt(bore, pin);
   const state = pinState(value, doubt, choices.pin, strictness);
   const acceptId = lastOf([...pins, ...bores]);
+  const { least, most } = choices.pin;
+  const held: Held =
+    state === 'over' ? { figure: value, limit: most, side: 'most' } : { figure: value, limit: least, side: 'least' };
   return {
     pin,
     bore,
@@ -74,8 +70,7 @@ function judgedPin({ passes, round, expansion, tools, choices, strictness, accep
       value,
       uncertainty: Math.round(expandedOf(doubt)),
       state,
-      acceptId,
-      accepted: acceptanceOf(accepted, acceptId, 'pin', state, null),
+      ...answerOf(accepted, { acceptId, what: 'pin', state, held }),
       working: [say`pin bore ${size(bore.value)} − pin ${size(pin.value)} = ${raw(value)}`],
     },
   };

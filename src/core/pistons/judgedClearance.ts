@@ -3,16 +3,15 @@ import type { JudgedBore } from '../bores/judged';
 import type { Nm } from '../quantity/length';
 import { type Saying, clear, say, size } from '../quantity/saying';
 import {
-  type Acceptance,
   type Accepted,
   type LoggedReading,
-  acceptanceOf,
   lastOf,
   lastUnvoided,
   livePasses,
-  lapsedOf,
+  type Answer,
+  UNANSWERED,
+  answerOf,
 } from '../record/reading';
-import type { Held } from '../verdict/held';
 import { whereOf } from '../record/parts';
 import { type Target, heldAt } from '../targets/target';
 import { expandedOf } from '../uncertainty/spread';
@@ -21,7 +20,7 @@ import { type ClearanceState, clearanceDoubt, clearanceIsDone, clearanceOf, clea
 import type { JudgedPiston } from './judged';
 import { type StripCheck, stripCheck } from './piston';
 
-export interface JudgedClearance {
+export interface JudgedClearance extends Answer {
   value: Nm | null;
   /** What it comes to where bore or piston is not measured, by what was reported of it, and how that would be judged if it were so; else null. */
   reported: { value: Nm; state: ClearanceState } | null;
@@ -33,12 +32,6 @@ export interface JudgedClearance {
   /** The chance that it is tighter than its minimum by more than the grace; null where nothing is asked of it. */
   chance: number | null;
   low: Low | null;
-  /** The reading that an acceptance of it is bound to: the last of bore and piston. */
-  acceptId: string | null;
-  /** What an acceptance of it is given for, and one that was given for less than it is now. */
-  held: Held | null;
-  lapsed: Acceptance | null;
-  accepted: Acceptance | null;
   /** Whether the piston may go in with it. */
   done: boolean;
   working: Saying[];
@@ -91,10 +84,7 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
       state: 'to do',
       chance: null,
       low: null,
-      acceptId: null,
-      held: null,
-      lapsed: null,
-      accepted: null,
+      ...UNANSWERED,
       done: false,
       working: [],
       strip: { passes: strips, check: null },
@@ -109,7 +99,9 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
   const verdict = clearanceVerdict(value, target, doubt, strictness);
   const acceptId = lastOf([...livePasses(bore.passes, bore.round), ...livePasses(piston.passes, piston.round)]);
   const held = heldAt(verdict.state, value, target);
-  const yes = acceptanceOf(accepted, acceptId, 'clearance', verdict.state, whereOf(cylinder, piston.id), held);
+  const { state } = verdict;
+  const where = whereOf(cylinder, piston.id);
+  const answer = answerOf(accepted, { acceptId, what: 'clearance', state, held, where });
   return {
     value,
     reported: null,
@@ -117,11 +109,8 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
     uncertainty,
     target,
     ...verdict,
-    acceptId,
-    held,
-    lapsed: yes ? null : lapsedOf(accepted, acceptId, 'clearance', held),
-    accepted: yes,
-    done: clearanceIsDone(verdict.state) || yes !== null,
+    ...answer,
+    done: clearanceIsDone(state) || answer.accepted !== null,
     working: [
       ...bore.size.working,
       say`− piston ${piston.label} ${size(piston.size.value)} = ${clear(value)} ± ${clear(uncertainty)}`,

@@ -2,14 +2,14 @@
  * What is read and done at the bench, as the record keeps it. Nothing here is ever changed: a correction is a later
  * entry that voids the earlier one and says why.
  */
-import { type Held, isWorse } from '../verdict/held';
+import { type Held, isWorse, heldWords } from '../verdict/held';
 import type { PinPart } from '../assembly/pinParts';
 import type { Step } from '../assembly/steps';
 import type { BearingCheck } from '../journals/checks';
 import type { Depth, Spot } from '../bores/grid';
 import type { Joints } from '../clocking/joints';
 import type { Nm } from '../quantity/length';
-import { type Saying, fine, say } from '../quantity/saying';
+import { type Saying, say } from '../quantity/saying';
 import type { Ring, Squaring } from '../rings/ring';
 
 export interface Stamp {
@@ -180,45 +180,68 @@ export interface Acceptance extends Stamp {
 export type Accepted = ReadonlyMap<string, Acceptance>;
 
 /** Verdicts that rest on more than the one reading they are accepted at: that of the ring or the groove itself has none of these names. */
-export const ACCEPTABLES = ['clearance', 'bore', 'pin', 'bearing', 'form', 'smallEnd', 'set', 'bolt', 'turn'] as const;
+export const ACCEPTABLES = [
+  'clearance',
+  'bore',
+  'pin',
+  'bearing',
+  'form',
+  'smallEnd',
+  'set',
+  'bolt',
+  'turn',
+  'ownTop',
+  'ownSecond',
+  'ownRails',
+  'ownClearance',
+] as const;
 export type Acceptable = (typeof ACCEPTABLES)[number];
 
+/** Whether it is a figure the builder set, which no reading belongs to. */
+export const isOwnFigure = (what: Acceptable | null): boolean => what?.startsWith('own') ?? false;
+
 /**
- * What an acceptance is kept under: the last reading that a verdict rests on, so that another reading is not what was accepted.
+ * What an acceptance is kept under: the last reading that a verdict rests on, so that another reading is not what was
+ * accepted. That of an own figure outlives other changes of the targets: its figure and limit say what it was given for.
  *
  * @example acceptKey('a1', 'clearance') // 'clearance a1'
  */
 export const acceptKey = (reading: string, what: Acceptable | null): string =>
-  what === null ? reading : `${what} ${reading}`;
+  what === null ? reading : isOwnFigure(what) ? what : `${what} ${reading}`;
 
-/**
- * The acceptance of a verdict: of this reading, of this state and, where its parts can be put elsewhere, of them where
- * they are; null where it was not accepted, has become another, or worse than what was accepted.
- *
- * @example acceptanceOf(judgement.log.accepted, 'a1', null, 'over', null) // null
- */
-export function acceptanceOf(
-  accepted: Accepted,
-  reading: string | null,
-  what: Acceptable | null,
-  state: string,
-  where: string | null,
-  held: Held | null = null,
-): Acceptance | null {
-  const found = reading === null ? undefined : accepted.get(acceptKey(reading, what));
-  if (found?.state !== state || (where !== null && found.where !== where)) return null;
-  return held && found.held && isWorse(held, found.held) ? null : found;
+/** How a verdict that is out of its limits was answered. */
+export interface Answer {
+  /** The entry that an acceptance is bound to: mostly the last reading it rests on. */
+  acceptId: string | null;
+  /** The figure and the limit that an acceptance is given for; null where there is none. */
+  held: Held | null;
+  accepted: Acceptance | null;
+  /** An acceptance that no longer covers it: the limit became stricter, or the figure worse. */
+  lapsed: Acceptance | null;
 }
 
-/** An acceptance that holds no more, since the limit became stricter or the figure worse; null for none. */
-export function lapsedOf(
-  accepted: Accepted,
-  reading: string | null,
-  what: Acceptable | null,
-  held: Held | null,
-): Acceptance | null {
-  const found = reading === null ? undefined : accepted.get(acceptKey(reading, what));
-  return found?.held && held && isWorse(held, found.held) ? found : null;
+/** Of what has no verdict yet. */
+export const UNANSWERED: Answer = { acceptId: null, held: null, accepted: null, lapsed: null };
+
+/**
+ * How a verdict was answered: whether it was accepted in this state and, where its parts can be put elsewhere, of them
+ * where they are.
+ *
+ * @example answerOf(judgement.log.accepted, { acceptId: 'a1', what: null, state: 'over', held: null }).accepted // null
+ */
+export function answerOf(
+  all: Accepted,
+  ask: Pick<Answer, 'acceptId' | 'held'> & { what: Acceptable | null; state: string; where?: string | null },
+): Answer {
+  const { acceptId, held, what, state, where = null } = ask;
+  const found = acceptId === null ? undefined : all.get(acceptKey(acceptId, what));
+  const isLapsed = found?.held != null && held !== null && isWorse(held, found.held);
+  const isSame = found?.state === state && (where === null || found.where === where);
+  return {
+    ...{ acceptId, held },
+    accepted: found && isSame && !isLapsed ? found : null,
+    lapsed: found && isLapsed ? found : null,
+  };
 }
 
 /** Who accepted a verdict, and why, in words. */
@@ -226,9 +249,7 @@ export const acceptedWords = ({ by, reason }: Acceptance): string => `accepted b
 
 /** An acceptance that lapsed, in a sentence. */
 export const lapsedWords = ({ by, held }: Acceptance): Saying =>
-  held
-    ? say` What ${by || 'someone'} accepted was ${fine(held.figure)} against ${fine(held.limit)}: that no longer covers it.`
-    : [];
+  held ? say` ${by || 'Someone'} accepted ${heldWords(held)}: that no longer covers it.` : [];
 
 /** The id of the last of some readings, by when they were made; null for none. */
 export const lastOf = (readings: readonly Pick<LoggedReading, 'id' | 'at'>[]): string | null =>

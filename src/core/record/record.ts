@@ -8,15 +8,16 @@ import { type ChoiceKind, type Choices, type Subject, CHOICE_KINDS } from '../st
 import { type Chart, STARTING_CHART } from '../targets/chart';
 import type { Instrument } from '../uncertainty/instrument';
 import type { BenchEntry } from './bench';
-import type {
-  Acceptable,
-  CheckEntry,
-  CutEntry,
-  FiledEntry,
-  GaugeSetting,
-  PinEntry,
-  ReadingEntry,
-  Stamp,
+import {
+  type Acceptable,
+  type CheckEntry,
+  type CutEntry,
+  type FiledEntry,
+  type GaugeSetting,
+  type PinEntry,
+  type ReadingEntry,
+  type Stamp,
+  isOwnFigure,
 } from './reading';
 import type { Held } from '../verdict/held';
 
@@ -46,7 +47,7 @@ export type Entry =
   | ({ kind: 'renewed'; part: string; cylinder: string } & Stamp)
   /** What a filer took off on the shop's other engines, as it was known when it was first used here. */
   | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
-  /** A verdict is accepted as it is: `of` the last reading it rests on, `what` where that is not the verdict of the reading itself, `state` the word that was accepted, `held` the figure and its limit, null where none was noted. */
+  /** A verdict is accepted as it is: `of` the last reading it rests on (of an own figure the choice of targets), `what` where that is not the verdict of the reading itself, `state` the word that was accepted, `held` the figure and its limit, null where none was noted. */
   | ({
       kind: 'accepted';
       of: string;
@@ -107,7 +108,15 @@ export const isVoidable = ({ kind }: Pick<Entry, 'kind'>): boolean => VOIDABLE.i
  * @example acceptedAt('set') // 'weighed'
  */
 export const acceptedAt = (what: Acceptable | null): Entry['kind'] =>
-  what === 'set' ? 'weighed' : what === 'bolt' ? 'tightened' : what === 'turn' ? 'turned' : 'reading';
+  isOwnFigure(what)
+    ? 'targets'
+    : what === 'set'
+      ? 'weighed'
+      : what === 'bolt'
+        ? 'tightened'
+        : what === 'turn'
+          ? 'turned'
+          : 'reading';
 
 /**
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean

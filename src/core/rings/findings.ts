@@ -64,6 +64,11 @@ function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
 /** Rings that are tight in their grooves, or stand proud of the land. */
 function grooveFindings({ id, piston, grooves }: Ringed): Finding[] {
   return grooves.grooves.flatMap(({ groove, side, land }): Finding[] => [
+    ...[side, land].flatMap(({ lapsed }) =>
+      lapsed
+        ? [about('note', 'rings', id, say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}:${lapsedWords(lapsed)}`)]
+        : [],
+    ),
     ...(side.read && (side.state === 'tight' || side.state === 'loose')
       ? [
           about(

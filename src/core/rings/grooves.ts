@@ -1,7 +1,8 @@
 /** How rings sit in the grooves of one piston. */
+import { type Held } from '../verdict/held';
 import type { Nm } from '../quantity/length';
 import { type Saying, say } from '../quantity/saying';
-import { type Accepted, type LoggedReading, acceptanceOf } from '../record/reading';
+import { type Accepted, type LoggedReading, answerOf } from '../record/reading';
 import type { Strictness } from '../verdict/decide';
 import { type Tools, coarsest } from '../uncertainty/sized';
 import { type Apart, LEAVES_REPEAT, betweenEnds, repeatsOf, sizesRepeat } from '../verdict/repeats';
@@ -89,6 +90,7 @@ export function judgedGrooves({ set, own, sampled, passes, tools, strictness, ac
     foundIn: (readings: readonly LoggedReading[]) => Found | null,
     state: (i: Interval | null) => S,
     isDone: (state: S) => boolean,
+    limit: (state: S | 'not proven', found: Interval) => Held,
   ): GrooveFigure<S | 'not proven'> => {
     const here = own(subject);
     const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);
@@ -110,8 +112,10 @@ export function judgedGrooves({ set, own, sampled, passes, tools, strictness, ac
       working,
       read: here.length > 0,
       disagreement,
-      acceptId: last,
-      accepted: acceptanceOf(accepted, last, null, judged, null),
+      ...answerOf(accepted, {
+        ...{ acceptId: last, what: null, state: judged },
+        held: found && limit(judged, found),
+      }),
     };
   };
   return {
@@ -120,8 +124,20 @@ export function judgedGrooves({ set, own, sampled, passes, tools, strictness, ac
       const sizes = fromSizes(set[groove]);
       return {
         groove,
-        side: figure(`${groove}Side`, sizes.side, leaves, (i) => sideState(i, set.side, strictness), sideIsDone),
-        land: figure(`${groove}Land`, sizes.land, exact, landState, landIsDone),
+        side: figure(
+          `${groove}Side`,
+          sizes.side,
+          leaves,
+          (i) => sideState(i, set.side, strictness),
+          sideIsDone,
+          (state, { low }) =>
+            state === 'loose'
+              ? { figure: low, limit: set.side.most, side: 'most' }
+              : { figure: low, limit: set.side.least, side: 'least' },
+        ),
+        land: figure(`${groove}Land`, sizes.land, exact, landState, landIsDone, (_, { low }) => ({
+          ...{ figure: low, limit: 0, side: 'least' },
+        })),
       };
     }),
   };

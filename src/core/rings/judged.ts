@@ -5,17 +5,16 @@
 import type { JudgedBore } from '../bores/judged';
 import type { Nm } from '../quantity/length';
 import {
-  type Acceptance,
   type Accepted,
   type Logged,
   type LoggedReading,
-  acceptanceOf,
   isLive,
   isReading,
-  lapsedOf,
   livePasses,
+  type Answer,
+  UNANSWERED,
+  answerOf,
 } from '../record/reading';
-import type { Held } from '../verdict/held';
 import { whereOf } from '../record/parts';
 import { type Target, heldAt } from '../targets/target';
 import type { Tools } from '../uncertainty/sized';
@@ -36,7 +35,7 @@ import {
 } from './ring';
 import { type Girth, girthsOf } from './travel';
 
-export interface JudgedRing {
+export interface JudgedRing extends Answer {
   ring: Ring;
   /** The number of the ring, and what it is called. */
   number: string;
@@ -90,10 +89,6 @@ export interface JudgedRing {
   unlogged: string[];
   /** What each cut took off, by the last of the cuts between two readings. */
   taken: { id: string; filer: string; count: number; removed: Nm }[];
-  /** What an acceptance of it is given for, and one that was given for less than it is now. */
-  held: Held | null;
-  lapsed: Acceptance | null;
-  accepted: Acceptance | null;
   /** Whether it may go in as it is. */
   done: boolean;
   /** What to cut next; null where nothing is to come off. */
@@ -279,9 +274,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
       growth: null,
       isUndated: false,
       asksSquaring: false,
-      held: null,
-      lapsed: null,
-      accepted: null,
+      ...UNANSWERED,
       done: false,
     };
   const { value, upTo, open } = passes.reading;
@@ -324,8 +317,14 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     return logged !== undefined && isCocking(logged);
   });
   const held = counts && heldAt(state, counts.value, target);
-  const yes =
-    passes.cutsSince > 0 ? null : acceptanceOf(accepted, reading.id, null, state, whereOf(cylinder, null), held);
+  const where = whereOf(cylinder, null);
+  const answer = answerOf(accepted, {
+    acceptId: passes.cutsSince > 0 ? null : reading.id,
+    what: null,
+    state,
+    held,
+    where,
+  });
   return {
     ...base,
     reading,
@@ -340,9 +339,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     growth,
     isUndated,
     asksSquaring,
-    held,
-    lapsed: yes || passes.cutsSince > 0 ? null : lapsedOf(accepted, reading.id, null, held),
-    accepted: yes,
-    done: yes !== null || (gapIsDone(state) && passes.cutsSince === 0 && !asksSquaring && growth === null),
+    ...answer,
+    done: answer.accepted !== null || (gapIsDone(state) && passes.cutsSince === 0 && !asksSquaring && growth === null),
   };
 }

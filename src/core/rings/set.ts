@@ -5,7 +5,7 @@
 import type { RingMetal } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import type { Apart } from '../verdict/repeats';
-import type { Acceptance } from '../record/reading';
+import { type Answer } from '../record/reading';
 import { type Saying, fine, raw, say } from '../quantity/saying';
 import { type Side, type Strictness, decide } from '../verdict/decide';
 
@@ -87,7 +87,7 @@ export type SideState = 'to do' | 'tight' | 'in window' | 'loose' | 'not proven'
 export type LandState = 'to do' | 'below' | 'proud' | 'not proven';
 
 /** A figure of a groove, as read or from the sizes, and its verdict. */
-export interface GrooveFigure<S> {
+export interface GrooveFigure<S> extends Answer {
   /** At least this. */
   low: Nm | null;
   /** At most this. */
@@ -98,9 +98,6 @@ export interface GrooveFigure<S> {
   read: boolean;
   /** Readings that cannot all be true; null where they agree. The narrower counts. */
   disagreement: Apart | null;
-  /** The reading that an acceptance of it is bound to; null where it was not read here. */
-  acceptId: string | null;
-  accepted: Acceptance | null;
 }
 
 /** What a leaf in the groove, or sizes, leave open. */

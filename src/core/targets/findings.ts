@@ -7,6 +7,7 @@ import { atmosphereAt } from '../load/gas';
 import type { Nm } from '../quantity/length';
 import { pressureText } from '../quantity/pressure';
 import { fine, say } from '../quantity/saying';
+import { acceptedWords, lapsedWords } from '../record/reading';
 import type { JudgedRing } from '../rings/judged';
 import { type Ring, RING_WORDS } from '../rings/ring';
 import { type Finding, type Severity, about } from '../stage/finding';
@@ -14,7 +15,9 @@ import { chanceWords } from '../verdict/decide';
 import type { Chart, ChartColumn } from './chart';
 import { fuelCaution, isHotter } from './duty';
 import type { JudgedDuty, StandardTargets } from './settings';
-import { type Target, type TargetChoices, aboveOwn, oldRuleGap } from './target';
+import type { TargetsMade } from './found';
+import type { OwnFigure } from './ownFigure';
+import { type Target, type TargetChoices, oldRuleGap } from './target';
 
 interface Input {
   job: Job | null;
@@ -22,6 +25,7 @@ interface Input {
   duty: JudgedDuty;
   piston: ChartColumn | null;
   standard: StandardTargets | null;
+  own: TargetsMade['own'];
 }
 
 /** A heat load that was chosen other than what the engine comes to; and what is not counted in it. */
@@ -111,25 +115,29 @@ function paperUnderChart(name: string, target: Target): Finding[] {
   ];
 }
 
-/** A builder's figure under what ranks above it: in force it can cost the engine, where a sheet or manual says more. */
-function ownUnder(name: string, target: Target): Finding[] {
-  const found = aboveOwn(target);
-  const [highest] = found?.over ?? [];
-  if (!found || !highest) return [];
-  const severity: Severity = !found.inForce
-    ? 'note'
-    : highest.rank === 'sheet' || highest.rank === 'manual'
-      ? 'stop'
-      : highest.standing === 'confirmed against a sheet'
-        ? 'mend'
-        : 'note';
-  const state = found.inForce ? `is in force, and is under` : 'is not in force; it is under';
+/** What is against a builder's figure: used where a sheet or a manual says otherwise it can cost the engine, until it is accepted. */
+function ownSeverity({ over, isUsed, isDeparture, accepted }: OwnFigure): Severity {
+  if (isDeparture) return accepted ? 'note' : 'stop';
+  return isUsed && over.standing === 'confirmed against a sheet' ? 'mend' : 'note';
+}
+
+/** A builder's figure outside what ranks above it. */
+function ownOutside(name: string, found: OwnFigure | null): Finding[] {
+  if (!found) return [];
+  const { own, over, isUsed, held, accepted, lapsed } = found;
+  const [end, side, danger] =
+    held.side === 'least'
+      ? (['minimum', 'under', 'Too tight can cost the engine'] as const)
+      : (['maximum', 'over', 'The paper marks it as hard'] as const);
+  const answer = accepted
+    ? ` A${acceptedWords(accepted).slice(1)}.`
+    : say`${lapsed ? lapsedWords(lapsed) : ''}${isUsed ? ` ${danger}; reason given: ${own.from}.` : ''}`;
   return [
     about(
-      severity,
+      ownSeverity(found),
       'targets',
       null,
-      say`The builder's own ${name} minimum of ${fine(found.own.aimFrom)} ${state} the ${highest.rank}'s ${fine(highest.least)}. Too tight can cost the engine; reason given: ${found.own.from}.`,
+      say`Your own ${name} ${end} of ${fine(held.figure)} is ${isUsed ? '' : 'not used; it is '}${side} the ${over.rank}'s ${fine(held.limit)}.${answer}`,
     ),
   ];
 }
@@ -161,7 +169,7 @@ function orderFindings(top: Target, second: Target, school: TargetChoices['secon
 }
 
 /** The figures themselves, and what was entered for them. */
-function figureFindings({ job, duty, piston, standard, choices: { chart, targets } }: Input): Finding[] {
+function figureFindings({ job, duty, piston, standard, own, choices: { chart, targets } }: Input): Finding[] {
   if (!job || !standard) return [];
   const { bore } = standard;
   const { top, second, rails, clearance } = standard.targets;
@@ -202,13 +210,13 @@ function figureFindings({ job, duty, piston, standard, choices: { chart, targets
         say`Whether the bores are iron or plated is not said: the clearance is an iron bore's, the looser of the two.`,
       ),
     );
-  for (const [name, target] of [
-    ['top ring', top],
-    ['second ring', second],
-    ['rail', rails],
-    ['clearance', clearance],
+  for (const [name, target, figure] of [
+    ['top ring', top, own.top],
+    ['second ring', second, own.second],
+    ['rail', rails, own.rails],
+    ['clearance', clearance, own.clearance],
   ] as const)
-    out.push(...paperUnderChart(name, target), ...ownUnder(name, target));
+    out.push(...paperUnderChart(name, target), ...ownOutside(name, figure));
   return out;
 }
 

@@ -8,6 +8,7 @@ import type { Strictness } from '../verdict/decide';
 import type { Frame } from '../stage/stage';
 import type { Chart, ChartColumn } from './chart';
 import type { EngineTargets, JudgedDuty, StandardTargets, TargetSettings } from './settings';
+import type { OwnFigure } from './ownFigure';
 import type { Allowance, TargetBore, TargetChoices } from './target';
 
 export interface TargetsChoices {
@@ -36,6 +37,8 @@ export interface TargetsMade {
   planned: EngineTargets | null;
   /** The targets that stand for the engine where one figure is shown; null without a job card. */
   standard: StandardTargets | null;
+  /** The builder's own figures that are outside what ranks above them, of the standard targets. */
+  own: Record<keyof EngineTargets, OwnFigure | null>;
 }
 
 export type Engine = Frame<TargetsChoices>;

@@ -1,12 +1,14 @@
 /** Targets on paper: what every figure must be, and from which source. */
 import { clear, fine, say, size } from '../quantity/saying';
+import { acceptedWords } from '../record/reading';
 import { type Piece, type SheetPart, words } from '../stage/report';
 import type { Report } from '../stage/stage';
 import { adderWords } from '../load/adderWords';
 import type { Engine, TargetsMade, Whole } from './found';
+import type { OwnFigure } from './ownFigure';
 import { type Target, SURFACE_WORDS } from './target';
 
-function targetRow(figure: string, target: Target): Piece[][] {
+function targetRow(figure: string, target: Target, own: OwnFigure | null): Piece[][] {
   if (!target.set) return [words(figure), words('–'), words('–'), words(target.ask)];
   const { least, aimFrom, aimTo, most, mostHard, from, standing } = target.inForce;
   const limits =
@@ -15,12 +17,14 @@ function targetRow(figure: string, target: Target): Piece[][] {
     words(figure),
     [{ kind: 'range', from: aimFrom, to: aimTo }],
     [{ kind: 'said', says: limits }],
-    words(`${from} (${standing})`),
+    words(
+      `${from} (${standing})${own?.accepted ? `; outside the ${own.over.rank}, ${acceptedWords(own.accepted)}` : ''}`,
+    ),
   ];
 }
 
 function sheet(
-  { standard, job, duty, piston, choices: { chart } }: Engine & TargetsMade,
+  { standard, own, job, duty, piston, choices: { chart } }: Engine & TargetsMade,
   cylinders: readonly Whole[],
 ): SheetPart[] {
   if (!standard || !job) return [];
@@ -51,10 +55,10 @@ function sheet(
           { words: 'source' },
         ],
         rows: [
-          targetRow('Top ring gap', standard.targets.top),
-          targetRow('Second ring gap', standard.targets.second),
-          targetRow('Oil rails', standard.targets.rails),
-          targetRow('Piston to wall', standard.targets.clearance),
+          targetRow('Top ring gap', standard.targets.top, own.top),
+          targetRow('Second ring gap', standard.targets.second, own.second),
+          targetRow('Oil rails', standard.targets.rails, own.rails),
+          targetRow('Piston to wall', standard.targets.clearance, own.clearance),
         ],
       },
       after: [],

@@ -8,12 +8,14 @@ import { type Chart, STARTING_CHART, columnOf } from './chart';
 import type { Engine, Measured, TargetsMade, TargetsPart, Whole } from './found';
 import { type EngineTargets, type StandardTargets, type TargetSettings, dutyOf, targetsAt } from './settings';
 import { type Strictness, STARTING_STRICTNESS } from '../verdict/decide';
+import { ownFigure } from './ownFigure';
 import { type TargetBore, startingChoices } from './target';
 
 const NO_JOB: Omit<TargetsMade, 'duty' | 'piston'> = {
   targetSettings: null,
   planned: null,
   standard: null,
+  own: { top: null, second: null, rails: null, clearance: null },
 };
 
 const plannedAs = (nm: Nm | null): TargetBore | null => (nm === null ? null : { nm, from: 'planned' });
@@ -40,7 +42,11 @@ function standardOf(planned: EngineTargets, settings: TargetSettings, cylinders:
     : { targets: planned, bore, cylinder: null };
 }
 
-function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: Memo): Judged<TargetsPart, TargetsMade> {
+function judge(
+  { job, choices, log }: Engine,
+  cylinders: readonly Measured[],
+  memo: Memo,
+): Judged<TargetsPart, TargetsMade> {
   const { chart, targets } = choices;
   const duty = memo('duty', ENGINE, [job, chart], () => dutyOf(job, chart));
   const piston = memo('piston column', ENGINE, [job, chart], () => columnOf(chart, job?.construction ?? null));
@@ -66,7 +72,16 @@ function judge({ job, choices }: Engine, cylinders: readonly Measured[], memo: M
       return { duty, piston, targetSettings: settings, planned, standard };
     },
   );
-  return { cylinders: new Map(parts), engine };
+  const { targets: figures } = engine.standard;
+  const { accepted } = log;
+  const choice = log.choices.get('targets')?.id ?? null;
+  const own = memo('own figures', ENGINE, [figures, accepted, choice], () => ({
+    top: ownFigure(figures.top, 'top', accepted, choice),
+    second: ownFigure(figures.second, 'second', accepted, choice),
+    rails: ownFigure(figures.rails, 'rails', accepted, choice),
+    clearance: ownFigure(figures.clearance, 'clearance', accepted, choice),
+  }));
+  return { cylinders: new Map(parts), engine: { ...engine, own } };
 }
 
 /** Its four figures, as they stand for the engine. */

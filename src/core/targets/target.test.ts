@@ -12,7 +12,6 @@ import {
   type TargetAsk,
   type TargetChoices,
   RAIL_MINIMUM,
-  aboveOwn,
   clearanceTarget,
   loosened,
   oldRuleGap,
@@ -344,19 +343,6 @@ describe('the builder’s own figure', () => {
     const target = topGapTarget({ ...drag, choices: withTop({ ...own(19, true), sheet }) });
     expect(force(target)).toMatchObject({ rank: 'own', aimFrom: fromThou(19) });
     expect(target.set && target.outranked.map((c) => c.rank)).toEqual(['sheet', 'chart']);
-  });
-
-  it('is held against all that ask for more', () => {
-    const sheet = { form: 'minimum' as const, min: fromThou(24), from: 'sheet' };
-    const at19 = aboveOwn(topGapTarget({ ...drag, choices: withTop({ ...own(19, true), sheet }) }));
-    expect(at19?.inForce).toBe(true);
-    expect(at19?.over.map((c) => c.rank)).toEqual(['sheet', 'chart']);
-    expect(aboveOwn(topGapTarget({ ...drag, choices: withTop({ ...own(23, false), sheet }) }))).toMatchObject({
-      inForce: false,
-      over: [{ rank: 'sheet' }],
-    });
-    expect(aboveOwn(topGapTarget({ ...drag, choices: withTop(own(30, false)) }))?.over).toEqual([]);
-    expect(aboveOwn(topGapTarget(drag))).toBeNull();
   });
 
   it('a factor waits for a bore; ranges and minimums do not', () => {

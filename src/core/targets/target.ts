@@ -638,12 +638,3 @@ export function loosened(target: Target, by: Nm, reason: string): Target {
   });
   return { ...target, inForce: moved(target.inForce), outranked: target.outranked.map(moved) };
 }
-
-/** The candidates that rank above the builder's own figure and ask for more than it does. */
-export function aboveOwn(target: Target): { own: Candidate; over: Candidate[]; inForce: boolean } | null {
-  if (!target.set) return null;
-  const own = [target.inForce, ...target.outranked].find((c) => c.rank === 'own');
-  if (!own) return null;
-  const over = [target.inForce, ...target.outranked].filter((c) => c.rank !== 'own' && c.least > own.aimFrom);
-  return { own, over, inForce: own === target.inForce };
-}

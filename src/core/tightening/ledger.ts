@@ -1,4 +1,5 @@
 /** The tightening ledger: every fastener with what was done to it and by whom, what is next, and what of it is not so. */
+import { furthestOver } from '../verdict/held';
 import { BLOCK } from '../engine/places';
 import { type Nm, NM_PER_THOU } from '../quantity/length';
 import { type Saying, clear, say } from '../quantity/saying';
@@ -6,7 +7,7 @@ import { type MilliNm } from '../quantity/torque';
 import type { Tightening, TightenedEntry } from '../record/bench';
 import { benchedOf, holds } from '../record/benched';
 import type { Log } from '../record/log';
-import { type Acceptance, type Accepted, acceptanceOf } from '../record/reading';
+import { type Accepted, type Answer, answerOf } from '../record/reading';
 import type { State } from '../stage/state';
 import type { FastenerGroup } from './groups';
 import { type StretchAt, type StretchRate, rateOf } from './stretch';
@@ -23,7 +24,7 @@ export interface ToTighten {
   angle: number | null;
 }
 
-export interface JudgedFastener {
+export interface JudgedFastener extends Answer {
   group: string;
   /** The rod's cylinder; the block for all else. */
   cylinder: string;
@@ -44,8 +45,6 @@ export interface JudgedFastener {
   /** Who tightened it, and who went over it a second time; null until then. */
   by: string | null;
   secondBy: string | null;
-  acceptId: string | null;
-  accepted: Acceptance | null;
 }
 
 export interface JudgedGroup {
@@ -127,8 +126,15 @@ function judgedFastener(
   })();
   const finished = stretched.at(-1) ?? passes.at(-1);
   const acceptId = finished?.id ?? null;
-  const acceptance = acceptanceOf(accepted, acceptId, 'bolt', state, null);
-  const isDone = state === 'within' || state === 'in window' || (state === 'over' && acceptance !== null);
+  const held = furthestOver(
+    grown !== null && grown > GROWN
+      ? [{ figure: grown, limit: GROWN }]
+      : state === 'over' && stretch !== null && group.stretch
+        ? [{ figure: stretch, limit: group.stretch.to }]
+        : [],
+  );
+  const answer = answerOf(accepted, { acceptId, what: 'bolt', state, held });
+  const isDone = state === 'within' || state === 'in window' || (state === 'over' && answer.accepted !== null);
   // a second round before the last of the first is none
   const second = own.findLastIndex((e) => e.what === 'second');
   const isSecond = isDone && second > own.findLastIndex((e) => e.id === acceptId);
@@ -149,8 +155,7 @@ function judgedFastener(
     says,
     by: isDone || state === 'over' ? (finished?.by ?? null) : null,
     secondBy: isSecond ? (own[second]?.by ?? '') : null,
-    acceptId,
-    accepted: acceptance,
+    ...answer,
   };
 }
 

@@ -7,7 +7,7 @@ import type { MilliNm } from '../quantity/torque';
 import type { TurnedEntry } from '../record/bench';
 import type { Log } from '../record/log';
 import { benchedOf } from '../record/benched';
-import { type Acceptance, acceptanceOf } from '../record/reading';
+import { type Acceptance, answerOf } from '../record/reading';
 
 /** What a turning added to the one before. */
 export interface Step {
@@ -118,7 +118,7 @@ export function turningOf(
       ...step,
       label: labels.get(step.entry.cylinder) ?? '',
       isJump: each !== null && isFarOver(each, others),
-      accepted: acceptanceOf(log.accepted, step.entry.id, 'turn', 'over', null),
+      accepted: answerOf(log.accepted, { acceptId: step.entry.id, what: 'turn', state: 'over', held: null }).accepted,
     };
   });
   const calm = turns.flatMap((t) => (t.isJump ? [] : (t.each ?? [])));

@@ -1,13 +1,16 @@
 /** A figure held against a limit: what an acceptance is given for. */
-import type { Nm } from '../quantity/length';
+import { gramsText } from '../quantity/mass';
+import { type Saying, fine, say } from '../quantity/saying';
 import type { CostlySide } from './repeats';
 
-/** Nm. */
 export interface Held {
-  figure: Nm;
-  limit: Nm;
+  /** Nm; of a weight mg. */
+  figure: number;
+  limit: number;
   /** Which side of the limit is not to be passed. */
   side: CostlySide;
+  /** Left out for a length. */
+  of?: 'mass';
 }
 
 /**
@@ -20,3 +23,17 @@ export const isWorse = (now: Held, then: Held): boolean =>
   (now.side === 'least'
     ? now.limit > then.limit || now.figure < then.figure
     : now.limit < then.limit || now.figure > then.figure);
+
+/** The figure and its limit in words. */
+export const heldWords = ({ figure, limit, of }: Held): Saying =>
+  of === 'mass' ? say`${gramsText(figure)} against ${gramsText(limit)}` : say`${fine(figure)} against ${fine(limit)}`;
+
+/**
+ * Of several figures over what they may be at most, the one that is furthest over its limit, in proportion; null for none.
+ *
+ * @example furthestOver([{ figure: 12, limit: 10 }, { figure: 9, limit: 5 }]) // { figure: 9, limit: 5, side: 'most' }
+ */
+export const furthestOver = (all: readonly { figure: number; limit: number }[]): Held | null => {
+  const [worst] = all.toSorted((a, b) => b.figure * a.limit - a.figure * b.limit);
+  return worst ? { figure: worst.figure, limit: worst.limit, side: 'most' } : null;
+};

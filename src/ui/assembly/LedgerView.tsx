@@ -374,13 +374,7 @@ function Wrong({ fastener }: { fastener: JudgedFastener }) {
       <p>
         <b className="text-over">{fastener.words}</b> {text(fastener.says)}
       </p>
-      <Accepting
-        words="this bolt"
-        of={fastener.acceptId}
-        what="bolt"
-        state={fastener.state}
-        accepted={fastener.accepted}
-      />
+      <Accepting words="this bolt" what="bolt" state={fastener.state} answer={fastener} />
     </div>
   );
 }

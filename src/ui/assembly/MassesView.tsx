@@ -158,10 +158,9 @@ function OnTheScale({ masses }: { masses: JudgedMasses }) {
                       {set.state === 'over' && (
                         <Accepting
                           words={`the masses of cylinder ${set.label}`}
-                          of={set.acceptId}
                           what="set"
                           state={set.state}
-                          accepted={set.accepted}
+                          answer={set}
                         />
                       )}
                     </span>

@@ -51,7 +51,7 @@ function Jump({ turn: { label, share, entry, accepted }, units }: { turn: Turn; 
         Most often: a cap on the wrong rod or the wrong way round, a shell out of its notch or dry, the rod in
         backwards, a ring out of its groove or its gap closed. Take it out and look before the next goes in.
       </p>
-      <Accepting words="this jump" of={entry.id} what="turn" state="over" accepted={accepted} />
+      <Accepting words="this jump" what="turn" state="over" answer={{ acceptId: entry.id, held: null, accepted }} />
     </div>
   );
 }

@@ -91,7 +91,7 @@ function Heading() {
   const { cylinder } = useMoving();
   const { text, length } = useWords();
   if (!cylinder) return null;
-  const { verdict, read, total, acceptId, accepted } = cylinder.bore;
+  const { verdict, read, total, accepted } = cylinder.bore;
   const { reported, here } = cylinder.boreSupplied;
   return (
     <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
@@ -110,7 +110,7 @@ function Heading() {
         <span className="text-sm text-soft">{verdict.reasons.map(text).join('; ')}</span>
       </p>
       {(accepted !== null || !['to do', 'part read', 'within'].includes(verdict.state)) && (
-        <Accepting words="this bore" of={acceptId} what="bore" state={verdict.state} accepted={accepted} />
+        <Accepting words="this bore" what="bore" state={verdict.state} answer={cylinder.bore} />
       )}
     </div>
   );

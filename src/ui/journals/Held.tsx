@@ -35,7 +35,7 @@ const SIDES: Record<Props['what'], { under: string; over: string }> = {
 /** A figure of the bottom end, large, on its scale, with what is to be done. */
 export function Held({ what, words, held, accepts, how, tightened = '', onManual }: Props) {
   const { units, text } = useWords();
-  const { value, low, high, state, target, done, accepted, acceptId } = held;
+  const { value, low, high, state, target, done, accepted } = held;
   const figure = (nm: number): string => printLength(nm, units, 'clearance').number;
   return (
     <>
@@ -78,7 +78,7 @@ export function Held({ what, words, held, accepts, how, tightened = '', onManual
           <StateMark state={state} />
           {(target.set || value !== null) && <p>{text(heldAdvice(what, held))}</p>}
           {(!done || accepted) && value !== null && target.set && (
-            <Accepting words={words} of={acceptId} what={accepts} state={state} held={held.held} accepted={accepted} />
+            <Accepting words={words} what={accepts} state={state} answer={held} />
           )}
         </div>
       </div>

@@ -77,13 +77,7 @@ export function JournalForm({ bearing }: { bearing: JudgedBearing }) {
           <StateMark state={state} />
         )}
         {state === 'out' && (
-          <Accepting
-            words={`the journal of ${words.toLowerCase()}`}
-            of={journal.acceptId}
-            what="form"
-            state="out"
-            accepted={journal.accepted}
-          />
+          <Accepting words={`the journal of ${words.toLowerCase()}`} what="form" state="out" answer={journal} />
         )}
       </div>
     </section>

@@ -75,10 +75,9 @@ export function GaugePoint() {
                     {pin.clearance && pin.clearance.state !== 'in window' && (
                       <Accepting
                         words={`the pin of piston ${label}`}
-                        of={pin.clearance.acceptId}
                         what="pin"
                         state={pin.clearance.state}
-                        accepted={pin.clearance.accepted}
+                        answer={pin.clearance}
                       />
                     )}
                   </td>

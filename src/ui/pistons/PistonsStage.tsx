@@ -125,14 +125,7 @@ function Readings() {
             <p>{text(clearanceAdvice(clearance, clearance.uncertainty, clearance.accepted))}</p>
           )}
           {(!clearance.done || clearance.accepted) && clearance.value !== null && (
-            <Accepting
-              words="this clearance"
-              of={clearance.acceptId}
-              what="clearance"
-              state={clearance.state}
-              held={clearance.held}
-              accepted={clearance.accepted}
-            />
+            <Accepting words="this clearance" what="clearance" state={clearance.state} answer={clearance} />
           )}
           {clearance.mean !== null && clearance.value !== null && clearance.mean !== clearance.value && (
             <p className="text-base text-soft">

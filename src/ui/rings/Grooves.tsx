@@ -110,7 +110,7 @@ export function Grooves() {
       {asking.map(({ words, figure }) => (
         <p key={words} className="flex flex-wrap items-center gap-x-3">
           <b>{words}</b> <StateMark state={figure.state} />
-          <Accepting words={words} of={figure.acceptId} what={null} state={figure.state} accepted={figure.accepted} />
+          <Accepting words={words} what={null} state={figure.state} answer={figure} />
         </p>
       ))}
       <section aria-label="Readings of this groove">

@@ -219,7 +219,7 @@ function Otherwise({ ring, onSwap }: { ring: JudgedRing; onSwap: () => void }) {
           <Button onClick={() => renew(ring.ring, [ring.number])}>Another ring</Button>
         </>
       )}
-      <Accepting words="this gap" of={reading.id} what={null} state={state} held={ring.held} accepted={accepted} />
+      <Accepting words="this gap" what={null} state={state} answer={{ ...ring, acceptId: reading.id }} />
     </section>
   );
 }

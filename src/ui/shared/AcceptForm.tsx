@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Button } from './Button';
 
 /** Why a verdict may stay as it is. */
-export function AcceptForm({ state, onAccept }: { state: string; onAccept: (reason: string) => void }) {
+export function AcceptForm({ onAccept }: { onAccept: (reason: string) => void }) {
   const [reason, setReason] = useState('');
   return (
     <form
@@ -24,7 +24,7 @@ export function AcceptForm({ state, onAccept }: { state: string; onAccept: (reas
         />
       </label>
       <p className="mt-1 text-sm text-soft">
-        It stays on record as {state}, with your initials, until it is read again.
+        Kept on record with your initials. A new reading, a worse figure or a stricter limit ends it.
       </p>
       <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
         Accept

@@ -1,7 +1,6 @@
 'use client';
 
-import { type Acceptable, type Acceptance, acceptedWords } from '@/core/record/reading';
-import type { Held } from '@/core/verdict/held';
+import { type Acceptable, type Answer, acceptedWords } from '@/core/record/reading';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from './Button';
 import { Popup } from './Popup';
@@ -13,20 +12,16 @@ const AcceptForm = onDemand(() => import('./AcceptForm').then((m) => m.AcceptFor
 interface Props {
   /** What is accepted, in words: `this gap`. */
   words: string;
-  /** The last reading it rests on; null where there is none yet. */
-  of: string | null;
   what: Acceptable | null;
   /** The verdict as it is. */
   state: string;
-  /** The figure and the limit it is accepted at, where it is one figure. */
-  held?: Held | null;
-  accepted: Acceptance | null;
+  answer: Pick<Answer, 'acceptId' | 'held' | 'accepted'>;
 }
 
 /** A verdict is accepted as it is, with a reason, or the acceptance is taken back. */
-export function Accepting({ words, of, what, state, held = null, accepted }: Props) {
+export function Accepting({ words, what, state, answer: { acceptId, held, accepted } }: Props) {
   const { accept, strike } = useLogging();
-  if (of === null) return null;
+  if (acceptId === null) return null;
   if (accepted)
     return (
       <p className="flex flex-wrap items-center gap-x-3">
@@ -38,9 +33,8 @@ export function Accepting({ words, of, what, state, held = null, accepted }: Pro
     <Popup label={`Accept ${words} with a reason`} trigger="Accept with a reason">
       {(close) => (
         <AcceptForm
-          state={state}
           onAccept={(reason) => {
-            accept({ of, what, state, held }, reason);
+            accept({ of: acceptId, what, state, held }, reason);
             close();
           }}
         />

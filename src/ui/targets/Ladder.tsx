@@ -1,8 +1,10 @@
 'use client';
 
 import { rangeText } from '@/core/quantity/print';
+import { OWN_ACCEPTED } from '@/core/targets/ownFigure';
 import type { Candidate, Own, Rank, TargetChoices } from '@/core/targets/target';
-import { useLogging, useWords } from '../openBuild/contexts';
+import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { Accepting } from '../shared/Accepting';
 import { PaperButton } from './PaperButton';
 import type { Paper } from './PaperForm';
 import { type FigureKind, papersOf, targetOf, withPapers } from './figures';
@@ -25,6 +27,8 @@ interface Props {
 export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: Props) {
   const { units } = useWords();
   const { choose } = useLogging();
+  const { own } = useJudgement();
+  const departure = own[figure]?.isDeparture ? own[figure] : null;
   const target = targetOf(cylinder, figure);
   const papers = papersOf(choices, figure);
   const candidates: Candidate[] = target.set ? [target.inForce, ...target.outranked] : [];
@@ -77,6 +81,21 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
                 <>
                   {rung === 'own' && papers.own?.over && 'Put over the others: '}
                   {candidate.from}. <i>{candidate.standing}</i>
+                  {rung === 'own' && departure && (
+                    <>
+                      {!departure.accepted && (
+                        <b className="block text-over">
+                          Outside the {departure.over.rank}’s limit: accept it with your initials and a reason.
+                        </b>
+                      )}
+                      <Accepting
+                        words={`your own ${words.toLowerCase()}`}
+                        what={OWN_ACCEPTED[figure]}
+                        state={departure.held.side}
+                        answer={departure}
+                      />
+                    </>
+                  )}
                 </>
               ) : rung === 'chart' ? (
                 target.set ? (
