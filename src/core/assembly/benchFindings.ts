@@ -38,7 +38,7 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
       ),
     ...openMasses(massesOf({ ...engine, cylinders })).map((o) =>
       about(
-        'note',
+        o.isDisagreement ? 'mend' : 'note',
         'assembly',
         o.place,
         say`Cylinder ${label(o.place)}: ${o.says}.${o.lapsed ? lapsedWords(o.lapsed) : ''}`,

@@ -121,22 +121,23 @@ function spotFindings({ label, id, bore }: Measured): Finding[] {
   ];
 }
 
-/** That two directions cannot see an oval between them: one word for the build. */
+/** What the directions that were read cannot see: one word for the build, of the bores that were read in fewest. */
 function directionFindings(cylinders: readonly Measured[]): Finding[] {
-  const few = cylinders.filter(
-    ({ bore: { shape, verdict } }) =>
-      verdict.state === 'within' && shape !== null && shape.depths.every((d) => d.directions < 3),
+  const read = cylinders.flatMap(({ bore: { shape, verdict } }) =>
+    verdict.state === 'within' && shape !== null ? [Math.max(...shape.depths.map((d) => d.directions))] : [],
   );
-  return few.length === 0
-    ? []
-    : [
-        about(
-          'note',
-          'bores',
-          null,
-          say`Bores are within in the directions that were read. Two cannot see an oval whose axes lie between them; three, 60° apart, see any.`,
-        ),
-      ];
+  const fewest = Math.min(...read);
+  if (fewest >= 3) return [];
+  return [
+    about(
+      'note',
+      'bores',
+      null,
+      fewest === 1
+        ? say`Bores are within limits in the one direction that was read. Out-of-round is not known: read a second direction, or three 60° apart to see any oval.`
+        : say`Bores are within limits in the two directions that were read. Two cannot see an oval whose axes lie between them; three, 60° apart, see any.`,
+    ),
+  ];
 }
 
 /** Readings of the bore that count now. */

@@ -13,7 +13,7 @@ import { capital } from '../stage/report';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
 import type { BoresPart, Engine, Measured, Whole } from './found';
-import { type BoreChoices, STARTING_BORES } from './grid';
+import { type Basis, type BoreChoices, STARTING_BORES } from './grid';
 import { judgedBore } from './judged';
 import { smallestClean, standardBore, startingSizing } from './plan';
 import { type SuppliedChoices, STARTING_SUPPLIED, isHere, suppliedOf } from './supplied';
@@ -112,6 +112,8 @@ function caption({ bore: { size: found, verdict, read, total }, boreSupplied: { 
 
 /** How near a bore should be to its neighbours, before it is questioned at entry. From memory. */
 const NEAR_OTHERS = 250_000;
+/** And a reading to the others in the same bore, which wears unevenly before it is honed: 2 and 6 thou. From memory. */
+const NEAR_IN_BORE: Record<Basis, Nm> = { honed: 50_800, used: 152_400 };
 /** And to the planned bore. From memory. */
 const NEAR_PLAN = 1_600_000;
 
@@ -126,7 +128,7 @@ export const nearPlan = (job: Job | null, units: Units): Expected | null =>
     : { nm: job.plannedBore, within: NEAR_PLAN, because: `the planned bore is ${saidSize(job.plannedBore, units)}` };
 
 function expected(
-  { job, cylinders }: { job: Job | null; cylinders: readonly Measured[] },
+  { job, choices, cylinders }: Engine & { cylinders: readonly Measured[] },
   { id, bore }: Measured,
   _subject: string,
   units: Units,
@@ -134,7 +136,7 @@ function expected(
   const here = bore.spots.flatMap((s) => s.value ?? []);
   const others = cylinders.flatMap((c) => (c.id === id ? [] : (c.bore.size?.value ?? [])));
   return (
-    near(here, NEAR_OTHERS, 'this bore reads', units) ??
+    near(here, NEAR_IN_BORE[choices.bores.basis], 'this bore reads', units) ??
     near(others, NEAR_OTHERS, 'the other bores read', units) ??
     nearPlan(job, units)
   );

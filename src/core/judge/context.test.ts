@@ -1,14 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { gap, reading, record } from '@/fixtures/records';
+import { boreReading, gap, reading, record } from '@/fixtures/records';
 import { STARTING_JOURNALS } from '../journals/choices';
-import { fromInches, fromThou } from '../quantity/length';
+import { STARTING_BORES } from '../bores/grid';
+import { fromInches, fromMm, fromThou } from '../quantity/length';
 import { placeAt } from './judgement';
 import type { Entry } from '../record/record';
 import type { GaugeSetting } from '../record/reading';
 import type { Subject } from '../stages';
 import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
 import { instrumentKey } from '../uncertainty/instrument';
-import { hear } from '../quantity/hear';
+import { hear, hearField } from '../quantity/hear';
 import { contextFor } from './context';
 import { judge } from './judge';
 
@@ -36,6 +37,29 @@ describe('what the parser is told', () => {
     expect(contextOf([], 'top')).toMatchObject({ field: 'gap', units: 'imperial', bore: fromInches(4.065) });
     expect(contextOf([], 'bore')).toMatchObject({ field: 'bore' });
     expect(contextOf([], 'strip').field).not.toBe('gap');
+  });
+
+  it('a size 3 thou or 0.08 mm from the rest of a honed bore is asked about, one of a used bore from 6 thou on', () => {
+    const used: Entry = { ...stamp('u'), kind: 'bores', replaces: null, value: { ...STARTING_BORES, basis: 'used' } };
+    const read = boreReading('b', 'L1', 'top', 90, fromInches(4.065));
+    const kind = (text: string, ...entries: Entry[]) => hear(text, contextOf([read, ...entries], 'bore')).kind;
+    expect(kind('4.0665')).toBe('understood');
+    for (const text of ['4.068', '4.062', '103.33mm']) expect(kind(text)).toBe('question');
+    expect(kind('4.068', used)).toBe('understood');
+    expect(kind('4.072', used)).toBe('question');
+  });
+
+  it('a dial 7 thou from a zero that has no size is asked about', () => {
+    const kind = (text: string) => hear(text, contextOf([set('here', key)], 'bore', key)).kind;
+    expect(kind('+5')).toBe('understood');
+    for (const text of ['+7', '-20', '20']) expect(kind(text)).toBe('question');
+  });
+
+  it('rails of 5.5 to 6 thou are asked about, of 0.2 mm on 86 mm not', () => {
+    expect(hear('5.5', contextOf([], 'upperRail')).kind).toBe('question');
+    expect(hear('17', contextOf([], 'upperRail')).kind).toBe('understood');
+    expect(hearField('0.2', 'rail', 'metric', fromMm(86)).kind).toBe('understood');
+    for (const bore of [null, fromMm(86)]) expect(hearField('5.5', 'rail', 'imperial', bore).kind).toBe('question');
   });
 
   it('is the setting of the gauge in hand, and of no other', () => {

@@ -198,6 +198,17 @@ describe('a bore from its readings', () => {
     );
   });
 
+  it('says of bores read in one direction that out-of-round is not known, and of two what they cannot see', () => {
+    const along = bore('L1').filter((e) => e.kind === 'reading' && e.place?.angle === 90);
+    expect(says(judge(record(...along, bores({ directions: [90] }))))).toContain(
+      'within limits in the one direction that was read. Out-of-round is not known',
+    );
+    expect(says(judge(record(...bore('L1'))))).toContain(
+      'within limits in the two directions that were read. Two cannot',
+    );
+    expect(says(judge(record(...along)))).not.toContain('directions that were read');
+  });
+
   it('goes depth by depth where that is the route, and down each direction where that is the order', () => {
     const order = (change: Partial<BoreChoices>): string[] =>
       judge({ id: 'x', entries: [jobEntry(), bores(change)] }).tasks.bores.map(

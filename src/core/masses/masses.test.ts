@@ -3,6 +3,7 @@ import { jobEntry } from '@/fixtures/records';
 import { judge } from '../judge/judge';
 import type { Judgement } from '../judge/judgement';
 import { gramsText, hearMass } from '../quantity/mass';
+import { sayingText } from '../quantity/saying';
 import type { WeighedPart } from '../record/bench';
 import type { Entry } from '../record/record';
 import { bobweightOf, bobweightsOf, usualShare } from './bobweight';
@@ -90,7 +91,9 @@ describe('masses', () => {
     });
     expect(setOf(judgement, 'R4').state).toBe('within');
     expect(massesOf(judgement).spread).toBe(1_200);
-    expect(openMasses(massesOf(judgement))).toMatchObject([{ place: 'L2', says: '1.2 g over the lightest set' }]);
+    expect(openMasses(massesOf(judgement)).filter((o) => !o.isDisagreement)).toMatchObject([
+      { place: 'L2', says: '1.2 g over the lightest set' },
+    ]);
   });
 
   it('metal comes off the end of the rod that is heavy, and off a big end for itself', () => {
@@ -107,6 +110,24 @@ describe('masses', () => {
     const accepted: Entry = { ...stamp(), kind: 'accepted', of: acceptId ?? '', what: 'set', state, reason: 'idles' };
     expect(openMasses(massesOf(judged(...entries, accepted)))).toEqual([]);
     expect(openMasses(massesOf(judged(...entries, accepted, weighed('pin', 'L2', 146.3))))).toHaveLength(1);
+  });
+
+  it('a part that is heavier than it was found before disagrees until it is weighed once more or struck out; a lighter one was lightened', () => {
+    const says = (...entries: Entry[]): string =>
+      judged(...alike(), ...entries)
+        .findings.map((f) => `${f.severity} ${sayingText(f.says, 'imperial')}`)
+        .filter((f) => f.includes('weighed'))
+        .join();
+    const heavier = weighed('smallEnd', 'L1', 195);
+    expect(says(heavier)).toBe(
+      'mend Cylinder 1: rod, small end weighed 190.0 g, then 195.0 g: weigh it once more, or strike out the wrong one.',
+    );
+    expect(setOf(judged(...alike(), heavier), 'L1').parts.smallEnd?.mass).toBe(195_000);
+    expect(says(heavier, weighed('smallEnd', 'L1', 194.9))).toBe('');
+    expect(says(heavier, weighed('smallEnd', 'L1', 190.1))).toBe('');
+    expect(says(heavier, { ...stamp(), kind: 'void', of: heavier.id, reason: 'misread' })).toBe('');
+    expect(says(weighed('smallEnd', 'L1', 185))).toBe('');
+    expect(says(weighed('smallEnd', 'L1', 190.2))).toBe('');
   });
 
   it('only what is in play makes a set; a set that was begun is open', () => {

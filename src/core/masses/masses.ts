@@ -3,6 +3,7 @@
  * and down together. Everything is brought to the lightest, within what the shop allows. Common practice, no source.
  */
 import { furthestOver } from '../verdict/held';
+import { isOutvoted } from '../verdict/repeats';
 import type { WalkChoices } from '../assembly/choices';
 import { type Mg, gramsText } from '../quantity/mass';
 import { type WeighedEntry, type WeighedPart, WEIGHED_PARTS } from '../record/bench';
@@ -45,6 +46,8 @@ export interface Weighed {
   entry: WeighedEntry;
   /** What it was found to weigh before, the last first. */
   before: Mg[];
+  /** It was found lighter before, and nothing explains that; null where not. */
+  disagreement: { least: Mg; most: Mg } | null;
 }
 
 export interface MassSet extends Answer {
@@ -99,6 +102,21 @@ export function numberIn(
   return (choices.sets ?? UNMIXED)[mixed].find((p) => p.cylinder === cylinder)?.number ?? cylinder;
 }
 
+/** One part weighed twice lies within three tenths of a gram. From memory. */
+const REPEAT: Mg = 300;
+
+/**
+ * What a part was found to weigh before, where it is heavier now: metal is taken off and does not come back. Lighter
+ * it was lightened. Two weighings that agree settle it.
+ *
+ * @param values in the order they were made
+ */
+function grownOver(values: readonly Mg[]): Weighed['disagreement'] {
+  const most = values.at(-1) ?? 0;
+  const lighter = values.filter((v, i) => most - v > REPEAT && !isOutvoted(v, values.slice(i + 1), REPEAT));
+  return lighter.length === 0 ? null : { least: Math.min(...lighter), most };
+}
+
 /** What each part was last found to weigh, before it is known what its like weigh. */
 function lastWeighed(log: Known['log']): Map<string, Omit<Weighed, 'over'>> {
   const found = new Map<string, Omit<Weighed, 'over'>>();
@@ -107,12 +125,14 @@ function lastWeighed(log: Known['log']): Map<string, Omit<Weighed, 'over'>> {
     if (!holds(log, benched, RENEWED_AS[entry.part])) continue;
     const key = weighedKey(entry.part, entry.cylinder);
     const last = found.get(key);
+    const before = last ? [last.mass, ...last.before] : [];
     found.set(key, {
       part: entry.part,
       number: entry.cylinder,
       mass: entry.value,
       entry,
-      before: last ? [last.mass, ...last.before] : [],
+      before,
+      disagreement: grownOver([...before.toReversed(), entry.value]),
     });
   }
   return found;
@@ -238,18 +258,37 @@ export function nextToWeigh(
   return turned.find(({ part, number }) => !weighed.has(weighedKey(part, number))) ?? null;
 }
 
-/** What is open on the masses of an engine: sets over what the shop allows, and sets that were begun. */
-export function openMasses({
-  sets,
-  inPlay,
-  choices,
-}: JudgedMasses): { place: string; says: string; lapsed: MassSet['lapsed'] }[] {
+/** Something open on the weights of a cylinder. */
+interface OpenWeight {
+  place: string;
+  says: string;
+  lapsed: MassSet['lapsed'];
+  /** Whether weighings contradict each other. */
+  isDisagreement: boolean;
+}
+
+/** What is open on the weights of an engine: sets over what the shop allows, sets that were begun, and weighings that disagree. */
+export function openMasses({ sets, inPlay, choices }: JudgedMasses): OpenWeight[] {
   if (inPlay.length === 0) return [];
-  return sets.flatMap(({ id, state, over, bigOver, accepted, lapsed }) => {
-    if (state === 'within' || accepted) return [];
-    if (state !== 'over') return [{ place: id, says: 'masses not all weighed', lapsed: null }];
+  return sets.flatMap(({ id, parts, state, over, bigOver, accepted, lapsed }) => {
+    if (accepted) return [];
+    const of = { place: id, lapsed: null, isDisagreement: false };
+    const disagreeing = WEIGHED_PARTS.flatMap((part): OpenWeight[] => {
+      const apart = parts[part]?.disagreement;
+      return apart
+        ? [
+            {
+              ...of,
+              says: `${PART_WORDS[part]} weighed ${gramsText(apart.least)}, then ${gramsText(apart.most)}: weigh it once more, or strike out the wrong one`,
+              isDisagreement: true,
+            },
+          ]
+        : [];
+    });
+    if (state === 'within') return disagreeing;
+    if (state !== 'over') return [...disagreeing, { ...of, says: 'masses not all weighed' }];
     const what = (over ?? 0) > choices.within ? `${gramsText(over ?? 0)} over the lightest set` : '';
     const big = (bigOver ?? 0) > choices.within ? `big end ${gramsText(bigOver ?? 0)} over the lightest` : '';
-    return [{ place: id, says: [what, big].filter(Boolean).join(', '), lapsed }];
+    return [...disagreeing, { ...of, says: [what, big].filter(Boolean).join(', '), lapsed }];
   });
 }

@@ -103,7 +103,8 @@ const USUAL_PINS = { least: 8 * NM_PER_MM, most: 60 * NM_PER_MM };
 /** End gap as a share of the bore that nobody questions. From memory. */
 const USUAL_GAP = {
   gap: { least: 0.0012, most: 0.0125 },
-  rail: { least: 0.001, most: 0.02 },
+  // no sheet asks for less than 0.2 mm on 86 mm
+  rail: { least: 0.002, most: 0.02 },
   clearance: { least: 0.0001, most: 0.005 },
   groove: { least: 0, most: 0.002 },
   land: { least: 0, most: 0.03 },
@@ -114,7 +115,7 @@ const USUAL_GAP = {
 /** The same while the bore is not known. */
 const USUAL_GAP_UNKNOWN_BORE = {
   gap: { least: 100_000, most: 1_600_000 },
-  rail: { least: 100_000, most: 1_600_000 },
+  rail: { least: 160_000, most: 1_600_000 },
   clearance: { least: 5_000, most: 500_000 },
   groove: { least: 0, most: 200_000 },
   land: { least: 0, most: 3_000_000 },
@@ -486,8 +487,8 @@ function noDial({ field, units, setting, settingAsk }: HearingContext): Heard | 
   return null;
 }
 
-/** As far from its zero as a bore is read without a question: 0.5 mm. From memory. */
-const USUAL_OFF = NM_PER_MM / 2;
+/** As far from its zero as a bore is read without a question, as a worn one is within itself: 6 thou. From memory. */
+const USUAL_OFF = 6 * NM_PER_THOU;
 
 /** What the dial shows from a zero that has no size yet. */
 function heardOff(steps: Take, direction: 1 | -1, zero: string, { units, field }: HearingContext): Heard {

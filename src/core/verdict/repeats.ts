@@ -28,7 +28,7 @@ export interface Repeats {
 export const sizesRepeat = (resolution: Nm): Nm => Math.max(7_620, 2 * resolution);
 
 /** Whether two later readings agree with each other and neither with one before them. */
-function isOutvoted(value: number, later: readonly number[], within: Nm): boolean {
+export function isOutvoted(value: number, later: readonly number[], within: Nm): boolean {
   const against = later.filter((v) => Math.abs(v - value) > within);
   return against.some((a, i) => against.slice(i + 1).some((b) => Math.abs(a - b) <= within));
 }

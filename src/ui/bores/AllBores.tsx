@@ -29,7 +29,7 @@ export function AllBores() {
           <tr>
             <th scope="col">cylinder</th>
             <th scope="col" className="num">
-              narrowest, {sizeUnit}
+              <span className="whitespace-nowrap">smallest across</span> the thrust faces, {sizeUnit}
             </th>
             <th scope="col" className="num">
               mean, {sizeUnit}

@@ -131,7 +131,7 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
   const printed = value !== null ? printLength(value, units, 'size').number : off !== null ? offText(off, units) : null;
   const count = passes.filter((p) => p.voided === null).length;
   const found = cylinder.bore.shape?.smallest;
-  const narrowest =
+  const smallest =
     found !== undefined &&
     found.angle === spot.angle &&
     found.depth === spot.depth &&
@@ -144,10 +144,10 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
         goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth: spot.depth, angle: spot.angle } }, true)
       }
       aria-current={current}
-      aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? (disagreement ? `, ${count} readings that disagree` : `, mean of ${count}`) : ''}${narrowest ? ', the narrowest a piston passes' : ''}`}
+      aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? (disagreement ? `, ${count} readings that disagree` : `, mean of ${count}`) : ''}${smallest ? ', smallest across the thrust faces' : ''}`}
       className={`figures min-h-11 w-full min-w-[5.2rem] px-1.5 text-right text-lg -outline-offset-4 ${current ? 'font-bold text-blue shadow-[inset_0_-4px_0_var(--blue)]' : ''}`}
     >
-      {narrowest && (
+      {smallest && (
         <span className="mr-1 text-sm text-soft" aria-hidden>
           ▸◂
         </span>
