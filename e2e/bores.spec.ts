@@ -226,7 +226,7 @@ test('honed: the bore is measured anew, the old readings are kept, and it is tak
     kind: 'bores',
     value: { ...STARTING_BORES, depths: ['top', 'bottom'], directions: [90] },
   });
-  await enter(page, '4.0690', '4.0650');
+  await enter(page, '4.0675', '4.0650');
   await page.getByRole('button', { name: 'Bore 1', exact: true }).click();
   await expect(page.getByText('Bore to the next size').first()).toBeVisible();
   await page.getByRole('button', { name: 'Bored or honed: measure anew' }).click();
@@ -234,7 +234,7 @@ test('honed: the bore is measured anew, the old readings are kept, and it is tak
   await expect(page.getByRole('button', { name: 'top, square: to read' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /^Kept, and of no spot/ })).toBeVisible();
   await page.getByRole('button', { name: 'Take back' }).click();
-  await expect(page.getByRole('button', { name: 'top, square: 4.0690' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'top, square: 4.0675' })).toBeVisible();
   await expect
     .poll(async () => (await server.record(id)).entries.slice(-2).map((e) => e.kind))
     .toEqual(['renewed', 'void']);

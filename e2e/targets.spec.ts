@@ -79,7 +79,7 @@ test('the order of trust, rung by rung: own, chart, manual, sheet; and own put o
   await expect(rung(page, 'chart')).toContainText('in force');
   await expect(rung(page, 'own')).toContainText('25–28 thou');
   await expect(findings(page)).toContainText(
-    "own top ring minimum of 25 thou is not in force; it is under the chart's 27.2 thou",
+    "Your own top ring minimum of 25 thou is not used; it is under the chart's 27.2 thou",
   );
 
   await enter(page, { paper: 'service manual', form: 'from – to', fields: { From: '0.6mm', To: '0.75mm' } });
@@ -94,9 +94,17 @@ test('the order of trust, rung by rung: own, chart, manual, sheet; and own put o
   await expect(rung(page, 'own')).toContainText('in force');
   await expect(rung(page, 'own')).toContainText('Put over the others: ran it last year');
   await expect(top(page)).toContainText('25–28');
-  await expect(findings(page)).toContainText("is in force, and is under the sheet's 26.4 thou");
+  await expect(findings(page)).toContainText(
+    "Your own top ring minimum of 25 thou is under the sheet's 26.4 thou. Too tight can cost the engine",
+  );
   await expect(findings(page)).toContainText('Stop.');
+  await rung(page, 'own').getByRole('button', { name: 'Accept with a reason' }).click();
+  await page.getByLabel('Why it may stay').fill('the tune is known');
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(rung(page, 'own')).toContainText('the tune is known');
+  await expect(findings(page)).not.toContainText('Stop.');
   await page.reload();
+  await expect(rung(page, 'own')).toContainText('the tune is known');
   await expect(rung(page, 'sheet')).toContainText('27–30 thou');
   await expect(top(page)).toContainText('25–28');
 

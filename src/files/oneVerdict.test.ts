@@ -98,10 +98,11 @@ function ringsAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], rep
 function sizesAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], reports: Reports): void {
   judgement.cylinders.forEach((cylinder, i) => {
     const { clearance, bore, ready } = cylinder;
-    const { value, state, uncertainty } = clearance;
+    const { value, state, uncertainty, reported } = clearance;
+    const shown = value ?? (reported && reported.from !== 'reported' ? reported.value : null);
     expect(STAGES.pistons.caption(cylinder)).toMatchObject({
       state,
-      figure: value === null ? [] : [{ nm: value, as: 'clearance' }],
+      figure: shown === null ? [] : [{ nm: shown, as: 'clearance' }],
     });
     expect(results(rows, cylinder, 'clearance')).toMatchObject([
       { state, value_mm: mm(value), uncertainty_mm: value === null ? '' : mm(uncertainty) },

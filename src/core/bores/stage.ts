@@ -112,8 +112,8 @@ function caption({ bore: { size: found, verdict, read, total }, boreSupplied: { 
 
 /** How near a bore should be to its neighbours, before it is questioned at entry. From memory. */
 const NEAR_OTHERS = 250_000;
-/** And a reading to the others in the same bore, which wears unevenly before it is honed: 2 and 6 thou. From memory. */
-const NEAR_IN_BORE: Record<Basis, Nm> = { honed: 50_800, used: 152_400 };
+/** And a reading to the others in the same bore, which wears unevenly before it is honed: 3 and 6 thou. From memory. */
+const NEAR_IN_BORE: Record<Basis, Nm> = { honed: 75_000, used: 152_400 };
 /** And to the planned bore. From memory. */
 const NEAR_PLAN = 1_600_000;
 

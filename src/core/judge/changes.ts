@@ -10,9 +10,12 @@ import type { JudgedCylinder, Judgement } from './judgement';
 
 const minimumOf = (target: Target): Nm | null => (target.set ? target.inForce.aimFrom : null);
 
+/** A clearance moved by less than its last digit, 0.0001 in, did not move. */
+const LAST_DIGIT: Nm = 2_540;
+
 function moved(label: string, what: string, before: Target, after: Target, as: (nm: Nm) => SaidLength): Saying[] {
   const [from, to] = [minimumOf(before), minimumOf(after)];
-  return from === null || to === null || from === to
+  return from === null || to === null || Math.abs(to - from) < LAST_DIGIT
     ? []
     : [say`Cylinder ${label}, ${what} minimum ${as(from)} → ${as(to)}`];
 }

@@ -39,11 +39,11 @@ describe('what the parser is told', () => {
     expect(contextOf([], 'strip').field).not.toBe('gap');
   });
 
-  it('a size 3 thou or 0.08 mm from the rest of a honed bore is asked about, one of a used bore from 6 thou on', () => {
+  it('a size 3 thou or 0.08 mm from the rest of a honed bore is asked about, in a used bore from 6 thou on', () => {
     const used: Entry = { ...stamp('u'), kind: 'bores', replaces: null, value: { ...STARTING_BORES, basis: 'used' } };
     const read = boreReading('b', 'L1', 'top', 90, fromInches(4.065));
     const kind = (text: string, ...entries: Entry[]) => hear(text, contextOf([read, ...entries], 'bore')).kind;
-    expect(kind('4.0665')).toBe('understood');
+    for (const text of ['4.0675', '4.0625']) expect(kind(text)).toBe('understood');
     for (const text of ['4.068', '4.062', '103.33mm']) expect(kind(text)).toBe('question');
     expect(kind('4.068', used)).toBe('understood');
     expect(kind('4.072', used)).toBe('question');

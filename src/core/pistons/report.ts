@@ -66,7 +66,12 @@ const sizeRow = (c: Whole): Piece[][] => [
   ],
   c.clearance.reported === null
     ? number(c.clearance.value, 'clearance')
-    : [...number(c.clearance.reported.value, 'clearance'), AS_REPORTED],
+    : [
+        ...number(c.clearance.reported.value, 'clearance'),
+        c.clearance.reported.from === 'reported'
+          ? AS_REPORTED
+          : { kind: 'text', text: ` in the ${c.clearance.reported.from} bore`, look: 'small' },
+      ],
   c.clearance.value === null ? [] : number(c.clearance.uncertainty, 'clearance'),
   [{ kind: 'state', state: c.clearance.state }, ...acceptedPiece(c.clearance.accepted)],
   words(whoRead(c)),

@@ -70,9 +70,9 @@ function pairingOf(
   before: readonly Pair[],
   deciding: Strictness,
 ): JudgedPairing {
-  const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target } }) => {
+  const ready = cylinders.flatMap(({ id, bore, piston, clearance: { target, value } }) => {
     const [bored, made] = [bore.size, piston.size];
-    if (!bored || !made || !target.set) return [];
+    if (!bored || !made || value === null || !target.set) return [];
     const { aimFrom, aimTo } = target.inForce;
     const wanted = Math.round((aimFrom + (aimTo ?? aimFrom)) / 2);
     const bounds = { ...target.inForce, grace: deciding.clearanceGrace };
@@ -128,6 +128,7 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
   const byNumber = new Map(pistons.map((p) => [p.id, p]));
   const put = choices.pairing.pairs.map(({ cylinder, piston: part }) => ({ cylinder, part }));
   const here = isHere(engine.job, 'pistons');
+  const plannedBore = engine.job?.plannedBore ?? null;
   const pistonIn = memo('which piston where', ENGINE, [choices.pairing.pairs, ...pistons.map((p) => p.id)], () =>
     whereParts(cylinders, put),
   );
@@ -148,6 +149,7 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
       choices.supplied.pistons,
       here,
       log.accepted,
+      plannedBore,
     ];
     const part = memo('clearance', id, from, () => {
       const pistonSupplied = suppliedOf(choices.supplied.pistons, piston.id, here, piston.size);
@@ -159,6 +161,12 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
           bore,
           piston,
           reported: { bore: boreSupplied.reported, piston: pistonSupplied.reported },
+          finished:
+            boreSupplied.ordered !== null
+              ? { size: boreSupplied.ordered, from: 'ordered' }
+              : plannedBore === null
+                ? null
+                : { size: plannedBore, from: 'planned' },
           target: targets.clearance,
           strips,
           strictness: choices.deciding,
@@ -245,6 +253,12 @@ function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
   const { clearance, piston } = cylinder;
   if (subject === 'strip') return stripOutcome(cylinder);
   if (subject !== 'piston') return pinOutcome(cylinder, subject);
+  const { reported } = clearance;
+  if (reported && reported.from !== 'reported')
+    return {
+      ...{ says: say`clearance in the ${reported.from} bore ${clear(reported.value)}: `, state: reported.state },
+      ...{ strong: null, soft: say`The bore is still to be machined.` },
+    };
   if (clearance.value === null) return quiet(`piston ${piston.label}`);
   return {
     says: say`clearance ${clear(clearance.value)}: `,
@@ -270,6 +284,7 @@ function missing({ choices }: All, cylinder: Whole): Missing[] {
 }
 
 function caption({ clearance: { state, value, reported }, boreSupplied, pistonSupplied }: Whole): Caption {
+  if (reported && reported.from !== 'reported') return { state, word: reported.from, figure: [clear(reported.value)] };
   if (value === null && !(boreSupplied.here && pistonSupplied.here))
     return {
       state,

@@ -643,6 +643,9 @@ export function hear(text: string, context: HearingContext): Heard {
   return { kind: 'refused', why: `"${text.trim()}" is no reading.`, accepted };
 }
 
+/** How near the size of a zero should be to what its bore reads so far: 0.25 mm. From memory. */
+const NEAR_OWN_ZERO = NM_PER_MM / 4;
+
 const NO_GAUGE = 'A gauge setting belongs to readings across the inside.';
 
 /** `here`: the gauge was zeroed at this spot, whose size is not known yet. What the dial shows elsewhere counts from it. */
@@ -676,7 +679,10 @@ function hearSetting(word: string, entry: string, context: HearingContext): Hear
     return inBore
       ? { kind: 'refused', why: 'Zeroed in the bore, the gauge is read in the micrometer: give that figure.', accepted }
       : { kind: 'setting', value: entry, read: false, sizes: null };
-  const heard = hear(entry, inBore ? { ...context, setting: null } : { ...context, setting: null, expected: null });
+  // a zero that is given its size moves what counts from it: its own bore says little
+  const { expected } = context;
+  const nearEnough = expected && { ...expected, within: Math.max(expected.within, NEAR_OWN_ZERO) };
+  const heard = hear(entry, { ...context, setting: null, expected: inBore ? nearEnough : null });
   if (heard.kind === 'understood')
     return { kind: 'setting', value: heard.meaning.value, read: inBore && sizes === null, sizes };
   if (heard.kind === 'question' && inBore)

@@ -47,7 +47,9 @@ describe('which way up', () => {
     expect(upWords({ ...top, mark: 'none', section: 'hook' })).toMatch(/see the sheet/);
     expect(upWords({ ...top, mark: 'none' })).toMatch(/either side/);
     expect(ringFaults({ ...top, mark: 'innerBevel' })).toHaveLength(1);
-    expect(ringFaults({ ...top, mark: 'innerBevel', bevel: 'insideUp' })).toEqual([]);
+    for (const bevel of ['insideUp', 'insideDown'] as const)
+      expect(ringFaults({ ...top, mark: 'innerBevel', bevel })).toEqual([]);
+    expect(upWords({ ...top, mark: 'innerBevel', bevel: 'insideDown' })).toMatch(/faces down, away from the crown/);
     expect(ringFaults({ ...top, mark: 'none', section: 'hook' })).toHaveLength(1);
   });
 

@@ -9,7 +9,9 @@ export function upWords({ mark, bevel, section }: Pick<CompressionRing, 'mark' |
     case 'dot':
       return 'The dot faces the crown.';
     case 'innerBevel':
-      return 'No mark but the bevel: its inner edge faces the crown.';
+      return bevel === 'insideDown'
+        ? 'No mark but the inner bevel: it faces down, away from the crown.'
+        : 'No mark but the inner bevel: it faces the crown.';
     case 'none':
       return section === 'taper' || section === 'hook' || bevel !== 'none'
         ? 'No mark, yet its section is not the same both ways: see the sheet before it goes on.'
@@ -22,8 +24,8 @@ export function upWords({ mark, bevel, section }: Pick<CompressionRing, 'mark' |
 /** What contradicts itself in how a ring is described, as sentences. */
 export function ringFaults({ mark, bevel, section }: CompressionRing): string[] {
   return [
-    ...(mark === 'innerBevel' && bevel !== 'insideUp'
-      ? ['Its inner bevel is said to face up, and its bevel is not inside, up.']
+    ...(mark === 'innerBevel' && bevel !== 'insideUp' && bevel !== 'insideDown'
+      ? ['It is told by its inner bevel, and no inner bevel is entered: choose “inside, up” or “inside, down”.']
       : []),
     ...(mark === 'none' && section === 'hook'
       ? ['A hooked ring has a right way up: look again for its mark, or see the sheet.']

@@ -99,7 +99,7 @@ export function targetsAt(
     top: loosened(top, gap, reason),
     second: loosened(secondGapTarget(ask, top), gap, reason),
     rails: railGapTarget(ask),
-    clearance: loosened(clearanceTarget(ask, settings.job.units), clearance, reason),
+    clearance: loosened(clearanceTarget(ask), clearance, reason),
   };
 }
 

@@ -302,18 +302,17 @@ describe('the second ring', () => {
 });
 
 describe('clearance', () => {
-  it('is factor × bore up to 0.0001 in (from memory: 4032 street 0.0007)', () => {
-    const target = force(clearanceTarget({ ...drag, bore: at(3.78), duty: 'street' }, 'imperial'));
-    expect(target).toMatchObject({ aimFrom: fromThou(2.7), aimTo: fromThou(3.7), most: fromThou(4.7) });
+  it('is factor × bore as it is, whatever the shop’s units (from memory: 4032 street 0.0007; 4 in: 71.12 µm)', () => {
+    expect(force(clearanceTarget({ ...drag, bore: at(4), duty: 'street' })).aimFrom).toBe(71_120);
+    const target = force(clearanceTarget({ ...drag, bore: at(3.78), duty: 'street' }));
+    expect(target).toMatchObject({ aimFrom: 67_208, aimTo: 67_208 + fromThou(1), most: 67_208 + fromThou(2) });
   });
 
   it('a boosted low-silicon forging needs more than a cast piston on the street (from memory)', () => {
-    const boosted = force(clearanceTarget({ ...drag, duty: 'boostHigh', construction: 'forged2618' }, 'imperial'));
-    const cast = force(clearanceTarget({ ...drag, duty: 'street', construction: 'cast' }, 'imperial'));
+    const boosted = force(clearanceTarget({ ...drag, duty: 'boostHigh', construction: 'forged2618' }));
+    const cast = force(clearanceTarget({ ...drag, duty: 'street', construction: 'cast' }));
     expect(boosted.aimFrom).toBeGreaterThan(2 * cast.aimFrom);
-    expect(force(clearanceTarget({ ...drag, duty: 'diesel', construction: 'cast' }, 'imperial')).aimFrom).toBe(
-      fromThou(7),
-    );
+    expect(force(clearanceTarget({ ...drag, duty: 'diesel', construction: 'cast' })).aimFrom).toBe(175_527);
   });
 });
 
@@ -418,7 +417,7 @@ describe('a chart of the shop’s own', () => {
 describe('plated bores', () => {
   it('take the plated figure where the chart has one, else the iron one, the looser, and say so', () => {
     const plated: TargetAsk = { ...drag, bore: at(4), surface: 'plated' };
-    const kept = force(clearanceTarget(plated, 'imperial'));
+    const kept = force(clearanceTarget(plated));
     expect(kept.aimFrom).toBe(fromThou(3.6));
     expect(sayingText(kept.working.at(-1) ?? [], 'imperial')).toContain('the looser of the two');
     const chart = withFactor(
@@ -427,8 +426,8 @@ describe('plated bores', () => {
       0.0005,
       'own trial',
     );
-    expect(force(clearanceTarget({ ...plated, chart }, 'imperial')).aimFrom).toBe(fromThou(2));
-    expect(force(clearanceTarget({ ...plated, chart, surface: 'iron' }, 'imperial')).aimFrom).toBe(fromThou(3.6));
+    expect(force(clearanceTarget({ ...plated, chart })).aimFrom).toBe(fromThou(2));
+    expect(force(clearanceTarget({ ...plated, chart, surface: 'iron' })).aimFrom).toBe(fromThou(3.6));
   });
 });
 

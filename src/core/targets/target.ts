@@ -165,8 +165,8 @@ const secondOverTop = (chart: Chart, bore: TargetBore, step: Nm): Nm =>
   chart.kind === 'steps'
     ? SECOND_OVER_TOP
     : Math.round((hasMetricLeaves(step) ? SECOND_OVER_TOP_METRIC : SECOND_OVER_TOP) * scaleOf(bore.nm));
-/** Clearance minimums go up to 0.0001 in or 0.001 mm: the last digit a micrometer shows. */
-const CLEARANCE_STEP = { imperial: 2_540, metric: 1_000 };
+/** Clearances are read to the last digit, not in steps: a product stands as it is, whatever the shop's units. */
+const NO_STEP: Nm = 1;
 
 export const SECOND_SCHOOL_REASON: Record<SecondSchool, string> = {
   larger:
@@ -224,7 +224,7 @@ function fromFactor(factor: number, bore: TargetBore, widths: Widths): Product {
   return {
     least,
     aimFrom,
-    line: say`${boreWords(bore)} ${size(bore.nm)} × ${factor} = ${raw(least)}, up to the next step → ${fine(aimFrom)}`,
+    line: say`${boreWords(bore)} ${size(bore.nm)} × ${factor} = ${raw(least)}${widths.step === NO_STEP ? '' : say`, up to the next step → ${fine(aimFrom)}`}`,
   };
 }
 
@@ -588,15 +588,15 @@ const PLATED_NO_FIGURE =
   'plated bores need less, but the chart has no figure for one: the iron bore’s is kept, the looser of the two';
 
 /**
- * Target of the piston-to-wall clearance: factor × bore, rounded up to the last digit a micrometer
- * shows, unless the piston's sheet or the manual gives it. Factors from memory: `chart.ts`.
+ * Target of the piston-to-wall clearance: factor × bore, unless the piston's sheet or the manual gives it.
+ * Factors from memory: `chart.ts`.
  */
-export function clearanceTarget(ask: TargetAsk, units: 'imperial' | 'metric'): Target {
+export function clearanceTarget(ask: TargetAsk): Target {
   const { bore, choices, surface } = ask;
   const widths: Widths = {
-    step: CLEARANCE_STEP[units],
-    window: widthOn(choices, 'clearanceWindow', ask, CLEARANCE_STEP[units]),
-    limit: widthOn(choices, 'clearanceLimit', ask, CLEARANCE_STEP[units]),
+    step: NO_STEP,
+    window: widthOn(choices, 'clearanceWindow', ask, NO_STEP),
+    limit: widthOn(choices, 'clearanceLimit', ask, NO_STEP),
   };
   const cells = cellsFor(ask, 'the clearance');
   const below = (): Candidate | string => {

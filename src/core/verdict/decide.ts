@@ -49,7 +49,7 @@ export interface Bounds {
   most: Nm | null;
   /** Whether the most costs as much as the minimum: it is then guarded alike. */
   mostHard: boolean;
-  /** Half a leaf: a figure that would be called at the end of the aim, or at the most, is at it. */
+  /** Half a leaf, or half of the last digit: a figure that would be called at the end of the aim, or at the most, is at it. */
   half: Nm;
 }
 
@@ -103,7 +103,7 @@ export function decide(found: Estimate, bounds: Bounds, sure: number): Decision 
   const { least, grace, aimFrom, aimTo, most, mostHard, half } = bounds;
   const { low, standard, freedom, passed } = found;
   const chance = chanceUnder(found, least - grace, half);
-  const called = bestOf(found) - (found.high > low && found.high < Infinity ? half : 0);
+  const called = bestOf(found) - (found.high < Infinity ? half : 0);
   const high = found.high === Infinity ? low + 2 * half : found.high;
   const overChance =
     most === null || !mostHard ? 0 : 1 - belowOnAverage(most + grace - high, most + grace - low, standard, freedom);

@@ -118,8 +118,11 @@ function Readings() {
           <StateMark state={clearance.state} />
           {clearance.reported ? (
             <p>
-              By what was reported: <b className="figures">{length(clearance.reported.value, 'clearance')}</b>, not
-              measured here.
+              {clearance.reported.from === 'reported'
+                ? 'By what was reported: '
+                : `In the ${clearance.reported.from} bore: `}
+              <b className="figures">{length(clearance.reported.value, 'clearance')}</b>
+              {clearance.reported.from === 'reported' ? ', not measured here.' : '. The bore is still to be machined.'}
             </p>
           ) : (
             <p>{text(clearanceAdvice(clearance, clearance.uncertainty, clearance.accepted))}</p>
