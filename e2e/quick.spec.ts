@@ -31,7 +31,20 @@ test('bore, duty and piston in; every figure out in both systems, with its worki
   await expect(slip).toContainText('0.79–0.87 mm');
   await page.getByLabel('Finished bore').fill('4.065');
   await expect(page.getByText('4.065 mm is 0.1600 in')).toBeVisible();
+  // the figures would be of the bore before: nothing to read, to print or to pass on
+  await expect(slip).toBeHidden();
+  await expect(page.getByText('No figures are shown until it is.')).toBeVisible();
+  for (const name of ['Print', 'Copy the link', 'Begin a build with this'])
+    await expect(page.getByRole('button', { name })).toBeDisabled();
+  await page.getByLabel('Finished bore').fill('103.25');
   await expect(slip).toContainText('0.79–0.87 mm');
+  await page.getByLabel('Power adders', { exact: true }).fill('150 shot on 4 cylinders');
+  await expect(page.getByText('nitrous, 150 hp in 4 cylinders')).toBeVisible();
+  await page.getByLabel('Power adders', { exact: true }).fill('500 hp');
+  await expect(page.getByText('500 hp of nitrous, or the engine’s own power?')).toBeVisible();
+  await expect(slip).toBeHidden();
+  await page.getByRole('button', { name: /enter it under base power/ }).click();
+  await expect(slip).toBeVisible();
 });
 
 test('a link opens as it was sent, prints black on white, and becomes a build in one step', async ({

@@ -55,6 +55,20 @@ describe('what the parser is told', () => {
     for (const text of ['+7', '-20', '20']) expect(kind(text)).toBe('question');
   });
 
+  it.each([
+    ['86', 'imperial', fromMm(86)],
+    ['87', 'imperial', fromMm(87)],
+    ['103', 'imperial', fromMm(103)],
+    ['4065', 'imperial', fromInches(4.065)],
+    ['40', 'imperial', fromInches(4)],
+    ['4', 'imperial', fromInches(4)],
+    ['4065', 'metric', fromInches(4.065)],
+    ['86', 'metric', fromMm(86)],
+    ['8250', 'metric', fromMm(82.5)],
+  ] as const)('a planned bore of %s in a shop that is %s is what an engine has', (text, units, value) => {
+    expect(hearField(text, 'bore', units)).toMatchObject({ kind: 'understood', meaning: { value } });
+  });
+
   it('rails of 5.5 to 6 thou are asked about, of 0.2 mm on 86 mm not', () => {
     expect(hear('5.5', contextOf([], 'upperRail')).kind).toBe('question');
     expect(hear('17', contextOf([], 'upperRail')).kind).toBe('understood');

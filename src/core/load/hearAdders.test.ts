@@ -40,9 +40,20 @@ describe('power adders as said at the bench (common practice, no source)', () =>
     ['turbo', { boost: boost({}) }],
     ['100+75 hp nitrous', { nitrous: shot({ shots: [100, 75] }) }],
     ['150 shot', { nitrous: shot({ shots: [150] }) }],
-    ['150 hp', { nitrous: shot({ shots: [150] }) }],
     ['110 kW nitrous', { nitrous: shot({ shots: [148] }) }],
     ['40% nitrous', { nitrous: shot({ share: 0.4 }) }],
+    ['150 shot on 4 cylinders', { nitrous: shot({ shots: [150], cylinders: 4 }) }],
+    ['nitrous 150 hp on all cylinders', { nitrous: shot({ shots: [150] }) }],
+    ['boost 15', { boost: boost({ pressure: psi(15) }) }],
+    ['turbo 20', { boost: boost({ pressure: psi(20) }) }],
+    [
+      '14 psi blower 100 shot',
+      { boost: boost({ by: 'supercharger', pressure: psi(14) }), nitrous: shot({ shots: [100] }) },
+    ],
+    [
+      '10 psi blower water injection',
+      { boost: boost({ by: 'supercharger', pressure: psi(10) }), injection: { what: 'water', counted: false } },
+    ],
     ['120 hp nitrous in 4 cylinders', { nitrous: shot({ shots: [120], cylinders: 4 }) }],
     ['nitrous', { nitrous: shot({}) }],
     [
@@ -63,6 +74,11 @@ describe('power adders as said at the bench (common practice, no source)', () =>
     ['140 psi', ['140 kPa', '140 psi, as typed']],
     ['10', ['10 psi of boost']],
     ['50', ['50 psi of boost', '50 hp of nitrous']],
+    ['500 hp', ['500 hp of nitrous', 'own power: enter it under base power']],
+    ['14 psi turbo + 150 hp', ['150 hp of nitrous', 'own power: enter it under base power']],
+    ['turbo 500 hp', ['500 hp of nitrous', 'own power: enter it under base power']],
+    ['turbo 1.4', ['1.4 psi of boost', '1.4 bar of boost']],
+    ['blower + 8', ['8 psi of boost']],
   ])('%s is asked about', (text, options) => {
     const heard = hearAdders(text);
     expect(heard.kind === 'question' && heard.options.map((o) => o.words)).toEqual(options);
@@ -71,6 +87,12 @@ describe('power adders as said at the bench (common practice, no source)', () =>
   it.each([
     'a bit',
     '14 psi 20 psi rubbish',
+    '14 psi 20 psi',
+    '150 shot on 4',
+    '10 psi water injection everywhere',
+    '25 hp nitrous per cylinder',
+    'turbo 1.4 + 100 hp',
+    'boost 5000',
     '5 bar + 3 bar',
     '100 hp nitrous + 50 hp nitrous',
     '9000 hp nitrous',

@@ -31,9 +31,13 @@ const BLOWERS: [RegExp, Blower][] = [
 const NOT_COOLED = /\b(?:uncooled|not cooled|no (?:inter|charge )?cooler)\b/;
 const COOLED = /\b(?:intercooled|aftercooled|charge[- ]?cooled|cooled)\b/;
 const UNITS: Record<string, PressureUnit> = { bar: 'bar', kpa: 'kPa' };
+const INJECTION =
+  /\b(water(?: ?[/&]? ?(?:meth|methanol|alcohol))?|alcohol|meth|methanol|ethanol)\b(?: (?:injection|spray))?/;
+const COUNTED = /\b(?:(not) )?counted(?: on)?\b/;
+const FED = /\b(?:in|on|to|into|for|across|over) (?:all )?(\d{1,2}) cyl(?:s|inders?)?\b/;
+const ALL_FED = /\b(?:in|on|to|into|for|across|over) all(?: (?:of )?(?:the )?cyl(?:s|inders?)?)?\b/;
 /** Words that say nothing more. */
-const FILLERS =
-  /\b(?:of|at|boost|gauge|over|absolute|abs|a|the|with|on|in|all|cylinders?|hp|max|injection|spray)\b|[\d.%]/g;
+const FILLERS = /\b(?:of|at|boost|gauge|over|a|the|with|max|injection|spray)\b/g;
 
 class NotHeard extends Error {}
 
@@ -44,19 +48,45 @@ const plain = (text: string): string =>
     .replace(/(\d),(\d)/g, '$1.$2')
     .replace(/\s+/g, ' ');
 
-function injectionOf(part: string): Adders['injection'] {
-  const counted = /\bcounted\b/.test(part);
-  if (/\bwater\b/.test(part)) return { what: 'water', counted };
-  return /\b(?:alcohol|meth|methanol|ethanol)\b/.test(part) && /\b(?:injection|spray)\b/.test(part)
-    ? { what: 'alcohol', counted }
-    : null;
+/** What was typed between two separators, less what was understood of it. */
+class Part {
+  constructor(private left: string) {}
+
+  has(pattern: RegExp): boolean {
+    return pattern.test(this.left);
+  }
+
+  /** The first match, taken out; null for none. */
+  take(pattern: RegExp): RegExpExecArray | null {
+    const found = pattern.exec(this.left);
+    if (found) this.left = `${this.left.slice(0, found.index)} ${this.left.slice(found.index + found[0].length)}`;
+    return found;
+  }
+
+  /** The words that nothing was made of. */
+  rest(): string {
+    return this.left.replace(FILLERS, ' ').replace(/\s+/g, ' ').trim();
+  }
 }
 
-function nitrousOf(part: string, before: number[]): Nitrous {
-  const found = POWER.exec(part) ?? NUMBER.exec(part);
-  const fed = /\bin (\d{1,2}) cylinders?\b/.exec(part);
+function injectionOf(part: Part): Adders['injection'] {
+  const isSprayed = part.has(/\bwater\b|\b(?:injection|spray)\b/);
+  const found = isSprayed ? part.take(INJECTION) : null;
+  if (!found) return null;
+  const counted = part.take(COUNTED);
+  return {
+    what: found[1]?.startsWith('water') ? 'water' : 'alcohol',
+    counted: counted !== null && counted[1] === undefined,
+  };
+}
+
+/** A share or a power of nitrous: the figure of this part, or null for nitrous of no figure. */
+function nitrousOf(part: Part, before: number[]): Nitrous {
+  const fed = part.take(FED);
+  if (!fed) part.take(ALL_FED);
   const cylinders = fed ? Number(fed[1]) : null;
-  if (!found || (fed && found.index > fed.index)) return { shots: before, share: null, cylinders };
+  const found = part.take(POWER) ?? part.take(NUMBER);
+  if (!found) return { shots: before, share: null, cylinders };
   const value = Number(found[1]);
   if (found[2] === '%') {
     if (!(value > 0 && value / 100 <= MOST_SHARE)) throw new NotHeard(`${value} % is no share of the base power.`);
@@ -64,24 +94,49 @@ function nitrousOf(part: string, before: number[]): Nitrous {
   }
   const shots = [...before, found[2] === 'kw' ? Math.round(value * HP_PER_KW) : value];
   if (shots.length > MOST_SHOTS.stages || shots.some((hp) => hp <= 0) || shotSum({ shots }) > MOST_SHOTS.sum)
-    throw new NotHeard(`“${part}” is no nitrous shot: at most ${MOST_SHOTS.sum} hp, in ${MOST_SHOTS.stages} stages.`);
+    throw new NotHeard(
+      `“${shots.join(' + ')} hp” is no nitrous shot: at most ${MOST_SHOTS.sum} hp, in ${MOST_SHOTS.stages} stages.`,
+    );
   return { shots, share: null, cylinders };
 }
 
 interface HeardBoost {
   boost: Boost;
-  /** Where the figure only makes sense otherwise. */
+  /** Where the figure only makes sense otherwise, or has no unit. */
   instead: { ask: string; options: { pressure: number; words: string }[] } | null;
 }
 
-function boostOf(part: string): HeardBoost | null {
-  const by = BLOWERS.find(([pattern]) => pattern.test(part))?.[1];
-  const found = PRESSURE.exec(part);
-  if (!by && !found) return null;
-  const cooled = NOT_COOLED.test(part) ? false : COOLED.test(part) ? true : null;
-  const boost: Boost = { by: by ?? 'turbo', pressure: null, absolute: /\babs(?:olute)?\b/.test(part), cooled };
-  if (!found) return { boost, instead: null };
-  const heard = hearPressure(found[1] ?? '', UNITS[found[2] ?? ''] ?? 'psi');
+/** A boost of no unit: psi or bar, where only one can be it is that. */
+function unitless(numeral: string): { pressure: number | null; instead: HeardBoost['instead'] } {
+  const options = (['psi', 'bar'] as const).flatMap((unit) => {
+    const heard = hearPressure(numeral, unit);
+    return heard.kind === 'understood' ? [{ pressure: heard.value, words: `${numeral} ${unit} of boost` }] : [];
+  });
+  const [only, other] = options;
+  if (!only) throw new NotHeard(`“${numeral}” is not a boost in psi or in bar. ${ACCEPTED}`);
+  return other
+    ? { pressure: null, instead: { ask: `A boost of ${numeral}: psi or bar?`, options } }
+    : { pressure: only.pressure, instead: null };
+}
+
+function boostOf(part: Part): HeardBoost | null {
+  const isNamed = part.has(/\bboost\b/);
+  const pressure = part.take(PRESSURE);
+  let by: Blower | null = null;
+  for (const [pattern, blower] of BLOWERS) if (part.take(pattern)) by ??= blower;
+  if (!by && !pressure && !isNamed) return null;
+  const isHot = part.take(NOT_COOLED) !== null;
+  const cooled = isHot ? false : part.take(COOLED) ? true : null;
+  const boost: Boost = {
+    ...{ by: by ?? 'turbo', pressure: null, cooled },
+    absolute: part.take(/\babs(?:olute)?\b/) !== null,
+  };
+  if (!pressure) {
+    const bare = part.has(NITROUS) || part.has(POWER) ? null : part.take(NUMBER);
+    const found = bare ? unitless(bare[1] ?? '') : { pressure: null, instead: null };
+    return { boost: { ...boost, pressure: found.pressure }, instead: found.instead };
+  }
+  const heard = hearPressure(pressure[1] ?? '', UNITS[pressure[2] ?? ''] ?? 'psi');
   if (heard.kind === 'refused') throw new NotHeard(heard.why);
   if (heard.kind === 'understood') return { boost: { ...boost, pressure: heard.value }, instead: null };
   if (heard.kind === 'empty') return { boost, instead: null };
@@ -97,8 +152,8 @@ function bareQuestion(numeral: string, rest: Adders): HeardAdders {
   const boosts = (['psi', 'bar'] as const).flatMap((unit) => {
     const heard = hearPressure(numeral, unit);
     if (heard.kind !== 'understood') return [];
-    const boost: Boost = { by: 'turbo', pressure: heard.value, absolute: false, cooled: null };
-    return [{ adders: { ...rest, boost }, words: `${numeral} ${unit} of boost` }];
+    const blown = rest.boost ?? { by: 'turbo', absolute: false, cooled: null };
+    return [{ adders: { ...rest, boost: { ...blown, pressure: heard.value } }, words: `${numeral} ${unit} of boost` }];
   });
   const shot = {
     adders: { ...rest, nitrous: { shots: [value], share: null, cylinders: null } },
@@ -109,12 +164,6 @@ function bareQuestion(numeral: string, rest: Adders): HeardAdders {
     return { kind: 'refused', why: `“${numeral}” without its unit says nothing here. ${ACCEPTED}` };
   return { kind: 'question', ask: `${numeral} of what?`, options };
 }
-
-const leftOver = (part: string): string =>
-  [PRESSURE, POWER, NITROUS, NOT_COOLED, COOLED, ...BLOWERS.map(([p]) => p)]
-    .reduce((text, pattern) => text.replace(pattern, ' '), part)
-    .replace(FILLERS, ' ')
-    .trim();
 
 /**
  * What was typed of the power adders. Never throws.
@@ -135,36 +184,55 @@ export function hearAdders(text: string): HeardAdders {
   }
 }
 
+/** Of a power that nothing says is nitrous: asked about, since it may be the engine's own. */
+const powerQuestion = (adders: Adders, { shots, share }: Nitrous): HeardAdders => {
+  const amount = share === null ? `${shots.join(' + ')} hp` : `${Number((share * 100).toFixed(2))} %`;
+  return {
+    kind: 'question',
+    ask: `${amount} of nitrous, or the engine’s own power?`,
+    options: [
+      { adders, words: `${amount} of nitrous` },
+      { adders: { ...adders, nitrous: null }, words: 'own power: enter it under base power' },
+    ],
+  };
+};
+
 function heardParts(parts: string[]): HeardAdders {
   let adders = NO_ADDERS;
   let instead: HeardBoost['instead'] = null;
   let stages: number[] = [];
-  for (const part of parts) {
-    const bare = /^\d+(?:\.\d+)?$/.exec(part);
-    if (bare) {
-      stages = [...stages, Number(part)];
+  let isNamed = true;
+  for (const typed of parts) {
+    if (/^\d+(?:\.\d+)?$/.test(typed)) {
+      stages = [...stages, Number(typed)];
       continue;
     }
+    const part = new Part(typed);
     const injection = injectionOf(part);
-    const boost = injection ? null : boostOf(part);
     if (injection) adders = { ...adders, injection };
-    else if (NITROUS.test(part) || (!boost && POWER.test(part))) {
-      if (adders.nitrous) throw new NotHeard(`Nitrous is said twice. ${ACCEPTED}`);
-      adders = { ...adders, nitrous: nitrousOf(part, stages) };
-      stages = [];
-    } else if (boost) {
-      if (adders.boost?.pressure != null && boost.boost.pressure !== null)
+    const boost = boostOf(part);
+    if (boost) {
+      if (adders.boost?.pressure != null && (boost.boost.pressure !== null || boost.instead))
         throw new NotHeard('Boost is said twice: of two stages, say the one pressure that they come to.');
       adders = { ...adders, boost: boost.boost };
       instead = boost.instead;
-    } else if (adders.boost && (NOT_COOLED.test(part) || COOLED.test(part)))
-      adders = { ...adders, boost: { ...adders.boost, cooled: !NOT_COOLED.test(part) } };
-    else throw new NotHeard(`“${part.slice(0, 40)}” is no power adder known here. ${ACCEPTED}`);
-    const left = injection ? '' : leftOver(part);
+    } else if (adders.boost && part.take(NOT_COOLED)) adders = { ...adders, boost: { ...adders.boost, cooled: false } };
+    else if (adders.boost && part.take(COOLED)) adders = { ...adders, boost: { ...adders.boost, cooled: true } };
+    const named = part.take(NITROUS);
+    if (named || part.has(POWER)) {
+      if (adders.nitrous) throw new NotHeard(`Nitrous is said twice. ${ACCEPTED}`);
+      adders = { ...adders, nitrous: nitrousOf(part, stages) };
+      part.take(NITROUS);
+      isNamed = named !== null;
+      stages = [];
+    }
+    const left = part.rest();
+    if (left === typed) throw new NotHeard(`“${typed.slice(0, 40)}” is no power adder known here. ${ACCEPTED}`);
     if (left) throw new NotHeard(`“${left.slice(0, 40)}” is not understood here. ${ACCEPTED}`);
   }
-  const { boost } = adders;
-  if (instead && boost)
+  const { boost, nitrous } = adders;
+  if (instead && boost) {
+    if (!isNamed) throw new NotHeard(`Say which figure is nitrous and what the boost is in. ${ACCEPTED}`);
     return {
       kind: 'question',
       ask: instead.ask,
@@ -173,8 +241,10 @@ function heardParts(parts: string[]): HeardAdders {
         words,
       })),
     };
+  }
   if (stages.length > 1) return { kind: 'refused', why: `“${stages.join(' + ')}”: of what? ${ACCEPTED}` };
   if (stages.length === 1) return bareQuestion(String(stages[0]), adders);
+  if (nitrous && !isNamed) return powerQuestion(adders, nitrous);
   return { kind: 'understood', adders };
 }
 

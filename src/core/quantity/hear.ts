@@ -265,6 +265,11 @@ function digitsAsSize(digits: string, unit: 'in' | 'mm', context: HearingContext
   return fits[0] ?? take(digits, unit);
 }
 
+/** Bores that most engines have, 50 to 135 mm: digits without a point and with nothing to go by mean one of these, where only one system makes one. From memory. */
+const COMMON_BORES = { least: 50 * NM_PER_MM, most: 135 * NM_PER_MM };
+const isCommon = (value: Nm, field: Field): boolean =>
+  (field === 'bore' || field === 'piston') && value >= COMMON_BORES.least && value <= COMMON_BORES.most;
+
 /** The meaning by convention first, then rivals that a fitter might have meant instead. */
 function takesOf(numeral: string, context: HearingContext): { first: Take; rivals: Take[]; equal: boolean } {
   const { field, units } = context;
@@ -272,7 +277,15 @@ function takesOf(numeral: string, context: HearingContext): { first: Take; rival
   if (!isFine(field)) {
     const [own, other] = units === 'imperial' ? (['in', 'mm'] as const) : (['mm', 'in'] as const);
     const read = (unit: 'in' | 'mm'): Take => (pointed ? take(numeral, unit) : digitsAsSize(numeral, unit, context));
-    return { first: read(own), rivals: [read(other)], equal: false };
+    const [first, rival] = [read(own), read(other)];
+    // `86` in a shop of inches is 86 mm and not 8.6 in
+    const isForeign =
+      !pointed &&
+      !context.expected &&
+      context.bore === null &&
+      !isCommon(first.value, field) &&
+      isCommon(rival.value, field);
+    return isForeign ? { first: rival, rivals: [first], equal: false } : { first, rivals: [rival], equal: false };
   }
   const inThou = take(numeral, 'thou');
   const inMm = take(numeral, 'mm');

@@ -55,6 +55,8 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
   const [said, setSaid] = useState('');
   const chart = charts.find((c) => nameOf(c) === chosen) ?? charts[0];
   const query = writeQuick(ask, chart);
+  /** A field that is in fault may not be what the figures are of: none are shown. */
+  const fault = boreFault ?? serviceFault;
   const judgement = useMemo(() => judge(quickRecord(ask, chart, 'quick', 'Quick gap', NOBODY)), [ask, chart]);
   const put = (part: Partial<QuickAsk>): void => {
     setAsk((before) => ({ ...before, ...part }));
@@ -75,11 +77,6 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
   /** One id for one ask: pressing twice begins one build. */
   const begun = useRef({ query: '', id: '' });
   const begin = async (): Promise<void> => {
-    const fault = boreFault ?? serviceFault;
-    if (fault) {
-      setSaid(fault);
-      return;
-    }
     try {
       if (begun.current.query !== query) begun.current = { query, id: freshId() };
       const answer = await act('beginQuick', begun.current.id, query);
@@ -177,18 +174,24 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
       </form>
       <div className="min-w-0">
         <div className="no-print mb-3 flex flex-wrap items-center gap-3">
-          <Button kind="strong" onClick={() => void begin()}>
+          <Button kind="strong" disabled={fault !== null} onClick={() => void begin()}>
             Begin a build with this
           </Button>
-          <Button onClick={() => window.print()}>
+          <Button disabled={fault !== null} onClick={() => window.print()}>
             <Printer size={18} aria-hidden /> Print
           </Button>
-          <Button onClick={() => void copyLink()}>
+          <Button disabled={fault !== null} onClick={() => void copyLink()}>
             <Link2 size={18} aria-hidden /> Copy the link
           </Button>
           <span role="status">{said}</span>
         </div>
-        <Slip judgement={judgement} units={ask.units} />
+        {fault === null ? (
+          <Slip judgement={judgement} units={ask.units} />
+        ) : (
+          <p role="alert" className="border border-line bg-sheet px-6 py-5 text-lg font-bold print:hidden">
+            {fault} No figures are shown until it is.
+          </p>
+        )}
       </div>
     </main>
   );
