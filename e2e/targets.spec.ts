@@ -197,7 +197,7 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await expect(page).toHaveURL(/\/targets\b/);
   await expect(top(page)).toContainText('23–26');
   await expect(figure(page, /Second ring gap/)).toContainText('25–28');
-  await expect(figure(page, /Piston to wall/)).toContainText('4.3–5.3');
+  await expect(figure(page, /Piston to wall/)).toContainText('4.2–5.2');
 });
 
 test('the duty follows from the power adder: near a line both rows are shown, what is planned counts, and another row can be chosen', async ({

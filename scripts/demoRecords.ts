@@ -10,8 +10,7 @@ import { judge } from '../src/core/judge/judge';
 import { CHECKS, isJointCheck } from '../src/core/assembly/checks';
 import { WHOLE_WALK, type WalkChoices } from '../src/core/assembly/choices';
 import { PHASE_OF } from '../src/core/assembly/phases';
-import { type Step } from '../src/core/assembly/steps';
-import { BLOCK_STEPS } from '../src/core/assembly/stepIds';
+import { type Step, blockStepsOf } from '../src/core/assembly/steps';
 import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/clocking/choices';
 import type { Joints } from '../src/core/clocking/joints';
 import { type BearingCheck, CHECKS_OF, CHECKS_OF_CRANK } from '../src/core/journals/checks';
@@ -214,8 +213,13 @@ class Day {
   }
 
   /** How it is put together: the whole walk, and with what oils. */
-  walk(oils: WalkChoices['oils'], change: Partial<WalkChoices> = {}): this {
-    this.entries.push({ ...this.stamp(), kind: 'walk', replaces: null, value: { ...WHOLE_WALK, oils, ...change } });
+  walk(oils: Partial<WalkChoices['oils']>, change: Partial<WalkChoices> = {}): this {
+    this.entries.push({
+      ...this.stamp(),
+      kind: 'walk',
+      replaces: null,
+      value: { ...WHOLE_WALK, oils: { ...WHOLE_WALK.oils, ...oils }, ...change },
+    });
     return this;
   }
 
@@ -328,7 +332,7 @@ class Day {
 }
 
 /** What is done on the engine before the first piston. */
-const PREPARING = BLOCK_STEPS.filter((s) => PHASE_OF[s] === 'prepare');
+const PREPARING = blockStepsOf(WHOLE_WALK).filter((s) => PHASE_OF[s] === 'prepare');
 
 const inMm = (nm: Nm): string => (nm / 1e6).toFixed(3);
 const inInches = (nm: Nm): string => (nm / 25.4e6).toFixed(4);
@@ -540,7 +544,12 @@ function tarn(): BuildRecord {
     .thou('3', 'upperRail', 18)
     .clock({ school: 'frontAndBack' })
     .walk(
-      { bore: 'light non-detergent oil', bearings: 'assembly oil', threads: 'engine oil' },
+      {
+        bore: 'light non-detergent oil',
+        bearings: 'assembly oil',
+        threads: 'engine oil',
+        rings: 'light oil, next to none on the rings',
+      },
       { clips: { kind: 'spiral', count: 4, gaps: 'down' } },
     )
     .check([BLOCK], PREPARING)
@@ -705,12 +714,12 @@ function combe(): BuildRecord {
   });
   return combeBottomEnd(day)
     .clock({ school: 'highAndLow' })
-    .walk({ bore: 'engine oil', bearings: 'assembly oil', threads: 'engine oil' })
+    .walk({ bore: 'engine oil', bearings: 'assembly oil', threads: 'engine oil', rings: 'engine oil' })
     .check([BLOCK], PREPARING)
     .walked(places)
     .check(
       [BLOCK],
-      BLOCK_STEPS.filter((s) => PHASE_OF[s] === 'engine'),
+      blockStepsOf(WHOLE_WALK).filter((s) => PHASE_OF[s] === 'engine'),
     )
     .record('demo-combe-flat-four');
 }

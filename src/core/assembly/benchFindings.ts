@@ -4,6 +4,7 @@ import { BLOCK, isCylinderId } from '../engine/places';
 import { say } from '../quantity/saying';
 import { lapsedWords } from '../record/reading';
 import { type Finding, about } from '../stage/finding';
+import { usedWords } from '../tightening/groups';
 import { ledgerOf, unrecorded } from '../tightening/ledger';
 import { turningOf } from '../turning/turning';
 import type { Engine, Whole } from './found';
@@ -49,6 +50,16 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
           about('note', 'assembly', null, say`${what}: signed off as tightened, and no figure is on record.`),
         )
       : []),
+    ...ledger
+      .filter(({ group }) => (group.used ?? 0) > 0 && (group.angle !== null || group.stretch !== null))
+      .map(({ group }) =>
+        about(
+          'note',
+          'assembly',
+          null,
+          say`${group.words}: ${usedWords(group)}. Bolts torqued to an angle or to a stretch are often used only once: see the manual.`,
+        ),
+      ),
     ...ledger
       .filter((g) => g.isSameHand)
       .map((g) =>

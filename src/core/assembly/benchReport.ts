@@ -8,6 +8,7 @@ import { bothTorques } from '../quantity/torque';
 import { benchedOf } from '../record/benched';
 import { acceptedWords } from '../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../stage/report';
+import { usedWords } from '../tightening/groups';
 import { ledgerOf } from '../tightening/ledger';
 import { figureWords } from '../tightening/words';
 import { turningOf } from '../turning/turning';
@@ -165,7 +166,7 @@ function fastenerParts(engine: All, cylinders: readonly Whole[]): SheetPart[] {
         ],
         rows: ledger.map((g) => [
           words(g.group.words),
-          words(figureWords(g.group, units)),
+          words([figureWords(g.group, units), usedWords(g.group)].filter(Boolean).join('; ')),
           words(`${g.done} of ${g.fasteners.length}`),
           g.spread
             ? [{ kind: 'said' as const, says: say`${clear(g.spread.least)} to ${clear(g.spread.most)}` }]

@@ -1,18 +1,8 @@
 /** The steps of the engine as a whole, before the first piston and after the last: made, or not yet. */
 import { BLOCK } from '../engine/places';
-import type { WalkChoices } from './choices';
 import type { All } from './found';
 import type { JudgedCheck } from './judged';
-import { BLOCK_STEPS } from './stepIds';
-import type { Step } from './steps';
-
-/**
- * Which they are by the habits of the shop.
- *
- * @example blockStepsOf(judgement.choices.walk) // []
- */
-export const blockStepsOf = ({ asks, tighten }: WalkChoices): readonly Step[] =>
-  asks === 'checks' ? [] : BLOCK_STEPS.filter((step) => step !== 'allTight' || tighten === 'end');
+import { blockStepsOf } from './steps';
 
 /**
  * What became of them.

@@ -3,6 +3,8 @@
 export interface WalkChoices {
   /** The whole walk, or the six checks at the block alone. */
   asks: 'whole' | 'checks';
+  /** Which list of steps: 1 as builds had it before oiling, the first clip, the rag and caps run down were steps. */
+  edition: 1 | 2;
   /** Shells in before the piston goes in, or after. */
   shells: 'before' | 'after';
   /** Rod bolts tightened as each goes in, or all at the end. */
@@ -17,8 +19,10 @@ export interface WalkChoices {
   fasteners: 'bolts' | 'studs' | 'screws';
   /** What closes the rings: a tapered sleeve, a band, a spring; or the barrel is lowered over the piston. */
   way: 'sleeve' | 'band' | 'spring' | 'barrel';
-  /** What bores are oiled with, what goes on bearings and pins, and on threads; empty where nobody says. */
-  oils: { bore: string; bearings: string; threads: string };
+  /** What bores are oiled with, what goes on bearings and pins, on threads, on rings and skirts, and what protects an engine that stands; empty where nobody says. */
+  oils: { bore: string; bearings: string; threads: string; rings: string; standing: string };
+  /** Whether the engine will stand for a while before it runs. */
+  stands: boolean;
   /** Where the throws stand, in degrees clockwise from the front, the first at 0; null for what is usual. */
   throws: number[] | null;
   /** What an order saves first. */
@@ -30,6 +34,7 @@ export interface WalkChoices {
 /** What builds are asked for from before there was a walk. */
 export const STARTING_WALK: WalkChoices = {
   asks: 'checks',
+  edition: 1,
   shells: 'before',
   tighten: 'end',
   turn: 'each',
@@ -37,11 +42,20 @@ export const STARTING_WALK: WalkChoices = {
   clips: { kind: 'wire', count: 2, gaps: 'down' },
   fasteners: 'bolts',
   way: 'sleeve',
-  oils: { bore: '', bearings: '', threads: '' },
+  oils: { bore: '', bearings: '', threads: '', rings: '', standing: '' },
+  stands: false,
   throws: null,
   saves: 'stand',
   bothWays: false,
 };
 
 /** What a new build begins with: the whole walk. */
-export const WHOLE_WALK: WalkChoices = { ...STARTING_WALK, asks: 'whole' };
+export const WHOLE_WALK: WalkChoices = { ...STARTING_WALK, asks: 'whole', edition: 2 };
+
+/**
+ * Whether the walk inspects thrust washers and each rod as they go in, so that nothing else asks for it.
+ *
+ * @example inspectsRods(judgement.job, judgement.choices.walk) // false
+ */
+export const inspectsRods = (job: { elsewhere: readonly string[] } | null, { asks, edition }: WalkChoices): boolean =>
+  asks === 'whole' && edition === 2 && job !== null && !job.elsewhere.includes('assembly');

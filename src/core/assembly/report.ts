@@ -69,7 +69,13 @@ function oilWords({ choices: { walk } }: All): Saying[] {
     ['bores', walk.oils.bore],
     ['bearings and pins', walk.oils.bearings],
     ['threads', walk.oils.threads],
-  ].flatMap(([what, oil]) => (oil === '' ? [] : [`${what} with ${oil}`]));
+    ['rings and skirts', walk.oils.rings],
+    ...(walk.stands ? [['while it stands', walk.oils.standing] as const] : []),
+  ].flatMap(([what, oil]) =>
+    oil === ''
+      ? []
+      : [what.startsWith('rings') || what.startsWith('while') ? `${what}: ${oil}` : `${what} with ${oil}`],
+  );
   return said.length === 0 ? [] : [say`Put together: ${said.join(', ')}.`];
 }
 

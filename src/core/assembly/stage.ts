@@ -8,17 +8,17 @@ import type { PinEntry } from '../record/reading';
 import type { Memo } from '../stage/memo';
 import { type Caption, type Judged, type Missing, type Progress, type Stage, SILENT, counted } from '../stage/stage';
 import type { FastenerGroup } from '../tightening/groups';
-import { STARTING_WALK, type WalkChoices } from './choices';
+import { STARTING_WALK } from './choices';
 import type { All, AssemblyMade, AssemblyPart, Clocked, Engine, Readied, Whole } from './found';
 import { blockOf } from './judged';
-import { type Step, blockStepCount, stepsOf } from './steps';
+import { type Step, blockStepsOf, stepsOf } from './steps';
 
 const NO_TICKS: ReadonlyMap<Step, Tick> = new Map();
 
-/** How many of the steps of the engine are made: of one that habits leave out, it does not count. */
-const madeOfBlock = ({ ticks }: Log, { tighten }: WalkChoices): number => {
+/** Whether the steps of the engine are made. */
+const isBlockDone = ({ ticks }: Log, steps: readonly Step[]): boolean => {
   const made = ticks.get(BLOCK);
-  return (made?.size ?? 0) - Number(tighten === 'each' && made?.has('allTight'));
+  return steps.every((step) => made?.has(step));
 };
 
 const pinsElsewhere = ({ log: { pins } }: Engine): PinEntry[] =>
@@ -56,10 +56,10 @@ const missing = (_engine: unknown, { block: { open }, pins }: Whole): Missing[] 
 const isDone = ({ block: { done, checks }, pins }: Whole): boolean => done === checks.length && pins.length === 0;
 
 const progress = ({ log, choices }: All, cylinders: readonly Whole[]): Progress => {
-  const ofBlock = blockStepCount(choices.walk);
+  const ofBlock = blockStepsOf(choices.walk);
   return counted([
     ...cylinders.map(isDone),
-    ...(ofBlock > 0 && cylinders.length > 0 ? [madeOfBlock(log, choices.walk) === ofBlock] : []),
+    ...(ofBlock.length > 0 && cylinders.length > 0 ? [isBlockDone(log, ofBlock)] : []),
   ]);
 };
 

@@ -1,14 +1,18 @@
 /** Steps of a cylinder that are no checks at the block. */
 export const CYLINDER_STEPS = [
+  'firstClip',
   'pin',
+  'ragIn',
   'clips',
   'ringsOn',
+  'oiled',
   'boreWiped',
   'shellsDry',
   'throwDown',
   'boltsCovered',
   'pistonIn',
   'capOn',
+  'capClosed',
   'tightened',
   'turned',
   'slides',
@@ -28,4 +32,5 @@ export const BLOCK_STEPS = [
   'marksForward',
   'turnsFree',
   'secondLook',
+  'protected',
 ] as const;

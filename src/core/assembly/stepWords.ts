@@ -31,6 +31,11 @@ const WHY: Record<Step, Said> = {
     why: 'Pin offset and valve pockets make pistons handed. It is decided now: later rings and clips are in the way.',
   },
   rod: { why: 'The chamfered side clears the crank cheek; cap and rod carry the same number.' },
+  firstClip: {
+    why: 'With one clip in, the pin has an end to be pushed against, and the second is the only one fitted in place.',
+    caution: 'Clips jump: eye protection.',
+  },
+  ragIn: { why: 'A clip that springs away then lies on the rag, and not in the sump.' },
   pin: { why: 'A dry pin picks up in its first turns. Pushed by thumb: what needs a hammer is out of line.' },
   clips: {
     why: 'A clip that is not in its groove, or is not there, scores the bore from top to bottom. Count them, and turn each in its groove.',
@@ -48,6 +53,9 @@ const WHY: Record<Step, Said> = {
     caution: 'Ring edges cut: gloves.',
   },
   jointsBefore: { why: 'Joints move while the rings go on.' },
+  oiled: {
+    why: 'A smear on the skirt and into the ring pack for the first turns; some leave the rings next to dry so that they bed in.',
+  },
   boreWiped: {
     why: 'With a cloth that leaves no lint, until it stays white. What the crosshatch holds is lapped into the rings.',
   },
@@ -62,6 +70,9 @@ const WHY: Record<Step, Said> = {
     caution: 'Band compressors cut. Nobody turns the crank while a hand is below.',
   },
   capOn: { why: 'A cap from another rod, or turned round, closes the bore. Tangs on one side.' },
+  capClosed: {
+    why: 'A loose cap lets the shells shift and marks the journal. Both bolts in turn, until the cap meets the rod, before anything turns.',
+  },
   tightened: { why: 'In steps, both bolts in turn, with the lubricant its figure is given for.' },
   turned: {
     why: 'Whoever binds is the last one in. Left to the end, all come out again.',
@@ -76,6 +87,9 @@ const WHY: Record<Step, Said> = {
   marksForward: { why: 'The last time that they can be seen without taking it apart.' },
   turnsFree: { why: 'With plugs out and all in: evenly, without a catch.', caution: 'Fingers out of the crankcase.' },
   secondLook: { why: 'What one has looked at all day one no longer sees.' },
+  protected: {
+    why: 'Bare cylinder walls rust in a week. Turned now and then, with the plugs in and every opening closed.',
+  },
 };
 
 /** Why a step is made, and what to beware of. */
@@ -93,14 +107,33 @@ const withOil = (words: string, oil: string): string => (oil === '' ? words : `$
 /**
  * What a step says in this shop.
  *
+ * @param asksPlay whether end play is read on the bottom end, so that the walk does not ask for it again
+ *
  * @example stepSays('clips', judgement.choices.walk) // '2 wire clips in, counted; their gaps straight down'
  */
-export function stepSays(step: Step, { clips, fasteners, way, oils, shells }: WalkChoices): string {
+export function stepSays(
+  step: Step,
+  { clips, fasteners, way, oils, shells, edition }: WalkChoices,
+  asksPlay = false,
+): string {
   switch (step) {
     case 'clips': {
       const gaps = clips.gaps === 'down' ? 'their gaps straight down' : 'their gaps clear of the cutout';
-      return `${clips.count} ${clips.kind === 'wire' ? 'wire clips' : 'spiral locks'} in, counted; ${gaps}`;
+      const all = `${clips.count} ${clips.kind === 'wire' ? 'wire clips' : 'spiral locks'}`;
+      return edition === 1 ? `${all} in, counted; ${gaps}` : `The other side clipped: ${all} in all, counted; ${gaps}`;
     }
+    case 'crankTurns':
+      return asksPlay ? STEP_WORDS.crankTurns : 'Crank turns alone, without a catch, and has end play';
+    case 'firstClip':
+      return clips.kind === 'wire' ? STEP_WORDS.firstClip : 'Spiral locks of the first side in their groove';
+    case 'oiled':
+      return oils.rings === '' ? STEP_WORDS.oiled : `Rings and skirt: ${oils.rings}`;
+    case 'protected':
+      return oils.standing === '' ? STEP_WORDS.protected : `Oiled with ${oils.standing}, turned once more, bagged`;
+    case 'capClosed':
+      return fasteners === 'bolts'
+        ? STEP_WORDS.capClosed
+        : `Rod ${fasteners === 'studs' ? 'nuts' : fasteners} run down evenly until the cap is closed`;
     case 'boltsCovered':
       return `Rod ${fasteners} covered`;
     case 'pistonIn':

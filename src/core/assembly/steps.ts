@@ -5,7 +5,7 @@
 import type { Rod } from '../clocking/crankcase';
 import { type Check, CHECKS } from './checks';
 import type { WalkChoices } from './choices';
-import type { BLOCK_STEPS, CYLINDER_STEPS } from './stepIds';
+import { BLOCK_STEPS, type CYLINDER_STEPS } from './stepIds';
 
 /** A step of the walk that is no check at the block. */
 export type WalkStep = (typeof CYLINDER_STEPS)[number] | (typeof BLOCK_STEPS)[number];
@@ -20,15 +20,20 @@ export function stepsOf(choices: WalkChoices, { besides, faces }: Pick<Rod, 'bes
   if (choices.asks === 'checks') return CHECKS;
   const { shells, tighten, fasteners, way, turn } = choices;
   const isLowered = way === 'barrel';
+  const isNew = choices.edition === 2;
+  const hasClips = choices.clips.count > 0;
   return [
     'frontMark',
     'rod',
+    ...(isNew && hasClips ? (['firstClip'] as const) : []),
     'pin',
-    ...(choices.clips.count > 0 ? (['clips'] as const) : []),
+    ...(isNew && hasClips && isLowered ? (['ragIn'] as const) : []),
+    ...(hasClips ? (['clips'] as const) : []),
     'expanderButts',
     'ringsOn',
     'ringsFree',
     'jointsBefore',
+    ...(isNew ? (['oiled'] as const) : []),
     'boreWiped',
     ...(shells === 'before' ? (['shellsDry'] as const) : []),
     ...(isLowered ? [] : (['throwDown'] as const)),
@@ -37,7 +42,7 @@ export function stepsOf(choices: WalkChoices, { besides, faces }: Pick<Rod, 'bes
     'pistonIn',
     ...(shells === 'after' ? (['shellsDry'] as const) : []),
     'capOn',
-    ...(tighten === 'each' ? (['tightened'] as const) : []),
+    ...(tighten === 'each' ? (['tightened'] as const) : isNew ? (['capClosed'] as const) : []),
     ...(turn === 'each' || besides === null || faces === 'rear' ? (['turned'] as const) : []),
     'slides',
   ];
@@ -53,6 +58,12 @@ export function beforeIn(steps: readonly Step[]): readonly Step[] {
   return goesIn < 0 ? steps : steps.slice(0, goesIn);
 }
 
-/** How many steps the engine as a whole has: `blockStepsOf` says which. */
-export const blockStepCount = ({ asks, tighten }: WalkChoices): number =>
-  asks === 'checks' ? 0 : tighten === 'end' ? 12 : 11;
+/**
+ * The steps of the engine as a whole, by the habits of the shop.
+ *
+ * @example blockStepsOf(judgement.choices.walk) // []
+ */
+export const blockStepsOf = ({ asks, tighten, stands }: WalkChoices): readonly (typeof BLOCK_STEPS)[number][] =>
+  asks === 'checks'
+    ? []
+    : BLOCK_STEPS.filter((step) => (step === 'allTight' ? tighten === 'end' : step === 'protected' ? stands : true));

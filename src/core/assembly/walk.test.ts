@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyEntries } from '@/fixtures/anyEntries';
 import { job, jobEntry } from '@/fixtures/records';
-import { blockStepsIn, blockStepsOf } from './block';
+import { blockStepsIn } from './block';
 import { STARTING_CLOCKING } from '../clocking/choices';
 import { BLOCK } from '../engine/places';
+import { STARTING_JOURNALS } from '../journals/choices';
 import { judge } from '../judge/judge';
 import type { Judgement } from '../judge/judgement';
 import type { TightenedEntry } from '../record/bench';
@@ -20,7 +21,7 @@ import { shortBlockOf } from './shortBlock';
 import { stepSays, whyOf } from './stepWords';
 import { takenOutOf } from './takenOut';
 import { PHASES, PHASE_OF } from './phases';
-import { beforeIn, blockStepCount, stepsOf } from './steps';
+import { beforeIn, blockStepsOf, stepsOf } from './steps';
 import { BLOCK_STEPS, CYLINDER_STEPS } from './stepIds';
 import { type WalkAt, inOrder, nextStep, orderAsk, pinsAt, resumedAt, stepAt, stepBeside, walkOf } from './walk';
 import { againstOf } from './judged';
@@ -113,9 +114,86 @@ describe('the steps', () => {
     );
   });
 
+  it('one clip before the pin, a rag where the crankcase is open below, rings oiled, and caps closed before the crank turns', () => {
+    const steps = stepsOf(WHOLE_WALK, alone);
+    const order = (...names: string[]) => names.map((name) => steps.indexOf(name as (typeof steps)[number]));
+    const rising = order(
+      'firstClip',
+      'pin',
+      'clips',
+      'jointsBefore',
+      'oiled',
+      'pistonIn',
+      'capOn',
+      'capClosed',
+      'turned',
+    );
+    expect(rising).toEqual([...rising].sort((a, b) => a - b));
+    expect(rising[0]).toBeGreaterThan(0);
+    expect(steps).not.toContain('ragIn');
+    const barrel = stepsOf({ ...WHOLE_WALK, way: 'barrel' }, alone);
+    expect(barrel.indexOf('ragIn')).toBe(barrel.indexOf('clips') - 1);
+    expect(stepsOf({ ...WHOLE_WALK, tighten: 'each' }, alone)).not.toContain('capClosed');
+    // a build that began before these were steps keeps its own
+    expect(stepsOf({ ...WHOLE_WALK, edition: 1 }, alone)).toEqual([
+      ...['frontMark', 'rod', 'pin', 'clips', 'expanderButts', 'ringsOn', 'ringsFree', 'jointsBefore', 'boreWiped'],
+      ...['shellsDry', 'throwDown', 'boltsCovered', 'jointsAfter', 'pistonIn', 'capOn', 'turned', 'slides'],
+    ]);
+  });
+
+  it('a rod is slid once its cap is tight: after all of them, where they are tightened at the end', () => {
+    const walk = walkIn(of(begun()));
+    const tight = walk.findIndex((at) => at.step === 'allTight');
+    const slides = walk.flatMap((at, i) => (at.step === 'slides' ? [i] : []));
+    expect(slides).toHaveLength(8);
+    expect(Math.min(...slides)).toBe(tight + 1);
+    const each = walkIn(of(begun({ tighten: 'each', turn: 'pair' })));
+    each.forEach((at, i) => {
+      if (at.step !== 'slides') return;
+      const before = each.slice(0, i).filter((w) => w.place === at.place);
+      expect(before.map((w) => w.step)).toContain('tightened');
+    });
+  });
+
+  it('what the walk inspects is not asked on the bottom end, nor side clearance before both rods are in', () => {
+    const asked = (...entries: Entry[]) => {
+      const judgement = of([jobEntry({ also: ['journals'] }), ...entries]);
+      return {
+        rods: judgement.rods.flatMap((r) => r.looks),
+        crank: judgement.crank?.looks ?? [],
+        mains: judgement.mains.flatMap((m) => m.looks).length,
+        sides: judgement.tasks.play.filter((t) => t.subject === 'side').length,
+        ready: judgement.cylinders[0]?.ready.missing.some((m) => m.subject === 'side'),
+      };
+    };
+    const whole = asked(habits());
+    expect(whole).toMatchObject({ rods: [], crank: [], sides: 0, ready: false });
+    expect(whole.mains).toBeGreaterThan(0);
+    for (const before of [habits({ edition: 1 }), habits({ asks: 'checks' })])
+      expect(asked(before)).toMatchObject({ sides: 8, ready: true });
+    const judgement = of([jobEntry({ also: ['journals'] }), habits()]);
+    const on = (place: string, n: number) => tick(judgement, { place, step: 'pistonIn' }, n);
+    const perThrow: Entry = {
+      ...{ ...stamp(900), kind: 'journals', replaces: null },
+      value: { ...STARTING_JOURNALS, sidePer: 'throw' },
+    };
+    const mate = judgement.cylinders[0]?.clocking.rod.besides ?? '';
+    expect(asked(habits(), on('L1', 1))).toMatchObject({ sides: 1, ready: true });
+    expect(asked(habits(), perThrow, on('L1', 1)).sides).toBe(0);
+    expect(asked(habits(), perThrow, on('L1', 1), on(mate, 2)).sides).toBe(1);
+  });
+
   it('say clips and their number, oils by name, and why; a pressed pin has no clips', () => {
     const spirals = { ...WHOLE_WALK, clips: { kind: 'spiral', count: 4, gaps: 'clear' } as const };
-    expect(stepSays('clips', spirals)).toBe('4 spiral locks in, counted; their gaps clear of the cutout');
+    expect(stepSays('clips', { ...spirals, edition: 1 })).toBe(
+      '4 spiral locks in, counted; their gaps clear of the cutout',
+    );
+    expect(stepSays('clips', spirals)).toBe(
+      'The other side clipped: 4 spiral locks in all, counted; their gaps clear of the cutout',
+    );
+    expect(stepSays('oiled', { ...WHOLE_WALK, oils: { ...WHOLE_WALK.oils, rings: 'next to none on the rings' } })).toBe(
+      'Rings and skirt: next to none on the rings',
+    );
     expect(stepSays('boreWiped', { ...WHOLE_WALK, oils: { ...WHOLE_WALK.oils, bore: 'light oil' } })).toBe(
       'Bore wiped, then oiled with light oil',
     );
@@ -134,7 +212,7 @@ describe('the walk', () => {
     const { entries, made } = walked(begun());
     const judgement = of(entries);
     expect(new Set(made.map((m) => `${m.place} ${m.step}`)).size).toBe(made.length);
-    expect(made).toHaveLength(8 * 17 + 12);
+    expect(made).toHaveLength(8 * 20 + 12);
     expect(made[0]).toEqual({ place: BLOCK, step: 'clean' });
     expect(made.at(-1)).toEqual({ place: BLOCK, step: 'secondLook' });
     const wentIn = made.filter((m) => m.step === 'pistonIn').map((m) => m.place);
@@ -199,7 +277,7 @@ describe('the walk', () => {
     const two = (['frontMark', 'rod'] as const).map((step, i) =>
       tick(judgement, { place: first?.id ?? '', step }, 6 + i),
     );
-    expect(resumedAt(of([...made, ...two]), walk)).toEqual({ place: first?.id, step: 'clips' });
+    expect(resumedAt(of([...made, ...two]), walk)).toEqual({ place: first?.id, step: 'firstClip' });
     expect(stepBeside(walk, { place: BLOCK, step: 'clean' }, 1)).toEqual({ place: BLOCK, step: 'oilways' });
     expect(stepBeside(walk, { place: BLOCK, step: 'clean' }, -1)).toBeNull();
   });
@@ -278,8 +356,11 @@ describe('the steps of the engine', () => {
   it('are as many as are counted, whatever the habits; one that they leave out counts for nothing', () => {
     for (const asks of ['whole', 'checks'] as const)
       for (const tighten of ['each', 'end'] as const) {
-        const change = { ...WHOLE_WALK, asks, tighten };
-        expect(blockStepsOf(change)).toHaveLength(blockStepCount(change));
+        const steps = blockStepsOf({ ...WHOLE_WALK, asks, tighten });
+        expect(steps).toHaveLength(asks === 'checks' ? 0 : tighten === 'end' ? 12 : 11);
+        expect(blockStepsOf({ ...WHOLE_WALK, asks, tighten, stands: true }).includes('protected')).toBe(
+          asks === 'whole',
+        );
       }
     const all = BLOCK_STEPS.map((step, n) => tick(of(begun()), { place: BLOCK, step }, n));
     const done = (entries: Entry[]) => of(entries).stages.find((s) => s.stage === 'assembly')?.done;
@@ -300,12 +381,13 @@ describe('the short block', () => {
     const open = says([covered(), habits(), clock]);
     expect(new Set(open).size).toBe(open.length);
     // what follows once the piston is in is open too
-    expect(open).toContain('Cylinder 1: 13 steps before it goes in');
+    expect(open).toContain('Cylinder 1: 15 steps before it goes in');
     expect(open).toContain('Cylinder 1: Cap on, numbers together');
     expect(open).toContain('Main 3: clearance to do');
     expect(open).toContain('Main 3: not all looked at');
     expect(open).toContain('Crank: end play to do');
-    expect(open).toContain('Crank: thrust washers not looked at');
+    expect(open).not.toContain('Crank: thrust washers not looked at');
+    expect(says([covered(), habits({ edition: 1 }), clock])).toContain('Crank: thrust washers not looked at');
     expect(open.filter((o) => o.includes('bearing: to do'))).toHaveLength(8);
     expect(open.some((o) => o.startsWith('Rod '))).toBe(false);
   });
@@ -327,7 +409,7 @@ describe('the walk on paper', () => {
 
   it('says who did what on which day, how far what is begun is, and what nobody did', () => {
     const judgement = of(begun());
-    const hung = (['frontMark', 'rod', 'pin', 'clips'] as const).map((step, n) =>
+    const hung = (['frontMark', 'rod', 'firstClip', 'pin', 'clips'] as const).map((step, n) =>
       tick(judgement, { place: 'L1', step }, n, n > 1 ? 'AW' : 'KM'),
     );
     const parts = partsOf([...begun(), ...hung, tick(judgement, { place: 'L1', step: 'ringsOn' }, 9)]);
@@ -482,7 +564,7 @@ describe('a piston that is taken out again', () => {
     const open = steps(first.id)
       .filter((s) => !isRight(s.state))
       .map((s) => s.check);
-    expect(open[0]).toBe('boreWiped');
+    expect(open[0]).toBe('oiled');
     expect(open).toContain('slides');
     expect(
       steps(first.id)

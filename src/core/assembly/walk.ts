@@ -2,11 +2,11 @@
 import { BLOCK } from '../engine/places';
 import type { Judgement, JudgedCylinder } from '../judge/judgement';
 import type { PinEntry } from '../record/reading';
-import { blockStepsIn, blockStepsOf } from './block';
+import { blockStepsIn } from './block';
 import { type JudgedCheck, isRight } from './judged';
 import { type FitOrder, type OrderAsk, type ToFit } from './order';
 import { PHASE_OF } from './phases';
-import { type Step } from './steps';
+import { type Step, blockStepsOf } from './steps';
 import { bottomsOf } from './throws';
 
 /** A step, and of what: a cylinder, or the block. */
@@ -64,15 +64,18 @@ function together(cylinders: readonly JudgedCylinder[], steps: (c: JudgedCylinde
   return cylinders.flatMap((c, i) => {
     const mate = cylinders.slice(i + 1).find((o) => o.id === c.clocking.rod.besides);
     const isForBoth = mate !== undefined && !mate.block.checks.some((k) => k.check === 'turned');
-    return steps(c).flatMap((step): WalkAt[] => {
+    const own = steps(c);
+    const made = own.flatMap((step): WalkAt[] => {
       const at = { place: c.id, step };
-      if (step === 'turned' && isForBoth) {
-        waiting.set(mate.id, at);
-        return [];
-      }
-      const due = step === 'slides' ? waiting.get(c.id) : undefined;
-      return due ? [due, at] : [at];
+      if (step !== 'turned' || !isForBoth) return [at];
+      waiting.set(mate.id, at);
+      return [];
     });
+    // its own turning, where it has one, and whether it slides come after that of the pair
+    const due = own.includes('pistonIn') ? waiting.get(c.id) : undefined;
+    const last = made.at(-1);
+    if (!due) return made;
+    return last?.step === 'slides' ? [...made.slice(0, -1), due, last] : [...made, due];
   });
 }
 
@@ -88,7 +91,13 @@ export function walkOf(judgement: Judgement, order: readonly JudgedCylinder[]): 
     blockStepsOf(choices.walk).flatMap((check) =>
       (PHASE_OF[check] === 'engine') === isAfter ? [{ place: BLOCK, step: check }] : [],
     );
-  const stepsIn = (c: JudgedCylinder): Step[] => c.block.checks.map((k) => k.check);
+  // whether a rod slides means something only once its cap is tight
+  const isTightLast = choices.walk.tighten === 'end';
+  const stepsIn = (c: JudgedCylinder): Step[] =>
+    c.block.checks.flatMap((k) => (isTightLast && k.check === 'slides' ? [] : [k.check]));
+  const slides = order.flatMap((c): WalkAt[] =>
+    isTightLast && c.block.checks.some((k) => k.check === 'slides') ? [{ place: c.id, step: 'slides' }] : [],
+  );
   const ofPhase =
     (wanted: (step: Step) => boolean) =>
     (c: JudgedCylinder): Step[] =>
@@ -110,7 +119,11 @@ export function walkOf(judgement: Judgement, order: readonly JudgedCylinder[]): 
             ofPhase((s) => PHASE_OF[s] !== 'hang' && PHASE_OF[s] !== 'rings'),
           ),
         ];
-  return [...ofBlock(false), ...parts, ...ofBlock(true)];
+  return [
+    ...ofBlock(false),
+    ...parts,
+    ...ofBlock(true).flatMap((at) => (at.step === 'allTight' ? [at, ...slides] : [at])),
+  ];
 }
 
 /** What was found of a step; undefined where the engine has no such. */

@@ -1,4 +1,5 @@
 /** The bottom end: what it is judged from, and what is found of it. */
+import type { WalkChoices } from '../assembly/choices';
 import type { RodChoices } from '../clocking/crankcase';
 import type { Cylinder } from '../engine/engine';
 import type { Nm } from '../quantity/length';
@@ -131,6 +132,7 @@ export type Engine = Frame<{
   shells: ShellChoices;
   deciding: Strictness;
   clocking: { rods: RodChoices };
+  walk: WalkChoices;
 }>;
 
 export type Pistoned = Cylinder & Pick<PistonsPart, 'piston'>;

@@ -321,20 +321,22 @@ export function judgedBearing(ask: BearingAsk): JudgedBearing {
   };
 }
 
-/** What was looked at of a place. */
+/**
+ * What was looked at of a place.
+ *
+ * @param isInspected whether the walk asks for it: then only what was noted here stands here
+ */
 export const looksOf = (
   checks: readonly BearingCheck[],
   ticks: ReadonlyMap<string, Tick> | undefined,
   parts: string,
+  isInspected: boolean,
 ): JudgedLook[] =>
-  checks.map((check) => {
+  checks.flatMap((check): JudgedLook[] => {
     const tick = ticks?.get(check);
-    return {
-      check,
-      state: !tick ? 'to do' : tick.parts === parts ? 'right' : 'again',
-      by: tick?.entry.by ?? '',
-      at: tick?.entry.at ?? '',
-    };
+    if (!tick) return isInspected ? [] : [{ check, state: 'to do', by: '', at: '' }];
+    const { by, at } = tick.entry;
+    return [{ check, state: tick.parts === parts ? 'right' : 'again', by, at }];
   });
 
 interface PlayAsk {

@@ -2,6 +2,7 @@
  * What works out the bottom end: the bearings of crank and rods, end play and side clearance, held against what the manual
  * gives. It is loaded with a build that has one, and fitted into the stage then.
  */
+import { inspectsRods } from '../assembly/choices';
 import { rodsOf } from '../clocking/crankcase';
 import { CRANK, mainId } from '../engine/places';
 import { BORE_EXPANSION, STEEL_EXPANSION } from '../heat/metals';
@@ -58,10 +59,11 @@ function bearingAt(engine: Engine, place: Place, kind: BearingKind, memo: Memo):
   const ticks = log.ticks.get(id);
   const expansion = kind === 'rod' ? STEEL_EXPANSION : BORE_EXPANSION[job?.surface ?? 'iron'];
   const { journals, deciding } = choices;
+  const isInspected = kind === 'rod' && inspectsRods(job, choices.walk);
   const from = [
     ...Object.values(passes),
     ...Object.values(rounds),
-    ...[label, ticks, expansion, journals, deciding, log.tools, log.accepted],
+    ...[label, ticks, expansion, journals, deciding, log.tools, log.accepted, isInspected],
   ];
   return memo('bearing', id, from, () =>
     judgedBearing({
@@ -70,16 +72,17 @@ function bearingAt(engine: Engine, place: Place, kind: BearingKind, memo: Memo):
       tools: log.tools,
       strictness: deciding,
       accepted: log.accepted,
-      looks: looksOf(CHECKS_OF[kind], ticks, bearingPartsIn(log, id)),
+      looks: looksOf(CHECKS_OF[kind], ticks, bearingPartsIn(log, id), isInspected),
     }),
   );
 }
 
-function crankAt({ log, choices }: Engine, memo: Memo): JudgedCrank {
+function crankAt({ job, log, choices }: Engine, memo: Memo): JudgedCrank {
+  const isInspected = inspectsRods(job, choices.walk);
   const { journals, deciding } = choices;
   const readings = passesOf(log, CRANK, 'endPlay');
   const ticks = log.ticks.get(CRANK);
-  return memo('crank', CRANK, [readings, ticks, journals, deciding, log.tools, log.accepted], () => ({
+  return memo('crank', CRANK, [readings, ticks, journals, deciding, log.tools, log.accepted, isInspected], () => ({
     id: CRANK,
     label: 'crank',
     words: journals.thrust === null ? 'Crank' : `Crank, thrust at main ${journals.thrust}`,
@@ -91,7 +94,7 @@ function crankAt({ log, choices }: Engine, memo: Memo): JudgedCrank {
       strictness: deciding,
       accepted: log.accepted,
     }),
-    looks: looksOf(CHECKS_OF_CRANK, ticks, bearingPartsIn(log, CRANK)),
+    looks: looksOf(CHECKS_OF_CRANK, ticks, bearingPartsIn(log, CRANK), isInspected),
   }));
 }
 
@@ -206,13 +209,22 @@ function journalTasks({ mains, choices: { journals } }: All, cylinders: readonly
   ];
 }
 
+/** Whether a rod is on the crank: side clearance means nothing before. Where no walk is asked for, nobody says, and it is taken as in. */
+const isRodIn = ({ job, log, choices }: All, id: string): boolean =>
+  !inspectsRods(job, choices.walk) || (log.ticks.get(id)?.has('pistonIn') ?? false);
+
 /** What is read once crank and rods are in. */
-function playTasks({ crank, choices: { journals } }: All, cylinders: readonly Whole[]): Task<JournalSubject>[] {
-  const { asks } = journals;
+function playTasks(engine: All, cylinders: readonly Whole[]): Task<JournalSubject>[] {
+  const { crank } = engine;
+  const { asks } = engine.choices.journals;
   return [
     ...(asks.endPlay && crank ? [task(CRANK, 'endPlay', crank.endPlay.value !== null)] : []),
     ...(asks.side
-      ? cylinders.flatMap((c) => (c.sideOf === c.id ? [task(c.id, 'side', c.side.value !== null)] : []))
+      ? cylinders.flatMap((c) =>
+          c.sideOf === c.id && cylinders.every((o) => o.sideOf !== c.id || isRodIn(engine, o.id))
+            ? [task(c.id, 'side', c.side.value !== null)]
+            : [],
+        )
       : []),
   ];
 }
@@ -220,13 +232,15 @@ function playTasks({ crank, choices: { journals } }: All, cylinders: readonly Wh
 const isRodSettled = (choices: JournalChoices, { rod, side, smallEnd }: JournalsPart): boolean =>
   isSettled(choices, rod) && !isOpen(choices.asks.side, side) && !isOpen(choices.asks.smallEnd, smallEnd);
 
-function missing({ choices: { journals } }: All, { rod, side, smallEnd }: Whole): Missing[] {
+function missing(engine: All, { id, sideOf: sideAt, rod, side, smallEnd }: Whole): Missing[] {
+  const { journals } = engine.choices;
+  const asksSide = journals.asks.side && isRodIn(engine, id) && isRodIn(engine, sideAt);
   const lacks = (is: boolean, what: string, subject: JournalSubject): Missing[] =>
     is ? [{ says: say`${what}`, subject }] : [];
   return [
     ...lacks(!rod.clearance.done, `rod bearing: ${rod.clearance.state}`, 'housing'),
     ...lacks(!isJournalRight(rod), `rod journal: ${journalLacks(rod)}`, 'journal'),
-    ...lacks(isOpen(journals.asks.side, side), `rod side clearance: ${side.state}`, 'side'),
+    ...lacks(isOpen(asksSide, side), `rod side clearance: ${side.state}`, 'side'),
     ...lacks(isOpen(journals.asks.smallEnd, smallEnd), `pin in the small end: ${smallEnd.state}`, 'smallEnd'),
     ...lacks(!isLookedAt(journals, rod), 'rod bearing: not looked at', 'journal'),
   ];

@@ -208,6 +208,7 @@ function heardParts(parts: string[]): HeardAdders {
       continue;
     }
     const part = new Part(typed);
+    const before = part.rest();
     const injection = injectionOf(part);
     if (injection) adders = { ...adders, injection };
     const boost = boostOf(part);
@@ -227,7 +228,8 @@ function heardParts(parts: string[]): HeardAdders {
       stages = [];
     }
     const left = part.rest();
-    if (left === typed) throw new NotHeard(`“${typed.slice(0, 40)}” is no power adder known here. ${ACCEPTED}`);
+    if (left === before && !boost)
+      throw new NotHeard(`“${typed.slice(0, 40)}” is no power adder known here. ${ACCEPTED}`);
     if (left) throw new NotHeard(`“${left.slice(0, 40)}” is not understood here. ${ACCEPTED}`);
   }
   const { boost, nitrous } = adders;

@@ -279,7 +279,9 @@ function takesOf(numeral: string, context: HearingContext): { first: Take; rival
     const read = (unit: 'in' | 'mm'): Take => (pointed ? take(numeral, unit) : digitsAsSize(numeral, unit, context));
     const [first, rival] = [read(own), read(other)];
     // `86` in a shop of inches is 86 mm and not 8.6 in
+    const isShort = numeral.length <= (units === 'imperial' ? 3 : 4);
     const isForeign =
+      isShort &&
       !pointed &&
       !context.expected &&
       context.bore === null &&

@@ -23,7 +23,20 @@ export interface FastenerGroup {
   order: number[] | null;
   /** Whether the length of each is read before it goes in. */
   measured: boolean;
+  /** How often they were tightened before, 0 for new ones; left out where nobody says. */
+  used?: number;
 }
+
+/** Most times that used bolts may have been tightened before. */
+export const MOST_USES = 99;
+
+/**
+ * Whether bolts are new or used, in words; empty where nobody says.
+ *
+ * @example usedWords({ used: 2 }) // 'used, tightened 2 times before'
+ */
+export const usedWords = ({ used }: Pick<FastenerGroup, 'used'>): string =>
+  used === undefined ? '' : used === 0 ? 'new' : `used, tightened ${used === 1 ? 'once' : `${used} times`} before`;
 
 /** Most fasteners of one group. */
 export const MOST_FASTENERS = 60;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { BLOCK, isCylinderId } from '@/core/engine/places';
 import { type BalanceChoices, MIXED, type SetChoices } from '@/core/masses/choices';
 import { TIGHTENINGS, TURNED_AFTER, WEIGHED_PARTS } from '@/core/record/bench';
-import { type FastenerGroup, MOST_FASTENERS } from '@/core/tightening/groups';
+import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/tightening/groups';
 import { cylinder, id, METRE, once, place, smallNm, text, words } from './parts';
 
 const mg = z.int('a whole number of milligrams').min(0, 'not negative').max(20_000_000, 'at most 20 kg');
@@ -91,6 +91,7 @@ export const groupSchema: z.ZodType<FastenerGroup> = z
       .nullable(),
     order: z.array(fastener.min(1)).nullable(),
     measured: z.boolean(),
+    used: z.int().min(0).max(MOST_USES, `at most ${MOST_USES}`).optional(),
   })
   .refine((g) => g.steps.every((step, i) => step > (g.steps[i - 1] ?? 0)), {
     message: 'each step is more than the one before',

@@ -5,7 +5,7 @@ import { hearList } from '@/core/quantity/list';
 import { printLength } from '@/core/quantity/print';
 import type { Units } from '@/core/quantity/length';
 import { bothTorques, hearTorques, torqueText } from '@/core/quantity/torque';
-import { type FastenerGroup, MOST_FASTENERS } from '@/core/tightening/groups';
+import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/tightening/groups';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -15,6 +15,12 @@ import { dropDraft, useKeptDraft } from '../shared/keptDraft';
 const ON = [
   ['rods', 'on each rod'],
   ['engine', 'once on the engine'],
+] as const;
+
+const STATES = [
+  ['new', 'new'],
+  ['used', 'used'],
+  ['unset', 'not set'],
 ] as const;
 
 /** A group as it is typed. */
@@ -31,6 +37,9 @@ interface Typed {
   stretch: string;
   order: string;
   measured: boolean;
+  /** New, used, or not set; and how often they were tightened before. */
+  state: 'new' | 'used' | 'unset';
+  used: string;
 }
 
 const unitOf = (units: Units): string => (units === 'metric' ? 'N·m' : 'lb·ft');
@@ -50,6 +59,8 @@ function typedOf(group: FastenerGroup, units: Units): Typed {
     stretch: group.stretch ? `${fine(group.stretch.from)} ${fine(group.stretch.to)}` : '',
     order: group.order?.join(' ') ?? '',
     measured: group.measured,
+    state: group.used === undefined ? 'unset' : group.used === 0 ? 'new' : 'used',
+    used: group.used === undefined || group.used === 0 ? '' : String(group.used),
   };
 }
 
@@ -88,10 +99,13 @@ function heardGroup(typed: Typed, before: FastenerGroup): { group: FastenerGroup
   const order = numbersIn(typed.order);
   const isAll = order.length === count && order.toSorted((a, b) => a - b).every((n, i) => n === i + 1);
   if (order.length > 0 && !isAll) faults.order = `Each number from 1 to ${typed.count || '…'} once.`;
+  const used = Number(typed.used.trim());
+  if (typed.state === 'used' && !(Number.isInteger(used) && used >= 1 && used <= MOST_USES))
+    faults.used = `How often they were torqued before, from 1 to ${MOST_USES}.`;
   return {
     faults,
     group: {
-      ...before,
+      id: before.id,
       words: typed.words.trim(),
       on: typed.on,
       count,
@@ -102,6 +116,7 @@ function heardGroup(typed: Typed, before: FastenerGroup): { group: FastenerGroup
       stretch: hasStretch && from !== undefined && to !== undefined ? { from, to } : null,
       order: order.length > 0 ? order : null,
       measured: typed.measured,
+      ...(typed.state === 'unset' ? {} : { used: typed.state === 'new' ? 0 : used }),
     },
   };
 }
@@ -129,7 +144,7 @@ export function GroupForm({ group, onSet, onEnd, onRemove }: Props) {
   const { group: heard, faults } = heardGroup(typed, group);
   const isRight = Object.keys(faults).length === 0;
   const field = (
-    key: Exclude<keyof Typed, 'on' | 'measured' | 'units'>,
+    key: Exclude<keyof Typed, 'on' | 'measured' | 'units' | 'state'>,
     label: string,
     hint: string,
     said?: string,
@@ -198,6 +213,18 @@ export function GroupForm({ group, onSet, onEnd, onRemove }: Props) {
           `Or to a stretch, ${units === 'metric' ? 'mm' : 'thou'}`,
           units === 'metric' ? 'e.g. 0.127 0.140; empty for none' : 'e.g. 5 5.5; empty for none',
         )}
+      </div>
+      <div className="flex flex-wrap items-start gap-4">
+        <div>
+          <p className="mb-1 font-bold">Bolts or nuts</p>
+          <Segmented
+            label="Bolts or nuts"
+            value={typed.state}
+            options={STATES}
+            onChange={(state) => setTyped((before) => ({ ...before, state }))}
+          />
+        </div>
+        {typed.state === 'used' && field('used', 'Times torqued before', 'e.g. 2', undefined, 'decimal')}
       </div>
       {field('order', 'Printed order', 'e.g. 5 6 3 4 7 8 1 2 9 10; empty for 1, 2, 3 …')}
       <label className="flex min-h-11 items-center gap-2">

@@ -42,6 +42,14 @@ const CLIPS = [
   ['spiral 4', '4 spirals'],
   ['wire 0', 'none, pressed pin'],
 ] as const;
+const STANDS = [
+  ['no', 'runs soon'],
+  ['yes', 'stands for a while'],
+] as const;
+const EDITIONS = [
+  ['1', 'as this build began'],
+  ['2', 'with oiling, first clip, caps run down'],
+] as const;
 const GAPS = [
   ['down', 'straight down'],
   ['clear', 'clear of the cutout'],
@@ -137,6 +145,25 @@ export function Habits() {
                   value={walk.clips.gaps}
                   options={GAPS}
                   onChange={(gaps) => set({ clips: { ...walk.clips, gaps } })}
+                />,
+              )}
+            {row(
+              'Once built, it',
+              <Segmented
+                label="Once built, it"
+                value={walk.stands ? 'yes' : 'no'}
+                options={STANDS}
+                onChange={(stands) => set({ stands: stands === 'yes' })}
+              />,
+            )}
+            {walk.edition === 1 &&
+              row(
+                'Steps',
+                <Segmented
+                  label="Steps"
+                  value="1"
+                  options={EDITIONS}
+                  onChange={(edition) => set({ edition: edition === '2' ? 2 : 1 })}
                 />,
               )}
           </>

@@ -8,7 +8,7 @@ import { hearList } from '@/core/quantity/list';
 import type { Nm } from '@/core/quantity/length';
 import { type MilliNm, bothTorques, fromPoundFeet, hearTorque } from '@/core/quantity/torque';
 import { benchedOf } from '@/core/record/benched';
-import type { FastenerGroup } from '@/core/tightening/groups';
+import { type FastenerGroup, usedWords } from '@/core/tightening/groups';
 import {
   type JudgedFastener,
   type JudgedGroup,
@@ -242,6 +242,7 @@ function OneGroup({ judged, onEdit }: { judged: JudgedGroup; onEdit: () => void 
         <h2 className="text-xl font-bold">{group.words}</h2>
         <p className="text-lg">{figureWords(group, units)}</p>
         {group.source && <p className="text-soft">{group.source}</p>}
+        {group.used !== undefined && <p className="text-soft">{usedWords(group)}</p>}
         <Button kind="quiet" onClick={onEdit}>
           Change
         </Button>

@@ -10,7 +10,9 @@ const FIELDS: [keyof WalkChoices['oils'], string, string][] = [
   ['bore', 'Bores oiled with', 'e.g. light non-detergent oil'],
   ['bearings', 'Bearings and pins with', 'e.g. assembly oil'],
   ['threads', 'Threads with', 'what the tightening figure is given for, e.g. oil'],
+  ['rings', 'Rings and skirts', 'engine oil, light oil, assembly oil, or next to none on the rings'],
 ];
+const STANDING: (typeof FIELDS)[number] = ['standing', 'While it stands', 'e.g. preserving oil'];
 const LONGEST = 60;
 
 /** What is oiled with what: it is said in the steps, and stands on the sheet. */
@@ -23,14 +25,14 @@ export function OilsForm() {
   return (
     <form
       aria-label="Oils"
-      className="grid gap-x-5 gap-y-2 sm:grid-cols-3"
+      className="grid gap-x-5 gap-y-2 sm:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault();
-        const { bore, bearings, threads } = oils;
-        choose('walk', { ...walk, oils: { bore: bore.trim(), bearings: bearings.trim(), threads: threads.trim() } });
+        const trimmed = Object.entries(oils).map(([key, text]) => [key, text.trim()]);
+        choose('walk', { ...walk, oils: Object.fromEntries(trimmed) as WalkChoices['oils'] });
       }}
     >
-      {FIELDS.map(([key, label, hint]) => (
+      {(walk.stands ? [...FIELDS, STANDING] : FIELDS).map(([key, label, hint]) => (
         <Field key={key} label={label} hint={hint}>
           {(props) => (
             <input

@@ -1,5 +1,6 @@
 'use client';
 
+import { covers } from '@/core/stages';
 import { Check, MapPin } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { blockStepsIn } from '@/core/assembly/block';
@@ -52,13 +53,16 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
   const [form, setForm] = useState<'moved' | 'otherwise' | 'pin' | null>(null);
   const [voice, setVoice] = useKept(feedbackKey('voice'), '');
   const done = useRef<HTMLButtonElement>(null);
-  const { walk: habits, clocking } = judgement.choices;
+  const { walk: habits, clocking, journals } = judgement.choices;
+  const asksPlay = covers(judgement.job, 'journals') && journals.asks.endPlay;
   const { isAwaited } = order;
   const found = at && stepAt(judgement, at);
   const cylinder = at && at.place !== BLOCK ? (judgement.cylinders.find((c) => c.id === at.place) ?? null) : null;
   const expected = at && cylinder ? expectedOf(at.step, cylinder.clocking, clocking.rods.numbers) : null;
   const title = at
-    ? ((at.step === 'frontMark' ? expected : null) ?? stepSays(at.step, habits)).replace(/^./, (c) => c.toUpperCase())
+    ? ((at.step === 'frontMark' ? expected : null) ?? stepSays(at.step, habits, asksPlay)).replace(/^./, (c) =>
+        c.toUpperCase(),
+      )
     : '';
   const spoken = at ? `${cylinder ? `Cylinder ${cylinder.label}: ` : ''}${title}` : '';
   const key = at ? `${at.place} ${at.step}` : '';
@@ -261,7 +265,7 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
           <br />
           <b className="text-lg">
             {next
-              ? `${next.place === at.place ? '' : next.place === BLOCK ? 'The engine: ' : `Cylinder ${judgement.labels.get(next.place) ?? ''}: `}${stepSays(next.step, habits)}`
+              ? `${next.place === at.place ? '' : next.place === BLOCK ? 'The engine: ' : `Cylinder ${judgement.labels.get(next.place) ?? ''}: `}${stepSays(next.step, habits, asksPlay)}`
               : 'nothing: this is the last that is open'}
           </b>
         </p>
