@@ -359,8 +359,17 @@ test('the heat load: each share drawn, another load asked for by key and by drag
   await page.mouse.up();
   await expect(picture.getByRole('status')).toContainText(/1\.\d\d, what if/);
   const between = page.getByRole('region', { name: 'Between the rings' });
-  await expect(between).toContainText(/With the top ring at 28 thou and the second at 30 thou, about \d+\.\d bar/);
-  await expect(between).toContainText('of 30.9 bar over the top ring');
+  await expect(between).toContainText(/the cylinder peaks at \d+\.\d bar, the space between the rings at \d+\.\d bar/);
+  await expect(between).toContainText(
+    /it holds more than the cylinder, by up to \d\.\d bar: there the top ring can lift/,
+  );
+  await expect(between.locator('canvas')).toHaveCount(2);
+  const peak = async () => /peaks at (\d+\.\d) bar/.exec((await between.textContent()) ?? '')?.[1];
+  const usual = await peak();
+  await between.getByLabel('Compression ratio').fill('11');
+  await expect.poll(peak).not.toBe(usual);
+  await between.getByLabel('Rod length, mm').fill('30');
+  await expect(between).toContainText('Longer than half the stroke.');
   await page.getByRole('button', { name: 'Back to this engine' }).click();
   await expect(picture.getByRole('status')).toContainText('this engine');
   expect((await server.record(id)).entries).toHaveLength(before);

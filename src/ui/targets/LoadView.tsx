@@ -17,7 +17,8 @@ import { Plot, type PlotLine } from '../shared/Plot';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { type FittedDot, Laid, PastBuilds, fittedAt } from './Beside';
-import { GasPath } from './GasPath';
+import { useMoving } from '../openBuild/contexts';
+import { BetweenRings } from './BetweenRings';
 import { useFitted } from './useFitted';
 import { Term } from '../shared/Term';
 
@@ -37,7 +38,8 @@ interface Props {
 
 /** How much heat the engine puts into its rings, share by share, and what the chart asks for over all loads. */
 export function LoadView({ judgement, units, bore, charts }: Props) {
-  const { duty, targetSettings: settings, piston, standard } = judgement;
+  const { duty, targetSettings: settings, piston } = judgement;
+  const { cylinder } = useMoving();
   const { chart, ringSet, heat } = judgement.choices;
   const [ring, setRing] = useState<'top' | 'second'>('top');
   const [laid, setLaid] = useState<string | null>(null);
@@ -122,7 +124,7 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
           <PastBuilds fitted={fittedAt(fitted, ring, bore.nm)} units={units} />
         </section>
       )}
-      {standard && <GasPath top={standard.targets.top} second={standard.targets.second} load={load} units={units} />}
+      {cylinder && <BetweenRings cylinder={cylinder} load={load} units={units} />}
     </div>
   );
 }

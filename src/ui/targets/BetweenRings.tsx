@@ -1,0 +1,218 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { type Running, type Study, type StudyAsk, type StudyPoint, usualRunning } from '@/core/gasCycle/study';
+import { hotGap } from '@/core/heat/heat';
+import type { HeatLoad } from '@/core/load/load';
+import type { Units } from '@/core/quantity/length';
+import { lengthText } from '@/core/quantity/print';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import { plotUnit, plotted } from '../heat/points';
+import { Explain } from '../shared/Explain';
+import { Field } from '../shared/Field';
+import { Plot } from '../shared/Plot';
+import { useWorked } from '../shared/useWorked';
+
+const begin = (): Worker => new Worker(new URL('../../workers/gasCycle.ts', import.meta.url), { type: 'module' });
+
+const STANDING =
+  'Orifices and volumes in series over the crank angle (Furuhama and Tada 1961; Ting and Mayer, J. Lubr. Technol. 96, 1974; both recalled). Cylinder: slider–crank, polytropic 1.32, heat by a Wiebe function. Gaps as they are hot by the heat model, discharge coefficient 0.75. Land clearance 0.004 of the bore, charge 330 K, 2.3 MJ for a kilogram of air: from memory. Only the gaps leak here, so that blow-by comes out low. A model: it shows direction and size, and is no figure to set by.';
+
+const FIELDS: [keyof Running, string, string, least: number, most: number][] = [
+  ['rpm', 'Speed, rpm', 'e.g. 6500', 300, 20_000],
+  ['compression', 'Compression ratio', 'e.g. 10.5', 4, 25],
+  ['stroke', 'Stroke, mm', 'e.g. 88', 15, 400],
+  ['rod', 'Rod length, mm', 'e.g. 150, centre to centre', 20, 900],
+];
+
+interface Props {
+  cylinder: JudgedCylinder;
+  load: HeatLoad;
+  units: Units;
+}
+
+/** What is asked of the model: null while the heat of this cylinder is not known. */
+function studyAsk({ heat, targetBore, rings }: JudgedCylinder, load: HeatLoad, running: Running): StudyAsk | null {
+  const [top, second] = [rings.top.target, rings.second.target];
+  if (!heat || !targetBore || !top.set || !second.set || !load.set) return null;
+  const hot = (ring: 'top' | 'second', cold: number): number =>
+    Math.max(0, Math.round(hotGap(cold, heat.rings[ring].assumed, heat.rings[ring].heat)));
+  const { inlet, shares } = load.inForce;
+  return {
+    bore: targetBore.nm,
+    running,
+    inlet,
+    nitrous: shares.reduce((all, { of }) => (of.kind === 'nitrous' ? all * of.ratio : all), 1),
+    top: hot('top', rings.top.counts?.value ?? top.inForce.aimFrom),
+    second: hot('second', rings.second.counts?.value ?? second.inForce.aimFrom),
+    wall: heat.temperatures.wall,
+  };
+}
+
+/** Why a wider second gap vents, and what it costs: pressures through a cycle, and blow-by, by a model. */
+export function BetweenRings({ cylinder, load, units }: Props) {
+  const bore = cylinder.targetBore?.nm ?? null;
+  const inlet = load.set ? load.inForce.inlet : 1;
+  const usual = useMemo(() => (bore === null ? null : usualRunning(bore, inlet)), [bore, inlet]);
+  const [typed, setTyped] = useState<Partial<Record<keyof Running, string>>>({});
+  const faults = FIELDS.flatMap(([key, label, , least, most]) => {
+    const text = typed[key]?.trim() ?? '';
+    const value = Number(text.replace(',', '.'));
+    return text !== '' && !(value >= least && value <= most)
+      ? [[key, `${label}: from ${least} to ${most}.`] as const]
+      : [];
+  });
+  const running = usual && {
+    ...usual,
+    ...Object.fromEntries(
+      FIELDS.flatMap(([key]) => {
+        const text = typed[key]?.trim() ?? '';
+        return text === '' || faults.some(([f]) => f === key) ? [] : [[key, Number(text.replace(',', '.'))]];
+      }),
+    ),
+  };
+  const isRodShort = running !== null && running.rod <= running.stroke / 2;
+  const ask = running && !isRodShort ? studyAsk(cylinder, load, running) : null;
+  const worked = useWorked<Study | null>(ask, ask ? begin : null);
+  if (!usual || (!ask && !isRodShort)) return null;
+  return (
+    <section aria-label="Between the rings">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h2 className="text-lg">Between the rings</h2>
+        <Explain what="the pressure between the rings" units={units} working={[]} standing={STANDING} />
+      </div>
+      <div className="my-2 grid grid-cols-2 gap-x-4 gap-y-2 lg:grid-cols-4">
+        {FIELDS.map(([key, label, hint]) => (
+          <Field
+            key={key}
+            label={label}
+            hint={hint}
+            said={typed[key] ? undefined : `${usual[key]}, typical`}
+            error={
+              faults.find(([f]) => f === key)?.[1] ??
+              (key === 'rod' && isRodShort ? 'Longer than half the stroke.' : undefined)
+            }
+          >
+            {(props) => (
+              <input
+                {...props}
+                className="field figures"
+                inputMode="decimal"
+                value={typed[key] ?? ''}
+                onChange={(event) => setTyped((before) => ({ ...before, [key]: event.target.value }))}
+              />
+            )}
+          </Field>
+        ))}
+      </div>
+      {worked.state === 'failed' && <p role="alert">The pressures could not be worked out. Load the page again.</p>}
+      {worked.state === 'running' && <p role="status">Working out the pressures …</p>}
+      {worked.state === 'done' && worked.result && ask && <Found study={worked.result} ask={ask} units={units} />}
+    </section>
+  );
+}
+
+const bar = (value: number): string => `${value.toFixed(1)} bar`;
+
+/** Pressures are drawn up to this many times the peak between the rings: where they cross is what is looked for. */
+const DRAWN = 1.6;
+
+function Found({ study: { here, bySecond, byTop }, ask, units }: { study: Study; ask: StudyAsk; units: Units }) {
+  const text = (nm: number): string => lengthText(nm, units, 'fine');
+  const lift = here.lift.find((l) => l.from > 0);
+  const highest = here.peak.between * DRAWN;
+  const x = (nm: number): number => plotted(nm, units);
+  const most = Math.max(...[...bySecond, ...byTop].map((p) => p.blowBy));
+  const widest = Math.max(...bySecond.map((p) => p.second), ...byTop.map((p) => p.top));
+  const line = (label: string, colour: string, points: StudyPoint[], gap: 'top' | 'second', dash?: number[]) => ({
+    ...{ label, colour, dash },
+    points: points.map((p) => ({ x: x(p[gap]), y: p.blowBy })),
+    width: 2.5,
+  });
+  return (
+    <>
+      <p className="max-w-prose">
+        Hot gaps of {text(ask.top)} and {text(ask.second)}: the cylinder peaks at{' '}
+        <b className="figures">{bar(here.peak.over)}</b>, the space between the rings at{' '}
+        <b className="figures">{bar(here.peak.between)}</b>.{' '}
+        {lift
+          ? `From ${Math.round(lift.from)}° after top dead centre it holds more than the cylinder, by up to ${bar(lift.most)}: there the top ring can lift.`
+          : 'It never holds more than the cylinder: the top ring stays seated.'}{' '}
+        Blow-by through the gaps is about <b className="figures">{here.blowBy.toFixed(1)} litres a minute</b> for each
+        cylinder, {(here.share * 100).toPrecision(2)} % of what it breathes.
+      </p>
+      <Plot
+        label={`Pressure through the cycle: over the piston up to ${bar(here.peak.over)}, between the rings up to ${bar(here.peak.between)}`}
+        xTitle="crank, degrees after top dead centre"
+        yTitle="bar"
+        xEnds={[-360, 360]}
+        yEnds={[0, highest]}
+        zero={null}
+        band={null}
+        stands={lift ? [{ at: lift.from, words: 'top ring can lift' }] : []}
+        lines={[
+          {
+            label: 'over the piston (goes beyond the picture)',
+            colour: '--ink',
+            points: here.degrees.map((at, i) => ({ x: at, y: Math.min(here.over[i] ?? 0, highest * 1.1) })),
+            width: 1.5,
+            goesOn: true,
+          },
+          {
+            label: 'between the rings',
+            colour: '--blue',
+            points: here.degrees.map((at, i) => ({ x: at, y: here.between[i] ?? 0 })),
+            width: 2.5,
+            goesOn: true,
+          },
+        ]}
+      />
+      <Plot
+        label="Blow-by of one cylinder against either gap as it is hot"
+        xTitle={`gap, hot, ${plotUnit(units)}`}
+        yTitle="blow-by, litres a minute"
+        xEnds={[0, x(widest)]}
+        yEnds={[0, most * 1.1]}
+        zero={null}
+        band={null}
+        stands={[
+          { at: x(ask.second), words: 'second' },
+          { at: x(ask.top), words: 'top' },
+        ]}
+        lines={[
+          line('another second gap', '--blue', bySecond, 'second'),
+          line('another top gap', '--ink', byTop, 'top', [6, 4]),
+        ]}
+      />
+      <table className="ruled mt-2 w-auto!">
+        <caption className="sr-only">What another second gap makes of it</caption>
+        <thead>
+          <tr>
+            <th scope="col" className="num">
+              second gap, hot, {plotUnit(units)}
+            </th>
+            <th scope="col" className="num">
+              peak between, bar
+            </th>
+            <th scope="col" className="num">
+              lift, bar
+            </th>
+            <th scope="col" className="num">
+              blow-by, l/min
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {bySecond.map((p) => (
+            <tr key={p.second} className={p.second === ask.second ? 'font-bold' : ''}>
+              <td className="num">{text(p.second).replace(/ \S+$/, '')}</td>
+              <td className="num">{p.peak.toFixed(1)}</td>
+              <td className="num">{p.lift.toFixed(1)}</td>
+              <td className="num">{p.blowBy.toFixed(1)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
