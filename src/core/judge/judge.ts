@@ -12,7 +12,7 @@ import type { BuildRecord, Entry } from '../record/record';
 import type { Renewal } from '../record/reading';
 import type { Finding } from '../stage/finding';
 import { ENGINE, type Memo, forgetful, remembering } from '../stage/memo';
-import type { Frame } from '../stage/stage';
+import type { Frame, Progress } from '../stage/stage';
 import {
   type ChoiceKind,
   type Choices,
@@ -91,6 +91,20 @@ function withReady(
   });
 }
 
+const NOTHING_ASKED: Progress = { done: 0, total: 0 };
+
+/** Progress less what a stop, or a fix on a cylinder or a part, leaves open: all done beside one of them is not all done. What was not asked for and is open all the same is counted. */
+function lessOpen({ done, total }: Progress, stage: StageId, findings: readonly Finding<StageId>[]): Progress {
+  const open = new Set(
+    findings.flatMap((f) =>
+      f.stage === stage && (f.severity === 'stop' || (f.severity === 'mend' && f.cylinder !== null))
+        ? [f.cylinder]
+        : [],
+    ),
+  ).size;
+  return total === 0 ? { done: 0, total: open } : { done: Math.max(0, Math.min(done, total - open)), total };
+}
+
 function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const choices = choicesOf(log, memo);
   const bare = cylindersIn(log, choices, memo);
@@ -109,7 +123,7 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
   const cylinders = judged.cylinders.map((c) => withReady(c, engine, findings, memo));
   const stages = ofAll((stage, name): StageProgress => ({
     stage: name,
-    ...(asks(name) ? stage.progress(whole, cylinders) : { done: 0, total: 0 }),
+    ...lessOpen(asks(name) ? stage.progress(whole, cylinders) : NOTHING_ASKED, name, findings),
   }));
   const sum = (figure: 'done' | 'total'): number => stages.reduce((n, s) => n + s[figure], 0);
   return {
