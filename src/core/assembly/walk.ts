@@ -64,15 +64,14 @@ function together(cylinders: readonly JudgedCylinder[], steps: (c: JudgedCylinde
   return cylinders.flatMap((c, i) => {
     const mate = cylinders.slice(i + 1).find((o) => o.id === c.clocking.rod.besides);
     const isForBoth = mate !== undefined && !mate.block.checks.some((k) => k.check === 'turned');
-    const own = steps(c);
-    const made = own.flatMap((step): WalkAt[] => {
+    const made = steps(c).flatMap((step): WalkAt[] => {
       const at = { place: c.id, step };
       if (step !== 'turned' || !isForBoth) return [at];
       waiting.set(mate.id, at);
       return [];
     });
     // its own turning, where it has one, and whether it slides come after that of the pair
-    const due = own.includes('pistonIn') ? waiting.get(c.id) : undefined;
+    const due = waiting.get(c.id);
     const last = made.at(-1);
     if (!due) return made;
     return last?.step === 'slides' ? [...made.slice(0, -1), due, last] : [...made, due];
