@@ -410,6 +410,10 @@ test('a stranger who guesses keeps nobody out who signed in on a device before, 
     await act(shop, new Map(), 'signIn', PINS.owner[0], `wrong-${n}`);
     await act(shop, new Map(), 'signInByCode', `wrong-code-${n}-and-more`);
   }
+  // guessed on until the wait is longer than the next question takes
+  await expect
+    .poll(async () => JSON.stringify(await act(shop, new Map(), 'signIn', PINS.owner[0], 'wrong again')))
+    .toMatch(/Try again in (?:[2-9]|\d\d+) s/);
   expect(await act(shop, new Map(), 'signIn', ...PINS.owner)).toMatchObject({ ok: false });
   // a cookie that somebody made up is no known device
   const text = Buffer.from(JSON.stringify({ device: crypto.randomUUID(), people: ['km'] })).toString('base64url');
