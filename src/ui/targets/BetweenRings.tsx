@@ -73,7 +73,9 @@ export function BetweenRings({ cylinder, load, units }: Props) {
   };
   const isRodShort = running !== null && running.rod <= running.stroke / 2;
   const ask = running && !isRodShort ? studyAsk(cylinder, load, running) : null;
-  const worked = useWorked<Study | null>(ask, ask ? begin : null);
+  const closed = ask && (ask.top <= 0 ? 'top' : ask.second <= 0 ? 'second' : null);
+  const isAsked = ask !== null && closed === null;
+  const worked = useWorked<Study | null>(isAsked ? ask : null, isAsked ? begin : null);
   if (!usual || (!ask && !isRodShort)) return null;
   return (
     <section aria-label="Between the rings">
@@ -105,9 +107,15 @@ export function BetweenRings({ cylinder, load, units }: Props) {
           </Field>
         ))}
       </div>
+      {closed && (
+        <p className="max-w-prose text-short">
+          By the heat model the ends of the {closed} ring meet when it is hot: no gas passes there, and there is nothing
+          to show. See the Heat tab.
+        </p>
+      )}
       {worked.state === 'failed' && <p role="alert">The pressures could not be worked out. Load the page again.</p>}
-      {worked.state === 'running' && <p role="status">Working out the pressures …</p>}
-      {worked.state === 'done' && worked.result && ask && <Found study={worked.result} ask={ask} units={units} />}
+      {isAsked && worked.state === 'running' && <p role="status">Working out the pressures …</p>}
+      {isAsked && worked.state === 'done' && worked.result && <Found study={worked.result} ask={ask} units={units} />}
     </section>
   );
 }
