@@ -1,11 +1,5 @@
 /** The builder's own figures, where a sheet, a manual or a chart asks for more than they do. */
-import {
-  type Acceptable,
-  type Accepted,
-  type Answer,
-  UNANSWERED,
-  answerOf,
-} from '../record/reading';
+import { type Acceptable, type Accepted, type Answer, UNANSWERED, answerOf } from '../record/reading';
 import type { Held } from '../verdict/held';
 import type { EngineTargets } from './settings';
 import type { Candidate, Target } from './target';
