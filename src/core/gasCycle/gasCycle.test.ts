@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fromMm } from '../quantity/length';
+import { gap, record } from '@/fixtures/records';
+import { judge } from '../judge/judge';
+import { fromMm, fromThou } from '../quantity/length';
 import { type Cycle, type RingSpace, gasCycle, spaceVolume } from './cycle';
 import { CHOKED, GAS_CONSTANT, flowFactor, massFlow } from './flow';
-import { studyOf, usualRunning } from './study';
+import { studyAsk, studyOf, usualRunning } from './study';
 import { type CycleEngine, pressureTrace, volumeAt } from './trace';
 
 /** A street V8 at full load. */
@@ -125,6 +127,18 @@ describe('between the rings', () => {
       }
     }
     expect(Math.abs(run().peak.between / (peak / 1e5) - 1)).toBeLessThan(0.0015);
+  });
+
+  it('is asked of a cylinder with its gaps as read, hot; a gap that the heat model has closed is 0', () => {
+    const ask = (thou: number) => {
+      const { cylinders, duty } = judge(record(gap('t', 'L1', 'top', thou)));
+      const [cylinder] = cylinders;
+      return cylinder ? studyAsk(cylinder, duty.load, usualRunning(fromMm(100), 1)) : null;
+    };
+    expect(ask(30)?.top).toBeGreaterThan(0);
+    expect((ask(32)?.top ?? 0) - (ask(30)?.top ?? 0)).toBeCloseTo(fromThou(2) * 1.002, -3);
+    expect(ask(5)?.top).toBe(0);
+    expect(ask(30)).toMatchObject({ inlet: 1, nitrous: 1 });
   });
 
   it('a study moves as either gap does: a wider second gap vents more and is paid in blow-by', () => {

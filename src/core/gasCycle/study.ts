@@ -1,4 +1,7 @@
 /** What the model of the gas between the rings is asked, and how it moves as either gap changes. */
+import { hotGap } from '../heat/heat';
+import type { JudgedCylinder } from '../judge/judgement';
+import type { HeatLoad } from '../load/load';
 import type { Nm } from '../quantity/length';
 import { type Cycle, type RingSpace, gasCycle } from './cycle';
 import type { CycleEngine, PressureTrace } from './trace';
@@ -68,6 +71,28 @@ export interface Study {
   /** As the second gap opens from half to twice what it is, and the same of the top gap. */
   bySecond: StudyPoint[];
   byTop: StudyPoint[];
+}
+
+/** What the model is asked of a cylinder: its gaps as read, else where their aim begins, hot by the heat model; 0 where the ends meet. Null while its heat is not known. */
+export function studyAsk(
+  { heat, targetBore, rings }: Pick<JudgedCylinder, 'heat' | 'targetBore' | 'rings'>,
+  load: HeatLoad,
+  running: Running,
+): StudyAsk | null {
+  const [top, second] = [rings.top.target, rings.second.target];
+  if (!heat || !targetBore || !top.set || !second.set || !load.set) return null;
+  const hot = (ring: 'top' | 'second', cold: number): number =>
+    Math.max(0, Math.round(hotGap(cold, heat.rings[ring].assumed, heat.rings[ring].heat)));
+  const { inlet, shares } = load.inForce;
+  return {
+    bore: targetBore.nm,
+    running,
+    inlet,
+    nitrous: shares.reduce((all, { of }) => (of.kind === 'nitrous' ? all * of.ratio : all), 1),
+    top: hot('top', rings.top.counts?.value ?? top.inForce.aimFrom),
+    second: hot('second', rings.second.counts?.value ?? second.inForce.aimFrom),
+    wall: heat.temperatures.wall,
+  };
 }
 
 export const engineOf = ({ bore, running, inlet, nitrous }: StudyAsk): CycleEngine => ({

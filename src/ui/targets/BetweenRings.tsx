@@ -1,8 +1,14 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { type Running, type Study, type StudyAsk, type StudyPoint, usualRunning } from '@/core/gasCycle/study';
-import { hotGap } from '@/core/heat/heat';
+import {
+  type Running,
+  type Study,
+  type StudyAsk,
+  type StudyPoint,
+  studyAsk,
+  usualRunning,
+} from '@/core/gasCycle/study';
 import type { HeatLoad } from '@/core/load/load';
 import type { Units } from '@/core/quantity/length';
 import { lengthText } from '@/core/quantity/print';
@@ -29,24 +35,6 @@ interface Props {
   cylinder: JudgedCylinder;
   load: HeatLoad;
   units: Units;
-}
-
-/** What is asked of the model: null while the heat of this cylinder is not known. */
-function studyAsk({ heat, targetBore, rings }: JudgedCylinder, load: HeatLoad, running: Running): StudyAsk | null {
-  const [top, second] = [rings.top.target, rings.second.target];
-  if (!heat || !targetBore || !top.set || !second.set || !load.set) return null;
-  const hot = (ring: 'top' | 'second', cold: number): number =>
-    Math.max(0, Math.round(hotGap(cold, heat.rings[ring].assumed, heat.rings[ring].heat)));
-  const { inlet, shares } = load.inForce;
-  return {
-    bore: targetBore.nm,
-    running,
-    inlet,
-    nitrous: shares.reduce((all, { of }) => (of.kind === 'nitrous' ? all * of.ratio : all), 1),
-    top: hot('top', rings.top.counts?.value ?? top.inForce.aimFrom),
-    second: hot('second', rings.second.counts?.value ?? second.inForce.aimFrom),
-    wall: heat.temperatures.wall,
-  };
 }
 
 /** Why a wider second gap vents, and what it costs: pressures through a cycle, and blow-by, by a model. */
