@@ -164,7 +164,7 @@ test('out as JSON and CSV and in again; a broken file changes nothing', async ({
   await expect(page.getByRole('alert').filter({ hasText: 'Not read in' })).toContainText('0.4 is no factor');
   await read('cut.json', readFileSync(paths.JSON ?? '', 'utf8').slice(0, -30));
   await expect(page.getByRole('alert').filter({ hasText: 'Not read in' })).toContainText('cut short');
-  await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'version' })).toHaveCount(2);
+  await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'version' })).toHaveCount(3);
 
   await read('From a sheet.csv', csv.replace(',top,0.004,', ',top,0.0042,'));
   await expect(page.getByLabel('Name of the chart')).toHaveValue('From a sheet');
@@ -184,7 +184,7 @@ test('a chart of curves: a heat load is added, refused where one stands, given a
   await page.goto(`${server.url}/charts/starting-curve`, { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'heat load', exact: true }).click();
   const load = page.getByLabel('Heat load', { exact: true });
-  await expect(load).toHaveValue('2.7');
+  await expect(load).toHaveValue('3.4');
   await load.fill('2.6');
   await expect(page.getByText('Another row stands there.')).toBeVisible();
   await load.fill('1.7');
@@ -193,12 +193,12 @@ test('a chart of curves: a heat load is added, refused where one stands, given a
   await cell(page, 'own-row', 'forged4032').click();
   await page.keyboard.type('0.0061');
   const drawn = page.getByRole('region', { name: 'The curve of the figure in hand' });
-  await expect(drawn.getByRole('img')).toHaveAttribute('aria-label', /through 10 points/);
+  await expect(drawn.getByRole('img')).toHaveAttribute('aria-label', /through 13 points/);
   await expect(drawn).toContainText('Under a point at less load, and lifted to it: 1.70.');
   await page.getByLabel('Factor × bore').fill('0.0065');
   await expect(drawn).not.toContainText('lifted');
-  await page.getByRole('button', { name: 'Save as version 3' }).click();
-  await expect(page.getByText('version 3', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Save as version 4' }).click();
+  await expect(page.getByText('version 4', { exact: true })).toBeVisible();
   const saved = (await (await fetch(`${server.url}/api/charts/starting-curve`)).json()) as {
     chart: { kind: string; rows: { id: string; load: number }[] };
   };

@@ -24,9 +24,9 @@ import { isTooDeep } from './depth';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 14;
+const FILE_VERSION = 15;
 /** Older versions that are read too: what they lack is filled in. */
-const READ_VERSIONS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, FILE_VERSION] as const;
+const READ_VERSIONS = Array.from({ length: FILE_VERSION }, (_, i) => i + 1);
 /** As many entries as a file holds; and bytes, which no such file comes to. */
 export const MOST_ENTRIES = 50_000;
 export const MOST_BYTES = 64 * 1024 * 1024;

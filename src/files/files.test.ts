@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { shortBlockOf } from '@/core/assembly/shortBlock';
 import { startingShells } from '@/core/journals/choices';
+import { NO_SERVICE } from '@/core/load/service';
 import { sayingText } from '@/core/quantity/saying';
 import { judge } from '@/core/judge/judge';
 import { pairingOf } from '@/core/pistons/pairing';
@@ -216,6 +217,24 @@ describe('the build file', () => {
     expect(judge(read.record).choices.walk.asks).toBe('checks');
   });
 
+  it('reads every version so far, and none to come', () => {
+    const of = (version: number) => readBuildFile(textOf({ ...good, version }));
+    for (let version = 1; version <= good.version; version += 1) expect(of(version).ok, `${version}`).toBe(true);
+    expect([of(0).ok, of(good.version + 1).ok]).toEqual([false, false]);
+  });
+
+  it('counts fuel and altitude of versions before 15, which did not say whether it may', () => {
+    const { otherFuels, always, ...before } = { ...NO_SERVICE, use: 'street', fuel: 'methanol', altitude: 1_500 };
+    const job = { ...(jobEntry() as { value: object }).value, service: before };
+    const entries = [{ ...jobEntry(), value: job }];
+    const read = readBuildFile(textOf({ format: FILE_FORMAT, version: 14, record: { id: 'old', entries } }));
+    if (!read.ok) throw new Error(read.faults.join());
+    const { load, job: known } = { ...judge(read.record).duty, job: judge(read.record).job };
+    expect(known?.service).toMatchObject({ otherFuels, always: { fuel: !always.fuel, altitude: !always.altitude } });
+    expect(load.set && load.now.shares.map((s) => s.counted)).toEqual([true, true]);
+    expect(readBuildFile(textOf(writeBuildFile(read.record)))).toEqual(read);
+  });
+
   it('carries the verdict on the short block, the same as the screen shows', () => {
     const whole = record();
     const { judged } = writeBuildFile(whole) as {
@@ -344,7 +363,7 @@ describe('the build file', () => {
     ['a foreign file', '{"format":"other"}', /not a Spatium build file/],
     ['a list', '[1,2,3]', /not a Spatium build file/],
     ['null', 'null', /not a Spatium build file/],
-    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 14/],
+    ['a later version', textOf({ ...good, version: 99 }), /version 99; this program reads versions 1 to 15/],
     ['an unknown field', textOf({ ...good, record: { ...good.record, extra: 1 } }), /Unrecognized key/],
     [
       'a negative gap',

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { STARTING_CHART } from '@/core/targets/chart';
-import { STARTING_CURVE } from '@/core/targets/startingCurve';
+import { CLOSE_CURVE, STARTING_CURVE } from '@/core/targets/startingCurve';
 import { withFactor } from '@/core/targets/chartEdit';
 import {
   addChart,
@@ -16,6 +16,7 @@ import {
   setStandard,
 } from './charts';
 import { openStore } from '@/fixtures/stores';
+import { charts } from './schema';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-charts-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -34,11 +35,28 @@ describe('the shop’s charts', () => {
     const db = await fresh();
     expect(await keptCharts(db)).toEqual([
       { chart: STARTING_CURVE, standard: true },
+      { chart: CLOSE_CURVE, standard: false },
       { chart: STARTING_CHART, standard: false },
     ]);
     expect(await loadChart(db, 'starting', 1)).toEqual(STARTING_CHART);
     expect(await loadChart(db, 'starting', 2)).toBeNull();
     expect(await loadChart(db, 'nothing')).toBeNull();
+  });
+
+  it('an earlier version of a curve is there for the links that name it; a shop that made the curve its own goes on from there', async () => {
+    const db = await fresh();
+    expect((await chartVersions(db, 'starting-curve')).map((c) => [c.version, c.saved])).toEqual([
+      [3, null],
+      [2, null],
+    ]);
+    const two = await loadChart(db, 'starting-curve', 2);
+    if (!two) throw new Error('it is there');
+    // as a shop saved it over version 2, when that was the latest
+    const own = { ...two, version: 3, name: 'Ours', saved: { by: 'KM', at: '2026-05-04T09:00:00.000Z' } };
+    await db.insert(charts).values({ id: own.id, version: 3, name: own.name, body: JSON.stringify(own) });
+    expect((await chartVersions(db, 'starting-curve')).map((c) => c.name)).toEqual(['Ours', 'Starting curve']);
+    expect(await standardChart(db)).toEqual(own);
+    expect(await saveChart(db, own, 3, 'KM')).toMatchObject({ ok: true, chart: { version: 4 } });
   });
 
   it('an edit is the next version; every version stays, the first as the program has it', async () => {
@@ -75,7 +93,8 @@ describe('the shop’s charts', () => {
       ['Own 2', 1, 'Starting chart'],
     ]);
     expect((await keptCharts(db)).map((k) => k.chart.name)).toEqual([
-      'Starting curve',
+      'Starting curve, wide',
+      'Starting curve, close',
       'Starting chart',
       'Own',
       'Own 2',
@@ -89,13 +108,13 @@ describe('the shop’s charts', () => {
     await setStandard(db, 'own');
     expect((await standardChart(db))?.id).toBe('own');
     await setChartRemoved(db, 'own', true);
-    expect((await keptCharts(db)).map((k) => k.chart.id)).toEqual(['starting-curve', 'starting']);
+    expect((await keptCharts(db)).map((k) => k.chart.id)).toEqual(['starting-curve', 'close-curve', 'starting']);
     expect((await standardChart(db))?.id).toBe('starting-curve');
     expect(await loadChart(db, 'own', 1)).not.toBeNull();
     await setChartRemoved(db, 'own', false);
     expect((await standardChart(db))?.id).toBe('own');
     await setChartRemoved(db, 'starting', true);
-    expect(await keptCharts(db)).toHaveLength(3);
+    expect(await keptCharts(db)).toHaveLength(4);
   });
 
   it('the same chart under the same name is known again', async () => {

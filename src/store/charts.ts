@@ -1,10 +1,10 @@
 /**
- * The shop's charts: every version of each, kept for good. The starting charts are built in as their version 1.
+ * The shop's charts: every version of each, kept for good. Those the program comes with are built in.
  */
 import { randomUUID } from 'node:crypto';
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
-import { BUILT_IN, isBuiltIn } from '@/core/targets/startingCurve';
+import { BUILT_IN, BUILT_IN_VERSIONS, isBuiltIn } from '@/core/targets/startingCurve';
 import { sameFigures } from '@/core/targets/chartEdit';
 import { UNNAMED } from '@/files/chartFile';
 import { sound } from './aside';
@@ -54,7 +54,10 @@ export async function keptCharts(db: Within): Promise<KeptChart[]> {
     );
 }
 
-/** All versions of a chart, newest first; empty when there is none of that id. */
+/**
+ * All versions of a chart, newest first; empty when there is none of that id. A shop that made a built-in chart its own
+ * goes on from there: what the program came with later is not among them.
+ */
 export async function chartVersions(db: Within, id: string): Promise<Chart[]> {
   const rows = await db
     .select({ body: charts.body })
@@ -62,8 +65,8 @@ export async function chartVersions(db: Within, id: string): Promise<Chart[]> {
     .where(eq(charts.id, id))
     .orderBy(desc(charts.version));
   const own = sound(rows, (row) => read(row.body));
-  const isOwn = ({ version }: Chart): boolean => own.some((chart) => chart.version === version);
-  return [...own, ...BUILT_IN.filter((chart) => chart.id === id && !isOwn(chart))];
+  const isBefore = ({ version }: Chart): boolean => own.every((chart) => chart.version > version);
+  return [...own, ...BUILT_IN_VERSIONS.filter((chart) => chart.id === id && isBefore(chart))];
 }
 
 /** One version of a chart, the latest unless said; null when there is none. */

@@ -6,7 +6,8 @@
  */
 import type { Nm } from '../quantity/length';
 import { atmosphereAt, compressedHotter, SEA_LEVEL } from './gas';
-import { type Adders, type Boost, type Nitrous, type Service, shotSum } from './service';
+import { type Adders, type Boost, type Nitrous, type Service, fuelsOf, shotSum } from './service';
+import type { Fuel } from './serviceWords';
 
 /** What a share of the heat load is of, with what it was worked out from; said in words by `loadWords.ts`. */
 export type ShareOf =
@@ -51,8 +52,10 @@ export type HeatLoad =
 
 /** Exponent of the pressure in Woschni's heat flux. */
 const FLUX = 0.8;
-/** The loads that the model is trusted over. From memory. */
+/** The loads over which the model was compared with practice. From memory. */
 export const TRUSTED = { from: 0.8, to: 2.6 };
+/** Over this the model says nothing; between, it goes on with a doubt. From memory. */
+export const MOST_LOAD = 3.3;
 /** One standard deviation of the load, as a share of it. From memory. */
 export const LOAD_SPREAD = 0.1;
 
@@ -68,13 +71,13 @@ const USE_SHARES: Record<NonNullable<Service['use']>, number> = {
 };
 
 /** From memory. A diesel burns lean and its gas is cooler: so much less that an ordinary turbo diesel lands on the figures customary for one. */
-const FUEL_SHARES: Record<Exclude<Service['fuel'], 'nitromethane'>, number> = {
+const FUEL_SHARES: Record<Exclude<Fuel, 'nitromethane'>, number> = {
   petrol: 1,
   e85: 0.95,
   ethanol: 0.9,
   methanol: 0.9,
   gas: 1.05,
-  diesel: 0.72,
+  diesel: 0.74,
   twoStroke: 1.15,
 };
 
@@ -93,8 +96,11 @@ const CYCLE = { charge: 300, ratio: 10, exponent: 0.35, burn: 2_000, wall: 450 }
 const KW_PER_LITRE = 45;
 const STROKE = 0.9;
 const KW_PER_HP = 0.7457;
-/** Combustion with nitrous is hotter than its power says: a quarter more, all but whole by a third more power. From memory. */
-const HOTTER_BURN = { most: 0.25, by: 8 };
+/**
+ * Combustion with nitrous is hotter than its power says: a quarter more once it adds 0.65 of the base power, and so
+ * much of it from nothing on that a horsepower more moves the load about as far anywhere. From memory.
+ */
+const HOTTER_BURN = { most: 0.25, over: 0.65, start: 0.75 };
 
 /** What the model needs to know of the engine itself. */
 export interface LoadEngine {
@@ -154,33 +160,52 @@ function powerRatio(nitrous: Nitrous, service: Service, engine: LoadEngine, atmo
   return 1 + shotSum(nitrous) / (nitrous.cylinders ?? engine.cylinders) / base;
 }
 
-/** The share of nitrous at so many times the base power. */
-const nitrousFactor = (ratio: number): number =>
-  ratio ** FLUX * (1 + HOTTER_BURN.most * (1 - Math.exp(-HOTTER_BURN.by * (ratio - 1))));
+/** The share of nitrous at so many times the base power; a cubic that starts at a slope and ends level leads to the hotter burn. */
+function nitrousFactor(ratio: number): number {
+  const x = Math.min(1, (ratio - 1) / HOTTER_BURN.over);
+  const burn = HOTTER_BURN.start * x * (1 - x) ** 2 + x * x * (3 - 2 * x);
+  return ratio ** FLUX * (1 + HOTTER_BURN.most * burn);
+}
 
-function fuelShares({ fuel, nitro }: Service): LoadShare[] | string {
-  if (fuel !== 'nitromethane') {
-    const factor = FUEL_SHARES[fuel];
-    return factor === 1 ? [] : [share({ kind: 'fuel', fuel, nitro: null }, factor)];
-  }
-  if (nitro === null) return 'Say how much nitromethane is in the fuel.';
+/** A fuel's share, whether it is relied on or not; or what has to be said first. */
+function fuelFactor(fuel: Fuel, nitro: number | null): number | string {
+  if (fuel !== 'nitromethane') return FUEL_SHARES[fuel];
+  if (nitro === null) return 'Enter how much nitromethane is in the fuel.';
   if (nitro > NITRO.most)
     return 'Over a fifth of nitromethane the heat is beyond this model: enter the figure from the ring and piston sheets.';
-  return [share({ kind: 'fuel', fuel, nitro }, FUEL_SHARES.methanol * (1 + NITRO.each * nitro))];
+  return FUEL_SHARES.methanol * (1 + NITRO.each * nitro);
+}
+
+/** The share of the hottest fuel. Where it lowers the heat it counts only if the engine always runs on it; no diesel runs on petrol. */
+function fuelShares(service: Service): LoadShare[] | string {
+  const { nitro, always } = service;
+  let hottest: { fuel: Fuel; factor: number } | null = null;
+  for (const fuel of fuelsOf(service)) {
+    const factor = fuelFactor(fuel, nitro);
+    if (typeof factor === 'string') return factor;
+    if (!hottest || factor > hottest.factor) hottest = { fuel, factor };
+  }
+  if (!hottest || hottest.factor === 1) return [];
+  const { fuel, factor } = hottest;
+  const of = { kind: 'fuel' as const, fuel, nitro: fuel === 'nitromethane' ? nitro : null };
+  return [share(of, factor, factor > 1 || fuel === 'diesel' || always.fuel)];
 }
 
 /** The load with some adders; or what has to be said first. */
 function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf | string {
-  const { use, altitude, cooling, basePower } = service;
+  const { use, altitude, cooling, basePower, always } = service;
   const { boost, nitrous, injection } = adders;
   if (use === null) return 'Say what the engine is for.';
-  const ambient = atmosphereAt(altitude);
+  const air = atmosphereAt(altitude);
+  const isAirCounted = always.altitude || air > SEA_LEVEL;
+  const ambient = isAirCounted ? air : SEA_LEVEL;
   const inlet = inletOf(boost, ambient);
   if (inlet === null) return 'Say how much boost it runs.';
   const fuel = fuelShares(service);
   if (typeof fuel === 'string') return fuel;
   const shares: LoadShare[] = [];
-  if (altitude !== 0) shares.push(share({ kind: 'altitude', metres: altitude }, (ambient / SEA_LEVEL) ** FLUX));
+  if (altitude !== 0)
+    shares.push(share({ kind: 'altitude', metres: altitude }, (air / SEA_LEVEL) ** FLUX, isAirCounted));
   if (boost) shares.push(...boostShares(boost, inlet, ambient));
   if (nitrous) {
     const ratio = powerRatio(nitrous, service, engine, inlet / SEA_LEVEL);
@@ -203,7 +228,7 @@ function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf 
  * The heat load of an engine as it is and as it is planned, with each thing's share; the hotter of the two is gapped for.
  * Never throws.
  *
- * @example heatLoad({ use: 'street', fuel: 'petrol', nitro: null, now: { boost: null, nitrous: null, injection: null }, later: null, altitude: 0, basePower: null, cooling: 'water' }, { cylinders: 8, bore: null }).set // true
+ * @example heatLoad(judgement.job.service, { cylinders: 8, bore: null }).set // true
  */
 export function heatLoad(service: Service, engine: LoadEngine): HeatLoad {
   const now = loadWith(service.now, service, engine);
@@ -214,10 +239,16 @@ export function heatLoad(service: Service, engine: LoadEngine): HeatLoad {
   return { set: true, now, later, inForce: later.load > now.load ? later : now };
 }
 
-/** Where a load lies outside what the model is trusted over, as a sentence; null inside it. */
+/** Where a load lies over what the model says anything of, as a sentence; null under it. */
 export const outsideWords = (load: number): string | null =>
-  load > TRUSTED.to
-    ? `A heat load of ${load.toFixed(2)} is beyond what this model is trusted for (${TRUSTED.to}): enter the figure from the ring and piston sheets.`
+  load > MOST_LOAD
+    ? `A heat load of ${load.toFixed(2)} is beyond this model, which ends at ${MOST_LOAD}: enter the figure from the ring and piston sheets.`
+    : null;
+
+/** The doubt of a load over what the model was compared with, as a sentence; null where there is none, and where it says nothing. */
+export const doubtWords = (load: number): string | null =>
+  load > TRUSTED.to && load <= MOST_LOAD
+    ? `A heat load of ${load.toFixed(2)} is over ${TRUSTED.to}, as far as the model was compared with practice. Its figure is from memory: use the ring sheet’s if there is one.`
     : null;
 
 /** How the top ring's temperature over its wall goes with the load, K. From memory. */

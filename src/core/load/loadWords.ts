@@ -26,7 +26,7 @@ export function shareWords({ kind }: ShareOf): string {
 export function shareReason({ of, counted }: LoadShare): string {
   switch (of.kind) {
     case 'altitude':
-      return `${of.metres.toFixed(0)} m over sea level, to the power 0.8`;
+      return `${of.metres.toFixed(0)} m over sea level, to the power 0.8${counted ? '' : '; not counted: it may run lower'}`;
     case 'boost':
       return `${pressureText(of.over)} over the atmosphere, ${of.ratio.toFixed(2)} times its pressure, to the power 0.8`;
     case 'hot charge':
@@ -36,13 +36,13 @@ export function shareReason({ of, counted }: LoadShare): string {
     case 'nitrous':
       return `${of.ratio.toFixed(2)} times the base power${of.estimated ? ', that taken from its size' : ''}, to the power 0.8, and hotter gas`;
     case 'fuel':
-      return of.nitro === null ? FUEL_WORDS[of.fuel] : `${(of.nitro * 100).toFixed(0)} % nitromethane in methanol`;
+      return `${of.nitro === null ? '' : `${(of.nitro * 100).toFixed(0)} % `}${FUEL_WORDS[of.fuel]}${counted ? '' : '; not counted: it may run on a hotter one'}`;
     case 'time':
       return USE_WORDS[of.use];
     case 'air':
       return 'cylinders run hotter in air';
     default:
-      return counted ? 'counted on, as ticked: a tank runs out' : 'not counted: a tank runs out';
+      return counted ? 'counted: always run on it, as ticked' : 'not counted: a tank runs out';
   }
 }
 

@@ -25,7 +25,7 @@ export interface Nitrous {
 /** Water or alcohol sprayed into the charge. */
 export interface Injection {
   what: 'water' | 'alcohol';
-  /** Whether it is counted on: it can run out. */
+  /** Whether the engine is always run on it; else it lowers no gap: it can run out. */
   counted: boolean;
 }
 
@@ -41,6 +41,8 @@ export const NO_ADDERS: Adders = { boost: null, nitrous: null, injection: null }
 export interface Service {
   use: Use | null;
   fuel: Fuel;
+  /** What else it may run on: the hottest of them all decides. */
+  otherFuels: Fuel[];
   /** Share of nitromethane by volume, 0 to 1; null when not said, and for any other fuel. */
   nitro: number | null;
   now: Adders;
@@ -51,18 +53,31 @@ export interface Service {
   /** Power without nitrous, at the boost that is said, hp; null for an estimate from its size. */
   basePower: number | null;
   cooling: 'water' | 'air';
+  /** What lowers the heat and may be counted: whether the engine always runs on this fuel, and always at that altitude. */
+  always: { fuel: boolean; altitude: boolean };
 }
 
 export const NO_SERVICE: Service = {
   use: null,
   fuel: 'petrol',
+  otherFuels: [],
   nitro: null,
   now: NO_ADDERS,
   later: null,
   altitude: 0,
   basePower: null,
   cooling: 'water',
+  always: { fuel: false, altitude: false },
 };
+
+/**
+ * Every fuel that an engine may run on, the one it runs on first.
+ *
+ * @example fuelsOf(judgement.job.service) // ['petrol']
+ */
+export const fuelsOf = ({ fuel, otherFuels }: Pick<Service, 'fuel' | 'otherFuels'>): Fuel[] => [
+  ...new Set([fuel, ...otherFuels]),
+];
 
 /** A sum of nitrous shots, hp. */
 export const shotSum = ({ shots }: Pick<Nitrous, 'shots'>): number => shots.reduce((a, b) => a + b, 0);

@@ -5,7 +5,7 @@ import { job, jobEntry } from '@/fixtures/records';
 import { judge } from '../judge/judge';
 import type { Job } from '../job/job';
 import { STARTING_HEAT } from '../heat/assess';
-import { temperatureSpread, temperaturesAt } from '../load/load';
+import { heatLoad, temperatureSpread, temperaturesAt } from '../load/load';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../load/service';
 import { USES } from '../load/serviceWords';
 import { fromInches, fromThou, toThou } from '../quantity/length';
@@ -13,7 +13,7 @@ import { fromPressure } from '../quantity/pressure';
 import { sayingText } from '../quantity/saying';
 import type { Entry } from '../record/record';
 import { type Chart, type Construction, CONSTRUCTIONS, STARTING_CHART, cellOf } from './chart';
-import { STARTING_CURVE } from './startingCurve';
+import { BUILT_IN_VERSIONS, CLOSE_CURVE, STARTING_CURVE } from './startingCurve';
 import { chartFaults, withFactor } from './chartEdit';
 import { dutyOf, targetsAt } from './settings';
 import { startingChoices } from './target';
@@ -126,9 +126,9 @@ describe('a chart of curves', () => {
   });
 
   it('gives the figure of a point, of the first under it, between two, and none over the last', () => {
-    expect(figureAtLoad(STARTING_CURVE, 1.1, 'forged4032', 'top')?.factor).toBe(0.0049);
+    expect(figureAtLoad(STARTING_CURVE, 1.1, 'forged4032', 'top')?.factor).toBe(0.00485);
     expect(figureAtLoad(STARTING_CURVE, 0.5, 'forged4032', 'top')?.factor).toBe(0.004);
-    expect(figureAtLoad(STARTING_CURVE, 1.725, 'forged4032', 'top')?.factor).toBe(0.006633);
+    expect(figureAtLoad(STARTING_CURVE, 1.725, 'forged4032', 'top')?.factor).toBe(0.006386);
     expect(figureAtLoad(STARTING_CURVE, 1.26, 'cast', 'top')).toBeNull();
     expect(figureAtLoad(STARTING_CURVE, 1.6, 'hypereutectic', 'top')?.factor).toBe(0.008);
     expect(figureAtLoad(STARTING_CURVE, 1.61, 'hypereutectic', 'top')).toBeNull();
@@ -215,7 +215,7 @@ describe('targets from a curve', () => {
   it('name the heat load, the points behind the figure, and the product', () => {
     const target = judged({ now: psi(10) }).planned?.top;
     if (!target?.set) throw new Error('it is set');
-    expect(target.inForce.from).toContain('Starting curve, version 2: heat load 1.51');
+    expect(target.inForce.from).toContain('Starting curve, wide, version 3: heat load 1.51');
     expect(target.inForce.standing).toBe('from memory, not confirmed');
     expect(target.inForce.working.map((line) => sayingText(line, 'imperial')).join(' ')).toMatch(
       /4\.0000 in × 0\.00\d+ = /,
@@ -252,7 +252,7 @@ describe('targets from a curve', () => {
     const ask = (part: Partial<Service>, job: Partial<Job> = {}) => judged(part, job).planned?.top;
     expect(ask({ now: psi(60) })).toMatchObject({
       set: false,
-      ask: expect.stringMatching(/beyond what this model is trusted for/) as string,
+      ask: expect.stringMatching(/beyond this model/) as string,
     });
     expect(ask({ now: psi(8) }, { construction: 'cast' })).toMatchObject({
       set: false,
@@ -268,7 +268,7 @@ describe('targets from a curve', () => {
 
   it('a load of the chart chosen in its place holds, and less than worked out is called out', () => {
     const chosen = judged({ now: psi(10) }, { duty: 'load-1-25' });
-    expect(chosen.planned?.top.set && chosen.planned.top.inForce.least).toBe(Math.round(fromInches(4) * 0.00545));
+    expect(chosen.planned?.top.set && chosen.planned.top.inForce.least).toBe(Math.round(fromInches(4) * 0.00533));
     const found = chosen.findings.find((f) => sayingText(f.says, 'imperial').includes('heat load chosen'));
     expect(found?.severity).toBe('mend');
     expect(sayingText(found?.says ?? [], 'imperial')).toContain(
@@ -291,6 +291,105 @@ describe('targets from a curve', () => {
       kind: 'planned',
       options: [{ words: 'now: heat load 1.00', inForce: false }, { inForce: true }],
     });
+  });
+
+  it('on 4 in 0.1 psi, or 1 hp of nitrous in a four, moves no gap and no clearance of any piston by more than 0.1 thou, in either school', () => {
+    const four = { cylinders: 4, bore: fromInches(4) };
+    const kinds = USES.flatMap((use) =>
+      (['petrol', 'gas'] as const).flatMap((fuel) =>
+        ([true, false] as const).map((cooled) => ({ ...NO_SERVICE, use, fuel, cooled })),
+      ),
+    );
+    const steps = kinds.flatMap(({ cooled, ...service }) => {
+      const at = (pressure: number, shot: number): number => {
+        const boost = pressure > 0 ? { by: 'turbo' as const, pressure, absolute: false, cooled } : null;
+        const now = { boost, nitrous: shot > 0 ? nitrous([shot]).nitrous : null, injection: null };
+        const load = heatLoad({ ...service, now }, four);
+        return load.set ? load.inForce.load : Number.NaN;
+      };
+      return [
+        ...[0, 100].flatMap((shot) =>
+          Array.from({ length: 60 }, (_, i) => [at(i * 4_000, shot), at(i * 4_000 + 689, shot)] as const),
+        ),
+        ...[0, 60_000].flatMap((boost) =>
+          Array.from({ length: 60 }, (_, i) => [at(boost, i * 4), at(boost, i * 4 + 1)] as const),
+        ),
+      ];
+    });
+    for (const chart of [STARTING_CURVE, CLOSE_CURVE])
+      for (const { id } of chart.columns)
+        for (const figure of ['top', 'second', 'clearance'] as const) {
+          const knots = knotsOf(chart, id, figure);
+          const last = knots.at(-1)?.load ?? 0;
+          const moved = steps.map(([here, there]) =>
+            there > last ? 0 : monotoneAt(knots, there) - monotoneAt(knots, here),
+          );
+          expect(Math.min(...moved), `${chart.name} ${id} ${figure}`).toBeGreaterThan(-1e-9);
+          expect(Math.max(...moved) * 4_000, `${chart.name} ${id} ${figure}`).toBeLessThanOrEqual(0.1);
+        }
+  });
+
+  // common practice, no source: bore in inches, heat load, gap in thou
+  it.each<[string, Chart, 'top' | 'second', number, number, [number, number]]>([
+    ['close, 2.0-litre four of about 600 hp', CLOSE_CURVE, 'top', 85.5 / 25.4, 2.15, [18, 18]],
+    ['its second', CLOSE_CURVE, 'second', 85.5 / 25.4, 2.15, [22, 22]],
+    ['close, 87 mm', CLOSE_CURVE, 'top', 87 / 25.4, 2.15, [20, 20]],
+    ['its second', CLOSE_CURVE, 'second', 87 / 25.4, 2.15, [23, 24]],
+    ['close, V8 on the street, by the card', CLOSE_CURVE, 'top', 4.03, 1, [18, 18]],
+    ['close, strong street V8', CLOSE_CURVE, 'top', 4.045, 1, [18, 19]],
+    ['its second', CLOSE_CURVE, 'second', 4.045, 1, [21, 22]],
+    ['wide, V8 with large shots of nitrous', STARTING_CURVE, 'top', 4.03, 2.5, [30, 30]],
+    ['wide, V8 with boost', STARTING_CURVE, 'top', 4.04, 2.15, [28, 28]],
+    ['its second', STARTING_CURVE, 'second', 4.04, 2.15, [30, 30]],
+  ])('lies within 1.5 thou of practice: %s', (_, chart, figure, inches, load, [from, to]) => {
+    const gap = (figureAtLoad(chart, load, 'forged2618', figure)?.factor ?? 0) * inches * 1_000;
+    expect(gap).toBeGreaterThan(from - 1.5);
+    expect(gap).toBeLessThan(to + 1.5);
+  });
+
+  it.each([
+    [0.85, 0.004],
+    [1, 0.0045],
+    [1.1, 0.005],
+    [1.25, 0.0055],
+    [1.4, 0.006],
+    [1.95, 0.0067],
+    [2.3, 0.007],
+    [2.6, 0.0074],
+  ])('the wide curve lies within 1.5 thou on 4 in of practice at a load of %d: %d', (load, factor) => {
+    const top = figureAtLoad(STARTING_CURVE, load, 'forged4032', 'top')?.factor ?? 0;
+    expect(Math.abs(top - factor) * 4_000).toBeLessThan(1.5);
+  });
+
+  it('the close school never asks for more than the wide one on top, and for as much without an adder', () => {
+    for (const { id } of CLOSE_CURVE.columns)
+      for (let load = 0.8; load < 3.3; load += 0.05) {
+        const [close, wide] = [CLOSE_CURVE, STARTING_CURVE].map((c) => figureAtLoad(c, load, id, 'top')?.factor ?? 0);
+        expect(close).toBeLessThanOrEqual((wide ?? 0) + 0.00001);
+        if (load < 1.1) expect(((wide ?? 0) - (close ?? 0)) * 4_000).toBeLessThan(0.1);
+      }
+  });
+
+  it('a forged piston with a high ring has its own column: as any forged one under a quarter more heat', () => {
+    const high = figureAtLoad(STARTING_CURVE, 1, 'forged2618High', 'top')?.factor;
+    expect(high).toBe(0.00533);
+    expect(figureAtLoad(STARTING_CURVE, 1.25, 'forged2618', 'top')?.factor).toBe(high);
+    expect(figureAtLoad(STARTING_CURVE, 1, 'forged4032High', 'clearance')?.factor).toBe(
+      figureAtLoad(STARTING_CURVE, 1, 'forged4032', 'clearance')?.factor,
+    );
+    const found = judged({}, { construction: 'forged2618High' }).findings;
+    expect(found.map((f) => sayingText(f.says, 'imperial')).join(' ')).toContain('close to the crown');
+  });
+
+  it('version 2 says what it said: links and builds name it', () => {
+    const two = BUILT_IN_VERSIONS.find((c) => c.id === 'starting-curve' && c.version === 2);
+    if (!two) throw new Error('it is there');
+    expect(two.rows.map((r) => r.load)).toEqual([0.85, 1, 1.1, 1.15, 1.25, 1.4, 1.6, 1.95, 2.3, 2.6]);
+    expect(figureAtLoad(two, 2.3, 'forged4032', 'top')?.factor).toBe(0.0076);
+    expect(figureAtLoad(two, 1.725, 'forged4032', 'top')?.factor).toBe(0.006633);
+    expect(figureAtLoad(two, 1.15, 'hypereutectic', 'top')?.factor).toBe(0.0069);
+    expect(figureAtLoad(two, 1.6, 'hypereutectic', 'clearance')?.factor).toBe(0.0009);
+    expect(two.cells).toHaveLength(72);
   });
 
   it('more boost, nitrous, or bore never gives less gap, and 0.1 psi moves it by less than 0.1 thou (property, 10,000 pairs)', () => {
@@ -355,7 +454,7 @@ describe('targets from a curve', () => {
     );
   });
 
-  it('holds the ends of a ring at its minimum apart by the heat model, the spread of the load and all, up to a load of 2.2', () => {
+  it('holds the ends of a ring at its minimum apart by the heat model, the spread of the load and all, up to a load of 1.8', () => {
     const chanceAt = (psis: number): number => {
       const judgement = judged({ now: psi(psis) }, { plannedBore: fromInches(4.02) });
       const [cylinder] = judgement.cylinders;
@@ -368,9 +467,68 @@ describe('targets from a curve', () => {
       expect(over).toBeCloseTo(0.2 * load * (hotter / 2e-6), 3);
       return ring?.points.find((p) => p.point === 'minimum')?.chance ?? 1;
     };
-    for (const psis of [0, 3, 6, 9, 12, 15, 18, 21, 24]) expect(chanceAt(psis), `${psis} psi`).toBeLessThan(0.05);
+    for (const psis of [0, 3, 6, 9, 12, 15]) expect(chanceAt(psis), `${psis} psi`).toBeLessThan(0.05);
     // over that it says so itself
     expect(chanceAt(32)).toBeGreaterThan(0.05);
+  });
+
+  const heatSaid = (psis: number, chart: Chart) =>
+    judge({
+      id: 'x',
+      entries: [
+        jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street', now: psi(psis) } }),
+        { ...onCurve, value: chart },
+      ],
+    }).findings.filter((f) => sayingText(f.says, 'imperial').includes('by the heat model'));
+
+  it('of the wide curve the heat model remarks where its doubt leaves the ends open; of the close one it never does more', () => {
+    expect(heatSaid(10, STARTING_CURVE)).toEqual([]);
+    expect(heatSaid(28, STARTING_CURVE).map((f) => f.severity)).toEqual(['note']);
+    const close = heatSaid(28, CLOSE_CURVE);
+    expect(close.map((f) => f.severity)).toContain('note');
+    expect(close.every((f) => f.severity === 'note')).toBe(true);
+    expect(sayingText(close[0]?.says ?? [], 'imperial')).toMatch(
+      /A model: it knows that temperature to ±\u00a04\d °C\.$/,
+    );
+    // a chart of the shop's own is held to the model as before
+    const own = { ...CLOSE_CURVE, id: 'own' };
+    expect(heatSaid(28, own).map((f) => f.severity)).toContain('mend');
+    expect(heatSaid(28, { ...own, copiedFrom: CLOSE_CURVE }).map((f) => f.severity)).not.toContain('mend');
+  });
+
+  it('the close curve is not for nitrous, fitted or planned: the wide one or the sheet is asked for', () => {
+    const on = (chart: Chart, part: Partial<Service>) =>
+      judge({
+        id: 'x',
+        entries: [
+          jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street', ...part } }),
+          { ...onCurve, value: chart },
+        ],
+      }).planned;
+    for (const part of [{ now: nitrous([100]) }, { later: nitrous([100]) }])
+      for (const figure of ['top', 'second', 'clearance'] as const)
+        expect(on(CLOSE_CURVE, part)?.[figure]).toMatchObject(
+          figure === 'clearance'
+            ? { set: true }
+            : {
+                set: false,
+                ask: expect.stringMatching(/close” is not for nitrous.* wide curve, or enter the figure/) as string,
+              },
+        );
+    expect(on(STARTING_CURVE, { now: nitrous([100]) })?.top.set).toBe(true);
+    expect(on(CLOSE_CURVE, {})?.top.set).toBe(true);
+  });
+
+  it('4 in in a four at 1.4 bar with 100 hp, and with 150, is answered with its doubt said', () => {
+    const four = { engine: { ...job.engine, layout: 'inline' as const, cylinders: 4, bankAngle: 0 } };
+    for (const shot of [100, 150]) {
+      const now = { ...boosted(fromPressure(1.4, 'bar')), nitrous: nitrous([shot]).nitrous };
+      const found = judged({ now }, four);
+      expect(found.planned?.top.set).toBe(true);
+      expect(found.findings.some((f) => sayingText(f.says, 'imperial').includes('compared with practice'))).toBe(true);
+    }
+    const now = { ...boosted(fromPressure(1.4, 'bar')), nitrous: nitrous([250]).nitrous };
+    expect(judged({ now }, four).planned?.top.set).toBe(false);
   });
 
   it('temperatures that were entered do not go with the load', () => {
@@ -403,7 +561,7 @@ describe('targets from a curve', () => {
     expect(says({ now: psi(3) })).toBeUndefined();
   });
 
-  it('lies within 1.5 thou on 4 in of the old chart at the middle of each of its rows', () => {
+  it('lies within 1.5 thou on 4 in of the old chart at the middle of each of its rows; a high ring no more than 2.2 over', () => {
     const rows: [string, Partial<Service>][] = [
       ['plain', { use: 'plain' }],
       ['street', {}],
@@ -422,12 +580,12 @@ describe('targets from a curve', () => {
           const target = judged(part, { construction }).planned?.[figure];
           // a cast piston beyond a heat load of 1.25 is asked about, where the old chart had a diesel's
           if (row === 'diesel' && construction === 'cast') expect(target?.set).toBe(false);
-          else if (old && target?.set)
-            expect(
-              Math.abs(toThou((target.inForce.raisedFrom ?? target.inForce.least) - old.factor * fromInches(4))),
-              `${row} ${construction} ${figure}`,
-            ).toBeLessThan(1.5);
-          else expect(target?.set ?? false, `${row} ${construction}`).toBe(old !== null || row === 'diesel');
+          else if (old && target?.set) {
+            const over = toThou((target.inForce.raisedFrom ?? target.inForce.least) - old.factor * fromInches(4));
+            expect(over, `${row} ${construction} ${figure}`).toBeGreaterThan(-1.5);
+            // without a cliff between racing and long full load it cannot lie on both rows
+            expect(over, `${row} ${construction} ${figure}`).toBeLessThan(construction === 'hypereutectic' ? 2.2 : 1.5);
+          } else expect(target?.set ?? false, `${row} ${construction}`).toBe(old !== null || row === 'diesel');
         }
     expect(fromThou(1)).toBe(25_400);
   });

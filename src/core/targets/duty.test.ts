@@ -102,6 +102,8 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
         altitude: fc.constantFrom(0, 1500),
         basePower: fc.constantFrom(null, 300),
         cooling: fc.constantFrom('water' as const, 'air' as const),
+        otherFuels: fc.constant<Fuel[]>([]),
+        always: fc.constant({ fuel: false, altitude: false }),
       },
       use: fc.constantFrom(...USES, null),
       fuel: fc.constantFrom(...FUELS),

@@ -12,8 +12,10 @@ import type { JudgedRing } from '../rings/judged';
 import { type Ring, RING_WORDS } from '../rings/ring';
 import { type Finding, type Severity, about } from '../stage/finding';
 import { chanceWords } from '../verdict/decide';
-import type { Chart, ChartColumn } from './chart';
+import { type Chart, type ChartColumn, schoolOf } from './chart';
 import { fuelCaution, isHotter } from './duty';
+import { doubtWords } from '../load/load';
+import { fuelsOf } from '../load/service';
 import type { JudgedDuty, StandardTargets } from './settings';
 import type { TargetsMade } from './found';
 import type { OwnFigure } from './ownFigure';
@@ -44,6 +46,8 @@ function loadFindings({ service }: Job, { row, chosen, load }: JudgedDuty): Find
       ),
     );
   }
+  const doubt = doubtWords(worked);
+  if (doubt && !chosen) out.push(about('note', 'targets', null, say`${doubt}`));
   const boost = [service.now, service.later].flatMap((adders) => adders?.boost ?? []);
   const ambient = atmosphereAt(service.altitude);
   for (const { pressure, absolute } of boost)
@@ -96,8 +100,10 @@ function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[] {
       ),
     );
   }
-  const caution = chart.kind === 'curve' ? null : fuelCaution(job.service.fuel);
-  if (caution) out.push(about(job.service.fuel === 'nitromethane' ? 'mend' : 'note', 'targets', null, say`${caution}`));
+  for (const fuel of chart.kind === 'curve' ? [] : fuelsOf(job.service)) {
+    const caution = fuelCaution(fuel);
+    if (caution) out.push(about(fuel === 'nitromethane' ? 'mend' : 'note', 'targets', null, say`${caution}`));
+  }
   return out;
 }
 
@@ -236,18 +242,26 @@ const POINT_WORDS: Record<HeatPoint, string> = {
 const isGiven = (target: Target): boolean =>
   target.set && target.inForce.rank !== 'chart' && target.inForce.rank !== 'rule';
 
-/** The ring's assumed temperature, and the cold gap whose ends just meet at it. */
-const boundOf = ({ assumed, heat }: JudgedRingHeat): { assumed: number; bound: Nm } => ({
+/** The ring's assumed temperature, how far that may be off, and the cold gap whose ends just meet at it. */
+const boundOf = ({ assumed, heat, spread }: JudgedRingHeat): { assumed: number; doubt: number; bound: Nm } => ({
   assumed,
+  doubt: spread.ring,
   bound: Math.round(closingGap(assumed, heat)),
 });
 
+/** As far as the model's doubt reaches, practice goes before it: over this it says that a gap of the wide curve closes. */
+const MORE_LIKELY_THAN_NOT = 0.5;
+
 /**
  * What the heat model warns of, by the chance that the ends meet: the gap that counts in a cylinder, else where its aim
- * begins; not of a short ring, which is to be filed anyway. A model stops nothing; and where a sheet, a manual or the
- * builder gives the figure it is a remark.
+ * begins; not of a short ring, which is to be filed anyway. A model stops nothing. Where a sheet, a manual or the
+ * builder gives the figure it is a remark; so it is against the close school, and against the wide one unless the ends
+ * more likely meet than not.
  */
-function heatFindings(cylinders: readonly Heated[]): Finding[] {
+function heatFindings(chart: Chart, cylinders: readonly Heated[]): Finding[] {
+  const school = schoolOf(chart);
+  const isRemark = (chance: number): boolean =>
+    school === 'close' || (school === 'wide' && chance <= MORE_LIKELY_THAN_NOT);
   const warned = cylinders.flatMap((c) =>
     (['top', 'second'] as const).flatMap((ring) => {
       const points = c.heat?.rings[ring].points ?? [];
@@ -261,16 +275,16 @@ function heatFindings(cylinders: readonly Heated[]): Finding[] {
   const planned = (['top', 'second'] as const).flatMap(
     (ring) => warned.find((w) => w.ring === ring && (w.given || w.point.point === 'minimum')) ?? [],
   );
-  return [...planned, ...measured].map(({ cylinder, ring, point, assumed, bound, given }) => {
+  return [...planned, ...measured].map(({ cylinder, ring, point, assumed, doubt, bound, given }) => {
     const one = point.point === 'measured' && !given;
     const whose = one
       ? `Cylinder ${cylinder.label}, ${RING_WORDS[ring]}`
       : RING_WORDS[ring].replace(/^./, (c) => c.toUpperCase());
     return about(
-      given ? 'note' : 'mend',
+      given || isRemark(point.chance) ? 'note' : 'mend',
       'targets',
       one ? cylinder.id : null,
-      say`${whose}: by the heat model the chance that ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes is ${chanceWords(point.chance)}: at ${point.butting.toFixed(0)} °C, the ring assumed at ${assumed.toFixed(0)} °C, where no less than ${fine(bound)} stays open. ${given ? 'The figure given holds; a model only remarks.' : 'A model, not a rule: see the sheet before going on.'}`,
+      say`${whose}: by the heat model the chance that ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes is ${chanceWords(point.chance)}: at ${point.butting.toFixed(0)} °C, the ring assumed at ${assumed.toFixed(0)} °C, where no less than ${fine(bound)} stays open. ${given ? 'The figure given holds; a model only remarks.' : isRemark(point.chance) ? `A model: it knows that temperature to ±\u00a0${doubt.toFixed(0)} °C.` : 'A model, not a rule: see the sheet before going on.'}`,
     );
   });
 }
@@ -283,5 +297,5 @@ function heatFindings(cylinders: readonly Heated[]): Finding[] {
 export const findings = (engine: Input, cylinders: readonly Heated[]): Finding[] => [
   ...dutyFindings(engine),
   ...figureFindings(engine),
-  ...heatFindings(cylinders),
+  ...heatFindings(engine.choices.chart, cylinders),
 ];

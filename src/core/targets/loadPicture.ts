@@ -1,11 +1,12 @@
 /** A chart of curves as a picture: gap against heat load, on one bore, with where the engine lies and what physics forbids. */
-import { SECOND_COOLER } from '../heat/assess';
+import { SECOND_COOLER, STARTING_HEAT } from '../heat/assess';
 import { closingGap } from '../heat/heat';
 import type { Nm } from '../quantity/length';
-import { LOAD_SPREAD, TRUSTED } from '../load/load';
+import { LOAD_SPREAD, MOST_LOAD, TRUSTED, temperatureSpread } from '../load/load';
 import type { Chart, ChartCell, ChartFigure } from './chart';
 import { AT_LOAD, type CurvePoint, figureAtLoad, knotsOf, rowAtLoad } from './curve';
 import { type TargetSettings, askAt } from './settings';
+import { otherSchools } from './startingCurve';
 import { NO_PAPERS, type Target, type TargetAsk, type TargetBore, secondGapTarget, topGapTarget } from './target';
 
 /** A gap at a heat load, nm. */
@@ -19,8 +20,10 @@ export interface LoadPicture {
   curve: GapAt[];
   /** Its own points, with what stands behind them. */
   points: (GapAt & { cell: ChartCell; lifted: boolean })[];
-  /** The cold gap that just closes at the temperatures of the chart's rows: no gap may be under it. */
-  bound: GapAt[];
+  /** The curves of the schools that the chart is not of. */
+  others: { name: string; curve: GapAt[] }[];
+  /** The cold gap that just closes at the temperatures of the chart's rows, and how far they leave it open (k = 2). */
+  bound: (GapAt & { low: Nm; high: Nm })[];
   /** Loads that the engine lies between, one standard deviation of the load either way; null while it is not known. */
   band: [number, number] | null;
   ends: [number, number];
@@ -30,7 +33,7 @@ export interface LoadPicture {
 const STEPS = 120;
 
 /** The heat loads that a curve is drawn at. */
-const LOADS = Array.from({ length: STEPS + 1 }, (_, i) => TRUSTED.from + ((TRUSTED.to - TRUSTED.from) * i) / STEPS);
+const LOADS = Array.from({ length: STEPS + 1 }, (_, i) => TRUSTED.from + ((MOST_LOAD - TRUSTED.from) * i) / STEPS);
 
 /**
  * A curve of a chart as it is drawn, by factor: nothing where it says nothing.
@@ -57,18 +60,24 @@ export function loadPicture(
 ): LoadPicture | null {
   if (!settings || settings.chart.kind === 'steps' || !settings.piston) return null;
   const { chart, piston, duty } = settings;
-  const ends: [number, number] = [TRUSTED.from, TRUSTED.to];
+  const ends: [number, number] = [TRUSTED.from, MOST_LOAD];
   const gapOf = ({ load, factor }: CurvePoint): GapAt => ({ load, gap: Math.round(bore * factor) });
   const own = duty.load.set ? duty.load.inForce.load : null;
   return {
     curve: curveOf(chart, piston.id, figure).map(gapOf),
     points: knotsOf(chart, piston.id, figure).map((knot) => ({ ...gapOf(knot), cell: knot.cell, lifted: knot.lifted })),
+    others: otherSchools(chart, piston.id).map((other) => ({
+      name: other.name,
+      curve: curveOf(other, piston.id, figure).map(gapOf),
+    })),
     bound: LOADS.flatMap((load) => {
       const row = rowAtLoad(chart, load);
       if (!row) return [];
       const ring = row.ringTemperature - (figure === 'second' ? SECOND_COOLER : 0);
       const heat = { bore, wall: row.wallTemperature, ringExpansion: metals.ring, boreExpansion: metals.bore };
-      return [{ load, gap: Math.max(0, Math.round(closingGap(ring, heat))) }];
+      const closing = (celsius: number): Nm => Math.max(0, Math.round(closingGap(celsius, heat)));
+      const doubt = Math.hypot(STARTING_HEAT.spread.ring, temperatureSpread(load).ring);
+      return [{ load, gap: closing(ring), low: closing(ring - doubt), high: closing(ring + doubt) }];
     }),
     band: own === null ? null : [own * (1 - LOAD_SPREAD), own * (1 + LOAD_SPREAD)],
     ends,

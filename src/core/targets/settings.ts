@@ -1,8 +1,8 @@
 /** What targets are worked out with on one engine: the chart's row and column, and the figures of a bore from them. */
 import type { Job } from '../job/job';
 import { type HeatLoad, heatLoad, outsideWords } from '../load/load';
-import { NO_SERVICE } from '../load/service';
-import { type Chart, type ChartColumn, type ChartRow, rowOf } from './chart';
+import { type Service, NO_SERVICE, fuelsOf } from '../load/service';
+import { type Chart, type ChartColumn, type ChartRow, rowOf, schoolOf } from './chart';
 import { AT_LOAD, rowAtLoad } from './curve';
 import { type Suggestion, suggestDuty } from './duty';
 import {
@@ -35,6 +35,12 @@ export interface JudgedDuty {
   /** What to say first while neither row nor load is known, as a sentence; empty once one is. */
   ask: string;
 }
+
+/** Why a chart gives this engine no gap, as a sentence; empty where it does. */
+const gapAskOf = (chart: Chart, { now, later }: Service): string =>
+  schoolOf(chart) === 'close' && (now.nitrous || later?.nitrous)
+    ? `“${chart.name}” is not for nitrous, which is gapped wide in both schools. Choose the wide curve, or enter the figure from the ring sheet.`
+    : '';
 
 /**
  * The row in force: the one that was chosen, else the suggested one; null where the chart has it not.
@@ -80,7 +86,8 @@ export const askAt = (bore: TargetBore | null, { job, chart, duty, choices }: Ta
   duty: duty.wanted,
   load: duty.wanted === AT_LOAD ? (duty.row?.load ?? null) : null,
   dutyAsk: duty.ask,
-  fuel: job.service.fuel,
+  gapAsk: gapAskOf(chart, job.service),
+  isDiesel: fuelsOf(job.service).includes('diesel'),
   construction: job.construction,
   surface: job.surface,
   choices,

@@ -25,7 +25,10 @@ describe('a chart of steps over the heat load', () => {
   });
 
   it('goes by the engine: at altitude and on alcohol the rows lie elsewhere', () => {
-    const other = { ...street, service: { ...street.service, fuel: 'methanol' as const } };
+    const other = {
+      ...street,
+      service: { ...street.service, fuel: 'methanol' as const, always: { fuel: true, altitude: true } },
+    };
     const [first] = stepsOver(STARTING_CHART, other, bore, 'forged4032', 'top').steps;
     expect(first?.from).toBeCloseTo(0.85 * 0.9, 9);
   });

@@ -29,8 +29,9 @@ const drag: TargetAsk = {
   chart: STARTING_CHART,
   duty: 'race',
   load: null,
-  fuel: 'petrol',
+  isDiesel: false,
   dutyAsk: 'Say what the engine is for.',
+  gapAsk: '',
   construction: 'forged4032',
   surface: 'iron',
   choices,
@@ -435,8 +436,9 @@ describe('properties of every chart target', () => {
   const asks: fc.Arbitrary<TargetAsk & { bore: TargetBore; duty: string; construction: string }> = fc.record({
     chart: fc.constant(STARTING_CHART),
     load: fc.constant(null),
-    fuel: fc.constant('petrol' as const),
+    isDiesel: fc.constant(false),
     dutyAsk: fc.constant(''),
+    gapAsk: fc.constant(''),
     surface: fc.constantFrom('iron' as const, 'plated' as const, null),
     bore: fc.record({
       nm: fc.integer({ min: fromMm(40), max: fromMm(160) }),

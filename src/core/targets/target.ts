@@ -21,7 +21,6 @@ import {
   rowOf,
 } from './chart';
 import { figureAtLoad, rowAtLoad } from './curve';
-import type { Fuel } from '../load/serviceWords';
 
 /** A figure from a sheet, a manual or a builder, in one of the forms such papers use. `hardTop`: its upper end is guarded as its lower one is. */
 export type Given =
@@ -313,10 +312,12 @@ export interface TargetAsk {
   duty: string | null;
   /** The heat load, where the row is what stands at it. */
   load: number | null;
-  /** What it burns: clearances of a diesel are on no curve. */
-  fuel: Fuel;
+  /** Clearances of a diesel are on no curve. */
+  isDiesel: boolean;
   /** What to ask for while the row is not known, as a sentence. */
   dutyAsk: string;
+  /** Why the chart gives no gap, as a sentence; empty where it does. */
+  gapAsk: string;
   construction: string | null;
   surface: Surface | null;
   choices: TargetChoices;
@@ -345,9 +346,15 @@ function settled(
 }
 
 /** The figure of a chart in a row or at its heat load. Of a diesel no curve has clearances: its pistons are fitted otherwise. */
-function figureIn(chart: Chart, row: ChartRow, column: string, figure: ChartFigure, fuel: Fuel): ChartCell | null {
+function figureIn(
+  chart: Chart,
+  row: ChartRow,
+  column: string,
+  figure: ChartFigure,
+  isDiesel: boolean,
+): ChartCell | null {
   if (row.load === null) return cellOf(chart, row.id, column, figure);
-  if (fuel === 'diesel' && (figure === 'clearance' || figure === 'clearancePlated')) return null;
+  if (isDiesel && (figure === 'clearance' || figure === 'clearancePlated')) return null;
   return figureAtLoad(chart, row.load, column, figure);
 }
 
@@ -358,7 +365,10 @@ interface Cells {
 }
 
 /** The chart's cells for an ask, or what has to be said first. */
-function cellsFor({ bore, chart, duty, load, dutyAsk, construction, fuel }: TargetAsk, what: string): Cells | string {
+function cellsFor(
+  { bore, chart, duty, load, dutyAsk, construction, isDiesel }: TargetAsk,
+  what: string,
+): Cells | string {
   if (construction === null)
     return `Say how the piston is made: ${what} depends on it. Or enter the figure from the sheet.`;
   if (duty === null)
@@ -373,7 +383,7 @@ function cellsFor({ bore, chart, duty, load, dutyAsk, construction, fuel }: Targ
     return `${chart.name} has no row for the duty on the job card (“${duty}”). Choose one it has, or enter the figure from the sheet.`;
   if (!bore) return NO_BORE;
   const from = `${chart.name}, version ${chart.version}: ${row.words}, ${column.words}`;
-  return { from, of: (figure) => figureIn(chart, row, column.id, figure, fuel) };
+  return { from, of: (figure) => figureIn(chart, row, column.id, figure, isDiesel) };
 }
 
 const noFigure = (from: string, what: string): string =>
@@ -441,6 +451,7 @@ export function topGapTarget(ask: TargetAsk): Target {
   const below = (): Candidate | string => {
     if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
     const cell = cells.of('top');
+    if (ask.gapAsk) return ask.gapAsk;
     if (!cell) return noFigure(cells.from, 'top ring gap');
     const product = fromFactor(cell.factor, bore, widths);
     return chartCandidate(cell, product, widths, cells.from, [product.line]);
@@ -485,6 +496,7 @@ export function secondGapTarget(ask: TargetAsk, top: Target): Target {
     if (secondSchool === 'larger' && secondBy.by !== 'factor') return fromTop(secondBy, top, widths);
     if (typeof cells === 'string' || !bore) return typeof cells === 'string' ? cells : NO_BORE;
     const cell = cells.of('second');
+    if (ask.gapAsk) return ask.gapAsk;
     if (!cell) return noFigure(cells.from, 'second ring gap');
     const own = fromFactor(cell.factor, bore, widths);
     if (secondSchool === 'equalOrTighter') {

@@ -41,6 +41,9 @@ const adders: z.ZodType<Adders, Adders> = z.strictObject({
   injection: z.strictObject({ what: z.enum(['water', 'alcohol']), counted: z.boolean() }).nullable(),
 });
 
+/** Fuel and altitude were counted before a card said whether they may be. */
+const COUNTED: Service['always'] = { fuel: true, altitude: true };
+
 /** One adder at a time, as cards of files of versions 1 to 7 say it. */
 const oneAdder = z
   .discriminatedUnion('kind', [
@@ -66,6 +69,7 @@ const oldService = z
   .transform(({ fuel, now, later, ...said }): Service => ({
     ...NO_SERVICE,
     ...said,
+    always: COUNTED,
     fuel: fuel === 'ethanol' ? 'e85' : fuel,
     now,
     // what was planned came on top: one of the other kind was no end of the first
@@ -80,12 +84,14 @@ const service = z.preprocess(
   z.strictObject({
     use: z.enum(USES).nullable(),
     fuel: z.enum(FUELS),
+    otherFuels: z.array(z.enum(FUELS)).max(FUELS.length).default([]),
     nitro: z.number().min(0).max(1).nullable(),
     now: adders,
     later: adders.nullable(),
     altitude: z.number().min(ALTITUDES.from).max(ALTITUDES.to, 'at most 6,000 m'),
     basePower: z.number().positive().max(MOST_POWER).nullable(),
     cooling: z.enum(['water', 'air']),
+    always: z.strictObject({ fuel: z.boolean(), altitude: z.boolean() }).default(COUNTED),
   }),
 );
 

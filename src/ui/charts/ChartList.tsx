@@ -4,6 +4,7 @@ import { Link } from '../shared/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
+import { reasonOf } from '@/core/targets/chart';
 import { isBuiltIn } from '@/core/targets/startingCurve';
 import { Button } from '../shared/Button';
 import { When } from '../shared/When';
@@ -103,6 +104,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
                   {chart.copiedFrom &&
                     `. Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}`}
                 </p>
+                {reasonOf(chart) && <p>{reasonOf(chart)}</p>}
                 {standard && <p className="font-bold text-blue">New builds begin with it.</p>}
               </div>
               <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
@@ -133,8 +135,8 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
         })}
       </ul>
       <p className="mt-4 max-w-prose text-soft">
-        The starting chart is from memory and common practice. Confirm its figures against the sheets you have, or copy
-        it and make it your own. A build keeps the version it was set with.{' '}
+        The starting curves and the starting chart are from memory and common practice. Confirm their figures against
+        the sheets you have, or copy one and make it your own. A build keeps the version it was set with.{' '}
         <Link href="/gap" className="font-bold text-blue underline underline-offset-4">
           Try a figure in Quick gap
         </Link>

@@ -40,7 +40,6 @@ export function CurveDrawn({ chart, column, figure, row }: Props) {
         xEnds={[Math.min(TRUSTED.from, own[0]?.load ?? 1), Math.max(TRUSTED.to, own.at(-1)?.load ?? 1)]}
         yEnds={[0, inThousandths(most) * 1.12]}
         zero={null}
-        band={null}
         stands={load === null ? [] : [{ at: load, words: `in hand ${load.toFixed(2)}` }]}
         lines={[
           { label: 'the curve', colour: '--ok', points: curve.map(point), width: 2.5, goesOn: true },

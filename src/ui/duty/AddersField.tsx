@@ -8,6 +8,7 @@ import type { PressureUnit } from '@/core/quantity/pressure';
 import { Field } from '../shared/Field';
 import { Meant } from '../shared/Meant';
 import { Segmented } from '../shared/Segmented';
+import { Tick } from './Tick';
 
 interface Props {
   label: string;
@@ -94,18 +95,12 @@ export function AddersField({ label, hint, unit, adders, onChange, onFault }: Pr
         </div>
       )}
       {isSettled && adders?.injection && (
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-(--blue)"
-            checked={adders.injection.counted}
-            onChange={(event) =>
-              adders.injection &&
-              settle({ ...adders, injection: { ...adders.injection, counted: event.target.checked } })
-            }
-          />
-          Count on the {adders.injection.what}, though it can run out
-        </label>
+        <Tick
+          checked={adders.injection.counted}
+          onChange={(counted) => adders.injection && settle({ ...adders, injection: { ...adders.injection, counted } })}
+        >
+          Always run with {adders.injection.what}: count its lower heat
+        </Tick>
       )}
     </div>
   );

@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { altitudeText, hearAltitude, hearPower } from '@/core/load/hearPlace';
-import { type LoadEngine, heatLoad, outsideWords } from '@/core/load/load';
-import { type Service, NO_ADDERS } from '@/core/load/service';
-import { FUELS, FUEL_WORDS, USES, USE_WORDS } from '@/core/load/serviceWords';
+import { type LoadEngine, doubtWords, heatLoad, outsideWords } from '@/core/load/load';
+import { type Service, NO_ADDERS, fuelsOf } from '@/core/load/service';
+import { type Fuel, FUELS, FUEL_WORDS, USES, USE_WORDS } from '@/core/load/serviceWords';
 import type { Units } from '@/core/quantity/length';
 import { type Chart, rowOf } from '@/core/targets/chart';
 import { fuelCaution, suggestDuty } from '@/core/targets/duty';
@@ -13,6 +13,7 @@ import { SelectField } from '../shared/SelectField';
 import { AddersField } from './AddersField';
 import { LoadBar } from './LoadBar';
 import { SaidField } from './SaidField';
+import { Tick } from './Tick';
 
 interface Props {
   service: Service;
@@ -58,7 +59,9 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
   const put = (part: Partial<Service>): void => onChange({ ...service, ...part });
   const uses = USES.filter((use) => use !== 'race' || service.use === 'race');
   const spoken = units === 'imperial' ? 'psi' : 'bar';
-  const caution = chart.kind === 'steps' ? fuelCaution(service.fuel) : null;
+  const cautions = chart.kind === 'steps' ? fuelsOf(service).flatMap((fuel) => fuelCaution(fuel) ?? []) : [];
+  const { always } = service;
+  const alike = (fuel: Fuel): Fuel[] => service.otherFuels.filter((other) => other !== fuel);
   return (
     <>
       <SelectField
@@ -71,12 +74,34 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
       <div className="grid content-start gap-3">
         <SelectField
           label="Fuel"
-          said={caution ?? undefined}
+          said={cautions.length > 0 ? cautions.join(' ') : undefined}
           value={service.fuel}
           options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
-          onChange={(fuel) => fuel && put({ fuel, nitro: null })}
+          onChange={(fuel) =>
+            fuel && put({ fuel, otherFuels: alike(fuel), nitro: null, always: { ...always, fuel: false } })
+          }
         />
-        {service.fuel === 'nitromethane' && (
+        <details>
+          <summary className="min-h-11 py-2">
+            Also runs on: <b>{service.otherFuels.map((fuel) => FUEL_WORDS[fuel]).join(', ') || 'nothing else'}</b>
+          </summary>
+          <p className="text-sm text-soft">Tick every fuel it may be run on. The hottest sets the gap.</p>
+          {FUELS.filter((fuel) => fuel !== service.fuel).map((fuel) => (
+            <Tick
+              key={fuel}
+              checked={service.otherFuels.includes(fuel)}
+              onChange={(isRun) => put({ otherFuels: isRun ? [...alike(fuel), fuel] : alike(fuel) })}
+            >
+              {FUEL_WORDS[fuel]}
+            </Tick>
+          ))}
+        </details>
+        {lowersHeat(service, engine) && (
+          <Tick checked={always.fuel} onChange={(fuel) => put({ always: { ...always, fuel } })}>
+            Always run on it: count its lower heat
+          </Tick>
+        )}
+        {fuelsOf(service).includes('nitromethane') && (
           <SaidField
             label="Nitromethane, % by volume"
             hint="Of the fuel in the tank."
@@ -113,14 +138,21 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
         />
       </div>
       <div className="grid gap-4 sm:grid-cols-2">
-        <SaidField
-          label="Altitude"
-          hint="Where it runs lowest. Empty: the sea."
-          shown={service.altitude === 0 ? '' : altitudeText(service.altitude, units)}
-          hear={(text) => hearAltitude(text, units)}
-          onChange={(altitude) => put({ altitude: altitude ?? 0 })}
-          onFault={fault('altitude')}
-        />
+        <div>
+          <SaidField
+            label="Altitude"
+            hint="Where it runs lowest. Empty: the sea."
+            shown={service.altitude === 0 ? '' : altitudeText(service.altitude, units)}
+            hear={(text) => hearAltitude(text, units)}
+            onChange={(altitude) => put({ altitude: altitude ?? 0 })}
+            onFault={fault('altitude')}
+          />
+          {service.altitude > 0 && (
+            <Tick checked={always.altitude} onChange={(altitude) => put({ always: { ...always, altitude } })}>
+              Never run lower: count the thinner air
+            </Tick>
+          )}
+        </div>
         <SaidField
           label="Base power"
           hint="Without nitrous. Empty: from its size."
@@ -139,6 +171,12 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
   );
 }
 
+/** Whether the fuel lowers the heat load, and may be counted for it. */
+const lowersHeat = (service: Service, engine: LoadEngine): boolean => {
+  const load = heatLoad(service, engine);
+  return load.set && load.now.shares.some(({ of, factor }) => of.kind === 'fuel' && of.fuel !== 'diesel' && factor < 1);
+};
+
 const isNone = ({ now }: Service): boolean => !now.boost && !now.nitrous && !now.injection;
 
 type Following = Pick<Props, 'service' | 'duty' | 'chart' | 'engine' | 'onDuty'>;
@@ -147,7 +185,7 @@ type Drawn = Pick<Props, 'drawn'>;
 /** The heat load that follows, with each thing's share; or one of the chart's own loads in its place. */
 function Load({ service, duty, chart, engine, onDuty, drawn }: Following & Drawn) {
   const load = heatLoad(service, engine);
-  const outside = load.set ? outsideWords(load.inForce.load) : null;
+  const outside = load.set ? (outsideWords(load.inForce.load) ?? doubtWords(load.inForce.load)) : null;
   return (
     <div className="col-span-full grid gap-3">
       {load.set ? (

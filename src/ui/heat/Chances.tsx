@@ -24,6 +24,9 @@ const runStanding =
 const heatStanding =
   'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: from memory; enter your own under “What is assumed”.';
 
+/** A gap is called closed only where the model's doubt hardly leaves it open. */
+const SURE = 0.95;
+
 /** The gap lines of one ring with the band of what is not known, and the chance that each closes. */
 export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
   const { units, length } = useWords();
@@ -60,13 +63,17 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
         zero="ends meet"
         stands={[{ at: assumed, words: `assumed ${assumed.toFixed(0)} °C` }]}
         lines={linesOf(lined, units, length)}
-        band={
-          band && {
-            label: `where nine in ten of the ${POINT_WORDS[points[banded]?.point ?? 'minimum']} lie`,
-            colour: POINT_COLOURS[points[banded]?.point ?? 'minimum'],
-            low: band.map((b) => ({ x: b.celsius, y: y(b.low) })),
-            high: band.map((b) => ({ x: b.celsius, y: y(b.high) })),
-          }
+        bands={
+          band
+            ? [
+                {
+                  label: `where nine in ten of the ${POINT_WORDS[points[banded]?.point ?? 'minimum']} lie`,
+                  colour: POINT_COLOURS[points[banded]?.point ?? 'minimum'],
+                  low: band.map((b) => ({ x: b.celsius, y: y(b.low) })),
+                  high: band.map((b) => ({ x: b.celsius, y: y(b.high) })),
+                },
+              ]
+            : []
         }
       />
       <div className="relative overflow-x-auto">
@@ -119,7 +126,9 @@ function Row({ point, of, result }: { point: HotGap; of: JudgedRingHeat; result:
         {POINT_WORDS[point.point]}
       </th>
       <td className="num">{number(point.cold)}</td>
-      <td className="num">{point.hot < 0 ? 'closed' : number(Math.round(point.hot))}</td>
+      <td className="num">
+        {point.hot >= 0 ? number(Math.round(point.hot)) : point.chance < SURE ? 'may be closed' : 'closed'}
+      </td>
       <td className="num">{point.butting.toFixed(0)}</td>
       <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>
         {point.margin.toFixed(0).replace('-', '−')}

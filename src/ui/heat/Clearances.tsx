@@ -37,7 +37,6 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
         yEnds={[-y(highest) * 0.14, y(highest) * 1.06]}
         zero="nothing left on paper"
         stands={[{ at: assumed, words: `assumed ${assumed.toFixed(0)} °C` }]}
-        band={null}
         lines={linesOf(lined, units, (nm) => length(nm, 'clearance'))}
       />
       <div className="relative overflow-x-auto">

@@ -6,7 +6,7 @@ import type { BeginWith } from '@/acts/acts';
 import type { Job } from '@/core/job/job';
 import { NO_SERVICE } from '@/core/load/service';
 import type { Entry } from '@/core/record/record';
-import type { Chart } from '@/core/targets/chart';
+import { type Chart, reasonOf } from '@/core/targets/chart';
 import { dropDraft } from '../shared/keptDraft';
 import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
@@ -100,7 +100,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
           {!earlier && charts.length > 1 && (
             <SelectField
               label="Chart"
-              hint="Its rows and columns are offered below. It can be changed later."
+              hint={`${reasonOf(chart) ?? 'Its rows and columns are offered below.'} It can be changed later.`}
               value={chart.id}
               options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
               onChange={(picked) => picked && setChosen(picked)}

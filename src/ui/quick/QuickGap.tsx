@@ -6,7 +6,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { judge } from '@/core/judge/judge';
 import { type QuickAsk, quickRecord } from '@/core/job/quick';
 import type { Units } from '@/core/quantity/length';
-import type { Chart } from '@/core/targets/chart';
+import { type Chart, reasonOf } from '@/core/targets/chart';
 import { startingChoices } from '@/core/targets/target';
 import { PistonField } from '../duty/PistonField';
 import { ServiceFields } from '../duty/ServiceFields';
@@ -166,6 +166,7 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
         {charts.length > 1 && (
           <SelectField
             label="Chart"
+            hint={reasonOf(chart) ?? undefined}
             value={nameOf(chart)}
             options={charts.map((c) => [nameOf(c), `${c.name}, version ${c.version}`] as const)}
             onChange={(name) => name && setChosen(name)}

@@ -46,6 +46,8 @@ const asks: fc.Arbitrary<QuickAsk> = fc.record({
   service: fc.record({
     use: fc.constantFrom(...USES, null),
     fuel: fc.constantFrom(...FUELS),
+    otherFuels: fc.subarray([...FUELS]),
+    always: fc.record({ fuel: fc.boolean(), altitude: fc.boolean() }),
     nitro: fc.constantFrom(null, 0.1, 0.25),
     now: adders,
     later: fc.option(adders),

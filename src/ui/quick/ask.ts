@@ -9,7 +9,7 @@ import { MOST_BOOST } from '@/core/quantity/pressure';
 import type { ChartVersion } from '@/core/targets/chart';
 import { addersText, hearAdders } from '@/core/load/hearAdders';
 import { ALTITUDES, MOST_POWER } from '@/core/load/hearPlace';
-import { type Adders, NO_ADDERS } from '@/core/load/service';
+import { type Adders, type Service, NO_ADDERS } from '@/core/load/service';
 import { type Fuel, FUELS, USES } from '@/core/load/serviceWords';
 import { SURFACES, startingChoices } from '@/core/targets/target';
 
@@ -66,8 +66,23 @@ const writeAdders = (adders: Adders): string => (isNone(adders) ? 'none' : adder
 
 /** Before there was neat ethanol, an address called a blend of it so. */
 const FUEL_NAMES: Partial<Record<Fuel, string>> = { ethanol: 'neat-ethanol' };
+const fuelName = (fuel: Fuel): string => FUEL_NAMES[fuel] ?? fuel;
 const readFuel = (text: string | undefined): Fuel =>
-  text === 'ethanol' ? 'e85' : (FUELS.find((fuel) => (FUEL_NAMES[fuel] ?? fuel) === text) ?? 'petrol');
+  text === 'ethanol' ? 'e85' : (FUELS.find((fuel) => fuelName(fuel) === text) ?? 'petrol');
+const readOtherFuels = (text: string | undefined): Fuel[] => {
+  const names = (text ?? '').split(' ');
+  return FUELS.filter((fuel) => names.includes(fuelName(fuel)));
+};
+
+/** Fuel and altitude were counted before an address said whether they may be: one that does not say so counts what it names. */
+const readAlways = ({ always, fuel, alt }: Params): Service['always'] => ({
+  fuel: always === undefined ? fuel !== undefined : always.includes('fuel'),
+  altitude: always === undefined ? alt !== undefined : always.includes('altitude'),
+});
+const writeAlways = ({ always, fuel, altitude }: Service): string | null => {
+  if (fuel === 'petrol' && altitude === 0 && !always.fuel && !always.altitude) return null;
+  return [always.fuel ? 'fuel' : '', always.altitude ? 'altitude' : ''].filter(Boolean).join(' ') || 'none';
+};
 
 /** A figure of an address within its bounds; null for none. */
 function readFigure(text: string | undefined, least: number, most: number): number | null {
@@ -89,12 +104,14 @@ export function readQuick(params: Params): QuickAsk {
     service: {
       use: oneOf(USES, params.use),
       fuel: readFuel(params.fuel),
+      otherFuels: readOtherFuels(params.fuels),
       nitro: readFigure(params.nitro, 0, 1),
       now: readAdders(params, 'add') ?? NO_ADDERS,
       later: readAdders(params, 'later'),
       altitude: readFigure(params.alt, ALTITUDES.from, ALTITUDES.to) ?? 0,
       basePower: readFigure(params.base, 1, MOST_POWER),
       cooling: oneOf(['water', 'air'], params.cooling) ?? 'water',
+      always: readAlways(params),
     },
     duty: partId(params.row),
     construction: partId(params.piston),
@@ -117,12 +134,14 @@ export function writeQuick(ask: QuickAsk, chart: ChartVersion): string {
     ['units', units],
     ['bore', bore === null ? null : writeLength(bore, units)],
     ['use', service.use],
-    ['fuel', service.fuel === 'petrol' ? null : (FUEL_NAMES[service.fuel] ?? service.fuel)],
+    ['fuel', service.fuel === 'petrol' ? null : fuelName(service.fuel)],
+    ['fuels', service.otherFuels.length === 0 ? null : service.otherFuels.map(fuelName).join(' ')],
     ['nitro', service.nitro === null ? null : trimmed(service.nitro, 4)],
     ['add', isNone(service.now) ? null : writeAdders(service.now)],
     ['later', service.later && writeAdders(service.later)],
     ['alt', service.altitude === 0 ? null : trimmed(service.altitude, 1)],
     ['base', service.basePower === null ? null : trimmed(service.basePower, 1)],
+    ['always', writeAlways(service)],
     ['cooling', service.cooling === 'water' ? null : service.cooling],
     ['cyl', cylinders === 4 ? null : String(cylinders)],
     ['row', duty],

@@ -42,7 +42,7 @@ export interface PlotBand {
 interface Props {
   label: string;
   lines: PlotLine[];
-  band: PlotBand | null;
+  bands?: PlotBand[];
   /** Places on the x axis to stand out, with their words; the strong one is drawn whole. */
   stands: { at: number; words: string; strong?: boolean }[];
   xTitle: string;
@@ -97,14 +97,11 @@ const marksOf = (stands: Props['stands'], zero: string | null): Plugin<'line'> =
   },
 });
 
-function datasetsOf(lines: PlotLine[], band: PlotBand | null): ChartDataset<'line', Point[]>[] {
-  const shade = band ? `${colour(band.colour)}2e` : '';
-  const edges: ChartDataset<'line', Point[]>[] = band
-    ? [
-        { label: band.label, data: band.high, borderWidth: 0, pointRadius: 0, backgroundColor: shade, fill: '+1' },
-        { label: '', data: band.low, borderWidth: 0, pointRadius: 0 },
-      ]
-    : [];
+function datasetsOf(lines: PlotLine[], bands: PlotBand[]): ChartDataset<'line', Point[]>[] {
+  const edges = bands.flatMap(({ label, high, low, colour: name }): ChartDataset<'line', Point[]>[] => [
+    { label, data: high, borderWidth: 0, pointRadius: 0, backgroundColor: `${colour(name)}2e`, fill: '+1' },
+    { label: '', data: low, borderWidth: 0, pointRadius: 0 },
+  ]);
   return [
     ...lines.map((line): ChartDataset<'line', Point[]> => ({
       label: line.label,
@@ -123,8 +120,8 @@ function datasetsOf(lines: PlotLine[], band: PlotBand | null): ChartDataset<'lin
   ];
 }
 
-/** The key: a stroke as each line is drawn, a patch for the band. */
-function keyOf(lines: PlotLine[], band: PlotBand | null): LegendItem[] {
+/** The key: a stroke as each line is drawn, a patch for each band. */
+function keyOf(lines: PlotLine[], bands: PlotBand[]): LegendItem[] {
   const fontColor = colour('--ink');
   const strokes = lines.map(({ label, colour: name, width = 2, dash = [], scattered }): LegendItem => ({
     text: label,
@@ -135,16 +132,17 @@ function keyOf(lines: PlotLine[], band: PlotBand | null): LegendItem[] {
     ...(scattered && { fillStyle: colour(name) }),
     pointStyle: scattered ? 'circle' : 'line',
   }));
-  return band
-    ? [
-        ...strokes,
-        { text: band.label, fontColor, fillStyle: `${colour(band.colour)}4d`, lineWidth: 0, pointStyle: 'rect' },
-      ]
-    : strokes;
+  return [
+    ...strokes,
+    ...bands.map(({ label, colour: name }): LegendItem => ({
+      ...{ text: label, fontColor, fillStyle: `${colour(name)}4d` },
+      ...{ lineWidth: 0, pointStyle: 'rect' },
+    })),
+  ];
 }
 
 /** Lines, drawn with Chart.js in the colours of the theme. The same figures stand in a table beside it. */
-export function Plot({ label, lines, band, stands, xTitle, yTitle, xEnds, yEnds, zero, onDrag }: Props) {
+export function Plot({ label, lines, bands = [], stands, xTitle, yTitle, xEnds, yEnds, zero, onDrag }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const shown = useRef<Chart | null>(null);
   const drag = (event: PointerEvent<HTMLCanvasElement>): void => {
@@ -159,7 +157,7 @@ export function Plot({ label, lines, band, stands, xTitle, yTitle, xEnds, yEnds,
     watch.observe(document.documentElement, { attributeFilter: ['data-theme'] });
     return () => watch.disconnect();
   }, []);
-  const drawn = JSON.stringify([lines, band, stands, xTitle, yTitle, xEnds, yEnds, zero]);
+  const drawn = JSON.stringify([lines, bands, stands, xTitle, yTitle, xEnds, yEnds, zero]);
   useEffect(() => {
     if (!canvas.current) return;
     const axis = (title: string) => ({
@@ -174,7 +172,7 @@ export function Plot({ label, lines, band, stands, xTitle, yTitle, xEnds, yEnds,
     });
     const chart = new Chart(canvas.current, {
       type: 'line',
-      data: { datasets: datasetsOf(lines, band) },
+      data: { datasets: datasetsOf(lines, bands) },
       options: {
         animation: false,
         responsive: true,
@@ -192,7 +190,7 @@ export function Plot({ label, lines, band, stands, xTitle, yTitle, xEnds, yEnds,
               pointStyleWidth: 30,
               boxHeight: 8,
               font: { size: 13 },
-              generateLabels: () => keyOf(lines, band),
+              generateLabels: () => keyOf(lines, bands),
             },
           },
         },

@@ -1,6 +1,6 @@
 'use client';
 
-import { TRUSTED } from '@/core/load/load';
+import { MOST_LOAD } from '@/core/load/load';
 import { lengthText, printLength } from '@/core/quantity/print';
 import type { Units } from '@/core/quantity/length';
 import type { StepOver, StepsOver } from '@/core/targets/stepsOver';
@@ -83,9 +83,7 @@ export function Laid({
 }
 
 const loadsText = ({ from, to }: StepOver): string =>
-  to - from < 0.005
-    ? from.toFixed(2)
-    : `${from.toFixed(2)} – ${to > TRUSTED.to ? `over ${TRUSTED.to}` : to.toFixed(2)}`;
+  to - from < 0.005 ? from.toFixed(2) : `${from.toFixed(2)} – ${to > MOST_LOAD ? `over ${MOST_LOAD}` : to.toFixed(2)}`;
 
 /** The dots as a list: which builds they are. */
 export function PastBuilds({ fitted, units }: { fitted: readonly FittedDot[]; units: Units }) {

@@ -97,8 +97,8 @@ export function BetweenRings({ cylinder, load, units }: Props) {
       </div>
       {closed && (
         <p className="max-w-prose text-short">
-          By the heat model the ends of the {closed} ring meet when it is hot: no gas passes there, and there is nothing
-          to show. See the Heat tab.
+          By the heat model the ends of the {closed} ring may meet when it is hot: then no gas passes there, and there
+          is nothing to show. See the Heat tab.
         </p>
       )}
       {worked.state === 'failed' && <p role="alert">The pressures could not be worked out. Load the page again.</p>}
@@ -144,7 +144,6 @@ function Found({ study: { here, bySecond, byTop }, ask, units }: { study: Study;
         xEnds={[-360, 360]}
         yEnds={[0, highest]}
         zero={null}
-        band={null}
         stands={lift ? [{ at: lift.from, words: 'top ring can lift' }] : []}
         lines={[
           {
@@ -170,7 +169,6 @@ function Found({ study: { here, bySecond, byTop }, ask, units }: { study: Study;
         xEnds={[0, x(widest)]}
         yEnds={[0, most * 1.1]}
         zero={null}
-        band={null}
         stands={[
           { at: x(ask.second), words: 'second' },
           { at: x(ask.top), words: 'top' },

@@ -3,7 +3,14 @@
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
-import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf, factorText } from '@/core/targets/chart';
+import {
+  type ChartFigure,
+  CHART_FIGURES,
+  CHART_FIGURE_WORDS,
+  cellOf,
+  factorText,
+  reasonOf,
+} from '@/core/targets/chart';
 import { useJudgement } from '../openBuild/contexts';
 import { CellState } from '../charts/CellState';
 import { buttonLook } from '../shared/Button';
@@ -37,7 +44,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
           )}
         </div>
         <p className="mb-2 max-w-prose text-soft">
-          This build keeps this version, whatever becomes of the chart.{' '}
+          {reasonOf(chart)} This build keeps this version, whatever becomes of the chart.{' '}
           {piston ? `Pistons: ${piston.words}.` : 'How the piston is made is not said yet: its column is not known.'}
         </p>
         {piston && (
@@ -99,6 +106,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
         <div className="w-80 max-w-full">
           <SelectField
             label="Set this build with another chart"
+            hint={(chosen && reasonOf(chosen)) ?? undefined}
             none="choose one"
             value={other}
             options={(charts ?? [])

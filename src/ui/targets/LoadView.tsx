@@ -3,10 +3,10 @@
 import { useState } from 'react';
 import { BORE_EXPANSION, RING_EXPANSION } from '@/core/heat/metals';
 import type { Judgement } from '@/core/judge/judgement';
-import { LOAD_SPREAD, TRUSTED, outsideWords } from '@/core/load/load';
+import { LOAD_SPREAD, TRUSTED, doubtWords, outsideWords } from '@/core/load/load';
 import { rangeText } from '@/core/quantity/print';
 import type { Units } from '@/core/quantity/length';
-import type { Chart } from '@/core/targets/chart';
+import { type Chart, reasonOf } from '@/core/targets/chart';
 import { figureAtLoad } from '@/core/targets/curve';
 import { type LoadPicture, loadPicture, whatIf } from '@/core/targets/loadPicture';
 import { type StepOver, stepsOver } from '@/core/targets/stepsOver';
@@ -54,13 +54,14 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
       bore: BORE_EXPANSION[judgement.job?.surface ?? 'iron'],
     });
   const { load } = duty;
-  const outside = load.set ? outsideWords(load.inForce.load) : null;
+  const outside = load.set ? (outsideWords(load.inForce.load) ?? doubtWords(load.inForce.load)) : null;
+  const reason = reasonOf(chart);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <p className="border-l-4 border-blue pl-3">
-        <b>A model, not a measurement.</b> One number for the heat an engine puts into its rings, trusted from{' '}
-        {TRUSTED.from} to {TRUSTED.to} and to about {(LOAD_SPREAD * 100).toFixed(0)} % (one standard deviation, from
-        memory).
+        <b>A model, not a measurement.</b> One number for the heat an engine puts into its rings, compared with practice
+        from {TRUSTED.from} to {TRUSTED.to} and known to about {(LOAD_SPREAD * 100).toFixed(0)} % (one standard
+        deviation, from memory).
       </p>
       {load.set ? (
         <>
@@ -88,6 +89,7 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
             </h2>
             <Segmented label="Ring" value={ring} options={RING_OPTIONS} onChange={setRing} />
           </div>
+          {reason && <p className="text-soft">{reason}</p>}
           <Picture
             key={ring}
             picture={picture}
@@ -164,10 +166,11 @@ const stepPoints = (steps: readonly StepOver[], units: Units): PlotLine['points'
 /** The curve with its points, where the engine lies on it, and what would be asked of it with another load. */
 function Picture({ picture, over, fitted, ring, units, load, planned, ask }: PictureProps) {
   const [other, setOther] = useState<number | null>(null);
-  const { curve, points, bound, band, ends } = picture;
+  const { curve, points, others, bound, band, ends } = picture;
   const at = (p: { load: number; gap: number }) => ({ x: p.load, y: plotted(p.gap, units) });
   const shown = other ?? load;
-  const highest = Math.max(...[...curve, ...bound, ...points, ...fitted, ...(over?.steps ?? [])].map((p) => p.gap));
+  const drawn = [...curve, ...others.flatMap((other) => other.curve), ...bound, ...points, ...fitted];
+  const highest = Math.max(...[...drawn, ...(over?.steps ?? [])].map((p) => p.gap));
   const confirmed = points.filter((p) => p.cell.confirmed !== null);
   const open = points.filter((p) => p.cell.confirmed === null);
   const inBand = band ? curve.filter((p) => p.load >= band[0] && p.load <= band[1]) : [];
@@ -187,17 +190,29 @@ function Picture({ picture, over, fitted, ring, units, load, planned, ask }: Pic
           ...(planned === null ? [] : [{ at: planned, words: `as it is now ${planned.toFixed(2)}` }]),
           ...(other === null ? [] : [{ at: other, words: `what if ${other.toFixed(2)}`, strong: true }]),
         ]}
-        band={
-          inBand.length > 1
-            ? {
-                label: 'one standard deviation of the load',
-                colour: '--blue',
-                low: inBand.map((p) => ({ x: p.load, y: 0 })),
-                high: inBand.map(at),
-              }
-            : null
-        }
+        bands={[
+          ...(inBand.length > 1
+            ? [
+                {
+                  label: 'one standard deviation of the load',
+                  colour: '--blue',
+                  low: inBand.map((p) => ({ x: p.load, y: 0 })),
+                  high: inBand.map(at),
+                },
+              ]
+            : []),
+          {
+            label: 'ends meet, with the doubt of the temperatures',
+            colour: '--over',
+            low: bound.map((p) => ({ x: p.load, y: plotted(p.low, units) })),
+            high: bound.map((p) => ({ x: p.load, y: plotted(p.high, units) })),
+          },
+        ]}
         lines={[
+          ...others.map((other) => ({
+            ...{ label: other.name, colour: '--blue', points: other.curve.map(at) },
+            ...{ width: 1.5, dash: [9, 4], goesOn: true },
+          })),
           { label: 'what the chart asks', colour: '--ok', points: curve.map(at), width: 2.5, goesOn: true },
           ...(open.length > 0
             ? [{ label: 'its points, not confirmed', colour: '--soft', points: open.map(at), scattered: true }]
