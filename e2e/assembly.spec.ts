@@ -346,6 +346,7 @@ test('habits make the steps: shells after, each tightened, no clips; six checks 
   await page.getByRole('radio', { name: 'after it' }).click();
   await page.getByRole('radio', { name: 'as each goes in' }).click();
   await page.getByRole('radio', { name: 'none, pressed pin' }).click();
+  await page.getByRole('radio', { name: 'offset edge or hole on one side' }).click();
   await page.getByLabel('Bores oiled with').fill('light oil');
   await page.getByRole('button', { name: 'Set the oils' }).click();
   await expect
@@ -354,10 +355,18 @@ test('habits make the steps: shells after, each tightened, no clips; six checks 
         .cylinders[0]?.block.checks.map((c) => c.check)
         .join(' '),
     )
-    .toMatch(/pistonIn shellsDry capOn tightened turned slides$/);
+    .toMatch(/pistonIn shellsDry shellSide capOn tightened turned slides$/);
   expect(judge(await server.record(id)).cylinders[0]?.block.checks.map((c) => c.check)).not.toContain('clips');
   await page.getByRole('tab', { name: 'All steps' }).click();
   await expect(page.getByRole('list', { name: 'Checks' })).toContainText('Bore wiped, then oiled with light oil');
+  await page.getByRole('tab', { name: 'Turning' }).click();
+  await page.getByText('The most it may take').click();
+  await page.getByLabel('Crank alone, at most').fill('3');
+  await page.getByRole('button', { name: 'Save limits' }).click();
+  await page.getByRole('radio', { name: 'crank alone' }).click();
+  await page.getByLabel(/^Crank alone$/).fill('4');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'over the 3' })).toContainText('Something binds');
   await page.getByRole('tab', { name: 'Habits' }).click();
   await page.getByRole('radio', { name: 'six checks at the block' }).click();
   await page.getByRole('tab', { name: 'All steps' }).click();

@@ -510,3 +510,40 @@ test('zeroed in the bore before any size is known: differences first, then the m
     .poll(async () => (await server.record(other)).entries.flatMap((e) => (e.kind === 'setting' ? [e.to] : [])))
     .toEqual(['here', 82_512_000]);
 });
+
+test('a bore over the wear limit of the manual goes to the next size; its class is told', async ({ page, server }) => {
+  const id = 'bores-wear';
+  const spots = [
+    ['top', 4.0032],
+    ['middle', 4.0031],
+    ['bottom', 4.003],
+  ] as const;
+  await server.put({
+    id,
+    entries: [
+      jobEntry(),
+      ...spots.flatMap(([depth, inches]) =>
+        [90, 0].map((angle) => ({
+          ...reading(`b${depth}${angle}`, 'L1', 'bore', fromInches(inches)),
+          place: { depth, angle },
+        })),
+      ),
+    ],
+  });
+  await page.goto(`${server.url}/builds/${id}/bores`);
+  await page.getByRole('tab', { name: 'Grid and limits' }).click();
+  await page.getByLabel('Bore, size classes').fill('A 4.000–4.0025; B 4.0025–4.0050');
+  await page.getByLabel('Bore, most diameter').fill('4.010');
+  await page.getByRole('button', { name: 'Save size limits' }).click();
+  await page.getByRole('tab', { name: 'Readings' }).click();
+  const row = page.getByRole('row', { name: /Bore 1|^1/ }).first();
+  await expect(row).toContainText('class B');
+  await expect(row).toContainText('within');
+  await page.getByRole('tab', { name: 'Grid and limits' }).click();
+  await page.getByLabel('Bore, most diameter').fill('4.002');
+  await page.getByRole('button', { name: 'Save size limits' }).click();
+  await page.getByRole('tab', { name: 'Readings' }).click();
+  await expect(row).toContainText('next size');
+  await row.getByRole('button', { name: 'Bore 1' }).click();
+  await expect(page.getByText(/is over the most of 4\.0020 in/).first()).toBeVisible();
+});

@@ -1,7 +1,7 @@
 /** The bottom end in the browser: bearings by keyboard and by touch, which shells, end play, what is looked at. */
 import type { Page } from '@playwright/test';
 import type { GivenLimits, JournalChoices } from '../src/core/journals/choices';
-import { STARTING_JOURNALS, startingShells } from '../src/core/journals/choices';
+import { STARTING_JOURNALS, givenBy, startingShells } from '../src/core/journals/choices';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
 import type { BuildRecord, Entry } from '../src/core/record/record';
 import { job, jobEntry, reading } from '../src/fixtures/records';
@@ -35,6 +35,7 @@ const bottomEnd = (clearance: GivenLimits, change: Partial<JournalChoices> = {})
 };
 const INCHES = given(fromThou(1.2), fromThou(2.6), fromThou(1.6), fromThou(2.2));
 const ONCE = { ends: 1, directions: 1 } as const;
+const NO_ASKS = { endPlay: false, side: false, smallEnd: false, looks: false } as const;
 
 let n = 0;
 
@@ -446,7 +447,7 @@ test('the pin in the small end: on the route where it is asked for, against the 
   await expect(page.getByText('honed tomorrow').first()).toBeVisible();
 });
 
-test('shells in a shop of millimetres: a price set leaves their lengths as they are, and a dry film is a grade', async ({
+test('shells in a shop of millimetres: a price set leaves their lengths as they are, and a coated half is a grade', async ({
   page,
   server,
 }) => {
@@ -461,14 +462,63 @@ test('shells in a shop of millimetres: a price set leaves their lengths as they 
   await page.getByLabel('a thou more: price of a pair').fill('12,50');
   await page.getByRole('button', { name: 'One more grade' }).click();
   await page.getByLabel('grade: name').fill('dry film');
-  await page.getByLabel('dry film: what one half gives').fill('-0,005');
+  await page.getByLabel('dry film: what one half gives').fill('0');
+  await page.getByLabel('dry film: coating a face').fill('0,5');
+  await expect(page.getByText('is not the thickness of a coating')).toBeVisible();
+  await page.getByLabel('dry film: coating a face').fill('0,005');
   await page.getByRole('button', { name: 'Set what can be had' }).click();
   await expect
-    .poll(async () => judge(await server.record(id)).choices.shells.stock.main.map((s) => [s.gives, s.price]))
+    .poll(async () => judge(await server.record(id)).choices.shells.stock.main.map((s) => [givenBy(s), s.price]))
     .toEqual([
       [-12_700, null],
       [0, null],
       [12_700, 12.5],
       [-5_000, null],
     ]);
+});
+
+test('journals by their size and class, and a clearance that the builder named, from the manual to the sheet', async ({
+  page,
+  server,
+}) => {
+  const id = await open(page, server, covered, bottomEnd(INCHES, { ...ONCE, asks: NO_ASKS }));
+  await page.getByRole('tab', { name: 'Manual, how it is read' }).click();
+  await page.getByLabel('Mains: journal, least diameter').fill('2.4485');
+  await page.getByLabel('Mains: journal, most diameter').fill('2.4480');
+  await expect(page.getByText('The most is not over the least.')).toBeVisible();
+  await page.getByLabel('Mains: journal, most diameter').fill('2.4495');
+  await page.getByLabel('Mains: journal, size classes').fill('A 2.4485');
+  await expect(page.getByText('is not a class. Example').first()).toBeVisible();
+  await page.getByLabel('Mains: journal, size classes').fill('A 2.4485-2.4490; B 2.4490-2.4495');
+  await page.getByRole('button', { name: 'Add clearance' }).click();
+  await page.getByLabel('Clearance', { exact: true }).fill('Oil pump, gears to cover');
+  await page.getByLabel('Oil pump, gears to cover: least').fill('1');
+  await page.getByLabel('Oil pump, gears to cover: most').fill('3');
+  await page.getByRole('button', { name: 'Set the bottom end' }).click();
+  await page.getByRole('tab', { name: 'Clearances' }).click();
+  await page.getByRole('button', { name: 'Main 1', exact: true }).first().click();
+  await enter(page, '2.4492', '2.4480');
+  await page.getByRole('button', { name: 'Main 1', exact: true }).first().click();
+  const journal = page.getByRole('region', { name: 'Journal', exact: true });
+  await expect(journal).toContainText('Diameter: 2.4485 in to 2.4495 in, class B');
+  await page.getByRole('button', { name: 'Main 2', exact: true }).first().click();
+  await expect(journal).toContainText('out');
+  await expect(page.getByText('2.4480 in where it is thinnest, under 2.4485 in')).toBeVisible();
+
+  await page.getByRole('tab', { name: 'End play, other' }).click();
+  await page.getByRole('button', { name: 'Oil pump, gears to cover', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Oil pump, gears to cover' })).toBeVisible();
+  await enter(page, '4/5');
+  await expect(page.getByRole('row', { name: /Oil pump, gears to cover/ })).toContainText('over');
+  await expect
+    .poll(async () => judge(await server.record(id)).others.map((o) => [o.words, o.clearance.state]))
+    .toEqual([['Oil pump, gears to cover', 'over']]);
+  await page.getByRole('button', { name: 'Accept with a reason' }).click();
+  await page.getByLabel('Why it may stay').fill('pump is renewed later');
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await stage(page, 'Sheet').click();
+  const sheet = page.getByRole('main');
+  await expect(sheet).toContainText('Oil pump, gears to cover (1.0 thou to 3.0 thou, the manual)');
+  await expect(sheet).toContainText('pump is renewed later');
+  await expect(sheet).toContainText('Journals 2.4485 in to 2.4495 in (the manual).');
 });

@@ -32,6 +32,7 @@ import { startingChoices } from '../src/core/targets/target';
 import { type Instrument, instrumentKey } from '../src/core/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '../src/core/uncertainty/startingInstruments';
 import { STARTING_CURVE } from '../src/core/targets/startingCurve';
+import { NO_SIZES } from '../src/core/verdict/sizeLimits';
 import { workshopChart } from './demoCharts';
 import type { Job } from '../src/core/job/job';
 import { type BalanceChoices, STARTING_BALANCE } from '../src/core/masses/choices';
@@ -358,6 +359,7 @@ const given = (
 const bearings = (clearance: GivenLimits, nominal: Nm, tightened: string): BearingChoices => ({
   clearance,
   nominal,
+  sizes: NO_SIZES,
   tightened,
 });
 

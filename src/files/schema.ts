@@ -69,7 +69,8 @@ function isSpotOf(subject: Subject, depth: string): boolean {
 function isPlaceOf(subject: Subject, at: string): boolean {
   const { number } = SUBJECTS[subject];
   if (number === 'crank') return at === CRANK;
-  return isCylinderId(at) || (number === 'bearing' && at !== CRANK);
+  if (number === 'other') return at.startsWith('X');
+  return isCylinderId(at) || (number === 'bearing' && at.startsWith('M'));
 }
 
 /** The key of a tool, or in files of versions 1 and 2 its name. */
@@ -204,7 +205,7 @@ const doneSchema = z.discriminatedUnion('kind', [
         figure: anyNm,
         limit: anyNm,
         side: z.enum(['least', 'most']),
-        of: z.literal('mass').optional(),
+        of: z.enum(['mass', 'torque']).optional(),
       })
       .nullable()
       .optional(),

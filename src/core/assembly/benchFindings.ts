@@ -6,7 +6,7 @@ import { lapsedWords } from '../record/reading';
 import { type Finding, about } from '../stage/finding';
 import { usedWords } from '../tightening/groups';
 import { ledgerOf, unrecorded } from '../tightening/ledger';
-import { turningOf } from '../turning/turning';
+import { isTurnOpen, turnFaults, turningOf } from '../turning/turning';
 import type { Engine, Whole } from './found';
 
 /** Whether something was signed off as tightened on the walk. */
@@ -17,6 +17,7 @@ export const isTightened = ({ log }: Pick<Engine, 'log'>, cylinders: readonly Wh
 /** A bolt that went too far, a piston that binds, sets that lie apart, a second round by the same hand. */
 export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Finding[] {
   const ledger = ledgerOf(engine, cylinders);
+  const units = engine.job?.units ?? 'metric';
   const at = (place: string): string | null => (isCylinderId(place) ? place : null);
   const label = (place: string): string => engine.labels.get(place) ?? place;
   return [
@@ -28,15 +29,8 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
         ),
     ),
     ...turningOf(engine, [])
-      .turns.filter((t) => t.isJump && t.accepted === null)
-      .map((t) =>
-        about(
-          'stop',
-          'assembly',
-          t.entry.cylinder,
-          say`Turning: a jump with cylinder ${t.label}. The last one in binds: take it out and look before the next goes in.`,
-        ),
-      ),
+      .turns.filter(isTurnOpen)
+      .flatMap((t) => turnFaults(t, units).map((says) => about('stop', 'assembly', at(t.entry.cylinder), says))),
     ...openMasses(massesOf({ ...engine, cylinders })).map((o) =>
       about(
         o.isDisagreement ? 'mend' : 'note',

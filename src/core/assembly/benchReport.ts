@@ -11,7 +11,7 @@ import { type Piece, type Row, type SheetPart, words } from '../stage/report';
 import { usedWords } from '../tightening/groups';
 import { ledgerOf } from '../tightening/ledger';
 import { figureWords } from '../tightening/words';
-import { turningOf } from '../turning/turning';
+import { afterWords, turningOf } from '../turning/turning';
 import type { All, Whole } from './found';
 
 const grams = (mg: number): string => (mg / 1000).toFixed(3);
@@ -201,10 +201,10 @@ function turningParts(engine: All): SheetPart[] {
           { words: 'by' },
         ],
         rows: turns.map((t) => [
+          words(afterWords(t.entry, t.label)),
           words(
-            t.entry.after === 'crank' ? 'crank alone' : t.entry.after === 'all' ? 'all in' : `after piston ${t.label}`,
+            `${bothTorques(t.entry.value, units)}${t.isOver && t.most !== null ? `, over ${bothTorques(t.most, units)}` : ''}`,
           ),
-          words(bothTorques(t.entry.value, units)),
           words(t.entry.starts === null ? '–' : bothTorques(t.entry.starts, units)),
           words(
             t.share === null
@@ -215,7 +215,11 @@ function turningParts(engine: All): SheetPart[] {
         ]),
       },
       after: turns.flatMap((t) =>
-        t.isJump && t.accepted ? [say`The jump with cylinder ${t.label} ${acceptedWords(t.accepted)}`] : [],
+        (t.isJump || t.isOver) && t.accepted
+          ? [
+              say`${t.isJump ? `The jump with cylinder ${t.label}` : `What it took, ${afterWords(t.entry, t.label)},`} ${acceptedWords(t.accepted)}`,
+            ]
+          : [],
       ),
     },
   ];

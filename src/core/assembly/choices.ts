@@ -1,4 +1,5 @@
 /** How a shop puts an engine together: its habits, of which none is scolded. */
+import type { MilliNm } from '../quantity/torque';
 
 export interface WalkChoices {
   /** The whole walk, or the six checks at the block alone. */
@@ -23,6 +24,10 @@ export interface WalkChoices {
   oils: { bore: string; bearings: string; threads: string; rings: string; standing: string };
   /** Whether the engine will stand for a while before it runs. */
   stands: boolean;
+  /** Whether rod shells differ by side: an offset edge for the crank's fillet, or a hole for one side of the rod. */
+  sidedShells: boolean;
+  /** The most that the crank may take to turn, alone and with pistons in; null where nobody says. */
+  turnMost: { crank: MilliNm | null; all: MilliNm | null };
   /** Where the throws stand, in degrees clockwise from the front, the first at 0; null for what is usual. */
   throws: number[] | null;
   /** What an order saves first. */
@@ -44,6 +49,8 @@ export const STARTING_WALK: WalkChoices = {
   way: 'sleeve',
   oils: { bore: '', bearings: '', threads: '', rings: '', standing: '' },
   stands: false,
+  sidedShells: false,
+  turnMost: { crank: null, all: null },
   throws: null,
   saves: 'stand',
   bothWays: false,

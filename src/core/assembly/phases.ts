@@ -29,6 +29,7 @@ export const PHASE_OF: Record<Step, Phase> = {
   jointsAfter: 'in',
   pistonIn: 'in',
   shellsDry: 'cap',
+  shellSide: 'cap',
   capOn: 'cap',
   capClosed: 'cap',
   tightened: 'cap',

@@ -6,7 +6,7 @@ import { type StageId, covers } from '../stages';
 import { openOnCrank } from '../journals/settled';
 import { massesOf, openMasses } from '../masses/masses';
 import { ledgerOf, openFasteners } from '../tightening/ledger';
-import { turningOf } from '../turning/turning';
+import { afterWords, isTurnOpen, turningOf } from '../turning/turning';
 import { blockStepsIn } from './block';
 import { isRight } from './judged';
 import { STEP_WORDS } from './stepNames';
@@ -59,8 +59,14 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
     ...openMasses(massesOf(judgement)).map((o) => at(o.place, 'assembly', say`Cylinder ${named(o.place)}: ${o.says}`)),
     ...openFasteners(ledgerOf(judgement, cylinders)).map((o) => at(o.place, 'assembly', o.says)),
     ...turningOf(judgement, [])
-      .turns.filter((t) => t.isJump && t.accepted === null)
-      .map((t) => at(t.entry.cylinder, 'assembly', say`Turning: a jump with cylinder ${t.label}`)),
+      .turns.filter(isTurnOpen)
+      .map((t) =>
+        at(
+          t.entry.cylinder,
+          'assembly',
+          say`Turning: ${t.isJump ? `a jump with cylinder ${t.label}` : `${afterWords(t.entry, t.label)}, over what it may take`}`,
+        ),
+      ),
   ];
   const own = job ? [...ofCylinders, ...ofCrank, ...(covers(job, 'assembly') ? [...ofBlock, ...ofBench] : [])] : [];
   const known = new Set(own.map((o) => `${o.stage} ${o.place}`));

@@ -8,6 +8,7 @@ export const CYLINDER_STEPS = [
   'oiled',
   'boreWiped',
   'shellsDry',
+  'shellSide',
   'throwDown',
   'boltsCovered',
   'pistonIn',

@@ -34,6 +34,7 @@ export const STEP_WORDS: Record<Step, string> = {
   oiled: 'Rings and skirt oiled',
   boreWiped: 'Bore wiped, then oiled',
   shellsDry: 'Shells in: backs dry, tangs in, faces oiled',
+  shellSide: 'Shells on their side of the rod: offset edge to the fillet, hole over its hole',
   throwDown: 'Throw at the bottom',
   boltsCovered: 'Rod bolts covered',
   jointsAfter: 'Joints as planned, after the compressor',

@@ -60,6 +60,9 @@ const WHY: Record<Step, Said> = {
     why: 'With a cloth that leaves no lint, until it stays white. What the crosshatch holds is lapped into the rings.',
   },
   shellsDry: { why: 'Oil or dirt behind a shell takes up clearance and lets it turn.' },
+  shellSide: {
+    why: 'The other way round the edge of the shell rides on the fillet of the throw, or the hole is shut.',
+  },
   throwDown: { why: 'At the bottom the rod comes down far from its journal, and straight.' },
   boltsCovered: { why: 'A bolt that touches the journal leaves a mark that the bearing feels.' },
   jointsAfter: {

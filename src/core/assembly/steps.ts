@@ -22,6 +22,7 @@ export function stepsOf(choices: WalkChoices, { besides, faces }: Pick<Rod, 'bes
   const isLowered = way === 'barrel';
   const isNew = choices.edition === 2;
   const hasClips = choices.clips.count > 0;
+  const shellSteps = ['shellsDry', ...(choices.sidedShells ? (['shellSide'] as const) : [])] as const;
   return [
     'frontMark',
     'rod',
@@ -35,12 +36,12 @@ export function stepsOf(choices: WalkChoices, { besides, faces }: Pick<Rod, 'bes
     'jointsBefore',
     ...(isNew ? (['oiled'] as const) : []),
     'boreWiped',
-    ...(shells === 'before' ? (['shellsDry'] as const) : []),
+    ...(shells === 'before' ? shellSteps : []),
     ...(isLowered ? [] : (['throwDown'] as const)),
     ...(fasteners === 'screws' || isLowered ? [] : (['boltsCovered'] as const)),
     'jointsAfter',
     'pistonIn',
-    ...(shells === 'after' ? (['shellsDry'] as const) : []),
+    ...(shells === 'after' ? shellSteps : []),
     'capOn',
     ...(tighten === 'each' ? (['tightened'] as const) : isNew ? (['capClosed'] as const) : []),
     ...(turn === 'each' || besides === null || faces === 'rear' ? (['turned'] as const) : []),

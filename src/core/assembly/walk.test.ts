@@ -141,6 +141,15 @@ describe('the steps', () => {
     ]);
   });
 
+  it('shells that differ by side have a step of their own after they are in', () => {
+    const alone = { besides: null, faces: 'both' } as const;
+    expect(stepsOf(WHOLE_WALK, alone)).not.toContain('shellSide');
+    for (const shells of ['before', 'after'] as const) {
+      const steps = stepsOf({ ...WHOLE_WALK, shells, sidedShells: true }, alone);
+      expect(steps.indexOf('shellSide')).toBe(steps.indexOf('shellsDry') + 1);
+    }
+  });
+
   it('a rod is slid once its cap is tight: after all of them, where they are tightened at the end', () => {
     const walk = walkIn(of(begun()));
     const tight = walk.findIndex((at) => at.step === 'allTight');

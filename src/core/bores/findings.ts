@@ -9,6 +9,7 @@ import type { BoresPart } from './found';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
 import type { Frame } from '../stage/stage';
 import type { Supplied } from './supplied';
+import type { SizeLimits } from '../verdict/sizeLimits';
 import { boreIsDone } from './verdict';
 
 type Measured = Cylinder & BoresPart;
@@ -189,11 +190,22 @@ function plateFindings(cylinders: readonly Measured[], { basis }: BoreChoices): 
 }
 
 /** Of one bore, held against the planned size. */
-function boreFindings(cylinder: Measured, planned: Nm | null): Finding[] {
+function boreFindings(cylinder: Measured, planned: Nm | null, sizes: SizeLimits): Finding[] {
   const { bore, label, id } = cylinder;
   const off = bore.size && planned !== null && Math.abs(bore.size.value - planned) > OFF_PLAN ? bore.size.value : null;
+  const isInNone = bore.size !== null && sizes.classes.length > 0 && bore.sizeClass === null;
   return [
     ...verdictFindings(cylinder),
+    ...(isInNone
+      ? [
+          about(
+            'note',
+            'bores',
+            id,
+            say`Cylinder ${label}: bore ${size(bore.size?.value ?? 0)} is in none of the size classes.`,
+          ),
+        ]
+      : []),
     ...shapeFindings(cylinder),
     ...spotFindings(cylinder),
     ...(off === null || planned === null
@@ -306,7 +318,7 @@ export const findings = (
   { job, choices }: Frame<{ bores: BoreChoices }>,
   cylinders: readonly Measured[],
 ): Finding[] => [
-  ...cylinders.flatMap((c) => boreFindings(c, job?.plannedBore ?? null)),
+  ...cylinders.flatMap((c) => boreFindings(c, job?.plannedBore ?? null, choices.bores.sizes)),
   ...directionFindings(cylinders),
   ...plateFindings(cylinders, choices.bores),
   ...cylinders.flatMap((c) => suppliedFindings('bores', c.id, `Bore ${c.label}`, c.boreSupplied, c.bore.size)),

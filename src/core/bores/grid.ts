@@ -2,6 +2,7 @@
  * Where a bore is read: depths down the ring travel × directions across it, and in which order.
  * Top of ring travel, middle and bottom, square to the crank and along it: common practice, no source.
  */
+import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
 import type { Nm } from '../quantity/length';
 import { apart } from './oval';
 
@@ -102,6 +103,8 @@ export interface BoreChoices {
   plate: boolean | null;
   basis: Basis;
   limits: Record<Basis, BoreLimits>;
+  /** What a bore may measure: as finished, or worn. */
+  sizes: SizeLimits;
 }
 
 /** Limits from memory: half a thou of either newly honed; used, what rings still follow. */
@@ -118,6 +121,7 @@ export const STARTING_BORES: BoreChoices = {
     honed: { within: { taper: 12_700, outOfRound: 12_700 }, hone: { taper: 25_400, outOfRound: 25_400 }, source: '' },
     used: { within: { taper: 50_800, outOfRound: 38_100 }, hone: { taper: 127_000, outOfRound: 76_200 }, source: '' },
   },
+  sizes: NO_SIZES,
 };
 
 /**

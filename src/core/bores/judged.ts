@@ -21,6 +21,7 @@ import {
   repeatability,
   scatterOf,
   sizeUncertainty,
+  wholeDoubt,
 } from '../uncertainty/budget';
 import {
   type Sized,
@@ -34,7 +35,9 @@ import {
 } from '../uncertainty/sized';
 import { rectangular } from '../uncertainty/uncertainty';
 import { type BoreChoices, type Spot, THRUST, sameSpot, spotsOf } from './grid';
-import { type BoreShape, type MeasuredSpot, foundWords, shapeOf } from './shape';
+import { type BoreShape, type Found, type MeasuredSpot, foundWords, shapeOf } from './shape';
+import { type Component, expandedOf } from '../uncertainty/spread';
+import { classAt } from '../verdict/sizeLimits';
 import type { Strictness } from '../verdict/decide';
 import { type Apart, repeatsOf, sizesRepeat } from '../verdict/repeats';
 import { type BoreVerdict, boreIsDone, boreVerdict } from './verdict';
@@ -60,6 +63,8 @@ export interface JudgedBore extends Answer {
   /** The spots that are read, as the shape is worked out from them. */
   measured: MeasuredSpot[];
   size: Sized | null;
+  /** The class of sizes it belongs to; null for none. */
+  sizeClass: string | null;
   /** Mean size over ring travel. */
   mean: Nm | null;
   shape: BoreShape | null;
@@ -236,12 +241,22 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
   const inGrid = spots.slice(0, grid.length);
   const read = inGrid.filter((s) => s.done).length;
   const found = boreSize(ask, shape, counting);
+  const known = (at: Found): Component & { value: Nm } => ({
+    value: at.value,
+    ...wholeDoubt({
+      ...(found?.doubt ?? { tool: rectangular(toolLimit(passes, tools)), setting: 0 }),
+      own: at.own,
+      freedom: at.freedom,
+      heat: heatDoubt(at.value, expansion, found?.warmth ?? 'not noted'),
+    }),
+  });
   const verdict = boreVerdict(
     shape,
     choices.limits[choices.basis],
     inGrid.every((s) => s.done && s.off === null),
     shape === null || sold(shape.widest),
     ask.strictness,
+    shape && { limits: choices.sizes, smallest: known(shape.smallest), largest: known(shape.largest) },
   );
   const { state, reasons }: Pick<BoreVerdict, 'state' | 'reasons'> =
     !shape && !found && relative
@@ -268,22 +283,17 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     total: inGrid.length,
     repeatability: scatter,
     zeroed: zeroedAlike(shape ? counting : sizesAlone(ask)),
-    largestUncertainty:
-      shape && found
-        ? sizeUncertainty({
-            ...found.doubt,
-            own: shape.largest.own,
-            freedom: shape.largest.freedom,
-            heat: heatDoubt(shape.largest.value, expansion, found.warmth),
-          })
-        : (found?.uncertainty ??
-          sizeUncertainty({
-            tool: rectangular(toolLimit(passes, tools)),
-            setting: 0,
-            heat: 0,
-            own: 0,
-            freedom: Infinity,
-          })),
+    largestUncertainty: shape
+      ? Math.round(expandedOf(known(shape.largest)))
+      : (found?.uncertainty ??
+        sizeUncertainty({
+          tool: rectangular(toolLimit(passes, tools)),
+          setting: 0,
+          heat: 0,
+          own: 0,
+          freedom: Infinity,
+        })),
+    sizeClass: found && classAt(found.value, choices.sizes),
   };
 }
 

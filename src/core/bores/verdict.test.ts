@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { fromThou } from '../quantity/length';
+import { fromMm, fromThou } from '../quantity/length';
+import { sayingText } from '../quantity/saying';
+import { NO_SIZES } from '../verdict/sizeLimits';
 import { STARTING_STRICTNESS } from '../verdict/decide';
 import { STARTING_BORES } from './grid';
 import type { BoreShape } from './shape';
@@ -53,6 +55,30 @@ describe('the verdict on a bore (ISO 14253-1:2017 and the limits from memory)', 
     [1, 3.5, 'next size'],
   ] as const)('used, taper %s and out-of-round %s thou: %s', (taper, round, state) => {
     expect(boreVerdict(shape(taper, round), used, true, true, STARTING_STRICTNESS).state).toBe(state);
+  });
+
+  // limits 86.000 and 86.050 mm, U 2 µm, grace 0.0001 in
+  it.each([
+    [86.01, 86.02, 'within', /^$/],
+    [86.01, 86.0505, 'within', /^$/],
+    [86.01, 86.0535, 'not proven', /largest 86\.05[34]\d* mm ± 0\.0020? mm reaches the most of 86\.050 mm/],
+    [86.01, 86.06, 'next size', /largest 86\.060 mm ± 0\.0020? mm is over the most of 86\.050 mm/],
+    [85.99, 86.02, 'hone', /smallest 85\.990 mm ± 0\.0020? mm is under the least of 86\.000 mm/],
+    [85.99, 86.06, 'next size', /over the most/],
+  ] as const)('by its size, %d to %d mm: %s', (from, to, state, why) => {
+    const known = (mm: number) => ({ value: fromMm(mm), standard: 1_000, freedom: Infinity });
+    const limits = { ...NO_SIZES, least: fromMm(86), most: fromMm(86.05) };
+    const sizes = { limits, smallest: known(from), largest: known(to) };
+    const found = boreVerdict(shape(0.1, 0.1), honed, true, true, STARTING_STRICTNESS, sizes);
+    expect(found.state).toBe(state);
+    if (state !== 'within') expect(found.reasons.map((r) => sayingText(r, 'metric')).join('; ')).toMatch(why);
+    expect(found.held).toMatchObject(
+      state === 'within'
+        ? {}
+        : state === 'hone'
+          ? { figure: fromMm(85.99), limit: fromMm(86), side: 'least' }
+          : { limit: fromMm(86.05), side: 'most' },
+    );
   });
 
   it('is out where no oversize cleans what honing cannot mend', () => {

@@ -4,7 +4,9 @@
  */
 import type { Nm } from '../quantity/length';
 import { type Held, furthestOver } from '../verdict/held';
-import { type Saying, fine, say } from '../quantity/saying';
+import { type Saying, fine, say, size } from '../quantity/saying';
+import { type Component, expandedOf } from '../uncertainty/spread';
+import type { SizeLimits } from '../verdict/sizeLimits';
 import { type Side, type Strictness, decide, exactly } from '../verdict/decide';
 import type { Basis, BoreLimits } from './grid';
 import type { BoreShape, Derived } from './shape';
@@ -53,11 +55,25 @@ interface Grade {
   possible: 0 | 1 | 2;
   reason: Saying | null;
   /** The figure and the limit it reaches; null for within. */
-  reached: { figure: Nm; limit: Nm } | null;
+  reached: { figure: Nm; limit: Nm; side?: 'least' } | null;
 }
 
+/** What a bore may measure, and its ends as they are known. */
+export interface BoreSizes {
+  limits: SizeLimits;
+  smallest: Known;
+  largest: Known;
+}
+
+/** A size with its standard uncertainty. */
+type Known = Component & { value: Nm };
+
 /** How much is left to a limit, decided as what may not be under nothing. */
-const sideOf = ({ value, standard, freedom }: Derived, limit: Nm, { sure, clearanceGrace: grace }: Strictness): Side =>
+const sideOf = (
+  { value, standard, freedom }: Pick<Derived, 'value' | 'standard' | 'freedom'>,
+  limit: Nm,
+  { sure, clearanceGrace: grace }: Strictness,
+): Side =>
   decide(
     exactly(limit - value, standard, freedom),
     { least: 0, aimFrom: 0, aimTo: null, most: null, mostHard: false, grace, half: 0 },
@@ -85,11 +101,28 @@ function grade(name: string, figure: Derived | null, within: Nm, hone: Nm, stric
   return { proven, possible, reason: say`${shown} is over ${fine(limit)}`, reached: { figure: value, limit } };
 }
 
+/** A size against one limit: over the most it goes to the next size, under the least it is still to be honed out. */
+function sizeGrade(name: string, known: Known, limit: Nm | null, end: 'least' | 'most', strictness: Strictness): Grade {
+  if (limit === null) return { proven: 0, possible: 0, reason: null, reached: null };
+  const { value, standard, freedom } = known;
+  const left = end === 'most' ? limit - value : value - limit;
+  const side = sideOf({ value: -left, standard, freedom }, 0, strictness);
+  const bad = end === 'most' ? 2 : 1;
+  const past = end === 'most' ? 'over' : 'under';
+  const shown = say`${name} ${size(value)} ± ${fine(Math.round(expandedOf(known)))}`;
+  const reached = { figure: value, limit, ...(end === 'least' && { side: 'least' as const }) };
+  if (side === 'inside') return { proven: 0, possible: 0, reason: say`${shown}, ${end} ${size(limit)}`, reached: null };
+  return side === 'under'
+    ? { proven: bad, possible: bad, reason: say`${shown} is ${past} the ${end} of ${size(limit)}`, reached }
+    : { proven: 0, possible: bad, reason: say`${shown} reaches the ${end} of ${size(limit)}`, reached };
+}
+
 /**
  * The verdict on a bore.
  *
  * @param shape null while nothing is read
  * @param complete whether every spot of the grid is read; before that only what is proven bad is said
+ * @param sizes null where its size is not judged
  * @param sold false where no oversize that is sold cleans it
  * @example boreVerdict(null, judgement.choices.bores.limits.honed, false, true, judgement.choices.deciding).state // 'to do'
  */
@@ -99,16 +132,23 @@ export function boreVerdict(
   complete: boolean,
   sold: boolean,
   strictness: Strictness,
+  sizes: BoreSizes | null = null,
 ): BoreVerdict {
   if (!shape) return { state: 'to do', reasons: [], held: null };
   const grades = [
     grade('taper', shape.taper.thrust ?? shape.taper.overall, limits.within.taper, limits.hone.taper, strictness),
     grade('out-of-round', shape.outOfRound, limits.within.outOfRound, limits.hone.outOfRound, strictness),
+    ...(sizes
+      ? [
+          sizeGrade('smallest', sizes.smallest, sizes.limits.least, 'least', strictness),
+          sizeGrade('largest', sizes.largest, sizes.limits.most, 'most', strictness),
+        ]
+      : []),
   ];
   const reasons = grades.flatMap((g) => (g.reason ? [g.reason] : []));
-  const held = furthestOver(grades.flatMap((g) => g.reached ?? []));
   const proven = Math.max(...grades.map((g) => g.proven));
   const possible = Math.max(...grades.map((g) => g.possible));
+  const held = furthestOver(grades.flatMap((g) => (g.possible === possible ? (g.reached ?? []) : [])));
   if (proven === 2)
     return sold
       ? { state: 'next size', reasons, held }

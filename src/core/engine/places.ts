@@ -9,6 +9,12 @@ export const CRANK = 'crank';
 /** The block with all that goes into it: what is done and looked at of the engine as a whole. */
 export const BLOCK = 'block';
 
+/** The most clearances of an engine that a builder may name. */
+export const MOST_OTHERS = 40;
+
+/** The place of a clearance that a builder named. */
+export const otherId = (number: number): string => `X${number}`;
+
 /** The place of a main bearing. */
 export const mainId = (fromFront: number): string => `M${fromFront}`;
 
@@ -17,15 +23,18 @@ export const mainId = (fromFront: number): string => `M${fromFront}`;
  *
  * @example isCylinderId('M3') // false
  */
-export const isCylinderId = (id: string): boolean => id !== CRANK && id !== BLOCK && !id.startsWith('M');
+export const isCylinderId = (id: string): boolean =>
+  id !== CRANK && id !== BLOCK && !id.startsWith('M') && !id.startsWith('X');
 
 /** The most main bearings that an engine may have: one at each end of each throw. */
 export const mostMains = (cylinders: number): number => cylinders + 1;
 
 /**
- * Whether an engine of so many cylinders can have a main of this name, or its crank.
+ * Whether an engine of so many cylinders can have a place of this name that is no cylinder.
  *
  * @example isOnEngine('M9', 4) // false
  */
 export const isOnEngine = (id: string, cylinders: number): boolean =>
-  id === CRANK || id === BLOCK ? cylinders > 0 : Number(id.slice(1)) <= mostMains(cylinders);
+  id === CRANK || id === BLOCK
+    ? cylinders > 0
+    : Number(id.slice(1)) <= (id.startsWith('X') ? MOST_OTHERS : mostMains(cylinders));

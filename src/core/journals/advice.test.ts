@@ -5,8 +5,9 @@ import { job, jobEntry, reading } from '@/fixtures/records';
 import { judge } from '../judge/judge';
 import { type Nm, fromInches, fromThou } from '../quantity/length';
 import type { Entry } from '../record/record';
-import { type AskedKind, fittedAt, grindingOf, shellAdvice, shellAsk, sided, toBuy, verdictWith } from './advice';
-import { STARTING_JOURNALS, type ShellChoices, type ShellStock, startingShells } from './choices';
+import { fittedAt } from './fittedShells';
+import { type AskedKind, grindingOf, shellAdvice, shellAsk, sided, toBuy, verdictWith } from './advice';
+import { STARTING_JOURNALS, type ShellChoices, type ShellStock, givenBy, startingShells } from './choices';
 
 const six = { ...job.engine, layout: 'inline' as const, cylinders: 6, bankAngle: 0 };
 const STAMP = { at: '2026-05-04T09:00:00.000Z', by: 'AB', replaces: null };
@@ -18,7 +19,7 @@ const clearance = {
 };
 const bearing = { ...STARTING_JOURNALS.bearings.main, clearance };
 const stock = (id: string, gives: Nm, change: Partial<ShellStock> = {}): ShellStock => ({
-  ...{ id, name: id, gives, under: 0, price: null, drawer: null },
+  ...{ id, name: id, gives, coat: 0, under: 0, price: null, drawer: null },
   ...change,
 });
 
@@ -43,6 +44,13 @@ function asked(mains: number[], rods: number[] = [], shells: Partial<ShellChoice
     ],
   });
 }
+
+describe('a coating', () => {
+  it('takes its thickness from what a half gives', () => {
+    expect(givenBy({ gives: fromThou(0.5), coat: fromThou(0.3) })).toBe(fromThou(0.2));
+    expect(givenBy({ gives: 0, coat: fromThou(0.3) })).toBe(-fromThou(0.3));
+  });
+});
 
 describe('what is asked', () => {
   it('only bearings that are read and have limits; least is what these tools can show', () => {

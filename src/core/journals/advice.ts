@@ -3,7 +3,15 @@ import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceVerdict } from '../pistons/clearance';
 import { type Component } from '../uncertainty/spread';
 import { type Strictness, leastRight } from '../verdict/decide';
-import { type BearingKind, type FittedShells, type ShellChoices, type ShellStock, KINDS, STANDARD } from './choices';
+import {
+  type BearingKind,
+  type FittedShells,
+  type ShellChoices,
+  type ShellStock,
+  KINDS,
+  givenBy,
+} from './choices';
+import { fittedAt } from './fittedShells';
 import type { All, JudgedBearing } from './found';
 import { type Fitted, type ShellBounds, type ShellPlan, fewestShells, nearestShells, shellsInOrder } from './shells';
 
@@ -64,11 +72,10 @@ export interface ShellAdvice {
   isInOrder: boolean | null;
 }
 
-const givesOf = (stock: readonly ShellStock[], id: string): Nm => stock.find((s) => s.id === id)?.gives ?? 0;
-
-/** The halves that are in a bearing: as said, else two standard ones. */
-export const fittedAt = ({ fitted }: Pick<ShellChoices, 'fitted'>, place: string): FittedShells =>
-  fitted.find((f) => f.place === place) ?? { place, upper: STANDARD, lower: STANDARD };
+function givesOf(stock: readonly ShellStock[], id: string): Nm {
+  const grade = stock.find((s) => s.id === id);
+  return grade ? givenBy(grade) : 0;
+}
 
 /** The undersize that the shells of a kind are for, by those that are in. */
 function underOf(stock: readonly ShellStock[], fitted: readonly FittedShells[]): Nm {
@@ -115,7 +122,7 @@ function askedKind(
     {
       kind,
       bearings: asked,
-      grades: stock.filter((s) => s.under === under).map(({ id, gives }) => ({ id, gives })),
+      grades: stock.filter((s) => s.under === under).map((s) => ({ id: s.id, gives: givenBy(s) })),
       bounds: {
         aim: Math.round((aimFrom + (aimTo ?? aimFrom)) / 2),
         most: most ?? Infinity,

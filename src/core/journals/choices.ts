@@ -1,4 +1,5 @@
 /** What is chosen of the bottom end: how bearings are read, what they are to be, and the shells there are. */
+import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
 import type { Nm, Units } from '../quantity/length';
 
 /** What a figure may be, by the manual. Nothing is taken until someone says it. */
@@ -16,6 +17,8 @@ export interface BearingChoices {
   clearance: GivenLimits;
   /** What the journals measure as made; null where nobody says. */
   nominal: Nm | null;
+  /** What the journals may measure. */
+  sizes: SizeLimits;
   /** What the caps are tightened to, and with what on the threads. */
   tightened: string;
 }
@@ -26,6 +29,14 @@ export type Method = (typeof METHODS)[number];
 
 export const KINDS = ['main', 'rod'] as const;
 export type BearingKind = (typeof KINDS)[number];
+
+/** A clearance of the engine that has no place of its own elsewhere. */
+export interface OtherClearance {
+  /** Its place, `X1` and on: a reading stays with it. */
+  id: string;
+  words: string;
+  limits: GivenLimits;
+}
 
 export interface JournalChoices {
   /** How many mains there are; null for one at each end of each throw. */
@@ -52,13 +63,15 @@ export interface JournalChoices {
   smallEnd: GivenLimits;
   /** What is on the route besides clearances, and whether what is looked at counts. */
   asks: { endPlay: boolean; side: boolean; smallEnd: boolean; looks: boolean };
+  /** Clearances of the engine that the builder named: pump gears, cam bores. */
+  others: OtherClearance[];
   /** Side clearance is read between the two rods of a throw, or of each rod. */
   sidePer: 'rod' | 'throw';
 }
 
 /** Nobody said anything. */
 export const NO_LIMITS: GivenLimits = { least: null, aim: null, most: null, source: '' };
-const NO_BEARING: BearingChoices = { clearance: NO_LIMITS, nominal: null, tightened: '' };
+const NO_BEARING: BearingChoices = { clearance: NO_LIMITS, nominal: null, sizes: NO_SIZES, tightened: '' };
 
 export const STARTING_JOURNALS: JournalChoices = {
   mains: null,
@@ -76,6 +89,7 @@ export const STARTING_JOURNALS: JournalChoices = {
   side: NO_LIMITS,
   smallEnd: NO_LIMITS,
   asks: { endPlay: true, side: true, smallEnd: false, looks: true },
+  others: [],
   sidePer: 'rod',
 };
 
@@ -85,6 +99,8 @@ export interface ShellStock {
   name: string;
   /** What one half of it gives over a standard half of the same undersize; negative for a thicker one. */
   gives: Nm;
+  /** Thickness of a coating on the face of one half: it takes so much of what the half gives. */
+  coat: Nm;
   /** For journals ground this much under; 0 for standard. */
   under: Nm;
   /** Price of a pair in the shop's money; null where nobody says. */
@@ -92,6 +108,9 @@ export interface ShellStock {
   /** Halves in the drawer; null where they are bought as needed. */
   drawer: number | null;
 }
+
+/** What one half gives over a standard half, its coating taken off. */
+export const givenBy = ({ gives, coat }: Pick<ShellStock, 'gives' | 'coat'>): Nm => gives - coat;
 
 /** Two halves of one bearing: the one in block or rod, and the one in the cap, by grade. */
 export interface FittedShells {
@@ -122,7 +141,7 @@ export interface ShellChoices {
 /** A standard half, which every stock has. */
 export const STANDARD = 'std';
 
-const standard: ShellStock = { id: STANDARD, name: 'standard', gives: 0, under: 0, price: null, drawer: null };
+const standard: ShellStock = { id: STANDARD, name: 'standard', gives: 0, coat: 0, under: 0, price: null, drawer: null };
 
 /** Halves half a thou thinner and thicker, sold as a thou more and a thou less. Common practice, no source. */
 const INCH_STOCK: ShellStock[] = [

@@ -1,13 +1,13 @@
 /** What is to be known of the bottom end. */
 import { CRANK } from '../engine/places';
 import type { Nm } from '../quantity/length';
-import { clear, say, size } from '../quantity/saying';
+import { type Saying, clear, say, size } from '../quantity/saying';
 import { acceptedWords, lapsedWords } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import { chanceWords } from '../verdict/decide';
 import { clearanceIsDone } from '../pistons/clearance';
-import { fittedAt } from './advice';
-import type { BearingKind, PlannedShells } from './choices';
+import { fittedAt } from './fittedShells';
+import type { BearingKind, JournalChoices, PlannedShells } from './choices';
 import type { All, HeldAgainst, JudgedBearing, Whole } from './found';
 
 interface Named {
@@ -66,7 +66,26 @@ const BEARING_WHY = {
   loose: 'oil runs out at it. Thicker shells, or the next undersize.',
 };
 
-function bearingFindings(b: JudgedBearing): Finding[] {
+/** What of a journal is past its limits. */
+function journalOut(
+  { words, journal: { outOfRound, taper, least, limits: sizes, size: thickest } }: JudgedBearing,
+  { form }: JournalChoices,
+): Saying {
+  const over = (figure: Nm | null, most: Nm | null): figure is Nm => figure !== null && most !== null && figure > most;
+  const faults = [
+    ...(over(outOfRound, form.outOfRound) ? [say`out of round by ${clear(outOfRound)}`] : []),
+    ...(over(taper, form.taper) ? [say`tapered by ${clear(taper)}`] : []),
+    ...(least !== null && sizes.least !== null && least < sizes.least
+      ? [say`${size(least)} where it is thinnest, under ${size(sizes.least)}`]
+      : []),
+    ...(over(thickest?.value ?? null, sizes.most)
+      ? [say`${size(thickest?.value ?? 0)} where it is thickest, over ${size(sizes.most ?? 0)}`]
+      : []),
+  ];
+  return say`${words}: its journal is ${faults.reduce<Saying>((all, fault, i) => (i === 0 ? fault : say`${all}, and ${fault}`), [])}, more than it may be: grind to the next undersize, or accept it with a reason.`;
+}
+
+function bearingFindings(b: JudgedBearing, choices: JournalChoices): Finding[] {
   const place = b.id;
   const { words, clearance, journal } = b;
   const { check, value, otherwise, uncertainty } = clearance;
@@ -100,10 +119,7 @@ function bearingFindings(b: JudgedBearing): Finding[] {
       ? [
           journal.accepted
             ? at('note', say`${words}: its journal is out of its limits, ${acceptedWords(journal.accepted)}.`)
-            : at(
-                'mend',
-                say`${words}: its journal is out of round by ${clear(journal.outOfRound ?? 0)} and tapered by ${clear(journal.taper ?? 0)}, more than it may be: grind to the next undersize, or accept it with a reason.${journal.lapsed ? lapsedWords(journal.lapsed) : ''}`,
-              ),
+            : at('mend', say`${journalOut(b, choices)}${journal.lapsed ? lapsedWords(journal.lapsed) : ''}`),
         ]
       : []),
   ];
@@ -180,7 +196,7 @@ export function findings(engine: All, cylinders: readonly Whole[]): Finding[] {
   const { crank } = engine;
   if (!crank) return [];
   return [
-    ...engine.mains.flatMap(bearingFindings),
+    ...engine.mains.flatMap((b) => bearingFindings(b, engine.choices.journals)),
     ...heldFindings(
       {
         what: 'Crank: end play',
@@ -189,8 +205,18 @@ export function findings(engine: All, cylinders: readonly Whole[]): Finding[] {
       },
       crank.endPlay,
     ),
+    ...engine.others.flatMap((o) =>
+      heldFindings(
+        {
+          what: o.words,
+          why: { tight: 'less than the manual asks for.', loose: 'more than the manual allows.' },
+          place: o.id,
+        },
+        o.clearance,
+      ),
+    ),
     ...cylinders.flatMap((c) => [
-      ...bearingFindings(c.rod),
+      ...bearingFindings(c.rod, engine.choices.journals),
       ...(c.sideOf === c.id
         ? heldFindings(
             {

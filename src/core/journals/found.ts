@@ -11,6 +11,7 @@ import type { Target } from '../targets/target';
 import type { Sized } from '../uncertainty/sized';
 import type { Low, Strictness } from '../verdict/decide';
 import type { Apart } from '../verdict/repeats';
+import type { SizeLimits } from '../verdict/sizeLimits';
 import type { Spot } from '../bores/grid';
 import type { BearingCheck } from './checks';
 import type { BearingKind, JournalChoices, ShellChoices } from './choices';
@@ -50,9 +51,13 @@ export interface JudgedJournal extends Answer {
   /** Where it is thickest: its clearance is least there. */
   size: Sized | null;
   least: Nm | null;
+  /** What it may measure, ground as it is. */
+  limits: SizeLimits;
+  /** The class of sizes it belongs to; null for none. */
+  sizeClass: string | null;
   outOfRound: Nm | null;
   taper: Nm | null;
-  /** `out` where it is out of round or tapered by more than it may be; `part read` where limits are given, and not all places are read. */
+  /** `out` where it is out of round or tapered by more than it may be, or its size is past its limits; `part read` where limits are given, and not all places are read. */
   state: 'to do' | 'part read' | 'within' | 'out';
   disagreements: readonly Disagreeing[];
 }
@@ -115,7 +120,13 @@ export interface JudgedCrank extends Place {
   looks: JudgedLook[];
 }
 
+/** A clearance that the builder named. */
+export interface JudgedOther extends Place {
+  clearance: HeldAgainst;
+}
+
 export interface JournalsMade {
+  others: JudgedOther[];
   mains: JudgedBearing[];
   /** Null on an engine without a job card. */
   crank: JudgedCrank | null;

@@ -11,9 +11,11 @@ import { sayingText } from '../quantity/saying';
 import type { Entry } from '../record/record';
 import type { Subject } from '../stages';
 import { type BearingCheck, CHECKS_OF } from './checks';
-import { type GivenLimits, type JournalChoices, STARTING_JOURNALS } from './choices';
+import { type GivenLimits, type JournalChoices, STARTING_JOURNALS, startingShells } from './choices';
 import { crankOf, throwsFrom, usualMains } from './crank';
+import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
 import type { JudgedBearing } from './found';
+import { openOnCrank } from './settled';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const six = { ...job.engine, layout: 'inline' as const, cylinders: 6, bankAngle: 0 };
@@ -243,6 +245,39 @@ describe('a journal', () => {
     expect(mainOf(build(limits, ...all, accept, again)).journal.accepted).toBeNull();
   });
 
+  it('worn under its least, or over its most, it is out; ground for undersize shells its limits lie lower; its class is told', () => {
+    const limited = (change: Partial<SizeLimits>, under = false): Entry[] => {
+      const sizes = { ...NO_SIZES, source: 'manual p. 4', ...change };
+      const { main, rod } = STARTING_JOURNALS.bearings;
+      const shells = startingShells('imperial');
+      const [first] = shells.stock.main;
+      if (!first) throw new Error('there is a stock');
+      const ground = { ...first, id: 'u10', gives: 0, under: fromThou(10) };
+      const stock = { main: [...shells.stock.main, ground], rod: shells.stock.rod };
+      const fitted = under ? [{ place: 'M1', upper: 'u10', lower: 'u10' }] : [];
+      return [
+        chosen(LIMITS, { bearings: { main: { ...main, clearance: LIMITS, sizes }, rod } }),
+        { id: 's', at: AT, by: 'AB', kind: 'shells', replaces: null, value: { ...shells, stock, fitted } },
+      ] as Entry[];
+    };
+    const journalOf = (change: Partial<SizeLimits>, under = false) => {
+      const judgement = build(...limited(change, under), ...all);
+      const says = judgement.findings.filter((f) => f.cylinder === 'M1').map((f) => sayingText(f.says, 'imperial'));
+      return { ...mainOf(judgement).journal, says: says.join(' ') };
+    };
+    // it reads 2.3596 to 2.3602 in
+    expect(journalOf({ least: fromInches(2.3595), most: fromInches(2.3605) }).state).toBe('within');
+    const worn = journalOf({ least: fromInches(2.3598) });
+    expect(worn.state).toBe('out');
+    expect(worn.says).toContain('its journal is 2.3596 in where it is thinnest, under 2.3598 in');
+    const thick = journalOf({ most: fromInches(2.36) });
+    expect(thick.says).toContain('2.3602 in where it is thickest, over 2.3600 in');
+    expect(journalOf({ least: fromInches(2.369), most: fromInches(2.371) }, true).state).toBe('within');
+    const classes = [{ name: 'B', from: fromInches(2.36), to: fromInches(2.361) }];
+    expect(journalOf({ classes }).sizeClass).toBe('B');
+    expect(journalOf({ classes }, true).sizeClass).toBeNull();
+  });
+
   it('changed shells void the housing, a ground journal its own readings; both stay on record', () => {
     const renewed = (part: string): Entry => ({
       id: `r-${part}`,
@@ -304,6 +339,39 @@ describe('end play, sides, small ends', () => {
     const tight = build(choices, read('1', 'pin', 0.927), read('1', 'smallEnd', 0.9271));
     expect(tight.cylinders[0]?.smallEnd.state).toBe('tight');
     expect(tight.cylinders[0]?.ready.missing.map((m) => m.subject)).toContain('smallEnd');
+  });
+});
+
+describe('clearances that the builder named', () => {
+  const pump = { id: 'X1', words: 'Oil pump, gears to cover', limits: given(fromThou(1), fromThou(3)) };
+  const others = chosen(LIMITS, { others: [pump, { ...pump, id: 'X2', words: 'Cam bore 1' }] });
+  const leaf = (id: string, from: number, to: number): Entry => ({
+    ...reading(`r${id}${from}`, id, 'other', fromThou(from)),
+    upTo: fromThou(to),
+  });
+
+  it('are read, judged, on the list of what is to be read, in the findings and in the short block', () => {
+    const judgement = build(others, leaf('X1', 2, 2.5), leaf('X2', 4, 5));
+    expect(judgement.others.map((o) => [o.words, o.clearance.state])).toEqual([
+      ['Oil pump, gears to cover', 'in window'],
+      ['Cam bore 1', 'over'],
+    ]);
+    expect(judgement.tasks.play.filter((t) => t.subject === 'other').map((t) => [t.cylinder, t.done])).toEqual([
+      ['X1', true],
+      ['X2', true],
+    ]);
+    const says = judgement.findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`);
+    expect(says).toContain('mend: Cam bore 1 4.5 thou is over 3.0 thou: more than the manual allows.');
+    expect(says.some((s) => s.includes('gears to cover'))).toBe(false);
+    expect(openOnCrank(judgement).map((o) => sayingText(o.says, 'imperial'))).toContain('Cam bore 1: over');
+    const tight = build(others, leaf('X1', 0.4, 0.5));
+    expect(tight.findings).toContainEqual(expect.objectContaining({ severity: 'stop', cylinder: 'X1' }));
+  });
+
+  it('one that is taken off the list keeps its readings in sight', () => {
+    const judgement = build(chosen(LIMITS), leaf('X1', 2, 2.5));
+    expect(judgement.others).toMatchObject([{ words: 'Clearance X1, no longer on the list' }]);
+    expect(judgement.others[0]?.clearance.value).toBe(fromThou(2.25));
   });
 });
 

@@ -1,5 +1,6 @@
 /** One bearing of the bottom end, and what is read beside it: held against what the manual gives. */
-import { furthestOver } from '../verdict/held';
+import { type Held, furthestOver } from '../verdict/held';
+import { classAt, groundBy } from '../verdict/sizeLimits';
 import { STEEL_EXPANSION } from '../heat/metals';
 import { clearanceDoubt, clearanceIsDone, verdictOn } from '../pistons/clearance';
 import type { Nm } from '../quantity/length';
@@ -122,6 +123,8 @@ export interface BearingAsk {
   /** How often its shells were changed, its journal ground, and its housing machined. */
   rounds: Record<'shells' | 'journal' | 'housing', number>;
   choices: JournalChoices;
+  /** How far under its first size its journal is ground, by the shells that are in. */
+  under: Nm;
   /** Of block or rod, per kelvin. */
   expansion: number;
   tools: Tools;
@@ -167,7 +170,7 @@ const THREAD_REPEATS: Nm = 12_700;
 const thickOf = (readings: readonly LoggedReading[], tools: Tools): Sized | null =>
   sizedOf(readings, STEEL_EXPANSION, tools, 'most');
 
-function judgedJournal({ passes, rounds, choices, tools, accepted }: BearingAsk): JudgedJournal {
+function judgedJournal({ kind, passes, rounds, choices, under, tools, accepted }: BearingAsk): JudgedJournal {
   const live = livePasses(passes.journal, rounds.journal);
   const asked = journalSpots(choices);
   const on = bySpot(live, asked).map(({ spot, readings }) => ({ spot, sized: thickOf(readings, tools) }));
@@ -179,14 +182,28 @@ function judgedJournal({ passes, rounds, choices, tools, accepted }: BearingAsk)
   const outBy = (figure: Nm | null, limit: Nm | null): { figure: Nm; limit: Nm }[] =>
     figure !== null && limit !== null && figure > limit ? [{ figure, limit }] : [];
   const { form } = choices;
+  const limits = groundBy(choices.bearings[kind].sizes, under);
+  const least = sizes.length === 0 ? null : Math.min(...sizes);
+  const worn: Held[] =
+    least !== null && limits.least !== null && least < limits.least
+      ? [{ figure: least, limit: limits.least, side: 'least' }]
+      : [];
   const isPart = spots.slice(0, asked.length).some((s) => s.value === null);
-  const asksForm = form.outOfRound !== null || form.taper !== null;
-  const held = furthestOver([...outBy(outOfRound, form.outOfRound), ...outBy(taper, form.taper)]);
+  const asksForm = [form.outOfRound, form.taper, limits.least, limits.most].some((limit) => limit !== null);
+  const faults = [
+    ...outBy(outOfRound, form.outOfRound),
+    ...outBy(taper, form.taper),
+    ...worn,
+    ...outBy(least === null ? null : largest, limits.most),
+  ];
+  const held = furthestOver(faults);
   const acceptId = lastOf(live);
   return {
     spots,
     size: on.find(({ sized }) => sized?.value === largest)?.sized ?? null,
-    least: sizes.length === 0 ? null : Math.min(...sizes),
+    least,
+    limits,
+    sizeClass: least === null ? null : classAt(largest, limits),
     outOfRound,
     taper,
     state: sizes.length === 0 ? 'to do' : held ? 'out' : isPart && asksForm ? 'part read' : 'within',

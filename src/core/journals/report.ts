@@ -7,6 +7,7 @@ import { acceptedWords, isLive } from '../record/reading';
 import { type Piece, type Row, type SheetPart, type Table, number, words } from '../stage/report';
 import { type Owner, readingRow, resultRow } from '../stage/rows';
 import type { Report } from '../stage/stage';
+import { sizesWords } from '../verdict/sizeLimits';
 import type { All, HeldAgainst, JudgedBearing, JudgedLook, Whole } from './found';
 import { KIND_WORDS, METHOD_WORDS } from './words';
 import type { JournalSubject } from './subjects';
@@ -59,6 +60,10 @@ const rows = (engine: All, c: Whole): Row[] => [
 
 const placeRows = (engine: All): Row[] => [
   ...engine.mains.flatMap((b) => bearingRows(engine, b)),
+  ...engine.others.flatMap((o) => [
+    ...readingRows(engine, o, ['other']),
+    ...heldRow(o, 'other_clearance', o.clearance),
+  ]),
   ...(engine.crank
     ? [...readingRows(engine, engine.crank, ['endPlay']), ...heldRow(engine.crank, 'end_play', engine.crank.endPlay)]
     : []),
@@ -76,6 +81,19 @@ const heldCells = (held: HeldAgainst, as: LengthStyle = 'clearance'): Piece[][] 
     ...(held.accepted ? [{ kind: 'text', text: acceptedWords(held.accepted), look: 'below' } as const] : []),
   ],
 ];
+
+/** What a figure may be, after its name. */
+const limitsCell = ({ target }: HeldAgainst): Piece[] => {
+  if (!target.set) return [];
+  const { least, most, from } = target.inForce;
+  const by = from === '' ? 'the manual' : from;
+  return [
+    {
+      kind: 'said',
+      says: most === null ? say` (at least ${clear(least)}, ${by})` : say` (${clear(least)} to ${clear(most)}, ${by})`,
+    },
+  ];
+};
 
 const shellWords = ({ choices: { shells } }: All, b: JudgedBearing): string => {
   const fitted = shells.fitted.find((f) => f.place === b.id);
@@ -104,7 +122,12 @@ const bearingTable = (engine: All, bearings: readonly JudgedBearing[]): Table =>
   ],
   rows: bearings.map((b) => [
     words(b.words),
-    number(b.journal.size?.value, 'size'),
+    [
+      ...number(b.journal.size?.value, 'size'),
+      ...(b.journal.sizeClass === null
+        ? []
+        : [{ kind: 'text', text: `class ${b.journal.sizeClass}`, look: 'below' } as const]),
+    ],
     number(b.journal.outOfRound, 'clearance'),
     number(b.journal.taper, 'clearance'),
     number(b.housing?.value, 'size'),
@@ -115,30 +138,38 @@ const bearingTable = (engine: All, bearings: readonly JudgedBearing[]): Table =>
 });
 
 function limitsSaid({ choices: { journals } }: All): Saying[] {
+  const from = (source: string): string => (source === '' ? 'the manual' : source);
   return (['main', 'rod'] as const).flatMap((kind) => {
-    const { clearance, tightened } = journals.bearings[kind];
+    const { clearance, sizes, tightened } = journals.bearings[kind];
     const { least, most, source } = clearance;
+    const measured = sizesWords(sizes);
     const told = tightened === '' ? '' : ` Caps tightened to ${tightened}.`;
-    if (least === null) return told === '' ? [] : [say`${KIND_WORDS[kind]}:${told}`];
-    const by = source === '' ? 'the manual' : source;
-    return [
-      most === null
-        ? say`${KIND_WORDS[kind]}: at least ${clear(least)} (${by}).${told}`
-        : say`${KIND_WORDS[kind]}: ${clear(least)} to ${clear(most)} (${by}).${told}`,
+    const said = [
+      ...(least === null
+        ? []
+        : [
+            most === null
+              ? say` at least ${clear(least)} (${from(source)}).`
+              : say` ${clear(least)} to ${clear(most)} (${from(source)}).`,
+          ]),
+      ...(measured ? [say` Journals ${measured} (${from(sizes.source)}).`] : []),
+      ...(told === '' ? [] : [say`${told}`]),
     ];
+    return said.length === 0 ? [] : [said.reduce<Saying>((all, each) => say`${all}${each}`, say`${KIND_WORDS[kind]}:`)];
   });
 }
 
-const isBegun = ({ mains, rods, crank, log }: All, cylinders: readonly Whole[]): boolean =>
+const isBegun = ({ mains, rods, crank, others, log }: All, cylinders: readonly Whole[]): boolean =>
   [...mains, ...rods].some(
     (b) => b.journal.size !== null || b.clearance.value !== null || b.clearance.check !== null,
   ) ||
   crank?.endPlay.value != null ||
+  others.some((o) => o.clearance.value !== null) ||
   cylinders.some((c) => c.side.value !== null || c.smallEnd.value !== null) ||
   log.ticks.has(CRANK);
 
 function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
-  const { mains, rods, crank, choices } = engine;
+  const { mains, rods, crank, others, choices } = engine;
   if (!crank || !isBegun(engine, cylinders)) return [];
   const { asks, method } = choices.journals;
   const play: Piece[][][] = [
@@ -151,6 +182,7 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
         ? [[words(`Rod ${c.label}, pin in small end`), ...heldCells(c.smallEnd)]]
         : [],
     ),
+    ...others.map((o) => [[...words(o.words), ...limitsCell(o.clearance)], ...heldCells(o.clearance)]),
   ];
   return [
     {
@@ -163,7 +195,10 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
     ...(play.length > 0
       ? [
           {
-            heading: say`End play, side clearance, pins`,
+            heading:
+              others.length > 0
+                ? say`End play, side clearance, pins, other clearances`
+                : say`End play, side clearance, pins`,
             minor: true,
             before: [],
             table: {

@@ -28,7 +28,7 @@ export const lacksOf = (choices: JournalChoices, b: JudgedBearing): string[] => 
 ];
 
 /** What is open on mains and crank: what is of a rod, its cylinder lacks. */
-export function openOnCrank({ mains, crank, choices: { journals } }: All): { place: string; says: Saying }[] {
+export function openOnCrank({ mains, crank, others, choices: { journals } }: All): { place: string; says: Saying }[] {
   const ofMains = mains.flatMap((m) =>
     lacksOf(journals, m).map((what) => ({ place: m.id, says: say`${m.words}: ${what}` })),
   );
@@ -37,6 +37,9 @@ export function openOnCrank({ mains, crank, choices: { journals } }: All): { pla
   return [
     ...ofMains,
     ...(isOpen(journals.asks.endPlay, endPlay) ? [{ place: id, says: say`Crank: end play ${endPlay.state}` }] : []),
+    ...others
+      .filter((o) => !o.clearance.done)
+      .map((o) => ({ place: o.id, says: say`${o.words}: ${o.clearance.state}` })),
     ...(isLookedAt(journals, crank) ? [] : [{ place: id, says: say`Crank: thrust washers not looked at` }]),
   ];
 }

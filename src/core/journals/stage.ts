@@ -18,7 +18,7 @@ export function fit(working: Working): void {
 /** Of a build that has no bottom end: no bearing, and nothing of a cylinder. */
 const NOTHING: Judged<JournalsPart, JournalsMade> = {
   cylinders: new Map(),
-  engine: { mains: [], rods: [], crank: null, along: [], apart: { main: null, rod: null } },
+  engine: { mains: [], rods: [], crank: null, along: [], apart: { main: null, rod: null }, others: [] },
 };
 
 /** The working once it is loaded; what says nothing before. */
@@ -68,6 +68,7 @@ export const journals = {
       part: 'shells',
     },
     endPlay: { ...OF_PLAY, words: 'end play', tool: 'play', number: 'crank' },
+    other: { ...OF_PLAY, words: 'other clearance', tool: 'gap', number: 'other' },
     side: { ...OF_PLAY, words: 'side clearance', tool: 'gap', number: 'rod' },
     smallEnd: {
       ...OF_A_BEARING,

@@ -13,6 +13,7 @@ export const JOURNAL_SUBJECTS = [
   'endPlay',
   'side',
   'smallEnd',
+  'other',
 ] as const;
 export type JournalSubject = (typeof JOURNAL_SUBJECTS)[number];
 

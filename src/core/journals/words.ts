@@ -29,6 +29,7 @@ export const HOW: Record<JournalSubject, string> = {
   endPlay: 'Dial on the crank’s nose, crank pried forward and back. Once more to be sure.',
   side: 'Feeler between the two rods, or rod and cheek. A little over is fine, under is not: without room the rods take no oil.',
   smallEnd: 'Across the bush, in two directions. A new bush is honed to its pin.',
+  other: 'As the manual says: by feeler, or worked out from two sizes. 3, or 3/4 where 3 goes and 4 does not.',
 };
 
 /** "From memory": what to expect while the manual is looked for. It is never filled in. */
@@ -72,6 +73,10 @@ export const LOOK_WORDS: Record<BearingCheck, { words: string; why: string }> = 
   oilHoles: {
     words: 'Holes over the oilways, the plain half in the cap',
     why: 'A plain half over an oilway starves the bearing at once.',
+  },
+  shellSide: {
+    words: 'Offset edge to the fillet, hole on its side of the rod',
+    why: 'The other way round the edge of the shell rides on the fillet, or the hole is shut.',
   },
   cap: { words: 'Cap number and arrow right', why: 'A cap from another place, or turned round, closes the bore.' },
   rodFree: {
@@ -118,13 +123,15 @@ export function clearanceWorking({ journal, housing, bare, shells, clearance }: 
   ];
 }
 
-const TIGHT: Record<'clearance' | 'endPlay' | 'side' | 'smallEnd', string> = {
+const TIGHT: Record<'clearance' | 'endPlay' | 'side' | 'smallEnd' | 'other', string> = {
+  other: 'less than the manual asks for',
   clearance: 'the oil film breaks, and the bearing seizes or turns',
   endPlay: 'the thrust faces run dry and seize',
   side: 'the rods take no oil and bind',
   smallEnd: 'the pin seizes in its bush',
 };
 const LOOSE: Record<keyof typeof TIGHT, string> = {
+  other: 'more than the manual allows',
   clearance: 'oil runs out, and pressure falls for all that lie behind it',
   endPlay: 'the crank knocks to and fro, and the clutch with it',
   side: 'a little over is fine; much over throws oil on the bores',

@@ -18,8 +18,8 @@ import { type Caption, type Judged, type Missing, type Outcome, type Place, coun
 import type { Task } from '../stage/tasks';
 import { rangeOf, sizedOf } from '../uncertainty/sized';
 import { JOURNAL_SUBJECTS, type JournalSubject, type Working } from './subjects';
-import { CHECKS_OF, CHECKS_OF_CRANK } from './checks';
-import type { BearingKind, JournalChoices } from './choices';
+import { CHECKS_OF_CRANK, checksOf } from './checks';
+import { type BearingKind, type JournalChoices, NO_LIMITS } from './choices';
 import { crankOf, throwsFrom, usualMains } from './crank';
 import type {
   All,
@@ -29,9 +29,11 @@ import type {
   JournalsPart,
   JudgedBearing,
   JudgedCrank,
+  JudgedOther,
   Pistoned,
   Whole,
 } from './found';
+import { underAt } from './fittedShells';
 import { isJournalRight, isLookedAt, isOpen, isSettled, journalLacks } from './settled';
 import { SHELL_SPOTS, endPlayOf, journalSpots, judgedBearing, looksOf, sideOf, smallEndOf } from './judged';
 
@@ -60,21 +62,55 @@ function bearingAt(engine: Engine, place: Place, kind: BearingKind, memo: Memo):
   const expansion = kind === 'rod' ? STEEL_EXPANSION : BORE_EXPANSION[job?.surface ?? 'iron'];
   const { journals, deciding } = choices;
   const isInspected = kind === 'rod' && inspectsRods(job, choices.walk);
+  const under = underAt(choices.shells, kind, id);
   const from = [
     ...Object.values(passes),
     ...Object.values(rounds),
-    ...[label, ticks, expansion, journals, deciding, log.tools, log.accepted, isInspected],
+    ...[
+      label,
+      ticks,
+      expansion,
+      journals,
+      deciding,
+      log.tools,
+      log.accepted,
+      isInspected,
+      choices.walk.sidedShells,
+      under,
+    ],
   ];
   return memo('bearing', id, from, () =>
     judgedBearing({
       ...{ id, label, words, kind, passes, rounds, expansion },
-      choices: journals,
+      ...{ choices: journals, under },
       tools: log.tools,
       strictness: deciding,
       accepted: log.accepted,
-      looks: looksOf(CHECKS_OF[kind], ticks, bearingPartsIn(log, id), isInspected),
+      looks: looksOf(checksOf(kind, choices.walk), ticks, bearingPartsIn(log, id), isInspected),
     }),
   );
+}
+
+/** The clearances that the builder named, and those of before that were read. */
+function othersIn({ log, choices }: Engine, memo: Memo): JudgedOther[] {
+  const { journals, deciding } = choices;
+  const named = new Map(journals.others.map((other) => [other.id, other]));
+  const read = [...log.numbers.keys()].filter((id) => id.startsWith('X') && passesOf(log, id, 'other').length > 0);
+  return [...new Set([...named.keys(), ...read])].map((id) => {
+    const readings = passesOf(log, id, 'other');
+    const { words, limits } = named.get(id) ?? { words: `Clearance ${id}, no longer on the list`, limits: NO_LIMITS };
+    return memo('other', id, [readings, words, limits, deciding, log.tools, log.accepted], () => ({
+      ...{ id, label: id, words },
+      clearance: sideOf({
+        readings,
+        limits,
+        ask: 'What the manual gives for it.',
+        tools: log.tools,
+        strictness: deciding,
+        accepted: log.accepted,
+      }),
+    }));
+  });
 }
 
 function crankAt({ job, log, choices }: Engine, memo: Memo): JudgedCrank {
@@ -139,7 +175,7 @@ function judge(engine: Engine, cylinders: readonly Pistoned[], memo: Memo): Judg
   if (!job)
     return {
       cylinders: new Map(),
-      engine: { mains: [], rods: [], crank: null, along: [], apart: { main: null, rod: null } },
+      engine: { mains: [], rods: [], crank: null, along: [], apart: { main: null, rod: null }, others: [] },
     };
   const bare = cylinders.map((c) => c.id).join();
   const rods = memo('rods on the crank', ENGINE, [bare, job.engine, choices.clocking.rods], () =>
@@ -160,10 +196,12 @@ function judge(engine: Engine, cylinders: readonly Pistoned[], memo: Memo): Judg
     };
   });
   const all = parts.map((p) => p.part);
+  const others = othersIn(engine, memo);
   return {
     cylinders: new Map(parts.map(({ id, part }) => [id, part])),
-    engine: memo('bottom end', ENGINE, [rods, crank, ...mains, ...all], () => ({
+    engine: memo('bottom end', ENGINE, [rods, crank, ...mains, ...all, ...others], () => ({
       mains,
+      others,
       rods: all.map((p) => p.rod),
       crank,
       along: crankOf(throws, count),
@@ -226,6 +264,7 @@ function playTasks(engine: All, cylinders: readonly Whole[]): Task<JournalSubjec
             : [],
         )
       : []),
+    ...engine.others.map((o) => task(o.id, 'other', o.clearance.value !== null)),
   ];
 }
 
@@ -337,11 +376,12 @@ function bearingOutcome({ clearance, journal }: JudgedBearing, subject: string):
 export const working = {
   judge,
   lists: (engine, cylinders) => ({ journals: journalTasks(engine, cylinders), play: playTasks(engine, cylinders) }),
-  progress: ({ mains, crank, choices: { journals: chosen } }, cylinders) =>
+  progress: ({ mains, crank, others, choices: { journals: chosen } }, cylinders) =>
     counted([
       ...mains.map((b) => isSettled(chosen, b)),
       ...cylinders.map((c) => isRodSettled(chosen, c)),
       ...(chosen.asks.endPlay && crank ? [crank.endPlay.done && isLookedAt(chosen, crank)] : []),
+      ...others.map((o) => o.clearance.done),
     ]),
   missing,
   caption: ({ rod }) => captionOf(rod.clearance),
@@ -352,14 +392,16 @@ export const working = {
       : subject === 'smallEnd'
         ? heldOutcome('pin clearance', smallEnd, 'The pin makes a clearance of it.')
         : bearingOutcome(rod, subject),
-  places: ({ mains, crank }) => (crank ? [...mains, crank] : mains),
+  places: ({ mains, crank, others }) => [...mains, ...(crank ? [crank] : []), ...others],
   expectedAt: (engine, { id }, subject, units) => {
     const main = engine.mains.find((b) => b.id === id);
     return main ? expectedOf(engine, main, subject, units) : null;
   },
-  outcomeAt: ({ mains, crank }, { id }, subject) => {
+  outcomeAt: ({ mains, crank, others }, { id }, subject) => {
     const main = mains.find((b) => b.id === id);
     if (main) return bearingOutcome(main, subject);
+    const other = others.find((o) => o.id === id);
+    if (other) return heldOutcome(other.words, other.clearance, '');
     return crank ? heldOutcome('end play', crank.endPlay, '') : quiet('');
   },
 } satisfies Working;

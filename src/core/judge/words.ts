@@ -31,6 +31,8 @@ export function onWords(place: JudgedPlace | undefined, subject: Subject): strin
 export function taskWords(place: JudgedPlace | undefined, { subject, spot }: At<Subject>): string {
   const { spots, words } = SUBJECTS[subject];
   const on = onWords(place, subject);
+  // a clearance that the builder named says itself what is read
+  if (subject === 'other') return on;
   if (spots && spot)
     return `${on}, ${spots === 'bearing' ? onBearing(subject, spot) : `${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`}`;
   const other =

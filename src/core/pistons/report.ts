@@ -51,7 +51,12 @@ const bySize = (found: { value: Nm } | null, { reported }: Supplied): Piece[] =>
 
 const sizeRow = (c: Whole): Piece[][] => [
   words(c.label),
-  bySize(c.bore.size, c.boreSupplied),
+  [
+    ...bySize(c.bore.size, c.boreSupplied),
+    ...(c.bore.sizeClass === null
+      ? []
+      : [{ kind: 'text' as const, text: ` class ${c.bore.sizeClass}`, look: 'small' as const }]),
+  ],
   number(c.bore.shape?.taper.thrust?.value, 'clearance'),
   number(c.bore.shape?.outOfRound?.value, 'clearance'),
   [

@@ -26,7 +26,7 @@ export interface SubjectFacts {
   /** What kind of tool it is read with. */
   tool: Family;
   /** Whose number it is filed under. A bearing is a main or, by its cylinder, a rod's; a rod is filed under its cylinder. */
-  number: 'cylinder' | 'piston' | 'ring' | 'bearing' | 'rod' | 'crank';
+  number: 'cylinder' | 'piston' | 'ring' | 'bearing' | 'rod' | 'crank' | 'other';
   style: LengthStyle;
   /** Whether the temperatures of part and tool are noted with it. */
   warm: boolean;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { jobEntry } from '@/fixtures/records';
+import { WHOLE_WALK } from '../assembly/choices';
 import { judge } from '../judge/judge';
 import { shortBlockOf } from '../assembly/shortBlock';
 import { sayingText } from '../quantity/saying';
@@ -68,6 +69,38 @@ describe('what it takes to turn', () => {
     expect(says()).toEqual(['Turning: a jump with cylinder 4']);
     const accepted = { of: jump.id, what: 'turn', state: 'over', reason: 'new seals' } as const;
     expect(says({ id: 'ok', at: jump.at, by: 'AB', kind: 'accepted', ...accepted })).toEqual([]);
+  });
+
+  it('over what it may take it is a stop, until accepted; the acceptance lapses when it takes more', () => {
+    const limit = (crank: number | null, all: number | null): Entry => ({
+      ...{ id: 'walk', at: '2026-05-04T08:00:00.000Z', by: 'AB', kind: 'walk', replaces: null },
+      value: { ...WHOLE_WALK, turnMost: { crank: crank && fromPoundFeet(crank), all: all && fromPoundFeet(all) } },
+    });
+    const says = (...entries: Entry[]) => {
+      const judgement = judge({ id: 't', entries: [jobEntry({ units: 'imperial' }), ...entries] });
+      const stops = judgement.findings.filter((f) => f.severity === 'stop').map((f) => sayingText(f.says, 'imperial'));
+      const short = shortBlockOf(judgement).open.map((o) => sayingText(o.says, 'imperial'));
+      return { stops, short: short.filter((s) => s.startsWith('Turning')) };
+    };
+    const [crank, first] = [turned('crank', 'block', 4), turned('piston', 'L1', 9)];
+    expect(says(limit(null, null), crank, first).stops).toEqual([]);
+    expect(says(limit(4, 9), crank, first).stops).toEqual([]);
+    const over = says(limit(3, 8), crank, first);
+    expect(over.stops).toEqual([
+      'Turning, crank alone: 4 lb·ft (5.4 N·m) is over the 3 lb·ft (4.1 N·m) it may take. Something binds.',
+      'Turning, after piston 1: 9 lb·ft (12.2 N·m) is over the 8 lb·ft (10.8 N·m) it may take. Something binds.',
+    ]);
+    expect(over.short).toEqual([
+      'Turning: crank alone, over what it may take',
+      'Turning: after piston 1, over what it may take',
+    ]);
+    const held = { figure: crank.value, limit: fromPoundFeet(3), side: 'most', of: 'torque' } as const;
+    const accepted: Entry = {
+      ...{ id: 'ok', at: crank.at, by: 'AB', kind: 'accepted', of: crank.id, what: 'turn', state: 'over' },
+      ...{ reason: 'new seals', held },
+    };
+    expect(says(limit(3, null), crank, accepted).stops).toEqual([]);
+    expect(says(limit(2, null), crank, accepted).stops.join()).toMatch(/over the 2 lb·ft.*accepted/);
   });
 
   it('is told of the first piston too, once others are in', () => {

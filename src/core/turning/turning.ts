@@ -3,11 +3,15 @@
  * than the others. There is no one figure for all engines: what is usual comes from this one, and from the shop’s own
  * builds of the same kind. Common practice, no source.
  */
-import type { MilliNm } from '../quantity/torque';
+import type { WalkChoices } from '../assembly/choices';
+import type { Units } from '../quantity/length';
+import { type Saying, say } from '../quantity/saying';
+import { type MilliNm, bothTorques } from '../quantity/torque';
 import type { TurnedEntry } from '../record/bench';
 import type { Log } from '../record/log';
 import { benchedOf } from '../record/benched';
-import { type Acceptance, answerOf } from '../record/reading';
+import { type Answer, answerOf, lapsedWords } from '../record/reading';
+import type { Held } from '../verdict/held';
 
 /** What a turning added to the one before. */
 export interface Step {
@@ -18,13 +22,39 @@ export interface Step {
   each: MilliNm | null;
 }
 
-export interface Turn extends Step {
+export interface Turn extends Step, Answer {
   label: string;
   /** Far more than the others added: the last one in binds. */
   isJump: boolean;
-  /** Why a jump may stay. */
-  accepted: Acceptance | null;
+  /** The most it may take; null where nobody says. */
+  most: MilliNm | null;
+  isOver: boolean;
+  /** What an acceptance of it would be given for: a jump has no limit. */
+  held: Held | null;
 }
+
+/** After what the crank was turned, in words. */
+export const afterWords = ({ after }: Pick<TurnedEntry, 'after'>, label: string): string =>
+  after === 'crank' ? 'crank alone' : after === 'all' ? 'all in' : `after piston ${label}`;
+
+/** What is wrong with a turning, a sentence each; empty where nothing is. */
+export function turnFaults({ entry, label, isJump, isOver, most, lapsed }: Turn, units: Units): Saying[] {
+  return [
+    ...(isJump
+      ? [
+          say`Turning: a jump with cylinder ${label}. The last one in binds: take it out and look before the next goes in.`,
+        ]
+      : []),
+    ...(isOver && most !== null
+      ? [
+          say`Turning, ${afterWords(entry, label)}: ${bothTorques(entry.value, units)} is over the ${bothTorques(most, units)} it may take. Something binds.${lapsed ? lapsedWords(lapsed) : ''}`,
+        ]
+      : []),
+  ];
+}
+
+/** Whether a turning is called out and not accepted: it is a jump, or over what it may take. */
+export const isTurnOpen = ({ isJump, isOver, accepted }: Turn): boolean => (isJump || isOver) && accepted === null;
 
 /** What of other builds is known. */
 export interface PastTurning {
@@ -98,27 +128,36 @@ const isFarOver = (share: MilliNm, others: readonly MilliNm[]): boolean => {
   return share > TIMES * middle && share - middle > MISREAD;
 };
 
+/** What turning is judged from. */
+export interface Turned {
+  log: Log;
+  labels: ReadonlyMap<string, string>;
+  choices: { walk: Pick<WalkChoices, 'turnMost'> };
+}
+
 /**
  * The turnings of an engine, each with what it added, and which of them is a jump.
  *
  * @param past the shop’s builds of the same kind: what is expected may come from them, and never what is a jump
  * @example turningOf(judgement, []).turns // []
  */
-export function turningOf(
-  { log, labels }: { log: Log; labels: ReadonlyMap<string, string> },
-  past: readonly PastTurning[],
-): JudgedTurning {
+export function turningOf({ log, labels, choices }: Turned, past: readonly PastTurning[]): JudgedTurning {
   const steps = stepsIn(benchedOf(log, 'turned').map((b) => b.entry));
   const shares = steps.flatMap((s) => (s.each === null ? [] : [{ of: s, each: s.each }]));
   const pastShares = past.flatMap((p) => p.shares);
   const turns = steps.map((step): Turn => {
     const others = shares.flatMap((s) => (s.of === step ? [] : [s.each]));
-    const { each } = step;
+    const { each, entry } = step;
+    const { crank, all } = choices.walk.turnMost;
+    const most = entry.after === 'crank' ? crank : all;
+    const isOver = most !== null && entry.value > most;
+    const held: Held | null = isOver ? { figure: entry.value, limit: most, side: 'most', of: 'torque' } : null;
     return {
       ...step,
-      label: labels.get(step.entry.cylinder) ?? '',
+      label: labels.get(entry.cylinder) ?? '',
       isJump: each !== null && isFarOver(each, others),
-      accepted: answerOf(log.accepted, { acceptId: step.entry.id, what: 'turn', state: 'over', held: null }).accepted,
+      ...{ most, isOver, held },
+      ...answerOf(log.accepted, { acceptId: entry.id, what: 'turn', state: 'over', held }),
     };
   });
   const calm = turns.flatMap((t) => (t.isJump ? [] : (t.each ?? [])));

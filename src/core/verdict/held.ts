@@ -1,16 +1,17 @@
 /** A figure held against a limit: what an acceptance is given for. */
 import { gramsText } from '../quantity/mass';
 import { type Saying, fine, say } from '../quantity/saying';
+import { bothTorques } from '../quantity/torque';
 import type { CostlySide } from './repeats';
 
 export interface Held {
-  /** Nm; of a weight mg. */
+  /** Nm; of a weight mg, of a torque mN·m. */
   figure: number;
   limit: number;
   /** Which side of the limit is not to be passed. */
   side: CostlySide;
   /** Left out for a length. */
-  of?: 'mass';
+  of?: 'mass' | 'torque';
 }
 
 /**
@@ -25,15 +26,23 @@ export const isWorse = (now: Held, then: Held): boolean =>
     : now.limit < then.limit || now.figure > then.figure);
 
 /** The figure and its limit in words. */
-export const heldWords = ({ figure, limit, of }: Held): Saying =>
-  of === 'mass' ? say`${gramsText(figure)} against ${gramsText(limit)}` : say`${fine(figure)} against ${fine(limit)}`;
+export const heldWords = ({ figure, limit, of }: Held): Saying => {
+  if (of === 'mass') return say`${gramsText(figure)} against ${gramsText(limit)}`;
+  if (of === 'torque') return say`${bothTorques(figure, 'metric')} against ${bothTorques(limit, 'metric')}`;
+  return say`${fine(figure)} against ${fine(limit)}`;
+};
+
+/** How far a figure is past its limit, in proportion. */
+const pastBy = ({ figure, limit, side = 'most' }: { figure: number; limit: number; side?: CostlySide }): number =>
+  side === 'most' ? figure / limit : limit / figure;
 
 /**
- * Of several figures over what they may be at most, the one that is furthest over its limit, in proportion; null for none.
+ * Of several figures past what they may be at most (or, where they say so, at least), the one that is furthest past its
+ * limit, in proportion; null for none.
  *
  * @example furthestOver([{ figure: 12, limit: 10 }, { figure: 9, limit: 5 }]) // { figure: 9, limit: 5, side: 'most' }
  */
-export const furthestOver = (all: readonly { figure: number; limit: number }[]): Held | null => {
-  const [worst] = all.toSorted((a, b) => b.figure * a.limit - a.figure * b.limit);
-  return worst ? { figure: worst.figure, limit: worst.limit, side: 'most' } : null;
+export const furthestOver = (all: readonly { figure: number; limit: number; side?: CostlySide }[]): Held | null => {
+  const [worst] = all.toSorted((a, b) => pastBy(b) - pastBy(a));
+  return worst ? { figure: worst.figure, limit: worst.limit, side: worst.side ?? 'most' } : null;
 };

@@ -1,6 +1,7 @@
 /** How a shop puts an engine together. */
 import { z } from 'zod';
 import type { WalkChoices } from '@/core/assembly/choices';
+import { torque } from './bench';
 import { text } from './parts';
 
 const degrees = z.number().min(0, 'from 0').lt(360, 'under 360');
@@ -27,6 +28,8 @@ export const walkSchema: z.ZodType<WalkChoices> = z.strictObject({
     standing: text(60).default(''),
   }),
   stands: z.boolean().default(false),
+  sidedShells: z.boolean().default(false),
+  turnMost: z.strictObject({ crank: torque.nullable(), all: torque.nullable() }).default({ crank: null, all: null }),
   throws: z.array(degrees).min(1).max(16, 'at most 16 throws').nullable(),
   saves: z.enum(['stand', 'crank']),
   bothWays: z.boolean(),

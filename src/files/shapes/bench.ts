@@ -7,7 +7,7 @@ import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/tightening
 import { cylinder, id, METRE, once, place, smallNm, text, words } from './parts';
 
 const mg = z.int('a whole number of milligrams').min(0, 'not negative').max(20_000_000, 'at most 20 kg');
-const torque = z
+export const torque = z
   .int('a whole number of millinewton metres')
   .min(1, 'more than none')
   .max(1_500_000, 'at most 1500 N·m');

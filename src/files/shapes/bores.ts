@@ -4,7 +4,8 @@ import { type BoreChoices, DEPTHS } from '@/core/bores/grid';
 import { MOST_GRADES, type SizingChoices } from '@/core/bores/plan';
 import type { SuppliedChoices } from '@/core/bores/supplied';
 import { MOST_CYLINDERS } from '@/core/engine/engine';
-import { cylinder, direction, nm, once, smallNm, someSize, text, widthNm } from './parts';
+import { NO_SIZES } from '@/core/verdict/sizeLimits';
+import { cylinder, direction, nm, once, sizeLimits, smallNm, someSize, text, widthNm } from './parts';
 
 const formLimits = z.strictObject({ taper: nm, outOfRound: nm });
 const boreLimits = z
@@ -31,6 +32,7 @@ export const boresSchema: z.ZodType<BoreChoices> = z.strictObject({
   plate: z.boolean().nullable(),
   basis: z.enum(['honed', 'used']),
   limits: z.strictObject({ honed: boreLimits, used: boreLimits }),
+  sizes: sizeLimits.default(NO_SIZES),
 });
 
 export const sizingSchema: z.ZodType<SizingChoices> = z.strictObject({

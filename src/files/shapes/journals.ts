@@ -1,7 +1,7 @@
 /** How bearings are read, what they may be, and the shells there are. */
 import { z } from 'zod';
 import { MOST_CYLINDERS } from '@/core/engine/engine';
-import { mostMains } from '@/core/engine/places';
+import { MOST_OTHERS, mostMains } from '@/core/engine/places';
 import {
   type BearingChoices,
   type FittedShells,
@@ -12,7 +12,8 @@ import {
   type ShellChoices,
   type ShellStock,
 } from '@/core/journals/choices';
-import { nm, once, partId, place, smallNm, someSize, text, time, words } from './parts';
+import { NO_SIZES } from '@/core/verdict/sizeLimits';
+import { nm, once, partId, place, sizeLimits, smallNm, someSize, text, time, words } from './parts';
 
 const MOST_MAINS = mostMains(MOST_CYLINDERS);
 const small = smallNm(5_000_000);
@@ -37,6 +38,7 @@ const bearing: z.ZodType<BearingChoices> = z.strictObject({
   clearance: limits,
   nominal: someSize.nullable(),
   tightened: text(120),
+  sizes: sizeLimits.default(NO_SIZES),
 });
 
 export const journalsSchema: z.ZodType<JournalChoices> = z.strictObject({
@@ -54,6 +56,11 @@ export const journalsSchema: z.ZodType<JournalChoices> = z.strictObject({
   endPlay: limits,
   side: limits,
   smallEnd: limits,
+  others: z
+    .array(z.strictObject({ id: z.string().regex(/^X\d{1,2}$/, 'X1 and on'), words: words(60), limits }))
+    .max(MOST_OTHERS, `at most ${MOST_OTHERS}`)
+    .refine((all) => once(all.map((o) => o.id)), 'each once')
+    .default([]),
   asks: z.strictObject({ endPlay: z.boolean(), side: z.boolean(), smallEnd: z.boolean(), looks: z.boolean() }),
   sidePer: z.enum(['rod', 'throw']),
 });
@@ -62,6 +69,7 @@ const stock: z.ZodType<ShellStock> = z.strictObject({
   id: partId,
   name: words(40),
   gives: z.int().min(-500_000, 'at most 0.5 mm').max(500_000, 'at most 0.5 mm'),
+  coat: smallNm(100_000).default(0),
   under: smallNm(5_000_000),
   price: z.number().min(0).max(1_000_000).nullable(),
   drawer: z.int().min(0).max(9_999).nullable(),

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import type { Joints } from '@/core/clocking/joints';
 import { MOST_CYLINDERS } from '@/core/engine/engine';
+import { type SizeLimits, sizesFault } from '@/core/verdict/sizeLimits';
 
 export const METRE = 1_000_000_000;
 
@@ -14,7 +15,7 @@ export const cylinder = z.string().regex(/^(?:[LR]?\d{1,2})$/, 'a place in the b
 /** What something is read on: a cylinder, a main bearing or the crank. */
 export const place = z
   .string()
-  .regex(/^(?:[LRM]?\d{1,2}|crank|block)$/, 'a place such as 3, L1, R2, M4, crank or block');
+  .regex(/^(?:[LRMX]?\d{1,2}|crank|block)$/, 'a place such as 3, L1, R2, M4, X1, crank or block');
 
 export const buildIdSchema = id;
 
@@ -46,3 +47,16 @@ export const someJoints = z.strictObject({
 export const someSize = nm.min(10_000_000, 'at least 10 mm').max(500_000_000, 'at most 500 mm');
 export const smallNm = (most: number) => nm.max(most, `at most ${most / 1_000_000} mm`);
 export const cylinders = z.array(cylinder).max(MOST_CYLINDERS).refine(once, 'each once');
+
+/** Size limits as the manual gives them. */
+export const sizeLimits: z.ZodType<SizeLimits> = z
+  .strictObject({
+    least: someSize.nullable(),
+    most: someSize.nullable(),
+    classes: z.array(z.strictObject({ name: words(12), from: someSize, to: someSize })).max(12, 'at most 12 classes'),
+    source: text(120),
+  })
+  .superRefine((limits, context) => {
+    const fault = sizesFault(limits);
+    if (fault) context.addIssue({ code: 'custom', message: fault });
+  });

@@ -50,6 +50,10 @@ const EDITIONS = [
   ['1', 'as this build began'],
   ['2', 'with oiling, first clip, caps run down'],
 ] as const;
+const SIDED = [
+  ['no', 'alike on both sides'],
+  ['yes', 'offset edge or hole on one side'],
+] as const;
 const GAPS = [
   ['down', 'straight down'],
   ['clear', 'clear of the cutout'],
@@ -91,6 +95,15 @@ export function Habits() {
                 value={walk.shells}
                 options={SHELLS}
                 onChange={(shells) => set({ shells })}
+              />,
+            )}
+            {row(
+              'Rod shells are',
+              <Segmented
+                label="Rod shells are"
+                value={walk.sidedShells ? 'yes' : 'no'}
+                options={SIDED}
+                onChange={(sided) => set({ sidedShells: sided === 'yes' })}
               />,
             )}
             {row(

@@ -112,6 +112,8 @@ interface Props {
   turn: { by: number; isFirst: boolean } | null;
 }
 
+const LOOK_OF = { shellsDry: 'tangs', shellSide: 'shellSide', capOn: 'cap', slides: 'rodFree' } as const;
+
 /** What a step looks like on this engine; nothing where a picture would say no more. */
 export function StepPicture({ step, cylinder, turn }: Props) {
   const judgement = useJudgement();
@@ -149,11 +151,11 @@ export function StepPicture({ step, cylinder, turn }: Props) {
     return turn ? (
       <Dial by={turn.by} isFirst={turn.isFirst} isClockwise={judgement.job?.engine.rotation !== 'anticlockwise'} />
     ) : null;
-  if (step === 'shellsDry' || step === 'capOn' || step === 'slides') {
+  if (step === 'shellsDry' || step === 'shellSide' || step === 'capOn' || step === 'slides') {
     const at = lookAt(judgement, cylinder.id);
     return (
       <div className="flex gap-4">
-        <LookPicture check={step === 'shellsDry' ? 'tangs' : step === 'capOn' ? 'cap' : 'rodFree'} at={at} />
+        <LookPicture check={LOOK_OF[step]} at={at} />
         {step === 'slides' && <LookPicture check="rodCentred" at={at} />}
       </div>
     );

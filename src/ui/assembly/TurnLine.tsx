@@ -7,11 +7,11 @@ import type { JudgedCylinder } from '@/core/judge/judgement';
 import { type MilliNm, bothTorques, hearTorque, torqueText } from '@/core/quantity/torque';
 import type { TurnedEntry } from '@/core/record/bench';
 import { benchedOf } from '@/core/record/benched';
-import type { JudgedTurning } from '@/core/turning/turning';
+import { type JudgedTurning, afterWords } from '@/core/turning/turning';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
 import { FigureLine, type HeardFigure } from './FigureLine';
-import { afterWords, torqueRange } from './turnedWords';
+import { torqueRange } from './turnedWords';
 
 /** After what the crank is turned. */
 export interface At {

@@ -3,12 +3,20 @@
 import { inOrder } from '@/core/assembly/walk';
 import type { Units } from '@/core/quantity/length';
 import { type MilliNm, bothTorques, torqueText } from '@/core/quantity/torque';
-import { type JudgedTurning, type PastTurning, type Turn, rangeOf, turningOf } from '@/core/turning/turning';
+import {
+  type JudgedTurning,
+  type PastTurning,
+  type Turn,
+  afterWords,
+  rangeOf,
+  turningOf,
+} from '@/core/turning/turning';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { When } from '../shared/When';
+import { TurnLimits } from './TurnLimits';
 import { TurnLine } from './TurnLine';
-import { afterWords, torqueRange } from './turnedWords';
+import { torqueRange } from './turnedWords';
 import { usePastTurnings } from './usePastTurnings';
 import type { Order } from './useOrder';
 
@@ -19,6 +27,7 @@ export function TurningView({ order }: { order: Order }) {
   const { units } = useWords();
   const judged = turningOf(judgement, past);
   const jumps = judged.turns.filter((t) => t.isJump);
+  const over = judged.turns.filter((t) => t.isOver && !t.isJump);
   return (
     <div className="flex min-h-full flex-col gap-3 pt-3">
       {judged.turns.length === 0 && (
@@ -30,15 +39,20 @@ export function TurningView({ order }: { order: Order }) {
       {jumps.map((t) => (
         <Jump key={t.entry.id} turn={t} units={units} />
       ))}
+      {over.map((t) => (
+        <Over key={t.entry.id} turn={t} units={units} />
+      ))}
       {judged.turns.length > 0 && <Table judged={judged} units={units} />}
       <Known judged={judged} past={past} units={units} />
+      <TurnLimits />
 
       <TurnLine judged={judged} cylinders={inOrder(judgement, order.found)} />
     </div>
   );
 }
 
-function Jump({ turn: { label, share, entry, accepted }, units }: { turn: Turn; units: Units }) {
+function Jump({ turn, units }: { turn: Turn; units: Units }) {
+  const { label, share, entry } = turn;
   return (
     <div className="max-w-prose shrink-0 border-l-4 border-over pl-3" role="alert">
       <p className="text-lg">
@@ -51,7 +65,24 @@ function Jump({ turn: { label, share, entry, accepted }, units }: { turn: Turn; 
         Most often: a cap on the wrong rod or the wrong way round, a shell out of its notch or dry, the rod in
         backwards, a ring out of its groove or its gap closed. Take it out and look before the next goes in.
       </p>
-      <Accepting words="this jump" what="turn" state="over" answer={{ acceptId: entry.id, held: null, accepted }} />
+      <Accepting words="this jump" what="turn" state="over" answer={turn} />
+    </div>
+  );
+}
+
+/** A turning over what the manual or the shop lets it take. */
+function Over({ turn, units }: { turn: Turn; units: Units }) {
+  const { label, entry, most } = turn;
+  return (
+    <div className="max-w-prose shrink-0 border-l-4 border-over pl-3" role="alert">
+      <p className="text-lg">
+        <b className="text-over">
+          ✕ {bothTorques(entry.value, units)}, {afterWords(entry, label)}: over the {bothTorques(most ?? 0, units)} it
+          may take
+        </b>
+        . Something binds.
+      </p>
+      <Accepting words="this turning" what="turn" state="over" answer={turn} />
     </div>
   );
 }
@@ -73,13 +104,16 @@ function Table({ judged: { turns }, units }: { judged: JudgedTurning; units: Uni
           </tr>
         </thead>
         <tbody>
-          {turns.map(({ entry, label, share, isJump }) => {
+          {turns.map(({ entry, label, share, isJump, isOver }) => {
             const bare = (torque: MilliNm): string => torqueText(torque, units).replace(/ .*$/, '');
             const before = entry.value - (share ?? 0);
             return (
               <tr key={entry.id} className="border-b border-line">
                 <th className="py-2 text-left">{afterWords(entry, label)}</th>
-                <td className="figures text-right text-lg">{bare(entry.value)}</td>
+                <td className={`figures text-right text-lg ${isOver ? 'font-bold text-over' : ''}`}>
+                  {bare(entry.value)}
+                  {isOver && ' ✕'}
+                </td>
                 <td className="figures text-right">{entry.starts === null ? '–' : bare(entry.starts)}</td>
                 <td className={`figures text-right ${isJump ? 'font-bold text-over' : ''}`}>
                   {share === null ? '–' : `${share >= 0 ? '+' : '−'}${bare(Math.abs(share))}`}

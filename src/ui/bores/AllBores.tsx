@@ -68,6 +68,7 @@ export function AllBores() {
                     ±{printLength(bore.size.uncertainty, units, 'size').number.replace(/^0/, '')}
                   </span>
                 )}
+                {bore.sizeClass !== null && <span className="block text-sm text-soft">class {bore.sizeClass}</span>}
               </td>
               <td className="num">{bore.shape ? printLength(bore.shape.mean, units, 'size').number : '–'}</td>
               <td className="num">{fine(bore.shape?.taper.thrust)}</td>

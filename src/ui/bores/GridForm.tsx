@@ -11,6 +11,7 @@ import {
   directionsByCount,
 } from '@/core/bores/grid';
 import type { Nm } from '@/core/quantity/length';
+import { sizesFault } from '@/core/verdict/sizeLimits';
 import { useKeptDraft } from '../shared/keptDraft';
 import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
@@ -18,6 +19,7 @@ import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
+import { SizeLimitsFields } from '../shared/SizeLimitsFields';
 import { bareOf } from '../shared/shopUnits';
 import { Term } from '../shared/Term';
 
@@ -99,6 +101,7 @@ export function GridForm() {
           The unworn bore above ring travel too, for the ridge
         </label>
       </section>
+      <Sizes key={JSON.stringify(choices.sizes)} />
       <section aria-label="Judged as">
         <h2 className="mb-1 text-lg">Judged as</h2>
         <Segmented label="Judged as" value={choices.basis} options={BASES} onChange={(basis) => set({ basis })} />
@@ -112,6 +115,33 @@ export function GridForm() {
         ))}
       </section>
     </div>
+  );
+}
+
+/** What a bore may measure by the manual: least, wear limit, classes. */
+function Sizes() {
+  const judgement = useJudgement();
+  const { choose } = useLogging();
+  const { bores: choices } = judgement.choices;
+  const [draft, setDraft, left] = useKeptDraft('bore-sizes', choices.sizes);
+  const [typed, setTyped] = useState<string | null>(null);
+  const wrong = typed ?? sizesFault(draft);
+  return (
+    <section aria-label="Size limits" className="grid max-w-3xl gap-3 sm:grid-cols-2">
+      <h2 className="text-lg sm:col-span-2">Size limits</h2>
+      {left}
+      <SizeLimitsFields of="Bore" field="bore" sizes={draft} onChange={setDraft} onFault={setTyped} />
+      <div className="sm:col-span-2">
+        <Button
+          kind="accent"
+          disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices.sizes)}
+          onClick={() => choose('bores', { ...choices, sizes: { ...draft, source: draft.source.trim() } })}
+        >
+          Save size limits
+        </Button>
+        {wrong && <p className="font-bold text-over">{wrong}</p>}
+      </div>
+    </section>
   );
 }
 

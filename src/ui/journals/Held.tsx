@@ -12,7 +12,7 @@ import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
 
 interface Props {
-  what: 'clearance' | 'endPlay' | 'side' | 'smallEnd';
+  what: 'clearance' | 'endPlay' | 'side' | 'smallEnd' | 'other';
   /** What is accepted, in words. */
   words: string;
   held: HeldAgainst;
@@ -30,6 +30,7 @@ const SIDES: Record<Props['what'], { under: string; over: string }> = {
   endPlay: { under: 'tight: it seizes', over: 'loose: it knocks' },
   side: { under: 'tight: no oil', over: 'loose: it throws oil' },
   smallEnd: { under: 'tight: it seizes', over: 'loose: it knocks' },
+  other: { under: 'under', over: 'over' },
 };
 
 /** A figure of the bottom end, large, on its scale, with what is to be done. */

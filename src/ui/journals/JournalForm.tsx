@@ -3,6 +3,7 @@
 import type { JudgedBearing } from '@/core/journals/found';
 import { journalSpots } from '@/core/journals/judged';
 import { printLength } from '@/core/quantity/print';
+import { sizesWords } from '@/core/verdict/sizeLimits';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';
@@ -13,13 +14,14 @@ const END_WORDS: Partial<Record<string, string>> = { front: 'front end', rear: '
 export function JournalForm({ bearing }: { bearing: JudgedBearing }) {
   const { choices } = useJudgement();
   const { cursor, goTo } = useMoving();
-  const { units, length } = useWords();
+  const { units, length, text } = useWords();
   const { journal, id, words } = bearing;
   const asked = journalSpots(choices.journals);
   const ends = [...new Set([...asked, ...journal.spots].map((s) => s.depth))];
   const angles = [...new Set([...asked, ...journal.spots].map((s) => s.angle))];
   if (journal.state === 'to do') return null;
   const { outOfRound, taper, state } = journal;
+  const limits = sizesWords(journal.limits);
   return (
     <section aria-label="Journal" className="mt-4">
       <h2 className="mb-1">Journal as read, {units === 'imperial' ? 'in' : 'mm'}</h2>
@@ -71,7 +73,17 @@ export function JournalForm({ bearing }: { bearing: JudgedBearing }) {
           Out of round <b className="figures">{outOfRound === null ? '–' : length(outOfRound, 'clearance')}</b>, taper{' '}
           <b className="figures">{taper === null ? '–' : length(taper, 'clearance')}</b>
         </p>
-        {choices.journals.form.outOfRound === null && choices.journals.form.taper === null ? (
+        {limits && (
+          <p>
+            Diameter: {text(limits)}
+            {journal.sizeClass !== null && (
+              <>
+                , <b>class {journal.sizeClass}</b>
+              </>
+            )}
+          </p>
+        )}
+        {choices.journals.form.outOfRound === null && choices.journals.form.taper === null && !limits ? (
           <p className="text-sm text-soft">Recorded; the manual’s limits are not entered.</p>
         ) : (
           <StateMark state={state} />

@@ -29,7 +29,7 @@ export function JournalsAside({ here, isRead }: { here: At<JournalSubject>; isRe
   const bearing = bearingAt(judgement, here.cylinder);
   if (!place) return null;
   const { subject } = here;
-  const isOfBearing = subject !== 'endPlay' && subject !== 'side' && subject !== 'smallEnd';
+  const isOfBearing = !['endPlay', 'side', 'smallEnd', 'other'].includes(subject);
   const all = findingsFor(
     judgement.findings.filter((f) => f.stage === 'journals'),
     ['journals'],
@@ -47,7 +47,7 @@ export function JournalsAside({ here, isRead }: { here: At<JournalSubject>; isRe
     );
   return (
     <>
-      <WhereMeasured subject={subject} />
+      {subject !== 'other' && <WhereMeasured subject={subject} />}
       <Hand subject={subject} />
       {(subject === 'housing' || subject === 'bare') && <Zeroing />}
       {bearing && isOfBearing && <JournalForm bearing={bearing} />}

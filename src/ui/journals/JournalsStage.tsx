@@ -41,6 +41,7 @@ export function JournalsStage() {
   const here = isPlay ? (handAt(cursor, cursor.inHand.play) as At<JournalSubject>) : bearingInHand(judgement, cursor);
   const bearing = bearingAt(judgement, here.cylinder);
   const rods = judgement.cylinders.map((c) => c.id);
+  const playSubjects = ['endPlay', 'side', ...(judgement.others.length > 0 ? (['other'] as const) : [])] as const;
   const lookedAt = cursor.place === CRANK ? 'Crank' : bearing?.words;
   return (
     <Frame
@@ -60,7 +61,11 @@ export function JournalsStage() {
                 <Readings key="readings" bearing={bearing} subject={here.subject} onManual={() => setView('manual')} />,
               ],
               ['shells', 'Which shells', <ShellsView key="shells" />],
-              ['play', 'End play, sides', <Play key="play" here={here} />],
+              [
+                'play',
+                judgement.others.length > 0 ? 'End play, other' : 'End play, sides',
+                <Play key="play" here={here} />,
+              ],
               ['looks', 'Looked at', <Looks key="looks" />],
               ['manual', 'Manual, how it is read', <Manual key="manual" />],
             ]}
@@ -75,14 +80,14 @@ export function JournalsStage() {
             work={isPlay ? 'play' : 'journals'}
             here={here}
             beside={
-              isPlay
-                ? (['endPlay', 'side'] as const).map((subject) => handAt(cursor, subject))
-                : besideAt(judgement, here.cylinder)
+              isPlay ? playSubjects.map((subject) => handAt(cursor, subject)) : besideAt(judgement, here.cylinder)
             }
-            besideWords={isPlay ? 'end play, side' : 'journal, housing'}
+            besideWords={isPlay ? 'end play, side, other' : 'journal, housing'}
             along={
               isPlay
-                ? { words: 'rod', places: here.subject === 'endPlay' ? [CRANK] : rods }
+                ? here.subject === 'other'
+                  ? { words: 'clearance', places: judgement.others.map((o) => o.id) }
+                  : { words: 'rod', places: here.subject === 'endPlay' ? [CRANK] : rods }
                 : { words: 'bearing', places: alongCrank(judgement) }
             }
             onCall={() => view !== 'readings' && !isPlay && flushSync(() => setView('readings'))}

@@ -150,6 +150,18 @@ function picture(check: BearingCheck, at: LookAt): React.ReactNode {
           </Words>
         </>
       );
+    case 'shellSide':
+      return (
+        <>
+          <path d="M4 14H26V76H4ZM74 14H96V76H74Z" {...STEEL} />
+          <path d="M26 62Q26 76 40 76H60Q74 76 74 62" fill="none" stroke="var(--ink)" strokeWidth={2} />
+          <path d="M34 20H62V30H34Z" fill="var(--soft)" />
+          <path d="M62 20H68L62 30Z" fill="var(--blue)" />
+          <Words x={50} y={50}>
+            edge to fillet
+          </Words>
+        </>
+      );
     case 'cap':
       return <Cap {...at} />;
     case 'rodFree':

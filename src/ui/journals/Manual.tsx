@@ -1,16 +1,25 @@
 'use client';
 
 import { useState } from 'react';
-import { mostMains } from '@/core/engine/places';
-import { type BearingKind, type GivenLimits, type JournalChoices, KINDS, METHODS } from '@/core/journals/choices';
+import { MOST_OTHERS, mostMains, otherId } from '@/core/engine/places';
+import {
+  type BearingKind,
+  type GivenLimits,
+  type JournalChoices,
+  KINDS,
+  METHODS,
+  NO_LIMITS,
+} from '@/core/journals/choices';
 import { HINTS, KIND_WORDS, METHOD_WORDS } from '@/core/journals/words';
 import type { Field as Kind } from '@/core/quantity/hear';
 import type { Nm } from '@/core/quantity/length';
+import { sizesFault } from '@/core/verdict/sizeLimits';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { SelectField } from '../shared/SelectField';
+import { SizeLimitsFields } from '../shared/SizeLimitsFields';
 import { useKeptDraft } from '../shared/keptDraft';
 
 const COUNTS = [
@@ -62,7 +71,13 @@ function Form() {
     limitsFault('Rods', draft.bearings.rod.clearance) ??
     limitsFault('End play', draft.endPlay) ??
     limitsFault('Side clearance', draft.side) ??
-    limitsFault('Small end', draft.smallEnd);
+    limitsFault('Small end', draft.smallEnd) ??
+    KINDS.map((kind) => sizesFault(draft.bearings[kind].sizes)).find((f) => f) ??
+    draft.others
+      .map((o) => (o.words.trim() === '' ? 'A clearance has no name.' : limitsFault(o.words, o.limits)))
+      .find((f) => f) ??
+    null;
+  const free = freeOther([...draft.others, ...judgement.others]);
   const one = (
     label: string,
     key: string,
@@ -103,7 +118,14 @@ function Form() {
             draft.bearings[kind].nominal,
             (nominal) => setDraft((d) => withBearing(d, kind, { nominal })),
           )}
-          <div className="sm:col-span-3">
+          <SizeLimitsFields
+            of={`${KIND_WORDS[kind]}: journal`}
+            field="journal"
+            sizes={draft.bearings[kind].sizes}
+            onChange={(sizes) => setDraft((d) => withBearing(d, kind, { sizes }))}
+            onFault={fault(`sizes-${kind}`)}
+          />
+          <div className="sm:col-span-4">
             <Field
               label={`${KIND_WORDS[kind]}: caps tightened to, and with what`}
               hint="E.g. 60 lb·ft with oil; the figure and its lubricant."
@@ -162,6 +184,58 @@ function Form() {
             )}
           </div>
         ))}
+      </section>
+      <section aria-label="Other clearances" className="grid gap-x-4 gap-y-3 sm:grid-cols-4">
+        <h2 className="text-lg sm:col-span-4">Other clearances</h2>
+        <p className="text-soft sm:col-span-4">
+          Any other clearance of the engine, with its limits: pump gears, cam bores, thrust of the cam.
+        </p>
+        {draft.others.map((other) => {
+          const put = (change: Partial<typeof other>): void =>
+            setDraft((d) => ({ ...d, others: d.others.map((o) => (o.id === other.id ? { ...o, ...change } : o)) }));
+          return (
+            <div key={other.id} className="grid gap-x-4 gap-y-3 sm:col-span-4 sm:grid-cols-4">
+              <div className="sm:col-span-3">
+                <Field label="Clearance" hint="E.g. oil pump, gears to cover.">
+                  {(props) => (
+                    <input
+                      {...props}
+                      className="field"
+                      maxLength={60}
+                      value={other.words}
+                      onChange={(event) => put({ words: event.target.value })}
+                    />
+                  )}
+                </Field>
+              </div>
+              <div className="self-start pt-7">
+                <Button onClick={() => setDraft((d) => ({ ...d, others: d.others.filter((o) => o.id !== other.id) }))}>
+                  Remove<span className="sr-only"> {other.words}</span>
+                </Button>
+              </div>
+              <LimitFields
+                of={other.words.trim() || other.id}
+                kind="play"
+                limits={other.limits}
+                hint=""
+                onChange={(limits) => put({ limits })}
+                one={one}
+                keyed={other.id}
+              />
+            </div>
+          );
+        })}
+        {free !== undefined && (
+          <div className="sm:col-span-4">
+            <Button
+              onClick={() =>
+                setDraft((d) => ({ ...d, others: [...d.others, { id: free, words: '', limits: NO_LIMITS }] }))
+              }
+            >
+              Add clearance
+            </Button>
+          </div>
+        )}
       </section>
       <section aria-label="All together" className="grid gap-x-4 gap-y-3 sm:grid-cols-3">
         <h2 className="text-lg sm:col-span-3">All together</h2>
@@ -272,8 +346,14 @@ const withBearing = (
   bearings: { ...d.bearings, [kind]: { ...d.bearings[kind], ...change } },
 });
 
+/** The first place that no clearance has or had: a reading stays with its own. */
+const freeOther = (taken: readonly { id: string }[]): string | undefined =>
+  Array.from({ length: MOST_OTHERS }, (_, i) => otherId(i + 1)).find((id) => taken.every((t) => t.id !== id));
+
 interface LimitProps {
   of: string;
+  /** What tells its fields from others of the same name. */
+  keyed?: string;
   kind: Kind;
   limits: GivenLimits;
   hint: string;
@@ -289,19 +369,19 @@ interface LimitProps {
 }
 
 /** Least, aim, most, and where they come from. */
-function LimitFields({ of, kind, limits, hint, onChange, one }: LimitProps) {
+function LimitFields({ of, keyed = of, kind, limits, hint, onChange, one }: LimitProps) {
   const aim = (change: Partial<{ from: Nm; to: Nm }>): GivenLimits['aim'] => {
     const from = change.from ?? limits.aim?.from ?? limits.least ?? 0;
     return { from, to: change.to ?? limits.aim?.to ?? Math.max(from, limits.most ?? from) };
   };
   return (
     <>
-      {one(`${of}: least`, `${of}-least`, kind, limits.least, (least) => onChange({ ...limits, least }), hint)}
-      {one(`${of}: most`, `${of}-most`, kind, limits.most, (most) => onChange({ ...limits, most }))}
-      {one(`${of}: aim from`, `${of}-from`, kind, limits.aim?.from ?? null, (from) =>
+      {one(`${of}: least`, `${keyed}-least`, kind, limits.least, (least) => onChange({ ...limits, least }), hint)}
+      {one(`${of}: most`, `${keyed}-most`, kind, limits.most, (most) => onChange({ ...limits, most }))}
+      {one(`${of}: aim from`, `${keyed}-from`, kind, limits.aim?.from ?? null, (from) =>
         onChange({ ...limits, aim: from === null ? null : aim({ from }) }),
       )}
-      {one(`${of}: aim to`, `${of}-to`, kind, limits.aim?.to ?? null, (to) =>
+      {one(`${of}: aim to`, `${keyed}-to`, kind, limits.aim?.to ?? null, (to) =>
         onChange({ ...limits, aim: to === null ? null : aim({ to }) }),
       )}
       <div className="sm:col-span-4">

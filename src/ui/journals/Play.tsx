@@ -10,17 +10,18 @@ import { PlayTable } from './PlayTable';
 
 /** End play of the crank, and how much each rod can move along its throw. */
 export function Play({ here }: { here: At<JournalSubject> }) {
-  const { crank, cylinders } = useJudgement();
+  const { crank, cylinders, others } = useJudgement();
   const [, setView] = useView(JOURNAL_VIEWS);
   const cylinder = cylinders.find((c) => c.id === here.cylinder);
+  const other = here.subject === 'other' ? others.find((o) => o.id === here.cylinder) : undefined;
   const isEnd = here.subject === 'endPlay';
-  const held = isEnd ? crank?.endPlay : cylinder?.side;
+  const held = other?.clearance ?? (isEnd ? crank?.endPlay : cylinder?.side);
   if (!held) return null;
   return (
     <div className="flex h-full flex-col pt-3">
       <Held
-        what={isEnd ? 'endPlay' : 'side'}
-        words={isEnd ? 'the end play' : `the side clearance of rod ${cylinder?.label ?? ''}`}
+        what={other ? 'other' : isEnd ? 'endPlay' : 'side'}
+        words={other?.words ?? (isEnd ? 'the end play' : `the side clearance of rod ${cylinder?.label ?? ''}`)}
         held={held}
         accepts={null}
         how={here.subject}

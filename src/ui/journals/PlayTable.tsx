@@ -24,7 +24,7 @@ export function PlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinder' 
   const { goTo } = useMoving();
   const { units } = useWords();
   const [, setView] = useView(JOURNAL_VIEWS);
-  const { crank, cylinders, choices } = judgement;
+  const { crank, cylinders, others, choices } = judgement;
   const { asks } = choices.journals;
   if (!crank) return null;
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
@@ -48,6 +48,12 @@ export function PlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinder' 
           ]
         : [],
     ),
+    ...others.map((o): Row => ({
+      at: { cylinder: o.id, subject: 'other', spot: null },
+      words: o.words,
+      held: o.clearance,
+      note: '',
+    })),
   ];
   const fine = (nm: number | null): string => (nm === null ? '–' : printLength(nm, units, 'clearance').number);
   return (
@@ -55,10 +61,12 @@ export function PlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinder' 
       className="relative mt-3 min-h-44 flex-1 overflow-auto"
       tabIndex={0}
       role="region"
-      aria-label="End play, sides, small ends"
+      aria-label="End play, sides, small ends, other clearances"
     >
       <table className="ruled">
-        <caption className="sr-only">End play, side clearance of every rod, and pins in small ends</caption>
+        <caption className="sr-only">
+          End play, side clearance of every rod, pins in small ends, other clearances
+        </caption>
         <thead className="sticky top-0 bg-sheet">
           <tr>
             <th scope="col">what</th>

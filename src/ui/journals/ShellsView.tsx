@@ -1,7 +1,7 @@
 'use client';
 
 import { type KindAdvice, type ShellAdvice, shellAsk, sided, toBuy, verdictWith } from '@/core/journals/advice';
-import { type BearingKind, type FittedShells, type ShellChoices, KINDS } from '@/core/journals/choices';
+import { type BearingKind, type FittedShells, type ShellChoices, KINDS, givenBy } from '@/core/journals/choices';
 import { KIND_WORDS } from '@/core/journals/words';
 import { printLength } from '@/core/quantity/print';
 import { useInitials, useJudgement, useLogging, useWords } from '../openBuild/contexts';
@@ -222,7 +222,8 @@ function Table({ kind, planned, advice: { together } }: TableProps) {
   const { shells } = judgement.choices;
   const bearings = kind === 'main' ? judgement.mains : judgement.rods;
   const name = (id: string): string => shells.stock[kind].find((s) => s.id === id)?.name ?? id;
-  const isOdd = (id: string): boolean => (shells.stock[kind].find((s) => s.id === id)?.gives ?? 0) !== 0;
+  const isOdd = (id: string): boolean =>
+    givenBy(shells.stock[kind].find((s) => s.id === id) ?? { gives: 0, coat: 0 }) !== 0;
   const fine = (nm: number): string => printLength(nm, units, 'clearance').number;
   return (
     <table className="ruled">

@@ -14,6 +14,7 @@ interface Draft {
   id: string;
   name: string;
   gives: string;
+  coat: string;
   under: string;
   price: string;
   drawer: string;
@@ -90,6 +91,7 @@ export function StockForm() {
             <tr>
               <th scope="col">grade</th>
               <th scope="col">one half gives, {unit}</th>
+              <th scope="col">coating a face, {unit}</th>
               <th scope="col">for journals under by, {unit}</th>
               <th scope="col">price a pair</th>
               <th scope="col">halves in the drawer</th>
@@ -101,13 +103,13 @@ export function StockForm() {
           <tbody>
             {draft[kind].map((row, i) => (
               <tr key={row.id}>
-                {(['name', 'gives', 'under', 'price', 'drawer'] as const).map((field) => (
+                {(['name', 'gives', 'coat', 'under', 'price', 'drawer'] as const).map((field) => (
                   <td key={field}>
                     <input
                       className={`field ${field === 'name' ? 'w-44' : 'figures w-24'}`}
-                      aria-label={`${row.name || 'grade'}: ${{ name: 'name', gives: 'what one half gives', under: 'undersize', price: 'price of a pair', drawer: 'halves in the drawer' }[field]}`}
+                      aria-label={`${row.name || 'grade'}: ${{ name: 'name', gives: 'what one half gives', coat: 'coating a face', under: 'undersize', price: 'price of a pair', drawer: 'halves in the drawer' }[field]}`}
                       value={row[field]}
-                      disabled={row.id === STANDARD && field === 'gives'}
+                      disabled={row.id === STANDARD && (field === 'gives' || field === 'coat')}
                       autoComplete="off"
                       onChange={(event) => change(i, { [field]: event.target.value })}
                     />
@@ -135,7 +137,7 @@ export function StockForm() {
               ...d,
               [kind]: [
                 ...d[kind],
-                { id: `g${Date.now().toString(36)}`, name: '', gives: '', under: '', price: '', drawer: '' },
+                { id: `g${Date.now().toString(36)}`, name: '', gives: '', coat: '', under: '', price: '', drawer: '' },
               ],
             }))
           }
@@ -161,16 +163,29 @@ export function StockForm() {
       </p>
       <p className="mt-1 text-soft">
         What one half gives over a standard one: + is thinner, more clearance. A pair sold as a thou more is half a thou
-        each. A dry film of {units === 'imperial' ? '0.2–0.5 thou' : '0.005–0.013 mm'} a face takes that much: enter it
-        as a grade of its own with −. Undersizes are for ground journals: a standard one gives 0.
+        each. A coating (dry film, {units === 'imperial' ? '0.2–0.5 thou' : '0.005–0.013 mm'} a face) is taken off: a
+        coated half is a grade of its own. Undersizes are for ground journals: a standard one gives 0.
       </p>
     </details>
   );
 }
 
+type Lengths = Pick<Draft, 'gives' | 'coat' | 'under'>;
+
+/** The thickest coating that is taken for one, nm. From memory. */
+const MOST_COAT = 100_000;
+
+/** A coating: 0 for none; null where it is none. */
+function coatOf(text: string, units: 'imperial' | 'metric'): number | null {
+  if (text.trim() === '') return 0;
+  const coat = signed(text, units);
+  return coat !== null && coat >= 0 && coat <= MOST_COAT ? coat : null;
+}
+
 /** The lengths of a grade as the form shows them. */
-const printed = ({ gives, under }: ShellStock, units: 'imperial' | 'metric'): Pick<Draft, 'gives' | 'under'> => ({
+const printed = ({ gives, coat, under }: ShellStock, units: 'imperial' | 'metric'): Lengths => ({
   gives: printLength(gives, units, 'fine').number,
+  coat: coat === 0 ? '' : printLength(coat, units, 'fine').number,
   under: under === 0 ? '' : printLength(under, units, 'fine').number,
 });
 
@@ -179,6 +194,7 @@ const stockOf = (d: Draft, units: 'imperial' | 'metric', before: ShellStock | un
   id: d.id,
   name: d.name.trim(),
   gives: before && printed(before, units).gives === d.gives ? before.gives : (signed(d.gives, units) ?? 0),
+  coat: before && printed(before, units).coat === d.coat ? before.coat : (coatOf(d.coat, units) ?? 0),
   under: before && printed(before, units).under === d.under ? before.under : (underOf(d.under, units) ?? 0),
   price: d.price.trim() === '' ? null : Number(d.price.replace(',', '.')),
   drawer: d.drawer.trim() === '' ? null : Number(d.drawer),
@@ -191,6 +207,7 @@ function faultOf(draft: Record<BearingKind, Draft[]>, units: 'imperial' | 'metri
       const of = `${KIND_WORDS[kind]}, ${d.name || 'a grade'}`;
       if (d.name.trim() === '') return `${KIND_WORDS[kind]}: a grade has no name.`;
       if (signed(d.gives, units) === null) return `${of}: “${d.gives}” is nothing a half could give.`;
+      if (coatOf(d.coat, units) === null) return `${of}: “${d.coat}” is not the thickness of a coating.`;
       if (underOf(d.under, units) === null) return `${of}: “${d.under}” is no undersize.`;
       if (d.price.trim() !== '' && !(Number(d.price.replace(',', '.')) >= 0)) return `${of}: “${d.price}” is no price.`;
       if (d.drawer.trim() !== '' && !/^\d{1,4}$/.test(d.drawer.trim()))

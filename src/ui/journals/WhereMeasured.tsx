@@ -2,7 +2,10 @@ import type { Word } from '@/core/glossary';
 import type { JournalSubject } from '@/core/journals/subjects';
 import { Term } from '../shared/Term';
 
-const LABELS: Record<JournalSubject, string> = {
+/** What has a picture: where another clearance is read, the manual says. */
+type Drawn = Exclude<JournalSubject, 'other'>;
+
+const LABELS: Record<Drawn, string> = {
   journal: 'The journal is measured in line with its throw and square to it, near both ends',
   housing: 'The housing is measured square to the parting line',
   bare: 'The bare housing is measured square to the parting line',
@@ -14,7 +17,7 @@ const LABELS: Record<JournalSubject, string> = {
 };
 
 /** The word of the trade that goes with it. */
-const TERMS: Partial<Record<JournalSubject, Word>> = {
+const TERMS: Partial<Record<Drawn, Word>> = {
   journal: 'journal',
   housing: 'parting line',
   bare: 'parting line',
@@ -124,7 +127,7 @@ const SmallEnd = () => (
   </>
 );
 
-const PICTURES: Record<JournalSubject, () => React.ReactNode> = {
+const PICTURES: Record<Drawn, () => React.ReactNode> = {
   journal: () => <Journal thread={false} />,
   thread: () => <Journal thread />,
   housing: () => <Housing shells />,
@@ -136,7 +139,7 @@ const PICTURES: Record<JournalSubject, () => React.ReactNode> = {
 };
 
 /** Where what is in hand is measured, drawn. */
-export function WhereMeasured({ subject }: { subject: JournalSubject }) {
+export function WhereMeasured({ subject }: { subject: Drawn }) {
   return (
     <section aria-label="Where it is measured" className="mb-3">
       <h2 className="mb-1">Where it is measured</h2>

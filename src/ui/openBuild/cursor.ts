@@ -1,6 +1,6 @@
 /** Where the work is: which cylinder, and what of it. */
 import { firstSpot } from '@/core/bores/judged';
-import { CRANK, isCylinderId } from '@/core/engine/places';
+import { CRANK, isCylinderId, otherId } from '@/core/engine/places';
 import type { Judgement } from '@/core/judge/judgement';
 import { type At, nextTask } from '@/core/stage/tasks';
 import { type ListId, type Subject, SUBJECTS, SUBJECT_IDS, listOf } from '@/core/stages';
@@ -34,9 +34,16 @@ export function movedTo(before: Cursor, { cylinder: at, subject, spot }: At<Subj
 /** Where a subject is in hand: on the cylinder, or on what else of the engine is. */
 export function handAt({ cylinder, place, spot, onBearing }: Cursor, subject: Subject): At<Subject> {
   const { number, spots } = SUBJECTS[subject];
-  const on = number === 'crank' ? CRANK : number === 'bearing' && place !== CRANK ? (place ?? cylinder) : cylinder;
-  return { cylinder: on, subject, spot: spots === 'bore' ? spot : spots === 'bearing' ? onBearing : null };
+  const on = { crank: CRANK, other: isOther(place) ? place : otherId(1), bearing: isMain(place) ? place : cylinder };
+  return {
+    cylinder: number === 'crank' || number === 'other' || number === 'bearing' ? on[number] : cylinder,
+    subject,
+    spot: spots === 'bore' ? spot : spots === 'bearing' ? onBearing : null,
+  };
 }
+
+const isMain = (place: string | null): place is string => place?.startsWith('M') ?? false;
+const isOther = (place: string | null): place is string => place?.startsWith('X') ?? false;
 
 /** Where a build is opened: at the first open ring once rings are begun, else at what is open first. */
 export function startingCursor({ tasks, cylinders, choices }: Judgement): Cursor {

@@ -1,0 +1,89 @@
+'use client';
+
+import { useState } from 'react';
+import type { Field as Kind } from '@/core/quantity/hear';
+import { classesText, hearClasses } from '@/core/quantity/hearClasses';
+import type { SizeLimits } from '@/core/verdict/sizeLimits';
+import { useWords } from '../openBuild/contexts';
+import { Field } from './Field';
+import { LengthField } from './LengthField';
+
+interface Props {
+  /** Of what, before each label. */
+  of: string;
+  field: Extract<Kind, 'bore' | 'journal'>;
+  sizes: SizeLimits;
+  onChange: (sizes: SizeLimits) => void;
+  onFault: (fault: string | null) => void;
+}
+
+type Part = 'least' | 'most' | 'classes';
+
+/** Least and most diameter, size classes, and where they come from. */
+export function SizeLimitsFields({ of, field, sizes, onChange, onFault }: Props) {
+  const { units } = useWords();
+  const [typed, setTyped] = useState<string | null>(null);
+  const [faults, setFaults] = useState<Partial<Record<Part, string | null>>>({});
+  const heard = typed === null ? null : hearClasses(typed, field, units);
+  const fault =
+    (part: Part) =>
+    (found: string | null): void => {
+      const next = { ...faults, [part]: found };
+      setFaults(next);
+      onFault(Object.values(next).find((f) => f) ?? null);
+    };
+  const end = (part: 'least' | 'most', hint: string) => (
+    <LengthField
+      key={part + units}
+      label={`${of}, ${part} diameter`}
+      hint={hint}
+      kind={field}
+      units={units}
+      value={sizes[part]}
+      onChange={(nm) => onChange({ ...sizes, [part]: nm })}
+      onFault={fault(part)}
+    />
+  );
+  return (
+    <>
+      {end('least', field === 'journal' ? 'Worn under this it is ground.' : 'As finished. Under this it is honed on.')}
+      {end('most', field === 'journal' ? 'As made.' : 'The wear limit. Over this it is bored.')}
+      <div className="sm:col-span-2">
+        <Field
+          label={`${of}, size classes`}
+          hint={`E.g. ${units === 'imperial' ? 'A 3.3858–3.3862; B 3.3862–3.3866' : 'A 86.000–86.010; B 86.010–86.020'}.`}
+          error={heard && !heard.ok ? heard.why : undefined}
+        >
+          {(props) => (
+            <input
+              {...props}
+              className="field figures"
+              autoComplete="off"
+              maxLength={400}
+              value={typed ?? classesText(sizes.classes, units)}
+              onChange={(event) => {
+                setTyped(event.target.value);
+                const now = hearClasses(event.target.value, field, units);
+                if (now.ok) onChange({ ...sizes, classes: now.classes });
+                fault('classes')(now.ok ? null : now.why);
+              }}
+            />
+          )}
+        </Field>
+      </div>
+      <div className="sm:col-span-2">
+        <Field label={`${of}, sizes from`} hint="The manual, its page.">
+          {(props) => (
+            <input
+              {...props}
+              className="field"
+              maxLength={120}
+              value={sizes.source}
+              onChange={(event) => onChange({ ...sizes, source: event.target.value })}
+            />
+          )}
+        </Field>
+      </div>
+    </>
+  );
+}
