@@ -3,14 +3,7 @@ import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceVerdict } from '../pistons/clearance';
 import { type Component } from '../uncertainty/spread';
 import { type Strictness, leastRight } from '../verdict/decide';
-import {
-  type BearingKind,
-  type FittedShells,
-  type ShellChoices,
-  type ShellStock,
-  KINDS,
-  givenBy,
-} from './choices';
+import { type BearingKind, type FittedShells, type ShellChoices, type ShellStock, KINDS, givenBy } from './choices';
 import { fittedAt } from './fittedShells';
 import type { All, JudgedBearing } from './found';
 import { type Fitted, type ShellBounds, type ShellPlan, fewestShells, nearestShells, shellsInOrder } from './shells';
