@@ -179,8 +179,9 @@ test('a set over is told what to take off, holds the short block, and may stay w
   await page.getByRole('tab', { name: 'Masses' }).click();
   await last.getByRole('button', { name: 'Accept with a reason' }).click();
   await page.getByLabel('Why it may stay').fill('owner agrees');
+  await page.getByLabel('Your initials').fill('KM');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
-  await expect(main(page)).toContainText('ccepted by someone: owner agrees');
+  await expect(main(page)).toContainText('ccepted by KM: owner agrees');
   await page.getByRole('tab', { name: 'Short block' }).click();
   await expect(main(page)).not.toContainText('over the lightest set');
 });

@@ -443,6 +443,7 @@ test('the pin in the small end: on the route where it is asked for, against the 
   await page.getByRole('button', { name: 'Rod 2, pin in small end' }).click();
   await page.getByRole('button', { name: 'Accept with a reason' }).click();
   await page.getByLabel('Why it may stay').fill('honed tomorrow');
+  await page.getByLabel('Your initials').fill('KM');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByText('honed tomorrow').first()).toBeVisible();
 });
@@ -515,6 +516,7 @@ test('journals by their size and class, and a clearance that the builder named, 
     .toEqual([['Oil pump, gears to cover', 'over']]);
   await page.getByRole('button', { name: 'Accept with a reason' }).click();
   await page.getByLabel('Why it may stay').fill('pump is renewed later');
+  await page.getByLabel('Your initials').fill('KM');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await stage(page, 'Sheet').click();
   const sheet = page.getByRole('main');

@@ -63,7 +63,7 @@ test('a gap that grew with no cut logged is asked about: Enter where filing was 
   await page.keyboard.press('f');
   await expect(page.getByRole('main')).toContainText('The readings disagree: 19 thou and 24 thou');
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await log('24');
+  await expect(page.locator('#line-said')).toContainText('whether it was filed is asked again');
   // by touch, and where it was in its window already only by its own key
   await page.getByRole('button', { name: /^Filed since/ }).click();
   await expect(rings(page)).toContainText('2/16');
@@ -192,6 +192,7 @@ test('a ring that is over: accepted with a reason and taken back; another ring; 
   await expect(over).toBeVisible();
   await over.getByRole('button', { name: 'Accept with a reason' }).click();
   await page.getByLabel('Why it may stay').fill('plain rebuild, customer agrees');
+  await page.getByLabel('Your initials').fill('KM');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByText('plain rebuild, customer agrees').first()).toBeVisible();
   await expect(rings(page)).toContainText('1/16');

@@ -100,6 +100,7 @@ test('the order of trust, rung by rung: own, chart, manual, sheet; and own put o
   await expect(findings(page)).toContainText('Stop.');
   await rung(page, 'own').getByRole('button', { name: 'Accept with a reason' }).click();
   await page.getByLabel('Why it may stay').fill('the tune is known');
+  await page.getByLabel('Your initials').fill('KM');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(rung(page, 'own')).toContainText('the tune is known');
   await expect(findings(page)).not.toContainText('Stop.');

@@ -1,5 +1,5 @@
 /** What one bench made last, and where that leads back to. */
-import type { Logged } from '../record/reading';
+import type { FiledEntry, Logged } from '../record/reading';
 import { historyOf } from '../record/log';
 import type { Entry } from '../record/record';
 import type { At } from '../stage/tasks';
@@ -37,4 +37,23 @@ export function lastMade(
         if (made.item.voided === null && isOwn(made.item)) live.set(made.item.id, made);
   const last = entries.findLast((entry) => live.has(entry.id));
   return (last && live.get(last.id)) ?? null;
+}
+
+/**
+ * The last answer to whether a ring was filed, where it is this bench's own, still counts, and was given after what was
+ * made last; null for none.
+ *
+ * @param made id of what was made last; null for nothing
+ * @example lastAnswer(record.entries, null, () => true) // null
+ */
+export function lastAnswer(
+  entries: readonly Entry[],
+  made: string | null,
+  isOwn: (entry: FiledEntry) => boolean,
+): FiledEntry | null {
+  const struck = new Set(entries.flatMap((entry) => (entry.kind === 'void' ? [entry.of] : [])));
+  const last = entries.findLast(
+    (entry) => entry.id === made || (entry.kind === 'filed' && !struck.has(entry.id) && isOwn(entry)),
+  );
+  return last?.kind === 'filed' ? last : null;
 }

@@ -5,7 +5,7 @@ import { flushSync } from 'react-dom';
 import { type KeyboardEvent, type RefObject, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { EACH, isEach } from '@/core/record/settingWords';
 import { claimOf } from '@/core/judge/bench';
-import { type Made, lastMade } from '@/core/judge/lastMade';
+import { type Made, lastAnswer, lastMade } from '@/core/judge/lastMade';
 import { type Judgement, numberAt, placeAt } from '@/core/judge/judgement';
 import { stepOn, tasksOf } from '@/core/judge/next';
 import { type Hand, readingOf } from '@/core/judge/preview';
@@ -246,6 +246,12 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   const undo = (): void => {
     if (isBarred()) return;
     const made = lastOf(judgement, cursor.chosen);
+    const answered = lastAnswer(record.entries, made?.item.id ?? null, isOwn);
+    if (answered) {
+      strike(answered.id, 'undone at entry');
+      setSaid('Undone: whether it was filed is asked again.');
+      return backToLine();
+    }
     if (!made) return setSaid('Nothing of this bench’s to undo here.');
     strike(made.item.id, 'undone at entry');
     setUndone((before) => [...before, made]);

@@ -53,7 +53,7 @@ export function useLoggingOf({ judging, judgement, live, by, shop, gauge, filer 
         appendOwn(tool(keyOf(filer)), made.cutEntry(number, ring, keyOf(filer), count, stamp)),
       answerFiled: (reading, was) => {
         const entry = made.filedEntry(reading, was, stamp);
-        append([entry]);
+        appendOwn([], entry);
         return preview([entry]);
       },
       accept: (what, reason) => append([made.acceptance(what, reason, stamp)]),

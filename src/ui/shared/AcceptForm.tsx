@@ -1,16 +1,21 @@
 'use client';
 
 import { useState } from 'react';
+import { useInitials } from '../openBuild/contexts';
 import { Button } from './Button';
 
-/** Why a verdict may stay as it is. */
+/** Why a verdict may stay as it is, and whose word that is. */
 export function AcceptForm({ onAccept }: { onAccept: (reason: string) => void }) {
+  const { by, setBy } = useInitials();
+  const [isUnknown] = useState(by === '');
   const [reason, setReason] = useState('');
+  const isWhole = reason.trim() !== '' && by.trim() !== '';
   return (
     <form
+      className="grid gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        if (reason.trim()) onAccept(reason.trim());
+        if (isWhole) onAccept(reason.trim());
       }}
     >
       <label className="grid gap-1 font-bold">
@@ -23,12 +28,27 @@ export function AcceptForm({ onAccept }: { onAccept: (reason: string) => void })
           onChange={(event) => setReason(event.target.value)}
         />
       </label>
-      <p className="mt-1 text-sm text-soft">
+      {isUnknown && (
+        <label className="grid gap-1 font-bold">
+          Your initials
+          <input
+            className="field figures w-24! uppercase"
+            value={by}
+            maxLength={12}
+            autoComplete="off"
+            spellCheck={false}
+            onChange={(event) => setBy(event.target.value)}
+          />
+        </label>
+      )}
+      <p className="text-sm text-soft">
         Kept on record with your initials. A new reading, a worse figure or a stricter limit ends it.
       </p>
-      <Button type="submit" kind="accent" disabled={!reason.trim()} className="mt-2">
-        Accept
-      </Button>
+      <div>
+        <Button type="submit" kind="accent" disabled={!isWhole}>
+          Accept
+        </Button>
+      </div>
     </form>
   );
 }
