@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { fromMm, fromThou } from '../quantity/length';
+import { boreReading, jobEntry } from '@/fixtures/records';
+import { judge } from '../judge/judge';
+import { fromInches, fromMm, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
-import { NO_SIZES } from '../verdict/sizeLimits';
+import type { Entry } from '../record/record';
+import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
 import { STARTING_STRICTNESS } from '../verdict/decide';
 import { STARTING_BORES } from './grid';
 import type { BoreShape } from './shape';
@@ -100,5 +103,43 @@ describe('the verdict on a bore (ISO 14253-1:2017 and the limits from memory)', 
     expect(BORE_STATES.filter(boreIsDone)).toEqual(['within']);
     for (const basis of ['honed', 'used'] as const)
       expect(new Set(BORE_STATES.map((s) => boreAdvice(s, basis))).size).toBe(BORE_STATES.length);
+  });
+});
+
+describe('a bore held against the sizes of the manual', () => {
+  // 4.0652 in at the top, 4.0650 at the bottom
+  const found = (sizes: Partial<SizeLimits>) => {
+    const entries: Entry[] = [
+      jobEntry(),
+      {
+        ...{ id: 'b', at: '2026-05-04T08:00:00.000Z', by: '', kind: 'bores', replaces: null },
+        value: { ...STARTING_BORES, sizes: { ...NO_SIZES, ...sizes } },
+      },
+      ...(['top', 'middle', 'bottom'] as const).flatMap((depth) =>
+        [90, 0].map((angle) =>
+          boreReading(`${depth}${angle}`, 'L1', depth, angle, fromInches(depth === 'bottom' ? 4.065 : 4.0652)),
+        ),
+      ),
+    ];
+    const judgement = judge({ id: 'x', entries });
+    const bore = judgement.cylinders[0]?.bore;
+    const says = judgement.findings.filter((f) => f.stage === 'bores').map((f) => sayingText(f.says, 'imperial'));
+    return { state: bore?.verdict.state, sizeClass: bore?.sizeClass, says: says.join(' ') };
+  };
+
+  it('goes by its largest place at the most, by its smallest at the least', () => {
+    expect(found({ least: fromInches(4.064), most: fromInches(4.066) }).state).toBe('within');
+    expect(found({ most: fromInches(4.065) }).state).not.toBe('within');
+    expect(found({ most: fromInches(4.064) }).state).toBe('next size');
+    expect(found({ least: fromInches(4.0665) }).state).toBe('hone');
+  });
+
+  it('its class is told by its smallest place; one that is in none is noted', () => {
+    const classes = [{ name: 'A', from: fromInches(4.0645), to: fromInches(4.0651) }];
+    expect(found({ classes }).sizeClass).toBe('A');
+    expect(found({ classes }).says).not.toContain('none of the size classes');
+    const other = [{ name: 'B', from: fromInches(4.07), to: fromInches(4.071) }];
+    expect(found({ classes: other }).says).toContain('bore 4.0650 in is in none of the size classes');
+    expect(found({}).says).not.toContain('size classes');
   });
 });

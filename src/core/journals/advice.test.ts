@@ -50,6 +50,18 @@ describe('a coating', () => {
     expect(givenBy({ gives: fromThou(0.5), coat: fromThou(0.3) })).toBe(fromThou(0.2));
     expect(givenBy({ gives: 0, coat: fromThou(0.3) })).toBe(-fromThou(0.3));
   });
+
+  it('counts in what standard halves would give, and in what a coated grade is sold for', () => {
+    const coated = stock('coated', 0, { coat: fromThou(0.3) });
+    const grades = { main: [stock('std', 0), coated], rod: [stock('std', 0)] };
+    const fitted = [{ place: 'M1', upper: 'coated', lower: 'coated' }];
+    const [kind] = shellAsk(asked([1.9], [], { stock: grades, fitted })).kinds;
+    expect(kind?.bearings[0]?.standard).toBe(fromThou(2.5));
+    expect(kind?.grades).toEqual([
+      { id: 'std', gives: 0 },
+      { id: 'coated', gives: -fromThou(0.3) },
+    ]);
+  });
 });
 
 describe('what is asked', () => {

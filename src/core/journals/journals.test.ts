@@ -10,7 +10,7 @@ import { type Nm, fromInches, fromMm, fromThou } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { Entry } from '../record/record';
 import type { Subject } from '../stages';
-import { type BearingCheck, CHECKS_OF } from './checks';
+import { type BearingCheck, CHECKS_OF, checksOf } from './checks';
 import { type GivenLimits, type JournalChoices, STARTING_JOURNALS, startingShells } from './choices';
 import { crankOf, throwsFrom, usualMains } from './crank';
 import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
@@ -368,6 +368,14 @@ describe('clearances that the builder named', () => {
     expect(tight.findings).toContainEqual(expect.objectContaining({ severity: 'stop', cylinder: 'X1' }));
   });
 
+  it('each counts as one thing to be done', () => {
+    const progress = (...entries: Entry[]) => build(...entries).stages.find((s) => s.stage === 'journals');
+    const [none, two] = [progress(chosen(LIMITS)), progress(others)];
+    expect((two?.total ?? 0) - (none?.total ?? 0)).toBe(2);
+    expect(progress(others, leaf('X1', 2, 2.5))?.done).toBe(1);
+    expect(progress(others, leaf('X1', 4, 5))?.done).toBe(0);
+  });
+
   it('one that is taken off the list keeps its readings in sight', () => {
     const judgement = build(chosen(LIMITS), leaf('X1', 2, 2.5));
     expect(judgement.others).toMatchObject([{ words: 'Clearance X1, no longer on the list' }]);
@@ -473,6 +481,14 @@ describe('a journal of which limits of form are given', () => {
     expect(state(3, fromThou(0.5))).toEqual(['part read', 0]);
     expect(state(4, fromThou(0.5))).toEqual(['within', 1]);
     expect(state(1, null)).toEqual(['within', 1]);
+  });
+
+  it('of which a least diameter alone is given it is part read too', () => {
+    const { main, rod } = STARTING_JOURNALS.bearings;
+    const sizes = { ...NO_SIZES, least: fromInches(2.3) };
+    const choices = chosen(LIMITS, { bearings: { main: { ...main, sizes }, rod } });
+    const one = { ...reading('j', 'M1', 'journal', fromInches(2.3615)), place: { depth: 'front' as const, angle: 0 } };
+    expect(mainOf(build(choices, one)).journal.state).toBe('part read');
   });
 });
 
@@ -609,6 +625,14 @@ describe('what is looked at', () => {
       reason: 'so be it',
     };
     expect(doneOf(limits, ...oval, accept)).toBe(1);
+  });
+});
+
+describe('shells that differ by side', () => {
+  it('are looked at by their side where the engine has such, and not otherwise', () => {
+    expect(checksOf('rod', { sidedShells: false })).not.toContain('shellSide');
+    expect(checksOf('rod', { sidedShells: true })).toEqual(CHECKS_OF.rod);
+    expect(checksOf('main', { sidedShells: true })).toEqual(CHECKS_OF.main);
   });
 });
 
