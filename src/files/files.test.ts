@@ -299,6 +299,7 @@ describe('the build file', () => {
       expect(duty.wanted).toBe(row);
       expect(planned?.top.set && planned.top.inForce.least).toBe(Math.round(fromMm(101.6) * factor));
       expect(job?.service).toMatchObject({ fuel: 'e85', altitude: 0, basePower: null, cooling: 'water' });
+      expect(job?.service.always).toEqual({ fuel: true, altitude: true });
       if (later) expect(job?.service.later).toMatchObject({ boost: { pressure: 96_527 }, nitrous: { cylinders: 4 } });
       expect(readBuildFile(textOf(writeBuildFile(read.record)))).toEqual(read);
     },

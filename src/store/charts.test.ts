@@ -57,6 +57,12 @@ describe('the shop’s charts', () => {
     expect((await chartVersions(db, 'starting-curve')).map((c) => c.name)).toEqual(['Ours', 'Starting curve']);
     expect(await standardChart(db)).toEqual(own);
     expect(await saveChart(db, own, 3, 'KM')).toMatchObject({ ok: true, chart: { version: 4 } });
+    // and one that was made its own when version 1 was the latest
+    const earlier = await fresh();
+    await earlier
+      .insert(charts)
+      .values({ id: own.id, version: 2, name: 'Ours', body: JSON.stringify({ ...own, version: 2 }) });
+    expect((await chartVersions(earlier, 'starting-curve')).map((c) => c.version)).toEqual([2]);
   });
 
   it('an edit is the next version; every version stays, the first as the program has it', async () => {

@@ -131,6 +131,8 @@ describe('a bore held against the sizes of the manual', () => {
     expect(found({ least: fromInches(4.064), most: fromInches(4.066) }).state).toBe('within');
     expect(found({ most: fromInches(4.065) }).state).not.toBe('within');
     expect(found({ most: fromInches(4.064) }).state).toBe('next size');
+    expect(found({ most: fromInches(4.064) }).says).toContain('largest 4.0652 in');
+    expect(found({ least: fromInches(4.0665) }).says).toContain('smallest 4.0650 in');
     expect(found({ least: fromInches(4.0665) }).state).toBe('hone');
   });
 

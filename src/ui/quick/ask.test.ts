@@ -71,6 +71,15 @@ describe('a quick ask as an address', () => {
     );
   });
 
+  it('one from before it said whether fuel and altitude are counted counts what it names', () => {
+    expect(readQuick({ fuel: 'methanol', alt: '1500' }).service.always).toEqual({ fuel: true, altitude: true });
+    expect(readQuick({ alt: '1500' }).service.always).toEqual({ fuel: false, altitude: true });
+    expect(readQuick({ fuel: 'methanol', alt: '1500', always: 'none' }).service.always).toEqual({
+      ...{ fuel: false, altitude: false },
+    });
+    expect(readQuick({}).service.always).toEqual({ fuel: false, altitude: false });
+  });
+
   it('is short and can be read by people', () => {
     const ask = {
       ...readQuick({}),
