@@ -190,7 +190,7 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await press('End', 'ArrowUp', 'ArrowUp');
   await tab(1);
   await press('p', 'e');
-  await tab(3);
+  await tab(2);
   await expect(page.getByLabel('Power adders', { exact: true })).toBeFocused();
   await press(...'20psi');
   await expect(page.getByText('turbo, 20.0 psi (1.38 bar)', { exact: true })).toBeVisible();

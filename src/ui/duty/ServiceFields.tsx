@@ -81,21 +81,6 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
             fuel && put({ fuel, otherFuels: alike(fuel), nitro: null, always: { ...always, fuel: false } })
           }
         />
-        <details>
-          <summary className="min-h-11 py-2">
-            Also runs on: <b>{service.otherFuels.map((fuel) => FUEL_WORDS[fuel]).join(', ') || 'nothing else'}</b>
-          </summary>
-          <p className="text-sm text-soft">Tick every fuel it may be run on. The hottest sets the gap.</p>
-          {FUELS.filter((fuel) => fuel !== service.fuel).map((fuel) => (
-            <Tick
-              key={fuel}
-              checked={service.otherFuels.includes(fuel)}
-              onChange={(isRun) => put({ otherFuels: isRun ? [...alike(fuel), fuel] : alike(fuel) })}
-            >
-              {FUEL_WORDS[fuel]}
-            </Tick>
-          ))}
-        </details>
         {lowersHeat(service, engine) && (
           <Tick checked={always.fuel} onChange={(fuel) => put({ always: { ...always, fuel } })}>
             Always run on it: count its lower heat
@@ -162,6 +147,21 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
           onFault={fault('base')}
         />
       </div>
+      <details>
+        <summary className="min-h-11 py-2">
+          Also runs on: <b>{service.otherFuels.map((fuel) => FUEL_WORDS[fuel]).join(', ') || 'nothing else'}</b>
+        </summary>
+        <p className="text-sm text-soft">Tick every fuel it may be run on. The hottest sets the gap.</p>
+        {FUELS.filter((fuel) => fuel !== service.fuel).map((fuel) => (
+          <Tick
+            key={fuel}
+            checked={service.otherFuels.includes(fuel)}
+            onChange={(isRun) => put({ otherFuels: isRun ? [...alike(fuel), fuel] : alike(fuel) })}
+          >
+            {FUEL_WORDS[fuel]}
+          </Tick>
+        ))}
+      </details>
       {chart.kind === 'curve' ? (
         <Load service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} drawn={drawn} />
       ) : (
