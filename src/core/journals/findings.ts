@@ -1,7 +1,7 @@
 /** What is to be known of the bottom end. */
 import { CRANK } from '../engine/places';
 import type { Nm } from '../quantity/length';
-import { type Saying, clear, say, size } from '../quantity/saying';
+import { type Saying, clear, say, size, sizeOrClearance } from '../quantity/saying';
 import { acceptedWords, lapsedWords } from '../record/reading';
 import { type Finding, type Severity, about } from '../stage/finding';
 import { chanceWords } from '../verdict/decide';
@@ -17,10 +17,6 @@ interface Named {
   place: string | null;
 }
 
-/** Sizes are over this, clearances under it. */
-const SIZE: Nm = 5_000_000;
-const figure = (nm: Nm): ReturnType<typeof size> => (nm > SIZE ? size(nm) : clear(nm));
-
 /** Readings that cannot all be true. */
 const disagreeing = ({ what, place }: Named, { disagreements, accepted }: HeldAgainst): Finding[] =>
   accepted
@@ -30,7 +26,7 @@ const disagreeing = ({ what, place }: Named, { disagreements, accepted }: HeldAg
           'mend',
           'journals',
           place,
-          say`${what}: ${of} readings disagree, ${figure(least)} and ${figure(most)}. The one that leaves less room counts. Read it twice more, or strike out the wrong one.`,
+          say`${what}: ${of} readings disagree, ${sizeOrClearance(least)} and ${sizeOrClearance(most)}. The one that leaves less room counts. Read it twice more, or strike out the wrong one.`,
         ),
       );
 

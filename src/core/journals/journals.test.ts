@@ -16,6 +16,7 @@ import { crankOf, throwsFrom, usualMains } from './crank';
 import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
 import type { JudgedBearing } from './found';
 import { openOnCrank } from './settled';
+import { heldAdvice } from './words';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const six = { ...job.engine, layout: 'inline' as const, cylinders: 6, bankAngle: 0 };
@@ -397,6 +398,10 @@ describe('readings of one thing that cannot all be true', () => {
     const two = build(...base, a, b);
     expect(mainOf(two).clearance).toMatchObject({ value: fromInches(0.0023), state: 'not proven', done: false });
     expect(said(two)).toContain('Main 1: clearance: housing readings disagree, 2.0003 in and 2.0030 in.');
+    // and beside the figure, where the chance would say that all is well
+    expect(sayingText(heldAdvice('clearance', mainOf(two).clearance), 'imperial')).toBe(
+      'Housing readings disagree, 2.0003 in and 2.0030 in. The one that leaves less room counts. Read it twice more, or strike out the wrong one.',
+    );
     expect(mainOf(build(...base, a, b, c)).clearance).toMatchObject({ value: fromInches(0.005), disagreements: [] });
     expect(mainOf(build(...base, a, b, voiding('v', 'h1'))).clearance).toMatchObject({
       state: 'in window',

@@ -1,5 +1,5 @@
 /** The bottom end in words: how it is measured, where its figures come from, what is looked at and why. */
-import { clear, say, size, type Saying } from '../quantity/saying';
+import { clear, say, size, sizeOrClearance, type Saying } from '../quantity/saying';
 import type { Units } from '../quantity/length';
 import { chanceWords } from '../verdict/decide';
 import { acceptedWords } from '../record/reading';
@@ -153,8 +153,12 @@ export function heldAdvice(what: keyof typeof TIGHT, held: HeldAgainst): Saying 
       return held.lowSide === 'under the limit'
         ? say`At its least, as near as these tools can tell.`
         : say`As it should be.`;
-    case 'not proven':
+    case 'not proven': {
+      const [apart] = held.disagreements;
+      if (apart)
+        return say`${capital(apart.what)} readings disagree, ${sizeOrClearance(apart.least)} and ${sizeOrClearance(apart.most)}. The one that leaves less room counts. Read it twice more, or strike out the wrong one.`;
       return say`The chance that it is too tight is ${chanceWords(chance ?? 0)}: ± ${clear(uncertainty)} is all these tools can tell. Read it again.`;
+    }
     case 'no target':
       return say`Read. ${target.set ? '' : target.ask}`;
     case 'to do':

@@ -21,6 +21,12 @@ export const fine = (nm: Nm): SaidLength => ({ nm, as: 'fine' });
 /** A piston-to-wall clearance inside a sentence. */
 export const clear = (nm: Nm): SaidLength => ({ nm, as: 'clearance' });
 
+/** Sizes are over this, clearances under it. */
+const LEAST_SIZE: Nm = 5_000_000;
+
+/** A length printed as a size or as a clearance, by how large it is. */
+export const sizeOrClearance = (nm: Nm): SaidLength => (nm > LEAST_SIZE ? size(nm) : clear(nm));
+
 /** An unrounded product inside a sentence. */
 export const raw = (nm: Nm): SaidLength => ({ nm, as: 'raw' });
 
