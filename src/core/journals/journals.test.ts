@@ -16,7 +16,7 @@ import { crankOf, throwsFrom, usualMains } from './crank';
 import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
 import type { JudgedBearing } from './found';
 import { openOnCrank } from './settled';
-import { heldAdvice } from './words';
+import { heldAdvice } from './heldWords';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const six = { ...job.engine, layout: 'inline' as const, cylinders: 6, bankAngle: 0 };

@@ -104,23 +104,11 @@ export type School = 'wide' | 'close';
 export const WIDE_CURVE_ID = 'starting-curve';
 export const CLOSE_CURVE_ID = 'close-curve';
 
-const SCHOOL_REASONS: Record<School, string> = {
-  wide: 'Wide: the ends must never meet, whatever happens (a lean charge, a hot restart).',
-  close:
-    'Close: a gap that just stays open seals better. For a known tune on an engine that is watched, without nitrous.',
-};
-
 /** The school whose curve a chart is, or began as a copy of; null for any other. */
 export function schoolOf({ id, copiedFrom }: Pick<Chart, 'id' | 'copiedFrom'>): School | null {
   const ids = [id, copiedFrom?.id];
   return ids.includes(CLOSE_CURVE_ID) ? 'close' : ids.includes(WIDE_CURVE_ID) ? 'wide' : null;
 }
-
-/** Why a builder takes the curve of one school, as a sentence; null for any other chart. Common practice, no source. */
-export const reasonOf = (chart: Pick<Chart, 'id' | 'copiedFrom'>): string | null => {
-  const school = schoolOf(chart);
-  return school && SCHOOL_REASONS[school];
-};
 
 /** The oldest rule: 0.004 in of gap per inch of bore, naturally aspirated, as a minimum. Common practice, no source. */
 export const OLD_RULE = 0.004;

@@ -1,7 +1,6 @@
 /** A figure held against a limit: what an acceptance is given for. */
 import { gramsText } from '../quantity/mass';
 import { type Saying, fine, say } from '../quantity/saying';
-import { bothTorques } from '../quantity/torque';
 import type { CostlySide } from './repeats';
 
 export interface Held {
@@ -28,7 +27,8 @@ export const isWorse = (now: Held, then: Held): boolean =>
 /** The figure and its limit in words. */
 export const heldWords = ({ figure, limit, of }: Held): Saying => {
   if (of === 'mass') return say`${gramsText(figure)} against ${gramsText(limit)}`;
-  if (of === 'torque') return say`${bothTorques(figure, 'metric')} against ${bothTorques(limit, 'metric')}`;
+  // in N·m alone: units of torque are no part of what every bench loads
+  if (of === 'torque') return say`${(figure / 1_000).toFixed(1)} N·m against ${(limit / 1_000).toFixed(1)} N·m`;
   return say`${fine(figure)} against ${fine(limit)}`;
 };
 

@@ -4,7 +4,7 @@ import { Link } from '../shared/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
-import { reasonOf } from '@/core/targets/chart';
+import { reasonOf } from '@/core/targets/schoolWords';
 import { isBuiltIn } from '@/core/targets/startingCurve';
 import { Button } from '../shared/Button';
 import { When } from '../shared/When';

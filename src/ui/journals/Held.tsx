@@ -2,7 +2,7 @@
 
 import type { HeldAgainst } from '@/core/journals/found';
 import type { JournalSubject } from '@/core/journals/subjects';
-import { HOW, heldAdvice } from '@/core/journals/words';
+import { HOW, heldAdvice } from '@/core/journals/heldWords';
 import { printLength } from '@/core/quantity/print';
 import type { Acceptable } from '@/core/record/reading';
 import { useWords } from '../openBuild/contexts';

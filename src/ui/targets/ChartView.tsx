@@ -3,14 +3,8 @@
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
-import {
-  type ChartFigure,
-  CHART_FIGURES,
-  CHART_FIGURE_WORDS,
-  cellOf,
-  factorText,
-  reasonOf,
-} from '@/core/targets/chart';
+import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf, factorText } from '@/core/targets/chart';
+import { reasonOf } from '@/core/targets/schoolWords';
 import { useJudgement } from '../openBuild/contexts';
 import { CellState } from '../charts/CellState';
 import { buttonLook } from '../shared/Button';
