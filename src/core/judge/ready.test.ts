@@ -311,7 +311,7 @@ describe('ready looks at findings, whatever the job covers', () => {
   it('of 2,000 records with everything in them, a ready cylinder has no stop, no unanswered fix and nothing part read', () => {
     let seen = 0;
     fc.assert(
-      fc.property(anyEntries(8), fc.boolean(), (entries, coversClocking) => {
+      fc.property(anyEntries(8), fc.boolean(), fc.boolean(), (entries, coversClocking, coversJournals) => {
         const left: Job['elsewhere'] = [
           'bores',
           'pistons',
@@ -320,7 +320,10 @@ describe('ready looks at findings, whatever the job covers', () => {
         ];
         const [card, ...others] = entries;
         if (card?.kind !== 'job') throw new Error('a job card comes first');
-        const job: Entry = { ...card, value: { ...card.value, elsewhere: left, also: [] } };
+        const job: Entry = {
+          ...card,
+          value: { ...card.value, elsewhere: left, also: coversJournals ? ['journals'] : [] },
+        };
         // the rings of all are right, and then anything may happen
         const fitted = ['L1', 'R1', 'L2', 'R2'].flatMap((c) => [
           gap(`top ${c}`, c, 'top', 22),
@@ -344,7 +347,8 @@ describe('ready looks at findings, whatever the job covers', () => {
       }),
       { numRuns: 2_000 },
     );
-    expect(seen).toBeGreaterThan(1_000);
+    // where journals are covered hardly a cylinder is ready: its rod is still to be read
+    expect(seen).toBeGreaterThan(500);
   }, 240_000);
 });
 

@@ -91,7 +91,7 @@ type GapsOf = Record<'forged' | 'cast' | 'hypereutectic', Gaps>;
 
 /**
  * So drawn that 0.1 psi of boost, or 1 hp of nitrous in a four, moves no gap by more than a tenth of a thou on 4 in.
- * Nowhere more than 1.5 thou on 4 in from common practice, its high-ring pistons included.
+ * Within 1.5 thou on 4 in of common practice, but for a high ring between racing and long full load: up to 2.2 over.
  */
 const WIDE: GapsOf = {
   forged: {
