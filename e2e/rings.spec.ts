@@ -1,5 +1,8 @@
 /** The ring bench: read, cut, read, done; a whole engine by keyboard; swapping; over-gapped rings; the set and its grooves. */
 import type { Page } from '@playwright/test';
+import { STARTING_HEAT } from '../src/core/heat/assess';
+import { judge } from '../src/core/judge/judge';
+import '../src/core/everyStage';
 import type { Entry } from '../src/core/record/record';
 import { fromInches, fromThou } from '../src/core/quantity/length';
 import { boreReading, gap, jobEntry, job } from '../src/fixtures/records';
@@ -352,4 +355,24 @@ test('the server is killed again and again while rings are logged: none lost, no
     .toBe(3 * kills);
   const { entries } = await server.record(id);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
+});
+
+test('a ring in its window that the heat model warns of is answered for with a reason, and not warned of again', async ({
+  page,
+  server,
+}) => {
+  const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'KM' };
+  const hot: Entry = { ...stamp, id: 'h', kind: 'heat', replaces: null, value: { ...STARTING_HEAT, top: 300 } };
+  const id = await open(page, server, [hot, gap('g', 'L1', 'top', 22), gap('s', 'L1', 'second', 24)]);
+  const warned = async (): Promise<boolean> =>
+    judge(await server.record(id)).findings.some((f) => f.severity === 'mend' && f.cylinder === 'L1');
+  expect(await warned()).toBe(true);
+  await page.keyboard.press('ArrowUp');
+  await expect(heading(page, 'Cylinder 1, top ring')).toBeVisible();
+  await page.getByRole('button', { name: 'Accept with a reason' }).click();
+  await page.getByLabel('Why it may stay').fill('run so for years');
+  await page.getByLabel('Your initials').fill('KM');
+  await page.getByRole('button', { name: 'Accept', exact: true }).click();
+  await expect(page.getByRole('main')).toContainText('ccepted by KM: run so for years');
+  await expect.poll(warned).toBe(false);
 });
