@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { gapLine, gapWorking } from './heatWords';
+import { closedWords, gapLine, gapWorking } from './heatWords';
 import { NO_SERVICE } from '../load/service';
 import { gap, jobEntry, reading } from '@/fixtures/records';
 import { fromInches, fromThou, toInches } from '../quantity/length';
@@ -142,6 +142,14 @@ describe('the heat model of a build', () => {
       );
     expect(all(16)[0]).toMatchObject({ severity: 'mend', stage: 'targets' });
     expect(all(12)).toEqual([]);
+  });
+});
+
+describe('a gap whose ends meet at the assumed temperature', () => {
+  it('is called closed from 95 % on, and before that it may be', () => {
+    expect(closedWords({ hot: 0, chance: 0.5 })).toBeNull();
+    expect(closedWords({ hot: -1, chance: 0.94 })).toBe('may be closed');
+    expect(closedWords({ hot: -1, chance: 0.95 })).toBe('closed');
   });
 });
 

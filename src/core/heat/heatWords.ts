@@ -25,6 +25,17 @@ export const clearanceLine = (
   { celsius: closing, gap: 0 },
 ];
 
+/** From this chance on a gap is said to close; under it the model's doubt leaves it open. The 95 % of every verdict. */
+const SURE = 0.95;
+
+/**
+ * What is said of a gap whose ends meet at the assumed temperature; null for one that stays open there.
+ *
+ * @example closedWords({ hot: 1_000, chance: 0.2 }) // null
+ */
+export const closedWords = ({ hot, chance }: Pick<HotGap, 'hot' | 'chance'>): string | null =>
+  hot >= 0 ? null : chance < SURE ? 'may be closed' : 'closed';
+
 /** How a gap was worked out hot, a line each. */
 export const gapWorking = (
   { cold, hot, butting, margin }: HotGap,

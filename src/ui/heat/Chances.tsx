@@ -8,7 +8,7 @@ import { say } from '@/core/quantity/saying';
 import { useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
-import { gapLine, gapWorking } from '@/core/heat/heatWords';
+import { closedWords, gapLine, gapWorking } from '@/core/heat/heatWords';
 import { Plot } from '../shared/Plot';
 import { POINT_COLOURS, POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 import { type Chance, useGapChance } from './useGapChance';
@@ -23,9 +23,6 @@ const runStanding =
   'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
 const heatStanding =
   'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: from memory; enter your own under “What is assumed”.';
-
-/** A gap is called closed only where the model's doubt hardly leaves it open. */
-const SURE = 0.95;
 
 /** The gap lines of one ring with the band of what is not known, and the chance that each closes. */
 export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
@@ -126,9 +123,7 @@ function Row({ point, of, result }: { point: HotGap; of: JudgedRingHeat; result:
         {POINT_WORDS[point.point]}
       </th>
       <td className="num">{number(point.cold)}</td>
-      <td className="num">
-        {point.hot >= 0 ? number(Math.round(point.hot)) : point.chance < SURE ? 'may be closed' : 'closed'}
-      </td>
+      <td className="num">{closedWords(point) ?? number(Math.round(point.hot))}</td>
       <td className="num">{point.butting.toFixed(0)}</td>
       <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>
         {point.margin.toFixed(0).replace('-', '−')}
