@@ -78,7 +78,7 @@ function journalOut(
       ? [say`${size(thickest?.value ?? 0)} where it is thickest, over ${size(sizes.most ?? 0)}`]
       : []),
   ];
-  return say`${words}: its journal is ${faults.reduce<Saying>((all, fault, i) => (i === 0 ? fault : say`${all}, and ${fault}`), [])}, more than it may be: grind to the next undersize, or accept it with a reason.`;
+  return say`${words}: its journal is ${faults.reduce<Saying>((all, fault, i) => (i === 0 ? fault : say`${all}, and ${fault}`), [])}, past its limits: grind to the next undersize, or accept it with a reason.`;
 }
 
 function bearingFindings(b: JudgedBearing, choices: JournalChoices): Finding[] {

@@ -10,7 +10,7 @@ import { instrumentKey } from '../uncertainty/instrument';
 import { changesOf } from './changes';
 import * as made from './entries';
 import { judge } from './judge';
-import { lastAnswer, lastMade } from './lastMade';
+import { answerTo, lastMade } from './lastMade';
 import { taskWords } from './words';
 
 let n = 0;
@@ -128,20 +128,25 @@ it('a piston is named by its own number only where it is not the cylinder’s', 
   expect(taskWords(undefined, at)).toBe('Cylinder ?, piston');
 });
 
-describe('the last answer to whether a ring was filed', () => {
-  const filed = (id: string, by: string): Entry => ({ ...stamp(), id, by, kind: 'filed', of: 'a', was: true });
-  const entries = [gap('a', 'L1', 'top', 20), filed('f1', 'KM'), gap('b', 'L1', 'top', 21), filed('f2', 'AW')];
+describe('the answer to whether a ring was filed', () => {
+  const filed = (id: string, of: string, by: string): Entry => ({ ...stamp(), id, by, kind: 'filed', of, was: true });
+  const entries = [
+    gap('a', 'L1', 'top', 20),
+    filed('f1', 'a', 'KM'),
+    gap('b', 'L1', 'top', 21),
+    filed('f2', 'b', 'AW'),
+  ];
   const isOwn = (entry: { by: string }): boolean => entry.by === 'KM';
 
-  it('is undone before what was made earlier, and not once something was made after it', () => {
-    expect(lastAnswer(entries.slice(0, 2), 'a', isOwn)?.id).toBe('f1');
-    expect(lastAnswer(entries, 'b', isOwn)).toBeNull();
-    expect(lastAnswer(entries, null, () => true)?.id).toBe('f2');
+  it('is that of the reading alone, the last of them', () => {
+    expect(answerTo(entries, 'a', isOwn)?.id).toBe('f1');
+    expect(answerTo(entries, 'c', () => true)).toBeNull();
+    expect(answerTo([...entries, filed('f3', 'a', 'KM')], 'a', isOwn)?.id).toBe('f3');
   });
 
   it('is never another hand’s, nor one that was struck out', () => {
-    expect(lastAnswer(entries, null, isOwn)?.id).toBe('f1');
+    expect(answerTo(entries, 'b', isOwn)).toBeNull();
     const struck = [...entries, made.voiding('f1', 'undone at entry', stamp)];
-    expect(lastAnswer(struck, null, isOwn)).toBeNull();
+    expect(answerTo(struck, 'a', isOwn)).toBeNull();
   });
 });

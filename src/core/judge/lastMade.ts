@@ -40,20 +40,21 @@ export function lastMade(
 }
 
 /**
- * The last answer to whether a ring was filed, where it is this bench's own, still counts, and was given after what was
- * made last; null for none.
+ * The answer to whether a ring was filed before a reading, where it is this bench's own and still counts; null for none.
  *
- * @param made id of what was made last; null for nothing
- * @example lastAnswer(record.entries, null, () => true) // null
+ * @param of id of the reading
+ * @example answerTo(record.entries, 'a', () => true) // null
  */
-export function lastAnswer(
+export function answerTo(
   entries: readonly Entry[],
-  made: string | null,
+  of: string,
   isOwn: (entry: FiledEntry) => boolean,
 ): FiledEntry | null {
   const struck = new Set(entries.flatMap((entry) => (entry.kind === 'void' ? [entry.of] : [])));
-  const last = entries.findLast(
-    (entry) => entry.id === made || (entry.kind === 'filed' && !struck.has(entry.id) && isOwn(entry)),
+  return (
+    entries.findLast(
+      (entry): entry is FiledEntry =>
+        entry.kind === 'filed' && entry.of === of && !struck.has(entry.id) && isOwn(entry),
+    ) ?? null
   );
-  return last?.kind === 'filed' ? last : null;
 }

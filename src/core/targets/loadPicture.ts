@@ -1,5 +1,5 @@
 /** A chart of curves as a picture: gap against heat load, on one bore, with where the engine lies and what physics forbids. */
-import { SECOND_COOLER, STARTING_HEAT } from '../heat/assess';
+import { SECOND_COOLER } from '../heat/assess';
 import { closingGap } from '../heat/heat';
 import type { Nm } from '../quantity/length';
 import { LOAD_SPREAD, MOST_LOAD, TRUSTED, temperatureSpread } from '../load/load';
@@ -49,14 +49,14 @@ export const curveOf = (chart: Chart, column: string, figure: ChartFigure): Curv
 /**
  * The picture of one ring's curve on a bore; null for a chart of steps, or a piston that is not said or not in it.
  *
- * @param metals expansions per kelvin of ring and bore
- * @example loadPicture(judgement.targetSettings, 100_000_000, 'top', { ring: 12e-6, bore: 11e-6 }) // null
+ * @param assumed expansions per kelvin of ring and bore, and half-width of the ring's temperature, K
+ * @example loadPicture(judgement.targetSettings, 100_000_000, 'top', { ring: 12e-6, bore: 11e-6, spread: 30 }) // null
  */
 export function loadPicture(
   settings: TargetSettings | null,
   bore: Nm,
   figure: Extract<ChartFigure, 'top' | 'second'>,
-  metals: { ring: number; bore: number },
+  assumed: { ring: number; bore: number; spread: number },
 ): LoadPicture | null {
   if (!settings || settings.chart.kind === 'steps' || !settings.piston) return null;
   const { chart, piston, duty } = settings;
@@ -74,9 +74,9 @@ export function loadPicture(
       const row = rowAtLoad(chart, load);
       if (!row) return [];
       const ring = row.ringTemperature - (figure === 'second' ? SECOND_COOLER : 0);
-      const heat = { bore, wall: row.wallTemperature, ringExpansion: metals.ring, boreExpansion: metals.bore };
+      const heat = { bore, wall: row.wallTemperature, ringExpansion: assumed.ring, boreExpansion: assumed.bore };
       const closing = (celsius: number): Nm => Math.max(0, Math.round(closingGap(celsius, heat)));
-      const doubt = Math.hypot(STARTING_HEAT.spread.ring, temperatureSpread(load).ring);
+      const doubt = Math.hypot(assumed.spread, temperatureSpread(load).ring);
       return [{ load, gap: closing(ring), low: closing(ring - doubt), high: closing(ring + doubt) }];
     }),
     band: own === null ? null : [own * (1 - LOAD_SPREAD), own * (1 + LOAD_SPREAD)],

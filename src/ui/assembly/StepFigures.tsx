@@ -5,7 +5,7 @@ import { inOrder } from '@/core/assembly/walk';
 import { BLOCK, isCylinderId } from '@/core/engine/places';
 import { isTight, ledgerOf } from '@/core/tightening/ledger';
 import { figureWords } from '@/core/tightening/words';
-import { turningOf } from '@/core/turning/turning';
+import { isTurnOpen, turnFaults, turningOf } from '@/core/turning/turning';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { Button } from '../shared/Button';
@@ -63,19 +63,21 @@ function Fasteners({ place, order }: Pick<Props, 'place' | 'order'>) {
 
 function Turned({ step, place, order, onLogged }: Props) {
   const judgement = useJudgement();
+  const { units, text } = useWords();
   const past = usePastTurnings(judgement.id);
   const judged = turningOf(judgement, past);
   const after = step === 'turned' ? 'piston' : step === 'turnsFree' ? 'all' : 'crank';
-  const jump = judged.turns.find((t) => t.isJump && t.entry.cylinder === place);
-  const was = judged.turns.some((t) => t.entry.after === after && t.entry.cylinder === place);
+  const here = judged.turns.filter((t) => t.entry.after === after && t.entry.cylinder === place);
+  const [open] = here.filter(isTurnOpen);
   return (
     <>
-      {jump && (
-        <p className="text-lg font-bold text-over" role="alert">
-          ✕ A jump: this piston added far more than the others. See Turning.
-        </p>
-      )}
-      {was ? null : (
+      {open &&
+        turnFaults(open, units).map((says, i) => (
+          <p key={i} className="text-lg font-bold text-over" role="alert">
+            ✕ {text(says)}
+          </p>
+        ))}
+      {here.length > 0 ? null : (
         <TurnLine
           judged={judged}
           cylinders={inOrder(judgement, order.found)}

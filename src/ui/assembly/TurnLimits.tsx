@@ -7,6 +7,7 @@ import { hearTorque, torqueText } from '@/core/quantity/torque';
 import { SaidField } from '../duty/SaidField';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
+import { useKeptDraft } from '../shared/keptDraft';
 
 const FIELDS: [keyof WalkChoices['turnMost'], string, string][] = [
   ['crank', 'Crank alone, at most', 'To keep it turning, without pistons.'],
@@ -22,16 +23,17 @@ export function TurnLimits() {
 
 function Form({ walk, units }: { walk: WalkChoices; units: Units }) {
   const { choose } = useLogging();
-  const [draft, setDraft] = useState(walk.turnMost);
+  const [draft, setDraft, left] = useKeptDraft('turn-limits', walk.turnMost);
   const [faults, setFaults] = useState<Partial<Record<keyof WalkChoices['turnMost'], string | null>>>({});
   const isSame = JSON.stringify(draft) === JSON.stringify(walk.turnMost);
   const isWrong = Object.values(faults).some((fault) => fault !== null);
   return (
     <details className="shrink-0">
       <summary className="min-h-11 cursor-pointer py-2 font-bold text-blue">The most it may take</summary>
+      {left}
       <div className="grid max-w-xl gap-4 sm:grid-cols-2">
         {FIELDS.map(([key, label, hint]) => {
-          const torque = walk.turnMost[key];
+          const torque = draft[key];
           return (
             <SaidField
               key={key}

@@ -45,6 +45,7 @@ export function GridForm() {
   const { choose } = useLogging();
   const { bores, setRoute } = useRoute();
   const { bores: choices } = judgement.choices;
+  const { units } = useWords();
   const set = (change: Partial<BoreChoices>): void => choose('bores', { ...choices, ...change });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
@@ -101,7 +102,7 @@ export function GridForm() {
           The unworn bore above ring travel too, for the ridge
         </label>
       </section>
-      <Sizes key={JSON.stringify(choices.sizes)} />
+      <Sizes key={JSON.stringify(choices.sizes) + units} />
       <section aria-label="Judged as">
         <h2 className="mb-1 text-lg">Judged as</h2>
         <Segmented label="Judged as" value={choices.basis} options={BASES} onChange={(basis) => set({ basis })} />

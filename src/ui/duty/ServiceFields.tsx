@@ -61,7 +61,7 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
   const spoken = units === 'imperial' ? 'psi' : 'bar';
   const cautions = chart.kind === 'steps' ? fuelsOf(service).flatMap((fuel) => fuelCaution(fuel) ?? []) : [];
   const { always } = service;
-  const alike = (fuel: Fuel): Fuel[] => service.otherFuels.filter((other) => other !== fuel);
+  const othersThan = (fuel: Fuel): Fuel[] => service.otherFuels.filter((other) => other !== fuel);
   return (
     <>
       <SelectField
@@ -78,7 +78,7 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
           value={service.fuel}
           options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
           onChange={(fuel) =>
-            fuel && put({ fuel, otherFuels: alike(fuel), nitro: null, always: { ...always, fuel: false } })
+            fuel && put({ fuel, otherFuels: othersThan(fuel), nitro: null, always: { ...always, fuel: false } })
           }
         />
         {lowersHeat(service, engine) && (
@@ -156,7 +156,7 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
           <Tick
             key={fuel}
             checked={service.otherFuels.includes(fuel)}
-            onChange={(isRun) => put({ otherFuels: isRun ? [...alike(fuel), fuel] : alike(fuel) })}
+            onChange={(isRun) => put({ otherFuels: isRun ? [...othersThan(fuel), fuel] : othersThan(fuel) })}
           >
             {FUEL_WORDS[fuel]}
           </Tick>

@@ -6,16 +6,14 @@ import type { JudgedBearing } from '@/core/journals/found';
 import type { JournalSubject } from '@/core/journals/subjects';
 import { taskWords } from '@/core/judge/words';
 import { placeAt } from '@/core/judge/judgement';
-import type { At } from '@/core/stage/tasks';
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
-import { handAt } from '../openBuild/cursor';
 import { ReadingLine } from '../line/ReadingLine';
 import { useView } from '../shared/address';
 import { Button } from '../shared/Button';
 import { onDemand } from '../shared/onDemand';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
-import { JOURNAL_VIEWS, alongCrank, bearingAt, bearingInHand, besideAt } from './bearings';
+import { JOURNAL_VIEWS, alongCrank, bearingAt, bearingInHand, besideAt, playAt } from './bearings';
 import { Held } from './Held';
 
 const JournalsAside = onDemand(() => import('./JournalsAside').then((m) => m.JournalsAside), 'at rest');
@@ -38,7 +36,7 @@ export function JournalsStage() {
   const [view, setView] = useView(JOURNAL_VIEWS);
   if (judgement.mains.length === 0) return <NotCovered />;
   const isPlay = view === 'play';
-  const here = isPlay ? (handAt(cursor, cursor.inHand.play) as At<JournalSubject>) : bearingInHand(judgement, cursor);
+  const here = isPlay ? playAt(judgement, cursor, cursor.inHand.play) : bearingInHand(judgement, cursor);
   const bearing = bearingAt(judgement, here.cylinder);
   const rods = judgement.cylinders.map((c) => c.id);
   const playSubjects = ['endPlay', 'side', ...(judgement.others.length > 0 ? (['other'] as const) : [])] as const;
@@ -80,7 +78,9 @@ export function JournalsStage() {
             work={isPlay ? 'play' : 'journals'}
             here={here}
             beside={
-              isPlay ? playSubjects.map((subject) => handAt(cursor, subject)) : besideAt(judgement, here.cylinder)
+              isPlay
+                ? playSubjects.map((subject) => playAt(judgement, cursor, subject))
+                : besideAt(judgement, here.cylinder)
             }
             besideWords={isPlay ? 'end play, side, other' : 'journal, housing'}
             along={

@@ -5,7 +5,7 @@ import { flushSync } from 'react-dom';
 import { type KeyboardEvent, type RefObject, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { EACH, isEach } from '@/core/record/settingWords';
 import { claimOf } from '@/core/judge/bench';
-import { type Made, lastAnswer, lastMade } from '@/core/judge/lastMade';
+import { type Made, answerTo, lastMade } from '@/core/judge/lastMade';
 import { type Judgement, numberAt, placeAt } from '@/core/judge/judgement';
 import { stepOn, tasksOf } from '@/core/judge/next';
 import { type Hand, readingOf } from '@/core/judge/preview';
@@ -246,10 +246,11 @@ export function useActions({ work, here, beside, along, entry, input, options }:
   const undo = (): void => {
     if (isBarred()) return;
     const made = lastOf(judgement, cursor.chosen);
-    const answered = lastAnswer(record.entries, made?.item.id ?? null, isOwn);
+    const answered = made && answerTo(record.entries, made.item.id, isOwn);
     if (answered) {
       strike(answered.id, 'undone at entry');
-      setSaid('Undone: whether it was filed is asked again.');
+      setSaid(`Undone: whether it was filed is asked again. ${nameOf(made.at)}.`);
+      goTo(made.at);
       return backToLine();
     }
     if (!made) return setSaid('Nothing of this bench’s to undo here.');
@@ -381,7 +382,11 @@ export function useActions({ work, here, beside, along, entry, input, options }:
     answerFiled: answer,
     undo,
     redo,
-    undoes: last ? shortly(last) : '',
+    undoes: !last
+      ? ''
+      : answerTo(record.entries, last.item.id, isOwn)
+        ? `the answer: ${nameOf(last.at)}`
+        : shortly(last),
     redoes: undone.length > 0 ? shortly(undone[undone.length - 1] as Made) : '',
     skip,
     onKeyDown,

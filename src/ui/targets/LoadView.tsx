@@ -53,6 +53,7 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
     loadPicture(settings, bore.nm, ring, {
       ring: RING_EXPANSION[metal],
       bore: BORE_EXPANSION[judgement.job?.surface ?? 'iron'],
+      spread: heat.spread.ring,
     });
   const { load } = duty;
   const outside = load.set ? (outsideWords(load.inForce.load) ?? doubtWords(load.inForce.load)) : null;
