@@ -151,15 +151,12 @@ function picture(check: BearingCheck, at: LookAt): React.ReactNode {
         </>
       );
     case 'shellSide':
+      // the cheek with its fillet into the throw, and the shell with its cut edge to it
       return (
         <>
-          <path d="M4 14H26V76H4ZM74 14H96V76H74Z" {...STEEL} />
-          <path d="M26 62Q26 76 40 76H60Q74 76 74 62" fill="none" stroke="var(--ink)" strokeWidth={2} />
-          <path d="M34 20H62V30H34Z" fill="var(--soft)" />
-          <path d="M62 20H68L62 30Z" fill="var(--blue)" />
-          <Words x={50} y={50}>
-            edge to fillet
-          </Words>
+          <path d="M4 10H28V42Q28 60 46 60H96V84H4Z" {...STEEL} />
+          <path d="M40 34H92V58H56L40 42Z" fill="var(--soft)" />
+          <path d="M40 42L56 58" stroke="var(--blue)" strokeWidth={6} />
         </>
       );
     case 'cap':

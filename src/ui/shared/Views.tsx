@@ -33,7 +33,7 @@ export function Views<T extends string>({ label, views, value, onChange }: Props
             aria-controls={view === value ? `${id}-panel` : undefined}
             tabIndex={view === value ? 0 : -1}
             onClick={() => onChange(view)}
-            className="min-h-11 min-w-11 border-b-[3px] border-transparent px-2 whitespace-nowrap -outline-offset-4 aria-selected:border-blue aria-selected:font-bold aria-selected:text-blue"
+            className="min-h-11 min-w-11 shrink-0 border-b-[3px] border-transparent px-2 whitespace-nowrap -outline-offset-4 aria-selected:border-blue aria-selected:font-bold aria-selected:text-blue"
           >
             {words}
           </button>
