@@ -118,7 +118,7 @@ describe('the build file', () => {
     const judged = read.ok ? judge(read.record) : null;
     expect(judged?.choices.bench).toEqual({ ...STARTING_BENCH, route: 'byRing', rails: true });
     expect(judged?.cylinders[0]?.bore).toMatchObject({
-      size: { warmth: 'alike' },
+      size: { noted: 'one' },
       passes: [{ place: null, plate: null, gaugeTemperature: null, instrument: 'an old gauge' }],
     });
   });

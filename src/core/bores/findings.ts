@@ -9,6 +9,7 @@ import type { BoresPart } from './found';
 import { ABOVE, type BoreChoices, spotWords } from './grid';
 import type { Frame } from '../stage/stage';
 import type { Supplied } from './supplied';
+import type { Tools } from '../uncertainty/sized';
 import type { SizeLimits } from '../verdict/sizeLimits';
 import { boreIsDone } from './verdict';
 
@@ -119,6 +120,28 @@ function spotFindings({ label, id, bore }: Measured): Finding[] {
           ),
         ]
       : []),
+  ];
+}
+
+/** A telescoping gauge is measured over each time: of two spots it can tell less than a bore may be out of true. */
+function coarseFindings(cylinders: readonly Measured[], { limits, basis }: BoreChoices, tools: Tools): Finding[] {
+  const { within } = limits[basis];
+  const coarse = cylinders.flatMap((cylinder) => {
+    const { taper, outOfRound } = cylinder.bore.shape ?? {};
+    const told = Math.max(taper?.thrust?.uncertainty ?? 0, outOfRound?.uncertainty ?? 0);
+    const isSnap = counting(cylinder).some(({ instrument }) => tools.get(instrument ?? '')?.kind === 'telescoping');
+    return isSnap && told > Math.min(within.taper, within.outOfRound) ? [{ label: cylinder.label, told }] : [];
+  });
+  const [first] = coarse;
+  if (!first) return [];
+  const least = Math.min(within.taper, within.outOfRound);
+  return [
+    about(
+      'note',
+      'bores',
+      null,
+      say`Bore ${coarse.map((c) => c.label).join(', ')}: a telescoping gauge tells taper and out-of-round to ± ${fine(first.told)}. It cannot show ${fine(least)}. Read them with a dial bore gauge.`,
+    ),
   ];
 }
 
@@ -315,11 +338,12 @@ function unsaidFindings(cylinders: readonly Measured[]): Finding[] {
  * @example findings(judgement, [cylinder]).length // 0
  */
 export const findings = (
-  { job, choices }: Frame<{ bores: BoreChoices }>,
+  { job, choices, log }: Frame<{ bores: BoreChoices }>,
   cylinders: readonly Measured[],
 ): Finding[] => [
   ...cylinders.flatMap((c) => boreFindings(c, job?.plannedBore ?? null, choices.bores.sizes)),
   ...directionFindings(cylinders),
+  ...coarseFindings(cylinders, choices.bores, log.tools),
   ...plateFindings(cylinders, choices.bores),
   ...cylinders.flatMap((c) => suppliedFindings('bores', c.id, `Bore ${c.label}`, c.boreSupplied, c.bore.size)),
   ...unsaidFindings(cylinders),

@@ -16,23 +16,14 @@ import {
 } from '../record/reading';
 import {
   type Repeatability,
-  heatDoubt,
   ownDoubt,
   repeatability,
   scatterOf,
   sizeUncertainty,
   wholeDoubt,
 } from '../uncertainty/budget';
-import {
-  type Sized,
-  type Tools,
-  atTwenty,
-  coarsest,
-  sharedDoubt,
-  sizedOf,
-  toolLimit,
-  warmedWords,
-} from '../uncertainty/sized';
+import { type Measuring, type Sized, coarsest, sharedDoubt, sizedOf, toolLimit } from '../uncertainty/sized';
+import { atTwenty, shopTemperature, warmedWords } from '../uncertainty/thermal';
 import { rectangular } from '../uncertainty/uncertainty';
 import { type BoreChoices, type Spot, THRUST, sameSpot, spotsOf } from './grid';
 import { type BoreShape, type Found, type MeasuredSpot, foundWords, shapeOf } from './shape';
@@ -75,6 +66,8 @@ export interface JudgedBore extends Answer {
   verdict: BoreVerdict;
   /** Whether a piston may go into it. */
   done: boolean;
+  /** How far it may be out of round: what is taken of directions that were not read. */
+  roundWithin: Nm;
   /** How often it was machined. */
   round: number;
   read: number;
@@ -94,12 +87,10 @@ export interface Relative {
   outOfRound: Nm | null;
 }
 
-interface BoreAsk {
+interface BoreAsk extends Measuring {
   passes: readonly LoggedReading[];
   round: number;
   choices: BoreChoices;
-  expansion: number;
-  tools: Tools;
   strictness: Strictness;
   accepted: Accepted;
 }
@@ -124,10 +115,11 @@ interface Gathered {
 
 /** The spots of the grid in its order, then any other that was read, each with the readings of one round. One pass over them: this runs at every keystroke. */
 function gathered(
-  { passes, expansion }: BoreAsk,
+  { passes, expansion, shop: beside }: BoreAsk,
   grid: Spot[],
   round: number,
 ): { at: Gathered[]; counting: LoggedReading[]; zero: string | null } {
+  const shop = shopTemperature(livePasses(passes, round)) ?? beside;
   const zero = passes.findLast((p) => p.unsized && isLive(p, round))?.zero ?? null;
   const at = grid.map((spot): Gathered => ({ spot, here: [], values: [], offs: [] }));
   const counting: LoggedReading[] = [];
@@ -146,7 +138,7 @@ function gathered(
       if (pass.zero === zero) found.offs.push(pass.value);
       continue;
     }
-    found.values.push(atTwenty(pass, expansion));
+    found.values.push(atTwenty(pass, expansion, shop));
     counting.push(pass);
   }
   return { at, counting, zero };
@@ -212,19 +204,23 @@ const sizesAlone = ({ passes, round }: BoreAsk): LoggedReading[] =>
   livePasses(passes, round).filter((p) => p.place === null);
 
 function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly LoggedReading[]): Sized | null {
-  const { expansion, tools } = ask;
-  if (!shape) return sizedOf(sizesAlone(ask), expansion, tools, 'least');
+  const { expansion } = ask;
+  if (!shape) return sizedOf(sizesAlone(ask), ask, 'least');
   const { smallest } = shape;
-  const { warmth, ...shared } = sharedDoubt(placed, smallest.value, expansion, tools);
+  const shop = shopTemperature(placed) ?? ask.shop;
+  const { doubt: shared, noted } = sharedDoubt(placed, smallest.value, { ...ask, shop });
   const doubt = { ...shared, own: smallest.own, freedom: smallest.freedom };
   return {
     value: smallest.value,
     uncertainty: sizeUncertainty(doubt),
     doubt,
     expansion,
-    warmth,
+    noted,
     disagreement: null,
-    working: [say`smallest in ring travel: ${size(smallest.value)} (${foundWords(smallest)})`, ...warmedWords(placed)],
+    working: [
+      say`smallest in ring travel: ${size(smallest.value)} (${foundWords(smallest)})`,
+      ...warmedWords(placed, shop),
+    ],
   };
 }
 
@@ -234,21 +230,20 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly Logged
  * @param sold whether an oversize that is sold cleans it
  */
 export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): JudgedBore {
-  const { passes, round, choices, expansion, tools } = ask;
+  const { passes, round, choices, tools } = ask;
   const grid = spotsOf(choices);
   const { spots, measured, relative, repeatability: scatter, counting } = measure(ask, grid, round);
   const shape = shapeOf(measured);
   const inGrid = spots.slice(0, grid.length);
   const read = inGrid.filter((s) => s.done).length;
   const found = boreSize(ask, shape, counting);
+  const doubt = found?.doubt ?? {
+    ...{ tool: rectangular(toolLimit(passes, tools)), setting: 0, zeroing: 0, shop: 0, apart: 0 },
+    ...{ own: 0, freedom: Infinity },
+  };
   const known = (at: Found): Component & { value: Nm } => ({
     value: at.value,
-    ...wholeDoubt({
-      ...(found?.doubt ?? { tool: rectangular(toolLimit(passes, tools)), setting: 0 }),
-      own: at.own,
-      freedom: at.freedom,
-      heat: heatDoubt(at.value, expansion, found?.warmth ?? 'not noted'),
-    }),
+    ...wholeDoubt({ ...doubt, own: at.own, freedom: at.freedom }),
   });
   const verdict = boreVerdict(
     shape,
@@ -278,21 +273,13 @@ export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): Judged
     verdict: { state, reasons, held: verdict.held },
     ...answer,
     done: answer.accepted !== null || boreIsDone(state),
+    roundWithin: choices.limits[choices.basis].within.outOfRound,
     round,
     read,
     total: inGrid.length,
     repeatability: scatter,
     zeroed: zeroedAlike(shape ? counting : sizesAlone(ask)),
-    largestUncertainty: shape
-      ? Math.round(expandedOf(known(shape.largest)))
-      : (found?.uncertainty ??
-        sizeUncertainty({
-          tool: rectangular(toolLimit(passes, tools)),
-          setting: 0,
-          heat: 0,
-          own: 0,
-          freedom: Infinity,
-        })),
+    largestUncertainty: shape ? Math.round(expandedOf(known(shape.largest))) : sizeUncertainty(doubt),
     sizeClass: found && classAt(found.value, choices.sizes),
   };
 }

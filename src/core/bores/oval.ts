@@ -19,7 +19,7 @@ export interface Oval {
   /** Direction of the largest diameter, 0 to under 180°. */
   direction: number;
   /** Standard uncertainties for a standard uncertainty of 1 nm a reading. */
-  doubt: { mean: number; amplitude: number };
+  doubt: { mean: number; amplitude: number; /** Variance of both parameters together. */ both: number };
   /** How far the oval lies from a round bore, in standard uncertainties of one reading of 1 nm: of both its parameters together. */
   distance: number;
   /** Largest departure of a reading from the oval, nm; nothing where three directions leave none. */
@@ -103,7 +103,7 @@ export function fitOval(points: OvalPoint[]): Oval | null {
     amplitude,
     direction,
     distance: Math.sqrt(Math.max(0, squared)),
-    doubt: { mean: Math.sqrt(inverted[0][0]), amplitude: Math.sqrt(Math.max(0, variance)) },
+    doubt: { mean: Math.sqrt(inverted[0][0]), amplitude: Math.sqrt(Math.max(0, variance)), both: saa + sbb },
   };
   return { ...oval, residual: Math.max(...points.map((p) => Math.abs(p.value - ovalAt(oval, p.angle)))) };
 }

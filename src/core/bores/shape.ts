@@ -9,6 +9,7 @@ import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
 import { average } from '../uncertainty/sized';
 import { type Component, expandedOf, sumOf } from '../uncertainty/spread';
+import { ovalSquare, pairSquare, rangeSquare, withoutScatter } from './scatter';
 import { COVERAGE } from '../uncertainty/uncertainty';
 import { ABOVE, DEPTHS, DEPTH_WORDS, type Depth, type Spot, THRUST, directionWords, isThrust } from './grid';
 import { type Oval, fitOval, ovalAt, roundReaches } from './oval';
@@ -26,6 +27,8 @@ export interface Derived {
   standard: number;
   freedom: number;
   uncertainty: Nm;
+  /** What it is judged by: without what the scatter of its readings alone would show, nm not rounded. */
+  judged: number;
   working: Saying[];
 }
 
@@ -117,8 +120,10 @@ function across(items: (MeasuredSpot | Found)[], where: (item: MeasuredSpot | Fo
   if (!found) return null;
   const { least, most } = found;
   const value = most.value - least.value;
+  const own = Math.max(...items.map((i) => i.own));
   return {
     value,
+    judged: withoutScatter(value, rangeSquare(items.length, own)),
     ...difference(doubtOf(most), doubtOf(least)),
     working: [
       value === 0
@@ -181,10 +186,24 @@ function worstRound({ depth, outOfRound, oval }: DepthShape): Derived | null {
     standard: oval.uncertainty / COVERAGE,
     freedom: Infinity,
     uncertainty: oval.uncertainty,
+    judged: oval.total,
     working: [
       say`${DEPTH_WORDS[depth]}: oval 2e = ${raw(oval.total)}, largest at ${oval.direction.toFixed(0)}°; largest − smallest reading says only ${raw(outOfRound?.value ?? 0)}`,
     ],
   };
+}
+
+/** Out-of-round of the worst depth, judged by the ovals of all depths, or by two directions, without what scatter alone would show. */
+function outOfRoundOf(depths: readonly DepthShape[], spots: readonly (readonly MeasuredSpot[])[]): Derived | null {
+  const worst = largestOf(depths.map(worstRound));
+  if (!worst) return null;
+  const judged = depths.map(({ oval, outOfRound, directions }, i) => {
+    const own = leastKnown(spots[i] ?? []).standard;
+    if (oval) return withoutScatter(oval.total, ovalSquare(depths.length, oval.doubt.both, own));
+    if (directions === 2) return withoutScatter(outOfRound?.value ?? 0, pairSquare(depths.length, own));
+    return outOfRound?.judged ?? 0;
+  });
+  return { ...worst, judged: Math.max(...judged) };
 }
 
 const largestOf = (all: (Derived | null)[]): Derived | null =>
@@ -267,12 +286,16 @@ export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
   return {
     depths,
     taper: { thrust: across(thrust, (s) => end(s.depth)), overall: largestOf(along) },
-    outOfRound: largestOf(depths.map(worstRound)),
+    outOfRound: outOfRoundOf(
+      depths,
+      inTravel.map((d) => d.at),
+    ),
     form: formOf(depths, worstMean(inTravel.map((d) => d.at))),
     ridge:
       top && above
         ? {
             value: top.value - above.value,
+            judged: top.value - above.value,
             ...difference(doubtOf(top), doubtOf(above)),
             working: [
               say`${size(top.value)} (${end(top.depth)}) − ${size(above.value)} (above ring travel) = ${raw(top.value - above.value)}`,

@@ -1,13 +1,14 @@
 /** Bores: read spot by spot, what they come to, and what is to be done with them. */
 import type { Cylinder } from '../engine/engine';
 import { BORE_EXPANSION } from '../heat/metals';
+import { shopTemperature } from '../uncertainty/thermal';
 import type { Job } from '../job/job';
 import type { Expected } from '../quantity/hear';
 import type { Nm, Units } from '../quantity/length';
 import { median, near, saidSize } from '../quantity/near';
 import { type Saying, clear, fine, say, size } from '../quantity/saying';
 import { passesOf, roundOf } from '../record/log';
-import { acceptedWords } from '../record/reading';
+import { acceptedWords, livePasses } from '../record/reading';
 import { type Memo, ENGINE } from '../stage/memo';
 import { capital } from '../stage/report';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
@@ -37,6 +38,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
   const measured = cylinders.map((cylinder) => {
     const { id } = cylinder;
     const [passes, round] = [passesOf(log, id, 'bore'), roundOf(log, id, 'bore')];
+    const shop = shopTemperature(livePasses(passesOf(log, id, 'piston'), roundOf(log, id, 'piston')));
     const part = memo(
       'bore',
       id,
@@ -48,6 +50,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
         choices.supplied.bores,
         here,
         expansion,
+        shop,
         log.tools,
         log.accepted,
         sold,
@@ -58,8 +61,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judg
             passes,
             round,
             choices: choices.bores,
-            expansion,
-            tools: log.tools,
+            ...{ expansion, shop, tools: log.tools },
             strictness: choices.deciding,
             accepted: log.accepted,
           },

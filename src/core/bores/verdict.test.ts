@@ -17,6 +17,7 @@ const figure = (thou: number) => ({
   standard: U / 2,
   freedom: Infinity,
   uncertainty: U,
+  judged: fromThou(thou),
   working: [],
 });
 const shape = (taper: number, outOfRound: number): BoreShape => ({

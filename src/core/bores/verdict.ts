@@ -82,11 +82,18 @@ const sideOf = (
 
 function grade(name: string, figure: Derived | null, within: Nm, hone: Nm, strictness: Strictness): Grade {
   if (!figure) return { proven: 0, possible: 0, reason: null, reached: null };
-  const { value, uncertainty } = figure;
-  const [first, second] = [sideOf(figure, within, strictness), sideOf(figure, hone, strictness)];
+  const { value, uncertainty, judged } = figure;
+  const sides = (of: number): [Side, Side] => [
+    sideOf({ ...figure, value: of }, within, strictness),
+    sideOf({ ...figure, value: of }, hone, strictness),
+  ];
+  const [first, second] = sides(judged);
+  const isScatter = sides(value).join() !== sides(judged).join();
   const proven = second === 'under' ? 2 : first === 'under' ? 1 : 0;
   const possible = second !== 'inside' ? 2 : first !== 'inside' ? 1 : 0;
-  const shown = say`${name} ${fine(value)} ± ${fine(uncertainty)}`;
+  const shown = isScatter
+    ? say`${name} ${fine(value)} ± ${fine(uncertainty)}, ${fine(Math.round(judged))} without what scatter alone shows`
+    : say`${name} ${fine(value)} ± ${fine(uncertainty)}`;
   if (possible > proven) {
     const limit = proven === 0 && first === 'not proven' ? within : hone;
     return {

@@ -1,4 +1,5 @@
 /** What is chosen of the bottom end: how bearings are read, what they are to be, and the shells there are. */
+import type { HousingMetal, RodMetal } from '../heat/metals';
 import { NO_SIZES, type SizeLimits } from '../verdict/sizeLimits';
 import type { Nm, Units } from '../quantity/length';
 
@@ -38,6 +39,13 @@ export interface OtherClearance {
   limits: GivenLimits;
 }
 
+/** What housings are made of; null where nobody says: a block as its bores are, a cap as its block. */
+export interface BearingMetals {
+  housing: HousingMetal | null;
+  cap: HousingMetal | null;
+  rod: RodMetal;
+}
+
 export interface JournalChoices {
   /** How many mains there are; null for one at each end of each throw. */
   mains: number | null;
@@ -65,6 +73,8 @@ export interface JournalChoices {
   asks: { endPlay: boolean; side: boolean; smallEnd: boolean; looks: boolean };
   /** Clearances of the engine that the builder named: pump gears, cam bores. */
   others: OtherClearance[];
+  /** What block, main caps and rods are made of. */
+  metals: BearingMetals;
   /** Side clearance is read between the two rods of a throw, or of each rod. */
   sidePer: 'rod' | 'throw';
 }
@@ -91,6 +101,7 @@ export const STARTING_JOURNALS: JournalChoices = {
   asks: { endPlay: true, side: true, smallEnd: false, looks: true },
   others: [],
   sidePer: 'rod',
+  metals: { housing: null, cap: null, rod: 'steel' },
 };
 
 /** A grade of half shells that can be had. */

@@ -79,6 +79,8 @@ export interface BearingClearance extends HeldAgainst {
   check: ThreadCheck | null;
   /** What it comes to by the other way of measuring, where both were done; null where not. */
   otherwise: Nm | null;
+  /** What it comes to once housing and journal are warm, for information; null where it or its journal is not known. */
+  hot: Nm | null;
 }
 
 /** One bearing: a journal, its housing and its shells. */

@@ -6,7 +6,7 @@ import { rodsOf } from '../clocking/crankcase';
 import { cylindersOf, type Engine } from '../engine/engine';
 import { judge } from '../judge/judge';
 import type { Judgement } from '../judge/judgement';
-import { type Nm, fromInches, fromMm, fromThou } from '../quantity/length';
+import { type Nm, fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { Entry } from '../record/record';
 import type { Subject } from '../stages';
@@ -58,7 +58,7 @@ describe('worked rows (common practice, no source)', () => {
     expect(clearance.uncertainty).toBeGreaterThan(fromThou(0.1));
   });
 
-  it('bare housing 2.4700, shells 2 × 0.0535, journal 2.3610 is 0.0020, with one half read or both', () => {
+  it('bare housing 2.4700, shells 2 × 0.0535, journal 2.3610 is 0.0020, and what crush opens it by', () => {
     const base = [chosen(LIMITS, { method: 'apart' }), read('M1', 'journal', 2.361), read('M1', 'bare', 2.47)];
     const half = (depth: 'upper' | 'lower'): Entry => ({
       ...reading(`shell-${depth}`, 'M1', 'shell', fromInches(0.0535)),
@@ -66,7 +66,10 @@ describe('worked rows (common practice, no source)', () => {
     });
     const one = mainOf(build(...base, half('upper'))).clearance;
     const both = mainOf(build(...base, half('upper'), half('lower'))).clearance;
-    expect([one.value, both.value]).toEqual([fromInches(0.002), fromInches(0.002)]);
+    // crush: 0.13 to 0.47 thou on 2¼ in, from memory
+    const crush = [0.06e-3, 0.21e-3].map((share) => Math.round(fromInches(2.47) * share));
+    for (const found of [one, both]) expect([found.low, found.high].map((nm) => nm - fromInches(0.002))).toEqual(crush);
+    expect(toInches(one.value ?? 0)).toBeCloseTo(0.00233, 5);
     expect([one.by, both.by]).toEqual(['apart', 'apart']);
     // one half read for both is known less well
     expect(one.uncertainty).toBeGreaterThan(both.uncertainty);
@@ -111,11 +114,15 @@ describe('what the tools can tell (JCGM 100:2008, worked out apart)', () => {
   // unnamed tools: 0.0001 in of error and of resolution; scatter not measured is half a division
   const tool = rect(2_540);
   const own = Math.hypot(rect(1_270), 1_270);
+  // the zero is read once; 2 K that journal and housing are off their tools, 4 % of either expansion at the edge of a shop
+  const apart = (inches: number, expansion = 11.7e-6): number =>
+    rect(fromInches(inches) * expansion * Math.hypot(2, 3 * 0.04));
+  const shared = (journal: number, housing: number): number => Math.hypot(tool, own, apart(journal), apart(housing));
 
   it('with shells: both readings’ own doubts and the gauge’s, the micrometer’s error dropping out', () => {
     // the rods: steel in steel, so that a shared shop temperature says nothing
     const judgement = build(chosen(LIMITS), read('1', 'journal', 1.889), read('1', 'housing', 1.891));
-    expect(judgement.rods[0]?.clearance.uncertainty).toBe(Math.round(2 * Math.sqrt(2 * own ** 2 + tool ** 2)));
+    expect(judgement.rods[0]?.clearance.uncertainty).toBe(Math.round(2 * Math.hypot(own, own, shared(1.889, 1.891))));
   });
 
   it('zeroed on this journal, how it was read drops out; ground since, it does not', () => {
@@ -127,8 +134,8 @@ describe('what the tools can tell (JCGM 100:2008, worked out apart)', () => {
     const on = build(chosen(LIMITS), journal, zeroed(1.889)).rods[0]?.clearance;
     const off = build(chosen(LIMITS), journal, zeroed(1.8885)).rods[0]?.clearance;
     expect([on?.zeroed, off?.zeroed]).toEqual([true, false]);
-    expect(on?.uncertainty).toBe(Math.round(2 * Math.sqrt(own ** 2 + tool ** 2)));
-    expect(off?.uncertainty).toBe(Math.round(2 * Math.sqrt(2 * own ** 2 + tool ** 2)));
+    expect(on?.uncertainty).toBe(Math.round(2 * Math.hypot(own, shared(1.889, 1.891))));
+    expect(off?.uncertainty).toBe(Math.round(2 * Math.hypot(own, own, shared(1.889, 1.891))));
   });
 
   it('apart: the micrometer that reads both shells is off alike in both', () => {
@@ -143,7 +150,7 @@ describe('what the tools can tell (JCGM 100:2008, worked out apart)', () => {
       shell('upper'),
       shell('lower'),
     );
-    const u = Math.sqrt(2 * own ** 2 + tool ** 2 + 2 * own ** 2 + (2 * tool) ** 2);
+    const u = Math.hypot(own, own, own, own, 2 * tool, shared(1.889, 1.998));
     expect(judgement.rods[0]?.clearance.uncertainty).toBe(Math.round(2 * u));
   });
 
@@ -164,7 +171,10 @@ describe('what the tools can tell (JCGM 100:2008, worked out apart)', () => {
     const of = (expansion: number): number =>
       Math.round(
         2 *
-          Math.hypot(Math.sqrt(2 * own ** 2 + tool ** 2), rect(fromInches(2.363) * Math.abs(expansion - 11.7e-6) * 3)),
+          Math.hypot(
+            ...[tool, own, own, own, apart(2.361), apart(2.363, expansion)],
+            rect(fromInches(2.363) * Math.abs(expansion - 11.7e-6) * 3),
+          ),
       );
     expect([u('plated'), u('iron')]).toEqual([of(21.5e-6), of(10.8e-6)]);
   });
@@ -680,5 +690,38 @@ describe('in millimetres', () => {
       ),
     );
     expect(clearance).toMatchObject({ value: fromMm(0.035), state: 'in window' });
+  });
+});
+
+describe('what housings are made of', () => {
+  const warm = (id: string, subject: Subject, inches: number): Entry => ({
+    ...reading(`${id}-${subject}`, id, subject, fromInches(inches)),
+    temperature: 30,
+  });
+  const at = (id: string, inches: number, metals: JournalChoices['metals']) =>
+    build(chosen(LIMITS, { metals }), warm(id, 'journal', inches), warm(id, 'housing', inches + 0.002));
+  const iron = { housing: null, cap: null, rod: 'steel' } as const;
+  const thou = (nm: number): number => toInches(nm) * 1000;
+
+  it('an aluminium block with iron sleeves is not an iron housing: 0.27 thou at 30 °C on 2.5 in', () => {
+    const of = (metals: JournalChoices['metals']) => mainOf(at('M1', 2.5, metals)).clearance.value ?? 0;
+    expect(thou(of(iron) - of({ ...iron, housing: 'aluminium' }))).toBeCloseTo(0.268, 2);
+    // its caps may be of iron: then half of it
+    expect(thou(of(iron) - of({ ...iron, housing: 'aluminium', cap: 'iron' }))).toBeCloseTo(0.134, 2);
+  });
+
+  it('an aluminium rod is not a steel one: 0.24 thou at 30 °C on 2.1 in', () => {
+    const of = (metals: JournalChoices['metals']) => at('1', 2.1, metals).rods[0]?.clearance.value ?? 0;
+    expect(thou(of(iron) - of({ ...iron, rod: 'aluminium' }))).toBeCloseTo(0.246, 2);
+  });
+
+  // independent: 2.65 in × (21.5 − 11.7)·10⁻⁶ × 80 K = 2.08 thou
+  it('aluminium housings open by about 2 thou at + 80 K, iron ones close a little', () => {
+    const opens = (metals: JournalChoices['metals']): number => {
+      const { value, hot } = mainOf(at('M1', 2.65, metals)).clearance;
+      return thou((hot ?? 0) - (value ?? 0));
+    };
+    expect(opens({ ...iron, housing: 'aluminium' })).toBeCloseTo(2.08, 2);
+    expect(opens(iron)).toBeCloseTo(-0.19, 2);
   });
 });

@@ -16,12 +16,14 @@ import {
 } from '../record/reading';
 import type { Tick } from '../record/log';
 import { type Target, heldAt } from '../targets/target';
-import { type Sized, type Tools, rangeOf, sizedOf, toolLimit } from '../uncertainty/sized';
+import { type Measuring, type Sized, type Tools, rangeOf, sizedOf, toolLimit } from '../uncertainty/sized';
+import { shopTemperature } from '../uncertainty/thermal';
 import { type Component, expandedOf, sumOf } from '../uncertainty/spread';
 import type { Strictness } from '../verdict/decide';
 import { type Apart, LEAVES_REPEAT, betweenEnds } from '../verdict/repeats';
 import { type Spot, ENDS, sameSpot } from '../bores/grid';
 import type { BearingCheck } from './checks';
+import { opensBy } from './hot';
 import type { BearingKind, GivenLimits, JournalChoices } from './choices';
 import type {
   BearingClearance,
@@ -167,13 +169,13 @@ const disagreeing = (what: string, found: { disagreement: Apart | null } | null)
 const THREAD_REPEATS: Nm = 12_700;
 
 /** Journals and shells: what takes room in a bearing, so that the thicker reading is the costly one. */
-const thickOf = (readings: readonly LoggedReading[], tools: Tools): Sized | null =>
-  sizedOf(readings, STEEL_EXPANSION, tools, 'most');
+const thickOf = (readings: readonly LoggedReading[], measuring: Omit<Measuring, 'expansion'>): Sized | null =>
+  sizedOf(readings, { ...measuring, expansion: STEEL_EXPANSION }, 'most');
 
-function judgedJournal({ kind, passes, rounds, choices, under, tools, accepted }: BearingAsk): JudgedJournal {
+function judgedJournal({ kind, passes, rounds, choices, under, accepted }: BearingAsk, at: Measuring): JudgedJournal {
   const live = livePasses(passes.journal, rounds.journal);
   const asked = journalSpots(choices);
-  const on = bySpot(live, asked).map(({ spot, readings }) => ({ spot, sized: thickOf(readings, tools) }));
+  const on = bySpot(live, asked).map(({ spot, readings }) => ({ spot, sized: thickOf(readings, at) }));
   const spots = on.map(({ spot, sized }) => ({ ...spot, value: sized?.value ?? null }));
   const sizes = spots.flatMap((s) => s.value ?? []);
   const largest = Math.max(...sizes);
@@ -213,7 +215,9 @@ function judgedJournal({ kind, passes, rounds, choices, under, tools, accepted }
 }
 
 interface Measured {
-  value: Nm;
+  /** Between these. */
+  low: Nm;
+  high: Nm;
   doubt: Component;
   readings: readonly LoggedReading[];
   zeroed: boolean;
@@ -225,11 +229,18 @@ function withShells(ask: BearingAsk, journal: Sized | null, housing: Sized | nul
   const readings = livePasses(ask.passes.housing, ask.rounds.shells);
   const on = zeroedAlike(readings);
   const zeroed = on !== null && 'journal' in on && on.journal === ask.id && on.size === journal.value;
-  return { value: housing.value - journal.value, doubt: clearanceDoubt(housing, journal, zeroed), readings, zeroed };
+  const value = housing.value - journal.value;
+  return { low: value, high: value, doubt: clearanceDoubt(housing, journal, zeroed), readings, zeroed };
 }
 
 /**
- * Bare housing, less both shells and the journal. The micrometer that reads both shells is off alike in both: that counts
+ * How much a housing holds its shells open over what housing and loose shells measure, as a share of its diameter: their
+ * crush stretches it, and is not in either reading. 0.13 to 0.47 thou on 2¼ in. From memory.
+ */
+export const CRUSH = { least: 0.06e-3, most: 0.21e-3 };
+
+/**
+ * Bare housing, less both shells and the journal, and what crush opens it by. The micrometer that reads both shells is off alike in both: that counts
  * twice, not by root sum of squares. Where one half was read, the other is taken to be as thick.
  */
 function apart(ask: BearingAsk, journal: Sized | null, bare: Sized | null, shells: readonly Sized[]): Measured | null {
@@ -239,8 +250,10 @@ function apart(ask: BearingAsk, journal: Sized | null, bare: Sized | null, shell
     upper === lower
       ? [{ standard: 2 * upper.doubt.own, freedom: upper.doubt.freedom }]
       : [upper, lower].map(({ doubt }) => ({ standard: doubt.own, freedom: doubt.freedom }));
+  const value = bare.value - upper.value - lower.value - journal.value;
   return {
-    value: bare.value - upper.value - lower.value - journal.value,
+    low: value + Math.round(CRUSH.least * bare.value),
+    high: value + Math.round(CRUSH.most * bare.value),
     doubt: sumOf([
       clearanceDoubt(bare, journal),
       ...own,
@@ -250,8 +263,6 @@ function apart(ask: BearingAsk, journal: Sized | null, bare: Sized | null, shell
     zeroed: false,
   };
 }
-
-const within = (value: Nm, low: Nm, high: Nm): boolean => value >= low && value <= high;
 
 /** Readings that a clearance rests on, and that cannot all be true. */
 const restingOn = (
@@ -274,7 +285,7 @@ function clearanceOf(
   const both = [
     { by: 'with shells' as const, ...withShells(ask, journal.size, sizes.housing) },
     { by: 'apart' as const, ...apart(ask, journal.size, sizes.bare, sizes.shells.sizes) },
-  ].flatMap((m) => ('value' in m && m.value !== undefined ? [m as Measured & { by: 'with shells' | 'apart' }] : []));
+  ].flatMap((m) => ('low' in m && m.low !== undefined ? [m as Measured & { by: 'with shells' | 'apart' }] : []));
   const measured = both.find((m) => m.by === choices.method) ?? both[0] ?? null;
   const threads = livePasses(passes.thread, rounds.shells);
   const crushed = betweenEnds(
@@ -287,7 +298,7 @@ function clearanceOf(
   const isThread = choices.method === 'thread' && crushed !== null;
   const slack = measured && crushed ? expandedOf(sumOf([measured.doubt, crushed])) : 0;
   const held = heldAgainst({
-    found: isThread ? crushed : measured && { low: measured.value, high: measured.value, ...measured.doubt },
+    found: isThread ? crushed : measured && { ...measured.doubt, low: measured.low, high: measured.high },
     target: targetFrom(
       choices.bearings[kind].clearance,
       `What the manual gives for the ${kind === 'main' ? 'mains' : 'rods'}: figures differ too much to fill one in.`,
@@ -302,6 +313,7 @@ function clearanceOf(
         ? restingOn(measured.by, journal, sizes)
         : [],
   });
+  const other = both.find((m) => m !== measured) ?? (isThread ? measured : null);
   return {
     ...held,
     by: isThread ? 'thread' : (measured?.by ?? null),
@@ -309,23 +321,29 @@ function clearanceOf(
     check: crushed && {
       low: crushed.low,
       high: crushed.high,
-      agrees: !measured || within(measured.value, crushed.low - slack, crushed.high + slack),
+      agrees: !measured || (measured.high >= crushed.low - slack && measured.low <= crushed.high + slack),
     },
-    otherwise: both.find((m) => m !== measured)?.value ?? (isThread ? (measured?.value ?? null) : null),
+    otherwise: other && Math.round((other.low + other.high) / 2),
+    hot:
+      held.value === null || !journal.size ? null : held.value + Math.round(opensBy(journal.size.value, ask.expansion)),
   } satisfies BearingClearance;
 }
 
 /** One bearing from its readings. */
 export function judgedBearing(ask: BearingAsk): JudgedBearing {
   const { passes, rounds, expansion, tools, id, label, words, kind, looks } = ask;
-  const journal = judgedJournal(ask);
-  const on = bySpot(livePasses(passes.shell, rounds.shells), SHELL_SPOTS).map(({ spot, readings }) => ({
-    spot,
-    sized: thickOf(readings, tools),
-  }));
+  const live = {
+    journal: livePasses(passes.journal, rounds.journal),
+    housing: livePasses(passes.housing, rounds.shells),
+    bare: livePasses(passes.bare, rounds.housing),
+    shell: livePasses(passes.shell, rounds.shells),
+  };
+  const at = { expansion, tools, shop: shopTemperature(Object.values(live).flat()) };
+  const journal = judgedJournal(ask, at);
+  const on = bySpot(live.shell, SHELL_SPOTS).map(({ spot, readings }) => ({ spot, sized: thickOf(readings, at) }));
   const sizes = {
-    housing: sizedOf(livePasses(passes.housing, rounds.shells), expansion, tools, 'least'),
-    bare: sizedOf(livePasses(passes.bare, rounds.housing), expansion, tools, 'least'),
+    housing: sizedOf(live.housing, at, 'least'),
+    bare: sizedOf(live.bare, at, 'least'),
     shells: {
       spots: on.map(({ spot, sized }) => ({ ...spot, value: sized?.value ?? null })),
       sizes: on.flatMap(({ sized }) => sized ?? []),
@@ -371,7 +389,7 @@ const PLAY_REPEATS: Nm = 12_700;
 /** End play: the mean of what the dial showed, each time pried both ways. */
 export function endPlayOf({ readings, limits, ask, tools, ...rest }: PlayAsk): HeldAgainst {
   const live = readings.filter((r) => r.voided === null);
-  const sized = sizedOf(live, 0, tools, 'least', PLAY_REPEATS);
+  const sized = sizedOf(live, { expansion: 0, tools, shop: null }, 'least', PLAY_REPEATS);
   return heldAgainst({
     found: sized && {
       low: sized.value,

@@ -1,8 +1,10 @@
 /** The bottom end in words: what the manual may give, where figures come from, what is looked at and why. */
+import { COLD } from '../heat/heat';
 import { clear, say, size, type Saying } from '../quantity/saying';
 import type { Units } from '../quantity/length';
 import type { BearingCheck } from './checks';
 import type { BearingKind, Method } from './choices';
+import { HOT_BY } from './hot';
 import type { JudgedBearing } from './found';
 
 export const METHOD_WORDS: Record<Method, string> = {
@@ -76,7 +78,7 @@ export const LOOK_WORDS: Record<BearingCheck, { words: string; why: string }> = 
 
 /** How a clearance was come by, a line each. */
 export function clearanceWorking({ journal, housing, bare, shells, clearance }: JudgedBearing): Saying[] {
-  const { value, by, uncertainty, check, zeroed, otherwise } = clearance;
+  const { value, by, uncertainty, check, zeroed, otherwise, low, high, hot } = clearance;
   if (value === null) return [];
   const journalLine = journal.size ? [say`− journal ${size(journal.size.value)}, where it is thickest`] : [];
   const lines: Saying[] =
@@ -91,10 +93,14 @@ export function clearanceWorking({ journal, housing, bare, shells, clearance }: 
             ...journalLine,
           ]
         : [say`crushed thread: ${clear(clearance.low)} to ${clear(clearance.high)}`];
+  const ranged = by === 'apart';
   return [
     ...lines,
-    say`= ${clear(value)} ± ${clear(uncertainty)}`,
+    ranged
+      ? say`= ${clear(low)} to ${clear(high)} ± ${clear(uncertainty)}, with what crush adds (from memory). Measured with the shells in, it is not in question.`
+      : say`= ${clear(value)} ± ${clear(uncertainty)}`,
     ...(zeroed ? [say`the gauge was zeroed on this journal: how it was read drops out`] : []),
+    ...(hot === null ? [] : [say`about ${clear(hot)} hot, all of it at ${COLD + HOT_BY} °C: for information`]),
     ...(otherwise === null ? [] : [say`measured the other way it comes to ${clear(otherwise)}`]),
     ...(by !== 'thread' && check
       ? [

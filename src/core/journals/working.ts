@@ -5,7 +5,7 @@
 import { inspectsRods } from '../assembly/choices';
 import { rodsOf } from '../clocking/crankcase';
 import { CRANK, mainId } from '../engine/places';
-import { BORE_EXPANSION, STEEL_EXPANSION } from '../heat/metals';
+import { ROD_EXPANSION } from '../heat/metals';
 import type { Expected } from '../quantity/hear';
 import type { Nm, Units } from '../quantity/length';
 import { near } from '../quantity/near';
@@ -34,6 +34,7 @@ import type {
   Whole,
 } from './found';
 import { underAt } from './fittedShells';
+import { housingExpansion } from './hot';
 import { isJournalRight, isLookedAt, isOpen, isSettled, journalLacks } from './settled';
 import { SHELL_SPOTS, endPlayOf, journalSpots, judgedBearing, looksOf, sideOf, smallEndOf } from './judged';
 
@@ -59,7 +60,7 @@ function bearingAt(engine: Engine, place: Place, kind: BearingKind, memo: Memo):
     housing: roundOf(log, id, 'housing'),
   };
   const ticks = log.ticks.get(id);
-  const expansion = kind === 'rod' ? STEEL_EXPANSION : BORE_EXPANSION[job?.surface ?? 'iron'];
+  const expansion = housingExpansion(kind, choices.journals.metals, job?.surface ?? null);
   const { journals, deciding } = choices;
   const isInspected = kind === 'rod' && inspectsRods(job, choices.walk);
   const under = underAt(choices.shells, kind, id);
@@ -155,12 +156,16 @@ function rodPart(engine: Engine, { id, label, piston }: Pistoned, sideId: string
         ask: 'What the manual gives for the side clearance of rods.',
         ...asked,
       }),
-      smallEnd: smallEndOf(sizedOf(live, STEEL_EXPANSION, log.tools, 'least'), pin, {
-        readings: live,
-        limits: journals.smallEnd,
-        ask: 'What the manual gives for the pin in the small end.',
-        ...asked,
-      }),
+      smallEnd: smallEndOf(
+        sizedOf(live, { expansion: ROD_EXPANSION[journals.metals.rod], tools: log.tools, shop: null }, 'least'),
+        pin,
+        {
+          readings: live,
+          limits: journals.smallEnd,
+          ask: 'What the manual gives for the pin in the small end.',
+          ...asked,
+        },
+      ),
     };
   });
 }

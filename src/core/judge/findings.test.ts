@@ -92,7 +92,7 @@ describe('findings about readings', () => {
     [
       'a clearance at its least',
       sizes(4.065, 4.0613),
-      /clearance 3.7 thou ± 0.2 thou against a least of 3.7 thou: the chance that it is too tight is about one in nine/,
+      /clearance 3.7 thou ± 0.3 thou against a least of 3.7 thou: the chance that it is too tight is about one in five/,
       'mend',
     ],
     ['a short ring', [gap('a', 'L1', 'top', 18)], /top ring: 18 thou is under 20.3 thou/, 'stop'],

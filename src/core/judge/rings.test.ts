@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { boreReading, gap, record, reading } from '@/fixtures/records';
-import { fromInches, fromMm, fromThou } from '../quantity/length';
+import { boreReading, gap, jobEntry, record, reading } from '@/fixtures/records';
+import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import { STARTING_RING_SET } from '../rings/set';
 import { sayingText } from '../quantity/saying';
 import { judge } from './judge';
@@ -135,6 +135,54 @@ describe('the gap that counts', () => {
     const honed: Entry = { ...stamp('h'), kind: 'renewed', part: 'bore', cylinder: 'L1' };
     expect(top(judge(record(fitted('a', 'L1', 22), honed))).state).toBe('to do');
     expect(top(judge(record(fitted('a', 'L1', 22), honed, fitted('b', 'L1', 22)))).state).toBe('in window');
+  });
+});
+
+describe('a ring gap at 20 °C', () => {
+  const warm = (surface: 'iron' | 'plated', celsius: number | null) =>
+    top(
+      judge(
+        record(jobEntry({ surface, plannedBore: fromInches(4.065) }), ...bore('L1', 4.0654, 4.0652, 4.065), {
+          ...fitted('a', 'L1', 23, { depth: 'bottom' }),
+          temperature: celsius,
+        } as Entry),
+      ),
+    );
+  const thou = (nm: number): number => toInches(nm) * 1000;
+
+  // independent: π × 4.065 × (21.5 − 11.2)·10⁻⁶ × 10 K = 1.315 thou; iron π × 4.065 × (10.8 − 11.2)·10⁻⁶ × 10 K = −0.051
+  it('is 1.3 thou narrower than read at 30 °C in a plated aluminium bore, 0.05 wider in iron', () => {
+    const plated = warm('plated', 30);
+    expect(thou(plated.counts?.low ?? 0)).toBeCloseTo(23 - 1.315, 2);
+    expect(plated).toMatchObject({ called: { value: fromThou(23) }, differs: true, counts: { asRead: false } });
+    expect(thou(plated.counts?.cooled ?? 0)).toBeCloseTo(-1.315, 2);
+    const iron = warm('iron', 30);
+    expect(thou(iron.counts?.low ?? 0)).toBeCloseTo(23.051, 2);
+    expect(iron).toMatchObject({ differs: false, counts: { value: fromThou(23), asRead: true } });
+  });
+
+  it('with no temperature entered is known 0.23 thou less well in aluminium, and hardly in iron', () => {
+    const leaf = 0.2 / Math.sqrt(3);
+    const of = (surface: 'iron' | 'plated', celsius: number | null): number =>
+      thou(warm(surface, celsius).counts?.standard ?? 0);
+    const heat = (of: number, kelvin: number): number => (Math.PI * 4065 * of * kelvin) / Math.sqrt(3);
+    expect(of('plated', null)).toBeCloseTo(Math.hypot(leaf, heat(10.3e-6, 3)), 3);
+    expect(heat(10.3e-6, 3)).toBeCloseTo(0.228, 2);
+    expect(of('plated', 20)).toBeCloseTo(Math.hypot(leaf, heat(10.3e-6, 1)), 3);
+    expect(of('iron', null)).toBeCloseTo(leaf, 3);
+  });
+
+  it('two readings of one ring, warm and cold, agree where their temperatures explain it', () => {
+    const at = (id: string, value: number, celsius: number): Entry =>
+      ({ ...fitted(id, 'L1', value, { depth: 'bottom', deburred: false }), temperature: celsius }) as Entry;
+    const of = (second: number): JudgedRing =>
+      top(
+        judge(
+          record(jobEntry({ surface: 'plated', plannedBore: fromInches(4.065) }), at('a', 24, 20), at('b', 26, second)),
+        ),
+      );
+    expect(of(35).growth).toBeNull();
+    expect(of(20).growth).toMatchObject({ taken: true });
   });
 });
 

@@ -17,7 +17,7 @@ import type { Entry } from '../record/record';
 import { type PairingChoices, STARTING_PAIRING } from '../pistons/choices';
 import { pairingOf } from '../pistons/pairing';
 import type { PairingAsk } from '../pistons/standing';
-import { atTwenty } from '../uncertainty/sized';
+import { atTwenty } from '../uncertainty/thermal';
 import { nextTask } from '../stage/tasks';
 
 const AT = '2026-05-04T09:00:00.000Z';
@@ -231,13 +231,50 @@ describe('a bore from its readings', () => {
   });
 });
 
+it('a telescoping gauge is told what it cannot show, once for the build', () => {
+  const snap: Entry = {
+    ...stamp('snap'),
+    kind: 'instrument',
+    value: STARTING_INSTRUMENTS.find((i) => i.id === 'telescoping') as (typeof STARTING_INSTRUMENTS)[number],
+  };
+  const read = (instrument: string | null): string =>
+    says(judge(record(snap, ...['L1', 'R1'].flatMap((c) => bore(c).map((e) => ({ ...e, instrument }) as Entry)))));
+  expect(read('telescoping.1')).toMatch(
+    /note: Bore 1, 2: a telescoping gauge tells taper and out-of-round to ± 0.6 thou. It cannot show 0.5 thou/,
+  );
+  expect(read(null)).not.toMatch(/telescoping/);
+});
+
 describe('temperature', () => {
-  it('a 4.0000 in 2618 piston measured at 26 °C is 3.99946 in at 20 °C (identity)', () => {
-    expect(toInches(atTwenty({ value: fromInches(4), temperature: 26, gaugeTemperature: null }, 22.3e-6))).toBeCloseTo(
-      3.99946,
-      5,
-    );
-    const warm: Entry = { ...reading('p', 'L1', 'piston', fromInches(4)), temperature: 26 };
+  it('bore and piston of one cylinder share the shop: noted with one, it counts for both', () => {
+    const sizes = (bore: number | null, piston: number | null, tool: number | null = null) => {
+      const warm = (id: string, subject: 'bore' | 'piston', inches: number, celsius: number | null): Entry => ({
+        ...reading(id, 'L1', subject, fromInches(inches)),
+        ...{ temperature: celsius, gaugeTemperature: tool },
+      });
+      const judged = judge(record(warm('b', 'bore', 4.065, bore), warm('p', 'piston', 4.061, piston)));
+      return cylinder(judged, 'L1');
+    };
+    const thou = (nm: number): number => toInches(nm) * 1000;
+    const both = sizes(30, 30).clearance;
+    // independent: 4.065 × (11.7 − 10.8) × 10 − 4.061 × (11.7 − 19.4) × 10 = 0.037 + 0.313 thou over what was read
+    expect(thou(both.value ?? 0)).toBeCloseTo(4.349, 2);
+    for (const one of [sizes(30, null), sizes(null, 30)]) {
+      expect(one.clearance.value).toBe(both.value);
+      expect(one.clearance.uncertainty).toBe(both.uncertainty);
+    }
+    expect(sizes(30, null).piston.size?.working.map((l) => sayingText(l, 'imperial'))).toEqual([
+      'brought to 20 °C: part and tool at 30 °C',
+    ]);
+    // a part from the wash does not say what the shop is
+    expect(sizes(30, null, 20).piston.size?.value).toBe(fromInches(4.061));
+  });
+
+  it('a 4.0000 in 2618 piston at 26 °C, measured with a micrometer at 20 °C, is 3.99946 in at 20 °C (identity)', () => {
+    expect(
+      toInches(atTwenty({ value: fromInches(4), temperature: 26, gaugeTemperature: 20 }, 22.3e-6, null)),
+    ).toBeCloseTo(3.99946, 5);
+    const warm: Entry = { ...reading('p', 'L1', 'piston', fromInches(4)), temperature: 26, gaugeTemperature: 20 };
     const judged = judge({ id: 'x', entries: [jobEntry({ construction: 'forged2618' }), warm] });
     expect(toInches(cylinder(judged, 'L1').piston.size?.value ?? 0)).toBeCloseTo(3.99946, 5);
   });
@@ -245,12 +282,15 @@ describe('temperature', () => {
   it('a part and a tool of one metal at one temperature need no correction, and unlike ones do (identity)', () => {
     fc.assert(
       fc.property(fc.integer({ min: 5, max: 40 }), (celsius) => {
-        expect(atTwenty({ value: 1e8, temperature: celsius, gaugeTemperature: celsius }, 11.7e-6)).toBeCloseTo(1e8, 3);
-        const off = atTwenty({ value: 1e8, temperature: celsius, gaugeTemperature: celsius }, 22.3e-6) - 1e8;
+        expect(atTwenty({ value: 1e8, temperature: celsius, gaugeTemperature: celsius }, 11.7e-6, null)).toBeCloseTo(
+          1e8,
+          3,
+        );
+        const off = atTwenty({ value: 1e8, temperature: celsius, gaugeTemperature: celsius }, 22.3e-6, null) - 1e8;
         expect(Math.sign(Math.round(off))).toBe(Math.sign(20 - celsius));
       }),
     );
-    expect(atTwenty({ value: 1e8, temperature: null, gaugeTemperature: null }, 22.3e-6)).toBe(1e8);
+    expect(atTwenty({ value: 1e8, temperature: null, gaugeTemperature: null }, 22.3e-6, null)).toBe(1e8);
   });
 });
 
@@ -356,8 +396,8 @@ describe('pairing', () => {
     const { pairing: asked } = judge(record(...two, reading('lone', 'L2', 'bore', fromInches(4.065))));
     expect(asked.ask.bores.map((b) => b.cylinder)).toEqual(['L1', 'R1']);
     expect(asked.ask.bores[0]).toMatchObject({ wanted: 105_626 });
-    // the least that the bench would call in window: 3.6585 − 0.1 + 1.645 × 0.117
-    expect(asked.ask.bores[0]?.least).toBeCloseTo(fromThou(3.751), -3);
+    // the least that the bench would call in window: 3.6585 − 0.1 + 1.645 × 0.167
+    expect(asked.ask.bores[0]?.least).toBeCloseTo(fromThou(3.833), -3);
     expect(asked.standing.worst).toBe(21_356);
   });
 
@@ -473,12 +513,14 @@ describe('the gauge', () => {
       // the gauge, its last digit and the hand; and the difference of two expansions in a shop about 20 °C
       const heat = (4.0654 * (19.4e-6 - 10.8e-6) * 3) / Math.sqrt(3);
       const own = Math.hypot(tenth / 2 / Math.sqrt(3), tenth / 2);
+      // and how far either is off its tool, its expansion known to 4 %
+      const apart = [10.8e-6, 19.4e-6].map((alpha) => (4.0654 * alpha * Math.hypot(2, 3 * 0.04)) / Math.sqrt(3));
       expect(toInches(dial.uncertainty) * 1000).toBeCloseTo(
-        1.96 * 1000 * Math.hypot(tenth / Math.sqrt(3), own, heat),
+        2 * 1000 * Math.hypot(tenth / Math.sqrt(3), own, own, heat, ...apart),
         2,
       );
       expect(toInches(set.uncertainty) * 1000).toBeCloseTo(
-        1.96 * 1000 * Math.hypot(tenth / Math.sqrt(3), own, own, heat),
+        2 * 1000 * Math.hypot(tenth / Math.sqrt(3), own, own, own, heat, ...apart),
         2,
       );
     });

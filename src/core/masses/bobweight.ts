@@ -1,11 +1,12 @@
 /**
- * The bobweight that stands in for rods and pistons on each throw of a V engine’s crank while it is balanced:
+ * The bobweight that stands in for rods and pistons on each throw of a crank while it is balanced:
  *
  *   rotating (big ends, shells, oil) in full + reciprocating (pistons, pins, clips, rings, small ends) × share.
  *
- * The share is half at 90° with two rods on a throw; at other angles it is the engine’s or the balancer’s to say.
- * Formula: common practice, no source.
+ * The share is half on a 90° V with two rods on a throw; for any other engine it is the maker’s or the balancer’s to say.
+ * In-line fours and sixes and flat fours and sixes balance without one. Formula: common practice, no source.
  */
+import type { Engine } from '../engine/engine';
 import type { Job } from '../job/job';
 import type { Mg } from '../quantity/mass';
 import type { BalanceChoices } from './choices';
@@ -56,6 +57,17 @@ export function bobweightOf(
   };
 }
 
+/**
+ * Whether a crank is balanced with bobweights: of every V, of an in-line three or five, of a flat twin. Common practice,
+ * no source.
+ *
+ * @example hasBobweight({ layout: 'inline', cylinders: 3 }) // true
+ */
+export const hasBobweight = ({ layout, cylinders }: Pick<Engine, 'layout' | 'cylinders'>): boolean =>
+  layout === 'vee' ||
+  (layout === 'inline' && (cylinders === 3 || cylinders === 5)) ||
+  (layout === 'flat' && cylinders === 2);
+
 /** What is asked of a judgement: besides masses, which cylinder is on which throw. */
 interface Thrown extends Known {
   job: Pick<Job, 'engine'> | null;
@@ -91,7 +103,7 @@ const NEEDS = ['piston', 'pin', 'rings', 'smallEnd', 'bigEnd'] as const;
  */
 export function bobweightsOf(judgement: Thrown, masses: JudgedMasses = massesOf(judgement)): Bobweight[] | NoBobweight {
   const { job } = judgement;
-  if (job?.engine.layout !== 'vee') return 'sets alone';
+  if (!job || !hasBobweight(job.engine)) return 'sets alone';
   const { choices, sets, inPlay, asks } = masses;
   const throws = throwsIn(judgement);
   const share = choices.share ?? usualShareOf(judgement);

@@ -219,8 +219,17 @@ describe('bobweight', () => {
     );
   });
 
-  it.each(['inline', 'flat', 'single'] as const)('%s: sets alone matter', (layout) => {
-    const cylinders = layout === 'single' ? 1 : 4;
+  it.each([
+    ['single', 1, 'sets alone'],
+    ['inline', 4, 'sets alone'],
+    ['inline', 6, 'sets alone'],
+    ['flat', 4, 'sets alone'],
+    ['flat', 6, 'sets alone'],
+    // spun with bobweights, whose share the balancer gives
+    ['inline', 3, 'no share'],
+    ['inline', 5, 'no share'],
+    ['flat', 2, 'no share'],
+  ] as const)('%s of %d: %s', (layout, cylinders, found) => {
     const numbering = { scheme: 'sequence', start: 'front', firstBank: 'left' } as const;
     const engine = {
       layout,
@@ -229,7 +238,23 @@ describe('bobweight', () => {
       rotation: 'clockwise',
       numbering,
     } as const;
-    expect(bobweightsOf(judge({ id: 'm', entries: [jobEntry({ engine })] }))).toBe('sets alone');
+    expect(bobweightsOf(judge({ id: 'm', entries: [jobEntry({ engine })] }))).toBe(found);
+  });
+
+  it('an in-line three has one as soon as its share is entered', () => {
+    const numbering = { scheme: 'sequence', start: 'front', firstBank: 'left' } as const;
+    const engine = { layout: 'inline', cylinders: 3, bankAngle: 0, rotation: 'clockwise', numbering } as const;
+    const parts = ['1', '2', '3'].flatMap((id) =>
+      (['piston', 'pin', 'clips', 'rings', 'smallEnd', 'bigEnd'] as const).map((part) => weighed(part, id, 100)),
+    );
+    const found = bobweightsOf(
+      judge({
+        id: 'm',
+        entries: [jobEntry({ engine, also: ['assembly'] }), ...parts, balance({ shells: 45_000, share: 50 })],
+      }),
+    );
+    // one big end 100, shells 45, half of 500
+    expect(typeof found === 'string' ? found : found.map((b) => b.mass)).toEqual([395_000, 395_000, 395_000]);
   });
 
   it('a rod alone on its throw has one set', () => {

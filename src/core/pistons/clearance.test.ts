@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
 import { sayingText } from '../quantity/saying';
 import type { Target } from '../targets/target';
-import { UNNAMED_TOOL, type Warmth, heatDoubt, ownDoubt, repeatability } from '../uncertainty/budget';
+import { UNNAMED_TOOL, ownDoubt, repeatability } from '../uncertainty/budget';
 import { expandedOf } from '../uncertainty/spread';
+import { temperaturesOf, thermalDoubt } from '../uncertainty/thermal';
 import { STARTING_STRICTNESS } from '../verdict/decide';
 import { rectangular } from '../uncertainty/uncertainty';
 import {
@@ -33,19 +34,32 @@ const window = (min: number, aimTo: number, limit: number): Target => ({
 });
 
 const none = { squares: 0, freedom: 0 };
-/** A size read once with a tool that is not named, in a shop about 20 °C. */
-const once = (value: number, expansion: number, warmth: Warmth = 'not noted', setting = 0): DoubtedSize => ({
-  value,
-  doubt: {
-    tool: rectangular(UNNAMED_TOOL.limit),
-    setting,
-    heat: heatDoubt(value, expansion, warmth),
-    own: ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL).standard,
-    freedom: Infinity,
-  },
-  expansion,
-  warmth,
-});
+const readOnce = ownDoubt(1, repeatability(none, UNNAMED_TOOL), UNNAMED_TOOL).standard;
+/** A size read once with a tool that is not named, in a shop about 20 °C unless temperatures were noted. */
+function once(
+  value: number,
+  expansion: number,
+  change: { part?: number; tool?: number; gauged?: number } = {},
+): DoubtedSize {
+  const { part = null, tool = null, gauged = 0 } = change;
+  const at = temperaturesOf({ temperature: part, gaugeTemperature: tool }, null);
+  return {
+    value,
+    doubt: {
+      tool: rectangular(UNNAMED_TOOL.limit),
+      setting: gauged,
+      zeroing: gauged === 0 ? 0 : readOnce,
+      ...thermalDoubt(value, expansion, at),
+      own: readOnce,
+      freedom: Infinity,
+    },
+    expansion,
+    noted: at.noted,
+  };
+}
+/** How far a part of expansion α may be off its tool: 2 K, and 4 % of α at the edge of a shop of 20 ± 3 °C; inches. */
+const apart = (inches: number, expansion: number): number =>
+  (inches * expansion * Math.hypot(2, 3 * 0.04)) / Math.sqrt(3);
 const doubt = clearanceDoubt(once(fromInches(4.065), 10.8e-6), once(fromInches(4.061), 19.4e-6));
 const expanded = (bore: DoubtedSize, piston: DoubtedSize): number => expandedOf(clearanceDoubt(bore, piston));
 const U = expandedOf(doubt);
@@ -64,37 +78,43 @@ describe('clearance', () => {
     expect(clearanceVerdict(clearance, window(1, 4, 4), doubt, strictness).state).toBe('in window');
   });
 
+  // independent: √(tool² + 2·own² + shop² + 2 K of each part²), 0.234 thou without the last two and the zero
   it('combines tool, last digit, hand and temperature of both (published: JCGM 100:2008; the figures from memory)', () => {
     const tenth = 0.0001;
     const each = [tenth / Math.sqrt(3), tenth / 2 / Math.sqrt(3), tenth / 2];
-    const heat = (4.065 * (19.4e-6 - 10.8e-6) * 3) / Math.sqrt(3);
-    expect(toInches(U)).toBeCloseTo(2 * Math.hypot(...each, ...each, heat), 6);
+    const heat = [(4.065 * (19.4e-6 - 10.8e-6) * 3) / Math.sqrt(3), apart(4.065, 10.8e-6), apart(4.061, 19.4e-6)];
+    expect(toInches(U)).toBeCloseTo(2 * Math.hypot(...each, ...each, ...heat), 6);
   });
 
-  it('sees through a shared shop temperature, and through a noted one: like metals leave nothing of it', () => {
+  it('of a bore gauged and a piston in the micrometer that set it, not noted, is 0.33 thou', () => {
+    const gauged = once(fromInches(4.065), 10.8e-6, { gauged: rectangular(4_000) });
+    expect(toInches(expanded(gauged, once(fromInches(4.061), 19.4e-6))) * 1000).toBeCloseTo(0.334, 3);
+  });
+
+  it('sees through a shared shop temperature: like metals leave of it how far each part is off its tool', () => {
     const like = expanded(once(fromInches(4), 20e-6), once(fromInches(3.996), 20e-6));
     const unlike = expanded(once(fromInches(4), 10.8e-6), once(fromInches(3.996), 22.3e-6));
-    const noted = expanded(once(fromInches(4), 10.8e-6, 'alike'), once(fromInches(3.996), 22.3e-6, 'alike'));
-    expect(toInches(like)).toBeCloseTo(
-      2 * Math.sqrt(2) * Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005),
-      6,
-    );
+    const noted = expanded(once(fromInches(4), 10.8e-6, { part: 20 }), once(fromInches(3.996), 22.3e-6));
+    const tools = Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005);
+    expect(toInches(like)).toBeCloseTo(2 * Math.hypot(tools, tools, apart(4, 20e-6), apart(3.996, 20e-6)), 6);
     expect(unlike).toBeGreaterThan(noted);
-    expect(noted).toBeGreaterThan(like);
-    const apart = expanded(once(fromInches(4), 10.8e-6, 'apart'), once(fromInches(3.996), 22.3e-6, 'apart'));
-    expect(apart).toBeGreaterThan(noted);
+    const both = expanded(
+      once(fromInches(4), 10.8e-6, { part: 20, tool: 20 }),
+      once(fromInches(3.996), 22.3e-6, { part: 20, tool: 20 }),
+    );
+    expect(noted).toBeGreaterThan(both);
   });
 
-  it('the micrometer that set the gauge and measured the piston drops out of their difference', () => {
+  it('the micrometer that set the gauge and measured the piston drops out of their difference, the zero does not', () => {
     const setWith = rectangular(UNNAMED_TOOL.limit);
-    const [gauged, read] = [once(fromInches(4), 20e-6, 'not noted', setWith), once(fromInches(4), 20e-6)];
+    const gauged = once(fromInches(4), 20e-6, { gauged: setWith });
     const piston = once(fromInches(3.996), 20e-6);
-    expect(expanded(gauged, piston)).toBeLessThan(expanded(read, piston));
     const own = Math.hypot(0.00005 / Math.sqrt(3), 0.00005);
-    expect(toInches(expanded(gauged, piston))).toBeCloseTo(2 * Math.hypot(0.0001 / Math.sqrt(3), own, own), 6);
+    const parts = [0.0001 / Math.sqrt(3), own, own, own, apart(4, 20e-6), apart(3.996, 20e-6)];
+    expect(toInches(expanded(gauged, piston))).toBeCloseTo(2 * Math.hypot(...parts), 6);
     // a piston that was gauged as well was not measured by it
-    expect(expanded(gauged, once(fromInches(3.996), 20e-6, 'not noted', setWith))).toBeGreaterThan(
-      expanded(read, piston),
+    expect(expanded(gauged, once(fromInches(3.996), 20e-6, { gauged: setWith }))).toBeGreaterThan(
+      expanded(gauged, piston),
     );
   });
 
@@ -109,7 +129,7 @@ describe('clearance', () => {
     [5.06, 'over'],
     [2.7, 'not proven'],
     [2.6, 'tight'],
-    [3.15, 'in window'],
+    [3.2, 'in window'],
     [6, 'over'],
     [-1, 'tight'],
   ] as const)('%s thou against 3–4, limit 5, is %s', (thou, state) => {

@@ -6,8 +6,9 @@ import { type Saying, clear, say } from '../quantity/saying';
 import { type Acceptance, acceptedWords } from '../record/reading';
 import { capital } from '../stage/report';
 import type { Target } from '../targets/target';
-import { type Doubt, type Warmth, sharedHeatDoubt } from '../uncertainty/budget';
+import type { Doubt } from '../uncertainty/budget';
 import { type Component, sumOf } from '../uncertainty/spread';
+import { type Noted, sharedShopDoubt } from '../uncertainty/thermal';
 import { type Estimate, type Low, type Side, type Strictness, chanceWords, decide, exactly } from '../verdict/decide';
 
 /** The state words of a clearance. `no target` when both sizes are read and nothing says what it must be. */
@@ -26,39 +27,32 @@ export interface DoubtedSize {
   doubt: Doubt;
   /** Expansion of the part, per kelvin. */
   expansion: number;
-  /** What is known of its temperature. */
-  warmth: Warmth;
+  /** What was noted of its temperature. */
+  noted: Noted;
 }
 
 /**
- * Standard uncertainty of a clearance, nm, with its degrees of freedom: the root sum of squares of both sizes' own doubts
- * and of both tools' (JCGM 100:2008). Where neither temperature was noted, both parts are taken to be at one shop temperature:
- * then only the difference of their expansions counts, and a note never makes it less sure than that unless parts and
- * tools were apart. The micrometer that set the gauge is taken to be the one that measured the piston: how far it is off
- * is in both, and drops out. Where the gauge was zeroed on this very piston, its dial is the clearance: how the piston
- * was read drops out whole.
+ * Standard uncertainty of a clearance, nm, with its degrees of freedom: the root sum of squares of both sizes' own doubts,
+ * of both tools', of zeroing the gauge, and of the temperatures (JCGM 100:2008). Both parts are taken to be in one shop: of
+ * its temperature only the difference of their expansions counts, and of either how far it is off its tool. The micrometer
+ * that set the gauge is taken to be the one that measured the piston: how far it is off is in both, and drops out. Where the
+ * gauge was zeroed on this very piston, its dial is the clearance: how the piston was read drops out whole.
  *
  * @param zeroed whether it was
  */
 export function clearanceDoubt(bore: DoubtedSize, piston: DoubtedSize, zeroed = false): Component {
-  const shared = sharedHeatDoubt(bore.value, bore.expansion - piston.expansion);
-  const each = Math.hypot(bore.doubt.heat, piston.doubt.heat);
-  const apart = bore.warmth === 'apart' || piston.warmth === 'apart';
-  const noted = bore.warmth !== 'not noted' || piston.warmth !== 'not noted';
-  const heat = apart ? each : noted ? Math.min(each, shared) : shared;
-  if (zeroed)
-    return sumOf([
-      { standard: bore.doubt.own, freedom: bore.doubt.freedom },
-      ...[bore.doubt.tool, heat].map((standard) => ({ standard, freedom: Infinity })),
-    ]);
+  const noted = bore.noted === 'none' ? piston.noted : bore.noted;
+  const shop = sharedShopDoubt(bore.value, bore.expansion - piston.expansion, noted);
+  const heat = [shop, bore.doubt.apart, piston.doubt.apart];
   const oneMicrometer = bore.doubt.setting > 0 && piston.doubt.setting === 0;
-  const tools = oneMicrometer
-    ? [bore.doubt.tool]
-    : [bore.doubt.tool, bore.doubt.setting, piston.doubt.tool, piston.doubt.setting];
+  const tools = oneMicrometer || zeroed ? [] : [bore.doubt.setting, piston.doubt.tool, piston.doubt.setting];
   return sumOf([
     { standard: bore.doubt.own, freedom: bore.doubt.freedom },
-    { standard: piston.doubt.own, freedom: piston.doubt.freedom },
-    ...[...tools, heat].map((standard) => ({ standard, freedom: Infinity })),
+    ...(zeroed ? [] : [{ standard: piston.doubt.own, freedom: piston.doubt.freedom }]),
+    ...[bore.doubt.tool, bore.doubt.zeroing, piston.doubt.zeroing, ...tools, ...heat].map((standard) => ({
+      standard,
+      freedom: Infinity,
+    })),
   ]);
 }
 

@@ -4,8 +4,9 @@ import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
 import { type Accepted, type LoggedReading, lastOf, livePasses, type Answer, answerOf } from '../record/reading';
-import { type Sized, type Tools, sizedOf } from '../uncertainty/sized';
+import { type Measuring, type Sized, sizedOf } from '../uncertainty/sized';
 import { expandedOf } from '../uncertainty/spread';
+import { shopTemperature } from '../uncertainty/thermal';
 import type { Strictness } from '../verdict/decide';
 import { clearanceDoubt } from './clearance';
 import { type Outlier, type PinState, type PistonChoices, NEAR, outlierOf, pinState } from './piston';
@@ -38,14 +39,12 @@ export interface JudgedPiston {
   round: number;
 }
 
-interface PistonAsk {
+interface PistonAsk extends Measuring {
   id: string;
   label: string;
   /** By subject. */
   passes: (subject: 'piston' | 'pin' | 'pinBore') => readonly LoggedReading[];
   round: number;
-  expansion: number;
-  tools: Tools;
   choices: PistonChoices;
   strictness: Strictness;
   accepted: Accepted;
@@ -53,8 +52,9 @@ interface PistonAsk {
 
 function judgedPin({ passes, round, expansion, tools, choices, strictness, accepted }: PistonAsk): JudgedPin {
   const [pins, bores] = [livePasses(passes('pin'), round), livePasses(passes('pinBore'), round)];
-  const pin = sizedOf(pins, STEEL_EXPANSION, tools, 'most');
-  const bore = sizedOf(bores, expansion, tools, 'least');
+  const shop = shopTemperature([...pins, ...bores]);
+  const pin = sizedOf(pins, { expansion: STEEL_EXPANSION, tools, shop }, 'most');
+  const bore = sizedOf(bores, { expansion, tools, shop }, 'least');
   if (!pin || !bore) return { pin, bore, clearance: null };
   const value = bore.value - pin.value;
   const doubt = clearanceDoubt(bore, pin);
@@ -78,14 +78,14 @@ function judgedPin({ passes, round, expansion, tools, choices, strictness, accep
 
 /** A piston from its readings; whether it stands out is seen once all are. */
 export function judgedPiston(ask: PistonAsk): JudgedPiston {
-  const { id, label, passes, round, expansion, tools } = ask;
+  const { id, label, passes, round } = ask;
   const counting = livePasses(passes('piston'), round);
   return {
     id,
     label,
     passes: passes('piston'),
     pinPasses: { pin: passes('pin'), pinBore: passes('pinBore') },
-    size: sizedOf(counting, expansion, tools, 'most'),
+    size: sizedOf(counting, ask, 'most'),
     read: counting.length,
     outlier: null,
     pin: judgedPin(ask),

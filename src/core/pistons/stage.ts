@@ -11,7 +11,8 @@ import type { Nm, Units } from '../quantity/length';
 import { near, saidSize } from '../quantity/near';
 import { clear, say } from '../quantity/saying';
 import { beforeOf, passesOf, roundOf } from '../record/log';
-import type { LoggedReading } from '../record/reading';
+import { type LoggedReading, livePasses } from '../record/reading';
+import { shopTemperature } from '../uncertainty/thermal';
 import { type Memo, ENGINE } from '../stage/memo';
 import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../stage/stage';
 import type { Task } from '../stage/tasks';
@@ -37,15 +38,15 @@ function pistonsOf(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): 
   const measured = cylinders.map(({ id, label }) => {
     const round = roundOf(log, id, 'piston');
     const passes = (subject: 'piston' | 'pin' | 'pinBore'): readonly LoggedReading[] => passesOf(log, id, subject);
-    const from = [passes('piston'), passes('pin'), passes('pinBore'), label, round, expansion, log.tools];
+    const shop = shopTemperature(livePasses(passesOf(log, id, 'bore'), roundOf(log, id, 'bore')));
+    const from = [passes('piston'), passes('pin'), passes('pinBore'), label, round, expansion, shop, log.tools];
     return memo('piston', id, [...from, choices.pistons, choices.deciding, log.accepted], () =>
       judgedPiston({
         id,
         label,
         passes,
         round,
-        expansion,
-        tools: log.tools,
+        ...{ expansion, shop, tools: log.tools },
         choices: choices.pistons,
         strictness: choices.deciding,
         accepted: log.accepted,

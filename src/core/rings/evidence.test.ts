@@ -16,6 +16,8 @@ const read = (thou: number, depth: Depth | null = 'top', change: Partial<PlacedR
     open: false,
     step: fromThou(1),
     leaf: fromThou(0.2),
+    cooled: 0,
+    heat: 0,
     ...change,
   };
 };

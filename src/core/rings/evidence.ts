@@ -37,7 +37,16 @@ export interface PlacedReading extends GapReading {
   /** From the leaf that passed to the next of its set, and how far its leaves may be off. */
   step: Nm;
   leaf: Nm;
+  /** What its gap changes by to 20 °C, nm, and the standard uncertainty of its temperature. */
+  cooled: number;
+  heat: number;
 }
+
+/** The least a reading says its gap is at 20 °C, and the most, nm. */
+export const coldGap = (reading: PlacedReading): { low: number; high: number } => ({
+  low: reading.value + reading.cooled,
+  high: nextLeaf(reading, reading.step) + reading.cooled,
+});
 
 /** Where a gap counts: a depth that is measured, a place that is not, or the bore's one size. */
 export interface CountedGap extends Estimate {
@@ -52,6 +61,8 @@ export interface CountedGap extends Estimate {
   /** The reading its lower end comes from, and how far that was moved, nm. */
   by: string;
   moved: Nm;
+  /** What that reading changed by to 20 °C, nm. */
+  cooled: Nm;
   /** Where each reading was made, and what it says of this gap. */
   evidence: readonly Evidence[];
   disagreement: Disagreement | null;
@@ -147,7 +158,7 @@ export function riseOver(
   later: PlacedReading,
   ask: Pick<Ask, 'home' | 'bores'>,
 ): { by: number; doubt: number } | null {
-  const by = later.value - nextLeaf(earlier, earlier.step);
+  const by = coldGap(later).low - coldGap(earlier).high;
   if (isSamePlace(earlier, later)) return { by, doubt: 0 };
   const [from, to] = [girthsOfReading(earlier, ask), girthsOfReading(later, ask)];
   if (!from || !to || from.unmeasured || to.unmeasured) return null;
@@ -155,22 +166,23 @@ export function riseOver(
   return { by: by + gapMove(to.wide, from.narrow), doubt: expandedOf(moveDoubt(to.wide, from.narrow, tools)) };
 }
 
+/** How well a reading tells its gap where it was made: by its leaf, and its temperature. */
+const readDoubt = ({ leaf, heat }: PlacedReading): Component =>
+  sumOf([rectangular(leaf), heat].map((standard) => ({ standard, freedom: Infinity })));
+
 /** What a reading says of the gap at `to`; null where it was made in a place of that bore that is not measured. */
 function broughtTo(to: Girth, reading: PlacedReading, ask: Ask): Evidence | null {
   const from = girthsOfReading(reading, ask);
   if (!from) return null;
   const { wide, narrow } = from;
-  const next = nextLeaf(reading, reading.step);
+  const { low, high: next } = coldGap(reading);
   const direct = wide === to && narrow === to;
   return {
     id: reading.id,
-    low: reading.value + gapMove(wide, to),
+    low: low + gapMove(wide, to),
     // in its own bore a gap is nowhere narrower than where it counts
     high: Math.min(next + gapMove(narrow, to), reading.cylinder === ask.home && wide !== narrow ? next : Infinity),
-    ...sumOf([
-      moveDoubt(wide, to, toolsBetween(reading.cylinder, ask.home, ask.bores)),
-      { standard: rectangular(reading.leaf), freedom: Infinity },
-    ]),
+    ...sumOf([moveDoubt(wide, to, toolsBetween(reading.cylinder, ask.home, ask.bores)), readDoubt(reading)]),
     direct,
     place: reading.cylinder === ask.home ? from.unmeasured : null,
   };
@@ -178,10 +190,8 @@ function broughtTo(to: Girth, reading: PlacedReading, ask: Ask): Evidence | null
 
 const inPlace = (reading: PlacedReading): Evidence => ({
   id: reading.id,
-  low: reading.value,
-  high: nextLeaf(reading, reading.step),
-  standard: rectangular(reading.leaf),
-  freedom: Infinity,
+  ...coldGap(reading),
+  ...readDoubt(reading),
   direct: true,
   place: null,
 });
@@ -256,7 +266,7 @@ export function countedGap(ask: Ask): CountedGap | null {
   const { found, depth } = narrowest;
   const high = Math.min(...groups.map((g) => g.found.high));
   const reading = ask.readings.find((r) => r.id === found.by);
-  const asRead = found.direct && reading !== undefined && reading.value === found.low;
+  const asRead = found.direct && reading !== undefined && Math.abs(reading.value - found.low) <= reading.leaf;
   const estimate: Estimate = {
     low: found.low,
     high: Math.max(found.low, high),
@@ -266,12 +276,13 @@ export function countedGap(ask: Ask): CountedGap | null {
   };
   return {
     ...estimate,
-    value: Math.round(asRead ? found.low : bestOf(estimate)),
+    value: asRead ? reading.value : Math.round(bestOf(estimate)),
     asRead,
     depth,
     uncertainty: Math.round(expandedOf(found)),
     by: found.by,
     moved: Math.round(found.low - (reading?.value ?? found.low)),
+    cooled: Math.round(reading?.cooled ?? 0),
     evidence: groups.flatMap((g) => g.evidence),
     disagreement: found.disagreement ?? groups.find((g) => g.found.disagreement)?.found.disagreement ?? null,
     aside: groups.flatMap((g) => g.found.aside),

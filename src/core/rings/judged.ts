@@ -3,6 +3,7 @@
  * verdict on it, what is still to come off.
  */
 import type { JudgedBore } from '../bores/judged';
+import { COLD } from '../heat/heat';
 import type { Nm } from '../quantity/length';
 import {
   type Accepted,
@@ -18,10 +19,13 @@ import {
 import { whereOf } from '../record/parts';
 import { type Target, heldAt } from '../targets/target';
 import type { Tools } from '../uncertainty/sized';
+import { sumOf } from '../uncertainty/spread';
+import { sharedShopDoubt, temperaturesOf } from '../uncertainty/thermal';
+import { rectangular } from '../uncertainty/uncertainty';
 import { type Estimate, type Low, type Strictness, bestOf, decide } from '../verdict/decide';
 import type { CutAdvice } from './advice';
 import type { BenchChoices } from './choices';
-import { type CountedGap, type RingBore, countedGap } from './evidence';
+import { type CountedGap, type PlacedReading, type RingBore, countedGap } from './evidence';
 import { type PassReading, type RingEvent, passesOf, shrunkOver } from './passes';
 import {
   type GapReading,
@@ -127,6 +131,16 @@ export interface RingAsk {
   feelerStep: Nm;
   /** Bores by cylinder. */
   bores: ReadonlyMap<string, RingBore>;
+  metals: RingMetals;
+}
+
+/** What a ring's gap needs to be brought to 20 °C. */
+interface RingMetals {
+  /** Expansion of ring and of cylinder wall, per kelvin. */
+  ring: number;
+  wall: number;
+  /** Of the bore; null where no size of it is known. */
+  diameter: Nm | null;
 }
 
 /** How far leaves may be off that are not named, half-width: 0.0002 in. From memory. */
@@ -138,10 +152,14 @@ const UNNAMED_LEAF: Nm = 5_080;
  * @example boreGirths(cylinder.bore).length // 1
  */
 export function boreGirths(bore: JudgedBore): Girth[] {
-  const girths = girthsOf(bore.measured);
+  const girths = girthsOf(bore.measured, bore.roundWithin);
   if (girths.length > 0 || !bore.size) return girths;
   const { value, doubt } = bore.size;
-  return [{ depth: null, mean: value, own: doubt.own, freedom: doubt.freedom }];
+  const known = sumOf([
+    { standard: doubt.own, freedom: doubt.freedom },
+    { standard: rectangular(bore.roundWithin / 2), freedom: Infinity },
+  ]);
+  return [{ depth: null, mean: value, own: known.standard, freedom: known.freedom }];
 }
 
 /** A bore as rings see it. */
@@ -161,6 +179,16 @@ export const stepOf = (
   { instrument }: Pick<LoggedReading, 'instrument'>,
   { tools, feelerStep }: Pick<RingAsk, 'tools' | 'feelerStep'>,
 ): Nm => (instrument === null ? undefined : tools.get(instrument))?.resolution ?? feelerStep;
+
+/**
+ * What a gap read in a warm bore changes by to 20 °C, and how well that is known: ring and bore lie in one shop, and the
+ * gap moves by π·D·(α_ring − α_bore) a kelvin (identity). Nothing of a bore of which no size is known.
+ */
+function warmGap(reading: LoggedReading, { ring, wall, diameter }: RingMetals): Pick<PlacedReading, 'cooled' | 'heat'> {
+  const girth = Math.PI * (diameter ?? 0);
+  const { part, noted } = temperaturesOf(reading, null);
+  return { cooled: girth * (ring - wall) * (part - COLD), heat: sharedShopDoubt(girth, wall - ring, noted) };
+}
 
 /** What counts of a ring's history: of the ring as it is now, in bores as they are now, without what was struck out. */
 function eventsOf(ask: RingAsk): { events: RingEvent[]; readings: Map<string, LoggedReading> } {
@@ -186,6 +214,7 @@ function eventsOf(ask: RingAsk): { events: RingEvent[]; readings: Map<string, Lo
         upTo: item.upTo,
         open: fit?.open ?? false,
         step: stepOf(item, ask),
+        ...warmGap(item, ask.metals),
         leaf: (item.instrument === null ? undefined : tools.get(item.instrument))?.limit ?? UNNAMED_LEAF,
         deburred: fit?.deburred ?? false,
         squared: fit?.squared ?? false,

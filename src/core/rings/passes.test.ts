@@ -14,6 +14,8 @@ const read = (thou: number, change: Partial<PassReading> = {}): RingEvent => {
       depth: 'top',
       step: fromThou(1),
       leaf: 5_080,
+      cooled: 0,
+      heat: 0,
       value: fromThou(thou),
       upTo: null,
       open: false,

@@ -7,8 +7,8 @@
  * as filed, and asked about. A domed piston cocks a ring: tight, loose, tight. Common practice, no source.
  */
 import type { Nm } from '../quantity/length';
-import { type PlacedReading, type RingBore, isSamePlace, riseOver } from './evidence';
-import { type GapReading, likelyGap, nextLeaf } from './ring';
+import { type PlacedReading, type RingBore, coldGap, isSamePlace, riseOver } from './evidence';
+import { likelyGap, nextLeaf } from './ring';
 
 /** A reading as far as its order matters. */
 export interface PassReading extends PlacedReading {
@@ -79,9 +79,9 @@ interface Ask {
 }
 
 /** How far two readings are apart at the least: nothing where what their leaves leave open meets. */
-function apartOf(a: GapReading, b: GapReading): Nm {
-  const [low, high] = a.value <= b.value ? [a, b] : [b, a];
-  return low.open ? 0 : Math.max(0, high.value - (low.upTo ?? low.value));
+function apartOf(a: PassReading, b: PassReading): Nm {
+  const [low, high] = coldGap(a).low <= coldGap(b).low ? [a, b] : [b, a];
+  return low.open ? 0 : Math.max(0, Math.round(coldGap(high).low - (low.upTo ?? low.value) - low.cooled));
 }
 
 /** Readings of the ring between two filings, with no cut logged at either end. */
@@ -110,7 +110,7 @@ class Lengths {
 
   /** Whether it is wider by as much in a place that cannot be compared. */
   isWiderElsewhere(earlier: PassReading, later: PassReading): boolean {
-    const by = later.value - nextLeaf(earlier, earlier.step);
+    const by = coldGap(later).low - coldGap(earlier).high;
     return by >= Math.max(this.ask.repeat, later.step) && riseOver(earlier, later, this.ask) === null;
   }
 
@@ -121,7 +121,10 @@ class Lengths {
 }
 
 const narrowestOf = (readings: readonly PassReading[]): PassReading | null =>
-  readings.reduce<PassReading | null>((least, r) => (least === null || r.value < least.value ? r : least), null);
+  readings.reduce<PassReading | null>(
+    (least, r) => (least === null || coldGap(r).low < coldGap(least).low ? r : least),
+    null,
+  );
 
 /** Whether a second reading stands by one that grew; where the places cannot be compared, one in the place that was narrower. */
 const isSettled = ({ readings }: Stretch, { reading, over, taken }: Growth, lengths: Lengths): boolean =>
@@ -204,7 +207,9 @@ export function passesOf({ events, answers, ...ask }: Ask): Passes {
     const { reading } = event;
     const before = found.reading;
     const same = before !== null && isSamePlace(before, reading);
-    const removed = before ? likelyGap(reading, reading.step) - likelyGap(before, before.step) : 0;
+    const removed = before
+      ? likelyGap(reading, reading.step) + reading.cooled - likelyGap(before, before.step) - before.cooled
+      : 0;
     const filer = cuts[0]?.filer ?? null;
     const counts = cuts.map((c) => c.count);
     if (
@@ -258,8 +263,9 @@ export function passesOf({ events, answers, ...ask }: Ask): Passes {
  */
 export const shrunkOver = ({ before, since }: Pick<Passes, 'before' | 'since'>): Nm => {
   const [after, ...others] = before ? since.filter((r) => isSamePlace(r, before)) : [];
-  if (!before || !after || after.value >= before.value) return 0;
-  const isSettledBy = ({ value, step }: PassReading): boolean =>
-    value >= before.value || Math.abs(value - after.value) <= step;
+  const lowOf = (reading: PassReading): number => coldGap(reading).low;
+  if (!before || !after || lowOf(after) >= lowOf(before)) return 0;
+  const isSettledBy = (reading: PassReading): boolean =>
+    lowOf(reading) >= lowOf(before) || Math.abs(lowOf(reading) - lowOf(after)) <= reading.step;
   return others.some(isSettledBy) ? 0 : apartOf(before, after);
 };

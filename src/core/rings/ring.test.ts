@@ -39,7 +39,18 @@ const decided = (
   step = fromThou(1),
   strictness: Strictness = STARTING_STRICTNESS,
 ) => {
-  const placed = { id: 'a', cylinder: '1', depth: null, value, upTo, open, step, leaf: fromThou(0.2) };
+  const placed = {
+    id: 'a',
+    cylinder: '1',
+    depth: null,
+    value,
+    upTo,
+    open,
+    step,
+    leaf: fromThou(0.2),
+    cooled: 0,
+    heat: 0,
+  };
   const found = countedGap({ readings: [placed], home: '1', bores: new Map(), repeat: step, notFiled: new Set() });
   if (!found) throw new Error('one reading tells a gap');
   return decidedGap(found, against, step, strictness);

@@ -1,6 +1,7 @@
 /** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
 import { whereParts } from '../engine/whereParts';
 import { type JudgedHeat, heatOf } from '../heat/assess';
+import { BORE_EXPANSION, RING_EXPANSION, STEEL_EXPANSION } from '../heat/metals';
 import { fine, say } from '../quantity/saying';
 import { beforeOf, historyOf, passesOf, roundOf } from '../record/log';
 import { type LoggedReading, livePasses } from '../record/reading';
@@ -83,7 +84,7 @@ interface RingAt {
 /** One ring without its advice, which follows once all rates are known. */
 function ringAt(
   { ring, number, cylinder, bores, target }: RingAt,
-  { log, choices, labels }: Engine,
+  { log, choices, labels, job }: Engine,
   memo: Memo,
 ): JudgedRing {
   const history = historyOf(log, number, ring);
@@ -103,7 +104,12 @@ function ringAt(
     log.filedBefore,
     log.tools,
   ];
-  from.push(bores.get(cylinder.id));
+  const metals = {
+    ring: isCompression(ring) ? RING_EXPANSION[choices.ringSet[ring].metal ?? choices.heat.ringMetal] : STEEL_EXPANSION,
+    wall: BORE_EXPANSION[job?.surface ?? 'iron'],
+    diameter: cylinder.targetBore?.nm ?? null,
+  };
+  from.push(metals.ring, metals.wall, metals.diameter, bores.get(cylinder.id));
   for (const item of history) if (item.cylinder !== cylinder.id) from.push(bores.get(item.cylinder));
   return memo(ring, cylinder.id, from, () =>
     judgedRing({
@@ -121,6 +127,7 @@ function ringAt(
       tools: log.tools,
       feelerStep: targets.feelerStep,
       bores,
+      metals,
     }),
   );
 }
@@ -335,7 +342,7 @@ const OF_A_RING = {
   tool: 'gap',
   number: 'ring',
   style: 'fine',
-  warm: false,
+  warm: true,
   spots: null,
   fitted: true,
 } as const;

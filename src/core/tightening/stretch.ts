@@ -4,6 +4,7 @@
  */
 import type { Nm } from '../quantity/length';
 import type { MilliNm } from '../quantity/torque';
+import { type Component, quantileOf, sumOf } from '../uncertainty/spread';
 
 /** Stretch of one bolt as read at a torque. */
 export interface StretchAt {
@@ -14,11 +15,20 @@ export interface StretchAt {
 export interface StretchRate {
   /** nm of stretch for each mN·m. */
   rate: number;
-  /** Its standard deviation; null where there are too few readings to tell. */
-  doubt: number | null;
+  /** Its standard deviation with its degrees of freedom; null where there are too few readings to tell. */
+  doubt: Component | null;
+  /** How far one bolt's rate lies from the set's, standard: by their own rates, and 10 % of the rate at the least. */
+  between: Component;
+  /** Standard deviation of one reading of a length, nm: what is left of the fit, and half a division of the gauge at the least. */
+  gauge: Component;
   /** How many bolts had it from readings at two torques or more. */
   bolts: number;
 }
+
+/** Bolts of one set differ in rate by this, as a share, standard: friction. From memory. */
+const BETWEEN = 0.1;
+/** Half a division of a stretch gauge, 0.0001 in. */
+const HALF_DIVISION: Nm = 1_270;
 
 const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / values.length;
 
@@ -35,15 +45,29 @@ export function rateOf(bolts: readonly (readonly StretchAt[])[]): StretchRate | 
     return b.map((r) => ({ t: r.torque - t, s: r.length - s }));
   });
   const points = centred.flat();
-  const tt = points.reduce((sum, p) => sum + p.t * p.t, 0);
+  const squares = (of: readonly { t: number; s: number }[]): number => of.reduce((sum, p) => sum + p.t * p.t, 0);
+  const products = (of: readonly { t: number; s: number }[]): number => of.reduce((sum, p) => sum + p.t * p.s, 0);
+  const tt = squares(points);
   if (tt === 0) return null;
-  const rate = points.reduce((sum, p) => sum + p.t * p.s, 0) / tt;
-  const free = points.length - read.length - 1;
+  const rate = products(points) / tt;
+  const freedom = points.length - read.length - 1;
   const left = points.reduce((sum, p) => sum + (p.s - rate * p.t) ** 2, 0);
+  const scatter = freedom > 0 ? Math.sqrt(left / freedom) : null;
+  const slopes = centred.filter((b) => squares(b) > 0).map((b) => products(b) / squares(b));
+  const apart = Math.sqrt(slopes.reduce((sum, slope) => sum + (slope - mean(slopes)) ** 2, 0) / (slopes.length - 1));
+  const floor = BETWEEN * Math.abs(rate);
   return {
     rate,
-    doubt: free > 0 ? Math.sqrt(left / free / tt) : null,
-    bolts: centred.filter((b) => b.some((p) => p.t !== 0)).length,
+    doubt: scatter === null ? null : { standard: scatter / Math.sqrt(tt), freedom },
+    between:
+      slopes.length > 2 && apart > floor
+        ? { standard: apart, freedom: slopes.length - 1 }
+        : { standard: floor, freedom: Infinity },
+    gauge:
+      scatter !== null && scatter > HALF_DIVISION
+        ? { standard: scatter, freedom }
+        : { standard: HALF_DIVISION, freedom: Infinity },
+    bolts: slopes.length,
   };
 }
 
@@ -52,14 +76,27 @@ const ROUGH = 0.25;
 /** The most that is added while a set's rate is not known, as a share of the torque; then it is read again. From memory. */
 const SMALL_STEP = 0.05;
 
+/** How often one bolt may come out over its range: as often as a normal figure lies 2 standard deviations high. */
+const SURE = 0.97725;
+
 /**
- * How much torque more brings a bolt to the middle of its range, and at the steepest that the set may have not over it;
- * a small step while the set's rate is not known. In whole steps of the wrench, rounded down; 0 where even one step may
- * be too much.
+ * The longest that one bolt may be after so much torque more, nm: its own rate, where it stands, and what the set's rate
+ * is known by, with Student's t at their degrees of freedom (Welch and Satterthwaite; JCGM 100:2008, G.4, recalled).
+ */
+function longestAfter(add: MilliNm, length: Nm, { rate, doubt, between, gauge }: StretchRate): Nm {
+  const slope = doubt ?? { standard: rate * ROUGH, freedom: Infinity };
+  const scaled = [slope, between].map(({ standard, freedom }) => ({ standard: standard * add, freedom }));
+  const { standard, freedom } = sumOf([...scaled, gauge]);
+  return length + rate * add + quantileOf(SURE, freedom) * standard;
+}
+
+/**
+ * How much torque more brings a bolt to the middle of its range, and not over its end but one time in 44; a small step
+ * while the set's rate is not known. In whole steps of the wrench, rounded down; 0 where even one step may be too much.
  *
  * @param last what the bolt was last read at
  * @param step what the wrench is set by
- * @example addFor({ torque: 60_000, length: 110_000 }, { from: 127_000, to: 140_000 }, { rate: 4, doubt: 0.1, bolts: 3 }, 500) // 5500
+ * @example addFor({ torque: 60_000, length: 110_000 }, { from: 127_000, to: 140_000 }, rateOf([[{ torque: 40_000, length: 80_000 }, { torque: 50_000, length: 120_000 }]]), 500) // 4500
  */
 export function addFor(
   { torque, length }: StretchAt,
@@ -70,9 +107,8 @@ export function addFor(
   if (length >= from) return 0;
   // a step is a rounded number of mN·m: a whole number of them is not missed by that
   if (!known) return Math.floor((SMALL_STEP * torque) / step + 0.01) * step;
-  const { rate, doubt } = known;
-  if (rate <= 0) return 0;
-  const steepest = rate + 2 * (doubt ?? rate * ROUGH);
-  const wanted = Math.min(((from + to) / 2 - length) / rate, (to - length) / steepest);
-  return Math.max(0, Math.floor(wanted / step) * step);
+  if (known.rate <= 0) return 0;
+  let steps = Math.floor(((from + to) / 2 - length) / known.rate / step);
+  while (steps > 0 && longestAfter(steps * step, length, known) > to) steps -= 1;
+  return Math.max(0, steps * step);
 }

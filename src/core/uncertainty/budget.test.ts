@@ -1,10 +1,19 @@
-import fc from 'fast-check';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { UNNAMED_TOOL, heatDoubt, ownDoubt, repeatability, scatterOf, sizeUncertainty } from './budget';
+import {
+  type Doubt,
+  UNNAMED_TOOL,
+  micrometerLimit,
+  ownDoubt,
+  repeatability,
+  scatterOf,
+  sizeUncertainty,
+} from './budget';
 
 /** NIST StRD, univariate, NumAcc1: three values whose mean is 10000002 and standard deviation 1. Published, figures recalled from memory. */
 const NUMACC1 = [10_000_001, 10_000_003, 10_000_002];
+
+const sure: Doubt = { tool: 0, setting: 0, zeroing: 0, shop: 0, apart: 0, own: 0, freedom: Infinity };
 
 describe('scatter of repeats', () => {
   it('gives 1 for NumAcc1 (published: NIST StRD, figures recalled from memory)', () => {
@@ -46,26 +55,17 @@ describe('doubts (published: JCGM 100:2008)', () => {
   });
 
   it('U is twice the root sum of squares', () => {
-    expect(sizeUncertainty({ tool: 3_000, setting: 0, heat: 4_000, own: 0, freedom: Infinity })).toBe(10_000);
-    expect(sizeUncertainty({ tool: 3_000, setting: 4_000, heat: 0, own: 0, freedom: Infinity })).toBe(10_000);
+    for (const part of ['setting', 'zeroing', 'shop', 'apart', 'own'] as const)
+      expect(sizeUncertainty({ ...sure, tool: 3_000, [part]: 4_000 })).toBe(10_000);
   });
 
   it('few repeats make U wider: k is the t quantile for 95.45 %, 3.31 with three degrees of freedom (t table, from memory)', () => {
-    expect(sizeUncertainty({ tool: 0, setting: 0, heat: 0, own: 1_000, freedom: 3 })).toBe(3_307);
-    expect(sizeUncertainty({ tool: 0, setting: 0, heat: 0, own: 1_000, freedom: Infinity })).toBe(2_000);
+    expect(sizeUncertainty({ ...sure, own: 1_000, freedom: 3 })).toBe(3_307);
+    expect(sizeUncertainty({ ...sure, own: 1_000 })).toBe(2_000);
   });
 
-  it('a noted temperature never makes a size less sure, unless part and tool were apart', () => {
-    // aluminium, 21.5 against steel’s 11.7: three kelvin of shop, or one of note
-    expect(heatDoubt(100_000_000, 21.5e-6, 'not noted')).toBeCloseTo((2_150 - 1_170) * Math.sqrt(3), 6);
-    expect(heatDoubt(100_000_000, 21.5e-6, 'alike')).toBeCloseTo(2_150 / Math.sqrt(3), 6);
-    // iron is so near steel that a shared shop tells nothing of it
-    expect(heatDoubt(100_000_000, 10.8e-6, 'alike')).toBe(heatDoubt(100_000_000, 10.8e-6, 'not noted'));
-    expect(heatDoubt(100_000_000, 10.8e-6, 'apart')).toBeCloseTo(1_080 / Math.sqrt(3), 6);
-    fc.assert(
-      fc.property(fc.double({ min: 5e-6, max: 30e-6, noNaN: true }), (expansion) => {
-        expect(heatDoubt(1e8, expansion, 'alike')).toBeLessThanOrEqual(heatDoubt(1e8, expansion, 'not noted'));
-      }),
-    );
+  it('a micrometer that nobody named is off by 0.0001 in to 75 mm, 3 µm to 100 mm and more beyond (from memory)', () => {
+    const of = [50, 75, 75.1, 100, 103, 130].map((mm) => micrometerLimit(mm * 1e6));
+    expect(of).toEqual([2_540, 2_540, 3_000, 3_000, 4_000, 5_000]);
   });
 });

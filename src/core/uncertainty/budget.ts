@@ -2,11 +2,10 @@
  * What a size read with a tool can prove: the components of its uncertainty, kept apart by whether a second
  * reading with the same tool shares them.
  *
- * What both share (how far the tool is off, how well the temperature is known) drops out of a difference such as
+ * What both share (how far the tool is off, how it was zeroed, the temperature) drops out of a difference such as
  * taper; what each has of its own (the last digit, the hand) does not. Rectangular half-widths count as a/√3, the
  * resolution as half a digit, sums are root sums of squares, U = k·u with k for about 95 %: JCGM 100:2008 (recalled).
  */
-import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { type Component, expandedOf, sumOf } from './spread';
 import { MICROMETER_LIMIT, rectangular } from './uncertainty';
@@ -17,8 +16,12 @@ export interface Doubt {
   tool: number;
   /** Of the micrometer that a comparator was set with; 0 for a tool that reads by itself. */
   setting: number;
-  /** Of the temperature. */
-  heat: number;
+  /** Of zeroing the comparator on it: shared by all that was read from one zero; 0 for a tool that reads by itself. */
+  zeroing: number;
+  /** Of the shop's temperature. */
+  shop: number;
+  /** Of how far the part was off its tool's temperature. */
+  apart: number;
   /** Of this reading alone, and its degrees of freedom. */
   own: number;
   freedom: number;
@@ -30,12 +33,17 @@ export interface Tool {
   resolution: Nm;
 }
 
+/**
+ * How far an outside micrometer for a size may be off that nobody named, half-width: 0.0001 in to 75 mm, 3 µm to 100 mm,
+ * and 1 µm more for each 25 mm. From memory.
+ *
+ * @example micrometerLimit(86_000_000) // 3000
+ */
+export const micrometerLimit = (size: Nm): Nm =>
+  size <= 75_000_000 ? MICROMETER_LIMIT : 1_000 * Math.ceil(size / 25_000_000 - 1);
+
 /** Where a reading names no tool: 0.0001 in each. From memory. */
 export const UNNAMED_TOOL: Tool = { limit: MICROMETER_LIMIT, resolution: 2_540 };
-
-/** Half-width of a workshop about 20 °C where no temperature was noted, and of one that was noted, K. From memory. */
-const SHOP_SWING = 3;
-const NOTED_SWING = 1;
 
 /** Repeats in all before their scatter is used instead of half a division. */
 const ENOUGH_REPEATS = 3;
@@ -78,40 +86,19 @@ export const ownDoubt = (repeats: number, { value, freedom }: Repeatability, { r
     { standard: value / Math.sqrt(repeats), freedom },
   ]);
 
-/**
- * What is known of a temperature: nothing was noted; or that part and tool were about alike; or that they were apart, so
- * that the size was brought to 20 °C by their difference.
- */
-export type Warmth = 'not noted' | 'alike' | 'apart';
-
-/**
- * Standard uncertainty of a size from its temperature: where nothing was noted, of a shop that part and tool share; where
- * it was noted, of the note, and no more than that unless they were apart. A better-known temperature never raises it.
- *
- * @param expansion the part's own, per kelvin; tools are of steel
- */
-export function heatDoubt(size: Nm, expansion: number, warmth: Warmth): number {
-  const shared = sharedHeatDoubt(size, expansion - STEEL_EXPANSION);
-  const noted = rectangular(size * expansion * NOTED_SWING);
-  return warmth === 'not noted' ? shared : warmth === 'alike' ? Math.min(shared, noted) : noted;
-}
-
-/** Standard uncertainty of a difference of two sizes that share a shop's temperature, by the difference of their expansions. */
-export const sharedHeatDoubt = (size: Nm, difference: number): number =>
-  rectangular(size * Math.abs(difference) * SHOP_SWING);
-
 /** All the doubts of a size together. */
-export const wholeDoubt = ({ tool, setting, heat, own, freedom }: Doubt): Component =>
+export const wholeDoubt = ({ own, freedom, ...shared }: Doubt): Component =>
   sumOf([
-    { standard: tool, freedom: Infinity },
-    { standard: setting, freedom: Infinity },
-    { standard: heat, freedom: Infinity },
+    ...[shared.tool, shared.setting, shared.zeroing, shared.shop, shared.apart].map((standard) => ({
+      standard,
+      freedom: Infinity,
+    })),
     { standard: own, freedom },
   ]);
 
 /**
  * U of a size with all its doubts, for about 95 %.
  *
- * @example sizeUncertainty({ tool: 300, setting: 0, heat: 400, own: 0, freedom: Infinity }) // 1000
+ * @example sizeUncertainty({ tool: 300, setting: 0, zeroing: 0, shop: 400, apart: 0, own: 0, freedom: Infinity }) // 1000
  */
 export const sizeUncertainty = (doubt: Doubt): Nm => Math.round(expandedOf(wholeDoubt(doubt)));

@@ -1,8 +1,6 @@
 /**
  * A size from readings of one thing: brought to 20 °C (ISO 1), averaged over repeats, with what the tools leave in doubt.
  */
-import { atReference } from '../heat/heat';
-import { STEEL_EXPANSION } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import { type Saying, raw, say, size } from '../quantity/saying';
 import type { LoggedReading } from '../record/reading';
@@ -10,16 +8,24 @@ import { type Apart, type CostlySide, repeatsOf, sizesRepeat } from '../verdict/
 import {
   type Doubt,
   type Tool,
-  type Warmth,
   UNNAMED_TOOL,
-  heatDoubt,
+  micrometerLimit,
   ownDoubt,
   repeatability,
   scatterOf,
   sizeUncertainty,
 } from './budget';
 import type { Instrument } from './instrument';
-import { MICROMETER_LIMIT, rectangular } from './uncertainty';
+import {
+  type Noted,
+  atTwenty,
+  leastKnown,
+  shopTemperature,
+  temperaturesOf,
+  thermalDoubt,
+  warmedWords,
+} from './thermal';
+import { rectangular } from './uncertainty';
 
 export type Tools = ReadonlyMap<string, Instrument>;
 
@@ -31,54 +37,36 @@ export interface Sized {
   doubt: Doubt;
   /** Expansion it was brought to 20 °C with, per kelvin. */
   expansion: number;
-  /** What is known of its temperature. */
-  warmth: Warmth;
+  /** What was noted of its temperature. */
+  noted: Noted;
   /** Where it was found, and what it is the mean of. */
   working: Saying[];
   /** Readings that cannot all be true; null where they agree. The costly one counts. */
   disagreement: Apart | null;
 }
 
-const toolOf = (reading: LoggedReading, tools: Tools): Tool =>
-  (reading.instrument === null ? null : tools.get(reading.instrument)) ?? UNNAMED_TOOL;
-
-/** Part and tool this near count as alike, K: what a note of either may be off by. From memory. */
-const ALIKE = 2;
-
-function warmthOf(readings: readonly LoggedReading[]): Warmth {
-  if (!readings.every(isNoted)) return 'not noted';
-  return readings.every((r) => Math.abs((r.temperature ?? 20) - (r.gaugeTemperature ?? 20)) <= ALIKE)
-    ? 'alike'
-    : 'apart';
-}
+const named = ({ instrument }: LoggedReading, tools: Tools): Instrument | undefined =>
+  instrument === null ? undefined : tools.get(instrument);
 
 /** What is read across the inside. */
 const INSIDE = new Set(['bore', 'pinBore', 'housing', 'bare', 'smallEnd']);
 
+function toolOf(reading: LoggedReading, tools: Tools): Tool {
+  const limit = INSIDE.has(reading.subject) ? UNNAMED_TOOL.limit : micrometerLimit(reading.value);
+  return named(reading, tools) ?? (limit === UNNAMED_TOOL.limit ? UNNAMED_TOOL : { ...UNNAMED_TOOL, limit });
+}
+
 /** Whether a reading was made with a tool that only compares with what a micrometer set it to: across the inside it is, unless the tool says otherwise. */
-function isCompared({ subject, instrument }: LoggedReading, tools: Tools): boolean {
-  const kind = instrument === null ? undefined : tools.get(instrument)?.kind;
-  return kind === undefined ? INSIDE.has(subject) : kind === 'boreGauge' || kind === 'telescoping';
+function isCompared(reading: LoggedReading, tools: Tools): boolean {
+  const kind = named(reading, tools)?.kind;
+  return kind === undefined ? INSIDE.has(reading.subject) : kind === 'boreGauge' || kind === 'telescoping';
 }
 
-const isNoted = (reading: LoggedReading): boolean => reading.temperature !== null || reading.gaugeTemperature !== null;
+/** Whether it has no dial to be zeroed: a telescoping gauge is measured over each time. */
+const isFreeOfZero = (reading: LoggedReading, tools: Tools): boolean => named(reading, tools)?.kind === 'telescoping';
 
-/**
- * A reading at 20 °C, nm not rounded. Where one temperature is given and not the other, the other is 20 °C.
- *
- * @example atTwenty({ value: 100_000_000, temperature: null, gaugeTemperature: null }, 11e-6) // 100000000
- */
-export function atTwenty(
-  reading: Pick<LoggedReading, 'value' | 'temperature' | 'gaugeTemperature'>,
-  expansion: number,
-): number {
-  const { value, temperature, gaugeTemperature } = reading;
-  if (temperature === null && gaugeTemperature === null) return value;
-  return atReference(value, temperature ?? 20, expansion, {
-    celsius: gaugeTemperature ?? 20,
-    expansion: STEEL_EXPANSION,
-  });
-}
+/** Standard uncertainty of reading a tool once. */
+const onceDoubt = (tool: Tool): number => ownDoubt(1, repeatability({ squares: 0, freedom: 0 }, tool), tool).standard;
 
 /** The mean of some figures, in their own unit, not rounded. */
 export const average = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
@@ -87,20 +75,35 @@ export const average = (values: readonly number[]): number => values.reduce((a, 
 export const rangeOf = (values: readonly number[]): number =>
   values.length === 0 ? 0 : Math.max(...values) - Math.min(...values);
 
-/** What all readings share: the widest limit of their tools, the micrometer that set them, and the temperature, which counts as noted once it was with each. */
+/** How a part is measured. */
+export interface Measuring {
+  /** Of the part, per kelvin. */
+  expansion: number;
+  tools: Tools;
+  /** The shop's temperature as noted beside this part or the one it goes into, °C; null where none was. */
+  shop: number | null;
+}
+
+type Shared = Omit<Doubt, 'own' | 'freedom'>;
+
+/** What all readings share: the widest limit of their tools, the micrometer that set them and how they were zeroed on it, and the temperatures. */
 export function sharedDoubt(
   readings: readonly LoggedReading[],
   value: Nm,
-  expansion: number,
-  tools: Tools,
-): { tool: number; setting: number; heat: number; warmth: Warmth } {
-  const warmth = warmthOf(readings);
+  { expansion, tools, shop }: Measuring,
+): { doubt: Shared; noted: Noted } {
   const limit = readings.reduce((most, r) => Math.max(most, toolOf(r, tools).limit), 0);
+  const compared = readings.filter((r) => isCompared(r, tools));
+  const at = leastKnown(readings.map((r) => temperaturesOf(r, shop)));
+  const dials = compared.filter((r) => !isFreeOfZero(r, tools));
   return {
-    tool: rectangular(limit),
-    setting: readings.some((r) => isCompared(r, tools)) ? rectangular(MICROMETER_LIMIT) : 0,
-    heat: heatDoubt(value, expansion, warmth),
-    warmth,
+    doubt: {
+      tool: rectangular(limit),
+      setting: compared.length > 0 ? rectangular(micrometerLimit(value)) : 0,
+      zeroing: dials.length > 0 ? onceDoubt(coarsest(dials, tools)) : 0,
+      ...thermalDoubt(value, expansion, at),
+    },
+    noted: at.noted,
   };
 }
 
@@ -112,14 +115,15 @@ export function sharedDoubt(
  */
 export function sizedOf(
   readings: readonly LoggedReading[],
-  expansion: number,
-  tools: Tools,
+  measuring: Measuring,
   costly: CostlySide,
-  within: Nm = sizesRepeat(coarsest(readings, tools).resolution),
+  within: Nm = sizesRepeat(coarsest(readings, measuring.tools).resolution),
 ): Sized | null {
+  const { expansion, tools } = measuring;
+  const shop = shopTemperature(readings) ?? measuring.shop;
   const [first] = readings;
   const repeats = repeatsOf(
-    readings.map((r) => atTwenty(r, expansion)),
+    readings.map((r) => atTwenty(r, expansion, shop)),
     within,
     costly,
   );
@@ -127,7 +131,7 @@ export function sizedOf(
   const { counting: values, disagreement } = repeats;
   const value = Math.round(repeats.value);
   const tool = toolOf(first, tools);
-  const { warmth, ...shared } = sharedDoubt(readings, value, expansion, tools);
+  const { doubt: shared, noted } = sharedDoubt(readings, value, { expansion, tools, shop });
   const { standard: own, freedom } = ownDoubt(values.length, repeatability(scatterOf([values]), tool), tool);
   const doubt = { ...shared, own, freedom };
   const means = disagreement
@@ -142,18 +146,10 @@ export function sizedOf(
     uncertainty: sizeUncertainty(doubt),
     doubt,
     expansion,
-    warmth,
-    working: [...means, ...warmedWords(readings)],
+    noted,
+    working: [...means, ...warmedWords(readings, shop)],
     disagreement,
   };
-}
-
-/** How warm readings were that were brought to 20 °C, by the first of them; nothing where none says. */
-export function warmedWords(readings: readonly LoggedReading[]): Saying[] {
-  const warm = readings.find(isNoted);
-  return warm
-    ? [say`brought to 20 °C: part at ${warm.temperature ?? 20} °C, tool at ${warm.gaugeTemperature ?? 20} °C`]
-    : [];
 }
 
 /** The coarsest tool among readings; the standing one for none. */

@@ -9,9 +9,11 @@ import {
   type JournalChoices,
   METHODS,
   STANDARD,
+  STARTING_JOURNALS,
   type ShellChoices,
   type ShellStock,
 } from '@/core/journals/choices';
+import { HOUSING_METALS, ROD_METALS } from '@/core/heat/metals';
 import { NO_SIZES } from '@/core/verdict/sizeLimits';
 import { nm, once, partId, place, sizeLimits, smallNm, someSize, text, time, words } from './parts';
 
@@ -63,6 +65,13 @@ export const journalsSchema: z.ZodType<JournalChoices> = z.strictObject({
     .default([]),
   asks: z.strictObject({ endPlay: z.boolean(), side: z.boolean(), smallEnd: z.boolean(), looks: z.boolean() }),
   sidePer: z.enum(['rod', 'throw']),
+  metals: z
+    .strictObject({
+      housing: z.enum(HOUSING_METALS).nullable(),
+      cap: z.enum(HOUSING_METALS).nullable(),
+      rod: z.enum(ROD_METALS),
+    })
+    .default(STARTING_JOURNALS.metals),
 });
 
 const stock: z.ZodType<ShellStock> = z.strictObject({

@@ -9,15 +9,13 @@ import { Field } from '../shared/Field';
 import { GramsField } from './GramsField';
 
 const WHY_NOT: Record<NoBobweight, string> = {
-  'sets alone':
-    'Here sets alone matter: in-line and flat engines carry no bobweight. Bring all sets to the lightest, and big ends likewise.',
-  'no share':
-    'How much of what goes up and down is balanced is not said, and nothing is usual at this angle: set it above.',
+  'sets alone': 'This engine is balanced without a bobweight. Bring all sets to the lightest, and big ends likewise.',
+  'no share': 'Enter the share that the balancer gives for this crank, above. No share is usual for this engine.',
   'not weighed': 'Pistons, pins, clips, ring packs and both ends of every rod are to be weighed first.',
   'no shells': 'What the shells of one rod weigh is not said: set it above.',
 };
 
-/** What the crank of a V engine is balanced with, and how it comes about. */
+/** What the crank is balanced with, and how it comes about. */
 export function BobweightView({ masses }: { masses: JudgedMasses }) {
   const judgement = useJudgement();
   const { choose } = useLogging();
@@ -107,8 +105,8 @@ function ShareField({ value, usual, onSet }: ShareProps) {
       label="Share, %"
       hint={
         usual === null
-          ? 'of what goes up and down; nothing is usual at this angle'
-          : `${usual} % of what goes up and down is usual at this angle`
+          ? 'Of pistons, pins, rings and small ends, as the balancer gives it, e.g. 50.'
+          : `Of pistons, pins, rings and small ends. ${usual} % is usual for this engine.`
       }
       error={isRight ? undefined : 'From 0 to 100 %.'}
     >

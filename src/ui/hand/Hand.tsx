@@ -35,7 +35,6 @@ export function Hand({ subject }: { subject: Subject }) {
   const size = subject === 'bore' || subject === 'piston' ? cylinder?.targetBore?.nm : undefined;
   const far = held && size !== undefined && isOutOfRange(held, size);
   const late = held && isOutOfDate(held, new Date().toISOString());
-  const noted = warmth.part !== null || warmth.tool !== null;
   return (
     <section aria-label="In hand">
       <Field
@@ -83,7 +82,7 @@ export function Hand({ subject }: { subject: Subject }) {
             onClick={() => setWarm(!warm)}
             className="min-h-11 font-bold text-blue underline underline-offset-4"
           >
-            {noted ? `Part ${warmth.part ?? 20} °C, tool ${warmth.tool ?? 20} °C` : 'Taken at 20 °C'}
+            {notedWords(warmth)}
           </button>{' '}
           <Link
             href="/instruments"
@@ -96,6 +95,12 @@ export function Hand({ subject }: { subject: Subject }) {
       {warm && <Temperatures />}
     </section>
   );
+}
+
+/** The temperatures that go with each reading: one that is not entered is taken to be the other. */
+function notedWords({ part, tool }: { part: number | null; tool: number | null }): string {
+  if (part === null && tool === null) return 'Temperature not entered: 20 °C';
+  return part === null || tool === null ? `Part and tool ${part ?? tool} °C` : `Part ${part} °C, tool ${tool} °C`;
 }
 
 /** The filer in hand, and how the ring is squared: kept at this bench. */

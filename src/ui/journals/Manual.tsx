@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { MOST_OTHERS, mostMains, otherId } from '@/core/engine/places';
+import { HOUSING_METALS, HOUSING_METAL_WORDS, ROD_METALS, ROD_METAL_WORDS } from '@/core/heat/metals';
 import {
   type BearingKind,
   type GivenLimits,
@@ -322,6 +323,30 @@ function Form() {
             setDraft((d) => ({ ...d, widths: { ...d.widths, [kind]: width } })),
           ),
         )}
+      </section>
+      <section aria-label="Metals" className="grid gap-x-4 gap-y-3 sm:grid-cols-3">
+        <h2 className="text-lg sm:col-span-3">Metals</h2>
+        <SelectField
+          label="Main housings"
+          value={draft.metals.housing}
+          none={`not set: ${judgement.job?.surface === 'plated' ? 'aluminium' : 'iron'}, as the bores`}
+          options={HOUSING_METALS.map((m) => [m, HOUSING_METAL_WORDS[m]] as const)}
+          onChange={(housing) => set({ metals: { ...draft.metals, housing } })}
+          hint="The block itself: aluminium, also where its cylinders have iron sleeves."
+        />
+        <SelectField
+          label="Main caps"
+          value={draft.metals.cap}
+          none="not set: as the housings"
+          options={HOUSING_METALS.map((m) => [m, HOUSING_METAL_WORDS[m]] as const)}
+          onChange={(cap) => set({ metals: { ...draft.metals, cap } })}
+        />
+        <SelectField
+          label="Rods"
+          value={draft.metals.rod}
+          options={ROD_METALS.map((m) => [m, ROD_METAL_WORDS[m]] as const)}
+          onChange={(rod) => rod && set({ metals: { ...draft.metals, rod } })}
+        />
       </section>
       <div className="sticky -bottom-4 border-t border-line bg-sheet pt-2 pb-6">
         <Button

@@ -14,6 +14,9 @@ const HEIGHT = 96;
 /** How far either wall leans in, drawn, where two depths tell a taper. */
 const LEAN = 9;
 
+/** A change to 20 °C under this is no news: 0.0001 in. */
+const NO_CHANGE = 2_540;
+
 /** How far down the drawing a depth lies; where none was said, over all of it. */
 const yOf = (depth: Depth | null): number =>
   TOP +
@@ -91,6 +94,9 @@ export function GapTravel({ ring }: { ring: JudgedRing }) {
                 ? say`${fine(Math.round(e.low))} or more${e.direct ? '' : ', brought here'}`
                 : say`${fine(Math.round(e.low))} to ${fine(Math.round(e.high))}${e.direct ? '' : ', brought here'}`,
             ),
+            ...(Math.abs(counts.cooled) < NO_CHANGE
+              ? []
+              : [say`of that ${raw(counts.cooled)} from the temperature it was read at to 20 °C`]),
             say`together ${counts.high === Infinity ? say`${fine(Math.round(counts.low))} or more` : say`${fine(Math.round(counts.low))} to ${fine(Math.round(counts.high))}`}, each end ± ${raw(counts.uncertainty)}`,
           ]}
         />
