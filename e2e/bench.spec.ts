@@ -241,7 +241,7 @@ test('the bobweight of each throw with its share and working; an in-line engine 
   await server.put({ id, entries: [jobEntry({ name: 'Four', engine }), walk] });
   await page.goto(`${server.url}/builds/${id}/assembly?view=masses`);
   await page.getByRole('radio', { name: 'Bobweight' }).click();
-  await expect(main(page)).toContainText('sets alone matter');
+  await expect(main(page)).toContainText('This engine is balanced without a bobweight');
 });
 
 test('a group without its lubricant is refused; mains go step by step in the printed order, by Enter, twice, and the wrench back', async ({

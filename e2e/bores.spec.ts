@@ -198,13 +198,14 @@ test('warm parts are brought to 20 °C, and every reading keeps how warm it was'
     'pistons',
     jobEntry({ name: 'Warm', construction: 'forged2618', plannedBore: fromInches(4.004) }),
   );
-  await page.getByRole('button', { name: 'Taken at 20 °C' }).click();
+  await page.getByRole('button', { name: 'Temperature not entered: 20 °C' }).click();
   await page.getByLabel('Part, °C').fill('79');
   await page.getByRole('button', { name: /26\.1 °C/ }).click();
   await page.getByLabel('Part, °C').fill('');
   await page.getByLabel('Part, °C').focus();
   await page.keyboard.type('26');
-  await expect(page.getByLabel('Tool, °C')).toHaveValue('26');
+  await expect(page.getByLabel('Tool, °C')).toHaveAttribute('placeholder', '26');
+  await expect(page.getByRole('button', { name: 'Part and tool 26 °C' })).toBeVisible();
   await page.getByLabel('Tool, °C').fill('20');
   await page.getByLabel('Part, °C').fill('26.5');
   await expect(page.getByLabel('Tool, °C')).toHaveValue('20');

@@ -285,13 +285,14 @@ test('heat: the worked row, the margin, the chance from the worker, and what is 
   });
   await page.getByRole('tab', { name: 'Heat' }).click();
   const row = page.getByRole('table', { name: 'Gaps hot' }).getByRole('row', { name: /^minimum/ });
-  await expect(row).toContainText(/16\s*5.7\s*230\s*40/);
+  // both cases, where the ends meet, and the margin: iron is judged warm
+  await expect(row).toContainText(/16\s*7\.[45]\s*1\.9\s*200\s*47/);
   await expect(row).toContainText(/\d %|1 in \d/);
   await expect(
-    page.getByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 230 °C/ }),
+    page.getByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 200 °C/ }),
   ).toBeVisible();
   await row.getByRole('button', { name: /^why/ }).click();
-  await expect(page.getByRole('dialog', { name: /Why: minimum/ })).toContainText('= 0.00568 in');
+  await expect(page.getByRole('dialog', { name: /Why: minimum/ })).toContainText(/= 0\.0074\d in/);
   await page.keyboard.press('Escape');
 
   await page.getByText('What is assumed:').click();
@@ -300,9 +301,9 @@ test('heat: the worked row, the margin, the chance from the worker, and what is 
   await expect(page.getByRole('button', { name: 'Set what is assumed' })).toBeDisabled();
   await page.getByRole('button', { name: /260 °C/ }).click();
   await page.getByRole('button', { name: 'Set what is assumed' }).click();
-  await expect(row).toContainText('−30');
+  await expect(row).toContainText('−60');
   await expect(findings(page)).toContainText(
-    'by the heat model the chance that the target’s lower end, 16 thou, closes is about 21 in 22: at 230 °C, the ring assumed at 260 °C',
+    /by the heat model the chance that the target’s lower end, 16 thou, closes is .+: at 200 °C, the ring assumed at 260 °C/,
   );
   await page.getByRole('tab', { name: 'Figures' }).click();
   await expect(top(page)).toContainText('16–19');

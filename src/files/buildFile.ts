@@ -24,7 +24,7 @@ import { isTooDeep } from './depth';
 import { buildIdSchema } from './shapes/parts';
 
 export const FILE_FORMAT = 'spatium-build';
-const FILE_VERSION = 15;
+const FILE_VERSION = 16;
 /** Older versions that are read too: what they lack is filled in. */
 const READ_VERSIONS = Array.from({ length: FILE_VERSION }, (_, i) => i + 1);
 /** As many entries as a file holds; and bytes, which no such file comes to. */

@@ -1,3 +1,4 @@
+import { chartSchema } from './shapes/targets';
 import { describe, expect, it } from 'vitest';
 import { type Chart, STARTING_CHART } from '@/core/targets/chart';
 import { withFactor } from '@/core/targets/chartEdit';
@@ -40,7 +41,7 @@ describe('a chart as JSON', () => {
     [
       'a later version',
       JSON.stringify({ ...writeChartFile(own), version: 7 }),
-      /version 7; this program reads versions 1 and 2/,
+      /version 7; this program reads versions 1 to 3/,
     ],
     [
       'a factor that is a gap',
@@ -50,12 +51,40 @@ describe('a chart as JSON', () => {
     ['a field nobody knows', text(own).replace('"name":"Own"', '"name":"Own","x":1'), /Unrecognized key/],
     [
       'a temperature out of this world',
-      text(own).replace('"ringTemperature":190', '"ringTemperature":19000'),
+      text(own).replace('"ringTemperature":null', '"ringTemperature":19000'),
       /rows.0.ringTemperature/,
     ],
     ['more than a megabyte', `{${' '.repeat(1_100_000)}}`, /larger than 1 MB/],
   ])('%s is refused', (_, file, says) => {
     expect(faults(file)).toMatch(says);
+  });
+});
+
+describe('rows of charts from before temperatures followed from the heat load', () => {
+  const read = (rows: object[]) => {
+    const { chart } = JSON.parse(text(own)) as { chart: object };
+    const kind = rows.some((r) => 'load' in r && r.load !== null) ? 'curve' : 'steps';
+    const kept = chartSchema.parse({ ...chart, kind, rows, cells: [] });
+    return kept.rows.map((r) => [r.ringTemperature, r.wallTemperature]);
+  };
+  const row = (id: string, ringTemperature: number, wallTemperature: number, load: number | null = null) => ({
+    ...{ id, words: id, ringTemperature, wallTemperature, load },
+  });
+
+  it('that have what the program gave them name none; those of a shop keep theirs', () => {
+    expect(
+      read([row('plain', 190, 120), row('street', 205, 120), row('race', 230, 125), row('own', 205, 120)]),
+    ).toEqual([
+      [null, null],
+      [null, null],
+      [230, 125],
+      [205, 120],
+    ]);
+    // 115 + 8 × 1.4 = 126.2; + 85 × 1.4^0.86 = 239.7
+    expect(read([row('load-1-40', 240, 126, 1.4), row('load-1-60', 270, 128, 1.6)])).toEqual([
+      [null, null],
+      [270, 128],
+    ]);
   });
 });
 
@@ -100,8 +129,8 @@ describe('a chart as CSV', () => {
     [
       'a row that says two things',
       csv.replace(
-        'street,"performance street, naturally aspirated",,205',
-        'street,"performance street, naturally aspirated",,999',
+        'street,"performance street, naturally aspirated",,,',
+        'street,"performance street, naturally aspirated",,199,',
       ),
       /line \d+: row “street” is not as on line \d+/,
     ],

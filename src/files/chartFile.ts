@@ -20,9 +20,9 @@ import { chartSchema } from './shapes/targets';
 import { tableOf, unguarded } from './table';
 
 const CHART_FORMAT = 'spatium-chart';
-const CHART_VERSION = 2;
+const CHART_VERSION = 3;
 /** Charts of version 1 are of steps. */
-const READ_VERSIONS: readonly unknown[] = [1, CHART_VERSION];
+const READ_VERSIONS: readonly unknown[] = [1, 2, CHART_VERSION];
 /** The id of a chart whose file gives it none. */
 export const UNNAMED = 'read';
 /** Largest chart file that is read. */
@@ -51,8 +51,8 @@ export function writeChartCsv(chart: Chart): string {
       row: row.id,
       row_words: row.words,
       load: row.load === null ? '' : String(row.load),
-      ring_c: String(row.ringTemperature),
-      wall_c: String(row.wallTemperature),
+      ring_c: row.ringTemperature === null ? '' : String(row.ringTemperature),
+      wall_c: row.wallTemperature === null ? '' : String(row.wallTemperature),
       column: column.id,
       column_words: column.words,
       alloy: column.alloy,
@@ -99,7 +99,7 @@ function readJson(text: string): ChartRead {
     return refused(`This is not a Spatium chart: "format" is not "${CHART_FORMAT}".`);
   if (!READ_VERSIONS.includes(head.data.version))
     return refused(
-      `The chart file is of version ${JSON.stringify(head.data.version)}; this program reads versions 1 and ${CHART_VERSION}.`,
+      `The chart file is of version ${JSON.stringify(head.data.version)}; this program reads versions 1 to ${CHART_VERSION}.`,
     );
   return checked(head.data.chart);
 }
@@ -141,8 +141,8 @@ function readCsv(text: string, name: string): ChartRead {
     (l) => ({
       id: l.row,
       words: l.row_words,
-      ringTemperature: number(l.ring_c),
-      wallTemperature: number(l.wall_c),
+      ringTemperature: l.ring_c.trim() === '' ? null : number(l.ring_c),
+      wallTemperature: l.wall_c.trim() === '' ? null : number(l.wall_c),
       load: (l.load as string | undefined)?.trim() ? number(l.load) : null,
     }),
     'row',

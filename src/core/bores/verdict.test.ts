@@ -33,7 +33,7 @@ const shape = (taper: number, outOfRound: number): BoreShape => ({
   mean: 1,
 });
 
-describe('the verdict on a bore (ISO 14253-1:2017 and the limits from memory)', () => {
+describe('the verdict on a bore (relaxed acceptance, JCGM 106:2012, and the limits from memory)', () => {
   it.each([
     [0.2, 0.1, 'within'],
     [0.4, 0.4, 'within'],

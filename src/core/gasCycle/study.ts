@@ -2,6 +2,7 @@
 import { hotGap } from '../heat/heat';
 import type { JudgedCylinder } from '../judge/judgement';
 import type { HeatLoad } from '../load/load';
+import type { Service } from '../load/service';
 import type { Nm } from '../quantity/length';
 import { type Cycle, type RingSpace, gasCycle } from './cycle';
 import type { CycleEngine, PressureTrace } from './trace';
@@ -22,15 +23,20 @@ const METRES = 1e-9;
  * speed at which the piston makes 18 m/s in the mean.
  *
  * @param inlet pressure in atmospheres
+ * @param given stroke and speed as they were entered
  * @example usualRunning(100_000_000, 1) // { stroke: 87, rod: 148, compression: 10, rpm: 6200 }
  */
-export function usualRunning(bore: Nm, inlet: number): Running {
-  const stroke = Math.round(0.87 * bore * METRES * 1_000);
+export function usualRunning(
+  bore: Nm,
+  inlet: number,
+  given: Pick<Service, 'stroke' | 'redline'> = { stroke: null, redline: null },
+): Running {
+  const stroke = given.stroke === null ? Math.round(0.87 * bore * METRES * 1_000) : given.stroke * METRES * 1_000;
   return {
     stroke,
     rod: Math.round(1.7 * stroke),
     compression: inlet > 1.1 ? 8.5 : 10,
-    rpm: Math.round((18 * 30) / (stroke / 1_000) / 100) * 100,
+    rpm: given.redline ?? Math.round((18 * 30) / (stroke / 1_000) / 100) * 100,
   };
 }
 
@@ -82,7 +88,10 @@ export function studyAsk(
   const [top, second] = [rings.top.target, rings.second.target];
   if (!heat || !targetBore || !top.set || !second.set || !load.set) return null;
   const hot = (ring: 'top' | 'second', cold: number): number =>
-    Math.max(0, Math.round(hotGap(cold, heat.rings[ring].assumed, heat.rings[ring].heat)));
+    Math.max(
+      0,
+      Math.round(hotGap(cold, heat.rings[ring].assumed, { ...heat.rings[ring].heat, wall: heat.temperatures.wall })),
+    );
   const { inlet, shares } = load.inForce;
   return {
     bore: targetBore.nm,

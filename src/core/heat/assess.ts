@@ -1,20 +1,28 @@
 /**
  * The heat model put to one cylinder: what its gaps and its clearance come to hot, and how far from trouble.
+ *
+ * A gap is least where the wall is coolest, at the bottom of ring travel, and before the block is warm. Both cases are
+ * worked out: the engine warm, and a hot ring in a cold wall. A bore of iron grows little and is judged warm; one of
+ * aluminium, which opens the gap by more than the ring closes it once it is warm, by the cold wall.
  */
 import type { Nm } from '../quantity/length';
-import type { ChartColumn, ChartRow } from '../targets/chart';
+import { DEPTHS } from '../bores/grid';
+import { type ChartColumn, type ChartRow, loadOfRow } from '../targets/chart';
 import type { Surface, Target } from '../targets/target';
 import {
-  COLD,
   type PistonHeat,
   type RingHeat,
+  COLD,
   buttingTemperature,
+  closingGap,
   closingTemperature,
+  growth,
   hotGap,
   runningClearance,
 } from './heat';
-import { BORE_EXPANSION, PISTON_EXPANSION, RING_EXPANSION, type RingMetal } from './metals';
-import { temperatureSpread } from '../load/load';
+import { HOT_BORE, HOT_RING, type Expansion, type RingMetal, hotSkirt } from './metals';
+import { COLD_WALL, COOLANT, secondAt, temperatureSpread, temperaturesAt, wallAt } from './temperatures';
+import { AIR_COOLED } from '../load/load';
 import { belowOnAverage } from '../uncertainty/spread';
 import type { ColdGap, HeatSpread } from './simulate';
 
@@ -23,6 +31,8 @@ export type HeatRing = 'top' | 'second';
 /** What is assumed of the heat. A temperature that is null is the duty's; the ring set's metal goes before this one. */
 export interface HeatChoices {
   ringMetal: RingMetal;
+  /** Of the coolant, or of an air-cooled barrel, °C; null for what is usual. */
+  coolant: number | null;
   /** Mean temperatures, °C. */
   top: number | null;
   second: number | null;
@@ -36,6 +46,7 @@ export interface HeatChoices {
 /** From memory: ring ± 30 °C, wall ± 15 °C, expansions ± 4 %, half a thou of feel. */
 export const STARTING_HEAT: HeatChoices = {
   ringMetal: 'ductileIron',
+  coolant: null,
   top: null,
   second: null,
   wall: null,
@@ -44,47 +55,81 @@ export const STARTING_HEAT: HeatChoices = {
   feeler: 12_700,
 };
 
-/** The second ring runs cooler than the top by about so many kelvin. From memory. */
-export const SECOND_COOLER = 40;
 /** A chance of closing over this is called out. */
 export const THIN_CHANCE = 0.05;
 
 export interface Temperatures {
+  coolant: number;
   top: number;
   second: number;
+  /** Of the wall: its mean over ring travel, and at the bottom, where it is coolest. */
   wall: number;
+  wallBottom: number;
   skirt: number;
 }
 
+type Cooling = 'water' | 'air';
+
+/** Air cooling raises the load that gaps are chosen by; the temperatures have the barrel's own instead. */
+const withoutAir = (load: number, cooling: Cooling): number => (cooling === 'air' ? load / AIR_COOLED : load);
+
+/** Temperatures of a duty, by its heat load or as a shop's own chart gives them; nulls where nothing says. */
+export function rowTemperatures(
+  row: ChartRow | null,
+  coolant: number,
+  cooling: Cooling,
+): { top: number | null; wall: number | null } {
+  if (!row) return { top: null, wall: null };
+  const load = loadOfRow(row);
+  const law = load === null ? null : temperaturesAt(withoutAir(load, cooling), coolant);
+  return { top: row.ringTemperature ?? law?.top ?? null, wall: row.wallTemperature ?? law?.wall ?? null };
+}
+
+const tenth = (celsius: number): number => Math.round(celsius * 10) / 10;
+
 /** Temperatures assumed for a duty, with what was chosen instead. A skirt is taken to be as hot as its wall. From memory. */
-function temperaturesFor(row: ChartRow | null, heat: HeatChoices): Temperatures | null {
-  const top = heat.top ?? row?.ringTemperature ?? null;
-  const wall = heat.wall ?? row?.wallTemperature ?? null;
+function temperaturesFor(row: ChartRow | null, heat: HeatChoices, cooling: Cooling): Temperatures | null {
+  const coolant = heat.coolant ?? COOLANT[cooling];
+  const duty = rowTemperatures(row, coolant, cooling);
+  const [top, wall] = [heat.top ?? duty.top, heat.wall ?? duty.wall];
   if (top === null || wall === null) return null;
-  return { top, second: heat.second ?? top - SECOND_COOLER, wall, skirt: heat.skirt ?? wall };
+  const walls = DEPTHS.map((_, i) => wallAt(i / (DEPTHS.length - 1), wall, coolant));
+  const told = { coolant, top, wall, wallBottom: Math.min(...walls), second: heat.second ?? secondAt(top, wall) };
+  const rounded = Object.fromEntries(Object.entries(told).map(([of, celsius]) => [of, tenth(celsius)]));
+  return { ...(rounded as typeof told), skirt: heat.skirt ?? tenth(wall) };
 }
 
 /** How far the assumed temperatures of a ring may be off: where they follow from a heat load, that one's spread is in it. */
-function spreadFor(ring: HeatRing, row: ChartRow | null, heat: HeatChoices): HeatSpread {
+function spreadFor(ring: HeatRing, { row, choices: heat, cooling }: CaseAsk, { coolant }: Temperatures): HeatSpread {
   const { spread } = heat;
-  if (row?.load == null) return spread;
-  const off = temperatureSpread(row.load);
-  const fromLoad = heat.top === null && (ring === 'top' || heat.second === null);
+  const load = row && loadOfRow(row);
+  if (!row || load === null) return spread;
+  const off = temperatureSpread(withoutAir(load, cooling), coolant);
+  const fromLoad = heat.top === null && row.ringTemperature === null && (ring === 'top' || heat.second === null);
   return {
     ...spread,
     ring: fromLoad ? Math.hypot(spread.ring, off.ring) : spread.ring,
-    wall: heat.wall === null ? Math.hypot(spread.wall, off.wall) : spread.wall,
+    wall: heat.wall === null && row.wallTemperature === null ? Math.hypot(spread.wall, off.wall) : spread.wall,
   };
 }
 
 export type HeatPoint = 'minimum' | 'aim' | 'measured';
 
-/** One cold gap as the model has it hot. */
-export interface HotGap {
+/** The engine warm, the wall as it is at the bottom of ring travel; or a ring as hot in a wall that is not warm yet. */
+export const HEAT_CASES = ['warm', 'cold wall'] as const;
+export type HeatCase = (typeof HEAT_CASES)[number];
+
+/** One cold gap as the model has it hot, in the case that decides. */
+export interface HotGap extends HotCase {
   point: HeatPoint;
   cold: Nm;
   /** As far as it is known, for a simulation. */
   known: ColdGap;
+  /** In either case. */
+  cases: Record<HeatCase, HotCase>;
+}
+
+export interface HotCase {
   /** At the assumed ring temperature, nm; negative: the ends would overlap. */
   hot: number;
   /** °C at which the ends meet. */
@@ -98,7 +143,10 @@ export interface HotGap {
 export interface JudgedRingHeat {
   assumed: number;
   metal: RingMetal;
+  /** The case that decides, and both. */
+  decides: HeatCase;
   heat: RingHeat;
+  heats: Record<HeatCase, RingHeat>;
   /** How far what is assumed may be off. */
   spread: HeatSpread;
   points: HotGap[];
@@ -123,46 +171,49 @@ export interface JudgedHeat {
   piston: { assumed: number; heat: PistonHeat; points: HotClearance[] } | null;
 }
 
+/** How fast a metal grows at a temperature, per kelvin: the slope of its growth. */
+const slopeAt = ({ at0, each }: Expansion, celsius: number): number => at0 + each * (2 * celsius - COLD);
+
 /**
  * The chance that a gap closes hot: the model is all but a plane over what may be off, so its spread is that of a sum.
- * The same inputs as the draws, without drawing.
+ * The same inputs as the draws, without drawing. It is doubt about temperatures that all rings of the engine share, not
+ * how many of them would close.
  *
- * @example closingChance({ least: 0, most: 0 }, 300, { bore: 100_000_000, ringExpansion: 12e-6, boreExpansion: 12e-6, wall: 120 }, STARTING_HEAT.spread) // 1
+ * @example closingChance({ least: 0, most: 0 }, 300, { bore: 100_000_000, ringExpansion: { at0: 12e-6, each: 0 }, boreExpansion: { at0: 12e-6, each: 0 }, wall: 120 }, STARTING_HEAT.spread) // 1
  */
 export function closingChance(known: ColdGap, assumed: number, heat: RingHeat, spread: HeatSpread): number {
-  const [ring, wall] = [assumed - COLD, heat.wall - COLD];
   const round = Math.PI * heat.bore;
   const standard =
     (round / 2) *
     Math.hypot(
-      heat.ringExpansion * spread.ring,
-      heat.boreExpansion * spread.wall,
-      heat.ringExpansion * spread.expansion * ring,
-      heat.boreExpansion * spread.expansion * wall,
+      slopeAt(heat.ringExpansion, assumed) * spread.ring,
+      slopeAt(heat.boreExpansion, heat.wall) * spread.wall,
+      growth(heat.ringExpansion, assumed) * spread.expansion,
+      growth(heat.boreExpansion, heat.wall) * spread.expansion,
     );
   const [low, high] = [hotGap(known.least, assumed, heat), hotGap(known.most, assumed, heat)];
   return belowOnAverage(-high, -low, standard, Infinity);
+}
+
+function hotCaseOf(cold: Nm, known: ColdGap, assumed: number, heat: RingHeat, spread: HeatSpread): HotCase {
+  const butting = buttingTemperature(cold, heat);
+  return {
+    hot: hotGap(cold, assumed, heat),
+    butting,
+    margin: butting - assumed,
+    chance: closingChance(known, assumed, heat, spread),
+  };
 }
 
 function hotGapOf(
   point: HeatPoint,
   cold: Nm,
   known: ColdGap,
-  assumed: number,
-  heat: RingHeat,
-  spread: HeatSpread,
+  { assumed, heats, spread, decides }: Omit<JudgedRingHeat, 'points'>,
 ): HotGap {
-  const hot = hotGap(cold, assumed, heat);
-  const butting = buttingTemperature(cold, heat);
-  return {
-    point,
-    cold,
-    known,
-    hot,
-    butting,
-    margin: butting - assumed,
-    chance: closingChance(known, assumed, heat, spread),
-  };
+  const caseOf = (at: HeatCase): HotCase => hotCaseOf(cold, known, assumed, heats[at], spread);
+  const cases = { warm: caseOf('warm'), 'cold wall': caseOf('cold wall') };
+  return { point, cold, known, ...cases[decides], cases };
 }
 
 const hotClearanceOf = (point: HeatPoint, cold: Nm, assumed: number, heat: PistonHeat): HotClearance => ({
@@ -172,11 +223,21 @@ const hotClearanceOf = (point: HeatPoint, cold: Nm, assumed: number, heat: Pisto
   closing: closingTemperature(cold, heat),
 });
 
+/** The wall of each case, °C. A bore is no colder before it is warm than that, whatever it comes to. */
+const wallsOf = ({ wallBottom }: Temperatures): Record<HeatCase, number> => ({
+  warm: wallBottom,
+  'cold wall': Math.min(COLD_WALL, wallBottom),
+});
+
+/** The case that a bore is judged by. */
+const DECIDES: Record<Surface, HeatCase> = { iron: 'warm', plated: 'cold wall' };
+
 export interface HeatAsk {
   bore: Nm;
   row: ChartRow | null;
   column: ChartColumn | null;
   surface: Surface | null;
+  cooling: Cooling;
   choices: HeatChoices;
   targets: Record<HeatRing | 'clearance', Target>;
   measured: Record<HeatRing, { value: Nm; low: number; high: number } | null>;
@@ -186,28 +247,62 @@ export interface HeatAsk {
   clearance: Nm | null;
 }
 
+/**
+ * The cold gap whose ends just meet at the temperatures of a row, nm: in the case that decides with what their doubt leaves
+ * open (k = 2), and in a wall that is not warm yet; null where no temperature is known.
+ */
+export function boundAt(
+  ring: HeatRing,
+  ask: CaseAsk,
+): { decides: { gap: Nm; low: Nm; high: Nm }; coldWall: Nm } | null {
+  const temperatures = temperaturesFor(ask.row, ask.choices, ask.cooling);
+  if (!temperatures) return null;
+  const { assumed, heat, heats, spread } = caseAsk(ring, ask, temperatures);
+  const closing = (celsius: number, of = heat): Nm => Math.max(0, Math.round(closingGap(celsius, of)));
+  return {
+    decides: {
+      gap: closing(assumed),
+      low: closing(assumed - spread.ring),
+      high: closing(assumed + spread.ring),
+    },
+    coldWall: closing(assumed, heats['cold wall']),
+  };
+}
+
 /** As far over a leaf that passed with no larger one tried as the gap is taken to lie: two leaves of a set in thou. From memory. */
 const MOST_OPEN: Nm = 50_800;
 
-function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surface: Surface): JudgedRingHeat {
-  const { choices, bore, metals } = ask;
-  const heat: RingHeat = {
+type CaseAsk = Pick<HeatAsk, 'bore' | 'row' | 'surface' | 'cooling' | 'choices' | 'metals'>;
+
+/** A ring in either case, and which of them decides. */
+function caseAsk(ring: HeatRing, ask: CaseAsk, temperatures: Temperatures): Omit<JudgedRingHeat, 'points'> {
+  const { bore, metals } = ask;
+  const surface = ask.surface ?? 'iron';
+  const walls = wallsOf(temperatures);
+  const heatAt = (at: HeatCase): RingHeat => ({
     bore,
-    wall: temperatures.wall,
-    ringExpansion: RING_EXPANSION[metals[ring]],
-    boreExpansion: BORE_EXPANSION[surface],
+    wall: walls[at],
+    ringExpansion: HOT_RING[metals[ring]],
+    boreExpansion: HOT_BORE[surface],
+  });
+  const heats = { warm: heatAt('warm'), 'cold wall': heatAt('cold wall') };
+  const decides = DECIDES[surface];
+  return {
+    ...{ assumed: temperatures[ring], metal: metals[ring], decides, heats, heat: heats[decides] },
+    spread: spreadFor(ring, ask, temperatures),
   };
-  const assumed = temperatures[ring];
-  const spread = spreadFor(ring, ask.row, choices);
+}
+
+function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures): JudgedRingHeat {
+  const { choices } = ask;
+  const of = caseAsk(ring, ask, temperatures);
   const target = ask.targets[ring];
   const about = (cold: Nm): ColdGap => ({ least: Math.max(0, cold - choices.feeler), most: cold + choices.feeler });
   const reading = ask.measured[ring];
   const points = [
-    ...(target.set
-      ? [hotGapOf('minimum', target.inForce.aimFrom, about(target.inForce.aimFrom), assumed, heat, spread)]
-      : []),
+    ...(target.set ? [hotGapOf('minimum', target.inForce.aimFrom, about(target.inForce.aimFrom), of)] : []),
     ...(target.set && target.inForce.aimTo !== null
-      ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), assumed, heat, spread)]
+      ? [hotGapOf('aim', target.inForce.aimTo, about(target.inForce.aimTo), of)]
       : []),
     ...(reading
       ? [
@@ -218,23 +313,21 @@ function ringHeat(ring: HeatRing, ask: HeatAsk, temperatures: Temperatures, surf
               least: Math.max(0, Math.round(reading.low)),
               most: Math.round(Math.min(reading.high, reading.low + MOST_OPEN)),
             },
-            assumed,
-            heat,
-            spread,
+            of,
           ),
         ]
       : []),
   ];
-  return { assumed, metal: metals[ring], heat, spread, points };
+  return { ...of, points };
 }
 
 /**
  * The heat model of one cylinder, or null where no temperature is known (no duty said and none entered), or the bore is none.
  *
- * @example cylinder.heat?.temperatures.wall // 125
+ * @example cylinder.heat?.temperatures.coolant // 90
  */
 export function heatOf(ask: HeatAsk): JudgedHeat | null {
-  const temperatures = temperaturesFor(ask.row, ask.choices);
+  const temperatures = temperaturesFor(ask.row, ask.choices, ask.cooling);
   if (!temperatures || ask.bore <= 0) return null;
   const surface = ask.surface ?? 'iron';
   const { column, bore, targets } = ask;
@@ -242,8 +335,8 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
   const pistonHeat = column && {
     bore,
     wall: temperatures.wall,
-    pistonExpansion: PISTON_EXPANSION[column.alloy],
-    boreExpansion: BORE_EXPANSION[surface],
+    pistonExpansion: hotSkirt(column.alloy),
+    boreExpansion: HOT_BORE[surface],
   };
   const clearances: [HeatPoint, Nm | null][] = [
     ['minimum', target.set ? target.inForce.aimFrom : null],
@@ -253,7 +346,7 @@ export function heatOf(ask: HeatAsk): JudgedHeat | null {
   return {
     temperatures,
     bore: { surface, assumed: ask.surface === null },
-    rings: { top: ringHeat('top', ask, temperatures, surface), second: ringHeat('second', ask, temperatures, surface) },
+    rings: { top: ringHeat('top', ask, temperatures), second: ringHeat('second', ask, temperatures) },
     piston: pistonHeat && {
       assumed: temperatures.skirt,
       heat: pistonHeat,

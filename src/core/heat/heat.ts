@@ -3,27 +3,43 @@
  * a target.
  *
  * Cold is 20 °C (ISO 1). A ring's arc is L = π·D − g. Hot, with the ring at T_r and the wall at T_b:
- * gap = π·D·(1 + α_b·ΔT_b) − (π·D − g)·(1 + α_r·ΔT_r). Linear expansion; the formula is an identity of it.
+ * gap = π·D·(1 + ε_b(T_b)) − (π·D − g)·(1 + ε_r(T_r)), where ε(T) = α(T)·(T − 20) and α(T) is the metal's mean coefficient
+ * from 20 °C to T. An identity of α's definition.
  */
 import type { Nm } from '../quantity/length';
+import type { Expansion } from './metals';
 
 /** Reference temperature for length, °C (ISO 1). */
 export const COLD = 20;
 
-/** A ring in its bore: expansions per kelvin, wall temperature in °C. */
+/** A ring in its bore: what they are made of, and the wall's temperature in °C. */
 export interface RingHeat {
   bore: Nm;
-  ringExpansion: number;
-  boreExpansion: number;
+  ringExpansion: Expansion;
+  boreExpansion: Expansion;
   wall: number;
 }
 
-const grown = (expansion: number, celsius: number): number => 1 + expansion * (celsius - COLD);
+/**
+ * How much longer a metal is than at 20 °C, as a share.
+ *
+ * @example growth({ at0: 12e-6, each: 0 }, 220).toFixed(4) // '0.0024'
+ */
+export const growth = ({ at0, each }: Expansion, celsius: number): number => (at0 + each * celsius) * (celsius - COLD);
+
+/** The temperature in °C at which a metal is so much longer: the root of that parabola (identity). */
+export function temperatureOf({ at0, each }: Expansion, share: number): number {
+  if (each === 0) return COLD + share / at0;
+  const middle = at0 - COLD * each;
+  return (Math.sqrt(middle ** 2 + 4 * each * (COLD * at0 + share)) - middle) / (2 * each);
+}
+
+const grown = (metal: Expansion, celsius: number): number => 1 + growth(metal, celsius);
 
 /**
  * End gap in nm, not rounded, of a ring that has a cold gap, at a ring temperature in °C. Negative: the ends would overlap.
  *
- * @example Math.round(hotGap(fromMm(0.56), 200, { bore: fromMm(103.25), ringExpansion: 12e-6, boreExpansion: 11e-6, wall: 120 })) // 217378
+ * @example Math.round(hotGap(fromMm(0.56), 200, { bore: fromMm(103.25), ringExpansion: { at0: 12e-6, each: 0 }, boreExpansion: { at0: 11e-6, each: 0 }, wall: 120 })) // 217378
  */
 export function hotGap(cold: Nm, ring: number, { bore, ringExpansion, boreExpansion, wall }: RingHeat): number {
   const round = Math.PI * bore;
@@ -33,31 +49,28 @@ export function hotGap(cold: Nm, ring: number, { bore, ringExpansion, boreExpans
 /** The ring temperature in °C at which the ends meet. */
 export function buttingTemperature(cold: Nm, { bore, ringExpansion, boreExpansion, wall }: RingHeat): number {
   const round = Math.PI * bore;
-  return COLD + ((round * grown(boreExpansion, wall)) / (round - cold) - 1) / ringExpansion;
+  return temperatureOf(ringExpansion, (round * grown(boreExpansion, wall)) / (round - cold) - 1);
 }
 
 /**
  * The cold gap in nm, not rounded, whose ends just meet with the ring at a temperature in °C.
  *
- * @example Math.round(closingGap(200, { bore: 100_000_000, ringExpansion: 12e-6, boreExpansion: 12e-6, wall: 120 })) // 300943
+ * @example Math.round(closingGap(200, { bore: 100_000_000, ringExpansion: { at0: 12e-6, each: 0 }, boreExpansion: { at0: 12e-6, each: 0 }, wall: 120 })) // 300943
  */
 export function closingGap(ring: number, { bore, ringExpansion, boreExpansion, wall }: RingHeat): number {
   const round = Math.PI * bore;
   return round * (1 - grown(boreExpansion, wall) / grown(ringExpansion, ring));
 }
 
-/** A piston in its bore: expansions per kelvin, wall temperature in °C. */
+/** A piston in its bore: what its skirt shows of its growth at the gauge point, and the wall. */
 export interface PistonHeat {
   bore: Nm;
-  pistonExpansion: number;
-  boreExpansion: number;
+  pistonExpansion: Expansion;
+  boreExpansion: Expansion;
   wall: number;
 }
 
-/**
- * Piston-to-wall clearance in nm, not rounded, with the skirt at a temperature in °C: free expansion of both.
- * A skirt is oval, thin and gives, and cast ones may hold steel inserts, so that the true one is larger.
- */
+/** Piston-to-wall clearance at the gauge point in nm, not rounded, with the skirt at a temperature in °C. */
 export function runningClearance(
   cold: Nm,
   skirt: number,
@@ -66,10 +79,12 @@ export function runningClearance(
   return bore * grown(boreExpansion, wall) - (bore - cold) * grown(pistonExpansion, skirt);
 }
 
-/** The skirt temperature in °C at which the clearance is gone on paper. */
+/** The skirt temperature in °C at which the clearance is gone in the model. */
 export function closingTemperature(cold: Nm, { bore, pistonExpansion, boreExpansion, wall }: PistonHeat): number {
-  return COLD + ((bore * grown(boreExpansion, wall)) / (bore - cold) - 1) / pistonExpansion;
+  return temperatureOf(pistonExpansion, (bore * grown(boreExpansion, wall)) / (bore - cold) - 1);
 }
+
+const longer = (expansion: number, celsius: number): number => 1 + expansion * (celsius - COLD);
 
 /**
  * A size measured away from 20 °C, as it is at 20 °C, in nm not rounded. A tool that is warm has grown as well and
@@ -82,4 +97,4 @@ export const atReference = (
   celsius: number,
   expansion: number,
   tool: { celsius: number; expansion: number } = { celsius: COLD, expansion: 0 },
-): number => (measured * grown(tool.expansion, tool.celsius)) / grown(expansion, celsius);
+): number => (measured * longer(tool.expansion, tool.celsius)) / longer(expansion, celsius);

@@ -3,10 +3,17 @@ import { mean, standardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { fromThou } from '../quantity/length';
 import { type RingHeat, buttingTemperature, hotGap } from './heat';
+import { HOT_BORE, HOT_RING } from './metals';
 import { randomFrom } from './random';
 import { type SimulationAsk, chanceWords, simulate, simulation } from './simulate';
 
-const heat: RingHeat = { bore: 101_600_000, ringExpansion: 11.2e-6, boreExpansion: 10.8e-6, wall: 120 };
+const [RING, BORE] = [11.2e-6, 10.8e-6];
+const heat: RingHeat = {
+  bore: 101_600_000,
+  ringExpansion: { at0: RING, each: 0 },
+  boreExpansion: { at0: BORE, each: 0 },
+  wall: 120,
+};
 const exact = { least: fromThou(16), most: fromThou(16) };
 const ask: SimulationAsk = {
   cold: exact,
@@ -56,8 +63,8 @@ describe('the chance that a gap closes', () => {
     (ring) => {
       const result = simulate({ ...ask, ring });
       const slope = {
-        ring: (Math.PI * heat.bore - exact.least) * heat.ringExpansion,
-        wall: Math.PI * heat.bore * heat.boreExpansion,
+        ring: (Math.PI * heat.bore - exact.least) * RING,
+        wall: Math.PI * heat.bore * BORE,
       };
       const deviation = Math.hypot(slope.ring * 20, slope.wall * 10);
       const p = under(-hotGap(exact.least, ring, heat) / deviation);
@@ -82,9 +89,16 @@ describe('the chance that a gap closes', () => {
     }
   });
 
+  it('with coefficients that rise with temperature the band with nothing spread is the curve itself', () => {
+    const rising = { ...heat, ringExpansion: HOT_RING.ductileIron, boreExpansion: HOT_BORE.plated };
+    const still = { ...ask, heat: rising, spread: { ring: 0, wall: 0, expansion: 0 }, draws: 50 };
+    for (const point of simulate(still).band)
+      expect(point.middle).toBeCloseTo(hotGap(exact.least, point.celsius, rising), 0);
+  });
+
   it('the band holds nine in ten: the normal’s 5 % and 95 % where only the wall is spread (identity)', () => {
     const [cold] = simulate({ ...ask, spread: { ring: 0, wall: 20, expansion: 0 } }).band;
-    const deviation = Math.PI * heat.bore * heat.boreExpansion * 10;
+    const deviation = Math.PI * heat.bore * BORE * 10;
     expect(((cold?.high ?? 0) - (cold?.middle ?? 0)) / (1.6449 * deviation)).toBeCloseTo(1, 1);
     expect(((cold?.middle ?? 0) - (cold?.low ?? 0)) / (1.6449 * deviation)).toBeCloseTo(1, 1);
   });

@@ -6,7 +6,8 @@
  * Monte Carlo: published, JCGM 101:2008, recalled from memory.
  */
 import type { Nm } from '../quantity/length';
-import { COLD, type RingHeat, buttingTemperature } from './heat';
+import { type RingHeat, buttingTemperature, growth } from './heat';
+import type { Expansion } from './metals';
 import { type Random, randomFrom } from './random';
 
 /** Half-widths at about 95 % (k = 2) of normal distributions. */
@@ -74,6 +75,8 @@ interface Draw {
   ring: number;
 }
 
+const times = ({ at0, each }: Expansion, factor: number): Expansion => ({ at0: at0 * factor, each: each * factor });
+
 function drawn({ heat, cold, ring, spread }: SimulationAsk, random: Random): Draw {
   const about = (mean: number, halfWidth: number): number => mean + (halfWidth / 2) * random.normal();
   return {
@@ -82,25 +85,25 @@ function drawn({ heat, cold, ring, spread }: SimulationAsk, random: Random): Dra
     heat: {
       bore: heat.bore,
       wall: about(heat.wall, spread.wall),
-      ringExpansion: heat.ringExpansion * about(1, spread.expansion),
-      boreExpansion: heat.boreExpansion * about(1, spread.expansion),
+      ringExpansion: times(heat.ringExpansion, about(1, spread.expansion)),
+      boreExpansion: times(heat.boreExpansion, about(1, spread.expansion)),
     },
   };
 }
 
-/** The gap at any ring temperature is a straight line: its value cold and its fall per kelvin. */
-function lineOf({ heat, cold }: Draw): { start: number; fall: number } {
-  const arc = Math.PI * heat.bore - cold;
-  const start = Math.PI * heat.bore * (1 + heat.boreExpansion * (heat.wall - COLD)) - arc;
-  return { start, fall: arc * heat.ringExpansion };
+/** The gap falls as the ring grows: its value with a cold ring, and its fall by what a ring as assumed would grow. */
+function lineOf({ heat, cold }: Draw, assumed: Expansion): { start: number; fall: number } {
+  const round = Math.PI * heat.bore;
+  const start = round * growth(heat.boreExpansion, heat.wall) + cold;
+  return { start, fall: ((round - cold) * heat.ringExpansion.at0) / assumed.at0 };
 }
 
-function bandAt(celsius: number, starts: Float64Array, falls: Float64Array, count: number): BandPoint {
+function bandAt(grown: number, starts: Float64Array, falls: Float64Array, count: number): Omit<BandPoint, 'celsius'> {
   const gaps = new Float64Array(count);
-  for (let i = 0; i < count; i += 1) gaps[i] = (starts[i] ?? 0) - (falls[i] ?? 0) * (celsius - COLD);
+  for (let i = 0; i < count; i += 1) gaps[i] = (starts[i] ?? 0) - (falls[i] ?? 0) * grown;
   gaps.sort();
   const at = (share: number): number => gaps[Math.min(count - 1, Math.floor(share * count))] ?? 0;
-  return { celsius, low: at(0.05), middle: at(0.5), high: at(0.95) };
+  return { low: at(0.05), middle: at(0.5), high: at(0.95) };
 }
 
 /**
@@ -126,7 +129,7 @@ export function simulation(ask: SimulationAsk): Simulation {
       sum += margin - nominal;
       squares += (margin - nominal) ** 2;
       if (done >= kept) continue;
-      const line = lineOf(draw);
+      const line = lineOf(draw, ask.heat.ringExpansion);
       starts[done] = line.start;
       falls[done] = line.fall;
     }
@@ -141,7 +144,10 @@ export function simulation(ask: SimulationAsk): Simulation {
       chance,
       chanceError: Math.sqrt((chance * (1 - chance)) / n),
       margin: { mean: nominal + mean, deviation: Math.sqrt(Math.max(0, squares / n - mean * mean)) },
-      band: ask.at.map((celsius) => bandAt(celsius, starts, falls, Math.min(done, kept))),
+      band: ask.at.map((celsius) => ({
+        celsius,
+        ...bandAt(growth(ask.heat.ringExpansion, celsius), starts, falls, Math.min(done, kept)),
+      })),
     };
   };
   return { done: () => done, step, result };

@@ -10,9 +10,12 @@ export type HeardFigure = { kind: 'empty' } | { kind: 'understood'; value: numbe
 const figure = (text: string, units: string): RegExpExecArray | null =>
   new RegExp(`^(-?\\d+(?:\\.\\d+)?) ?(${units})?$`).exec(text.trim().toLowerCase().replace(',', '.'));
 
-/** Most power and the range of altitudes that are taken: hp, m. */
+/** Most power, and the ranges of altitudes and of speeds that are taken: hp, m, rpm. */
 export const MOST_POWER = 50_000;
 export const ALTITUDES = { from: -500, to: 6_000 };
+export const SPEEDS = { from: 300, to: 25_000 };
+/** Strokes that are taken, nm. */
+export const STROKES = { from: 10_000_000, to: 600_000_000 };
 
 /**
  * Power in hp: `250`, `250 hp`, `180 kW`. Never throws.
@@ -25,6 +28,20 @@ export function hearPower(text: string): HeardFigure {
   const value = found ? Number(found[1]) * (found[2] === 'kw' ? HP_PER_KW : 1) : Number.NaN;
   if (!(value > 0 && value <= MOST_POWER))
     return { kind: 'refused', why: `“${text.trim().slice(0, 40)}” is no power. Accepted: 250, 250 hp, 180 kW.` };
+  return { kind: 'understood', value: Math.round(value) };
+}
+
+/**
+ * Speed in rpm: `6500`, `6500 rpm`. Never throws.
+ *
+ * @example hearSpeed('6500 rpm') // { kind: 'understood', value: 6500 }
+ */
+export function hearSpeed(text: string): HeardFigure {
+  if (text.trim() === '') return { kind: 'empty' };
+  const found = figure(text, 'rpm');
+  const value = found ? Number(found[1]) : Number.NaN;
+  if (!(value >= SPEEDS.from && value <= SPEEDS.to))
+    return { kind: 'refused', why: `“${text.trim().slice(0, 40)}” is not an engine speed. Accepted: 6500, 6500 rpm.` };
   return { kind: 'understood', value: Math.round(value) };
 }
 

@@ -7,7 +7,7 @@ import { type PressureUnit, PRESSURE_UNITS, fromPressure } from '../quantity/pre
 import { SEA_LEVEL, atmosphereAt, compressedHotter, woschni } from './gas';
 import { shareReason, shareWords, sharesText } from './loadWords';
 import { hearAltitude, hearPower } from './hearPlace';
-import { type LoadOf, doubtWords, heatLoad, outsideWords, temperaturesAt } from './load';
+import { type LoadOf, doubtWords, heatLoad, outsideWords } from './load';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from './service';
 import { FUELS, USES } from './serviceWords';
 
@@ -92,6 +92,56 @@ describe('the heat load', () => {
     expect(loadOf(part).load).toBeCloseTo(expected, 3);
   });
 
+  describe('piston speed', () => {
+    const mm = 1_000_000;
+    const fast = (metresPerSecond: number): Partial<Service> => ({
+      stroke: 90 * mm,
+      redline: (metresPerSecond * 30) / 0.09,
+    });
+
+    // by hand: (25 ÷ 16)^0.8 = 1.429
+    it('from 16 to 25 m/s the heat is 1.43 times as much', () => {
+      expect(loadOf(fast(25)).load / loadOf(fast(16)).load).toBeCloseTo(1.429, 3);
+      expect(loadOf(fast(16)).load).toBeCloseTo(1, 12);
+    });
+
+    it('is at a usual speed where nobody gives one, and says so', () => {
+      const time = (part: Partial<Service>) => loadOf(part).shares.find((s) => s.of.kind === 'time');
+      expect(time({ use: 'race' })).toMatchObject({ factor: 1.15, of: { usual: true } });
+      const usual = time({ use: 'race' });
+      expect(usual && shareReason(usual)).toMatch(/, at a usual speed$/);
+      expect(time({ use: 'race', ...fast(25) })?.of).toMatchObject({ usual: false });
+    });
+
+    it('counts once: at its usual speed an engine has the load it has without one', () => {
+      for (const [use, speed] of [
+        ['race', 18],
+        ['sprint', 19],
+        ['marine', 15],
+        ['plain', 13],
+      ] as const)
+        expect(loadOf({ use, ...fast(speed + 1e-9) }).load).toBeCloseTo(loadOf({ use }).load, 6);
+      expect(loadOf({ fuel: 'diesel', ...fast(12 + 1e-9) }).load).toBeCloseTo(0.74, 6);
+    });
+
+    it('a slower one lowers nothing, and is shown', () => {
+      const slow = loadOf({ use: 'race', ...fast(12) });
+      expect(slow.load).toBe(1.15);
+      expect(slow.shares.find((s) => s.of.kind === 'speed')).toMatchObject({ counted: false });
+    });
+
+    it('is told by the power for its size too: twice a street engine’s is twice its speed', () => {
+      // 8 cylinders of 4 in: 8 × π/4 × 1.016³ × 0.9 = 5.931 l; at 60 kW a litre 355.8 kW, 477.2 hp
+      const at = (basePower: number, part: Partial<Service> = {}) => loadOf({ basePower, ...part });
+      expect(at(477).load).toBe(1);
+      expect(at(954.4).load).toBeCloseTo(2 ** 0.8, 3);
+      // with an atmosphere of boost the same power is no more than usual
+      expect(at(954, { now: boosted(SEA_LEVEL) }).load).toBeCloseTo(2 ** 0.8, 3);
+      // stroke and speed go before it
+      expect(at(954, fast(16)).load).toBeCloseTo(1, 12);
+    });
+  });
+
   it('knows the pressure in the inlet, at an altitude too', () => {
     expect(loadOf({ now: boosted(SEA_LEVEL) }).inlet).toBeCloseTo(2, 12);
     const high = { altitude: 1_500, now: boosted(SEA_LEVEL) };
@@ -145,7 +195,7 @@ describe('the heat load', () => {
       'what is missing of a charge that is not cooled: never counted, since it knocks sooner',
       '1.14 times the base power, that taken from its size, to the power 0.8, and hotter gas',
       'ethanol blend (E85); not counted: it may run on a hotter one',
-      'drag or sprint',
+      'drag or sprint, at a usual speed',
       'cylinders run hotter in air',
       'not counted: a tank runs out',
     ]);
@@ -259,6 +309,8 @@ describe('the heat load', () => {
       nitro: fc.option(fc.double({ min: 0, max: 1, noNaN: true })),
       altitude: fc.integer({ min: -500, max: 6_000 }),
       basePower: fc.option(fc.integer({ min: 1, max: 50_000 })),
+      stroke: fc.option(fc.integer({ min: 10_000_000, max: 600_000_000 })),
+      redline: fc.option(fc.integer({ min: 300, max: 25_000 })),
       cooling: fc.constantFrom('water' as const, 'air' as const),
       now: adders.map(({ boost, cooled, shot }) => with_(boost, cooled, shot)),
       later: fc.option(adders.map(({ boost, cooled, shot }) => with_(boost, cooled, shot))),
@@ -270,26 +322,6 @@ describe('the heat load', () => {
         else expect(found.ask).toMatch(/\.$/);
       }),
     );
-  });
-
-  it('temperatures lie within 15 K of the rows of the old chart at their middles, and under them by up to 24 K with nitrous (from memory)', () => {
-    const rise = (part: Partial<Service>): number => {
-      const { ring, wall } = temperaturesAt(loadOf(part).load);
-      return ring - wall;
-    };
-    const rows: [Partial<Service>, number][] = [
-      [{ use: 'plain' }, 70],
-      [{}, 85],
-      [{ use: 'race' }, 95],
-      [{ use: 'marine' }, 105],
-      [{ now: psi(7.5) }, 125],
-      [{ now: psi(20) }, 145],
-      [{ fuel: 'diesel', now: boosted(120_000) }, 110],
-    ];
-    for (const [part, expected] of rows) expect(Math.abs(rise(part) - expected)).toBeLessThan(15.5);
-    // a row holds for its upper end: 200 hp comes to 139 K
-    expect(135 - rise({ now: nitrous([100]) })).toBeLessThan(24);
-    expect(170 - rise({ now: nitrous([300]) })).toBeLessThan(15.5);
   });
 });
 

@@ -2,7 +2,8 @@
  * Heat load: one number Λ for how much heat an engine puts into its rings, 1 for a naturally aspirated performance
  * street engine on petrol at sea level; the product of one share for each thing that is said of it. It is a model
  * (docs/method.md): smooth, and no adder ever lowers it. At like speed Woschni's heat flux goes as p^0.8 (SAE 670931,
- * 1967, recalled); what else enters is marked where it stands.
+ * 1967, recalled), and with the mean piston speed as its w^0.8: specific air flow, as Taylor and Toong have it (ASME
+ * 57-HT-17, 1957, recalled). What else enters is marked where it stands.
  */
 import type { Nm } from '../quantity/length';
 import { atmosphereAt, compressedHotter, SEA_LEVEL } from './gas';
@@ -19,7 +20,10 @@ export type ShareOf =
   /** Times the base power; whether that was taken from the engine's size. */
   | { kind: 'nitrous'; ratio: number; estimated: boolean }
   | { kind: 'fuel'; fuel: Service['fuel']; nitro: number | null }
-  | { kind: 'time'; use: NonNullable<Service['use']> }
+  /** Whether the usual speed of that use is in it: so it is where nobody gave a faster one. */
+  | { kind: 'time'; use: NonNullable<Service['use']>; usual: boolean }
+  /** Mean piston speed, m/s, and what it was told by. */
+  | { kind: 'speed'; speed: number; from: 'stroke' | 'power' }
   | { kind: 'air' }
   | { kind: 'water' | 'alcohol' };
 
@@ -50,7 +54,7 @@ export type HeatLoad =
   /** What has to be said first. */
   | { set: false; ask: string };
 
-/** Exponent of the pressure in Woschni's heat flux. */
+/** Exponent of pressure and of speed in Woschni's heat flux. */
 const FLUX = 0.8;
 /** The loads over which the model was compared with practice. From memory. */
 export const TRUSTED = { from: 0.8, to: 2.6 };
@@ -70,6 +74,21 @@ const USE_SHARES: Record<NonNullable<Service['use']>, number> = {
   pulling: 1.25,
 };
 
+/** Mean piston speed at full load that the shares of use were drawn at, m/s: a street engine's is what a load of 1 stands at. From memory. */
+const USUAL_SPEED: Record<NonNullable<Service['use']>, number> = {
+  plain: 13,
+  street: 16,
+  sprint: 19,
+  race: 18,
+  endurance: 18,
+  marine: 15,
+  pulling: 17,
+};
+/** A diesel turns slower, by a quarter; its share was drawn so. From memory. */
+const DIESEL_SPEED = 0.75;
+/** Power without an adder of a performance street engine, kW a litre, at 16 m/s: what a power that is given is held against. From memory. */
+const STREET_KW_PER_LITRE = 60;
+
 /** From memory. A diesel burns lean and its gas is cooler: so much less that an ordinary turbo diesel lands on the figures customary for one. */
 const FUEL_SHARES: Record<Exclude<Fuel, 'nitromethane'>, number> = {
   petrol: 1,
@@ -84,7 +103,7 @@ const FUEL_SHARES: Record<Exclude<Fuel, 'nitromethane'>, number> = {
 /** Nitromethane in methanol: half a percent more heat for each percent of it, up to a fifth; over that the model says nothing. From memory. */
 const NITRO = { each: 0.5, most: 0.2 };
 /** Air cooling, and a spray of water or alcohol. From memory. */
-const AIR_COOLED = 1.1;
+export const AIR_COOLED = 1.1;
 const INJECTION = 0.93;
 
 /** Isentropic efficiency of a compressor. From memory. */
@@ -127,12 +146,29 @@ function hotCharge(hotter: number): { temperature: number; density: number } {
   };
 }
 
+/** Swept volume of one cylinder, litres, of its bore and a usual stroke. */
+const litresOf = (bore: Nm): number => (Math.PI / 4) * (bore / 1e8) ** 3 * STROKE;
+
+/** Mean piston speed as stroke and speed give it, m/s; else as the power over a street engine's of that size does; null where neither is known. */
+function speedOf(
+  { stroke, redline, basePower }: Service,
+  { cylinders, bore }: LoadEngine,
+  atmospheres: number,
+): { speed: number; from: 'stroke' | 'power' } | null {
+  if (stroke !== null && redline !== null) return { speed: (stroke * 1e-9 * redline) / 30, from: 'stroke' };
+  if (basePower === null || bore === null) return null;
+  const usual = litresOf(bore) * cylinders * STREET_KW_PER_LITRE * atmospheres;
+  return { speed: (USUAL_SPEED.street * basePower * KW_PER_HP) / usual, from: 'power' };
+}
+
+/** What a speed is over another, as a share of the heat flux. */
+const speedShare = (speed: number, over: number): number => (speed / over) ** FLUX;
+
 /** Base power of one cylinder, hp, at an inlet pressure of so many atmospheres: as said, else from its size; null where neither is known. */
 function baseOf({ basePower }: Service, { cylinders, bore }: LoadEngine, atmospheres: number): number | null {
   if (basePower !== null) return basePower / cylinders;
   if (bore === null) return null;
-  const litres = (Math.PI / 4) * (bore / 1e8) ** 3 * STROKE;
-  return (litres * KW_PER_LITRE * atmospheres) / KW_PER_HP;
+  return (litresOf(bore) * KW_PER_LITRE * atmospheres) / KW_PER_HP;
 }
 
 const share = (of: ShareOf, factor: number, counted = true): LoadShare => ({ of, factor, counted });
@@ -191,6 +227,30 @@ function fuelShares(service: Service): LoadShare[] | string {
   return [share(of, factor, factor > 1 || fuel === 'diesel' || always.fuel)];
 }
 
+/**
+ * The shares of fuel and of time at full load, and of the speed. What was drawn at a usual speed holds that speed already:
+ * where a faster one is given, it is taken out of both, so that nothing counts twice. A slower one lowers nothing.
+ */
+function runningShares(
+  service: Service & { use: NonNullable<Service['use']> },
+  found: ReturnType<typeof speedOf>,
+): LoadShare[] | string {
+  const { use } = service;
+  const fuel = fuelShares(service);
+  if (typeof fuel === 'string') return fuel;
+  const isDiesel = service.fuel === 'diesel' || fuel.some(({ of }) => of.kind === 'fuel' && of.fuel === 'diesel');
+  const usual = USUAL_SPEED[use] * (isDiesel ? DIESEL_SPEED : 1);
+  const isFaster = found !== null && found.speed > usual;
+  const time = isFaster ? USE_SHARES[use] / speedShare(USUAL_SPEED[use], USUAL_SPEED.street) : USE_SHARES[use];
+  return [
+    ...fuel.map((s) => (isFaster && isDiesel ? { ...s, factor: s.factor / speedShare(DIESEL_SPEED, 1) } : s)),
+    ...(time === 1 ? [] : [share({ kind: 'time', use, usual: !isFaster }, time)]),
+    ...(found === null
+      ? []
+      : [share({ kind: 'speed', ...found }, speedShare(found.speed, isFaster ? USUAL_SPEED.street : usual), isFaster)]),
+  ];
+}
+
 /** The load with some adders; or what has to be said first. */
 function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf | string {
   const { use, altitude, cooling, basePower, always } = service;
@@ -201,8 +261,8 @@ function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf 
   const ambient = isAirCounted ? air : SEA_LEVEL;
   const inlet = inletOf(boost, ambient);
   if (inlet === null) return 'Say how much boost it runs.';
-  const fuel = fuelShares(service);
-  if (typeof fuel === 'string') return fuel;
+  const running = runningShares({ ...service, use }, speedOf(service, engine, inlet / SEA_LEVEL));
+  if (typeof running === 'string') return running;
   const shares: LoadShare[] = [];
   if (altitude !== 0)
     shares.push(share({ kind: 'altitude', metres: altitude }, (air / SEA_LEVEL) ** FLUX, isAirCounted));
@@ -213,8 +273,7 @@ function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf 
     const estimated = basePower === null && nitrous.share === null;
     shares.push(share({ kind: 'nitrous', ratio, estimated }, nitrousFactor(ratio)));
   }
-  shares.push(...fuel);
-  if (USE_SHARES[use] !== 1) shares.push(share({ kind: 'time', use }, USE_SHARES[use]));
+  shares.push(...running);
   if (cooling === 'air') shares.push(share({ kind: 'air' }, AIR_COOLED));
   if (injection) shares.push(share({ kind: injection.what }, INJECTION, injection.counted));
   return {
@@ -250,29 +309,3 @@ export const doubtWords = (load: number): string | null =>
   load > TRUSTED.to && load <= MOST_LOAD
     ? `A heat load of ${load.toFixed(2)} is over ${TRUSTED.to}, as far as the model was compared with practice. Its figure is from memory: use the ring sheet’s if there is one.`
     : null;
-
-/** How the top ring's temperature over its wall goes with the load, K. From memory. */
-const RING_OVER_WALL = { at1: 85, exponent: 0.86 };
-const WALL = { at0: 115, each: 8 };
-
-/**
- * Mean temperatures that a heat load stands for, °C: the wall about 115 + 8·Λ, the top ring 85·Λ^0.86 over it. From memory.
- *
- * @example temperaturesAt(1) // { ring: 208, wall: 123 }
- */
-export function temperaturesAt(load: number): { ring: number; wall: number } {
-  const wall = WALL.at0 + WALL.each * load;
-  return { ring: wall + RING_OVER_WALL.at1 * load ** RING_OVER_WALL.exponent, wall };
-}
-
-/**
- * How far those temperatures may be off because the load is only known to its spread, K: half-width at about 95 % (k = 2),
- * the load's spread times the slope of each (JCGM 100:2008, 5.1.2).
- *
- * @example temperatureSpread(1).ring.toFixed(1) // '16.2'
- */
-export function temperatureSpread(load: number): { ring: number; wall: number } {
-  const off = 2 * LOAD_SPREAD * load;
-  const { at1, exponent } = RING_OVER_WALL;
-  return { ring: off * (WALL.each + at1 * exponent * load ** (exponent - 1)), wall: off * WALL.each };
-}

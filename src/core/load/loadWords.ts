@@ -6,12 +6,14 @@ import { FUEL_WORDS, USE_WORDS } from './serviceWords';
 /**
  * What a share is of.
  *
- * @example shareWords({ kind: 'time', use: 'marine' }) // 'time at full load'
+ * @example shareWords({ kind: 'time', use: 'marine', usual: true }) // 'time at full load'
  */
 export function shareWords({ kind }: ShareOf): string {
   switch (kind) {
     case 'time':
       return 'time at full load';
+    case 'speed':
+      return 'piston speed';
     case 'air':
       return 'air cooling';
     case 'water':
@@ -38,7 +40,9 @@ export function shareReason({ of, counted }: LoadShare): string {
     case 'fuel':
       return `${of.nitro === null ? '' : `${(of.nitro * 100).toFixed(0)} % `}${FUEL_WORDS[of.fuel]}${counted ? '' : '; not counted: it may run on a hotter one'}`;
     case 'time':
-      return USE_WORDS[of.use];
+      return of.usual ? `${USE_WORDS[of.use]}, at a usual speed` : USE_WORDS[of.use];
+    case 'speed':
+      return `${of.speed.toFixed(1)} m/s in the mean, by ${of.from === 'stroke' ? 'stroke and highest speed' : 'the power for its size'}, to the power 0.8${counted ? '' : '; not counted: no faster than usual for this use'}`;
     case 'air':
       return 'cylinders run hotter in air';
     default:

@@ -1,4 +1,5 @@
 /** What an engine is for and what adds power to it, as it is said on the job card. Its words are in `serviceWords.ts`. */
+import type { Nm } from '../quantity/length';
 import type { Pascal } from '../quantity/pressure';
 import type { Blower, Fuel, Use } from './serviceWords';
 
@@ -52,6 +53,9 @@ export interface Service {
   altitude: number;
   /** Power without nitrous, at the boost that is said, hp; null for an estimate from its size. */
   basePower: number | null;
+  /** Stroke, and the highest speed it is run at under full load, rpm: the mean piston speed follows; null for what is usual. */
+  stroke: Nm | null;
+  redline: number | null;
   cooling: 'water' | 'air';
   /** What lowers the heat and may be counted: whether the engine always runs on this fuel, and always at that altitude. */
   always: { fuel: boolean; altitude: boolean };
@@ -66,6 +70,8 @@ export const NO_SERVICE: Service = {
   later: null,
   altitude: 0,
   basePower: null,
+  stroke: null,
+  redline: null,
   cooling: 'water',
   always: { fuel: false, altitude: false },
 };

@@ -122,4 +122,4 @@ export const acceptedAt = (what: Acceptable | null): Entry['kind'] =>
  * The shape that entries are written in: one more whenever an older entry needs to be read through the schema to mean
  * what it meant. A row of the store that was written in this shape is read as it stands.
  */
-export const ENTRY_SHAPE = 14;
+export const ENTRY_SHAPE = 15;

@@ -195,6 +195,7 @@ function heatIn(
     row: duty.row,
     column: piston,
     surface: job.surface,
+    cooling: job.service.cooling,
     choices: heat,
     targets,
     measured: { top: rings.top.counts, second: rings.second.counts },

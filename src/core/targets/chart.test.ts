@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Chart, type ChartFigure, CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from './chart';
+import { type Chart, type ChartFigure, CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf, loadOfRow } from './chart';
 import { chartChanges, chartFaults, sameFigures, withFactor } from './chartEdit';
 
 const at = { row: 'street', column: 'cast', figure: 'top' } as const;
@@ -42,18 +42,9 @@ describe('the starting chart (from memory and common practice)', () => {
     expect(factor('diesel', column, 'clearance')).toBe(0.0017);
   });
 
-  it('assumes the temperatures of every duty, and none of its figures is confirmed', () => {
-    expect(STARTING_CHART.rows.map((r) => [r.ringTemperature, r.wallTemperature])).toEqual([
-      [190, 120],
-      [205, 120],
-      [220, 125],
-      [235, 130],
-      [255, 130],
-      [280, 135],
-      [265, 130],
-      [310, 140],
-      [240, 130],
-    ]);
+  it('each duty stands for a heat load, which its temperatures follow from; none of its figures is confirmed', () => {
+    expect(STARTING_CHART.rows.map(loadOfRow)).toEqual([0.85, 1, 1.15, 1.25, 1.55, 1.9, 1.7, 2.25, 1.35]);
+    expect(STARTING_CHART.rows.every((r) => r.ringTemperature === null && r.wallTemperature === null)).toBe(true);
     expect(STARTING_CHART.cells.every((c) => c.confirmed === null && c.source === 'from memory')).toBe(true);
     expect(chartFaults(STARTING_CHART)).toEqual([]);
     expect([STARTING_CHART.rows.map((r) => r.id), STARTING_CHART.columns.map((c) => c.id)]).toEqual([

@@ -43,9 +43,9 @@ export type Alloy = (typeof ALLOYS)[number];
 export interface ChartRow {
   id: string;
   words: string;
-  /** Assumed mean temperature of the top ring and of the bore wall, °C. */
-  ringTemperature: number;
-  wallTemperature: number;
+  /** Assumed mean temperature of the top ring and of the bore wall, °C; null for what its heat load says. */
+  ringTemperature: number | null;
+  wallTemperature: number | null;
   /** The heat load it stands at; null for a duty of a chart of steps. */
   load: number | null;
 }
@@ -116,25 +116,45 @@ export const OLD_RULE = 0.004;
 /** Where the starting chart's figures come from. */
 export const FROM_MEMORY = 'from memory';
 
-const row = (id: Duty, words: string, ringTemperature: number, wallTemperature: number): ChartRow => ({
+const row = (id: Duty, words: string): ChartRow => ({
   id,
   words,
-  ringTemperature,
-  wallTemperature,
+  ringTemperature: null,
+  wallTemperature: null,
   load: null,
 });
 
-/** Temperatures: from memory. */
+/** Heat load that each row of the starting chart stands for. From memory. */
+const STEP_LOADS: Record<Duty, number> = {
+  plain: 0.85,
+  street: 1,
+  race: 1.15,
+  marine: 1.25,
+  diesel: 1.35,
+  boostLow: 1.55,
+  nitrousLow: 1.7,
+  boostHigh: 1.9,
+  nitrousHigh: 2.25,
+};
+
+/**
+ * The heat load that a row stands for: its own, or that of a row of the starting chart; null for a shop's own row of steps.
+ *
+ * @example loadOfRow({ id: 'street', words: '', ringTemperature: null, wallTemperature: null, load: null }) // 1
+ */
+export const loadOfRow = ({ id, load }: ChartRow): number | null =>
+  load ?? Object.entries(STEP_LOADS).find(([duty]) => duty === id)?.[1] ?? null;
+
 const ROWS: ChartRow[] = [
-  row('plain', 'plain rebuild, naturally aspirated', 190, 120),
-  row('street', 'performance street, naturally aspirated', 205, 120),
-  row('race', 'oval or drag, naturally aspirated', 220, 125),
-  row('marine', 'marine or towing, long full load', 235, 130),
-  row('boostLow', 'boost to 15 psi (1.03 bar)', 255, 130),
-  row('boostHigh', 'boost over 15 psi (1.03 bar)', 280, 135),
-  row('nitrousLow', 'nitrous to 200 hp', 265, 130),
-  row('nitrousHigh', 'nitrous over 200 hp', 310, 140),
-  row('diesel', 'turbo diesel', 240, 130),
+  row('plain', 'plain rebuild, naturally aspirated'),
+  row('street', 'performance street, naturally aspirated'),
+  row('race', 'oval or drag, naturally aspirated'),
+  row('marine', 'marine or towing, long full load'),
+  row('boostLow', 'boost to 15 psi (1.03 bar)'),
+  row('boostHigh', 'boost over 15 psi (1.03 bar)'),
+  row('nitrousLow', 'nitrous to 200 hp'),
+  row('nitrousHigh', 'nitrous over 200 hp'),
+  row('diesel', 'turbo diesel'),
 ];
 
 const column = (id: Construction, words: string, alloy: Alloy, highRing = false): ChartColumn => ({

@@ -123,6 +123,8 @@ function changesOfParts<T extends { id: string; words: string }>(
   return [...gone, ...come, ...changed];
 }
 
+const degrees = (celsius: number | null): string => (celsius === null ? 'by heat load' : `${celsius} °C`);
+
 /** Everything that differs between two charts, rows and columns first. */
 export function chartChanges(before: Chart, after: Chart): ChartChange[] {
   const name: ChartChange[] =
@@ -132,7 +134,7 @@ export function chartChanges(before: Chart, after: Chart): ChartChange[] {
     after.rows,
     'row',
     (r) =>
-      `${r.words},${r.load === null ? '' : ` heat load ${r.load},`} ring ${r.ringTemperature} °C, wall ${r.wallTemperature} °C`,
+      `${r.words},${r.load === null ? '' : ` heat load ${r.load},`} ring ${degrees(r.ringTemperature)}, wall ${degrees(r.wallTemperature)}`,
   );
   const columns = changesOfParts(
     before.columns,

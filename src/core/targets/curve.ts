@@ -129,7 +129,8 @@ export function rowAtLoad(chart: Chart, load: number): ChartRow | null {
   const to = rows.find((row) => row.load >= load) ?? last;
   const from = rows.findLast((row) => row.load <= load) ?? first;
   const t = to.load > from.load ? (load - from.load) / (to.load - from.load) : 0;
-  const between = (a: number, b: number): number => Math.round((a + (b - a) * t) * 10) / 10;
+  const between = (a: number | null, b: number | null): number | null =>
+    a === null || b === null ? null : Math.round((a + (b - a) * t) * 10) / 10;
   return {
     id: AT_LOAD,
     words: `heat load ${load.toFixed(2)}`,

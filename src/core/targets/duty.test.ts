@@ -101,6 +101,8 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
         nitro: fc.constant(null),
         altitude: fc.constantFrom(0, 1500),
         basePower: fc.constantFrom(null, 300),
+        stroke: fc.constant(null),
+        redline: fc.constant(null),
         cooling: fc.constantFrom('water' as const, 'air' as const),
         otherFuels: fc.constant<Fuel[]>([]),
         always: fc.constant({ fuel: false, altitude: false }),

@@ -1,7 +1,8 @@
 /** What is to be known of the targets: where they come from, what outranks what, and what heat makes of them. */
 import type { Cylinder } from '../engine/engine';
-import { type HeatPoint, type JudgedHeat, type JudgedRingHeat, THIN_CHANCE } from '../heat/assess';
+import { type HeatCase, type HeatPoint, type JudgedHeat, type JudgedRingHeat, THIN_CHANCE } from '../heat/assess';
 import { closingGap } from '../heat/heat';
+import { COLD_WALL } from '../heat/temperatures';
 import type { Job } from '../job/job';
 import { atmosphereAt } from '../load/gas';
 import type { Nm } from '../quantity/length';
@@ -243,8 +244,13 @@ const isGiven = (target: Target): boolean =>
   target.set && target.inForce.rank !== 'chart' && target.inForce.rank !== 'rule';
 
 /** The ring's assumed temperature, how far that may be off, and the cold gap whose ends just meet at it. */
-const boundOf = ({ assumed, heat, spread }: JudgedRingHeat): { assumed: number; doubt: number; bound: Nm } => ({
+const boundOf = ({
   assumed,
+  heat,
+  spread,
+  decides,
+}: JudgedRingHeat): { assumed: number; doubt: number; bound: Nm; decides: HeatCase } => ({
+  ...{ assumed, decides },
   doubt: spread.ring,
   bound: Math.round(closingGap(assumed, heat)),
 });
@@ -275,7 +281,7 @@ function heatFindings(chart: Chart, cylinders: readonly Heated[]): Finding[] {
   const planned = (['top', 'second'] as const).flatMap(
     (ring) => warned.find((w) => w.ring === ring && (w.given || w.point.point === 'minimum')) ?? [],
   );
-  return [...planned, ...measured].map(({ cylinder, ring, point, assumed, doubt, bound, given }) => {
+  return [...planned, ...measured].map(({ cylinder, ring, point, assumed, doubt, bound, decides, given }) => {
     const one = point.point === 'measured' && !given;
     const whose = one
       ? `Cylinder ${cylinder.label}, ${RING_WORDS[ring]}`
@@ -284,7 +290,7 @@ function heatFindings(chart: Chart, cylinders: readonly Heated[]): Finding[] {
       given || isRemark(point.chance) ? 'note' : 'mend',
       'targets',
       one ? cylinder.id : null,
-      say`${whose}: by the heat model the chance that ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes is ${chanceWords(point.chance)}: at ${point.butting.toFixed(0)} °C, the ring assumed at ${assumed.toFixed(0)} °C, where no less than ${fine(bound)} stays open. ${given ? 'The figure given holds; a model only remarks.' : isRemark(point.chance) ? `A model: it knows that temperature to ±\u00a0${doubt.toFixed(0)} °C.` : 'A model, not a rule: see the sheet before going on.'}`,
+      say`${whose}: by the heat model the chance that ${POINT_WORDS[point.point]}, ${fine(point.cold)}, closes is ${chanceWords(point.chance)}: at ${point.butting.toFixed(0)} °C, the ring assumed at ${assumed.toFixed(0)} °C${decides === 'warm' ? '' : ` in a wall of ${COLD_WALL} °C`}, where no less than ${fine(bound)} stays open. ${given ? 'The figure given holds; a model only remarks.' : isRemark(point.chance) ? `A model: it knows that one temperature, which all its rings share, to ±\u00a0${doubt.toFixed(0)} °C.` : 'That is doubt about one temperature that all its rings share. A model, not a rule: see the sheet before going on.'}`,
     );
   });
 }

@@ -1,8 +1,7 @@
 /** A chart of curves as a picture: gap against heat load, on one bore, with where the engine lies and what physics forbids. */
-import { SECOND_COOLER } from '../heat/assess';
-import { closingGap } from '../heat/heat';
+import { type HeatAsk, boundAt } from '../heat/assess';
 import type { Nm } from '../quantity/length';
-import { LOAD_SPREAD, MOST_LOAD, TRUSTED, temperatureSpread } from '../load/load';
+import { LOAD_SPREAD, MOST_LOAD, TRUSTED } from '../load/load';
 import type { Chart, ChartCell, ChartFigure } from './chart';
 import { AT_LOAD, type CurvePoint, figureAtLoad, knotsOf, rowAtLoad } from './curve';
 import { type TargetSettings, askAt } from './settings';
@@ -22,8 +21,10 @@ export interface LoadPicture {
   points: (GapAt & { cell: ChartCell; lifted: boolean })[];
   /** The curves of the schools that the chart is not of. */
   others: { name: string; curve: GapAt[] }[];
-  /** The cold gap that just closes at the temperatures of the chart's rows, and how far they leave it open (k = 2). */
+  /** The cold gap that just closes at the temperatures of a load, in the case that decides, and how far they leave it open (k = 2). */
   bound: (GapAt & { low: Nm; high: Nm })[];
+  /** The same in a wall that is not warm yet. */
+  coldWall: GapAt[];
   /** Loads that the engine lies between, one standard deviation of the load either way; null while it is not known. */
   band: [number, number] | null;
   ends: [number, number];
@@ -49,14 +50,14 @@ export const curveOf = (chart: Chart, column: string, figure: ChartFigure): Curv
 /**
  * The picture of one ring's curve on a bore; null for a chart of steps, or a piston that is not said or not in it.
  *
- * @param assumed expansions per kelvin of ring and bore, and half-width of the ring's temperature, K
- * @example loadPicture(judgement.targetSettings, 100_000_000, 'top', { ring: 12e-6, bore: 11e-6, spread: 30 }) // null
+ * @param assumed what the heat model takes of the engine
+ * @example loadPicture(judgement.targetSettings, 100_000_000, 'top', { surface: null, cooling: 'water', choices: judgement.choices.heat, metals: { top: 'steel', second: 'greyIron' } }) // null
  */
 export function loadPicture(
   settings: TargetSettings | null,
   bore: Nm,
   figure: Extract<ChartFigure, 'top' | 'second'>,
-  assumed: { ring: number; bore: number; spread: number },
+  assumed: Pick<HeatAsk, 'surface' | 'cooling' | 'choices' | 'metals'>,
 ): LoadPicture | null {
   if (!settings || settings.chart.kind === 'steps' || !settings.piston) return null;
   const { chart, piston, duty } = settings;
@@ -71,13 +72,12 @@ export function loadPicture(
       curve: curveOf(other, piston.id, figure).map(gapOf),
     })),
     bound: LOADS.flatMap((load) => {
-      const row = rowAtLoad(chart, load);
-      if (!row) return [];
-      const ring = row.ringTemperature - (figure === 'second' ? SECOND_COOLER : 0);
-      const heat = { bore, wall: row.wallTemperature, ringExpansion: assumed.ring, boreExpansion: assumed.bore };
-      const closing = (celsius: number): Nm => Math.max(0, Math.round(closingGap(celsius, heat)));
-      const doubt = Math.hypot(assumed.spread, temperatureSpread(load).ring);
-      return [{ load, gap: closing(ring), low: closing(ring - doubt), high: closing(ring + doubt) }];
+      const found = boundAt(figure, { ...assumed, bore, row: rowAtLoad(chart, load) });
+      return found ? [{ load, ...found.decides }] : [];
+    }),
+    coldWall: LOADS.flatMap((load) => {
+      const found = boundAt(figure, { ...assumed, bore, row: rowAtLoad(chart, load) });
+      return found ? [{ load, gap: found.coldWall }] : [];
     }),
     band: own === null ? null : [own * (1 - LOAD_SPREAD), own * (1 + LOAD_SPREAD)],
     ends,

@@ -1,5 +1,5 @@
 /** The curves that new builds may begin with, and the charts that the program comes with. No bench needs them: a build holds its own. */
-import { MOST_LOAD, temperaturesAt } from '../load/load';
+import { MOST_LOAD } from '../load/load';
 import {
   type Chart,
   type ChartCell,
@@ -74,8 +74,7 @@ function curveChart(
     saved: null,
     copiedFrom: null,
     rows: LOADS.filter(([load]) => used.has(loadId(load))).map(([load, words]) => {
-      const { ring, wall } = temperaturesAt(load);
-      return { id: loadId(load), words, ringTemperature: Math.round(ring), wallTemperature: Math.round(wall), load };
+      return { id: loadId(load), words, ringTemperature: null, wallTemperature: null, load };
     }),
     columns,
     cells,

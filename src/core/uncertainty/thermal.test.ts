@@ -27,6 +27,7 @@ describe('the temperatures of a reading', () => {
     expect(temperaturesOf(at(30), null)).toEqual({ part: 30, tool: 30, noted: 'one' });
     expect(temperaturesOf(at(null, 30), 25)).toEqual({ part: 30, tool: 30, noted: 'one' });
     expect(temperaturesOf(at(35, 21), null)).toEqual({ part: 35, tool: 21, noted: 'both' });
+    expect(temperaturesOf(at(26, 26), null).noted).toBe('one');
   });
 
   it('with neither it is the shop’s as noted beside it; 20 °C where nothing was', () => {
@@ -89,7 +90,7 @@ describe('what temperature leaves in doubt', () => {
     const { shop, apart } = thermalDoubt(BORE, IRON, temperaturesOf(at(null), null));
     expect(thou(apart)).toBeCloseTo((4065 * IRON * 2) / Math.sqrt(3), 3);
     expect(thou(shop)).toBeLessThan(0.01);
-    expect(thou(thermalDoubt(BORE, IRON, temperaturesOf(at(20, 20), null)).apart)).toBeCloseTo(thou(apart) / 2, 2);
+    expect(thou(thermalDoubt(BORE, IRON, temperaturesOf(at(20, 21), null)).apart)).toBeCloseTo(thou(apart) / 2, 2);
   });
 
   it('a better-known temperature never raises it, within what a shop is taken to be', () => {
@@ -102,7 +103,7 @@ describe('what temperature leaves in doubt', () => {
         fc.double({ min: 5e-6, max: 30e-6, noNaN: true }),
         fc.double({ min: 17, max: 23, noNaN: true }),
         (expansion, celsius) => {
-          const [none, one, both] = [at(null), at(celsius), at(celsius, celsius)].map((t) => whole(expansion, t));
+          const [none, one, both] = [at(null), at(celsius), at(celsius, celsius + 0.1)].map((t) => whole(expansion, t));
           expect(one).toBeLessThanOrEqual(none ?? 0);
           expect(both).toBeLessThanOrEqual(one ?? 0);
         },

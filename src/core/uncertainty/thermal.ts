@@ -13,7 +13,7 @@ import { type Saying, say } from '../quantity/saying';
 import type { LoggedReading } from '../record/reading';
 import { rectangular } from './uncertainty';
 
-/** What was noted of the temperatures of a part and its tool. */
+/** What was noted of the temperatures of a part and its tool. Two that are alike are one: the second was often filled in from the first. */
 export type Noted = 'none' | 'one' | 'both';
 
 /** The temperatures a reading was made at, °C. */
@@ -39,7 +39,7 @@ export function temperaturesOf({ temperature, gaugeTemperature }: Warmed, shop: 
   const part = temperature ?? gaugeTemperature ?? shop;
   const tool = gaugeTemperature ?? temperature ?? shop;
   if (part === null || tool === null) return { part: COLD, tool: COLD, noted: 'none' };
-  return { part, tool, noted: temperature !== null && gaugeTemperature !== null ? 'both' : 'one' };
+  return { part, tool, noted: temperature !== null && gaugeTemperature !== null && part !== tool ? 'both' : 'one' };
 }
 
 /**

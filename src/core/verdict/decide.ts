@@ -4,9 +4,9 @@
  *
  * The side that costs the engine is guarded: a figure is right only once it is shown, to 95 %, not to lie under its
  * minimum by more than the grace, and it is condemned only once it is shown, to 95 %, that it does. What costs a little
- * oil is decided by the best estimate. 95 % is the conformance probability that ISO 14253-1:2017 takes unless another is
- * agreed (recalled, not opened); the chance is that of JCGM 106:2012 (recalled, not opened), of what is left open as a
- * rectangle with the doubt of its ends as Student's t or a normal distribution.
+ * oil is decided by the best estimate. With no grace that is the rule of ISO 14253-1:2017, whose default is 95 %; with one
+ * it is relaxed acceptance in the sense of JCGM 106:2012 (both recalled, not opened). The chance is that of JCGM 106 with
+ * a flat prior: what is left open as a rectangle, the doubt of its ends as Student's t or a normal distribution.
  * The grace, because a limit is no sharper than its last digit: common practice, no source.
  */
 import type { Nm } from '../quantity/length';
@@ -23,6 +23,16 @@ export interface Strictness {
 
 /** 95 %; half a thou of a gap, a tenth of a clearance: common practice, no source. */
 export const STARTING_STRICTNESS: Strictness = { sure: 0.95, gapGrace: 12_700, clearanceGrace: 2_540 };
+
+/**
+ * The rule that a shop decides by, in a sentence.
+ *
+ * @example ruleWords({ sure: 0.95, gapGrace: 0, clearanceGrace: 0 }) // 'The rule of ISO 14253-1:2017 (recalled), at its default of 95 %.'
+ */
+export const ruleWords = ({ sure, gapGrace, clearanceGrace }: Strictness): string =>
+  gapGrace === 0 && clearanceGrace === 0
+    ? `The rule of ISO 14253-1:2017 (recalled), ${sure === 0.95 ? 'at its default of' : 'at'} ${Math.round(sure * 100)} %.`
+    : 'Relaxed acceptance in the sense of JCGM 106:2012 (recalled): before the reading any value is taken as equally likely. With no grace it is the rule of ISO 14253-1.';
 
 /** What is known of a figure, nm not rounded. */
 export interface Estimate {

@@ -5,7 +5,7 @@ import { engineFaults } from '@/core/engine/engineFaults';
 import type { Job } from '@/core/job/job';
 import { MOST_CHARACTERS, NAME_ASKED } from '@/core/job/jobFaults';
 import { MOST_BOOST } from '@/core/quantity/pressure';
-import { ALTITUDES, MOST_POWER } from '@/core/load/hearPlace';
+import { ALTITUDES, MOST_POWER, SPEEDS, STROKES } from '@/core/load/hearPlace';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '@/core/load/service';
 import { BLOWERS, FUELS, MOST_SHARE, USES } from '@/core/load/serviceWords';
 import { SURFACES } from '@/core/targets/target';
@@ -90,6 +90,8 @@ const service = z.preprocess(
     later: adders.nullable(),
     altitude: z.number().min(ALTITUDES.from).max(ALTITUDES.to, 'at most 6,000 m'),
     basePower: z.number().positive().max(MOST_POWER).nullable(),
+    stroke: nm.min(STROKES.from, 'at least 10 mm').max(STROKES.to, 'at most 600 mm').nullable().default(null),
+    redline: z.number().min(SPEEDS.from).max(SPEEDS.to).nullable().default(null),
     cooling: z.enum(['water', 'air']),
     always: z.strictObject({ fuel: z.boolean(), altitude: z.boolean() }).default(COUNTED),
   }),

@@ -8,6 +8,7 @@ import { chartFaults } from '@/core/targets/chartEdit';
 import type { Strictness } from '@/core/verdict/decide';
 import type { Given, Own, Papers, SecondBy, TargetChoices } from '@/core/targets/target';
 import { chartVersion, celsius, cylinder, nm, partId, text, time, widthNm, words } from './parts';
+import { withoutGivenTemperatures } from './formerRows';
 
 const factor = z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)');
 const given: z.ZodType<Given> = z.discriminatedUnion('form', [
@@ -101,13 +102,15 @@ export const chartSchema: z.ZodType<Chart> = z
     copiedFrom: z.strictObject({ ...chartVersion, name: text(80) }).nullable(),
     rows: z
       .array(
-        z.strictObject({
-          id: partId,
-          words: words(80),
-          ringTemperature: celsius,
-          wallTemperature: celsius,
-          load: z.number().positive().max(10, 'at most 10').nullable().default(null),
-        }),
+        z
+          .strictObject({
+            id: partId,
+            words: words(80),
+            ringTemperature: celsius.nullable(),
+            wallTemperature: celsius.nullable(),
+            load: z.number().positive().max(10, 'at most 10').nullable().default(null),
+          })
+          .transform(withoutGivenTemperatures),
       )
       .max(40, 'at most 40 rows'),
     columns: z
@@ -133,6 +136,7 @@ export const chartSchema: z.ZodType<Chart> = z
 const halfWidth = z.number().min(0, 'not negative').max(300, 'at most 300');
 export const heatSchema: z.ZodType<HeatChoices> = z.strictObject({
   ringMetal: z.enum(RING_METALS),
+  coolant: celsius.nullable().default(null),
   top: celsius.nullable(),
   second: celsius.nullable(),
   wall: celsius.nullable(),

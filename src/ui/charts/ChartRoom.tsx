@@ -64,8 +64,8 @@ export function ChartRoom({ versions }: { versions: [Chart, ...Chart[]] }) {
         {
           id,
           words: draft.kind === 'curve' ? 'own load' : 'own row',
-          ringTemperature: last?.ringTemperature ?? 200,
-          wallTemperature: last?.wallTemperature ?? 120,
+          ringTemperature: last?.ringTemperature ?? null,
+          wallTemperature: last?.wallTemperature ?? null,
           load:
             draft.kind === 'curve'
               ? Number((Math.max(0.9, ...draft.rows.map((r) => r.load ?? 0)) + 0.1).toFixed(2))

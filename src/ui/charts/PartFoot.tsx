@@ -75,14 +75,16 @@ function RowFoot({ chart, id, onChange }: PartProps) {
         label="Top ring, assumed"
         usual={[60, 400]}
         value={row.ringTemperature}
-        onChange={(c) => c !== null && put({ ringTemperature: c })}
+        hint="Empty: by the heat load."
+        onChange={(c) => put({ ringTemperature: c })}
         onFault={ignore}
       />
       <TemperatureField
         label="Wall, assumed"
         usual={[40, 250]}
         value={row.wallTemperature}
-        onChange={(c) => c !== null && put({ wallTemperature: c })}
+        hint="Mean over travel. Empty: by the heat load."
+        onChange={(c) => put({ wallTemperature: c })}
         onFault={ignore}
       />
       <Button

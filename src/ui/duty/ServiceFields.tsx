@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { altitudeText, hearAltitude, hearPower } from '@/core/load/hearPlace';
+import { altitudeText, hearAltitude, hearPower, hearSpeed } from '@/core/load/hearPlace';
 import { type LoadEngine, doubtWords, heatLoad, outsideWords } from '@/core/load/load';
 import { type Service, NO_ADDERS, fuelsOf } from '@/core/load/service';
 import { type Fuel, FUELS, FUEL_WORDS, USES, USE_WORDS } from '@/core/load/serviceWords';
@@ -9,6 +9,7 @@ import type { Units } from '@/core/quantity/length';
 import { type Chart, rowOf } from '@/core/targets/chart';
 import { fuelCaution, suggestDuty } from '@/core/targets/duty';
 import { Segmented } from '../shared/Segmented';
+import { LengthField } from '../shared/LengthField';
 import { SelectField } from '../shared/SelectField';
 import { AddersField } from './AddersField';
 import { LoadBar } from './LoadBar';
@@ -30,8 +31,11 @@ interface Props {
   onFault: (fault: string | null) => void;
 }
 
-type Faults = Record<'now' | 'later' | 'altitude' | 'base' | 'nitro', string | null>;
-const NO_FAULTS: Faults = { now: null, later: null, altitude: null, base: null, nitro: null };
+type Faults = Record<'now' | 'later' | 'altitude' | 'base' | 'nitro' | 'stroke' | 'speed', string | null>;
+const NO_FAULTS: Faults = {
+  ...{ now: null, later: null, altitude: null, base: null, nitro: null },
+  ...{ stroke: null, speed: null },
+};
 
 const COOLING = [
   ['water', 'water'],
@@ -149,6 +153,33 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
       </div>
       <details>
         <summary className="min-h-11 py-2">
+          Stroke and speed: <b>{speedText(service)}</b>
+        </summary>
+        <p className="text-sm text-soft">
+          A faster piston puts more heat into its rings. Empty: a usual speed for the use.
+        </p>
+        <div className="grid gap-4 sm:grid-cols-2">
+          <LengthField
+            label="Stroke"
+            kind="bore"
+            units={units}
+            value={service.stroke}
+            hint="E.g. 3.48 or 88.4 mm."
+            onChange={(stroke) => put({ stroke })}
+            onFault={fault('stroke')}
+          />
+          <SaidField
+            label="Highest speed at full load"
+            hint="E.g. 6500 rpm."
+            shown={service.redline === null ? '' : `${service.redline} rpm`}
+            hear={hearSpeed}
+            onChange={(redline) => put({ redline })}
+            onFault={fault('speed')}
+          />
+        </div>
+      </details>
+      <details>
+        <summary className="min-h-11 py-2">
           Also runs on: <b>{service.otherFuels.map((fuel) => FUEL_WORDS[fuel]).join(', ') || 'nothing else'}</b>
         </summary>
         <p className="text-sm text-soft">Tick every fuel it may be run on. The hottest sets the gap.</p>
@@ -170,6 +201,12 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
     </>
   );
 }
+
+/** The mean piston speed that stroke and speed give. */
+const speedText = ({ stroke, redline }: Service): string =>
+  stroke === null || redline === null
+    ? 'not set'
+    : `${((stroke * 1e-9 * redline) / 30).toFixed(1)} m/s mean piston speed`;
 
 /** Whether the fuel lowers the heat load, and may be counted for it. */
 const lowersHeat = (service: Service, engine: LoadEngine): boolean => {

@@ -7,7 +7,7 @@ import { TemperatureField } from '../shared/TemperatureField';
 /** Temperatures a workshop has, °C. */
 const USUAL: [number, number] = [-5, 45];
 
-/** Part and tool lie side by side: the tool goes with the part until it is given another temperature. */
+/** Part and tool lie side by side: one that is left empty is taken to be the other. */
 export function Temperatures() {
   const { warmth, setWarmth } = useHands();
   const [, setFault] = useState<string | null>(null);
@@ -18,21 +18,20 @@ export function Temperatures() {
         usual={USUAL}
         value={warmth.part}
         onFault={setFault}
-        placeholder="20"
-        onChange={(part) => setWarmth({ part, tool: warmth.tool === warmth.part ? part : warmth.tool })}
+        placeholder={String(warmth.tool ?? 20)}
+        onChange={(part) => setWarmth({ ...warmth, part })}
       />
       <TemperatureField
-        key={warmth.tool === null ? 'none' : 'some'}
         label="Tool"
         usual={USUAL}
         value={warmth.tool}
         onFault={setFault}
-        placeholder="20"
+        placeholder={String(warmth.part ?? 20)}
         onChange={(tool) => setWarmth({ ...warmth, tool })}
       />
       <p className="col-span-2 text-sm text-soft">
-        Each reading from now on is brought to 20 °C by what the part and the tool are made of. Left empty: both at 20
-        °C.
+        Each reading from now on is brought to 20 °C by what the part and the tool are made of. One left empty is taken
+        to be as warm as the other.
       </p>
     </div>
   );

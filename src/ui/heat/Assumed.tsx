@@ -12,6 +12,7 @@ import { SelectField } from '../shared/SelectField';
 import { TemperatureField } from '../shared/TemperatureField';
 
 const TEMPERATURES = [
+  ['coolant', 'Coolant, or air-cooled barrel', [40, 220]],
   ['top', 'Top ring', [60, 400]],
   ['second', 'Second ring', [60, 400]],
   ['wall', 'Bore wall', [40, 250]],
@@ -78,8 +79,8 @@ function Form({ choices }: { choices: HeatChoices }) {
             label={label}
             usual={[usual[0], usual[1]]}
             value={draft[key]}
-            placeholder={assumed && draft[key] === null ? `${assumed[key]}, assumed` : undefined}
-            hint="Mean. Empty: the one assumed for the duty."
+            placeholder={assumed && draft[key] === null ? `${assumed[key].toFixed(0)}, assumed` : undefined}
+            hint={key === 'coolant' ? 'Empty: 90 °C, a barrel 165 °C.' : 'Mean. Empty: by the heat load.'}
             onChange={(value) => setDraft((d) => ({ ...d, [key]: value }))}
             onFault={(f) => setFaults((all) => ({ ...all, [key]: f }))}
           />

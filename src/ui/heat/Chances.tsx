@@ -1,14 +1,14 @@
 'use client';
 
 import { useState } from 'react';
-import type { HeatRing, HotGap, JudgedHeat, JudgedRingHeat } from '@/core/heat/assess';
+import { HEAT_CASES, type HeatRing, type HotGap, type JudgedHeat, type JudgedRingHeat } from '@/core/heat/assess';
 import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/heat/simulate';
 import { printLength } from '@/core/quantity/print';
 import { say } from '@/core/quantity/saying';
 import { useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
-import { closedWords, gapLine, gapWorking } from '@/core/heat/heatWords';
+import { CASE_WORDS, closedWords, gapLine, gapWorking } from '@/core/heat/heatWords';
 import { Plot } from '../shared/Plot';
 import { POINT_COLOURS, POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 import { type Chance, useGapChance } from './useGapChance';
@@ -28,7 +28,7 @@ const heatStanding =
 export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
   const { units, length } = useWords();
   const [draws, setDraws] = useState<number>(DRAWS[0]);
-  const { points, assumed, heat: ringHeat, spread } = heat.rings[ring];
+  const { points, assumed, heat: ringHeat, spread, decides } = heat.rings[ring];
   const xEnd = Math.ceil((Math.max(assumed, ...points.map((p) => p.butting)) + 30) / 20) * 20;
   const at = Array.from({ length: BAND_STEPS + 1 }, (_, i) => COLD + ((xEnd - COLD) * i) / BAND_STEPS);
   const asks = points.map((p): SimulationAsk => ({
@@ -48,7 +48,7 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
   const lined = points.map((p) => ({ ...p, line: gapLine(p, heat.rings[ring]) }));
   const highest = Math.max(...lined.flatMap((p) => p.line.map((l) => l.gap)), ...(band ?? []).map((b) => b.high));
   const y = (nm: number): number => plotted(nm, units);
-  const label = `${ring} ring gap against ring temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold)} closes at ${p.butting.toFixed(0)} °C`).join(', ')}; assumed ${assumed} °C.`;
+  const label = `${ring} ring gap against ring temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold)} closes at ${p.butting.toFixed(0)} °C`).join(', ')}; assumed ${assumed.toFixed(0)} °C.`;
   return (
     <>
       <Plot
@@ -81,9 +81,11 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
               <th scope="col" className="num">
                 cold, {plotUnit(units)}
               </th>
-              <th scope="col" className="num">
-                at {assumed.toFixed(0)} °C, {plotUnit(units)}
-              </th>
+              {HEAT_CASES.map((at) => (
+                <th scope="col" key={at} className={`num ${at === decides ? '' : 'font-normal!'}`}>
+                  {CASE_WORDS[at]}, {plotUnit(units)}
+                </th>
+              ))}
               <th scope="col" className="num">
                 ends meet, °C
               </th>
@@ -103,6 +105,11 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
           </tbody>
         </table>
       </div>
+      <p className="mt-2 max-w-prose text-sm text-soft">
+        Ring at {assumed.toFixed(0)} °C in both.{' '}
+        {decides === 'warm' ? 'Iron is judged warm' : 'Aluminium is judged by the cold wall'}: margin and chance are of
+        that case. The chance is doubt about one temperature that all rings share, not how many rings would close.
+      </p>
       <Run chance={chance} draws={draws} onDraws={setDraws} stop={stop} again={again} />
     </>
   );
@@ -123,7 +130,11 @@ function Row({ point, of, result }: { point: HotGap; of: JudgedRingHeat; result:
         {POINT_WORDS[point.point]}
       </th>
       <td className="num">{number(point.cold)}</td>
-      <td className="num">{closedWords(point) ?? number(Math.round(point.hot))}</td>
+      {HEAT_CASES.map((at) => (
+        <td key={at} className={`num ${at === of.decides ? 'font-bold' : 'text-soft'}`}>
+          {closedWords(point.cases[at]) ?? number(Math.round(point.cases[at].hot))}
+        </td>
+      ))}
       <td className="num">{point.butting.toFixed(0)}</td>
       <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>
         {point.margin.toFixed(0).replace('-', '−')}

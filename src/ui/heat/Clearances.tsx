@@ -10,7 +10,7 @@ import { POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 /** The cold end of the axis, °C. */
 const COLD = 20;
 const STANDING =
-  'Free linear expansion: an identity. Expansion: handbook values, recalled; hypereutectic from memory. Skirt as hot as its wall unless entered: from memory.';
+  'Linear expansion: an identity. What a skirt shows of its free growth at the gauge point, a share by how the piston is made, and its temperature: from memory.';
 
 /** The running piston-to-wall clearance against the skirt's temperature. */
 export function Clearances({ heat }: { heat: JudgedHeat }) {
@@ -26,16 +26,17 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
     <section aria-label="Running clearance against skirt temperature">
       <h2 className="text-lg">Running clearance against skirt temperature</h2>
       <p className="max-w-prose text-soft">
-        Free growth of skirt and bore. A skirt is oval and thin and gives, and many cast pistons hold steel inserts: the
-        true clearance is larger. Read it as a comparison, not as a seizure foretold.
+        What the skirt shows of its growth at the gauge point, and the bore’s. Steel struts and slots hold a cast skirt,
+        a full forged one gives little. Compare clearances with it; do not read it as the clearance of the running
+        engine.
       </p>
       <Plot
-        label={`Clearance against skirt temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold, 'clearance')} is gone on paper at ${p.closing.toFixed(0)} °C`).join(', ')}.`}
+        label={`Clearance against skirt temperature: ${points.map((p) => `${POINT_WORDS[p.point]} ${length(p.cold, 'clearance')} is gone in the model at ${p.closing.toFixed(0)} °C`).join(', ')}.`}
         xTitle="skirt temperature, °C"
         yTitle={`clearance, ${plotUnit(units)}`}
         xEnds={[COLD, xEnd]}
         yEnds={[-y(highest) * 0.14, y(highest) * 1.06]}
-        zero="nothing left on paper"
+        zero="nothing left in the model"
         stands={[{ at: assumed, words: `assumed ${assumed.toFixed(0)} °C` }]}
         lines={linesOf(lined, units, (nm) => length(nm, 'clearance'))}
       />
@@ -51,7 +52,7 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
                 at {assumed.toFixed(0)} °C
               </th>
               <th scope="col" className="num">
-                gone on paper at
+                gone in the model at
               </th>
               <td />
             </tr>
@@ -63,11 +64,7 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
                   {POINT_WORDS[p.point]}
                 </th>
                 <td className="num">{length(p.cold, 'clearance')}</td>
-                <td className="num">
-                  {p.hot < 0
-                    ? `none: ${length(Math.round(p.hot), 'clearance')}`
-                    : length(Math.round(p.hot), 'clearance')}
-                </td>
+                <td className="num">{p.hot < 0 ? 'less than it can tell' : length(Math.round(p.hot), 'clearance')}</td>
                 <td className="num">{p.closing.toFixed(0)} °C</td>
                 <td className="py-0! pr-0! text-right">
                   <Explain

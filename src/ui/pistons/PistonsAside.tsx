@@ -61,9 +61,12 @@ function Running({ cylinder }: { cylinder: JudgedCylinder }) {
   if (!hot || !cylinder.heat?.piston) return null;
   return (
     <p className="mt-3 text-soft">
-      Running, by the heat model: <b className="figures text-ink">{length(Math.round(hot.hot), 'clearance')}</b> with
-      the skirt at {cylinder.heat.piston.assumed.toFixed(0)} °C; nothing is left on paper at {hot.closing.toFixed(0)}{' '}
-      °C. Free expansion of both: a skirt gives, so that the true one is larger.
+      Running, by the heat model:{' '}
+      <b className="figures text-ink">
+        {hot.hot < 0 ? 'less than it can tell' : length(Math.round(hot.hot), 'clearance')}
+      </b>{' '}
+      with the skirt at {cylinder.heat.piston.assumed.toFixed(0)} °C. By what a skirt of this piston shows of its growth
+      at the gauge point: from memory.
     </p>
   );
 }

@@ -53,6 +53,8 @@ const asks: fc.Arbitrary<QuickAsk> = fc.record({
     later: fc.option(adders),
     altitude: fc.constantFrom(0, 1500, -30),
     basePower: fc.constantFrom(null, 250),
+    stroke: fc.option(fc.integer({ min: fromMm(10), max: fromMm(600) })),
+    redline: fc.constantFrom(null, 6_500),
     cooling: fc.constantFrom('water' as const, 'air' as const),
   }),
   duty: fc.constantFrom(null, 'race', 'own-row'),

@@ -8,7 +8,7 @@ import { NM_PER_INCH, NM_PER_MM, type Nm, type Units, fromDecimal, toInches, toM
 import { MOST_BOOST } from '@/core/quantity/pressure';
 import type { ChartVersion } from '@/core/targets/chart';
 import { addersText, hearAdders } from '@/core/load/hearAdders';
-import { ALTITUDES, MOST_POWER } from '@/core/load/hearPlace';
+import { ALTITUDES, MOST_POWER, SPEEDS, STROKES } from '@/core/load/hearPlace';
 import { type Adders, type Service, NO_ADDERS } from '@/core/load/service';
 import { type Fuel, FUELS, USES } from '@/core/load/serviceWords';
 import { SURFACES, startingChoices } from '@/core/targets/target';
@@ -96,7 +96,7 @@ const partId = (text: string | undefined): string | null => (text && /^[A-Za-z0-
 export function readQuick(params: Params): QuickAsk {
   const units = oneOf(['imperial', 'metric'], params.units) ?? 'imperial';
   const cylinders = Number(params.cyl);
-  const step = readLength(params.step);
+  const [step, stroke] = [readLength(params.step), readLength(params.stroke)];
   return {
     units,
     bore: readBore(params.bore),
@@ -110,6 +110,8 @@ export function readQuick(params: Params): QuickAsk {
       later: readAdders(params, 'later'),
       altitude: readFigure(params.alt, ALTITUDES.from, ALTITUDES.to) ?? 0,
       basePower: readFigure(params.base, 1, MOST_POWER),
+      stroke: stroke !== null && stroke >= STROKES.from && stroke <= STROKES.to ? stroke : null,
+      redline: readFigure(params.rpm, SPEEDS.from, SPEEDS.to),
       cooling: oneOf(['water', 'air'], params.cooling) ?? 'water',
       always: readAlways(params),
     },
@@ -141,6 +143,8 @@ export function writeQuick(ask: QuickAsk, chart: ChartVersion): string {
     ['later', service.later && writeAdders(service.later)],
     ['alt', service.altitude === 0 ? null : trimmed(service.altitude, 1)],
     ['base', service.basePower === null ? null : trimmed(service.basePower, 1)],
+    ['stroke', service.stroke === null ? null : writeLength(service.stroke, units)],
+    ['rpm', service.redline === null ? null : String(service.redline)],
     ['always', writeAlways(service)],
     ['cooling', service.cooling === 'water' ? null : service.cooling],
     ['cyl', cylinders === 4 ? null : String(cylinders)],

@@ -10,6 +10,7 @@ import {
   usualRunning,
 } from '@/core/gasCycle/study';
 import type { HeatLoad } from '@/core/load/load';
+import type { Service } from '@/core/load/service';
 import type { Units } from '@/core/quantity/length';
 import { lengthText } from '@/core/quantity/print';
 import type { JudgedCylinder } from '@/core/judge/judgement';
@@ -35,13 +36,19 @@ interface Props {
   cylinder: JudgedCylinder;
   load: HeatLoad;
   units: Units;
+  /** Stroke and speed as the job card gives them. */
+  service: Pick<Service, 'stroke' | 'redline'> | null;
 }
 
 /** Why a wider second gap vents, and what it costs: pressures through a cycle, and blow-by, by a model. */
-export function BetweenRings({ cylinder, load, units }: Props) {
+export function BetweenRings({ cylinder, load, units, service }: Props) {
   const bore = cylinder.targetBore?.nm ?? null;
   const inlet = load.set ? load.inForce.inlet : 1;
-  const usual = useMemo(() => (bore === null ? null : usualRunning(bore, inlet)), [bore, inlet]);
+  const [stroke, redline] = [service?.stroke ?? null, service?.redline ?? null];
+  const usual = useMemo(
+    () => (bore === null ? null : usualRunning(bore, inlet, { stroke, redline })),
+    [bore, inlet, stroke, redline],
+  );
   const [typed, setTyped] = useState<Partial<Record<keyof Running, string>>>({});
   const faults = FIELDS.flatMap(([key, label, , least, most]) => {
     const text = typed[key]?.trim() ?? '';
@@ -59,6 +66,7 @@ export function BetweenRings({ cylinder, load, units }: Props) {
       }),
     ),
   };
+  const isGiven: Partial<Record<keyof Running, boolean>> = { stroke: stroke !== null, rpm: redline !== null };
   const isRodShort = running !== null && running.rod <= running.stroke / 2;
   const ask = running && !isRodShort ? studyAsk(cylinder, load, running) : null;
   const closed = ask && (ask.top <= 0 ? 'top' : ask.second <= 0 ? 'second' : null);
@@ -77,7 +85,7 @@ export function BetweenRings({ cylinder, load, units }: Props) {
             key={key}
             label={label}
             hint={hint}
-            said={typed[key] ? undefined : `${usual[key]}, typical`}
+            said={typed[key] ? undefined : `${usual[key]}, ${isGiven[key] ? 'from the job card' : 'typical'}`}
             error={
               faults.find(([f]) => f === key)?.[1] ??
               (key === 'rod' && isRodShort ? 'Longer than half the stroke.' : undefined)

@@ -3,13 +3,28 @@
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
-import { type ChartFigure, CHART_FIGURES, CHART_FIGURE_WORDS, cellOf, factorText } from '@/core/targets/chart';
+import { rowTemperatures } from '@/core/heat/assess';
+import { COOLANT } from '@/core/heat/temperatures';
+import {
+  type ChartFigure,
+  type ChartRow,
+  CHART_FIGURES,
+  CHART_FIGURE_WORDS,
+  cellOf,
+  factorText,
+} from '@/core/targets/chart';
 import { reasonOf } from '@/core/targets/schoolWords';
 import { useJudgement } from '../openBuild/contexts';
 import { CellState } from '../charts/CellState';
 import { buttonLook } from '../shared/Button';
 import { SelectField } from '../shared/SelectField';
 import { TakeChart } from './TakeChart';
+
+/** The temperatures of a row with water cooling, top ring and wall. */
+function temperaturesText(row: ChartRow): string {
+  const { top, wall } = rowTemperatures(row, COOLANT.water, 'water');
+  return top === null || wall === null ? '–' : `${top.toFixed(0)} / ${wall.toFixed(0)}`;
+}
 
 /** The chart this build is set with: its column, row by row, each figure with its standing; and how to take another. */
 export function ChartView({ charts }: { charts: KeptChart[] | null }) {
@@ -86,9 +101,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
                         </td>
                       );
                     })}
-                    <td className="num">
-                      {row.ringTemperature} / {row.wallTemperature}
-                    </td>
+                    <td className="num">{temperaturesText(row)}</td>
                   </tr>
                 ))}
               </tbody>

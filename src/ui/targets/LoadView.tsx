@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { BORE_EXPANSION, RING_EXPANSION } from '@/core/heat/metals';
+import { COLD_WALL } from '@/core/heat/temperatures';
 import type { Judgement } from '@/core/judge/judgement';
 import { LOAD_SPREAD, TRUSTED, doubtWords, outsideWords } from '@/core/load/load';
 import { rangeText } from '@/core/quantity/print';
@@ -47,13 +47,13 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
   const stepCharts = charts.filter((c) => c.kind === 'steps');
   const fitted = useFitted().filter((b) => b.id !== judgement.id && b.construction === piston?.id);
   const over = stepCharts.find((c) => c.id === laid) ?? null;
-  const metal = ringSet[ring].metal ?? heat.ringMetal;
   const picture =
     bore &&
     loadPicture(settings, bore.nm, ring, {
-      ring: RING_EXPANSION[metal],
-      bore: BORE_EXPANSION[judgement.job?.surface ?? 'iron'],
-      spread: heat.spread.ring,
+      surface: judgement.job?.surface ?? null,
+      cooling: judgement.job?.service.cooling ?? 'water',
+      choices: heat,
+      metals: { top: ringSet.top.metal ?? heat.ringMetal, second: ringSet.second.metal ?? heat.ringMetal },
     });
   const { load } = duty;
   const outside = load.set ? (outsideWords(load.inForce.load) ?? doubtWords(load.inForce.load)) : null;
@@ -128,7 +128,9 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
           <PastBuilds fitted={fittedAt(fitted, ring, bore.nm)} units={units} />
         </section>
       )}
-      {cylinder && <BetweenRings cylinder={cylinder} load={load} units={units} />}
+      {cylinder && (
+        <BetweenRings cylinder={cylinder} load={load} units={units} service={judgement.job?.service ?? null} />
+      )}
     </div>
   );
 }
@@ -168,7 +170,7 @@ const stepPoints = (steps: readonly StepOver[], units: Units): PlotLine['points'
 /** The curve with its points, where the engine lies on it, and what would be asked of it with another load. */
 function Picture({ picture, over, fitted, ring, units, load, planned, ask }: PictureProps) {
   const [other, setOther] = useState<number | null>(null);
-  const { curve, points, others, bound, band, ends } = picture;
+  const { curve, points, others, bound, coldWall, band, ends } = picture;
   const at = (p: { load: number; gap: number }) => ({ x: p.load, y: plotted(p.gap, units) });
   const shown = other ?? load;
   const drawn = [...curve, ...others.flatMap((other) => other.curve), ...bound, ...points, ...fitted];
@@ -234,6 +236,10 @@ function Picture({ picture, over, fitted, ring, units, load, planned, ask }: Pic
             points: bound.map(at),
             dash: [5, 4],
             goesOn: true,
+          },
+          {
+            ...{ label: `ends meet with the wall at ${COLD_WALL} °C`, colour: '--soft', points: coldWall.map(at) },
+            ...{ width: 1.5, dash: [2, 4], goesOn: true },
           },
         ]}
       />

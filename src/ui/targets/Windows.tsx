@@ -1,5 +1,6 @@
 'use client';
 
+import { ruleWords } from '@/core/verdict/decide';
 import { useState } from 'react';
 import type { Units } from '@/core/quantity/length';
 import { type SecondBy, type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
@@ -183,7 +184,7 @@ function Deciding() {
       <p className="mb-2 max-w-prose text-soft">
         A figure is right once it is this sure not to lie under its minimum by more than the grace, and condemned once
         it is this sure that it does. A limit is no sharper than its last digit. Of a gap no more than half a leaf
-        counts.
+        counts. {ruleWords(deciding)}
       </p>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
         <Segmented
