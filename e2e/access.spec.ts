@@ -20,7 +20,7 @@ const RING_TABS = ['Bench', 'All gaps', 'Swap', 'Ring set', 'Grooves', 'Set-up']
 const JOURNAL_TABS = ['Clearances', 'Which shells', 'End play, sides', 'Looked at', 'Manual, how it is read'];
 
 /** What a bench may weigh, and a list, kB: what they weigh now and a little, of the 260 and 200 that are allowed. */
-const [BENCH, LISTS] = [255, 170];
+const [BENCH, LISTS] = [257, 170];
 
 /** What the bottom end may add to a page that is no bench of bores, pistons or rings, in kB. */
 const BOTTOM_END = 14;

@@ -236,7 +236,7 @@ test('the ring set says which way up, the grooves are checked on the line, rails
   const id = await open(page, server);
   await page.getByRole('tab', { name: 'Ring set' }).click();
   await page.getByLabel('Top ring: faces up with').selectOption({ label: 'a word, often “TOP”' });
-  await page.getByLabel('Top ring: metal').selectOption({ label: 'steel' });
+  await page.getByLabel('Top ring: metal').selectOption({ label: 'chromium-silicon steel' });
   await page.getByLabel('Top ring: axial height, in').fill('0.0575');
   await page.getByLabel('Top ring: groove height, in').fill('0.059');
   await expect(page.getByText('groove 0.05900 in − ring 0.05750 in = 1.5 thou')).toBeVisible();

@@ -51,6 +51,27 @@ describe('the verdict on a bore (relaxed acceptance, JCGM 106:2012, and the limi
     expect(boreVerdict(shape(taper, round), honed, true, true, STARTING_STRICTNESS).state).toBe(state);
   });
 
+  it('a figure is judged without what the scatter of its readings alone would show, and says so where that turns it', () => {
+    const scattered = (read: number, judged: number): BoreShape => ({
+      ...shape(0.1, 0.1),
+      outOfRound: { ...figure(read), judged: fromThou(judged) },
+    });
+    const of = (read: number, judged: number) =>
+      boreVerdict(scattered(read, judged), honed, true, true, STARTING_STRICTNESS);
+    expect(of(0.7, 0.45).state).toBe('within');
+    expect(
+      of(0.7, 0.45)
+        .reasons.map((r) => sayingText(r, 'imperial'))
+        .join(),
+    ).toContain('0.7 thou ± 0.1 thou, 0.5 thou without what scatter alone shows');
+    expect(of(0.7, 0.7).state).toBe('hone');
+    expect(
+      of(0.3, 0.2)
+        .reasons.map((r) => sayingText(r, 'imperial'))
+        .join(),
+    ).not.toContain('scatter');
+  });
+
   it.each([
     [1.5, 1, 'within'],
     [3, 1, 'hone'],

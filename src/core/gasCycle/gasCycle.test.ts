@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gap, record } from '@/fixtures/records';
+import { hotGap } from '../heat/heat';
 import { judge } from '../judge/judge';
 import { fromMm, fromThou } from '../quantity/length';
 import { type Cycle, type RingSpace, gasCycle, spaceVolume } from './cycle';
@@ -154,5 +155,25 @@ describe('between the rings', () => {
     expect(rises(byTop.map((p) => p.blowBy))).toBe(true);
     expect(rises(byTop.map((p) => p.peak))).toBe(true);
     expect(bySecond[2]?.peak).toBe(here.peak.between);
+  });
+});
+
+describe('what the model is asked', () => {
+  it('has stroke and speed as the job card gives them; without them, what is usual of the bore', () => {
+    const given = usualRunning(fromMm(100), 1, { stroke: fromMm(84.5), redline: 7_200 });
+    expect(given).toMatchObject({ stroke: 84.5, rpm: 7_200, rod: 144 });
+    expect(usualRunning(fromMm(100), 1)).toMatchObject({ stroke: 87, rpm: 6_200 });
+    expect(usualRunning(fromMm(100), 1, { stroke: null, redline: 5_000 })).toMatchObject({ stroke: 87, rpm: 5_000 });
+  });
+
+  it('has the gaps as they are by the mean wall: the gas passes over all of the travel, not at its bottom', () => {
+    const { cylinders, duty } = judge(record(gap('g', 'L1', 'top', 24)));
+    const [cylinder] = cylinders;
+    const heat = cylinder?.heat;
+    if (!cylinder || !heat) throw new Error('its heat is known');
+    const ask = studyAsk(cylinder, duty.load, usualRunning(fromMm(100), 1));
+    const { assumed, heat: ring } = heat.rings.top;
+    expect(ask?.top).toBe(Math.round(hotGap(fromThou(24), assumed, { ...ring, wall: heat.temperatures.wall })));
+    expect(heat.temperatures.wall).toBeGreaterThan(ring.wall);
   });
 });

@@ -9,6 +9,7 @@ import { HOT_BORE, HOT_RING } from './metals';
 import { closingGap, hotGap } from './heat';
 import { simulate } from './simulate';
 import { judge } from '../judge/judge';
+import { STARTING_CHART } from '../targets/chart';
 import { startingChoices } from '../targets/target';
 import type { Entry } from '../record/record';
 
@@ -79,6 +80,19 @@ describe('the heat model of a build', () => {
     });
     const cool = first({ service: street }, heatEntry({ coolant: 70 }));
     expect(cool?.temperatures.wall).toBeLessThan(first({ service: street })?.temperatures.wall ?? 0);
+  });
+
+  it('a shop’s own chart may name temperatures for a row: they hold, with no spread of a load', () => {
+    const rows = STARTING_CHART.rows.map((r) =>
+      r.id === 'plain' ? { ...r, ringTemperature: 175, wallTemperature: 110 } : r,
+    );
+    const value = { ...STARTING_CHART, id: 'own', version: 1, rows };
+    const chart: Entry = { id: 'c', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'chart', replaces: null, value };
+    const heat = first({ service: street }, chart);
+    expect(heat?.temperatures).toMatchObject({ top: 175, wall: 110 });
+    expect(heat?.rings.top.spread).toEqual(STARTING_HEAT.spread);
+    // and a temperature that is entered holds over them
+    expect(first({ service: street }, chart, heatEntry({ top: 200 }))?.temperatures.top).toBe(200);
   });
 
   it('an air-cooled engine has its barrel’s temperature, and its load without what air adds to it', () => {

@@ -14,7 +14,6 @@ import {
   type RingHeat,
   COLD,
   buttingTemperature,
-  closingGap,
   closingTemperature,
   growth,
   hotGap,
@@ -88,7 +87,7 @@ export function rowTemperatures(
 const tenth = (celsius: number): number => Math.round(celsius * 10) / 10;
 
 /** Temperatures assumed for a duty, with what was chosen instead. A skirt is taken to be as hot as its wall. From memory. */
-function temperaturesFor(row: ChartRow | null, heat: HeatChoices, cooling: Cooling): Temperatures | null {
+export function temperaturesFor(row: ChartRow | null, heat: HeatChoices, cooling: Cooling): Temperatures | null {
   const coolant = heat.coolant ?? COOLANT[cooling];
   const duty = rowTemperatures(row, coolant, cooling);
   const [top, wall] = [heat.top ?? duty.top, heat.wall ?? duty.wall];
@@ -247,35 +246,13 @@ export interface HeatAsk {
   clearance: Nm | null;
 }
 
-/**
- * The cold gap whose ends just meet at the temperatures of a row, nm: in the case that decides with what their doubt leaves
- * open (k = 2), and in a wall that is not warm yet; null where no temperature is known.
- */
-export function boundAt(
-  ring: HeatRing,
-  ask: CaseAsk,
-): { decides: { gap: Nm; low: Nm; high: Nm }; coldWall: Nm } | null {
-  const temperatures = temperaturesFor(ask.row, ask.choices, ask.cooling);
-  if (!temperatures) return null;
-  const { assumed, heat, heats, spread } = caseAsk(ring, ask, temperatures);
-  const closing = (celsius: number, of = heat): Nm => Math.max(0, Math.round(closingGap(celsius, of)));
-  return {
-    decides: {
-      gap: closing(assumed),
-      low: closing(assumed - spread.ring),
-      high: closing(assumed + spread.ring),
-    },
-    coldWall: closing(assumed, heats['cold wall']),
-  };
-}
-
 /** As far over a leaf that passed with no larger one tried as the gap is taken to lie: two leaves of a set in thou. From memory. */
 const MOST_OPEN: Nm = 50_800;
 
-type CaseAsk = Pick<HeatAsk, 'bore' | 'row' | 'surface' | 'cooling' | 'choices' | 'metals'>;
+export type CaseAsk = Pick<HeatAsk, 'bore' | 'row' | 'surface' | 'cooling' | 'choices' | 'metals'>;
 
 /** A ring in either case, and which of them decides. */
-function caseAsk(ring: HeatRing, ask: CaseAsk, temperatures: Temperatures): Omit<JudgedRingHeat, 'points'> {
+export function caseAsk(ring: HeatRing, ask: CaseAsk, temperatures: Temperatures): Omit<JudgedRingHeat, 'points'> {
   const { bore, metals } = ask;
   const surface = ask.surface ?? 'iron';
   const walls = wallsOf(temperatures);

@@ -2,7 +2,8 @@
 import { type Saying, fine, raw, say, size } from '../quantity/saying';
 import type { HeatCase, HotClearance, HotGap, JudgedHeat, JudgedRingHeat } from './assess';
 import { COLD, hotGap, runningClearance } from './heat';
-import { type Expansion, RING_METAL_WORDS } from './metals';
+import { RING_METAL_WORDS } from './metalWords';
+import { type Expansion } from './metals';
 import { COLD_WALL } from './temperatures';
 
 const degrees = (celsius: number): string => `${celsius.toFixed(celsius % 1 === 0 ? 0 : 1)} °C`;
@@ -73,7 +74,7 @@ export const clearanceWorking = (
 /**
  * What the model assumes, as a sentence.
  *
- * @example cylinder.heat && assumedWords(cylinder.heat) // 'ductile iron rings, iron bore, coolant at 90 °C, wall at 118 °C (101 °C at the bottom)'
+ * @example cylinder.heat && assumedWords(cylinder.heat) // 'ductile iron rings, iron bore, coolant at 90 °C, wall at 121 °C (103 °C at the bottom)'
  */
 export const assumedWords = ({ temperatures, bore, rings: { top, second } }: JudgedHeat): string =>
   `${top.metal === second.metal ? `${RING_METAL_WORDS[top.metal]} rings` : `top ring ${RING_METAL_WORDS[top.metal]}, second ring ${RING_METAL_WORDS[second.metal]}`}, ${bore.surface === 'iron' ? 'iron' : 'plated aluminium'} bore${bore.assumed ? ' (not said on the job card: taken as iron)' : ''}, coolant at ${degrees(temperatures.coolant)}, wall at ${temperatures.wall.toFixed(0)} °C (${temperatures.wallBottom.toFixed(0)} °C at the bottom)`;

@@ -15,13 +15,6 @@ export interface Expansion {
 export const RING_METALS = ['greyIron', 'ductileIron', 'steel', 'nitridedSteel'] as const;
 export type RingMetal = (typeof RING_METALS)[number];
 
-export const RING_METAL_WORDS: Record<RingMetal, string> = {
-  greyIron: 'grey iron',
-  ductileIron: 'ductile iron',
-  steel: 'chromium-silicon steel',
-  nitridedSteel: 'nitrided stainless steel',
-};
-
 /** Near 20 °C. */
 export const RING_EXPANSION: Record<RingMetal, number> = {
   greyIron: 10.8e-6,
@@ -50,22 +43,10 @@ export const HOT_BORE: Record<Surface, Expansion> = {
 export const HOUSING_METALS = ['iron', 'steel', 'aluminium'] as const;
 export type HousingMetal = (typeof HOUSING_METALS)[number];
 
-export const HOUSING_METAL_WORDS: Record<HousingMetal, string> = {
-  iron: 'iron',
-  steel: 'steel',
-  aluminium: 'aluminium',
-};
-
 export const HOUSING_EXPANSION: Record<HousingMetal, number> = { iron: 10.8e-6, steel: 11.7e-6, aluminium: 21.5e-6 };
 
 export const ROD_METALS = ['steel', 'aluminium', 'titanium'] as const;
 export type RodMetal = (typeof ROD_METALS)[number];
-
-export const ROD_METAL_WORDS: Record<RodMetal, string> = {
-  steel: 'steel',
-  aluminium: 'aluminium',
-  titanium: 'titanium',
-};
 
 export const ROD_EXPANSION: Record<RodMetal, number> = { steel: 11.7e-6, aluminium: 23.4e-6, titanium: 8.9e-6 };
 

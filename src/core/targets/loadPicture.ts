@@ -1,5 +1,6 @@
 /** A chart of curves as a picture: gap against heat load, on one bore, with where the engine lies and what physics forbids. */
-import { type HeatAsk, boundAt } from '../heat/assess';
+import type { HeatAsk } from '../heat/assess';
+import { boundAt } from '../heat/bound';
 import type { Nm } from '../quantity/length';
 import { LOAD_SPREAD, MOST_LOAD, TRUSTED } from '../load/load';
 import type { Chart, ChartCell, ChartFigure } from './chart';

@@ -24,16 +24,6 @@ export interface Strictness {
 /** 95 %; half a thou of a gap, a tenth of a clearance: common practice, no source. */
 export const STARTING_STRICTNESS: Strictness = { sure: 0.95, gapGrace: 12_700, clearanceGrace: 2_540 };
 
-/**
- * The rule that a shop decides by, in a sentence.
- *
- * @example ruleWords({ sure: 0.95, gapGrace: 0, clearanceGrace: 0 }) // 'The rule of ISO 14253-1:2017 (recalled), at its default of 95 %.'
- */
-export const ruleWords = ({ sure, gapGrace, clearanceGrace }: Strictness): string =>
-  gapGrace === 0 && clearanceGrace === 0
-    ? `The rule of ISO 14253-1:2017 (recalled), ${sure === 0.95 ? 'at its default of' : 'at'} ${Math.round(sure * 100)} %.`
-    : 'Relaxed acceptance in the sense of JCGM 106:2012 (recalled): before the reading any value is taken as equally likely. With no grace it is the rule of ISO 14253-1.';
-
 /** What is known of a figure, nm not rounded. */
 export interface Estimate {
   /** What is left open: it lies between these, each equally likely. Alike for what is read off a scale; `high` Infinity where no end was tried. */

@@ -155,7 +155,7 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
         <summary className="min-h-11 py-2">
           Stroke and speed: <b>{speedText(service)}</b>
         </summary>
-        <p className="text-sm text-soft">
+        <p className="mb-2 text-sm text-soft">
           A faster piston puts more heat into its rings. Empty: a usual speed for the use.
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
@@ -169,8 +169,8 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
             onFault={fault('stroke')}
           />
           <SaidField
-            label="Highest speed at full load"
-            hint="E.g. 6500 rpm."
+            label="Highest speed"
+            hint="At full load, e.g. 6500 rpm."
             shown={service.redline === null ? '' : `${service.redline} rpm`}
             hear={hearSpeed}
             onChange={(redline) => put({ redline })}

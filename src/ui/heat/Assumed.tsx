@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { useKeptDraft } from '../shared/keptDraft';
 import { type HeatChoices, STARTING_HEAT } from '@/core/heat/assess';
-import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
+import { RING_METAL_WORDS } from '@/core/heat/metalWords';
+import { RING_METALS } from '@/core/heat/metals';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

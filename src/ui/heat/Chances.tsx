@@ -1,14 +1,21 @@
 'use client';
 
 import { useState } from 'react';
-import { HEAT_CASES, type HeatRing, type HotGap, type JudgedHeat, type JudgedRingHeat } from '@/core/heat/assess';
+import {
+  HEAT_CASES,
+  type HeatCase,
+  type HeatRing,
+  type HotGap,
+  type JudgedHeat,
+  type JudgedRingHeat,
+} from '@/core/heat/assess';
 import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/heat/simulate';
 import { printLength } from '@/core/quantity/print';
 import { say } from '@/core/quantity/saying';
 import { useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
-import { CASE_WORDS, closedWords, gapLine, gapWorking } from '@/core/heat/heatWords';
+import { closedWords, gapLine, gapWorking } from '@/core/heat/heatWords';
 import { Plot } from '../shared/Plot';
 import { POINT_COLOURS, POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 import { type Chance, useGapChance } from './useGapChance';
@@ -18,6 +25,9 @@ const SEED = 1;
 /** Steps of the band along the temperature axis. */
 const BAND_STEPS = 24;
 const COLD = 20;
+
+/** The two cases as columns. */
+const CASE_HEADS: Record<HeatCase, string> = { warm: 'warm', 'cold wall': 'cold wall' };
 
 const runStanding =
   'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
@@ -77,13 +87,13 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
         <table className="ruled mt-2" aria-label="Gaps hot">
           <thead>
             <tr>
-              <th scope="col">gap</th>
+              <th scope="col">gap, {plotUnit(units)}</th>
               <th scope="col" className="num">
-                cold, {plotUnit(units)}
+                cold
               </th>
               {HEAT_CASES.map((at) => (
                 <th scope="col" key={at} className={`num ${at === decides ? '' : 'font-normal!'}`}>
-                  {CASE_WORDS[at]}, {plotUnit(units)}
+                  {CASE_HEADS[at]}
                 </th>
               ))}
               <th scope="col" className="num">
@@ -106,7 +116,9 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
         </table>
       </div>
       <p className="mt-2 max-w-prose text-sm text-soft">
-        Ring at {assumed.toFixed(0)} °C in both.{' '}
+        Ring at {assumed.toFixed(0)} °C in both. Warm: the wall as cool as at the bottom of travel,{' '}
+        {heat.rings[ring].heats.warm.wall.toFixed(0)} °C. Cold wall:{' '}
+        {heat.rings[ring].heats['cold wall'].wall.toFixed(0)} °C, before the block is warm.{' '}
         {decides === 'warm' ? 'Iron is judged warm' : 'Aluminium is judged by the cold wall'}: margin and chance are of
         that case. The chance is doubt about one temperature that all rings share, not how many rings would close.
       </p>

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { MOST_OTHERS, mostMains, otherId } from '@/core/engine/places';
-import { HOUSING_METALS, HOUSING_METAL_WORDS, ROD_METALS, ROD_METAL_WORDS } from '@/core/heat/metals';
+import { HOUSING_METAL_WORDS, ROD_METAL_WORDS } from '@/core/heat/metalWords';
+import { HOUSING_METALS, ROD_METALS } from '@/core/heat/metals';
 import {
   type BearingKind,
   type GivenLimits,
@@ -278,7 +279,7 @@ function Form() {
           value={draft.method}
           options={METHODS.map((m) => [m, METHOD_WORDS[m]] as const)}
           onChange={(method) => method && set({ method })}
-          hint="A crushed thread can stand beside either as a check: go to it with the arrow keys."
+          hint="With its shells in, crush is in the reading. A crushed thread can stand beside either as a check: go to it with the arrow keys."
         />
         <SelectField
           label="Order"
@@ -329,15 +330,15 @@ function Form() {
         <SelectField
           label="Main housings"
           value={draft.metals.housing}
-          none={`not set: ${judgement.job?.surface === 'plated' ? 'aluminium' : 'iron'}, as the bores`}
+          none={`not set: ${judgement.job?.surface === 'plated' ? 'aluminium' : 'iron'}`}
           options={HOUSING_METALS.map((m) => [m, HOUSING_METAL_WORDS[m]] as const)}
           onChange={(housing) => set({ metals: { ...draft.metals, housing } })}
-          hint="The block itself: aluminium, also where its cylinders have iron sleeves."
+          hint="The block, e.g. aluminium around iron sleeves. Not set: as the bores."
         />
         <SelectField
           label="Main caps"
           value={draft.metals.cap}
-          none="not set: as the housings"
+          none="as the housings"
           options={HOUSING_METALS.map((m) => [m, HOUSING_METAL_WORDS[m]] as const)}
           onChange={(cap) => set({ metals: { ...draft.metals, cap } })}
         />

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import { useKeptDraft } from '../shared/keptDraft';
-import { RING_METALS, RING_METAL_WORDS } from '@/core/heat/metals';
+import { RING_METAL_WORDS } from '@/core/heat/metalWords';
+import { RING_METALS } from '@/core/heat/metals';
 import {
   BEVELS,
   type CompressionRing,

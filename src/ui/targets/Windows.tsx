@@ -1,6 +1,6 @@
 'use client';
 
-import { ruleWords } from '@/core/verdict/decide';
+import { ruleWords } from '@/core/verdict/ruleWords';
 import { useState } from 'react';
 import type { Units } from '@/core/quantity/length';
 import { type SecondBy, type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
