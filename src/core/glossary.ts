@@ -37,6 +37,11 @@ export const GLOSSARY = [
     means: 'One of the two thin linings of a bearing: one lies in block or rod, the other in the cap.',
   },
   {
+    word: 'mean piston speed',
+    means:
+      'How fast the piston moves on average: twice the stroke times the engine speed. Faster pistons heat their rings more.',
+  },
+  {
     word: 'heat load',
     means: 'One number for how much heat an engine puts into its rings: 1 for a plain street engine without an adder.',
   },

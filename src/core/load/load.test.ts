@@ -5,7 +5,7 @@ import { boosted, nitrous } from '@/fixtures/adders';
 import { fromInches } from '../quantity/length';
 import { type PressureUnit, PRESSURE_UNITS, fromPressure } from '../quantity/pressure';
 import { SEA_LEVEL, atmosphereAt, compressedHotter, woschni } from './gas';
-import { shareReason, shareWords, sharesText } from './loadWords';
+import { baseWords, shareReason, shareWords, sharesText } from './loadWords';
 import { hearAltitude, hearPower } from './hearPlace';
 import { type LoadOf, doubtWords, heatLoad, outsideWords } from './load';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from './service';
@@ -128,6 +128,32 @@ describe('the heat load', () => {
       const slow = loadOf({ use: 'race', ...fast(12) });
       expect(slow.load).toBe(1.15);
       expect(slow.shares.find((s) => s.of.kind === 'speed')).toMatchObject({ counted: false });
+    });
+
+    it('never lowers the load, and more of it never does: with boost and without, by stroke or by power (property)', () => {
+      fc.assert(
+        fc.property(
+          fc.constantFrom(...USES),
+          fc.constantFrom('petrol' as const, 'diesel' as const),
+          fc.integer({ min: 0, max: 200_000 }),
+          fc.integer({ min: 500, max: 9_000 }),
+          fc.integer({ min: 0, max: 3_000 }),
+          (use, fuel, boost, rpm, more) => {
+            const part = { use, fuel, now: boost > 0 ? boosted(boost) : NO_ADDERS };
+            const at = (redline: number): number => loadOf({ ...part, stroke: 90 * mm, redline }).load;
+            expect(at(rpm)).toBeGreaterThanOrEqual(loadOf(part).load - 1e-12);
+            expect(at(rpm + more)).toBeGreaterThanOrEqual(at(rpm) - 1e-12);
+            const by = (basePower: number): number => loadOf({ ...part, basePower }).load;
+            expect(by(rpm + more)).toBeGreaterThanOrEqual(by(rpm) - 1e-12);
+          },
+        ),
+      );
+    });
+
+    it('says what the load of 1 is', () => {
+      expect(baseWords(loadOf({}))).toMatch(/at a usual piston speed$/);
+      expect(baseWords(loadOf(fast(12)))).toMatch(/at a usual piston speed$/);
+      expect(baseWords(loadOf(fast(20)))).toMatch(/16 m\/s/);
     });
 
     it('is told by the power for its size too: twice a street engine’s is twice its speed', () => {

@@ -1,6 +1,6 @@
 /** A heat load and its shares in words. */
 import { pressureText } from '../quantity/pressure';
-import type { HeatLoad, LoadShare, ShareOf } from './load';
+import type { HeatLoad, LoadOf, LoadShare, ShareOf } from './load';
 import { FUEL_WORDS, USE_WORDS } from './serviceWords';
 
 /**
@@ -23,6 +23,16 @@ export function shareWords({ kind }: ShareOf): string {
       return kind;
   }
 }
+
+/**
+ * What a load of 1 is, which the shares are counted from; at a usual speed where nobody gave one.
+ *
+ * @example baseWords({ load: 1, inlet: 1, shares: [] }) // 'naturally aspirated street engine at a usual piston speed'
+ */
+export const baseWords = ({ shares }: LoadOf): string =>
+  shares.some(({ of, counted }) => of.kind === 'speed' && counted)
+    ? 'naturally aspirated street engine, 16 m/s mean piston speed'
+    : 'naturally aspirated street engine at a usual piston speed';
 
 /** Where a share comes from, in a line. */
 export function shareReason({ of, counted }: LoadShare): string {

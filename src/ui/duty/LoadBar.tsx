@@ -1,5 +1,5 @@
 import type { LoadOf } from '@/core/load/load';
-import { shareReason, shareWords } from '@/core/load/loadWords';
+import { baseWords, shareReason, shareWords } from '@/core/load/loadWords';
 
 const WIDTH = 600;
 const HEIGHT = 26;
@@ -54,7 +54,7 @@ export function LoadBar({ of, label }: { of: LoadOf; label: string }) {
         ))}
       </svg>
       <ul aria-label={`Shares of the ${label.toLowerCase()}`} className="mt-1 grid gap-x-6 text-sm sm:grid-cols-2">
-        <li className="text-soft">naturally aspirated street engine 1.00</li>
+        <li className="text-soft">{baseWords(of)} 1.00</li>
         {of.shares.map((share) => (
           <li key={share.of.kind} className={share.counted ? '' : 'text-soft'}>
             <b className="figures">
