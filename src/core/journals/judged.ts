@@ -240,8 +240,8 @@ function withShells(ask: BearingAsk, journal: Sized | null, housing: Sized | nul
 export const CRUSH = { least: 0.06e-3, most: 0.21e-3 };
 
 /**
- * Bare housing, less both shells and the journal, and what crush opens it by. The micrometer that reads both shells is off alike in both: that counts
- * twice, not by root sum of squares. Where one half was read, the other is taken to be as thick.
+ * Bare housing, less both shells and the journal, and what crush opens it by. The micrometer that reads both shells is off
+ * alike in both: that counts twice, not by root sum of squares. Where one half was read, the other is taken to be as thick.
  */
 function apart(ask: BearingAsk, journal: Sized | null, bare: Sized | null, shells: readonly Sized[]): Measured | null {
   const [upper, lower = upper] = shells;
