@@ -524,3 +524,34 @@ test('journals by their size and class, and a clearance that the builder named, 
   await expect(sheet).toContainText('pump is renewed later');
   await expect(sheet).toContainText('Journals 2.4485 in to 2.4495 in (the manual).');
 });
+
+test('an aluminium block is said apart from its bores: a warm housing is smaller at 20 °C, and hot it opens', async ({
+  page,
+  server,
+}) => {
+  const warm = (id: string, subject: 'journal' | 'housing', inches: number): Entry => ({
+    ...reading(id, 'M1', subject, fromInches(inches)),
+    temperature: 30,
+  });
+  const id = await open(
+    page,
+    server,
+    covered,
+    bottomEnd(INCHES, { ...ONCE, asks: NO_ASKS }),
+    warm('j', 'journal', 2.5),
+    warm('h', 'housing', 2.5024),
+  );
+  const mainOne = async (): Promise<number> => judge(await server.record(id)).mains[0]?.clearance.value ?? 0;
+  const iron = await mainOne();
+  await page.getByRole('tab', { name: 'Manual, how it is read' }).click();
+  await page.getByLabel('Main housings').selectOption('aluminium');
+  await page.getByRole('button', { name: 'Set the bottom end' }).click();
+  // 2.5 in × (21.5 − 10.8)·10⁻⁶ × 10 K: 0.27 thou
+  await expect.poll(async () => Math.round((iron - (await mainOne())) / fromThou(0.01))).toBe(27);
+  await page.getByRole('tab', { name: 'Clearances' }).click();
+  await page.getByRole('button', { name: 'Main 1', exact: true }).first().click();
+  // 2.1 + 2.5 × (21.5 − 11.7)·10⁻⁶ × 80 K
+  await expect(page.getByText(/about 4\.1 thou hot, all of it at 100 °C: for information/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Manual, how it is read' }).click();
+  await expect(page.getByLabel('Main housings')).toHaveValue('aluminium');
+});

@@ -78,3 +78,27 @@ test('an address that holds nonsense, or a chart that is not here, is still answ
   await page.getByLabel('Finished bore').fill('99999');
   await expect(page.getByText(/no bore is that size|is that right|did you mean/)).toBeVisible();
 });
+
+test('stroke and highest speed raise the heat load, a slower one lowers nothing, and both stay in the address', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/gap?units=imperial&bore=4in&use=endurance&piston=forged4032&wall=iron`);
+  const slip = page.getByRole('article', { name: 'Figures' });
+  await expect(slip).toContainText('heat load 1.15');
+  await page.getByText('Stroke and speed:').click();
+  await page.getByLabel('Stroke', { exact: true }).fill('3.48');
+  await page.getByLabel('Highest speed').fill('fast');
+  await expect(page.getByText('“fast” is not an engine speed. Accepted: 6500, 6500 rpm.')).toBeVisible();
+  await expect(slip).toBeHidden();
+  await page.getByLabel('Highest speed').fill('8500');
+  await expect(page.getByText('25.0 m/s mean piston speed')).toBeVisible();
+  // time at full load 1.05 without its usual speed, and (25 ÷ 16)^0.8
+  await expect(slip).toContainText('heat load 1.50');
+  await expect(page).toHaveURL(/stroke=3.48in&rpm=8500/);
+  await page.reload();
+  await expect(slip).toContainText('heat load 1.50');
+  await page.getByText('Stroke and speed:').click();
+  await page.getByLabel('Highest speed').fill('2000');
+  await expect(slip).toContainText('heat load 1.15');
+});

@@ -376,3 +376,22 @@ test('a ring in its window that the heat model warns of is answered for with a r
   await expect(page.getByRole('main')).toContainText('ccepted by KM: run so for years');
   await expect.poll(warned).toBe(false);
 });
+
+test('a ring read in a warm aluminium bore is narrower at 20 °C, and says so', async ({ page, server }) => {
+  const id = await open(page, server, bore('L1', 4.065), { surface: 'plated' });
+  await page.getByRole('button', { name: 'Temperature not entered: 20 °C' }).click();
+  await page.getByLabel('Part, °C').fill('30');
+  await line(page).focus();
+  await page.keyboard.type('23/24');
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () => kept(server, id, 'reading').then((all) => all.at(-1)))
+    .toMatchObject({ subject: 'top', temperature: 30, gaugeTemperature: null });
+  await page.keyboard.press('ArrowLeft');
+  await expect(heading(page, 'Cylinder 1, top ring')).toBeVisible();
+  // π × 4.065 in × (11.2 − 21.5)·10⁻⁶ × 10 K
+  await page.getByRole('region', { name: 'The gap that counts' }).getByRole('button', { name: /^why/ }).click();
+  await expect(page.getByRole('dialog')).toContainText(
+    'of that −0.00132 in from the temperature it was read at to 20 °C',
+  );
+});
