@@ -10,6 +10,7 @@ import { closingGap, hotGap } from './heat';
 import { simulate } from './simulate';
 import { judge } from '../judge/judge';
 import { STARTING_CHART } from '../targets/chart';
+import { STARTING_CURVE } from '../targets/startingCurve';
 import { startingChoices } from '../targets/target';
 import type { Entry } from '../record/record';
 
@@ -96,11 +97,22 @@ describe('the heat model of a build', () => {
   });
 
   it('an air-cooled engine has its barrel’s temperature, and its load without what air adds to it', () => {
+    const barrel = (load: number): number => 165 + (435 * (load / 6)) / (1 + load / 6);
     const air = first({ service: { ...street, cooling: 'air' } });
     expect(air?.temperatures.coolant).toBe(165);
-    // a chart of steps: its row stands for 0.85, of which 1.1 is air cooling’s: x = 0.85 ÷ 1.1 ÷ 6, 165 + 435·x ÷ (1 + x)
-    const x = 0.85 / 1.1 / 6;
-    expect(air?.temperatures.top).toBeCloseTo(165 + (435 * x) / (1 + x), 1);
+    // a row of steps knows nothing of air cooling, a curve is read at 0.85 × 1.1
+    expect(air?.temperatures.top).toBeCloseTo(barrel(0.85), 1);
+    const curve: Entry = {
+      id: 'c',
+      at: '2026-05-04T09:00:00.000Z',
+      by: '',
+      kind: 'chart',
+      replaces: null,
+      value: STARTING_CURVE,
+    };
+    const onCurve = judged({ service: { ...street, cooling: 'air' } }, curve);
+    expect(onCurve.duty.row?.load).toBeCloseTo(0.935, 6);
+    expect(onCurve.cylinders[0]?.heat?.temperatures.top).toBeCloseTo(barrel(0.85), 1);
   });
 
   it('a bore of aluminium is judged by a hot ring in a cold wall: warm it would open by more than the ring closes it', () => {

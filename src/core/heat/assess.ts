@@ -69,8 +69,14 @@ export interface Temperatures {
 
 type Cooling = 'water' | 'air';
 
-/** Air cooling raises the load that gaps are chosen by; the temperatures have the barrel's own instead. */
-const withoutAir = (load: number, cooling: Cooling): number => (cooling === 'air' ? load / AIR_COOLED : load);
+/**
+ * The heat load that a row's temperatures follow from; null where it stands for none. Air cooling is in the load of a curve,
+ * which gaps are chosen by: the temperatures have the barrel's own instead.
+ */
+function heatOfRow(row: ChartRow, cooling: Cooling): number | null {
+  const load = loadOfRow(row);
+  return load !== null && row.load !== null && cooling === 'air' ? load / AIR_COOLED : load;
+}
 
 /** Temperatures of a duty, by its heat load or as a shop's own chart gives them; nulls where nothing says. */
 export function rowTemperatures(
@@ -79,8 +85,8 @@ export function rowTemperatures(
   cooling: Cooling,
 ): { top: number | null; wall: number | null } {
   if (!row) return { top: null, wall: null };
-  const load = loadOfRow(row);
-  const law = load === null ? null : temperaturesAt(withoutAir(load, cooling), coolant);
+  const load = heatOfRow(row, cooling);
+  const law = load === null ? null : temperaturesAt(load, coolant);
   return { top: row.ringTemperature ?? law?.top ?? null, wall: row.wallTemperature ?? law?.wall ?? null };
 }
 
@@ -93,17 +99,19 @@ export function temperaturesFor(row: ChartRow | null, heat: HeatChoices, cooling
   const [top, wall] = [heat.top ?? duty.top, heat.wall ?? duty.wall];
   if (top === null || wall === null) return null;
   const walls = DEPTHS.map((_, i) => wallAt(i / (DEPTHS.length - 1), wall, coolant));
-  const told = { coolant, top, wall, wallBottom: Math.min(...walls), second: heat.second ?? secondAt(top, wall) };
-  const rounded = Object.fromEntries(Object.entries(told).map(([of, celsius]) => [of, tenth(celsius)]));
-  return { ...(rounded as typeof told), skirt: heat.skirt ?? tenth(wall) };
+  return {
+    ...{ coolant, top: tenth(top), wall: tenth(wall), wallBottom: tenth(Math.min(...walls)) },
+    second: tenth(heat.second ?? secondAt(top, wall)),
+    skirt: heat.skirt ?? tenth(wall),
+  };
 }
 
 /** How far the assumed temperatures of a ring may be off: where they follow from a heat load, that one's spread is in it. */
 function spreadFor(ring: HeatRing, { row, choices: heat, cooling }: CaseAsk, { coolant }: Temperatures): HeatSpread {
   const { spread } = heat;
-  const load = row && loadOfRow(row);
+  const load = row && heatOfRow(row, cooling);
   if (!row || load === null) return spread;
-  const off = temperatureSpread(withoutAir(load, cooling), coolant);
+  const off = temperatureSpread(load, coolant);
   const fromLoad = heat.top === null && row.ringTemperature === null && (ring === 'top' || heat.second === null);
   return {
     ...spread,

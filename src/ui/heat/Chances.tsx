@@ -1,14 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  HEAT_CASES,
-  type HeatCase,
-  type HeatRing,
-  type HotGap,
-  type JudgedHeat,
-  type JudgedRingHeat,
-} from '@/core/heat/assess';
+import { HEAT_CASES, type HeatRing, type HotGap, type JudgedHeat, type JudgedRingHeat } from '@/core/heat/assess';
 import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/heat/simulate';
 import { printLength } from '@/core/quantity/print';
 import { say } from '@/core/quantity/saying';
@@ -25,9 +18,6 @@ const SEED = 1;
 /** Steps of the band along the temperature axis. */
 const BAND_STEPS = 24;
 const COLD = 20;
-
-/** The two cases as columns. */
-const CASE_HEADS: Record<HeatCase, string> = { warm: 'warm', 'cold wall': 'cold wall' };
 
 const runStanding =
   'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
@@ -93,7 +83,7 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
               </th>
               {HEAT_CASES.map((at) => (
                 <th scope="col" key={at} className={`num ${at === decides ? '' : 'font-normal!'}`}>
-                  {CASE_HEADS[at]}
+                  {at}
                 </th>
               ))}
               <th scope="col" className="num">
