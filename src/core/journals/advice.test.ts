@@ -77,6 +77,31 @@ describe('what is asked', () => {
     expect(shellAsk(asked([1.9], [1.9], {}, false)).inOrder).toBe(false);
   });
 
+  it('of housing and shells apart, what crush leaves open counts: with as much as is asked for it is right', () => {
+    const apart = (thou: number) =>
+      judge({
+        id: 's',
+        entries: [
+          jobEntry({ engine: six, also: ['journals'] }),
+          {
+            ...{ ...STAMP, id: 'j', kind: 'journals' },
+            value: { ...STARTING_JOURNALS, method: 'apart', bearings: { main: bearing, rod: bearing } },
+          },
+          reading('j1', 'M1', 'journal', fromInches(2.36)),
+          reading('b1', 'M1', 'bare', fromInches(2.36) + 2 * fromThou(60) + fromThou(thou)),
+          { ...reading('s1', 'M1', 'shell', fromThou(60)), place: { depth: 'upper', angle: 0 } },
+          { ...reading('s2', 'M1', 'shell', fromThou(60)), place: { depth: 'lower', angle: 0 } },
+        ] as Entry[],
+      });
+    const least = shellAsk(apart(2)).kinds[0]?.bearings[0]?.least ?? 0;
+    const at = (nm: Nm): string | undefined => {
+      const now = apart(2).mains[0]?.clearance.value ?? 0;
+      return apart(2 + (nm - now) / fromThou(1)).mains[0]?.clearance.state;
+    };
+    expect(at(least + 300)).toBe('in window');
+    expect(at(least - fromThou(0.05))).toBe('not proven');
+  });
+
   it('with other halves in, what standard ones would give', () => {
     const fitted = [{ place: 'M1', upper: 'more', lower: 'std' }];
     const [kind] = shellAsk(asked([1.9], [], { fitted })).kinds;

@@ -1,7 +1,8 @@
 /** Which shells to buy: the bottom end as measured, the shells there are, and what comes of them. */
 import type { Nm } from '../quantity/length';
 import { type ClearanceState, clearanceVerdict } from '../pistons/clearance';
-import { type Component } from '../uncertainty/spread';
+import { type Component, sumOf } from '../uncertainty/spread';
+import { rectangular } from '../uncertainty/uncertainty';
 import { type Strictness, leastRight } from '../verdict/decide';
 import { type BearingKind, type FittedShells, type ShellChoices, type ShellStock, KINDS, givenBy } from './choices';
 import { fittedAt } from './fittedShells';
@@ -76,11 +77,9 @@ function underOf(stock: readonly ShellStock[], fitted: readonly FittedShells[]):
   return first ? (stock.find((s) => s.id === first.upper)?.under ?? 0) : 0;
 }
 
-/** What a bearing's own figures leave in doubt, as its verdict was decided with. */
-const doubtOf = ({ clearance: { uncertainty } }: JudgedBearing): Component => ({
-  standard: uncertainty / 2,
-  freedom: Infinity,
-});
+/** What a bearing's own figures leave in doubt, as its verdict was decided with: their ends, and what lies between those. */
+const doubtOf = ({ clearance: { uncertainty, low, high } }: JudgedBearing): Component =>
+  sumOf([uncertainty / 2, rectangular((high - low) / 2)].map((standard) => ({ standard, freedom: Infinity })));
 
 function askedKind(
   kind: BearingKind,

@@ -560,6 +560,7 @@ describe('targets from a curve', () => {
 
   it('the warm bound lies under the close curve at every load, the cold wall of iron under the wide one up to a load of 2.9', () => {
     const bore = fromInches(4);
+    let before = 0;
     for (let load = 0.85; load <= MOST_LOAD; load += 0.05) {
       const found = boundAt('top', {
         ...{ bore, row: rowAtLoad(STARTING_CURVE, load), surface: 'iron', cooling: 'water', choices: STARTING_HEAT },
@@ -568,6 +569,9 @@ describe('targets from a curve', () => {
       const gap = (chart: Chart): number => (figureAtLoad(chart, load, 'forged4032', 'top')?.factor ?? 0) * bore;
       expect(found?.decides.gap).toBeLessThan(gap(CLOSE_CURVE));
       if (load < 2.9) expect(found?.coldWall).toBeLessThan(gap(STARTING_CURVE));
+      // more load never closes at less
+      expect(found?.decides.gap).toBeGreaterThan(before);
+      before = found?.decides.gap ?? 0;
     }
   });
 
