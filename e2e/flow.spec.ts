@@ -57,13 +57,13 @@ test('from an empty shelf to a printed sheet', async ({ page }) => {
 
   await page.getByRole('link', { name: /^Pistons/ }).click();
   await expect(line(page)).toBeFocused();
-  for (const typed of ['4.0617', '40610']) {
+  for (const typed of ['4.0622', '40610']) {
     await page.keyboard.type(typed);
     await page.keyboard.press('Enter');
   }
   await expect(page.getByRole('row', { name: /^A1/ })).toContainText('tight');
   await page.getByRole('button', { name: /Cylinder A1, piston/ }).click();
-  await page.getByRole('button', { name: 'Strike out 4.0617' }).click();
+  await page.getByRole('button', { name: 'Strike out 4.0622' }).click();
   await page.getByRole('button', { name: 'misread', exact: true }).click();
   await line(page).fill('4.061');
   await page.keyboard.press('Enter');

@@ -2,7 +2,7 @@
 
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { ALLOYS, type Alloy, type Chart } from '@/core/targets/chart';
+import { ALLOYS, type Alloy, type Chart, loadOfRow } from '@/core/targets/chart';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { SelectField } from '../shared/SelectField';
@@ -44,6 +44,7 @@ function RowFoot({ chart, id, onChange }: PartProps) {
   if (!row) return <p className="text-soft">Choose a figure, a duty or a piston above.</p>;
   const put = (part: Partial<typeof row>): void =>
     onChange({ ...chart, rows: chart.rows.map((r) => (r.id === id ? { ...r, ...part } : r)) });
+  const isByLoad = loadOfRow(row) !== null;
   return (
     <div
       role="group"
@@ -75,7 +76,7 @@ function RowFoot({ chart, id, onChange }: PartProps) {
         label="Top ring, assumed"
         usual={[60, 400]}
         value={row.ringTemperature}
-        hint="Empty: by the heat load."
+        hint={isByLoad ? 'Empty: by the heat load.' : 'E.g. 180. Empty: no heat model.'}
         onChange={(c) => put({ ringTemperature: c })}
         onFault={ignore}
       />
@@ -83,7 +84,7 @@ function RowFoot({ chart, id, onChange }: PartProps) {
         label="Wall, assumed"
         usual={[40, 250]}
         value={row.wallTemperature}
-        hint="Mean over travel. Empty: by the heat load."
+        hint={isByLoad ? 'Mean over travel. Empty: by the heat load.' : 'Mean over travel, e.g. 120.'}
         onChange={(c) => put({ wallTemperature: c })}
         onFault={ignore}
       />
