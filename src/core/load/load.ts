@@ -149,13 +149,25 @@ function hotCharge(hotter: number): { temperature: number; density: number } {
 /** Swept volume of one cylinder, litres, of its bore and a usual stroke. */
 const litresOf = (bore: Nm): number => (Math.PI / 4) * (bore / 1e8) ** 3 * STROKE;
 
+/**
+ * Mean piston speed, m/s: 2 × stroke × speed (identity); null while either is not known.
+ *
+ * @param stroke nm
+ * @param redline rpm
+ * @example pistonSpeed({ stroke: 90_000_000, redline: 6_000 }) // 18
+ */
+export const pistonSpeed = ({ stroke, redline }: Pick<Service, 'stroke' | 'redline'>): number | null =>
+  stroke === null || redline === null ? null : (stroke * redline) / 30e9;
+
 /** Mean piston speed as stroke and speed give it, m/s; else as the power over a street engine's of that size does; null where neither is known. */
 function speedOf(
-  { stroke, redline, basePower }: Service,
+  service: Service,
   { cylinders, bore }: LoadEngine,
   atmospheres: number,
 ): { speed: number; from: 'stroke' | 'power' } | null {
-  if (stroke !== null && redline !== null) return { speed: (stroke * 1e-9 * redline) / 30, from: 'stroke' };
+  const { basePower } = service;
+  const speed = pistonSpeed(service);
+  if (speed !== null) return { speed, from: 'stroke' };
   if (basePower === null || bore === null) return null;
   const usual = litresOf(bore) * cylinders * STREET_KW_PER_LITRE * atmospheres;
   return { speed: (USUAL_SPEED.street * basePower * KW_PER_HP) / usual, from: 'power' };

@@ -2,6 +2,7 @@
  * The set of rings: what each ring is, how it is told from the others, which way up it goes, and whether it fits its
  * groove. Axial clearance of 0.001 to 0.002 in, and a ring that sinks under the land: common practice, no source.
  */
+import type { HeatChoices } from '../heat/assess';
 import type { RingMetal } from '../heat/metals';
 import type { Nm } from '../quantity/length';
 import type { Apart } from '../verdict/repeats';
@@ -176,3 +177,16 @@ export function fromSizes({ axial, radial, grooveHeight, grooveDepth }: GrooveFi
           },
   };
 }
+
+/**
+ * What the compression rings are made of: as the set says, else as the heat model takes them.
+ *
+ * @example ringMetals(judgement.choices.ringSet, judgement.choices.heat).top // 'ductileIron'
+ */
+export const ringMetals = (
+  set: RingSet,
+  heat: Pick<HeatChoices, 'ringMetal'>,
+): Record<'top' | 'second', RingMetal> => ({
+  top: set.top.metal ?? heat.ringMetal,
+  second: set.second.metal ?? heat.ringMetal,
+});

@@ -37,7 +37,7 @@ import { type JudgedPlacing, judgedPlacing } from './judgedPlacing';
 import type { Placed } from './placed';
 import { type JudgedRate, cutAdvice, metalOf, ratesOf } from './rates';
 import { type Compression, type Ring, RINGS, RING_WORDS, isCompression, offWords, worstOf } from './ring';
-import { type RingSet, GROOVE_WORDS, STARTING_RING_SET, landIsDone, sideIsDone } from './set';
+import { type RingSet, GROOVE_WORDS, STARTING_RING_SET, landIsDone, ringMetals, sideIsDone } from './set';
 import { countsWords, lackWords, ringAdvice } from './words';
 
 /**
@@ -105,7 +105,7 @@ function ringAt(
     log.tools,
   ];
   const metals = {
-    ring: isCompression(ring) ? RING_EXPANSION[choices.ringSet[ring].metal ?? choices.heat.ringMetal] : STEEL_EXPANSION,
+    ring: isCompression(ring) ? RING_EXPANSION[ringMetals(choices.ringSet, choices.heat)[ring]] : STEEL_EXPANSION,
     wall: BORE_EXPANSION[job?.surface ?? 'iron'],
     diameter: cylinder.targetBore?.nm ?? null,
   };
@@ -199,7 +199,7 @@ function heatIn(
     choices: heat,
     targets,
     measured: { top: rings.top.counts, second: rings.second.counts },
-    metals: { top: ringSet.top.metal ?? heat.ringMetal, second: ringSet.second.metal ?? heat.ringMetal },
+    metals: ringMetals(ringSet, heat),
     clearance: clearance.value,
   });
 }

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { altitudeText, hearAltitude, hearPower, hearSpeed } from '@/core/load/hearPlace';
-import { type LoadEngine, doubtWords, heatLoad, outsideWords } from '@/core/load/load';
+import { type LoadEngine, doubtWords, heatLoad, outsideWords, pistonSpeed } from '@/core/load/load';
 import { type Service, NO_ADDERS, fuelsOf } from '@/core/load/service';
 import { type Fuel, FUELS, FUEL_WORDS, USES, USE_WORDS } from '@/core/load/serviceWords';
 import type { Units } from '@/core/quantity/length';
@@ -202,11 +202,11 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
   );
 }
 
-/** The mean piston speed that stroke and speed give. */
-const speedText = ({ stroke, redline }: Service): string =>
-  stroke === null || redline === null
-    ? 'not set'
-    : `${((stroke * 1e-9 * redline) / 30).toFixed(1)} m/s mean piston speed`;
+/** The mean piston speed in words. */
+function speedText(service: Service): string {
+  const speed = pistonSpeed(service);
+  return speed === null ? 'not set' : `${speed.toFixed(1)} m/s mean piston speed`;
+}
 
 /** Whether the fuel lowers the heat load, and may be counted for it. */
 const lowersHeat = (service: Service, engine: LoadEngine): boolean => {

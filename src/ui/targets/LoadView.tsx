@@ -7,6 +7,7 @@ import { LOAD_SPREAD, TRUSTED, doubtWords, outsideWords } from '@/core/load/load
 import { rangeText } from '@/core/quantity/print';
 import type { Units } from '@/core/quantity/length';
 import type { Chart } from '@/core/targets/chart';
+import { ringMetals } from '@/core/rings/set';
 import { reasonOf } from '@/core/targets/schoolWords';
 import { figureAtLoad } from '@/core/targets/curve';
 import { type LoadPicture, loadPicture, whatIf } from '@/core/targets/loadPicture';
@@ -53,7 +54,7 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
       surface: judgement.job?.surface ?? null,
       cooling: judgement.job?.service.cooling ?? 'water',
       choices: heat,
-      metals: { top: ringSet.top.metal ?? heat.ringMetal, second: ringSet.second.metal ?? heat.ringMetal },
+      metals: ringMetals(ringSet, heat),
     });
   const { load } = duty;
   const outside = load.set ? (outsideWords(load.inForce.load) ?? doubtWords(load.inForce.load)) : null;
