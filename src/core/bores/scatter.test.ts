@@ -66,6 +66,14 @@ describe('a bore read at four depths in three directions', () => {
     }
   });
 
+  it('is never judged worse than what was seen of it', () => {
+    for (let i = 0; i < 500; i += 1) {
+      const { outOfRound, taper } = shapeOf(bore(fromThou(0.2), 0)) ?? {};
+      expect(outOfRound?.judged).toBeLessThanOrEqual(outOfRound?.value ?? 0);
+      expect(taper?.thrust?.judged).toBeLessThanOrEqual(taper?.thrust?.value ?? 0);
+    }
+  });
+
   it('the mean square of fitted ovals of a round bore is what is taken off', () => {
     const found = drawn(4_000, () => {
       const shape = shapeOf(bore(0, 0).filter((s) => s.depth === 'top'));

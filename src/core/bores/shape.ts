@@ -203,7 +203,8 @@ function outOfRoundOf(depths: readonly DepthShape[], spots: readonly (readonly M
     if (directions === 2) return withoutScatter(outOfRound?.value ?? 0, pairSquare(depths.length, own));
     return outOfRound?.judged ?? 0;
   });
-  return { ...worst, judged: Math.max(...judged) };
+  // an oval that is not proven makes no bore worse than what was seen of it
+  return { ...worst, judged: Math.min(worst.value, Math.max(...judged)) };
 }
 
 const largestOf = (all: (Derived | null)[]): Derived | null =>

@@ -84,6 +84,8 @@ const USUAL_SPEED: Record<NonNullable<Service['use']>, number> = {
   marine: 15,
   pulling: 17,
 };
+/** What a load of 1 stands at, m/s. */
+export const STREET_SPEED = USUAL_SPEED.street;
 /** A diesel turns slower, by a quarter; its share was drawn so. From memory. */
 const DIESEL_SPEED = 0.75;
 /** Power without an adder of a performance street engine, kW a litre, at 16 m/s: what a power that is given is held against. From memory. */
@@ -170,7 +172,7 @@ function speedOf(
   if (speed !== null) return { speed, from: 'stroke' };
   if (basePower === null || bore === null) return null;
   const usual = litresOf(bore) * cylinders * STREET_KW_PER_LITRE * atmospheres;
-  return { speed: (USUAL_SPEED.street * basePower * KW_PER_HP) / usual, from: 'power' };
+  return { speed: (STREET_SPEED * basePower * KW_PER_HP) / usual, from: 'power' };
 }
 
 /** What a speed is over another, as a share of the heat flux. */
@@ -253,13 +255,13 @@ function runningShares(
   const isDiesel = service.fuel === 'diesel' || fuel.some(({ of }) => of.kind === 'fuel' && of.fuel === 'diesel');
   const usual = USUAL_SPEED[use] * (isDiesel ? DIESEL_SPEED : 1);
   const isFaster = found !== null && found.speed > usual;
-  const time = isFaster ? USE_SHARES[use] / speedShare(USUAL_SPEED[use], USUAL_SPEED.street) : USE_SHARES[use];
+  const time = isFaster ? USE_SHARES[use] / speedShare(USUAL_SPEED[use], STREET_SPEED) : USE_SHARES[use];
   return [
     ...fuel.map((s) => (isFaster && isDiesel ? { ...s, factor: s.factor / speedShare(DIESEL_SPEED, 1) } : s)),
     ...(time === 1 ? [] : [share({ kind: 'time', use, usual: !isFaster }, time)]),
     ...(found === null
       ? []
-      : [share({ kind: 'speed', ...found }, speedShare(found.speed, isFaster ? USUAL_SPEED.street : usual), isFaster)]),
+      : [share({ kind: 'speed', ...found }, speedShare(found.speed, isFaster ? STREET_SPEED : usual), isFaster)]),
   ];
 }
 

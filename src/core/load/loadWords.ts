@@ -1,6 +1,6 @@
 /** A heat load and its shares in words. */
 import { pressureText } from '../quantity/pressure';
-import type { HeatLoad, LoadOf, LoadShare, ShareOf } from './load';
+import { type HeatLoad, type LoadOf, type LoadShare, STREET_SPEED, type ShareOf } from './load';
 import { FUEL_WORDS, USE_WORDS } from './serviceWords';
 
 /**
@@ -31,7 +31,7 @@ export function shareWords({ kind }: ShareOf): string {
  */
 export const baseWords = ({ shares }: LoadOf): string =>
   shares.some(({ of, counted }) => of.kind === 'speed' && counted)
-    ? 'naturally aspirated street engine, 16 m/s mean piston speed'
+    ? `naturally aspirated street engine, ${STREET_SPEED} m/s mean piston speed`
     : 'naturally aspirated street engine at a usual piston speed';
 
 /** Where a share comes from, in a line. */

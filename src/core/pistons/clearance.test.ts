@@ -94,7 +94,11 @@ describe('clearance', () => {
   it('sees through a shared shop temperature: like metals leave of it how far each part is off its tool', () => {
     const like = expanded(once(fromInches(4), 20e-6), once(fromInches(3.996), 20e-6));
     const unlike = expanded(once(fromInches(4), 10.8e-6), once(fromInches(3.996), 22.3e-6));
-    const noted = expanded(once(fromInches(4), 10.8e-6, { part: 20 }), once(fromInches(3.996), 22.3e-6));
+    const noted = expanded(once(fromInches(4), 10.8e-6, { part: 20 }), once(fromInches(3.996), 22.3e-6, { part: 20 }));
+    // a piston of another cylinder, of which nothing was entered: the one note says nothing of it
+    expect(expanded(once(fromInches(4), 10.8e-6, { part: 20 }), once(fromInches(3.996), 22.3e-6))).toBeGreaterThan(
+      noted,
+    );
     const tools = Math.hypot(0.0001 / Math.sqrt(3), 0.00005 / Math.sqrt(3), 0.00005);
     expect(toInches(like)).toBeCloseTo(2 * Math.hypot(tools, tools, apart(4, 20e-6), apart(3.996, 20e-6)), 6);
     expect(unlike).toBeGreaterThan(noted);

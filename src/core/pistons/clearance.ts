@@ -41,7 +41,7 @@ export interface DoubtedSize {
  * @param zeroed whether it was
  */
 export function clearanceDoubt(bore: DoubtedSize, piston: DoubtedSize, zeroed = false): Component {
-  const noted = bore.noted === 'none' ? piston.noted : bore.noted;
+  const noted = bore.noted === 'none' || piston.noted === 'none' ? 'none' : bore.noted;
   const shop = sharedShopDoubt(bore.value, bore.expansion - piston.expansion, noted);
   const heat = [shop, bore.doubt.apart, piston.doubt.apart];
   const oneMicrometer = bore.doubt.setting > 0 && piston.doubt.setting === 0;

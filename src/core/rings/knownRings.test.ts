@@ -42,18 +42,19 @@ describe('20,000 rings whose gap is known', () => {
  */
 describe('4,000 rings filed until they are done', () => {
   it.each([
-    ['measured', 0.005],
-    ['one direction', 0.015],
-    ['part measured', 0.005],
-    ['straight', 0.005],
-    ['worn', 0.005],
-  ] as const)('in bores that are %s', (known, wrong) => {
+    ['measured', 0.005, 20],
+    // an oval that nobody sees: more are filed too far, and more are called done that are short
+    ['one direction', 0.015, 60],
+    ['part measured', 0.005, 20],
+    ['straight', 0.005, 20],
+    ['worn', 0.005, 40],
+  ] as const)('in bores that are %s', (known, wrong, tooFar) => {
     const filed = filedRings(known, 4_000, 11);
     expect(filed.shortJudged).toBeGreaterThan(4_000);
     expect(filed.shortCalledDone / filed.shortJudged).toBeLessThanOrEqual(wrong);
     expect(filed.unfinished).toBeLessThanOrEqual(4);
-    expect(filed.done).toBeGreaterThan(3_940);
-    expect(filed.over).toBeLessThan(60);
+    expect(filed.done).toBeGreaterThanOrEqual(4_000 - tooFar - filed.unfinished);
+    expect(filed.over).toBeLessThan(tooFar);
     expect(filed.askedRightly / filed.asked).toBeGreaterThan(0.9);
   });
 });

@@ -367,6 +367,30 @@ describe('targets from a curve', () => {
     expect(Math.abs(top - factor) * 4_000).toBeLessThan(1.5);
   });
 
+  it('on 4 in a horsepower of base power, or 10 rpm, moves no gap of any piston by more than 0.1 thou, in a four', () => {
+    const four = { ...job.engine, layout: 'inline' as const, cylinders: 4, bankAngle: 0 };
+    const topAt = (chart: Chart, piston: string, part: Partial<Service>): number | null => {
+      const service = { ...NO_SERVICE, use: 'street' as const, now: psi(6), ...part };
+      const built: Job = { ...job, engine: four, service, plannedBore: fromInches(4), construction: piston };
+      const duty = dutyOf(built, chart);
+      const settings = { job: built, chart, duty, piston: null, choices: startingChoices('imperial') };
+      const { top } = targetsAt({ nm: fromInches(4), from: 'measured' }, settings);
+      return top.set ? top.inForce.least : null;
+    };
+    const near = (a: number | null, b: number | null): void => {
+      if (a !== null && b !== null) expect(Math.abs(toThou(b - a))).toBeLessThan(0.1);
+    };
+    for (const chart of [STARTING_CURVE, CLOSE_CURVE])
+      for (const { id } of chart.columns) {
+        for (let hp = 150; hp < 900; hp += 7)
+          near(topAt(chart, id, { basePower: hp }), topAt(chart, id, { basePower: hp + 1 }));
+        for (let rpm = 4_000; rpm < 9_500; rpm += 70) {
+          const at = (redline: number): number | null => topAt(chart, id, { stroke: 90_000_000, redline });
+          near(at(rpm), at(rpm + 10));
+        }
+      }
+  });
+
   it('the close school never asks for more than the wide one on top, and for as much without an adder', () => {
     for (const { id } of CLOSE_CURVE.columns)
       for (let load = 0.8; load < 3.3; load += 0.05) {

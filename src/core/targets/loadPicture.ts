@@ -22,10 +22,8 @@ export interface LoadPicture {
   points: (GapAt & { cell: ChartCell; lifted: boolean })[];
   /** The curves of the schools that the chart is not of. */
   others: { name: string; curve: GapAt[] }[];
-  /** The cold gap that just closes at the temperatures of a load, in the case that decides, and how far they leave it open (k = 2). */
-  bound: (GapAt & { low: Nm; high: Nm })[];
-  /** The same in a wall that is not warm yet. */
-  coldWall: GapAt[];
+  /** The cold gap that just closes at the temperatures of a load, in the case that decides, how far they leave it open (k = 2), and in a wall that is not warm yet. */
+  bound: (GapAt & { low: Nm; high: Nm; coldWall: Nm })[];
   /** Loads that the engine lies between, one standard deviation of the load either way; null while it is not known. */
   band: [number, number] | null;
   ends: [number, number];
@@ -74,11 +72,7 @@ export function loadPicture(
     })),
     bound: LOADS.flatMap((load) => {
       const found = boundAt(figure, { ...assumed, bore, row: rowAtLoad(chart, load) });
-      return found ? [{ load, ...found.decides }] : [];
-    }),
-    coldWall: LOADS.flatMap((load) => {
-      const found = boundAt(figure, { ...assumed, bore, row: rowAtLoad(chart, load) });
-      return found ? [{ load, gap: found.coldWall }] : [];
+      return found ? [{ load, ...found.decides, coldWall: found.coldWall }] : [];
     }),
     band: own === null ? null : [own * (1 - LOAD_SPREAD), own * (1 + LOAD_SPREAD)],
     ends,

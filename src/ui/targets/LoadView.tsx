@@ -171,7 +171,7 @@ const stepPoints = (steps: readonly StepOver[], units: Units): PlotLine['points'
 /** The curve with its points, where the engine lies on it, and what would be asked of it with another load. */
 function Picture({ picture, over, fitted, ring, units, load, planned, ask }: PictureProps) {
   const [other, setOther] = useState<number | null>(null);
-  const { curve, points, others, bound, coldWall, band, ends } = picture;
+  const { curve, points, others, bound, band, ends } = picture;
   const at = (p: { load: number; gap: number }) => ({ x: p.load, y: plotted(p.gap, units) });
   const shown = other ?? load;
   const drawn = [...curve, ...others.flatMap((other) => other.curve), ...bound, ...points, ...fitted];
@@ -239,7 +239,11 @@ function Picture({ picture, over, fitted, ring, units, load, planned, ask }: Pic
             goesOn: true,
           },
           {
-            ...{ label: `ends meet with the wall at ${COLD_WALL} °C`, colour: '--soft', points: coldWall.map(at) },
+            ...{
+              label: `ends meet with the wall at ${COLD_WALL} °C`,
+              colour: '--soft',
+              points: bound.map((p) => at({ load: p.load, gap: p.coldWall })),
+            },
             ...{ width: 1.5, dash: [2, 4], goesOn: true },
           },
         ]}
