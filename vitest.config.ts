@@ -16,13 +16,12 @@ const STORE = [
   'audit',
 ].map((name) => `src/store/${name}.test.ts`);
 /** Tests that put something else in a module's or a global's place: these get modules of their own. */
-const ALONE = ['src/core/stages.test.ts', 'src/ui/openBuild/outbox.test.ts'];
+const ALONE = ['src/core/judge/registry.test.ts', 'src/ui/openBuild/outbox.test.ts'];
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   test: {
     testTimeout: 60_000,
-    setupFiles: ['src/core/everyStage.ts'],
     projects: [
       { extends: true, test: { name: 'alone', include: ALONE } },
       {

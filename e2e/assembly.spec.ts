@@ -1,11 +1,11 @@
 /** The walk in the browser: step by step, the order of the pistons, habits, what is pinned on, the short block. */
 import type { Locator, Page } from '@playwright/test';
-import { type WalkChoices, WHOLE_WALK } from '../src/core/assembly/choices';
-import { installOrder } from '../src/core/assembly/order';
-import { inOrder, orderAsk } from '../src/core/assembly/walk';
-import { STARTING_CLOCKING } from '../src/core/clocking/choices';
+import { type WalkChoices, WHOLE_WALK } from '../src/core/stages/assembly/walkChoices';
+import { installOrder } from '../src/core/stages/assembly/order';
+import { inOrder, orderAsk } from '../src/core/stages/assembly/walk';
+import { STARTING_CLOCKING } from '../src/core/stages/clocking/choices';
 import { judge } from '../src/core/judge/judge';
-import type { Entry } from '../src/core/record/record';
+import type { Entry } from '../src/core/judge/buildRecord';
 import { gap, jobEntry } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 

@@ -1,8 +1,8 @@
 /** What is done at the bench besides readings, in the browser: parts weighed and mixed, fasteners tightened, the crank turned. */
 import type { Locator, Page } from '@playwright/test';
-import { WHOLE_WALK } from '../src/core/assembly/choices';
-import type { BenchEntry, WeighedPart } from '../src/core/record/bench';
-import type { Entry } from '../src/core/record/record';
+import { WHOLE_WALK } from '../src/core/stages/assembly/walkChoices';
+import type { BenchEntry, WeighedPart } from '../src/core/record/benchWork';
+import type { Entry } from '../src/core/judge/buildRecord';
 import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 

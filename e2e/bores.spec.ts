@@ -1,9 +1,10 @@
 /** Bores and pistons in the browser: grids by keyboard, gauges, what is to be done, pairing, tools. */
 import type { Page } from '@playwright/test';
-import { STARTING_BORES, directionsByCount } from '../src/core/bores/grid';
-import { cylindersOf } from '../src/core/engine/engine';
-import type { BuildRecord, Entry } from '../src/core/record/record';
-import { fromInches, fromThou } from '../src/core/quantity/length';
+import { directionsByCount } from '../src/core/foundation/parts/spots';
+import { STARTING_BORES } from '@/core/stages/bores/measuringPlan';
+import { cylindersOf } from '../src/core/foundation/engine/engine';
+import type { BuildRecord, Entry } from '../src/core/judge/buildRecord';
+import { fromInches, fromThou } from '../src/core/foundation/quantity/length';
 import { gap, job, jobEntry, reading } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 

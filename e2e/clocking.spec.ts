@@ -2,8 +2,8 @@
 import { axeFindsNothing } from './axe';
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import type { Entry } from '../src/core/record/record';
-import { STARTING_CLOCKING, type ClockingChoices } from '../src/core/clocking/choices';
+import type { Entry } from '../src/core/judge/buildRecord';
+import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/stages/clocking/choices';
 import { type job, jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 

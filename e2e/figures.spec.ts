@@ -3,7 +3,7 @@
  * spells without a server, reloads, other views and stages, in two windows. SEQUENCES sets how many; 5,000 take about half an hour.
  */
 import type { BrowserContext, Page } from '@playwright/test';
-import { randomFrom } from '../src/core/heat/random';
+import { randomFrom } from '../src/core/models/heat/random';
 import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 

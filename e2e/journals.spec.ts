@@ -1,12 +1,16 @@
 /** The bottom end in the browser: bearings by keyboard and by touch, which shells, end play, what is looked at. */
 import type { Page } from '@playwright/test';
-import type { GivenLimits, JournalChoices } from '../src/core/journals/choices';
-import { STARTING_JOURNALS, givenBy, startingShells } from '../src/core/journals/choices';
-import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
-import type { BuildRecord, Entry } from '../src/core/record/record';
+import {
+  type GivenLimits,
+  type JournalChoices,
+  STARTING_JOURNALS,
+  givenBy,
+  startingShells,
+} from '../src/core/stages/journals/choices';
+import { type Nm, fromInches, fromMm, fromThou } from '../src/core/foundation/quantity/length';
+import type { BuildRecord, Entry } from '../src/core/judge/buildRecord';
 import { job, jobEntry, reading } from '../src/fixtures/records';
 import { judge } from '../src/core/judge/judge';
-import '../src/core/everyStage';
 import { type Server, expect, test } from './server';
 
 const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');

@@ -1,7 +1,7 @@
 /** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
 import type { Browser, Locator, Page } from '@playwright/test';
-import type { BuildRecord } from '../src/core/record/record';
-import { fromInches, fromThou } from '../src/core/quantity/length';
+import type { BuildRecord } from '../src/core/judge/buildRecord';
+import { fromInches, fromThou } from '../src/core/foundation/quantity/length';
 import { gap, jobEntry } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 

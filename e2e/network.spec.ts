@@ -4,9 +4,9 @@
  */
 import { type Server as Plain, createServer, request as plainRequest } from 'node:http';
 import { chromium } from '@playwright/test';
-import { STAGE_IDS } from '../src/core/stages';
+import { STAGE_IDS } from '../src/core/judge/stageTables';
 import { browserForTests } from '../scripts/chromium.mjs';
-import type { BuildRecord } from '../src/core/record/record';
+import type { BuildRecord } from '../src/core/judge/buildRecord';
 import { openDatabase } from '../src/store/open';
 import { tries } from '../src/store/schema';
 import { jobEntry } from '../src/fixtures/records';

@@ -1,7 +1,8 @@
 import { request as plainRequest } from 'node:http';
 import type { Locator, Page } from '@playwright/test';
-import { ACT_NEEDS, DECIDED_KINDS, ROUTES, type Role } from '../src/people/rules';
-import { fromThou } from '../src/core/quantity/length';
+import { ACT_NEEDS, DECIDED_KINDS, ROUTES } from '../src/people/rules';
+import type { Role } from '../src/files/roles';
+import { fromThou } from '../src/core/foundation/quantity/length';
 import { jobEntry, reading } from '../src/fixtures/records';
 import { openDatabase } from '../src/store/open';
 import { tries } from '../src/store/schema';

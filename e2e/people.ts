@@ -1,5 +1,6 @@
 /** A shop with people on it, one of each role, and how they ask. */
-import { ACT_NEEDS, ROLES, ROUTES, type Need, type Role, may } from '../src/people/rules';
+import { type Need, ACT_NEEDS, ROUTES, may } from '../src/people/rules';
+import { type Role, ROLES } from '../src/files/roles';
 import { jobEntry } from '../src/fixtures/records';
 import { type RawAnswer, disguises, rawRequest, rewritingHeaders } from './raw';
 import type { Server } from './server';

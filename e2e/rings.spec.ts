@@ -1,10 +1,9 @@
 /** The ring bench: read, cut, read, done; a whole engine by keyboard; swapping; over-gapped rings; the set and its grooves. */
 import type { Page } from '@playwright/test';
-import { STARTING_HEAT } from '../src/core/heat/assess';
+import { STARTING_HEAT } from '../src/core/models/heat/assess';
 import { judge } from '../src/core/judge/judge';
-import '../src/core/everyStage';
-import type { Entry } from '../src/core/record/record';
-import { fromInches, fromThou } from '../src/core/quantity/length';
+import type { Entry } from '../src/core/judge/buildRecord';
+import { fromInches, fromThou } from '../src/core/foundation/quantity/length';
 import { boreReading, gap, jobEntry, job } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 

@@ -1,7 +1,7 @@
 /** Nothing is lost: a server killed, a network gone, two benches at once, files that are broken. */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import type { Entry } from '../src/core/record/record';
+import type { Entry } from '../src/core/judge/buildRecord';
 import { writeBuildFile } from '../src/files/buildFile';
 import { gap, jobEntry, record } from '../src/fixtures/records';
 import { Server, expect, test } from './server';

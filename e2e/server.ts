@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { test as base } from '@playwright/test';
-import type { BuildRecord } from '../src/core/record/record';
+import type { BuildRecord } from '../src/core/judge/buildRecord';
 import { demoRecords } from '../scripts/demoRecords';
 import { writeBuildFile } from '../src/files/buildFile';
 

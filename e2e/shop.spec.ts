@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { fromThou } from '../src/core/quantity/length';
+import { fromThou } from '../src/core/foundation/quantity/length';
 import { jobEntry, reading } from '../src/fixtures/records';
 import { writeBuildFile } from '../src/files/buildFile';
 import { backUp, restore } from '../src/store/backup';

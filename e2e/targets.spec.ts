@@ -1,11 +1,11 @@
 /** Targets in the browser: order of trust, power adder, slips, windows, allowances, heat. */
 import type { Locator, Page } from '@playwright/test';
-import { NO_SERVICE } from '../src/core/load/service';
+import { NO_SERVICE } from '../src/core/models/load/service';
 import { boosted, nitrous } from '../src/fixtures/adders';
-import { fromPressure } from '../src/core/quantity/pressure';
-import type { Entry } from '../src/core/record/record';
-import { STARTING_CURVE } from '../src/core/targets/startingCurve';
-import { fromInches } from '../src/core/quantity/length';
+import { fromPressure } from '../src/core/foundation/quantity/pressure';
+import type { Entry } from '../src/core/judge/buildRecord';
+import { STARTING_CURVE } from '../src/core/models/charts/startingCurve';
+import { fromInches } from '../src/core/foundation/quantity/length';
 import { gap, jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 

@@ -1,6 +1,6 @@
 /** What the bench runs inside the browser: the judge on a large record, whole and one reading at a time. */
 import { judge, keptJudge } from '../src/core/judge/judge';
-import type { BuildRecord, Entry } from '../src/core/record/record';
+import type { BuildRecord, Entry } from '../src/core/judge/buildRecord';
 import { gap, griddedRecord, largeRecord } from '../src/fixtures/records';
 
 const median = (times: number[]): number => times.toSorted((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;

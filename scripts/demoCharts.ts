@@ -1,6 +1,6 @@
 /** The demo workshop's own chart: invented, in two versions, so that a build set with the first is offered the second. */
-import { type Chart, type Confirmation, STARTING_CHART } from '../src/core/targets/chart';
-import { withFactor } from '../src/core/targets/chartEdit';
+import { type Chart, type Confirmation, STARTING_CHART } from '../src/core/models/charts/chart';
+import { withFactor } from '../src/core/models/charts/chartEdit';
 
 const sheet: Confirmation = { sheet: 'sheet packed with ring set TF-82', by: 'KM', at: '2026-04-28T10:05:00.000Z' };
 

@@ -2,43 +2,45 @@
  * The demo's builds: an invented workshop, invented customers and engines, none a real maker's model.
  * Between them they show every gap state and every clearance state, in both systems.
  */
-import '../src/core/everyStage';
-import { type BoreChoices, type Spot, STARTING_BORES, directionsByCount, spotsOf } from '../src/core/bores/grid';
-import { type BuildRecord, type Entry } from '../src/core/record/record';
-import { againstOf } from '../src/core/assembly/judged';
+import { type Spot, directionsByCount } from '../src/core/foundation/parts/spots';
+import { type BoreChoices, spotsOf, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
+import type { BuildRecord, Entry } from '../src/core/judge/buildRecord';
+import { againstOf } from '../src/core/stages/assembly/judged';
 import { judge } from '../src/core/judge/judge';
-import { CHECKS, isJointCheck } from '../src/core/assembly/checks';
-import { WHOLE_WALK, type WalkChoices } from '../src/core/assembly/choices';
-import { PHASE_OF } from '../src/core/assembly/phases';
-import { type Step, blockStepsOf } from '../src/core/assembly/steps';
-import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/clocking/choices';
-import type { Joints } from '../src/core/clocking/joints';
-import { type BearingCheck, CHECKS_OF, CHECKS_OF_CRANK } from '../src/core/journals/checks';
+import { isJointCheck } from '../src/core/stages/assembly/checks';
+import { type Step, CHECKS } from '@/core/record/stepIds';
+import { type WalkChoices, WHOLE_WALK } from '../src/core/stages/assembly/walkChoices';
+import { PHASE_OF } from '../src/core/stages/assembly/phases';
+import { blockStepsOf } from '../src/core/stages/assembly/steps';
+import { type ClockingChoices, STARTING_CLOCKING } from '../src/core/stages/clocking/choices';
+import type { Joints } from '../src/core/foundation/parts/joints';
+import { CHECKS_OF, CHECKS_OF_CRANK } from '../src/core/stages/journals/checks';
+import type { BearingCheck } from '@/core/record/bearingChecks';
 import {
   type BearingChoices,
   type GivenLimits,
   type JournalChoices,
   STARTING_JOURNALS,
-} from '../src/core/journals/choices';
-import { journalSpots } from '../src/core/journals/judged';
-import { BLOCK, CRANK } from '../src/core/engine/places';
-import { cylindersOf } from '../src/core/engine/engine';
-import { type Nm, fromInches, fromMm, fromThou } from '../src/core/quantity/length';
-import { type Adders, NO_ADDERS, NO_SERVICE, type Service } from '../src/core/load/service';
-import { fromPressure } from '../src/core/quantity/pressure';
-import { isRing } from '../src/core/rings/ring';
-import { type RingSet, STARTING_RING_SET } from '../src/core/rings/set';
-import { startingChoices } from '../src/core/targets/target';
-import { type Instrument, instrumentKey } from '../src/core/uncertainty/instrument';
-import { STARTING_INSTRUMENTS } from '../src/core/uncertainty/startingInstruments';
-import { STARTING_CURVE } from '../src/core/targets/startingCurve';
-import { NO_SIZES } from '../src/core/verdict/sizeLimits';
+} from '../src/core/stages/journals/choices';
+import { journalSpots } from '../src/core/stages/journals/judged';
+import { BLOCK, CRANK } from '../src/core/foundation/engine/places';
+import { cylindersOf } from '../src/core/foundation/engine/engine';
+import { type Nm, fromInches, fromMm, fromThou } from '../src/core/foundation/quantity/length';
+import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../src/core/models/load/service';
+import { fromPressure } from '../src/core/foundation/quantity/pressure';
+import { isRing } from '@/core/foundation/parts/rings';
+import { type RingSet, STARTING_RING_SET } from '../src/core/stages/rings/set';
+import { startingChoices } from '../src/core/models/targets/target';
+import { type Instrument, instrumentKey } from '../src/core/foundation/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '../src/core/foundation/uncertainty/startingInstruments';
+import { STARTING_CURVE } from '../src/core/models/charts/startingCurve';
+import { NO_SIZES } from '../src/core/foundation/quantity/sizeLimits';
 import { workshopChart } from './demoCharts';
-import type { Job } from '../src/core/job/job';
-import { type BalanceChoices, STARTING_BALANCE } from '../src/core/masses/choices';
-import type { Tightening, WeighedPart } from '../src/core/record/bench';
-import type { FastenerGroup } from '../src/core/tightening/groups';
-import type { Subject } from '../src/core/stages';
+import type { Job } from '../src/core/record/jobCard';
+import { type BalanceChoices, STARTING_BALANCE } from '../src/core/stages/assembly/weights/choices';
+import type { Tightening, WeighedPart } from '../src/core/record/benchWork';
+import type { FastenerGroup } from '../src/core/stages/assembly/torque/groups';
+import type { Subject } from '../src/core/judge/registry';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */
 class Day {

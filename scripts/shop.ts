@@ -5,7 +5,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
 import { addPerson, everybody, setSecret } from '../src/people/people';
-import { ROLES } from '../src/people/rules';
+import { ROLES } from '../src/files/roles';
 import { archiveOf, importArchive, longBuilds, tooManyEntries } from '../src/store/archive';
 import { importSays } from '../src/store/archiveSays';
 import { noteDone } from '../src/store/audit';

@@ -3,7 +3,7 @@ import { type Server as Plain, createServer } from 'node:http';
 import { type Browser, type BrowserContext, type Page, chromium } from '@playwright/test';
 import { type Jar, PINS, act, ask, setUpShop, signedIn } from '../../e2e/people';
 import { Server } from '../../e2e/server';
-import { STAGE_IDS } from '../../src/core/stages';
+import { STAGE_IDS } from '../../src/core/judge/stageTables';
 import { ACT_NEEDS, ROUTES } from '../../src/people/rules';
 import { browserAsUsed } from '../chromium.mjs';
 import type { Figures } from '../figures';

@@ -6,7 +6,7 @@ import { promisify } from 'node:util';
 import { TextReader, Uint8ArrayReader, Uint8ArrayWriter, ZipWriter } from '@zip.js/zip.js';
 import { OWNER, act, ask, cookieOf, setUpShop, signedIn } from '../../e2e/people';
 import { Server } from '../../e2e/server';
-import { fromThou } from '../../src/core/quantity/length';
+import { fromThou } from '../../src/core/foundation/quantity/length';
 import { bareBuildFile } from '../../src/files/buildFile';
 import { job, jobEntry, reading } from '../../src/fixtures/records';
 import { type Figures, at } from '../figures';

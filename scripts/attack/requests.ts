@@ -2,8 +2,8 @@
 import fc from 'fast-check';
 import { disguises } from '../../e2e/raw';
 import { demoRecords } from '../demoRecords';
-import { STARTING_CURVE } from '../../src/core/targets/startingCurve';
-import { STARTING_INSTRUMENTS } from '../../src/core/uncertainty/startingInstruments';
+import { STARTING_CURVE } from '../../src/core/models/charts/startingCurve';
+import { STARTING_INSTRUMENTS } from '../../src/core/foundation/uncertainty/startingInstruments';
 import { writeBuildFile } from '../../src/files/buildFile';
 import { jobEntry } from '../../src/fixtures/records';
 import { ACT_NEEDS, ROUTES } from '../../src/people/rules';

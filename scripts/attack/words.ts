@@ -1,10 +1,10 @@
 /** Every place of builds, charts and tools that takes words, found by trying, and filled with what would run as a page. */
 import { laterWorkshopChart } from '../demoCharts';
 import { demoRecords } from '../demoRecords';
-import type { BuildRecord } from '../../src/core/record/record';
-import type { Chart } from '../../src/core/targets/chart';
-import { type Instrument } from '../../src/core/uncertainty/instrument';
-import { STARTING_INSTRUMENTS } from '../../src/core/uncertainty/startingInstruments';
+import type { BuildRecord } from '../../src/core/judge/buildRecord';
+import type { Chart } from '../../src/core/models/charts/chart';
+import type { Instrument } from '../../src/core/foundation/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '../../src/core/foundation/uncertainty/startingInstruments';
 import { readBuildFile, writeBuildFile } from '../../src/files/buildFile';
 import { entrySchema } from '../../src/files/schema';
 import { instrumentSchema } from '../../src/files/shapes/instrument';

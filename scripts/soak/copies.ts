@@ -5,7 +5,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { isDeepStrictEqual } from 'node:util';
-import type { BuildRecord } from '../../src/core/record/record';
+import type { BuildRecord } from '../../src/core/judge/buildRecord';
 import { LibsqlServer } from '../../src/fixtures/libsqlServer';
 import { restore } from '../../src/store/backup';
 import { createBuild } from '../../src/store/builds';

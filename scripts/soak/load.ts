@@ -5,11 +5,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Server } from '../../e2e/server';
 import { LibsqlServer } from '../../src/fixtures/libsqlServer';
-import { fromThou } from '../../src/core/quantity/length';
+import { fromThou } from '../../src/core/foundation/quantity/length';
 import { gap, reading, jobEntry } from '../../src/fixtures/records';
 import { poll } from '../../src/ui/openBuild/poll';
-import type { Figures } from '../figures';
-import { at } from '../figures';
+import { type Figures, at } from '../figures';
 
 /** How often a bench logs, and how often it asks, ms. */
 const [LOGS, ASKS] = [2_000, 1_000];

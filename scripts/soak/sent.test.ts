@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { BuildRecord } from '../../src/core/record/record';
+import type { BuildRecord } from '../../src/core/judge/buildRecord';
 import { COMMON, emptyBuild, heldAgainst, ownOf, sentAs } from './sent';
 
 /** What a writer of ten entries leaves behind when all goes well. */

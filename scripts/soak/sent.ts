@@ -1,7 +1,7 @@
 /** Entries that are sent for the sake of it: numbered, so that each can be told from every other by what it says. */
 import { isDeepStrictEqual } from 'node:util';
-import { fromThou } from '../../src/core/quantity/length';
-import type { BuildRecord, Entry } from '../../src/core/record/record';
+import { fromThou } from '../../src/core/foundation/quantity/length';
+import type { BuildRecord, Entry } from '../../src/core/judge/buildRecord';
 import { jobEntry, reading } from '../../src/fixtures/records';
 
 /** The build that all readings go to. */

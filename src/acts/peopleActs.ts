@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { CODE_HOLDS, auth, isReachedSecurely, oneTimeToken } from '@/people/auth';
 import { deviceThatKnows, knownCookie } from '@/people/knownDevice';
 import { type Changed, addFirstOwner, addPerson, changePerson, endSession, setLeft, setSecret } from '@/people/people';
-import { ROLES } from '@/people/rules';
+import { ROLES } from '@/files/roles';
 import { countTry, forgetTries } from '@/people/tries';
 import { forgetWho } from '@/people/who';
 import type { Database } from '@/store/open';

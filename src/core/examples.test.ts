@@ -8,7 +8,7 @@ import { createContext, runInContext } from 'node:vm';
 import { describe, expect, it } from 'vitest';
 import { largeRecord } from '@/fixtures/records';
 import { judge } from './judge/judge';
-import * as lengths from './quantity/length';
+import * as lengths from './foundation/quantity/length';
 
 const core = fileURLToPath(new URL('.', import.meta.url));
 const record = largeRecord(200);

@@ -2,24 +2,24 @@
  * The build file: one engine as JSON, described field by field in docs/build-file.md.
  */
 import { z } from 'zod';
-import { bobweightsOf } from '@/core/masses/bobweight';
-import { massesOf } from '@/core/masses/masses';
-import { ledgerOf } from '@/core/tightening/ledger';
-import { turningOf } from '@/core/turning/turning';
-import { shortBlockOf } from '@/core/assembly/shortBlock';
-import { blockStepsIn } from '@/core/assembly/block';
+import { bobweightsOf } from '@/core/stages/assembly/weights/bobweight';
+import { massesOf } from '@/core/stages/assembly/weights/masses';
+import { ledgerOf } from '@/core/stages/assembly/torque/ledger';
+import { turningOf } from '@/core/stages/assembly/rotating/rotatingTorque';
+import { shortBlockOf } from '@/core/judge/shortBlock';
+import { blockStepsIn } from '@/core/stages/assembly/block';
 import { judge } from '@/core/judge/judge';
-import { type BuildRecord, type Entry, acceptedAt, isVoidable, lastOf } from '@/core/record/record';
-import { SUBJECTS } from '@/core/stages';
-import { sizeFault } from '@/core/quantity/hear';
-import type { JudgedRing } from '@/core/rings/judged';
-import { finishOrdersOf, sizePlanOf } from '@/core/bores/nextSize';
-import { comparisonsOf } from '@/core/targets/compare';
-import { type Saying, sayingText } from '@/core/quantity/saying';
+import { type BuildRecord, type Entry, acceptedAt, isVoidable, lastOf } from '@/core/judge/buildRecord';
+import { SUBJECTS } from '@/core/judge/stageTables';
+import { sizeFault } from '@/core/foundation/quantity/hear';
+import type { JudgedRing } from '@/core/stages/rings/judged';
+import { finishOrdersOf, sizePlanOf } from '@/core/stages/pistons/oversize';
+import { comparisonsOf } from '@/core/stages/targets/compare';
+import { type Saying, sayingText } from '@/core/foundation/quantity/saying';
 import { atMost, cutFaults, entrySchema, faultsOf } from './schema';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { LoggedReading } from '@/core/record/reading';
-import type { JudgedPiston } from '@/core/pistons/judged';
+import type { JudgedPiston } from '@/core/stages/pistons/judged';
 import { isTooDeep } from './depth';
 import { buildIdSchema } from './shapes/parts';
 

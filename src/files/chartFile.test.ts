@@ -1,7 +1,7 @@
 import { chartSchema } from './shapes/targets';
 import { describe, expect, it } from 'vitest';
-import { type Chart, STARTING_CHART } from '@/core/targets/chart';
-import { withFactor } from '@/core/targets/chartEdit';
+import { type Chart, STARTING_CHART } from '@/core/models/charts/chart';
+import { withFactor } from '@/core/models/charts/chartEdit';
 import { readChartFile, writeChartCsv, writeChartFile } from './chartFile';
 
 const own: Chart = {

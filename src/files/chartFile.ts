@@ -4,16 +4,15 @@
 import Papa from 'papaparse';
 import { z } from 'zod';
 import {
-  ALLOYS,
-  CHART_FIGURES,
-  type Alloy,
   type Chart,
   type ChartCell,
   type ChartColumn,
   type ChartFigure,
   type ChartRow,
+  CHART_FIGURES,
   cellOf,
-} from '@/core/targets/chart';
+} from '@/core/models/charts/chart';
+import { type Alloy, ALLOYS } from '@/core/foundation/parts/materials';
 import { isTooDeep } from './depth';
 import { faultsOf } from './schema';
 import { chartSchema } from './shapes/targets';

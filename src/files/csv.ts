@@ -3,7 +3,7 @@
  */
 import type { Judgement } from '@/core/judge/judgement';
 import { loadReports, rowsOf } from '@/core/judge/reports';
-import { ROW_COLUMNS } from '@/core/stage/report';
+import { ROW_COLUMNS } from '@/core/stages/contract/report';
 import { tableOf } from './table';
 
 /** The CSV text, one row a reading and one a result, as each stage gives them. */

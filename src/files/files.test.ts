@@ -1,22 +1,22 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { shortBlockOf } from '@/core/assembly/shortBlock';
-import { startingShells } from '@/core/journals/choices';
-import { NO_SERVICE } from '@/core/load/service';
-import { sayingText } from '@/core/quantity/saying';
+import { shortBlockOf } from '@/core/judge/shortBlock';
+import { startingShells } from '@/core/stages/journals/choices';
+import { NO_SERVICE } from '@/core/models/load/service';
+import { sayingText } from '@/core/foundation/quantity/saying';
 import { judge } from '@/core/judge/judge';
-import { pairingOf } from '@/core/pistons/pairing';
-import { type Entry } from '@/core/record/record';
-import { STARTING_CLOCKING } from '@/core/clocking/choices';
-import { STARTING_RING_SET } from '@/core/rings/set';
-import { fromMm, fromThou } from '@/core/quantity/length';
-import { startingChoices } from '@/core/targets/target';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import { pairingOf } from '@/core/stages/pistons/pairing';
+import type { Entry } from '@/core/judge/buildRecord';
+import { STARTING_CLOCKING } from '@/core/stages/clocking/choices';
+import { STARTING_RING_SET } from '@/core/stages/rings/set';
+import { fromMm, fromThou } from '@/core/foundation/quantity/length';
+import { startingChoices } from '@/core/models/targets/target';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
 import { FILE_FORMAT, MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
 import { writeCsv } from './csv';
-import { STARTING_BENCH, STARTING_PLACING } from '@/core/rings/choices';
+import { STARTING_BENCH, STARTING_PLACING } from '@/core/stages/rings/choices';
 
 const textOf = (file: unknown): string => JSON.stringify(file);
 const faults = (text: string): string => {

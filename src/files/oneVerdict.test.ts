@@ -1,13 +1,14 @@
-import { inspectsRods } from '@/core/assembly/choices';
+import { inspectsRods } from '@/core/stages/journals/rodInspection';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
 import { type JudgedCylinder, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
 import { type Reports, loadReports, rowsOf, sheetOf } from '@/core/judge/reports';
-import { sayingText } from '@/core/quantity/saying';
-import { COMPRESSION, RINGS, RING_WORDS, gapIsDone } from '@/core/rings/ring';
-import type { Piece, Row } from '@/core/stage/report';
-import { STAGES } from '@/core/stages';
+import { sayingText } from '@/core/foundation/quantity/saying';
+import { gapIsDone } from '@/core/stages/rings/ring';
+import { RING_WORDS, COMPRESSION, RINGS } from '@/core/foundation/parts/rings';
+import type { Piece, Row } from '@/core/stages/contract/report';
+import { STAGES } from '@/core/judge/registry';
 import { anyEntries } from '@/fixtures/anyEntries';
 import { writeBuildFile } from './buildFile';
 

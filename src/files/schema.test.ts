@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { STARTING_BORES } from '@/core/bores/grid';
-import { startingSizing } from '@/core/bores/plan';
-import { STARTING_PISTONS } from '@/core/pistons/piston';
-import { startingChoices } from '@/core/targets/target';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
-import { fromInches, fromThou } from '@/core/quantity/length';
-import { STARTING_JOURNALS, startingShells } from '@/core/journals/choices';
+import { STARTING_BORES } from '@/core/stages/bores/measuringPlan';
+import { startingSizing } from '@/core/stages/bores/plan';
+import { STARTING_PISTONS } from '@/core/stages/pistons/piston';
+import { startingChoices } from '@/core/models/targets/target';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
+import { fromInches, fromThou } from '@/core/foundation/quantity/length';
+import { STARTING_JOURNALS, startingShells } from '@/core/stages/journals/choices';
 import { boreReading, gap, job, reading } from '@/fixtures/records';
 import { journalsSchema, shellsSchema } from './shapes/journals';
-import { STARTING_BALANCE, UNMIXED } from '@/core/masses/choices';
+import { STARTING_BALANCE, UNMIXED } from '@/core/stages/assembly/weights/choices';
 import { balanceSchema, fastenersSchema, setsSchema } from './shapes/bench';
 import { entriesSchema, entrySchema, faultsOf } from './schema';
-import { STARTING_PAIRING } from '@/core/pistons/choices';
+import { STARTING_PAIRING } from '@/core/stages/pistons/choices';
 import { jobSchema } from './shapes/job';
 import { targetChoicesSchema } from './shapes/targets';
 

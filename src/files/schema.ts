@@ -3,19 +3,18 @@
  * Lengths are whole nanometres, times ISO 8601 in UTC.
  */
 import { z } from 'zod';
-import { RING_METALS } from '@/core/heat/metals';
-import { CHECKS } from '@/core/assembly/checks';
-import { PIN_PARTS } from '@/core/assembly/pinParts';
-import { BLOCK_STEPS, CYLINDER_STEPS } from '@/core/assembly/stepIds';
-import { ABOVE, DEPTHS, ENDS } from '@/core/bores/grid';
+import { RING_METALS } from '@/core/models/heat/metals';
+import { CHECKS, BLOCK_STEPS, CYLINDER_STEPS } from '@/core/record/stepIds';
+import { PIN_PARTS } from '@/core/record/pinParts';
+import { ABOVE, DEPTHS, ENDS } from '@/core/foundation/parts/spots';
 import { type RingFit, ACCEPTABLES } from '@/core/record/reading';
-import type { Entry } from '@/core/record/record';
-import type { RateSums } from '@/core/rings/rate';
-import { BLOCK } from '@/core/engine/places';
-import { BEARING_CHECKS } from '@/core/journals/checks';
-import { CRANK, isCylinderId } from '@/core/engine/places';
-import { RINGS, SQUARINGS } from '@/core/rings/ring';
-import { CHOICE_KINDS, PARTS, type Subject, SUBJECTS, SUBJECT_IDS } from '@/core/stages';
+import type { Entry } from '@/core/judge/buildRecord';
+import type { RateSums } from '@/core/record/filerRate';
+import { BLOCK, CRANK, isCylinderId } from '@/core/foundation/engine/places';
+import { BEARING_CHECKS } from '@/core/record/bearingChecks';
+import { SQUARINGS, RINGS } from '@/core/foundation/parts/rings';
+import type { Subject } from '@/core/judge/registry';
+import { CHOICE_KINDS, PARTS, SUBJECTS, SUBJECT_IDS } from '@/core/judge/stageTables';
 import { benchSchemas } from './shapes/bench';
 import { CHOICE_SCHEMAS } from './shapes/choices';
 import { instrumentSchema } from './shapes/instrument';

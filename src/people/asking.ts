@@ -3,7 +3,8 @@
  * routes and acts look here.
  */
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { type Role, may } from './rules';
+import { may } from './rules';
+import type { Role } from '../files/roles';
 
 /** Somebody who works in the shop. */
 export interface Person {

@@ -1,5 +1,5 @@
 /** What initials and a PIN may be: told apart from those of others at a glance, and not guessed at the first try. */
-import type { Role } from './rules';
+import type { Role } from '../files/roles';
 
 /** Letters of other alphabets, and the digits 0 and 1, that look like a Latin capital. */
 const LOOKS_LIKE: Readonly<Record<string, string>> = Object.fromEntries(

@@ -5,7 +5,7 @@ import { accounts, people, sessions, shop, verifications } from '@/store/schema'
 import type { Person } from './asking';
 import { auth } from './auth';
 import { appearanceOf, initialsFault, secretFault } from './newPerson';
-import { ROLES, type Role } from './rules';
+import { type Role, ROLES } from '../files/roles';
 
 export interface Member extends Person {
   /** Whether they left: they sign in no more, and what they did stays theirs. */

@@ -1,5 +1,5 @@
 /** What a role is called, and may. */
-import type { Role } from './rules';
+import type { Role } from '../files/roles';
 
 export const ROLE_WORDS: Record<Role, { words: string; may: string }> = {
   owner: { words: 'owner', may: 'does everything, people and copies of the data included.' },

@@ -2,7 +2,8 @@ import { readFileSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { ALONE, initialsFor, roleOf } from './asking';
-import { ACT_NEEDS, NEEDS, ROLES, ROUTES, may, needOf } from './rules';
+import { ACT_NEEDS, NEEDS, ROUTES, may, needOf } from './rules';
+import { ROLES } from '../files/roles';
 
 const filesIn = (folder: string): string[] =>
   readdirSync(folder).flatMap((name) => {
@@ -19,9 +20,13 @@ const there = filesIn('src/app').flatMap((file) => {
   if (file.endsWith('page.tsx')) return [`GET ${path || '/'}`];
   if (!file.endsWith('route.ts')) return [];
   const text = readFileSync(file, 'utf8');
-  return [...text.matchAll(/export (?:const|async function|function) (GET|POST|PUT|PATCH|DELETE|OPTIONS|HEAD)\b/g)].map(
-    ([, method]) => `${method ?? ''} ${path}`,
-  );
+  const made = /export (?:(?:const|async function|function) |\{[^}]*)\b(GET|POST|PUT|PATCH|DELETE|OPTIONS|HEAD)\b/g;
+  const given = /export \{([^}]*)\} from/.exec(text)?.[1]?.split(',') ?? [];
+  return [...text.matchAll(made)]
+    .map(([, method]) => method ?? '')
+    .concat(given.map((name) => name.trim()))
+    .filter((method, i, all) => all.indexOf(method) === i)
+    .map((method) => `${method} ${path}`);
 });
 
 describe('who may do what', () => {

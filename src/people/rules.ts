@@ -2,10 +2,7 @@
  * Who may do what, in one table. `src/server` holds every request against it before anything else sees it, and a test
  * walks all of it as every role and as nobody.
  */
-
-/** From the most to the least: owns the shop, builds engines, fits at the bench, looks. */
-export const ROLES = ['owner', 'builder', 'fitter', 'reader'] as const;
-export type Role = (typeof ROLES)[number];
+import type { Role } from '@/files/roles';
 
 /**
  * What a request needs: nothing; that one may look; that one may log readings and what was done; that one decides over

@@ -3,7 +3,7 @@
  * costs several times what it does.
  */
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import * as entries from '@/app/api/builds/[id]/entries/route';
+import * as entries from './entriesRoute';
 import { MOST_ENTRIES_BYTES } from '@/files/schema';
 import { API_POLICY, HEADERS } from './headers';
 

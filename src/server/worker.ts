@@ -1,9 +1,8 @@
 /** The thread for heavy work: does the tasks of `tasks.ts` as it is told by `background.ts`. */
 import { parentPort } from 'node:worker_threads';
-import '@/core/everyStage';
 import { causesOf } from '@/store/trouble';
 import type { FromThread, ToThread } from './background';
-import { TASKS, type TaskName } from './tasks';
+import { type TaskName, TASKS } from './tasks';
 
 /** Who waits to be asked for the next piece, by task. */
 const waiting = new Map<number, () => void>();

@@ -4,14 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { TextReader, Uint8ArrayReader, Uint8ArrayWriter, ZipReader, ZipWriter } from '@zip.js/zip.js';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { fromThou } from '@/core/quantity/length';
-import { STARTING_CURVE } from '@/core/targets/startingCurve';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import { fromThou } from '@/core/foundation/quantity/length';
+import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { gap, largeRecord, reading, record } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
 
 import { MOST_ENTRIES, readBuildFile, writeBuildFile } from '@/files/buildFile';
-import { LEFT_OUT, type ReadIn, archiveOf, importArchive } from './archive';
+import { type ReadIn, LEFT_OUT, archiveOf, importArchive } from './archive';
 import { createBuild, putBuild, setRemoved } from './builds';
 import { everybody } from '@/people/people';
 import { addChart, chartVersions, saveChart, setChartRemoved, setStandard } from './charts';

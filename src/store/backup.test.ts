@@ -15,7 +15,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { gap, jobEntry, reading, record } from '@/fixtures/records';
-import { fromThou } from '@/core/quantity/length';
+import { fromThou } from '@/core/foundation/quantity/length';
 import { backUp, backUpNightly, backupFolder, checkCopy, copyName, copyNamed, keptCopies, restore } from './backup';
 import { createBuild } from './builds';
 import { appendEntries, loadBuild, standOf } from './log';
@@ -199,10 +199,10 @@ describe('what a backup may be read by, and is known by', () => {
   });
 
   it('a database is updated with what is done said before, and a backup of it as it was', async () => {
-    const file = await oldDatabase(10);
+    const file = await oldDatabase(11);
     const said: string[] = [];
     await updateDatabase(file, (line) => said.push(line));
-    expect(said.join('\n')).toMatch(/1 steps will be applied \(0010_new_secret\)[^]*before-update-[^]*up to date/);
+    expect(said.join('\n')).toMatch(/1 steps will be applied \(0011_stage_at_work\)[^]*before-update-[^]*up to date/);
     const kept = readdirSync(backupFolder(file)).filter((name) => name.startsWith('before-update-'));
     expect(kept).toHaveLength(1);
     await updateDatabase(file, (line) => said.push(line));

@@ -3,7 +3,7 @@
  */
 import { isDeepStrictEqual } from 'node:util';
 import { eq, inArray } from 'drizzle-orm';
-import type { BuildRecord } from '@/core/record/record';
+import type { BuildRecord } from '@/core/judge/buildRecord';
 import { writeCard } from './cards';
 import { loadBuild, touch } from './log';
 import { rowOf } from './row';

@@ -2,9 +2,10 @@
  * Index cards of the shelf, and what each build taught of its filers: worked out from the log when they are asked for.
  */
 import { and, count, eq, lt } from 'drizzle-orm';
-import { engineWords } from '@/core/engine/engine';
+import { engineWords } from '@/core/foundation/engine/engine';
 import { judge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
+import { stageAtWork } from '@/core/judge/next';
 import { type StoredRecord, loadBuild } from './log';
 import type { Database } from './open';
 import { builds, rates } from './schema';
@@ -52,6 +53,7 @@ export async function writeCard(db: Database, { record, seq }: StoredRecord): Pr
       secondFactor: fittedFactor(judgement, 'second'),
       done: progress.done,
       total: progress.total,
+      stage: stageAtWork(judgement),
       pins: [...log.pins.values()].flat().length,
       stops: judgement.findings.filter((f) => f.severity === 'stop').length,
       updatedAt: log.lastAt ?? new Date().toISOString(),

@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { STARTING_CHART } from '@/core/targets/chart';
-import { CLOSE_CURVE, STARTING_CURVE } from '@/core/targets/startingCurve';
-import { withFactor } from '@/core/targets/chartEdit';
+import { STARTING_CHART } from '@/core/models/charts/chart';
+import { CLOSE_CURVE, STARTING_CURVE } from '@/core/models/charts/startingCurve';
+import { withFactor } from '@/core/models/charts/chartEdit';
 import {
   addChart,
   chartVersions,

@@ -3,9 +3,9 @@
  */
 import { randomUUID } from 'node:crypto';
 import { and, asc, desc, eq } from 'drizzle-orm';
-import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/targets/chart';
-import { BUILT_IN, BUILT_IN_VERSIONS, isBuiltIn } from '@/core/targets/startingCurve';
-import { sameFigures } from '@/core/targets/chartEdit';
+import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/models/charts/chart';
+import { BUILT_IN, BUILT_IN_VERSIONS, isBuiltIn } from '@/core/models/charts/startingCurve';
+import { sameFigures } from '@/core/models/charts/chartEdit';
 import { UNNAMED } from '@/files/chartFile';
 import { sound } from './aside';
 import type { Database, Within } from './open';

@@ -1,7 +1,7 @@
 /** The drawer: what was taken off the shelf or put away. It is all still there. */
 import { desc, isNotNull } from 'drizzle-orm';
-import { BUILT_IN } from '@/core/targets/startingCurve';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import { BUILT_IN } from '@/core/models/charts/startingCurve';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { instrumentSchema } from '@/files/shapes/instrument';
 import { cardsForList } from './cards';
 import type { Database } from './open';

@@ -2,8 +2,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import type { Instrument } from '@/core/uncertainty/instrument';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import type { Instrument } from '@/core/foundation/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { keptInstruments, saveInstrument, setInstrumentRemoved } from './instruments';
 import { openStore } from '@/fixtures/stores';
 

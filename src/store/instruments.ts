@@ -3,8 +3,8 @@
  * Until the shop says otherwise it has the starting ones.
  */
 import { eq } from 'drizzle-orm';
-import type { Instrument } from '@/core/uncertainty/instrument';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
+import type { Instrument } from '@/core/foundation/uncertainty/instrument';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { sound } from './aside';
 import type { Database } from './open';
 import { instruments } from './schema';

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import type { BuildRecord, Entry } from '@/core/record/record';
+import type { BuildRecord, Entry } from '@/core/judge/buildRecord';
 import { gap, record, voiding } from '@/fixtures/records';
 import { createBuild } from './builds';
 import { openStore } from '@/fixtures/stores';

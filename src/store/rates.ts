@@ -5,7 +5,7 @@
 import { ne, sql } from 'drizzle-orm';
 import type { AnySQLiteColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { RING_METALS } from '@/core/heat/metals';
+import { RING_METALS } from '@/core/models/heat/metals';
 import type { ShopRate } from '@/core/record/log';
 import { freshenCards } from './cards';
 import type { Database } from './open';

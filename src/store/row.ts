@@ -1,5 +1,5 @@
 /** An entry as it stands in its row, and back. */
-import { ENTRY_SHAPE, type Entry } from '@/core/record/record';
+import { type Entry, ENTRY_SHAPE } from '@/core/judge/buildRecord';
 import { entrySchema } from '@/files/schema';
 import type { log } from './schema';
 

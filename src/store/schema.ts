@@ -32,6 +32,8 @@ export const builds = sqliteTable(
     secondFactor: real('second_factor'),
     done: integer('done').notNull().default(0),
     total: integer('total').notNull().default(0),
+    /** The stage that the work is at; null until the card is worked out. */
+    stage: text('stage'),
     stops: integer('stops').notNull().default(0),
     /** Reminders that are pinned on. */
     pins: integer('pins').notNull().default(0),

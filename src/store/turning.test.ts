@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import type { Entry } from '@/core/record/record';
+import type { Entry } from '@/core/judge/buildRecord';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { job, jobEntry, voiding } from '@/fixtures/records';
 import { createBuild, setRemoved } from './builds';

@@ -1,7 +1,7 @@
 /** What the shop’s other builds of the same kind took to turn. */
 import { and, desc, eq, inArray, isNull, ne } from 'drizzle-orm';
-import type { TurnedEntry } from '@/core/record/bench';
-import { type PastTurning, taught } from '@/core/turning/turning';
+import type { TurnedEntry } from '@/core/record/benchWork';
+import { type PastTurning, taught } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { entrySchema } from '@/files/schema';
 import { freshenCards } from './cards';
 import type { Database } from './open';

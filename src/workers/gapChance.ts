@@ -1,5 +1,5 @@
 /** Runs simulations off the main thread, in parts, telling how far it is. Stopped by ending the worker. */
-import { type SimulationAsk, type SimulationResult, simulation } from '@/core/heat/simulate';
+import { type SimulationAsk, type SimulationResult, simulation } from '@/core/models/heat/simulate';
 
 /** What is sent in: one ask a gap. */
 export interface ChanceAsk {

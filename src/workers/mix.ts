@@ -1,5 +1,5 @@
 /** Works out how parts are mixed so that sets are most even, off the main thread. */
-import { type MixAsk, mixOf } from '@/core/masses/mix';
+import { type MixAsk, mixOf } from '@/core/stages/assembly/weights/mix';
 
 self.onmessage = ({ data }: MessageEvent<MixAsk | null>): void => {
   const begun = performance.now();

@@ -1,5 +1,5 @@
 /** Works out in which order pistons go in off the main thread. */
-import { type OrderAsk, installOrder } from '@/core/assembly/order';
+import { type OrderAsk, installOrder } from '@/core/stages/assembly/order';
 
 self.onmessage = ({ data }: MessageEvent<OrderAsk | null>): void => {
   const begun = performance.now();

@@ -1,6 +1,6 @@
 /** Works out pairings off the main thread. */
-import type { PairingAsk } from '@/core/pistons/standing';
-import { pairingOf } from '@/core/pistons/pairing';
+import type { PairingAsk } from '@/core/stages/pistons/standing';
+import { pairingOf } from '@/core/stages/pistons/pairing';
 
 self.onmessage = ({ data }: MessageEvent<PairingAsk>): void => {
   const begun = performance.now();

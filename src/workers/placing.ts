@@ -1,6 +1,6 @@
 /** Works out placings of rings off the main thread. */
-import type { PlacingAsk } from '@/core/rings/placed';
-import { placingOf } from '@/core/rings/placing';
+import type { PlacingAsk } from '@/core/stages/rings/placed';
+import { placingOf } from '@/core/stages/rings/placing';
 
 self.onmessage = ({ data }: MessageEvent<PlacingAsk>): void => {
   const begun = performance.now();

@@ -1,10 +1,10 @@
 import type { Metadata } from 'next';
-import { STARTING_CHART } from '@/core/targets/chart';
-import { STARTING_CURVE } from '@/core/targets/startingCurve';
+import { STARTING_CHART } from '@/core/models/charts/chart';
+import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
 import { keptCharts, loadChart } from '@/store/charts';
 import { database } from '@/store/store';
 import { QuickGap } from '@/ui/quick/QuickGap';
-import { type Params, readChartVersion, readQuick } from '@/ui/quick/ask';
+import { type Params, readChartVersion, readQuick } from '@/files/quickGapUrlParams';
 import { Header } from '@/ui/shared/Header';
 
 export const metadata: Metadata = { title: 'Quick gap' };

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { lastOf } from '@/core/record/record';
-import { sameAgain } from '@/core/record/sameAgain';
-import { STARTING_CHART } from '@/core/targets/chart';
-import { STARTING_CURVE } from '@/core/targets/startingCurve';
+import { lastOf } from '@/core/judge/buildRecord';
+import { sameAgain } from '@/core/judge/copyBuild';
+import { STARTING_CHART } from '@/core/models/charts/chart';
+import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
 import { keptCharts } from '@/store/charts';
 import { loadBuild } from '@/store/log';
 import { shelf } from '@/store/shelf';

@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { boreReading, jobEntry, reading } from '@/fixtures/records';
-import { STARTING_BORES } from '../bores/grid';
-import { STARTING_JOURNALS } from '../journals/choices';
-import { STARTING_BALANCE } from '../masses/choices';
-import { massesOf } from '../masses/masses';
-import { STARTING_PISTONS } from '../pistons/piston';
-import { fromInches, fromThou } from '../quantity/length';
-import { sayingText } from '../quantity/saying';
+import { STARTING_BORES } from '../stages/bores/measuringPlan';
+import { STARTING_JOURNALS } from '../stages/journals/choices';
+import { STARTING_BALANCE } from '../stages/assembly/weights/choices';
+import { massesOf } from '../stages/assembly/weights/masses';
+import { STARTING_PISTONS } from '../stages/pistons/piston';
+import { fromInches, fromThou } from '../foundation/quantity/length';
+import { sayingText } from '../foundation/quantity/saying';
 import type { Acceptable, Answer } from '../record/reading';
-import type { Entry } from '../record/record';
-import { STARTING_RING_SET } from '../rings/set';
-import { ledgerOf } from '../tightening/ledger';
+import type { Entry } from './buildRecord';
+import { STARTING_RING_SET } from '../stages/rings/set';
+import { ledgerOf } from '../stages/assembly/torque/ledger';
 import { judge } from './judge';
 import type { Judgement } from './judgement';
 

@@ -1,7 +1,7 @@
 /** A judgement as one bench works through it. */
 import { describe, expect, it } from 'vitest';
 import { gap, record } from '@/fixtures/records';
-import { nextTask } from '../stage/tasks';
+import { nextTask } from '../stages/contract/tasks';
 import { atBench, claimOf } from './bench';
 import { judge } from './judge';
 import { stepOn } from './next';

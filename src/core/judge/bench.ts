@@ -1,7 +1,8 @@
 /** A judgement as one bench works through it: in its own order, and past what other benches took for theirs. */
-import type { BoreChoices } from '../bores/grid';
-import type { Route } from '../rings/choices';
-import { type ListId, STAGE_IDS } from '../stages';
+import type { BoreChoices } from '../stages/bores/measuringPlan';
+import type { Route } from '../stages/rings/choices';
+import type { ListId } from './registry';
+import { STAGE_IDS } from './stageTables';
 import { type Judgement, asked } from './judgement';
 
 /** How one bench goes about a build. */

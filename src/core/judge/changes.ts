@@ -2,10 +2,10 @@
  * What a later entry changed elsewhere: targets that moved and verdicts that turned, in words. What was not judged
  * before is no change.
  */
-import type { Nm } from '../quantity/length';
-import { type SaidLength, type Saying, clear, fine, say } from '../quantity/saying';
-import { RINGS, RING_WORDS } from '../rings/ring';
-import type { Target } from '../targets/target';
+import type { Nm } from '../foundation/quantity/length';
+import { type SaidLength, type Saying, clear, fine, say } from '../foundation/quantity/saying';
+import { RING_WORDS, RINGS } from '../foundation/parts/rings';
+import type { Target } from '../models/targets/target';
 import type { JudgedCylinder, Judgement } from './judgement';
 
 const minimumOf = (target: Target): Nm | null => (target.set ? target.inForce.aimFrom : null);

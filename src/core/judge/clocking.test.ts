@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { type Check, CHECKS } from '../assembly/checks';
-import { type ClockingChoices, STARTING_CLOCKING } from '../clocking/choices';
-import type { Joints } from '../clocking/joints';
-import { sayingText } from '../quantity/saying';
+import { type Check, CHECKS } from '../record/stepIds';
+import { type ClockingChoices, STARTING_CLOCKING } from '../stages/clocking/choices';
+import type { Joints } from '../foundation/parts/joints';
+import { sayingText } from '../foundation/quantity/saying';
 import { changesOf } from './changes';
 import { judge } from './judge';
 import { job, jobEntry, record, voiding } from '@/fixtures/records';
-import { againstOf } from '../assembly/judged';
-import { STARTING_PAIRING } from '../pistons/choices';
-import { STARTING_PLACING } from '../rings/choices';
-import type { Entry } from '../record/record';
+import { againstOf } from '../stages/assembly/judged';
+import { STARTING_PAIRING } from '../stages/pistons/choices';
+import { STARTING_PLACING } from '../stages/rings/choices';
+import type { Entry } from './buildRecord';
 import type { JudgedCylinder } from './judgement';
 
 const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };

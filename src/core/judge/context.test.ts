@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { boreReading, gap, reading, record } from '@/fixtures/records';
-import { STARTING_JOURNALS } from '../journals/choices';
-import { STARTING_BORES } from '../bores/grid';
-import { fromInches, fromMm, fromThou } from '../quantity/length';
+import { STARTING_JOURNALS } from '../stages/journals/choices';
+import { STARTING_BORES } from '../stages/bores/measuringPlan';
+import { fromInches, fromMm, fromThou } from '../foundation/quantity/length';
 import { placeAt } from './judgement';
-import type { Entry } from '../record/record';
-import type { GaugeSetting } from '../record/reading';
-import type { Subject } from '../stages';
-import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
-import { instrumentKey } from '../uncertainty/instrument';
-import { hear, hearField } from '../quantity/hear';
+import type { Entry } from './buildRecord';
+import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
+import type { Subject } from './registry';
+import { STARTING_INSTRUMENTS } from '../foundation/uncertainty/startingInstruments';
+import { instrumentKey } from '../foundation/uncertainty/instrument';
+import { hear, hearField } from '../foundation/quantity/hear';
 import { contextFor } from './context';
 import { judge } from './judge';
 

@@ -2,12 +2,13 @@
  * What the parser should know about the thing being read: the engine's units, the bore, and the size its
  * neighbours or the plan lead one to expect.
  */
-import type { HearingContext } from '../quantity/hear';
-import type { Nm, Units } from '../quantity/length';
-import type { GaugeSetting } from '../record/reading';
-import { isRing } from '../rings/ring';
-import type { JudgedBearing } from '../journals/found';
-import { type Subject, SUBJECTS } from '../stages';
+import type { HearingContext } from '../foundation/quantity/hear';
+import type { Nm, Units } from '../foundation/quantity/length';
+import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
+import { isRing } from '../foundation/parts/rings';
+import type { JudgedBearing } from '../stages/journals/found';
+import type { Subject } from './registry';
+import { SUBJECTS } from './stageTables';
 import { type JudgedPlace, type Judgement, expectedAt, isCylinder, journalAt } from './judgement';
 
 /** The middle of what the clearance of a bearing is aimed at; null where nobody says. */

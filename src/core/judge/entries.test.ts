@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { gap, jobEntry, reading, record } from '@/fixtures/records';
-import { fromThou } from '../quantity/length';
-import { sayingText } from '../quantity/saying';
+import { fromThou } from '../foundation/quantity/length';
+import { sayingText } from '../foundation/quantity/saying';
 import type { LoggedReading } from '../record/reading';
-import type { Entry } from '../record/record';
-import { STARTING_BENCH } from '../rings/choices';
-import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
-import { instrumentKey } from '../uncertainty/instrument';
+import type { Entry } from './buildRecord';
+import { STARTING_BENCH } from '../stages/rings/choices';
+import { STARTING_INSTRUMENTS } from '../foundation/uncertainty/startingInstruments';
+import { instrumentKey } from '../foundation/uncertainty/instrument';
 import { changesOf } from './changes';
 import * as made from './entries';
 import { judge } from './judge';

@@ -1,24 +1,24 @@
 /** The entries that what is done at a screen makes. Pure: who and when is given with each. */
-import { againstOf } from '../assembly/judged';
-import { isJointCheck } from '../assembly/checks';
-import { isBearingCheck } from '../journals/checks';
-import type { Joints } from '../clocking/joints';
+import { againstOf } from '../stages/assembly/judged';
+import { isJointCheck } from '../stages/assembly/checks';
+import { isBearingCheck } from '../record/bearingChecks';
+import type { Joints } from '../foundation/parts/joints';
 import {
   type Acceptable,
   type CheckEntry,
-  type GaugeSetting,
   type Logged,
   type LoggedReading,
   type PinEntry,
   type Stamp,
   isReading,
 } from '../record/reading';
-import type { Held } from '../verdict/held';
+import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
+import type { Held } from '../foundation/verdict/held';
 import type { ShopRate } from '../record/log';
-import type { ChoiceEntry, Entry } from '../record/record';
-import type { Ring } from '../rings/ring';
-import type { ChoiceKind, Choices, Subject } from '../stages';
-import { type Instrument, instrumentKey } from '../uncertainty/instrument';
+import type { ChoiceEntry, Entry } from './buildRecord';
+import type { Ring } from '../foundation/parts/rings';
+import type { ChoiceKind, Choices, Subject } from './registry';
+import { type Instrument, instrumentKey } from '../foundation/uncertainty/instrument';
 import { readingEntryOf } from './fold';
 import type { Judgement } from './judgement';
 import type { NewReading } from './preview';

@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { boosted } from '@/fixtures/adders';
-import { NO_SERVICE } from '../load/service';
+import { NO_SERVICE } from '../models/load/service';
 import { gap, job, jobEntry, reading, voiding } from '@/fixtures/records';
-import { fromInches, fromThou } from '../quantity/length';
-import { sayingText } from '../quantity/saying';
-import { type Given, type TargetChoices, startingChoices } from '../targets/target';
-import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
-import { instrumentKey } from '../uncertainty/instrument';
+import { fromInches, fromThou } from '../foundation/quantity/length';
+import { sayingText } from '../foundation/quantity/saying';
+import { type Given, type TargetChoices, startingChoices } from '../models/targets/target';
+import { STARTING_INSTRUMENTS } from '../foundation/uncertainty/startingInstruments';
+import { instrumentKey } from '../foundation/uncertainty/instrument';
 import { judge } from './judge';
-import type { Finding } from '../stage/finding';
-import type { Entry } from '../record/record';
-import type { Job } from '../job/job';
+import type { Finding } from '../stages/contract/finding';
+import type { Entry } from './buildRecord';
+import type { Job } from '../record/jobCard';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const choices = startingChoices('imperial');

@@ -1,12 +1,12 @@
 /** Entries laid into the log, one by one. An entry touches what it is of and nothing else. */
 import { type Logged, type LoggedReading, type ReadingEntry, type Voided, acceptKey } from '../record/reading';
-import type { Nm } from '../quantity/length';
+import type { Nm } from '../foundation/quantity/length';
 import { type Log, type NumberLog, roundOf } from '../record/log';
-import { isBearingCheck } from '../journals/checks';
+import { isBearingCheck } from '../record/bearingChecks';
 import { bearingPartsIn, partsIn, standsIn } from '../record/parts';
-import { type ChoiceEntry, type Entry, isChoice } from '../record/record';
-import { factsOf } from '../stages';
-import { instrumentKey } from '../uncertainty/instrument';
+import { type ChoiceEntry, type Entry, isChoice } from './buildRecord';
+import { factsOf } from './stageTables';
+import { instrumentKey } from '../foundation/uncertainty/instrument';
 
 interface NumberDraft extends NumberLog {
   histories: Map<string, Logged[]>;

@@ -4,26 +4,17 @@
  *
  * keptJudge() gives the same, faster: it keeps what a new entry leaves as it was.
  */
-import { forwardBankOf } from '../clocking/crankcase';
-import { type Cylinder, cylindersOf } from '../engine/engine';
-import type { Job } from '../job/job';
+import { forwardBankOf } from '../foundation/engine/crankcase';
+import { type Cylinder, cylindersOf } from '../foundation/engine/engine';
+import type { Job } from '../record/jobCard';
 import type { Log } from '../record/log';
-import type { BuildRecord, Entry } from '../record/record';
+import type { BuildRecord, Entry } from './buildRecord';
 import type { Renewal } from '../record/reading';
-import type { Finding } from '../stage/finding';
-import { ENGINE, type Memo, forgetful, remembering } from '../stage/memo';
-import type { Frame, Progress } from '../stage/stage';
-import {
-  type ChoiceKind,
-  type Choices,
-  type StageId,
-  CHOICE_KINDS,
-  JUDGING_ORDER,
-  STAGE_IDS,
-  STARTING,
-  covers,
-  stageOf,
-} from '../stages';
+import type { Finding } from '../stages/contract/finding';
+import { type Memo, ENGINE, forgetful, remembering } from '../stages/contract/memo';
+import type { Frame, Progress } from '../stages/contract/stage';
+import type { ChoiceKind, Choices, StageId } from './registry';
+import { CHOICE_KINDS, JUDGING_ORDER, STAGE_IDS, STARTING, covers, stageOf } from './stageTables';
 import { allFindings } from './findings';
 import { logOf, logWith } from './fold';
 import { isAgainst, lackingOf } from './ready';

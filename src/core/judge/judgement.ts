@@ -1,14 +1,14 @@
 /** What judge() gives: everything that follows from a record. */
-import type { Route } from '../rings/choices';
-import type { Cylinder } from '../engine/engine';
-import type { JudgedBearing } from '../journals/found';
-import type { Expected } from '../quantity/hear';
-import type { Units } from '../quantity/length';
-import { type LoggedReading, isReading, type Renewal } from '../record/reading';
+import type { Route } from '../stages/rings/choices';
+import type { Cylinder } from '../foundation/engine/engine';
+import type { JudgedBearing } from '../stages/journals/found';
+import type { Expected } from '../foundation/quantity/hear';
+import type { Units } from '../foundation/quantity/length';
+import { type LoggedReading, type Renewal, isReading } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
-import type { Finding } from '../stage/finding';
-import type { Frame, Missing, Outcome, Place, Progress, Stage } from '../stage/stage';
-import type { Task } from '../stage/tasks';
+import type { Finding } from '../stages/contract/finding';
+import type { Frame, Missing, Outcome, Place, Progress, Stage } from '../stages/contract/stage';
+import type { Task } from '../stages/contract/tasks';
 import {
   type Choices,
   type ListId,
@@ -18,11 +18,8 @@ import {
   type Subject,
   type SubjectOn,
   STAGES,
-  STAGE_IDS,
-  STAGE_OF,
-  SUBJECTS,
-  covers,
-} from '../stages';
+} from './registry';
+import { STAGE_OF, SUBJECTS } from './stageTables';
 
 /** What stands against a cylinder, and on which stage that is cured. */
 export interface Lacking extends Missing {
@@ -78,10 +75,6 @@ export const isCylinder = (place: JudgedPlace): place is JudgedCylinder => 'bank
 /** What has this id; undefined where the engine has none such. */
 export const placeAt = ({ cylinders, places }: Judgement, id: string): JudgedPlace | undefined =>
   cylinders.find((c) => c.id === id) ?? places.find((p) => p.id === id);
-
-/** Whether everything was judged that its job covers: what works out an optional stage may come later than a page. */
-export const isWhole = (judgement: Judgement): boolean =>
-  STAGE_IDS.every((id) => !covers(judgement.job, id) || asked(id).isWorked(judgement));
 
 /** The bearing at a place: a main, or the rod of a cylinder; undefined for the crank. */
 export const journalAt = ({ mains }: Judgement, place: JudgedPlace): JudgedBearing | undefined =>

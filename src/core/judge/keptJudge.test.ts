@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyEntries } from '@/fixtures/anyEntries';
 import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
-import { startingSizing } from '../bores/plan';
-import { fromInches, fromThou } from '../quantity/length';
-import { STARTING_BENCH } from '../rings/choices';
-import type { Entry } from '../record/record';
+import { startingSizing } from '../stages/bores/plan';
+import { fromInches, fromThou } from '../foundation/quantity/length';
+import { STARTING_BENCH } from '../stages/rings/choices';
+import type { Entry } from './buildRecord';
 import { logOf, logWith } from './fold';
 import { judge, keptJudge } from './judge';
 

@@ -1,9 +1,9 @@
 /** What one bench made last, and where that leads back to. */
 import type { FiledEntry, Logged } from '../record/reading';
 import { historyOf } from '../record/log';
-import type { Entry } from '../record/record';
-import type { At } from '../stage/tasks';
-import type { Subject } from '../stages';
+import type { Entry } from './buildRecord';
+import type { At } from '../stages/contract/tasks';
+import type { Subject } from './registry';
 import { type JudgedPlace, type Judgement, numberAt } from './judgement';
 
 /** A reading or a cut, and what it is read on. */

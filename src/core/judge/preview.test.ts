@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { reading, record } from '@/fixtures/records';
-import { STARTING_BORES } from '../bores/grid';
-import { fromThou } from '../quantity/length';
-import type { Entry } from '../record/record';
-import type { At } from '../stage/tasks';
-import type { Subject } from '../stages';
+import { STARTING_BORES } from '../stages/bores/measuringPlan';
+import { fromThou } from '../foundation/quantity/length';
+import type { Entry } from './buildRecord';
+import type { At } from '../stages/contract/tasks';
+import type { Subject } from './registry';
 import { judge } from './judge';
 import { EMPTY_HAND, asChoice, asEntry, readingOf } from './preview';
 

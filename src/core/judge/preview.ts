@@ -1,9 +1,11 @@
 /** The reading that an entry on the line would make, and what else the record would be with another chart. */
-import type { Meaning } from '../quantity/hear';
-import type { Entry } from '../record/record';
-import type { GaugeSetting, ReadingEntry, RingFit, Zeroed } from '../record/reading';
-import type { At } from '../stage/tasks';
-import { type ChoiceKind, type Choices, type Subject, SUBJECTS } from '../stages';
+import type { Meaning } from '../foundation/quantity/hear';
+import type { Entry } from './buildRecord';
+import type { ReadingEntry, RingFit, Zeroed } from '../record/reading';
+import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
+import type { At } from '../stages/contract/tasks';
+import type { ChoiceKind, Choices, Subject } from './registry';
+import { SUBJECTS } from './stageTables';
 import { settingOf } from './context';
 import { type JudgedPlace, type Judgement, isCylinder, journalAt, numberAt, placeAt } from './judgement';
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { gap, jobEntry, reading, record } from '@/fixtures/records';
-import { startingChoices } from '../targets/target';
-import { fromInches, fromThou } from '../quantity/length';
-import type { Entry } from '../record/record';
+import { startingChoices } from '../models/targets/target';
+import { fromInches, fromThou } from '../foundation/quantity/length';
+import type { Entry } from './buildRecord';
 import { judge } from './judge';
-import type { StageId } from '../stages';
+import type { StageId } from './registry';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const of = (stage: StageId, ...entries: Entry[]) => judge(record(...entries)).stages.find((s) => s.stage === stage);

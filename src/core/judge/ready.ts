@@ -1,8 +1,9 @@
 /** What stands against a cylinder: what it lacks on the stages that the job covers, and what is found whatever it covers. */
-import { isCylinderId } from '../engine/places';
-import { say } from '../quantity/saying';
-import type { Finding } from '../stage/finding';
-import { type StageId, STAGE_IDS, covers } from '../stages';
+import { isCylinderId } from '../foundation/engine/places';
+import { say } from '../foundation/quantity/saying';
+import type { Finding } from '../stages/contract/finding';
+import type { StageId } from './registry';
+import { STAGE_IDS, covers } from './stageTables';
 import { type JudgedCylinder, type Judgement, type Lacking, asked } from './judgement';
 
 const isOfEngine = ({ cylinder }: Finding): boolean => cylinder === null || !isCylinderId(cylinder);
@@ -22,7 +23,7 @@ function begunElsewhere(stage: StageId, engine: Judgement, cylinder: JudgedCylin
 
 const lackingOn = (stage: StageId, engine: Judgement, cylinder: JudgedCylinder): Lacking[] =>
   asked(stage)
-    .missing(engine, cylinder)
+    .missing(engine.choices, cylinder)
     .map((m): Lacking => ({ ...m, stage, isOfEngine: false }));
 
 /**

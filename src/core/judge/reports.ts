@@ -1,7 +1,7 @@
 /** A build on paper and in a table, as its stages give it. */
-import type { Row, SheetPart } from '../stage/report';
-import type { Report } from '../stage/stage';
-import { STAGE_IDS } from '../stages';
+import type { Row, SheetPart } from '../stages/contract/report';
+import type { Report } from '../stages/contract/stage';
+import { STAGE_IDS } from './stageTables';
 import { type JudgedCylinder, type Judgement, asked } from './judgement';
 
 /** What each stage puts there, in working order. */

@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { boreReading, gap, jobEntry, record, reading } from '@/fixtures/records';
-import { fromInches, fromMm, fromThou, toInches } from '../quantity/length';
-import { STARTING_RING_SET } from '../rings/set';
-import { sayingText } from '../quantity/saying';
+import { fromInches, fromMm, fromThou, toInches } from '../foundation/quantity/length';
+import { STARTING_RING_SET } from '../stages/rings/set';
+import { sayingText } from '../foundation/quantity/saying';
 import { judge } from './judge';
 import type { Judgement } from './judgement';
 import { stepOn } from './next';
-import type { Entry } from '../record/record';
+import type { Entry } from './buildRecord';
 import type { RingFit } from '../record/reading';
-import { startingChoices } from '../targets/target';
-import { STARTING_BENCH, STARTING_PLACING } from '../rings/choices';
-import type { JudgedRing } from '../rings/judged';
-import { ringAdvice } from '../rings/words';
+import { startingChoices } from '../models/targets/target';
+import { STARTING_BENCH, STARTING_PLACING } from '../stages/rings/choices';
+import type { JudgedRing } from '../stages/rings/judged';
+import { ringAdvice } from '../stages/rings/words';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const stamp = (id: string) => ({ id, at: AT, by: 'AB' });

@@ -1,10 +1,11 @@
 /** What tools were wrongly used for: after their calibration ran out, or out of their range. */
-import { say, size } from '../quantity/saying';
+import { say, size } from '../foundation/quantity/saying';
 import { type Log, historyOf } from '../record/log';
 import { type LoggedReading, isReading } from '../record/reading';
-import { type Finding, about } from '../stage/finding';
-import { type StageId, type Subject, STAGE_OF, SUBJECT_IDS } from '../stages';
-import { type Instrument, calibrationEnds, isOutOfDate, isOutOfRange } from '../uncertainty/instrument';
+import { type Finding, about } from '../stages/contract/finding';
+import type { StageId, Subject } from './registry';
+import { STAGE_OF, SUBJECT_IDS } from './stageTables';
+import { type Instrument, calibrationEnds, isOutOfDate, isOutOfRange } from '../foundation/uncertainty/instrument';
 import { type JudgedPlace, isCylinder, numberAt } from './judgement';
 
 /** One reading that a tool should not have taken. */

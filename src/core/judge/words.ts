@@ -1,8 +1,9 @@
 /** What is read, and where, in a few words. */
-import { type Spot, shortDepth, shortDirection } from '../bores/grid';
+import { type Spot, shortDepth, shortDirection } from '../foundation/parts/spots';
 import { type JudgedPlace, isCylinder } from './judgement';
-import type { At } from '../stage/tasks';
-import { type Subject, SUBJECTS } from '../stages';
+import type { At } from '../stages/contract/tasks';
+import type { Subject } from './registry';
+import { SUBJECTS } from './stageTables';
 
 /** Where on a bearing: `journal, front, in line` with its throw, or `upper shell`. */
 const onBearing = (subject: Subject, { depth, angle }: Spot): string =>

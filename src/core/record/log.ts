@@ -2,21 +2,12 @@
  * The log: the entries of a record in the order of what they are of, so that a part's history is one look-up. It is
  * never changed in place: what an entry does not touch is the same object before and after it.
  */
-import type { Nm } from '../quantity/length';
-import type { RateMetal, RateSums } from '../rings/rate';
-import type { Instrument } from '../uncertainty/instrument';
-import type { BenchEntry, Benched } from './bench';
-import type {
-  Accepted,
-  CheckEntry,
-  GaugeSetting,
-  Logged,
-  LoggedReading,
-  PinEntry,
-  Renewal,
-  Stamp,
-  Voided,
-} from './reading';
+import type { Nm } from '../foundation/quantity/length';
+import type { RateMetal, RateSums } from './filerRate';
+import type { Instrument } from '../foundation/uncertainty/instrument';
+import type { BenchEntry, Benched } from './benchWork';
+import type { Accepted, CheckEntry, Logged, LoggedReading, PinEntry, Renewal, Stamp, Voided } from './reading';
+import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
 
 /** A check that was ticked, and which parts were then there. */
 export interface Tick {

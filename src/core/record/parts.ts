@@ -1,16 +1,20 @@
 /** Which parts are in a cylinder: what a check at the block was made of, and what a verdict was accepted of, so that either lapses when one changes. */
-import type { PairingChoices } from '../pistons/choices';
-import type { PlacingChoices } from '../rings/choices';
-import { type Ring, RINGS, isCompression } from '../rings/ring';
+import { type Compression, type Ring, RINGS, isCompression } from '../foundation/parts/rings';
 import { type Log, roundOf } from './log';
 
 type Placed = Pick<Log, 'choices'>;
 
-const pairings = ({ choices }: Placed): PairingChoices['pairs'] =>
-  (choices.get('pairing')?.value as PairingChoices | undefined)?.pairs ?? [];
+/** What the choices of kind `pairing` and `placing` say of where numbered parts are. */
+interface Pairing {
+  pairs: { cylinder: string; piston: string }[];
+}
+type Placing = Record<Compression, { pairs: { cylinder: string; ring: string }[] }>;
 
-const placings = ({ choices }: Placed, ring: Ring): PlacingChoices['top']['pairs'] =>
-  isCompression(ring) ? ((choices.get('placing')?.value as PlacingChoices | undefined)?.[ring].pairs ?? []) : [];
+const pairings = ({ choices }: Placed): Pairing['pairs'] =>
+  (choices.get('pairing')?.value as Pairing | undefined)?.pairs ?? [];
+
+const placings = ({ choices }: Placed, ring: Ring): Placing[Compression]['pairs'] =>
+  isCompression(ring) ? ((choices.get('placing')?.value as Placing | undefined)?.[ring].pairs ?? []) : [];
 
 /** Number of the piston that is in a cylinder. */
 export const pistonIn = (log: Placed, cylinder: string): string =>

@@ -2,15 +2,15 @@
  * What is read and done at the bench, as the record keeps it. Nothing here is ever changed: a correction is a later
  * entry that voids the earlier one and says why.
  */
-import { type Held, isWorse, heldWords } from '../verdict/held';
-import type { PinPart } from '../assembly/pinParts';
-import type { Step } from '../assembly/steps';
-import type { BearingCheck } from '../journals/checks';
-import type { Depth, Spot } from '../bores/grid';
-import type { Joints } from '../clocking/joints';
-import type { Nm } from '../quantity/length';
-import { type Saying, say } from '../quantity/saying';
-import type { Ring, Squaring } from '../rings/ring';
+import { type Held, isWorse, heldWords } from '../foundation/verdict/held';
+import type { PinPart } from './pinParts';
+import type { Step } from './stepIds';
+import type { BearingCheck } from './bearingChecks';
+import type { Depth, Spot } from '../foundation/parts/spots';
+import type { Joints } from '../foundation/parts/joints';
+import type { Nm } from '../foundation/quantity/length';
+import { type Saying, say } from '../foundation/quantity/saying';
+import type { Squaring, Ring } from '../foundation/parts/rings';
 
 export interface Stamp {
   /** Unique in the build; made where the entry was made, so that sending it twice adds it once. */
@@ -264,9 +264,3 @@ export function zeroedAlike(readings: readonly Pick<LoggedReading, 'zeroed'>[]):
   const first = readings[0]?.zeroed ?? null;
   return readings.every(({ zeroed }) => isAlike(zeroed, first)) ? first : null;
 }
-
-/**
- * What a bore gauge was zeroed at: a size; the piston of each cylinder, or each journal, so that the dial is the
- * clearance; each journal and the clearance aimed at, so that it is the error; or in a bore, its size not known yet.
- */
-export type GaugeSetting = Nm | 'piston' | 'journal' | 'aim' | 'here';

@@ -1,6 +1,6 @@
 /** How a shop puts an engine together. */
 import { z } from 'zod';
-import type { WalkChoices } from '@/core/assembly/choices';
+import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import { torque } from './bench';
 import { text } from './parts';
 

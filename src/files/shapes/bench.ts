@@ -1,9 +1,9 @@
 /** Masses, torques and the fasteners of an engine. Masses are whole milligrams, torques whole millinewton metres. */
 import { z } from 'zod';
-import { BLOCK, isCylinderId } from '@/core/engine/places';
-import { type BalanceChoices, MIXED, type SetChoices } from '@/core/masses/choices';
-import { TIGHTENINGS, TURNED_AFTER, WEIGHED_PARTS } from '@/core/record/bench';
-import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/tightening/groups';
+import { BLOCK, isCylinderId } from '@/core/foundation/engine/places';
+import { type BalanceChoices, type SetChoices, MIXED } from '@/core/stages/assembly/weights/choices';
+import { TIGHTENINGS, TURNED_AFTER, WEIGHED_PARTS } from '@/core/record/benchWork';
+import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/stages/assembly/torque/groups';
 import { cylinder, id, METRE, once, place, smallNm, text, words } from './parts';
 
 const mg = z.int('a whole number of milligrams').min(0, 'not negative').max(20_000_000, 'at most 20 kg');

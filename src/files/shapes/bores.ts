@@ -1,10 +1,11 @@
 /** How bores are read, judged and sized. */
 import { z } from 'zod';
-import { type BoreChoices, DEPTHS } from '@/core/bores/grid';
-import { MOST_GRADES, type SizingChoices } from '@/core/bores/plan';
-import type { SuppliedChoices } from '@/core/bores/supplied';
-import { MOST_CYLINDERS } from '@/core/engine/engine';
-import { NO_SIZES } from '@/core/verdict/sizeLimits';
+import { DEPTHS } from '@/core/foundation/parts/spots';
+import type { BoreChoices } from '@/core/stages/bores/measuringPlan';
+import { type SizingChoices, MOST_GRADES } from '@/core/stages/bores/plan';
+import type { SuppliedChoices } from '@/core/stages/bores/supplied';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import { NO_SIZES } from '@/core/foundation/quantity/sizeLimits';
 import { cylinder, direction, nm, once, sizeLimits, smallNm, someSize, text, widthNm } from './parts';
 
 const formLimits = z.strictObject({ taper: nm, outOfRound: nm });

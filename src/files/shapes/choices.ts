@@ -1,6 +1,6 @@
 /** The shape of each choice, by kind: every kind that a stage brings has one here. */
-import { type z } from 'zod';
-import type { ChoiceKind, Choices } from '@/core/stages';
+import type { z } from 'zod';
+import type { ChoiceKind, Choices } from '@/core/judge/registry';
 import { walkSchema } from './assembly';
 import { balanceSchema, fastenersSchema, setsSchema } from './bench';
 import { boresSchema, sizingSchema, suppliedSchema } from './bores';

@@ -1,11 +1,12 @@
 /** Where the joints point, and what is known of the crown. */
 import { z } from 'zod';
-import { type ClockingChoices, STARTING_CLOCKING } from '@/core/clocking/choices';
-import { THROWS } from '@/core/clocking/crankcase';
-import { RULE_SEVERITIES, type Rule, type Rules, SCOPES } from '@/core/clocking/rules';
-import { SCHOOLS } from '@/core/clocking/schools';
-import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS, SIDES } from '@/core/clocking/surroundings';
-import { MOST_CYLINDERS } from '@/core/engine/engine';
+import { type ClockingChoices, STARTING_CLOCKING } from '@/core/stages/clocking/choices';
+import { THROWS } from '@/core/foundation/engine/crankcase';
+import { type Rule, type Rules, RULE_SEVERITIES, SCOPES } from '@/core/stages/clocking/rules';
+import { SCHOOLS } from '@/core/stages/clocking/schools';
+import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS } from '@/core/stages/clocking/surroundings';
+import { SIDES } from '@/core/foundation/engine/sides';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
 import { bearing, cylinder, joints, nm, once, someJoints, text } from './parts';
 
 const rule: z.ZodType<Rule> = z.strictObject({

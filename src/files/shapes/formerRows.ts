@@ -3,7 +3,7 @@
  * from the row before. They follow from the heat load now: such a row is read as one that names none. A row that a shop
  * gave its own keeps them.
  */
-import type { ChartRow } from '@/core/targets/chart';
+import type { ChartRow } from '@/core/models/charts/chart';
 
 /** Ring and wall of the rows of the starting chart, and of the first row of an empty one, °C. */
 const STEPS = [

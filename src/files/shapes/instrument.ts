@@ -1,7 +1,7 @@
 /** A measuring tool or a ring filer. */
 import { z } from 'zod';
-import { INSTRUMENT_KINDS, type Instrument } from '@/core/uncertainty/instrument';
-import { instrumentFaults } from '@/core/uncertainty/instrumentFaults';
+import { type Instrument, INSTRUMENT_KINDS } from '@/core/foundation/uncertainty/instrument';
+import { instrumentFaults } from '@/core/foundation/uncertainty/instrumentFaults';
 import { chartVersion, nm, widthNm, words } from './parts';
 
 const day = z.iso.date('a day such as 2026-05-04');

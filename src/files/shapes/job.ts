@@ -1,14 +1,14 @@
 /** The job card. */
 import { z } from 'zod';
-import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES } from '@/core/engine/engine';
-import { engineFaults } from '@/core/engine/engineFaults';
-import type { Job } from '@/core/job/job';
-import { MOST_CHARACTERS, NAME_ASKED } from '@/core/job/jobFaults';
-import { MOST_BOOST } from '@/core/quantity/pressure';
-import { ALTITUDES, MOST_POWER, SPEEDS, STROKES } from '@/core/load/hearPlace';
-import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '@/core/load/service';
-import { BLOWERS, FUELS, MOST_SHARE, USES } from '@/core/load/serviceWords';
-import { SURFACES } from '@/core/targets/target';
+import { LAYOUTS, MOST_CYLINDERS, NUMBERING_SCHEMES } from '@/core/foundation/engine/engine';
+import { engineFaults } from '@/core/foundation/engine/engineFaults';
+import type { Job } from '@/core/record/jobCard';
+import { MOST_CHARACTERS, NAME_ASKED } from '@/core/stages/job/jobFaults';
+import { MOST_BOOST } from '@/core/foundation/quantity/pressure';
+import { ALTITUDES, MOST_POWER, SPEEDS, STROKES } from '@/core/models/load/hearPlace';
+import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '@/core/models/load/service';
+import { BLOWERS, FUELS, MOST_SHARE, USES } from '@/core/models/load/serviceWords';
+import { SURFACES } from '@/core/foundation/parts/materials';
 import { nm, partId, text } from './parts';
 
 const engine = z

@@ -1,20 +1,20 @@
 /** How bearings are read, what they may be, and the shells there are. */
 import { z } from 'zod';
-import { MOST_CYLINDERS } from '@/core/engine/engine';
-import { MOST_OTHERS, mostMains } from '@/core/engine/places';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import { MOST_OTHERS, mostMains } from '@/core/foundation/engine/places';
 import {
   type BearingChoices,
   type FittedShells,
   type GivenLimits,
   type JournalChoices,
+  type ShellChoices,
+  type ShellStock,
   METHODS,
   STANDARD,
   STARTING_JOURNALS,
-  type ShellChoices,
-  type ShellStock,
-} from '@/core/journals/choices';
-import { HOUSING_METALS, ROD_METALS } from '@/core/heat/metals';
-import { NO_SIZES } from '@/core/verdict/sizeLimits';
+} from '@/core/stages/journals/choices';
+import { HOUSING_METALS, ROD_METALS } from '@/core/models/heat/metals';
+import { NO_SIZES } from '@/core/foundation/quantity/sizeLimits';
 import { nm, once, partId, place, sizeLimits, smallNm, someSize, text, time, words } from './parts';
 
 const MOST_MAINS = mostMains(MOST_CYLINDERS);

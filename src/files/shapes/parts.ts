@@ -1,8 +1,8 @@
 /** What the shapes of entries are made of. Lengths are whole nanometres, times ISO 8601 in UTC. */
 import { z } from 'zod';
-import type { Joints } from '@/core/clocking/joints';
-import { MOST_CYLINDERS } from '@/core/engine/engine';
-import { type SizeLimits, sizesFault } from '@/core/verdict/sizeLimits';
+import type { Joints } from '@/core/foundation/parts/joints';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import { type SizeLimits, sizesFault } from '@/core/foundation/quantity/sizeLimits';
 
 export const METRE = 1_000_000_000;
 

@@ -1,8 +1,8 @@
 /** How pistons are read, and which is where. */
 import { z } from 'zod';
-import { MOST_CYLINDERS } from '@/core/engine/engine';
-import type { PairingChoices } from '@/core/pistons/choices';
-import { GAUGE_FROM, type PistonChoices } from '@/core/pistons/piston';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import type { PairingChoices } from '@/core/stages/pistons/choices';
+import { type PistonChoices, GAUGE_FROM } from '@/core/stages/pistons/piston';
 import { cylinder, cylinders, nm, once, smallNm } from './parts';
 
 export const pistonsSchema: z.ZodType<PistonChoices> = z.strictObject({

@@ -1,10 +1,10 @@
 /** How rings are read and filed, what they are, and which is where. */
 import { z } from 'zod';
-import { MOST_CYLINDERS } from '@/core/engine/engine';
-import { RING_METALS } from '@/core/heat/metals';
-import { type BenchChoices, type PlacingChoices, ROUTES, STARTING_BENCH } from '@/core/rings/choices';
-import { PLACING_AIMS } from '@/core/rings/placed';
-import { BEVELS, type RingSet, SECTIONS, UP_MARKS } from '@/core/rings/set';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import { RING_METALS } from '@/core/models/heat/metals';
+import { type BenchChoices, type PlacingChoices, ROUTES, STARTING_BENCH } from '@/core/stages/rings/choices';
+import { PLACING_AIMS } from '@/core/stages/rings/placed';
+import { type RingSet, BEVELS, SECTIONS, UP_MARKS } from '@/core/stages/rings/set';
 import { cylinder, cylinders, nm, once, smallNm, text } from './parts';
 
 /** Files of versions 1 and 2 kept what one bore gauge was set to here; it is dropped: gauges are zeroed anew. */

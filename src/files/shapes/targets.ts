@@ -1,12 +1,13 @@
 /** Targets, charts and the heat model, as chosen. */
 import { z } from 'zod';
-import { MOST_CYLINDERS } from '@/core/engine/engine';
-import type { HeatChoices } from '@/core/heat/assess';
-import { RING_METALS } from '@/core/heat/metals';
-import { ALLOYS, CHART_FIGURES, CHART_KINDS, type Chart } from '@/core/targets/chart';
-import { chartFaults } from '@/core/targets/chartEdit';
-import type { Strictness } from '@/core/verdict/decide';
-import type { Given, Own, Papers, SecondBy, TargetChoices } from '@/core/targets/target';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import type { HeatChoices } from '@/core/models/heat/assess';
+import { RING_METALS } from '@/core/models/heat/metals';
+import { type Chart, CHART_FIGURES, CHART_KINDS } from '@/core/models/charts/chart';
+import { ALLOYS } from '@/core/foundation/parts/materials';
+import { chartFaults } from '@/core/models/charts/chartEdit';
+import type { Strictness } from '@/core/foundation/verdict/decide';
+import type { Given, Own, Papers, SecondBy, TargetChoices } from '@/core/models/targets/target';
 import { chartVersion, celsius, cylinder, nm, partId, text, time, widthNm, words } from './parts';
 import { withoutGivenTemperatures } from './formerRows';
 

@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { isRight } from '@/core/assembly/judged';
-import { type WalkAt, resumedAt, stepAt, walkOf } from '@/core/assembly/walk';
-import { BLOCK } from '@/core/engine/places';
+import { isRight } from '@/core/stages/assembly/judged';
+import { type WalkAt, resumedAt, stepAt, walkOf } from '@/core/stages/assembly/walk';
+import { BLOCK } from '@/core/foundation/engine/places';
 import { Later } from '../openBuild/Later';
 import { useJudgement, useLive, useMoving } from '../openBuild/contexts';
 import { useView } from '../shared/address';

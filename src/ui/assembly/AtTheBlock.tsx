@@ -2,15 +2,15 @@
 
 import { Check as Tick } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { type JudgedCheck, isRight } from '@/core/assembly/judged';
-import { expectedOf } from '@/core/assembly/expected';
-import { isJointCheck } from '@/core/assembly/checks';
-import { stepSays, whyOf } from '@/core/assembly/stepWords';
-import { JOINTS } from '@/core/clocking/joints';
-import { type View, turnOf, viewWords } from '@/core/clocking/view';
-import { clockHours, directionWords } from '@/core/clocking/words';
-import { COMPRESSION, RING_WORDS } from '@/core/rings/ring';
-import { upWords } from '@/core/rings/whichWay';
+import { type JudgedCheck, isRight } from '@/core/stages/assembly/judged';
+import { expectedOf } from '@/core/stages/assembly/expected';
+import { isJointCheck } from '@/core/stages/assembly/checks';
+import { stepSays, whyOf } from '@/core/stages/assembly/stepWords';
+import { JOINTS } from '@/core/foundation/parts/joints';
+import { type View, turnOf, viewWords } from '@/core/stages/clocking/view';
+import { clockHours, directionWords } from '@/core/stages/clocking/words';
+import { RING_WORDS, COMPRESSION } from '@/core/foundation/parts/rings';
+import { upWords } from '@/core/stages/rings/whichWay';
 import { useInitials, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Crown } from '../clocking/Crown';
 import { CrownViewChoice, useCrownView } from '../clocking/CrownView';

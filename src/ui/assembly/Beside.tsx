@@ -1,8 +1,8 @@
 'use client';
 
-import { blockStepsIn } from '@/core/assembly/block';
-import type { WalkAt } from '@/core/assembly/walk';
-import { BLOCK } from '@/core/engine/places';
+import { blockStepsIn } from '@/core/stages/assembly/block';
+import type { WalkAt } from '@/core/stages/assembly/walk';
+import { BLOCK } from '@/core/foundation/engine/places';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { useJudgement } from '../openBuild/contexts';
 import { Findings, findingsFor } from '../stages/Findings';

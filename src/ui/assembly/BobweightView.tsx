@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { type Bobweight, type NoBobweight, bobweightsOf, usualShareOf } from '@/core/masses/bobweight';
-import type { JudgedMasses } from '@/core/masses/masses';
-import { gramsText } from '@/core/quantity/mass';
+import { type Bobweight, type NoBobweight, bobweightsOf, usualShareOf } from '@/core/stages/assembly/weights/bobweight';
+import type { JudgedMasses } from '@/core/stages/assembly/weights/masses';
+import { gramsText } from '@/core/foundation/quantity/mass';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Field } from '../shared/Field';
 import { GramsField } from './GramsField';

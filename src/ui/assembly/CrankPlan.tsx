@@ -1,8 +1,8 @@
 'use client';
 
-import { polar } from '@/core/clocking/arcs';
-import type { Rod } from '@/core/clocking/crankcase';
-import { SIDE_WORDS } from '@/core/clocking/ruleWords';
+import { polar } from '@/core/stages/clocking/arcs';
+import type { Rod } from '@/core/foundation/engine/crankcase';
+import { SIDE_WORDS } from '@/core/stages/clocking/ruleWords';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 

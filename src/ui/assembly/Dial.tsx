@@ -1,4 +1,4 @@
-import { polar } from '@/core/clocking/arcs';
+import { polar } from '@/core/stages/clocking/arcs';
 
 interface Props {
   /** Degrees from now; under 0 backwards. */

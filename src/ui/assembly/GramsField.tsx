@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Mg, gramsText, hearMass } from '@/core/quantity/mass';
+import { type Mg, gramsText, hearMass } from '@/core/foundation/quantity/mass';
 import { Field } from '../shared/Field';
 
 interface Props {

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { hearList } from '@/core/quantity/list';
-import { printLength } from '@/core/quantity/print';
-import type { Units } from '@/core/quantity/length';
-import { bothTorques, hearTorques, torqueText } from '@/core/quantity/torque';
-import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/tightening/groups';
+import { hearList } from '@/core/foundation/quantity/list';
+import { printLength } from '@/core/foundation/quantity/print';
+import type { Units } from '@/core/foundation/quantity/length';
+import { bothTorques, hearTorques, torqueText } from '@/core/foundation/quantity/torque';
+import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/stages/assembly/torque/groups';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { WalkChoices } from '@/core/assembly/choices';
+import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
 import { OilsForm } from './OilsForm';

@@ -2,7 +2,7 @@
 
 import { create } from 'qrcode';
 import { useMemo } from 'react';
-import { placeText } from '@/core/stage/place';
+import { placeText } from '@/core/stages/contract/place';
 import { useJudgement } from '../openBuild/contexts';
 import { useInBrowser } from '../shared/useInBrowser';
 

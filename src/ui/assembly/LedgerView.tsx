@@ -2,13 +2,13 @@
 
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { inOrder } from '@/core/assembly/walk';
-import { BLOCK } from '@/core/engine/places';
-import { hearList } from '@/core/quantity/list';
-import type { Nm } from '@/core/quantity/length';
-import { type MilliNm, bothTorques, fromPoundFeet, hearTorque } from '@/core/quantity/torque';
-import { benchedOf } from '@/core/record/benched';
-import { type FastenerGroup, usedWords } from '@/core/tightening/groups';
+import { inOrder } from '@/core/stages/assembly/walk';
+import { BLOCK } from '@/core/foundation/engine/places';
+import { hearList } from '@/core/foundation/quantity/list';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { type MilliNm, bothTorques, fromPoundFeet, hearTorque } from '@/core/foundation/quantity/torque';
+import { benchedOf } from '@/core/record/countedWork';
+import { type FastenerGroup, usedWords } from '@/core/stages/assembly/torque/groups';
 import {
   type JudgedFastener,
   type JudgedGroup,
@@ -16,16 +16,16 @@ import {
   isTight,
   ledgerOf,
   nextOn,
-} from '@/core/tightening/ledger';
-import { addFor } from '@/core/tightening/stretch';
-import { figureWords, toDoWords } from '@/core/tightening/words';
+} from '@/core/stages/assembly/torque/ledger';
+import { addFor } from '@/core/stages/assembly/torque/stretch';
+import { figureWords, toDoWords } from '@/core/stages/assembly/torque/words';
 import { useInitials, useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { Button } from '../shared/Button';
 import { Segmented } from '../shared/Segmented';
 import { StateShape } from '../shared/StateMark';
 import { onDemand } from '../shared/onDemand';
-import { FigureLine, type HeardFigure } from './FigureLine';
+import { type HeardFigure, FigureLine } from './FigureLine';
 import type { Order } from './useOrder';
 import { freshId } from '../shared/freshId';
 

@@ -9,16 +9,16 @@ import {
   nextToWeigh,
   numberIn,
   weighedKey,
-} from '@/core/masses/masses';
-import { type Mg, gramsText, hearMass } from '@/core/quantity/mass';
-import type { WeighedPart } from '@/core/record/bench';
-import { benchedOf } from '@/core/record/benched';
+} from '@/core/stages/assembly/weights/masses';
+import { type Mg, gramsText, hearMass } from '@/core/foundation/quantity/mass';
+import type { WeighedPart } from '@/core/record/benchWork';
+import { benchedOf } from '@/core/record/countedWork';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
 import { onDemand } from '../shared/onDemand';
-import { FigureLine, type HeardFigure } from './FigureLine';
+import { type HeardFigure, FigureLine } from './FigureLine';
 
 const MixView = onDemand(() => import('./MixView').then((m) => m.MixView));
 const BobweightView = onDemand(() => import('./BobweightView').then((m) => m.BobweightView));

@@ -2,8 +2,8 @@
 
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
-import { mostMains } from '@/core/engine/places';
-import { engineWords } from '@/core/engine/engine';
+import { mostMains } from '@/core/foundation/engine/places';
+import { engineWords } from '@/core/foundation/engine/engine';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { useJudgement } from '../openBuild/contexts';
 import { Button } from '../shared/Button';

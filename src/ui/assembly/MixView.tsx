@@ -1,9 +1,9 @@
 'use client';
 
-import { MIXED, type Mixed, type SetChoices, UNMIXED } from '@/core/masses/choices';
-import { type JudgedMasses, type MixGiven, PART_WORDS, mixGiven } from '@/core/masses/masses';
-import type { Mix } from '@/core/masses/mix';
-import { gramsText } from '@/core/quantity/mass';
+import { type Mixed, type SetChoices, MIXED, UNMIXED } from '@/core/stages/assembly/weights/choices';
+import { type JudgedMasses, type MixGiven, PART_WORDS, mixGiven } from '@/core/stages/assembly/weights/masses';
+import type { Mix } from '@/core/stages/assembly/weights/mix';
+import { gramsText } from '@/core/foundation/quantity/mass';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { useWorked } from '../shared/useWorked';

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
-import { type View, turnOf } from '@/core/clocking/view';
-import { clockHours, hearAngle } from '@/core/clocking/words';
+import { type Joint, type Joints, JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { type View, turnOf } from '@/core/stages/clocking/view';
+import { clockHours, hearAngle } from '@/core/stages/clocking/words';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import { apart } from '@/core/quantity/angle';
+import { apart } from '@/core/foundation/quantity/angle';
 import { useJudgement } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

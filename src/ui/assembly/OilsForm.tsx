@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { WalkChoices } from '@/core/assembly/choices';
+import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { FitStep, Turning } from '@/core/assembly/order';
+import type { FitStep, Turning } from '@/core/stages/assembly/order';
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
 import { Dial, turnWords } from './Dial';

@@ -1,8 +1,8 @@
 'use client';
 
-import { PIN_PARTS, type PinPart, PIN_PART_WORDS } from '@/core/assembly/pinParts';
-import type { Step } from '@/core/assembly/steps';
-import { isCylinderId } from '@/core/engine/places';
+import { type PinPart, PIN_PARTS, PIN_PART_WORDS } from '@/core/record/pinParts';
+import type { Step } from '@/core/record/stepIds';
+import { isCylinderId } from '@/core/foundation/engine/places';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,7 +1,7 @@
 'use client';
 
-import { PIN_PART_WORDS } from '@/core/assembly/pinParts';
-import { STEP_WORDS } from '@/core/assembly/stepNames';
+import { PIN_PART_WORDS } from '@/core/record/pinParts';
+import { STEP_WORDS } from '@/core/stages/assembly/stepNames';
 import type { PinEntry } from '@/core/record/reading';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';

@@ -1,7 +1,8 @@
 'use client';
 
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import { type Subject, stageOf } from '@/core/stages';
+import type { Subject } from '@/core/judge/registry';
+import { stageOf } from '@/core/judge/stageTables';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Link } from '../shared/Link';
 

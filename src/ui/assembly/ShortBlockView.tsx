@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { shortBlockOf } from '@/core/assembly/shortBlock';
-import { BLOCK, isCylinderId } from '@/core/engine/places';
-import { stageOf } from '@/core/stages';
+import { shortBlockOf } from '@/core/judge/shortBlock';
+import { BLOCK, isCylinderId } from '@/core/foundation/engine/places';
+import { stageOf } from '@/core/judge/stageTables';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Link } from '../shared/Link';

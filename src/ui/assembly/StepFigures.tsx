@@ -1,11 +1,11 @@
 'use client';
 
-import type { Step } from '@/core/assembly/steps';
-import { inOrder } from '@/core/assembly/walk';
-import { BLOCK, isCylinderId } from '@/core/engine/places';
-import { isTight, ledgerOf } from '@/core/tightening/ledger';
-import { figureWords } from '@/core/tightening/words';
-import { isTurnOpen, turnFaults, turningOf } from '@/core/turning/turning';
+import type { Step } from '@/core/record/stepIds';
+import { inOrder } from '@/core/stages/assembly/walk';
+import { BLOCK, isCylinderId } from '@/core/foundation/engine/places';
+import { isTight, ledgerOf } from '@/core/stages/assembly/torque/ledger';
+import { figureWords } from '@/core/stages/assembly/torque/words';
+import { isTurnOpen, turnFaults, turningOf } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { Button } from '../shared/Button';

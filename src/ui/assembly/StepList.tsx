@@ -1,9 +1,8 @@
 'use client';
 
-import { isRight } from '@/core/assembly/judged';
-import type { JudgedCheck } from '@/core/assembly/judged';
-import { STEP_WORDS } from '@/core/assembly/stepNames';
-import type { WalkAt } from '@/core/assembly/walk';
+import { type JudgedCheck, isRight } from '@/core/stages/assembly/judged';
+import { STEP_WORDS } from '@/core/stages/assembly/stepNames';
+import type { WalkAt } from '@/core/stages/assembly/walk';
 import type { PinEntry } from '@/core/record/reading';
 import { When } from '../shared/When';
 

@@ -1,9 +1,9 @@
 'use client';
 
-import type { Step } from '@/core/assembly/steps';
-import { CRANK } from '@/core/engine/places';
+import type { Step } from '@/core/record/stepIds';
+import { CRANK } from '@/core/foundation/engine/places';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import { hungOf } from '@/core/clocking/judgedCrown';
+import { hungOf } from '@/core/stages/clocking/judgedCrown';
 import { Crown } from '../clocking/Crown';
 import { SceneView } from '../clocking/SceneView';
 import { useCrownView } from '../clocking/CrownView';

@@ -1,6 +1,6 @@
 'use client';
 
-import { takenOutOf } from '@/core/assembly/takenOut';
+import { takenOutOf } from '@/core/stages/assembly/takenOut';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Popup } from '../shared/Popup';

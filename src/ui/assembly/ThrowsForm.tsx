@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { usualThrows } from '@/core/assembly/throws';
+import { usualThrows } from '@/core/stages/assembly/throws';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { WalkChoices } from '@/core/assembly/choices';
-import type { Units } from '@/core/quantity/length';
-import { hearTorque, torqueText } from '@/core/quantity/torque';
+import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
+import type { Units } from '@/core/foundation/quantity/length';
+import { hearTorque, torqueText } from '@/core/foundation/quantity/torque';
 import { SaidField } from '../duty/SaidField';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';

@@ -1,16 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { isRight } from '@/core/assembly/judged';
-import { BLOCK } from '@/core/engine/places';
+import { isRight } from '@/core/stages/assembly/judged';
+import { BLOCK } from '@/core/foundation/engine/places';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import { type MilliNm, bothTorques, hearTorque, torqueText } from '@/core/quantity/torque';
-import type { TurnedEntry } from '@/core/record/bench';
-import { benchedOf } from '@/core/record/benched';
-import { type JudgedTurning, afterWords } from '@/core/turning/turning';
+import { type MilliNm, bothTorques, hearTorque, torqueText } from '@/core/foundation/quantity/torque';
+import type { TurnedEntry } from '@/core/record/benchWork';
+import { benchedOf } from '@/core/record/countedWork';
+import { type JudgedTurning, afterWords } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
-import { FigureLine, type HeardFigure } from './FigureLine';
+import { type HeardFigure, FigureLine } from './FigureLine';
 import { torqueRange } from './turnedWords';
 
 /** After what the crank is turned. */

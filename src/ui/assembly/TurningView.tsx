@@ -1,8 +1,8 @@
 'use client';
 
-import { inOrder } from '@/core/assembly/walk';
-import type { Units } from '@/core/quantity/length';
-import { type MilliNm, bothTorques, torqueText } from '@/core/quantity/torque';
+import { inOrder } from '@/core/stages/assembly/walk';
+import type { Units } from '@/core/foundation/quantity/length';
+import { type MilliNm, bothTorques, torqueText } from '@/core/foundation/quantity/torque';
 import {
   type JudgedTurning,
   type PastTurning,
@@ -10,7 +10,7 @@ import {
   afterWords,
   rangeOf,
   turningOf,
-} from '@/core/turning/turning';
+} from '@/core/stages/assembly/rotating/rotatingTorque';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { When } from '../shared/When';

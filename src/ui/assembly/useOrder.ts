@@ -1,8 +1,8 @@
 'use client';
 
 import { useEffect, useMemo, useState } from 'react';
-import { type FitOrder, type OrderAsk, installOrder } from '@/core/assembly/order';
-import { inOrder, orderAsk } from '@/core/assembly/walk';
+import { type FitOrder, type OrderAsk, installOrder } from '@/core/stages/assembly/order';
+import { inOrder, orderAsk } from '@/core/stages/assembly/walk';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { useJudgement } from '../openBuild/contexts';
 import { useWorked } from '../shared/useWorked';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import type { PastTurning } from '@/core/turning/turning';
+import type { PastTurning } from '@/core/stages/assembly/rotating/rotatingTorque';
 
 /** What the shop’s other builds of the same kind took to turn; nothing until it is known, or where the server cannot be asked. */
 export function usePastTurnings(build: string): readonly PastTurning[] {

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Derived } from '@/core/bores/shape';
-import { printLength } from '@/core/quantity/print';
+import type { Derived } from '@/core/stages/bores/shape';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { bringIntoSight } from '../shared/sight';
 import { StateMark } from '../shared/StateMark';

@@ -1,11 +1,11 @@
 'use client';
 
-import { easySetting } from '@/core/bores/gauge';
-import { DEPTH_WORDS, directionWords } from '@/core/bores/grid';
+import { easySetting } from '@/core/stages/bores/gauge';
+import { DEPTH_WORDS, directionWords } from '@/core/foundation/parts/spots';
 import { settingFor, settingOf } from '@/core/judge/context';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import type { Nm } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { printLength } from '@/core/foundation/quantity/print';
 import { Hand } from '../hand/Hand';
 import { useHands, useJudgement, useWords } from '../openBuild/contexts';
 import { PassLog } from '../shared/PassLog';

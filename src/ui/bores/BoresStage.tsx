@@ -2,10 +2,10 @@
 
 import { useState } from 'react';
 import { flushSync } from 'react-dom';
-import { sameSpot } from '@/core/bores/grid';
-import { boreAdvice } from '@/core/bores/verdict';
-import type { At } from '@/core/stage/tasks';
-import type { Nm } from '@/core/quantity/length';
+import { sameSpot } from '@/core/foundation/parts/spots';
+import { boreAdvice } from '@/core/stages/bores/verdict';
+import type { At } from '@/core/stages/contract/tasks';
+import type { Nm } from '@/core/foundation/quantity/length';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { ReadingLine } from '../line/ReadingLine';
 import { Accepting } from '../shared/Accepting';

@@ -1,7 +1,7 @@
-import { dialFigures, needleAt } from '@/core/bores/gauge';
-import type { Nm, Units } from '@/core/quantity/length';
-import { lengthText, printLength } from '@/core/quantity/print';
-import type { GaugeKit } from '@/core/uncertainty/instrument';
+import { dialFigures, needleAt } from '@/core/stages/bores/gauge';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
+import { lengthText, printLength } from '@/core/foundation/quantity/print';
+import type { GaugeKit } from '@/core/foundation/uncertainty/instrument';
 
 interface Props {
   kit: GaugeKit;

@@ -2,11 +2,11 @@
 
 import { Link } from '../shared/Link';
 import { useState } from 'react';
-import { EACH, isEach } from '@/core/record/settingWords';
-import { easySetting, makeUpsFor, spanFor } from '@/core/bores/gauge';
-import type { Nm } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
-import { isOutOfRange } from '@/core/uncertainty/instrument';
+import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
+import { easySetting, makeUpsFor, spanFor } from '@/core/stages/bores/gauge';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { printLength } from '@/core/foundation/quantity/print';
+import { isOutOfRange } from '@/core/foundation/uncertainty/instrument';
 import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';

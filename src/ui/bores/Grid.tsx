@@ -1,13 +1,20 @@
 'use client';
 
-import { DEPTH_WORDS, type Spot, directionWords, isThrust, sameSpot } from '@/core/bores/grid';
-import type { Derived } from '@/core/bores/shape';
-import { offText, printLength } from '@/core/quantity/print';
+import {
+  type Spot,
+  DEPTH_WORDS,
+  directionWords,
+  isThrust,
+  sameSpot,
+  shortDepth,
+  shortDirection,
+} from '@/core/foundation/parts/spots';
+import type { Derived } from '@/core/stages/bores/shape';
+import { offText, printLength } from '@/core/foundation/quantity/print';
 import { useMoving, useWords } from '../openBuild/contexts';
-import { shortDepth, shortDirection } from '@/core/bores/grid';
 import { Explain } from '../shared/Explain';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import type { JudgedSpot } from '@/core/bores/judged';
+import type { JudgedSpot } from '@/core/stages/bores/judged';
 import { Term } from '../shared/Term';
 
 interface Props {

@@ -1,17 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  type Basis,
-  type BoreChoices,
-  DEPTHS_BY_COUNT,
-  DEPTH_WORDS,
-  STARTING_BORES,
-  directionWords,
-  directionsByCount,
-} from '@/core/bores/grid';
-import type { Nm } from '@/core/quantity/length';
-import { sizesFault } from '@/core/verdict/sizeLimits';
+import { DEPTHS_BY_COUNT, DEPTH_WORDS, directionWords, directionsByCount } from '@/core/foundation/parts/spots';
+import { type BoreChoices, type Basis, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { sizesFault } from '@/core/foundation/quantity/sizeLimits';
 import { useKeptDraft } from '../shared/keptDraft';
 import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';

@@ -1,11 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import type { SizingChoices } from '@/core/bores/plan';
+import { type SizingChoices, MOST_GRADES } from '@/core/stages/bores/plan';
 import { useKeptDraft } from '../shared/keptDraft';
-import { MOST_GRADES } from '@/core/bores/plan';
-import { finishOrdersOf, sizePlanOf } from '@/core/bores/nextSize';
-import { printLength } from '@/core/quantity/print';
+import { finishOrdersOf, sizePlanOf } from '@/core/stages/pistons/oversize';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';

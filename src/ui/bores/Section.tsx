@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import { type BorePicture, type Profile, picturesOf } from '@/core/bores/picture';
-import { shortDirection } from '@/core/bores/grid';
+import { type BorePicture, type Profile, picturesOf } from '@/core/stages/bores/picture';
+import { shortDirection } from '@/core/foundation/parts/spots';
 import { useWords } from '../openBuild/contexts';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 

@@ -1,10 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import { type BorePicture, type Ring, FULL, picturesOf } from '@/core/bores/picture';
-import { THRUST } from '@/core/bores/grid';
+import { type BorePicture, type Ring, FULL, picturesOf } from '@/core/stages/bores/picture';
+import { THRUST, shortDepth } from '@/core/foundation/parts/spots';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
-import { shortDepth } from '@/core/bores/grid';
 import { StateMark } from '../shared/StateMark';
 import { wallPath } from './Section';
 

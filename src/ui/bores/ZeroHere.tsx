@@ -1,6 +1,6 @@
 'use client';
 
-import { shortDepth, shortDirection } from '@/core/bores/grid';
+import { shortDepth, shortDirection } from '@/core/foundation/parts/spots';
 import { settingOf, zeroOf } from '@/core/judge/context';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { readingOf } from '@/core/judge/preview';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import type { Nm } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthField } from '../shared/LengthField';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { type Chart, CHART_FIGURE_WORDS, cellOf, columnOf, rowOf } from '@/core/targets/chart';
-import { FACTORS, figureKind, withFactor } from '@/core/targets/chartEdit';
+import { type Chart, CHART_FIGURE_WORDS, cellOf, columnOf, rowOf } from '@/core/models/charts/chart';
+import { FACTORS, figureKind, withFactor } from '@/core/models/charts/chartEdit';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import type { InHand } from './inHand';

@@ -1,4 +1,4 @@
-import type { ChartCell } from '@/core/targets/chart';
+import type { ChartCell } from '@/core/models/charts/chart';
 
 /** Whether a chart's figure is confirmed against a sheet: shape, colour and word. */
 export function CellState({ cell, words = false }: { cell: ChartCell; words?: boolean }) {

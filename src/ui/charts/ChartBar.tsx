@@ -3,8 +3,8 @@
 import { Download } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Chart } from '@/core/targets/chart';
-import { chartFaults } from '@/core/targets/chartEdit';
+import type { Chart } from '@/core/models/charts/chart';
+import { chartFaults } from '@/core/models/charts/chartEdit';
 import { Button, buttonLook } from '../shared/Button';
 import { Initials } from '../shared/Initials';
 import { Link } from '../shared/Link';

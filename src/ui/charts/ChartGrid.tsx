@@ -1,7 +1,7 @@
 'use client';
 
 import type { KeyboardEvent } from 'react';
-import { type Chart, type ChartFigure, cellOf, factorText } from '@/core/targets/chart';
+import { type Chart, type ChartFigure, cellOf, factorText } from '@/core/models/charts/chart';
 import { FACTOR_FIELD } from './CellFoot';
 import { CellState } from './CellState';
 import type { InHand } from './inHand';

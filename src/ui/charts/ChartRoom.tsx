@@ -2,7 +2,7 @@
 
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { type Chart, CHART_FIGURES } from '@/core/targets/chart';
+import { type Chart, CHART_FIGURES } from '@/core/models/charts/chart';
 import { Button } from '../shared/Button';
 import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';

@@ -1,9 +1,9 @@
 'use client';
 
-import { CHART_FIGURE_WORDS, type Chart, type ChartFigure, columnOf } from '@/core/targets/chart';
-import { knotsOf } from '@/core/targets/curve';
-import { curveOf } from '@/core/targets/loadPicture';
-import { TRUSTED } from '@/core/load/load';
+import { type Chart, type ChartFigure, CHART_FIGURE_WORDS, columnOf } from '@/core/models/charts/chart';
+import { knotsOf } from '@/core/models/charts/curve';
+import { curveOf } from '@/core/stages/targets/loadPicture';
+import { TRUSTED } from '@/core/models/load/load';
 import { Plot } from '../shared/Plot';
 
 interface Props {

@@ -2,7 +2,8 @@
 
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { ALLOYS, type Alloy, type Chart, loadOfRow } from '@/core/targets/chart';
+import { type Chart, loadOfRow } from '@/core/models/charts/chart';
+import { type Alloy, ALLOYS } from '@/core/foundation/parts/materials';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { SelectField } from '../shared/SelectField';

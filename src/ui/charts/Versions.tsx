@@ -1,7 +1,7 @@
 'use client';
 
 import { Dialog } from 'radix-ui';
-import type { Chart } from '@/core/targets/chart';
+import type { Chart } from '@/core/models/charts/chart';
 import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';
 import { ChartChanges } from '../targets/ChartChanges';

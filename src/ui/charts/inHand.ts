@@ -1,4 +1,4 @@
-import type { ChartFigure } from '@/core/targets/chart';
+import type { ChartFigure } from '@/core/models/charts/chart';
 
 /** What of the chart is in hand. */
 export type InHand =

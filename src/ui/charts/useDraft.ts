@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Chart } from '@/core/targets/chart';
-import { chartChanges } from '@/core/targets/chartEdit';
+import type { Chart } from '@/core/models/charts/chart';
+import { chartChanges } from '@/core/models/charts/chartEdit';
 import { keep, useKept } from '../shared/kept';
 
 /** A draft may be wrong in places while it is worked on; only its shape has to hold. */

@@ -1,13 +1,12 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
-import { expectedOf } from '@/core/assembly/expected';
-import { JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/clocking/joints';
-import { SCHOOL_WORDS } from '@/core/clocking/schoolWords';
-import { VIEW_SEEN, type View, viewWords } from '@/core/clocking/view';
-import { clockHours } from '@/core/clocking/words';
-import { turnOf } from '@/core/clocking/view';
-import { engineWords } from '@/core/engine/engine';
+import { expectedOf } from '@/core/stages/assembly/expected';
+import { JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { SCHOOL_WORDS } from '@/core/stages/clocking/schoolWords';
+import { type View, VIEW_SEEN, viewWords, turnOf } from '@/core/stages/clocking/view';
+import { clockHours } from '@/core/stages/clocking/words';
+import { engineWords } from '@/core/foundation/engine/engine';
 import { useJudgement, useLive, useMoving } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';

@@ -2,8 +2,8 @@
 
 import { Redo2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useState } from 'react';
-import type { Joint } from '@/core/clocking/joints';
-import { turnOf, viewWords } from '@/core/clocking/view';
+import type { Joint } from '@/core/foundation/parts/joints';
+import { turnOf, viewWords } from '@/core/stages/clocking/view';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { useView } from '../shared/address';

@@ -1,16 +1,16 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
-import type { ClockingChoices, Plan } from '@/core/clocking/choices';
-import { crownOf } from '@/core/clocking/judgedCrown';
-import type { CrownStyle, Scene } from '@/core/clocking/crown';
-import { JOINTS, JOINT_WORDS, type Joint } from '@/core/clocking/joints';
-import { marksFor, snapped } from '@/core/clocking/snap';
-import { type View, turnOf } from '@/core/clocking/view';
-import { clockHours, directionWords } from '@/core/clocking/words';
-import { turned } from '@/core/quantity/angle';
+import type { ClockingChoices, Plan } from '@/core/stages/clocking/choices';
+import { crownOf } from '@/core/stages/clocking/judgedCrown';
+import type { CrownStyle, Scene } from '@/core/stages/clocking/crown';
+import { type Joint, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { marksFor, snapped } from '@/core/stages/clocking/snap';
+import { type View, turnOf } from '@/core/stages/clocking/view';
+import { clockHours, directionWords } from '@/core/stages/clocking/words';
+import { turned } from '@/core/foundation/quantity/angle';
 import { SceneView } from './SceneView';
-import type { JudgedClocking } from '@/core/clocking/judged';
+import type { JudgedClocking } from '@/core/stages/clocking/judged';
 
 /** How far a finger may be from a mark, in the drawing's units. */
 const REACH = 38;

@@ -1,6 +1,6 @@
 'use client';
 
-import { VIEWS, VIEW_WORDS, type View } from '@/core/clocking/view';
+import { type View, VIEWS, VIEW_WORDS } from '@/core/stages/clocking/view';
 import { useKept } from '../shared/kept';
 import { Segmented } from '../shared/Segmented';
 

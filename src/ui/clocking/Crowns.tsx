@@ -1,11 +1,11 @@
 'use client';
 
-import type { View } from '@/core/clocking/view';
+import type { View } from '@/core/stages/clocking/view';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { useKept } from '../shared/kept';
 import { Crown } from './Crown';
 import type { Clocking } from './useClocking';
-import { isBreach } from '@/core/clocking/judged';
+import { isBreach } from '@/core/stages/clocking/judged';
 
 /** As many as are drawn large. */
 const FEW = 4;

@@ -2,19 +2,18 @@
 
 import { Trash2 } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
-import { THROWS, forwardBankOf, throwsOf } from '@/core/clocking/crankcase';
-import type { ClockingChoices } from '@/core/clocking/choices';
+import { THROWS, forwardBankOf, throwsOf } from '@/core/foundation/engine/crankcase';
+import type { ClockingChoices } from '@/core/stages/clocking/choices';
 import {
+  type OwnSector,
+  type Pocket,
   FRONT_MARKS,
   INTAKE_SIDES,
   LEFT_PISTONS,
-  type OwnSector,
-  type Pocket,
-  SIDES,
-} from '@/core/clocking/surroundings';
-import { SIDE_WORDS } from '@/core/clocking/ruleWords';
-import { LEFT_PISTONS_WORDS } from '@/core/clocking/ruleWords';
-import { hasTwoBanks } from '@/core/engine/engine';
+} from '@/core/stages/clocking/surroundings';
+import { SIDES } from '@/core/foundation/engine/sides';
+import { SIDE_WORDS, LEFT_PISTONS_WORDS } from '@/core/stages/clocking/ruleWords';
+import { hasTwoBanks } from '@/core/foundation/engine/engine';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { AngleField } from '../shared/AngleField';
 import { Button } from '../shared/Button';

@@ -2,11 +2,11 @@
 
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { markPath } from '@/core/clocking/crown';
-import { JOINTS, JOINT_MARKS, JOINT_SHORT, JOINT_WORDS, type Joint } from '@/core/clocking/joints';
-import { clockHours, directionWords, hearAngle } from '@/core/clocking/words';
-import { apart, turned } from '@/core/quantity/angle';
-import type { JudgedClocking } from '@/core/clocking/judged';
+import { markPath } from '@/core/stages/clocking/crown';
+import { type Joint, JOINTS, JOINT_MARKS, JOINT_SHORT, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { clockHours, directionWords, hearAngle } from '@/core/stages/clocking/words';
+import { apart, turned } from '@/core/foundation/quantity/angle';
+import type { JudgedClocking } from '@/core/stages/clocking/judged';
 
 /** A joint's own outline with its letter. */
 export function JointMark({ joint }: { joint: Joint }) {

@@ -1,12 +1,12 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { withOwn } from '@/core/clocking/moves';
-import { JOINTS, JOINT_WORDS, type Joint } from '@/core/clocking/joints';
-import { checkJoints } from '@/core/clocking/rules';
-import { type Reached, type Solved, solveAskOf } from '@/core/clocking/solver';
-import type { View } from '@/core/clocking/view';
-import { directionWords } from '@/core/clocking/words';
+import { withOwn } from '@/core/stages/clocking/moves';
+import { type Joint, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { checkJoints } from '@/core/stages/clocking/rules';
+import { type Reached, type Solved, solveAskOf } from '@/core/stages/clocking/solver';
+import type { View } from '@/core/stages/clocking/view';
+import { directionWords } from '@/core/stages/clocking/words';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { useWorked } from '../shared/useWorked';

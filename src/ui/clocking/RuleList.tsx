@@ -1,10 +1,10 @@
 'use client';
 
-import { RULE_REASONS, heldWords } from '@/core/clocking/ruleWords';
-import { type Cure, RULE_SEVERITIES, type RuleResult, cureWords } from '@/core/clocking/rules';
+import { RULE_REASONS, heldWords } from '@/core/stages/clocking/ruleWords';
+import { type Cure, type RuleResult, RULE_SEVERITIES, cureWords } from '@/core/stages/clocking/rules';
 import { Button } from '../shared/Button';
 import { SeverityMark } from '../stages/Findings';
-import type { JudgedClocking } from '@/core/clocking/judged';
+import type { JudgedClocking } from '@/core/stages/clocking/judged';
 
 /** Where the plan of one cylinder breaks a rule, each with the turn that cures it. */
 export function Breaches({ judged, onCure }: { judged: JudgedClocking; onCure: (cure: Cure) => void }) {

@@ -1,16 +1,16 @@
 'use client';
 
-import { RULE_REASONS, RULE_WORDS, LIMIT_WORDS, SCOPE_WORDS } from '@/core/clocking/ruleWords';
+import { RULE_REASONS, RULE_WORDS, LIMIT_WORDS, SCOPE_WORDS } from '@/core/stages/clocking/ruleWords';
 import {
-  RULES,
-  RULE_SEVERITIES,
   type Rule,
   type RuleId,
   type RuleSeverity,
+  RULES,
+  RULE_SEVERITIES,
   SCOPES,
   STARTING_RULES,
   PAIRS,
-} from '@/core/clocking/rules';
+} from '@/core/stages/clocking/rules';
 import { Button } from '../shared/Button';
 import { useTypedDegrees } from '../shared/useTypedDegrees';
 import type { Clocking } from './useClocking';

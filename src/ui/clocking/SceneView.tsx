@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { Item, Scene, Tone } from '@/core/clocking/crown';
+import type { Item, Scene, Tone } from '@/core/stages/clocking/crown';
 
 const paint = (tone: Tone | undefined): string => (tone === undefined || tone === 'none' ? 'none' : `var(--${tone})`);
 

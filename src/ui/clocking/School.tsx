@@ -1,15 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import type { ClockingChoices } from '@/core/clocking/choices';
+import type { ClockingChoices } from '@/core/stages/clocking/choices';
 import { useKeptDraft } from '../shared/keptDraft';
-import { withoutOwn } from '@/core/clocking/moves';
-import { JOINTS, JOINT_MARKS, JOINT_WORDS, type Joint, type Joints } from '@/core/clocking/joints';
-import { SCHOOLS, type School, type SchoolSettings, type SheetPositions } from '@/core/clocking/schools';
-import { SCHOOL_REASONS, SCHOOL_WORDS } from '@/core/clocking/schoolWords';
-import { hearAngle } from '@/core/clocking/words';
-import { hasTwoBanks } from '@/core/engine/engine';
-import { arcAngle } from '@/core/quantity/angle';
+import { withoutOwn } from '@/core/stages/clocking/moves';
+import { type Joint, type Joints, JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { type School, type SchoolSettings, type SheetPositions, SCHOOLS } from '@/core/stages/clocking/schools';
+import { SCHOOL_REASONS, SCHOOL_WORDS } from '@/core/stages/clocking/schoolWords';
+import { hearAngle } from '@/core/stages/clocking/words';
+import { hasTwoBanks } from '@/core/foundation/engine/engine';
+import { arcAngle } from '@/core/foundation/quantity/angle';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { AngleField } from '../shared/AngleField';
 import { Button } from '../shared/Button';

@@ -2,12 +2,12 @@
 
 /** The plan as it stands, and as it is being moved: what is shown is judged at every move, and set once it rests. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type ClockingChoices, STARTING_CLOCKING } from '@/core/clocking/choices';
-import { historyOf, withOwn } from '@/core/clocking/moves';
-import type { Joint, Joints } from '@/core/clocking/joints';
-import { mirrored } from '@/core/quantity/angle';
+import { type ClockingChoices, STARTING_CLOCKING } from '@/core/stages/clocking/choices';
+import { historyOf, withOwn } from '@/core/stages/clocking/moves';
+import type { Joint, Joints } from '@/core/foundation/parts/joints';
+import { mirrored } from '@/core/foundation/quantity/angle';
 import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
-import type { JudgedClocking } from '@/core/clocking/judged';
+import type { JudgedClocking } from '@/core/stages/clocking/judged';
 import { asChoice } from '@/core/judge/preview';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 

@@ -1,13 +1,13 @@
 'use client';
 
 import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
-import { splitRing } from '@/core/clocking/arcs';
-import type { Joints } from '@/core/clocking/joints';
+import { splitRing } from '@/core/stages/clocking/arcs';
+import type { Joints } from '@/core/foundation/parts/joints';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
-import type { State } from '@/core/stage/state';
+import type { State } from '@/core/foundation/verdict/state';
 import { StateShape, stateColour } from '../shared/StateMark';
 import { type JudgedCylinder, asked } from '@/core/judge/judgement';
-import type { StageId } from '@/core/stages';
+import type { StageId } from '@/core/judge/registry';
 
 const BORE = 0.43;
 /** Pixels a bore spacing needs on one bank for the words beside it to be read; a longer block scrolls. */

@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { addersText, hearAdders } from '@/core/load/hearAdders';
-import { type Adders } from '@/core/load/service';
-import { adderWords } from '@/core/load/adderWords';
-import type { PressureUnit } from '@/core/quantity/pressure';
+import { addersText, hearAdders } from '@/core/models/load/hearAdders';
+import type { Adders } from '@/core/models/load/service';
+import { adderWords } from '@/core/models/load/adderWords';
+import type { PressureUnit } from '@/core/foundation/quantity/pressure';
 import { Field } from '../shared/Field';
 import { Meant } from '../shared/Meant';
 import { Segmented } from '../shared/Segmented';

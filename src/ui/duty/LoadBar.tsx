@@ -1,5 +1,5 @@
-import type { LoadOf } from '@/core/load/load';
-import { baseWords, shareReason, shareWords } from '@/core/load/loadWords';
+import type { LoadOf } from '@/core/models/load/load';
+import { baseWords, shareReason, shareWords } from '@/core/models/load/loadWords';
 
 const WIDTH = 600;
 const HEIGHT = 26;

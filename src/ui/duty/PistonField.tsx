@@ -1,6 +1,6 @@
 'use client';
 
-import { type Chart, columnOf } from '@/core/targets/chart';
+import { type Chart, columnOf } from '@/core/models/charts/chart';
 import { SelectField } from '../shared/SelectField';
 
 interface Props {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { HeardFigure } from '@/core/load/hearPlace';
+import type { HeardFigure } from '@/core/models/load/hearPlace';
 import { Field } from '../shared/Field';
 
 interface Props {

@@ -1,13 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { altitudeText, hearAltitude, hearPower, hearSpeed } from '@/core/load/hearPlace';
-import { type LoadEngine, doubtWords, heatLoad, outsideWords, pistonSpeed } from '@/core/load/load';
-import { type Service, NO_ADDERS, fuelsOf } from '@/core/load/service';
-import { type Fuel, FUELS, FUEL_WORDS, USES, USE_WORDS } from '@/core/load/serviceWords';
-import type { Units } from '@/core/quantity/length';
-import { type Chart, rowOf } from '@/core/targets/chart';
-import { fuelCaution, suggestDuty } from '@/core/targets/duty';
+import { altitudeText, hearAltitude, hearPower, hearSpeed } from '@/core/models/load/hearPlace';
+import { type LoadEngine, doubtWords, heatLoad, outsideWords, pistonSpeed } from '@/core/models/load/load';
+import { type Service, NO_ADDERS, fuelsOf } from '@/core/models/load/service';
+import { type Fuel, FUELS, FUEL_WORDS, USES, USE_WORDS } from '@/core/models/load/serviceWords';
+import type { Units } from '@/core/foundation/quantity/length';
+import { type Chart, rowOf } from '@/core/models/charts/chart';
+import { fuelCaution, suggestDuty } from '@/core/models/charts/chartRow';
 import { Segmented } from '../shared/Segmented';
 import { LengthField } from '../shared/LengthField';
 import { SelectField } from '../shared/SelectField';

@@ -1,6 +1,6 @@
 'use client';
 
-import { SURFACES, SURFACE_WORDS, type Surface } from '@/core/targets/target';
+import { type Surface, SURFACE_WORDS, SURFACES } from '@/core/foundation/parts/materials';
 import { SelectField } from '../shared/SelectField';
 
 /** What the cylinder wall is. */

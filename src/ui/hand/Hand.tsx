@@ -2,16 +2,17 @@
 
 import { Link } from '../shared/Link';
 import { useState } from 'react';
-import { SUITED, isOutOfDate, isOutOfRange, suits } from '@/core/uncertainty/instrument';
-import { INSTRUMENT_KIND_WORDS } from '@/core/uncertainty/instrumentWords';
+import { SUITED, isOutOfDate, isOutOfRange, suits } from '@/core/foundation/uncertainty/instrument';
+import { INSTRUMENT_KIND_WORDS } from '@/core/foundation/uncertainty/instrumentWords';
 import { useHands, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Field } from '../shared/Field';
-import { DEPTH_WORDS } from '@/core/bores/grid';
-import { SQUARINGS, SQUARING_WORDS } from '@/core/rings/ring';
+import { DEPTH_WORDS } from '@/core/foundation/parts/spots';
+import { SQUARING_WORDS, SQUARINGS } from '@/core/foundation/parts/rings';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { onDemand } from '../shared/onDemand';
-import { type Subject, SUBJECTS } from '@/core/stages';
+import type { Subject } from '@/core/judge/registry';
+import { SUBJECTS } from '@/core/judge/stageTables';
 
 const Temperatures = onDemand(() => import('./Temperatures').then((m) => m.Temperatures));
 

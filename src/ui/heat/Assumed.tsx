@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { useKeptDraft } from '../shared/keptDraft';
-import { type HeatChoices, STARTING_HEAT } from '@/core/heat/assess';
-import { RING_METAL_WORDS } from '@/core/heat/metalWords';
-import { RING_METALS } from '@/core/heat/metals';
+import { type HeatChoices, STARTING_HEAT } from '@/core/models/heat/assess';
+import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
+import { RING_METALS } from '@/core/models/heat/metals';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,14 +1,20 @@
 'use client';
 
 import { useState } from 'react';
-import { HEAT_CASES, type HeatRing, type HotGap, type JudgedHeat, type JudgedRingHeat } from '@/core/heat/assess';
-import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/heat/simulate';
-import { printLength } from '@/core/quantity/print';
-import { say } from '@/core/quantity/saying';
+import {
+  type HeatRing,
+  type HotGap,
+  type JudgedHeat,
+  type JudgedRingHeat,
+  HEAT_CASES,
+} from '@/core/models/heat/assess';
+import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/models/heat/simulate';
+import { printLength } from '@/core/foundation/quantity/print';
+import { say } from '@/core/foundation/quantity/saying';
 import { useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
-import { closedWords, gapLine, gapWorking } from '@/core/heat/heatWords';
+import { closedWords, gapLine, gapWorking } from '@/core/models/heat/heatWords';
 import { Plot } from '../shared/Plot';
 import { POINT_COLOURS, POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 import { type Chance, useGapChance } from './useGapChance';

@@ -1,9 +1,9 @@
 'use client';
 
-import type { JudgedHeat } from '@/core/heat/assess';
+import type { JudgedHeat } from '@/core/models/heat/assess';
 import { useWords } from '../openBuild/contexts';
 import { Explain } from '../shared/Explain';
-import { clearanceLine, clearanceWorking } from '@/core/heat/heatWords';
+import { clearanceLine, clearanceWorking } from '@/core/models/heat/heatWords';
 import { Plot } from '../shared/Plot';
 import { POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 

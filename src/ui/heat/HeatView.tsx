@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import type { HeatRing, JudgedHeat } from '@/core/heat/assess';
-import { assumedWords } from '@/core/heat/heatWords';
+import type { HeatRing, JudgedHeat } from '@/core/models/heat/assess';
+import { assumedWords } from '@/core/models/heat/heatWords';
 import { useMoving } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
 import { Assumed } from './Assumed';

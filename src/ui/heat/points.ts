@@ -1,9 +1,8 @@
 /** How the points of the heat model are named, coloured and brought to a plot. */
-import type { HeatPoint } from '@/core/heat/assess';
-import type { HeatLine } from '@/core/heat/heatWords';
-import type { Nm, Units } from '@/core/quantity/length';
-import { toMm, toThou } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
+import type { HeatPoint } from '@/core/models/heat/assess';
+import type { HeatLine } from '@/core/models/heat/heatWords';
+import { type Nm, type Units, toMm, toThou } from '@/core/foundation/quantity/length';
+import { printLength } from '@/core/foundation/quantity/print';
 import type { PlotLine } from '../shared/Plot';
 
 export const POINT_WORDS: Record<HeatPoint, string> = {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { SimulationAsk, SimulationResult } from '@/core/heat/simulate';
+import type { SimulationAsk, SimulationResult } from '@/core/models/heat/simulate';
 import type { ChanceAsk, ChanceNews } from '@/workers/gapChance';
 
 export type Chance =

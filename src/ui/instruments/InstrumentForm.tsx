@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import type { Nm, Units } from '@/core/quantity/length';
-import { type GaugeKit, INSTRUMENT_KINDS, type Instrument, isFiler } from '@/core/uncertainty/instrument';
-import { INSTRUMENT_KIND_WORDS } from '@/core/uncertainty/instrumentWords';
-import { STARTING_INSTRUMENTS } from '@/core/uncertainty/startingInstruments';
-import { instrumentFaults } from '@/core/uncertainty/instrumentFaults';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
+import { type GaugeKit, type Instrument, INSTRUMENT_KINDS, isFiler } from '@/core/foundation/uncertainty/instrument';
+import { INSTRUMENT_KIND_WORDS } from '@/core/foundation/uncertainty/instrumentWords';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
+import { instrumentFaults } from '@/core/foundation/uncertainty/instrumentFaults';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';

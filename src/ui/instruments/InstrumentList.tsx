@@ -2,16 +2,16 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Units } from '@/core/quantity/length';
-import { lengthText } from '@/core/quantity/print';
+import type { Units } from '@/core/foundation/quantity/length';
+import { lengthText } from '@/core/foundation/quantity/print';
 import {
-  INSTRUMENT_KINDS,
   type Instrument,
+  INSTRUMENT_KINDS,
   calibrationEnds,
   isFiler,
   isOutOfDate,
-} from '@/core/uncertainty/instrument';
-import { INSTRUMENT_KIND_WORDS } from '@/core/uncertainty/instrumentWords';
+} from '@/core/foundation/uncertainty/instrument';
+import { INSTRUMENT_KIND_WORDS } from '@/core/foundation/uncertainty/instrumentWords';
 import { Button } from '../shared/Button';
 import { useKept } from '../shared/kept';
 import { Segmented } from '../shared/Segmented';

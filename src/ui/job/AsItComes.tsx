@@ -1,14 +1,14 @@
 'use client';
 
 import { useDeferredValue, useMemo } from 'react';
-import { type Engine, cylindersOf } from '@/core/engine/engine';
-import { engineFaults } from '@/core/engine/engineFaults';
-import type { Job } from '@/core/job/job';
+import { type Engine, cylindersOf } from '@/core/foundation/engine/engine';
+import { engineFaults } from '@/core/foundation/engine/engineFaults';
+import type { Job } from '@/core/record/jobCard';
 import { judge } from '@/core/judge/judge';
-import { rangeText } from '@/core/quantity/print';
-import type { Entry } from '@/core/record/record';
-import type { Chart } from '@/core/targets/chart';
-import type { Target } from '@/core/targets/target';
+import { rangeText } from '@/core/foundation/quantity/print';
+import type { Entry } from '@/core/judge/buildRecord';
+import type { Chart } from '@/core/models/charts/chart';
+import type { Target } from '@/core/models/targets/target';
 
 const STAMP = { at: '1970-01-01T00:00:00.000Z', by: '' };
 

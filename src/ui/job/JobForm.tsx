@@ -1,11 +1,11 @@
 'use client';
 
 import { type ChangeEvent, useEffect, useState } from 'react';
-import type { HearingContext } from '@/core/quantity/hear';
+import type { HearingContext } from '@/core/foundation/quantity/hear';
 import { useKeptDraft } from '../shared/keptDraft';
-import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/engine/engine';
-import { engineFaults } from '@/core/engine/engineFaults';
-import type { Chart } from '@/core/targets/chart';
+import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/foundation/engine/engine';
+import { engineFaults } from '@/core/foundation/engine/engineFaults';
+import type { Chart } from '@/core/models/charts/chart';
 import { PistonField } from '../duty/PistonField';
 import { ServiceFields } from '../duty/ServiceFields';
 import { SurfaceField } from '../duty/SurfaceField';
@@ -14,9 +14,10 @@ import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SHOP_UNITS } from '../shared/shopUnits';
-import type { Job } from '@/core/job/job';
-import { STAGE_IDS, type StageId, covers, stageOf } from '@/core/stages';
-import { type JobWords, jobFaults } from '@/core/job/jobFaults';
+import type { Job } from '@/core/record/jobCard';
+import type { StageId } from '@/core/judge/registry';
+import { STAGE_IDS, covers, stageOf } from '@/core/judge/stageTables';
+import { type JobWords, jobFaults } from '@/core/stages/job/jobFaults';
 import { Term } from '../shared/Term';
 
 interface Props {
@@ -102,7 +103,7 @@ function numberingWords(engine: Job['engine']): string {
     : `From the front: ${words('only')}.`;
 }
 
-const COVERABLE = STAGE_IDS.filter((id) => stageOf(id).coverable);
+const COVERABLE = STAGE_IDS.filter((id) => stageOf(id).coverage !== 'always');
 
 /** Which stages this job covers: what is left to others is not asked for, and does not count as undone. */
 function Covered({
@@ -114,10 +115,10 @@ function Covered({
 }) {
   const { elsewhere, also } = job;
   const change = (id: StageId, covered: boolean): void => {
-    const isListed = covered === stageOf(id).optional;
-    const list = stageOf(id).optional ? also : elsewhere;
-    const next = isListed ? [...list, id] : list.filter((e) => e !== id);
-    onChange(stageOf(id).optional ? { elsewhere, also: next } : { elsewhere: next, also });
+    const isAdded = stageOf(id).coverage === 'where added';
+    const list = isAdded ? also : elsewhere;
+    const next = covered === isAdded ? [...list, id] : list.filter((e) => e !== id);
+    onChange(isAdded ? { elsewhere, also: next } : { elsewhere: next, also });
   };
   return (
     <fieldset>

@@ -9,7 +9,7 @@ import { onDemand } from '../shared/onDemand';
 import { When } from '../shared/When';
 import { Frame } from '../stages/Frame';
 import { JobForm } from './JobForm';
-import { expectedPlan } from '@/core/bores/stage';
+import { expectedPlan } from '@/core/stages/bores/stage';
 
 const AsItStands = onDemand(() => import('./AsItStands').then((m) => m.AsItStands), 'at rest');
 

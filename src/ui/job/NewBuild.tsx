@@ -3,11 +3,11 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { BeginWith } from '@/acts/acts';
-import type { Job } from '@/core/job/job';
-import { NO_SERVICE } from '@/core/load/service';
-import type { Entry } from '@/core/record/record';
-import type { Chart } from '@/core/targets/chart';
-import { reasonOf } from '@/core/targets/schoolWords';
+import type { Job } from '@/core/record/jobCard';
+import { NO_SERVICE } from '@/core/models/load/service';
+import type { Entry } from '@/core/judge/buildRecord';
+import type { Chart } from '@/core/models/charts/chart';
+import { reasonOf } from '@/core/stages/targets/schoolWords';
 import { dropDraft } from '../shared/keptDraft';
 import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';

@@ -1,8 +1,8 @@
 'use client';
 
-import { KIND_WORDS } from '@/core/journals/words';
-import { KINDS } from '@/core/journals/choices';
-import { printLength } from '@/core/quantity/print';
+import { KIND_WORDS } from '@/core/stages/journals/words';
+import { KINDS } from '@/core/stages/journals/choices';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
 import { bringIntoSight } from '../shared/sight';

@@ -2,9 +2,9 @@
 
 /** The crank from the front: mains in a line, throws to either side of it with their rods, and what each comes to. */
 import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
-import type { JudgedBearing } from '@/core/journals/found';
-import { CRANK } from '@/core/engine/places';
-import { printLength } from '@/core/quantity/print';
+import type { JudgedBearing } from '@/core/stages/journals/found';
+import { CRANK } from '@/core/foundation/engine/places';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark, StateShape, stateColour } from '../shared/StateMark';
 import { useView } from '../shared/address';

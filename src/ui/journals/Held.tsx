@@ -1,9 +1,9 @@
 'use client';
 
-import type { HeldAgainst } from '@/core/journals/found';
-import type { JournalSubject } from '@/core/journals/subjects';
-import { HOW, heldAdvice } from '@/core/journals/heldWords';
-import { printLength } from '@/core/quantity/print';
+import type { HeldAgainst } from '@/core/stages/journals/found';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
+import { HOW, heldAdvice } from '@/core/stages/journals/heldWords';
+import { printLength } from '@/core/foundation/quantity/print';
 import type { Acceptable } from '@/core/record/reading';
 import { useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';

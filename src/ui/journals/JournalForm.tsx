@@ -1,9 +1,9 @@
 'use client';
 
-import type { JudgedBearing } from '@/core/journals/found';
-import { journalSpots } from '@/core/journals/judged';
-import { printLength } from '@/core/quantity/print';
-import { sizesWords } from '@/core/verdict/sizeLimits';
+import type { JudgedBearing } from '@/core/stages/journals/found';
+import { journalSpots } from '@/core/stages/journals/judged';
+import { printLength } from '@/core/foundation/quantity/print';
+import { sizesWords } from '@/core/foundation/quantity/sizeLimits';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';

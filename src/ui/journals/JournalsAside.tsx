@@ -1,14 +1,14 @@
 'use client';
 
 import { useState } from 'react';
-import { CRANK } from '@/core/engine/places';
-import type { JudgedBearing } from '@/core/journals/found';
-import type { JournalSubject } from '@/core/journals/subjects';
-import { clearanceWorking } from '@/core/journals/words';
+import { CRANK } from '@/core/foundation/engine/places';
+import type { JudgedBearing } from '@/core/stages/journals/found';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
+import { clearanceWorking } from '@/core/stages/journals/words';
 import { placeAt, readingsAt } from '@/core/judge/judgement';
-import { EACH, isEach } from '@/core/record/settingWords';
-import type { At } from '@/core/stage/tasks';
-import { SUBJECTS } from '@/core/stages';
+import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
+import type { At } from '@/core/stages/contract/tasks';
+import { SUBJECTS } from '@/core/judge/stageTables';
 import { Hand } from '../hand/Hand';
 import { useHands, useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';

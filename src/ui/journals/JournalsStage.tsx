@@ -1,9 +1,9 @@
 'use client';
 
 import { flushSync } from 'react-dom';
-import { CRANK } from '@/core/engine/places';
-import type { JudgedBearing } from '@/core/journals/found';
-import type { JournalSubject } from '@/core/journals/subjects';
+import { CRANK } from '@/core/foundation/engine/places';
+import type { JudgedBearing } from '@/core/stages/journals/found';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
 import { taskWords } from '@/core/judge/words';
 import { placeAt } from '@/core/judge/judgement';
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';

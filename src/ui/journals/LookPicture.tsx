@@ -1,4 +1,4 @@
-import type { BearingCheck } from '@/core/journals/checks';
+import type { BearingCheck } from '@/core/record/bearingChecks';
 
 /** What is looked at, and where on this engine. */
 export interface LookAt {

@@ -1,9 +1,9 @@
 'use client';
 
-import { CRANK } from '@/core/engine/places';
-import type { BearingCheck } from '@/core/journals/checks';
-import type { JudgedLook } from '@/core/journals/found';
-import { LOOK_WORDS } from '@/core/journals/words';
+import { CRANK } from '@/core/foundation/engine/places';
+import type { BearingCheck } from '@/core/record/bearingChecks';
+import type { JudgedLook } from '@/core/stages/journals/found';
+import { LOOK_WORDS } from '@/core/stages/journals/words';
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { When } from '../shared/When';

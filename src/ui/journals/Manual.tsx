@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { MOST_OTHERS, mostMains, otherId } from '@/core/engine/places';
-import { HOUSING_METAL_WORDS, ROD_METAL_WORDS } from '@/core/heat/metalWords';
-import { HOUSING_METALS, ROD_METALS } from '@/core/heat/metals';
+import { MOST_OTHERS, mostMains, otherId } from '@/core/foundation/engine/places';
+import { HOUSING_METAL_WORDS, ROD_METAL_WORDS } from '@/core/models/heat/metalWords';
+import { HOUSING_METALS, ROD_METALS } from '@/core/models/heat/metals';
 import {
   type BearingKind,
   type GivenLimits,
@@ -11,11 +11,11 @@ import {
   KINDS,
   METHODS,
   NO_LIMITS,
-} from '@/core/journals/choices';
-import { HINTS, KIND_WORDS, METHOD_WORDS } from '@/core/journals/words';
-import type { Field as Kind } from '@/core/quantity/hear';
-import type { Nm } from '@/core/quantity/length';
-import { sizesFault } from '@/core/verdict/sizeLimits';
+} from '@/core/stages/journals/choices';
+import { HINTS, KIND_WORDS, METHOD_WORDS } from '@/core/stages/journals/words';
+import type { Field as Kind } from '@/core/foundation/quantity/hear';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { sizesFault } from '@/core/foundation/quantity/sizeLimits';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { JournalSubject } from '@/core/journals/subjects';
-import type { At } from '@/core/stage/tasks';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
+import type { At } from '@/core/stages/contract/tasks';
 import { useJudgement } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { JOURNAL_VIEWS } from './bearings';

@@ -1,9 +1,9 @@
 'use client';
 
-import type { HeldAgainst } from '@/core/journals/found';
-import type { JournalSubject } from '@/core/journals/subjects';
-import { printLength } from '@/core/quantity/print';
-import type { At } from '@/core/stage/tasks';
+import type { HeldAgainst } from '@/core/stages/journals/found';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
+import { printLength } from '@/core/foundation/quantity/print';
+import type { At } from '@/core/stages/contract/tasks';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
 import { useView } from '../shared/address';

@@ -1,9 +1,9 @@
 'use client';
 
-import { type KindAdvice, type ShellAdvice, shellAsk, sided, toBuy, verdictWith } from '@/core/journals/advice';
-import { type BearingKind, type FittedShells, type ShellChoices, KINDS, givenBy } from '@/core/journals/choices';
-import { KIND_WORDS } from '@/core/journals/words';
-import { printLength } from '@/core/quantity/print';
+import { type KindAdvice, type ShellAdvice, shellAsk, sided, toBuy, verdictWith } from '@/core/stages/journals/advice';
+import { type BearingKind, type FittedShells, type ShellChoices, KINDS, givenBy } from '@/core/stages/journals/choices';
+import { KIND_WORDS } from '@/core/stages/journals/words';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useInitials, useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Segmented } from '../shared/Segmented';

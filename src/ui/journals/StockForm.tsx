@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { type BearingKind, type ShellStock, KINDS, STANDARD } from '@/core/journals/choices';
-import { KIND_WORDS } from '@/core/journals/words';
-import { hearField } from '@/core/quantity/hear';
-import { printLength } from '@/core/quantity/print';
+import { type BearingKind, type ShellStock, KINDS, STANDARD } from '@/core/stages/journals/choices';
+import { KIND_WORDS } from '@/core/stages/journals/words';
+import { hearField } from '@/core/foundation/quantity/hear';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Term } from '../shared/Term';

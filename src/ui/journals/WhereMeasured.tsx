@@ -1,5 +1,5 @@
 import type { Word } from '@/core/glossary';
-import type { JournalSubject } from '@/core/journals/subjects';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
 import { Term } from '../shared/Term';
 
 /** What has a picture: where another clearance is read, the manual says. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { NO_LIMITS, STARTING_JOURNALS } from '@/core/journals/choices';
+import { NO_LIMITS, STARTING_JOURNALS } from '@/core/stages/journals/choices';
 import { judge } from '@/core/judge/judge';
-import type { Entry } from '@/core/record/record';
+import type { Entry } from '@/core/judge/buildRecord';
 import { jobEntry } from '@/fixtures/records';
 import { startingCursor } from '../openBuild/cursor';
 import { END_PLAY, playAt } from './bearings';

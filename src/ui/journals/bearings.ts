@@ -1,10 +1,10 @@
 /** The bearings as the screens of the bottom end go through them. */
-import { CRANK } from '@/core/engine/places';
-import { journalSpots, SHELL_SPOTS } from '@/core/journals/judged';
-import type { JudgedBearing } from '@/core/journals/found';
-import type { JournalSubject } from '@/core/journals/subjects';
+import { CRANK } from '@/core/foundation/engine/places';
+import { journalSpots, SHELL_SPOTS } from '@/core/stages/journals/judged';
+import type { JudgedBearing } from '@/core/stages/journals/found';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
 import type { Judgement } from '@/core/judge/judgement';
-import { type At, sameAt } from '@/core/stage/tasks';
+import { type At, sameAt } from '@/core/stages/contract/tasks';
 import { handAt } from '../openBuild/cursor';
 import type { Cursor } from '../openBuild/contexts';
 

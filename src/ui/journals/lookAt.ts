@@ -1,5 +1,5 @@
 /** What is stamped where on this engine, for the pictures of what is looked at. */
-import { isCylinderId } from '@/core/engine/places';
+import { isCylinderId } from '@/core/foundation/engine/places';
 import type { Judgement } from '@/core/judge/judgement';
 import type { LookAt } from './LookPicture';
 

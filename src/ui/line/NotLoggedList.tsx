@@ -3,11 +3,12 @@
 import { placeAt } from '@/core/judge/judgement';
 import { contextFor } from '@/core/judge/context';
 import { taskWords } from '@/core/judge/words';
-import { type Meaning, hear } from '@/core/quantity/hear';
-import { offText } from '@/core/quantity/print';
+import { type Meaning, hear } from '@/core/foundation/quantity/hear';
+import { offText } from '@/core/foundation/quantity/print';
 import type { Hand } from '@/core/judge/preview';
-import type { At } from '@/core/stage/tasks';
-import { type Subject, SUBJECTS } from '@/core/stages';
+import type { At } from '@/core/stages/contract/tasks';
+import type { Subject } from '@/core/judge/registry';
+import { SUBJECTS } from '@/core/judge/stageTables';
 import { useHands, useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Answered } from '../stages/Answered';
 import type { NotLogged } from './notLogged';

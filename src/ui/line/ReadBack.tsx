@@ -1,14 +1,15 @@
 'use client';
 
-import { type KeyboardEvent, type RefObject } from 'react';
-import { EACH, isEach } from '@/core/record/settingWords';
+import type { KeyboardEvent, RefObject } from 'react';
+import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
 import { type JudgedPlace, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
-import { type Heard, type Meaning } from '@/core/quantity/hear';
-import { bothText, meantText, offText } from '@/core/quantity/print';
-import type { RingGrowth } from '@/core/rings/judged';
-import type { At } from '@/core/stage/tasks';
-import { SUBJECTS, type Subject } from '@/core/stages';
-import { countWords } from '@/core/uncertainty/instrument';
+import type { Heard, Meaning } from '@/core/foundation/quantity/hear';
+import { bothText, meantText, offText } from '@/core/foundation/quantity/print';
+import type { RingGrowth } from '@/core/stages/rings/judged';
+import type { At } from '@/core/stages/contract/tasks';
+import type { Subject } from '@/core/judge/registry';
+import { SUBJECTS } from '@/core/judge/stageTables';
+import { countWords } from '@/core/foundation/uncertainty/instrument';
 import { useHands, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
 import { StateMark } from '../shared/StateMark';

@@ -1,16 +1,17 @@
 'use client';
 
+import { type Heard, type HearingContext, startsOf, acceptedBy } from '@/core/foundation/quantity/hear';
 import { SkipForward, Undo2 } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { tasksOf } from '@/core/judge/next';
 import { type JudgedPlace, isCylinder, placeAt } from '@/core/judge/judgement';
-import { type Heard, type HearingContext, acceptedBy } from '@/core/quantity/hear';
-import type { Nm, Units } from '@/core/quantity/length';
-import { lengthText, rangeText } from '@/core/quantity/print';
-import type { RingGrowth } from '@/core/rings/judged';
-import { isRing } from '@/core/rings/ring';
-import { type At, nextTask, sameAt } from '@/core/stage/tasks';
-import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
+import { lengthText, rangeText } from '@/core/foundation/quantity/print';
+import type { RingGrowth } from '@/core/stages/rings/judged';
+import { isRing } from '@/core/foundation/parts/rings';
+import { type At, nextTask, sameAt } from '@/core/stages/contract/tasks';
+import type { ListId, Subject } from '@/core/judge/registry';
+import { SUBJECTS } from '@/core/judge/stageTables';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
 import { KeypadButton } from './KeypadButton';
@@ -66,9 +67,6 @@ interface Props {
   onCall?: () => unknown;
 }
 
-const BORE_STARTS = /^[\d.,+\-shw]$/i;
-const RING_STARTS = /^[\d.,cp>]$/i;
-
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
 export function ReadingLine({ work, here, beside, besideWords, along, onMeaning, onCall = nothing }: Props) {
   const judgement = useJudgement();
@@ -82,8 +80,8 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
   const { typed, setTyped, held, heard, meaning, preview, context } = entry;
   const actions = useActions({ work, here, beside, along: along?.places ?? null, entry, input, options });
   const { said, then, leads, nameOf, log, type, press, enter, undo, redo, skip, onKeyDown } = actions;
-  const { fitted, spots } = SUBJECTS[here.subject];
-  useBenchKeys({ input, starts: fitted ? RING_STARTS : BORE_STARTS, onCall, onKey: actions.onElsewhere });
+  const { field, fitted, spots } = SUBJECTS[here.subject];
+  useBenchKeys({ input, starts: startsOf(field, fitted), onCall, onKey: actions.onElsewhere });
   const region = useRef<HTMLElement>(null);
   useClearOf(region);
   const [notLogged, settle] = useNotLogged(judgement.id);

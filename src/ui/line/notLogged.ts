@@ -3,9 +3,10 @@
 /** What was entered on the line and could not be logged as it stood: kept in this browser until it is settled or dropped. */
 import { useMemo } from 'react';
 import type { Hand } from '@/core/judge/preview';
-import type { Nm, Units } from '@/core/quantity/length';
-import type { At } from '@/core/stage/tasks';
-import { type Subject, SUBJECT_IDS } from '@/core/stages';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
+import type { At } from '@/core/stages/contract/tasks';
+import type { Subject } from '@/core/judge/registry';
+import { SUBJECT_IDS } from '@/core/judge/stageTables';
 import { keep, kept, useKept } from '../shared/kept';
 import { freshId } from '../shared/freshId';
 

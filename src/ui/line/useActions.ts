@@ -3,20 +3,21 @@
 /** What can be done from the line: log, cut, set a gauge, undo, skip, move. Each says what it did. */
 import { flushSync } from 'react-dom';
 import { type KeyboardEvent, type RefObject, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { EACH, isEach } from '@/core/record/settingWords';
+import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
 import { claimOf } from '@/core/judge/bench';
 import { type Made, answerTo, lastMade } from '@/core/judge/lastMade';
 import { type Judgement, numberAt, placeAt } from '@/core/judge/judgement';
 import { stepOn, tasksOf } from '@/core/judge/next';
 import { type Hand, readingOf } from '@/core/judge/preview';
 import { onWords, taskWords } from '@/core/judge/words';
-import { type Heard, type Meaning, hear } from '@/core/quantity/hear';
-import { bothText, lengthText, meantText } from '@/core/quantity/print';
+import { type Heard, type Meaning, hear } from '@/core/foundation/quantity/hear';
+import { bothText, lengthText, meantText } from '@/core/foundation/quantity/print';
 import { historyOf } from '@/core/record/log';
-import { isRing } from '@/core/rings/ring';
-import { type At, nextTask, sameAt, stepTask } from '@/core/stage/tasks';
-import { type ListId, type Subject, SUBJECTS } from '@/core/stages';
-import { countWords } from '@/core/uncertainty/instrument';
+import { isRing } from '@/core/foundation/parts/rings';
+import { type At, nextTask, sameAt, stepTask } from '@/core/stages/contract/tasks';
+import type { ListId, Subject } from '@/core/judge/registry';
+import { SUBJECTS } from '@/core/judge/stageTables';
+import { countWords } from '@/core/foundation/uncertainty/instrument';
 import { useHands, useJudgement, useLive, useLogging, useMoving, useRoute, useWords } from '../openBuild/contexts';
 import { isAnyOn } from '../rings/feedback';
 import { keepNotLogged } from './notLogged';

@@ -5,11 +5,11 @@ import { type Dispatch, type SetStateAction, useEffect, useMemo, useState } from
 import { contextFor } from '@/core/judge/context';
 import { type Judgement, isCylinder, placeAt } from '@/core/judge/judgement';
 import { type Hand, readingOf } from '@/core/judge/preview';
-import { isBegun } from '@/core/quantity/begun';
-import { type Heard, type HearingContext, type Meaning, hear } from '@/core/quantity/hear';
-import { isRing } from '@/core/rings/ring';
-import { type At, sameAt } from '@/core/stage/tasks';
-import type { ListId, Subject } from '@/core/stages';
+import { isBegun } from '@/core/foundation/quantity/begun';
+import { type Heard, type HearingContext, type Meaning, hear } from '@/core/foundation/quantity/hear';
+import { isRing } from '@/core/foundation/parts/rings';
+import { type At, sameAt } from '@/core/stages/contract/tasks';
+import type { ListId, Subject } from '@/core/judge/registry';
 import { useHands, useJudgement, useLive, useLogging, useWords } from '../openBuild/contexts';
 import { type NotLogged, type SaidIn, keepNotLogged } from './notLogged';
 

@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { boreReading, jobEntry } from '@/fixtures/records';
 import { judge } from '@/core/judge/judge';
-import { fromInches } from '@/core/quantity/length';
-import type { Entry } from '@/core/record/record';
+import { fromInches } from '@/core/foundation/quantity/length';
+import type { Entry } from '@/core/judge/buildRecord';
 import { keepRecord, keptRecord } from './keptRecord';
 
 const held = new Map<string, unknown>();

@@ -2,7 +2,7 @@
 
 /** The record of a build as this browser last knew it, for when the page that is there is older. */
 import { get, set } from 'idb-keyval';
-import { ENTRY_SHAPE, type Entry } from '@/core/record/record';
+import { type Entry, ENTRY_SHAPE } from '@/core/judge/buildRecord';
 
 interface Kept {
   entries: Entry[];

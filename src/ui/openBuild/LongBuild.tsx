@@ -2,8 +2,8 @@
 
 /** A build with more entries than a page carries: they are loaded page by page, then it opens like any other. */
 import { type ReactNode, useEffect, useState } from 'react';
-import type { EntriesAnswer } from '@/files/answers';
-import type { Entry } from '@/core/record/record';
+import type { EntriesAnswer } from '@/server/answers';
+import type { Entry } from '@/core/judge/buildRecord';
 import { OpenBuild } from './OpenBuild';
 import { UnreadEntries } from './UnreadEntries';
 

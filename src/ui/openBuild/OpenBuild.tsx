@@ -5,26 +5,23 @@ import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } fro
 import { atBench } from '@/core/judge/bench';
 import { type Judging, keptJudge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
-import type { Units } from '@/core/quantity/length';
-import { lengthText, rangeText } from '@/core/quantity/print';
-import { type Saying, sayingText } from '@/core/quantity/saying';
-import { type Entry, lastOf } from '@/core/record/record';
-import { loadFor } from '@/core/stages';
+import type { Units } from '@/core/foundation/quantity/length';
+import { lengthText, rangeText } from '@/core/foundation/quantity/print';
+import { type Saying, sayingText } from '@/core/foundation/quantity/saying';
+import type { Entry } from '@/core/judge/buildRecord';
 import { useKept } from '../shared/kept';
-import { atRest } from '../shared/onDemand';
-import { needsAll } from '../stages/needsAll';
 import {
   type Changes,
+  type Moving,
+  type Words,
   ChangesContext,
   HandsContext,
   InitialsContext,
   JudgementContext,
   LiveContext,
   LoggingContext,
-  type Moving,
   MovingContext,
   OwnRouteContext,
-  type Words,
   WordsContext,
 } from './contexts';
 import { movedTo, startingCursor, withSubject } from './cursor';
@@ -70,37 +67,9 @@ const useWordsIn = (units: Units, setUnits: (units: Units) => void): Words =>
     [units, setUnits],
   );
 
-/** Loads what the stages need that a record has something of; null where it is there. */
-const loadForRecord = (entries: readonly Entry[]): Promise<unknown> | null =>
-  loadFor(lastOf(entries, 'job')?.value ?? null, (subject) =>
-    entries.some((e) => e.kind === 'reading' && e.subject === subject),
-  );
-
-/** A judge for what the stages are made of: another once more of them came. */
-function useKeptJudge(entries: readonly Entry[]): Judging {
-  const [kept, setKept] = useState(keptJudge);
-  const job = lastOf(entries, 'job')?.id;
-  useEffect(() => {
-    // where the server is gone, what was covered just now is judged once it is back
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const ask = (): void =>
-      void loadForRecord(entries)?.then(
-        () => setKept(() => keptJudge()),
-        () => (timer = setTimeout(ask, 2_000)),
-      );
-    // where readings are logged the line listens first
-    if (needsAll(window.location.pathname.split('/')[3])) ask();
-    else void atRest().then(ask);
-    return () => clearTimeout(timer);
-    // asked when the job card changes; what was opened with came before
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [job]);
-  return kept;
-}
-
 /** The judge, as this bench works through what it finds: in its own order, past what others took. */
-function useJudging({ rings, bores }: OwnRoute, { others, record: live }: LiveRecord): Judging {
-  const kept = useKeptJudge(live.entries);
+function useJudging({ rings, bores }: OwnRoute, { others }: LiveRecord): Judging {
+  const [kept] = useState(keptJudge);
   const taken = JSON.stringify(others.flatMap((o) => o.mine).sort());
   return useMemo(() => {
     const route = { rings, bores, taken: JSON.parse(taken) as string[] };

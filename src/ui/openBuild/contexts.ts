@@ -2,21 +2,22 @@
 
 /** What every screen of one open build shares, each thing by itself: a screen that reads one is not drawn anew for another. */
 import { type Context, createContext, useContext } from 'react';
-import type { Spot } from '@/core/bores/grid';
-import type { Joints } from '@/core/clocking/joints';
+import type { Spot } from '@/core/foundation/parts/spots';
+import type { Joints } from '@/core/foundation/parts/joints';
 import type { AcceptAsk, ChoiceValue } from '@/core/judge/entries';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { Hand, NewReading } from '@/core/judge/preview';
-import type { Nm, Units } from '@/core/quantity/length';
-import type { LengthStyle } from '@/core/quantity/print';
-import type { Saying } from '@/core/quantity/saying';
-import type { BenchEntry } from '@/core/record/bench';
-import type { Entry } from '@/core/record/record';
-import type { CheckEntry, GaugeSetting, Logged, LoggedReading, PinEntry, Stamp } from '@/core/record/reading';
-import type { Ring } from '@/core/rings/ring';
-import type { At } from '@/core/stage/tasks';
-import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/stages';
-import type { Family, Instrument } from '@/core/uncertainty/instrument';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
+import type { LengthStyle } from '@/core/foundation/quantity/print';
+import type { Saying } from '@/core/foundation/quantity/saying';
+import type { BenchEntry } from '@/core/record/benchWork';
+import type { Entry } from '@/core/judge/buildRecord';
+import type { CheckEntry, Logged, LoggedReading, PinEntry, Stamp } from '@/core/record/reading';
+import type { GaugeSetting } from '@/core/foundation/quantity/gaugeSetting';
+import type { Ring } from '@/core/foundation/parts/rings';
+import type { At } from '@/core/stages/contract/tasks';
+import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/judge/registry';
+import type { Family, Instrument } from '@/core/foundation/uncertainty/instrument';
 import type { OwnRoute } from './ownRoute';
 import type { LiveRecord } from './useRecord';
 

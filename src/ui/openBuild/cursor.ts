@@ -1,9 +1,10 @@
 /** Where the work is: which cylinder, and what of it. */
-import { firstSpot } from '@/core/bores/judged';
-import { CRANK, isCylinderId, otherId } from '@/core/engine/places';
+import { firstSpot } from '@/core/stages/bores/judged';
+import { CRANK, isCylinderId, otherId } from '@/core/foundation/engine/places';
 import type { Judgement } from '@/core/judge/judgement';
-import { type At, nextTask } from '@/core/stage/tasks';
-import { type ListId, type Subject, SUBJECTS, SUBJECT_IDS, listOf } from '@/core/stages';
+import { type At, nextTask } from '@/core/stages/contract/tasks';
+import type { ListId, Subject } from '@/core/judge/registry';
+import { LISTS_OF, STAGE_IDS, SUBJECTS, SUBJECT_IDS, covers, listOf } from '@/core/judge/stageTables';
 import type { Cursor } from './contexts';
 
 /** The first of each list. */
@@ -45,13 +46,14 @@ export function handAt({ cylinder, place, spot, onBearing }: Cursor, subject: Su
 const isMain = (place: string | null): place is string => place?.startsWith('M') ?? false;
 const isOther = (place: string | null): place is string => place?.startsWith('X') ?? false;
 
-/** Where a build is opened: at the first open ring once rings are begun, else at what is open first. */
-export function startingCursor({ tasks, cylinders, choices }: Judgement): Cursor {
+/** Where a build is opened: at the first open ring once rings are begun, else at what is open first on the stages that the job covers. */
+export function startingCursor({ job, tasks, cylinders, choices }: Judgement): Cursor {
   const open = Object.fromEntries(
     (Object.keys(tasks) as ListId[]).map((list) => [list, nextTask<Subject>(tasks[list], null)]),
   ) as Record<ListId, At<Subject> | null>;
-  const begun = tasks.rings.some((t) => t.done);
-  const first = begun ? open.rings : (open.bores ?? open.pistons);
+  const inOrder = STAGE_IDS.flatMap((id) => (covers(job, id) ? LISTS_OF[id].map((list) => open[list]) : []));
+  const isBegun = tasks.rings.some((t) => t.done);
+  const first = isBegun ? open.rings : inOrder.find((at) => at && isCylinderId(at.cylinder));
   const cylinder = first?.cylinder ?? open.rings?.cylinder ?? cylinders[0]?.id ?? '';
   const here = Object.values(open).flatMap((at) => (at?.cylinder === cylinder ? [at] : []));
   return {

@@ -6,7 +6,7 @@
  * neither a reload nor a stopped server loses one, and each carries its own id, so that sending it again
  * adds nothing.
  */
-import type { Entry } from '@/core/record/record';
+import type { Entry } from '@/core/judge/buildRecord';
 import { keepForPage } from '../shared/kept';
 import type { Trouble } from './trouble';
 

@@ -1,8 +1,8 @@
 'use client';
 
 /** Sends entries of a build to the server, and tells what came of it. */
-import type { EntriesAnswer } from '@/files/answers';
-import type { Entry } from '@/core/record/record';
+import type { EntriesAnswer } from '@/server/answers';
+import type { Entry } from '@/core/judge/buildRecord';
 
 /**
  * How the server stands: `up`; `down`, it does not answer; `failing`, it answers with an error of its own; `full`, its

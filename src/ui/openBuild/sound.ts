@@ -1,6 +1,6 @@
 /** Checks what this browser kept before it is used: anything may be in its storage. */
 import { z } from 'zod';
-import type { Entry } from '@/core/record/record';
+import type { Entry } from '@/core/judge/buildRecord';
 import { entrySchema } from '@/files/schema';
 import type { Trouble } from './trouble';
 

@@ -1,4 +1,4 @@
-import type { Entry } from '@/core/record/record';
+import type { Entry } from '@/core/judge/buildRecord';
 
 /** An entry the server would not have, and why. */
 export interface Trouble {

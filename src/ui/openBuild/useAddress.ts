@@ -2,26 +2,30 @@
 
 /** The thing in hand stands in the address, so that reload, Back and a link lead to the very ring. */
 import { type Dispatch, type SetStateAction, useEffect, useRef } from 'react';
-import { type Judgement, isWhole } from '@/core/judge/judgement';
-import { placeFrom, placeText } from '@/core/stage/place';
-import { type ListId, STAGES, type StageId, SUBJECT_IDS } from '@/core/stages';
+import type { Judgement } from '@/core/judge/judgement';
+import { placeFrom, placeText } from '@/core/stages/contract/place';
+import type { ListId } from '@/core/judge/registry';
+import { LISTS_OF, STAGE_IDS, SUBJECT_IDS, stageOf } from '@/core/judge/stageTables';
 import { moveTo, usePath, useWord, withWords, wordOf } from '../shared/address';
 import type { Cursor } from './contexts';
 import { handAt, movedTo } from './cursor';
 
-/** The list whose thing in hand an address tells of; null where nothing is in hand. */
-function listShown(path: string | null, view: string | null): ListId | null {
-  const stage = path?.split('/')[3] as StageId | undefined;
-  if (!stage || !(stage in STAGES) || !STAGES[stage].deck) return null;
-  const lists: ListId[] = ['bores', 'pistons', 'journals', 'play', 'rings', 'grooves'];
-  return lists.find((list) => list === view) ?? lists.find((list) => list === stage) ?? 'rings';
+/** What is in hand on stages where nothing is read. */
+const ELSEWHERE: ListId = 'rings';
+
+/** The stage of an address and its list: of several the one that the view is named after, else its first. */
+export function listShown(path: string | null, view: string | null): { list: ListId; isRead: boolean } | null {
+  const stage = STAGE_IDS.find((id) => id === path?.split('/')[3]);
+  if (!stage || !stageOf(stage).deck) return null;
+  const lists = LISTS_OF[stage];
+  const list = lists.find((id) => id === view) ?? lists[0];
+  return { list: list ?? ELSEWHERE, isRead: list !== undefined };
 }
 
 /** The kind of work that the stage in sight is: what is taken there is taken of it; null where nothing is read. */
 export function useWork(): ListId | null {
-  const list = listShown(usePath(), useWord('view'));
-  const stage = usePath()?.split('/')[3];
-  return list === stage || list === 'grooves' || list === 'play' ? list : null;
+  const shown = listShown(usePath(), useWord('view'));
+  return shown?.isRead ? shown.list : null;
 }
 
 /** All that an address may name. */
@@ -30,31 +34,27 @@ const placesOf = ({ cylinders, places }: Judgement) => [...cylinders, ...places]
 export function useAddress(cursor: Cursor, setCursor: Dispatch<SetStateAction<Cursor>>, judgement: Judgement): void {
   const path = usePath();
   const view = useWord('view');
-  const list = listShown(path, view);
+  const list = listShown(path, view)?.list;
   const latest = useRef(judgement);
   useEffect(() => {
     latest.current = judgement;
   });
-  const all = isWhole(judgement);
-  const isTaken = useRef(false);
   useEffect(() => {
-    const read = (): boolean => {
+    const read = (): void => {
       const at = placeFrom(wordOf('at') ?? '', placesOf(latest.current), SUBJECT_IDS);
       if (at) setCursor((before) => movedTo(before, at, true));
-      return at !== null;
     };
-    // what is read of the engine beside its cylinders may come later than the page: then it is taken then
-    if (!isTaken.current) isTaken.current = read() || wordOf('at') === null || all;
+    read();
     window.addEventListener('popstate', read);
     return () => window.removeEventListener('popstate', read);
-  }, [setCursor, all]);
+  }, [setCursor]);
   const subject = list && cursor.inHand[list];
   const isFirst = useRef(true);
   useEffect(() => {
     // what the address said is taken first
     const wasFirst = isFirst.current;
     isFirst.current = false;
-    if (!subject || !isTaken.current || (wasFirst && wordOf('at') !== null)) return;
+    if (!subject || (wasFirst && wordOf('at') !== null)) return;
     moveTo(withWords({ at: placeText(handAt(cursor, subject), placesOf(latest.current)) }), 'replace');
   }, [path, view, subject, cursor]);
 }

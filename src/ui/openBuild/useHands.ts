@@ -2,14 +2,15 @@
 
 /** What is in hand at this bench: tools, how warm parts and tools are, and how rings are squared. Kept in this browser. */
 import { useMemo } from 'react';
-import { DEPTHS, type Depth } from '@/core/bores/grid';
-import type { Units } from '@/core/quantity/length';
-import { SQUARINGS, type Squaring } from '@/core/rings/ring';
-import { SUBJECTS, type Subject } from '@/core/stages';
-import { instrumentKey } from '@/core/uncertainty/instrument';
+import { type Depth, DEPTHS } from '@/core/foundation/parts/spots';
+import type { Units } from '@/core/foundation/quantity/length';
+import { type Squaring, SQUARINGS } from '@/core/foundation/parts/rings';
+import type { Subject } from '@/core/judge/registry';
+import { SUBJECTS } from '@/core/judge/stageTables';
+import { instrumentKey } from '@/core/foundation/uncertainty/instrument';
 import { useKept } from '../shared/kept';
 import type { Hands } from './contexts';
-import { type Tools } from './useTools';
+import type { Tools } from './useTools';
 
 const depthFrom = (text: string): Depth | null => DEPTHS.find((d) => d === text) ?? null;
 const squaringFrom = (text: string): Squaring | null => SQUARINGS.find((s) => s === text) ?? null;

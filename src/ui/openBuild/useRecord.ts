@@ -2,16 +2,16 @@
 
 /** The record of one build as this browser knows it: what the server has, and what still waits to be sent. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { EntriesAnswer } from '@/files/answers';
-import type { BuildRecord, Entry } from '@/core/record/record';
+import type { EntriesAnswer } from '@/server/answers';
+import type { BuildRecord, Entry } from '@/core/judge/buildRecord';
 import { addTroubles, addWaiting, clearTroubles, dropWaiting, onWaiting, troublesFor, waitingFor } from './outbox';
 import type { Present } from '@/store/presence';
 import { wordOf } from '../shared/address';
 import { kept, useKept } from '../shared/kept';
 import { mineOf } from './ownRoute';
 import { poll } from './poll';
-import { ANSWER, AT_ONCE, type Link, linkOf, send } from './send';
-import { CONFLICT, type Trouble } from './trouble';
+import { type Link, ANSWER, AT_ONCE, linkOf, send } from './send';
+import { type Trouble, CONFLICT } from './trouble';
 import { freshId } from '../shared/freshId';
 
 /** Other benches' entries are seen within two seconds, the way there and back included. */

@@ -2,9 +2,9 @@
 
 /** The shop's measuring tools as this bench knows them, and which one is in hand for what. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { ToolsAnswer } from '@/files/answers';
-import type { Units } from '@/core/quantity/length';
-import { type Family, type Instrument, suits } from '@/core/uncertainty/instrument';
+import type { ToolsAnswer } from '@/server/answers';
+import type { Units } from '@/core/foundation/quantity/length';
+import { type Family, type Instrument, suits } from '@/core/foundation/uncertainty/instrument';
 import { useKept } from '../shared/kept';
 
 /** Both lists as one, the later version of each tool. */

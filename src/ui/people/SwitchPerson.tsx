@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { MeAnswer } from '@/files/answers';
+import type { MeAnswer } from '@/server/answers';
 import { ROLE_WORDS } from '@/people/roleWords';
 import { Button, buttonLook } from '../shared/Button';
 import { act, whyNot } from '../shared/act';

@@ -5,7 +5,7 @@
  * more. What waits to be sent stays: no reading is lost by signing out.
  */
 import { delMany, keys } from 'idb-keyval';
-import type { MeAnswer } from '@/files/answers';
+import type { MeAnswer } from '@/server/answers';
 import { PAGES, SHOP } from '@/offline/names';
 import { may } from '@/people/rules';
 import { isRecordKey } from '../offline/keptRecord';

@@ -1,7 +1,7 @@
 'use client';
 
 /** Who is signed in on this device, as the server said last: kept, so that a page without the server knows too. */
-import type { MeAnswer } from '@/files/answers';
+import type { MeAnswer } from '@/server/answers';
 import { keep, kept, useKept } from '../shared/kept';
 
 const KEY = 'spatium-me';

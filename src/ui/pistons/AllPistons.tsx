@@ -1,6 +1,6 @@
 'use client';
 
-import { printLength } from '@/core/quantity/print';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
 import { bringIntoSight } from '../shared/sight';

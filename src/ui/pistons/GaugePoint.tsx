@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import { useKeptDraft } from '../shared/keptDraft';
-import { GAUGE_FROM, GAUGE_FROM_WORDS, type PistonChoices } from '@/core/pistons/piston';
-import { printLength } from '@/core/quantity/print';
+import { type PistonChoices, GAUGE_FROM, GAUGE_FROM_WORDS } from '@/core/stages/pistons/piston';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { Button } from '../shared/Button';

@@ -2,7 +2,7 @@
 
 import { useMoving } from '../openBuild/contexts';
 import { CheckRow } from '../assembly/AtTheBlock';
-import { HANGING_CHECKS } from '@/core/assembly/checks';
+import { HANGING_CHECKS } from '@/core/stages/assembly/checks';
 
 /** Hanging a piston on its rod: which way both face is looked at here, before any ring is on. The same two checks stand at the block. */
 export function OnItsRod() {

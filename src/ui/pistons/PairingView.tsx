@@ -3,11 +3,11 @@
 import { Lock, LockOpen } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import type { Standing } from '@/core/pistons/standing';
-import type { PairingResult } from '@/core/pistons/pairing';
-import { everyPair } from '@/core/pistons/stage';
-import type { Nm } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
+import type { Standing } from '@/core/stages/pistons/standing';
+import type { PairingResult } from '@/core/stages/pistons/pairing';
+import { everyPair } from '@/core/stages/pistons/stage';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { printLength } from '@/core/foundation/quantity/print';
 import { asChoice } from '@/core/judge/preview';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
@@ -15,7 +15,7 @@ import { LengthsField } from '../shared/LengthsField';
 import { StateMark } from '../shared/StateMark';
 import { bareOf } from '../shared/shopUnits';
 import { useWorked } from '../shared/useWorked';
-import type { PairingChoices } from '@/core/pistons/choices';
+import type { PairingChoices } from '@/core/stages/pistons/choices';
 
 const begin = (): Worker => new Worker(new URL('../../workers/pairing.ts', import.meta.url), { type: 'module' });
 

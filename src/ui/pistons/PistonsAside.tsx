@@ -1,8 +1,8 @@
 'use client';
 
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import type { PistonSubject } from '@/core/pistons/stage';
-import { SUBJECTS } from '@/core/stages';
+import type { PistonSubject } from '@/core/stages/pistons/stage';
+import { SUBJECTS } from '@/core/judge/stageTables';
 import { Renew } from '../bores/Renew';
 import { Hand } from '../hand/Hand';
 import { useJudgement, useWords } from '../openBuild/contexts';

@@ -1,12 +1,12 @@
 'use client';
 
 import { flushSync } from 'react-dom';
-import type { At } from '@/core/stage/tasks';
-import { clearanceAdvice } from '@/core/pistons/clearance';
-import { gaugePoint } from '@/core/pistons/piston';
-import { printLength } from '@/core/quantity/print';
+import type { At } from '@/core/stages/contract/tasks';
+import { clearanceAdvice } from '@/core/stages/pistons/clearanceAdvice';
+import { gaugePoint } from '@/core/stages/pistons/piston';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
-import { SUBJECTS } from '@/core/stages';
+import { SUBJECTS } from '@/core/judge/stageTables';
 import { ReadingLine } from '../line/ReadingLine';
 import { Accepting } from '../shared/Accepting';
 import { Scale } from '../shared/Scale';
@@ -14,7 +14,7 @@ import { StateMark, stateColour } from '../shared/StateMark';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
-import { type PistonSubject, PISTON_SUBJECTS } from '@/core/pistons/stage';
+import { type PistonSubject, PISTON_SUBJECTS } from '@/core/stages/pistons/stage';
 import { onDemand } from '../shared/onDemand';
 
 const Ask = onDemand(() => import('../stages/Ask').then((m) => m.Ask));

@@ -1,10 +1,11 @@
-import type { Units } from '@/core/quantity/length';
-import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/quantity/print';
-import { sayingText } from '@/core/quantity/saying';
-import { SURFACE_WORDS, type Target } from '@/core/targets/target';
+import type { Units } from '@/core/foundation/quantity/length';
+import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/foundation/quantity/print';
+import { sayingText } from '@/core/foundation/quantity/saying';
+import type { Target } from '@/core/models/targets/target';
+import { SURFACE_WORDS } from '@/core/foundation/parts/materials';
 import { LoadBar } from '../duty/LoadBar';
 import { Mark } from '../shared/Bar';
-import { comparisonsOf } from '@/core/targets/compare';
+import { comparisonsOf } from '@/core/stages/targets/compare';
 import { SideBySide } from '../targets/SideBySide';
 import type { Judgement } from '@/core/judge/judgement';
 

@@ -1,10 +1,10 @@
 'use client';
 
-import type { JudgedRing } from '@/core/rings/judged';
-import { DEPTHS, DEPTH_WORDS, type Depth } from '@/core/bores/grid';
-import { fine, raw, say } from '@/core/quantity/saying';
-import { lengthText } from '@/core/quantity/print';
-import { countsWords } from '@/core/rings/words';
+import type { JudgedRing } from '@/core/stages/rings/judged';
+import { type Depth, DEPTHS, DEPTH_WORDS } from '@/core/foundation/parts/spots';
+import { fine, raw, say } from '@/core/foundation/quantity/saying';
+import { lengthText } from '@/core/foundation/quantity/print';
+import { countsWords } from '@/core/stages/rings/words';
 import { useWords } from '../openBuild/contexts';
 import { Explain } from '../shared/Explain';
 import { StateMark, stateColour } from '../shared/StateMark';

@@ -13,8 +13,8 @@ import {
   PointElement,
 } from 'chart.js';
 import { useEffect, useRef } from 'react';
-import { type Nm, type Units, toMm, toThou } from '@/core/quantity/length';
-import { type Compression, COMPRESSION, RING_WORDS } from '@/core/rings/ring';
+import { type Nm, type Units, toMm, toThou } from '@/core/foundation/quantity/length';
+import { type Compression, RING_WORDS, COMPRESSION } from '@/core/foundation/parts/rings';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';

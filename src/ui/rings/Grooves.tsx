@@ -1,12 +1,12 @@
 'use client';
 
-import { GROOVE_WORDS } from '@/core/rings/set';
+import { GROOVE_WORDS } from '@/core/stages/rings/set';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { PassLog } from '../shared/PassLog';
 import { Segmented } from '../shared/Segmented';
 import { Accepting } from '../shared/Accepting';
 import { StateMark } from '../shared/StateMark';
-import { GROOVE_SUBJECTS, type GrooveSubject } from '@/core/rings/grooves';
+import { type GrooveSubject, GROOVE_SUBJECTS } from '@/core/stages/rings/grooves';
 import { Term } from '../shared/Term';
 
 const SAMPLES = [

@@ -1,11 +1,11 @@
 'use client';
 
-import type { JudgedRing } from '@/core/rings/judged';
-import { countsWords, ringAdvice } from '@/core/rings/words';
-import { nextTask } from '@/core/stage/tasks';
-import { printLength } from '@/core/quantity/print';
-import { isCompression } from '@/core/rings/ring';
-import { countWords } from '@/core/uncertainty/instrument';
+import type { JudgedRing } from '@/core/stages/rings/judged';
+import { countsWords, ringAdvice } from '@/core/stages/rings/words';
+import { nextTask } from '@/core/stages/contract/tasks';
+import { printLength } from '@/core/foundation/quantity/print';
+import { isCompression } from '@/core/foundation/parts/rings';
+import { countWords } from '@/core/foundation/uncertainty/instrument';
 import { Later } from '../openBuild/Later';
 import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { taskWords } from '@/core/judge/words';
@@ -15,8 +15,8 @@ import { Accepting } from '../shared/Accepting';
 import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
 import { onDemand } from '../shared/onDemand';
-import type { CompressionRing } from '@/core/rings/set';
-import { upWords } from '@/core/rings/whichWay';
+import type { CompressionRing } from '@/core/stages/rings/set';
+import { upWords } from '@/core/stages/rings/whichWay';
 
 const Ask = onDemand(() => import('../stages/Ask').then((m) => m.Ask));
 const RingPast = onDemand(() => import('./RingPast').then((m) => m.RingPast), 'at rest');

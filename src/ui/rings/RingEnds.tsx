@@ -1,7 +1,7 @@
 'use client';
 
-import type { JudgedRing } from '@/core/rings/judged';
-import { NM_PER_MM } from '@/core/quantity/length';
+import type { JudgedRing } from '@/core/stages/rings/judged';
+import { NM_PER_MM } from '@/core/foundation/quantity/length';
 import { useWords } from '../openBuild/contexts';
 import { stateColour } from '../shared/StateMark';
 import { Term } from '../shared/Term';

@@ -1,7 +1,7 @@
 'use client';
 
-import { sectionOutline } from '@/core/rings/section';
-import type { CompressionRing } from '@/core/rings/set';
+import { sectionOutline } from '@/core/stages/rings/section';
+import type { CompressionRing } from '@/core/stages/rings/set';
 
 const [LEFT, TOP, WIDTH, HEIGHT] = [26, 20, 104, 60];
 

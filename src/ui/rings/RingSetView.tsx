@@ -2,20 +2,20 @@
 
 import { useState } from 'react';
 import { useKeptDraft } from '../shared/keptDraft';
-import { RING_METAL_WORDS } from '@/core/heat/metalWords';
-import { RING_METALS } from '@/core/heat/metals';
+import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
+import { RING_METALS } from '@/core/models/heat/metals';
 import {
-  BEVELS,
   type CompressionRing,
   type GrooveFit,
   type OilPack,
   type RingSet,
+  BEVELS,
   SECTIONS,
   UP_MARKS,
   fromSizes,
-} from '@/core/rings/set';
-import { ringFaults, upWords } from '@/core/rings/whichWay';
-import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/rings/section';
+} from '@/core/stages/rings/set';
+import { ringFaults, upWords } from '@/core/stages/rings/whichWay';
+import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/stages/rings/section';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,7 +1,7 @@
 'use client';
 
-import { printLength } from '@/core/quantity/print';
-import { RINGS, RING_WORDS } from '@/core/rings/ring';
+import { printLength } from '@/core/foundation/quantity/print';
+import { RING_WORDS, RINGS } from '@/core/foundation/parts/rings';
 import { useMoving, useWords } from '../openBuild/contexts';
 import { StateShape, stateColour } from '../shared/StateMark';
 import type { JudgedCylinder } from '@/core/judge/judgement';

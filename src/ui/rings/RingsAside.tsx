@@ -1,6 +1,6 @@
 'use client';
 
-import type { JudgedRing } from '@/core/rings/judged';
+import type { JudgedRing } from '@/core/stages/rings/judged';
 import { Hand } from '../hand/Hand';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Findings, findingsFor } from '../stages/Findings';

@@ -1,9 +1,9 @@
 'use client';
 
 import { flushSync } from 'react-dom';
-import type { Subject } from '@/core/stages';
-import type { At } from '@/core/stage/tasks';
-import { RINGS, RING_WORDS } from '@/core/rings/ring';
+import type { Subject } from '@/core/judge/registry';
+import type { At } from '@/core/stages/contract/tasks';
+import { RING_WORDS, RINGS } from '@/core/foundation/parts/rings';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { ReadingLine } from '../line/ReadingLine';
 import { useView } from '../shared/address';
@@ -11,8 +11,8 @@ import { useKept } from '../shared/kept';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
 import { RingBench } from './RingBench';
-import { GROOVE_SUBJECTS } from '@/core/rings/grooves';
-import { ringsOnRoute } from '@/core/rings/stage';
+import { GROOVE_SUBJECTS } from '@/core/stages/rings/grooves';
+import { ringsOnRoute } from '@/core/stages/rings/stage';
 import { onDemand } from '../shared/onDemand';
 
 const RingsAside = onDemand(() => import('./RingsAside').then((m) => m.RingsAside), 'at rest');

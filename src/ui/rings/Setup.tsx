@@ -9,8 +9,8 @@ import { useKept } from '../shared/kept';
 import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { bareOf } from '../shared/shopUnits';
-import { FEEDBACKS, type Feedback, feedbackKey } from './feedback';
-import { type BenchChoices, ROUTES, readsRails } from '@/core/rings/choices';
+import { type Feedback, FEEDBACKS, feedbackKey } from './feedback';
+import { type BenchChoices, ROUTES, readsRails } from '@/core/stages/rings/choices';
 import { Term } from '../shared/Term';
 
 const ROUTE_WORDS = {

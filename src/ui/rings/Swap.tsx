@@ -1,17 +1,17 @@
 'use client';
 
 import { Lock, LockOpen } from 'lucide-react';
-import { printLength } from '@/core/quantity/print';
-import { PLACING_AIMS, type Placed, type PlacedRing } from '@/core/rings/placed';
-import { everyPlaced } from '@/core/rings/judgedPlacing';
-import type { PlacingResult } from '@/core/rings/placing';
-import { type Compression, COMPRESSION, RING_WORDS } from '@/core/rings/ring';
+import { printLength } from '@/core/foundation/quantity/print';
+import { type Placed, type PlacedRing, PLACING_AIMS } from '@/core/stages/rings/placed';
+import { everyPlaced } from '@/core/stages/rings/judgedPlacing';
+import type { PlacingResult } from '@/core/stages/rings/placing';
+import { type Compression, RING_WORDS, COMPRESSION } from '@/core/foundation/parts/rings';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
 import { useWorked } from '../shared/useWorked';
-import type { PlacingChoices } from '@/core/rings/choices';
+import type { PlacingChoices } from '@/core/stages/rings/choices';
 
 const KINDS = COMPRESSION.map((kind) => [kind, `${RING_WORDS[kind]}s`] as const);
 const AIMS = PLACING_AIMS.map((aim) => [aim, aim === 'filing' ? 'least filing' : 'most even gaps'] as const);

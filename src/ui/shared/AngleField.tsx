@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { hearAngle } from '@/core/clocking/words';
+import { hearAngle } from '@/core/stages/clocking/words';
 import { Field } from './Field';
 
 interface Props {

@@ -1,9 +1,8 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import type { Saying } from '@/core/quantity/saying';
-import { sayingText } from '@/core/quantity/saying';
-import type { Units } from '@/core/quantity/length';
+import { type Saying, sayingText } from '@/core/foundation/quantity/saying';
+import type { Units } from '@/core/foundation/quantity/length';
 import { Popup } from './Popup';
 
 interface Props {

@@ -1,9 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { type HearingContext, type Field as Kind, acceptedBy, factorIn, hearField, isFine } from '@/core/quantity/hear';
-import type { Nm, Units } from '@/core/quantity/length';
-import { type LengthStyle, bothText, printLength } from '@/core/quantity/print';
+import {
+  type HearingContext,
+  type Field as Kind,
+  acceptedBy,
+  factorIn,
+  hearField,
+  isFine,
+} from '@/core/foundation/quantity/hear';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
+import { type LengthStyle, bothText, printLength } from '@/core/foundation/quantity/print';
 import { Field } from './Field';
 import { Meant } from './Meant';
 

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import type { Nm } from '@/core/quantity/length';
-import { type Bare, type HeardList, hearList, listText } from '@/core/quantity/list';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { type Bare, type HeardList, hearList, listText } from '@/core/foundation/quantity/list';
 import { Field } from './Field';
 
 interface Props {

@@ -1,11 +1,11 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
-import { offText, printLength } from '@/core/quantity/print';
-import { SQUARING_WORDS } from '@/core/rings/ring';
-import { type Instrument, countWords } from '@/core/uncertainty/instrument';
+import { offText, printLength } from '@/core/foundation/quantity/print';
+import { SQUARING_WORDS } from '@/core/foundation/parts/rings';
+import { type Instrument, countWords } from '@/core/foundation/uncertainty/instrument';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
-import { shortDepth, shortDirection } from '@/core/bores/grid';
+import { shortDepth, shortDirection } from '@/core/foundation/parts/spots';
 import { Button, buttonLook } from './Button';
 import { Popup } from './Popup';
 import { When } from './When';

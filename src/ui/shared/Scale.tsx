@@ -1,7 +1,7 @@
-import type { Nm, Units } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
-import type { Limits, Target } from '@/core/targets/target';
-import type { State } from '@/core/stage/state';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
+import { printLength } from '@/core/foundation/quantity/print';
+import type { Limits, Target } from '@/core/models/targets/target';
+import type { State } from '@/core/foundation/verdict/state';
 import { stateColour } from './StateMark';
 
 export interface Pass {

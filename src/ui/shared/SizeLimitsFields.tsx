@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { Field as Kind } from '@/core/quantity/hear';
-import { classesText, hearClasses } from '@/core/quantity/hearClasses';
-import type { SizeLimits } from '@/core/verdict/sizeLimits';
+import type { Field as Kind } from '@/core/foundation/quantity/hear';
+import { classesText, hearClasses } from '@/core/foundation/quantity/hearClasses';
+import type { SizeLimits } from '@/core/foundation/quantity/sizeLimits';
 import { useWords } from '../openBuild/contexts';
 import { Field } from './Field';
 import { LengthField } from './LengthField';

@@ -1,4 +1,4 @@
-import type { State } from '@/core/stage/state';
+import type { State } from '@/core/foundation/verdict/state';
 
 /** Each state has a word, a shape and a colour of its own. */
 const COLOURS: Record<State, string> = {

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { hearTemperature } from '@/core/quantity/temperature';
+import { hearTemperature } from '@/core/foundation/quantity/temperature';
 import { Field } from './Field';
 import { Meant } from './Meant';
 

@@ -1,12 +1,12 @@
 'use client';
 
 import { Download, Printer } from 'lucide-react';
-import { shortBlockOf } from '@/core/assembly/shortBlock';
+import { shortBlockOf } from '@/core/judge/shortBlock';
 import { use } from 'react';
-import { engineWords } from '@/core/engine/engine';
-import { lengthUnit, printLength } from '@/core/quantity/print';
-import { covers } from '@/core/stages';
-import type { Piece, SheetPart, Table } from '@/core/stage/report';
+import { engineWords } from '@/core/foundation/engine/engine';
+import { lengthUnit, printLength } from '@/core/foundation/quantity/print';
+import { covers } from '@/core/judge/stageTables';
+import type { Piece, SheetPart, Table } from '@/core/stages/contract/report';
 import { loadReports, sheetOf } from '@/core/judge/reports';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';

@@ -1,5 +1,5 @@
 import { Link } from '../shared/Link';
-import { lengthText } from '@/core/quantity/print';
+import { lengthText } from '@/core/foundation/quantity/print';
 import type { ShelfAsk, ShelfSort } from '@/store/shelfAsk';
 import { When } from '../shared/When';
 import { RemoveBuild } from './RemoveBuild';
@@ -91,7 +91,7 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
             <tr key={card.id}>
               <td>
                 <Link
-                  href={`/builds/${card.id}/${card.done > 4 ? 'rings' : 'targets'}`}
+                  href={`/builds/${card.id}/${card.stage ?? 'job'}`}
                   className="inline-flex min-h-11 min-w-11 items-center text-lg font-bold underline-offset-4 hover:underline"
                 >
                   {card.name}

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Member } from '@/people/people';
 import { ROLE_WORDS } from '@/people/roleWords';
-import { ROLES, type Role } from '@/people/rules';
+import { type Role, ROLES } from '@/files/roles';
 import { SecretField } from '../people/SecretField';
 import { askMe, useMe } from '../people/me';
 import { Button } from '../shared/Button';

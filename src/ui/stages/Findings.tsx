@@ -1,6 +1,6 @@
 'use client';
 
-import type { Finding, Severity } from '@/core/stage/finding';
+import type { Finding, Severity } from '@/core/stages/contract/finding';
 import { useWords } from '../openBuild/contexts';
 
 const WORDS: Record<Severity, string> = { stop: 'Stop', mend: 'To mend', note: 'To know' };

@@ -3,7 +3,8 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { GLOSSARY } from '@/core/glossary';
-import { STAGES, STAGE_IDS } from '@/core/stages';
+import { STAGES } from '@/core/judge/registry';
+import { STAGE_IDS } from '@/core/judge/stageTables';
 import { Button, Key } from '../shared/Button';
 import { Views } from '../shared/Views';
 
@@ -75,7 +76,7 @@ function Pressed() {
       </dl>
       <p className="mt-3 text-sm text-soft">
         Alt + Shift with a number leads to a stage:{' '}
-        {STAGE_IDS.map((id, i) => `${i + 1} ${STAGES[id].words}`).join(', ')}.
+        {STAGE_IDS.map((id, i) => `${(i + 1) % 10} ${STAGES[id].words}`).join(', ')}.
       </p>
     </>
   );

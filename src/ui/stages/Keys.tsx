@@ -1,7 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { STAGE_IDS, type StageId } from '@/core/stages';
+import type { StageId } from '@/core/judge/registry';
+import { STAGE_IDS } from '@/core/judge/stageTables';
 import { moveTo } from '../shared/address';
 import { onDemand } from '../shared/onDemand';
 
@@ -16,11 +17,14 @@ function isTyped(at: EventTarget | null): boolean {
 }
 
 /** The stage that a key leads to; null for none. */
-function stageBy(event: KeyboardEvent, stage: StageId): StageId | null {
+export function stageBy(
+  event: Pick<KeyboardEvent, 'key' | 'code' | 'altKey' | 'shiftKey'>,
+  stage: StageId,
+): StageId | null {
   const at = STAGE_IDS.indexOf(stage);
   if (event.key === '[' || event.key === ']') return STAGE_IDS[at + (event.key === ']' ? 1 : -1)] ?? null;
   const digit = event.altKey && event.shiftKey ? /^Digit(\d)$/.exec(event.code)?.[1] : undefined;
-  return digit === undefined ? null : (STAGE_IDS[Number(digit) - 1] ?? null);
+  return digit === undefined ? null : (STAGE_IDS[(Number(digit) + 9) % 10] ?? null);
 }
 
 interface Props {

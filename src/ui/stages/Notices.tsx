@@ -3,8 +3,8 @@
 import { placeAt } from '@/core/judge/judgement';
 import { claimOf } from '@/core/judge/bench';
 import { onWords, taskWords } from '@/core/judge/words';
-import { placeFrom } from '@/core/stage/place';
-import { SUBJECT_IDS } from '@/core/stages';
+import { placeFrom } from '@/core/stages/contract/place';
+import { SUBJECT_IDS } from '@/core/judge/stageTables';
 import { takeNewer } from '../offline/takeNewer';
 import { useCopy } from '../offline/useCopy';
 import { useChanges, useJudgement, useLive, useMoving, useRoute, useWords } from '../openBuild/contexts';

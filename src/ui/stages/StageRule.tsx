@@ -2,16 +2,14 @@
 
 import { Link } from '../shared/Link';
 import { useEffect, useRef } from 'react';
-import { useListens } from '../shared/useInBrowser';
 import { useJudgement } from '../openBuild/contexts';
-import { type StageId, STAGES } from '@/core/stages';
+import { type StageId, STAGES } from '@/core/judge/registry';
 
 const TICKS = 10;
 
 /** The stages in working order along a scale; the needle stands where the work is in the stage shown. */
 export function StageRule({ stage }: { stage: StageId }) {
   const judgement = useJudgement();
-  const inBrowser = useListens();
   const rule = useRef<HTMLElement>(null);
   useEffect(() => {
     const here = rule.current?.querySelector<HTMLElement>('[aria-current="page"]')?.parentElement;
@@ -35,7 +33,7 @@ export function StageRule({ stage }: { stage: StageId }) {
                 className={`relative block h-[58px] pt-2 pl-2 max-lg:h-[70px] max-lg:pt-1.5 -outline-offset-4 ${here ? 'font-extrabold text-blue' : 'font-medium'}`}
               >
                 <span className="text-[1.0625rem]">{STAGES[name].words}</span>
-                {total > 0 && (inBrowser || !STAGES[name].optional) && (
+                {total > 0 && (
                   <span className="figures ml-1.5 text-sm font-normal text-soft max-lg:ml-0 max-lg:block max-lg:leading-none">
                     {done}/{total}
                   </span>

@@ -2,11 +2,12 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { TRIAL_STEPS } from '@/core/job/trial';
-import { type StageId, STAGES, STAGE_IDS, covers } from '@/core/stages';
+import { type StageId, STAGES } from '@/core/judge/registry';
+import { STAGE_IDS, covers } from '@/core/judge/stageTables';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Link } from '../shared/Link';
+import { SCREENS } from './screens';
 import { act, whyNot } from '../shared/act';
 
 /** What to try on this stage of an invented engine, the way on, and the way out. */
@@ -22,7 +23,7 @@ export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId
       className="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b-2 border-blue bg-sheet px-5 py-1.5"
     >
       <p className="min-w-72 flex-1">
-        <b className="text-blue">Try it.</b> {TRIAL_STEPS[stage][units]}
+        <b className="text-blue">Try it.</b> {SCREENS[stage].trial[units]}
       </p>
       {next && (
         <Link href={`/builds/${buildId}/${next}`} className={buttonLook('accent')}>

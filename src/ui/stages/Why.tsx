@@ -1,6 +1,6 @@
 'use client';
 
-import type { Candidate, Limits, Target } from '@/core/targets/target';
+import type { Candidate, Limits, Target } from '@/core/models/targets/target';
 import { useWords } from '../openBuild/contexts';
 
 /** The working of a target: formula with the numbers in it, source, standing, and what it outranks. */

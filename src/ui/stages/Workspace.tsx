@@ -2,8 +2,8 @@
 
 import { useSelectedLayoutSegment } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
-import { isTrial } from '@/core/job/trialId';
-import { engineWords } from '@/core/engine/engine';
+import { isTrial } from '@/core/judge/trialId';
+import { engineWords } from '@/core/foundation/engine/engine';
 import { useChanges, useInitials, useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Deck } from '../deck/Deck';
 import { Bar } from '../shared/Bar';
@@ -15,13 +15,11 @@ import { loadAll, onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
 import { Keys } from './Keys';
 import { LinkState } from './LinkState';
-import { Screen } from './Screen';
+import { SCREENS } from './screens';
 import { StageRule } from './StageRule';
-import { needsAll } from './needsAll';
-import { isWhole } from '@/core/judge/judgement';
-import { STAGES, STAGE_IDS } from '@/core/stages';
+import { STAGES } from '@/core/judge/registry';
+import { STAGE_IDS } from '@/core/judge/stageTables';
 
-const CrankDeck = onDemand(() => import('../journals/CrankDeck').then((m) => m.CrankDeck));
 const TrialGuide = onDemand(() => import('./TrialGuide').then((m) => m.TrialGuide));
 const Notices = onDemand(() => import('./Notices').then((m) => m.Notices));
 
@@ -47,6 +45,7 @@ export function Workspace({ children }: { children: ReactNode }) {
   const listens = useListens();
   const isToldOf = others.length + changes.length > 0 || copy === 'newer';
   const { job } = judgement;
+  const { Screen, Deck: OwnDeck } = SCREENS[stage];
   const spec = job
     ? [
         engineWords(job.engine),
@@ -80,19 +79,13 @@ export function Workspace({ children }: { children: ReactNode }) {
         {STAGES[stage].deck && (
           <div className="no-print w-[286px] shrink-0 border-r border-line max-lg:w-[210px] max-md:h-48 max-sm:h-32 max-md:w-full max-md:border-r-0 max-md:border-b">
             <div className="h-full max-lg:sticky max-lg:top-0 max-lg:h-[78dvh] max-md:static max-md:h-full">
-              {stage === 'journals' ? <CrankDeck /> : <Deck stage={stage} />}
+              {OwnDeck ? <OwnDeck /> : <Deck stage={stage} />}
             </div>
           </div>
         )}
         <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
           {children}
-          {isWhole(judgement) || !needsAll(stage) ? (
-            <Screen stage={stage} />
-          ) : (
-            <p role="status" className="p-7">
-              Waiting for what works out the bottom end. It comes once the server answers.
-            </p>
-          )}
+          <Screen />
         </div>
       </div>
     </div>

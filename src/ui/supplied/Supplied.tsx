@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import type { Supplied as JudgedSupplied, Supply } from '@/core/bores/supplied';
+import type { Supplied as JudgedSupplied, Supply } from '@/core/stages/bores/supplied';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import type { Nm } from '@/core/quantity/length';
-import { printLength } from '@/core/quantity/print';
+import type { Nm } from '@/core/foundation/quantity/length';
+import { printLength } from '@/core/foundation/quantity/print';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

@@ -1,9 +1,9 @@
 'use client';
 
-import { MOST_LOAD } from '@/core/load/load';
-import { lengthText, printLength } from '@/core/quantity/print';
-import type { Units } from '@/core/quantity/length';
-import type { StepOver, StepsOver } from '@/core/targets/stepsOver';
+import { MOST_LOAD } from '@/core/models/load/load';
+import { lengthText, printLength } from '@/core/foundation/quantity/print';
+import type { Units } from '@/core/foundation/quantity/length';
+import type { StepOver, StepsOver } from '@/core/stages/targets/stepChartOverlay';
 import type { Fitted } from '@/store/fitted';
 import { plotUnit } from '../heat/points';
 import { Link } from '../shared/Link';

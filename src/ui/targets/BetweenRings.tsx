@@ -8,11 +8,11 @@ import {
   type StudyPoint,
   studyAsk,
   usualRunning,
-} from '@/core/gasCycle/study';
-import type { HeatLoad } from '@/core/load/load';
-import type { Service } from '@/core/load/service';
-import type { Units } from '@/core/quantity/length';
-import { lengthText } from '@/core/quantity/print';
+} from '@/core/judge/gasCycleStudy';
+import type { HeatLoad } from '@/core/models/load/load';
+import type { Service } from '@/core/models/load/service';
+import type { Units } from '@/core/foundation/quantity/length';
+import { lengthText } from '@/core/foundation/quantity/print';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { plotUnit, plotted } from '../heat/points';
 import { Explain } from '../shared/Explain';

@@ -1,7 +1,7 @@
 'use client';
 
-import type { Chart } from '@/core/targets/chart';
-import { chartChanges } from '@/core/targets/chartEdit';
+import type { Chart } from '@/core/models/charts/chart';
+import { chartChanges } from '@/core/models/charts/chartEdit';
 
 interface Props {
   before: Chart;

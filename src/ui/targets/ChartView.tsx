@@ -3,8 +3,8 @@
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import type { KeptChart } from '@/store/charts';
-import { rowTemperatures } from '@/core/heat/assess';
-import { COOLANT } from '@/core/heat/temperatures';
+import { rowTemperatures } from '@/core/models/heat/assess';
+import { COOLANT } from '@/core/models/heat/temperatures';
 import {
   type ChartFigure,
   type ChartRow,
@@ -12,8 +12,8 @@ import {
   CHART_FIGURE_WORDS,
   cellOf,
   factorText,
-} from '@/core/targets/chart';
-import { reasonOf } from '@/core/targets/schoolWords';
+} from '@/core/models/charts/chart';
+import { reasonOf } from '@/core/stages/targets/schoolWords';
 import { useJudgement } from '../openBuild/contexts';
 import { CellState } from '../charts/CellState';
 import { buttonLook } from '../shared/Button';

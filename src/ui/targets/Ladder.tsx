@@ -1,8 +1,8 @@
 'use client';
 
-import { rangeText } from '@/core/quantity/print';
-import { OWN_ACCEPTED } from '@/core/targets/ownFigure';
-import type { Candidate, Own, Rank, TargetChoices } from '@/core/targets/target';
+import { rangeText } from '@/core/foundation/quantity/print';
+import { OWN_ACCEPTED } from '@/core/stages/targets/ownFigure';
+import type { Candidate, Own, Rank, TargetChoices } from '@/core/models/targets/target';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { PaperButton } from './PaperButton';

@@ -2,11 +2,11 @@
 
 import { Dialog } from 'radix-ui';
 import { type ReactNode, type RefObject, useState } from 'react';
-import type { Field as Kind } from '@/core/quantity/hear';
-import type { Nm, Units } from '@/core/quantity/length';
+import type { Field as Kind } from '@/core/foundation/quantity/hear';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
 import { useKeptDraft } from '../shared/keptDraft';
-import { FACTORS } from '@/core/targets/chartEdit';
-import { type Given, type Own, NOMINAL_WITHIN, statedMinimum } from '@/core/targets/target';
+import { FACTORS } from '@/core/models/charts/chartEdit';
+import { type Given, type Own, NOMINAL_WITHIN, statedMinimum } from '@/core/models/targets/target';
 import { useMoving, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Field } from '../shared/Field';

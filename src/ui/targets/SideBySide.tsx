@@ -1,9 +1,9 @@
 'use client';
 
-import { lengthText, rangeText } from '@/core/quantity/print';
-import type { Units } from '@/core/quantity/length';
-import { sayingText } from '@/core/quantity/saying';
-import type { Comparison } from '@/core/targets/compare';
+import { lengthText, rangeText } from '@/core/foundation/quantity/print';
+import type { Units } from '@/core/foundation/quantity/length';
+import { sayingText } from '@/core/foundation/quantity/saying';
+import type { Comparison } from '@/core/stages/targets/compare';
 
 const HEADINGS: Record<Comparison['kind'], string> = {
   highRing: 'High top ring',

@@ -1,4 +1,4 @@
-import type { Nm, Units } from '@/core/quantity/length';
+import type { Nm, Units } from '@/core/foundation/quantity/length';
 import { SelectField } from '../shared/SelectField';
 
 const INCHES = [

@@ -2,8 +2,8 @@
 
 import { Dialog } from 'radix-ui';
 import { asChoice } from '@/core/judge/preview';
-import type { Chart } from '@/core/targets/chart';
-import type { Target } from '@/core/targets/target';
+import type { Chart } from '@/core/models/charts/chart';
+import type { Target } from '@/core/models/targets/target';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { ChartChanges } from './ChartChanges';

@@ -2,9 +2,9 @@
 
 import { Link } from '../shared/Link';
 import { useState } from 'react';
-import { sharesText } from '@/core/load/loadWords';
-import { rangeText } from '@/core/quantity/print';
-import type { Limits, Target } from '@/core/targets/target';
+import { sharesText } from '@/core/models/load/loadWords';
+import { rangeText } from '@/core/foundation/quantity/print';
+import type { Limits, Target } from '@/core/models/targets/target';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
@@ -12,7 +12,7 @@ import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
 import { Why } from '../stages/Why';
 import { Ladder } from './Ladder';
-import { comparisonsOf } from '@/core/targets/compare';
+import { comparisonsOf } from '@/core/stages/targets/compare';
 import { SideBySide } from './SideBySide';
 import { type Figure, FIGURES, targetOf } from './figures';
 import { useShopCharts } from './useShopCharts';

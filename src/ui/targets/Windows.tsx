@@ -1,9 +1,14 @@
 'use client';
 
-import { ruleWords } from '@/core/verdict/ruleWords';
+import { ruleWords } from '@/core/foundation/verdict/ruleWords';
 import { useState } from 'react';
-import type { Units } from '@/core/quantity/length';
-import { type SecondBy, type SecondSchool, type TargetChoices, SECOND_SCHOOL_REASON } from '@/core/targets/target';
+import type { Units } from '@/core/foundation/quantity/length';
+import {
+  type SecondBy,
+  type SecondSchool,
+  type TargetChoices,
+  SECOND_SCHOOL_REASON,
+} from '@/core/models/targets/target';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

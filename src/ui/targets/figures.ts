@@ -1,6 +1,6 @@
 /** The four figures a build is set by, as the targets screen names and reaches them. */
-import type { Field as Kind } from '@/core/quantity/hear';
-import type { Papers, Target, TargetChoices } from '@/core/targets/target';
+import type { Field as Kind } from '@/core/foundation/quantity/hear';
+import type { Papers, Target, TargetChoices } from '@/core/models/targets/target';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 
 export type Figure = 'top' | 'second' | 'rails' | 'clearance';

@@ -14,7 +14,7 @@ import { backupFolder } from '@/store/backup';
 import { importSays } from '@/store/archiveSays';
 import { withWorkFolder } from '@/store/privateFiles';
 import { database, databaseUrl } from '@/store/store';
-import { answered, fault, sizeText } from '../answers';
+import { answered, fault, sizeText } from '../../../server/responses';
 
 const MOST = 256 * 1024 * 1024;
 

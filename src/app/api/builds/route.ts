@@ -9,7 +9,7 @@ import { noteDone } from '@/store/audit';
 import { isRemoved } from '@/store/builds';
 import { database } from '@/store/store';
 import { readShelfAsk } from '@/ui/shelf/ask';
-import { answered, bytesWithin, fault, sizeText } from '../answers';
+import { answered, bytesWithin, fault, sizeText } from '../../../server/responses';
 import { shelf } from '@/store/shelf';
 
 export const GET = answered(async (request: Request): Promise<Response> => {

@@ -7,7 +7,7 @@ import { asker } from '@/people/asking';
 import { noteDone } from '@/store/audit';
 import { keptCharts, readInChart } from '@/store/charts';
 import { database } from '@/store/store';
-import { answered, bodyWithin, fault } from '../answers';
+import { answered, bodyWithin, fault } from '../../../server/responses';
 
 export const GET = answered(async (): Promise<Response> => {
   return Response.json({ charts: await keptCharts(await database()) });

@@ -9,7 +9,7 @@ import { backupFolder, keptCopies } from '@/store/backup';
 import { fileOf } from '@/store/open';
 import { database, databaseUrl } from '@/store/store';
 import { version } from '../../../../package.json';
-import { answered } from '../answers';
+import { answered } from '../../../server/responses';
 
 export const GET = answered(async () => {
   const db = await database();

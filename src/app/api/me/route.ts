@@ -1,7 +1,7 @@
 /** GET /api/me   who is signed in here: { hasPeople, person, device, barred } */
-import type { MeAnswer } from '@/files/answers';
+import type { MeAnswer } from '@/server/answers';
 import { asker, barredFrom } from '@/people/asking';
-import { answered } from '../answers';
+import { answered } from '../../../server/responses';
 
 export const GET = answered(async () => {
   const asking = asker();

@@ -1,7 +1,7 @@
 /** GET /api/turned?build=ID   what the shop’s other builds of the same kind took to turn */
 import { database } from '@/store/store';
 import { pastTurnings } from '@/store/turning';
-import { answered } from '../answers';
+import { answered } from '../../../server/responses';
 
 export const GET = answered(async (request: Request): Promise<Response> => {
   const build = new URL(request.url).searchParams.get('build') ?? '';

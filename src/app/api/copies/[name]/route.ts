@@ -3,7 +3,7 @@ import { createReadStream, statSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { backupFolder, copyNamed } from '@/store/backup';
 import { databaseUrl } from '@/store/store';
-import { answered, fault } from '../../answers';
+import { answered, fault } from '../../../../server/responses';
 
 export const GET = answered(async (_request: Request, { params }: { params: Promise<{ name: string }> }) => {
   const { name } = await params;

@@ -5,7 +5,7 @@ import { faultsOf } from '@/files/schema';
 import { asker, initialsFor } from '@/people/asking';
 import { noteDone } from '@/store/audit';
 import { database } from '@/store/store';
-import { answered, fault, jsonWithin } from '../../answers';
+import { answered, fault, jsonWithin } from '../../../../server/responses';
 
 /** As it is looked up: by any name, with whatever it is given. */
 const acts: Record<string, Act | undefined> = { ...ACTS };

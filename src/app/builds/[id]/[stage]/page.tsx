@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { STAGE_IDS } from '@/core/stages';
+import { STAGE_IDS } from '@/core/judge/stageTables';
 
 /** A stage of a build: which one, the workspace reads from the address, so that it can change without the server. */
 export default async function Page({ params }: { params: Promise<{ stage: string }> }) {

@@ -2,7 +2,7 @@
 import { judge } from '@/core/judge/judge';
 import { writeCsv } from '@/files/csv';
 import { database } from '@/store/store';
-import { answered, fileName, noSuchBuild } from '../../../answers';
+import { answered, fileName, noSuchBuild } from '../../../../../server/responses';
 import { loadBuild } from '@/store/log';
 
 export const GET = answered(

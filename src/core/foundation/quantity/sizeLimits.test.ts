@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { fromMm } from './length';
+import { classesText, hearClasses } from './hearClasses';
+import { sayingText } from './saying';
+import { classAt, groundBy, NO_SIZES, sizesFault, sizesWords } from './sizeLimits';
+
+const A = { name: 'A', from: fromMm(86), to: fromMm(86.01) };
+const B = { name: 'B', from: fromMm(86.01), to: fromMm(86.02) };
+
+describe('size limits', () => {
+  it.each([
+    [85.9999, null],
+    [86, 'A'],
+    [86.01, 'A'],
+    [86.0101, 'B'],
+    [86.0201, null],
+  ])('%d mm is of class %s', (mm, name) => {
+    expect(classAt(fromMm(mm), { classes: [A, B] })).toBe(name);
+  });
+
+  it('reversed limits, reversed classes and a class that is there twice are faults', () => {
+    expect(sizesFault({ ...NO_SIZES, least: 2, most: 1 })).toMatch(/most is not over the least/);
+    expect(sizesFault({ ...NO_SIZES, classes: [{ ...A, to: A.from }] })).toMatch(/Class A: its end/);
+    expect(sizesFault({ ...NO_SIZES, classes: [A, A] })).toBe('Class A is there twice.');
+    expect(sizesFault({ ...NO_SIZES, classes: [A, B], least: 1, most: null })).toBeNull();
+  });
+
+  it('are said in words, whichever end is given', () => {
+    const text = (least: number | null, most: number | null) => {
+      const words = sizesWords({ ...NO_SIZES, least, most });
+      return words && sayingText(words, 'metric');
+    };
+    expect(text(null, null)).toBeNull();
+    expect(text(fromMm(50), null)).toBe('at least 50.000 mm');
+    expect(text(null, fromMm(51))).toBe('at most 51.000 mm');
+    expect(text(fromMm(50), fromMm(51))).toBe('50.000 mm to 51.000 mm');
+  });
+
+  it('of a ground journal lie so much lower, and no class is left', () => {
+    expect(groundBy({ ...NO_SIZES, least: 10, most: 20, classes: [A] }, 3)).toMatchObject({
+      ...{ least: 7, most: 17, classes: [] },
+    });
+    expect(groundBy({ ...NO_SIZES, classes: [A] }, 0).classes).toEqual([A]);
+  });
+});
+
+describe('classes as typed', () => {
+  it.each([
+    ['A 86.000–86.010; B 86.010–86.020', 'metric'],
+    ['A: 86,000-86,010, B: 86,010-86,020', 'metric'],
+    ['A 86 to 86.01\nB 86.010 mm to 86.020 mm', 'metric'],
+    ['A 86.000 mm - 86.010 mm; B 86.010 mm - 86.020 mm', 'imperial'],
+  ] as const)('%s', (text, units) => {
+    expect(hearClasses(text, 'bore', units)).toEqual({ ok: true, classes: [A, B] });
+  });
+
+  it('come back as they would be typed; nothing is none; what is not a class is named', () => {
+    expect(hearClasses(classesText([A, B], 'metric'), 'bore', 'metric')).toEqual({ ok: true, classes: [A, B] });
+    expect(hearClasses('', 'bore', 'metric')).toEqual({ ok: true, classes: [] });
+    expect(hearClasses('A 86.000–86.010; about 86', 'bore', 'metric')).toMatchObject({
+      ok: false,
+      why: expect.stringMatching(/“about86” is not a class\. Example/) as string,
+    });
+    expect(hearClasses('A 86.010', 'bore', 'metric').ok).toBe(false);
+    expect(hearClasses('A 0.5–86.010', 'bore', 'metric')).toMatchObject({
+      ok: false,
+      why: expect.stringMatching(/^Class A/) as string,
+    });
+  });
+});

@@ -1,0 +1,45 @@
+/**
+ * Relations of gases that the heat load is made of. Each names its source; those marked recalled were not opened.
+ */
+import type { Pascal } from '../../foundation/quantity/pressure';
+
+/** Pressure of the standard atmosphere at sea level, Pa (ISO 2533:1975, recalled). */
+export const SEA_LEVEL: Pascal = 101_325;
+/** Its temperature, K, its lapse, K/m, and the exponent g·M ÷ (R·lapse) (ISO 2533:1975, recalled). */
+const ATMOSPHERE = { kelvin: 288.15, lapse: 0.0065, exponent: 5.2559 };
+/** Ratio of specific heats of air. */
+const AIR = 1.4;
+
+/**
+ * Pressure of the standard atmosphere at an altitude, Pa: p₀·(1 − L·h ÷ T₀)^5.2559 (ISO 2533:1975, recalled), for the
+ * troposphere, 11,000 m at the most.
+ *
+ * @param metres over sea level
+ * @example Math.round(atmosphereAt(1_500)) // 84556
+ */
+export const atmosphereAt = (metres: number): Pascal =>
+  SEA_LEVEL * (1 - (ATMOSPHERE.lapse * metres) / ATMOSPHERE.kelvin) ** ATMOSPHERE.exponent;
+
+/**
+ * By how much compressed air is hotter: 1 + (π^((γ − 1)/γ) − 1) ÷ η, the isentropic rise over a compressor's efficiency
+ * (textbook; the same in any of them).
+ *
+ * @param ratio of pressures, 1 or more
+ * @param efficiency isentropic, over 0 to 1
+ * @example compressedHotter(2, 1).toFixed(4) // '1.2190'
+ */
+export const compressedHotter = (ratio: number, efficiency: number): number =>
+  1 + (ratio ** ((AIR - 1) / AIR) - 1) / efficiency;
+
+/**
+ * Heat transfer coefficient of the gas in a cylinder, W/(m²·K): 3.26·B^−0.2·p^0.8·T^−0.55·w^0.8 (Woschni, SAE 670931,
+ * 1967, recalled; the constant is that of p in kPa).
+ *
+ * @param bore in m
+ * @param pressure in kPa
+ * @param kelvin of the gas
+ * @param speed of the gas, m/s
+ * @example woschni(0.1, 1_000, 1_000, 10).toFixed(0) // '183'
+ */
+export const woschni = (bore: number, pressure: number, kelvin: number, speed: number): number =>
+  3.26 * bore ** -0.2 * pressure ** 0.8 * kelvin ** -0.55 * speed ** 0.8;

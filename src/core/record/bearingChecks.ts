@@ -1,0 +1,13 @@
+/** What is inspected when bearings are put together. Common practice, no source. */
+export const BEARING_CHECKS = [
+  'shellsIn',
+  'tangs',
+  'oilHoles',
+  'shellSide',
+  'cap',
+  'rodFree',
+  'rodCentred',
+  'thrustGrooves',
+] as const;
+export type BearingCheck = (typeof BEARING_CHECKS)[number];
+export const isBearingCheck = (check: string): check is BearingCheck => BEARING_CHECKS.some((c) => c === check);

@@ -1,0 +1,24 @@
+/** What is to be known of a clocking plan: what it breaks, and what would cure that. */
+import type { Cylinder } from '../../foundation/engine/engine';
+import { say } from '../../foundation/quantity/saying';
+import { type Finding, about } from '../contract/finding';
+import type { ClockingMade, ClockingPart } from './found';
+import { RULE_REASONS } from './ruleWords';
+import { cureWords } from './rules';
+
+/** A plan against its rules, each breach with what would cure it. */
+function findingsOf({ id, label, clocking }: Cylinder & ClockingPart, chosen: boolean): Finding[] {
+  const breaches = clocking.rules.flatMap(({ rule, verdict, says, cure }) => {
+    if (verdict === 'pass') return [];
+    const turn = cure ? cureWords(cure) : 'No turn of one joint cures it: let them be placed together.';
+    return [about(verdict, 'clocking', id, say`Cylinder ${label}: ${says} ${RULE_REASONS[rule]} ${turn}`)];
+  });
+  const asked = chosen && clocking.ask ? [about('mend', 'clocking', id, say`Cylinder ${label}: ${clocking.ask}`)] : [];
+  return [...asked, ...breaches];
+}
+
+/** What is to be known of clocking. */
+export const findings = (
+  { clockingChosen }: ClockingMade,
+  cylinders: readonly (Cylinder & ClockingPart)[],
+): Finding[] => cylinders.flatMap((c) => findingsOf(c, clockingChosen));

@@ -1,0 +1,34 @@
+/** What is to be known of the job card. */
+import { say } from '../../foundation/quantity/saying';
+import { type Finding, about } from '../contract/finding';
+import type { Frame } from '../contract/stage';
+import type { JobMade } from './found';
+
+/** What is to be known of the job card. */
+export function findings({ job, strays }: Frame & JobMade): Finding[] {
+  if (!job) return [about('note', 'job', null, say`Fill in the job card to begin.`)];
+  const out: Finding[] = [];
+  if (job.construction === null)
+    out.push(
+      about(
+        'mend',
+        'job',
+        null,
+        say`How the piston is made is not said. It decides the gap as much as the duty does: a high-ring piston needs nearly double.`,
+      ),
+    );
+  if (job.plannedBore === null)
+    out.push(about('note', 'job', null, say`No planned bore yet: targets wait for the measured bores.`));
+  if (strays.length > 0) {
+    const where = [...new Set(strays.map((s) => s.cylinder))].join(', ');
+    out.push(
+      about(
+        'mend',
+        'job',
+        null,
+        say`${strays.length} readings are of cylinders this engine has not got (${where}). They are kept.`,
+      ),
+    );
+  }
+  return out;
+}

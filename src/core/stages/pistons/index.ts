@@ -1,0 +1,2 @@
+/** Pistons, as later stages see them. */
+export type { PistonsPart } from './found';

@@ -1,0 +1,176 @@
+/** What is to be known of rings: short, over, disagreeing, against each other, in their grooves. */
+import type { Cylinder } from '../../foundation/engine/engine';
+import type { Job } from '../../record/jobCard';
+import type { Nm } from '../../foundation/quantity/length';
+import { type Saying, fine, say, capital } from '../../foundation/quantity/saying';
+import { type Finding, type Severity, about } from '../contract/finding';
+import type { JudgedGrooves } from './grooves';
+import { acceptedWords, lapsedWords } from '../../record/reading';
+import type { JudgedRing } from './judged';
+import { gapIsDone } from './ring';
+import { type Ring, RING_WORDS, isCompression, COMPRESSION } from '../../foundation/parts/rings';
+import type { All, Spread } from './found';
+import { countsWords, ringAdvice } from './words';
+import { type RingSet, GROOVE_WORDS } from './set';
+import { ringFaults } from './whichWay';
+
+interface Ringed extends Cylinder {
+  bore: { shape: object | null };
+  piston: { label: string };
+  rings: Record<Ring, JudgedRing>;
+  grooves: JudgedGrooves;
+}
+
+/** What is to be known of one ring. */
+function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
+  const { reading, counts, target, state, accepted, readIn, differs, called, shrunk } = ring;
+  if (!reading || !target.set || state === 'to do' || state === 'no target') return [];
+  const { aimFrom, least, most } = target.inForce;
+  const figure = counts?.value ?? reading.value;
+  const out: [Severity, Saying][] = [];
+  if (accepted && !gapIsDone(state))
+    out.push(['note', say`${name}: ${fine(figure)} is ${state}, ${acceptedWords(accepted)}.`]);
+  else if (state === 'short' && target.inForce.raisedFrom !== undefined)
+    out.push([
+      'stop',
+      say`${name}: ${fine(figure)} is tighter than the top ring, ${fine(least)}. Gas could be trapped between them and lift the top ring: file before it goes in.`,
+    ]);
+  else if (state === 'short')
+    out.push([
+      'stop',
+      differs && counts && called && !readIn
+        ? say`${name}: ${fine(called.value)} where it was read, but ${countsWords(counts, false)}, under ${fine(least)}. The ends can meet when hot: file before it goes in.`
+        : say`${name}: ${fine(figure)} is under ${fine(least)}. The ends can meet when hot: file before it goes in.`,
+    ]);
+  else if (state === 'over')
+    out.push(['mend', say`${name}: ${fine(figure)} is over ${fine(most ?? aimFrom)}. ${ringAdvice(ring)}`]);
+  else if (state === 'not proven') out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  else if (ring.asksSquaring && !accepted && !ring.growth) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  else if (ring.low === 'under the limit') out.push(['note', say`${name}: ${ringAdvice(ring)}`]);
+  if (state === 'short' && (shrunk > 0 || counts?.disagreement)) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  if (ring.growth && !accepted && state !== 'over' && state !== 'not proven')
+    out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
+  if (ring.lapsed) out.push(['note', say`${name}:${lapsedWords(ring.lapsed)}`]);
+  if (readIn && counts)
+    out.push(['note', say`${name}: read in cylinder ${readIn.label}; its gap here is worked out from the two bores.`]);
+  if (ring.unprepared.includes(reading.id))
+    out.push([
+      'note',
+      say`${name}: read after filing with neither deburring nor squaring noted. A burr scores the wall and reads false.`,
+    ]);
+  return out;
+}
+
+/** Rings that are tight in their grooves, or stand proud of the land. */
+function grooveFindings({ id, piston, grooves }: Ringed): Finding[] {
+  return grooves.grooves.flatMap(({ groove, side, land }): Finding[] => [
+    ...[side, land].flatMap(({ lapsed }) =>
+      lapsed
+        ? [about('note', 'rings', id, say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}:${lapsedWords(lapsed)}`)]
+        : [],
+    ),
+    ...(side.read && (side.state === 'tight' || side.state === 'loose')
+      ? [
+          about(
+            side.accepted ? 'note' : side.state === 'tight' ? 'stop' : 'mend',
+            'rings',
+            id,
+            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: axial clearance ${fine(side.low ?? 0)} is ${side.state}${side.accepted ? say`, ${acceptedWords(side.accepted)}` : ''}. ${side.state === 'tight' ? 'A ring that sticks does not seal, and breaks.' : 'A ring that flutters wears its groove.'}`,
+          ),
+        ]
+      : []),
+    ...[side, land].flatMap(({ disagreement, accepted }) =>
+      disagreement && !accepted
+        ? [
+            about(
+              'mend',
+              'rings',
+              id,
+              say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: readings disagree, ${fine(disagreement.least)} and ${fine(disagreement.most)}. The narrower counts. Read it twice more, or strike out the wrong one.`,
+            ),
+          ]
+        : [],
+    ),
+    ...(side.read && side.state === 'not proven' && !side.accepted && !side.disagreement
+      ? [
+          about(
+            'mend',
+            'rings',
+            id,
+            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}: axial clearance ${fine(side.low ?? 0)} to ${fine(side.high ?? 0)} is too near its minimum to be sure. Try the leaf between.`,
+          ),
+        ]
+      : []),
+    ...(land.read && land.state === 'proud'
+      ? [
+          about(
+            land.accepted ? 'note' : 'stop',
+            'rings',
+            id,
+            say`Piston ${piston.label}, ${GROOVE_WORDS[groove]}${land.accepted ? say`, ${acceptedWords(land.accepted)}` : ''}: the ring does not sink under the land. Its groove is too shallow, or the ring too wide.`,
+          ),
+        ]
+      : []),
+  ]);
+}
+
+/** Rings that are described against themselves. */
+function setFindings(ringSet: RingSet, job: Job | null): Finding[] {
+  if (!job) return [];
+  return COMPRESSION.flatMap((ring) =>
+    ringFaults(ringSet[ring]).map((fault) => about('mend', 'rings', null, say`${capital(RING_WORDS[ring])}: ${fault}`)),
+  );
+}
+
+/**
+ * That gaps in used bores which nobody measured count where they were read: one word for the build.
+ *
+ * @param used whether the bores are used ones
+ */
+function unmeasuredFindings(cylinders: readonly Ringed[], used: boolean): Finding[] {
+  if (!used) return [];
+  const blind = cylinders.filter(({ bore, rings }) =>
+    COMPRESSION.some((ring) => bore.shape === null && rings[ring].counts?.taper === null),
+  );
+  return blind.length === 0
+    ? []
+    : [
+        about(
+          'note',
+          'rings',
+          null,
+          say`Used bores that are not measured: ${blind.map((c) => c.label).join(', ')}. A gap counts there where it was read, and a thou of taper is 3 thou of gap. Read each ring at the bottom of its travel too, or measure the bores.`,
+        ),
+      ];
+}
+
+/** Of the rings in one cylinder. */
+function ringFindings(cylinder: Ringed): Finding[] {
+  const { label, id, rings } = cylinder;
+  const at = (severity: Severity, says: Saying): Finding => about(severity, 'rings', id, says);
+  return Object.values(rings).flatMap((ring) =>
+    oneRing(`Cylinder ${label}, ${RING_WORDS[ring.ring]}`, ring).map(([severity, says]) => at(severity, says)),
+  );
+}
+
+/** Gaps of one kind that lie too far apart. */
+const spreadFindings = (spreads: readonly Spread[], limit: Nm): Finding[] =>
+  spreads
+    .filter((s) => isCompression(s.ring) && s.spread > limit)
+    .map((s) =>
+      about(
+        'note',
+        'rings',
+        null,
+        say`${RING_WORDS[s.ring]} gaps run from ${fine(s.least)} to ${fine(s.most)}: ${fine(s.spread)} apart. Even gaps matter more than the last half thou.`,
+      ),
+    );
+
+/** What is to be known of rings. */
+export const findings = ({ choices, job, spreads }: All, cylinders: readonly Ringed[]): Finding[] => [
+  ...cylinders.flatMap(ringFindings),
+  ...setFindings(choices.ringSet, job),
+  ...cylinders.flatMap(grooveFindings),
+  ...spreadFindings(spreads, choices.bench.spread),
+  ...unmeasuredFindings(cylinders, choices.bores.basis === 'used'),
+];

@@ -1,0 +1,144 @@
+/** How rings sit in the grooves of one piston. */
+import type { Held } from '../../foundation/verdict/held';
+import type { Nm } from '../../foundation/quantity/length';
+import { type Saying, say } from '../../foundation/quantity/saying';
+import { type Accepted, type LoggedReading, answerOf } from '../../record/reading';
+import type { Strictness } from '../../foundation/verdict/decide';
+import { type Tools, coarsest } from '../../foundation/verdict/measuredSize';
+import { type Apart, LEAVES_REPEAT, betweenEnds, repeatsOf, sizesRepeat } from '../../foundation/verdict/repeats';
+import { stepOf } from './judged';
+import { nextLeaf } from './ring';
+import {
+  type Groove,
+  type GrooveFigure,
+  type Interval,
+  type LandState,
+  type RingSet,
+  type SideState,
+  GROOVES,
+  fromSizes,
+  landIsDone,
+  landState,
+  sideIsDone,
+  sideState,
+} from './set';
+
+/** Axial clearance of a ring in its groove, and how deep it sinks under the land. */
+export const GROOVE_SUBJECTS = ['topSide', 'secondSide', 'oilSide', 'topLand', 'secondLand', 'oilLand'] as const;
+export type GrooveSubject = (typeof GROOVE_SUBJECTS)[number];
+
+/**
+ * The groove that a subject is of, and which of its two figures.
+ *
+ * @example grooveOf('topSide') // { groove: 'top', figure: 'side' }
+ */
+export function grooveOf(subject: GrooveSubject): { groove: Groove; figure: 'side' | 'land' } {
+  const groove = GROOVES.find((g) => subject.startsWith(g)) ?? 'top';
+  return { groove, figure: subject.endsWith('Side') ? 'side' : 'land' };
+}
+
+export interface JudgedGroove {
+  groove: Groove;
+  side: GrooveFigure<SideState>;
+  land: GrooveFigure<LandState>;
+}
+
+export interface JudgedGrooves {
+  /** Every reading of this piston's grooves. */
+  passes: readonly LoggedReading[];
+  grooves: JudgedGroove[];
+}
+
+/** What readings of a groove leave open together. */
+type Found = Interval & { disagreement: Apart | null };
+
+interface GrooveAsk {
+  set: RingSet;
+  /** Passes of a subject of this piston that count, and of the pistons that stand for all. */
+  own: (subject: GrooveSubject) => readonly LoggedReading[];
+  sampled: (subject: GrooveSubject) => { readings: readonly LoggedReading[]; label: string } | null;
+  passes: readonly LoggedReading[];
+  tools: Tools;
+  strictness: Strictness;
+  accepted: Accepted;
+}
+
+/** How rings sit in the grooves of one piston: as read there, else as read of the piston that stands for all, else from the sizes of the set. */
+export function judgedGrooves({ set, own, sampled, passes, tools, strictness, accepted }: GrooveAsk): JudgedGrooves {
+  const leaves = (readings: readonly LoggedReading[]): Found | null =>
+    betweenEnds(
+      readings.map((r) => ({
+        ...{ id: r.id, low: r.value, limit: 0 },
+        high: nextLeaf({ value: r.value, upTo: r.upTo, open: false }, stepOf(r, { tools, feelerStep: 0 })),
+      })),
+      LEAVES_REPEAT,
+    );
+  const exact = (readings: readonly LoggedReading[]): Found | null => {
+    const within = sizesRepeat(coarsest(readings, tools).resolution);
+    const found = repeatsOf(
+      readings.map((r) => r.value),
+      within,
+      'least',
+    );
+    if (!found) return null;
+    const value = Math.round(found.value);
+    return { low: value, high: value, disagreement: found.disagreement };
+  };
+  const figure = <S extends string>(
+    subject: GrooveSubject,
+    sizes: { value: Nm; working: Saying[] } | null,
+    foundIn: (readings: readonly LoggedReading[]) => Found | null,
+    state: (i: Interval | null) => S,
+    isDone: (state: S) => boolean,
+    limit: (state: S | 'not proven', found: Interval) => Held,
+  ): GrooveFigure<S | 'not proven'> => {
+    const here = own(subject);
+    const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);
+    const read = foundIn(other?.readings ?? here);
+    const found = read ?? (sizes ? { low: sizes.value, high: sizes.value } : null);
+    const working = read
+      ? other
+        ? [say`as read at piston ${other.label}, which stands for all`]
+        : []
+      : (sizes?.working ?? []);
+    const disagreement = read?.disagreement ?? null;
+    const asFound = state(found);
+    const judged = disagreement && isDone(asFound) ? 'not proven' : asFound;
+    const last = here.at(-1)?.id ?? null;
+    return {
+      low: found?.low ?? null,
+      high: found?.high ?? null,
+      state: judged,
+      working,
+      read: here.length > 0,
+      disagreement,
+      ...answerOf(accepted, {
+        ...{ acceptId: last, what: null, state: judged },
+        held: found && limit(judged, found),
+      }),
+    };
+  };
+  return {
+    passes,
+    grooves: GROOVES.map((groove) => {
+      const sizes = fromSizes(set[groove]);
+      return {
+        groove,
+        side: figure(
+          `${groove}Side`,
+          sizes.side,
+          leaves,
+          (i) => sideState(i, set.side, strictness),
+          sideIsDone,
+          (state, { low }) =>
+            state === 'loose'
+              ? { figure: low, limit: set.side.most, side: 'most' }
+              : { figure: low, limit: set.side.least, side: 'least' },
+        ),
+        land: figure(`${groove}Land`, sizes.land, exact, landState, landIsDone, (_, { low }) => ({
+          ...{ figure: low, limit: 0, side: 'least' },
+        })),
+      };
+    }),
+  };
+}
