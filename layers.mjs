@@ -29,7 +29,7 @@ export const CORE = [
 ];
 
 /** Folders of src, the lowest first. */
-export const TOP = ['core', 'files', 'store', 'people', 'server', 'acts', 'workers', 'offline', 'ui', 'app'];
+export const TOP = ['core', 'files', 'store', 'people', 'server', 'commands', 'workers', 'offline', 'ui', 'app'];
 
 const anyOf = (folders) => `(${folders.join('|')})`;
 

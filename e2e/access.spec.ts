@@ -30,7 +30,7 @@ const SHEET = 258;
 
 /** Every view, on the build that fills it. */
 const VIEWS: View[] = [
-  ...plain(LISTS, '/', '/nothing-here', '/charts', '/charts/starting', '/instruments', '/drawer'),
+  ...plain(LISTS, '/', '/nothing-here', '/charts', '/charts/starting', '/instruments', '/archived'),
   { path: '/shop', most: LISTS, tabs: ['People', 'Devices', 'Backups', 'Audit log'] },
   ...plain(LISTS, '/sign-in'),
   ...plain(BENCH, '/new', '/gap?bore=4in&use=race&piston=hypereutectic'),

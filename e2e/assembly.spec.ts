@@ -1,7 +1,7 @@
 /** The walk in the browser: step by step, the order of the pistons, habits, what is pinned on, the short block. */
 import type { Locator, Page } from '@playwright/test';
 import { type WalkChoices, WHOLE_WALK } from '../src/core/stages/assembly/walkChoices';
-import { installOrder } from '../src/core/stages/assembly/order';
+import { installOrder } from '../src/core/stages/assembly/installOrder';
 import { inOrder, orderAsk } from '../src/core/stages/assembly/walk';
 import { STARTING_CLOCKING } from '../src/core/stages/clocking/choices';
 import { judge } from '../src/core/judge/judge';

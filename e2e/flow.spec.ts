@@ -1,7 +1,7 @@
 /** One engine from job card to build sheet, on an empty database, as a new user meets it. */
 import type { Locator, Page } from '@playwright/test';
 import { fromThou } from '../src/core/foundation/quantity/length';
-import { startingChoices } from '../src/core/models/targets/target';
+import { startingChoices } from '@/core/models/targets/papers';
 import { gap, jobEntry } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 

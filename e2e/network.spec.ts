@@ -97,7 +97,7 @@ test('behind a proxy: by its name and no other, on https, each place slowed down
   }
   const own = { origin: `https://${NAME}` };
   const guess = (n: number, headers: Record<string, string>) =>
-    asked(port, NAME, '/api/do/signIn', headers, { args: [`N${n}`, '0000'] });
+    asked(port, NAME, '/api/commands/signIn', headers, { args: [`N${n}`, '0000'] });
   expect((await guess(0, own)).status).toBe(200);
   expect((await guess(0, { origin: 'https://evil.example' })).status).toBe(403);
   // another place made up each time: the last one is what the proxy found itself
@@ -173,7 +173,7 @@ test('where the proxy speaks https, cookies go over nothing else', async () => {
   const server = new Server({ ALLOWED_HOSTS: NAME, TRUSTED_PROXIES: '127.0.0.1', BEHIND_HTTPS: '1' });
   await server.start();
   const { proxy, port } = await proxyTo(server);
-  const { status, cookies } = await asked(port, NAME, '/api/do/setUpPeople', { origin: `https://${NAME}` }, {
+  const { status, cookies } = await asked(port, NAME, '/api/commands/setUpPeople', { origin: `https://${NAME}` }, {
     args: ['Kim Moor', 'KM', 'secret1'],
   }); // prettier-ignore
   expect(status).toBe(200);
@@ -195,7 +195,7 @@ test('over plain http all of it works: every page opens, a build is begun, readi
   const at = `http://${NAME}:${server.port}`;
   await page.goto(at);
   expect(await page.evaluate(() => [isSecureContext, typeof crypto.randomUUID])).toEqual([false, 'undefined']);
-  const pages = ['/', '/gap', '/new', '/charts', '/charts/starting', '/instruments', '/drawer', '/shop', '/sign-in'];
+  const pages = ['/', '/gap', '/new', '/charts', '/charts/starting', '/instruments', '/archived', '/shop', '/sign-in'];
   for (const path of [...pages, ...STAGE_IDS.map((stage) => `/builds/demo-tarn-five/${stage}`)]) {
     await page.goto(at + path);
     await expect(page.getByRole('main')).toBeVisible();

@@ -1,6 +1,6 @@
 import { request as plainRequest } from 'node:http';
 import type { Locator, Page } from '@playwright/test';
-import { ACT_NEEDS, DECIDED_KINDS, ROUTES } from '../src/people/rules';
+import { COMMAND_NEEDS, DECIDED_KINDS, ROUTES } from '../src/people/permissions';
 import type { Role } from '../src/files/roles';
 import { fromThou } from '../src/core/foundation/quantity/length';
 import { jobEntry, reading } from '../src/fixtures/records';
@@ -59,7 +59,7 @@ test('every page, route and act, as every role and as nobody: allowed or turned 
 }) => {
   const { asked, wrong } = await walkRules(shop);
   expect(wrong).toEqual([]);
-  expect(asked).toBeGreaterThan(5 * Object.keys(ACT_NEEDS).length);
+  expect(asked).toBeGreaterThan(5 * Object.keys(COMMAND_NEEDS).length);
 });
 
 test('entries are noted with who made them, whatever was sent; a fitter sets no targets, a reader enters nothing', async ({
@@ -296,7 +296,7 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
     .getByRole('row', { name: /Ann West/ })
     .getByRole('button', { name: 'Device code …' })
     .click();
-  const answered = page.waitForResponse('**/api/do/deviceCode');
+  const answered = page.waitForResponse('**/api/commands/deviceCode');
   await page.getByRole('button', { name: 'Show the code' }).click();
   await expect(page.getByRole('img', { name: 'Code that signs a device in as AW' })).toBeVisible();
   const { result } = (await (await answered).json()) as { result: { code: string } };
@@ -432,7 +432,7 @@ test('a request that nobody has to be signed in for is small, and its unknown ke
 }) => {
   const large = JSON.stringify({ args: ['KM', 'x'.repeat(5_000)] });
   for (const name of ['signIn', 'signInByCode', 'switchTo', 'signOut']) {
-    const answer = await rawRequest(shop.port, 'POST', `/api/do/${name}`, {}, large);
+    const answer = await rawRequest(shop.port, 'POST', `/api/commands/${name}`, {}, large);
     expect([name, answer.status]).toEqual([name, 413]);
   }
   const entries = Array.from({ length: 400 }, (_, n) => ({ ...reading(`k${n}`, 'L1', 'top', fromThou(22)), odd: 1 }));
@@ -466,7 +466,7 @@ test('other names, other sites and made-up sessions get nothing', async ({ shop 
     { 'sec-fetch-site': 'cross-site' },
   ];
   for (const headers of elsewhere)
-    expect(await raw('POST', '/api/do/makeStandard', { host, cookie, ...headers })).toBe(403);
+    expect(await raw('POST', '/api/commands/makeStandard', { host, cookie, ...headers })).toBe(403);
   // a session that somebody else chose is not the one that signing in gives
   const chosen: Jar = new Map([['spatium.session_token', 'chosen.by-somebody-else']]);
   expect(await act(shop, chosen, 'signIn', ...PINS.fitter)).toEqual({ ok: true });

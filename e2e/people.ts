@@ -1,9 +1,9 @@
 /** A shop with people on it, one of each role, and how they ask. */
-import { type Need, ACT_NEEDS, ROUTES, may } from '../src/people/rules';
+import { type Need, COMMAND_NEEDS, ROUTES, may } from '../src/people/permissions';
 import { type Role, ROLES } from '../src/files/roles';
 import { jobEntry } from '../src/fixtures/records';
 import { type RawAnswer, disguises, rawRequest, rewritingHeaders } from './raw';
-import type { Server } from './server';
+import { Server } from './server';
 
 export const OWNER = { name: 'Kim Moor', initials: 'KM', secret: 'secret1' };
 export const PINS: Record<Role, [initials: string, pin: string]> = {
@@ -36,7 +36,7 @@ export async function ask(server: Server, jar: Jar, method: string, path: string
 
 /** Does an act; its result. */
 export const act = async (server: Server, jar: Jar, name: string, ...args: unknown[]): Promise<unknown> =>
-  ((await (await ask(server, jar, 'POST', `/api/do/${name}`, { args })).json()) as { result: unknown }).result;
+  ((await (await ask(server, jar, 'POST', `/api/commands/${name}`, { args })).json()) as { result: unknown }).result;
 
 /** The cookies of somebody who signed in. */
 export async function signedInAs(server: Server, initials: string, pin: string): Promise<Jar> {
@@ -90,7 +90,11 @@ export async function walkRules(server: Server, isThorough = false): Promise<{ a
       path.replace('/builds/:id', '/builds/bench').replace(':stage', 'rings').replace(/:\w+/g, 'none'),
       need,
     ]),
-    ...Object.entries(ACT_NEEDS).map(([name, need]): [string, string, Need] => ['POST', `/api/do/${name}`, need]),
+    ...Object.entries(COMMAND_NEEDS).map(([name, need]): [string, string, Need] => [
+      'POST',
+      `/api/commands/${name}`,
+      need,
+    ]),
   ];
   const body = JSON.stringify({ args: [{}, {}, {}, {}, {}, {}] });
   const wrong: string[] = [];

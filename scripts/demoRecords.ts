@@ -5,7 +5,7 @@
 import { type Spot, directionsByCount } from '../src/core/foundation/parts/spots';
 import { type BoreChoices, spotsOf, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
 import type { BuildRecord, Entry } from '../src/core/judge/buildRecord';
-import { againstOf } from '../src/core/stages/assembly/judged';
+import { againstOf } from '../src/core/stages/assembly/cylinderSteps';
 import { judge } from '../src/core/judge/judge';
 import { isJointCheck } from '../src/core/stages/assembly/checks';
 import { type Step, CHECKS } from '@/core/record/stepIds';
@@ -22,7 +22,7 @@ import {
   type JournalChoices,
   STARTING_JOURNALS,
 } from '../src/core/stages/journals/choices';
-import { journalSpots } from '../src/core/stages/journals/judged';
+import { journalSpots } from '../src/core/stages/journals/bearingClearance';
 import { BLOCK, CRANK } from '../src/core/foundation/engine/places';
 import { cylindersOf } from '../src/core/foundation/engine/engine';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/foundation/quantity/length';
@@ -30,7 +30,7 @@ import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../src/core/mo
 import { fromPressure } from '../src/core/foundation/quantity/pressure';
 import { isRing } from '@/core/foundation/parts/rings';
 import { type RingSet, STARTING_RING_SET } from '../src/core/stages/rings/set';
-import { startingChoices } from '../src/core/models/targets/target';
+import { startingChoices } from '@/core/models/targets/papers';
 import { type Instrument, instrumentKey } from '../src/core/foundation/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '../src/core/foundation/uncertainty/startingInstruments';
 import { STARTING_CURVE } from '../src/core/models/charts/startingCurve';
@@ -39,7 +39,7 @@ import { workshopChart } from './demoCharts';
 import type { Job } from '../src/core/record/jobCard';
 import { type BalanceChoices, STARTING_BALANCE } from '../src/core/stages/assembly/weights/choices';
 import type { Tightening, WeighedPart } from '../src/core/record/benchWork';
-import type { FastenerGroup } from '../src/core/stages/assembly/torque/groups';
+import type { FastenerGroup } from '../src/core/stages/assembly/torque/fastenerGroups';
 import type { Subject } from '../src/core/judge/registry';
 
 /** Collects a build's entries as a day at the bench would: in order, minutes apart. */

@@ -86,7 +86,7 @@ for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', t
 const shop = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB', timezoneId: 'UTC' });
 const page = await shop.newPage();
 const done = async (name: string, ...args: string[]): Promise<void> => {
-  await page.request.post(`${server.url}/api/do/${name}`, { data: { args } });
+  await page.request.post(`${server.url}/api/commands/${name}`, { data: { args } });
 };
 await done('setUpPeople', 'Kim Moor', 'KM', 'invented');
 await done('addPerson', 'Ann West', 'AW', 'fitter', 'invented');

@@ -4,9 +4,9 @@ import { type Browser, type BrowserContext, type Page, chromium } from '@playwri
 import { type Jar, PINS, act, ask, setUpShop, signedIn } from '../../e2e/people';
 import { Server } from '../../e2e/server';
 import { STAGE_IDS } from '../../src/core/judge/stageTables';
-import { ACT_NEEDS, ROUTES } from '../../src/people/rules';
+import { COMMAND_NEEDS, ROUTES } from '../../src/people/permissions';
 import { browserAsUsed } from '../chromium.mjs';
-import type { Figures } from '../figures';
+import { Figures } from '../figures';
 import { PAYLOADS, filledShop } from './words';
 
 /** A site of somebody else’s; this machine answers by its name. */
@@ -70,7 +70,7 @@ async function forgery(ground: Ground): Promise<Tried> {
   let tries = 0;
   const targets = [
     ...paths.map(({ method, path }) => ({ method, path })),
-    ...Object.keys(ACT_NEEDS).map((name) => ({ method: 'POST' as const, path: `/api/do/${name}` })),
+    ...Object.keys(COMMAND_NEEDS).map((name) => ({ method: 'POST' as const, path: `/api/commands/${name}` })),
   ];
   // another site; and another port of this machine, which cookies do not tell from ours
   for (const from of [`http://${FOREIGN}:${foreignPort}`, `http://127.0.0.1:${foreignPort}`]) {
@@ -201,7 +201,7 @@ async function scripting({ server, owner, victim }: Ground): Promise<Tried> {
   });
   const addressed = encodeURIComponent(PAYLOADS[0]);
   const views = [
-    ...['/', `/?q=${addressed}&sort=${addressed}`, '/charts', `/charts/${chart.id}`, '/instruments', '/drawer', '/shop'],
+    ...['/', `/?q=${addressed}&sort=${addressed}`, '/charts', `/charts/${chart.id}`, '/instruments', '/archived', '/shop'],
     ...[`/new?chart=${addressed}`, `/gap?bore=${addressed}&chart=${addressed}&use=${addressed}`, `/${addressed}`],
     ...[`/builds/${addressed}`, `/builds/${addressed}/rings`, `/sign-in?to=${addressed}&barred=1`],
     ...builds.flatMap(({ id }) => STAGE_IDS.map((stage) => `/builds/${id}/${stage}?place=${addressed}&tab=${addressed}`)),

@@ -5,7 +5,7 @@ import { cookieOf, setUpShop, signedIn } from '../../e2e/people';
 import { sendBytes } from '../../e2e/raw';
 import { Server } from '../../e2e/server';
 import { jobEntry } from '../../src/fixtures/records';
-import type { Figures } from '../figures';
+import { Figures } from '../figures';
 import { type Fuzzed, someRequests } from './requests';
 
 /** As many at once, as many made up at once, and a pause that none may be longer silent than, ms. */
@@ -123,7 +123,7 @@ async function readsAndWrites(server: Server): Promise<boolean> {
   const owner = cookieOf(await signedIn(server, 'owner'));
   const get = await fetch(`${server.url}/api/builds/bench`, { headers: { cookie: owner } });
   const card = jobEntry({ name: 'After it all' });
-  const put = await fetch(`${server.url}/api/do/beginBuild`, {
+  const put = await fetch(`${server.url}/api/commands/beginBuild`, {
     method: 'POST',
     headers: { cookie: owner },
     body: JSON.stringify({

@@ -2,8 +2,7 @@
 import { connect } from 'node:net';
 import { PINS, act, setUpShop, signedIn } from '../../e2e/people';
 import { Server } from '../../e2e/server';
-import type { Figures } from '../figures';
-import { at } from '../figures';
+import { Figures, at } from '../figures';
 
 type Answer = { ok: boolean; faults?: string[] };
 
@@ -18,7 +17,7 @@ async function guessed(
   const worker = async (): Promise<void> => {
     while (performance.now() < until) {
       const { name, args, headers } = guess(made++);
-      const answer = await fetch(`${server.url}/api/do/${name}`, {
+      const answer = await fetch(`${server.url}/api/commands/${name}`, {
         method: 'POST',
         headers,
         body: JSON.stringify({ args }),

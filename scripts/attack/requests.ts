@@ -6,7 +6,7 @@ import { STARTING_CURVE } from '../../src/core/models/charts/startingCurve';
 import { STARTING_INSTRUMENTS } from '../../src/core/foundation/uncertainty/startingInstruments';
 import { writeBuildFile } from '../../src/files/buildFile';
 import { jobEntry } from '../../src/fixtures/records';
-import { ACT_NEEDS, ROUTES } from '../../src/people/rules';
+import { COMMAND_NEEDS, ROUTES } from '../../src/people/permissions';
 
 /** One request; `raw` goes over the wire byte by byte as it is. */
 export type Fuzzed =
@@ -162,7 +162,11 @@ const asked = (
 ): fc.Arbitrary<Fuzzed> => fc.record({ kind: fc.constant('asked'), method, path: at, headers, body: content });
 
 const POST = fc.constant('POST');
-const act = fc.constantFrom(...Object.keys(ACT_NEEDS).filter((name) => name !== 'copyNow'), 'constructor', '__proto__');
+const act = fc.constantFrom(
+  ...Object.keys(COMMAND_NEEDS).filter((name) => name !== 'copyNow'),
+  'constructor',
+  '__proto__',
+);
 const wire = fc
   .tuple(
     fc.constantFrom('GET', 'POST', 'TRACE', 'OPTIONS', 'CONNECT', 'G\u0000T', ''),
@@ -196,7 +200,7 @@ const disguised = known
 
 const request: fc.Arbitrary<Fuzzed> = fc.oneof(
   { weight: 6, arbitrary: asked(fc.constantFrom('GET', 'GET', 'HEAD'), fc.tuple(path, query).map((p) => p.join('')), fc.constant(null)) },
-  { weight: 4, arbitrary: asked(POST, act.map((name) => `/api/do/${name}`), fc.oneof(body.args, body.args, body.junk, body.deep)) },
+  { weight: 4, arbitrary: asked(POST, act.map((name) => `/api/commands/${name}`), fc.oneof(body.args, body.args, body.junk, body.deep)) },
   { weight: 4, arbitrary: asked(POST, fc.constant('/api/builds/bench/entries'), fc.oneof(body.entries, body.entries, body.junk, body.deep)) },
   { weight: 2, arbitrary: asked(POST, fc.constantFrom('/api/builds', '/api/charts', '/api/archive'), fc.oneof(body.file, body.junk, body.deep)) },
   { weight: 2, arbitrary: asked(POST, path, fc.oneof(body.args, body.entries, body.junk)) },

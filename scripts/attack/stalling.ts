@@ -2,8 +2,7 @@
 import { connect } from 'node:net';
 import { cookieOf, setUpShop, signedIn } from '../../e2e/people';
 import { Server } from '../../e2e/server';
-import type { Figures } from '../figures';
-import { at } from '../figures';
+import { Figures, at } from '../figures';
 
 const BODY = 4 * 1024 * 1024 - 1_024;
 
@@ -57,7 +56,7 @@ export async function stalling(figures: Figures, seconds: number): Promise<void>
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
   };
-  await Promise.all([sender('/api/do/signIn'), sender('/api/do/switchTo'), bench()]);
+  await Promise.all([sender('/api/commands/signIn'), sender('/api/commands/switchTo'), bench()]);
   await server.end();
   times.sort((a, b) => a - b);
   const p99 = at(times, 0.99);

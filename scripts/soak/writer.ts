@@ -1,7 +1,7 @@
 /** A process that appends one entry after the other, and says of each that it was acknowledged: `writer URL NAME FROM`. */
 import { appendEntries } from '../../src/store/log';
 import { openDatabase } from '../../src/store/open';
-import { troubleOf } from '../../src/store/trouble';
+import { databaseErrorOf } from '../../src/store/databaseErrors';
 import { sentAs } from './sent';
 
 const [url = '', name = '', from = '0'] = process.argv.slice(2);
@@ -12,7 +12,7 @@ async function again<T>(work: () => Promise<T>): Promise<T> {
     try {
       return await work();
     } catch (error) {
-      if (!troubleOf(error)) throw error;
+      if (!databaseErrorOf(error)) throw error;
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
 }

@@ -10,7 +10,7 @@ import { ImportFile } from '@/ui/shelf/ImportFile';
 import { RestoreBuild } from '@/ui/shelf/RestoreBuild';
 import { StillWorking } from '@/ui/shelf/StillWorking';
 import { ShelfTable, shelfHref } from '@/ui/shelf/ShelfTable';
-import { readShelfAsk } from '@/ui/shelf/ask';
+import { readShelfAsk } from '@/ui/shelf/urlParams';
 import { shelf } from '@/store/shelf';
 
 export default async function Page({
@@ -28,7 +28,7 @@ export default async function Page({
       <main id="main" tabIndex={-1} className="mx-auto max-w-6xl px-6 py-6 max-md:px-4">
         <div className="mb-4 flex flex-wrap items-center gap-3">
           <h1 className="mr-auto">The shelf</h1>
-          <Link href="/drawer" className={buttonLook()}>
+          <Link href="/archived" className={buttonLook()}>
             Drawer
           </Link>
           <ImportFile />

@@ -3,23 +3,23 @@
  */
 import { z } from 'zod';
 import { bobweightsOf } from '@/core/stages/assembly/weights/bobweight';
-import { massesOf } from '@/core/stages/assembly/weights/masses';
-import { ledgerOf } from '@/core/stages/assembly/torque/ledger';
+import { massesOf } from '@/core/stages/assembly/weights/weights';
+import { ledgerOf } from '@/core/stages/assembly/torque/torqueRecord';
 import { turningOf } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { shortBlockOf } from '@/core/judge/shortBlock';
-import { blockStepsIn } from '@/core/stages/assembly/block';
+import { blockStepsIn } from '@/core/stages/assembly/engineSteps';
 import { judge } from '@/core/judge/judge';
 import { type BuildRecord, type Entry, acceptedAt, isVoidable, lastOf } from '@/core/judge/buildRecord';
 import { SUBJECTS } from '@/core/judge/stageTables';
-import { sizeFault } from '@/core/foundation/quantity/hear';
-import type { JudgedRing } from '@/core/stages/rings/judged';
+import { sizeFault } from '@/core/foundation/quantity/readingField';
+import type { JudgedRing } from '@/core/stages/rings/ringGap';
 import { finishOrdersOf, sizePlanOf } from '@/core/stages/pistons/oversize';
 import { comparisonsOf } from '@/core/stages/targets/compare';
-import { type Saying, sayingText } from '@/core/foundation/quantity/saying';
+import { type Message, messageText } from '@/core/foundation/quantity/message';
 import { atMost, cutFaults, entrySchema, faultsOf } from './schema';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { LoggedReading } from '@/core/record/reading';
-import type { JudgedPiston } from '@/core/stages/pistons/judged';
+import type { JudgedPiston } from '@/core/stages/pistons/pistonSize';
 import { isTooDeep } from './depth';
 import { buildIdSchema } from './shapes/parts';
 
@@ -48,7 +48,7 @@ export interface BuildFile {
   judged: unknown;
 }
 
-const isSaying = (value: unknown): value is Saying =>
+const isSaying = (value: unknown): value is Message =>
   Array.isArray(value) &&
   value.length > 0 &&
   value.every((p) => typeof p === 'string' || (typeof p === 'object' && p !== null && 'nm' in p && 'as' in p)) &&
@@ -56,13 +56,13 @@ const isSaying = (value: unknown): value is Saying =>
 
 /** Sentences become text in the shop's units, so that the file needs no knowledge of how they are held. */
 function flattened(value: unknown, units: 'imperial' | 'metric'): unknown {
-  if (isSaying(value)) return sayingText(value, units);
+  if (isSaying(value)) return messageText(value, units);
   if (Array.isArray(value)) return value.map((v) => flattened(v, units));
   if (value === null || typeof value !== 'object') return value;
   return Object.fromEntries(
     Object.entries(value).map(([key, v]) => [
       key,
-      key === 'says' && Array.isArray(v) ? sayingText(v as Saying, units) : flattened(v, units),
+      key === 'says' && Array.isArray(v) ? messageText(v as Message, units) : flattened(v, units),
     ]),
   );
 }

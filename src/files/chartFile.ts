@@ -16,7 +16,7 @@ import { type Alloy, ALLOYS } from '@/core/foundation/parts/materials';
 import { isTooDeep } from './depth';
 import { faultsOf } from './schema';
 import { chartSchema } from './shapes/targets';
-import { tableOf, unguarded } from './table';
+import { tableOf, unguarded } from './csv';
 
 const CHART_FORMAT = 'spatium-chart';
 const CHART_VERSION = 3;

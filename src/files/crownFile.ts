@@ -1,7 +1,7 @@
 /** The crowns of a build as an SVG document. */
-import { expectedOf } from '@/core/stages/assembly/expected';
-import { crownOf } from '@/core/stages/clocking/judgedCrown';
-import { type View, viewWords } from '@/core/stages/clocking/view';
+import { expectedOf } from '@/core/stages/assembly/orientationWords';
+import { crownOf } from '@/core/stages/clocking/crownDrawing';
+import { type View, viewWords } from '@/core/stages/clocking/viewpoint';
 import { type CrownDrawing, crownSvg } from './crownSvg';
 import type { Judgement } from '@/core/judge/judgement';
 

@@ -2,7 +2,7 @@ import { DOMParser } from '@xmldom/xmldom';
 import { describe, expect, it } from 'vitest';
 import { demoRecords } from '../../scripts/demoRecords';
 import { judge } from '@/core/judge/judge';
-import { VIEWS } from '@/core/stages/clocking/view';
+import { VIEWS } from '@/core/stages/clocking/viewpoint';
 import { crownFile } from './crownFile';
 
 const demo = (id: string) => {

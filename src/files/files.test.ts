@@ -3,19 +3,19 @@ import { describe, expect, it } from 'vitest';
 import { shortBlockOf } from '@/core/judge/shortBlock';
 import { startingShells } from '@/core/stages/journals/choices';
 import { NO_SERVICE } from '@/core/models/load/service';
-import { sayingText } from '@/core/foundation/quantity/saying';
+import { messageText } from '@/core/foundation/quantity/message';
 import { judge } from '@/core/judge/judge';
 import { pairingOf } from '@/core/stages/pistons/pairing';
 import type { Entry } from '@/core/judge/buildRecord';
 import { STARTING_CLOCKING } from '@/core/stages/clocking/choices';
 import { STARTING_RING_SET } from '@/core/stages/rings/set';
 import { fromMm, fromThou } from '@/core/foundation/quantity/length';
-import { startingChoices } from '@/core/models/targets/target';
+import { startingChoices } from '@/core/models/targets/papers';
 import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { demoRecords } from '../../scripts/demoRecords';
 import { FILE_FORMAT, MOST_BYTES, readBuildFile, writeBuildFile } from './buildFile';
-import { writeCsv } from './csv';
+import { writeCsv } from './buildCsv';
 import { STARTING_BENCH, STARTING_PLACING } from '@/core/stages/rings/choices';
 
 const textOf = (file: unknown): string => JSON.stringify(file);
@@ -243,7 +243,7 @@ describe('the build file', () => {
     const shown = shortBlockOf(judge(whole));
     expect(judged.shortBlock.isReady).toBe(shown.isReady);
     expect(judged.shortBlock.open.map((o) => o.says)).toEqual(
-      shown.open.map((o) => sayingText(o.says, judge(whole).job?.units ?? 'metric')),
+      shown.open.map((o) => messageText(o.says, judge(whole).job?.units ?? 'metric')),
     );
     expect(shown.open.length).toBeGreaterThan(8);
   });

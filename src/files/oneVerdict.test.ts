@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
 import { type JudgedCylinder, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
 import { type Reports, loadReports, rowsOf, sheetOf } from '@/core/judge/reports';
-import { sayingText } from '@/core/foundation/quantity/saying';
+import { messageText } from '@/core/foundation/quantity/message';
 import { gapIsDone } from '@/core/stages/rings/ring';
 import { RING_WORDS, COMPRESSION, RINGS } from '@/core/foundation/parts/rings';
 import type { Piece, Row } from '@/core/stages/contract/report';
@@ -40,7 +40,7 @@ const mm = (nm: number | null | undefined): string => (nm == null ? '' : (nm / 1
 const results = (rows: Row[], cylinder: JudgedCylinder, what: string): Row[] =>
   rows.filter((r) => r.entry === 'result' && r.place === cylinder.id && r.what === what);
 const pieces = (judgement: Judgement, reports: Reports, heading: RegExp, row: number, column: number): Piece[] =>
-  sheetOf(judgement, reports).find((part) => heading.test(sayingText(part.heading, 'imperial')))?.table?.rows[row]?.[
+  sheetOf(judgement, reports).find((part) => heading.test(messageText(part.heading, 'imperial')))?.table?.rows[row]?.[
     column
   ] ?? [];
 
@@ -73,7 +73,7 @@ function ringsAgree(judgement: Judgement, rows: Row[], json: JsonCylinder[], rep
         (f) =>
           f.severity === 'stop' &&
           f.cylinder === cylinder.id &&
-          sayingText(f.says, 'imperial').startsWith(`Cylinder ${cylinder.label}, ${RING_WORDS[name]}:`),
+          messageText(f.says, 'imperial').startsWith(`Cylinder ${cylinder.label}, ${RING_WORDS[name]}:`),
       );
       expect(stops).toHaveLength(ring.state === 'short' && !ring.accepted ? 1 : 0);
     });
@@ -129,7 +129,7 @@ function bearingsAgree(judgement: Judgement, rows: Row[], json: JsonJudged, repo
   const { mains, rods, crank, cylinders } = judgement;
   const findings = judgement.findings.filter((f) => f.stage === 'journals');
   const stopsOf = (id: string, what: string): number =>
-    findings.filter((f) => f.severity === 'stop' && f.cylinder === id && sayingText(f.says, 'imperial').includes(what))
+    findings.filter((f) => f.severity === 'stop' && f.cylinder === id && messageText(f.says, 'imperial').includes(what))
       .length;
   const sheet = sheetOf(judgement, reports);
   [...mains, ...rods].forEach((b, i) => {
@@ -144,7 +144,7 @@ function bearingsAgree(judgement: Judgement, rows: Row[], json: JsonJudged, repo
     );
     const inFile = b.kind === 'main' ? json.mains[i] : json.cylinders[i - mains.length]?.rod;
     expect(inFile?.clearance).toMatchObject({ state: c.state, value: c.value, done: c.done });
-    const table = sheet.find((p) => (b.kind === 'main' ? /^Journals/ : /^Rods/).test(sayingText(p.heading, 'metric')));
+    const table = sheet.find((p) => (b.kind === 'main' ? /^Journals/ : /^Rods/).test(messageText(p.heading, 'metric')));
     const row = table?.table?.rows[b.kind === 'main' ? i : i - mains.length];
     if (row) expect(row.flat()).toContainEqual({ kind: 'state', state: c.state });
     // what can cost the engine is a stop exactly where the verdict is; a negative one says so in words of its own

@@ -15,11 +15,11 @@ import {
 } from '@/core/foundation/quantity/length';
 import { MOST_BOOST } from '@/core/foundation/quantity/pressure';
 import type { ChartVersion } from '@/core/models/charts/chart';
-import { addersText, hearAdders } from '@/core/models/load/hearAdders';
-import { ALTITUDES, MOST_POWER, SPEEDS, STROKES } from '@/core/models/load/hearPlace';
+import { addersText, parseAdders } from '@/core/models/load/parseAdders';
+import { ALTITUDES, MOST_POWER, SPEEDS, STROKES } from '@/core/models/load/parsePowerAndAltitude';
 import { type Adders, type Service, NO_ADDERS } from '@/core/models/load/service';
 import { type Fuel, FUELS, USES } from '@/core/models/load/serviceWords';
-import { startingChoices } from '@/core/models/targets/target';
+import { startingChoices } from '@/core/models/targets/papers';
 import { SURFACES } from '@/core/foundation/parts/materials';
 
 export type Params = Record<string, string | undefined>;
@@ -52,7 +52,7 @@ function readOneAdder(params: Params, prefix: '' | 'later'): Adders | null {
   if (kind === null || kind === 'none') return kind && NO_ADDERS;
   if (kind === 'nitrous') {
     const fed = Number(params[`${prefix}fed`]);
-    const heard = hearAdders(`${params[`${prefix}shot`] ?? ''} nitrous`);
+    const heard = parseAdders(`${params[`${prefix}shot`] ?? ''} nitrous`);
     const shots = (heard.kind === 'understood' && heard.adders.nitrous?.shots) || [];
     const cylinders = Number.isInteger(fed) && fed >= 1 && fed <= MOST_CYLINDERS ? fed : null;
     return { ...NO_ADDERS, nitrous: { shots, share: null, cylinders } };
@@ -65,7 +65,7 @@ function readOneAdder(params: Params, prefix: '' | 'later'): Adders | null {
 
 /** Adders as the bench says them. What only makes sense in another unit was asked about when it was typed. */
 function readAdders(params: Params, name: 'add' | 'later'): Adders | null {
-  const heard = hearAdders(params[name] ?? '');
+  const heard = parseAdders(params[name] ?? '');
   if (heard.kind === 'question') return heard.options.find(({ words }) => words.endsWith('as typed'))?.adders ?? null;
   return heard.kind === 'understood' ? heard.adders : readOneAdder(params, name === 'add' ? '' : 'later');
 }

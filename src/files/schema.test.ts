@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { STARTING_BORES } from '@/core/stages/bores/measuringPlan';
-import { startingSizing } from '@/core/stages/bores/plan';
+import { startingSizing } from '@/core/stages/bores/oversizeChoices';
 import { STARTING_PISTONS } from '@/core/stages/pistons/piston';
-import { startingChoices } from '@/core/models/targets/target';
+import { startingChoices } from '@/core/models/targets/papers';
 import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { fromInches, fromThou } from '@/core/foundation/quantity/length';
 import { STARTING_JOURNALS, startingShells } from '@/core/stages/journals/choices';
 import { boreReading, gap, job, reading } from '@/fixtures/records';
 import { journalsSchema, shellsSchema } from './shapes/journals';
 import { STARTING_BALANCE, UNMIXED } from '@/core/stages/assembly/weights/choices';
-import { balanceSchema, fastenersSchema, setsSchema } from './shapes/bench';
+import { balanceSchema, fastenersSchema, setsSchema } from './shapes/benchWork';
 import { entriesSchema, entrySchema, faultsOf } from './schema';
 import { STARTING_PAIRING } from '@/core/stages/pistons/choices';
 import { jobSchema } from './shapes/job';

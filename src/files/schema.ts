@@ -2,6 +2,21 @@
  * The shape of every entry as it crosses an edge: a request, a file, a row of the store.
  * Lengths are whole nanometres, times ISO 8601 in UTC.
  */
+import { gapsCheckBefore5 } from './upgrade';
+import {
+  stamp,
+  cylinder,
+  direction,
+  METRE,
+  id,
+  joints,
+  nm,
+  place,
+  someJoints,
+  someSize,
+  text,
+  words,
+} from './shapes/parts';
 import { z } from 'zod';
 import { RING_METALS } from '@/core/models/heat/metals';
 import { CHECKS, BLOCK_STEPS, CYLINDER_STEPS } from '@/core/record/stepIds';
@@ -15,23 +30,9 @@ import { BEARING_CHECKS } from '@/core/record/bearingChecks';
 import { SQUARINGS, RINGS } from '@/core/foundation/parts/rings';
 import type { Subject } from '@/core/judge/registry';
 import { CHOICE_KINDS, PARTS, SUBJECTS, SUBJECT_IDS } from '@/core/judge/stageTables';
-import { benchSchemas } from './shapes/bench';
+import { benchSchemas } from './shapes/benchWork';
 import { CHOICE_SCHEMAS } from './shapes/choices';
 import { instrumentSchema } from './shapes/instrument';
-import {
-  cylinder,
-  direction,
-  METRE,
-  id,
-  joints,
-  nm,
-  place,
-  someJoints,
-  someSize,
-  text,
-  time,
-  words,
-} from './shapes/parts';
 
 const sum = z.number().min(-1e18).max(1e18);
 const rateSumsSchema: z.ZodType<RateSums> = z.strictObject({
@@ -81,24 +82,7 @@ const FURTHEST_OFF = 5_000_000;
 
 const STEPS = [...CHECKS, ...CYLINDER_STEPS, ...BLOCK_STEPS] as const;
 
-/** Initials, with a mark where they came with an imported file (`src/store/builds.ts`). */
-const stamp = { id, at: time, by: text(20) };
 const choice = { ...stamp, replaces: id.nullable() };
-
-/** Files of versions 1 to 4 noted that the joints were set, and no more: they were looked at before the compressor. */
-const joints4 = z
-  .strictObject({ kind: z.literal('joints'), ...stamp, cylinder })
-  .transform(({ id: own, at, by, cylinder: place }) => ({
-    kind: 'check' as const,
-    id: own,
-    at,
-    by,
-    cylinder: place,
-    check: 'jointsBefore' as const,
-    planned: null,
-    found: {},
-    expected: null,
-  }));
 
 /** A figure or a limit: a clearance may be negative. */
 const anyNm = z.int('a whole number of nanometres').min(-METRE).max(METRE, 'at most a metre');
@@ -234,7 +218,7 @@ const doneSchema = z.discriminatedUnion('kind', [
     })
     .refine(({ cylinder: at, part }) => part === null || isCylinderId(at), 'a part is of a cylinder'),
   ...benchSchemas(stamp),
-  joints4,
+  gapsCheckBefore5,
   z.strictObject({
     kind: z.literal('void'),
     ...stamp,

@@ -20,8 +20,8 @@ import {
   setSecret,
   signedIn,
 } from './people';
-import { countTry, forgetTries, waitAfter } from './tries';
-import { forgetWho, whoAsks } from './who';
+import { countAttempt, forgetAttempts, waitAfter } from './rateLimit';
+import { forgetSessions, authenticate } from './authenticate';
 
 let folder: string;
 let db: Database;
@@ -56,8 +56,8 @@ const enter = async (username: string, password: string, cookie = ''): Promise<R
     asResponse: true,
   });
 const who = async (cookie: string) => {
-  forgetWho();
-  const { person, device } = await whoAsks(new Headers({ cookie }), '');
+  forgetSessions();
+  const { person, device } = await authenticate(new Headers({ cookie }), '');
   return { person: person?.initials ?? null, device: device.map((p) => p.initials).sort() };
 };
 const idOf = async (initials: string): Promise<string> =>
@@ -79,7 +79,7 @@ describe('people', () => {
 
   it('one machine has none; the first signs in, and secrets are kept hashed', async () => {
     expect(await hasPeople(db)).toBe(false);
-    expect((await whoAsks(new Headers(), '')).hasPeople).toBe(false);
+    expect((await authenticate(new Headers(), '')).hasPeople).toBe(false);
     expect(await addPerson(db, { name: 'Kim', initials: 'KM', role: 'owner', secret: 'short' })).toMatchObject({
       ok: false,
     });
@@ -249,58 +249,58 @@ describe('guessing', () => {
   it('a person is slowed down at one place, and getting in forgets it', async () => {
     const at = (s: number) => 1_000_000 + s * 1_000;
     const tried: number[] = [];
-    for (const s of [0, 1, 2, 3, 3.5, 4]) tried.push(await countTry(db, from('XY', '10.0.0.1'), at(s)));
+    for (const s of [0, 1, 2, 3, 3.5, 4]) tried.push(await countAttempt(db, from('XY', '10.0.0.1'), at(s)));
     // three are free; the fourth waits a second after the third
     expect(tried).toEqual([0, 0, 0, 0, 1_500, 1_000]);
     // whoever guesses there keeps nobody out elsewhere
-    expect(await countTry(db, from('xy', '10.0.0.2'), at(4))).toBe(0);
-    await forgetTries(db, from('xy', '10.0.0.1'));
-    expect(await countTry(db, from('XY', '10.0.0.1'), at(4.1))).toBe(0);
+    expect(await countAttempt(db, from('xy', '10.0.0.2'), at(4))).toBe(0);
+    await forgetAttempts(db, from('xy', '10.0.0.1'));
+    expect(await countAttempt(db, from('XY', '10.0.0.1'), at(4.1))).toBe(0);
   });
 
   it('a person is slowed down from all places together as well, after thirty, and a day later it is forgotten', async () => {
     const at = 2_000_000_000;
     const tried = [];
-    for (let n = 0; n < 32; n += 1) tried.push(await countTry(db, from('GL', `10.1.${n}.1`), at));
+    for (let n = 0; n < 32; n += 1) tried.push(await countAttempt(db, from('GL', `10.1.${n}.1`), at));
     expect(tried.slice(0, 30)).toEqual(Array.from({ length: 30 }, () => 0));
     expect(tried.slice(30).every((wait) => wait > 0)).toBe(true);
-    expect(await countTry(db, from('GL', '10.1.99.1'), at + 25 * 3_600_000)).toBe(0);
+    expect(await countAttempt(db, from('GL', '10.1.99.1'), at + 25 * 3_600_000)).toBe(0);
   });
 
   it('who signed in on a device before is not kept out there by any number of strangers', async () => {
     const at = 4_000_000_000;
-    for (let n = 0; n < 60; n += 1) await countTry(db, from('OW', `10.2.${n % 40}.1`), at);
-    expect(await countTry(db, from('OW', '10.2.1.1'), at)).toBeGreaterThan(0);
-    for (let n = 0; n < 5; n += 1) expect(await countTry(db, from('OW', '10.2.1.1', 'tablet'), at)).toBe(0);
+    for (let n = 0; n < 60; n += 1) await countAttempt(db, from('OW', `10.2.${n % 40}.1`), at);
+    expect(await countAttempt(db, from('OW', '10.2.1.1'), at)).toBeGreaterThan(0);
+    for (let n = 0; n < 5; n += 1) expect(await countAttempt(db, from('OW', '10.2.1.1', 'tablet'), at)).toBe(0);
     // a thief of the tablet is slowed down too
-    expect(await countTry(db, from('OW', '10.2.1.1', 'tablet'), at)).toBeGreaterThan(0);
+    expect(await countAttempt(db, from('OW', '10.2.1.1', 'tablet'), at)).toBeGreaterThan(0);
   });
 
   it('a place is slowed down as well, after twenty, whatever the names; another place is not', async () => {
     const at = 6_000_000_000;
     const tried = [];
-    for (let n = 0; n < 22; n += 1) tried.push(await countTry(db, from(`name ${n}`, '10.9.9.9'), at));
+    for (let n = 0; n < 22; n += 1) tried.push(await countAttempt(db, from(`name ${n}`, '10.9.9.9'), at));
     expect(tried.slice(0, 20)).toEqual(Array.from({ length: 20 }, () => 0));
     expect(tried.slice(20).every((wait) => wait > 0)).toBe(true);
-    expect(await countTry(db, from('name 30', '10.9.9.8'), at)).toBe(0);
+    expect(await countAttempt(db, from('name 30', '10.9.9.8'), at)).toBe(0);
     // one who gets in there does not free the guesses of others
-    await forgetTries(db, from('name 1', '10.9.9.9'));
-    expect(await countTry(db, from('name 31', '10.9.9.9'), at + 500)).toBe(0);
-    expect(await countTry(db, from('name 32', '10.9.9.9'), at + 600)).toBeGreaterThan(0);
+    await forgetAttempts(db, from('name 1', '10.9.9.9'));
+    expect(await countAttempt(db, from('name 31', '10.9.9.9'), at + 500)).toBe(0);
+    expect(await countAttempt(db, from('name 32', '10.9.9.9'), at + 600)).toBeGreaterThan(0);
   });
 
   it('an hour later it is forgotten, and a day later nothing of it is kept', async () => {
     const [begun, hour] = [8_000_000_000, 3_600_000];
-    for (let n = 0; n < 6; n += 1) await countTry(db, from('Old', '10.7.7.7'), begun + n * 600_000);
+    for (let n = 0; n < 6; n += 1) await countAttempt(db, from('Old', '10.7.7.7'), begun + n * 600_000);
     const last = begun + 5 * 600_000;
-    expect(await countTry(db, from('Old', '10.7.7.7'), last + hour + 1)).toBe(0);
-    expect(await countTry(db, from('Old', '10.7.7.7'), last + hour + 2)).toBe(0);
-    await countTry(db, from('New', '10.7.7.8'), last + 26 * hour);
+    expect(await countAttempt(db, from('Old', '10.7.7.7'), last + hour + 1)).toBe(0);
+    expect(await countAttempt(db, from('Old', '10.7.7.7'), last + hour + 2)).toBe(0);
+    await countAttempt(db, from('New', '10.7.7.8'), last + 26 * hour);
     expect((await db.select().from(tries)).map((row) => row.of).filter((of) => /old|10\.7\.7\.7/.test(of))).toEqual([]);
   });
 
   it('a hundred at once are counted one by one', async () => {
-    const waits = await Promise.all(Array.from({ length: 100 }, () => countTry(db, from('ZZ', 'one place'))));
+    const waits = await Promise.all(Array.from({ length: 100 }, () => countAttempt(db, from('ZZ', 'one place'))));
     expect(waits.filter((wait) => wait === 0)).toHaveLength(3);
   });
 

@@ -2,9 +2,9 @@
 import { and, count, eq, like, sql } from 'drizzle-orm';
 import type { Database } from '@/store/open';
 import { accounts, people, sessions, shop, verifications } from '@/store/schema';
-import type { Person } from './asking';
+import type { Person } from './requestContext';
 import { auth } from './auth';
-import { appearanceOf, initialsFault, secretFault } from './newPerson';
+import { appearanceOf, initialsFault, secretFault } from './newPersonRules';
 import { type Role, ROLES } from '../files/roles';
 
 export interface Member extends Person {

@@ -3,7 +3,7 @@ import type { ShopRate } from '@/core/record/log';
 import type { Entry } from '@/core/judge/buildRecord';
 import type { Instrument } from '@/core/foundation/uncertainty/instrument';
 import type { Present } from '@/store/presence';
-import type { Person } from '@/people/asking';
+import type { Person } from '@/people/requestContext';
 
 export interface EntriesAnswer {
   /** Position in the log up to which the entries go. */

@@ -6,13 +6,13 @@
 import { z } from 'zod';
 import type { EntriesAnswer } from '@/server/answers';
 import { MOST_ENTRIES_BYTES, entriesSchema, faultsOf } from '@/files/schema';
-import { asker, barredFrom, initialsFor, roleOf } from '@/people/asking';
-import { DECIDED_KINDS, may } from '@/people/rules';
+import { requestContext, barredFrom, initialsFor, roleOf } from '@/people/requestContext';
+import { DECIDED_KINDS, may } from '@/people/permissions';
 import type { Database } from '@/store/open';
 import { database } from '@/store/store';
 import { answered, fault, jsonWithin, noSuchBuild } from './responses';
 import { type Present, presence } from '@/store/presence';
-import { type Stand, appendEntries, entriesSince, standOf } from '@/store/log';
+import { type LogPosition, appendEntries, entriesSince, positionOf } from '@/store/log';
 
 const bodySchema = z.strictObject({ entries: entriesSchema });
 
@@ -29,10 +29,10 @@ export const GET = answered(async (request: Request, { params }: Context): Promi
   const { id } = await params;
   const db = await database();
   const since = sinceOf(request);
-  const stand = await standOf(db, id);
+  const stand = await positionOf(db, id);
   if (stand === null) return noSuchBuild(id);
   const others = othersFor(id, new URL(request.url).searchParams);
-  const barred = barredFrom(asker());
+  const barred = barredFrom(requestContext());
   return Response.json({
     ...(await newSince(db, id, stand, since)),
     conflicts: [],
@@ -45,7 +45,7 @@ export const GET = answered(async (request: Request, { params }: Context): Promi
 async function newSince(
   db: Database,
   id: string,
-  stand: Stand,
+  stand: LogPosition,
   since: number,
 ): Promise<Omit<EntriesAnswer, 'conflicts'>> {
   const { entries, last, isMore } =
@@ -55,7 +55,7 @@ async function newSince(
     entries,
     ...(isMore && { isMore }),
     // known up to a position from before a restore
-    ...(since > 0 && since <= stand.before && { isPast: true }),
+    ...(since > 0 && since <= stand.restoredAt && { isPast: true }),
   };
 }
 
@@ -65,7 +65,7 @@ function othersFor(id: string, asked: URLSearchParams): Present[] | null {
   const at = asked.get('at') ?? '';
   if (!/^[\w-]{1,40}$/.test(bench) || !/^[\w.]{0,60}$/.test(at)) return null;
   const mine = (asked.get('mine') ?? '').split(',').filter((what) => /^[\w.]{1,40}$/.test(what));
-  return presence.at(id, bench, { by: initialsFor(asker(), asked.get('by')), at, mine });
+  return presence.at(id, bench, { by: initialsFor(requestContext(), asked.get('by')), at, mine });
 }
 
 export const POST = answered(async (request: Request, { params }: Context): Promise<Response> => {
@@ -74,7 +74,7 @@ export const POST = answered(async (request: Request, { params }: Context): Prom
   if (!body.ok) return body.answer;
   const parsed = bodySchema.safeParse(body.json);
   if (!parsed.success) return fault(422, ...faultsOf(parsed.error));
-  const asking = asker();
+  const asking = requestContext();
   const decided = parsed.data.entries.find((entry) => DECIDED_KINDS.includes(entry.kind));
   if (decided && !may(roleOf(asking), 'decide'))
     return fault(422, 'What the engine is, its chart and its targets are for a builder or the owner to set.');

@@ -90,7 +90,7 @@ describe('what is refused whoever asks', () => {
     ['a head', { method: 'HEAD' }, 200],
     [
       'an act of our own page',
-      { method: 'POST', url: '/api/do/x', origin: 'http://localhost:4400', site: 'same-origin' },
+      { method: 'POST', url: '/api/commands/x', origin: 'http://localhost:4400', site: 'same-origin' },
       200,
     ],
     ['a script without a browser', { method: 'POST', url: '/api/builds' }, 200],
@@ -109,11 +109,11 @@ describe('what is refused whoever asks', () => {
     ['a percent in what is asked, not in the path', { url: '/?q=%' }, 200],
     ['an endless address', { url: `/${'a'.repeat(9_000)}` }, 414],
     ['something sent to a page', { method: 'POST', url: '/builds/x' }, 405],
-    ['another site’s page', { method: 'POST', url: '/api/do/x', origin: 'http://evil.example' }, 403],
-    ['a page without an address', { method: 'POST', url: '/api/do/x', origin: 'null' }, 403],
-    ['another port’s page', { method: 'POST', url: '/api/do/x', origin: 'http://localhost:81' }, 403],
-    ['another port, its origin hidden', { method: 'POST', url: '/api/do/x', site: 'same-site' }, 403],
-    ['another site, its origin hidden', { method: 'POST', url: '/api/do/x', site: 'cross-site' }, 403],
+    ['another site’s page', { method: 'POST', url: '/api/commands/x', origin: 'http://evil.example' }, 403],
+    ['a page without an address', { method: 'POST', url: '/api/commands/x', origin: 'null' }, 403],
+    ['another port’s page', { method: 'POST', url: '/api/commands/x', origin: 'http://localhost:81' }, 403],
+    ['another port, its origin hidden', { method: 'POST', url: '/api/commands/x', site: 'same-site' }, 403],
+    ['another site, its origin hidden', { method: 'POST', url: '/api/commands/x', site: 'cross-site' }, 403],
     [
       'a page that says where it is',
       {

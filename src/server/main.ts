@@ -9,28 +9,29 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import next from 'next';
 import QRCode from 'qrcode';
-import { type Asking, askedBy, roleOf } from '@/people/asking';
+import { type RequestContext, runInContext, roleOf } from '@/people/requestContext';
 import { reachedSecurely } from '@/people/auth';
 import { hasPeople } from '@/people/people';
-import { may, needOf } from '@/people/rules';
-import { whoAsks } from '@/people/who';
+import { may, needOf } from '@/people/permissions';
+import { authenticate } from '@/people/authenticate';
 import { cardsForList } from '@/store/cards';
-import { foldIn, keepFoldingIn } from '@/store/foldIn';
+import { checkpoint, checkpointRegularly } from '@/store/checkpoint';
 import { presence } from '@/store/presence';
 import { keepSharing } from '@/store/presenceShared';
 import { database, databaseUrl } from '@/store/store';
 import { updateDatabase } from '@/store/update';
-import { troubleOf } from '@/store/trouble';
+import { databaseErrorOf } from '@/store/databaseErrors';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
-import { keepCopying } from './copies';
+import { backUpNightly } from './backupSchedule';
 import { freshenInBackground, threadsBeginBy } from './background';
 import { builtFiles } from './builtFiles';
 import { directly } from './entriesFastPath';
+import { presentUrl } from './formerAddresses';
 import { type Asked, type Refusal, pageOf, refusalOf, segmentsOf } from './guard';
 import { isEverywhere, isLoopback, isOwnName, ownAddresses } from './hosts';
 import { log } from './log';
 import { type Options, optionsOf } from './options';
-import { reached } from './reached';
+import { setServerAddresses } from './serverAddresses';
 
 const ROOT = process.cwd();
 
@@ -109,7 +110,7 @@ const headersOf = ({ headers }: IncomingMessage, address: string): Headers => {
 };
 
 /** What somebody gets who may not, or is not known. */
-function turnAway(response: ServerResponse, asking: Asking, isApi: boolean, url: string): void {
+function turnAway(response: ServerResponse, asking: RequestContext, isApi: boolean, url: string): void {
   const isSignedIn = asking.person !== null;
   if (isApi)
     say(
@@ -159,6 +160,9 @@ async function begin(): Promise<void> {
 
   const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
     const { host, address, isLocal } = originOf(request, options);
+    const url = presentUrl(request.url ?? '');
+    const isPageMoved = url !== request.url && !url.startsWith('/api/');
+    request.url = url;
     const asked = askedIn(request, host);
     const refusal: Refusal | null = refusalOf(asked, isOwn);
     if (refusal) {
@@ -167,6 +171,7 @@ async function begin(): Promise<void> {
       say(response, refusal.status, refusal.says, refusal.status === 405 ? { allow: 'GET, HEAD, POST' } : {});
       return;
     }
+    if (isPageMoved) return say(response, 308, '', { location: url });
     response.setHeader('cross-origin-resource-policy', 'same-origin');
     const segments = segmentsOf(asked.url) ?? [''];
     const isApi = segments[0] === 'api';
@@ -175,12 +180,12 @@ async function begin(): Promise<void> {
       await handle(request, response);
       return;
     }
-    const asking = await whoAsks(headersOf(request, address), address);
+    const asking = await authenticate(headersOf(request, address), address);
     if (!asking.hasPeople && !isLocal) refuseStranger(response, isApi);
     else if (!may(roleOf(asking), need)) turnAway(response, asking, isApi, asked.url);
     else {
       const answer = directly(asked.method, segments) ?? handle;
-      await askedBy(asking, () => answer(request, response));
+      await runInContext(asking, () => answer(request, response));
     }
   };
 
@@ -188,7 +193,7 @@ async function begin(): Promise<void> {
     answer(request, response).catch((error: unknown) => {
       // whoever asked is gone: what failed is only that
       if (response.closed) return;
-      const trouble = troubleOf(error);
+      const trouble = databaseErrorOf(error);
       const where = { method: request.method ?? '', path: (request.url ?? '').replace(/[?#].*$/s, '') };
       if (trouble) log.warn(trouble.says, where);
       else log.error('A request failed', error, where);
@@ -217,14 +222,14 @@ async function begin(): Promise<void> {
     (name) => `${scheme}://${name}:${port}`,
   );
   const fingerprint = certificate && fingerprintOf(certificate.cert);
-  reached({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
+  setServerAddresses({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
   // what an update left to be worked out is begun before anybody asks for it
   cardsForList(db, freshenInBackground).catch((error: unknown) =>
     log.error('The list of builds could not be worked out', error),
   );
-  const stopFolding = keepFoldingIn(db);
+  const stopFolding = checkpointRegularly(db);
   const stopSharing = keepSharing(db, presence);
-  const stopCopying = keepCopying(options.copies);
+  const stopCopying = backUpNightly(options.copies);
 
   let isEnding = false;
   const end = (): void => {
@@ -237,7 +242,7 @@ async function begin(): Promise<void> {
     const rest = setTimeout(() => server.closeAllConnections(), 2_000);
     server.close(() => {
       clearTimeout(rest);
-      void foldIn(db).finally(() => process.exit(0));
+      void checkpoint(db).finally(() => process.exit(0));
     });
     server.closeIdleConnections();
   };

@@ -1,6 +1,6 @@
 /** Answers that the HTTP routes share. */
 import { isTooDeep } from '@/files/depth';
-import { troubleOf } from '@/store/trouble';
+import { databaseErrorOf } from '@/store/databaseErrors';
 
 export const fault = (status: number, ...faults: string[]): Response => Response.json({ faults }, { status });
 
@@ -64,7 +64,7 @@ export const answered =
     try {
       return await route(request, context);
     } catch (error) {
-      const trouble = troubleOf(error);
+      const trouble = databaseErrorOf(error);
       if (!trouble) throw error;
       return fault(trouble.status, trouble.says);
     }

@@ -1,6 +1,6 @@
 /** The thread for heavy work: does the tasks of `tasks.ts` as it is told by `background.ts`. */
 import { parentPort } from 'node:worker_threads';
-import { causesOf } from '@/store/trouble';
+import { causesOf } from '@/store/databaseErrors';
 import type { FromThread, ToThread } from './background';
 import { type TaskName, TASKS } from './tasks';
 

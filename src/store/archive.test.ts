@@ -15,14 +15,14 @@ import { type ReadIn, LEFT_OUT, archiveOf, importArchive } from './archive';
 import { createBuild, putBuild, setRemoved } from './builds';
 import { everybody } from '@/people/people';
 import { addChart, chartVersions, saveChart, setChartRemoved, setStandard } from './charts';
-import { drawerOf } from './drawer';
+import { archivedItems } from './archived';
 import { saveInstrument, setInstrumentRemoved } from './instruments';
 import { appendEntries, loadBuild } from './log';
 import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import type { Database } from './open';
 import { accounts, people, shop as settings } from './schema';
 import { shelf } from './shelf';
-import { readShelfAsk } from '@/ui/shelf/ask';
+import { readShelfAsk } from '@/ui/shelf/urlParams';
 
 const someRecords = () => demoRecords().filter(({ id }) => /tarn|triple/.test(id));
 
@@ -111,16 +111,16 @@ describe('the whole shop as open files', () => {
 
   it('what is put away is put away there too, and who has left has left', async () => {
     const here = await shop();
-    const laid = await drawerOf(here);
+    const laid = await archivedItems(here);
     const [tool] = STARTING_INSTRUMENTS;
     await setChartRemoved(here, 'own', true);
     await setInstrumentRemoved(here, tool?.id ?? '', true);
     await here.update(people).set({ banned: true });
     const there = await fresh('there');
     await readIn(there, await archived(here));
-    const found = await drawerOf(there);
+    const found = await archivedItems(there);
     expect([laid.charts, laid.tools]).toEqual([[], []]);
-    expect(found).toEqual(await drawerOf(here));
+    expect(found).toEqual(await archivedItems(here));
     expect([found.builds.length, found.charts.length, found.tools.length]).toEqual([1, 1, 1]);
     expect(await everybody(there)).toMatchObject([{ initials: 'KM', hasLeft: true }]);
   });

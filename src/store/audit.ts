@@ -1,6 +1,6 @@
 /** What was done outside the logs of builds, by whom and when. It is only ever added to. */
 import { asc, desc, lt } from 'drizzle-orm';
-import { tableOf } from '@/files/table';
+import { tableOf } from '@/files/csv';
 import type { Database } from './open';
 import { audit } from './schema';
 

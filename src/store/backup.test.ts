@@ -18,13 +18,13 @@ import { gap, jobEntry, reading, record } from '@/fixtures/records';
 import { fromThou } from '@/core/foundation/quantity/length';
 import { backUp, backUpNightly, backupFolder, checkCopy, copyName, copyNamed, keptCopies, restore } from './backup';
 import { createBuild } from './builds';
-import { appendEntries, loadBuild, standOf } from './log';
+import { appendEntries, loadBuild, positionOf } from './log';
 import { sweepWork } from './privateFiles';
 import { accounts, people, sessions, tries, verifications } from './schema';
 import { shopSecret } from './secret';
 import { updateDatabase } from './update';
 import { shelf } from './shelf';
-import { readShelfAsk } from '@/ui/shelf/ask';
+import { readShelfAsk } from '@/ui/shelf/urlParams';
 import { IS_ON_SERVER, openStore, storeAt } from '@/fixtures/stores';
 import { type Database, openDatabase } from './open';
 import { createClient } from '@libsql/client';
@@ -298,7 +298,7 @@ describe('putting a copy back', () => {
     const before = await loadBuild(db, id);
     await appendEntries(db, id, [read(1), read(2), read(3)]);
     await createBuild(db, { id: 'other', entries: [jobEntry()] });
-    const highest = (await standOf(db, 'other'))?.seq ?? 0;
+    const highest = (await positionOf(db, 'other'))?.seq ?? 0;
     const { restored, kept } = await restore(url, copy, join(folder, 'kept'));
     expect(restored).toEqual({ builds: 1, entries: 2, people: 0 });
     expect((await loadBuild(db, id))?.record).toEqual(before?.record);
@@ -312,13 +312,13 @@ describe('putting a copy back', () => {
   it('what was known before is told from what is known since, also once it is put back a second time', async () => {
     const copy = join(folder, 'c.db');
     await backUp(url, copy);
-    expect((await standOf(db, id))?.before).toBe(0);
+    expect((await positionOf(db, id))?.restoredAt).toBe(0);
     await appendEntries(db, id, [read(1), read(2)]);
-    const known = [(await standOf(db, id))?.seq ?? 0];
+    const known = [(await positionOf(db, id))?.seq ?? 0];
     const ids = (await loadBuild(db, id))?.record.entries.map((e) => e.id).slice(0, 2);
     for (let times = 0; times < 2; times += 1) {
       await restore(url, copy, join(folder, `kept-${times}`));
-      const { seq = 0, before = 0 } = (await standOf(db, id)) ?? {};
+      const { seq = 0, restoredAt: before = 0 } = (await positionOf(db, id)) ?? {};
       // every page from before is past, one opened now is not
       expect(known.every((position) => position <= before)).toBe(true);
       expect(seq).toBeGreaterThan(before);
@@ -333,10 +333,10 @@ describe('putting a copy back', () => {
     const copy = join(folder, 'c.db');
     await appendEntries(db, id, [read(1), read(2)]);
     await backUp(url, copy);
-    const known = (await standOf(db, id))?.seq ?? 0;
+    const known = (await positionOf(db, id))?.seq ?? 0;
     const other = await openStore(join(folder, 'other.db'));
     await restore(await storeAt(join(folder, 'other.db')), copy, join(folder, 'kept'));
-    const { seq = 0, before = 0 } = (await standOf(other, id)) ?? {};
+    const { seq = 0, restoredAt: before = 0 } = (await positionOf(other, id)) ?? {};
     expect(known).toBeGreaterThan(0);
     expect(before).toBeGreaterThanOrEqual(known);
     expect(seq).toBeGreaterThan(before);

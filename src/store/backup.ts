@@ -6,10 +6,10 @@ import { pathToFileURL } from 'node:url';
 import { type Client, type InValue, type ResultSet, createClient } from '@libsql/client';
 import { getTableConfig } from 'drizzle-orm/sqlite-core';
 import { type Database, StoreRefused, fileOf, openDatabase } from './open';
-import { PUT_BACK } from './log';
+import { RESTORED_AT } from './log';
 import { privateFile, withWorkFolder } from './privateFiles';
 import * as tables from './schema';
-import { type Connection, checkSeal, noSeal, seal } from './seal';
+import { type Connection, checkSeal, noSeal, seal } from './backupSeal';
 import { SECRET, shopSecret } from './secret';
 
 const nameOf = (table: Parameters<typeof getTableConfig>[0]): string => getTableConfig(table).name;
@@ -264,7 +264,7 @@ async function moveOn(to: Connection, by: number): Promise<void> {
   await to.execute("UPDATE sqlite_sequence SET seq = (SELECT coalesce(max(seq), 0) FROM log) WHERE name = 'log'");
   await to.execute({
     sql: 'INSERT INTO shop (key, value) VALUES (?, ?) ON CONFLICT (key) DO UPDATE SET value = excluded.value',
-    args: [PUT_BACK, String(by)],
+    args: [RESTORED_AT, String(by)],
   });
 }
 

@@ -5,7 +5,7 @@ import { and, count, eq, lt } from 'drizzle-orm';
 import { engineWords } from '@/core/foundation/engine/engine';
 import { judge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
-import { stageAtWork } from '@/core/judge/next';
+import { stageAtWork } from '@/core/judge/nextTask';
 import { type StoredRecord, loadBuild } from './log';
 import type { Database } from './open';
 import { builds, rates } from './schema';

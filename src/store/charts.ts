@@ -7,7 +7,7 @@ import { type Chart, type ChartVersion, STARTING_CHART } from '@/core/models/cha
 import { BUILT_IN, BUILT_IN_VERSIONS, isBuiltIn } from '@/core/models/charts/startingCurve';
 import { sameFigures } from '@/core/models/charts/chartEdit';
 import { UNNAMED } from '@/files/chartFile';
-import { sound } from './aside';
+import { parseable } from './quarantine';
 import type { Database, Within } from './open';
 import { charts, shop } from './schema';
 import { chartSchema } from '@/files/shapes/targets';
@@ -37,7 +37,7 @@ export async function keptCharts(db: Within): Promise<KeptChart[]> {
   const latest = new Map<string, { chart: Chart; removed: boolean }>(
     BUILT_IN.map((chart) => [chart.id, { chart, removed: false }]),
   );
-  for (const [id, kept] of sound(
+  for (const [id, kept] of parseable(
     rows,
     (row) => [row.id, { chart: read(row.body), removed: row.removedAt !== null }] as const,
   ))
@@ -64,7 +64,7 @@ export async function chartVersions(db: Within, id: string): Promise<Chart[]> {
     .from(charts)
     .where(eq(charts.id, id))
     .orderBy(desc(charts.version));
-  const own = sound(rows, (row) => read(row.body));
+  const own = parseable(rows, (row) => read(row.body));
   const isBefore = ({ version }: Chart): boolean => own.every((chart) => chart.version > version);
   return [...own, ...BUILT_IN_VERSIONS.filter((chart) => chart.id === id && isBefore(chart))];
 }

@@ -5,7 +5,7 @@
 import { eq } from 'drizzle-orm';
 import type { Instrument } from '@/core/foundation/uncertainty/instrument';
 import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
-import { sound } from './aside';
+import { parseable } from './quarantine';
 import type { Database } from './open';
 import { instruments } from './schema';
 import { instrumentSchema } from '@/files/shapes/instrument';
@@ -22,7 +22,7 @@ async function allInstruments(db: Database): Promise<Map<string, Kept>> {
   const kept = new Map(
     STARTING_INSTRUMENTS.map((instrument): [string, Kept] => [instrument.id, { instrument, removed: false }]),
   );
-  for (const [id, tool] of sound(
+  for (const [id, tool] of parseable(
     rows,
     (row) => [row.id, { instrument: read(row.body), removed: row.removedAt !== null }] as const,
   ))

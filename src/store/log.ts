@@ -11,8 +11,8 @@ import { judge } from '@/core/judge/judge';
 import { isCylinder, readingsAt } from '@/core/judge/judgement';
 import { type BuildRecord, type Entry, acceptedAt, isChoice, isVoidable, lastOf } from '@/core/judge/buildRecord';
 import { SUBJECTS, SUBJECT_IDS } from '@/core/judge/stageTables';
-import { sizeFault } from '@/core/foundation/quantity/hear';
-import { sound } from './aside';
+import { sizeFault } from '@/core/foundation/quantity/readingField';
+import { parseable } from './quarantine';
 import type { Database } from './open';
 import { entryOf, rowOf } from './row';
 import { builds, log } from './schema';
@@ -32,7 +32,7 @@ export async function loadBuild(db: Database, id: string): Promise<StoredRecord 
   const rows = await db.select(ROW).from(log).where(eq(log.buildId, id)).orderBy(asc(log.seq));
   const last = rows.at(-1);
   if (!last) return null;
-  const entries = sound(rows, entryOf);
+  const entries = parseable(rows, entryOf);
   return { record: { id, entries }, aside: rows.length - entries.length, seq: last.seq };
 }
 
@@ -43,7 +43,7 @@ export async function sizeOf(db: Database, id: string): Promise<{ entries: numbe
     lastJob(db, id),
   ]);
   if (!counted || counted.n === 0) return null;
-  const [job] = sound(card ? [card] : [], entryOf);
+  const [job] = parseable(card ? [card] : [], entryOf);
   return { entries: counted.n, name: job?.kind === 'job' ? job.value.name : null };
 }
 
@@ -76,35 +76,36 @@ export async function entriesSince(db: Database, id: string, since: number): Pro
     .where(and(eq(log.buildId, id), gt(log.seq, since)))
     .orderBy(asc(log.seq))
     .limit(PAGE);
-  return { entries: sound(rows, entryOf), last: rows.at(-1)?.seq ?? null, isMore: rows.length === PAGE };
+  return { entries: parseable(rows, entryOf), last: rows.at(-1)?.seq ?? null, isMore: rows.length === PAGE };
 }
 
 /** By which the shop knows up to where the log reached when a copy was put in its place. */
-export const PUT_BACK = 'putBack';
+export const RESTORED_AT = 'putBack';
 
 /** Where the log of a build stands. */
-export interface Stand {
+export interface LogPosition {
   /** Position of its last entry. */
   seq: number;
   /** What is known up to here was known before a copy was put in the place of everything: it may not hold. */
-  before: number;
+  restoredAt: number;
 }
 
 const standing = (db: Database, id: string) =>
   db
-    .select({ seq: builds.lastSeq, before: sql<string | null>`(SELECT value FROM shop WHERE key = ${PUT_BACK})` })
+    .select({ seq: builds.lastSeq, before: sql<string | null>`(SELECT value FROM shop WHERE key = ${RESTORED_AT})` })
     .from(builds)
     .where(eq(builds.id, id));
 
-const standIn = ([row]: { seq: number; before: string | null }[]): Stand | null =>
-  row ? { seq: row.seq, before: Number(row.before ?? 0) } : null;
+const positionIn = ([row]: { seq: number; before: string | null }[]): LogPosition | null =>
+  row ? { seq: row.seq, restoredAt: Number(row.before ?? 0) } : null;
 
 /** Where the log of a build stands, or null when there is no such build: cheap to ask often. */
-export const standOf = async (db: Database, id: string): Promise<Stand | null> => standIn(await standing(db, id));
+export const positionOf = async (db: Database, id: string): Promise<LogPosition | null> =>
+  positionIn(await standing(db, id));
 
 /** What came of an append. `conflicts` are choices made over an entry that is no longer the latest. */
 export type Appended =
-  | { ok: true; stand: Stand; conflicts: Entry[] }
+  | { ok: true; stand: LogPosition; conflicts: Entry[] }
   /** Nothing was added: there is no such build, entries are wrong, or their ids are on record with other contents. */
   | { ok: false; why: 'missing' | 'faults' | 'clash'; faults: string[] };
 
@@ -291,7 +292,7 @@ async function appendOver(db: Database, buildId: string, entries: Entry[]): Prom
   if (!checked?.isUnchanged) return null;
   const [present, now] = await db.batch([rowsOf(db, buildId, ids), standing(db, buildId)]);
   const there = new Set(present.map((p) => p.id));
-  const stand = standIn(now);
+  const stand = positionIn(now);
   if (!stand) return missing(buildId);
   return { ok: true, stand, conflicts: entries.filter((e) => !there.has(e.id)) };
 }

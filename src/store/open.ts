@@ -9,7 +9,7 @@ import { sql } from 'drizzle-orm';
 import { type LibSQLDatabase, drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { readMigrationFiles } from 'drizzle-orm/migrator';
-import { patient } from './patience';
+import { withBusyRetry } from './busyRetry';
 import { privateFile, privateFolder } from './privateFiles';
 import * as tables from './schema';
 
@@ -94,7 +94,7 @@ export async function openDatabase(url: string, migrations = MIGRATIONS): Promis
       privateFile(file, true);
     }
     client = file
-      ? patient(() => createClient({ url: pathToFileURL(file).href }))
+      ? withBusyRetry(() => createClient({ url: pathToFileURL(file).href }))
       : createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN, fetch: fetchInTime });
     await client.execute('SELECT count(*) FROM sqlite_master');
   } catch (error) {

@@ -8,17 +8,17 @@ import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInst
 import { LibsqlServer } from '@/fixtures/libsqlServer';
 import type { Entry } from '@/core/judge/buildRecord';
 import { gap, job, reading, record } from '@/fixtures/records';
-import { readShelfAsk } from '@/ui/shelf/ask';
+import { readShelfAsk } from '@/ui/shelf/urlParams';
 import { archiveOf, importArchive } from './archive';
 import { backUp, checkCopy, restore } from './backup';
 import { createBuild, setRemoved } from './builds';
 import { addChart, chartVersions, saveChart } from './charts';
-import { drawerOf } from './drawer';
+import { archivedItems } from './archived';
 import { keptInstruments, saveInstrument } from './instruments';
-import { appendEntries, entriesSince, loadBuild, standOf } from './log';
+import { appendEntries, entriesSince, loadBuild, positionOf } from './log';
 import { type Database, openDatabase } from './open';
 import { shelf } from './shelf';
-import { troubleOf } from './trouble';
+import { databaseErrorOf } from './databaseErrors';
 
 let folder: string;
 let server: LibsqlServer;
@@ -52,7 +52,7 @@ async function sent(db: Database, name: string): Promise<number> {
       if (appended.ok) return tries;
       throw new Error(JSON.stringify(appended));
     } catch (error) {
-      if (!troubleOf(error)) throw error;
+      if (!databaseErrorOf(error)) throw error;
     }
     if (tries > 200) throw new Error('never');
   }
@@ -68,7 +68,7 @@ describe('on a database server', () => {
     expect(await appendEntries(db, id, [read('b')])).toMatchObject({ ok: true });
     const other = await open();
     expect(await ids(other)).toEqual(['job-1', 'a', 'b', 'c']);
-    expect(await entriesSince(other, id, ((await standOf(other, id))?.seq ?? 0) - 1)).toMatchObject({
+    expect(await entriesSince(other, id, ((await positionOf(other, id))?.seq ?? 0) - 1)).toMatchObject({
       entries: [{ id: 'c' }],
     });
     const later: Entry = {
@@ -85,7 +85,7 @@ describe('on a database server', () => {
     if (tool) expect(await saveInstrument(db, { ...tool, name: 'Ours' }, tool.version)).toMatchObject({ ok: true });
     expect((await keptInstruments(other)).map((i) => i.name)).toContain('Ours');
     await setRemoved(db, [id], true);
-    expect(await drawerOf(other)).toMatchObject({ builds: [{ id }] });
+    expect(await archivedItems(other)).toMatchObject({ builds: [{ id }] });
   });
 
   it('two processes write at once, and nothing is lost or doubled', async () => {
@@ -113,7 +113,7 @@ describe('on a database server', () => {
     await createBuild(db, record());
     await server.stop();
     const error: unknown = await appendEntries(db, id, [read('a')]).catch((e: unknown) => e);
-    expect(troubleOf(error)).toMatchObject({ status: 503 });
+    expect(databaseErrorOf(error)).toMatchObject({ status: 503 });
     await server.start();
     expect(await sent(db, 'a')).toBe(1);
     expect(await ids(db)).toEqual(['job-1', 'a']);
@@ -123,10 +123,10 @@ describe('on a database server', () => {
     const db = await open();
     await createBuild(db, record());
     server.faults.isMute = true;
-    const error: unknown = await standOf(db, id).catch((e: unknown) => e);
-    expect(troubleOf(error)).toMatchObject({ status: 503 });
+    const error: unknown = await positionOf(db, id).catch((e: unknown) => e);
+    expect(databaseErrorOf(error)).toMatchObject({ status: 503 });
     server.faults.isMute = false;
-    expect((await standOf(db, id))?.seq).toBeGreaterThan(0);
+    expect((await positionOf(db, id))?.seq).toBeGreaterThan(0);
   }, 30_000);
 
   it('a copy of it is a file, is put back, and the whole shop goes out and comes in', async () => {

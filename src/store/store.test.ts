@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { createClient } from '@libsql/client';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type Entry, ENTRY_SHAPE } from '@/core/judge/buildRecord';
-import { startingChoices } from '@/core/models/targets/target';
+import { startingChoices } from '@/core/models/targets/papers';
 import { fromMm } from '@/core/foundation/quantity/length';
 import { gap, job, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
@@ -13,7 +13,7 @@ import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
 import { startingShells } from '@/core/stages/journals/choices';
-import { appendEntries, entriesSince, loadBuild, standOf } from './log';
+import { appendEntries, entriesSince, loadBuild, positionOf } from './log';
 import { shelf } from './shelf';
 import { writeCard } from './cards';
 
@@ -220,11 +220,11 @@ describe('a record in the store', () => {
 
   it('tells what came since a position', async () => {
     await createBuild(db, record());
-    const seq = (await standOf(db, 'test'))?.seq ?? 0;
+    const seq = (await positionOf(db, 'test'))?.seq ?? 0;
     await appendEntries(db, 'test', [gap('a', 'L1', 'top', 22)]);
     expect((await entriesSince(db, 'test', seq)).entries.map((e) => e.id)).toEqual(['a']);
-    expect((await standOf(db, 'test'))?.seq).toBeGreaterThan(seq);
-    expect(await standOf(db, 'nobody')).toBeNull();
+    expect((await positionOf(db, 'test'))?.seq).toBeGreaterThan(seq);
+    expect(await positionOf(db, 'nobody')).toBeNull();
   });
 });
 

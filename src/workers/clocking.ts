@@ -1,5 +1,5 @@
 /** Places joints off the main thread: one ask a cylinder. */
-import { type SolveAsk, type Solved, solve } from '@/core/stages/clocking/solver';
+import { type SolveAsk, type Solved, solve } from '@/core/stages/clocking/clockingSolver';
 
 self.onmessage = ({ data }: MessageEvent<SolveAsk[]>): void => {
   const begun = performance.now();

@@ -1,5 +1,5 @@
 /** Works out which shells to buy off the main thread. */
-import { type ShellAsk, shellAdvice } from '@/core/stages/journals/advice';
+import { type ShellAsk, shellAdvice } from '@/core/stages/journals/shellAdvice';
 
 self.onmessage = ({ data }: MessageEvent<ShellAsk>): void => {
   const begun = performance.now();

@@ -3,14 +3,14 @@ import { boreReading, jobEntry, reading } from '@/fixtures/records';
 import { STARTING_BORES } from '../stages/bores/measuringPlan';
 import { STARTING_JOURNALS } from '../stages/journals/choices';
 import { STARTING_BALANCE } from '../stages/assembly/weights/choices';
-import { massesOf } from '../stages/assembly/weights/masses';
+import { massesOf } from '../stages/assembly/weights/weights';
 import { STARTING_PISTONS } from '../stages/pistons/piston';
 import { fromInches, fromThou } from '../foundation/quantity/length';
-import { sayingText } from '../foundation/quantity/saying';
+import { messageText } from '../foundation/quantity/message';
 import type { Acceptable, Answer } from '../record/reading';
 import type { Entry } from './buildRecord';
 import { STARTING_RING_SET } from '../stages/rings/set';
-import { ledgerOf } from '../stages/assembly/torque/ledger';
+import { ledgerOf } from '../stages/assembly/torque/torqueRecord';
 import { judge } from './judge';
 import type { Judgement } from './judgement';
 
@@ -155,7 +155,7 @@ describe('an acceptance names the figure and the limit', () => {
     expect(c.of(judged(...before, yes, c.limit(laxer)))?.accepted?.reason).toBe('a spare engine');
     const lapsed = judged(...before, yes, c.limit(stricter));
     expect(c.of(lapsed)).toMatchObject({ accepted: null, lapsed: { reason: 'a spare engine' } });
-    expect(lapsed.findings.map((f) => sayingText(f.says, 'imperial')).join('\n')).toMatch(c.lapses);
+    expect(lapsed.findings.map((f) => messageText(f.says, 'imperial')).join('\n')).toMatch(c.lapses);
     // one of before figures were noted stands
     expect(c.of(judged(...before, { ...yes, held: null }, c.limit(stricter)))?.accepted?.reason).toBe('a spare engine');
   });

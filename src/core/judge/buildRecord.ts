@@ -20,7 +20,7 @@ import {
   isOwnFigure,
 } from '../record/reading';
 import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
-import type { Held } from '../foundation/verdict/held';
+import type { FigureAtLimit } from '../foundation/verdict/figureAtLimit';
 
 interface Choice extends Stamp {
   /** The entry this choice was made over, null for the first: two people cannot overwrite each other unseen. */
@@ -55,7 +55,7 @@ export type Entry =
       what: Acceptable | null;
       state: string;
       reason: string;
-      held?: Held | null;
+      held?: FigureAtLimit | null;
     } & Stamp)
   /** An earlier reading, cut, answer, acceptance, check, pin, renewal, weighing, turning or tightening no longer counts. */
   | ({ kind: 'void'; of: string; reason: string } & Stamp);

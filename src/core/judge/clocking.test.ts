@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { type Check, CHECKS } from '../record/stepIds';
 import { type ClockingChoices, STARTING_CLOCKING } from '../stages/clocking/choices';
 import type { Joints } from '../foundation/parts/joints';
-import { sayingText } from '../foundation/quantity/saying';
-import { changesOf } from './changes';
+import { messageText } from '../foundation/quantity/message';
+import { judgementDiff } from './diff';
 import { judge } from './judge';
 import { job, jobEntry, record, voiding } from '@/fixtures/records';
-import { againstOf } from '../stages/assembly/judged';
+import { againstOf } from '../stages/assembly/cylinderSteps';
 import { STARTING_PAIRING } from '../stages/pistons/choices';
 import { STARTING_PLACING } from '../stages/rings/choices';
 import type { Entry } from './buildRecord';
@@ -59,7 +59,7 @@ describe('the clocking of a build', () => {
     expect(stage(broken, 'clocking')).toBe(7);
     const said = judge(record(...broken)).findings.filter((f) => f.stage === 'clocking');
     expect(said).toMatchObject([{ severity: 'stop', cylinder: 'R1' }]);
-    expect(said.map((f) => sayingText(f.says, 'metric'))[0]).toMatch(
+    expect(said.map((f) => messageText(f.says, 'metric'))[0]).toMatch(
       /^Cylinder 2: Top ring gap and second ring gap are 5° apart\..*Turn the (top|second) ring gap to \d+° \(\d+° (anti)?clockwise\)\.$/,
     );
   });
@@ -99,7 +99,7 @@ describe('the checks at the block', () => {
     const inLine = [...base, checked(base, 'm', 'jointsAfter', { second: 60 })];
     expect(stateOf(inLine, 'jointsAfter')).toBe('against');
     const finding = judge(record(...inLine)).findings.find((f) => f.stage === 'assembly');
-    expect(finding && sayingText(finding.says, 'metric')).toMatch(
+    expect(finding && messageText(finding.says, 'metric')).toMatch(
       /^Cylinder 2: .*second ring gap at 60°, 165° from its plan\. Top ring gap and second ring gap are 15° apart/,
     );
     expect(stateOf([...inLine, checked(inLine, 'n', 'jointsAfter')], 'jointsAfter')).toBe('right');
@@ -137,10 +137,10 @@ describe('the checks at the block', () => {
   it('tell of what is to be made again, once', () => {
     const cut: Entry = { ...stamp, id: 'x', kind: 'cut', cylinder: 'R1', ring: 'top', filer: null, count: 3 };
     const [before, after] = [judge(record(...done)), judge(record(...done, cut))];
-    expect(changesOf(before, after).map((s) => sayingText(s, 'metric'))).toEqual([
+    expect(judgementDiff(before, after).map((s) => messageText(s, 'metric'))).toEqual([
       'Cylinder 2: check again at the block',
     ]);
-    expect(changesOf(after, after)).toEqual([]);
+    expect(judgementDiff(after, after)).toEqual([]);
   });
 
   it('ask to be made again once the rod or the mark is to face another way', () => {

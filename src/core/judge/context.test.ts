@@ -9,7 +9,7 @@ import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
 import type { Subject } from './registry';
 import { STARTING_INSTRUMENTS } from '../foundation/uncertainty/startingInstruments';
 import { instrumentKey } from '../foundation/uncertainty/instrument';
-import { hear, hearField } from '../foundation/quantity/hear';
+import { parseReading, parseField } from '../foundation/quantity/parseReading';
 import { contextFor } from './context';
 import { judge } from './judge';
 
@@ -42,7 +42,7 @@ describe('what the parser is told', () => {
   it('a size 3 thou or 0.08 mm from the rest of a honed bore is asked about, in a used bore from 6 thou on', () => {
     const used: Entry = { ...stamp('u'), kind: 'bores', replaces: null, value: { ...STARTING_BORES, basis: 'used' } };
     const read = boreReading('b', 'L1', 'top', 90, fromInches(4.065));
-    const kind = (text: string, ...entries: Entry[]) => hear(text, contextOf([read, ...entries], 'bore')).kind;
+    const kind = (text: string, ...entries: Entry[]) => parseReading(text, contextOf([read, ...entries], 'bore')).kind;
     for (const text of ['4.0675', '4.0625']) expect(kind(text)).toBe('understood');
     for (const text of ['4.068', '4.062', '103.33mm']) expect(kind(text)).toBe('question');
     expect(kind('4.068', used)).toBe('understood');
@@ -50,7 +50,7 @@ describe('what the parser is told', () => {
   });
 
   it('a dial 7 thou from a zero that has no size is asked about', () => {
-    const kind = (text: string) => hear(text, contextOf([set('here', key)], 'bore', key)).kind;
+    const kind = (text: string) => parseReading(text, contextOf([set('here', key)], 'bore', key)).kind;
     expect(kind('+5')).toBe('understood');
     for (const text of ['+7', '-20', '20']) expect(kind(text)).toBe('question');
   });
@@ -66,14 +66,14 @@ describe('what the parser is told', () => {
     ['86', 'metric', fromMm(86)],
     ['8250', 'metric', fromMm(82.5)],
   ] as const)('a planned bore of %s in a shop that is %s is what an engine has', (text, units, value) => {
-    expect(hearField(text, 'bore', units)).toMatchObject({ kind: 'understood', meaning: { value } });
+    expect(parseField(text, 'bore', units)).toMatchObject({ kind: 'understood', meaning: { value } });
   });
 
   it('rails of 5.5 to 6 thou are asked about, of 0.2 mm on 86 mm not', () => {
-    expect(hear('5.5', contextOf([], 'upperRail')).kind).toBe('question');
-    expect(hear('17', contextOf([], 'upperRail')).kind).toBe('understood');
-    expect(hearField('0.2', 'rail', 'metric', fromMm(86)).kind).toBe('understood');
-    for (const bore of [null, fromMm(86)]) expect(hearField('5.5', 'rail', 'imperial', bore).kind).toBe('question');
+    expect(parseReading('5.5', contextOf([], 'upperRail')).kind).toBe('question');
+    expect(parseReading('17', contextOf([], 'upperRail')).kind).toBe('understood');
+    expect(parseField('0.2', 'rail', 'metric', fromMm(86)).kind).toBe('understood');
+    for (const bore of [null, fromMm(86)]) expect(parseField('5.5', 'rail', 'imperial', bore).kind).toBe('question');
   });
 
   it('is the setting of the gauge in hand, and of no other', () => {
@@ -130,12 +130,12 @@ describe('what the parser is told', () => {
     const rod = placeAt(judgement, 'L1');
     if (!rod) throw new Error('there is a rod');
     const context = contextFor(judgement, rod, 'journal', 'imperial');
-    expect(hear('6', context)).toMatchObject({
+    expect(parseReading('6', context)).toMatchObject({
       kind: 'question',
       ask: expect.stringContaining('no journal is as wide as its bore') as string,
     });
-    expect(hear('2.1', context)).toMatchObject({ kind: 'understood' });
-    expect(hear('53.34mm', context)).toMatchObject({ kind: 'understood' });
+    expect(parseReading('2.1', context)).toMatchObject({ kind: 'understood' });
+    expect(parseReading('53.34mm', context)).toMatchObject({ kind: 'understood' });
   });
 
   it('is the dial of the gauge in hand, once it is on record', () => {

@@ -2,11 +2,11 @@
  * What the parser should know about the thing being read: the engine's units, the bore, and the size its
  * neighbours or the plan lead one to expect.
  */
-import type { HearingContext } from '../foundation/quantity/hear';
+import type { ParseContext } from '../foundation/quantity/readingField';
 import type { Nm, Units } from '../foundation/quantity/length';
 import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';
 import { isRing } from '../foundation/parts/rings';
-import type { JudgedBearing } from '../stages/journals/found';
+import type { JudgedBearing } from '../stages/journals/types';
 import type { Subject } from './registry';
 import { SUBJECTS } from './stageTables';
 import { type JudgedPlace, type Judgement, expectedAt, isCylinder, journalAt } from './judgement';
@@ -51,7 +51,7 @@ export const zeroOf = ({ log }: Judgement, instrument: string | null): string | 
 const OPEN_END = 1.6;
 
 /** From the minimum to the most of a ring in its cylinder; null for anything else, and without a target. */
-function windowOf(place: JudgedPlace, subject: Subject): HearingContext['window'] {
+function windowOf(place: JudgedPlace, subject: Subject): ParseContext['window'] {
   const target = isRing(subject) && isCylinder(place) ? place.rings[subject].target : null;
   if (!target?.set) return null;
   const { least, aimFrom, most } = target.inForce;
@@ -74,7 +74,7 @@ export function contextFor(
   subject: Subject,
   units: Units,
   instrument: string | null = null,
-): HearingContext {
+): ParseContext {
   const { field, number } = SUBJECTS[subject];
   const setting = settingOf(judgement, instrument);
   const zero = zeroOf(judgement, instrument);

@@ -3,7 +3,7 @@ import { type Logged, type LoggedReading, type ReadingEntry, type Voided, accept
 import type { Nm } from '../foundation/quantity/length';
 import { type Log, type NumberLog, roundOf } from '../record/log';
 import { isBearingCheck } from '../record/bearingChecks';
-import { bearingPartsIn, partsIn, standsIn } from '../record/parts';
+import { bearingPartsIn, partsIn, standsIn } from '../record/fittedParts';
 import { type ChoiceEntry, type Entry, isChoice } from './buildRecord';
 import { factsOf } from './stageTables';
 import { instrumentKey } from '../foundation/uncertainty/instrument';
@@ -151,7 +151,7 @@ function placed(entry: Entry): [string, unknown[]][] {
   ];
 }
 
-function layChoice(draft: Draft, entry: ChoiceEntry): void {
+function applyChoice(draft: Draft, entry: ChoiceEntry): void {
   const last = draft.choices.get(entry.kind) as ChoiceEntry | undefined;
   const before = new Map(last ? placed(last) : []);
   for (const [what, pairs] of placed(entry)) {
@@ -180,9 +180,9 @@ function strike(draft: Draft, struck: ReadingEntry, voided: Voided): void {
 }
 
 /** Lays an entry into maps that may be changed. `struck` is what a void strikes out, where that was not known before. */
-function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
+function applyEntry(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
   draft.lastAt = entry.at;
-  if (isChoice(entry)) return layChoice(draft, entry);
+  if (isChoice(entry)) return applyChoice(draft, entry);
   const voided = draft.voids.get(entry.id) ?? null;
   const { id, at, by } = entry;
   switch (entry.kind) {
@@ -264,11 +264,11 @@ function lay(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
 export function logOf(entries: readonly Entry[]): Log {
   const draft = emptyDraft();
   for (const entry of entries) {
-    if (entry.kind === 'void') lay(draft, entry);
+    if (entry.kind === 'void') applyEntry(draft, entry);
     if (entry.kind === 'setting' && entry.sizes !== null && typeof entry.to === 'number')
       draft.sized.set(entry.sizes, entry.to);
   }
-  for (const entry of entries) lay(draft, entry);
+  for (const entry of entries) applyEntry(draft, entry);
   return draft;
 }
 
@@ -307,6 +307,6 @@ export function logWith(log: Log, entry: Entry, before: readonly Entry[]): Log |
   const struck = entry.kind === 'void' ? before.findLast((e) => e.id === entry.of) : undefined;
   if (struck && struck.kind !== 'reading') return null;
   const draft = draftFrom(log, entry, struck);
-  lay(draft, entry, struck);
+  applyEntry(draft, entry, struck);
   return draft;
 }

@@ -1,5 +1,5 @@
 /** What the model of the gas between the rings is asked, and how it moves as either gap changes. */
-import { hotGap } from '../models/heat/heat';
+import { hotGap } from '../models/heat/hotGap';
 import type { JudgedCylinder } from './judgement';
 import type { HeatLoad } from '../models/load/load';
 import type { Service } from '../models/load/service';

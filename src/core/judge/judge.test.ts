@@ -2,15 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { STARTING_CLOCKING } from '../stages/clocking/choices';
 import { gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
-import { hear } from '../foundation/quantity/hear';
+import { parseReading } from '../foundation/quantity/parseReading';
 import { fromInches, fromThou } from '../foundation/quantity/length';
-import { sayingText } from '../foundation/quantity/saying';
+import { messageText } from '../foundation/quantity/message';
 import { STARTING_CHART } from '../models/charts/chart';
 import { withFactor } from '../models/charts/chartEdit';
 import { NO_SERVICE } from '../models/load/service';
-import { type Target, startingChoices } from '../models/targets/target';
+import type { Target } from '../models/targets/target';
+import { startingChoices } from '../models/targets/papers';
 import { contextFor } from './context';
-import { judge, keptJudge } from './judge';
+import { judge, incrementalJudge } from './judge';
 import { EMPTY_HAND, asChoice, asEntry, readingOf } from './preview';
 import { type Judgement, readingsAt } from './judgement';
 import type { Subject } from './registry';
@@ -26,7 +27,7 @@ const cylinder = (judgement: Judgement, id: string) => {
   return found;
 };
 const says = (judgement: Judgement): string[] =>
-  judgement.findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`);
+  judgement.findings.map((f) => `${f.severity}: ${messageText(f.says, 'imperial')}`);
 
 describe('judge', () => {
   it('is total: an empty record, and a job card with nothing in it, are judged', () => {
@@ -307,7 +308,7 @@ describe('reading in context', () => {
         reading('c', 'L2', 'bore', fromInches(3.3821)),
       ],
     });
-    const heard = hear('3.324', contextFor(judged, cylinder(judged, 'R1'), 'bore', 'imperial'));
+    const heard = parseReading('3.324', contextFor(judged, cylinder(judged, 'R1'), 'bore', 'imperial'));
     expect(heard).toMatchObject({ kind: 'question', ask: expect.stringContaining('the other bores read about 3.382') });
     expect(heard.kind === 'question' && heard.options[0]?.value).toBe(fromInches(3.3824));
   });
@@ -315,13 +316,16 @@ describe('reading in context', () => {
   it('knows a piston by its bore', () => {
     const judged = judge(record(reading('b', 'L1', 'bore', fromInches(4.0652))));
     const context = contextFor(judged, cylinder(judged, 'L1'), 'piston', 'imperial');
-    expect(hear('40612', context)).toMatchObject({ kind: 'understood', meaning: { value: fromInches(4.0612) } });
-    expect(hear('4.1612', context).kind).toBe('question');
+    expect(parseReading('40612', context)).toMatchObject({
+      kind: 'understood',
+      meaning: { value: fromInches(4.0612) },
+    });
+    expect(parseReading('4.1612', context).kind).toBe('question');
   });
 
   it('previews with the same judge and logs nothing', () => {
     const before = record();
-    const preview = keptJudge().preview(before, [
+    const preview = incrementalJudge().preview(before, [
       asEntry(
         readingOf(
           judge(before),
@@ -360,7 +364,7 @@ describe('what sets the targets of a build', () => {
     expect([plain.choices.chart, minimum(plain.planned?.top)]).toEqual([STARTING_CHART, fromThou(21)]);
     const set = judge(record({ ...stamp, id: 'c', kind: 'chart', value: own }));
     expect([set.choices.chart.version, minimum(set.planned?.top)]).toEqual([2, fromThou(23)]);
-    expect(minimum(keptJudge().preview(record(), [asChoice('chart', own)]).planned?.top)).toBe(fromThou(23));
+    expect(minimum(incrementalJudge().preview(record(), [asChoice('chart', own)]).planned?.top)).toBe(fromThou(23));
   });
 
   it('an allowance loosens its own cylinder only, in gaps and clearance, and not what stands for the engine', () => {

@@ -2,7 +2,7 @@
  * judge(): the one place where everything is worked out. Pure and total: any BuildRecord gives a
  * Judgement, and screens, sheet, files and tests all read that one result.
  *
- * keptJudge() gives the same, faster: it keeps what a new entry leaves as it was.
+ * incrementalJudge() gives the same, faster: it keeps what a new entry leaves as it was.
  */
 import { forwardBankOf } from '../foundation/engine/crankcase';
 import { type Cylinder, cylindersOf } from '../foundation/engine/engine';
@@ -11,11 +11,11 @@ import type { Log } from '../record/log';
 import type { BuildRecord, Entry } from './buildRecord';
 import type { Renewal } from '../record/reading';
 import type { Finding } from '../stages/contract/finding';
-import { type Memo, ENGINE, forgetful, remembering } from '../stages/contract/memo';
-import type { Frame, Progress } from '../stages/contract/stage';
+import { type Memo, ENGINE, noMemo, createMemo } from '../stages/contract/memo';
+import type { EngineContext, Progress } from '../stages/contract/stage';
 import type { ChoiceKind, Choices, StageId } from './registry';
 import { CHOICE_KINDS, JUDGING_ORDER, STAGE_IDS, STARTING, covers, stageOf } from './stageTables';
-import { allFindings } from './findings';
+import { allFindings } from './allFindings';
 import { logOf, logWith } from './fold';
 import { isAgainst, lackingOf } from './ready';
 import { type AskedStage, type JudgedCylinder, type Judgement, type StageProgress, asked } from './judgement';
@@ -49,7 +49,7 @@ function cylindersIn({ renewals }: Log, { job, clocking }: Choices, memo: Memo):
 }
 
 interface Found {
-  engine: Frame<Choices>;
+  engine: EngineContext<Choices>;
   cylinders: Cylinder[];
 }
 
@@ -136,7 +136,7 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
  *
  * @example judge({ id: 'new', entries: [] }).progress.done // 0
  */
-export const judge = (record: BuildRecord): Judgement => judgementOf(record.id, logOf(record.entries), forgetful);
+export const judge = (record: BuildRecord): Judgement => judgementOf(record.id, logOf(record.entries), noMemo);
 
 /** Whether a list of entries begins with all of another, the very same ones. */
 function extendsBy(longer: readonly Entry[], shorter: readonly Entry[]): boolean {
@@ -162,7 +162,7 @@ function logFrom(log: Log, before: readonly Entry[], entries: readonly Entry[]):
 }
 
 /** A judge that keeps what did not change, for one build at a time. */
-export interface Judging {
+export interface IncrementalJudge {
   /** What `judge` gives. The same record gives the same object. */
   of: (record: BuildRecord) => Judgement;
   /** What `judge` gives of the record with entries more that are not made yet; what is kept stays that of the record. */
@@ -172,10 +172,10 @@ export interface Judging {
 /**
  * Each call costs what the new entries change. Gives what `judge` gives, whatever it was asked before.
  *
- * @example keptJudge().of(record).cylinders.length // 16
+ * @example incrementalJudge().of(record).cylinders.length // 16
  */
-export function keptJudge(): Judging {
-  const memo = remembering();
+export function incrementalJudge(): IncrementalJudge {
+  const memo = createMemo();
   let last: { entries: readonly Entry[]; log: Log } = { entries: [], log: logOf([]) };
   let judged: Judgement | null = null;
   const logFor = (entries: readonly Entry[]): Log => {

@@ -1,19 +1,19 @@
 /** What judge() gives: everything that follows from a record. */
 import type { Route } from '../stages/rings/choices';
 import type { Cylinder } from '../foundation/engine/engine';
-import type { JudgedBearing } from '../stages/journals/found';
-import type { Expected } from '../foundation/quantity/hear';
+import type { JudgedBearing } from '../stages/journals/types';
+import type { Expected } from '../foundation/quantity/readingField';
 import type { Units } from '../foundation/quantity/length';
 import { type LoggedReading, type Renewal, isReading } from '../record/reading';
 import { type Log, historyOf } from '../record/log';
 import type { Finding } from '../stages/contract/finding';
-import type { Frame, Missing, Outcome, Place, Progress, Stage } from '../stages/contract/stage';
+import type { EngineContext, Missing, Outcome, Place, Progress, Stage } from '../stages/contract/stage';
 import type { Task } from '../stages/contract/tasks';
 import {
   type Choices,
   type ListId,
-  type Made,
-  type Parts,
+  type EngineResult,
+  type CylinderResult,
   type StageId,
   type Subject,
   type SubjectOn,
@@ -28,7 +28,7 @@ export interface Lacking extends Missing {
   isOfEngine: boolean;
 }
 
-export interface JudgedCylinder extends Cylinder, Parts {
+export interface JudgedCylinder extends Cylinder, CylinderResult {
   /**
    * Whether its piston is ready to go in: nothing is missing on a stage that this job covers, no stop stands on it or on
    * the engine's own parts, no fix on it is unanswered, and no reminder is left, whatever the job covers.
@@ -42,7 +42,7 @@ export interface StageProgress extends Progress {
   stage: StageId;
 }
 
-export interface Judgement extends Frame<Choices>, Made {
+export interface Judgement extends EngineContext<Choices>, EngineResult {
   /** In the order of the engine's own numbering. */
   cylinders: JudgedCylinder[];
   /** What else of the engine is read. */

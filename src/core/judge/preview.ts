@@ -1,5 +1,5 @@
 /** The reading that an entry on the line would make, and what else the record would be with another chart. */
-import type { Meaning } from '../foundation/quantity/hear';
+import type { Meaning } from '../foundation/quantity/readingField';
 import type { Entry } from './buildRecord';
 import type { ReadingEntry, RingFit, Zeroed } from '../record/reading';
 import type { GaugeSetting } from '../foundation/quantity/gaugeSetting';

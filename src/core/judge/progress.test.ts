@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { gap, jobEntry, reading, record } from '@/fixtures/records';
-import { startingChoices } from '../models/targets/target';
+import { startingChoices } from '../models/targets/papers';
 import { fromInches, fromThou } from '../foundation/quantity/length';
 import type { Entry } from './buildRecord';
 import { judge } from './judge';

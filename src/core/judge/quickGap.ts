@@ -5,7 +5,7 @@
 import type { Nm, Units } from '../foundation/quantity/length';
 import type { Chart } from '../models/charts/chart';
 import type { Service } from '../models/load/service';
-import { type SecondSchool, startingChoices } from '../models/targets/target';
+import { type SecondSchool, startingChoices } from '../models/targets/papers';
 import type { Surface } from '../foundation/parts/materials';
 import type { Job } from '../record/jobCard';
 import { firstChoices } from './firstChoices';

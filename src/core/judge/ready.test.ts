@@ -8,13 +8,13 @@ import { isCylinderId } from '../foundation/engine/places';
 import { type GivenLimits, STARTING_JOURNALS } from '../stages/journals/choices';
 import { fromInches, fromThou } from '../foundation/quantity/length';
 import type { Subject } from './registry';
-import type { FastenerGroup } from '../stages/assembly/torque/groups';
-import { sayingText } from '../foundation/quantity/saying';
+import type { FastenerGroup } from '../stages/assembly/torque/fastenerGroups';
+import { messageText } from '../foundation/quantity/message';
 import type { Entry } from './buildRecord';
-import { startingChoices } from '../models/targets/target';
-import { againstOf } from '../stages/assembly/judged';
+import { startingChoices } from '../models/targets/papers';
+import { againstOf } from '../stages/assembly/cylinderSteps';
 import { judge } from './judge';
-import type { JudgedRing } from '../stages/rings/judged';
+import type { JudgedRing } from '../stages/rings/ringGap';
 import { STARTING_PAIRING } from '../stages/pistons/choices';
 import { STARTING_PLACING } from '../stages/rings/choices';
 import type { JudgedCylinder, Judgement } from './judgement';
@@ -26,7 +26,7 @@ const first = ({ cylinders }: Judgement): JudgedCylinder => {
   return found;
 };
 const lacks = (judgement: Judgement): string[] =>
-  first(judgement).ready.missing.map((m) => `${m.stage}: ${sayingText(m.says, 'imperial')}`);
+  first(judgement).ready.missing.map((m) => `${m.stage}: ${messageText(m.says, 'imperial')}`);
 const checks = ['ringsFree', 'expanderButts', 'jointsBefore', 'jointsAfter', 'frontMark', 'rod'] as const;
 const ticked: Entry[] = checks.map((check) => ({
   ...stamp(check),
@@ -101,7 +101,7 @@ describe('ready to go in', () => {
     for (const thou of [18, 17.5]) expect(first(at(thou, accepted)).rings.top.accepted).not.toBeNull();
     const stricter = at(28.4, accepted);
     expect(first(stricter).rings.top).toMatchObject({ accepted: null, done: false, lapsed: { reason: 'trial' } });
-    expect(stricter.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain(
+    expect(stricter.findings.map((f) => messageText(f.says, 'imperial')).join()).toContain(
       'AB accepted 16 thou against 18 thou: that no longer covers it.',
     );
     const older: Entry = { ...accepted, held: null };
@@ -204,7 +204,7 @@ describe('hung on its rod', () => {
   it('rings on, and front mark or rod not noted before: told once they are on, and not before', () => {
     const late = (...entries: Entry[]): string[] =>
       judge(record(...entries))
-        .findings.map((f) => sayingText(f.says, 'imperial'))
+        .findings.map((f) => messageText(f.says, 'imperial'))
         .filter((says) => says.includes('when the piston was hung'));
     const { clocking } = first(judge(record()));
     const looked = (check: 'ringsFree' | 'frontMark' | 'rod'): Entry => ({
@@ -288,7 +288,7 @@ describe('ready looks at findings, whatever the job covers', () => {
   ])('%s keeps a cylinder from being ready', (_, words, entries) => {
     const { ready } = readied(...entries);
     expect(ready.is).toBe(false);
-    expect(ready.missing.map((m) => sayingText(m.says, 'imperial')).join()).toMatch(words);
+    expect(ready.missing.map((m) => messageText(m.says, 'imperial')).join()).toMatch(words);
   });
 
   it('a bolt past its stretch and a jump in turning stand against the short block', () => {
@@ -370,7 +370,7 @@ describe('second ring against top, under any source', () => {
       },
     };
     return judge(record(targets, gap('a', 'L1', 'top', 18), gap('b', 'L1', 'second', 14))).findings.some((f) =>
-      /second ring: 14 thou is tighter than the top ring/.test(sayingText(f.says, 'imperial')),
+      /second ring: 14 thou is tighter than the top ring/.test(messageText(f.says, 'imperial')),
     );
   };
 

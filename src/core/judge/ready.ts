@@ -1,6 +1,6 @@
 /** What stands against a cylinder: what it lacks on the stages that the job covers, and what is found whatever it covers. */
 import { isCylinderId } from '../foundation/engine/places';
-import { say } from '../foundation/quantity/saying';
+import { say } from '../foundation/quantity/message';
 import type { Finding } from '../stages/contract/finding';
 import type { StageId } from './registry';
 import { STAGE_IDS, covers } from './stageTables';

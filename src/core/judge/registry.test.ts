@@ -4,26 +4,26 @@ import { describe, expect, it, vi } from 'vitest';
 import { startingCursor } from '@/ui/openBuild/cursor';
 import { listShown } from '@/ui/openBuild/useAddress';
 import { stageBy } from '@/ui/stages/Keys';
-import { stageAtWork } from './next';
+import { stageAtWork, stepOn } from './nextTask';
 import { z } from 'zod';
 import { job, jobEntry, reading } from '@/fixtures/records';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { sheetOf } from './reports';
-import { writeCsv } from '@/files/csv';
+import { writeCsv } from '@/files/buildCsv';
 import type * as registry from './registry';
 import type * as shapes from '@/files/shapes/choices';
 import { entrySchema } from '@/files/schema';
 import { contextFor } from './context';
-import { changesOf } from './changes';
-import { judge, keptJudge } from './judge';
+import { judgementDiff } from './diff';
+import { judge, incrementalJudge } from './judge';
 import { type JudgedCylinder, asked } from './judgement';
-import { lastMade } from './lastMade';
-import { stepOn } from './next';
+import { lastEntry } from './lastEntry';
 import { EMPTY_HAND, asEntry, readingOf } from './preview';
-import { taskWords } from './words';
-import { hear, startsOf } from '../foundation/quantity/hear';
+import { taskLabel } from './labels';
+import { parseReading } from '../foundation/quantity/parseReading';
+import { startsOf } from '../foundation/quantity/readingField';
 import { fromInches, fromThou } from '../foundation/quantity/length';
-import { sayingText } from '../foundation/quantity/saying';
+import { messageText } from '../foundation/quantity/message';
 import type { Entry } from './buildRecord';
 import { JUDGING_ORDER, PARTS, STAGE_IDS, STAGE_OF, SUBJECTS, SUBJECT_IDS, listOf } from './stageTables';
 
@@ -74,13 +74,13 @@ describe('a stage that is registered', () => {
         neverTight: true,
       },
     };
-    const judging = keptJudge();
+    const judging = incrementalJudge();
     const before = judging.of(built(swapped));
     const [cylinder] = before.cylinders;
     if (!cylinder) throw new Error('no cylinder');
     const here = { cylinder: cylinder.id, subject, spot: null };
-    expect(taskWords(cylinder, here)).toBe('Cylinder 1, deck height');
-    const heard = hear('12', contextFor(before, cylinder, subject, 'imperial'));
+    expect(taskLabel(cylinder, here)).toBe('Cylinder 1, deck height');
+    const heard = parseReading('12', contextFor(before, cylinder, subject, 'imperial'));
     if (heard.kind !== 'understood') throw new Error(heard.kind);
     const made = readingOf(before, here, heard.meaning, EMPTY_HAND, '12');
     expect(made).toMatchObject({ cylinder: 'R1', subject: 'deckHeight', value: fromThou(12), place: null, fit: null });
@@ -94,7 +94,7 @@ describe('a stage that is registered', () => {
   it('is judged with its choice, counted, called out, drawn on the deck, put on the sheet', async () => {
     const judged = judge(built(made('a', 'L1', 12), made('b', 'R1', 3), made('c', 'L2', 25)));
     expect(progressOf(judged)).toEqual({ stage: ID, done: 1, total: 4 });
-    expect(judged.findings.map((f) => sayingText(f.says, 'imperial'))).toContain(
+    expect(judged.findings.map((f) => messageText(f.says, 'imperial'))).toContain(
       'Cylinder 2: deck height 3.0 thou: the piston meets the head.',
     );
     expect(captionOf(judged, 'L2')).toMatchObject({ state: 'over', word: 'over' });
@@ -124,14 +124,14 @@ describe('a stage that is registered', () => {
   });
 
   it('is struck out, undone, and read anew once the piston was replaced', () => {
-    const judging = keptJudge();
+    const judging = incrementalJudge();
     const record = built(made('a', 'L1', 12), made('b', 'L1', 14));
     const judged = judging.of(record);
-    expect(lastMade(judged, record.entries, [subject], () => true)?.item.id).toBe('b');
+    expect(lastEntry(judged, record.entries, [subject], () => true)?.item.id).toBe('b');
     const renewed: Entry = { kind: 'renewed', id: 'r', at: '', by: '', part: 'piston', cylinder: 'L1' };
     const after = judging.of({ ...record, entries: [...record.entries, renewed] });
     expect(captionOf(after, 'L1')?.state).toBe('to do');
-    expect(changesOf(judged, after)).toEqual([]);
+    expect(judgementDiff(judged, after)).toEqual([]);
   });
 });
 

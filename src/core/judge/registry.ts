@@ -11,7 +11,7 @@ import { journals } from '../stages/journals/stage';
 import { pistons } from '../stages/pistons/stage';
 import { rings } from '../stages/rings/stage';
 import { sheet } from '../stages/sheet/stage';
-import type { Judged } from '../stages/contract/stage';
+import type { StageResult } from '../stages/contract/stage';
 import type { Task } from '../stages/contract/tasks';
 import { targets } from '../stages/targets/stage';
 
@@ -40,10 +40,10 @@ type ChoicesOf<S> = S extends { choices: infer C }
 export type Choices = Together<ChoicesOf<Each>>;
 export type ChoiceKind = keyof Choices;
 
-type PartOf<S> = S extends { judge: (...given: never[]) => Judged<infer Part, object> } ? Part : never;
+type PartOf<S> = S extends { judge: (...given: never[]) => StageResult<infer Part, object> } ? Part : never;
 /** What all stages found of a cylinder. */
-export type Parts = Together<PartOf<Each>>;
+export type CylinderResult = Together<PartOf<Each>>;
 
-type MadeOf<S> = S extends { judge: (...given: never[]) => Judged<object, infer Made> } ? Made : never;
+type MadeOf<S> = S extends { judge: (...given: never[]) => StageResult<object, infer Made> } ? Made : never;
 /** What all stages found of the engine. */
-export type Made = Together<MadeOf<Each>>;
+export type EngineResult = Together<MadeOf<Each>>;

@@ -2,15 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { boreReading, gap, jobEntry, record, reading } from '@/fixtures/records';
 import { fromInches, fromMm, fromThou, toInches } from '../foundation/quantity/length';
 import { STARTING_RING_SET } from '../stages/rings/set';
-import { sayingText } from '../foundation/quantity/saying';
+import { messageText } from '../foundation/quantity/message';
 import { judge } from './judge';
 import type { Judgement } from './judgement';
-import { stepOn } from './next';
+import { stepOn } from './nextTask';
 import type { Entry } from './buildRecord';
 import type { RingFit } from '../record/reading';
-import { startingChoices } from '../models/targets/target';
+import { startingChoices } from '../models/targets/papers';
 import { STARTING_BENCH, STARTING_PLACING } from '../stages/rings/choices';
-import type { JudgedRing } from '../stages/rings/judged';
+import type { JudgedRing } from '../stages/rings/ringGap';
 import { ringAdvice } from '../stages/rings/words';
 
 const AT = '2026-05-04T09:00:00.000Z';
@@ -56,8 +56,9 @@ const top = (judgement: Judgement, cylinder = 'L1'): JudgedRing => {
   if (!found) throw new Error(`no cylinder ${cylinder}`);
   return found.rings.top;
 };
-const advice = (ring: JudgedRing): string => sayingText(ringAdvice(ring), 'imperial');
-const said = (judgement: Judgement): string => judgement.findings.map((f) => sayingText(f.says, 'imperial')).join('\n');
+const advice = (ring: JudgedRing): string => messageText(ringAdvice(ring), 'imperial');
+const said = (judgement: Judgement): string =>
+  judgement.findings.map((f) => messageText(f.says, 'imperial')).join('\n');
 // On 4.065 in the top window is 21 to 24 thou, its limit 26.
 
 describe('the gap that counts', () => {
@@ -465,7 +466,7 @@ describe('an over-gapped ring', () => {
     const judgement = judge(record(...over, accepted));
     expect(top(judgement)).toMatchObject({ state: 'over', done: true, accepted: { reason: 'customer agrees' } });
     expect(
-      judgement.findings.find((f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('customer agrees'))
+      judgement.findings.find((f) => f.cylinder === 'L1' && messageText(f.says, 'imperial').includes('customer agrees'))
         ?.severity,
     ).toBe('note');
   });

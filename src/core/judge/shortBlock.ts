@@ -1,20 +1,20 @@
 /** Whether a short block is ready, and everything that is open on it. */
 import { BLOCK, isCylinderId } from '../foundation/engine/places';
 import { type Judgement, placeAt } from './judgement';
-import { type Saying, say } from '../foundation/quantity/saying';
+import { type Message, say } from '../foundation/quantity/message';
 import type { StageId } from './registry';
 import { covers } from './stageTables';
-import { openOnCrank } from '../stages/journals/settled';
-import { massesOf, openMasses } from '../stages/assembly/weights/masses';
-import { ledgerOf, openFasteners } from '../stages/assembly/torque/ledger';
+import { openOnCrank } from '../stages/journals/openBearings';
+import { massesOf, openMasses } from '../stages/assembly/weights/weights';
+import { ledgerOf, openFasteners } from '../stages/assembly/torque/torqueRecord';
 import { afterWords, isTurnOpen, turningOf } from '../stages/assembly/rotating/rotatingTorque';
-import { blockStepsIn } from '../stages/assembly/block';
-import { isRight } from '../stages/assembly/judged';
+import { blockStepsIn } from '../stages/assembly/engineSteps';
+import { isRight } from '../stages/assembly/cylinderSteps';
 import { STEP_WORDS } from '../stages/assembly/stepNames';
 
 /** Something that keeps a short block from being ready. */
 export interface OpenPoint {
-  says: Saying;
+  says: Message;
   stage: StageId;
   /** A cylinder, a main, the crank or the block. */
   place: string;
@@ -36,7 +36,7 @@ export interface ShortBlock {
  */
 export function shortBlockOf(judgement: Judgement): ShortBlock {
   const { cylinders, blockPins, job } = judgement;
-  const at = (place: string, stage: StageId, says: Saying): OpenPoint => ({ place, stage, says });
+  const at = (place: string, stage: StageId, says: Message): OpenPoint => ({ place, stage, says });
   const named = (place: string): string =>
     place === BLOCK
       ? 'Engine'

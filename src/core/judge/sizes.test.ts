@@ -4,12 +4,12 @@ import { boreReading, gap, jobEntry, reading, record, voiding } from '@/fixtures
 import { type Depth, directionsByCount } from '../foundation/parts/spots';
 import { type BoreChoices, STARTING_BORES } from '../stages/bores/measuringPlan';
 import { sizePlanOf } from '../stages/pistons/oversize';
-import { startingSizing } from '../stages/bores/plan';
-import { hear } from '../foundation/quantity/hear';
+import { startingSizing } from '../stages/bores/oversizeChoices';
+import { parseReading } from '../foundation/quantity/parseReading';
 import { fromInches, fromMm, fromThou, toInches } from '../foundation/quantity/length';
-import { sayingText } from '../foundation/quantity/saying';
+import { messageText } from '../foundation/quantity/message';
 import { STARTING_INSTRUMENTS } from '../foundation/uncertainty/startingInstruments';
-import { changesOf } from './changes';
+import { judgementDiff } from './diff';
 import { contextFor } from './context';
 import { judge } from './judge';
 import { EMPTY_HAND, readingOf } from './preview';
@@ -29,7 +29,7 @@ const cylinder = (judgement: Judgement, id: string) => {
   return found;
 };
 const says = (judgement: Judgement): string =>
-  judgement.findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`).join('\n');
+  judgement.findings.map((f) => `${f.severity}: ${messageText(f.says, 'imperial')}`).join('\n');
 const bores = (change: Partial<BoreChoices>): Entry => ({
   ...stamp('bores'),
   kind: 'bores',
@@ -264,7 +264,7 @@ describe('temperature', () => {
       expect(one.clearance.value).toBe(both.value);
       expect(one.clearance.uncertainty).toBe(both.uncertainty);
     }
-    expect(sizes(30, null).piston.size?.working.map((l) => sayingText(l, 'imperial'))).toEqual([
+    expect(sizes(30, null).piston.size?.working.map((l) => messageText(l, 'imperial'))).toEqual([
       'brought to 20 °C: part and tool at 30 °C',
     ]);
     // a part from the wash does not say what the shop is
@@ -468,7 +468,7 @@ describe('the gauge', () => {
       ),
     );
     const heard = (instrument: string | null) =>
-      hear('2', contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial', instrument));
+      parseReading('2', contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial', instrument));
     expect(heard(null)).toMatchObject({ kind: 'understood', meaning: { value: fromInches(4.062) } });
     expect(heard('gauge-in.1')).toMatchObject({ kind: 'understood', meaning: { value: fromInches(4.067) } });
     expect(contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial', 'gauge-in.1').dial).toEqual({
@@ -479,11 +479,11 @@ describe('the gauge', () => {
 
   it('set to the piston, the dial is the clearance of each cylinder’s own', () => {
     const judged = judge(record(setting('piston'), reading('p', 'L1', 'piston', fromInches(4.0612))));
-    expect(hear('4.2', contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial'))).toMatchObject({
+    expect(parseReading('4.2', contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial'))).toMatchObject({
       kind: 'understood',
       meaning: { value: fromInches(4.0654) },
     });
-    expect(hear('+4.2', contextFor(judged, cylinder(judged, 'R1'), 'bore', 'imperial'))).toMatchObject({
+    expect(parseReading('+4.2', contextFor(judged, cylinder(judged, 'R1'), 'bore', 'imperial'))).toMatchObject({
       kind: 'refused',
       why: expect.stringContaining('piston 2 is not measured yet') as string,
     });
@@ -496,7 +496,7 @@ describe('the gauge', () => {
     const typed = (text: string, to: number | 'piston', ...before: Entry[]): Entry[] => {
       const entries = [piston, ...before, setting(to)];
       const judged = judge(record(...entries));
-      const heard = hear(text, contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial'));
+      const heard = parseReading(text, contextFor(judged, cylinder(judged, 'L1'), 'bore', 'imperial'));
       if (heard.kind !== 'understood') throw new Error('it is understood');
       return [
         ...entries,
@@ -579,7 +579,7 @@ describe('the gauge', () => {
 
 describe('what a later reading changed', () => {
   const told = (before: Entry[], after: Entry[]): string[] =>
-    changesOf(judge(record(...before)), judge(record(...before, ...after))).map((s) => sayingText(s, 'imperial'));
+    judgementDiff(judge(record(...before)), judge(record(...before, ...after))).map((s) => messageText(s, 'imperial'));
 
   it('names targets that moved and verdicts that turned, of what was judged before', () => {
     const fitted = [reading('b', 'L1', 'bore', fromInches(4.199)), gap('g', 'L1', 'top', 19)];

@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boreReading, gap, jobEntry, reading, record } from '@/fixtures/records';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
-import { type Supply, type SuppliedChoices, STARTING_SUPPLIED, againstReported } from '../stages/bores/supplied';
+import { type Supply, type SuppliedChoices, STARTING_SUPPLIED, againstReported } from '../stages/bores/suppliedSizes';
 import { fromInches, fromThou } from '../foundation/quantity/length';
-import { sayingText } from '../foundation/quantity/saying';
+import { messageText } from '../foundation/quantity/message';
 import type { BuildRecord, Entry } from './buildRecord';
 import { judge } from './judge';
 import { asked } from './judgement';
@@ -29,7 +29,7 @@ const supplied = (change: Partial<SuppliedChoices>): Entry => ({
 const elsewhere = (...stages: string[]): Entry => jobEntry({ elsewhere: stages }, 'job-2', 'job-1');
 const said = (given: BuildRecord): string =>
   judge(given)
-    .findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
+    .findings.map((f) => `${f.severity}: ${messageText(f.says, 'imperial')}`)
     .join('\n');
 
 describe('pistons bought before boring', () => {
@@ -82,7 +82,7 @@ describe('what was reported', () => {
     const [first] = judged.cylinders;
     expect(first?.targetBore).toEqual({ nm: fromInches(4.2), from: 'reported' });
     const top = first?.rings.top.target;
-    expect(top?.set && top.inForce.working.map((s) => sayingText(s, 'imperial')).join()).toContain(
+    expect(top?.set && top.inForce.working.map((s) => messageText(s, 'imperial')).join()).toContain(
       'reported bore 4.2000 in',
     );
     expect(judged.standard).toMatchObject({ bore: { from: 'reported' }, cylinder: '1' });
@@ -196,15 +196,15 @@ describe('what is not measured here', () => {
     const judged = judge(given);
     expect(said(given)).not.toContain('no size is reported');
     expect(asked('bores').caption(judged.cylinders[0] as never)).toMatchObject({ word: 'reported' });
-    expect(sayingText(asked('bores').caption(judged.cylinders[0] as never).figure, 'imperial')).toBe('4.0660 in');
+    expect(messageText(asked('bores').caption(judged.cylinders[0] as never).figure, 'imperial')).toBe('4.0660 in');
     const parts = sheetOf(judged, await loadReports());
-    const headings = parts.map((part) => sayingText(part.heading, 'imperial'));
+    const headings = parts.map((part) => messageText(part.heading, 'imperial'));
     expect(headings).toContain('Bores as supplied, reported by Holm');
     expect(headings.join()).not.toContain('Pistons as supplied');
     expect(JSON.stringify(parts.find((part) => part.table?.columns.some((c) => c.words === 'bore is')))).toMatch(
       /as reported.*not measured here/,
     );
-    expect(parts.flatMap((part) => part.after).map((s) => sayingText(s, 'imperial'))).toContain(
+    expect(parts.flatMap((part) => part.after).map((s) => messageText(s, 'imperial'))).toContain(
       'Oil rails: not measured here.',
     );
   });

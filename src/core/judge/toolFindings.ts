@@ -1,5 +1,5 @@
 /** What tools were wrongly used for: after their calibration ran out, or out of their range. */
-import { say, size } from '../foundation/quantity/saying';
+import { say, size } from '../foundation/quantity/message';
 import { type Log, historyOf } from '../record/log';
 import { type LoggedReading, isReading } from '../record/reading';
 import { type Finding, about } from '../stages/contract/finding';

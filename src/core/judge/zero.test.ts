@@ -4,15 +4,16 @@ import { describe, expect, it } from 'vitest';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { rowsOf, loadReports } from './reports';
 import { boreReading, record } from '@/fixtures/records';
-import { type Heard, type HearingContext, hear } from '../foundation/quantity/hear';
+import { parseReading } from '../foundation/quantity/parseReading';
+import type { ParsedReading, ParseContext } from '../foundation/quantity/readingField';
 import { fromInches, fromMm, fromThou } from '../foundation/quantity/length';
-import { sayingText } from '../foundation/quantity/saying';
+import { messageText } from '../foundation/quantity/message';
 import { isReading } from '../record/reading';
 import type { Entry } from './buildRecord';
 import { contextFor } from './context';
-import { loggedAgain, settingEntry, voiding, zeroEntries } from './entries';
-import { judge, keptJudge } from './judge';
-import { lastMade } from './lastMade';
+import { loggedAgain, settingEntry, voiding, zeroEntries } from './newEntries';
+import { judge, incrementalJudge } from './judge';
+import { lastEntry } from './lastEntry';
 import { EMPTY_HAND, readingOf } from './preview';
 
 const AT = '2026-05-04T09:00:00.000Z';
@@ -39,7 +40,7 @@ function zeroed(middle: number, bottom: number): { entries: Entry[]; zero: strin
 const bore = (...entries: Entry[]) => judge(record(...entries)).cylinders[0]?.bore;
 const said = (...entries: Entry[]): string =>
   judge(record(...entries))
-    .findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`)
+    .findings.map((f) => `${f.severity}: ${messageText(f.says, 'imperial')}`)
     .join('\n');
 
 describe('read from a zero that has no size', () => {
@@ -50,7 +51,7 @@ describe('read from a zero that has no size', () => {
     expect(found).toMatchObject({ size: null, shape: null, mean: null, done: false, read: 3 });
     expect(found?.relative).toEqual({ zero, taper: fromThou(1.5), outOfRound: null });
     expect(found?.verdict.state).toBe('part read');
-    expect(found?.verdict.reasons.map((s) => sayingText(s, 'imperial'))).toEqual([
+    expect(found?.verdict.reasons.map((s) => messageText(s, 'imperial'))).toEqual([
       'read from a zero in the bore, taper 1.5 thou; sizes wait for the micrometer',
     ]);
     const [first] = judge(record(...entries)).cylinders;
@@ -89,7 +90,7 @@ describe('read from a zero that has no size', () => {
   it('is struck out, undone and logged again as it was read, sized or not', () => {
     const sized = settingEntry(null, fromInches(4.0652), zero, stamp);
     const judged = judge(record(...entries, sized));
-    const last = lastMade(judged, record(...entries, sized).entries, ['bore'], () => true);
+    const last = lastEntry(judged, record(...entries, sized).entries, ['bore'], () => true);
     expect(last?.item).toMatchObject({ value: fromInches(4.0637), off: fromThou(-1.5), unsized: false });
     if (!last || !isReading(last.item)) throw new Error('no reading');
     expect(loggedAgain(last.item, stamp)).toMatchObject({ kind: 'reading', value: fromThou(-1.5), zero });
@@ -115,7 +116,7 @@ describe('read from a zero that has no size', () => {
         const made = zeroed(middle, bottom);
         const size = settingEntry(null, tenths * 2_540, made.zero, stamp);
         const all = record(...made.entries, size);
-        const judging = keptJudge();
+        const judging = incrementalJudge();
         for (let i = 1; i < all.entries.length; i += 1) judging.of({ ...all, entries: all.entries.slice(0, i) });
         const [kept, once] = [judging.of(all), judge(all)];
         expect(kept.cylinders[0]?.bore).toEqual(once.cylinders[0]?.bore);
@@ -145,7 +146,7 @@ describe('read from a zero that has no size', () => {
 });
 
 describe('on the line', () => {
-  const waiting: HearingContext = {
+  const waiting: ParseContext = {
     field: 'bore',
     units: 'imperial',
     bore: null,
@@ -153,7 +154,8 @@ describe('on the line', () => {
     setting: 'the-zero',
     zero: 'the-zero',
   };
-  const heard = (text: string, change: Partial<HearingContext> = {}): Heard => hear(text, { ...waiting, ...change });
+  const heard = (text: string, change: Partial<ParseContext> = {}): ParsedReading =>
+    parseReading(text, { ...waiting, ...change });
 
   it('`here` zeroes at the spot; then figures are what the dial shows, and a size is a size', () => {
     expect(heard('here', { setting: null, zero: null })).toEqual({
@@ -163,7 +165,7 @@ describe('on the line', () => {
       sizes: null,
     });
     expect(heard('here', { field: 'gap' }).kind).toBe('refused');
-    const off = (text: string, change?: Partial<HearingContext>) => {
+    const off = (text: string, change?: Partial<ParseContext>) => {
       const found = heard(text, change);
       return found.kind === 'understood' ? [found.meaning.value, found.meaning.zero] : found.kind;
     };

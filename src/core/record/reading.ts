@@ -2,14 +2,14 @@
  * What is read and done at the bench, as the record keeps it. Nothing here is ever changed: a correction is a later
  * entry that voids the earlier one and says why.
  */
-import { type Held, isWorse, heldWords } from '../foundation/verdict/held';
+import { type FigureAtLimit, isWorse, figureAtLimitWords } from '../foundation/verdict/figureAtLimit';
 import type { PinPart } from './pinParts';
 import type { Step } from './stepIds';
 import type { BearingCheck } from './bearingChecks';
 import type { Depth, Spot } from '../foundation/parts/spots';
 import type { Joints } from '../foundation/parts/joints';
 import type { Nm } from '../foundation/quantity/length';
-import { type Saying, say } from '../foundation/quantity/saying';
+import { type Message, say } from '../foundation/quantity/message';
 import type { Squaring, Ring } from '../foundation/parts/rings';
 
 export interface Stamp {
@@ -173,7 +173,7 @@ export interface Acceptance extends Stamp {
   /** Where its parts stood then, see `standsIn`; null for what goes nowhere by itself. */
   where: string | null;
   /** The figure it was given for, and the limit; null where none was noted. */
-  held: Held | null;
+  held: FigureAtLimit | null;
 }
 
 /** Acceptances by what they are kept under, see `acceptKey`. */
@@ -214,7 +214,7 @@ export interface Answer {
   /** The entry that an acceptance is bound to: mostly the last reading it rests on. */
   acceptId: string | null;
   /** The figure and the limit that an acceptance is given for; null where there is none. */
-  held: Held | null;
+  held: FigureAtLimit | null;
   accepted: Acceptance | null;
   /** An acceptance that no longer covers it: the limit became stricter, or the figure worse. */
   lapsed: Acceptance | null;
@@ -248,8 +248,8 @@ export function answerOf(
 export const acceptedWords = ({ by, reason }: Acceptance): string => `accepted by ${by || 'someone'}: ${reason}`;
 
 /** An acceptance that lapsed, in a sentence. */
-export const lapsedWords = ({ by, held }: Acceptance): Saying =>
-  held ? say` ${by || 'Someone'} accepted ${heldWords(held)}: that no longer covers it.` : [];
+export const lapsedWords = ({ by, held }: Acceptance): Message =>
+  held ? say` ${by || 'Someone'} accepted ${figureAtLimitWords(held)}: that no longer covers it.` : [];
 
 /** The id of the last of some readings, by when they were made; null for none. */
 export const lastOf = (readings: readonly Pick<LoggedReading, 'id' | 'at'>[]): string | null =>

@@ -1,7 +1,7 @@
 /** How a shop puts an engine together. */
 import { z } from 'zod';
 import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
-import { torque } from './bench';
+import { torque } from './benchWork';
 import { text } from './parts';
 
 const degrees = z.number().min(0, 'from 0').lt(360, 'under 360');

@@ -2,8 +2,8 @@
 import { z } from 'zod';
 import { DEPTHS } from '@/core/foundation/parts/spots';
 import type { BoreChoices } from '@/core/stages/bores/measuringPlan';
-import { type SizingChoices, MOST_GRADES } from '@/core/stages/bores/plan';
-import type { SuppliedChoices } from '@/core/stages/bores/supplied';
+import { type SizingChoices, MOST_GRADES } from '@/core/stages/bores/oversizeChoices';
+import type { SuppliedChoices } from '@/core/stages/bores/suppliedSizes';
 import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
 import { NO_SIZES } from '@/core/foundation/quantity/sizeLimits';
 import { cylinder, direction, nm, once, sizeLimits, smallNm, someSize, text, widthNm } from './parts';

@@ -2,7 +2,7 @@
 import type { z } from 'zod';
 import type { ChoiceKind, Choices } from '@/core/judge/registry';
 import { walkSchema } from './assembly';
-import { balanceSchema, fastenersSchema, setsSchema } from './bench';
+import { balanceSchema, fastenersSchema, setsSchema } from './benchWork';
 import { boresSchema, sizingSchema, suppliedSchema } from './bores';
 import { clockingSchema } from './clocking';
 import { jobSchema } from './job';

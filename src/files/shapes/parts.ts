@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import type { Joints } from '@/core/foundation/parts/joints';
 import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import { MOST_BOOST } from '@/core/foundation/quantity/pressure';
 import { type SizeLimits, sizesFault } from '@/core/foundation/quantity/sizeLimits';
 
 export const METRE = 1_000_000_000;
@@ -60,3 +61,11 @@ export const sizeLimits: z.ZodType<SizeLimits> = z
     const fault = sizesFault(limits);
     if (fault) context.addIssue({ code: 'custom', message: fault });
   });
+
+/** Cylinders that a shot of nitrous is fed to; its power by stages; boost in Pa. */
+export const fedCylinders = z.int().min(1).max(MOST_CYLINDERS).nullable();
+export const nitrousShots = z.array(z.number().positive().max(5_000)).max(6);
+export const boostPressure = z.int().min(1).max(MOST_BOOST, 'at most 15 bar').nullable();
+
+/** Initials, with a mark where they came with an imported file (`src/store/builds.ts`). */
+export const stamp = { id, at: time, by: text(20) };

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
 import { RING_METALS } from '@/core/models/heat/metals';
 import { type BenchChoices, type PlacingChoices, ROUTES, STARTING_BENCH } from '@/core/stages/rings/choices';
-import { PLACING_AIMS } from '@/core/stages/rings/placed';
+import { PLACING_AIMS } from '@/core/stages/rings/placement';
 import { type RingSet, BEVELS, SECTIONS, UP_MARKS } from '@/core/stages/rings/set';
 import { cylinder, cylinders, nm, once, smallNm, text } from './parts';
 

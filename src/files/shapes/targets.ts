@@ -7,9 +7,9 @@ import { type Chart, CHART_FIGURES, CHART_KINDS } from '@/core/models/charts/cha
 import { ALLOYS } from '@/core/foundation/parts/materials';
 import { chartFaults } from '@/core/models/charts/chartEdit';
 import type { Strictness } from '@/core/foundation/verdict/decide';
-import type { Given, Own, Papers, SecondBy, TargetChoices } from '@/core/models/targets/target';
+import type { TargetChoices, SecondBy, Papers, Own, Given } from '@/core/models/targets/papers';
 import { chartVersion, celsius, cylinder, nm, partId, text, time, widthNm, words } from './parts';
-import { withoutGivenTemperatures } from './formerRows';
+import { withoutGivenTemperatures } from '../upgrade';
 
 const factor = z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)');
 const given: z.ZodType<Given> = z.discriminatedUnion('form', [

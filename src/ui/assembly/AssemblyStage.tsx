@@ -1,27 +1,27 @@
 'use client';
 
 import { useEffect, useState } from 'react';
-import { isRight } from '@/core/stages/assembly/judged';
+import { isRight } from '@/core/stages/assembly/cylinderSteps';
 import { type WalkAt, resumedAt, stepAt, walkOf } from '@/core/stages/assembly/walk';
 import { BLOCK } from '@/core/foundation/engine/places';
-import { Later } from '../openBuild/Later';
+import { Deferred } from '../openBuild/Deferred';
 import { useJudgement, useLive, useMoving } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { onDemand } from '../shared/onDemand';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
 import { Walk } from './Walk';
-import { useOrder } from './useOrder';
+import { useInstallOrder } from './useInstallOrder';
 
-const Beside = onDemand(() => import('./Beside').then((m) => m.Beside));
-const AtTheBlock = onDemand(() => import('./AtTheBlock').then((m) => m.AtTheBlock));
+const Beside = onDemand(() => import('./AssemblySidebar').then((m) => m.AssemblySidebar));
+const AtTheBlock = onDemand(() => import('./BlockChecks').then((m) => m.BlockChecks));
 const CrankPlan = onDemand(() => import('./CrankPlan').then((m) => m.CrankPlan));
-const OrderView = onDemand(() => import('./OrderView').then((m) => m.OrderView));
-const Habits = onDemand(() => import('./Habits').then((m) => m.Habits));
-const MatView = onDemand(() => import('./MatView').then((m) => m.MatView));
-const MassesView = onDemand(() => import('./MassesView').then((m) => m.MassesView));
-const LedgerView = onDemand(() => import('./LedgerView').then((m) => m.LedgerView));
-const TurningView = onDemand(() => import('./TurningView').then((m) => m.TurningView));
+const OrderView = onDemand(() => import('./InstallOrderView').then((m) => m.InstallOrderView));
+const Habits = onDemand(() => import('./AssemblyPreferences').then((m) => m.AssemblyPreferences));
+const MatView = onDemand(() => import('./LayoutMatView').then((m) => m.LayoutMatView));
+const MassesView = onDemand(() => import('./WeightsView').then((m) => m.WeightsView));
+const LedgerView = onDemand(() => import('./TorqueView').then((m) => m.TorqueView));
+const TurningView = onDemand(() => import('./RotatingTorqueView').then((m) => m.RotatingTorqueView));
 const ShortBlockView = onDemand(() => import('./ShortBlockView').then((m) => m.ShortBlockView));
 
 /** Views of the engine as a whole that need all the room there is. */
@@ -39,7 +39,7 @@ export function AssemblyStage() {
   const [hand, setHand] = useState(cylinder?.id);
   const [isSettled, setSettled] = useState(false);
   useEffect(() => setSettled(true), []);
-  const order = useOrder();
+  const order = useInstallOrder();
   const walk = walkOf(judgement, order.cylinders);
   const at = chosen && stepAt(judgement, chosen) ? chosen : resumedAt(judgement, walk);
   // A step in view stays in view, whatever other benches do meanwhile: only this bench's own hand leads on.
@@ -91,9 +91,9 @@ export function AssemblyStage() {
       }
       aside={
         OF_ENGINE.includes(tab) ? null : (
-          <Later>
+          <Deferred>
             {isSettled && <Beside cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={setChosen} />}
-          </Later>
+          </Deferred>
         )
       }
     />

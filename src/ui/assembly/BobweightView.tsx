@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { type Bobweight, type NoBobweight, bobweightsOf, usualShareOf } from '@/core/stages/assembly/weights/bobweight';
-import type { JudgedMasses } from '@/core/stages/assembly/weights/masses';
+import type { JudgedMasses } from '@/core/stages/assembly/weights/weights';
 import { gramsText } from '@/core/foundation/quantity/mass';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Field } from '../shared/Field';

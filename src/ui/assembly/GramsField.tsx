@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Mg, gramsText, hearMass } from '@/core/foundation/quantity/mass';
+import { type Mg, gramsText, parseMass } from '@/core/foundation/quantity/mass';
 import { Field } from '../shared/Field';
 
 interface Props {
@@ -17,7 +17,7 @@ export function GramsField({ label, hint, value, onSet }: Props) {
   const set = value === null ? '' : gramsText(value);
   const [text, setText] = useState(set);
   const isNought = /^0+(?:[.,]0*)?(?: ?g)?$/.test(text.trim());
-  const heard = isNought ? { kind: 'understood' as const, value: 0 } : hearMass(text, []);
+  const heard = isNought ? { kind: 'understood' as const, value: 0 } : parseMass(text, []);
   const commit = (): void => {
     if (heard.kind === 'understood' && heard.value !== value) onSet(heard.value);
     if (heard.kind === 'empty' && value !== null) onSet(null);

@@ -7,7 +7,7 @@ import { useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { SelectField } from '../shared/SelectField';
-import { dropDraft, useKeptDraft } from '../shared/keptDraft';
+import { dropDraft, usePersistedDraft } from '../shared/persistedDraft';
 
 const LONGEST = 200;
 
@@ -21,7 +21,7 @@ interface FormProps {
 export function PinForm({ at, label, onEnd }: FormProps) {
   const { pin } = useLogging();
   const draft = `pin ${at.place} ${at.step ?? ''}`;
-  const [{ text, part }, set, left] = useKeptDraft<{ text: string; part: PinPart | null }>(draft, {
+  const [{ text, part }, set, left] = usePersistedDraft<{ text: string; part: PinPart | null }>(draft, {
     text: '',
     part: null,
   });

@@ -3,15 +3,15 @@
 import type { Step } from '@/core/record/stepIds';
 import { inOrder } from '@/core/stages/assembly/walk';
 import { BLOCK, isCylinderId } from '@/core/foundation/engine/places';
-import { isTight, ledgerOf } from '@/core/stages/assembly/torque/ledger';
+import { isTight, ledgerOf } from '@/core/stages/assembly/torque/torqueRecord';
 import { figureWords } from '@/core/stages/assembly/torque/words';
 import { isTurnOpen, turnFaults, turningOf } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { Button } from '../shared/Button';
-import { TurnLine } from './TurnLine';
-import type { Order } from './useOrder';
-import { usePastTurnings } from './usePastTurnings';
+import { RotatingTorqueEntry } from './RotatingTorqueEntry';
+import type { Order } from './useInstallOrder';
+import { useTorqueHistory } from './useTorqueHistory';
 
 /** Steps at which fasteners are tightened, and those at which the crank is turned. */
 const TIGHTENED: readonly Step[] = ['crankIn', 'tightened', 'allTight', 'secondRound', 'wrenchBack'];
@@ -64,7 +64,7 @@ function Fasteners({ place, order }: Pick<Props, 'place' | 'order'>) {
 function Turned({ step, place, order, onLogged }: Props) {
   const judgement = useJudgement();
   const { units, text } = useWords();
-  const past = usePastTurnings(judgement.id);
+  const past = useTorqueHistory(judgement.id);
   const judged = turningOf(judgement, past);
   const after = step === 'turned' ? 'piston' : step === 'turnsFree' ? 'all' : 'crank';
   const here = judged.turns.filter((t) => t.entry.after === after && t.entry.cylinder === place);
@@ -78,7 +78,7 @@ function Turned({ step, place, order, onLogged }: Props) {
           </p>
         ))}
       {here.length > 0 ? null : (
-        <TurnLine
+        <RotatingTorqueEntry
           judged={judged}
           cylinders={inOrder(judgement, order.found)}
           fixed={{ after, cylinder: place }}

@@ -1,6 +1,6 @@
 'use client';
 
-import { type JudgedCheck, isRight } from '@/core/stages/assembly/judged';
+import { type JudgedCheck, isRight } from '@/core/stages/assembly/cylinderSteps';
 import { STEP_WORDS } from '@/core/stages/assembly/stepNames';
 import type { WalkAt } from '@/core/stages/assembly/walk';
 import type { PinEntry } from '@/core/record/reading';

@@ -3,12 +3,12 @@
 import type { Step } from '@/core/record/stepIds';
 import { CRANK } from '@/core/foundation/engine/places';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import { hungOf } from '@/core/stages/clocking/judgedCrown';
+import { hungOf } from '@/core/stages/clocking/crownDrawing';
 import { Crown } from '../clocking/Crown';
 import { SceneView } from '../clocking/SceneView';
 import { useCrownView } from '../clocking/CrownView';
-import { LookPicture } from '../journals/LookPicture';
-import { lookAt } from '../journals/lookAt';
+import { InspectionPicture } from '../journals/InspectionPicture';
+import { inspectionWords } from '../journals/inspectionWords';
 import { useJudgement } from '../openBuild/contexts';
 import { Dial } from './Dial';
 
@@ -119,7 +119,10 @@ export function StepPicture({ step, cylinder, turn }: Props) {
   const judgement = useJudgement();
   const [view] = useCrownView();
   const { clocking: choices, walk } = judgement.choices;
-  if (!cylinder) return step === 'crankIn' ? <LookPicture check="thrustGrooves" at={lookAt(judgement, CRANK)} /> : null;
+  if (!cylinder)
+    return step === 'crankIn' ? (
+      <InspectionPicture check="thrustGrooves" at={inspectionWords(judgement, CRANK)} />
+    ) : null;
   const { clocking, label } = cylinder;
   if (step === 'frontMark') {
     const scene = hungOf(clocking, choices, view);
@@ -152,11 +155,11 @@ export function StepPicture({ step, cylinder, turn }: Props) {
       <Dial by={turn.by} isFirst={turn.isFirst} isClockwise={judgement.job?.engine.rotation !== 'anticlockwise'} />
     ) : null;
   if (step === 'shellsDry' || step === 'shellSide' || step === 'capOn' || step === 'slides') {
-    const at = lookAt(judgement, cylinder.id);
+    const at = inspectionWords(judgement, cylinder.id);
     return (
       <div className="flex gap-4">
-        <LookPicture check={LOOK_OF[step]} at={at} />
-        {step === 'slides' && <LookPicture check="rodCentred" at={at} />}
+        <InspectionPicture check={LOOK_OF[step]} at={at} />
+        {step === 'slides' && <InspectionPicture check="rodCentred" at={at} />}
       </div>
     );
   }

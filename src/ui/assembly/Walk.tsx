@@ -3,34 +3,34 @@
 import { covers } from '@/core/judge/stageTables';
 import { Check, MapPin } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { blockStepsIn } from '@/core/stages/assembly/block';
-import { expectedOf } from '@/core/stages/assembly/expected';
+import { blockStepsIn } from '@/core/stages/assembly/engineSteps';
+import { expectedOf } from '@/core/stages/assembly/orientationWords';
 import { isJointCheck } from '@/core/stages/assembly/checks';
-import { isRight } from '@/core/stages/assembly/judged';
+import { isRight } from '@/core/stages/assembly/cylinderSteps';
 import { PHASE_WORDS } from '@/core/stages/assembly/stepNames';
 import { stepSays, whyOf } from '@/core/stages/assembly/stepWords';
 import { PHASE_OF } from '@/core/stages/assembly/phases';
 import { type WalkAt, nextStep, pinsAt, stepAt, stepBeside } from '@/core/stages/assembly/walk';
 import { BLOCK } from '@/core/foundation/engine/places';
 import { RING_WORDS, COMPRESSION } from '@/core/foundation/parts/rings';
-import { upWords } from '@/core/stages/rings/whichWay';
+import { upWords } from '@/core/stages/rings/ringOrientation';
 import { useCrownView } from '../clocking/CrownView';
 import { useInitials, useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { feedbackKey } from '../rings/feedback';
 import { speak } from '../rings/speak';
 import { Button, Key } from '../shared/Button';
 import { When } from '../shared/When';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 import { onDemand } from '../shared/onDemand';
 import { STATE_LOOKS, STATE_WORDS } from './stepStates';
 import { turnWords } from './Dial';
 import { Pinned } from './Pinned';
 import { takesKeys } from './takesKeys';
-import type { Order } from './useOrder';
+import type { Order } from './useInstallOrder';
 
 const StepPicture = onDemand(() => import('./StepPicture').then((m) => m.StepPicture));
 const StepFigures = onDemand(() => import('./StepFigures').then((m) => m.StepFigures));
-const Moved = onDemand(() => import('./Moved').then((m) => m.Moved));
+const Moved = onDemand(() => import('./MovedGaps').then((m) => m.MovedGaps));
 const PinForm = onDemand(() => import('./PinForm').then((m) => m.PinForm));
 
 interface Props {
@@ -51,7 +51,7 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
   const { by } = useInitials();
   const [view] = useCrownView();
   const [form, setForm] = useState<'moved' | 'otherwise' | 'pin' | null>(null);
-  const [voice, setVoice] = useKept(feedbackKey('voice'), '');
+  const [voice, setVoice] = usePersisted(feedbackKey('voice'), '');
   const done = useRef<HTMLButtonElement>(null);
   const { walk: habits, clocking, journals } = judgement.choices;
   const asksPlay = covers(judgement.job, 'journals') && journals.asks.endPlay;

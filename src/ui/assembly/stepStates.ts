@@ -1,4 +1,4 @@
-import type { CheckState } from '@/core/stages/assembly/judged';
+import type { CheckState } from '@/core/stages/assembly/cylinderSteps';
 
 /** What a step is in, in words and by sign. */
 export const STATE_WORDS: Record<CheckState, string> = {

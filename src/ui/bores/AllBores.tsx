@@ -1,9 +1,9 @@
 'use client';
 
 import type { Derived } from '@/core/stages/bores/shape';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
-import { bringIntoSight } from '../shared/sight';
+import { bringIntoSight } from '../shared/scrollIntoView';
 import { StateMark } from '../shared/StateMark';
 
 /** Every bore in a line: size, taper, out-of-round, form, verdict. A row leads to it. */

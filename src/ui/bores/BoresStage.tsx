@@ -13,17 +13,17 @@ import { StateMark } from '../shared/StateMark';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
-import { Grid } from './Grid';
+import { MeasuringGrid } from './MeasuringGrid';
 import { Section } from './Section';
 import { onDemand } from '../shared/onDemand';
 
-const BoresAside = onDemand(() => import('./BoresAside').then((m) => m.BoresAside), 'at rest');
+const BoresAside = onDemand(() => import('./BoresSidebar').then((m) => m.BoresSidebar), 'at rest');
 const AllBores = onDemand(() => import('./AllBores').then((m) => m.AllBores), 'at rest');
-const Shapes = onDemand(() => import('./Shapes').then((m) => m.Shapes));
-const NextSize = onDemand(() => import('./NextSize').then((m) => m.NextSize));
+const Shapes = onDemand(() => import('./BoreShapes').then((m) => m.BoreShapes));
+const NextSize = onDemand(() => import('./Oversize').then((m) => m.Oversize));
 const GaugeSetup = onDemand(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
 const Supplied = onDemand(() => import('../supplied/Supplied').then((m) => m.Supplied));
-const GridForm = onDemand(() => import('./GridForm').then((m) => m.GridForm));
+const GridForm = onDemand(() => import('./MeasuringPlanForm').then((m) => m.MeasuringPlanForm));
 
 const VIEWS = ['readings', 'shapes', 'size', 'gauge', 'grid', 'supplied'] as const;
 
@@ -53,7 +53,7 @@ export function BoresStage() {
                 'Readings',
                 <div key="readings" className="flex h-full flex-col">
                   <div className="mt-3 flex flex-wrap items-start gap-x-5 gap-y-3">
-                    <Grid cylinder={cylinder} here={spot} />
+                    <MeasuringGrid cylinder={cylinder} here={spot} />
                     <Section cylinder={cylinder} />
                   </div>
                   <AllBores />

@@ -1,6 +1,6 @@
 import { dialFigures, needleAt } from '@/core/stages/bores/gauge';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import { lengthText, printLength } from '@/core/foundation/quantity/print';
+import { lengthText, printLength } from '@/core/foundation/quantity/format';
 import type { GaugeKit } from '@/core/foundation/uncertainty/instrument';
 
 interface Props {

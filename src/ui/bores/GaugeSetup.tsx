@@ -5,9 +5,9 @@ import { useState } from 'react';
 import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
 import { easySetting, makeUpsFor, spanFor } from '@/core/stages/bores/gauge';
 import type { Nm } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { isOutOfRange } from '@/core/foundation/uncertainty/instrument';
-import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { useToolInHand, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { LengthField } from '../shared/LengthField';
@@ -24,7 +24,7 @@ export function GaugeSetup() {
   const judgement = useJudgement();
   const { cylinder } = useMoving();
   const { units, length } = useWords();
-  const { tools, toolFor, takeTool } = useHands();
+  const { tools, toolFor, takeTool } = useToolInHand();
   const held = toolFor('bore');
   const gauges = tools.filter((t) => t.kit !== null);
   const gauge = held?.kit ? held : null;
@@ -123,7 +123,7 @@ export function GaugeSetup() {
 /** The ways a gauge is zeroed, in one touch or on the reading line. */
 function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] }) {
   const judgement = useJudgement();
-  const { handFor } = useHands();
+  const { handFor } = useToolInHand();
   const { setGauge } = useLogging();
   const { length, units } = useWords();
   const { cylinder } = useMoving();

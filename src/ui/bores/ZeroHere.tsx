@@ -4,7 +4,7 @@ import { shortDepth, shortDirection } from '@/core/foundation/parts/spots';
 import { settingOf, zeroOf } from '@/core/judge/context';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { readingOf } from '@/core/judge/preview';
-import { useHands, useJudgement, useLogging } from '../openBuild/contexts';
+import { useToolInHand, useJudgement, useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { onDemand } from '../shared/onDemand';
 
@@ -19,7 +19,7 @@ interface Props {
 export function ZeroHere({ cylinder, spot }: Props) {
   const judgement = useJudgement();
   const { zeroHere } = useLogging();
-  const { handFor } = useHands();
+  const { handFor } = useToolInHand();
   const hand = handFor('bore');
   const setting = settingOf(judgement, hand.instrument);
   const zero = zeroOf(judgement, hand.instrument);

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Nm } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthField } from '../shared/LengthField';

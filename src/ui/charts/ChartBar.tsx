@@ -11,7 +11,7 @@ import { Link } from '../shared/Link';
 import { ChartChanges } from '../targets/ChartChanges';
 import { Versions } from './Versions';
 import type { Draft } from './useDraft';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 interface Props {
   versions: [Chart, ...Chart[]];
@@ -39,7 +39,7 @@ export function ChartBar({ versions, draft: { draft, changed, set, drop }, by, o
     }
     setSaving(true);
     try {
-      const saved = await act('saveChartVersion', draft, draft.version);
+      const saved = await runCommand('saveChartVersion', draft, draft.version);
       if (saved.ok) drop();
       else setFaults(saved.faults);
       router.refresh();

@@ -9,7 +9,7 @@ import { isBuiltIn } from '@/core/models/charts/startingCurve';
 import { Button } from '../shared/Button';
 import { When } from '../shared/When';
 import { ImportChart } from './ImportChart';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 /** The shop's charts: what each holds, which one new builds begin with, and how to make another. */
 export function ChartList({ charts }: { charts: KeptChart[] }) {
@@ -32,7 +32,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
   };
   const copy = ({ chart }: KeptChart): Promise<void> =>
     run(async () => {
-      const made = await act(
+      const made = await runCommand(
         'copyChart',
         { id: chart.id, version: chart.version },
         isBuiltIn(chart.id) ? 'Own chart' : chart.name,
@@ -64,7 +64,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
           <Button
             onClick={() =>
               void run(async () => {
-                await act('putChartAway', away.id, false);
+                await runCommand('putChartAway', away.id, false);
                 setAway(null);
               })
             }
@@ -109,7 +109,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
               </div>
               <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
                 {!standard && (
-                  <Button onClick={() => void run(() => act('makeStandard', chart.id))}>
+                  <Button onClick={() => void run(() => runCommand('makeStandard', chart.id))}>
                     Begin builds with it<span className="sr-only"> {chart.name}</span>
                   </Button>
                 )}
@@ -121,7 +121,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
                     kind="quiet"
                     onClick={() =>
                       void run(async () => {
-                        await act('putChartAway', chart.id, true);
+                        await runCommand('putChartAway', chart.id, true);
                         setAway({ id: chart.id, name: chart.name });
                       })
                     }

@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import type { Chart } from '@/core/models/charts/chart';
 import { chartChanges } from '@/core/models/charts/chartEdit';
-import { keep, useKept } from '../shared/kept';
+import { persist, usePersisted } from '../shared/persisted';
 
 /** A draft may be wrong in places while it is worked on; only its shape has to hold. */
 function readDraft(kept: string): Chart | null {
@@ -32,13 +32,13 @@ export interface Draft {
 /** Unsaved changes to a chart, kept in this browser until they are saved or thrown away. Their `version` is the one they were made over. */
 export function useDraft(latest: Chart): Draft {
   const key = `spatium-chart:${latest.id}`;
-  const [kept] = useKept(key, '');
+  const [kept] = usePersisted(key, '');
   const held = useMemo(() => readDraft(kept), [kept]);
   const changed = useMemo(() => held !== null && chartChanges(latest, held).length > 0, [held, latest]);
   return {
     draft: changed && held ? held : latest,
     changed,
-    set: (chart) => keep(key, JSON.stringify(chart)),
-    drop: () => keep(key, ''),
+    set: (chart) => persist(key, JSON.stringify(chart)),
+    drop: () => persist(key, ''),
   };
 }

@@ -3,7 +3,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useState } from 'react';
 import type { Joint } from '@/core/foundation/parts/joints';
-import { turnOf, viewWords } from '@/core/stages/clocking/view';
+import { turnOf, viewWords } from '@/core/stages/clocking/viewpoint';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { useView } from '../shared/address';
@@ -19,9 +19,9 @@ import { onDemand } from '../shared/onDemand';
 
 const Crowns = onDemand(() => import('./Crowns').then((m) => m.Crowns));
 const RulesView = onDemand(() => import('./RulesView').then((m) => m.RulesView));
-const Place = onDemand(() => import('./Place').then((m) => m.Place));
+const Place = onDemand(() => import('./Optimise').then((m) => m.Optimise));
 const EngineFacts = onDemand(() => import('./EngineFacts').then((m) => m.EngineFacts));
-const Card = onDemand(() => import('./Card').then((m) => m.Card));
+const Card = onDemand(() => import('./PrintCard').then((m) => m.PrintCard));
 const SheetForm = onDemand(() => import('./School').then((m) => m.SheetForm));
 
 const TABS = ['plan', 'all', 'rules', 'place', 'engine', 'card'] as const;

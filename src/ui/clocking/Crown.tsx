@@ -2,15 +2,15 @@
 
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
 import type { ClockingChoices, Plan } from '@/core/stages/clocking/choices';
-import { crownOf } from '@/core/stages/clocking/judgedCrown';
+import { crownOf } from '@/core/stages/clocking/crownDrawing';
 import type { CrownStyle, Scene } from '@/core/stages/clocking/crown';
 import { type Joint, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { marksFor, snapped } from '@/core/stages/clocking/snap';
-import { type View, turnOf } from '@/core/stages/clocking/view';
+import { type View, turnOf } from '@/core/stages/clocking/viewpoint';
 import { clockHours, directionWords } from '@/core/stages/clocking/words';
 import { turned } from '@/core/foundation/quantity/angle';
 import { SceneView } from './SceneView';
-import type { JudgedClocking } from '@/core/stages/clocking/judged';
+import type { JudgedClocking } from '@/core/stages/clocking/cylinderClocking';
 
 /** How far a finger may be from a mark, in the drawing's units. */
 const REACH = 38;

@@ -1,11 +1,11 @@
 'use client';
 
-import type { View } from '@/core/stages/clocking/view';
+import type { View } from '@/core/stages/clocking/viewpoint';
 import { useJudgement, useMoving } from '../openBuild/contexts';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 import { Crown } from './Crown';
 import type { Clocking } from './useClocking';
-import { isBreach } from '@/core/stages/clocking/judged';
+import { isBreach } from '@/core/stages/clocking/cylinderClocking';
 
 /** As many as are drawn large. */
 const FEW = 4;
@@ -14,7 +14,7 @@ const FEW = 4;
 export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
   const judgement = useJudgement();
   const { cylinder: current, toCylinder } = useMoving();
-  const [kept, keep] = useKept('spatium-alike', 'on');
+  const [kept, keep] = usePersisted('spatium-alike', 'on');
   const { choices, of, move, rest, drop } = clocking;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">

@@ -4,9 +4,9 @@ import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { markPath } from '@/core/stages/clocking/crown';
 import { type Joint, JOINTS, JOINT_MARKS, JOINT_SHORT, JOINT_WORDS } from '@/core/foundation/parts/joints';
-import { clockHours, directionWords, hearAngle } from '@/core/stages/clocking/words';
+import { clockHours, directionWords, parseCrownAngle } from '@/core/stages/clocking/words';
 import { apart, turned } from '@/core/foundation/quantity/angle';
-import type { JudgedClocking } from '@/core/stages/clocking/judged';
+import type { JudgedClocking } from '@/core/stages/clocking/cylinderClocking';
 
 /** A joint's own outline with its letter. */
 export function JointMark({ joint }: { joint: Joint }) {
@@ -91,7 +91,7 @@ function Typed({
   onRest,
 }: { joint: Joint; degrees: number; turn: number } & Pick<Props, 'onMove' | 'onRest'>) {
   const [typed, setTyped] = useState<string | null>(null);
-  const heard = typed === null ? null : hearAngle(typed, turn);
+  const heard = typed === null ? null : parseCrownAngle(typed, turn);
   const enter = (): void => {
     if (!heard?.ok) return;
     if (apart(heard.degrees, degrees) > 0.05) onMove(joint, heard.degrees);

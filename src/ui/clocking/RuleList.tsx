@@ -4,7 +4,7 @@ import { RULE_REASONS, heldWords } from '@/core/stages/clocking/ruleWords';
 import { type Cure, type RuleResult, RULE_SEVERITIES, cureWords } from '@/core/stages/clocking/rules';
 import { Button } from '../shared/Button';
 import { SeverityMark } from '../stages/Findings';
-import type { JudgedClocking } from '@/core/stages/clocking/judged';
+import type { JudgedClocking } from '@/core/stages/clocking/cylinderClocking';
 
 /** Where the plan of one cylinder breaks a rule, each with the turn that cures it. */
 export function Breaches({ judged, onCure }: { judged: JudgedClocking; onCure: (cure: Cure) => void }) {

@@ -2,12 +2,12 @@
 
 import { useState } from 'react';
 import type { ClockingChoices } from '@/core/stages/clocking/choices';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { withoutOwn } from '@/core/stages/clocking/moves';
 import { type Joint, type Joints, JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { type School, type SchoolSettings, type SheetPositions, SCHOOLS } from '@/core/stages/clocking/schools';
 import { SCHOOL_REASONS, SCHOOL_WORDS } from '@/core/stages/clocking/schoolWords';
-import { hearAngle } from '@/core/stages/clocking/words';
+import { parseCrownAngle } from '@/core/stages/clocking/words';
 import { hasTwoBanks } from '@/core/foundation/engine/engine';
 import { arcAngle } from '@/core/foundation/quantity/angle';
 import { useJudgement, useWords } from '../openBuild/contexts';
@@ -103,7 +103,7 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
 function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
   const { units } = useWords();
   const keys = SETTINGS[choices.school];
-  const [draft, setDraft, left] = useKeptDraft('school', choices.settings);
+  const [draft, setDraft, left] = usePersistedDraft('school', choices.settings);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   if (keys.length === 0) return null;
@@ -193,7 +193,7 @@ export function SheetForm({
   const [sense, setSense] = useState<SheetPositions['sense']>(sheet?.sense ?? 'clockwise');
   const [from, setFrom] = useState(sheet?.from ?? '');
   const [asked, setAsked] = useState(false);
-  const heard = (joint: Joint): ReturnType<typeof hearAngle> => hearAngle(typed[joint], 0);
+  const heard = (joint: Joint): ReturnType<typeof parseCrownAngle> => parseCrownAngle(typed[joint], 0);
   const faultOf = (joint: Joint): string | undefined => {
     if (typed[joint].trim() === '') return asked ? 'An angle is asked for here.' : undefined;
     const found = heard(joint);

@@ -7,7 +7,7 @@ import { historyOf, withOwn } from '@/core/stages/clocking/moves';
 import type { Joint, Joints } from '@/core/foundation/parts/joints';
 import { mirrored } from '@/core/foundation/quantity/angle';
 import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
-import type { JudgedClocking } from '@/core/stages/clocking/judged';
+import type { JudgedClocking } from '@/core/stages/clocking/cylinderClocking';
 import { asChoice } from '@/core/judge/preview';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 

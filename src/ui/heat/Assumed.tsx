@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { type HeatChoices, STARTING_HEAT } from '@/core/models/heat/assess';
 import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
 import { RING_METALS } from '@/core/models/heat/metals';
@@ -30,7 +30,7 @@ function Form({ choices }: { choices: HeatChoices }) {
   const { cylinder } = useMoving();
   const { units } = useWords();
   const { choose } = useLogging();
-  const [draft, setDraft, left] = useKeptDraft('heat', choices);
+  const [draft, setDraft, left] = usePersistedDraft('heat', choices);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const assumed = cylinder?.heat?.temperatures ?? null;
   const unsettled = Object.values(faults).find((f) => f) ?? null;

@@ -9,8 +9,8 @@ import {
   HEAT_CASES,
 } from '@/core/models/heat/assess';
 import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/models/heat/simulate';
-import { printLength } from '@/core/foundation/quantity/print';
-import { say } from '@/core/foundation/quantity/saying';
+import { printLength } from '@/core/foundation/quantity/format';
+import { say } from '@/core/foundation/quantity/message';
 import { useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';

@@ -2,7 +2,7 @@
 import type { HeatPoint } from '@/core/models/heat/assess';
 import type { HeatLine } from '@/core/models/heat/heatWords';
 import { type Nm, type Units, toMm, toThou } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import type { PlotLine } from '../shared/Plot';
 
 export const POINT_WORDS: Record<HeatPoint, string> = {

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Units } from '@/core/foundation/quantity/length';
-import { lengthText } from '@/core/foundation/quantity/print';
+import { lengthText } from '@/core/foundation/quantity/format';
 import {
   type Instrument,
   INSTRUMENT_KINDS,
@@ -13,11 +13,11 @@ import {
 } from '@/core/foundation/uncertainty/instrument';
 import { INSTRUMENT_KIND_WORDS } from '@/core/foundation/uncertainty/instrumentWords';
 import { Button } from '../shared/Button';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 import { Segmented } from '../shared/Segmented';
 import { useListens } from '../shared/useInBrowser';
 import { InstrumentForm, blankInstrument } from './InstrumentForm';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 const UNIT_OPTIONS = [
   ['imperial', 'inches'],
@@ -33,7 +33,7 @@ interface Away {
 export function InstrumentList({ instruments, today }: { instruments: Instrument[]; today: string }) {
   const router = useRouter();
   const listens = useListens();
-  const [kept, setUnits] = useKept('spatium-tool-units', 'imperial');
+  const [kept, setUnits] = usePersisted('spatium-tool-units', 'imperial');
   const units: Units = kept === 'metric' ? 'metric' : 'imperial';
   const [open, setOpen] = useState<string | null>(null);
   const [faults, setFaults] = useState<string[]>([]);
@@ -54,13 +54,13 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
   };
   const save = (instrument: Instrument, over: number): Promise<void> =>
     run(async () => {
-      const saved = await act('saveTool', instrument, over);
+      const saved = await runCommand('saveTool', instrument, over);
       if (!saved.ok) setFaults(saved.faults);
       return saved.ok;
     });
   const putAway = (tool: Away, isAway: boolean): Promise<void> =>
     run(async () => {
-      await act('putToolAway', tool.id, isAway);
+      await runCommand('putToolAway', tool.id, isAway);
       setAway(isAway ? tool : null);
       return true;
     });

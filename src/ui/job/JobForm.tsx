@@ -1,14 +1,14 @@
 'use client';
 
 import { type ChangeEvent, useEffect, useState } from 'react';
-import type { HearingContext } from '@/core/foundation/quantity/hear';
-import { useKeptDraft } from '../shared/keptDraft';
+import type { ParseContext } from '@/core/foundation/quantity/readingField';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/foundation/engine/engine';
 import { engineFaults } from '@/core/foundation/engine/engineFaults';
 import type { Chart } from '@/core/models/charts/chart';
-import { PistonField } from '../duty/PistonField';
-import { ServiceFields } from '../duty/ServiceFields';
-import { SurfaceField } from '../duty/SurfaceField';
+import { PistonField } from '../service/PistonField';
+import { ServiceFields } from '../service/ServiceFields';
+import { SurfaceField } from '../service/SurfaceField';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
@@ -28,7 +28,7 @@ interface Props {
   /** Takes the card; what is wrong with it comes back as sentences. */
   onSave: (job: Job) => Promise<string[]> | string[];
   /** What the planned bore should be near to: the bores read so far. */
-  expectedBore?: HearingContext['expected'];
+  expectedBore?: ParseContext['expected'];
   /** Whether the card as it stands here was just saved. */
   saved?: boolean;
   onTouch?: () => void;
@@ -157,7 +157,7 @@ export function JobForm({
   onJob,
 }: Props) {
   const [generation, setGeneration] = useState(0);
-  const [job, setJob, left] = useKeptDraft(draftName, initial, () => setGeneration((g) => g + 1));
+  const [job, setJob, left] = usePersistedDraft(draftName, initial, () => setGeneration((g) => g + 1));
   useEffect(() => onJob?.(job), [onJob, job]);
   const [tried, setTried] = useState(false);
   const [saving, setSaving] = useState(false);

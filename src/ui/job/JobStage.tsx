@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
-import { dropDraft } from '../shared/keptDraft';
+import { dropDraft } from '../shared/persistedDraft';
 import { Link } from '../shared/Link';
 import { onDemand } from '../shared/onDemand';
 import { When } from '../shared/When';
@@ -11,7 +11,7 @@ import { Frame } from '../stages/Frame';
 import { JobForm } from './JobForm';
 import { expectedPlan } from '@/core/stages/bores/stage';
 
-const AsItStands = onDemand(() => import('./AsItStands').then((m) => m.AsItStands), 'at rest');
+const AsItStands = onDemand(() => import('./JobFindings').then((m) => m.JobFindings), 'at rest');
 
 /** What its draft is kept under. */
 const DRAFT = 'job';

@@ -2,22 +2,22 @@
 
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import type { BeginWith } from '@/acts/acts';
+import type { BeginWith } from '@/commands/commands';
 import type { Job } from '@/core/record/jobCard';
 import { NO_SERVICE } from '@/core/models/load/service';
 import type { Entry } from '@/core/judge/buildRecord';
 import type { Chart } from '@/core/models/charts/chart';
 import { reasonOf } from '@/core/stages/targets/schoolWords';
-import { dropDraft } from '../shared/keptDraft';
+import { dropDraft } from '../shared/persistedDraft';
 import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
 import { SelectField } from '../shared/SelectField';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 import { freshId } from '../shared/freshId';
 
 // drawn in the browser alone, where what was filled in before is kept
 const JobForm = onDemand(() => import('./JobForm').then((m) => m.JobForm));
-const AsItComes = onDemand(() => import('./AsItComes').then((m) => m.AsItComes), 'at rest');
+const AsItComes = onDemand(() => import('./JobPreview').then((m) => m.JobPreview), 'at rest');
 
 const BLANK: Job = {
   name: '',
@@ -71,7 +71,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
     id.current ??= freshId();
     const beginWith: BeginWith = earlier ? { build: earlier.id } : { chart: { id: chart.id, version: chart.version } };
     try {
-      const begun = await act('beginBuild', id.current, card, beginWith);
+      const begun = await runCommand('beginBuild', id.current, card, beginWith);
       if (!begun.ok) return begun.faults;
       dropDraft(draftName);
       router.push(`/builds/${begun.id}/targets`);

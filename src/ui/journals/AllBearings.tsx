@@ -2,10 +2,10 @@
 
 import { KIND_WORDS } from '@/core/stages/journals/words';
 import { KINDS } from '@/core/stages/journals/choices';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
-import { bringIntoSight } from '../shared/sight';
+import { bringIntoSight } from '../shared/scrollIntoView';
 import { onBearing } from './bearings';
 
 /** Journal, housing and clearance of every bearing; a row leads to it. */

@@ -2,13 +2,13 @@
 
 /** The crank from the front: mains in a line, throws to either side of it with their rods, and what each comes to. */
 import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
-import type { JudgedBearing } from '@/core/stages/journals/found';
+import type { JudgedBearing } from '@/core/stages/journals/types';
 import { CRANK } from '@/core/foundation/engine/places';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark, StateShape, stateColour } from '../shared/StateMark';
 import { useView } from '../shared/address';
-import { END_PLAY, JOURNAL_VIEWS, alongCrank, bearingAt, onBearing } from './bearings';
+import { END_PLAY, JOURNAL_VIEWS, alongCrank, bearingAt, onBearing, areBearingsShown } from './bearings';
 
 /** As wide as the deck is on a tablet: rows stay as high as a fingertip. */
 const WIDTH = 194;
@@ -96,7 +96,7 @@ export function CrankDeck() {
     return () => cancelAnimationFrame(frame);
   }, [at]);
   const { crank } = judgement;
-  if (!crank) return null;
+  if (!crank || !areBearingsShown(judgement)) return null;
 
   const figureOf = ({ clearance: { value } }: JudgedBearing): string =>
     value === null ? '–' : printLength(value, units, 'clearance').number;

@@ -1,8 +1,8 @@
 'use client';
 
-import type { JudgedBearing } from '@/core/stages/journals/found';
-import { journalSpots } from '@/core/stages/journals/judged';
-import { printLength } from '@/core/foundation/quantity/print';
+import type { JudgedBearing } from '@/core/stages/journals/types';
+import { journalSpots } from '@/core/stages/journals/bearingClearance';
+import { printLength } from '@/core/foundation/quantity/format';
 import { sizesWords } from '@/core/foundation/quantity/sizeLimits';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';

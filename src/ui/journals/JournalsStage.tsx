@@ -2,9 +2,9 @@
 
 import { flushSync } from 'react-dom';
 import { CRANK } from '@/core/foundation/engine/places';
-import type { JudgedBearing } from '@/core/stages/journals/found';
+import type { JudgedBearing } from '@/core/stages/journals/types';
 import type { JournalSubject } from '@/core/stages/journals/tasks';
-import { taskWords } from '@/core/judge/words';
+import { taskLabel } from '@/core/judge/labels';
 import { placeAt } from '@/core/judge/judgement';
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { ReadingLine } from '../line/ReadingLine';
@@ -13,16 +13,16 @@ import { Button } from '../shared/Button';
 import { onDemand } from '../shared/onDemand';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
-import { JOURNAL_VIEWS, alongCrank, bearingAt, bearingInHand, besideAt, playAt } from './bearings';
-import { Held } from './Held';
+import { JOURNAL_VIEWS, alongCrank, bearingAt, bearingInHand, besideAt, playAt, areBearingsShown } from './bearings';
+import { BearingFigure } from './BearingFigure';
 
-const JournalsAside = onDemand(() => import('./JournalsAside').then((m) => m.JournalsAside), 'at rest');
+const JournalsAside = onDemand(() => import('./JournalsSidebar').then((m) => m.JournalsSidebar), 'at rest');
 const AllBearings = onDemand(() => import('./AllBearings').then((m) => m.AllBearings), 'at rest');
-const PlayTable = onDemand(() => import('./PlayTable').then((m) => m.PlayTable), 'at rest');
+const PlayTable = onDemand(() => import('./EndPlayTable').then((m) => m.EndPlayTable), 'at rest');
 const ShellsView = onDemand(() => import('./ShellsView').then((m) => m.ShellsView));
-const Play = onDemand(() => import('./Play').then((m) => m.Play));
-const Looks = onDemand(() => import('./Looks').then((m) => m.Looks));
-const Manual = onDemand(() => import('./Manual').then((m) => m.Manual));
+const Play = onDemand(() => import('./EndPlay').then((m) => m.EndPlay));
+const Looks = onDemand(() => import('./Inspection').then((m) => m.Inspection));
+const Manual = onDemand(() => import('./LimitsForm').then((m) => m.LimitsForm));
 
 const HEADINGS: Partial<Record<(typeof JOURNAL_VIEWS)[number], string>> = {
   shells: 'Which half shells',
@@ -34,7 +34,7 @@ export function JournalsStage() {
   const judgement = useJudgement();
   const { cursor } = useMoving();
   const [view, setView] = useView(JOURNAL_VIEWS);
-  if (judgement.mains.length === 0) return <NotCovered />;
+  if (!areBearingsShown(judgement)) return <NotCovered />;
   const isPlay = view === 'play';
   const here = isPlay ? playAt(judgement, cursor, cursor.inHand.play) : bearingInHand(judgement, cursor);
   const bearing = bearingAt(judgement, here.cylinder);
@@ -46,7 +46,7 @@ export function JournalsStage() {
       main={
         <div className="flex h-full flex-col">
           <h1>
-            {HEADINGS[view] ?? (view === 'looks' ? lookedAt : taskWords(placeAt(judgement, here.cylinder), here))}
+            {HEADINGS[view] ?? (view === 'looks' ? lookedAt : taskLabel(placeAt(judgement, here.cylinder), here))}
           </h1>
           <Views
             label="What of the bottom end"
@@ -144,7 +144,7 @@ function Readings({ bearing, subject, onManual }: ReadingsProps) {
   if (smallEnd)
     return (
       <div className="flex h-full flex-col pt-3">
-        <Held
+        <BearingFigure
           what="smallEnd"
           words={`the pin in the small end of ${words.toLowerCase()}`}
           held={smallEnd}
@@ -157,7 +157,7 @@ function Readings({ bearing, subject, onManual }: ReadingsProps) {
     );
   return (
     <div className="flex h-full flex-col pt-3">
-      <Held
+      <BearingFigure
         what="clearance"
         words={`the clearance of ${words.toLowerCase()}`}
         held={clearance}

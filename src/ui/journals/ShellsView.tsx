@@ -1,15 +1,22 @@
 'use client';
 
-import { type KindAdvice, type ShellAdvice, shellAsk, sided, toBuy, verdictWith } from '@/core/stages/journals/advice';
+import {
+  type KindAdvice,
+  type ShellAdvice,
+  shellAsk,
+  sided,
+  toBuy,
+  verdictWith,
+} from '@/core/stages/journals/shellAdvice';
 import { type BearingKind, type FittedShells, type ShellChoices, KINDS, givenBy } from '@/core/stages/journals/choices';
 import { KIND_WORDS } from '@/core/stages/journals/words';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useInitials, useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Segmented } from '../shared/Segmented';
 import { StateMark, StateShape } from '../shared/StateMark';
 import { When } from '../shared/When';
-import { useWorked } from '../shared/useWorked';
+import { useWorkerResult } from '../shared/useWorkerResult';
 import { StockForm } from './StockForm';
 
 const begin = (): Worker => new Worker(new URL('../../workers/shells.ts', import.meta.url), { type: 'module' });
@@ -29,7 +36,7 @@ export function ShellsView() {
   const { choose } = useLogging();
   const { shells } = judgement.choices;
   const ask = shellAsk(judgement);
-  const found = useWorked<ShellAdvice>(ask, begin);
+  const found = useWorkerResult<ShellAdvice>(ask, begin);
   const set = (change: Partial<ShellChoices>): void => choose('shells', { ...shells, ...change });
   const advice = found.state === 'done' ? found.result : null;
   return (

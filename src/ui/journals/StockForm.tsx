@@ -3,12 +3,12 @@
 import { useState } from 'react';
 import { type BearingKind, type ShellStock, KINDS, STANDARD } from '@/core/stages/journals/choices';
 import { KIND_WORDS } from '@/core/stages/journals/words';
-import { hearField } from '@/core/foundation/quantity/hear';
-import { printLength } from '@/core/foundation/quantity/print';
+import { parseField } from '@/core/foundation/quantity/parseReading';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Term } from '../shared/Term';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 
 interface Draft {
   id: string;
@@ -25,7 +25,7 @@ function signed(text: string, units: 'imperial' | 'metric'): number | null {
   const match = /^\s*([+\-−–]?)\s*(.+)$/.exec(text);
   if (!match?.[2]) return null;
   if (/^0*[.,]?0*$/.test(match[2].trim())) return 0;
-  const heard = hearField(match[2], 'clearance', units);
+  const heard = parseField(match[2], 'clearance', units);
   const size = heard.kind === 'understood' && heard.meaning.upTo === null ? heard.meaning.value : null;
   return size === null ? null : match[1] && match[1] !== '+' ? -size : size;
 }
@@ -33,7 +33,7 @@ function signed(text: string, units: 'imperial' | 'metric'): number | null {
 /** An undersize: 0 for none; null where it is no length. */
 function underOf(text: string, units: 'imperial' | 'metric'): number | null {
   if (text.trim() === '' || /^0*[.,]?0*$/.test(text.trim())) return 0;
-  const heard = hearField(text, 'land', units);
+  const heard = parseField(text, 'land', units);
   return heard.kind === 'understood' ? heard.meaning.value : null;
 }
 
@@ -51,7 +51,7 @@ export function StockForm() {
     drawer: s.drawer === null ? '' : String(s.drawer),
   });
   const base = { main: shells.stock.main.map(asDraft), rod: shells.stock.rod.map(asDraft) };
-  const [draft, setDraft, left] = useKeptDraft(`shell-stock-${units}`, base);
+  const [draft, setDraft, left] = usePersistedDraft(`shell-stock-${units}`, base);
   const [kind, setKind] = useState<BearingKind>('main');
   const change = (i: number, by: Partial<Draft>): void =>
     setDraft((d) => ({ ...d, [kind]: d[kind].map((row, k) => (k === i ? { ...row, ...by } : row)) }));

@@ -1,7 +1,9 @@
 /** The bearings as the screens of the bottom end go through them. */
+import { isBottomEndBegun } from '@/core/stages/journals/openBearings';
+import { covers } from '@/core/judge/stageTables';
 import { CRANK } from '@/core/foundation/engine/places';
-import { journalSpots, SHELL_SPOTS } from '@/core/stages/journals/judged';
-import type { JudgedBearing } from '@/core/stages/journals/found';
+import { journalSpots, SHELL_SPOTS } from '@/core/stages/journals/bearingClearance';
+import type { JudgedBearing } from '@/core/stages/journals/types';
 import type { JournalSubject } from '@/core/stages/journals/tasks';
 import type { Judgement } from '@/core/judge/judgement';
 import { type At, sameAt } from '@/core/stages/contract/tasks';
@@ -59,3 +61,7 @@ export function playAt(judgement: Judgement, cursor: Cursor, subject: Cursor['in
   const [first] = others;
   return first ? { ...at, cylinder: first.id } : END_PLAY;
 }
+
+/** Whether bearings are shown: those of a job that covers them, and of one that leaves them to others once one was read. */
+export const areBearingsShown = (judgement: Judgement): boolean =>
+  covers(judgement.job, 'journals') || isBottomEndBegun(judgement, judgement.cylinders);

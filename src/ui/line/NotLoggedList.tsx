@@ -2,15 +2,16 @@
 
 import { placeAt } from '@/core/judge/judgement';
 import { contextFor } from '@/core/judge/context';
-import { taskWords } from '@/core/judge/words';
-import { type Meaning, hear } from '@/core/foundation/quantity/hear';
-import { offText } from '@/core/foundation/quantity/print';
+import { taskLabel } from '@/core/judge/labels';
+import { parseReading } from '@/core/foundation/quantity/parseReading';
+import type { Meaning } from '@/core/foundation/quantity/readingField';
+import { offText } from '@/core/foundation/quantity/format';
 import type { Hand } from '@/core/judge/preview';
 import type { At } from '@/core/stages/contract/tasks';
 import type { Subject } from '@/core/judge/registry';
 import { SUBJECTS } from '@/core/judge/stageTables';
-import { useHands, useJudgement, useLive, useWords } from '../openBuild/contexts';
-import { Answered } from '../stages/Answered';
+import { useToolInHand, useJudgement, useLive, useWords } from '../openBuild/contexts';
+import { ServerStatus } from '../stages/ServerStatus';
 import type { NotLogged } from './notLogged';
 
 interface Props {
@@ -31,14 +32,14 @@ export function NotLoggedList({ items, onLog, onTakeUp, onSettle }: Props) {
       <h2 className="text-base">Not logged yet</h2>
       {link === 'barred' && (
         <p className="font-bold text-over">
-          <Answered link={link} />
+          <ServerStatus link={link} />
         </p>
       )}
       <ul className="max-h-40 divide-y divide-line overflow-y-auto">
         {items.map((item) => (
           <li key={item.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 py-1">
             <span>
-              <b className="figures">“{item.typed}”</b> {taskWords(placeAt(judgement, item.at.cylinder), item.at)}
+              <b className="figures">“{item.typed}”</b> {taskLabel(placeAt(judgement, item.at.cylinder), item.at)}
             </span>
             <Asked item={item} onLog={onLog} onSettle={onSettle} />
             <button
@@ -69,13 +70,13 @@ export function NotLoggedList({ items, onLog, onTakeUp, onSettle }: Props) {
 function Asked({ item, onLog, onSettle }: Pick<Props, 'onLog' | 'onSettle'> & { item: NotLogged }) {
   const judgement = useJudgement();
   const { units, length } = useWords();
-  const { handFor } = useHands();
+  const { handFor } = useToolInHand();
   const { link } = useLive();
   const place = placeAt(judgement, item.at.cylinder);
   if (!place) return <span className="text-soft">This engine has no such place any more.</span>;
   const { subject } = item.at;
   const context = contextFor(judgement, place, subject, units, (item.saidIn.hand ?? handFor(subject)).instrument);
-  const heard = hear(item.typed, { ...context, ...item.saidIn });
+  const heard = parseReading(item.typed, { ...context, ...item.saidIn });
   const meant = heard.kind === 'question' ? heard.options : heard.kind === 'understood' ? [heard.meaning] : [];
   const options = link === 'barred' ? [] : meant;
   return (

@@ -3,20 +3,20 @@
 import type { KeyboardEvent, RefObject } from 'react';
 import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
 import { type JudgedPlace, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
-import type { Heard, Meaning } from '@/core/foundation/quantity/hear';
-import { bothText, meantText, offText } from '@/core/foundation/quantity/print';
-import type { RingGrowth } from '@/core/stages/rings/judged';
+import type { ParsedReading, Meaning } from '@/core/foundation/quantity/readingField';
+import { bothText, meantText, offText } from '@/core/foundation/quantity/format';
+import type { RingGrowth } from '@/core/stages/rings/ringGap';
 import type { At } from '@/core/stages/contract/tasks';
 import type { Subject } from '@/core/judge/registry';
 import { SUBJECTS } from '@/core/judge/stageTables';
 import { countWords } from '@/core/foundation/uncertainty/instrument';
-import { useHands, useWords } from '../openBuild/contexts';
+import { useToolInHand, useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
 import { StateMark } from '../shared/StateMark';
 import { focusIn } from './useClearOf';
 
 interface Props {
-  heard: Heard;
+  heard: ParsedReading;
   at: At<Subject>;
   /** Where Enter leads, in words; null while nothing is understood. */
   leads: string | null;
@@ -34,7 +34,7 @@ interface Props {
 /** What the entry was understood as, and what it would mean, before Enter. */
 export function ReadBack({ heard, at, leads, preview, place, options, growth, onPick, onBack, idle }: Props) {
   const { length, units } = useWords();
-  const { filer } = useHands();
+  const { filer } = useToolInHand();
   const { style } = SUBJECTS[at.subject];
   if (heard.kind === 'empty') return <div>{idle}</div>;
   if (heard.kind === 'refused')

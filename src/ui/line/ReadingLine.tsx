@@ -1,13 +1,13 @@
 'use client';
 
-import { type Heard, type HearingContext, startsOf, acceptedBy } from '@/core/foundation/quantity/hear';
+import { type ParsedReading, type ParseContext, startsOf, acceptedBy } from '@/core/foundation/quantity/readingField';
 import { SkipForward, Undo2 } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { tasksOf } from '@/core/judge/next';
+import { tasksOf } from '@/core/judge/nextTask';
 import { type JudgedPlace, isCylinder, placeAt } from '@/core/judge/judgement';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import { lengthText, rangeText } from '@/core/foundation/quantity/print';
-import type { RingGrowth } from '@/core/stages/rings/judged';
+import { lengthText, rangeText } from '@/core/foundation/quantity/format';
+import type { RingGrowth } from '@/core/stages/rings/ringGap';
 import { isRing } from '@/core/foundation/parts/rings';
 import { type At, nextTask, sameAt } from '@/core/stages/contract/tasks';
 import type { ListId, Subject } from '@/core/judge/registry';
@@ -19,8 +19,8 @@ import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
 import { focusIn, useClearOf } from './useClearOf';
 import { useNotLogged } from './notLogged';
-import { useActions } from './useActions';
-import { useBenchKeys } from './useBenchKeys';
+import { useCommands } from './useCommands';
+import { useGlobalKeyForwarding } from './useGlobalKeyForwarding';
 import { type Prepared, useEntry } from './useEntry';
 import { onDemand } from '../shared/onDemand';
 
@@ -78,10 +78,10 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
   const options = useRef<HTMLDivElement>(null);
   const entry = useEntry(work, here);
   const { typed, setTyped, held, heard, meaning, preview, context } = entry;
-  const actions = useActions({ work, here, beside, along: along?.places ?? null, entry, input, options });
+  const actions = useCommands({ work, here, beside, along: along?.places ?? null, entry, input, options });
   const { said, then, leads, nameOf, log, type, press, enter, undo, redo, skip, onKeyDown } = actions;
   const { field, fitted, spots } = SUBJECTS[here.subject];
-  useBenchKeys({ input, starts: startsOf(field, fitted), onCall, onKey: actions.onElsewhere });
+  useGlobalKeyForwarding({ input, starts: startsOf(field, fitted), onCall, onKey: actions.onElsewhere });
   const region = useRef<HTMLElement>(null);
   useClearOf(region);
   const [notLogged, settle] = useNotLogged(judgement.id);
@@ -210,7 +210,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
 }
 
 /** What may become something stands for nothing yet. */
-const BEGUN: Heard = { kind: 'empty' };
+const BEGUN: ParsedReading = { kind: 'empty' };
 
 /** What a thing in hand is to be, for who hears the page. */
 function targetWords(place: JudgedPlace, subject: Subject, units: Units): string {
@@ -238,7 +238,7 @@ interface IdleProps {
   said: string;
   waits: string;
   then: string | null;
-  context: HearingContext;
+  context: ParseContext;
 }
 
 /** What the line says while nothing is typed: what was done last, what it waits for, what may be typed, what comes next. */

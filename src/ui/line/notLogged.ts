@@ -7,7 +7,7 @@ import type { Nm, Units } from '@/core/foundation/quantity/length';
 import type { At } from '@/core/stages/contract/tasks';
 import type { Subject } from '@/core/judge/registry';
 import { SUBJECT_IDS } from '@/core/judge/stageTables';
-import { keep, kept, useKept } from '../shared/kept';
+import { persist, persisted, usePersisted } from '../shared/persisted';
 import { freshId } from '../shared/freshId';
 
 /** What an entry was said in: it means the same later, whatever is spoken or set by then. */
@@ -45,21 +45,21 @@ function read(text: string): NotLogged[] {
 
 /** Keeps an entry that could not be logged; one that says the same of the same place is kept once. */
 export function keepNotLogged(buildId: string, { at, typed, saidIn }: Omit<NotLogged, 'id'>): void {
-  const items = read(kept(keyOf(buildId)) ?? '');
+  const items = read(persisted(keyOf(buildId)) ?? '');
   const place = JSON.stringify(at);
   if (typed.trim() === '' || items.some((i) => i.typed === typed && JSON.stringify(i.at) === place)) return;
-  keep(keyOf(buildId), JSON.stringify([...items, { id: freshId(), at, typed, saidIn }]));
+  persist(keyOf(buildId), JSON.stringify([...items, { id: freshId(), at, typed, saidIn }]));
 }
 
 /** What is not logged yet, oldest first, and a way to settle one of it. */
 export function useNotLogged(buildId: string): [NotLogged[], (id: string) => void] {
-  const [text] = useKept(keyOf(buildId), '');
+  const [text] = usePersisted(keyOf(buildId), '');
   const items = useMemo(() => read(text), [text]);
   return [
     items,
     (id) => {
-      const left = read(kept(keyOf(buildId)) ?? '').filter((i) => i.id !== id);
-      keep(keyOf(buildId), left.length === 0 ? '' : JSON.stringify(left));
+      const left = read(persisted(keyOf(buildId)) ?? '').filter((i) => i.id !== id);
+      persist(keyOf(buildId), left.length === 0 ? '' : JSON.stringify(left));
     },
   ];
 }

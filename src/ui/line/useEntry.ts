@@ -5,12 +5,13 @@ import { type Dispatch, type SetStateAction, useEffect, useMemo, useState } from
 import { contextFor } from '@/core/judge/context';
 import { type Judgement, isCylinder, placeAt } from '@/core/judge/judgement';
 import { type Hand, readingOf } from '@/core/judge/preview';
-import { isBegun } from '@/core/foundation/quantity/begun';
-import { type Heard, type HearingContext, type Meaning, hear } from '@/core/foundation/quantity/hear';
+import { isPartialInput } from '@/core/foundation/quantity/partialInput';
+import { parseReading } from '@/core/foundation/quantity/parseReading';
+import type { ParsedReading, Meaning, ParseContext } from '@/core/foundation/quantity/readingField';
 import { isRing } from '@/core/foundation/parts/rings';
 import { type At, sameAt } from '@/core/stages/contract/tasks';
 import type { ListId, Subject } from '@/core/judge/registry';
-import { useHands, useJudgement, useLive, useLogging, useWords } from '../openBuild/contexts';
+import { useToolInHand, useJudgement, useLive, useLogging, useWords } from '../openBuild/contexts';
 import { type NotLogged, type SaidIn, keepNotLogged } from './notLogged';
 
 /** What was done to a ring before it is read again. */
@@ -22,7 +23,7 @@ export interface Prepared {
 const NOT_PREPARED: Prepared = { deburred: false, squared: false };
 
 /** What an entry means for this spot: itself, or the size a gauge was zeroed at in this bore. */
-function meaningOf(heard: Heard): Meaning | null {
+function meaningOf(heard: ParsedReading): Meaning | null {
   if (heard.kind === 'understood') return heard.meaning;
   return heard.kind === 'setting' && heard.read && typeof heard.value === 'number'
     ? { value: heard.value, upTo: null, taken: 'zeroed here' }
@@ -64,8 +65,8 @@ export interface Entering {
   /** The line is empty again, and what was done to the ring is said anew. */
   clear: () => void;
   /** What the parser is told; null without anything to read. */
-  context: HearingContext | null;
-  heard: Heard;
+  context: ParseContext | null;
+  heard: ParsedReading;
   /** Whether it is still being typed: what cannot be right yet may become so. */
   isBegun: boolean;
   meaning: Meaning | null;
@@ -83,7 +84,7 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
   const { record } = useLive();
   const { units } = useWords();
   const { previewReading: previewed } = useLogging();
-  const { handFor } = useHands();
+  const { handFor } = useToolInHand();
   const { subject } = here;
   const place = placeAt(judgement, here.cylinder) ?? null;
   const [draft] = useState(() => draftOf(work, judgement.id));
@@ -123,10 +124,10 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
     setTyped('');
     setHeldAs(null);
   }, [isLeft, held, typed, saidIn, judgement.id]);
-  const heard = useMemo(() => (context ? hear(typed, context) : { kind: 'empty' as const }), [typed, context]);
+  const heard = useMemo(() => (context ? parseReading(typed, context) : { kind: 'empty' as const }), [typed, context]);
   const meaning = useMemo(() => meaningOf(heard), [heard]);
   const isOpen = heard.kind === 'question' || heard.kind === 'refused';
-  const begun = useMemo(() => isOpen && context !== null && isBegun(typed, context), [isOpen, context, typed]);
+  const begun = useMemo(() => isOpen && context !== null && isPartialInput(typed, context), [isOpen, context, typed]);
   const preview = useMemo(
     () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
     // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.

@@ -1,7 +1,7 @@
 'use client';
 
 import { useSyncExternalStore } from 'react';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 
 const COARSE = '(pointer: coarse)';
 
@@ -17,7 +17,7 @@ function subscribe(changed: () => void): () => void {
 /** Whether the keypad shows: as chosen, else where there is a finger and no mouse. */
 export function useKeypad(): [boolean, () => void] {
   const coarse = useSyncExternalStore(subscribe, hasFingersOnly, () => false);
-  const [kept, setKept] = useKept('spatium-keypad', '');
+  const [kept, setKept] = usePersisted('spatium-keypad', '');
   const shown = kept === '' ? coarse : kept === 'on';
   return [shown, () => setKept(shown ? 'off' : 'on')];
 }

@@ -2,7 +2,7 @@
 
 /** The service worker of this page: asked for, and what is known of it told to who wants to say so. */
 import { PAGES, pageKey } from '@/offline/names';
-import { tellCopy } from './copy';
+import { setOfflineStatus } from './offlineStatus';
 
 /** This very page was there before its worker was: it is kept now, as any later one is. */
 async function keepThisPage(): Promise<void> {
@@ -13,8 +13,8 @@ async function keepThisPage(): Promise<void> {
 
 function watch(registration: ServiceWorkerRegistration): void {
   const look = (): void => {
-    if (registration.waiting && navigator.serviceWorker.controller) tellCopy('newer');
-    else if (registration.active) tellCopy('whole');
+    if (registration.waiting && navigator.serviceWorker.controller) setOfflineStatus('newer');
+    else if (registration.active) setOfflineStatus('whole');
   };
   look();
   registration.addEventListener('updatefound', () => {

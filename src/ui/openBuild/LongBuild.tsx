@@ -33,7 +33,7 @@ async function loadAll(buildId: string, tell: (entries: number) => void): Promis
 
 /** What this browser kept of it last, where the server does not answer. */
 const keptHere = (buildId: string): Promise<Loaded | null> =>
-  import('../offline/keptRecord').then(({ keptRecord }) => keptRecord(buildId, 0));
+  import('../offline/persistedRecord').then(({ persistedRecord: keptRecord }) => keptRecord(buildId, 0));
 
 interface Props {
   buildId: string;

@@ -2,14 +2,14 @@
 
 /** One build, open at this bench: the live record, its judgement, the units, who works, what is in hand, and where. */
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { atBench } from '@/core/judge/bench';
-import { type Judging, keptJudge } from '@/core/judge/judge';
+import { atBench } from '@/core/judge/route';
+import { type IncrementalJudge, incrementalJudge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
 import type { Units } from '@/core/foundation/quantity/length';
-import { lengthText, rangeText } from '@/core/foundation/quantity/print';
-import { type Saying, sayingText } from '@/core/foundation/quantity/saying';
+import { lengthText, rangeText } from '@/core/foundation/quantity/format';
+import { type Message, messageText } from '@/core/foundation/quantity/message';
 import type { Entry } from '@/core/judge/buildRecord';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 import {
   type Changes,
   type Moving,
@@ -26,25 +26,25 @@ import {
 } from './contexts';
 import { movedTo, startingCursor, withSubject } from './cursor';
 import { useAddress } from './useAddress';
-import { useHandsOf, useUnits } from './useHands';
+import { useToolInHandState, useUnits } from './useToolInHand';
 import { useLoggingOf } from './useLoggingOf';
 import { type OwnRoute, useOwnRoute } from './ownRoute';
-import { type LiveRecord, useRecord } from './useRecord';
+import { type LiveRecord, useSync } from './useSync';
 import { useTools } from './useTools';
 
 /** Kinds of entry whose effect elsewhere is told. */
 const TOLD: readonly Entry['kind'][] = ['reading', 'void', 'renewed', 'pairing', 'placing', 'cut', 'clocking'];
 
 function useChangesIn(judgement: Judgement, entries: readonly Entry[]): Changes {
-  const [changes, setChanges] = useState<Saying[]>([]);
+  const [changes, setChanges] = useState<Message[]>([]);
   const before = useRef({ judgement, count: entries.length });
   useEffect(() => {
     const last = before.current;
     before.current = { judgement, count: entries.length };
     if (!entries.slice(last.count).some((e) => TOLD.includes(e.kind))) return;
     // loaded with the first entry that is told; where the server is gone by then, the entry stands without it
-    import('@/core/judge/changes').then(
-      ({ changesOf }) => {
+    import('@/core/judge/diff').then(
+      ({ judgementDiff: changesOf }) => {
         const found = changesOf(last.judgement, judgement);
         setChanges((shown) => (found.length === 0 && shown.length === 0 ? shown : found));
       },
@@ -62,14 +62,14 @@ const useWordsIn = (units: Units, setUnits: (units: Units) => void): Words =>
       setUnits,
       length: (nm, style = 'fine') => lengthText(nm, units, style),
       range: (from, to) => rangeText(from, to, units),
-      text: (saying) => sayingText(saying, units),
+      text: (saying) => messageText(saying, units),
     }),
     [units, setUnits],
   );
 
 /** The judge, as this bench works through what it finds: in its own order, past what others took. */
-function useJudging({ rings, bores }: OwnRoute, { others }: LiveRecord): Judging {
-  const [kept] = useState(keptJudge);
+function useJudging({ rings, bores }: OwnRoute, { others }: LiveRecord): IncrementalJudge {
+  const [kept] = useState(incrementalJudge);
   const taken = JSON.stringify(others.flatMap((o) => o.mine).sort());
   return useMemo(() => {
     const route = { rings, bores, taken: JSON.parse(taken) as string[] };
@@ -116,14 +116,14 @@ interface Props {
 }
 
 export function OpenBuild({ buildId, initial, seq, children }: Props) {
-  const live = useRecord(buildId, initial, seq);
+  const live = useSync(buildId, initial, seq);
   const own = useOwnRoute(buildId);
   const judging = useJudging(own, live);
   const judgement = useMemo(() => judging.of(live.record), [judging, live.record]);
   const [units, setUnits] = useUnits(buildId, judgement.job?.units ?? 'metric');
-  const [by, setBy] = useKept('spatium-by', '');
+  const [by, setBy] = usePersisted('spatium-by', '');
   const shop = useTools(buildId, judgement.log.tools, units);
-  const hands = useHandsOf(buildId, shop);
+  const hands = useToolInHandState(buildId, shop);
   const words = useWordsIn(units, setUnits);
   const initials = useMemo(() => ({ by, setBy }), [by, setBy]);
   const { filer } = hands;

@@ -7,7 +7,7 @@ export function UnreadEntries({ buildId, count }: { buildId: string; count: numb
         {count} {count === 1 ? 'entry' : 'entries'} of this build could not be read
       </b>{' '}
       and {count === 1 ? 'is' : 'are'} set aside; all else works.{' '}
-      <a href={`/api/builds/${buildId}/aside`} download className="text-blue underline underline-offset-4">
+      <a href={`/api/builds/${buildId}/quarantine`} download className="text-blue underline underline-offset-4">
         As {count === 1 ? 'it stands' : 'they stand'}, as a file
       </a>
     </p>

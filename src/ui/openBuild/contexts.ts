@@ -4,12 +4,12 @@
 import { type Context, createContext, useContext } from 'react';
 import type { Spot } from '@/core/foundation/parts/spots';
 import type { Joints } from '@/core/foundation/parts/joints';
-import type { AcceptAsk, ChoiceValue } from '@/core/judge/entries';
+import type { AcceptAsk, ChoiceValue } from '@/core/judge/newEntries';
 import type { JudgedCylinder, Judgement } from '@/core/judge/judgement';
 import type { Hand, NewReading } from '@/core/judge/preview';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import type { LengthStyle } from '@/core/foundation/quantity/print';
-import type { Saying } from '@/core/foundation/quantity/saying';
+import type { LengthStyle } from '@/core/foundation/quantity/format';
+import type { Message } from '@/core/foundation/quantity/message';
 import type { BenchEntry } from '@/core/record/benchWork';
 import type { Entry } from '@/core/judge/buildRecord';
 import type { CheckEntry, Logged, LoggedReading, PinEntry, Stamp } from '@/core/record/reading';
@@ -19,7 +19,7 @@ import type { At } from '@/core/stages/contract/tasks';
 import type { ChoiceKind, ListId, Subject, SubjectOn } from '@/core/judge/registry';
 import type { Family, Instrument } from '@/core/foundation/uncertainty/instrument';
 import type { OwnRoute } from './ownRoute';
-import type { LiveRecord } from './useRecord';
+import type { LiveRecord } from './useSync';
 
 /** The units spoken and shown on this build, and lengths printed in them. */
 export interface Words {
@@ -27,7 +27,7 @@ export interface Words {
   setUnits: (units: Units) => void;
   length: (nm: Nm, style?: LengthStyle) => string;
   range: (from: Nm, to: Nm | null) => string;
-  text: (saying: Saying) => string;
+  text: (saying: Message) => string;
 }
 
 /** The cylinder in hand, or what else of the engine is, and what of it is in hand on each list of things to read. */
@@ -124,7 +124,7 @@ export interface Initials {
 
 /** What the last readings changed elsewhere, until someone has seen it. */
 export interface Changes {
-  changes: Saying[];
+  changes: Message[];
   seenChanges: () => void;
 }
 
@@ -143,7 +143,7 @@ export const [JudgementContext, useJudgement] = shared<Judgement>('the judgement
 export const [WordsContext, useWords] = shared<Words>('units');
 export const [MovingContext, useMoving] = shared<Moving>('the cylinder in hand');
 export const [LoggingContext, useLogging] = shared<Logging>('logging');
-export const [HandsContext, useHands] = shared<Hands>('what is in hand');
+export const [HandsContext, useToolInHand] = shared<Hands>('what is in hand');
 export const [InitialsContext, useInitials] = shared<Initials>('initials');
 export const [ChangesContext, useChanges] = shared<Changes>('changes');
 export const [OwnRouteContext, useRoute] = shared<OwnRoute>('the route of this bench');

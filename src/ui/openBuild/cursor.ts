@@ -1,5 +1,5 @@
 /** Where the work is: which cylinder, and what of it. */
-import { firstSpot } from '@/core/stages/bores/judged';
+import { firstSpot } from '@/core/stages/bores/bore';
 import { CRANK, isCylinderId, otherId } from '@/core/foundation/engine/places';
 import type { Judgement } from '@/core/judge/judgement';
 import { type At, nextTask } from '@/core/stages/contract/tasks';

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { gap } from '@/fixtures/records';
 import { addTroubles, addWaiting, clearTroubles, dropWaiting, troublesFor, waitingFor } from './outbox';
-import { kept } from '../shared/kept';
+import { persisted } from '../shared/persisted';
 
 /** A browser's storage, as far as the outbox uses it. */
 function storage(limit = Infinity): Pick<Storage, 'getItem' | 'setItem' | 'removeItem'> {
@@ -70,7 +70,7 @@ describe('the outbox', () => {
     vi.stubGlobal('localStorage', storage(10));
     expect(() => addWaiting('one', [a])).not.toThrow();
     // and says so
-    expect(kept('spatium-storage')).toBe('full');
+    expect(persisted('spatium-storage')).toBe('full');
     vi.stubGlobal('localStorage', undefined);
     expect(() => addWaiting('one', [a])).not.toThrow();
     expect(await waitingFor('one')).toEqual([]);

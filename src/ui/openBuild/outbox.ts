@@ -7,8 +7,8 @@
  * adds nothing.
  */
 import type { Entry } from '@/core/judge/buildRecord';
-import { keepForPage } from '../shared/kept';
-import type { Trouble } from './trouble';
+import { holdForPage } from '../shared/persisted';
+import type { RejectedEntry } from './rejectedEntry';
 
 /** What the key of each build's waiting entries begins with. */
 export const WAITING = 'spatium-outbox:';
@@ -34,7 +34,7 @@ function write(key: string, items: unknown[]): void {
     else localStorage.setItem(key, JSON.stringify(items));
   } catch {
     // full or forbidden: what waits is still in this page's memory, and that is said
-    keepForPage('spatium-storage', 'full');
+    holdForPage('spatium-storage', 'full');
   }
 }
 
@@ -42,7 +42,7 @@ function write(key: string, items: unknown[]): void {
 export async function waitingFor(buildId: string): Promise<Entry[]> {
   const items = stored(waitingKey(buildId));
   if (items.length === 0) return [];
-  const { soundEntries } = await import('./sound');
+  const { validEntries: soundEntries } = await import('./validateStored');
   return soundEntries(items);
 }
 
@@ -71,15 +71,15 @@ export function dropWaiting(buildId: string, ids: Set<string>): void {
 }
 
 /** What the server would not have, until it has been seen. */
-export async function troublesFor(buildId: string): Promise<Trouble[]> {
+export async function troublesFor(buildId: string): Promise<RejectedEntry[]> {
   const items = stored(troublesKey(buildId));
   if (items.length === 0) return [];
-  const { soundTroubles } = await import('./sound');
+  const { validRejected: soundTroubles } = await import('./validateStored');
   return soundTroubles(items);
 }
 
 /** Adds to what the server would not have. */
-export const addTroubles = (buildId: string, found: Trouble[]): void =>
+export const addTroubles = (buildId: string, found: RejectedEntry[]): void =>
   write(troublesKey(buildId), [...stored(troublesKey(buildId)), ...found]);
 
 /** Someone has seen them. */

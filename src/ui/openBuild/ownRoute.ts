@@ -2,7 +2,7 @@
 
 /** How this window goes about a build: the order it takes things in, and what it took for its own. Kept in the window. */
 import { useMemo, useSyncExternalStore } from 'react';
-import type { BenchRoute } from '@/core/judge/bench';
+import type { BenchRoute } from '@/core/judge/route';
 import { ROUTES } from '@/core/stages/rings/choices';
 
 type Own = Omit<BenchRoute, 'taken'> & { mine: readonly string[] };

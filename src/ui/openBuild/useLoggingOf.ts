@@ -2,18 +2,18 @@
 
 /** What is done at the screens of one build, made into entries and put on record. */
 import { useCallback, useMemo, useRef } from 'react';
-import * as made from '@/core/judge/entries';
-import type { Judging } from '@/core/judge/judge';
+import * as made from '@/core/judge/newEntries';
+import type { IncrementalJudge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
 import { asEntry } from '@/core/judge/preview';
 import type { Entry } from '@/core/judge/buildRecord';
 import { type Instrument, instrumentKey } from '@/core/foundation/uncertainty/instrument';
 import type { Logging } from './contexts';
-import type { LiveRecord } from './useRecord';
+import type { LiveRecord } from './useSync';
 import { freshId } from '../shared/freshId';
 
 interface Given {
-  judging: Judging;
+  judging: IncrementalJudge;
   judgement: Judgement;
   live: LiveRecord;
   by: string;

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { ToolsAnswer } from '@/server/answers';
 import type { Units } from '@/core/foundation/quantity/length';
 import { type Family, type Instrument, suits } from '@/core/foundation/uncertainty/instrument';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 
 /** Both lists as one, the later version of each tool. */
 function merged(shop: Instrument[], build: ReadonlyMap<string, Instrument>): Instrument[] {
@@ -28,7 +28,7 @@ export interface Tools {
  */
 export function useTools(buildId: string, build: ReadonlyMap<string, Instrument>, units: Units): Tools {
   const [shop, setShop] = useState<ToolsAnswer>({ instruments: [], rates: [] });
-  const [kept, keepHands] = useKept(`spatium-hands-${units}`, '{}');
+  const [kept, keepHands] = usePersisted(`spatium-hands-${units}`, '{}');
   useEffect(() => {
     let gone = false;
     void fetch(`/api/instruments?except=${encodeURIComponent(buildId)}`).then(

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { Button } from '../shared/Button';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 import { SecretField } from './SecretField';
 
 /** A PIN or password of one's own choosing, with the one that holds now. */
@@ -11,7 +11,7 @@ export function OwnSecret({ onDone }: { onDone: () => void }) {
   const [said, setSaid] = useState('');
   const change = async (): Promise<void> => {
     try {
-      const done = await act('changeOwnSecret', typed.old, typed.fresh);
+      const done = await runCommand('changeOwnSecret', typed.old, typed.fresh);
       if (done.ok) onDone();
       else setSaid(done.faults.join(' '));
     } catch (error) {

@@ -3,7 +3,7 @@
 import { buttonLook } from '../shared/Button';
 import { Popup } from '../shared/Popup';
 import { SwitchPerson } from './SwitchPerson';
-import { useMe } from './me';
+import { useMe } from './useCurrentUser';
 
 /** Who is at this device, and who else may be in two touches. */
 export function PersonChip() {

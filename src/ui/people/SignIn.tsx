@@ -4,10 +4,10 @@ import { useEffect, useRef, useState } from 'react';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { Link } from '../shared/Link';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 import { useListens } from '../shared/useInBrowser';
 import { SecretField } from './SecretField';
-import { askMe } from './me';
+import { askMe } from './useCurrentUser';
 import { whereTo } from './whereTo';
 
 /** A code that stands in the address after #, where no server and no log sees it. */
@@ -44,7 +44,7 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
     const code = codeInAddress();
     if (code === '') return;
     history.replaceState(null, '', location.pathname + location.search);
-    void run(() => act('signInByCode', code));
+    void run(() => runCommand('signInByCode', code));
     // Once, for the address the page was opened with.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
@@ -68,7 +68,7 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
         onSubmit={(event) => {
           event.preventDefault();
           if (initials.trim() === '' || secret === '') setSaid('Initials and PIN are both needed.');
-          else void run(() => act('signIn', initials.trim(), secret));
+          else void run(() => runCommand('signIn', initials.trim(), secret));
         }}
       >
         <Field label="Initials" hint="As on the build sheet.">

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import type { MeAnswer } from '@/server/answers';
 import { ROLE_WORDS } from '@/people/roleWords';
 import { Button, buttonLook } from '../shared/Button';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 import { OwnSecret } from './OwnSecret';
-import { askMe, meNow } from './me';
+import { askMe, meNow } from './useCurrentUser';
 
 /** Nothing of the shop stays in sight where nobody is signed in any more. */
 function leaveIfNobody(): void {
@@ -35,7 +35,7 @@ export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'devi
           key={other.id}
           kind={other.id === person?.id ? 'strong' : 'plain'}
           aria-pressed={other.id === person?.id}
-          onClick={() => void run(() => act('switchTo', other.id))}
+          onClick={() => void run(() => runCommand('switchTo', other.id))}
         >
           <b className="figures">{other.initials}</b> {other.name}
         </Button>
@@ -60,7 +60,7 @@ export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'devi
               Change my PIN …
             </Button>
           )}
-          <Button kind="quiet" onClick={() => void run(() => act('signOut', person.id)).then(leaveIfNobody)}>
+          <Button kind="quiet" onClick={() => void run(() => runCommand('signOut', person.id)).then(leaveIfNobody)}>
             Sign {person.initials} out here
           </Button>
         </>

@@ -7,8 +7,8 @@
 import { delMany, keys } from 'idb-keyval';
 import type { MeAnswer } from '@/server/answers';
 import { PAGES, SHOP } from '@/offline/names';
-import { may } from '@/people/rules';
-import { isRecordKey } from '../offline/keptRecord';
+import { may } from '@/people/permissions';
+import { isRecordKey } from '../offline/persistedRecord';
 
 /** Pages that not everybody who is signed in may see, by how their addresses begin. */
 const GUARDED = [

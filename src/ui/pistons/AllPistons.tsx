@@ -1,9 +1,9 @@
 'use client';
 
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
-import { bringIntoSight } from '../shared/sight';
+import { bringIntoSight } from '../shared/scrollIntoView';
 
 /** Bore, piston and clearance of every cylinder; a row leads to it. */
 export function AllPistons() {

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { type PistonChoices, GAUGE_FROM, GAUGE_FROM_WORDS } from '@/core/stages/pistons/piston';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { Button } from '../shared/Button';
@@ -96,7 +96,7 @@ function Form() {
   const { choose } = useLogging();
   const { units } = useWords();
   const { pistons: choices } = judgement.choices;
-  const [draft, setDraft, left] = useKeptDraft('gauge-point', choices);
+  const [draft, setDraft, left] = usePersistedDraft('gauge-point', choices);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const wrong =

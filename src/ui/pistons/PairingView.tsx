@@ -7,14 +7,14 @@ import type { Standing } from '@/core/stages/pistons/standing';
 import type { PairingResult } from '@/core/stages/pistons/pairing';
 import { everyPair } from '@/core/stages/pistons/stage';
 import type { Nm } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { asChoice } from '@/core/judge/preview';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
 import { StateMark } from '../shared/StateMark';
 import { bareOf } from '../shared/shopUnits';
-import { useWorked } from '../shared/useWorked';
+import { useWorkerResult } from '../shared/useWorkerResult';
 import type { PairingChoices } from '@/core/stages/pistons/choices';
 
 const begin = (): Worker => new Worker(new URL('../../workers/pairing.ts', import.meta.url), { type: 'module' });
@@ -28,7 +28,7 @@ export function PairingView() {
   const { pairing, cylinders } = judgement;
   const { pairing: choices } = judgement.choices;
   const { ask, waiting, swapped } = pairing;
-  const found = useWorked<PairingResult>(ask, begin);
+  const found = useWorkerResult<PairingResult>(ask, begin);
   const set = (change: Partial<PairingChoices>): void => choose('pairing', { ...choices, ...change });
   const result = found.state === 'done' ? found.result : null;
   return (

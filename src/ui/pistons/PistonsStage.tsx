@@ -4,7 +4,7 @@ import { flushSync } from 'react-dom';
 import type { At } from '@/core/stages/contract/tasks';
 import { clearanceAdvice } from '@/core/stages/pistons/clearanceAdvice';
 import { gaugePoint } from '@/core/stages/pistons/piston';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { SUBJECTS } from '@/core/judge/stageTables';
 import { ReadingLine } from '../line/ReadingLine';
@@ -17,12 +17,12 @@ import { Frame } from '../stages/Frame';
 import { type PistonSubject, PISTON_SUBJECTS } from '@/core/stages/pistons/stage';
 import { onDemand } from '../shared/onDemand';
 
-const Ask = onDemand(() => import('../stages/Ask').then((m) => m.Ask));
-const PistonsAside = onDemand(() => import('./PistonsAside').then((m) => m.PistonsAside), 'at rest');
+const Ask = onDemand(() => import('../stages/MissingTarget').then((m) => m.MissingTarget));
+const PistonsAside = onDemand(() => import('./PistonsSidebar').then((m) => m.PistonsSidebar), 'at rest');
 const AllPistons = onDemand(() => import('./AllPistons').then((m) => m.AllPistons), 'at rest');
 const PairingView = onDemand(() => import('./PairingView').then((m) => m.PairingView));
 const Supplied = onDemand(() => import('../supplied/Supplied').then((m) => m.Supplied));
-const OnItsRod = onDemand(() => import('./OnItsRod').then((m) => m.OnItsRod));
+const OnItsRod = onDemand(() => import('./RodAndPin').then((m) => m.RodAndPin));
 const GaugePoint = onDemand(() => import('./GaugePoint').then((m) => m.GaugePoint));
 
 const VIEWS = ['readings', 'pairing', 'gauge', 'rod', 'supplied'] as const;

@@ -8,10 +8,10 @@ import { type QuickAsk, quickRecord } from '@/core/judge/quickGap';
 import type { Units } from '@/core/foundation/quantity/length';
 import type { Chart } from '@/core/models/charts/chart';
 import { reasonOf } from '@/core/stages/targets/schoolWords';
-import { startingChoices } from '@/core/models/targets/target';
-import { PistonField } from '../duty/PistonField';
-import { ServiceFields } from '../duty/ServiceFields';
-import { SurfaceField } from '../duty/SurfaceField';
+import { startingChoices } from '@/core/models/targets/papers';
+import { PistonField } from '../service/PistonField';
+import { ServiceFields } from '../service/ServiceFields';
+import { SurfaceField } from '../service/SurfaceField';
 import { Button } from '../shared/Button';
 import { CountField } from '../shared/CountField';
 import { LengthField } from '../shared/LengthField';
@@ -22,7 +22,7 @@ import { useListens } from '../shared/useInBrowser';
 import { StepField } from '../targets/StepField';
 import { Slip } from './Slip';
 import { writeQuick } from '../../files/quickGapUrlParams';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 import { freshId } from '../shared/freshId';
 
 interface Props {
@@ -80,7 +80,7 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
   const begin = async (): Promise<void> => {
     try {
       if (begun.current.query !== query) begun.current = { query, id: freshId() };
-      const answer = await act('beginQuick', begun.current.id, query);
+      const answer = await runCommand('beginQuick', begun.current.id, query);
       if (answer.ok) router.push(`/builds/${answer.id}/job`);
       else setSaid(answer.faults.join(' '));
     } catch (error) {

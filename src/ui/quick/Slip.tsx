@@ -1,9 +1,9 @@
 import type { Units } from '@/core/foundation/quantity/length';
-import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/foundation/quantity/print';
-import { sayingText } from '@/core/foundation/quantity/saying';
+import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/foundation/quantity/format';
+import { messageText } from '@/core/foundation/quantity/message';
 import type { Target } from '@/core/models/targets/target';
 import { SURFACE_WORDS } from '@/core/foundation/parts/materials';
-import { LoadBar } from '../duty/LoadBar';
+import { LoadBar } from '../service/LoadBar';
 import { Mark } from '../shared/Bar';
 import { comparisonsOf } from '@/core/stages/targets/compare';
 import { SideBySide } from '../targets/SideBySide';
@@ -61,7 +61,7 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
               >
                 {SEVERITY[finding.severity]}
               </b>{' '}
-              {sayingText(finding.says, units)}
+              {messageText(finding.says, units)}
             </li>
           ))}
         </ul>
@@ -109,7 +109,7 @@ function Row({ words, target, units, style }: RowProps) {
         <span className="w-full text-sm text-soft">
           {working.map((line, i) => (
             <span key={i} className="figures block text-ink">
-              {sayingText(line, units)}
+              {messageText(line, units)}
             </span>
           ))}
           {from}. <i>{standing}.</i>

@@ -1,9 +1,9 @@
 'use client';
 
-import type { JudgedRing } from '@/core/stages/rings/judged';
+import type { JudgedRing } from '@/core/stages/rings/ringGap';
 import { type Depth, DEPTHS, DEPTH_WORDS } from '@/core/foundation/parts/spots';
-import { fine, raw, say } from '@/core/foundation/quantity/saying';
-import { lengthText } from '@/core/foundation/quantity/print';
+import { fine, raw, say } from '@/core/foundation/quantity/message';
+import { lengthText } from '@/core/foundation/quantity/format';
 import { countsWords } from '@/core/stages/rings/words';
 import { useWords } from '../openBuild/contexts';
 import { Explain } from '../shared/Explain';

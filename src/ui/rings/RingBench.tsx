@@ -1,14 +1,14 @@
 'use client';
 
-import type { JudgedRing } from '@/core/stages/rings/judged';
+import type { JudgedRing } from '@/core/stages/rings/ringGap';
 import { countsWords, ringAdvice } from '@/core/stages/rings/words';
 import { nextTask } from '@/core/stages/contract/tasks';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { isCompression } from '@/core/foundation/parts/rings';
 import { countWords } from '@/core/foundation/uncertainty/instrument';
-import { Later } from '../openBuild/Later';
-import { useHands, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
-import { taskWords } from '@/core/judge/words';
+import { Deferred } from '../openBuild/Deferred';
+import { useToolInHand, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { taskLabel } from '@/core/judge/labels';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { Accepting } from '../shared/Accepting';
@@ -16,9 +16,9 @@ import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
 import { onDemand } from '../shared/onDemand';
 import type { CompressionRing } from '@/core/stages/rings/set';
-import { upWords } from '@/core/stages/rings/whichWay';
+import { upWords } from '@/core/stages/rings/ringOrientation';
 
-const Ask = onDemand(() => import('../stages/Ask').then((m) => m.Ask));
+const Ask = onDemand(() => import('../stages/MissingTarget').then((m) => m.MissingTarget));
 const RingPast = onDemand(() => import('./RingPast').then((m) => m.RingPast), 'at rest');
 
 const ORDINALS = [
@@ -51,7 +51,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
   const next = nextTask(judgement.tasks.rings, { cylinder: cylinder.id, subject: ring.ring, spot: null });
   const then =
     next &&
-    taskWords(
+    taskLabel(
       judgement.cylinders.find((c) => c.id === next.cylinder),
       next,
     );
@@ -84,9 +84,9 @@ export function RingBench({ ring, large, onSwap }: Props) {
       <NextCut ring={ring} />
       <Otherwise ring={ring} onSwap={onSwap} />
       {!large && (
-        <Later>
+        <Deferred>
           <RingPast ring={ring} />
-        </Later>
+        </Deferred>
       )}
     </div>
   );
@@ -154,7 +154,7 @@ const percent = (share: number): string =>
 function NextCut({ ring }: { ring: JudgedRing }) {
   const judgement = useJudgement();
   const { length, units } = useWords();
-  const { filer, tools } = useHands();
+  const { filer, tools } = useToolInHand();
   const { advice } = ring;
   if (!advice) return null;
   const turns = advice.turns.find((t) => t.filer === filer?.id);

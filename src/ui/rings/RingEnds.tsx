@@ -1,6 +1,6 @@
 'use client';
 
-import type { JudgedRing } from '@/core/stages/rings/judged';
+import type { JudgedRing } from '@/core/stages/rings/ringGap';
 import { NM_PER_MM } from '@/core/foundation/quantity/length';
 import { useWords } from '../openBuild/contexts';
 import { stateColour } from '../shared/StateMark';

@@ -1,6 +1,6 @@
 'use client';
 
-import type { JudgedRing } from '@/core/stages/rings/judged';
+import type { JudgedRing } from '@/core/stages/rings/ringGap';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { PassLog } from '../shared/PassLog';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
 import { RING_METALS } from '@/core/models/heat/metals';
 import {
@@ -14,7 +14,7 @@ import {
   UP_MARKS,
   fromSizes,
 } from '@/core/stages/rings/set';
-import { ringFaults, upWords } from '@/core/stages/rings/whichWay';
+import { ringFaults, upWords } from '@/core/stages/rings/ringOrientation';
 import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/stages/rings/section';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
@@ -37,7 +37,7 @@ function Form() {
   const { choose } = useLogging();
   const { units } = useWords();
   const { ringSet } = judgement.choices;
-  const [draft, setDraft, left] = useKeptDraft<RingSet>('ring-set', ringSet);
+  const [draft, setDraft, left] = usePersistedDraft<RingSet>('ring-set', ringSet);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
   const wrong =

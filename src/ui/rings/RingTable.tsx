@@ -1,6 +1,6 @@
 'use client';
 
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { RING_WORDS, RINGS } from '@/core/foundation/parts/rings';
 import { useMoving, useWords } from '../openBuild/contexts';
 import { StateShape, stateColour } from '../shared/StateMark';

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 import { LengthsField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { bareOf } from '../shared/shopUnits';
@@ -80,7 +80,7 @@ export function Setup() {
 }
 
 function Toggle({ feedback }: { feedback: Feedback }) {
-  const [on, setOn] = useKept(feedbackKey(feedback), 'off');
+  const [on, setOn] = usePersisted(feedbackKey(feedback), 'off');
   return (
     <label className="flex min-h-11 items-center gap-2">
       <input
@@ -98,7 +98,7 @@ function Toggle({ feedback }: { feedback: Feedback }) {
 function Limits({ bench }: { bench: BenchChoices }) {
   const { choose } = useLogging();
   const { units } = useWords();
-  const [draft, setDraft, left] = useKeptDraft('bench', bench);
+  const [draft, setDraft, left] = usePersistedDraft('bench', bench);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   const [chance, setChance] = useState(String(Number((bench.chance * 100).toFixed(3))));
   const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));

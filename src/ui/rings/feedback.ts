@@ -1,7 +1,7 @@
 'use client';
 
 /** Whether the bench says more of a logged gap than it shows: a tone, a shake, a sentence. Each is off until someone turns it on. */
-import { kept } from '../shared/kept';
+import { persisted } from '../shared/persisted';
 
 export const FEEDBACKS = ['sound', 'shake', 'voice'] as const;
 export type Feedback = (typeof FEEDBACKS)[number];
@@ -10,7 +10,7 @@ export type Feedback = (typeof FEEDBACKS)[number];
 export const feedbackKey = (feedback: Feedback): string => `spatium-${feedback}`;
 
 /** Whether one is on in this browser. */
-export const isOn = (feedback: Feedback): boolean => kept(feedbackKey(feedback)) === 'on';
+export const isOn = (feedback: Feedback): boolean => persisted(feedbackKey(feedback)) === 'on';
 
 /** Whether any is. */
 export const isAnyOn = (): boolean => FEEDBACKS.some(isOn);

@@ -3,7 +3,7 @@
 /** What the bench says of a logged gap besides showing it: a tone, a shake, a sentence. Loaded once any of them is on. */
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import type { GapState } from '@/core/stages/rings/ring';
 import { type Ring, RING_WORDS } from '@/core/foundation/parts/rings';
 import { isOn } from './feedback';

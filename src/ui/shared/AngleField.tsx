@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { hearAngle } from '@/core/stages/clocking/words';
+import { parseCrownAngle } from '@/core/stages/clocking/words';
 import { Field } from './Field';
 
 interface Props {
@@ -16,10 +16,10 @@ interface Props {
 /** A direction in degrees clockwise from the front; hours and words are understood too. */
 export function AngleField({ label, value, onChange, onFault, hint }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const heard = typed === null ? null : hearAngle(typed, 0);
+  const heard = typed === null ? null : parseCrownAngle(typed, 0);
   const type = (text: string): void => {
     setTyped(text);
-    const now = hearAngle(text, 0);
+    const now = parseCrownAngle(text, 0);
     if (now.ok) onChange(now.degrees);
     onFault(now.ok ? null : `${label}: ${now.fault}`);
   };

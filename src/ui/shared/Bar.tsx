@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Who } from '../people/Who';
+import { CurrentUser } from '../people/CurrentUser';
 import { Link } from './Link';
 import { ThemeSwitch } from './ThemeSwitch';
 
@@ -29,7 +29,7 @@ export const Bar = ({ children, isFull = false }: Props) => (
       <span className={isFull ? 'max-sm:sr-only' : ''}>Spatium</span>
     </Link>
     {children}
-    <Who />
+    <CurrentUser />
     <ThemeSwitch />
   </header>
 );

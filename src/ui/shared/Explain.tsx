@@ -1,14 +1,14 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { type Saying, sayingText } from '@/core/foundation/quantity/saying';
+import { type Message, messageText } from '@/core/foundation/quantity/message';
 import type { Units } from '@/core/foundation/quantity/length';
 import { Popup } from './Popup';
 
 interface Props {
   /** What is explained, e.g. `margin of the minimum`. */
   what: string;
-  working: Saying[];
+  working: Message[];
   /** Where the formula and its figures come from, and how sure they are. */
   standing: string;
   units: Units;
@@ -34,7 +34,7 @@ export function Explain({ what, working, standing, units, children = 'why' }: Pr
           <p className="mb-1 font-bold">{what}</p>
           <div className="figures text-sm leading-relaxed">
             {working.map((line, i) => (
-              <div key={i}>{sayingText(line, units)}</div>
+              <div key={i}>{messageText(line, units)}</div>
             ))}
           </div>
           <p className="mt-2 text-sm text-soft">{standing}</p>

@@ -1,11 +1,11 @@
 'use client';
 
-import { useKept } from './kept';
+import { usePersisted } from './persisted';
 
 /** Who is at the bench: stands beside everything that is entered. */
 export function Initials({ by, onChange }: { by: string; onChange: (by: string) => void }) {
   // who is signed in stands beside it then
-  const [me] = useKept('spatium-me', '');
+  const [me] = usePersisted('spatium-me', '');
   if (me !== '') return null;
   return (
     <label className="flex items-center gap-2 text-sm text-soft">

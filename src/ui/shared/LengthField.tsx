@@ -1,18 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import {
-  type HearingContext,
-  type Field as Kind,
-  acceptedBy,
-  factorIn,
-  hearField,
-  isFine,
-} from '@/core/foundation/quantity/hear';
+import { factorIn, parseField } from '@/core/foundation/quantity/parseReading';
+import { type ParseContext, type Field as Kind, isFine, acceptedBy } from '@/core/foundation/quantity/readingField';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import { type LengthStyle, bothText, printLength } from '@/core/foundation/quantity/print';
+import { type LengthStyle, bothText, printLength } from '@/core/foundation/quantity/format';
 import { Field } from './Field';
-import { Meant } from './Meant';
+import { AmbiguityPicker } from './AmbiguityPicker';
 
 interface Props {
   label: string;
@@ -29,7 +23,7 @@ interface Props {
   /** The engine's bore, where it is known: says what size a gap can be. */
   bore?: Nm | null;
   /** What a size should be near to, where that is known. */
-  expected?: HearingContext['expected'];
+  expected?: ParseContext['expected'];
   /** Takes what was typed as a factor instead: a figure that looks like one is then asked about. */
   onFactor?: (factor: number) => void;
 }
@@ -53,7 +47,7 @@ export function LengthField({
   const [typed, setTyped] = useState<string | null>(null);
   const style = styleOf(kind);
   const shown = typed ?? (value === null ? '' : printLength(value, units, style).number);
-  const heard = typed === null ? null : hearField(typed, kind, units, bore, expected);
+  const heard = typed === null ? null : parseField(typed, kind, units, bore, expected);
   const factor = typed === null || !onFactor ? null : factorIn(typed);
   const error =
     heard?.kind === 'refused'
@@ -64,7 +58,7 @@ export function LengthField({
 
   const type = (text: string): void => {
     setTyped(text);
-    const now = hearField(text, kind, units, bore, expected);
+    const now = parseField(text, kind, units, bore, expected);
     const asked = onFactor !== undefined && factorIn(text) !== null;
     if (now.kind === 'empty') onChange(null);
     if (now.kind === 'understood' && now.meaning.upTo === null && !asked) onChange(now.meaning.value);
@@ -88,7 +82,7 @@ export function LengthField({
     'nm' in meant ? pick(meant.nm) : onFactor?.(meant.factor);
   const said =
     factor !== null ? (
-      <Meant
+      <AmbiguityPicker
         ask={`${factor} looks like a factor, not a gap. Is it factor × bore?`}
         options={[
           { value: { factor }, figure: `${factor} × bore`, note: '' },
@@ -99,7 +93,7 @@ export function LengthField({
         onPick={take}
       />
     ) : heard?.kind === 'question' ? (
-      <Meant
+      <AmbiguityPicker
         ask={heard.ask}
         options={heard.options.map(({ value: nm, taken }) => ({
           value: nm,

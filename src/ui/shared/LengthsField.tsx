@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Nm } from '@/core/foundation/quantity/length';
-import { type Bare, type HeardList, hearList, listText } from '@/core/foundation/quantity/list';
+import { type Bare, type ParsedLengths, parseLengths, listText } from '@/core/foundation/quantity/parseLengths';
 import { Field } from './Field';
 
 interface Props {
@@ -23,8 +23,10 @@ const BARE_WORDS: Record<Bare, string> = { thou: 'thou', in: 'in', mm: 'mm' };
 /** One length or several, in a unit that is said on the label. */
 export function LengthsField({ label, bare, values, most, onChange, onFault, hint }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const hear = (text: string): HeardList =>
-    most === 1 && text.trim() === '' ? { ok: false, why: 'A length is asked for here.' } : hearList(text, bare, most);
+  const hear = (text: string): ParsedLengths =>
+    most === 1 && text.trim() === ''
+      ? { ok: false, why: 'A length is asked for here.' }
+      : parseLengths(text, bare, most);
   const heard = typed === null ? null : hear(typed);
   const type = (text: string): void => {
     setTyped(text);

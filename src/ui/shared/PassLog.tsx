@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
-import { offText, printLength } from '@/core/foundation/quantity/print';
+import { offText, printLength } from '@/core/foundation/quantity/format';
 import { SQUARING_WORDS } from '@/core/foundation/parts/rings';
 import { type Instrument, countWords } from '@/core/foundation/uncertainty/instrument';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';

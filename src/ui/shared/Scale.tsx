@@ -1,5 +1,5 @@
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import type { Limits, Target } from '@/core/models/targets/target';
 import type { State } from '@/core/foundation/verdict/state';
 import { stateColour } from './StateMark';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import type { Field as Kind } from '@/core/foundation/quantity/hear';
-import { classesText, hearClasses } from '@/core/foundation/quantity/hearClasses';
+import type { Field as Kind } from '@/core/foundation/quantity/readingField';
+import { classesText, parseSizeClasses } from '@/core/foundation/quantity/parseSizeClasses';
 import type { SizeLimits } from '@/core/foundation/quantity/sizeLimits';
 import { useWords } from '../openBuild/contexts';
 import { Field } from './Field';
@@ -24,7 +24,7 @@ export function SizeLimitsFields({ of, field, sizes, onChange, onFault }: Props)
   const { units } = useWords();
   const [typed, setTyped] = useState<string | null>(null);
   const [faults, setFaults] = useState<Partial<Record<Part, string | null>>>({});
-  const heard = typed === null ? null : hearClasses(typed, field, units);
+  const heard = typed === null ? null : parseSizeClasses(typed, field, units);
   const fault =
     (part: Part) =>
     (found: string | null): void => {
@@ -63,7 +63,7 @@ export function SizeLimitsFields({ of, field, sizes, onChange, onFault }: Props)
               value={typed ?? classesText(sizes.classes, units)}
               onChange={(event) => {
                 setTyped(event.target.value);
-                const now = hearClasses(event.target.value, field, units);
+                const now = parseSizeClasses(event.target.value, field, units);
                 if (now.ok) onChange({ ...sizes, classes: now.classes });
                 fault('classes')(now.ok ? null : now.why);
               }}

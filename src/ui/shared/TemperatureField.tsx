@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { hearTemperature } from '@/core/foundation/quantity/temperature';
+import { parseTemperature } from '@/core/foundation/quantity/temperature';
 import { Field } from './Field';
-import { Meant } from './Meant';
+import { AmbiguityPicker } from './AmbiguityPicker';
 
 interface Props {
   label: string;
@@ -18,10 +18,10 @@ interface Props {
 /** A temperature in °C; a figure that only makes sense in °F is asked about. Empty means the assumed one. */
 export function TemperatureField({ label, usual, value, onChange, onFault, hint, placeholder }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const heard = typed === null ? null : hearTemperature(typed, usual);
+  const heard = typed === null ? null : parseTemperature(typed, usual);
   const type = (text: string): void => {
     setTyped(text);
-    const now = hearTemperature(text, usual);
+    const now = parseTemperature(text, usual);
     if (now.kind === 'empty') onChange(null);
     if (now.kind === 'understood') onChange(now.value);
     onFault(now.kind === 'empty' || now.kind === 'understood' ? null : `${label}: “${text}” is not settled yet.`);
@@ -33,7 +33,7 @@ export function TemperatureField({ label, usual, value, onChange, onFault, hint,
   };
   const said =
     heard?.kind === 'question' ? (
-      <Meant
+      <AmbiguityPicker
         ask={heard.ask}
         options={heard.options.map((option) => ({
           value: option.value,

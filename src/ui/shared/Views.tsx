@@ -2,7 +2,7 @@
 
 import { type ReactNode, useId } from 'react';
 import { chooseByArrows } from './arrows';
-import { tabIntoSight } from './sight';
+import { tabIntoSight } from './scrollIntoView';
 
 interface Props<T extends string> {
   label: string;

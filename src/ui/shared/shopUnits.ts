@@ -1,5 +1,5 @@
 import type { Units } from '@/core/foundation/quantity/length';
-import type { Bare } from '@/core/foundation/quantity/list';
+import type { Bare } from '@/core/foundation/quantity/parseLengths';
 
 /** The two systems a shop may speak, as they are offered. */
 export const SHOP_UNITS = [

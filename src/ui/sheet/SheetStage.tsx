@@ -4,7 +4,7 @@ import { Download, Printer } from 'lucide-react';
 import { shortBlockOf } from '@/core/judge/shortBlock';
 import { use } from 'react';
 import { engineWords } from '@/core/foundation/engine/engine';
-import { lengthUnit, printLength } from '@/core/foundation/quantity/print';
+import { lengthUnit, printLength } from '@/core/foundation/quantity/format';
 import { covers } from '@/core/judge/stageTables';
 import type { Piece, SheetPart, Table } from '@/core/stages/contract/report';
 import { loadReports, sheetOf } from '@/core/judge/reports';

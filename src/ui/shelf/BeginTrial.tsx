@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../shared/Button';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 /** A small invented engine to find one's way on, that can be thrown away. */
 export function BeginTrial() {
@@ -13,7 +13,7 @@ export function BeginTrial() {
   const begin = async (): Promise<void> => {
     setBegun(true);
     try {
-      const id = await act('beginTrial');
+      const id = await runCommand('beginTrial');
       router.push(`/builds/${id}/targets`);
     } catch (error) {
       setBegun(false);

@@ -25,7 +25,7 @@ export function ImportFile() {
       if (response.status === 409) setTaken(file);
       return answer.faults ?? ['The file was refused.'];
     }
-    router.push(answer.isInDrawer ? '/drawer?came=1' : answer.url);
+    router.push(answer.isInDrawer ? '/archived?came=1' : answer.url);
     return [];
   };
 

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
 import { buttonLook } from '../shared/Button';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 /** Takes a build off the shelf, after asking. Its log stays, and the shelf offers it back. */
 export function RemoveBuild({ id, name }: { id: string; name: string }) {
@@ -13,7 +13,7 @@ export function RemoveBuild({ id, name }: { id: string; name: string }) {
   const [said, setSaid] = useState('');
   const remove = async (): Promise<void> => {
     try {
-      await act('removeBuilds', [id]);
+      await runCommand('removeBuilds', [id]);
       router.push(`/?removed=${id}`);
     } catch (error) {
       setSaid(whyNot(error));

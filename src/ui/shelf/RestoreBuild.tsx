@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../shared/Button';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 /** Puts back what was just taken off. */
 export function RestoreBuild({ id }: { id: string }) {
@@ -15,7 +15,7 @@ export function RestoreBuild({ id }: { id: string }) {
       <Button
         kind="accent"
         onClick={() => {
-          void act('restoreBuilds', [id]).then(
+          void runCommand('restoreBuilds', [id]).then(
             () => router.push('/'),
             (error: unknown) => setSaid(whyNot(error)),
           );

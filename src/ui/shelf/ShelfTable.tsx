@@ -1,5 +1,5 @@
 import { Link } from '../shared/Link';
-import { lengthText } from '@/core/foundation/quantity/print';
+import { lengthText } from '@/core/foundation/quantity/format';
 import type { ShelfAsk, ShelfSort } from '@/store/shelfAsk';
 import { When } from '../shared/When';
 import { RemoveBuild } from './RemoveBuild';

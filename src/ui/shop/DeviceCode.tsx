@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { Member } from '@/people/people';
 import { Button } from '../shared/Button';
 import { Popup } from '../shared/Popup';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 /** A code as a picture. */
 function Code({ text, words }: { text: string; words: string }) {
@@ -32,7 +32,7 @@ export function DeviceCode({ person: { id, initials, name }, network }: { person
   const [said, setSaid] = useState('');
   const make = async (): Promise<void> => {
     try {
-      const made = await act('deviceCode', id);
+      const made = await runCommand('deviceCode', id);
       if (made.ok) setCode({ text: `${baseOf(network)}/sign-in#code=${made.code}`, minutes: made.seconds / 60 });
       else setSaid(made.faults.join(' '));
     } catch (error) {

@@ -3,7 +3,7 @@
 import type { Member, SignedIn } from '@/people/people';
 import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';
-import { act } from '../shared/act';
+import { runCommand } from '../shared/runCommand';
 import { useDone } from './useDone';
 
 /** An address on the network, and its code as a drawing. */
@@ -100,7 +100,7 @@ export function Devices({ hasPeople, people, places, reached, fingerprint, certi
                     , since <When at={place.since} />
                   </span>
                 </span>
-                <Button kind="quiet" disabled={isBusy} onClick={() => run(() => act('endSession', place.id))}>
+                <Button kind="quiet" disabled={isBusy} onClick={() => run(() => runCommand('endSession', place.id))}>
                   Sign out from here
                 </Button>
               </li>

@@ -5,12 +5,12 @@ import type { Member } from '@/people/people';
 import { ROLE_WORDS } from '@/people/roleWords';
 import { type Role, ROLES } from '@/files/roles';
 import { SecretField } from '../people/SecretField';
-import { askMe, useMe } from '../people/me';
+import { askMe, useMe } from '../people/useCurrentUser';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { Popup } from '../shared/Popup';
 import { SelectField } from '../shared/SelectField';
-import { act } from '../shared/act';
+import { runCommand } from '../shared/runCommand';
 import { DeviceCode } from './DeviceCode';
 import { useDone } from './useDone';
 
@@ -67,7 +67,7 @@ function PersonRow({ person, network }: { person: Member; network: string | null
           label={`What ${person.initials} may`}
           value={person.role}
           options={ROLE_OPTIONS}
-          onChange={(role) => role && run(() => act('changePerson', person.id, person.name, role))}
+          onChange={(role) => role && run(() => runCommand('changePerson', person.id, person.name, role))}
           said={ROLE_WORDS[person.role].may}
         />
       </td>
@@ -79,7 +79,7 @@ function PersonRow({ person, network }: { person: Member; network: string | null
               <Popup label={`A new PIN for ${person.initials}`} trigger="New PIN …">
                 {(close) => (
                   <SecretForm
-                    onSet={(secret) => run(() => act('setSecret', person.id, secret), close)}
+                    onSet={(secret) => run(() => runCommand('setSecret', person.id, secret), close)}
                     words={`A new PIN or password for ${person.name}. Wherever they are signed in now, they no longer are.`}
                   />
                 )}
@@ -90,7 +90,7 @@ function PersonRow({ person, network }: { person: Member; network: string | null
             <Button
               kind="quiet"
               disabled={isBusy}
-              onClick={() => run(() => act('setLeft', person.id, !person.hasLeft))}
+              onClick={() => run(() => runCommand('setLeft', person.id, !person.hasLeft))}
             >
               {person.hasLeft ? 'Came back' : 'Left the shop'}
             </Button>
@@ -183,7 +183,7 @@ function Begin() {
       onSubmit={(event) => {
         event.preventDefault();
         run(
-          () => act('setUpPeople', typed.name, typed.initials, typed.secret),
+          () => runCommand('setUpPeople', typed.name, typed.initials, typed.secret),
           () => void askMe(),
         );
       }}
@@ -219,7 +219,7 @@ function PersonForm() {
       onSubmit={(event) => {
         event.preventDefault();
         run(
-          () => act('addPerson', typed.name, typed.initials, role, typed.secret),
+          () => runCommand('addPerson', typed.name, typed.initials, role, typed.secret),
           () => {
             setTyped(NOTHING);
             setRole('fitter');

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { whyNot } from '../shared/act';
+import { whyNot } from '../shared/runCommand';
 
 type Answer = { ok: true } | { ok: false; faults: string[] };
 

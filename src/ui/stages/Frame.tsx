@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Later } from '../openBuild/Later';
+import { Deferred } from '../openBuild/Deferred';
 
 interface Props {
   main: ReactNode;
@@ -26,7 +26,7 @@ export function Frame({ main, aside, foot }: Props) {
             className="no-print relative w-[310px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4 text-[0.9375rem] max-lg:w-full max-lg:border-t max-lg:border-l-0 max-md:px-4"
           >
             {/* Where readings are logged their verdict comes first. Elsewhere what stands beside is worked with. */}
-            {foot ? <Later>{aside}</Later> : aside}
+            {foot ? <Deferred>{aside}</Deferred> : aside}
           </aside>
         )}
       </div>

@@ -1,22 +1,22 @@
 'use client';
 
-import { useCopy } from '../offline/useCopy';
+import { useOfflineStatus } from '../offline/useOfflineStatus';
 import { useLive } from '../openBuild/contexts';
-import { useKept } from '../shared/kept';
+import { usePersisted } from '../shared/persisted';
 import { onDemand, useIsAllLoaded } from '../shared/onDemand';
 
 const Troubles = onDemand(() => import('./Troubles').then((m) => m.Troubles));
 const StorageFull = onDemand(() => import('./StorageFull').then((m) => m.StorageFull));
 
-const Answered = onDemand(() => import('./Answered').then((m) => m.Answered));
+const Answered = onDemand(() => import('./ServerStatus').then((m) => m.ServerStatus));
 
 /** What waits to be sent, and what the server would not have. Nothing shows while all is well. */
 export function LinkState() {
   const live = useLive();
   const { waiting, link } = live;
-  const copy = useCopy();
+  const copy = useOfflineStatus();
   const isAllLoaded = useIsAllLoaded();
-  const [storage] = useKept('spatium-storage', '');
+  const [storage] = usePersisted('spatium-storage', '');
   return (
     <div role="status" className="no-print">
       {storage !== '' && <StorageFull />}

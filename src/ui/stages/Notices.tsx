@@ -1,12 +1,12 @@
 'use client';
 
 import { placeAt } from '@/core/judge/judgement';
-import { claimOf } from '@/core/judge/bench';
-import { onWords, taskWords } from '@/core/judge/words';
+import { claimOf } from '@/core/judge/route';
+import { placeLabel, taskLabel } from '@/core/judge/labels';
 import { placeFrom } from '@/core/stages/contract/place';
 import { SUBJECT_IDS } from '@/core/judge/stageTables';
 import { takeNewer } from '../offline/takeNewer';
-import { useCopy } from '../offline/useCopy';
+import { useOfflineStatus } from '../offline/useOfflineStatus';
 import { useChanges, useJudgement, useLive, useMoving, useRoute, useWords } from '../openBuild/contexts';
 import { handAt } from '../openBuild/cursor';
 import { useWork } from '../openBuild/useAddress';
@@ -33,7 +33,7 @@ export function Notices() {
 
 /** A newer program is there: it is taken when someone says so, and what waits goes on waiting. */
 function NewerProgram() {
-  const copy = useCopy();
+  const copy = useOfflineStatus();
   return (
     <div role="status" className="no-print">
       {copy === 'newer' && (
@@ -59,7 +59,7 @@ function Others() {
     const on = place && placeAt(judgement, place.cylinder);
     const where =
       place && on
-        ? [`is on ${taskWords(on, place).replace(/^./, (c) => c.toLowerCase())}`]
+        ? [`is on ${taskLabel(on, place).replace(/^./, (c) => c.toLowerCase())}`]
         : at === null
           ? []
           : ['has it open'];
@@ -67,7 +67,7 @@ function Others() {
       const [kind = '', id = ''] = what.split('.');
       const taken = placeAt(judgement, id);
       const words = LIST_WORDS[kind];
-      return words ? `${words} ${taken?.label ?? '?'}` : onWords(taken, 'housing').toLowerCase();
+      return words ? `${words} ${taken?.label ?? '?'}` : placeLabel(taken, 'housing').toLowerCase();
     });
     return [
       `${by || 'someone'} ${[...where, ...(took.length > 0 ? [`has taken ${took.join(', ')}`] : [])].join(', ')}`,
@@ -76,7 +76,7 @@ function Others() {
   const list = useWork();
   const here = list && cylinder ? handAt(cursor, cursor.inHand[list]) : null;
   const what = list && here ? claimOf(list, here.cylinder) : null;
-  const hereWords = here ? onWords(placeAt(judgement, here.cylinder), here.subject) : '';
+  const hereWords = here ? placeLabel(placeAt(judgement, here.cylinder), here.subject) : '';
   const isMine = what !== null && mine.includes(what);
   const isTheirs = what !== null && others.some((o) => o.mine.includes(what));
   return (

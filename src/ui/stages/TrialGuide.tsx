@@ -8,7 +8,7 @@ import { useJudgement, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Link } from '../shared/Link';
 import { SCREENS } from './screens';
-import { act, whyNot } from '../shared/act';
+import { runCommand, whyNot } from '../shared/runCommand';
 
 /** What to try on this stage of an invented engine, the way on, and the way out. */
 export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId }) {
@@ -33,7 +33,7 @@ export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId
       <Button
         kind="quiet"
         onClick={() =>
-          void act('endTrial', buildId).then(
+          void runCommand('endTrial', buildId).then(
             () => router.push('/'),
             (error: unknown) => setSaid(whyNot(error)),
           )

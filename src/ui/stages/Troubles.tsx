@@ -1,7 +1,7 @@
 'use client';
 
 import { placeAt } from '@/core/judge/judgement';
-import { onWords } from '@/core/judge/words';
+import { placeLabel } from '@/core/judge/labels';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 
@@ -17,7 +17,7 @@ export function Troubles() {
           <li key={entry.id}>
             <b className="text-over">Not recorded:</b>{' '}
             {entry.kind === 'reading'
-              ? `${entry.subject} of ${onWords(placeAt(judgement, entry.cylinder), entry.subject).toLowerCase()}, “${entry.typed}” (${length(entry.value)})`
+              ? `${entry.subject} of ${placeLabel(placeAt(judgement, entry.cylinder), entry.subject).toLowerCase()}, “${entry.typed}” (${length(entry.value)})`
               : `a ${entry.kind} entry`}
             . {why}
           </li>

@@ -9,7 +9,7 @@ import { Deck } from '../deck/Deck';
 import { Bar } from '../shared/Bar';
 import { Segmented } from '../shared/Segmented';
 import { Initials } from '../shared/Initials';
-import { useCopy } from '../offline/useCopy';
+import { useOfflineStatus } from '../offline/useOfflineStatus';
 import { usePath } from '../shared/address';
 import { loadAll, onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
@@ -41,7 +41,7 @@ export function Workspace({ children }: { children: ReactNode }) {
   const { by, setBy } = useInitials();
   const { others } = useLive();
   const { changes } = useChanges();
-  const copy = useCopy();
+  const copy = useOfflineStatus();
   const listens = useListens();
   const isToldOf = others.length + changes.length > 0 || copy === 'newer';
   const { job } = judgement;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextFor } from '@/core/judge/context';
 import { judge } from '@/core/judge/judge';
-import { hear } from '@/core/foundation/quantity/hear';
+import { parseReading } from '@/core/foundation/quantity/parseReading';
 import { STAGE_IDS } from '@/core/judge/stageTables';
 import { trialRecord } from '@/core/judge/trial';
 import { SCREENS } from './screens';
@@ -26,7 +26,7 @@ describe('what a trial says to do', () => {
         const all = stage === 'bores' ? [...typed, ...(SCREENS[stage].trial[units].match(/\d+\.\d+/g) ?? [])] : typed;
         expect(all.length, stage).toBeGreaterThan(1);
         for (const figure of all)
-          expect(['understood', 'cut'], `${stage} ${figure}`).toContain(hear(figure, context).kind);
+          expect(['understood', 'cut'], `${stage} ${figure}`).toContain(parseReading(figure, context).kind);
       }
       for (const stage of STAGE_IDS) expect(SCREENS[stage].trial[units].length).toBeGreaterThan(20);
     },

@@ -1,15 +1,15 @@
 'use client';
 
 import { useState } from 'react';
-import type { Supplied as JudgedSupplied, Supply } from '@/core/stages/bores/supplied';
+import type { Supplied as JudgedSupplied, Supply } from '@/core/stages/bores/suppliedSizes';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import type { Nm } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/print';
+import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 
 type What = 'bores' | 'pistons';
 
@@ -52,7 +52,7 @@ function Form({ of: what, onDrop }: { of: What; onDrop: () => void }) {
   const { choose } = useLogging();
   const { units } = useWords();
   const set = choices.supplied[what];
-  const [draft, setDraft, left] = useKeptDraft<Supply>(`supplied-${what}`, set, onDrop);
+  const [draft, setDraft, left] = usePersistedDraft<Supply>(`supplied-${what}`, set, onDrop);
   const [faults, setFaults] = useState<Record<string, string | null>>({});
   if (!job) return null;
   const words = WORDS[what];

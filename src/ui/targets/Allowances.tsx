@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Allowance } from '@/core/models/targets/target';
+import type { Allowance } from '@/core/models/targets/papers';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';

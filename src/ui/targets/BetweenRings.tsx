@@ -12,13 +12,13 @@ import {
 import type { HeatLoad } from '@/core/models/load/load';
 import type { Service } from '@/core/models/load/service';
 import type { Units } from '@/core/foundation/quantity/length';
-import { lengthText } from '@/core/foundation/quantity/print';
+import { lengthText } from '@/core/foundation/quantity/format';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { plotUnit, plotted } from '../heat/points';
 import { Explain } from '../shared/Explain';
 import { Field } from '../shared/Field';
 import { Plot } from '../shared/Plot';
-import { useWorked } from '../shared/useWorked';
+import { useWorkerResult } from '../shared/useWorkerResult';
 
 const begin = (): Worker => new Worker(new URL('../../workers/gasCycle.ts', import.meta.url), { type: 'module' });
 
@@ -71,7 +71,7 @@ export function BetweenRings({ cylinder, load, units, service }: Props) {
   const ask = running && !isRodShort ? studyAsk(cylinder, load, running) : null;
   const closed = ask && (ask.top <= 0 ? 'top' : ask.second <= 0 ? 'second' : null);
   const isAsked = ask !== null && closed === null;
-  const worked = useWorked<Study | null>(isAsked ? ask : null, isAsked ? begin : null);
+  const worked = useWorkerResult<Study | null>(isAsked ? ask : null, isAsked ? begin : null);
   if (!usual || (!ask && !isRodShort)) return null;
   return (
     <section aria-label="Between the rings">

@@ -1,8 +1,9 @@
 'use client';
 
-import { rangeText } from '@/core/foundation/quantity/print';
+import { rangeText } from '@/core/foundation/quantity/format';
 import { OWN_ACCEPTED } from '@/core/stages/targets/ownFigure';
-import type { Candidate, Own, Rank, TargetChoices } from '@/core/models/targets/target';
+import type { Candidate, Rank } from '@/core/models/targets/target';
+import type { TargetChoices, Own } from '@/core/models/targets/papers';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { PaperButton } from './PaperButton';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { COLD_WALL } from '@/core/models/heat/temperatures';
 import type { Judgement } from '@/core/judge/judgement';
 import { LOAD_SPREAD, TRUSTED, doubtWords, outsideWords } from '@/core/models/load/load';
-import { rangeText } from '@/core/foundation/quantity/print';
+import { rangeText } from '@/core/foundation/quantity/format';
 import type { Units } from '@/core/foundation/quantity/length';
 import type { Chart } from '@/core/models/charts/chart';
 import { ringMetals } from '@/core/stages/rings/set';
@@ -13,15 +13,15 @@ import { figureAtLoad } from '@/core/models/charts/curve';
 import { type LoadPicture, loadPicture, whatIf } from '@/core/stages/targets/loadPicture';
 import { type StepOver, stepsOver } from '@/core/stages/targets/stepChartOverlay';
 import type { Target, TargetBore } from '@/core/models/targets/target';
-import { LoadBar } from '../duty/LoadBar';
+import { LoadBar } from '../service/LoadBar';
 import { plotUnit, plotted } from '../heat/points';
 import { type PlotLine, Plot } from '../shared/Plot';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
-import { type FittedDot, Laid, PastBuilds, fittedAt } from './Beside';
+import { type FittedDot, Laid, PastBuilds, fittedAt } from './TargetsSidebar';
 import { useMoving } from '../openBuild/contexts';
 import { BetweenRings } from './BetweenRings';
-import { useFitted } from './useFitted';
+import { useGapHistory } from './useGapHistory';
 import { Term } from '../shared/Term';
 
 const RING_OPTIONS = [
@@ -46,7 +46,7 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
   const [ring, setRing] = useState<'top' | 'second'>('top');
   const [laid, setLaid] = useState<string | null>(null);
   const stepCharts = charts.filter((c) => c.kind === 'steps');
-  const fitted = useFitted().filter((b) => b.id !== judgement.id && b.construction === piston?.id);
+  const fitted = useGapHistory().filter((b) => b.id !== judgement.id && b.construction === piston?.id);
   const over = stepCharts.find((c) => c.id === laid) ?? null;
   const picture =
     bore &&

@@ -2,11 +2,11 @@
 
 import { Dialog } from 'radix-ui';
 import { type ReactNode, type RefObject, useState } from 'react';
-import type { Field as Kind } from '@/core/foundation/quantity/hear';
+import type { Field as Kind } from '@/core/foundation/quantity/readingField';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { FACTORS } from '@/core/models/charts/chartEdit';
-import { type Given, type Own, NOMINAL_WITHIN, statedMinimum } from '@/core/models/targets/target';
+import { type Own, type Given, statedMinimum, NOMINAL_WITHIN } from '@/core/models/targets/papers';
 import { useMoving, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Field } from '../shared/Field';
@@ -202,7 +202,7 @@ export function PaperForm({
   const { cylinder } = useMoving();
   const bore = cylinder?.targetBore?.nm ?? null;
   const [base] = useState(() => draftOf(given, paper, over, units, kind));
-  const [draft, setDraft, left] = useKeptDraft<Draft>(`paper-${what}-${paper}`, base);
+  const [draft, setDraft, left] = usePersistedDraft<Draft>(`paper-${what}-${paper}`, base);
   const [fault, setFault] = useState<string | null>(null);
   const [typing, setTyping] = useState<Record<string, string | null>>({});
   const set = (part: Partial<Draft>): void => {

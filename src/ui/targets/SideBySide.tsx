@@ -1,8 +1,8 @@
 'use client';
 
-import { lengthText, rangeText } from '@/core/foundation/quantity/print';
+import { lengthText, rangeText } from '@/core/foundation/quantity/format';
 import type { Units } from '@/core/foundation/quantity/length';
-import { sayingText } from '@/core/foundation/quantity/saying';
+import { messageText } from '@/core/foundation/quantity/message';
 import type { Comparison } from '@/core/stages/targets/compare';
 
 const HEADINGS: Record<Comparison['kind'], string> = {
@@ -16,7 +16,7 @@ export function SideBySide({ comparisons, units }: { comparisons: Comparison[]; 
   return comparisons.map(({ kind, says, options }, i) => (
     <section key={i} aria-label={HEADINGS[kind]} className="mt-4 border-l-4 border-short pl-4">
       <h2 className="text-short">{HEADINGS[kind]}</h2>
-      <p className="max-w-prose text-soft">{sayingText(says, units)}</p>
+      <p className="max-w-prose text-soft">{messageText(says, units)}</p>
       <div className="mt-1 grid gap-x-6 gap-y-2 sm:grid-cols-2">
         {options.map((option) => (
           <div key={option.words}>

@@ -3,14 +3,14 @@
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import { sharesText } from '@/core/models/load/loadWords';
-import { rangeText } from '@/core/foundation/quantity/print';
+import { rangeText } from '@/core/foundation/quantity/format';
 import type { Limits, Target } from '@/core/models/targets/target';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { Views } from '../shared/Views';
 import { Findings } from '../stages/Findings';
 import { Frame } from '../stages/Frame';
-import { Why } from '../stages/Why';
+import { Derivation } from '../stages/Derivation';
 import { Ladder } from './Ladder';
 import { comparisonsOf } from '@/core/stages/targets/compare';
 import { SideBySide } from './SideBySide';
@@ -100,7 +100,7 @@ export function TargetsStage() {
       aside={
         <>
           <h2 className="mb-1">Why, {current.words.toLowerCase()}</h2>
-          <Why target={targetOf(cylinder, shown)} />
+          <Derivation target={targetOf(cylinder, shown)} />
           <DutyWords />
           <h2 className="mt-5 mb-2">To know</h2>
           <Findings

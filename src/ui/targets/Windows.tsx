@@ -4,16 +4,16 @@ import { ruleWords } from '@/core/foundation/verdict/ruleWords';
 import { useState } from 'react';
 import type { Units } from '@/core/foundation/quantity/length';
 import {
+  type TargetChoices,
   type SecondBy,
   type SecondSchool,
-  type TargetChoices,
   SECOND_SCHOOL_REASON,
-} from '@/core/models/targets/target';
+} from '@/core/models/targets/papers';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
-import { useKeptDraft } from '../shared/keptDraft';
+import { usePersistedDraft } from '../shared/persistedDraft';
 import { SelectField } from '../shared/SelectField';
 import { Segmented } from '../shared/Segmented';
 import { Allowances } from './Allowances';
@@ -232,7 +232,7 @@ const WIDTHS: [WidthKey, string][] = [
 function Widths({ choices }: { choices: TargetChoices }) {
   const { units } = useWords();
   const { choose } = useLogging();
-  const [draft, setDraft, left] = useKeptDraft('windows', choices);
+  const [draft, setDraft, left] = usePersistedDraft('windows', choices);
   const [faults, setFaults] = useState<Partial<Record<WidthKey, string | null>>>({});
   const unsettled = Object.values(faults).find((f) => f);
   const wrong =

@@ -1,6 +1,7 @@
 /** The four figures a build is set by, as the targets screen names and reaches them. */
-import type { Field as Kind } from '@/core/foundation/quantity/hear';
-import type { Papers, Target, TargetChoices } from '@/core/models/targets/target';
+import type { Field as Kind } from '@/core/foundation/quantity/readingField';
+import type { Target } from '@/core/models/targets/target';
+import type { TargetChoices, Papers } from '@/core/models/targets/papers';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 
 export type Figure = 'top' | 'second' | 'rails' | 'clearance';

@@ -7,14 +7,14 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { ReadableStream as NodeStream } from 'node:stream/web';
-import { asker } from '@/people/asking';
+import { requestContext } from '@/people/requestContext';
 import { inBackground, streamFromBackground } from '@/server/background';
 import { noteDone } from '@/store/audit';
 import { backupFolder } from '@/store/backup';
 import { importSays } from '@/store/archiveSays';
 import { withWorkFolder } from '@/store/privateFiles';
 import { database, databaseUrl } from '@/store/store';
-import { answered, fault, sizeText } from '../../../server/responses';
+import { answered, fault, sizeText } from '@/server/responses';
 
 const MOST = 256 * 1024 * 1024;
 
@@ -51,7 +51,7 @@ export const POST = answered(async (request: Request) => {
     return (await keptIn(path, request)) ? inBackground('importArchive', { path }) : null;
   });
   if (came === null) return tooLarge;
-  const asking = asker();
+  const asking = requestContext();
   const note = async (says: string): Promise<void> =>
     noteDone(await database(), 'import', { of: '', says }, { by: asking.person?.initials ?? '', asking });
   if (typeof came === 'string') {

@@ -4,7 +4,7 @@
  */
 import { auditBefore, auditTable } from '@/store/audit';
 import { database } from '@/store/store';
-import { answered } from '../../../server/responses';
+import { answered } from '@/server/responses';
 
 const PAGE = 100;
 

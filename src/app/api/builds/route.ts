@@ -3,13 +3,13 @@
  * POST /api/builds[?copy=1]              a build file is read in; with copy, under a new id
  */
 import { MOST_BYTES } from '@/files/buildFile';
-import { asker } from '@/people/asking';
+import { requestContext } from '@/people/requestContext';
 import { freshenInBackground, inBackground } from '@/server/background';
 import { noteDone } from '@/store/audit';
 import { isRemoved } from '@/store/builds';
 import { database } from '@/store/store';
-import { readShelfAsk } from '@/ui/shelf/ask';
-import { answered, bytesWithin, fault, sizeText } from '../../../server/responses';
+import { readShelfAsk } from '@/ui/shelf/urlParams';
+import { answered, bytesWithin, fault, sizeText } from '@/server/responses';
 import { shelf } from '@/store/shelf';
 
 export const GET = answered(async (request: Request): Promise<Response> => {
@@ -21,7 +21,7 @@ export const POST = answered(async (request: Request): Promise<Response> => {
   const bytes = await bytesWithin(request, MOST_BYTES);
   if (bytes === null) return fault(413, `The file is larger than ${sizeText(MOST_BYTES)}.`);
   const isCopy = new URL(request.url).searchParams.get('copy') === '1';
-  const asking = asker();
+  const asking = requestContext();
   const imported = await inBackground('importBuild', { bytes, isCopy, isForeign: asking.hasPeople });
   if (!imported.ok) return fault(422, ...imported.faults);
   const { id, created } = imported;

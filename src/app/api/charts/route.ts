@@ -3,11 +3,11 @@
  * POST /api/charts[?name=]    a chart file is read in, JSON or CSV, as a chart of its own
  */
 import { MOST_CHART_BYTES, readChartFile } from '@/files/chartFile';
-import { asker } from '@/people/asking';
+import { requestContext } from '@/people/requestContext';
 import { noteDone } from '@/store/audit';
 import { keptCharts, readInChart } from '@/store/charts';
 import { database } from '@/store/store';
-import { answered, bodyWithin, fault } from '../../../server/responses';
+import { answered, bodyWithin, fault } from '@/server/responses';
 
 export const GET = answered(async (): Promise<Response> => {
   return Response.json({ charts: await keptCharts(await database()) });
@@ -20,7 +20,7 @@ export const POST = answered(async (request: Request): Promise<Response> => {
   const read = readChartFile(text, name || 'Chart from a file');
   if (!read.ok) return fault(422, ...read.faults);
   const db = await database();
-  const asking = asker();
+  const asking = requestContext();
   const by = asking.person?.initials ?? '';
   const { chart, isNew } = await readInChart(db, read.chart, by);
   if (isNew)

@@ -2,19 +2,19 @@
 import { statfsSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { sql } from 'drizzle-orm';
-import { asker, roleOf } from '@/people/asking';
-import { may } from '@/people/rules';
+import { requestContext, roleOf } from '@/people/requestContext';
+import { may } from '@/people/permissions';
 import { isLoopback } from '@/server/hosts';
 import { backupFolder, keptCopies } from '@/store/backup';
 import { fileOf } from '@/store/open';
 import { database, databaseUrl } from '@/store/store';
 import { version } from '../../../../package.json';
-import { answered } from '../../../server/responses';
+import { answered } from '@/server/responses';
 
 export const GET = answered(async () => {
   const db = await database();
   await db.all(sql`SELECT 1`);
-  const asking = asker();
+  const asking = requestContext();
   if (!isLoopback(asking.address) && !may(roleOf(asking), 'own')) return Response.json({ ok: true });
   const url = databaseUrl();
   const file = fileOf(url);

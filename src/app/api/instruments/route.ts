@@ -3,7 +3,7 @@ import type { ToolsAnswer } from '@/server/answers';
 import { keptInstruments } from '@/store/instruments';
 import { shopRates } from '@/store/rates';
 import { database } from '@/store/store';
-import { answered } from '../../../server/responses';
+import { answered } from '@/server/responses';
 
 export const GET = answered(async (request: Request): Promise<Response> => {
   const db = await database();

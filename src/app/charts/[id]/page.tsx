@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { chartVersions } from '@/store/charts';
 import { database } from '@/store/store';
-import { ChartRoom } from '@/ui/charts/ChartRoom';
+import { ChartPage } from '@/ui/charts/ChartPage';
 import { Header } from '@/ui/shared/Header';
 
 type Params = Promise<{ id: string }>;
@@ -19,7 +19,7 @@ export default async function Page({ params }: { params: Params }) {
   return (
     <div className="flex h-dvh flex-col max-lg:h-auto max-lg:min-h-dvh">
       <Header />
-      <ChartRoom key={latest.id} versions={[latest, ...older]} />
+      <ChartPage key={latest.id} versions={[latest, ...older]} />
     </div>
   );
 }

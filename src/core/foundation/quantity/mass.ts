@@ -8,7 +8,7 @@ const MG_PER: Record<string, number> = { g: 1_000, oz: 28_349.523125, kg: 1_000_
 /** The heaviest part of an engine that is put on a bench scale. */
 const HEAVIEST: Mg = 20_000_000;
 
-export type HeardMass =
+export type ParsedMass =
   | { kind: 'empty' }
   | { kind: 'understood'; value: Mg }
   /** Every digit of it is typed, and it is far from what its like weigh: nothing is logged until someone says which. */
@@ -64,9 +64,9 @@ function slipsOf(numeral: string, scale: number): Mg[] {
  * it was perhaps meant to be. Never throws.
  *
  * @param like what the same part of other cylinders weighs, mg
- * @example hearMass('612.4', []) // { kind: 'understood', value: 612400 }
+ * @example parseMass('612.4', []) // { kind: 'understood', value: 612400 }
  */
-export function hearMass(text: string, like: readonly Mg[]): HeardMass {
+export function parseMass(text: string, like: readonly Mg[]): ParsedMass {
   const entry = text.trim().toLowerCase().replace(',', '.');
   if (entry === '') return { kind: 'empty' };
   const match = /^(\d+\.?\d*|\.\d+) ?(g|kg|oz)?$/.exec(entry);

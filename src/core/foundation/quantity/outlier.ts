@@ -1,7 +1,7 @@
 /** A size that stands away from its neighbours. */
 import type { Nm } from './length';
-import { slipsOf } from './slips';
-import { median } from './near';
+import { suggestionsFor } from './suggestions';
+import { median } from './expectedSize';
 
 /** A size that stands away from its neighbours, and the slip that would explain it. */
 export interface Outlier {
@@ -25,6 +25,6 @@ export function outlierOf(value: Nm, typed: string, neighbours: Nm[], within: Nm
   const off = value - middle;
   if (Math.abs(off) <= within) return null;
   const numeral = /\d*\.?\d+/.exec(typed)?.[0] ?? '';
-  const [slip] = slipsOf(numeral, value, { nm: middle, within });
+  const [slip] = suggestionsFor(numeral, value, { nm: middle, within });
   return { neighbours: middle, off, slip: slip?.taken ?? null };
 }

@@ -1,6 +1,6 @@
 import { unit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import { fromPressure, hearPressure, pressureText, toPressure } from './pressure';
+import { fromPressure, parsePressure, pressureText, toPressure } from './pressure';
 
 describe('pressure', () => {
   it.each([1, 14.7, 20, 80])('%s psi as a reference library has it (reference library: mathjs)', (psi) => {
@@ -19,29 +19,29 @@ describe('pressure', () => {
     ['140kpa', 'psi', 140_000],
     ['20 lb', 'bar', fromPressure(20, 'psi')],
   ])('%j in %s is understood', (text, unitChosen, value) => {
-    expect(hearPressure(text, unitChosen)).toEqual({ kind: 'understood', value });
+    expect(parsePressure(text, unitChosen)).toEqual({ kind: 'understood', value });
   });
 
   it('a figure that only fits another unit is asked about: 14 bar, 0.9 psi, 140 psi', () => {
-    expect(hearPressure('14', 'bar')).toMatchObject({
+    expect(parsePressure('14', 'bar')).toMatchObject({
       kind: 'question',
       ask: expect.stringContaining('did you mean 14 psi?'),
     });
-    expect(hearPressure('0.9', 'psi')).toMatchObject({
+    expect(parsePressure('0.9', 'psi')).toMatchObject({
       kind: 'question',
       options: [{ words: '0.9 bar' }, { words: '0.9 psi, as typed' }],
     });
-    expect(hearPressure('140', 'psi')).toMatchObject({
+    expect(parsePressure('140', 'psi')).toMatchObject({
       kind: 'question',
       options: [{ words: '140 kPa' }, { words: '140 psi, as typed' }],
     });
   });
 
   it.each(['much', '-5', '1e3', '20 mm', '0', '99999'])('%j is refused', (text) => {
-    expect(hearPressure(text, 'psi').kind).toBe('refused');
+    expect(parsePressure(text, 'psi').kind).toBe('refused');
   });
 
   it('nothing typed is nothing', () => {
-    expect(hearPressure('  ', 'psi').kind).toBe('empty');
+    expect(parsePressure('  ', 'psi').kind).toBe('empty');
   });
 });

@@ -32,7 +32,7 @@ export const MOST_BOOST: Pascal = 1_500_000;
 
 const isUsual = (pressure: Pascal): boolean => pressure >= USUAL[0] && pressure <= USUAL[1];
 
-export type HeardPressure =
+export type ParsedPressure =
   | { kind: 'empty' }
   | { kind: 'understood'; value: Pascal }
   | { kind: 'question'; ask: string; options: { value: Pascal; words: string }[] }
@@ -42,7 +42,7 @@ export type HeardPressure =
  * What was typed as boost: a number, with its unit after it or in the unit chosen beside it. A figure that
  * only makes sense in another unit is asked about. Never throws.
  */
-export function hearPressure(text: string, unit: PressureUnit): HeardPressure {
+export function parsePressure(text: string, unit: PressureUnit): ParsedPressure {
   const entry = text.trim().toLowerCase().replace(',', '.');
   if (entry === '') return { kind: 'empty' };
   const match = /^(\d+\.?\d*|\.\d+) ?(psi|lb|lbs|bar|kpa)?$/.exec(entry);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fromMm } from './length';
-import { classesText, hearClasses } from './hearClasses';
-import { sayingText } from './saying';
+import { classesText, parseSizeClasses } from './parseSizeClasses';
+import { messageText } from './message';
 import { classAt, groundBy, NO_SIZES, sizesFault, sizesWords } from './sizeLimits';
 
 const A = { name: 'A', from: fromMm(86), to: fromMm(86.01) };
@@ -28,7 +28,7 @@ describe('size limits', () => {
   it('are said in words, whichever end is given', () => {
     const text = (least: number | null, most: number | null) => {
       const words = sizesWords({ ...NO_SIZES, least, most });
-      return words && sayingText(words, 'metric');
+      return words && messageText(words, 'metric');
     };
     expect(text(null, null)).toBeNull();
     expect(text(fromMm(50), null)).toBe('at least 50.000 mm');
@@ -51,18 +51,18 @@ describe('classes as typed', () => {
     ['A 86 to 86.01\nB 86.010 mm to 86.020 mm', 'metric'],
     ['A 86.000 mm - 86.010 mm; B 86.010 mm - 86.020 mm', 'imperial'],
   ] as const)('%s', (text, units) => {
-    expect(hearClasses(text, 'bore', units)).toEqual({ ok: true, classes: [A, B] });
+    expect(parseSizeClasses(text, 'bore', units)).toEqual({ ok: true, classes: [A, B] });
   });
 
   it('come back as they would be typed; nothing is none; what is not a class is named', () => {
-    expect(hearClasses(classesText([A, B], 'metric'), 'bore', 'metric')).toEqual({ ok: true, classes: [A, B] });
-    expect(hearClasses('', 'bore', 'metric')).toEqual({ ok: true, classes: [] });
-    expect(hearClasses('A 86.000–86.010; about 86', 'bore', 'metric')).toMatchObject({
+    expect(parseSizeClasses(classesText([A, B], 'metric'), 'bore', 'metric')).toEqual({ ok: true, classes: [A, B] });
+    expect(parseSizeClasses('', 'bore', 'metric')).toEqual({ ok: true, classes: [] });
+    expect(parseSizeClasses('A 86.000–86.010; about 86', 'bore', 'metric')).toMatchObject({
       ok: false,
       why: expect.stringMatching(/“about86” is not a class\. Example/) as string,
     });
-    expect(hearClasses('A 86.010', 'bore', 'metric').ok).toBe(false);
-    expect(hearClasses('A 0.5–86.010', 'bore', 'metric')).toMatchObject({
+    expect(parseSizeClasses('A 86.010', 'bore', 'metric').ok).toBe(false);
+    expect(parseSizeClasses('A 0.5–86.010', 'bore', 'metric')).toMatchObject({
       ok: false,
       why: expect.stringMatching(/^Class A/) as string,
     });

@@ -1,6 +1,6 @@
 /** What a bore or a journal may measure by the manual: least and most, as made or worn, and the size classes it is sorted into. */
 import type { Nm } from './length';
-import { type Saying, say, size } from './saying';
+import { type Message, say, size } from './message';
 
 /** A class of sizes, e.g. A: 86.000 to 86.010 mm. Its ends belong to it. */
 export interface SizeClass {
@@ -54,7 +54,7 @@ export const groundBy = ({ least, most, classes, source }: SizeLimits, under: Nm
 });
 
 /** The limits in words, e.g. `2.2480 in to 2.2490 in`; null where none is given. */
-export function sizesWords({ least, most }: SizeLimits): Saying | null {
+export function sizesWords({ least, most }: SizeLimits): Message | null {
   if (least === null && most === null) return null;
   if (most === null) return say`at least ${size(least ?? 0)}`;
   return least === null ? say`at most ${size(most)}` : say`${size(least)} to ${size(most)}`;

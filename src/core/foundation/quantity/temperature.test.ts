@@ -1,6 +1,6 @@
 import { unit } from 'mathjs';
 import { describe, expect, it } from 'vitest';
-import { fromFahrenheit, hearTemperature } from './temperature';
+import { fromFahrenheit, parseTemperature } from './temperature';
 
 const RING: [number, number] = [60, 400];
 
@@ -15,21 +15,21 @@ describe('temperature', () => {
     ['205,5 °C', 205.5],
     ['401F', 205],
   ])('%j is understood', (text, value) => {
-    expect(hearTemperature(text, RING)).toEqual({ kind: 'understood', value });
+    expect(parseTemperature(text, RING)).toEqual({ kind: 'understood', value });
   });
 
   it('a bare figure that only fits °F is asked about', () => {
-    expect(hearTemperature('450', RING)).toMatchObject({
+    expect(parseTemperature('450', RING)).toMatchObject({
       kind: 'question',
       options: [{ value: 232.2, words: '450 °F' }],
     });
   });
 
   it.each(['hot', '2050', '-300', '5 C', '20 K'])('%j is refused', (text) => {
-    expect(hearTemperature(text, RING).kind).toBe('refused');
+    expect(parseTemperature(text, RING).kind).toBe('refused');
   });
 
   it('nothing typed is nothing', () => {
-    expect(hearTemperature('', RING).kind).toBe('empty');
+    expect(parseTemperature('', RING).kind).toBe('empty');
   });
 });

@@ -5,7 +5,7 @@
 /** °C of °F. */
 export const fromFahrenheit = (fahrenheit: number): number => (fahrenheit - 32) / 1.8;
 
-export type HeardTemperature =
+export type ParsedTemperature =
   | { kind: 'empty' }
   | { kind: 'understood'; value: number }
   | { kind: 'question'; ask: string; options: { value: number; words: string }[] }
@@ -18,9 +18,9 @@ const tenth = (value: number): number => Math.round(value * 10) / 10;
  * not in °C is asked about. Never throws.
  *
  * @param usual what nobody questions, °C
- * @example hearTemperature('68F', [0, 40]) // { kind: 'understood', value: 20 }
+ * @example parseTemperature('68F', [0, 40]) // { kind: 'understood', value: 20 }
  */
-export function hearTemperature(text: string, usual: [least: number, most: number]): HeardTemperature {
+export function parseTemperature(text: string, usual: [least: number, most: number]): ParsedTemperature {
   const entry = text.trim().toLowerCase().replace(',', '.').replace('\u2212', '-');
   if (entry === '') return { kind: 'empty' };
   const match = /^(-?\d+(?:\.\d*)?) ?°? ?([cf])?$/.exec(entry);

@@ -37,14 +37,15 @@ export const torqueText = (torque: MilliNm, units: Units): string =>
 export const bothTorques = (torque: MilliNm, units: Units): string =>
   `${torqueText(torque, units)} (${torqueText(torque, units === 'metric' ? 'imperial' : 'metric')})`;
 
-export type HeardTorque = { kind: 'empty' } | { kind: 'understood'; value: MilliNm } | { kind: 'refused'; why: string };
+export type ParsedTorque =
+  { kind: 'empty' } | { kind: 'understood'; value: MilliNm } | { kind: 'refused'; why: string };
 
 /**
  * What was typed as a torque: a bare number in the shop's unit, or with lb·ft, lb·in, N·m or kg·m after it. Never throws.
  *
- * @example hearTorque('45', 'imperial') // { kind: 'understood', value: 61012 }
+ * @example parseTorque('45', 'imperial') // { kind: 'understood', value: 61012 }
  */
-export function hearTorque(text: string, units: Units): HeardTorque {
+export function parseTorque(text: string, units: Units): ParsedTorque {
   const entry = text.trim().toLowerCase().replace(',', '.');
   if (entry === '') return { kind: 'empty' };
   const match = /^(\d+\.?\d*|\.\d+) ?([a-z'·.\- ]+)?$/.exec(entry);
@@ -64,15 +65,15 @@ export function hearTorque(text: string, units: Units): HeardTorque {
 /**
  * Several torques in one entry, apart by spaces, semicolons or slashes; the unit may stand after the last. Never throws.
  *
- * @example hearTorques('30 60', 'imperial') // { ok: true, values: [ 40675, 81349 ] }
+ * @example parseTorques('30 60', 'imperial') // { ok: true, values: [ 40675, 81349 ] }
  */
-export function hearTorques(text: string, units: Units): { ok: true; values: MilliNm[] } | { ok: false; why: string } {
+export function parseTorques(text: string, units: Units): { ok: true; values: MilliNm[] } | { ok: false; why: string } {
   const match = /^([\d.,;/ ]*?) *([a-z'·.\- ]*)$/i.exec(text.trim());
   if (!match) return { ok: false, why: `“${text.trim().slice(0, 40)}” are no torques. Accepted: 30 60 90.` };
   const numerals = (match[1] ?? '').split(/[ ;/]+|, +/).filter((part) => part !== '');
   const values: MilliNm[] = [];
   for (const numeral of numerals) {
-    const heard = hearTorque(`${numeral} ${match[2] ?? ''}`, units);
+    const heard = parseTorque(`${numeral} ${match[2] ?? ''}`, units);
     if (heard.kind === 'refused') return { ok: false, why: heard.why };
     if (heard.kind === 'understood') values.push(heard.value);
   }

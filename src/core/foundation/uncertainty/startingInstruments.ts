@@ -1,7 +1,7 @@
 /** The tools a shop begins with. Limits from memory; see each tool's own sheet. */
 import { type Nm, fromInches, fromMm } from '../quantity/length';
 import type { GaugeKit, Instrument, InstrumentKind } from './instrument';
-import { MICROMETER_LIMIT } from './uncertainty';
+import { MICROMETER_LIMIT } from './repeatability';
 
 const made = (
   id: string,

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, toInches } from '../quantity/length';
-import { sayingText } from '../quantity/saying';
-import { sumOf } from './spread';
+import { messageText } from '../quantity/message';
+import { sumOf } from './combine';
 import {
   type Noted,
   atTwenty,
@@ -50,7 +50,7 @@ describe('the temperatures of a reading', () => {
   });
 
   it('are said as they were taken', () => {
-    const say = (...t: Parameters<typeof at>) => warmedWords([at(...t)], null).map((l) => sayingText(l, 'metric'));
+    const say = (...t: Parameters<typeof at>) => warmedWords([at(...t)], null).map((l) => messageText(l, 'metric'));
     expect(say(30)).toEqual(['brought to 20 °C: part and tool at 30 °C']);
     expect(say(30, 22)).toEqual(['brought to 20 °C: part at 30 °C, tool at 22 °C']);
     expect(say(null)).toEqual([]);

@@ -8,8 +8,8 @@
  */
 import { atReference, COLD, STEEL_EXPANSION } from './expansion';
 import type { Nm } from '../quantity/length';
-import { type Saying, say } from '../quantity/saying';
-import { rectangular } from './uncertainty';
+import { type Message, say } from '../quantity/message';
+import { rectangular } from './combine';
 
 /** What was noted of the temperatures of a part and its tool. Two that are alike are one: the second was often filled in from the first. */
 export type Noted = 'none' | 'one' | 'both';
@@ -146,7 +146,7 @@ export function leastKnown(all: readonly Temperatures[]): Temperatures {
 }
 
 /** How warm readings were that were brought to 20 °C, by the first of them; nothing where nothing is known. */
-export function warmedWords(readings: readonly Warmed[], shop: number | null): Saying[] {
+export function warmedWords(readings: readonly Warmed[], shop: number | null): Message[] {
   const warm = readings.map((r) => temperaturesOf(r, shop)).find(({ noted }) => noted !== 'none');
   if (!warm) return [];
   return warm.noted === 'both'

@@ -10,7 +10,7 @@
  * The grace, because a limit is no sharper than its last digit: common practice, no source.
  */
 import type { Nm } from '../quantity/length';
-import { type Component, belowOnAverage, quantileOf } from '../uncertainty/spread';
+import { type Component, belowOnAverage, quantileOf } from '../uncertainty/combine';
 
 /** How a shop decides. */
 export interface Strictness {

@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { reading } from '@/fixtures/records';
 import { fromMm } from '../quantity/length';
 import type { LoggedReading } from '../../record/reading';
-import { UNNAMED_TOOL, micrometerLimit, ownDoubt, repeatability, sizeUncertainty } from '../uncertainty/budget';
+import { UNNAMED_TOOL, micrometerLimit, ownDoubt, repeatability, sizeUncertainty } from '../uncertainty/repeatability';
 import { type Instrument, instrumentKey } from '../uncertainty/instrument';
 import { coarsest, sharedDoubt, sizedOf, toolLimit } from './measuredSize';
 import { STARTING_INSTRUMENTS } from '../uncertainty/startingInstruments';
-import { rectangular } from '../uncertainty/uncertainty';
+import { rectangular } from '../uncertainty/combine';
 
 const IRON = 11e-6;
 const SIZE = fromMm(100);

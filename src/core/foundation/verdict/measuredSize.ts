@@ -2,7 +2,7 @@
  * A size from readings of one thing: brought to 20 °C (ISO 1), averaged over repeats, with what the tools leave in doubt.
  */
 import type { Nm } from '../quantity/length';
-import { type Saying, raw, say, size } from '../quantity/saying';
+import { type Message, raw, say, size } from '../quantity/message';
 import { type Apart, type CostlySide, repeatsOf, sizesRepeat } from './repeats';
 import {
   type Doubt,
@@ -13,7 +13,7 @@ import {
   repeatability,
   scatterOf,
   sizeUncertainty,
-} from '../uncertainty/budget';
+} from '../uncertainty/repeatability';
 import type { Instrument } from '../uncertainty/instrument';
 import {
   type Noted,
@@ -25,7 +25,7 @@ import {
   thermalDoubt,
   warmedWords,
 } from '../uncertainty/thermal';
-import { rectangular } from '../uncertainty/uncertainty';
+import { rectangular } from '../uncertainty/combine';
 
 /** A reading as far as a size follows from it; `instrument` the key of the tool, null where none was named. */
 export interface SizeReading extends Warmed {
@@ -48,7 +48,7 @@ export interface Sized {
   /** What was noted of its temperature. */
   noted: Noted;
   /** Where it was found, and what it is the mean of. */
-  working: Saying[];
+  working: Message[];
   /** Readings that cannot all be true; null where they agree. The costly one counts. */
   disagreement: Apart | null;
 }

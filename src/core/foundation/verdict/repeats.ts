@@ -3,8 +3,7 @@
  * the costly one counts until it is struck out, or two later ones that agree settle it. Common practice, no source.
  */
 import type { Nm } from '../quantity/length';
-import type { Component } from '../uncertainty/spread';
-import { rectangular } from '../uncertainty/uncertainty';
+import { type Component, rectangular } from '../uncertainty/combine';
 import { agreed } from './evidence';
 
 /** The side that costs the engine: the least of a clearance and of what it runs in, the most of what runs in it. */

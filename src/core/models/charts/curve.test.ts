@@ -13,13 +13,13 @@ import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from '../load/servic
 import { USES } from '../load/serviceWords';
 import { fromInches, fromThou, toThou } from '../../foundation/quantity/length';
 import { fromPressure } from '../../foundation/quantity/pressure';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import type { Entry } from '../../judge/buildRecord';
 import { type Chart, type Construction, CONSTRUCTIONS, STARTING_CHART, cellOf } from './chart';
 import { BUILT_IN, BUILT_IN_VERSIONS, CLOSE_CURVE, STARTING_CURVE } from './startingCurve';
 import { chartFaults, withFactor } from './chartEdit';
 import { dutyOf, targetsAt } from '../../stages/targets/settings';
-import { startingChoices } from '../targets/target';
+import { startingChoices } from '../targets/papers';
 import { SURFACES } from '../../foundation/parts/materials';
 import { comparisonsOf } from '../../stages/targets/compare';
 import { figureAtLoad, knotsOf, monotoneAt, rowAtLoad } from './curve';
@@ -224,7 +224,7 @@ describe('targets from a curve', () => {
     if (!target?.set) throw new Error('it is set');
     expect(target.inForce.from).toContain('Starting curve, wide, version 3: heat load 1.51');
     expect(target.inForce.standing).toBe('from memory, not confirmed');
-    expect(target.inForce.working.map((line) => sayingText(line, 'imperial')).join(' ')).toMatch(
+    expect(target.inForce.working.map((line) => messageText(line, 'imperial')).join(' ')).toMatch(
       /4\.0000 in × 0\.00\d+ = /,
     );
   });
@@ -276,9 +276,9 @@ describe('targets from a curve', () => {
   it('a load of the chart chosen in its place holds, and less than worked out is called out', () => {
     const chosen = judged({ now: psi(10) }, { duty: 'load-1-25' });
     expect(chosen.planned?.top.set && chosen.planned.top.inForce.least).toBe(Math.round(fromInches(4) * 0.00533));
-    const found = chosen.findings.find((f) => sayingText(f.says, 'imperial').includes('heat load chosen'));
+    const found = chosen.findings.find((f) => messageText(f.says, 'imperial').includes('heat load chosen'));
     expect(found?.severity).toBe('mend');
-    expect(sayingText(found?.says ?? [], 'imperial')).toContain(
+    expect(messageText(found?.says ?? [], 'imperial')).toContain(
       'is 1.25; what the engine is for comes to 1.51. That is more heat.',
     );
   });
@@ -286,7 +286,7 @@ describe('targets from a curve', () => {
   it('that the charge is cooled is taken for granted aloud', () => {
     const says = (part: Partial<Service>) =>
       judged(part)
-        .findings.map((f) => sayingText(f.says, 'imperial'))
+        .findings.map((f) => messageText(f.says, 'imperial'))
         .join(' ');
     expect(says({ now: psi(10) })).toContain('taken as cooled');
     expect(says({ now: boosted(100_000, 'turbo', true) })).not.toContain('taken as cooled');
@@ -409,7 +409,7 @@ describe('targets from a curve', () => {
       figureAtLoad(STARTING_CURVE, 1, 'forged4032', 'clearance')?.factor,
     );
     const found = judged({}, { construction: 'forged2618High' }).findings;
-    expect(found.map((f) => sayingText(f.says, 'imperial')).join(' ')).toContain('close to the crown');
+    expect(found.map((f) => messageText(f.says, 'imperial')).join(' ')).toContain('close to the crown');
   });
 
   it('version 2 says what it said: links and builds name it', () => {
@@ -504,14 +504,14 @@ describe('targets from a curve', () => {
         jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street', now: psi(psis) } }),
         { ...onCurve, value: chart },
       ],
-    }).findings.filter((f) => sayingText(f.says, 'imperial').includes('by the heat model'));
+    }).findings.filter((f) => messageText(f.says, 'imperial').includes('by the heat model'));
 
   it('the heat model says nothing against the wide curve, remarks where its doubt leaves a close gap open, and never does more', () => {
     for (const psis of [0, 10, 28, 45]) expect(heatSaid(psis, STARTING_CURVE), `${psis} psi`).toEqual([]);
     const close = heatSaid(28, CLOSE_CURVE);
     expect(close.map((f) => f.severity)).toContain('note');
     expect(close.every((f) => f.severity === 'note')).toBe(true);
-    expect(sayingText(close[0]?.says ?? [], 'imperial')).toMatch(
+    expect(messageText(close[0]?.says ?? [], 'imperial')).toMatch(
       /A model: it knows that one temperature, which all its rings share, to ±\u00a03\d °C\.$/,
     );
     // a chart of the shop's own is held to the model as before
@@ -629,7 +629,7 @@ describe('targets from a curve', () => {
       const now = { ...boosted(fromPressure(1.4, 'bar')), nitrous: nitrous([shot]).nitrous };
       const found = judged({ now }, four);
       expect(found.planned?.top.set).toBe(true);
-      expect(found.findings.some((f) => sayingText(f.says, 'imperial').includes('compared with practice'))).toBe(true);
+      expect(found.findings.some((f) => messageText(f.says, 'imperial').includes('compared with practice'))).toBe(true);
     }
     const now = { ...boosted(fromPressure(1.4, 'bar')), nitrous: nitrous([250]).nitrous };
     expect(judged({ now }, four).planned?.top.set).toBe(false);
@@ -655,7 +655,7 @@ describe('targets from a curve', () => {
 
   it('boost said as absolute that the air has by itself is called out', () => {
     const says = (part: Partial<Service>) =>
-      judged(part).findings.find((f) => sayingText(f.says, 'imperial').includes('counts as none'));
+      judged(part).findings.find((f) => messageText(f.says, 'imperial').includes('counts as none'));
     const absolute = (pressure: number): Adders => ({
       ...NO_ADDERS,
       boost: { by: 'turbo', pressure, absolute: true, cooled: null },

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import type { Target } from '../targets/target';
-import { UNNAMED_TOOL, ownDoubt, repeatability } from '../../foundation/uncertainty/budget';
-import { expandedOf } from '../../foundation/uncertainty/spread';
+import { UNNAMED_TOOL, ownDoubt, repeatability } from '../../foundation/uncertainty/repeatability';
+import { expandedOf, rectangular } from '../../foundation/uncertainty/combine';
 import { temperaturesOf, thermalDoubt } from '../../foundation/uncertainty/thermal';
 import { STARTING_STRICTNESS } from '../../foundation/verdict/decide';
-import { rectangular } from '../../foundation/uncertainty/uncertainty';
 import { type DoubtedSize, clearanceDoubt, clearanceIsDone, clearanceOf, clearanceVerdict } from './clearance';
 import { clearanceAdvice } from '../../stages/pistons/clearanceAdvice';
 
@@ -150,7 +149,7 @@ describe('clearance', () => {
     );
     expect(found.state).toBe(state);
     if (state === 'not proven')
-      expect(sayingText(clearanceAdvice(found, 1, null), 'imperial')).toContain('about one in five');
+      expect(messageText(clearanceAdvice(found, 1, null), 'imperial')).toContain('about one in five');
   });
 
   it('is recorded without a verdict when nothing says what it must be', () => {

@@ -3,8 +3,8 @@
  */
 import type { Nm } from '../../foundation/quantity/length';
 import type { Target } from '../targets/target';
-import type { Doubt } from '../../foundation/uncertainty/budget';
-import { type Component, sumOf } from '../../foundation/uncertainty/spread';
+import type { Doubt } from '../../foundation/uncertainty/repeatability';
+import { type Component, sumOf } from '../../foundation/uncertainty/combine';
 import { type Noted, sharedShopDoubt } from '../../foundation/uncertainty/thermal';
 import { type Estimate, type Low, type Side, type Strictness, decide, exactly } from '../../foundation/verdict/decide';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gap, record } from '@/fixtures/records';
-import { hotGap } from '../heat/heat';
+import { hotGap } from '../heat/hotGap';
 import { judge } from '../../judge/judge';
 import { fromMm, fromThou } from '../../foundation/quantity/length';
 import { type Cycle, type RingSpace, gasCycle, spaceVolume } from './cycle';

@@ -3,15 +3,15 @@ import { closedWords, gapLine, gapWorking } from './heatWords';
 import { NO_SERVICE } from '../load/service';
 import { gap, jobEntry, reading } from '@/fixtures/records';
 import { fromInches, fromThou, toInches } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import { type HeatChoices, STARTING_HEAT, closingChance } from './assess';
 import { HOT_BORE, HOT_RING } from './metals';
-import { closingGap, hotGap } from './heat';
+import { closingGap, hotGap } from './hotGap';
 import { simulate } from './simulate';
 import { judge } from '../../judge/judge';
 import { STARTING_CHART } from '../charts/chart';
 import { STARTING_CURVE } from '../charts/startingCurve';
-import { startingChoices } from '../targets/target';
+import { startingChoices } from '../targets/papers';
 import type { Entry } from '../../judge/buildRecord';
 
 const heatEntry = (change: Partial<HeatChoices>): Entry => ({
@@ -51,7 +51,7 @@ describe('the heat model of a build', () => {
     const top = first({ service: street, construction: 'cast' })?.rings.top;
     const [minimum] = top?.points ?? [];
     if (!top || !minimum) throw new Error('it is worked out');
-    const lines = gapWorking(minimum, top).map((l) => sayingText(l, 'imperial'));
+    const lines = gapWorking(minimum, top).map((l) => messageText(l, 'imperial'));
     expect(gapLine(minimum, top).at(-1)).toEqual({ celsius: minimum.butting, gap: 0 });
     expect(gapLine(minimum, top)[0]).toMatchObject({ celsius: 20 });
     expect(lines[0]).toMatch(
@@ -164,23 +164,23 @@ describe('the heat model of a build', () => {
     const cool = judged({ service: street });
     const hot = judged({ service: street }, heatEntry({ top: 300 }));
     expect(hot.cylinders[0]?.rings.top.target).toEqual(cool.cylinders[0]?.rings.top.target);
-    const says = hot.findings.filter((f) => f.severity === 'mend').map((f) => sayingText(f.says, 'imperial'));
+    const says = hot.findings.filter((f) => f.severity === 'mend').map((f) => messageText(f.says, 'imperial'));
     expect(says.join()).toMatch(
       /by the heat model the chance that the target’s lower end, 16 thou, closes is (about|over) 99 in 100: at 20\d °C, the ring assumed at 300 °C/,
     );
-    expect(cool.findings.some((f) => sayingText(f.says, 'imperial').includes('heat model'))).toBe(false);
+    expect(cool.findings.some((f) => messageText(f.says, 'imperial').includes('heat model'))).toBe(false);
   });
 
   it('goes by the chance, and stops nothing', () => {
     const at = (top: number) =>
       judged({ service: street }, heatEntry({ top })).findings.filter((f) =>
-        sayingText(f.says, 'imperial').startsWith('Top ring: by the heat model'),
+        messageText(f.says, 'imperial').startsWith('Top ring: by the heat model'),
       );
     // its ends meet at 200 °C, known to ± 30 K (k = 2): 22 K of margin is more than one in twenty
     expect(at(170)).toEqual([]);
     expect(at(178)).toMatchObject([{ severity: 'mend' }]);
     expect(at(400)).toMatchObject([{ severity: 'mend' }]);
-    expect(sayingText(at(178)[0]?.says ?? [], 'imperial')).toMatch(/one temperature that all its rings share/);
+    expect(messageText(at(178)[0]?.says ?? [], 'imperial')).toMatch(/one temperature that all its rings share/);
   });
 
   it('under a sheet it only remarks, once for the build', () => {
@@ -205,8 +205,8 @@ describe('the heat model of a build', () => {
     };
     const read = ['L1', 'R1', 'L2'].map((c) => reading(`g${c}`, c, 'top', 250_000));
     const judgement = judged({ service: street, units: 'metric', plannedBore: 81_500_000 }, sheet, ...read);
-    const heat = judgement.findings.filter((f) => sayingText(f.says, 'metric').includes('heat model'));
-    expect(heat.filter((f) => sayingText(f.says, 'metric').startsWith('Top ring'))).toMatchObject([
+    const heat = judgement.findings.filter((f) => messageText(f.says, 'metric').includes('heat model'));
+    expect(heat.filter((f) => messageText(f.says, 'metric').startsWith('Top ring'))).toMatchObject([
       { severity: 'note' },
     ]);
     expect(heat.filter((f) => f.severity !== 'note')).toEqual([]);
@@ -216,7 +216,7 @@ describe('the heat model of a build', () => {
   it('warns of the measured gap by its cylinder, but not of a short ring that is to be filed anyway', () => {
     const all = (thou: number) =>
       judged({ service: street }, heatEntry({ top: 240 }), gap('a', 'L1', 'top', thou)).findings.filter(
-        (f) => f.cylinder === 'L1' && sayingText(f.says, 'imperial').includes('heat model'),
+        (f) => f.cylinder === 'L1' && messageText(f.says, 'imperial').includes('heat model'),
       );
     expect(all(16)[0]).toMatchObject({ severity: 'mend', stage: 'targets' });
     expect(all(12)).toEqual([]);

@@ -18,12 +18,12 @@ import {
   growth,
   hotGap,
   runningClearance,
-} from './heat';
+} from './hotGap';
 import { COLD } from '../../foundation/uncertainty/expansion';
 import { type Expansion, type RingMetal, HOT_BORE, HOT_RING, hotSkirt } from './metals';
 import { COLD_WALL, COOLANT, secondAt, temperatureSpread, temperaturesAt, wallAt } from './temperatures';
 import { AIR_COOLED } from '../load/load';
-import { belowOnAverage } from '../../foundation/uncertainty/spread';
+import { belowOnAverage } from '../../foundation/uncertainty/combine';
 import type { ColdGap, HeatSpread } from './simulate';
 
 export type HeatRing = 'top' | 'second';

@@ -1,7 +1,7 @@
 /** The cold gap that just closes, as the pictures of the load draw it. */
 import type { Nm } from '../../foundation/quantity/length';
 import { type CaseAsk, type HeatRing, caseAsk, temperaturesFor } from './assess';
-import { closingGap } from './heat';
+import { closingGap } from './hotGap';
 
 /**
  * The cold gap whose ends just meet at the temperatures of a row, nm: in the case that decides with what their doubt leaves

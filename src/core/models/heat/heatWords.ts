@@ -1,7 +1,7 @@
 /** The heat model as it is told and drawn: what it assumes, the formula with its numbers, the lines over temperature. */
-import { type Saying, fine, raw, say, size } from '../../foundation/quantity/saying';
+import { type Message, fine, raw, say, size } from '../../foundation/quantity/message';
 import type { HeatCase, HotClearance, HotGap, JudgedHeat, JudgedRingHeat } from './assess';
-import { hotGap, runningClearance } from './heat';
+import { hotGap, runningClearance } from './hotGap';
 import { COLD } from '../../foundation/uncertainty/expansion';
 import { RING_METAL_WORDS } from './metalWords';
 import type { Expansion } from './metals';
@@ -55,7 +55,7 @@ export const CASE_WORDS: Record<HeatCase, string> = {
 export const gapWorking = (
   { cold, hot, butting, margin, cases }: HotGap,
   { assumed, heat, spread, decides }: JudgedRingHeat,
-): Saying[] => [
+): Message[] => [
   say`π × ${size(heat.bore)} × (1 + ${micro(heat.boreExpansion, heat.wall)} × ${kelvin(heat.wall)} K) − (π × ${size(heat.bore)} − ${fine(cold)}) × (1 + ${micro(heat.ringExpansion, assumed)} × ${kelvin(assumed)} K) = ${raw(Math.round(hot))}`,
   say`that is nothing at ${degrees(butting)}: ${margin.toFixed(0)} K from the assumed ${degrees(assumed)}`,
   say`${CASE_WORDS.warm} ${raw(Math.round(cases.warm.hot))}; ${CASE_WORDS['cold wall']} ${raw(Math.round(cases['cold wall'].hot))}: ${decides === 'warm' ? 'iron is judged warm' : 'aluminium is judged by the cold wall'}`,
@@ -66,7 +66,7 @@ export const gapWorking = (
 export const clearanceWorking = (
   { cold, hot, closing }: HotClearance,
   { assumed, heat }: NonNullable<JudgedHeat['piston']>,
-): Saying[] => [
+): Message[] => [
   say`${size(heat.bore)} × (1 + ${micro(heat.boreExpansion, heat.wall)} × ${kelvin(heat.wall)} K) − (${size(heat.bore)} − ${fine(cold)}) × (1 + ${micro(heat.pistonExpansion, assumed)} × ${kelvin(assumed)} K) = ${raw(Math.round(hot))}`,
   say`the skirt's figure is what it shows at the gauge point of its free growth: from memory`,
   say`nothing is left in the model at ${degrees(closing)}`,

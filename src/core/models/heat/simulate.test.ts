@@ -2,7 +2,7 @@ import { erf } from 'mathjs';
 import { mean, standardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { fromThou } from '../../foundation/quantity/length';
-import { type RingHeat, buttingTemperature, hotGap } from './heat';
+import { type RingHeat, buttingTemperature, hotGap } from './hotGap';
 import { HOT_BORE, HOT_RING } from './metals';
 import { randomFrom } from './random';
 import { type SimulationAsk, chanceWords, simulate, simulation } from './simulate';

@@ -6,7 +6,7 @@
  * Monte Carlo: published, JCGM 101:2008, recalled from memory.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type RingHeat, buttingTemperature, growth } from './heat';
+import { type RingHeat, buttingTemperature, growth } from './hotGap';
 import type { Expansion } from './metals';
 import { type Random, randomFrom } from './random';
 

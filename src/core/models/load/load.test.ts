@@ -6,7 +6,7 @@ import { fromInches } from '../../foundation/quantity/length';
 import { type PressureUnit, PRESSURE_UNITS, fromPressure } from '../../foundation/quantity/pressure';
 import { SEA_LEVEL, atmosphereAt, compressedHotter, woschni } from './gas';
 import { baseWords, shareReason, shareWords, sharesText } from './loadWords';
-import { hearAltitude, hearPower } from './hearPlace';
+import { parseAltitude, parsePower } from './parsePowerAndAltitude';
 import { type LoadOf, doubtWords, heatLoad, outsideWords } from './load';
 import { type Adders, type Service, NO_ADDERS, NO_SERVICE } from './service';
 import { FUELS, USES } from './serviceWords';
@@ -361,7 +361,7 @@ describe('power and altitude as typed', () => {
     ['lots', 'no power'],
     ['90000', 'no power'],
   ] as const)('%s', (text, expected) => {
-    const heard = hearPower(text);
+    const heard = parsePower(text);
     expect(heard.kind === 'understood' ? heard.value : heard.kind === 'empty' ? null : 'no power').toBe(expected);
   });
 
@@ -373,7 +373,7 @@ describe('power and altitude as typed', () => {
     ['-20', 'metric', -20],
     ['9000', 'metric', 'none'],
   ] as const)('%s in %s', (text, units, expected) => {
-    const heard = hearAltitude(text, units);
+    const heard = parseAltitude(text, units);
     expect(heard.kind === 'understood' ? heard.value : 'none').toBe(expected);
   });
 });

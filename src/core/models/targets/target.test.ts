@@ -1,26 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, roundUpTo } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from '../charts/chart';
 import { withFactor } from '../charts/chartEdit';
-import {
-  type TargetBore,
-  type Given,
-  type Candidate,
-  type Target,
-  type TargetAsk,
-  type TargetChoices,
-  RAIL_MINIMUM,
-  clearanceTarget,
-  loosened,
-  oldRuleGap,
-  railGapTarget,
-  secondGapTarget,
-  startingChoices,
-  statedMinimum,
-  topGapTarget,
-} from './target';
+import { type TargetBore, type Candidate, type Target, loosened } from './target';
+import { clearanceTarget } from './clearanceTarget';
+import { railGapTarget, RAIL_MINIMUM, secondGapTarget, oldRuleGap, topGapTarget } from './ringGapTarget';
+import type { TargetAsk } from './chartTarget';
+import { type TargetChoices, type Given, statedMinimum, startingChoices } from './papers';
 
 const choices = startingChoices('imperial');
 const at = (inches: number): TargetBore => ({ nm: fromInches(inches), from: 'measured' });
@@ -272,7 +260,7 @@ describe('the second ring', () => {
     const difference = second(by({ by: 'difference', over: fromThou(3.5) }));
     expect(difference).toMatchObject({ rank: 'rule', aimFrom: fromThou(25), standing: 'the builder’s own figure' });
     expect(difference.least).toBe(Math.round(fromInches(4.065) * 0.005) + fromThou(3.5));
-    expect(difference.working.map((line) => sayingText(line, 'imperial'))).toEqual([
+    expect(difference.working.map((line) => messageText(line, 'imperial'))).toEqual([
       "the top ring's 21 thou + 3.5 thou = 0.02450 in, up to the next step → 25 thou",
     ]);
     expect(second(by({ by: 'ratio', ratio: 1.15 })).aimFrom).toBe(fromThou(25));
@@ -362,7 +350,7 @@ describe('allowances', () => {
   it('move minimum, aim and limit up together, in every figure in sight, and say so', () => {
     const loose = loosened(topGapTarget(drag), fromThou(1), 'rear cylinder');
     expect(force(loose)).toMatchObject({ aimFrom: fromThou(22), aimTo: fromThou(25), most: fromThou(27) });
-    expect(sayingText(force(loose).working.at(-1) ?? [], 'imperial')).toBe(
+    expect(messageText(force(loose).working.at(-1) ?? [], 'imperial')).toBe(
       'allowance of this cylinder + 1 thou (rear cylinder) → 22 thou',
     );
     const rails = loosened(railGapTarget(drag), fromThou(1), '');
@@ -420,7 +408,7 @@ describe('plated bores', () => {
     const plated: TargetAsk = { ...drag, bore: at(4), surface: 'plated' };
     const kept = force(clearanceTarget(plated));
     expect(kept.aimFrom).toBe(fromThou(3.6));
-    expect(sayingText(kept.working.at(-1) ?? [], 'imperial')).toContain('the looser of the two');
+    expect(messageText(kept.working.at(-1) ?? [], 'imperial')).toContain('the looser of the two');
     const chart = withFactor(
       STARTING_CHART,
       { row: 'race', column: 'forged4032', figure: 'clearancePlated' },
@@ -474,7 +462,7 @@ describe('properties of every chart target', () => {
         const { aimFrom: min } = target.inForce;
         expect(roundUpTo(min, ask.choices.feelerStep)).toBe(min);
         const shown = ['imperial', 'metric'].map((units) =>
-          sayingText([{ nm: min, as: 'raw' }], units as 'imperial' | 'metric'),
+          messageText([{ nm: min, as: 'raw' }], units as 'imperial' | 'metric'),
         );
         const back = [fromInches(Number(shown[0]?.replace(' in', ''))), fromMm(Number(shown[1]?.replace(' mm', '')))];
         for (const nm of back) expect(Math.abs(nm - min)).toBeLessThan(150);

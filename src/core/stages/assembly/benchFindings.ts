@@ -1,13 +1,13 @@
 /** What is to be known of fasteners, turning and masses. */
-import { openMasses, massesOf } from './weights/masses';
+import { openMasses, massesOf } from './weights/weights';
 import { BLOCK, isCylinderId } from '../../foundation/engine/places';
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { lapsedWords } from '../../record/reading';
 import { type Finding, about } from '../contract/finding';
-import { usedWords } from './torque/groups';
-import { ledgerOf, unrecorded } from './torque/ledger';
+import { usedWords } from './torque/fastenerGroups';
+import { ledgerOf, unrecorded } from './torque/torqueRecord';
 import { isTurnOpen, turnFaults, turningOf } from './rotating/rotatingTorque';
-import type { Engine, Whole } from './found';
+import type { Engine, Whole } from './types';
 
 /** Whether something was signed off as tightened on the walk. */
 export const isTightened = ({ log }: Pick<Engine, 'log'>, cylinders: readonly Whole[]): boolean =>

@@ -1,18 +1,18 @@
 /** Masses, fasteners and turning on paper and in the table. */
 import { bobweightsOf } from './weights/bobweight';
-import { PART_WORDS, massesOf } from './weights/masses';
+import { PART_WORDS, massesOf } from './weights/weights';
 import { gramsText } from '../../foundation/quantity/mass';
 import { toInches, toMm } from '../../foundation/quantity/length';
-import { clear, say } from '../../foundation/quantity/saying';
+import { clear, say } from '../../foundation/quantity/message';
 import { bothTorques } from '../../foundation/quantity/torque';
 import { benchedOf } from '../../record/countedWork';
 import { acceptedWords } from '../../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../contract/report';
-import { usedWords } from './torque/groups';
-import { ledgerOf } from './torque/ledger';
+import { usedWords } from './torque/fastenerGroups';
+import { ledgerOf } from './torque/torqueRecord';
 import { figureWords } from './torque/words';
 import { afterWords, turningOf } from './rotating/rotatingTorque';
-import type { All, Whole } from './found';
+import type { All, Whole } from './types';
 
 const grams = (mg: number): string => (mg / 1000).toFixed(3);
 const newtonMetres = (torque: number | null): string => (torque === null ? '' : (torque / 1000).toFixed(3));

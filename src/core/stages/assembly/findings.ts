@@ -1,12 +1,12 @@
 /** What is to be known of a piston on its way in. */
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { benchFindings } from './benchFindings';
-import { blockStepsIn } from './block';
+import { blockStepsIn } from './engineSteps';
 import { type Finding, about } from '../contract/finding';
 import { HANGING_CHECKS } from './checks';
 import { BLOCK } from '../../foundation/engine/places';
-import type { Engine, Whole } from './found';
-import { isRight } from './judged';
+import type { Engine, Whole } from './types';
+import { isRight } from './cylinderSteps';
 import type { Step } from '../../record/stepIds';
 import { checkSays } from './stepNames';
 

@@ -1,15 +1,15 @@
 /** The walk on paper and in the table: who did what, and when. */
-import { ledgerOf, unrecorded } from './torque/ledger';
+import { ledgerOf, unrecorded } from './torque/torqueRecord';
 import { isTightened } from './benchFindings';
 import { BLOCK } from '../../foundation/engine/places';
-import { type Saying, say } from '../../foundation/quantity/saying';
+import { type Message, say } from '../../foundation/quantity/message';
 import type { PinEntry } from '../../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../contract/report';
 import type { Report } from '../contract/stage';
 import { benchParts, benchResults, benchRows } from './benchReport';
-import { blockStepsIn } from './block';
-import type { All, Whole } from './found';
-import { type JudgedCheck, isRight } from './judged';
+import { blockStepsIn } from './engineSteps';
+import type { All, Whole } from './types';
+import { type JudgedCheck, isRight } from './cylinderSteps';
 import { PIN_PART_WORDS } from '../../record/pinParts';
 import { PHASE_WORDS, STEP_WORDS } from './stepNames';
 import { type Phase, PHASE_OF } from './phases';
@@ -64,7 +64,7 @@ function doneBy(steps: readonly JudgedCheck[]): Piece[] {
 const ON_PAPER = ['hang', 'rings', 'in', 'cap', 'turn'] as const satisfies readonly Phase[];
 
 /** What everything was put together with. */
-function oilWords({ choices: { walk } }: All): Saying[] {
+function oilWords({ choices: { walk } }: All): Message[] {
   const said = [
     ['bores', walk.oils.bore],
     ['bearings and pins', walk.oils.bearings],

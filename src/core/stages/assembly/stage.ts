@@ -2,16 +2,24 @@
 import { findings } from './findings';
 import { BLOCK, isCylinderId } from '../../foundation/engine/places';
 import type { BalanceChoices, SetChoices } from './weights/choices';
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { type Log, type Tick, pinsOn } from '../../record/log';
-import { partsIn } from '../../record/parts';
+import { partsIn } from '../../record/fittedParts';
 import type { PinEntry } from '../../record/reading';
 import type { Memo } from '../contract/memo';
-import { type Caption, type Judged, type Missing, type Progress, type Stage, SILENT, counted } from '../contract/stage';
-import type { FastenerGroup } from './torque/groups';
+import {
+  type Caption,
+  type StageResult,
+  type Missing,
+  type Progress,
+  type Stage,
+  SILENT,
+  counted,
+} from '../contract/stage';
+import type { FastenerGroup } from './torque/fastenerGroups';
 import { STARTING_WALK } from './walkChoices';
-import type { All, AssemblyMade, AssemblyPart, Clocked, Engine, Readied, Whole } from './found';
-import { blockOf } from './judged';
+import type { All, AssemblyEngineResult, AssemblyCylinderResult, Clocked, Engine, Readied, Whole } from './types';
+import { blockOf } from './cylinderSteps';
 import { blockStepsOf, stepsOf } from './steps';
 import type { Step } from '../../record/stepIds';
 
@@ -26,9 +34,13 @@ const isBlockDone = ({ ticks }: Log, steps: readonly Step[]): boolean => {
 const pinsElsewhere = ({ log: { pins } }: Engine): PinEntry[] =>
   [...pins].flatMap(([place, on]) => (isCylinderId(place) ? [] : on));
 
-function judge(engine: Engine, cylinders: readonly Clocked[], memo: Memo): Judged<AssemblyPart, AssemblyMade> {
+function judge(
+  engine: Engine,
+  cylinders: readonly Clocked[],
+  memo: Memo,
+): StageResult<AssemblyCylinderResult, AssemblyEngineResult> {
   const { log, choices } = engine;
-  const parts = cylinders.map(({ id, clocking }): [string, AssemblyPart] => {
+  const parts = cylinders.map(({ id, clocking }): [string, AssemblyCylinderResult] => {
     const ticks = log.ticks.get(id) ?? NO_TICKS;
     const inIt = partsIn(log, id);
     const pins = pinsOn(log, id);
@@ -97,4 +109,4 @@ export const assembly = {
   joints: ({ block }) => block.asFound,
   findings,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Clocked, AssemblyPart, AssemblyMade, All, Whole>;
+} satisfies Stage<Engine, Clocked, AssemblyCylinderResult, AssemblyEngineResult, All, Whole>;

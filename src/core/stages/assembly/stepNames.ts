@@ -1,5 +1,5 @@
 /** What steps and the parts of the walk are called. Common practice, no source. */
-import type { JudgedCheck } from './judged';
+import type { JudgedCheck } from './cylinderSteps';
 import type { Phase } from './phases';
 import type { Step } from '../../record/stepIds';
 

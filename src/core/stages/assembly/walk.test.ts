@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyEntries } from '@/fixtures/anyEntries';
 import { job, jobEntry } from '@/fixtures/records';
-import { blockStepsIn } from './block';
+import { blockStepsIn } from './engineSteps';
 import { STARTING_CLOCKING } from '../clocking/choices';
 import { BLOCK } from '../../foundation/engine/places';
 import { STARTING_JOURNALS } from '../journals/choices';
@@ -11,15 +11,15 @@ import type { Judgement } from '../../judge/judgement';
 import type { TightenedEntry } from '../../record/benchWork';
 import type { CheckEntry } from '../../record/reading';
 import type { Entry } from '../../judge/buildRecord';
-import { sayingText } from '../../foundation/quantity/saying';
-import type { FastenerGroup } from './torque/groups';
+import { messageText } from '../../foundation/quantity/message';
+import type { FastenerGroup } from './torque/fastenerGroups';
 import { type WalkChoices, STARTING_WALK, WHOLE_WALK } from './walkChoices';
-import { isRight, againstOf } from './judged';
+import { isRight, againstOf } from './cylinderSteps';
 import { report } from './report';
-import { installOrder } from './order';
+import { installOrder } from './installOrder';
 import { shortBlockOf } from '../../judge/shortBlock';
 import { stepSays, whyOf } from './stepWords';
-import { takenOutOf } from './takenOut';
+import { takenOutOf } from './pistonRemoval';
 import { PHASES, PHASE_OF } from './phases';
 import { beforeIn, blockStepsOf, stepsOf } from './steps';
 import { BLOCK_STEPS, CYLINDER_STEPS, CHECKS } from '../../record/stepIds';
@@ -335,11 +335,11 @@ describe('what is pinned on', () => {
     const { entries } = walked(begun());
     const held = of([...entries, pin('L1', 'clips')]);
     const cylinder = held.cylinders.find((c) => c.id === 'L1');
-    expect(cylinder?.ready.missing.map((m) => sayingText(m.says, 'imperial'))).toContain('Pinned on: oil jets!');
+    expect(cylinder?.ready.missing.map((m) => messageText(m.says, 'imperial'))).toContain('Pinned on: oil jets!');
     const onPart = of([...entries, { ...pin('L1', null), part: 'rod' } as Entry]).cylinders.find((c) => c.id === 'L1');
-    expect(onPart?.ready.missing.map((m) => sayingText(m.says, 'imperial'))).toContain('Pinned on rod: oil jets!');
+    expect(onPart?.ready.missing.map((m) => messageText(m.says, 'imperial'))).toContain('Pinned on rod: oil jets!');
     expect(held.stages.find((s) => s.stage === 'assembly')?.done).toBe(8);
-    expect(shortBlockOf(held).open.map((o) => sayingText(o.says, 'imperial'))).toContain(
+    expect(shortBlockOf(held).open.map((o) => messageText(o.says, 'imperial'))).toContain(
       'Cylinder 1: Pinned on: oil jets!',
     );
     const off = of([...entries, pin('L1', 'clips'), { ...stamp(901), kind: 'void', of: 'w900', reason: 'done with' }]);
@@ -353,7 +353,7 @@ describe('what is pinned on', () => {
   });
 
   it('on a main or the engine keeps the short block from being ready', () => {
-    const says = (entries: Entry[]) => shortBlockOf(of(entries)).open.map((o) => sayingText(o.says, 'imperial'));
+    const says = (entries: Entry[]) => shortBlockOf(of(entries)).open.map((o) => messageText(o.says, 'imperial'));
     expect(says([...begun(), pin(BLOCK, null)])).toContain('Engine: pinned on: oil jets!');
     expect(says([...begun(), pin('M2', null)]).join()).toContain('pinned on: oil jets!');
   });
@@ -380,7 +380,7 @@ describe('the steps of the engine', () => {
 
 describe('the short block', () => {
   const says = (entries: Entry[]): string[] =>
-    shortBlockOf(of(entries)).open.map((o) => sayingText(o.says, 'imperial'));
+    shortBlockOf(of(entries)).open.map((o) => messageText(o.says, 'imperial'));
   const covered = (elsewhere: ('journals' | 'assembly')[] = []): Entry =>
     jobEntry({ also: ['journals'], elsewhere: elsewhere.filter((e) => e === 'assembly') });
 
@@ -435,7 +435,7 @@ describe('the walk on paper', () => {
     };
     const headings = (entries: Entry[]): string[] => {
       const judgement = of(entries);
-      return report.sheet(judgement, judgement.cylinders).map((part) => sayingText(part.heading, 'imperial'));
+      return report.sheet(judgement, judgement.cylinders).map((part) => messageText(part.heading, 'imperial'));
     };
     const [at] = walkIn(of(begun()));
     if (!at) throw new Error('a step');
@@ -462,7 +462,7 @@ describe('the second round with the wrench', () => {
         tick(judgement, { place: BLOCK, step: 'allTight' }, 1, first),
         tick(judgement, { place: BLOCK, step: 'secondRound' }, 2, second),
       ])
-        .findings.map((f) => sayingText(f.says, 'imperial'))
+        .findings.map((f) => messageText(f.says, 'imperial'))
         .join();
     expect(says('KM', 'KM')).toContain('made by KM, who tightened them');
     expect(says('KM', 'AW')).not.toContain('who tightened them');
@@ -473,7 +473,7 @@ describe('the second round with the wrench', () => {
       tick(each, { place: 'L1', step: 'tightened' }, 1, 'KM'),
       tick(each, { place: BLOCK, step: 'secondRound' }, 2, 'KM'),
     ]);
-    expect(own.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain('who tightened them');
+    expect(own.findings.map((f) => messageText(f.says, 'imperial')).join()).toContain('who tightened them');
   });
 });
 
@@ -482,7 +482,7 @@ describe('what is signed off', () => {
     const judgement = of(begun());
     const after = (by: string, ...more: Entry[]) =>
       of([...begun(), ...more, tick(judgement, { place: BLOCK, step: 'allTight' }, 1, by)]);
-    const says = (judged: Judgement): string => judged.findings.map((f) => sayingText(f.says, 'imperial')).join();
+    const says = (judged: Judgement): string => judged.findings.map((f) => messageText(f.says, 'imperial')).join();
     expect(says(after(''))).toContain("1 step is signed off with nobody's initials");
     expect(says(after('KM'))).not.toContain('initials');
     expect(says(of(begun()))).not.toContain('no figure is on record');
@@ -512,7 +512,7 @@ describe('what no longer holds', () => {
     const { block } = later.cylinders.find((c) => c.id === 'L1') ?? { block: null };
     expect(block?.checks.every((c) => c.state === 'again')).toBe(true);
     expect(block?.isIn).toBe(false);
-    expect(later.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain('check again');
+    expect(later.findings.map((f) => messageText(f.says, 'imperial')).join()).toContain('check again');
   });
 });
 

@@ -1,10 +1,10 @@
 /** The walk through an engine: every step in the order it is made in, and which one is next. */
 import { BLOCK } from '../../foundation/engine/places';
-import type { Assembled, Whole } from './found';
+import type { Assembled, Whole } from './types';
 import type { PinEntry } from '../../record/reading';
-import { blockStepsIn } from './block';
-import { type JudgedCheck, isRight } from './judged';
-import type { FitOrder, OrderAsk, ToFit } from './order';
+import { blockStepsIn } from './engineSteps';
+import { type JudgedCheck, isRight } from './cylinderSteps';
+import type { FitOrder, OrderAsk, ToFit } from './installOrder';
 import { PHASE_OF } from './phases';
 import { blockStepsOf } from './steps';
 import type { Step } from '../../record/stepIds';

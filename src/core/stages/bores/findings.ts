@@ -2,19 +2,19 @@
 import type { Cylinder } from '../../foundation/engine/engine';
 import { outlierOf, NEAR } from '../../foundation/quantity/outlier';
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, fine, say, size } from '../../foundation/quantity/saying';
+import { type Message, fine, say, size } from '../../foundation/quantity/message';
 import { type LoggedReading, acceptedWords, lapsedWords, isLive, livePasses } from '../../record/reading';
 import { type Finding, type Severity, about } from '../contract/finding';
-import type { BoresPart } from './found';
+import type { BoresCylinderResult } from './types';
 import { ABOVE, spotWords } from '../../foundation/parts/spots';
 import type { BoreChoices } from './measuringPlan';
-import type { Frame } from '../contract/stage';
-import type { Supplied } from './supplied';
+import type { EngineContext } from '../contract/stage';
+import type { Supplied } from './suppliedSizes';
 import type { Tools } from '../../foundation/verdict/measuredSize';
 import type { SizeLimits } from '../../foundation/quantity/sizeLimits';
 import { boreIsDone } from './verdict';
 
-type Measured = Cylinder & BoresPart;
+type Measured = Cylinder & BoresCylinderResult;
 
 /** A measured bore this far from the plan is worth a look: 0.25 mm. From memory. */
 const OFF_PLAN: Nm = 250_000;
@@ -22,8 +22,8 @@ const OFF_PLAN: Nm = 250_000;
 const LEAN = 20;
 
 /** Sayings in one, a semicolon between them. */
-export const joined = (sayings: Saying[]): Saying =>
-  sayings.reduce<Saying>((all, s, i) => (i === 0 ? s : say`${all}; ${s}`), []);
+export const joined = (sayings: Message[]): Message =>
+  sayings.reduce<Message>((all, s, i) => (i === 0 ? s : say`${all}; ${s}`), []);
 
 /** What to do about a reading that lies apart: the slip that would explain it, where one does. */
 export const slipWords = (slip: string | null): string =>
@@ -31,7 +31,7 @@ export const slipWords = (slip: string | null): string =>
 
 function verdictFindings({ label, id, bore }: Measured): Finding[] {
   const { state, reasons } = bore.verdict;
-  const at = (severity: Severity, says: Saying): Finding[] => [about(severity, 'bores', id, says)];
+  const at = (severity: Severity, says: Message): Finding[] => [about(severity, 'bores', id, says)];
   const why = say`${joined(reasons)}.${bore.lapsed ? lapsedWords(bore.lapsed) : ''}`;
   if (bore.accepted && !boreIsDone(state))
     return at('note', say`Cylinder ${label}, bore ${state}, ${acceptedWords(bore.accepted)}. ${why}`);
@@ -78,7 +78,7 @@ function shapeFindings({ label, id, bore }: Measured): Finding[] {
 }
 
 function spotFindings({ label, id, bore }: Measured): Finding[] {
-  const at = (says: Saying, severity: Severity = 'mend'): Finding => about(severity, 'bores', id, says);
+  const at = (says: Message, severity: Severity = 'mend'): Finding => about(severity, 'bores', id, says);
   const { shape } = bore;
   const live = bore.spots.flatMap((s) => (s.value === null || s.depth === ABOVE ? [] : [{ spot: s, value: s.value }]));
   const far = shape !== null && shape.largest.value - Math.min(...live.map((l) => l.value)) > NEAR.bore;
@@ -339,7 +339,7 @@ function unsaidFindings(cylinders: readonly Measured[]): Finding[] {
  * @example findings(judgement, [cylinder]).length // 0
  */
 export const findings = (
-  { job, choices, log }: Frame<{ bores: BoreChoices }>,
+  { job, choices, log }: EngineContext<{ bores: BoreChoices }>,
   cylinders: readonly Measured[],
 ): Finding[] => [
   ...cylinders.flatMap((c) => boreFindings(c, job?.plannedBore ?? null, choices.bores.sizes)),

@@ -5,7 +5,7 @@
  * preload, and less than one turn of the dial in all, else turns have to be counted. Common practice, no source.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, fine, raw, say, size } from '../../foundation/quantity/saying';
+import { type Message, fine, raw, say, size } from '../../foundation/quantity/message';
 import type { GaugeKit } from '../../foundation/uncertainty/instrument';
 
 export interface MakeUp {
@@ -15,7 +15,7 @@ export interface MakeUp {
   length: Nm;
   /** How far the plunger is pushed in at the smallest and at the largest bore. */
   pushed: { most: Nm; least: Nm };
-  working: Saying[];
+  working: Message[];
 }
 
 /** Most washers of one make-up that anyone would stack. */
@@ -44,7 +44,7 @@ export function makeUpsFor(kit: GaugeKit, { least, most }: { least: Nm; most: Nm
     )
     .map(({ rod, washers }): MakeUp => {
       const length = kit.body + rod + washers.reduce((sum, w) => sum + w, 0);
-      const parts = washers.reduce<Saying>(
+      const parts = washers.reduce<Message>(
         (said, w) => say`${said} + washer ${raw(w)}`,
         kit.body > 0 ? say`body ${size(kit.body)} + rod ${size(rod)}` : say`rod ${size(rod)}`,
       );

@@ -1,10 +1,10 @@
 /** Bores, as later stages see them. */
 export { fitOval } from './oval';
-export { gradeOf, smallestClean, standardBore, type Grade, type SizingChoices } from './plan';
+export { gradeOf, smallestClean, standardBore, type Grade, type SizingChoices } from './oversizeChoices';
 export { foundWords, type MeasuredSpot } from './shape';
-export { isHere, suppliedOf, type Supplied, type SuppliedChoices } from './supplied';
+export { isHere, suppliedOf, type Supplied, type SuppliedChoices } from './suppliedSizes';
 export { joined, slipWords, suppliedFindings } from './findings';
 export { nearPlan } from './stage';
 export type { BoreChoices } from './measuringPlan';
-export type { BoresPart, Measured } from './found';
-export type { JudgedBore } from './judged';
+export type { BoresCylinderResult as BoresPart, Measured } from './types';
+export type { JudgedBore } from './bore';

@@ -3,7 +3,7 @@ import { isLive } from '../../record/reading';
 import type { Row } from '../contract/report';
 import { readingRow, resultRow, suppliedRows } from '../contract/rows';
 import type { Report } from '../contract/stage';
-import type { Engine, Measured, Whole } from './found';
+import type { Engine, Measured, Whole } from './types';
 import type { Derived } from './shape';
 
 function rows({ log }: Engine, cylinder: Measured): Row[] {

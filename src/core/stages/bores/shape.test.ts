@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../../foundation/quantity/length';
 import { randomFrom } from '../../models/heat/random';
-import { ownDoubt, repeatability, scatterOf } from '../../foundation/uncertainty/budget';
+import { ownDoubt, repeatability, scatterOf } from '../../foundation/uncertainty/repeatability';
 import { average } from '../../foundation/verdict/measuredSize';
 import { type Depth, DEPTHS_BY_COUNT, directionsByCount } from '../../foundation/parts/spots';
 import { spotsOf } from './measuringPlan';

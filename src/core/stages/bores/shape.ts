@@ -6,11 +6,10 @@
  * difference between directions at one depth. Common practice, no source.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, raw, say, size } from '../../foundation/quantity/saying';
+import { type Message, raw, say, size } from '../../foundation/quantity/message';
 import { average } from '../../foundation/verdict/measuredSize';
-import { type Component, expandedOf, sumOf } from '../../foundation/uncertainty/spread';
+import { type Component, expandedOf, sumOf, COVERAGE } from '../../foundation/uncertainty/combine';
 import { ovalSquare, pairSquare, rangeSquare, withoutScatter } from './scatter';
-import { COVERAGE } from '../../foundation/uncertainty/uncertainty';
 import {
   type Depth,
   type Spot,
@@ -38,7 +37,7 @@ export interface Derived {
   uncertainty: Nm;
   /** What it is judged by: without what the scatter of its readings alone would show, nm not rounded. */
   judged: number;
-  working: Saying[];
+  working: Message[];
 }
 
 /** A size and where it was found. */

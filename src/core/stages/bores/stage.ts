@@ -4,20 +4,28 @@ import type { Cylinder } from '../../foundation/engine/engine';
 import { BORE_EXPANSION } from '../../models/heat/metals';
 import { shopTemperature } from '../../foundation/uncertainty/thermal';
 import type { Job } from '../../record/jobCard';
-import type { Expected } from '../../foundation/quantity/hear';
+import type { Expected } from '../../foundation/quantity/readingField';
 import type { Nm, Units } from '../../foundation/quantity/length';
-import { median, near, saidSize } from '../../foundation/quantity/near';
-import { type Saying, clear, fine, say, size, capital } from '../../foundation/quantity/saying';
+import { median, expectedNear, sizeInBoth } from '../../foundation/quantity/expectedSize';
+import { type Message, clear, fine, say, size, capital } from '../../foundation/quantity/message';
 import { passesOf, roundOf } from '../../record/log';
 import { acceptedWords, livePasses } from '../../record/reading';
 import { type Memo, ENGINE } from '../contract/memo';
-import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../contract/stage';
+import {
+  type Caption,
+  type StageResult,
+  type Missing,
+  type Outcome,
+  type Stage,
+  SILENT,
+  counted,
+} from '../contract/stage';
 import type { Task } from '../contract/tasks';
-import type { BoresPart, Engine, Measured, Whole } from './found';
+import type { BoresCylinderResult, Engine, Measured, Whole } from './types';
 import { type BoreChoices, type Basis, STARTING_BORES } from './measuringPlan';
-import { judgedBore } from './judged';
-import { smallestClean, standardBore, startingSizing } from './plan';
-import { type SuppliedChoices, STARTING_SUPPLIED, isHere, suppliedOf } from './supplied';
+import { judgedBore } from './bore';
+import { smallestClean, standardBore, startingSizing } from './oversizeChoices';
+import { type SuppliedChoices, STARTING_SUPPLIED, isHere, suppliedOf } from './suppliedSizes';
 import { boreAdvice } from './verdict';
 
 /** Whether an oversize on the list cleans a bore; true while that cannot be said. */
@@ -30,7 +38,7 @@ function isSold(engine: Engine): (largest: Nm) => boolean {
 
 const boreExpansion = (job: Job | null): number => BORE_EXPANSION[job?.surface ?? 'iron'];
 
-function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Judged<BoresPart, object> {
+function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): StageResult<BoresCylinderResult, object> {
   const { log, job, choices } = engine;
   const sold = memo('sold oversizes', ENGINE, [standardBore(engine), choices.sizing], () => isSold(engine));
   const expansion = boreExpansion(job);
@@ -127,7 +135,7 @@ const NEAR_PLAN = 1_600_000;
 export const nearPlan = (job: Job | null, units: Units): Expected | null =>
   job?.plannedBore == null
     ? null
-    : { nm: job.plannedBore, within: NEAR_PLAN, because: `the planned bore is ${saidSize(job.plannedBore, units)}` };
+    : { nm: job.plannedBore, within: NEAR_PLAN, because: `the planned bore is ${sizeInBoth(job.plannedBore, units)}` };
 
 function expected(
   { job, choices, cylinders }: Engine & { cylinders: readonly Measured[] },
@@ -138,8 +146,8 @@ function expected(
   const here = bore.spots.flatMap((s) => s.value ?? []);
   const others = cylinders.flatMap((c) => (c.id === id ? [] : (c.bore.size?.value ?? [])));
   return (
-    near(here, NEAR_IN_BORE[choices.bores.basis], 'this bore reads', units) ??
-    near(others, NEAR_OTHERS, 'the other bores read', units) ??
+    expectedNear(here, NEAR_IN_BORE[choices.bores.basis], 'this bore reads', units) ??
+    expectedNear(others, NEAR_OTHERS, 'the other bores read', units) ??
     nearPlan(job, units)
   );
 }
@@ -149,14 +157,14 @@ export function expectedPlan({ cylinders, job }: { cylinders: readonly Measured[
   const read = cylinders.flatMap((c) => c.bore.size?.value ?? []);
   if (read.length === 0) return null;
   const nm = median(read);
-  return { nm, within: NEAR_PLAN, because: `the bores read about ${saidSize(nm, job?.units ?? 'metric')}` };
+  return { nm, within: NEAR_PLAN, because: `the bores read about ${sizeInBoth(nm, job?.units ?? 'metric')}` };
 }
 
 function outcome({ choices }: Engine, { bore, clearance }: Whole): Outcome {
   const { shape, verdict, read, total } = bore;
   const taper = shape?.taper.thrust ?? shape?.taper.overall ?? null;
   const begun = verdict.state === 'part read';
-  const soft: Saying[] = [
+  const soft: Message[] = [
     begun ? say`${read} of ${total}. ` : [],
     taper ? say`Taper ${fine(taper.value)}. ` : [],
     shape?.outOfRound ? say`Out-of-round ${fine(shape.outOfRound.value)}. ` : [],
@@ -202,4 +210,4 @@ export const bores = {
   outcome,
   findings,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Cylinder, BoresPart, object, Engine & { cylinders: readonly Whole[] }, Whole>;
+} satisfies Stage<Engine, Cylinder, BoresCylinderResult, object, Engine & { cylinders: readonly Whole[] }, Whole>;

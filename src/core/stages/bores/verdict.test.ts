@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { boreReading, jobEntry } from '@/fixtures/records';
 import { judge } from '../../judge/judge';
 import { fromInches, fromMm, fromThou } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import type { Entry } from '../../judge/buildRecord';
 import { type SizeLimits, NO_SIZES } from '../../foundation/quantity/sizeLimits';
 import { STARTING_STRICTNESS } from '../../foundation/verdict/decide';
@@ -61,13 +61,13 @@ describe('the verdict on a bore (relaxed acceptance, JCGM 106:2012, and the limi
     expect(of(0.7, 0.45).state).toBe('within');
     expect(
       of(0.7, 0.45)
-        .reasons.map((r) => sayingText(r, 'imperial'))
+        .reasons.map((r) => messageText(r, 'imperial'))
         .join(),
     ).toContain('0.7 thou ± 0.1 thou, 0.5 thou without what scatter alone shows');
     expect(of(0.7, 0.7).state).toBe('hone');
     expect(
       of(0.3, 0.2)
-        .reasons.map((r) => sayingText(r, 'imperial'))
+        .reasons.map((r) => messageText(r, 'imperial'))
         .join(),
     ).not.toContain('scatter');
   });
@@ -96,7 +96,7 @@ describe('the verdict on a bore (relaxed acceptance, JCGM 106:2012, and the limi
     const sizes = { limits, smallest: known(from), largest: known(to) };
     const found = boreVerdict(shape(0.1, 0.1), honed, true, true, STARTING_STRICTNESS, sizes);
     expect(found.state).toBe(state);
-    if (state !== 'within') expect(found.reasons.map((r) => sayingText(r, 'metric')).join('; ')).toMatch(why);
+    if (state !== 'within') expect(found.reasons.map((r) => messageText(r, 'metric')).join('; ')).toMatch(why);
     expect(found.held).toMatchObject(
       state === 'within'
         ? {}
@@ -145,7 +145,7 @@ describe('a bore held against the sizes of the manual', () => {
     ];
     const judgement = judge({ id: 'x', entries });
     const bore = judgement.cylinders[0]?.bore;
-    const says = judgement.findings.filter((f) => f.stage === 'bores').map((f) => sayingText(f.says, 'imperial'));
+    const says = judgement.findings.filter((f) => f.stage === 'bores').map((f) => messageText(f.says, 'imperial'));
     return { state: bore?.verdict.state, sizeClass: bore?.sizeClass, says: says.join(' ') };
   };
 

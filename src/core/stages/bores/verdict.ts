@@ -3,9 +3,9 @@
  * Each form limit is guarded as every other: within it only once that is shown, past it only once that is.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type Held, furthestOver } from '../../foundation/verdict/held';
-import { type Saying, fine, say, size } from '../../foundation/quantity/saying';
-import { type Component, expandedOf } from '../../foundation/uncertainty/spread';
+import { type FigureAtLimit, furthestOver } from '../../foundation/verdict/figureAtLimit';
+import { type Message, fine, say, size } from '../../foundation/quantity/message';
+import { type Component, expandedOf } from '../../foundation/uncertainty/combine';
 import type { SizeLimits } from '../../foundation/quantity/sizeLimits';
 import { type Side, type Strictness, decide, exactly } from '../../foundation/verdict/decide';
 import type { Basis, BoreLimits } from './measuringPlan';
@@ -17,9 +17,9 @@ export type BoreState = (typeof BORE_STATES)[number];
 export interface BoreVerdict {
   state: BoreState;
   /** Each with its figures. */
-  reasons: Saying[];
+  reasons: Message[];
   /** Of what may be accepted: the figure furthest over its limit. */
-  held: Held | null;
+  held: FigureAtLimit | null;
 }
 
 /** What to do in a state, in one sentence. */
@@ -53,7 +53,7 @@ export const boreIsDone = (state: BoreState): boolean => state === 'within';
 interface Grade {
   proven: 0 | 1 | 2;
   possible: 0 | 1 | 2;
-  reason: Saying | null;
+  reason: Message | null;
   /** The figure and the limit it reaches; null for within. */
   reached: { figure: Nm; limit: Nm; side?: 'least' } | null;
 }

@@ -1,13 +1,13 @@
 /** What is to be known of a clocking plan: what it breaks, and what would cure that. */
 import type { Cylinder } from '../../foundation/engine/engine';
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { type Finding, about } from '../contract/finding';
-import type { ClockingMade, ClockingPart } from './found';
+import type { ClockingEngineResult, ClockingCylinderResult } from './types';
 import { RULE_REASONS } from './ruleWords';
 import { cureWords } from './rules';
 
 /** A plan against its rules, each breach with what would cure it. */
-function findingsOf({ id, label, clocking }: Cylinder & ClockingPart, chosen: boolean): Finding[] {
+function findingsOf({ id, label, clocking }: Cylinder & ClockingCylinderResult, chosen: boolean): Finding[] {
   const breaches = clocking.rules.flatMap(({ rule, verdict, says, cure }) => {
     if (verdict === 'pass') return [];
     const turn = cure ? cureWords(cure) : 'No turn of one joint cures it: let them be placed together.';
@@ -19,6 +19,6 @@ function findingsOf({ id, label, clocking }: Cylinder & ClockingPart, chosen: bo
 
 /** What is to be known of clocking. */
 export const findings = (
-  { clockingChosen }: ClockingMade,
-  cylinders: readonly (Cylinder & ClockingPart)[],
+  { clockingChosen }: ClockingEngineResult,
+  cylinders: readonly (Cylinder & ClockingCylinderResult)[],
 ): Finding[] => cylinders.flatMap((c) => findingsOf(c, clockingChosen));

@@ -1,14 +1,14 @@
 /** Where the joints point, on paper and in the table. */
 import { type Joint, movedFrom, JOINTS, JOINT_WORDS } from '../../foundation/parts/joints';
 import type { Cylinder } from '../../foundation/engine/engine';
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { type Piece, type Row, type SheetPart, words } from '../contract/report';
 import type { Report } from '../contract/stage';
-import type { All, ClockingPart, Whole } from './found';
+import type { All, ClockingCylinderResult, Whole } from './types';
 import { SCHOOL_WORDS } from './schoolWords';
 
 /** Where the joints are planned. */
-function rows(_engine: All, { label, id, clocking }: Cylinder & ClockingPart): Row[] {
+function rows(_engine: All, { label, id, clocking }: Cylinder & ClockingCylinderResult): Row[] {
   const joints = clocking.plan?.joints;
   if (!joints) return [];
   return JOINTS.map((joint) => ({

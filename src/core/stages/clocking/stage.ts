@@ -1,18 +1,18 @@
 /** Clocking: where the joints of each piston point. */
 import { findings } from './findings';
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { type Memo, ENGINE } from '../contract/memo';
-import { type Caption, type Judged, type Missing, type Stage, SILENT, counted } from '../contract/stage';
+import { type Caption, type StageResult, type Missing, type Stage, SILENT, counted } from '../contract/stage';
 import { type ClockingChoices, STARTING_CLOCKING } from './choices';
 import { rodsOf } from '../../foundation/engine/crankcase';
-import type { All, Bored, ClockingMade, ClockingPart, Engine, Whole } from './found';
-import { type KnownRules, isBreach, judgedClocking } from './judged';
+import type { All, Bored, ClockingEngineResult, ClockingCylinderResult, Engine, Whole } from './types';
+import { type KnownRules, isBreach, judgedClocking } from './cylinderClocking';
 
 function judge(
   { job, choices, labels, log }: Engine,
   cylinders: readonly Bored[],
   memo: Memo,
-): Judged<ClockingPart, ClockingMade> {
+): StageResult<ClockingCylinderResult, ClockingEngineResult> {
   const chosen = log.choices.has('clocking');
   if (!job) return { cylinders: new Map(), engine: { clockingChosen: chosen } };
   const { engine } = job;
@@ -20,7 +20,7 @@ function judge(
     rodsOf(cylinders, engine, choices.clocking.rods),
   );
   const known: KnownRules = new Map();
-  const parts = cylinders.map((cylinder): [string, ClockingPart] => {
+  const parts = cylinders.map((cylinder): [string, ClockingCylinderResult] => {
     const bore = cylinder.bore.size?.value ?? job.plannedBore;
     const from = [bore, engine, choices.clocking, chosen, rods, labels];
     const part = memo('clocking', cylinder.id, from, () => {
@@ -35,13 +35,13 @@ function judge(
 }
 
 /** Where the joints of a cylinder go, and what stops them there. */
-function missing(_choices: unknown, { clocking: { settled, rules } }: ClockingPart): Missing[] {
+function missing(_choices: unknown, { clocking: { settled, rules } }: ClockingCylinderResult): Missing[] {
   if (!settled) return [{ says: say`clocking: no plan settled`, subject: null }];
   const stops = rules.filter((r) => r.verdict === 'stop').length;
   return stops > 0 ? [{ says: say`clocking: ${stops} against the rules`, subject: null }] : [];
 }
 
-function caption({ clocking: { settled, rules, plan } }: ClockingPart): Caption {
+function caption({ clocking: { settled, rules, plan } }: ClockingCylinderResult): Caption {
   const breaches = rules.filter(isBreach);
   if (breaches.length > 0) {
     const stops = breaches.some((r) => r.verdict === 'stop');
@@ -63,4 +63,4 @@ export const clocking = {
   caption,
   findings,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Bored, ClockingPart, ClockingMade, All, Whole>;
+} satisfies Stage<Engine, Bored, ClockingCylinderResult, ClockingEngineResult, All, Whole>;

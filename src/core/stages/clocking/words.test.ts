@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apart, turned } from '../../foundation/quantity/angle';
 import { STARTING_STAND } from './stand';
-import { VIEWS, turnOf, viewWords } from './view';
-import { clockHours, directionWords, hearAngle } from './words';
+import { VIEWS, turnOf, viewWords } from './viewpoint';
+import { clockHours, directionWords, parseCrownAngle } from './words';
 
 const only = { bank: 'only' as const, intake: null };
 
@@ -52,30 +52,30 @@ describe('angles as they are typed', () => {
     ['30 right of rear', 150],
     ['20 left of front', 340],
   ])('“%s” is %d°', (typed, degrees) => {
-    const heard = hearAngle(typed, 0);
+    const heard = parseCrownAngle(typed, 0);
     expect(heard.ok && heard.degrees).toBeCloseTo(degrees, 9);
   });
 
   it.each(['', '400', 'x', '13:00', '0:30', '1:75', '200 left of front', '4 5', '1e3', '='])(
     '“%s” is refused with what is accepted',
     (typed) => {
-      const heard = hearAngle(typed, 0);
+      const heard = parseCrownAngle(typed, 0);
       expect(heard).toMatchObject({ ok: false });
       expect(!heard.ok && heard.fault.length).toBeGreaterThan(10);
     },
   );
 
   it('hours are read as the picture is turned, degrees are not', () => {
-    expect(hearAngle('12:00', 180)).toEqual({ ok: true, degrees: 180 });
-    expect(hearAngle('45', 180)).toEqual({ ok: true, degrees: 45 });
+    expect(parseCrownAngle('12:00', 180)).toEqual({ ok: true, degrees: 180 });
+    expect(parseCrownAngle('45', 180)).toEqual({ ok: true, degrees: 45 });
   });
 
   it('words and hours that are said back are understood again (identity)', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 359 }), fc.constantFrom(0, 90, 180, 270), (degrees, turn) => {
-        const words = hearAngle(directionWords(degrees, only), 0);
+        const words = parseCrownAngle(directionWords(degrees, only), 0);
         expect(words.ok && words.degrees).toBe(degrees);
-        const hours = hearAngle(clockHours(degrees + turn), turn);
+        const hours = parseCrownAngle(clockHours(degrees + turn), turn);
         expect(hours.ok && apart(hours.degrees, degrees)).toBeLessThanOrEqual(1.5);
       }),
     );

@@ -45,7 +45,7 @@ export function clockHours(degrees: number): string {
   return `${hour === 0 ? 12 : hour}:${String(minutes % 60).padStart(2, '0')}`;
 }
 
-export type AngleHeard = { ok: true; degrees: number } | { ok: false; fault: string };
+export type ParsedAngle = { ok: true; degrees: number } | { ok: false; fault: string };
 
 const ENDS: Record<string, number> = { front: 0, f: 0, right: 90, rear: 180, back: 180, left: 270 };
 const FAULT = 'Give degrees from the front (45), an hour of the clock (1:30), or words (45 right of front).';
@@ -55,7 +55,7 @@ const FAULT = 'Give degrees from the front (45), an hour of the clock (1:30), or
  *
  * @param turn degrees the picture is turned by: hours are read as the picture shows them
  */
-export function hearAngle(typed: string, turn: number): AngleHeard {
+export function parseCrownAngle(typed: string, turn: number): ParsedAngle {
   const text = typed.trim().toLowerCase().replace(/°/g, '').replace(/\s+/g, ' ');
   const end = ENDS[text];
   if (end !== undefined) return { ok: true, degrees: end };

@@ -1,5 +1,5 @@
 /** What a finding is: something the fitter should know about the record as it stands. */
-import type { Saying } from '../../foundation/quantity/saying';
+import type { Message } from '../../foundation/quantity/message';
 
 /** `stop` can cost the engine; `mend` is out of its limits or contradicts itself; `note` is worth knowing. */
 export type Severity = 'stop' | 'mend' | 'note';
@@ -10,7 +10,7 @@ export interface Finding<S extends string = string> {
   stage: S;
   /** The cylinder it is about, or what else of the engine; null for the engine. */
   cylinder: string | null;
-  says: Saying;
+  says: Message;
 }
 
 /** A finding. */
@@ -18,7 +18,7 @@ export const about = <S extends string>(
   severity: Severity,
   stage: S,
   cylinder: string | null,
-  says: Saying,
+  says: Message,
 ): Finding<S> => ({ severity, stage, cylinder, says });
 
 const ORDER: Record<Severity, number> = { stop: 0, mend: 1, note: 2 };

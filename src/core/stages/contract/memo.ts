@@ -10,7 +10,7 @@ export type Memo = <T>(what: string, whose: string, from: readonly unknown[], wo
 export const ENGINE = '';
 
 /** Keeps nothing: every result is worked out anew. */
-export const forgetful: Memo = (_what, _whose, _from, work) => work();
+export const noMemo: Memo = (_what, _whose, _from, work) => work();
 
 function areSame(a: readonly unknown[], b: readonly unknown[]): boolean {
   if (a.length !== b.length) return false;
@@ -26,9 +26,9 @@ interface Kept {
 /**
  * Keeps the last result of each thing of each. Two names rather than one made of both: this is asked hundreds of times a keystroke.
  *
- * @example forgetful('bore', '1', [], () => 7) // 7
+ * @example noMemo('bore', '1', [], () => 7) // 7
  */
-export function remembering(): Memo {
+export function createMemo(): Memo {
   const kept = new Map<string, Map<string, Kept>>();
   return <T>(what: string, whose: string, from: readonly unknown[], work: () => T): T => {
     let ofAll = kept.get(what);

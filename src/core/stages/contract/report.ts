@@ -1,7 +1,7 @@
 /** What a stage puts on paper and into a table, without a word of how either is laid out. */
 import type { Nm } from '../../foundation/quantity/length';
-import type { LengthStyle } from '../../foundation/quantity/print';
-import type { Saying } from '../../foundation/quantity/saying';
+import type { LengthStyle } from '../../foundation/quantity/format';
+import type { Message } from '../../foundation/quantity/message';
 import type { State } from '../../foundation/verdict/state';
 
 /** One piece of a table's cell. */
@@ -9,7 +9,7 @@ export type Piece =
   | { kind: 'text'; text: string; look?: 'small' | 'below' }
   /** A length whose unit stands in the heading, or `–` for none; with an upper end, both. */
   | { kind: 'number'; nm: Nm | null; as: LengthStyle; to?: Nm | null; joint?: '/' | '–'; atLeast?: boolean }
-  | { kind: 'said'; says: Saying }
+  | { kind: 'said'; says: Message }
   /** A range with its unit. */
   | { kind: 'range'; from: Nm; to: Nm | null }
   | { kind: 'state'; state: State };
@@ -40,14 +40,14 @@ export interface Table {
 
 /** One part of the build sheet. */
 export interface SheetPart {
-  heading: Saying;
+  heading: Message;
   /** The style whose unit stands in the heading, where the columns do not say it. */
   unit?: LengthStyle;
   /** Under another part's heading, as a smaller one. */
   minor?: boolean;
-  before: Saying[];
+  before: Message[];
   table: Table | null;
-  after: Saying[];
+  after: Message[];
 }
 
 /** What the table of readings and results has, a column each; a row leaves out what it has not. */

@@ -5,10 +5,10 @@
 import type { Joints } from '../../foundation/parts/joints';
 import type { Cylinder } from '../../foundation/engine/engine';
 import type { Job } from '../../record/jobCard';
-import type { Expected, Field } from '../../foundation/quantity/hear';
+import type { Expected, Field } from '../../foundation/quantity/readingField';
 import type { Units } from '../../foundation/quantity/length';
-import type { LengthStyle } from '../../foundation/quantity/print';
-import type { Saying } from '../../foundation/quantity/saying';
+import type { LengthStyle } from '../../foundation/quantity/format';
+import type { Message } from '../../foundation/quantity/message';
 import type { Log } from '../../record/log';
 import type { Family } from '../../foundation/uncertainty/instrument';
 import type { Finding } from './finding';
@@ -40,7 +40,7 @@ export interface SubjectFacts {
 }
 
 /** What every stage is judged from. */
-export interface Frame<Choices = unknown> {
+export interface EngineContext<Choices = unknown> {
   id: string;
   /** Null until the job card is filled in; there are no cylinders then. */
   job: Job | null;
@@ -51,7 +51,7 @@ export interface Frame<Choices = unknown> {
 }
 
 /** What a stage found: of each cylinder by its id, and of the engine. */
-export interface Judged<Part extends object, Made extends object> {
+export interface StageResult<Part extends object, Made extends object> {
   cylinders: ReadonlyMap<string, Part>;
   engine: Made;
 }
@@ -74,22 +74,22 @@ export interface Place {
 export interface Caption {
   state: State;
   word: string;
-  figure: Saying;
+  figure: Message;
 }
 
 /** What a cylinder still lacks before its piston goes in. */
 export interface Missing {
-  says: Saying;
+  says: Message;
   /** What is to be read; null where it is not a reading. */
   subject: string | null;
 }
 
 /** What a cylinder comes to with a reading in: a few words, the verdict or a strong word, and what to do. */
 export interface Outcome {
-  says: Saying;
+  says: Message;
   state: State | null;
   strong: string | null;
-  soft: Saying;
+  soft: Message;
 }
 
 /** What was chosen, of a frame. */
@@ -102,7 +102,7 @@ export type ChoicesOf<J> = J extends { choices: infer Choices } ? Choices : neve
  * @typeParam K of a cylinder
  */
 export interface Stage<
-  E = Frame,
+  E = EngineContext,
   C extends Cylinder = Cylinder,
   Part extends object = object,
   Made extends object = object,
@@ -118,7 +118,7 @@ export interface Stage<
   choices: Record<string, (units: Units) => unknown>;
   /** What can be read. */
   subjects: Record<string, SubjectFacts>;
-  judge: (engine: E, cylinders: readonly C[], memo: Memo) => Judged<Part, Made>;
+  judge: (engine: E, cylinders: readonly C[], memo: Memo) => StageResult<Part, Made>;
   /** What there is to read, each list in the order of its route. */
   lists: (engine: J, cylinders: readonly K[]) => Record<string, Task[]>;
   progress: (engine: J, cylinders: readonly K[]) => Progress;
@@ -143,7 +143,7 @@ export interface Stage<
 }
 
 /** Of a stage, on paper and in the table. */
-export interface Report<J = Frame, K extends Cylinder = Cylinder> {
+export interface Report<J = EngineContext, K extends Cylinder = Cylinder> {
   /** Readings and results of one cylinder for the table. */
   rows: (engine: J, cylinder: K) => Row[];
   /** The same of what is no cylinder, and of what is known once all cylinders are: which set is the lightest. */
@@ -153,7 +153,7 @@ export interface Report<J = Frame, K extends Cylinder = Cylinder> {
 
 const NO_PLACES: readonly Place[] = [];
 
-const NOTHING: Judged<object, object> = { cylinders: new Map(), engine: {} };
+const NOTHING: StageResult<object, object> = { cylinders: new Map(), engine: {} };
 
 /** What a stage does that says nothing of it. */
 export const SILENT = {

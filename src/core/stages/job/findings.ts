@@ -1,11 +1,11 @@
 /** What is to be known of the job card. */
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { type Finding, about } from '../contract/finding';
-import type { Frame } from '../contract/stage';
-import type { JobMade } from './found';
+import type { EngineContext } from '../contract/stage';
+import type { JobEngineResult } from './types';
 
 /** What is to be known of the job card. */
-export function findings({ job, strays }: Frame & JobMade): Finding[] {
+export function findings({ job, strays }: EngineContext & JobEngineResult): Finding[] {
   if (!job) return [about('note', 'job', null, say`Fill in the job card to begin.`)];
   const out: Finding[] = [];
   if (job.construction === null)

@@ -1,21 +1,21 @@
 /** Job: the card that says what is built. */
 import { findings } from './findings';
 import { isCylinderId, isOnEngine } from '../../foundation/engine/places';
-import { type Frame, type Stage, SILENT, counted } from '../contract/stage';
+import { type EngineContext, type Stage, SILENT, counted } from '../contract/stage';
 import type { Memo } from '../contract/memo';
 import type { LoggedReading } from '../../record/reading';
 import type { Job } from '../../record/jobCard';
-import { type JobMade } from './found';
+import type { JobEngineResult } from './types';
 
 /** `duty.row` is the chart's row in force, null while none is. */
-type Engine = Frame & JobMade & { duty: { row: object | null } };
+type Engine = EngineContext & JobEngineResult & { duty: { row: object | null } };
 
-const isStray = ({ cylinder, fit }: LoggedReading, labels: Frame['labels']): boolean =>
+const isStray = ({ cylinder, fit }: LoggedReading, labels: EngineContext['labels']): boolean =>
   isCylinderId(cylinder)
     ? !labels.has(cylinder) || !labels.has(fit?.ring ?? cylinder)
     : !isOnEngine(cylinder, labels.size);
 
-const straysOf = ({ log, labels }: Frame, memo: Memo): LoggedReading[] =>
+const straysOf = ({ log, labels }: EngineContext, memo: Memo): LoggedReading[] =>
   [...log.numbers].flatMap(([number, ofNumber]) =>
     memo('strays', number, [ofNumber, labels], () =>
       [...ofNumber.histories.values()].flatMap((history) =>
@@ -41,4 +41,4 @@ export const job = {
   }),
   progress: (engine) => counted(answers(engine)),
   findings,
-} satisfies Stage<Frame, never, object, JobMade, Engine>;
+} satisfies Stage<EngineContext, never, object, JobEngineResult, Engine>;

@@ -1,8 +1,8 @@
 /** The size that a reading of a bearing is held against for slips. */
-import type { Expected } from '../../foundation/quantity/hear';
+import type { Expected } from '../../foundation/quantity/readingField';
 import type { Nm, Units } from '../../foundation/quantity/length';
-import { near } from '../../foundation/quantity/near';
-import type { All, JudgedBearing } from './found';
+import { expectedNear } from '../../foundation/quantity/expectedSize';
+import type { All, JudgedBearing } from './types';
 
 /** A journal and its housing as a share of the bore, and how far either way. From memory: no journal is as wide as its bore. */
 const OF_BORE = { share: 0.6, within: 0.35 };
@@ -21,10 +21,10 @@ const OVER_JOURNAL = { by: 50_000, within: 150_000 };
 export function expectedOf(engine: All, bearing: JudgedBearing, subject: string, units: Units): Expected | null {
   const bore = engine.job?.plannedBore ?? null;
   const isSize = subject === 'journal' || subject === 'bare' || subject === 'housing';
-  return expectedNear(engine, bearing, subject, units) ?? (isSize && bore !== null ? belowBore(bore) : null);
+  return expectedSize(engine, bearing, subject, units) ?? (isSize && bore !== null ? belowBore(bore) : null);
 }
 
-function expectedNear(
+function expectedSize(
   { mains, rods, choices: { journals } }: All,
   bearing: JudgedBearing,
   subject: string,
@@ -34,7 +34,7 @@ function expectedNear(
   const nominal = journals.bearings[kind].nominal;
   const others = (kind === 'main' ? mains : rods).filter((b) => b !== bearing);
   if (subject === 'journal') {
-    const found = near(
+    const found = expectedNear(
       others.flatMap((b) => b.journal.size?.value ?? []),
       NEAR_OTHERS,
       `the other ${kind} journals read`,
@@ -46,7 +46,7 @@ function expectedNear(
     );
   }
   if (subject === 'bare')
-    return near(
+    return expectedNear(
       others.flatMap((b) => b.bare?.value ?? []),
       NEAR_OTHERS,
       `the other ${kind} housings read`,
@@ -55,7 +55,7 @@ function expectedNear(
   if (subject !== 'housing') return null;
   return journal.size
     ? { nm: journal.size.value + OVER_JOURNAL.by, within: OVER_JOURNAL.within, because: 'its journal says so' }
-    : near(
+    : expectedNear(
         others.flatMap((b) => b.housing?.value ?? []),
         NEAR_OTHERS,
         `the other ${kind} housings read`,

@@ -1,14 +1,14 @@
 /** What is to be known of the bottom end. */
 import { CRANK } from '../../foundation/engine/places';
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, clear, say, size, sizeOrClearance } from '../../foundation/quantity/saying';
+import { type Message, clear, say, size, sizeOrClearance } from '../../foundation/quantity/message';
 import { acceptedWords, lapsedWords } from '../../record/reading';
 import { type Finding, type Severity, about } from '../contract/finding';
 import { chanceWords } from '../../foundation/verdict/decide';
 import { clearanceIsDone } from '../../models/clearance/clearance';
 import { fittedAt } from './fittedShells';
 import type { BearingKind, JournalChoices, PlannedShells } from './choices';
-import type { All, HeldAgainst, JudgedBearing, Whole } from './found';
+import type { All, JudgedFigure, JudgedBearing, Whole } from './types';
 
 interface Named {
   /** E.g. `Main 3: clearance`. */
@@ -18,7 +18,7 @@ interface Named {
 }
 
 /** Readings that cannot all be true. */
-const disagreeing = ({ what, place }: Named, { disagreements, accepted }: HeldAgainst): Finding[] =>
+const disagreeing = ({ what, place }: Named, { disagreements, accepted }: JudgedFigure): Finding[] =>
   accepted
     ? []
     : disagreements.map(({ what: of, least, most }) =>
@@ -31,7 +31,7 @@ const disagreeing = ({ what, place }: Named, { disagreements, accepted }: HeldAg
       );
 
 /** Of a figure that is held against what it may be. */
-function heldFindings(named: Named, held: HeldAgainst): Finding[] {
+function heldFindings(named: Named, held: JudgedFigure): Finding[] {
   const { what, why, place } = named;
   const { value, state, target, accepted, chance, uncertainty } = held;
   const at = (severity: Severity, says: ReturnType<typeof say>): Finding => about(severity, 'journals', place, says);
@@ -66,7 +66,7 @@ const BEARING_WHY = {
 function journalOut(
   { words, journal: { outOfRound, taper, least, limits: sizes, size: thickest } }: JudgedBearing,
   { form }: JournalChoices,
-): Saying {
+): Message {
   const over = (figure: Nm | null, most: Nm | null): figure is Nm => figure !== null && most !== null && figure > most;
   const faults = [
     ...(over(outOfRound, form.outOfRound) ? [say`out of round by ${clear(outOfRound)}`] : []),
@@ -78,7 +78,7 @@ function journalOut(
       ? [say`${size(thickest?.value ?? 0)} where it is thickest, over ${size(sizes.most ?? 0)}`]
       : []),
   ];
-  return say`${words}: its journal is ${faults.reduce<Saying>((all, fault, i) => (i === 0 ? fault : say`${all}, and ${fault}`), [])}, past its limits: grind to the next undersize, or accept it with a reason.`;
+  return say`${words}: its journal is ${faults.reduce<Message>((all, fault, i) => (i === 0 ? fault : say`${all}, and ${fault}`), [])}, past its limits: grind to the next undersize, or accept it with a reason.`;
 }
 
 function bearingFindings(b: JudgedBearing, choices: JournalChoices): Finding[] {

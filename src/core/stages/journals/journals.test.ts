@@ -7,7 +7,7 @@ import { type Engine, cylindersOf } from '../../foundation/engine/engine';
 import { judge } from '../../judge/judge';
 import type { Judgement } from '../../judge/judgement';
 import { type Nm, fromInches, fromMm, fromThou, toInches } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import type { Entry } from '../../judge/buildRecord';
 import type { Subject } from '../../judge/registry';
 import { CHECKS_OF, checksOf } from './checks';
@@ -15,9 +15,9 @@ import type { BearingCheck } from '../../record/bearingChecks';
 import { type GivenLimits, type JournalChoices, STARTING_JOURNALS, startingShells } from './choices';
 import { crankOf, throwsFrom, usualMains } from './crank';
 import { type SizeLimits, NO_SIZES } from '../../foundation/quantity/sizeLimits';
-import type { JudgedBearing } from './found';
-import { openOnCrank } from './settled';
-import { heldAdvice } from './heldWords';
+import type { JudgedBearing } from './types';
+import { openOnCrank } from './openBearings';
+import { figureAdvice } from './figureAdvice';
 
 const AT = '2026-05-04T09:00:00.000Z';
 const six = { ...job.engine, layout: 'inline' as const, cylinders: 6, bankAngle: 0 };
@@ -83,7 +83,7 @@ describe('worked rows (common practice, no source)', () => {
     expect(at(2.3618)).toMatchObject({ value: fromThou(1.8), by: 'with shells', check: { agrees: true } });
     expect(at(2.363)).toMatchObject({ value: fromThou(3), check: { agrees: false } });
     const says = build(chosen(LIMITS), read('M1', 'journal', 2.36), read('M1', 'housing', 2.363), thread).findings.map(
-      (f) => sayingText(f.says, 'imperial'),
+      (f) => messageText(f.says, 'imperial'),
     );
     expect(says.join('\n')).toContain('Main 1: measured and crushed thread do not agree');
   });
@@ -274,7 +274,7 @@ describe('a journal', () => {
     };
     const journalOf = (change: Partial<SizeLimits>, under = false) => {
       const judgement = build(...limited(change, under), ...all);
-      const says = judgement.findings.filter((f) => f.cylinder === 'M1').map((f) => sayingText(f.says, 'imperial'));
+      const says = judgement.findings.filter((f) => f.cylinder === 'M1').map((f) => messageText(f.says, 'imperial'));
       return { ...mainOf(judgement).journal, says: says.join(' ') };
     };
     // it reads 2.3596 to 2.3602 in
@@ -372,10 +372,10 @@ describe('clearances that the builder named', () => {
       ['X1', true],
       ['X2', true],
     ]);
-    const says = judgement.findings.map((f) => `${f.severity}: ${sayingText(f.says, 'imperial')}`);
+    const says = judgement.findings.map((f) => `${f.severity}: ${messageText(f.says, 'imperial')}`);
     expect(says).toContain('mend: Cam bore 1 4.5 thou is over 3.0 thou: more than the manual allows.');
     expect(says.some((s) => s.includes('gears to cover'))).toBe(false);
-    expect(openOnCrank(judgement).map((o) => sayingText(o.says, 'imperial'))).toContain('Cam bore 1: over');
+    expect(openOnCrank(judgement).map((o) => messageText(o.says, 'imperial'))).toContain('Cam bore 1: over');
     const tight = build(others, leaf('X1', 0.4, 0.5));
     expect(tight.findings).toContainEqual(expect.objectContaining({ severity: 'stop', cylinder: 'X1' }));
   });
@@ -399,7 +399,7 @@ describe('readings of one thing that cannot all be true', () => {
   const said = (judgement: Judgement): string =>
     judgement.findings
       .filter((f) => f.severity === 'mend')
-      .map((f) => sayingText(f.says, 'imperial'))
+      .map((f) => messageText(f.says, 'imperial'))
       .join('\n');
 
   it('a housing read 2.0003, then 2.0030: the smaller counts, not proven, until it is read twice more or one is struck out', () => {
@@ -410,7 +410,7 @@ describe('readings of one thing that cannot all be true', () => {
     expect(mainOf(two).clearance).toMatchObject({ value: fromInches(0.0023), state: 'not proven', done: false });
     expect(said(two)).toContain('Main 1: clearance: housing readings disagree, 2.0003 in and 2.0030 in.');
     // and beside the figure, where the chance would say that all is well
-    expect(sayingText(heldAdvice('clearance', mainOf(two).clearance), 'imperial')).toBe(
+    expect(messageText(figureAdvice('clearance', mainOf(two).clearance), 'imperial')).toBe(
       'Housing readings disagree, 2.0003 in and 2.0030 in. The one that leaves less room counts. Read it twice more, or strike out the wrong one.',
     );
     expect(mainOf(build(...base, a, b, c)).clearance).toMatchObject({ value: fromInches(0.005), disagreements: [] });
@@ -662,7 +662,7 @@ describe('mains and rods', () => {
         read('1', 'journal', 1.889),
         read('1', 'housing', 1.889 + rod / 1_000),
       )
-        .findings.map((f) => sayingText(f.says, 'imperial'))
+        .findings.map((f) => messageText(f.says, 'imperial'))
         .join('\n');
     expect(says(2.4, 1.8)).toContain('Main 1 is looser (2.4 thou) than rod 1 (1.8 thou)');
     expect(says(1.9, 1.8)).not.toContain('looser');
@@ -677,7 +677,7 @@ describe('mains and rods', () => {
       ]),
     );
     expect(judgement.apart).toEqual({ main: fromThou(0.7), rod: null });
-    expect(judgement.findings.map((f) => sayingText(f.says, 'imperial')).join()).toContain('Mains lie 0.7 thou apart');
+    expect(judgement.findings.map((f) => messageText(f.says, 'imperial')).join()).toContain('Mains lie 0.7 thou apart');
   });
 });
 

@@ -3,19 +3,27 @@ import { inspectsRods } from './rodInspection';
 import { rodsOf } from '../../foundation/engine/crankcase';
 import { CRANK, mainId } from '../../foundation/engine/places';
 import { ROD_EXPANSION } from '../../models/heat/metals';
-import { bearingPartsIn } from '../../record/parts';
+import { bearingPartsIn } from '../../record/fittedParts';
 import { passesOf, roundOf } from '../../record/log';
 import { livePasses } from '../../record/reading';
 import { type Memo, ENGINE } from '../contract/memo';
-import type { Judged, Place } from '../contract/stage';
+import type { StageResult, Place } from '../contract/stage';
 import { rangeOf, sizedOf } from '../../foundation/verdict/measuredSize';
 import { CHECKS_OF_CRANK, checksOf } from './checks';
 import { type BearingKind, NO_LIMITS } from './choices';
 import { crankOf, throwsFrom, usualMains } from './crank';
-import type { Engine, JournalsMade, JournalsPart, JudgedBearing, JudgedCrank, JudgedOther, Pistoned } from './found';
+import type {
+  Engine,
+  JournalsEngineResult,
+  JournalsCylinderResult,
+  JudgedBearing,
+  JudgedCrank,
+  JudgedOther,
+  Pistoned,
+} from './types';
 import { underAt } from './fittedShells';
-import { housingExpansion } from './hot';
-import { endPlayOf, judgedBearing, looksOf, sideOf, smallEndOf } from './judged';
+import { housingExpansion } from './thermalClearance';
+import { endPlayOf, judgedBearing, looksOf, sideOf, smallEndOf } from './bearingClearance';
 
 /** Mains as chosen, and never fewer than were read: a reading is not put out of sight. */
 function mainsOf({ log, choices }: Engine, throws: number): number {
@@ -119,7 +127,7 @@ const isRodIn = ({ job, log, choices }: Engine, id: string): boolean =>
   !inspectsRods(job, choices.walk) || (log.ticks.get(id)?.has('pistonIn') ?? false);
 
 /** What is found of a rod; its side clearance is read at `sideId`, which may be the rod beside it. */
-function rodPart(engine: Engine, { id, label, piston }: Pistoned, sideId: string, memo: Memo): JournalsPart {
+function rodPart(engine: Engine, { id, label, piston }: Pistoned, sideId: string, memo: Memo): JournalsCylinderResult {
   const { log, choices } = engine;
   const { journals, deciding } = choices;
   const rod = bearingAt(engine, { id, label, words: `Rod ${label}` }, 'rod', memo);
@@ -165,7 +173,7 @@ export function judgeBearings(
   engine: Engine,
   cylinders: readonly Pistoned[],
   memo: Memo,
-): Judged<JournalsPart, JournalsMade> {
+): StageResult<JournalsCylinderResult, JournalsEngineResult> {
   const { job, choices } = engine;
   if (!job)
     return {

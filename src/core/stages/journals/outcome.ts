@@ -1,11 +1,11 @@
 /** What a reading of the bottom end comes to, said back before Enter. */
-import { clear, say } from '../../foundation/quantity/saying';
+import { clear, say } from '../../foundation/quantity/message';
 import type { Outcome, Place } from '../contract/stage';
-import type { All, HeldAgainst, JudgedBearing, Whole } from './found';
+import type { All, JudgedFigure, JudgedBearing, Whole } from './types';
 
 const quiet = (soft: string): Outcome => ({ says: [], state: null, strong: null, soft: say`${soft}` });
 
-function heldOutcome(what: string, held: HeldAgainst, waits: string): Outcome {
+function heldOutcome(what: string, held: JudgedFigure, waits: string): Outcome {
   if (held.value === null) return quiet(waits);
   return { says: say`${what} ${clear(held.value)}: `, state: held.state, strong: null, soft: [] };
 }

@@ -1,15 +1,15 @@
 /** The bottom end on paper and in the table. */
-import { type Saying, clear, say } from '../../foundation/quantity/saying';
-import type { LengthStyle } from '../../foundation/quantity/print';
-import { CRANK } from '../../foundation/engine/places';
+import { type Message, clear, say } from '../../foundation/quantity/message';
+import type { LengthStyle } from '../../foundation/quantity/format';
 import { passesOf, roundOf } from '../../record/log';
 import { acceptedWords, isLive } from '../../record/reading';
 import { type Piece, type Row, type SheetPart, type Table, number, words } from '../contract/report';
 import { type Owner, readingRow, resultRow } from '../contract/rows';
 import type { Report } from '../contract/stage';
 import { sizesWords } from '../../foundation/quantity/sizeLimits';
-import type { All, HeldAgainst, JudgedBearing, JudgedLook, Whole } from './found';
+import type { All, JudgedFigure, JudgedBearing, JudgedInspection, Whole } from './types';
 import { KIND_WORDS, METHOD_WORDS } from './words';
+import { isBottomEndBegun } from './openBearings';
 import type { JournalSubject } from './tasks';
 
 /** The part whose renewal ends what a reading holds for. */
@@ -28,7 +28,7 @@ const readingRows = ({ log }: All, owner: Owner, subjects: readonly JournalSubje
     return passesOf(log, owner.id, subject).map((pass) => readingRow(owner, pass, isLive(pass, now), log));
   });
 
-const heldRow = (owner: Owner, what: string, held: HeldAgainst): Row[] =>
+const heldRow = (owner: Owner, what: string, held: JudgedFigure): Row[] =>
   held.value === null
     ? []
     : [resultRow(owner, what, held.value, held.uncertainty, held.state, held.target, held.accepted)];
@@ -69,7 +69,7 @@ const placeRows = (engine: All): Row[] => [
     : []),
 ];
 
-const heldCells = (held: HeldAgainst, as: LengthStyle = 'clearance'): Piece[][] => [
+const heldCells = (held: JudgedFigure, as: LengthStyle = 'clearance'): Piece[][] => [
   held.value === null
     ? words('–')
     : held.low === held.high
@@ -83,7 +83,7 @@ const heldCells = (held: HeldAgainst, as: LengthStyle = 'clearance'): Piece[][] 
 ];
 
 /** What a figure may be, after its name. */
-const limitsCell = ({ target }: HeldAgainst): Piece[] => {
+const limitsCell = ({ target }: JudgedFigure): Piece[] => {
   if (!target.set) return [];
   const { least, most, from } = target.inForce;
   const by = from === '' ? 'the manual' : from;
@@ -102,7 +102,7 @@ const shellWords = ({ choices: { shells } }: All, b: JudgedBearing): string => {
   return fitted.upper === fitted.lower ? name(fitted.upper) : `${name(fitted.upper)} / ${name(fitted.lower)}`;
 };
 
-const initials = (looks: readonly JudgedLook[]): string =>
+const initials = (looks: readonly JudgedInspection[]): string =>
   looks.length > 0 && looks.every((l) => l.state === 'right')
     ? [...new Set(looks.map((l) => l.by))].filter(Boolean).join(', ') || 'looked at'
     : '–';
@@ -137,7 +137,7 @@ const bearingTable = (engine: All, bearings: readonly JudgedBearing[]): Table =>
   ]),
 });
 
-function limitsSaid({ choices: { journals } }: All): Saying[] {
+function limitsSaid({ choices: { journals } }: All): Message[] {
   const from = (source: string): string => (source === '' ? 'the manual' : source);
   return (['main', 'rod'] as const).flatMap((kind) => {
     const { clearance, sizes, tightened } = journals.bearings[kind];
@@ -155,22 +155,15 @@ function limitsSaid({ choices: { journals } }: All): Saying[] {
       ...(measured ? [say` Journals ${measured} (${from(sizes.source)}).`] : []),
       ...(told === '' ? [] : [say`${told}`]),
     ];
-    return said.length === 0 ? [] : [said.reduce<Saying>((all, each) => say`${all}${each}`, say`${KIND_WORDS[kind]}:`)];
+    return said.length === 0
+      ? []
+      : [said.reduce<Message>((all, each) => say`${all}${each}`, say`${KIND_WORDS[kind]}:`)];
   });
 }
 
-const isBegun = ({ mains, rods, crank, others, log }: All, cylinders: readonly Whole[]): boolean =>
-  [...mains, ...rods].some(
-    (b) => b.journal.size !== null || b.clearance.value !== null || b.clearance.check !== null,
-  ) ||
-  crank?.endPlay.value != null ||
-  others.some((o) => o.clearance.value !== null) ||
-  cylinders.some((c) => c.side.value !== null || c.smallEnd.value !== null) ||
-  log.ticks.has(CRANK);
-
 function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
   const { mains, rods, crank, others, choices } = engine;
-  if (!crank || !isBegun(engine, cylinders)) return [];
+  if (!crank || !isBottomEndBegun(engine, cylinders)) return [];
   const { asks, method } = choices.journals;
   const play: Piece[][][] = [
     ...(asks.endPlay ? [[words('Crank, end play'), ...heldCells(crank.endPlay)]] : []),

@@ -1,13 +1,13 @@
 /** Journals: the bearings of crank and rods, end play and side clearance. A job asks for them only where it says so. */
 import { findings } from './findings';
-import { clear } from '../../foundation/quantity/saying';
+import { clear } from '../../foundation/quantity/message';
 import { type Caption, type Stage, SILENT, counted } from '../contract/stage';
 import { type JournalChoices, STARTING_JOURNALS, startingShells } from './choices';
 import { expectedOf } from './expected';
-import type { All, Engine, HeldAgainst, JournalsMade, JournalsPart, Pistoned, Whole } from './found';
+import type { All, Engine, JudgedFigure, JournalsEngineResult, JournalsCylinderResult, Pistoned, Whole } from './types';
 import { judgeBearings } from './judgeBearings';
 import { outcome, outcomeAt } from './outcome';
-import { isLookedAt, isSettled } from './settled';
+import { isLookedAt, isSettled } from './openBearings';
 import { isRodSettled, journalTasks, missing, playTasks } from './tasks';
 
 /** What all have alike. */
@@ -28,7 +28,7 @@ const OF_PLAY = {
   part: null,
 } as const;
 
-const captionOf = ({ state, value }: HeldAgainst): Caption => ({
+const captionOf = ({ state, value }: JudgedFigure): Caption => ({
   state,
   word: state,
   figure: value === null ? [] : [clear(value)],
@@ -89,4 +89,4 @@ export const journals = {
   outcomeAt,
   findings,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Pistoned, JournalsPart, JournalsMade, All, Whole>;
+} satisfies Stage<Engine, Pistoned, JournalsCylinderResult, JournalsEngineResult, All, Whole>;

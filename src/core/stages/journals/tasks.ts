@@ -1,12 +1,12 @@
 /** What there is to read of the bottom end, and what a cylinder lacks there. */
 import { CRANK } from '../../foundation/engine/places';
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import type { Missing } from '../contract/stage';
 import type { Task } from '../contract/tasks';
 import type { JournalChoices } from './choices';
-import type { All, JournalsPart, JudgedBearing, Whole } from './found';
-import { isJournalRight, isLookedAt, isOpen, isSettled, journalLacks } from './settled';
-import { SHELL_SPOTS, journalSpots } from './judged';
+import type { All, JournalsCylinderResult, JudgedBearing, Whole } from './types';
+import { isJournalRight, isLookedAt, isOpen, isSettled, journalLacks } from './openBearings';
+import { SHELL_SPOTS, journalSpots } from './bearingClearance';
 
 /** What can be read of the bottom end. */
 export const JOURNAL_SUBJECTS = [
@@ -81,7 +81,7 @@ export function playTasks(engine: All, cylinders: readonly Whole[]): Task<Journa
 }
 
 /** Whether nothing of a rod is left to be read or inspected. */
-export const isRodSettled = (choices: JournalChoices, { rod, side, smallEnd }: JournalsPart): boolean =>
+export const isRodSettled = (choices: JournalChoices, { rod, side, smallEnd }: JournalsCylinderResult): boolean =>
   isSettled(choices, rod) && !isOpen(choices.asks.side, side) && !isOpen(choices.asks.smallEnd, smallEnd);
 
 /** What a rod lacks before its piston goes in. */

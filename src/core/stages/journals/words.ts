@@ -1,11 +1,11 @@
 /** The bottom end in words: what the manual may give, where figures come from, what is looked at and why. */
 import { COLD } from '../../foundation/uncertainty/expansion';
-import { type Saying, clear, say, size } from '../../foundation/quantity/saying';
+import { type Message, clear, say, size } from '../../foundation/quantity/message';
 import type { Units } from '../../foundation/quantity/length';
 import type { BearingCheck } from '../../record/bearingChecks';
 import type { BearingKind, Method } from './choices';
-import { HOT_BY } from './hot';
-import type { JudgedBearing } from './found';
+import { HOT_BY } from './thermalClearance';
+import type { JudgedBearing } from './types';
 
 export const METHOD_WORDS: Record<Method, string> = {
   'with shells': 'housing with its shells in',
@@ -77,11 +77,11 @@ export const LOOK_WORDS: Record<BearingCheck, { words: string; why: string }> = 
 };
 
 /** How a clearance was come by, a line each. */
-export function clearanceWorking({ journal, housing, bare, shells, clearance }: JudgedBearing): Saying[] {
+export function clearanceWorking({ journal, housing, bare, shells, clearance }: JudgedBearing): Message[] {
   const { value, by, uncertainty, check, zeroed, otherwise, low, high, hot } = clearance;
   if (value === null) return [];
   const journalLine = journal.size ? [say`− journal ${size(journal.size.value)}, where it is thickest`] : [];
-  const lines: Saying[] =
+  const lines: Message[] =
     by === 'with shells' && housing
       ? [say`housing with shells ${size(housing.value)}`, ...journalLine]
       : by === 'apart' && bare

@@ -1,7 +1,7 @@
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, say, capital, clear } from '../../foundation/quantity/saying';
+import { type Message, say, capital, clear } from '../../foundation/quantity/message';
 import { chanceWords } from '../../foundation/verdict/decide';
-import { type ClearanceVerdict } from '../../models/clearance/clearance';
+import type { ClearanceVerdict } from '../../models/clearance/clearance';
 import { type Acceptance, acceptedWords } from '../../record/reading';
 
 /** What to do about a clearance, in one sentence or two. */
@@ -9,7 +9,7 @@ export function clearanceAdvice(
   { state, chance, low }: ClearanceVerdict,
   uncertainty: Nm,
   accepted: Acceptance | null,
-): Saying {
+): Message {
   if (accepted) return say`${capital(acceptedWords(accepted))}.`;
   switch (state) {
     case 'tight':

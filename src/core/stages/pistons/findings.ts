@@ -1,12 +1,12 @@
 /** What is to be known of pistons, their pins, and their clearances. */
 import { type Supplied, type JudgedBore, foundWords, joined, slipWords, suppliedFindings } from '../bores';
-import { type Saying, clear, fine, raw, say, size } from '../../foundation/quantity/saying';
+import { type Message, clear, fine, raw, say, size } from '../../foundation/quantity/message';
 import { type Finding, type Severity, about } from '../contract/finding';
 import type { Cylinder } from '../../foundation/engine/engine';
 import { acceptedWords, lapsedWords } from '../../record/reading';
-import type { JudgedPiston } from './judged';
+import type { JudgedPiston } from './pistonSize';
 import { clearanceIsDone } from '../../models/clearance/clearance';
-import type { JudgedClearance } from './judgedClearance';
+import type { JudgedClearance } from './clearance';
 import { chanceWords } from '../../foundation/verdict/decide';
 
 /** A cylinder with what its clearance comes from. */
@@ -19,7 +19,7 @@ interface Cleared extends Cylinder {
 
 /** Of one piston and its pin. */
 function pistonFindings({ id, label, outlier, size: sized, read, pin }: JudgedPiston): Finding[] {
-  const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
+  const at = (severity: Severity, says: Message): Finding => about(severity, 'pistons', id, says);
   const out: Finding[] = [];
   // read again and found the same, it is so
   if (outlier && sized)
@@ -66,7 +66,7 @@ function pistonFindings({ id, label, outlier, size: sized, read, pin }: JudgedPi
 
 /** Of the clearance of one cylinder. */
 function clearanceFindings({ clearance, label, id, bore }: Cleared): Finding[] {
-  const at = (severity: Severity, says: Saying): Finding => about(severity, 'pistons', id, says);
+  const at = (severity: Severity, says: Message): Finding => about(severity, 'pistons', id, says);
   const { value, state, chance, uncertainty, target, strip, accepted } = clearance;
   if (value === null) return [];
   if (value < 0)

@@ -1,2 +1,2 @@
 /** Pistons, as later stages see them. */
-export type { PistonsPart } from './found';
+export type { PistonsCylinderResult as PistonsPart } from './types';

@@ -3,9 +3,9 @@
  * piston it gets. Take the smallest that cleans them all; buy the pistons first, then hone each bore to its piston
  * plus the clearance. Common practice, no source.
  */
-import type { Whole as Paired } from './found';
+import type { Whole as Paired } from './types';
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, fine, say, size } from '../../foundation/quantity/saying';
+import { type Message, fine, say, size } from '../../foundation/quantity/message';
 import { type TargetSettings, targetsAt } from '../targets';
 import type { Job } from '../../record/jobCard';
 import { type Measured, type SizingChoices, smallestClean, standardBore } from '../bores';
@@ -28,7 +28,7 @@ export interface PlannedBore {
   unproven: boolean;
   /** Metal off the diameter at its smallest and at its largest; null without an oversize. */
   off: { most: Nm; least: Nm } | null;
-  working: Saying[];
+  working: Message[];
 }
 
 export interface SizePlan {
@@ -95,7 +95,7 @@ export interface FinishOrder {
   done: boolean;
   /** Whether the bore is wider already than this piston may have. */
   tooWide: boolean;
-  working: Saying[];
+  working: Message[];
 }
 
 /** Finish bore of a piston: its size + the clearance, and the bar stops short of it by what the hone takes. */

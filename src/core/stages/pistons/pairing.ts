@@ -7,7 +7,7 @@
  * is arithmetic.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { expandedOf, sumOf } from '../../foundation/uncertainty/spread';
+import { expandedOf, sumOf } from '../../foundation/uncertainty/combine';
 import { type Costs, leastSum, leastWorst } from '../../foundation/quantity/assignment';
 import { type Pair, type Paired, type PairingAsk, type PairingBore, type Standing, standingOf } from './standing';
 

@@ -1,10 +1,10 @@
 import { STARTING_STRICTNESS } from '../../foundation/verdict/decide';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import { STARTING_PISTONS, gaugePoint, pinState, stripCheck } from './piston';
 import { outlierOf, NEAR } from '../../foundation/quantity/outlier';
-import { median } from '../../foundation/quantity/near';
+import { median } from '../../foundation/quantity/expectedSize';
 
 describe('a size among its neighbours', () => {
   const others = [3.3822, 3.3824, 3.3823].map(fromInches);
@@ -57,8 +57,8 @@ describe('the feeler strip', () => {
 });
 
 it('says where to measure, with the height where the maker’s is noted', () => {
-  expect(sayingText(gaugePoint(STARTING_PISTONS.gauge), 'metric')).toContain('maker’s gauge point');
-  expect(sayingText(gaugePoint({ height: fromMm(14), from: 'skirt' }), 'metric')).toContain(
+  expect(messageText(gaugePoint(STARTING_PISTONS.gauge), 'metric')).toContain('maker’s gauge point');
+  expect(messageText(gaugePoint({ height: fromMm(14), from: 'skirt' }), 'metric')).toContain(
     '14.000 mm up from the skirt’s foot',
   );
 });

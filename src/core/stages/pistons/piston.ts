@@ -3,8 +3,8 @@
  * reads small. A set should agree within a few tenths. Common practice, no source.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, clear, raw, say, size } from '../../foundation/quantity/saying';
-import type { Component } from '../../foundation/uncertainty/spread';
+import { type Message, clear, raw, say, size } from '../../foundation/quantity/message';
+import type { Component } from '../../foundation/uncertainty/combine';
 import { type Side, type Strictness, decide, exactly } from '../../foundation/verdict/decide';
 
 /** What the height of the gauge point is counted from. */
@@ -37,7 +37,7 @@ export const STARTING_PISTONS: PistonChoices = {
 };
 
 /** Where a piston is to be measured, as a sentence. */
-export const gaugePoint = ({ height, from }: PistonChoices['gauge']): Saying =>
+export const gaugePoint = ({ height, from }: PistonChoices['gauge']): Message =>
   height === null
     ? say`On the skirt at the maker’s gauge point, square to the pin. Anywhere else it reads small.`
     : say`At the gauge point, ${size(height)} ${GAUGE_FROM_WORDS[from]}, square to the pin. Anywhere else it reads small.`;
@@ -77,7 +77,7 @@ export interface StripCheck {
   expected: Nm;
   /** Within half a thou of what it should read. */
   agrees: boolean;
-  working: Saying[];
+  working: Message[];
 }
 
 /** A strip read beside a piston against the clearance worked out, nm: whether they agree. The strip reads less: common practice, no source. */

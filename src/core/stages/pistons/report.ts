@@ -1,5 +1,5 @@
 /** Pistons and clearances, on paper and in the table, and what is to be machined for them. */
-import { clear, say } from '../../foundation/quantity/saying';
+import { clear, say } from '../../foundation/quantity/message';
 import type { Nm } from '../../foundation/quantity/length';
 import { suppliedRows, readingRow, resultRow } from '../contract/rows';
 import type { Supplied } from '../bores';
@@ -8,7 +8,7 @@ import { type Acceptance, acceptedWords, isLive } from '../../record/reading';
 import { type Piece, type Row, type SheetPart, number, words } from '../contract/report';
 import type { Report } from '../contract/stage';
 import { isFiler } from '../../foundation/uncertainty/instrument';
-import type { All, Whole } from './found';
+import type { All, Whole } from './types';
 
 function rows({ log }: All, cylinder: Whole): Row[] {
   const { piston, pistonSupplied, clearance } = cylinder;

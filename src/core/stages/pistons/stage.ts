@@ -2,25 +2,33 @@
 import { findings } from './findings';
 import { type JudgedBore, type SizingChoices, gradeOf, nearPlan, isHere, suppliedOf } from '../bores';
 import type { Cylinder } from '../../foundation/engine/engine';
-import { whereParts } from '../../foundation/engine/whereParts';
+import { whereParts } from '../../foundation/engine/partPlacement';
 import { PISTON_EXPANSION } from '../../models/heat/metals';
-import type { Expected } from '../../foundation/quantity/hear';
+import type { Expected } from '../../foundation/quantity/readingField';
 import type { Nm, Units } from '../../foundation/quantity/length';
-import { near, saidSize } from '../../foundation/quantity/near';
-import { clear, say } from '../../foundation/quantity/saying';
+import { expectedNear, sizeInBoth } from '../../foundation/quantity/expectedSize';
+import { clear, say } from '../../foundation/quantity/message';
 import { beforeOf, passesOf, roundOf } from '../../record/log';
 import { type LoggedReading, livePasses } from '../../record/reading';
 import { shopTemperature } from '../../foundation/uncertainty/thermal';
 import { type Memo, ENGINE } from '../contract/memo';
-import { type Caption, type Judged, type Missing, type Outcome, type Stage, SILENT, counted } from '../contract/stage';
+import {
+  type Caption,
+  type StageResult,
+  type Missing,
+  type Outcome,
+  type Stage,
+  SILENT,
+  counted,
+} from '../contract/stage';
 import type { Task } from '../contract/tasks';
 import { type PairingChoices, STARTING_PAIRING } from './choices';
 import { type Strictness, leastRight } from '../../foundation/verdict/decide';
 import { clearanceDoubt } from '../../models/clearance/clearance';
 import { clearanceAdvice } from './clearanceAdvice';
-import type { All, Bored, Engine, JudgedPairing, PistonsMade, PistonsPart, Whole } from './found';
-import { type JudgedPiston, judgedPiston, withOutliers } from './judged';
-import { isZeroedOn, judgedClearance } from './judgedClearance';
+import type { All, Bored, Engine, JudgedPairing, PistonsEngineResult, PistonsCylinderResult, Whole } from './types';
+import { type JudgedPiston, judgedPiston, withOutliers } from './pistonSize';
+import { isZeroedOn, judgedClearance } from './clearance';
 import { type PistonChoices, STARTING_PISTONS } from './piston';
 import { type Pair, type PairingAsk, standingOf } from './standing';
 
@@ -55,7 +63,7 @@ function pistonsOf(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): 
   return memo('pistons', ENGINE, measured, () => withOutliers(measured));
 }
 
-function gradesOf(bore: JudgedBore, piston: JudgedPiston, { grades }: SizingChoices): PistonsPart['grades'] {
+function gradesOf(bore: JudgedBore, piston: JudgedPiston, { grades }: SizingChoices): PistonsCylinderResult['grades'] {
   if (!grades) return null;
   const { step, count } = grades;
   return {
@@ -116,13 +124,17 @@ function pairingOf(
  *
  * @example everyPair([], []) // []
  */
-export const everyPair = (cylinders: readonly (Cylinder & PistonsPart)[], found: readonly Pair[]): Pair[] =>
+export const everyPair = (cylinders: readonly (Cylinder & PistonsCylinderResult)[], found: readonly Pair[]): Pair[] =>
   cylinders.map((c) => ({
     cylinder: c.id,
     piston: found.find((p) => p.cylinder === c.id)?.piston ?? c.piston.id,
   }));
 
-function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<PistonsPart, PistonsMade> {
+function judge(
+  engine: Engine,
+  cylinders: readonly Bored[],
+  memo: Memo,
+): StageResult<PistonsCylinderResult, PistonsEngineResult> {
   const { log, choices } = engine;
   const pistons = pistonsOf(engine, cylinders, memo);
   const byNumber = new Map(pistons.map((p) => [p.id, p]));
@@ -132,7 +144,7 @@ function judge(engine: Engine, cylinders: readonly Bored[], memo: Memo): Judged<
   const pistonIn = memo('which piston where', ENGINE, [choices.pairing.pairs, ...pistons.map((p) => p.id)], () =>
     whereParts(cylinders, put),
   );
-  const judged = cylinders.flatMap((cylinder): (Whole & { part: PistonsPart })[] => {
+  const judged = cylinders.flatMap((cylinder): (Whole & { part: PistonsCylinderResult })[] => {
     const { id, bore, targets } = cylinder;
     const piston = byNumber.get(pistonIn.get(id) ?? id);
     if (!piston) return [];
@@ -221,13 +233,13 @@ function expected(
   if (subject === 'strip') return null;
   if (subject !== 'piston') {
     const pins = pistons.flatMap((p) => [p.pin.pin?.value ?? [], p.pin.bore?.value ?? []].flat());
-    return near(pins, NEAR_OTHERS, 'the other pins and their bores read', units);
+    return expectedNear(pins, NEAR_OTHERS, 'the other pins and their bores read', units);
   }
   const others = pistons.flatMap((p) => (p.id === piston.id ? [] : (p.size?.value ?? [])));
-  const found = near(others, NEAR_OTHERS, 'the other pistons read', units);
+  const found = expectedNear(others, NEAR_OTHERS, 'the other pistons read', units);
   if (found) return found;
   if (!targetBore) return nearPlan(job, units);
-  const because = `its bore is ${targetBore.from === 'measured' ? '' : `${targetBore.from} as `}${saidSize(targetBore.nm, units)}`;
+  const because = `its bore is ${targetBore.from === 'measured' ? '' : `${targetBore.from} as `}${sizeInBoth(targetBore.nm, units)}`;
   return { nm: targetBore.nm - UNDER_BORE, within: NEAR_BORE, because };
 }
 
@@ -334,4 +346,4 @@ export const pistons = {
   outcome,
   findings,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Bored, PistonsPart, PistonsMade, All, Whole>;
+} satisfies Stage<Engine, Bored, PistonsCylinderResult, PistonsEngineResult, All, Whole>;

@@ -1,6 +1,6 @@
 /** Which piston is in which cylinder, and how that stands against the clearances that are wanted. */
 import type { Nm } from '../../foundation/quantity/length';
-import type { Component } from '../../foundation/uncertainty/spread';
+import type { Component } from '../../foundation/uncertainty/combine';
 
 export interface PairingBore {
   cylinder: string;

@@ -1,7 +1,7 @@
 /** How rings are read and filed on one engine, and which ring goes into which cylinder. */
 import type { Nm } from '../../foundation/quantity/length';
-import type { TargetChoices } from '../../models/targets/target';
-import type { Placed, PlacingAim } from './placed';
+import type { TargetChoices } from '../../models/targets/papers';
+import type { Placed, PlacingAim } from './placement';
 
 /** The order rings are taken in: all of one cylinder, all of one kind, all of one bank, or as they come to hand. */
 export const ROUTES = ['byCylinder', 'byRing', 'byBank', 'free'] as const;

@@ -2,17 +2,17 @@
 import type { Cylinder } from '../../foundation/engine/engine';
 import type { Job } from '../../record/jobCard';
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, fine, say, capital } from '../../foundation/quantity/saying';
+import { type Message, fine, say, capital } from '../../foundation/quantity/message';
 import { type Finding, type Severity, about } from '../contract/finding';
 import type { JudgedGrooves } from './grooves';
 import { acceptedWords, lapsedWords } from '../../record/reading';
-import type { JudgedRing } from './judged';
+import type { JudgedRing } from './ringGap';
 import { gapIsDone } from './ring';
 import { type Ring, RING_WORDS, isCompression, COMPRESSION } from '../../foundation/parts/rings';
-import type { All, Spread } from './found';
+import type { All, Spread } from './types';
 import { countsWords, ringAdvice } from './words';
 import { type RingSet, GROOVE_WORDS } from './set';
-import { ringFaults } from './whichWay';
+import { ringFaults } from './ringOrientation';
 
 interface Ringed extends Cylinder {
   bore: { shape: object | null };
@@ -22,12 +22,12 @@ interface Ringed extends Cylinder {
 }
 
 /** What is to be known of one ring. */
-function oneRing(name: string, ring: JudgedRing): [Severity, Saying][] {
+function oneRing(name: string, ring: JudgedRing): [Severity, Message][] {
   const { reading, counts, target, state, accepted, readIn, differs, called, shrunk } = ring;
   if (!reading || !target.set || state === 'to do' || state === 'no target') return [];
   const { aimFrom, least, most } = target.inForce;
   const figure = counts?.value ?? reading.value;
-  const out: [Severity, Saying][] = [];
+  const out: [Severity, Message][] = [];
   if (accepted && !gapIsDone(state))
     out.push(['note', say`${name}: ${fine(figure)} is ${state}, ${acceptedWords(accepted)}.`]);
   else if (state === 'short' && target.inForce.raisedFrom !== undefined)
@@ -147,7 +147,7 @@ function unmeasuredFindings(cylinders: readonly Ringed[], used: boolean): Findin
 /** Of the rings in one cylinder. */
 function ringFindings(cylinder: Ringed): Finding[] {
   const { label, id, rings } = cylinder;
-  const at = (severity: Severity, says: Saying): Finding => about(severity, 'rings', id, says);
+  const at = (severity: Severity, says: Message): Finding => about(severity, 'rings', id, says);
   return Object.values(rings).flatMap((ring) =>
     oneRing(`Cylinder ${label}, ${RING_WORDS[ring.ring]}`, ring).map(([severity, says]) => at(severity, says)),
   );

@@ -1,12 +1,12 @@
 /** How rings sit in the grooves of one piston. */
-import type { Held } from '../../foundation/verdict/held';
+import type { FigureAtLimit } from '../../foundation/verdict/figureAtLimit';
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, say } from '../../foundation/quantity/saying';
+import { type Message, say } from '../../foundation/quantity/message';
 import { type Accepted, type LoggedReading, answerOf } from '../../record/reading';
 import type { Strictness } from '../../foundation/verdict/decide';
 import { type Tools, coarsest } from '../../foundation/verdict/measuredSize';
 import { type Apart, LEAVES_REPEAT, betweenEnds, repeatsOf, sizesRepeat } from '../../foundation/verdict/repeats';
-import { stepOf } from './judged';
+import { stepOf } from './ringGap';
 import { nextLeaf } from './ring';
 import {
   type Groove,
@@ -86,11 +86,11 @@ export function judgedGrooves({ set, own, sampled, passes, tools, strictness, ac
   };
   const figure = <S extends string>(
     subject: GrooveSubject,
-    sizes: { value: Nm; working: Saying[] } | null,
+    sizes: { value: Nm; working: Message[] } | null,
     foundIn: (readings: readonly LoggedReading[]) => Found | null,
     state: (i: Interval | null) => S,
     isDone: (state: S) => boolean,
-    limit: (state: S | 'not proven', found: Interval) => Held,
+    limit: (state: S | 'not proven', found: Interval) => FigureAtLimit,
   ): GrooveFigure<S | 'not proven'> => {
     const here = own(subject);
     const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);

@@ -7,7 +7,7 @@
  * as filed, and asked about. A domed piston cocks a ring: tight, loose, tight. Common practice, no source.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type PlacedReading, type RingBore, coldGap, isSamePlace, riseOver } from './evidence';
+import { type PlacedReading, type RingBore, coldGap, isSamePlace, riseOver } from './gapEvidence';
 import { likelyGap, nextLeaf } from './ring';
 
 /** A reading as far as its order matters. */

@@ -1,7 +1,7 @@
 /** What filers take off on one engine and on the shop's others, and what to cut next. */
 import type { ShopRate } from '../../record/log';
-import { type CutAdvice, takeNext, turnsFor } from './advice';
-import type { JudgedRing } from './judged';
+import { type CutAdvice, takeNext, turnsFor } from './filingAdvice';
+import type { JudgedRing } from './ringGap';
 import { type Rate, type RateMetal, type RateSums, NO_CUTS, addedRates, rateOf, withCut } from '../../record/filerRate';
 import { type Ring, isCompression } from '../../foundation/parts/rings';
 import type { RingSet } from './set';

@@ -1,11 +1,11 @@
 /** Rings and grooves, on paper and in the table. */
 import { readsRails } from './choices';
-import { say } from '../../foundation/quantity/saying';
+import { say } from '../../foundation/quantity/message';
 import { acceptedWords, isLive } from '../../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../contract/report';
 import { cutRow, readingRow, resultRow } from '../contract/rows';
 import type { Report } from '../contract/stage';
-import type { All, Whole } from './found';
+import type { All, Whole } from './types';
 import { type Ring, RING_WORDS, isCompression, RINGS } from '../../foundation/parts/rings';
 import { countsWords } from './words';
 

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromMm, fromThou } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import type { Limits, Target } from '../../models/targets/target';
 import { type Strictness, STARTING_STRICTNESS } from '../../foundation/verdict/decide';
-import { countedGap } from './evidence';
-import { decidedGap } from './judged';
+import { countedGap } from './gapEvidence';
+import { decidedGap } from './ringGap';
 import { type GapReading, type GapState, gapIsDone, nextLeaf, offWords, toComeOff, worstOf } from './ring';
 
 const targetOf = (change: Partial<Limits> = {}): Target => ({
@@ -163,7 +163,7 @@ describe('what is still to come off', () => {
   it('20 against 22–25: 2 to 3.5 thou, not more than 4', () => {
     const found = off(reading(20), target);
     expect(found).toEqual({ toAim: fromThou(2), toMiddle: fromThou(3.5), most: fromThou(4) });
-    expect(sayingText(offWords(found), 'imperial')).toBe('2 thou to 3.5 thou still to come off. ');
+    expect(messageText(offWords(found), 'imperial')).toBe('2 thou to 3.5 thou still to come off. ');
   });
 
   it('counts the most from the leaf that did not pass: filing only goes one way', () => {

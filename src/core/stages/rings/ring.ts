@@ -2,7 +2,7 @@
  * One ring in its cylinder: what its reading says against its target, and how much is still to come off.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, fine, say } from '../../foundation/quantity/saying';
+import { type Message, fine, say } from '../../foundation/quantity/message';
 import type { Target } from '../../models/targets/target';
 import type { Side } from '../../foundation/verdict/decide';
 
@@ -84,7 +84,7 @@ export function worstOf<T extends { state: GapState }>(rings: readonly [T, ...T[
 export const gapIsDone = (state: GapState): boolean => state === 'in window' || state === 'loose';
 
 /** How much is still to come off, as a sentence; empty when nothing is. */
-export function offWords(off: ToComeOff | null): Saying {
+export function offWords(off: ToComeOff | null): Message {
   if (!off) return [];
   return off.toAim < off.toMiddle
     ? say`${fine(off.toAim)} to ${fine(off.toMiddle)} still to come off. `

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../../foundation/quantity/length';
 import { BEVELS, SECTIONS, STARTING_RING_SET, UP_MARKS, fromSizes, landState, sideState } from './set';
-import { ringFaults, upWords } from './whichWay';
+import { ringFaults, upWords } from './ringOrientation';
 import { STARTING_STRICTNESS } from '../../foundation/verdict/decide';
 import { sectionOutline } from './section';
 

@@ -7,7 +7,7 @@ import type { RingMetal } from '../../models/heat/metals';
 import type { Nm } from '../../foundation/quantity/length';
 import type { Apart } from '../../foundation/verdict/repeats';
 import type { Answer } from '../../record/reading';
-import { type Saying, fine, raw, say } from '../../foundation/quantity/saying';
+import { type Message, fine, raw, say } from '../../foundation/quantity/message';
 import { type Side, type Strictness, decide } from '../../foundation/verdict/decide';
 
 /** What of a piston a ring groove is cut for. */
@@ -94,7 +94,7 @@ export interface GrooveFigure<S> extends Answer {
   /** At most this. */
   high: Nm | null;
   state: S;
-  working: Saying[];
+  working: Message[];
   /** Whether it was read at this piston; else it follows from the sizes of the set, or is another piston's. */
   read: boolean;
   /** Readings that cannot all be true; null where they agree. The narrower counts. */
@@ -153,8 +153,8 @@ export const landIsDone = (state: LandState): boolean => state === 'below';
 
 /** Axial clearance and depth under the land as the sizes of the set have them; null where a size is missing. */
 export function fromSizes({ axial, radial, grooveHeight, grooveDepth }: GrooveFit): {
-  side: { value: Nm; working: Saying[] } | null;
-  land: { value: Nm; working: Saying[] } | null;
+  side: { value: Nm; working: Message[] } | null;
+  land: { value: Nm; working: Message[] } | null;
 } {
   const side = axial === null || grooveHeight === null ? null : grooveHeight - axial;
   const land = radial === null || grooveDepth === null ? null : grooveDepth - radial;

@@ -1,15 +1,15 @@
 /** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
 import { findings } from './findings';
-import { whereParts } from '../../foundation/engine/whereParts';
+import { whereParts } from '../../foundation/engine/partPlacement';
 import { type JudgedHeat, heatOf } from '../../models/heat/assess';
 import { STEEL_EXPANSION } from '../../foundation/uncertainty/expansion';
 import { BORE_EXPANSION, RING_EXPANSION } from '../../models/heat/metals';
-import { fine, say } from '../../foundation/quantity/saying';
+import { fine, say } from '../../foundation/quantity/message';
 import { beforeOf, historyOf, passesOf, roundOf } from '../../record/log';
 import { type LoggedReading, livePasses } from '../../record/reading';
 import { type Memo, ENGINE } from '../contract/memo';
 import {
-  type Judged,
+  type StageResult,
   type Missing,
   type Outcome,
   type Stage,
@@ -19,8 +19,9 @@ import {
 } from '../contract/stage';
 import type { Task } from '../contract/tasks';
 import { type TargetsPart, gapCaption } from '../targets';
-import { type Target, isOrderGiven, notUnder } from '../../models/targets/target';
-import type { CutAdvice } from './advice';
+import type { Target } from '../../models/targets/target';
+import { notUnder, isOrderGiven } from '../../models/targets/ringGapTarget';
+import type { CutAdvice } from './filingAdvice';
 import {
   type BenchChoices,
   type PlacingChoices,
@@ -30,12 +31,12 @@ import {
   STARTING_PLACING,
   readsRails,
 } from './choices';
-import type { All, Engine, Fitted, RingsMade, RingsPart, Whole, Spread } from './found';
+import type { All, Engine, Fitted, RingsEngineResult, RingsCylinderResult, Whole, Spread } from './types';
 import { type GrooveSubject, type JudgedGrooves, GROOVE_SUBJECTS, grooveOf, judgedGrooves } from './grooves';
-import type { RingBore } from './evidence';
-import { type JudgedRing, judgedRing, ringBore } from './judged';
-import { type JudgedPlacing, judgedPlacing } from './judgedPlacing';
-import type { Placed } from './placed';
+import type { RingBore } from './gapEvidence';
+import { type JudgedRing, judgedRing, ringBore } from './ringGap';
+import { type JudgedPlacing, judgedPlacing } from './ringPlacement';
+import type { Placed } from './placement';
 import { type JudgedRate, cutAdvice, metalOf, ratesOf } from './rates';
 import { offWords, worstOf } from './ring';
 import { type Compression, type Ring, RING_WORDS, isCompression, RINGS } from '../../foundation/parts/rings';
@@ -186,7 +187,7 @@ function groovesOf({ piston }: Fitted, samples: Samples, engine: Engine, memo: M
 
 function heatIn(
   { targetBore, targets, clearance }: Fitted,
-  rings: RingsPart['rings'],
+  rings: RingsCylinderResult['rings'],
   engine: Engine,
 ): JudgedHeat | null {
   const { job, duty, piston, choices } = engine;
@@ -207,7 +208,13 @@ function heatIn(
 }
 
 /** What a set of rings comes to in one cylinder, once their advice is in. */
-function partOf(cylinder: Fitted, rings: RingsPart['rings'], samples: Samples, engine: Engine, memo: Memo): RingsPart {
+function partOf(
+  cylinder: Fitted,
+  rings: RingsCylinderResult['rings'],
+  samples: Samples,
+  engine: Engine,
+  memo: Memo,
+): RingsCylinderResult {
   const grooves = groovesOf(cylinder, samples, engine, memo);
   const { job, duty, piston, choices } = engine;
   const { targetBore, targets, clearance, id } = cylinder;
@@ -232,7 +239,11 @@ function spreadsOf(cylinders: readonly Whole[]): Spread[] {
   });
 }
 
-function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged<RingsPart, RingsMade> {
+function judge(
+  engine: Engine,
+  cylinders: readonly Fitted[],
+  memo: Memo,
+): StageResult<RingsCylinderResult, RingsEngineResult> {
   const { log, choices } = engine;
   const bores = ringBoresOf(cylinders, memo);
   const numberIn = (kind: Compression): Map<string, string> => {
@@ -254,9 +265,9 @@ function judge(engine: Engine, cylinders: readonly Fitted[], memo: Memo): Judged
     ratesOf(taken, log.shopRates, choices.ringSet),
   );
   const samples = GROOVE_SUBJECTS.map((subject) => sampledReading(engine, subject));
-  const judged = unadvised.map(({ cylinder, rings }): Whole & { part: RingsPart } => {
+  const judged = unadvised.map(({ cylinder, rings }): Whole & { part: RingsCylinderResult } => {
     const done = rings.map((ring): [Ring, JudgedRing] => [ring.ring, advised(ring, cylinder.id, rates, engine, memo)]);
-    const part = partOf(cylinder, Object.fromEntries(done) as RingsPart['rings'], samples, engine, memo);
+    const part = partOf(cylinder, Object.fromEntries(done) as RingsCylinderResult['rings'], samples, engine, memo);
     return { ...cylinder, ...part, part };
   });
   const placed = (kind: Compression): JudgedPlacing => {
@@ -370,16 +381,16 @@ export const rings = {
     placing: (): PlacingChoices => STARTING_PLACING,
   },
   subjects: {
+    top: { ...OF_A_RING, words: RING_WORDS.top, field: 'gap', part: 'top' },
+    second: { ...OF_A_RING, words: RING_WORDS.second, field: 'gap', part: 'second' },
+    upperRail: { ...OF_A_RING, words: RING_WORDS.upperRail, field: 'rail', part: 'upperRail' },
+    lowerRail: { ...OF_A_RING, words: RING_WORDS.lowerRail, field: 'rail', part: 'lowerRail' },
     topSide: { ...OF_A_GROOVE, words: 'top groove, axial', field: 'groove' },
     secondSide: { ...OF_A_GROOVE, words: 'second groove, axial', field: 'groove' },
     oilSide: { ...OF_A_GROOVE, words: 'oil groove, axial', field: 'groove' },
     topLand: { ...OF_A_GROOVE, words: 'top ring under the land', field: 'land' },
     secondLand: { ...OF_A_GROOVE, words: 'second ring under the land', field: 'land' },
     oilLand: { ...OF_A_GROOVE, words: 'oil pack under the land', field: 'land' },
-    top: { ...OF_A_RING, words: RING_WORDS.top, field: 'gap', part: 'top' },
-    second: { ...OF_A_RING, words: RING_WORDS.second, field: 'gap', part: 'second' },
-    upperRail: { ...OF_A_RING, words: RING_WORDS.upperRail, field: 'rail', part: 'upperRail' },
-    lowerRail: { ...OF_A_RING, words: RING_WORDS.lowerRail, field: 'rail', part: 'lowerRail' },
   } satisfies Record<Ring | GrooveSubject, SubjectFacts>,
   judge,
   lists: ({ choices: { bench, ringSet, targets } }, cylinders) => ({
@@ -393,4 +404,4 @@ export const rings = {
   outcome,
   findings,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Fitted, RingsPart, RingsMade, All, Whole>;
+} satisfies Stage<Engine, Fitted, RingsCylinderResult, RingsEngineResult, All, Whole>;

@@ -7,8 +7,7 @@ import { type Depth, DEPTHS } from '../../foundation/parts/spots';
 import { type MeasuredSpot, fitOval } from '../bores';
 import type { Nm } from '../../foundation/quantity/length';
 import { average, rangeOf } from '../../foundation/verdict/measuredSize';
-import { type Component, sumOf } from '../../foundation/uncertainty/spread';
-import { rectangular } from '../../foundation/uncertainty/uncertainty';
+import { type Component, sumOf, rectangular } from '../../foundation/uncertainty/combine';
 
 /** Mean diameter of a bore at one depth of ring travel, and its own standard uncertainty. */
 export interface Girth {

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { boreReading, record, reading } from '@/fixtures/records';
 import { judge } from '../../judge/judge';
 import { fromInches, fromThou } from '../../foundation/quantity/length';
-import { sayingText } from '../../foundation/quantity/saying';
+import { messageText } from '../../foundation/quantity/message';
 import type { Entry } from '../../judge/buildRecord';
 import type { RingFit } from '../../record/reading';
-import type { JudgedRing } from './judged';
+import type { JudgedRing } from './ringGap';
 import { nextAct, ringAdvice } from './words';
 
 const fit: RingFit = { ring: 'L1', depth: 'top', squaring: null, deburred: false, squared: false, open: false };
@@ -46,6 +46,6 @@ describe('the cheapest act that decides a gap that is not proven', () => {
     const found = ring(...entries);
     expect(found.state).toBe('not proven');
     expect(nextAct(found)).toBe(act);
-    expect(sayingText(ringAdvice(found), 'imperial')).toMatch(/\.$/);
+    expect(messageText(ringAdvice(found), 'imperial')).toMatch(/\.$/);
   });
 });

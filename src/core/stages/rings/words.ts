@@ -1,10 +1,10 @@
 /** What is said of a ring: what to do now, and why. */
 import { type Depth, DEPTH_WORDS } from '../../foundation/parts/spots';
-import { type Saying, fine, say, capital } from '../../foundation/quantity/saying';
+import { type Message, fine, say, capital } from '../../foundation/quantity/message';
 import { acceptedWords } from '../../record/reading';
 import { chanceWords } from '../../foundation/verdict/decide';
-import type { CountedGap } from './evidence';
-import type { JudgedRing } from './judged';
+import type { CountedGap } from './gapEvidence';
+import type { JudgedRing } from './ringGap';
 
 type Said = Pick<
   JudgedRing,
@@ -27,11 +27,11 @@ type Said = Pick<
   | 'differs'
 >;
 
-const at = (depth: Depth | null): Saying =>
+const at = (depth: Depth | null): Message =>
   depth === null ? say`where the bore is smallest` : say`at the ${DEPTH_WORDS[depth]}`;
 
 /** What the readings of a ring that cannot all be true say, and what settles it. */
-function disagreementWords({ counts, shrunk }: Said): Saying {
+function disagreementWords({ counts, shrunk }: Said): Message {
   if (shrunk > 0)
     return say`Narrower by ${fine(shrunk)} than before it was filed: it did not sit square. A domed piston cocks the ring. Square it and read again.`;
   const found = counts?.disagreement;
@@ -45,7 +45,7 @@ function disagreementWords({ counts, shrunk }: Said): Saying {
 }
 
 /** A gap that grew with no cut logged, and how to answer it. */
-function growthWords({ growth }: Said): Saying {
+function growthWords({ growth }: Said): Message {
   if (!growth) return [];
   const { now, before, taken, advised } = growth;
   const grew = say`${fine(before)} before, ${fine(now)} now, and no cut is logged.`;
@@ -81,7 +81,7 @@ export function nextAct({
 }
 
 /** That act, in a sentence. */
-function actWords(ring: Said): Saying {
+function actWords(ring: Said): Message {
   switch (nextAct(ring)) {
     case 'next leaf':
       return say`Try the next leaf.`;
@@ -98,7 +98,7 @@ function actWords(ring: Said): Saying {
   }
 }
 
-function notProvenWords(ring: Said): Saying {
+function notProvenWords(ring: Said): Message {
   const { counts, readIn, chance, overChance, called, grace, target } = ring;
   if (readIn && !counts) return say`Read in cylinder ${readIn.label}, and not both bores are measured: read it here.`;
   if (readIn) return say`Predicted from cylinder ${readIn.label}, too near a limit to be sure: read it here.`;
@@ -110,10 +110,10 @@ function notProvenWords(ring: Said): Saying {
 }
 
 /** The leaves of a gap as they are said: 15 goes, 16 does not. */
-const leavesOf = ({ called, step }: Said): Saying =>
+const leavesOf = ({ called, step }: Said): Message =>
   called && !called.open ? say`${fine(called.value)} goes, ${fine(called.upTo ?? called.value + step)} does not` : [];
 
-function inWindowWords(ring: Said): Saying {
+function inWindowWords(ring: Said): Message {
   const { low, target, differs, called } = ring;
   if (!target.set || low === null) return say`Stop here.`;
   const { least, aimFrom, rank } = target.inForce;
@@ -126,7 +126,7 @@ function inWindowWords(ring: Said): Saying {
 }
 
 /** What to do about a ring now, in a sentence or two. */
-export function ringAdvice(ring: Said): Saying {
+export function ringAdvice(ring: Said): Message {
   const { state, counts, cutsSince, readIn, accepted, shrunk, asksSquaring, differs, growth, isUndated } = ring;
   if (accepted) return say`${capital(acceptedWords(accepted))}.`;
   if (cutsSince > 0) return say`Cut since it was read: deburr, square it, read again.`;
@@ -169,5 +169,5 @@ export function lackWords({ state, cutsSince, asksSquaring, growth }: Said): str
 }
 
 /** What a gap counts for, beside what was called: `21.2 where the bore is smallest`. */
-export const countsWords = ({ value, depth, asRead }: CountedGap, readIn: boolean): Saying =>
+export const countsWords = ({ value, depth, asRead }: CountedGap, readIn: boolean): Message =>
   readIn && !asRead ? say`${fine(value)} here` : say`${fine(value)} ${at(depth)}`;

@@ -3,19 +3,15 @@
  * what a high ring needs against what the oldest rule would say.
  */
 import type { Nm } from '../../foundation/quantity/length';
-import { type Saying, say } from '../../foundation/quantity/saying';
+import { type Message, say } from '../../foundation/quantity/message';
 import { rowOf } from '../../models/charts/chart';
 import { AT_LOAD } from '../../models/charts/curve';
-import type { TargetsMade } from './found';
+import type { TargetsEngineResult } from './types';
 import { askAt } from './settings';
-import {
-  type Target,
-  type TargetAsk,
-  NO_PAPERS,
-  oldRuleGap,
-  secondGapTarget,
-  topGapTarget,
-} from '../../models/targets/target';
+import type { Target } from '../../models/targets/target';
+import { secondGapTarget, oldRuleGap, topGapTarget } from '../../models/targets/ringGapTarget';
+import type { TargetAsk } from '../../models/targets/chartTarget';
+import { NO_PAPERS } from '../../models/targets/papers';
 
 export interface ComparedFigure {
   what: 'top' | 'second';
@@ -34,7 +30,7 @@ export interface Compared {
 
 export interface Comparison {
   kind: 'planned' | 'threshold' | 'highRing';
-  says: Saying;
+  says: Message;
   options: Compared[];
 }
 
@@ -67,7 +63,7 @@ function byRow(ask: TargetAsk, id: string, load: number | null = null): Compared
 export function comparisonsOf({
   targetSettings: settings,
   standard,
-}: Pick<TargetsMade, 'targetSettings' | 'standard'>): Comparison[] {
+}: Pick<TargetsEngineResult, 'targetSettings' | 'standard'>): Comparison[] {
   if (!settings || !standard?.bore) return [];
   const ask = askAt(standard.bore, settings);
   const { suggestion, load } = settings.duty;

@@ -7,13 +7,13 @@ import {
   type JudgedRingHeat,
   THIN_CHANCE,
 } from '../../models/heat/assess';
-import { closingGap } from '../../models/heat/heat';
+import { closingGap } from '../../models/heat/hotGap';
 import { COLD_WALL } from '../../models/heat/temperatures';
 import type { Job } from '../../record/jobCard';
 import { atmosphereAt } from '../../models/load/gas';
 import type { Nm } from '../../foundation/quantity/length';
 import { pressureText } from '../../foundation/quantity/pressure';
-import { fine, say } from '../../foundation/quantity/saying';
+import { fine, say } from '../../foundation/quantity/message';
 import { acceptedWords, lapsedWords } from '../../record/reading';
 import { type Ring, RING_WORDS } from '../../foundation/parts/rings';
 import { type Finding, type Severity, about } from '../contract/finding';
@@ -23,9 +23,11 @@ import { fuelCaution, isHotter } from '../../models/charts/chartRow';
 import { doubtWords } from '../../models/load/load';
 import { fuelsOf } from '../../models/load/service';
 import type { JudgedDuty, StandardTargets } from './settings';
-import type { JudgedGap, TargetsMade } from './found';
+import type { JudgedGap, TargetsEngineResult } from './types';
 import type { OwnFigure } from './ownFigure';
-import { type Target, type TargetChoices, oldRuleGap } from '../../models/targets/target';
+import type { Target } from '../../models/targets/target';
+import { oldRuleGap } from '../../models/targets/ringGapTarget';
+import type { TargetChoices } from '../../models/targets/papers';
 
 interface Input {
   job: Job | null;
@@ -33,7 +35,7 @@ interface Input {
   duty: JudgedDuty;
   piston: ChartColumn | null;
   standard: StandardTargets | null;
-  own: TargetsMade['own'];
+  own: TargetsEngineResult['own'];
 }
 
 /** A heat load that was chosen other than what the engine comes to; and what is not counted in it. */

@@ -1,7 +1,7 @@
 /** What the deck shows of a cylinder's gaps: the compression ring that needs a hand most. */
-import { fine } from '../../foundation/quantity/saying';
+import { fine } from '../../foundation/quantity/message';
 import type { Caption } from '../contract/stage';
-import type { JudgedGap } from './found';
+import type { JudgedGap } from './types';
 import type { Ring } from '../../foundation/parts/rings';
 
 interface Gapped {

@@ -1,4 +1,4 @@
 /** Targets, as later stages see them. */
 export { gapCaption } from './gapCaption';
 export { targetsAt, type TargetSettings } from './settings';
-export type { TargetsMade, TargetsPart } from './found';
+export type { TargetsEngineResult as TargetsMade, TargetsCylinderResult as TargetsPart } from './types';

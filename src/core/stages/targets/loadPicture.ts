@@ -7,14 +7,10 @@ import type { Chart, ChartCell, ChartFigure } from '../../models/charts/chart';
 import { type CurvePoint, AT_LOAD, figureAtLoad, knotsOf, rowAtLoad } from '../../models/charts/curve';
 import { type TargetSettings, askAt } from './settings';
 import { otherSchools } from '../../models/charts/startingCurve';
-import {
-  type Target,
-  type TargetAsk,
-  type TargetBore,
-  NO_PAPERS,
-  secondGapTarget,
-  topGapTarget,
-} from '../../models/targets/target';
+import type { Target, TargetBore } from '../../models/targets/target';
+import { secondGapTarget, topGapTarget } from '../../models/targets/ringGapTarget';
+import type { TargetAsk } from '../../models/targets/chartTarget';
+import { NO_PAPERS } from '../../models/targets/papers';
 
 /** A gap at a heat load, nm. */
 export interface GapAt {

@@ -1,6 +1,6 @@
 /** The builder's own figures, where a sheet, a manual or a chart asks for more than they do. */
 import { type Acceptable, type Accepted, type Answer, UNANSWERED, answerOf } from '../../record/reading';
-import type { Held } from '../../foundation/verdict/held';
+import type { FigureAtLimit } from '../../foundation/verdict/figureAtLimit';
 import type { EngineTargets } from './settings';
 import type { Candidate, Target } from '../../models/targets/target';
 
@@ -21,13 +21,13 @@ export interface OwnFigure extends Answer {
   /** Whether it has to be accepted: it is used, and a sheet or a manual says otherwise. */
   isDeparture: boolean;
   /** Its end that lies outside, and the limit. */
-  held: Held;
+  held: FigureAtLimit;
 }
 
 const isPaper = ({ rank }: Candidate): boolean => rank === 'sheet' || rank === 'manual';
 
 /** How an own figure lies outside another: under its minimum, or over a maximum that is as hard. */
-function outside(own: Candidate, over: Candidate): Held | null {
+function outside(own: Candidate, over: Candidate): FigureAtLimit | null {
   if (own.least < over.least) return { figure: own.least, limit: over.least, side: 'least' };
   if (!over.mostHard || over.most === null || own.most === null || own.most <= over.most) return null;
   return { figure: own.most, limit: over.most, side: 'most' };

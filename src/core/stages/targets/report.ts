@@ -1,10 +1,10 @@
 /** Targets on paper: what every figure must be, and from which source. */
-import { clear, fine, say, size } from '../../foundation/quantity/saying';
+import { clear, fine, say, size } from '../../foundation/quantity/message';
 import { acceptedWords } from '../../record/reading';
 import { type Piece, type SheetPart, words } from '../contract/report';
 import type { Report } from '../contract/stage';
 import { adderWords } from '../../models/load/adderWords';
-import type { Engine, TargetsMade, Whole } from './found';
+import type { Engine, TargetsEngineResult, Whole } from './types';
 import type { OwnFigure } from './ownFigure';
 import type { Target } from '../../models/targets/target';
 import { SURFACE_WORDS } from '../../foundation/parts/materials';
@@ -25,7 +25,7 @@ function targetRow(figure: string, target: Target, own: OwnFigure | null): Piece
 }
 
 function sheet(
-  { standard, own, job, duty, piston, choices: { chart } }: Engine & TargetsMade,
+  { standard, own, job, duty, piston, choices: { chart } }: Engine & TargetsEngineResult,
   cylinders: readonly Whole[],
 ): SheetPart[] {
   if (!standard || !job) return [];
@@ -67,4 +67,4 @@ function sheet(
   ];
 }
 
-export const report = { sheet } satisfies Partial<Report<Engine & TargetsMade, Whole>>;
+export const report = { sheet } satisfies Partial<Report<Engine & TargetsEngineResult, Whole>>;

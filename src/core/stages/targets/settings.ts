@@ -5,18 +5,11 @@ import { type Service, NO_SERVICE, fuelsOf } from '../../models/load/service';
 import { type Chart, type ChartColumn, type ChartRow, rowOf, schoolOf } from '../../models/charts/chart';
 import { AT_LOAD, rowAtLoad } from '../../models/charts/curve';
 import { type Suggestion, suggestDuty } from '../../models/charts/chartRow';
-import {
-  type Allowance,
-  type Target,
-  type TargetAsk,
-  type TargetBore,
-  type TargetChoices,
-  clearanceTarget,
-  loosened,
-  railGapTarget,
-  secondGapTarget,
-  topGapTarget,
-} from '../../models/targets/target';
+import { type Target, type TargetBore, loosened } from '../../models/targets/target';
+import { clearanceTarget } from '../../models/targets/clearanceTarget';
+import { railGapTarget, secondGapTarget, topGapTarget } from '../../models/targets/ringGapTarget';
+import type { TargetAsk } from '../../models/targets/chartTarget';
+import type { TargetChoices, Allowance } from '../../models/targets/papers';
 
 export type EngineTargets = Record<'top' | 'second' | 'rails' | 'clearance', Target>;
 

@@ -4,15 +4,16 @@ import { type HeatChoices, STARTING_HEAT } from '../../models/heat/assess';
 import { gapCaption } from './gapCaption';
 import type { Nm } from '../../foundation/quantity/length';
 import { type Memo, ENGINE } from '../contract/memo';
-import { type Judged, type Stage, SILENT, counted } from '../contract/stage';
+import { type StageResult, type Stage, SILENT, counted } from '../contract/stage';
 import { type Chart, STARTING_CHART, columnOf } from '../../models/charts/chart';
-import type { Engine, Measured, TargetsMade, TargetsPart, Whole } from './found';
+import type { Engine, Measured, TargetsEngineResult, TargetsCylinderResult, Whole } from './types';
 import { type EngineTargets, type StandardTargets, type TargetSettings, dutyOf, targetsAt } from './settings';
 import { type Strictness, STARTING_STRICTNESS } from '../../foundation/verdict/decide';
 import { ownFigure } from './ownFigure';
-import { type TargetBore, startingChoices } from '../../models/targets/target';
+import type { TargetBore } from '../../models/targets/target';
+import { startingChoices } from '../../models/targets/papers';
 
-const NO_JOB: Omit<TargetsMade, 'duty' | 'piston'> = {
+const NO_JOB: Omit<TargetsEngineResult, 'duty' | 'piston'> = {
   targetSettings: null,
   planned: null,
   standard: null,
@@ -28,7 +29,7 @@ function targetBoreOf({ bore, boreSupplied: { reported } }: Measured, plannedBor
   return plannedAs(plannedBore);
 }
 
-function partOf(cylinder: Measured, settings: TargetSettings): TargetsPart {
+function partOf(cylinder: Measured, settings: TargetSettings): TargetsCylinderResult {
   const targetBore = targetBoreOf(cylinder, settings.job.plannedBore);
   const allowance = settings.choices.allowances.find((a) => a.cylinder === cylinder.id) ?? null;
   return { targetBore, targets: targetsAt(targetBore, settings, allowance), allowance };
@@ -47,7 +48,7 @@ function judge(
   { job, choices, log }: Engine,
   cylinders: readonly Measured[],
   memo: Memo,
-): Judged<TargetsPart, TargetsMade> {
+): StageResult<TargetsCylinderResult, TargetsEngineResult> {
   const { chart, targets } = choices;
   const duty = memo('duty', ENGINE, [job, chart], () => dutyOf(job, chart));
   const piston = memo('piston column', ENGINE, [job, chart], () => columnOf(chart, job?.construction ?? null));
@@ -59,7 +60,7 @@ function judge(
     piston,
     choices: targets,
   }));
-  const parts = cylinders.map((c): [string, TargetsPart] => [
+  const parts = cylinders.map((c): [string, TargetsCylinderResult] => [
     c.id,
     memo('targets', c.id, [c.bore.size?.value, c.boreSupplied.reported, settings], () => partOf(c, settings)),
   ]);
@@ -86,7 +87,7 @@ function judge(
 }
 
 /** Its four figures, as they stand for the engine. */
-const figures = ({ standard }: TargetsMade): boolean[] => {
+const figures = ({ standard }: TargetsEngineResult): boolean[] => {
   const { top, second, rails, clearance } = standard?.targets ?? {};
   return [top, second, rails, clearance].map((t) => t?.set === true);
 };
@@ -105,4 +106,4 @@ export const targets = {
   caption: gapCaption,
   findings,
   report: async () => (await import('./report')).report,
-} satisfies Stage<Engine, Measured, TargetsPart, TargetsMade, Engine & TargetsMade, Whole>;
+} satisfies Stage<Engine, Measured, TargetsCylinderResult, TargetsEngineResult, Engine & TargetsEngineResult, Whole>;

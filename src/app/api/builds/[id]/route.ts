@@ -2,7 +2,7 @@
 import { MOST_ENTRIES } from '@/files/buildFile';
 import { streamFromBackground } from '@/server/background';
 import { database } from '@/store/store';
-import { answered, fault, fileName, noSuchBuild } from '../../../../server/responses';
+import { answered, fault, fileName, noSuchBuild } from '@/server/responses';
 import { sizeOf } from '@/store/log';
 
 export const GET = answered(

@@ -3,8 +3,8 @@ import { jobEntry } from '@/fixtures/records';
 import { WHOLE_WALK } from '../walkChoices';
 import { judge } from '../../../judge/judge';
 import { shortBlockOf } from '../../../judge/shortBlock';
-import { sayingText } from '../../../foundation/quantity/saying';
-import { bothTorques, fromPoundFeet, hearTorque, hearTorques, torqueText } from '../../../foundation/quantity/torque';
+import { messageText } from '../../../foundation/quantity/message';
+import { bothTorques, fromPoundFeet, parseTorque, parseTorques, torqueText } from '../../../foundation/quantity/torque';
 import type { TurnedEntry } from '../../../record/benchWork';
 import type { Entry } from '../../../judge/buildRecord';
 import { type PastTurning, stepsIn, taught, turningOf } from './rotatingTorque';
@@ -64,7 +64,7 @@ describe('what it takes to turn', () => {
     const entries = [...calm, jump];
     const says = (...more: Entry[]) =>
       shortBlockOf(judge({ id: 't', entries: [jobEntry(), ...entries, ...more] }))
-        .open.map((o) => sayingText(o.says, 'imperial'))
+        .open.map((o) => messageText(o.says, 'imperial'))
         .filter((text) => text.startsWith('Turning'));
     expect(says()).toEqual(['Turning: a jump with cylinder 4']);
     const accepted = { of: jump.id, what: 'turn', state: 'over', reason: 'new seals' } as const;
@@ -78,8 +78,8 @@ describe('what it takes to turn', () => {
     });
     const says = (...entries: Entry[]) => {
       const judgement = judge({ id: 't', entries: [jobEntry({ units: 'imperial' }), ...entries] });
-      const stops = judgement.findings.filter((f) => f.severity === 'stop').map((f) => sayingText(f.says, 'imperial'));
-      const short = shortBlockOf(judgement).open.map((o) => sayingText(o.says, 'imperial'));
+      const stops = judgement.findings.filter((f) => f.severity === 'stop').map((f) => messageText(f.says, 'imperial'));
+      const short = shortBlockOf(judgement).open.map((o) => messageText(o.says, 'imperial'));
       return { stops, short: short.filter((s) => s.startsWith('Turning')) };
     };
     const [crank, first] = [turned('crank', 'block', 4), turned('piston', 'L1', 9)];
@@ -172,19 +172,19 @@ describe('torques', () => {
     ['120 in·lb', 'metric', 13_558],
     ['6,2 kgm', 'metric', 60_801],
   ] as const)('%s in a shop of %s', (text, units, value) => {
-    expect(hearTorque(text, units)).toEqual({ kind: 'understood', value });
+    expect(parseTorque(text, units)).toEqual({ kind: 'understood', value });
   });
 
-  it.each(['', '  '])('nothing: %j', (text) => expect(hearTorque(text, 'metric').kind).toBe('empty'));
+  it.each(['', '  '])('nothing: %j', (text) => expect(parseTorque(text, 'metric').kind).toBe('empty'));
   it.each(['0', '-4', 'abc', '45 mm', '9999', '1e3'])('%s is refused', (text) =>
-    expect(hearTorque(text, 'imperial').kind).toBe('refused'),
+    expect(parseTorque(text, 'imperial').kind).toBe('refused'),
   );
 
   it('several at once, with their unit after the last', () => {
-    expect(hearTorques('30 60/90', 'metric')).toEqual({ ok: true, values: [30_000, 60_000, 90_000] });
-    expect(hearTorques('30; 60 lb·ft', 'metric')).toEqual({ ok: true, values: [40_675, 81_349] });
-    expect(hearTorques('', 'metric')).toEqual({ ok: true, values: [] });
-    expect(hearTorques('30 x 60', 'metric').ok).toBe(false);
-    expect(hearTorques('30 0', 'metric').ok).toBe(false);
+    expect(parseTorques('30 60/90', 'metric')).toEqual({ ok: true, values: [30_000, 60_000, 90_000] });
+    expect(parseTorques('30; 60 lb·ft', 'metric')).toEqual({ ok: true, values: [40_675, 81_349] });
+    expect(parseTorques('', 'metric')).toEqual({ ok: true, values: [] });
+    expect(parseTorques('30 x 60', 'metric').ok).toBe(false);
+    expect(parseTorques('30 0', 'metric').ok).toBe(false);
   });
 });

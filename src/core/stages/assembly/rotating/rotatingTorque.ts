@@ -5,13 +5,13 @@
  */
 import type { WalkChoices } from '../walkChoices';
 import type { Units } from '../../../foundation/quantity/length';
-import { type Saying, say } from '../../../foundation/quantity/saying';
+import { type Message, say } from '../../../foundation/quantity/message';
 import { type MilliNm, bothTorques } from '../../../foundation/quantity/torque';
 import type { TurnedEntry } from '../../../record/benchWork';
 import type { Log } from '../../../record/log';
 import { benchedOf } from '../../../record/countedWork';
 import { type Answer, answerOf, lapsedWords } from '../../../record/reading';
-import type { Held } from '../../../foundation/verdict/held';
+import type { FigureAtLimit } from '../../../foundation/verdict/figureAtLimit';
 
 /** What a turning added to the one before. */
 export interface Step {
@@ -30,7 +30,7 @@ export interface Turn extends Step, Answer {
   most: MilliNm | null;
   isOver: boolean;
   /** What an acceptance of it would be given for: a jump has no limit. */
-  held: Held | null;
+  held: FigureAtLimit | null;
 }
 
 /** After what the crank was turned, in words. */
@@ -38,7 +38,7 @@ export const afterWords = ({ after }: Pick<TurnedEntry, 'after'>, label: string)
   after === 'crank' ? 'crank alone' : after === 'all' ? 'all in' : `after piston ${label}`;
 
 /** What is wrong with a turning, a sentence each; empty where nothing is. */
-export function turnFaults({ entry, label, isJump, isOver, most, lapsed }: Turn, units: Units): Saying[] {
+export function turnFaults({ entry, label, isJump, isOver, most, lapsed }: Turn, units: Units): Message[] {
   return [
     ...(isJump
       ? [
@@ -151,7 +151,7 @@ export function turningOf({ log, labels, choices }: Turned, past: readonly PastT
     const { crank, all } = choices.walk.turnMost;
     const most = entry.after === 'crank' ? crank : all;
     const isOver = most !== null && entry.value > most;
-    const held: Held | null = isOver ? { figure: entry.value, limit: most, side: 'most', of: 'torque' } : null;
+    const held: FigureAtLimit | null = isOver ? { figure: entry.value, limit: most, side: 'most', of: 'torque' } : null;
     return {
       ...step,
       label: labels.get(entry.cylinder) ?? '',

@@ -4,7 +4,7 @@
  */
 import type { Nm } from '../../../foundation/quantity/length';
 import type { MilliNm } from '../../../foundation/quantity/torque';
-import { type Component, quantileOf, sumOf } from '../../../foundation/uncertainty/spread';
+import { type Component, quantileOf, sumOf } from '../../../foundation/uncertainty/combine';
 
 /** Stretch of one bolt as read at a torque. */
 export interface StretchAt {

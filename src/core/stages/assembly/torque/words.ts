@@ -1,9 +1,9 @@
 /** What is asked of fasteners, in words. */
 import type { Units } from '../../../foundation/quantity/length';
-import { rangeText } from '../../../foundation/quantity/print';
+import { rangeText } from '../../../foundation/quantity/format';
 import { type MilliNm, bothTorques, torqueText } from '../../../foundation/quantity/torque';
-import type { FastenerGroup } from './groups';
-import type { ToTighten } from './ledger';
+import type { FastenerGroup } from './fastenerGroups';
+import type { ToTighten } from './torqueRecord';
 
 /**
  * The figure of a group with its lubricant, such as `30, 60 lb·ft, then 90°, with engine oil`.

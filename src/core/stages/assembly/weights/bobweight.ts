@@ -10,7 +10,7 @@ import type { Engine } from '../../../foundation/engine/engine';
 import type { Job } from '../../../record/jobCard';
 import type { Mg } from '../../../foundation/quantity/mass';
 import type { BalanceChoices } from './choices';
-import { type JudgedMasses, type Known, type MassSet, massesOf } from './masses';
+import { type JudgedMasses, type Known, type MassSet, massesOf } from './weights';
 
 export interface Bobweight {
   /** Labels of the cylinders on the throw. */

@@ -1,10 +1,10 @@
 /** GET /api/builds/:id/crowns?view=&cylinder=   the crowns of all cylinders, or of one, as an SVG drawing */
 import { z } from 'zod';
 import { judge } from '@/core/judge/judge';
-import { VIEWS } from '@/core/stages/clocking/view';
+import { VIEWS } from '@/core/stages/clocking/viewpoint';
 import { crownFile } from '@/files/crownFile';
 import { database } from '@/store/store';
-import { answered, fileName, noSuchBuild } from '../../../../../server/responses';
+import { answered, fileName, noSuchBuild } from '@/server/responses';
 import { loadBuild } from '@/store/log';
 
 const askSchema = z.object({ view: z.enum(VIEWS).default('bench'), cylinder: z.string().max(8).optional() });

@@ -1,8 +1,8 @@
 /** GET /api/builds/:id/csv   all readings and results as CSV */
 import { judge } from '@/core/judge/judge';
-import { writeCsv } from '@/files/csv';
+import { writeCsv } from '@/files/buildCsv';
 import { database } from '@/store/store';
-import { answered, fileName, noSuchBuild } from '../../../../../server/responses';
+import { answered, fileName, noSuchBuild } from '@/server/responses';
 import { loadBuild } from '@/store/log';
 
 export const GET = answered(

@@ -2,7 +2,7 @@
 import { writeChartCsv } from '@/files/chartFile';
 import { loadChart } from '@/store/charts';
 import { database } from '@/store/store';
-import { answered, fileName, noSuchChart, versionAsked } from '../../../../../server/responses';
+import { answered, fileName, noSuchChart, versionAsked } from '@/server/responses';
 
 export const GET = answered(
   async (request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> => {

@@ -1,9 +1,0 @@
-/** GET /api/turned?build=ID   what the shop’s other builds of the same kind took to turn */
-import { database } from '@/store/store';
-import { pastTurnings } from '@/store/turning';
-import { answered } from '../../../server/responses';
-
-export const GET = answered(async (request: Request): Promise<Response> => {
-  const build = new URL(request.url).searchParams.get('build') ?? '';
-  return Response.json({ builds: await pastTurnings(await database(), build.slice(0, 64)) });
-});

@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { quarantinedInShop } from '@/store/quarantine';
+import { archivedItems } from '@/store/archived';
+import { freshenInBackground } from '@/server/background';
+import { database } from '@/store/store';
+import { ArchivedPage } from '@/ui/archived/ArchivedPage';
+import { Header } from '@/ui/shared/Header';
+
+export const metadata: Metadata = { title: 'Drawer' };
+
+export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
+  const { came } = await searchParams;
+  const db = await database();
+  return (
+    <>
+      <Header />
+      <main id="main" tabIndex={-1} className="mx-auto max-w-4xl px-6 py-6">
+        <ArchivedPage
+          isLedHere={came === '1'}
+          drawer={await archivedItems(db, freshenInBackground)}
+          aside={await quarantinedInShop(db)}
+        />
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,132 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Quarantined } from '@/store/quarantine';
+import type { Archived, ArchivedItem } from '@/store/archived';
+import { Button, buttonLook } from '../shared/Button';
+import { Link } from '../shared/Link';
+import { When } from '../shared/When';
+import { runCommand, whyNot } from '../shared/runCommand';
+import { useListens } from '../shared/useInBrowser';
+
+interface Props {
+  drawer: Archived;
+  aside: Quarantined[];
+  /** Whether a file was read in that lies here already. */
+  isLedHere: boolean;
+}
+
+/** What was taken off the shelf or put away, to look into and to put back. */
+export function ArchivedPage({ drawer, aside, isLedHere }: Props) {
+  const router = useRouter();
+  const listens = useListens();
+  const [said, setSaid] = useState('');
+  const back = (work: () => Promise<unknown>): void => {
+    work().then(
+      () => {
+        setSaid('');
+        router.refresh();
+      },
+      (error: unknown) => setSaid(whyNot(error)),
+    );
+  };
+  const isEmpty = drawer.builds.length + drawer.charts.length + drawer.tools.length === 0;
+  return (
+    <div inert={!listens} className="grid gap-6">
+      <div>
+        <h1>The drawer</h1>
+        <p className="mt-1 text-lg text-soft">What was taken off the shelf or put away. Nothing of it is lost.</p>
+      </div>
+      {said && (
+        <p role="alert" className="font-bold text-over">
+          {said}
+        </p>
+      )}
+      {isLedHere && (
+        <p role="status" className="border-l-4 border-short pl-3">
+          The build of that file is here already, and lies in the drawer: put it back to go on with it.
+        </p>
+      )}
+      {isEmpty && <p>It is empty.</p>}
+      <Pile
+        words="Builds"
+        laid={drawer.builds}
+        at={(id) => `/builds/${id}/sheet`}
+        onBack={(id) => back(() => runCommand('restoreBuilds', [id]))}
+      />
+      <Pile
+        words="Charts"
+        laid={drawer.charts}
+        at={(id) => `/charts/${id}`}
+        onBack={(id) => back(() => runCommand('putChartAway', id, false))}
+      />
+      <Pile
+        words="Tools"
+        laid={drawer.tools}
+        at={null}
+        onBack={(id) => back(() => runCommand('putToolAway', id, false))}
+      />
+      {aside.length > 0 && (
+        <section className="grid gap-2">
+          <h2>Set aside</h2>
+          <p className="max-w-prose">These could not be read. They stay as they are; all else works.</p>
+          <ul aria-label="Set aside" className="divide-y divide-line border-y border-line">
+            {aside.map(({ what, id, why }) => (
+              <li key={`${what} ${id}`} className="py-2">
+                <b>
+                  {what} {id}
+                </b>
+                : <span className="text-soft">{why}</span>
+              </li>
+            ))}
+          </ul>
+          <div>
+            <a href="/api/quarantine" download className={buttonLook()}>
+              As they stand, as a file
+            </a>
+          </div>
+        </section>
+      )}
+    </div>
+  );
+}
+
+interface PileProps {
+  words: string;
+  laid: ArchivedItem[];
+  /** Where it can be looked into; null for nowhere. */
+  at: ((id: string) => string) | null;
+  onBack: (id: string) => void;
+}
+
+function Pile({ words, laid, at, onBack }: PileProps) {
+  if (laid.length === 0) return null;
+  return (
+    <section>
+      <h2 className="mb-1">{words}</h2>
+      <ul aria-label={words} className="divide-y divide-line border-y border-line">
+        {laid.map(({ id, name, at: since }) => (
+          <li key={id} className="flex flex-wrap items-center gap-x-4 py-1">
+            {at ? (
+              <Link
+                href={at(id)}
+                className="flex min-h-11 flex-1 items-center font-bold text-blue underline underline-offset-4"
+              >
+                {name}
+              </Link>
+            ) : (
+              <b className="flex-1">{name}</b>
+            )}
+            <span className="text-soft">
+              <When at={since} />
+            </span>
+            <Button aria-label={`Put ${name} back`} onClick={() => onBack(id)}>
+              Put back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

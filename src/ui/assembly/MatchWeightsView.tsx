@@ -1,0 +1,227 @@
+'use client';
+
+import { type Mixed, type SetChoices, MIXED, UNMIXED } from '@/core/stages/assembly/weights/choices';
+import { type JudgedMasses, type MixGiven, PART_WORDS, mixGiven } from '@/core/stages/assembly/weights/weights';
+import type { Mix } from '@/core/stages/assembly/weights/matchWeights';
+import { gramsText } from '@/core/foundation/quantity/mass';
+import { useJudgement, useLogging } from '../openBuild/contexts';
+import { Button } from '../shared/Button';
+import { useWorkerResult } from '../shared/useWorkerResult';
+import { GramsField } from './GramsField';
+
+const begin = (): Worker => new Worker(new URL('../../workers/matchWeights.ts', import.meta.url), { type: 'module' });
+
+export const MIXED_WORDS: Record<Mixed, string> = { pin: 'pins', clips: 'clips', rings: 'ring packs', rod: 'rods' };
+
+const WHY: Record<Mixed, string> = {
+  pin: 'unless they are fitted to a bush or a boss',
+  clips: 'they seldom tell',
+  rings: 'only while they are not fitted to a bore',
+  rod: 'only while they are not fitted to a journal',
+};
+
+/** The part on the scale that a kind is weighed as. */
+const weighedAs = (kind: Mixed) => (kind === 'rod' ? 'smallEnd' : kind);
+
+/** A part that goes elsewhere. */
+interface Move {
+  kind: Mixed;
+  number: string;
+  to: string;
+}
+
+/** What of an arrangement goes to another cylinder than it is in now. */
+function movesOf({ sets }: JudgedMasses, { kinds, cylinders }: MixGiven, mix: Mix): Move[] {
+  return kinds.flatMap((kind, k) =>
+    cylinders.flatMap((to, place) => {
+      const part = mix.from[k]?.[place] ?? place;
+      const from = cylinders[part];
+      const number = sets.find((s) => s.id === from)?.parts[weighedAs(kind)]?.number;
+      return part === place || number === undefined ? [] : [{ kind, number, to }];
+    }),
+  );
+}
+
+/** The arrangement as it is chosen: over the one in force. */
+function chosen(before: SetChoices, { sets }: JudgedMasses, { kinds, cylinders }: MixGiven, mix: Mix): SetChoices {
+  const after = { ...before };
+  for (const [k, kind] of kinds.entries()) {
+    const others = before[kind].filter((p) => !cylinders.includes(p.cylinder));
+    const mixed = cylinders.flatMap((cylinder, place) => {
+      const from = cylinders[mix.from[k]?.[place] ?? place];
+      const number = sets.find((s) => s.id === from)?.parts[weighedAs(kind)]?.number;
+      return number === undefined ? [] : [{ number, cylinder }];
+    });
+    after[kind] = [...others, ...mixed].filter((p) => p.number !== p.cylinder || others.includes(p));
+  }
+  return after;
+}
+
+/** Which parts go with which piston so that the sets come out most even. */
+export function MatchWeightsView({ masses }: { masses: JudgedMasses }) {
+  const { choices, labels } = useJudgement();
+  const { choose } = useLogging();
+  const { choices: balance } = masses;
+  const given = mixGiven(masses);
+  const worked = useWorkerResult<Mix | null>(given?.ask ?? null, given ? begin : null);
+  const mix = worked.state === 'done' ? worked.result : null;
+  const named = (id: string): string => labels.get(id) ?? id;
+  const set = (change: Partial<typeof balance>): void => choose('balance', { ...balance, ...change });
+  const isMixed = choices.sets !== null && Object.values(choices.sets).some((pairs) => pairs.length > 0);
+  const moves = given && mix ? movesOf(masses, given, mix) : [];
+  return (
+    <div className="grid max-w-3xl gap-4">
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
+        <fieldset>
+          <legend className="font-bold">May go with another piston</legend>
+          {MIXED.map((kind) => (
+            <label key={kind} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                checked={balance.mixes.includes(kind)}
+                onChange={(event) =>
+                  set({
+                    mixes: MIXED.filter((k) => (k === kind ? event.target.checked : balance.mixes.includes(k))),
+                  })
+                }
+              />
+              {MIXED_WORDS[kind]} <span className="text-soft">{WHY[kind]}</span>
+            </label>
+          ))}
+        </fieldset>
+        <div className="w-56">
+          <GramsField
+            key={balance.within}
+            label="Even within"
+            hint="how far a set may stay above the lightest; half a gram to a gram is common"
+            value={balance.within}
+            onSet={(within) => within !== null && set({ within })}
+          />
+        </div>
+      </div>
+      <p className="text-soft">Pistons stay where their clearance put them.</p>
+      {given === null ? (
+        <p className="text-lg">
+          {balance.mixes.length === 0
+            ? 'Nothing may go with another piston.'
+            : 'At least two sets are to be weighed whole, with what may be mixed.'}
+        </p>
+      ) : worked.state === 'failed' ? (
+        <p role="status">It could not be worked out. Open this view again to try once more.</p>
+      ) : mix === null ? (
+        <p role="status" className="text-lg text-soft">
+          Working out …
+        </p>
+      ) : (
+        <>
+          <p className="text-xl" role="status">
+            Sets lie <b>{gramsText(mix.before)}</b> apart
+            {mix.spread < mix.before ? (
+              <>
+                ; mixed, <b>{gramsText(mix.spread)}</b>.
+              </>
+            ) : (
+              ' as they are.'
+            )}
+          </p>
+          <p className="text-soft">
+            {mix.isExact
+              ? 'Exact: no way of mixing these has a lesser spread.'
+              : `Not proven to be the best: none can come under ${gramsText(mix.bound)}.`}{' '}
+            Worked out in {(worked.state === 'done' ? worked.took / 1000 : 0).toFixed(1)} s.
+          </p>
+          {moves.length > 0 && (
+            <>
+              <ul className="columns-2 gap-8 text-lg max-sm:columns-1">
+                {moves.map(({ kind, number, to }) => (
+                  <li key={`${kind} ${number}`}>
+                    {PART_WORDS[weighedAs(kind)].replace(', small end', '')} <b>{named(number)}</b> to cylinder{' '}
+                    <b>{named(to)}</b>
+                  </li>
+                ))}
+              </ul>
+              <p>
+                <Button
+                  kind="accent"
+                  onClick={() => choose('sets', chosen(choices.sets ?? UNMIXED, masses, given, mix))}
+                >
+                  Mix them so
+                </Button>
+              </p>
+            </>
+          )}
+        </>
+      )}
+      <Where masses={masses} />
+      {isMixed && (
+        <p>
+          <Button kind="quiet" onClick={() => choose('sets', UNMIXED)}>
+            Every part back to its own number
+          </Button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** What is in each cylinder, part by part; a part that is marked stays there. */
+function Where({ masses }: { masses: JudgedMasses }) {
+  const { labels } = useJudgement();
+  const { choose } = useLogging();
+  const { choices: balance, sets, inPlay } = masses;
+  const kinds = MIXED.filter((kind) => inPlay.includes(weighedAs(kind)));
+  if (kinds.length === 0) return null;
+  const stays = (part: Mixed, number: string): boolean =>
+    balance.stays.some((s) => s.part === part && s.number === number);
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full">
+        <caption className="pb-1 text-left font-bold">
+          What is in each cylinder, by number; ticked, it stays there
+        </caption>
+        <thead>
+          <tr className="border-b border-ink text-left text-sm">
+            <th>cylinder</th>
+            {kinds.map((kind) => (
+              <th key={kind}>{MIXED_WORDS[kind]}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {sets.map((set) => (
+            <tr key={set.id} className="border-b border-line">
+              <th className="text-left text-lg">{set.label}</th>
+              {kinds.map((kind) => {
+                const number = set.parts[weighedAs(kind)]?.number;
+                if (number === undefined) return <td key={kind}>–</td>;
+                return (
+                  <td key={kind}>
+                    <label className="inline-flex min-h-11 items-center gap-2">
+                      <input
+                        type="checkbox"
+                        aria-label={`${PART_WORDS[weighedAs(kind)]} ${labels.get(number) ?? number} stays`}
+                        checked={stays(kind, number)}
+                        disabled={!balance.mixes.includes(kind)}
+                        onChange={(event) =>
+                          choose('balance', {
+                            ...balance,
+                            stays: event.target.checked
+                              ? [...balance.stays, { part: kind, number }]
+                              : balance.stays.filter((s) => s.part !== kind || s.number !== number),
+                          })
+                        }
+                      />
+                      <span className={number === set.id ? '' : 'font-bold text-blue'}>
+                        {labels.get(number) ?? number}
+                      </span>
+                    </label>
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,165 @@
+'use client';
+
+import { inOrder } from '@/core/stages/assembly/walk';
+import type { Units } from '@/core/foundation/quantity/length';
+import { type MilliNm, bothTorques, torqueText } from '@/core/foundation/quantity/torque';
+import {
+  type JudgedTurning,
+  type PastTurning,
+  type Turn,
+  afterWords,
+  rangeOf,
+  turningOf,
+} from '@/core/stages/assembly/rotating/rotatingTorque';
+import { useJudgement, useWords } from '../openBuild/contexts';
+import { Accepting } from '../shared/Accepting';
+import { When } from '../shared/When';
+import { RotatingTorqueLimits } from './RotatingTorqueLimits';
+import { RotatingTorqueEntry } from './RotatingTorqueEntry';
+import { torqueRange } from './rotatingTorqueWords';
+import { useTorqueHistory } from './useTorqueHistory';
+import type { Order } from './useInstallOrder';
+
+/** What the crank takes to turn: after each step, what it added, and whether that is far more than the others added. */
+export function RotatingTorqueView({ order }: { order: Order }) {
+  const judgement = useJudgement();
+  const past = useTorqueHistory(judgement.id);
+  const { units } = useWords();
+  const judged = turningOf(judgement, past);
+  const jumps = judged.turns.filter((t) => t.isJump);
+  const over = judged.turns.filter((t) => t.isOver && !t.isJump);
+  return (
+    <div className="flex min-h-full flex-col gap-3 pt-3">
+      {judged.turns.length === 0 && (
+        <p className="max-w-prose text-lg">
+          With a beam or dial wrench on the crank: what keeps it turning, once it lies alone, after each piston or pair,
+          and with all in. There is no one right figure: narrow rings turn almost by hand. It is the step that tells.
+        </p>
+      )}
+      {jumps.map((t) => (
+        <Jump key={t.entry.id} turn={t} units={units} />
+      ))}
+      {over.map((t) => (
+        <Over key={t.entry.id} turn={t} units={units} />
+      ))}
+      {judged.turns.length > 0 && <Table judged={judged} units={units} />}
+      <Known judged={judged} past={past} units={units} />
+      <RotatingTorqueLimits />
+
+      <RotatingTorqueEntry judged={judged} cylinders={inOrder(judgement, order.found)} />
+    </div>
+  );
+}
+
+function Jump({ turn, units }: { turn: Turn; units: Units }) {
+  const { label, share, entry } = turn;
+  return (
+    <div className="max-w-prose shrink-0 border-l-4 border-over pl-3" role="alert">
+      <p className="text-lg">
+        <b className="text-over">
+          ✕ A jump with cylinder {label}: {bothTorques(share ?? 0, units)} more
+        </b>
+        {entry.pistons > 1 && `, for ${entry.pistons} pistons`}. The last one in binds.
+      </p>
+      <p>
+        Most often: a cap on the wrong rod or the wrong way round, a shell out of its notch or dry, the rod in
+        backwards, a ring out of its groove or its gap closed. Take it out and look before the next goes in.
+      </p>
+      <Accepting words="this jump" what="turn" state="over" answer={turn} />
+    </div>
+  );
+}
+
+/** A turning over what the manual or the shop lets it take. */
+function Over({ turn, units }: { turn: Turn; units: Units }) {
+  const { label, entry, most } = turn;
+  return (
+    <div className="max-w-prose shrink-0 border-l-4 border-over pl-3" role="alert">
+      <p className="text-lg">
+        <b className="text-over">
+          ✕ {bothTorques(entry.value, units)}, {afterWords(entry, label)}: over the {bothTorques(most ?? 0, units)} it
+          may take
+        </b>
+        . Something binds.
+      </p>
+      <Accepting words="this turning" what="turn" state="over" answer={turn} />
+    </div>
+  );
+}
+
+function Table({ judged: { turns }, units }: { judged: JudgedTurning; units: Units }) {
+  const most = Math.max(...turns.map((t) => t.entry.value));
+  return (
+    <div className="shrink-0 overflow-x-auto">
+      <table className="w-full">
+        <caption className="pb-1 text-left font-bold">What it took, in {units === 'metric' ? 'N·m' : 'lb·ft'}</caption>
+        <thead>
+          <tr className="border-b border-ink text-left text-sm">
+            <th>turned</th>
+            <th className="text-right">to keep turning</th>
+            <th className="pl-4 text-right">to start</th>
+            <th className="pl-4 text-right">added</th>
+            <th className="w-1/3 pl-6">beside the others</th>
+            <th>by</th>
+          </tr>
+        </thead>
+        <tbody>
+          {turns.map(({ entry, label, share, isJump, isOver }) => {
+            const bare = (torque: MilliNm): string => torqueText(torque, units).replace(/ .*$/, '');
+            const before = entry.value - (share ?? 0);
+            return (
+              <tr key={entry.id} className="border-b border-line">
+                <th className="py-2 text-left">{afterWords(entry, label)}</th>
+                <td className={`figures text-right text-lg ${isOver ? 'font-bold text-over' : ''}`}>
+                  {bare(entry.value)}
+                  {isOver && ' ✕'}
+                </td>
+                <td className="figures text-right">{entry.starts === null ? '–' : bare(entry.starts)}</td>
+                <td className={`figures text-right ${isJump ? 'font-bold text-over' : ''}`}>
+                  {share === null ? '–' : `${share >= 0 ? '+' : '−'}${bare(Math.abs(share))}`}
+                  {isJump && ' ✕'}
+                </td>
+                <td className="pl-6" aria-hidden>
+                  <span className="relative block h-3.5 bg-steel">
+                    <span
+                      className="absolute inset-y-0 left-0 bg-idle"
+                      style={{ width: `${(100 * Math.min(before, entry.value)) / most}%` }}
+                    />
+                    {share !== null && share > 0 && (
+                      <span
+                        className={`absolute inset-y-0 ${isJump ? 'bg-over' : 'bg-blue'}`}
+                        style={{ left: `${(100 * before) / most}%`, width: `${(100 * share) / most}%` }}
+                      />
+                    )}
+                  </span>
+                </td>
+                <td className="figures pl-3 text-sm whitespace-nowrap text-soft">
+                  {entry.by} <When at={entry.at} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** What is usual: of this engine, and of the shop’s own builds. */
+function Known({ judged, past, units }: { judged: JudgedTurning; past: readonly PastTurning[]; units: Units }) {
+  const all = rangeOf(past.flatMap((p) => p.all ?? []));
+  const shares = rangeOf(past.flatMap((p) => p.shares));
+  if (!judged.own && past.length === 0) return null;
+  return (
+    <p className="max-w-prose shrink-0 text-soft">
+      {judged.own && <>Pistons of this engine added {torqueRange(judged.own, units)} each. </>}
+      {past.length > 0 && (
+        <>
+          {past.length} {past.length === 1 ? 'build' : 'builds'} of the shop like it
+          {shares && <>: pistons added {torqueRange(shares, units)} each</>}
+          {all && <>; with all in, {torqueRange(all, units)}</>}.
+        </>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,258 @@
+'use client';
+
+import { useState } from 'react';
+import {
+  type JudgedMasses,
+  type Weighed,
+  PART_WORDS,
+  massesOf,
+  nextToWeigh,
+  numberIn,
+  weighedKey,
+} from '@/core/stages/assembly/weights/weights';
+import { type Mg, gramsText, parseMass } from '@/core/foundation/quantity/mass';
+import type { WeighedPart } from '@/core/record/benchWork';
+import { benchedOf } from '@/core/record/countedWork';
+import { useJudgement, useLogging } from '../openBuild/contexts';
+import { Accepting } from '../shared/Accepting';
+import { Segmented } from '../shared/Segmented';
+import { StateMark } from '../shared/StateMark';
+import { onDemand } from '../shared/onDemand';
+import { type ParsedTorqueFigure, TorqueEntry } from './TorqueEntry';
+
+const MixView = onDemand(() => import('./MatchWeightsView').then((m) => m.MatchWeightsView));
+const BobweightView = onDemand(() => import('./BobweightView').then((m) => m.BobweightView));
+
+const SIDES = [
+  ['scale', 'On the scale'],
+  ['mix', 'Mixed evenly'],
+  ['bob', 'Bobweight'],
+] as const;
+
+/** Grams without their unit, as columns that name it show them. */
+export const bare = (mg: Mg): string => gramsText(mg).replace(' g', '');
+
+/** What parts weigh, how they go together most evenly, and what the crank is balanced to. */
+export function WeightsView() {
+  const judgement = useJudgement();
+  const [side, setSide] = useState<(typeof SIDES)[number][0]>('scale');
+  const masses = massesOf(judgement);
+  return (
+    <div className="flex min-h-full flex-col gap-3 pt-3">
+      <div className="shrink-0">
+        <Segmented label="What of the masses" value={side} options={SIDES} onChange={setSide} />
+      </div>
+      {side === 'scale' && <OnTheScale masses={masses} />}
+      {side === 'mix' && <MixView masses={masses} />}
+      {side === 'bob' && <BobweightView masses={masses} />}
+    </div>
+  );
+}
+
+interface Hand {
+  part: WeighedPart;
+  number: string;
+}
+
+function OnTheScale({ masses }: { masses: JudgedMasses }) {
+  const judgement = useJudgement();
+  const { bench, strike, isOwn } = useLogging();
+  const { cylinders, labels, log } = judgement;
+  const [chosen, setChosen] = useState<Hand | null>(null);
+  const numbers = cylinders.map((c) => c.id);
+  const { asks, weighed, lightest } = masses;
+  const hand = chosen ?? nextToWeigh(masses, numbers, null) ?? { part: asks[0] ?? 'piston', number: numbers[0] ?? '' };
+  const like = numbers.flatMap((number) =>
+    number === hand.number ? [] : (weighed.get(weighedKey(hand.part, number))?.mass ?? []),
+  );
+  const now = weighed.get(weighedKey(hand.part, hand.number));
+  const named = ({ part, number }: Hand): string => `${PART_WORDS[part]} ${labels.get(number) ?? number}`;
+  const hear = (text: string): ParsedTorqueFigure<Mg> => {
+    const heard = parseMass(text, like);
+    if (heard.kind === 'question')
+      return { ...heard, options: [...heard.options, { value: heard.value, words: `yes, ${gramsText(heard.value)}` }] };
+    if (heard.kind !== 'understood') return heard;
+    const least = Math.min(heard.value, lightest[hand.part] ?? heard.value);
+    const over = heard.value - least;
+    return {
+      ...heard,
+      says: `${gramsText(heard.value)}${like.length === 0 ? '' : over === 0 ? ', the lightest' : `, ${gramsText(over)} over the lightest`}`,
+    };
+  };
+  const all = asks.flatMap((part) => numbers.map((number) => ({ part, number })));
+  const last = benchedOf(log, 'weighed').findLast(({ entry }) => isOwn(entry))?.entry ?? null;
+  const big = masses.sets.some((s) => s.bigOver !== null);
+  return (
+    <>
+      {masses.inPlay.length === 0 && (
+        <p className="max-w-prose">
+          Each part is weighed by itself and under its number: all pistons first, then all pins, and so on. Rods hang
+          level by one end while the other lies on the scale. What is not weighed of any is left out of the sets.
+        </p>
+      )}
+      <div className="shrink-0 overflow-x-auto">
+        <table className="figures w-full text-right">
+          <caption className="pb-1 text-left font-sans font-bold">
+            Masses in grams; below each, over the lightest of its kind
+          </caption>
+          <thead>
+            <tr className="border-b border-ink align-bottom text-sm">
+              <th className="pr-2 text-left font-sans">number</th>
+              {asks.map((part) => (
+                <th key={part} className="px-1 pl-3 font-sans">
+                  {PART_WORDS[part]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {cylinders.map(({ id, label }) => (
+              <tr key={id} className="border-b border-line">
+                <th className="text-left text-lg">{label}</th>
+                {asks.map((part) => (
+                  <td key={part} className="p-0">
+                    <Cell
+                      found={weighed.get(weighedKey(part, id)) ?? null}
+                      label={`${PART_WORDS[part]} ${label}`}
+                      within={masses.choices.within}
+                      isInHand={hand.part === part && hand.number === id}
+                      onTake={() => setChosen({ part, number: id })}
+                    />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {masses.spread !== null && (
+        <div className="shrink-0 overflow-x-auto">
+          <table className="figures w-full text-right">
+            <caption className="pb-1 text-left font-sans font-bold">
+              Sets: all that goes up and down, {bare(masses.spread)} g between the heaviest and the lightest
+            </caption>
+            <thead>
+              <tr className="border-b border-ink font-sans text-sm">
+                <th className="text-left">cylinder</th>
+                <th className="pl-3">set, g</th>
+                <th className="pl-3">over, g</th>
+                {big && <th className="pl-3">big end over, g</th>}
+                <th className="pl-4 text-left">verdict</th>
+              </tr>
+            </thead>
+            <tbody>
+              {masses.sets.map((set) => (
+                <tr key={set.id} className="border-b border-line">
+                  <th className="text-left text-lg">{set.label}</th>
+                  <td>{set.total === null ? '–' : bare(set.total)}</td>
+                  <td>{set.over === null ? '–' : bare(set.over)}</td>
+                  {big && <td>{set.bigOver === null ? '–' : bare(set.bigOver)}</td>}
+                  <td className="py-1 pl-4 text-left font-sans">
+                    <span className="flex flex-wrap items-center gap-x-3">
+                      <StateMark state={set.state} />
+                      {set.takeOff.map(({ part, mass }) => (
+                        <span key={part}>
+                          {gramsText(mass)} off the {PART_WORDS[part]}
+                        </span>
+                      ))}
+                      {set.state === 'over' && (
+                        <Accepting
+                          words={`the masses of cylinder ${set.label}`}
+                          what="set"
+                          state={set.state}
+                          answer={set}
+                        />
+                      )}
+                    </span>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-2 max-w-prose text-soft">
+            Metal comes off where the maker left some for it: pads of the piston, pads of the rod; never off a skirt, a
+            pin boss or a bolt’s seat. Mixing first saves grinding. Rods that turn with a journal and rings that are
+            fitted to a bore stay there.
+          </p>
+        </div>
+      )}
+
+      <TorqueEntry
+        draft="scale"
+        of={weighedKey(hand.part, hand.number)}
+        nameOf={(of) => {
+          const at = all.find((a) => weighedKey(a.part, a.number) === of);
+          return at ? named(at) : of;
+        }}
+        title={named(hand).replace(/^./, (c) => c.toUpperCase())}
+        unit="g"
+        hear={hear}
+        onLog={(value, typed) => {
+          bench({ kind: 'weighed', part: hand.part, cylinder: hand.number, value, typed });
+          const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
+          const next = nextToWeigh(masses, numbers, hand);
+          setChosen(next ?? all[at] ?? null);
+        }}
+        undo={
+          last && {
+            words: `${named({ part: last.part, number: last.cylinder })}, ${gramsText(last.value)}`,
+            onUndo: () => {
+              strike(last.id, 'taken back');
+              setChosen({ part: last.part, number: last.cylinder });
+            },
+          }
+        }
+        onStep={(by) => {
+          const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
+          setChosen(all[(at + by + all.length) % all.length] ?? null);
+        }}
+      >
+        {now ? (
+          <>
+            Weighed as {gramsText(now.mass)} by {now.entry.by || 'someone'}
+            {now.before.length > 0 && `; before that ${now.before.map(gramsText).join(', ')}`}. Another figure replaces
+            it, and both stay on record.
+          </>
+        ) : (
+          <WhereItGoes hand={hand} />
+        )}
+      </TorqueEntry>
+    </>
+  );
+}
+
+/** Where the part goes that is on the scale: it may be in another cylinder than that of its number. */
+function WhereItGoes({ hand }: { hand: Hand }) {
+  const judgement = useJudgement();
+  const at = judgement.cylinders.find((c) => numberIn(judgement, hand.part, c.id) === hand.number);
+  return at && at.id !== hand.number ? <>It goes in cylinder {at.label}.</> : <>Grams to a tenth, or ounces with oz.</>;
+}
+
+interface CellProps {
+  found: Weighed | null;
+  label: string;
+  within: Mg;
+  isInHand: boolean;
+  onTake: () => void;
+}
+
+function Cell({ found, label, within, isInHand, onTake }: CellProps) {
+  return (
+    <button
+      type="button"
+      aria-current={isInHand || undefined}
+      aria-label={`${label}: ${found ? `${gramsText(found.mass)}, ${gramsText(found.over)} over the lightest` : 'not weighed'}`}
+      onClick={onTake}
+      className="min-h-12 w-full min-w-14 px-1 text-right -outline-offset-2 aria-[current]:bg-blue aria-[current]:text-sheet"
+    >
+      <span className="block text-lg leading-tight">{found ? bare(found.mass) : '–'}</span>
+      {found && (
+        <span
+          className={`block text-sm leading-tight ${isInHand ? '' : found.over > within ? 'font-bold text-over' : 'text-soft'}`}
+        >
+          {found.over === 0 ? 'lightest' : `+${bare(found.over)}`}
+        </span>
+      )}
+    </button>
+  );
+}

@@ -1,0 +1,114 @@
+'use client';
+
+import type { JudgedFigure } from '@/core/stages/journals/types';
+import type { JournalSubject } from '@/core/stages/journals/tasks';
+import { printLength } from '@/core/foundation/quantity/format';
+import type { At } from '@/core/stages/contract/tasks';
+import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
+import { StateMark } from '../shared/StateMark';
+import { useView } from '../shared/address';
+import { bringIntoSight } from '../shared/scrollIntoView';
+import { END_PLAY, JOURNAL_VIEWS } from './bearings';
+
+interface Row {
+  at: At<JournalSubject>;
+  words: string;
+  held: JudgedFigure;
+  /** Where else it is read, or what it waits for. */
+  note: string;
+}
+
+/** End play, side clearances and small ends, a row each; a row leads to it. */
+export function EndPlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinder' | 'subject'> }) {
+  const judgement = useJudgement();
+  const { goTo } = useMoving();
+  const { units } = useWords();
+  const [, setView] = useView(JOURNAL_VIEWS);
+  const { crank, cylinders, others, choices } = judgement;
+  const { asks } = choices.journals;
+  if (!crank) return null;
+  const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
+  const rows: Row[] = [
+    { at: END_PLAY, words: 'Crank, end play', held: crank.endPlay, note: '' },
+    ...cylinders.map((c): Row => ({
+      at: { cylinder: c.sideOf, subject: 'side', spot: null },
+      words: `Rod ${c.label}, side`,
+      held: c.side,
+      note: c.sideOf === c.id ? '' : ` read with rod ${labelOf(c.sideOf)}`,
+    })),
+    ...cylinders.flatMap((c): Row[] =>
+      asks.smallEnd || c.smallEnd.value !== null
+        ? [
+            {
+              at: { cylinder: c.id, subject: 'smallEnd', spot: null },
+              words: `Rod ${c.label}, pin in small end`,
+              held: c.smallEnd,
+              note: c.piston.pin.pin ? '' : ' its pin is not read yet',
+            },
+          ]
+        : [],
+    ),
+    ...others.map((o): Row => ({
+      at: { cylinder: o.id, subject: 'other', spot: null },
+      words: o.words,
+      held: o.clearance,
+      note: '',
+    })),
+  ];
+  const fine = (nm: number | null): string => (nm === null ? '–' : printLength(nm, units, 'clearance').number);
+  return (
+    <div
+      className="relative mt-3 min-h-44 flex-1 overflow-auto"
+      tabIndex={0}
+      role="region"
+      aria-label="End play, sides, small ends, other clearances"
+    >
+      <table className="ruled">
+        <caption className="sr-only">
+          End play, side clearance of every rod, pins in small ends, other clearances
+        </caption>
+        <thead className="sticky top-0 bg-sheet">
+          <tr>
+            <th scope="col">what</th>
+            <th scope="col" className="num">
+              read, {units === 'imperial' ? 'thou' : 'mm'}
+            </th>
+            <th scope="col">verdict</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ at, words, held, note }) => {
+            const isHere = at.cylinder === here.cylinder && at.subject === here.subject && !note.startsWith(' read');
+            return (
+              <tr
+                key={words}
+                ref={isHere ? bringIntoSight : undefined}
+                className={isHere ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}
+              >
+                <th scope="row" className="pl-3! font-bold! text-ink!">
+                  <button
+                    type="button"
+                    className="min-h-7 px-1 pointer-coarse:min-h-11"
+                    onClick={() => {
+                      setView(at.subject === 'smallEnd' ? 'readings' : 'play');
+                      goTo(at, true);
+                    }}
+                  >
+                    {words}
+                  </button>
+                  <span className="font-normal text-soft">{note}</span>
+                </th>
+                <td className="num">
+                  {held.high > held.low ? `${fine(held.low)}–${fine(held.high)}` : fine(held.value)}
+                </td>
+                <td>
+                  <StateMark state={held.state} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

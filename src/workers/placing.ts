@@ -1,9 +1,0 @@
-/** Works out placings of rings off the main thread. */
-import type { PlacingAsk } from '@/core/stages/rings/placed';
-import { placingOf } from '@/core/stages/rings/placing';
-
-self.onmessage = ({ data }: MessageEvent<PlacingAsk>): void => {
-  const begun = performance.now();
-  const result = placingOf(data);
-  self.postMessage({ result, took: performance.now() - begun });
-};
