@@ -3,6 +3,20 @@ import { API_POLICY, HEADERS } from './src/server/headers';
 
 const config: NextConfig = {
   poweredByHeader: false,
+  experimental: {
+    // a page of a build is mostly the first that is opened: few large chunks compress better than many small ones
+    turbopackChunking: {
+      firstPageLoadPriority: 1,
+      priorityRoutes: [/^\/builds/],
+      priorityBoost: 100,
+      requestCost: 4_000_000,
+      minChunkSize: 400_000,
+      maxMergeChunkSize: 4_000_000,
+      maxChunkCountPerGroup: 8,
+    },
+    turbopackCjsTreeShaking: true,
+    turbopackCrossModuleConstants: true,
+  },
   // Types are checked by `npm test`, those of tests and scripts with them.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: ['@libsql/client', 'libsql'],

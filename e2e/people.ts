@@ -3,7 +3,7 @@ import { type Need, COMMAND_NEEDS, ROUTES, may } from '../src/people/permissions
 import { type Role, ROLES } from '../src/files/roles';
 import { jobEntry } from '../src/fixtures/records';
 import { type RawAnswer, disguises, rawRequest, rewritingHeaders } from './raw';
-import { Server } from './server';
+import { type Server } from './server';
 
 export const OWNER = { name: 'Kim Moor', initials: 'KM', secret: 'secret1' };
 export const PINS: Record<Role, [initials: string, pin: string]> = {

@@ -6,7 +6,7 @@ import { Server } from '../../e2e/server';
 import { STAGE_IDS } from '../../src/core/judge/stageTables';
 import { COMMAND_NEEDS, ROUTES } from '../../src/people/permissions';
 import { browserAsUsed } from '../chromium.mjs';
-import { Figures } from '../figures';
+import { type Figures } from '../figures';
 import { PAYLOADS, filledShop } from './words';
 
 /** A site of somebody else’s; this machine answers by its name. */

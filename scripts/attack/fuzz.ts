@@ -5,7 +5,7 @@ import { cookieOf, setUpShop, signedIn } from '../../e2e/people';
 import { sendBytes } from '../../e2e/raw';
 import { Server } from '../../e2e/server';
 import { jobEntry } from '../../src/fixtures/records';
-import { Figures } from '../figures';
+import { type Figures } from '../figures';
 import { type Fuzzed, someRequests } from './requests';
 
 /** As many at once, as many made up at once, and a pause that none may be longer silent than, ms. */

@@ -2,7 +2,7 @@
 import { connect } from 'node:net';
 import { PINS, act, setUpShop, signedIn } from '../../e2e/people';
 import { Server } from '../../e2e/server';
-import { Figures, at } from '../figures';
+import { type Figures, at } from '../figures';
 
 type Answer = { ok: boolean; faults?: string[] };
 

@@ -2,7 +2,7 @@
 import { connect } from 'node:net';
 import { cookieOf, setUpShop, signedIn } from '../../e2e/people';
 import { Server } from '../../e2e/server';
-import { Figures, at } from '../figures';
+import { type Figures, at } from '../figures';
 
 const BODY = 4 * 1024 * 1024 - 1_024;
 

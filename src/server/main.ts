@@ -171,7 +171,10 @@ async function begin(): Promise<void> {
       say(response, refusal.status, refusal.says, refusal.status === 405 ? { allow: 'GET, HEAD, POST' } : {});
       return;
     }
-    if (isPageMoved) return say(response, 308, '', { location: url });
+    if (isPageMoved) {
+      say(response, 308, '', { location: url });
+      return;
+    }
     response.setHeader('cross-origin-resource-policy', 'same-origin');
     const segments = segmentsOf(asked.url) ?? [''];
     const isApi = segments[0] === 'api';
