@@ -1,5 +1,5 @@
 /** Crowns as an SVG file for a drawing program: plain shapes and words, colours written out, the bore at its true size. */
-import { type Item, type Scene, type Tone, BORE_RADIUS } from '@/core/stages/clocking/crown';
+import { type Scene, type Item, type Tone, BORE_RADIUS } from '@/core/stages/clocking/crownScene';
 import type { Nm } from '@/core/foundation/quantity/length';
 
 /** Colours on white paper. */

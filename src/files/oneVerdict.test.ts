@@ -1,4 +1,5 @@
 import { inspectsRods } from '@/core/stages/journals/rodInspection';
+import { runs } from '@/fixtures/runs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { judge } from '@/core/judge/judge';
@@ -184,7 +185,7 @@ describe('one thing, one verdict', () => {
           for (const ring of COMPRESSION) expect(gapIsDone(rings[ring].state) || rings[ring].accepted).toBeTruthy();
         }
       }),
-      { numRuns: 1_000 },
+      { numRuns: runs(1_000) },
     );
   }, 120_000);
 });

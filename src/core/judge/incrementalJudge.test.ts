@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { anyEntries } from '@/fixtures/anyEntries';
 import { boreReading, gap, jobEntry, largeRecord, reading, record, voiding } from '@/fixtures/records';
@@ -21,7 +22,7 @@ describe('the judge that keeps what did not change', () => {
           expect(judging.of({ id: 'any', entries: so })).toEqual(whole(so));
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -39,7 +40,7 @@ describe('the judge that keeps what did not change', () => {
         expect(judging.of({ id: 'any', entries: before })).toEqual(whole(before));
         expect(judging.of({ id: 'any', entries })).toEqual(whole(entries));
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -137,7 +138,7 @@ describe('the log', () => {
           expect(log).toEqual(logOf(before));
         });
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

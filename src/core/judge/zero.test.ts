@@ -1,5 +1,6 @@
 /** A bore gauge that is zeroed in a bore before any size is known: differences first, sizes later. */
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { readBuildFile, writeBuildFile } from '@/files/buildFile';
 import { rowsOf, loadReports } from './reports';
@@ -124,7 +125,7 @@ describe('read from a zero that has no size', () => {
           tenths * 2_540 + Math.min(0, fromThou(middle), fromThou(bottom)),
         );
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

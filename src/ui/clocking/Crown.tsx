@@ -3,7 +3,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
 import type { ClockingChoices, Plan } from '@/core/stages/clocking/choices';
 import { crownOf } from '@/core/stages/clocking/crownDrawing';
-import type { CrownStyle, Scene } from '@/core/stages/clocking/crown';
+import type { CrownStyle, Scene } from '@/core/stages/clocking/crownScene';
 import { type Joint, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { marksFor, snapped } from '@/core/stages/clocking/snap';
 import { type View, turnOf } from '@/core/stages/clocking/viewpoint';

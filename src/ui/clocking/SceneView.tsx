@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { Item, Scene, Tone } from '@/core/stages/clocking/crown';
+import type { Scene, Item, Tone } from '@/core/stages/clocking/crownScene';
 
 const paint = (tone: Tone | undefined): string => (tone === undefined || tone === 'none' ? 'none' : `var(--${tone})`);
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { factorIn, parseReading, parseField } from './parseReading';
 import { type ParseContext, sizeFault } from './readingField';
@@ -406,7 +407,7 @@ describe('what is no reading', () => {
         }
         expect(heard.kind !== 'question' || heard.options.length > 0).toBe(true);
       }),
-      { numRuns: 2_000 },
+      { numRuns: runs(2_000) },
     );
   });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { isPartialInput } from './partialInput';
 import { parseReading } from './parseReading';
@@ -69,7 +70,7 @@ describe('what is still being typed', () => {
         const { kind } = parseReading(begun, context);
         if (kind === 'question' || kind === 'refused') expect(isPartialInput(begun, context), begun).toBe(true);
       }),
-      { numRuns: 2_000 },
+      { numRuns: runs(2_000) },
     );
   });
 });

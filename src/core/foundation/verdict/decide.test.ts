@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { fromThou } from '../quantity/length';
 import { type Bounds, type Estimate, type Side, bestOf, chanceWords, decide, exactly, leastRight } from './decide';
@@ -155,7 +156,7 @@ describe('what leaves leave open', () => {
           ).toBeCloseTo(summed / 2_000, 4);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

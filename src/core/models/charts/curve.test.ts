@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { boosted, nitrous } from '@/fixtures/adders';
 import { job, jobEntry } from '@/fixtures/records';
@@ -482,7 +483,7 @@ describe('targets from a curve', () => {
           if (here === null) expect(more).toBeNull();
         },
       ),
-      { numRuns: 10_000 },
+      { numRuns: runs(10_000) },
     );
   });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import * as math from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { boosted, nitrous } from '@/fixtures/adders';
@@ -322,7 +323,7 @@ describe('the heat load', () => {
           expect(at(boost + 690, shot) / here).toBeLessThan(1.01);
         },
       ),
-      { numRuns: 10_000 },
+      { numRuns: runs(10_000) },
     );
   });
 

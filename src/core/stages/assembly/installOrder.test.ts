@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { rodsOf, STARTING_RODS } from '../../foundation/engine/crankcase';
 import { type Engine, cylindersOf } from '../../foundation/engine/engine';
@@ -193,7 +194,7 @@ describe('the order', () => {
           });
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 
@@ -216,7 +217,7 @@ describe('the order', () => {
           );
         },
       ),
-      { numRuns: 20 },
+      { numRuns: runs(20) },
     );
   });
 

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { anyEntries } from '@/fixtures/anyEntries';
 import { job, jobEntry } from '@/fixtures/records';
@@ -316,7 +317,7 @@ describe('the walk', () => {
         else expect(walk.some(isOpen)).toBe(false);
         expect(shortBlockOf(judgement).isReady && judgement.cylinders.some((c) => !c.ready.is)).toBe(false);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

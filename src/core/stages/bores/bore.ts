@@ -236,7 +236,7 @@ function boreSize(ask: BoreAsk, shape: BoreShape | null, placed: readonly Logged
  *
  * @param sold whether an oversize that is sold cleans it
  */
-export function judgedBore(ask: BoreAsk, sold: (largest: Nm) => boolean): JudgedBore {
+export function judgeBore(ask: BoreAsk, sold: (largest: Nm) => boolean): JudgedBore {
   const { passes, round, choices, tools } = ask;
   const grid = spotsOf(choices);
   const { spots, measured, relative, repeatability: scatter, counting } = measure(ask, grid, round);

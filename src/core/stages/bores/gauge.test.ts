@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou } from '../../foundation/quantity/length';
 import { STARTING_INSTRUMENTS } from '../../foundation/uncertainty/startingInstruments';
@@ -29,7 +30,7 @@ describe('make-ups', () => {
         expect(found.map(key).sort()).toEqual(suits.map(key).sort());
         expect(found.map((m) => m.washers.length)).toEqual(found.map((m) => m.washers.length).sort((a, b) => a - b));
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 

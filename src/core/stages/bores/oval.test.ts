@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { lusolve, matrix, multiply, transpose } from 'mathjs';
 import { describe, expect, it } from 'vitest';
 import { fromMm, toMm } from '../../foundation/quantity/length';
@@ -66,7 +67,7 @@ describe('oval fit', () => {
         expect(betweenDirections(oval?.direction ?? 0, direction)).toBeLessThan(0.01);
         expect(oval?.residual).toBeLessThan(1);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -89,7 +90,7 @@ describe('oval fit', () => {
         expect((oval?.amplitude ?? 0) * Math.cos(2 * rad(oval?.direction ?? 0))).toBeCloseTo(a, 0);
         expect((oval?.amplitude ?? 0) * Math.sin(2 * rad(oval?.direction ?? 0))).toBeCloseTo(b, 0);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

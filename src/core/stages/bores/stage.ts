@@ -23,7 +23,7 @@ import {
 import type { Task } from '../contract/tasks';
 import type { BoresCylinderResult, Engine, Measured, Whole } from './types';
 import { type BoreChoices, type Basis, STARTING_BORES } from './measuringPlan';
-import { judgedBore } from './bore';
+import { judgeBore } from './bore';
 import { smallestClean, standardBore, startingSizing } from './oversizeChoices';
 import { type SuppliedChoices, STARTING_SUPPLIED, isHere, suppliedOf } from './suppliedSizes';
 import { boreAdvice } from './verdict';
@@ -64,7 +64,7 @@ function judge(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): Stag
         sold,
       ],
       () => {
-        const bore = judgedBore(
+        const bore = judgeBore(
           {
             passes,
             round,

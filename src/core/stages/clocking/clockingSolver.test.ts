@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { apart, mirrored, turned } from '../../foundation/quantity/angle';
 import { fromInches } from '../../foundation/quantity/length';
@@ -52,7 +53,7 @@ describe('placing joints', () => {
         if (!found.ok || !best) return;
         expect(reachedRow(found.reached)).toEqual(best.map((s) => s + 0));
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
 
@@ -91,7 +92,7 @@ describe('placing joints', () => {
         for (const joint of ask.held) expect(apart(found.joints[joint], ask.now[joint])).toBeLessThan(1e-9);
         for (const joint of JOINTS) if (!ask.held.includes(joint)) expect(found.joints[joint] % FINE).toBe(0);
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 
@@ -123,7 +124,7 @@ describe('placing joints', () => {
         expect(reached(image)).toEqual(reached(ask));
         expect(reached(rotated)).toEqual(reached(ask));
       }),
-      { numRuns: 15 },
+      { numRuns: runs(15) },
     );
   });
 

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { apart, turned } from '../../foundation/quantity/angle';
 import { fromMm } from '../../foundation/quantity/length';
-import { type Box, type CrownAsk, BORE_RADIUS, crownScene, markPath } from './crown';
+import { crownScene, markPath } from './crown';
+import { type CrownAsk, type Box, BORE_RADIUS } from './crownScene';
 import { type Joints, JOINTS } from '../../foundation/parts/joints';
 import { STARTING_RULES, keptFree } from './rules';
 import { STARTING_FACTS, surroundingsOf } from './surroundings';
@@ -45,7 +47,7 @@ describe('the crown as a drawing', () => {
           ).toBe(true);
         });
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 

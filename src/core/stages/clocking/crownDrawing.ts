@@ -1,6 +1,7 @@
 /** The crown of a judged cylinder as a drawing, the way it is met. */
 import type { ClockingChoices } from './choices';
-import { type CrownStyle, type Scene, crownScene } from './crown';
+import { crownScene } from './crown';
+import type { CrownStyle, Scene } from './crownScene';
 import { keptFree } from './rules';
 import { type View, turnOf } from './viewpoint';
 import { type JudgedClocking, isBreach } from './cylinderClocking';

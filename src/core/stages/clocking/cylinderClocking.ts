@@ -51,7 +51,7 @@ export interface ClockingAsk {
 export type KnownRules = Map<string, RuleResult[]>;
 
 /** One cylinder's clocking: what lies round its crown, the plan in force, each rule kept or broken, in degrees on the crown. */
-export function judgedClocking(ask: ClockingAsk, known: KnownRules): JudgedClocking {
+export function judgeClocking(ask: ClockingAsk, known: KnownRules): JudgedClocking {
   const { cylinder, bore, engine, choices, chosen, rod, labels } = ask;
   const round = surroundingsOf(cylinder, bore, engine, choices.facts);
   const { numbers } = choices.rods;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { apart, mirrored, turned } from '../../foundation/quantity/angle';
 import { fromInches } from '../../foundation/quantity/length';
@@ -213,7 +214,7 @@ describe('rules', () => {
           expect(turned(joints[which] + by)).toBe(to);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -6,7 +6,7 @@ import { type Caption, type StageResult, type Missing, type Stage, SILENT, count
 import { type ClockingChoices, STARTING_CLOCKING } from './choices';
 import { rodsOf } from '../../foundation/engine/crankcase';
 import type { All, Bored, ClockingEngineResult, ClockingCylinderResult, Engine, Whole } from './types';
-import { type KnownRules, isBreach, judgedClocking } from './cylinderClocking';
+import { type KnownRules, isBreach, judgeClocking } from './cylinderClocking';
 
 function judge(
   { job, choices, labels, log }: Engine,
@@ -26,7 +26,7 @@ function judge(
     const part = memo('clocking', cylinder.id, from, () => {
       const rod = rods.get(cylinder.id) ?? { throw: 0, faces: 'both' as const, besides: null };
       return {
-        clocking: judgedClocking({ cylinder, bore, engine, choices: choices.clocking, chosen, rod, labels }, known),
+        clocking: judgeClocking({ cylinder, bore, engine, choices: choices.clocking, chosen, rod, labels }, known),
       };
     });
     return [cylinder.id, part];

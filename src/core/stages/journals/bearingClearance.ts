@@ -14,7 +14,6 @@ import {
   UNANSWERED,
   answerOf,
 } from '../../record/reading';
-import type { Tick } from '../../record/log';
 import { type Target, exceededLimit } from '../../models/targets/target';
 import {
   type Measuring,
@@ -27,9 +26,8 @@ import {
 import { shopTemperature } from '../../foundation/uncertainty/thermal';
 import { type Component, expandedOf, sumOf } from '../../foundation/uncertainty/combine';
 import type { Strictness } from '../../foundation/verdict/decide';
-import { type Apart, LEAVES_REPEAT, betweenEnds } from '../../foundation/verdict/repeats';
+import { type Apart, betweenEnds } from '../../foundation/verdict/repeats';
 import { type Spot, ENDS, sameSpot } from '../../foundation/parts/spots';
-import type { BearingCheck } from '../../record/bearingChecks';
 import { opensBy } from './thermalClearance';
 import type { BearingKind, GivenLimits, JournalChoices } from './choices';
 import type {
@@ -79,7 +77,7 @@ export const targetFrom = ({ least, aim, most, source }: GivenLimits, ask: strin
         why: [],
       };
 
-export interface HoldAsk {
+interface HoldAsk {
   /** Best known between these, with this doubt of either; null where it is not read. */
   found: (Component & { low: Nm; high: Nm }) | null;
   target: Target;
@@ -121,9 +119,9 @@ export function judgeFigure(ask: HoldAsk): JudgedFigure {
 }
 
 /** What is read on a bearing, by what is read: each the history of one place, or none. */
-export type BearingPasses = Record<'journal' | 'housing' | 'bare' | 'shell' | 'thread', readonly LoggedReading[]>;
+type BearingPasses = Record<'journal' | 'housing' | 'bare' | 'shell' | 'thread', readonly LoggedReading[]>;
 
-export interface BearingAsk {
+interface BearingAsk {
   id: string;
   label: string;
   words: string;
@@ -169,7 +167,7 @@ function furthest(spots: readonly JudgedPlaceOn[], groupOf: (spot: Spot) => stri
   return apart.length === 0 ? null : Math.max(...apart);
 }
 
-const disagreeing = (what: string, found: { disagreement: Apart | null } | null): Disagreeing[] =>
+export const disagreeing = (what: string, found: { disagreement: Apart | null } | null): Disagreeing[] =>
   found?.disagreement ? [{ what, ...found.disagreement }] : [];
 
 /** Marks of a crushed thread, read twice by one hand, lie within half a thou. From memory. */
@@ -244,7 +242,7 @@ function withShells(ask: BearingAsk, journal: Sized | null, housing: Sized | nul
  * How much a housing holds its shells open over what housing and loose shells measure, as a share of its diameter: their
  * crush stretches it, and is not in either reading. 0.13 to 0.47 thou on 2¼ in. From memory.
  */
-export const CRUSH = { least: 0.06e-3, most: 0.21e-3 };
+const CRUSH = { least: 0.06e-3, most: 0.21e-3 };
 
 /**
  * Bare housing, less both shells and the journal, and what crush opens it by. The micrometer that reads both shells is off
@@ -337,7 +335,7 @@ function clearanceOf(
 }
 
 /** One bearing from its readings. */
-export function judgedBearing(ask: BearingAsk): JudgedBearing {
+export function judgeBearing(ask: BearingAsk): JudgedBearing {
   const { passes, rounds, expansion, tools, id, label, words, kind, looks } = ask;
   const live = {
     journal: livePasses(passes.journal, rounds.journal),
@@ -361,86 +359,4 @@ export function judgedBearing(ask: BearingAsk): JudgedBearing {
     clearance: clearanceOf(ask, journal, sizes),
     round: rounds.shells,
   };
-}
-
-/**
- * What was looked at of a place.
- *
- * @param isInspected whether the walk asks for it: then only what was noted here stands here
- */
-export const looksOf = (
-  checks: readonly BearingCheck[],
-  ticks: ReadonlyMap<string, Tick> | undefined,
-  parts: string,
-  isInspected: boolean,
-): JudgedInspection[] =>
-  checks.flatMap((check): JudgedInspection[] => {
-    const tick = ticks?.get(check);
-    if (!tick) return isInspected ? [] : [{ check, state: 'to do', by: '', at: '' }];
-    const { by, at } = tick.entry;
-    return [{ check, state: tick.parts === parts ? 'right' : 'again', by, at }];
-  });
-
-interface PlayAsk {
-  readings: readonly LoggedReading[];
-  limits: GivenLimits;
-  ask: string;
-  tools: Tools;
-  strictness: Strictness;
-  accepted: Accepted;
-}
-
-/** End play as pried both ways repeats within half a thou. From memory. */
-const PLAY_REPEATS: Nm = 12_700;
-
-/** End play: the mean of what the dial showed, each time pried both ways. */
-export function endPlayOf({ readings, limits, ask, tools, ...rest }: PlayAsk): JudgedFigure {
-  const live = readings.filter((r) => r.voided === null);
-  const sized = sizedOf(live, { expansion: 0, tools, shop: null }, 'least', PLAY_REPEATS);
-  return judgeFigure({
-    found: sized && {
-      low: sized.value,
-      high: sized.value,
-      ...sumOf([
-        { standard: sized.doubt.own, freedom: sized.doubt.freedom },
-        { standard: sized.doubt.tool, freedom: Infinity },
-      ]),
-    },
-    target: targetFrom(limits, ask),
-    readings: live,
-    what: null,
-    disagreements: disagreeing('end play', sized),
-    ...rest,
-  });
-}
-
-/** Side clearance by feeler: the leaf that goes, and the first that does not where one was tried. */
-export function sideOf({ readings, limits, ask, tools, ...rest }: PlayAsk): JudgedFigure {
-  const live = readings.filter((r) => r.voided === null);
-  const between = betweenEnds(
-    live.map((r) => ({ id: r.id, low: r.value, high: r.upTo ?? r.value, limit: toolLimit([r], tools) })),
-    LEAVES_REPEAT,
-  );
-  return judgeFigure({
-    found: between,
-    target: targetFrom(limits, ask),
-    readings: live,
-    what: null,
-    disagreements: disagreeing('side clearance', between),
-    ...rest,
-  });
-}
-
-/** The pin in the rod's small end: a bush is honed to its pin. */
-export function smallEndOf(bush: Sized | null, pin: Sized | null, ask: PlayAsk): JudgedFigure {
-  const { readings, limits, ask: missing, strictness, accepted } = ask;
-  const value = bush && pin ? bush.value - pin.value : null;
-  return judgeFigure({
-    found: value === null || !bush || !pin ? null : { low: value, high: value, ...clearanceDoubt(bush, pin) },
-    target: targetFrom(limits, missing),
-    readings,
-    what: 'smallEnd',
-    disagreements: value === null ? [] : [...disagreeing('small end', bush), ...disagreeing('pin', pin)],
-    ...{ strictness, accepted },
-  });
 }

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { job, jobEntry, reading, voiding } from '@/fixtures/records';
 import { rodsOf } from '../../foundation/engine/crankcase';
 import { type Engine, cylindersOf } from '../../foundation/engine/engine';
-import { judge } from '../../judge/judge';
+import { WHOLE_WALK } from '../assembly/walkChoices';
+import { incrementalJudge, judge } from '../../judge/judge';
 import type { Judgement } from '../../judge/judgement';
 import { type Nm, fromInches, fromMm, fromThou, toInches } from '../../foundation/quantity/length';
 import { messageText } from '../../foundation/quantity/message';
@@ -342,6 +343,28 @@ describe('end play, sides, small ends', () => {
     };
     expect(of('rod').filter((s) => !s.endsWith('-'))).toEqual([`L1 L1 ${fromThou(13)}`]);
     expect(of('throw').filter((s) => !s.endsWith('-'))).toEqual([`L1 L1 ${fromThou(13)}`, `R1 L1 ${fromThou(13)}`]);
+  });
+
+  it('the side clearance of a throw is missing on both its rods as soon as the second is on the crank', () => {
+    const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'AB' };
+    const isIn = (cylinder: string): Entry => ({
+      ...{ ...stamp, id: `in-${cylinder}`, kind: 'check', cylinder, check: 'pistonIn' },
+      ...{ planned: null, found: {}, expected: null },
+    });
+    const entries: Entry[] = [
+      jobEntry({ also: ['journals'] }),
+      { ...stamp, id: 'w', kind: 'walk', replaces: null, value: WHOLE_WALK },
+      chosen(LIMITS, { side: given(fromThou(10), fromThou(20)), sidePer: 'throw' }),
+      isIn('R1'),
+      isIn('L1'),
+    ];
+    const judging = incrementalJudge();
+    const missing = (n: number) =>
+      judging
+        .of({ id: 'v', entries: entries.slice(0, n) })
+        .cylinders.filter((c) => c.ready.missing.some((m) => m.subject === 'side'))
+        .map((c) => c.id);
+    expect([missing(3), missing(4), missing(5)]).toEqual([[], [], ['L1', 'R1']]);
   });
 
   it('the pin in its small end is bush less the pin of the piston that is in the cylinder', () => {

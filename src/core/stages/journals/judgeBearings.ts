@@ -23,7 +23,9 @@ import type {
 } from './types';
 import { underAt } from './fittedShells';
 import { housingExpansion } from './thermalClearance';
-import { endPlayOf, judgedBearing, looksOf, sideOf, smallEndOf } from './bearingClearance';
+import { judgeBearing } from './bearingClearance';
+import { looksOf } from './inspection';
+import { smallEndOf, sideOf, endPlayOf } from './otherClearances';
 
 /** Mains as chosen, and never fewer than were read: a reading is not put out of sight. */
 function mainsOf({ log, choices }: Engine, throws: number): number {
@@ -68,7 +70,7 @@ function bearingAt(engine: Engine, place: Place, kind: BearingKind, memo: Memo):
     ],
   ];
   return memo('bearing', id, from, () =>
-    judgedBearing({
+    judgeBearing({
       ...{ id, label, words, kind, passes, rounds, expansion },
       ...{ choices: journals, under },
       tools: log.tools,

@@ -1,5 +1,6 @@
 /** Which shells: what is asked of the record, what comes of it, what is bought, and when nothing but grinding helps. */
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { job, jobEntry, reading } from '@/fixtures/records';
 import { judge } from '../../judge/judge';
@@ -170,7 +171,7 @@ describe('what comes of it', () => {
           });
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

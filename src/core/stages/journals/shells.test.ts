@@ -1,5 +1,6 @@
 /** Half shells: against the worked rows, against going through everything, and against integer programming. */
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import solver from 'javascript-lp-solver';
 import { describe, expect, it } from 'vitest';
 import { fromThou } from '../../foundation/quantity/length';
@@ -126,7 +127,7 @@ describe('against going through everything', () => {
           .reduce(lesser);
         expect(plan && [plan.tight, plan.out, plan.grades.length, ...lastTwo(plan, kind.bounds)]).toEqual(best);
       }),
-      { numRuns: 1_200 },
+      { numRuns: runs(1_200) },
     );
   });
 
@@ -157,7 +158,7 @@ describe('against going through everything', () => {
             Math.min(...found.rods.fitted.map((f) => f.clearance)),
           );
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });
@@ -193,7 +194,7 @@ describe('against integer programming (reference library: javascript-lp-solver)'
         expect(plan?.out === 0).toBe(solved.feasible);
         if (solved.feasible) expect(plan?.grades).toHaveLength(Math.round(solved.result));
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

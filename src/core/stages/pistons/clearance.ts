@@ -109,9 +109,9 @@ function unmeasured({ bore, piston, reported, finished, target, strictness }: Cl
 /**
  * The clearance of a piston in a bore, nm at 20 °C, with U, its verdict, and the strip of plastic gauging thread or feeler beside it.
  *
- * @example judgedClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, reported: { bore: null, piston: null }, finished: null, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
+ * @example judgeClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, reported: { bore: null, piston: null }, finished: null, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
  */
-export function judgedClearance(ask: ClearanceAsk): JudgedClearance {
+export function judgeClearance(ask: ClearanceAsk): JudgedClearance {
   const { cylinder, bore, piston, target, strips, strictness, accepted } = ask;
   const found = unmeasured(ask);
   if (!bore.size || !piston.size || found)

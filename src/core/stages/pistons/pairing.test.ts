@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import solver from 'javascript-lp-solver';
 import munkres from 'munkres-js';
 import { describe, expect, it } from 'vitest';
@@ -76,7 +77,7 @@ describe('exact assignment', () => {
         expect(found === null ? null : sum(costOf(costs, found) ?? [NaN])).toBe(expected.sum);
         expect(leastWorst(costs)).toBe(expected.worst);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -88,7 +89,7 @@ describe('exact assignment', () => {
         );
         expect(sum(costOf(costs, leastSum(costs) ?? []) ?? [NaN])).toBe(sum(reference));
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 
@@ -100,7 +101,7 @@ describe('exact assignment', () => {
         expect(found !== null).toBe(reference.feasible);
         if (found) expect(sum(costOf(costs, found) ?? [NaN])).toBeCloseTo(reference.result, 3);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });
@@ -200,7 +201,7 @@ describe('pairing', () => {
         expect(rate(columns, new Set())).toEqual(expected);
         expect(found.after.worst).toBe(expected[0]);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 

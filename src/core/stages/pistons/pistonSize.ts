@@ -78,7 +78,7 @@ function judgedPin({ passes, round, expansion, tools, choices, strictness, accep
 }
 
 /** A piston from its readings; whether it stands out is seen once all are. */
-export function judgedPiston(ask: PistonAsk): JudgedPiston {
+export function judgePiston(ask: PistonAsk): JudgedPiston {
   const { id, label, passes, round } = ask;
   const counting = livePasses(passes('piston'), round);
   return {

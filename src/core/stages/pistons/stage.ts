@@ -27,8 +27,8 @@ import { type Strictness, leastRight } from '../../foundation/verdict/decide';
 import { clearanceDoubt } from '../../models/clearance/clearance';
 import { clearanceAdvice } from './clearanceAdvice';
 import type { All, Bored, Engine, JudgedPairing, PistonsEngineResult, PistonsCylinderResult, Whole } from './types';
-import { type JudgedPiston, judgedPiston, withOutliers } from './pistonSize';
-import { isZeroedOn, judgedClearance } from './clearance';
+import { type JudgedPiston, judgePiston, withOutliers } from './pistonSize';
+import { isZeroedOn, judgeClearance } from './clearance';
 import { type PistonChoices, STARTING_PISTONS } from './piston';
 import { type Pair, type PairingAsk, standingOf } from './standing';
 
@@ -48,7 +48,7 @@ function pistonsOf(engine: Engine, cylinders: readonly Cylinder[], memo: Memo): 
     const shop = shopTemperature(livePasses(passesOf(log, id, 'bore'), roundOf(log, id, 'bore')));
     const from = [passes('piston'), passes('pin'), passes('pinBore'), label, round, expansion, shop, log.tools];
     return memo('piston', id, [...from, choices.pistons, choices.deciding, log.accepted], () =>
-      judgedPiston({
+      judgePiston({
         id,
         label,
         passes,
@@ -168,7 +168,7 @@ function judge(
       return {
         piston,
         pistonSupplied,
-        clearance: judgedClearance({
+        clearance: judgeClearance({
           cylinder: id,
           bore,
           piston,

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../../foundation/quantity/length';
 import { type PlacingAim, type PlacingAsk, type PlacingStanding, placingStanding } from './placement';
@@ -193,7 +194,7 @@ describe('placing rings', () => {
           if (got.slice(0, -1).every((figure, i) => figure === best[i])) expect(got.at(-1)).toBe(best.at(-1));
         },
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });

@@ -25,7 +25,7 @@ import { type Estimate, type Low, type Strictness, bestOf, decide } from '../../
 import type { CutAdvice } from './filingAdvice';
 import type { BenchChoices } from './choices';
 import { type CountedGap, type PlacedReading, type RingBore, countedGap } from './gapEvidence';
-import { type PassReading, type RingEvent, passesOf, shrunkOver } from './passes';
+import { type PassReading, type RingEvent, passesOf, shrunkOver, type Growth } from './passes';
 import { type GapReading, type GapState, type ToComeOff, GAP_STATES, gapIsDone, nextLeaf, toComeOff } from './ring';
 import type { Ring } from '../../foundation/parts/rings';
 import { type Girth, girthsOf } from './travel';
@@ -249,8 +249,47 @@ const asCalled = (called: GapReading, step: Nm): Estimate => ({
   passed: true,
 });
 
+/** Of a ring that was not read yet. */
+const UNREAD = {
+  reading: null,
+  called: null,
+  readIn: null,
+  counts: null,
+  differs: false,
+  state: 'to do',
+  chance: null,
+  overChance: 0,
+  low: null,
+  toComeOff: null,
+  shrunk: 0,
+  growth: null,
+  isUndated: false,
+  asksSquaring: false,
+  ...UNANSWERED,
+  done: false,
+} as const;
+
+/** The gap that grew with no cut logged, where it is to be asked about: of a ring that is short whatever the answer nothing is asked, it is filed on. */
+function growthOf(
+  grown: Growth | null,
+  state: GapState,
+  target: Target,
+  gapFrom: (of: readonly PassReading[]) => CountedGap | null,
+): RingGrowth | null {
+  if (!grown || !(grown.taken ? state !== 'short' : !gapIsDone(state))) return null;
+  const gapBefore = gapFrom(grown.before);
+  return {
+    reading: grown.reading.id,
+    over: grown.over.id,
+    now: grown.reading.value,
+    before: grown.over.value,
+    taken: grown.taken,
+    advised: target.set && gapBefore !== null && bestOf(gapBefore) < target.inForce.aimFrom,
+  };
+}
+
 /** A ring from its history. Its advice comes once all rates are known. */
-export function judgedRing(ask: RingAsk): JudgedRing {
+export function judgeRing(ask: RingAsk): JudgedRing {
   const { ring, number, label, cylinder, target, history, round, bench, bores, strictness, accepted } = ask;
   const { events, readings } = eventsOf(ask);
   const passes = passesOf({ events, repeat: bench.repeat, home: cylinder, bores, answers: ask.filedBefore });
@@ -277,26 +316,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
     ),
     advice: null,
   };
-  if (!reading || !passes.reading)
-    return {
-      ...base,
-      reading: null,
-      called: null,
-      readIn: null,
-      counts: null,
-      differs: false,
-      state: 'to do',
-      chance: null,
-      overChance: 0,
-      low: null,
-      toComeOff: null,
-      shrunk: 0,
-      growth: null,
-      isUndated: false,
-      asksSquaring: false,
-      ...UNANSWERED,
-      done: false,
-    };
+  if (!reading || !passes.reading) return { ...base, ...UNREAD };
   const { value, upTo, open } = passes.reading;
   const called: GapReading = { value, upTo, open };
   const shrunk = shrunkOver(passes);
@@ -320,18 +340,7 @@ export function judgedRing(ask: RingAsk): JudgedRing {
       decidedGap(before, target, step, strictness).state !== decided.state);
   // what was called and what counts are one figure, unless they differ by more than a leaf can tell
   const counts = found && (differs ? found : { ...found, value });
-  // of a ring that is short whatever the answer nothing is asked: it is filed on
-  const isAsked = passes.growth?.taken ? state !== 'short' : !gapIsDone(state);
-  const asked = isAsked ? passes.growth : null;
-  const gapBefore = asked && gapFrom(asked.before);
-  const growth: RingGrowth | null = asked && {
-    reading: asked.reading.id,
-    over: asked.over.id,
-    now: asked.reading.value,
-    before: asked.over.value,
-    taken: asked.taken,
-    advised: target.set && gapBefore !== null && bestOf(gapBefore) < target.inForce.aimFrom,
-  };
+  const growth = growthOf(passes.growth, state, target, gapFrom);
   const asksSquaring = passes.since.every((r) => {
     const logged = readings.get(r.id);
     return logged !== undefined && isCocking(logged);

@@ -42,7 +42,7 @@ export const everyPlaced = (cylinders: readonly Ringed[], kind: Compression, fou
   }));
 
 /** How the rings of one kind are placed. */
-export function judgedPlacing(
+export function judgePlacement(
   cylinders: readonly Ringed[],
   kind: Compression,
   { [kind]: { pairs, locked }, aim }: PlacingChoices & Record<Compression, KindPlacing>,

@@ -1,4 +1,5 @@
 /** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
+import { outcome } from './outcome';
 import { findings } from './findings';
 import { whereParts } from '../../foundation/engine/partPlacement';
 import { type JudgedHeat, heatOf } from '../../models/heat/assess';
@@ -8,15 +9,7 @@ import { fine, say } from '../../foundation/quantity/message';
 import { beforeOf, historyOf, passesOf, roundOf } from '../../record/log';
 import { type LoggedReading, livePasses } from '../../record/reading';
 import { type Memo, ENGINE } from '../contract/memo';
-import {
-  type StageResult,
-  type Missing,
-  type Outcome,
-  type Stage,
-  type SubjectFacts,
-  SILENT,
-  counted,
-} from '../contract/stage';
+import { type StageResult, type Missing, type Stage, type SubjectFacts, SILENT, counted } from '../contract/stage';
 import type { Task } from '../contract/tasks';
 import { type TargetsPart, gapCaption } from '../targets';
 import type { Target } from '../../models/targets/target';
@@ -34,14 +27,14 @@ import {
 import type { All, Engine, Fitted, RingsEngineResult, RingsCylinderResult, Whole, Spread } from './types';
 import { type GrooveSubject, type JudgedGrooves, GROOVE_SUBJECTS, grooveOf, judgedGrooves } from './grooves';
 import type { RingBore } from './gapEvidence';
-import { type JudgedRing, judgedRing, ringBore } from './ringGap';
-import { type JudgedPlacing, judgedPlacing } from './ringPlacement';
+import { type JudgedRing, judgeRing, ringBore } from './ringGap';
+import { type JudgedPlacing, judgePlacement } from './ringPlacement';
 import type { Placed } from './placement';
 import { type JudgedRate, cutAdvice, metalOf, ratesOf } from './rates';
-import { offWords, worstOf } from './ring';
+import { worstOf } from './ring';
 import { type Compression, type Ring, RING_WORDS, isCompression, RINGS } from '../../foundation/parts/rings';
 import { type RingSet, GROOVE_WORDS, STARTING_RING_SET, landIsDone, ringMetals, sideIsDone } from './set';
-import { countsWords, lackWords, ringAdvice } from './words';
+import { lackWords } from './words';
 
 /**
  * Rings that must be in their window before the engine is: both compression rings, and the rails where they are read.
@@ -115,7 +108,7 @@ function ringAt(
   from.push(metals.ring, metals.wall, metals.diameter, bores.get(cylinder.id));
   for (const item of history) if (item.cylinder !== cylinder.id) from.push(bores.get(item.cylinder));
   return memo(ring, cylinder.id, from, () =>
-    judgedRing({
+    judgeRing({
       ring,
       number,
       label,
@@ -281,7 +274,7 @@ function judge(
       engine.labels,
     ];
     return memo('placing', kind, from, () =>
-      judgedPlacing(judged, kind, choices.placing, before, bores, choices.deciding),
+      judgePlacement(judged, kind, choices.placing, before, bores, choices.deciding),
     );
   };
   return {
@@ -335,19 +328,6 @@ function missing(choices: All['choices'], { rings, grooves }: Whole): Missing[] 
         : [{ says: say`${GROOVE_WORDS[groove]}, under the land: ${land.state}`, subject: `${groove}Land` }]),
     ]),
   ];
-}
-
-function outcome(_engine: All, cylinder: Whole, subject: string): Outcome {
-  const ring = RINGS.find((r) => r === subject);
-  if (!ring) {
-    const { groove, figure } = grooveOf(subject as GrooveSubject);
-    const found = cylinder.grooves.grooves.find((g) => g.groove === groove);
-    return { says: [], state: found ? found[figure].state : null, strong: null, soft: [] };
-  }
-  const judged = cylinder.rings[ring];
-  const { state, counts, toComeOff, differs, readIn } = judged;
-  const beside = counts && differs ? say`${countsWords(counts, readIn !== null)}. ` : [];
-  return { says: [], state, strong: null, soft: say`${beside}${offWords(toComeOff)}${ringAdvice(judged)}` };
 }
 
 /** What every ring has alike, and every groove. */

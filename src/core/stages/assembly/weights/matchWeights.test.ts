@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { type MixAsk, arrangedWithin, mixOf, spreadOf } from './matchWeights';
 
@@ -51,7 +52,7 @@ describe('parts mixed so that the sets are even', () => {
     [3, 4, 25],
   ])(
     '%i sets with %i kinds free: as even as trying everything finds',
-    (sets, kinds, runs) => {
+    (sets, kinds, times) => {
       fc.assert(
         fc.property(asked(sets, kinds), (ask) => {
           const found = mixOf(ask);
@@ -59,7 +60,7 @@ describe('parts mixed so that the sets are even', () => {
           expect(found.spread).toBe(exhaustive(ask));
           expect(spreadOf(sums(ask, found.from))).toBe(found.spread);
         }),
-        { numRuns: runs },
+        { numRuns: runs(times) },
       );
     },
     60_000,
@@ -81,7 +82,7 @@ describe('parts mixed so that the sets are even', () => {
           expect(found.isExact).toBe(found.bound === spread);
         },
       ),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     );
   }, 60_000);
 
@@ -98,7 +99,7 @@ describe('parts mixed so that the sets are even', () => {
         for (const [k, kind] of ask.kinds.entries())
           for (const [place, stay] of kind.stays.entries()) if (stay) expect(found[k]?.[place]).toBe(place);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   }, 60_000);
 
