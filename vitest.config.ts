@@ -18,8 +18,10 @@ const STORE = [
 /** Tests that put something else in a module's or a global's place: these get modules of their own. */
 const ALONE = ['src/core/judge/registry.test.ts', 'src/ui/openBuild/outbox.test.ts'];
 
+const path = (of: string): string => fileURLToPath(new URL(of, import.meta.url));
+
 export default defineConfig({
-  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  resolve: { alias: { '@': path('./src') } },
   test: {
     testTimeout: 60_000,
     projects: [
@@ -31,6 +33,18 @@ export default defineConfig({
           include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
           exclude: ALONE,
           isolate: false,
+        },
+      },
+      {
+        extends: true,
+        resolve: { alias: { 'next/navigation': path('./src/ui/testing/navigation.ts') } },
+        oxc: { jsx: { runtime: 'automatic' } },
+        test: {
+          name: 'screens',
+          environment: 'jsdom',
+          include: ['src/ui/**/*.test.tsx'],
+          setupFiles: 'src/ui/testing/setup.ts',
+          unstubGlobals: true,
         },
       },
       {

@@ -261,7 +261,7 @@ test('a group without its lubricant is refused; mains go step by step in the pri
   await page.getByLabel('Then an angle, °').fill('90');
   await page.getByLabel('Printed order').fill('2 1');
   await page.getByRole('button', { name: 'Set this group' }).click();
-  await expect(main(page)).toContainText('Each number from 1 to 3 once.');
+  await expect(main(page)).toContainText('Enter each number from 1 to 3 once.');
   // figures keep the unit they were typed in
   await page.getByRole('radio', { name: 'mm' }).click();
   await expect(page.getByLabel('Torque in steps, lb·ft')).toHaveValue('30 60');
@@ -269,7 +269,7 @@ test('a group without its lubricant is refused; mains go step by step in the pri
   await page.getByLabel('Printed order').fill('2 1 3');
   await page.getByRole('button', { name: 'Set this group' }).click();
   await expect(page.getByRole('form', { name: 'Group of fasteners' })).toContainText(
-    'A figure without its lubricant is not a figure.',
+    'Enter the lubricant that the figure is given for.',
   );
   // what was filled in is there still after a reload
   await page.reload();

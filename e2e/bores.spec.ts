@@ -355,7 +355,7 @@ test('the shop’s tools: edited, refused where they cannot be, added, put away 
   await expect(page.getByText('out of date since 2021-02-28')).toBeVisible();
   await page.getByRole('button', { name: 'Add a tool' }).click();
   const added = page.getByRole('form', { name: 'New tool' });
-  await expect(added.getByRole('alert')).toContainText('Give it a name');
+  await expect(added.getByRole('alert')).toContainText('Enter a name.');
   await added.getByLabel('Name').fill('Bench micrometer no. 7');
   await added.getByRole('button', { name: 'Save the tool' }).click();
   await expect(page.getByText('Bench micrometer no. 7').first()).toBeVisible();

@@ -94,7 +94,7 @@ test('a school goes to all cylinders, mirrored on the left bank or not; its own 
   await school.selectOption({ label: 'As the maker’s sheet has it' });
   const sheet = page.getByRole('form', { name: 'The maker’s sheet' });
   await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
-  await expect(sheet.getByText('An angle is asked for here.')).toHaveCount(5);
+  await expect(sheet.getByText('Enter an angle.')).toHaveCount(5);
   await sheet.getByRole('radio', { name: 'the rear' }).click();
   await sheet.getByRole('radio', { name: 'anticlockwise' }).click();
   for (const [name, degrees] of [

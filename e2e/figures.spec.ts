@@ -1,13 +1,14 @@
 /**
  * No figure that was called is lost: random figures, right, doubtful and none at all, typed wherever the focus is, over
- * spells without a server, reloads, other views and stages, in two windows. SEQUENCES sets how many; 5,000 take about half an hour.
+ * spells without a server, reloads, other views and stages, in two windows. A tenth of them in `npm test`, all in `npm run soak`; SEQUENCES sets how many: 5,000 take about half an hour.
  */
+import { isWhole } from '../src/fixtures/runs';
 import type { BrowserContext, Page } from '@playwright/test';
 import { randomFrom } from '../src/core/models/heat/random';
 import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 
-const SEQUENCES = Number(process.env.SEQUENCES ?? 60);
+const SEQUENCES = Number(process.env.SEQUENCES ?? (isWhole ? 60 : 6));
 /** As many on one build: what is asked about waits in a list, and nobody lets it grow to thousands. */
 const EACH = 250;
 const SEED = Number(process.env.SEED ?? 1);

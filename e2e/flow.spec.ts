@@ -139,7 +139,7 @@ test('papers outrank the chart, and can be taken out again', async ({ page, serv
   await page.getByRole('radio', { name: 'factor × bore' }).click();
   await page.getByLabel('Factor').fill('0.027');
   await page.getByRole('button', { name: 'Enter it' }).click();
-  await expect(page.getByRole('alert')).toContainText('is no factor');
+  await expect(page.getByRole('alert')).toContainText('is not a factor');
   await page.getByLabel('Factor').fill('0.0072');
   await page.getByRole('button', { name: 'Enter it' }).click();
   await expect(top).toContainText('29–32');

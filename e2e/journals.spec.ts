@@ -268,7 +268,7 @@ test('nothing in the stock brings it in: grinding is said, and a stock of one’
   await page.getByLabel('ten under: what one half gives').fill('0');
   await page.getByLabel('ten under: undersize').fill('10');
   await page.getByLabel('ten under: price of a pair').fill('nothing');
-  await expect(page.getByText('“nothing” is no price')).toBeVisible();
+  await expect(page.getByText('“nothing” is not a price')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Set what can be had' })).toBeDisabled();
   await page.getByLabel('ten under: price of a pair').fill('38.50');
   await page.getByRole('button', { name: 'Set what can be had' }).click();
@@ -490,7 +490,7 @@ test('journals by their size and class, and a clearance that the builder named, 
   await page.getByRole('tab', { name: 'Manual, how it is read' }).click();
   await page.getByLabel('Mains: journal, least diameter').fill('2.4485');
   await page.getByLabel('Mains: journal, most diameter').fill('2.4480');
-  await expect(page.getByText('The most is not over the least.')).toBeVisible();
+  await expect(page.getByText('The most must be over the least.')).toBeVisible();
   await page.getByLabel('Mains: journal, most diameter').fill('2.4495');
   await page.getByLabel('Mains: journal, size classes').fill('A 2.4485');
   await expect(page.getByText('is not a class. Example').first()).toBeVisible();

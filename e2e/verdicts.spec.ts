@@ -5,7 +5,6 @@ import type { Entry } from '../src/core/judge/buildRecord';
 import { boreReading, gap, jobEntry, reading } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 
-const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
 const main = (page: Page) => page.getByRole('main');
 
 let builds = 0;
@@ -17,50 +16,12 @@ async function open(page: Page, server: Server, stage: string, ...entries: Entry
   await expect(main(page)).toBeVisible();
   return id;
 }
-const log = async (page: Page, typed: string): Promise<void> => {
-  await line(page).fill(typed);
-  await page.keyboard.press('Enter');
-};
 const bore = (cylinder: string, ...inches: [number, number, number]): Entry[] =>
   (['top', 'middle', 'bottom'] as const).flatMap((depth, i) =>
     [90, 0].map((angle) =>
       boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches[i] ?? 0)),
     ),
   );
-
-test('what was called stands large and what counts beside it; the chance is said with what to do', async ({
-  page,
-  server,
-}) => {
-  await open(page, server, 'rings', ...bore('L1', 4.0654, 4.0652, 4.065));
-  await expect(line(page)).toBeFocused();
-  await page.getByLabel('Squared at').selectOption({ label: 'top of ring travel' });
-  await log(page, '20');
-  await page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: 'Cylinder 1,' }).click();
-  await expect(main(page)).toContainText('19.2 thou at the bottom of ring travel');
-  await expect(main(page)).toContainText(
-    /The chance that it is under its minimum by more than 0.5 thou is about .* in /,
-  );
-  await expect(page.getByRole('img', { name: /20 read at top of ring travel; 19.2 thou at the bottom/ })).toBeVisible();
-});
-
-test('readings that cannot all be true are named, and one more that agrees with the later settles it', async ({
-  page,
-  server,
-}) => {
-  await open(page, server, 'rings', ...bore('L1', 4.065, 4.065, 4.065));
-  await expect(line(page)).toBeFocused();
-  await page.getByLabel('Squared at').selectOption({ label: 'bottom of ring travel' });
-  await log(page, '17');
-  await page.getByLabel('Squared at').selectOption({ label: 'top of ring travel' });
-  await log(page, '23');
-  await page.keyboard.press('f');
-  await expect(main(page)).toContainText(
-    /The readings disagree by 5 thou: 17 thou and 23 thou .* of taper that is not measured would explain it/,
-  );
-  await log(page, '23');
-  await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('1/16');
-});
 
 test('a short gap, a tight clearance and a bore to be honed are accepted with a reason, stay visible, and are taken back', async ({
   page,
@@ -103,76 +64,6 @@ test('a short gap, a tight clearance and a bore to be honed are accepted with a 
   await page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: 'Cylinder 1,' }).click();
   await main(page).getByRole('button', { name: 'Take the acceptance back' }).click();
   await expect(main(page).getByRole('button', { name: 'Accept with a reason' })).toBeVisible();
-});
-
-test('the job card says what it covers; what a cylinder lacks leads to where it is cured', async ({ page, server }) => {
-  await open(page, server, 'job');
-  for (const stage of ['Bores', 'Pistons']) await page.getByRole('checkbox', { name: stage }).uncheck();
-  await page.getByRole('button', { name: 'Save job card' }).click();
-  await expect(page.getByText('Saved.')).toBeVisible();
-  await expect(page.getByRole('link', { name: /^Bores/ })).not.toContainText('/');
-  await page.getByRole('link', { name: /^Assembly/ }).click();
-  const lacks = page.getByRole('region', { name: /^What cylinder 1 lacks/ });
-  await expect(lacks).not.toContainText('bore');
-  await lacks.getByRole('link', { name: /second ring: to do/ }).click();
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
-});
-
-test('front mark and rod are looked at when the piston is hung, and stand at the block as looked at', async ({
-  page,
-  server,
-}) => {
-  await open(page, server, 'pistons');
-  await page.getByRole('tab', { name: 'On its rod' }).click();
-  const hung = page.getByRole('list', { name: 'Hung on its rod' });
-  await expect(hung.getByRole('listitem')).toHaveCount(2);
-  await page.locator('[data-check="rod"]').getByRole('button', { name: 'Right' }).click();
-  await expect(hung).toContainText('no initials');
-  await page.getByRole('link', { name: /^Assembly/ }).click();
-  await page.getByRole('tab', { name: 'All steps' }).click();
-  await expect(page.locator('[data-check="rod"]')).toContainText('● Right');
-});
-
-test('papers give one figure ±, factors from – to, and a range that is hard at the top with an aim inside', async ({
-  page,
-  server,
-}) => {
-  await open(page, server, 'targets');
-  const enter = async (form: string, fields: Record<string, string>, ...ticks: RegExp[]): Promise<void> => {
-    await page.getByRole('button', { name: /(Enter|Change) packed sheet/ }).click();
-    await page.getByRole('radio', { name: form, exact: true }).click();
-    for (const tick of ticks) await page.getByRole('checkbox', { name: tick }).check();
-    for (const [label, text] of Object.entries(fields))
-      await page.getByRole('dialog').getByLabel(label, { exact: true }).fill(text);
-    await page.getByRole('button', { name: 'Enter it' }).click();
-    await expect(page.getByRole('dialog')).toBeHidden();
-  };
-  const top = page.getByRole('group', { name: 'Figures' }).getByRole('button', { name: /Top ring gap/ });
-  await enter('one figure ±', { Figure: '24', '±': '.5' });
-  await expect(top).toContainText('23.5–24.5');
-  await expect(page.getByRole('complementary')).toContainText('24 thou ± 0.5 thou, as given: 23.5 thou to 24.5 thou');
-  await enter('factors × bore', { 'From factor': '0.004', 'To factor': '0.008' });
-  await expect(top).toContainText(/17–32.5/);
-  await enter(
-    'from – to',
-    { From: '20', To: '26', 'Aim from': '22', 'Aim to': '24' },
-    /Hard at the top/,
-    /Aim inside it/,
-  );
-  await expect(top).toContainText('22–24');
-  await expect(top).toContainText('limits 20–26, hard');
-});
-
-test('how it is decided is set by the shop: strict, the product itself is the limit', async ({ page, server }) => {
-  const id = await open(page, server, 'targets', gap('a', 'L1', 'top', 20));
-  await page.getByRole('tab', { name: 'Windows, schools' }).click();
-  const deciding = page.getByRole('region', { name: 'How it is decided' });
-  await deciding.getByLabel('Grace of a gap').selectOption({ label: 'none: strict' });
-  await expect(
-    page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: /^Cylinder 1, not proven/ }),
-  ).toBeVisible();
-  await page.goto(`${server.url}/builds/${id}/rings`);
-  await expect(main(page)).toContainText('The chance that it is under its minimum is about one in three');
 });
 
 test('deck, bench, list, swap, sheet, table and file show one verdict and one figure', async ({ page, server }) => {

@@ -10,7 +10,7 @@ const frameworkFiles = (): string[] =>
 /** Where a stage listens first of all: its line, or the step of the walk. */
 const LINE = '[aria-label="Reading line"] input, [data-step]';
 
-/** What a page leaves for when it is at rest waits at least so long, ms: `onDemand.tsx`, `Who.tsx`. */
+/** What a page leaves for when it is at rest waits at least so long, ms: `onDemand.tsx`, `CurrentUser.tsx`. */
 const AT_REST = 600;
 
 export interface Weight {

@@ -11,12 +11,12 @@ import { openDatabase } from '../src/store/open';
 import munkres from 'munkres-js';
 import { leastSum } from '../src/core/foundation/quantity/assignment';
 import { pairingOf } from '../src/core/stages/pistons/pairing';
-import { placingOf } from '../src/core/stages/rings/bestPlacement';
+import { bestPlacement } from '../src/core/stages/rings/bestPlacement';
 import { solve } from '../src/core/stages/clocking/clockingSolver';
 import { exhaustive, reachedRow, someAsks } from '../src/fixtures/clocking';
 import { filedAsAdvised, filedByHalves, filedTogether, someFitters } from '../src/fixtures/filers';
 import { type OrderAsk, installOrder } from '../src/core/stages/assembly/installOrder';
-import { mixOf } from '../src/core/stages/assembly/weights/matchWeights';
+import { matchWeights } from '../src/core/stages/assembly/weights/matchWeights';
 import { gap, griddedRecord, jobEntry, largeRecord } from '../src/fixtures/records';
 import { NO_SERVICE } from '../src/core/models/load/service';
 import { STARTING_CURVE } from '../src/core/models/charts/startingCurve';
@@ -99,7 +99,7 @@ function filing(): void {
 function placing(): void {
   const { ask } = judge(griddedRecord(1)).placing.top;
   for (const aim of ['filing', 'even'] as const) {
-    const own = timed(() => placingOf({ ...ask, aim }), 30);
+    const own = timed(() => bestPlacement({ ...ask, aim }), 30);
     add(`placing ${ask.rings.length} rings, ${aim === 'filing' ? 'least filing' : 'most even'}`, ms(own));
   }
 }
@@ -162,7 +162,7 @@ function mixing(): void {
     }));
     const found = asks.map((ask) => {
       const start = performance.now();
-      const mix = mixOf(ask);
+      const mix = matchWeights(ask);
       return { ...mix, took: performance.now() - start };
     });
     const apart = Math.max(...found.map((m) => m.spread - m.bound));
@@ -284,7 +284,7 @@ async function weights(chrome: Browser, server: Server): Promise<void> {
     ['/charts/starting', 200],
     ['/instruments', 200],
     // the bottom end brings what works it out and its words
-    ...STAGE_IDS.map((stage): [string, number] => [`/builds/bench/${stage}`, stage === 'sheet' ? 270 : 260]),
+    ...STAGE_IDS.map((stage): [string, number] => [`/builds/bench/${stage}`, 260]),
   ];
   for (const [path, most] of screens) {
     const page = await (await chrome.newContext()).newPage();

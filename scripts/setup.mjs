@@ -33,7 +33,7 @@ function filesUnder(path) {
 function fingerprint(paths) {
   const hash = createHash('sha256');
   for (const file of paths.flatMap((path) => filesUnder(join(ROOT, path))))
-    if (!file.endsWith('.test.ts')) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+    if (!/\.test\.tsx?$/.test(file)) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
   return hash.digest('hex');
 }
 

@@ -1,9 +1,9 @@
-/** What an act is: what it takes, and what it does. */
+/** What a command is: what it takes, and what it does. */
 import { z } from 'zod';
 import type { RequestContext } from '@/people/requestContext';
 import type { Database } from '@/store/open';
 
-/** What an act is done with. */
+/** What a command is done with. */
 export interface CommandContext {
   db: Database;
   /** Initials of who does it; as they were sent where no people are set up. */
@@ -13,7 +13,7 @@ export interface CommandContext {
   keep: (answer: Headers) => void;
 }
 
-/** What is noted of an act in the audit: what it was done to, and in words what. */
+/** What is noted of a command in the audit: what it was done to, and in words what. */
 export interface AuditNote {
   of: string;
   says: string;
@@ -28,7 +28,7 @@ export interface Command<A extends readonly unknown[] = readonly unknown[], R = 
   /** Bytes that a request for it may have. */
   mostBytes: number;
   /** Does it, if its arguments are what it takes. */
-  attempt: (doing: CommandContext, args: unknown) => Promise<CommandResult<R>>;
+  attempt: (context: CommandContext, args: unknown) => Promise<CommandResult<R>>;
   /** Of its type alone: what it takes. */
   takes?: A;
 }
@@ -36,34 +36,34 @@ export interface Command<A extends readonly unknown[] = readonly unknown[], R = 
 type Schemas = readonly z.ZodType[];
 type Given<S extends Schemas> = { -readonly [K in keyof S]: z.output<S[K]> };
 
-/** Bytes that a request may have unless its act says otherwise. */
+/** Bytes that a request may have unless its command says otherwise. */
 const MOST_BYTES = 64 * 1024;
 
 /**
- * An act with the schemas of its arguments, as many as there are and no more.
+ * A command with the schemas of its arguments, as many as there are and no more.
  *
  * @param note what the audit says of it; null where nothing came of it
  */
 export const command = <const S extends Schemas, R>(
   schemas: S,
-  run: (doing: CommandContext, ...args: Given<S>) => Promise<R>,
+  run: (context: CommandContext, ...args: Given<S>) => Promise<R>,
   note: (result: R, ...args: Given<S>) => AuditNote | null = () => null,
   mostBytes = MOST_BYTES,
 ): Command<Given<S>, R> => {
   const schema = z.tuple(schemas as unknown as []);
   return {
     mostBytes,
-    attempt: async (doing, args) => {
+    attempt: async (context, args) => {
       const read = schema.safeParse(args);
       if (!read.success) return { ok: false, error: read.error };
       const given = read.data as Given<S>;
-      const result = await run(doing, ...given);
+      const result = await run(context, ...given);
       return { ok: true, result, noted: note(result, ...given) };
     },
   };
 };
 
-/** What an act takes. */
+/** What a command takes. */
 export type ArgsOf<A> = A extends Command<infer Args> ? Args : never;
-/** What an act gives. */
+/** What a command gives. */
 export type ResultOf<A> = A extends Command<readonly unknown[], infer R> ? R : never;

@@ -32,8 +32,8 @@ async function hashInVain(db: Database, initials: string, secret: string): Promi
 }
 
 /** Signs somebody in. */
-async function enter(doing: CommandContext, initials: string, secret: string): Promise<Changed> {
-  const { db, asking } = doing;
+async function enter(context: CommandContext, initials: string, secret: string): Promise<Changed> {
+  const { db, asking } = context;
   const device = await deviceThatKnows(db, asking.headers, initials);
   const made = { name: initials, from: asking.address, device };
   const wait = await countAttempt(db, made);
@@ -49,7 +49,7 @@ async function enter(doing: CommandContext, initials: string, secret: string): P
     return refused('These initials and this PIN do not go together.');
   }
   await forgetAttempts(db, made);
-  return letIn(doing, initials, answer);
+  return letIn(context, initials, answer);
 }
 
 /** The token of somebody who is signed in on this device; null where they are not. */
@@ -66,32 +66,32 @@ export const PEOPLE_COMMANDS = {
   signIn: signInCommand([z.string().trim().min(1).max(12), secretSchema], enter),
 
   /** Hands a shared device to somebody else who is signed in on it. */
-  switchTo: signInCommand([idSchema], async (doing, person): Promise<Changed> => {
-    const sessionToken = await tokenHere(doing, person);
+  switchTo: signInCommand([idSchema], async (context, person): Promise<Changed> => {
+    const sessionToken = await tokenHere(context, person);
     if (sessionToken === null) return refused('They are not signed in here any more.');
     const { api } = await auth();
     const answer = await api.setActiveSession({
       body: { sessionToken },
-      headers: doing.asking.headers,
+      headers: context.asking.headers,
       asResponse: true,
     });
     if (!answer.ok) return refused('They are not signed in here any more.');
-    doing.keep(answer.headers);
+    context.keep(answer.headers);
     forgetSessions();
     return { ok: true };
   }),
 
   /** Signs somebody out on this device. */
-  signOut: signInCommand([idSchema], async (doing, person): Promise<Changed> => {
-    const sessionToken = await tokenHere(doing, person);
+  signOut: signInCommand([idSchema], async (context, person): Promise<Changed> => {
+    const sessionToken = await tokenHere(context, person);
     if (sessionToken === null) return { ok: true };
     const { api } = await auth();
     const answer = await api.revokeDeviceSession({
       body: { sessionToken },
-      headers: doing.asking.headers,
+      headers: context.asking.headers,
       asResponse: true,
     });
-    doing.keep(answer.headers);
+    context.keep(answer.headers);
     forgetSessions();
     return { ok: true };
   }),
@@ -99,9 +99,9 @@ export const PEOPLE_COMMANDS = {
   /** The first of the shop, its owner, who is signed in at once. From then on everybody signs in. */
   setUpPeople: command(
     [nameSchema, initialsSchema, secretSchema],
-    async (doing, name, initials, secret): Promise<Changed> => {
-      const added = await addFirstOwner(doing.db, { name, initials, secret });
-      return added.ok ? enter(doing, initials, secret) : added;
+    async (context, name, initials, secret): Promise<Changed> => {
+      const added = await addFirstOwner(context.db, { name, initials, secret });
+      return added.ok ? enter(context, initials, secret) : added;
     },
     (result, name, initials) =>
       result.ok ? { of: initials, by: initials, says: `People set up; ${name} owns the shop` } : null,
@@ -128,13 +128,13 @@ export const PEOPLE_COMMANDS = {
   /** One's own, with the old one. */
   changeOwnSecret: command(
     [secretSchema, secretSchema],
-    async (doing, old, secret): Promise<Changed> => {
-      const { person } = doing.asking;
+    async (context, old, secret): Promise<Changed> => {
+      const { person } = context.asking;
       if (!person) return refused('Nobody is signed in.');
-      const is = await enter(doing, person.initials, old);
+      const is = await enter(context, person.initials, old);
       if (!is.ok) return is;
-      const changed = await setSecret(doing.db, person.id, secret);
-      return changed.ok ? enter(doing, person.initials, secret) : changed;
+      const changed = await setSecret(context.db, person.id, secret);
+      return changed.ok ? enter(context, person.initials, secret) : changed;
     },
     (result) => noteIf(result, '', 'Their own PIN or password changed'),
   ),

@@ -20,12 +20,12 @@ export const CODE_COMMANDS = {
    * Signs a device in with a code that the owner shows: once, and not for long. Wrong ones are not counted: a code has
    * 32 random letters (182 bits), and a count would let a stranger keep the right one out.
    */
-  signInByCode: signInCommand([z.string().min(8).max(128)], async (doing, code): Promise<Changed> => {
+  signInByCode: signInCommand([z.string().min(8).max(128)], async (context, code): Promise<Changed> => {
     const { api } = await auth();
-    const headers = doing.asking.headers;
+    const headers = context.asking.headers;
     const answer = await api.magicLinkVerify({ query: { token: code }, headers, asResponse: true });
     if (answer.status !== 200) return refused('This code was used, or is too old: ask for another.');
-    return letIn(doing, await initialsIn(doing.db, answer), answer);
+    return letIn(context, await initialsIn(context.db, answer), answer);
   }),
 
   /** A code that signs one device in as somebody. */

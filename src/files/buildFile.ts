@@ -3,9 +3,9 @@
  */
 import { z } from 'zod';
 import { bobweightsOf } from '@/core/stages/assembly/weights/bobweight';
-import { massesOf } from '@/core/stages/assembly/weights/weights';
-import { ledgerOf } from '@/core/stages/assembly/torque/torqueRecord';
-import { turningOf } from '@/core/stages/assembly/rotating/rotatingTorque';
+import { weightsOf } from '@/core/stages/assembly/weights/weights';
+import { torqueRecordOf } from '@/core/stages/assembly/torque/torqueRecord';
+import { rotatingTorqueOf } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { shortBlockOf } from '@/core/judge/shortBlock';
 import { blockStepsIn } from '@/core/stages/assembly/engineSteps';
 import { judge } from '@/core/judge/judge';
@@ -173,7 +173,7 @@ const NOT_CARRIED = [
 
 /** Masses as judged, and the bobweights, or why there are none. */
 function massesPart(judgement: Judgement): unknown {
-  const { weighed, ...masses } = massesOf(judgement);
+  const { weighed, ...masses } = weightsOf(judgement);
   return { ...masses, weighed: [...weighed.values()], bobweights: bobweightsOf(judgement) };
 }
 
@@ -193,8 +193,8 @@ function judgedPart(judgement: Judgement): unknown {
     shortBlock: shortBlockOf(judgement),
     blockSteps: blockStepsIn(judgement),
     masses: massesPart(judgement),
-    fasteners: ledgerOf(judgement, judgement.cylinders),
-    turning: turningOf(judgement, []),
+    fasteners: torqueRecordOf(judgement, judgement.cylinders),
+    turning: rotatingTorqueOf(judgement, []),
   };
   return flattened(part, job?.units ?? 'metric');
 }

@@ -42,7 +42,7 @@ const CSV_COLUMNS = [
 ] as const; // prettier-ignore
 type CsvRow = Record<(typeof CSV_COLUMNS)[number], string>;
 
-/** The chart as CSV, its cells guarded, see `table.ts`. */
+/** The chart as CSV, its cells guarded, see `csv.ts`. */
 export function writeChartCsv(chart: Chart): string {
   const line = (row: ChartRow, column: ChartColumn, figure: ChartFigure): CsvRow => {
     const cell = cellOf(chart, row.id, column.id, figure);

@@ -56,13 +56,13 @@ describe('target choices', () => {
   });
 
   it.each<[unknown, RegExp]>([
-    [sheet({ form: 'range', min: 600_000, max: 500_000, from: '' }), /upper end is under the lower/],
+    [sheet({ form: 'range', min: 600_000, max: 500_000, from: '' }), /upper figure is under the lower/],
     [sheet({ form: 'factor', factor: 0.56, from: '' }), /a factor is at most 0.02/],
     [sheet({ form: 'factor', factor: -0.004, from: '' }), /factor/],
     [sheet({ form: 'guess', from: '' }), /form/],
     [{ ...choices, feelerStep: 0 }, /more than nothing/],
-    [{ ...choices, gapLimit: 1 }, /upper limit lies inside the aim window/],
-    [{ ...choices, clearanceLimit: 1 }, /upper limit lies inside the aim window/],
+    [{ ...choices, gapLimit: 1 }, /limit lies inside its aim window/],
+    [{ ...choices, clearanceLimit: 1 }, /limit lies inside its aim window/],
   ])('%# is refused', (value, says) => {
     expect(faults(targetChoicesSchema.safeParse(value))).toMatch(says);
   });
@@ -126,12 +126,12 @@ describe('an entry', () => {
           used: { ...STARTING_BORES.limits.used, hone: { taper: 0, outOfRound: 0 } },
         },
       }),
-      /what honing mends is under/,
+      /What honing mends is under/,
     ],
     [
       'an oversize twice',
       choice('sizing', { ...startingSizing('metric'), oversizes: [250_000, 250_000] }),
-      /each oversize once/,
+      /Each oversize once/,
     ],
     [
       'a piston twice',
@@ -141,7 +141,7 @@ describe('an entry', () => {
     [
       'pins upside down',
       choice('pistons', { ...STARTING_PISTONS, pin: { least: 2, most: 1 } }),
-      /the most is under the least/,
+      /The most pin clearance is under the least/,
     ],
     [
       'a tool without error',
@@ -243,14 +243,14 @@ describe('what is weighed, tightened and turned', () => {
   });
 
   it.each<[string, object, RegExp]>([
-    ['no lubricant', { lubricant: ' ' }, /some words are asked for/],
-    ['a lesser step after a greater', { steps: [60_000, 30_000] }, /each step is more/],
-    ['neither torque nor stretch', { steps: [], angle: null }, /a torque or a stretch is asked for/],
+    ['no lubricant', { lubricant: ' ' }, /Enter the lubricant/],
+    ['a lesser step after a greater', { steps: [60_000, 30_000] }, /Each step must be more/],
+    ['neither torque nor stretch', { steps: [], angle: null }, /Enter a torque or a stretch/],
     ['angle and stretch', { stretch: { from: 1, to: 2 } }, /not both/],
-    ['a stretch backwards', { angle: null, stretch: { from: 2, to: 1 } }, /from the lesser to the greater/],
-    ['an order that leaves one out', { order: [2, 1] }, /names each fastener once/],
-    ['an order with one twice', { order: [2, 2, 3] }, /names each fastener once/],
-    ['an order with one too many', { order: [2, 1, 4] }, /names each fastener once/],
+    ['a stretch backwards', { angle: null, stretch: { from: 2, to: 1 } }, /Enter two figures/],
+    ['an order that leaves one out', { order: [2, 1] }, /each number from 1 to 3 once/],
+    ['an order with one twice', { order: [2, 2, 3] }, /each number from 1 to 3 once/],
+    ['an order with one too many', { order: [2, 1, 4] }, /each number from 1 to 3 once/],
   ])('a group with %s is refused', (_, change, says) => {
     expect(faults(fastenersSchema.safeParse([{ ...group, ...change }]))).toMatch(says);
   });
@@ -280,10 +280,10 @@ describe('the bottom end', () => {
   });
 
   it.each<[string, object, RegExp]>([
-    ['a most under the least', limits({ most: fromThou(1) }), /the most is not over the least/],
-    ['a most alone', limits({ least: null }), /a most without a least/],
-    ['an aim outside', limits({ aim: { from: fromThou(1), to: fromThou(5) } }), /the aim does not lie/],
-    ['an aim backwards', limits({ aim: { from: fromThou(8), to: fromThou(5) } }), /the aim does not lie/],
+    ['a most under the least', limits({ most: fromThou(1) }), /the most must be over the least/],
+    ['a most alone', limits({ least: null }), /enter the least too/],
+    ['an aim outside', limits({ aim: { from: fromThou(1), to: fromThou(5) } }), /the aim must lie/],
+    ['an aim backwards', limits({ aim: { from: fromThou(8), to: fromThou(5) } }), /the aim must lie/],
     ['one main', { ...STARTING_JOURNALS, mains: 1 }, /at least two mains/],
     ['a place more', { ...STARTING_JOURNALS, ends: 3 }, /ends/],
   ])('%s is refused', (_, value, says) => {

@@ -1,6 +1,6 @@
 /**
  * A device is known by a signed cookie that lists who signed in on it before. It lets nobody in: it only keeps the tries
- * of strangers apart from theirs (`tries.ts`).
+ * of strangers apart from theirs (`rateLimit.ts`).
  */
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';

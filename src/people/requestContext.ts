@@ -1,6 +1,6 @@
 /**
  * Who is asking, for as long as a request is answered. `src/server` finds out before anything else sees the request;
- * routes and acts look here.
+ * routes and commands look here.
  */
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { may } from './permissions';

@@ -3,7 +3,7 @@
  * one table of who may do what, and only then hands a request on.
  */
 import { readFileSync } from 'node:fs';
-import { type IncomingMessage, type ServerResponse, createServer } from 'node:http';
+import { type IncomingMessage, type Server, type ServerResponse, createServer } from 'node:http';
 import { createServer as createSecure } from 'node:https';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
@@ -19,6 +19,7 @@ import { checkpoint, checkpointRegularly } from '@/store/checkpoint';
 import { presence } from '@/store/presence';
 import { keepSharing } from '@/store/presenceShared';
 import { database, databaseUrl } from '@/store/store';
+import type { Database } from '@/store/open';
 import { updateDatabase } from '@/store/update';
 import { databaseErrorOf } from '@/store/databaseErrors';
 import { type Certificate, fingerprintOf, ownCertificate } from './certificate';
@@ -133,32 +134,29 @@ function refuseStranger(response: ServerResponse, isApi: boolean): void {
   else say(response, 403, page(says), PAGE);
 }
 
-async function begin(): Promise<void> {
-  const options = optionsOf(process.argv.slice(2), process.env);
-  await updateDatabase(databaseUrl(), log.info);
-  const db = await database();
-  if (!isLoopback(options.host) && !(await hasPeople(db)))
-    throw new RangeError(
-      'Spatium is for this machine alone until people are set up. Start it with npm start, open the page Shop, put in who works here, and start it on the network then.',
-    );
-  const certificate: Certificate | null =
-    options.tls === null
-      ? null
-      : options.tls === 'made'
-        ? await ownCertificate(join(ROOT, 'data'), options.names)
-        : { cert: readFileSync(options.tls.cert, 'utf8'), key: readFileSync(options.tls.key, 'utf8') };
-  threadsBeginBy(() => new Worker(join(ROOT, '.next', 'spatium-worker.mjs')));
-  reachedSecurely(certificate !== null || process.env.BEHIND_HTTPS === '1');
+type Answer = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
 
+/** The certificate that it is reached by; null over plain http. */
+async function certificateFor({ tls, names }: Options): Promise<Certificate | null> {
+  if (tls === null) return null;
+  if (tls === 'made') return ownCertificate(join(ROOT, 'data'), names);
+  return { cert: readFileSync(tls.cert, 'utf8'), key: readFileSync(tls.key, 'utf8') };
+}
+
+/** The framework's own answer, for what is let through. */
+async function preparedApp({ host, port }: Options): Promise<Answer> {
   // a server of its own that nobody reaches: else it listens on ours for what is refused here
   const httpServer = createServer();
-  const app = next({ dev: false, dir: ROOT, hostname: options.host, port: options.port, httpServer });
+  const app = next({ dev: false, dir: ROOT, hostname: host, port, httpServer });
   await app.prepare();
-  const handle = app.getRequestHandler();
+  return app.getRequestHandler();
+}
+
+/** Answers what is asked, by who asks it and of what: see the guard and the table of who may do what. */
+function answering(options: Options, handle: Answer): Answer {
   const files = builtFiles(ROOT);
   const isOwn = (host: string | undefined): boolean => isOwnName(host, options.host, options.names);
-
-  const answer = async (request: IncomingMessage, response: ServerResponse): Promise<void> => {
+  return async (request, response) => {
     const { host, address, isLocal } = originOf(request, options);
     const url = presentUrl(request.url ?? '');
     const isPageMoved = url !== request.url && !url.startsWith('/api/');
@@ -191,20 +189,30 @@ async function begin(): Promise<void> {
       await runInContext(asking, () => answer(request, response));
     }
   };
+}
 
+/** Tells what failed: to the log, and to whoever asked. */
+function tellFailed(error: unknown, request: IncomingMessage, response: ServerResponse): void {
+  // whoever asked is gone: what failed is only that
+  if (response.closed) return;
+  const trouble = databaseErrorOf(error);
+  const where = { method: request.method ?? '', path: (request.url ?? '').replace(/[?#].*$/s, '') };
+  if (trouble) log.warn(trouble.says, where);
+  else log.error('A request failed', error, where);
+  if (response.headersSent) response.destroy();
+  else if (request.url?.startsWith('/api/'))
+    say(response, trouble?.status ?? 500, trouble?.says ?? 'The program failed here.');
+  else say(response, trouble?.status ?? 500, page(trouble?.says ?? 'The program failed here.'), PAGE);
+}
+
+/** Listens; gives the server and the port that it came by. */
+async function listening(
+  options: Options,
+  certificate: Certificate | null,
+  answer: Answer,
+): Promise<{ server: Server; port: number }> {
   const listener = (request: IncomingMessage, response: ServerResponse): void => {
-    answer(request, response).catch((error: unknown) => {
-      // whoever asked is gone: what failed is only that
-      if (response.closed) return;
-      const trouble = databaseErrorOf(error);
-      const where = { method: request.method ?? '', path: (request.url ?? '').replace(/[?#].*$/s, '') };
-      if (trouble) log.warn(trouble.says, where);
-      else log.error('A request failed', error, where);
-      if (response.headersSent) response.destroy();
-      else if (request.url?.startsWith('/api/'))
-        say(response, trouble?.status ?? 500, trouble?.says ?? 'The program failed here.');
-      else say(response, trouble?.status ?? 500, page(trouble?.says ?? 'The program failed here.'), PAGE);
-    });
+    answer(request, response).catch((error: unknown) => tellFailed(error, request, response));
   };
   const server = certificate ? createSecure(certificate, listener) : createServer(listener);
   // longer than a proxy keeps a connection it may use again: else one is closed under its hands now and then
@@ -219,29 +227,22 @@ async function begin(): Promise<void> {
     server.listen({ port: options.port, host: options.host, backlog: 4_096 }, resolve);
   });
   const bound = server.address();
-  const port = typeof bound === 'object' && bound ? bound.port : options.port;
-  const scheme = certificate ? 'https' : 'http';
-  const urls = (isEverywhere(options.host) ? ownAddresses() : isLoopback(options.host) ? [] : [options.host]).map(
-    (name) => `${scheme}://${name}:${port}`,
-  );
-  const fingerprint = certificate && fingerprintOf(certificate.cert);
-  setServerAddresses({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
+  return { server, port: typeof bound === 'object' && bound ? bound.port : options.port };
+}
+
+/** What goes on beside answering, until it is ended: then what is under way is finished, and the log folded in. */
+function keepUntilEnded(db: Database, server: Server, copies: Options['copies']): void {
   // what an update left to be worked out is begun before anybody asks for it
   cardsForList(db, freshenInBackground).catch((error: unknown) =>
     log.error('The list of builds could not be worked out', error),
   );
-  const stopFolding = checkpointRegularly(db);
-  const stopSharing = keepSharing(db, presence);
-  const stopCopying = backUpNightly(options.copies);
-
+  const stops = [checkpointRegularly(db), keepSharing(db, presence), backUpNightly(copies)];
   let isEnding = false;
   const end = (): void => {
     if (isEnding) return;
     isEnding = true;
     log.info('Ending');
-    stopFolding();
-    stopSharing();
-    stopCopying();
+    for (const stop of stops) stop();
     const rest = setTimeout(() => server.closeAllConnections(), 2_000);
     server.close(() => {
       clearTimeout(rest);
@@ -250,7 +251,27 @@ async function begin(): Promise<void> {
     server.closeIdleConnections();
   };
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, end);
+}
 
+async function begin(): Promise<void> {
+  const options = optionsOf(process.argv.slice(2), process.env);
+  await updateDatabase(databaseUrl(), log.info);
+  const db = await database();
+  if (!isLoopback(options.host) && !(await hasPeople(db)))
+    throw new RangeError(
+      'Spatium is for this machine alone until people are set up. Start it with npm start, open the page Shop, put in who works here, and start it on the network then.',
+    );
+  const certificate = await certificateFor(options);
+  threadsBeginBy(() => new Worker(join(ROOT, '.next', 'spatium-worker.mjs')));
+  reachedSecurely(certificate !== null || process.env.BEHIND_HTTPS === '1');
+  const handle = await preparedApp(options);
+  const { server, port } = await listening(options, certificate, answering(options, handle));
+  const scheme = certificate ? 'https' : 'http';
+  const names = isEverywhere(options.host) ? ownAddresses() : isLoopback(options.host) ? [] : [options.host];
+  const urls = names.map((name) => `${scheme}://${name}:${port}`);
+  const fingerprint = certificate && fingerprintOf(certificate.cert);
+  setServerAddresses({ urls, fingerprint, certificate: options.tls === 'made' ? (certificate?.cert ?? null) : null });
+  keepUntilEnded(db, server, options.copies);
   for (const url of urls) tell(`On the network: ${url}`);
   if (urls[0]) tell(await QRCode.toString(urls[0], { type: 'terminal', small: true }));
   if (fingerprint) tell(`Certificate, SHA-256: ${fingerprint}`);

@@ -19,7 +19,7 @@ import { builds, log } from './schema';
 
 export interface StoredRecord {
   record: BuildRecord;
-  /** How many entries could not be read and are set aside, see `aside.ts`. */
+  /** How many entries could not be read and are set aside, see `quarantine.ts`. */
   aside: number;
   /** Position in the log of the last entry: grows with every entry appended. */
   seq: number;

@@ -17,8 +17,8 @@ export default async function Page({ searchParams }: { searchParams: Promise<Rec
       <main id="main" tabIndex={-1} className="mx-auto max-w-4xl px-6 py-6">
         <ArchivedPage
           isLedHere={came === '1'}
-          drawer={await archivedItems(db, freshenInBackground)}
-          aside={await quarantinedInShop(db)}
+          archived={await archivedItems(db, freshenInBackground)}
+          quarantined={await quarantinedInShop(db)}
         />
       </main>
     </>

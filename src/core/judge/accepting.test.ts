@@ -3,14 +3,14 @@ import { boreReading, jobEntry, reading } from '@/fixtures/records';
 import { STARTING_BORES } from '../stages/bores/measuringPlan';
 import { STARTING_JOURNALS } from '../stages/journals/choices';
 import { STARTING_BALANCE } from '../stages/assembly/weights/choices';
-import { massesOf } from '../stages/assembly/weights/weights';
+import { weightsOf } from '../stages/assembly/weights/weights';
 import { STARTING_PISTONS } from '../stages/pistons/piston';
 import { fromInches, fromThou } from '../foundation/quantity/length';
 import { messageText } from '../foundation/quantity/message';
 import type { Acceptable, Answer } from '../record/reading';
 import type { Entry } from './buildRecord';
 import { STARTING_RING_SET } from '../stages/rings/set';
-import { ledgerOf } from '../stages/assembly/torque/torqueRecord';
+import { torqueRecordOf } from '../stages/assembly/torque/torqueRecord';
 import { judge } from './judge';
 import type { Judgement } from './judgement';
 
@@ -120,7 +120,7 @@ const CASES: Case[] = [
         },
       ],
     }),
-    of: (judgement) => ledgerOf(judgement, judgement.cylinders)[0]?.fasteners[0],
+    of: (judgement) => torqueRecordOf(judgement, judgement.cylinders)[0]?.fasteners[0],
     at: [7, 6, 7.5],
     lapses: /KM accepted 8 thou against 7 thou/,
   },
@@ -134,7 +134,7 @@ const CASES: Case[] = [
       ...{ ...stamp(), kind: 'balance', replaces: null },
       value: { ...STARTING_BALANCE, within: grams * 1_000 },
     }),
-    of: (judgement) => massesOf(judgement).sets[0],
+    of: (judgement) => weightsOf(judgement).sets[0],
     at: [3, 2, 4],
     lapses: /KM accepted 5.0 g against 3.0 g/,
   },

@@ -5,9 +5,9 @@ import { type Message, say } from '../foundation/quantity/message';
 import type { StageId } from './registry';
 import { covers } from './stageTables';
 import { openOnCrank } from '../stages/journals/openBearings';
-import { massesOf, openMasses } from '../stages/assembly/weights/weights';
-import { ledgerOf, openFasteners } from '../stages/assembly/torque/torqueRecord';
-import { afterWords, isTurnOpen, turningOf } from '../stages/assembly/rotating/rotatingTorque';
+import { weightsOf, openWeights } from '../stages/assembly/weights/weights';
+import { torqueRecordOf, openFasteners } from '../stages/assembly/torque/torqueRecord';
+import { afterWords, isTurnOpen, rotatingTorqueOf } from '../stages/assembly/rotating/rotatingTorque';
 import { blockStepsIn } from '../stages/assembly/engineSteps';
 import { isRight } from '../stages/assembly/cylinderSteps';
 import { STEP_WORDS } from '../stages/assembly/stepNames';
@@ -57,9 +57,11 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
     ...blockPins.map((p) => at(p.cylinder, 'assembly', say`${named(p.cylinder)}: pinned on: ${p.text}`)),
   ];
   const ofBench = [
-    ...openMasses(massesOf(judgement)).map((o) => at(o.place, 'assembly', say`Cylinder ${named(o.place)}: ${o.says}`)),
-    ...openFasteners(ledgerOf(judgement, cylinders)).map((o) => at(o.place, 'assembly', o.says)),
-    ...turningOf(judgement, [])
+    ...openWeights(weightsOf(judgement)).map((o) =>
+      at(o.place, 'assembly', say`Cylinder ${named(o.place)}: ${o.says}`),
+    ),
+    ...openFasteners(torqueRecordOf(judgement, cylinders)).map((o) => at(o.place, 'assembly', o.says)),
+    ...rotatingTorqueOf(judgement, [])
       .turns.filter(isTurnOpen)
       .map((t) =>
         at(

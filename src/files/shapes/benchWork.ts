@@ -4,14 +4,15 @@ import { BLOCK, isCylinderId } from '@/core/foundation/engine/places';
 import { type BalanceChoices, type SetChoices, MIXED } from '@/core/stages/assembly/weights/choices';
 import { TIGHTENINGS, TURNED_AFTER, WEIGHED_PARTS } from '@/core/record/benchWork';
 import { type FastenerGroup, MOST_FASTENERS, MOST_USES } from '@/core/stages/assembly/torque/fastenerGroups';
-import { cylinder, id, METRE, once, place, smallNm, text, words } from './parts';
+import { MOST_ANGLE, MOST_STRETCH, groupFaults } from '@/core/stages/assembly/torque/fastenerGroupForm';
+import { cylinder, checkedBy, id, METRE, once, place, smallNm, text } from './parts';
 
 const mg = z.int('a whole number of milligrams').min(0, 'not negative').max(20_000_000, 'at most 20 kg');
 export const torque = z
   .int('a whole number of millinewton metres')
   .min(1, 'more than none')
   .max(1_500_000, 'at most 1500 N·m');
-const degrees = z.number().positive('more than none').max(720, 'at most 720°');
+const degrees = z.number().positive('more than none').max(MOST_ANGLE, `at most ${MOST_ANGLE}°`);
 const fastener = z.int().min(0).max(MOST_FASTENERS, `at most ${MOST_FASTENERS}`);
 
 interface Stamped {
@@ -78,37 +79,21 @@ export const benchSchemas = (stamp: Stamped) =>
 export const groupSchema: z.ZodType<FastenerGroup> = z
   .strictObject({
     id,
-    words: words(40),
+    words: text(40).trim(),
     on: z.enum(['rods', 'engine']),
     count: z.int().min(1, 'at least one').max(MOST_FASTENERS, `at most ${MOST_FASTENERS}`),
-    lubricant: words(60),
+    lubricant: text(60).trim(),
     source: text(80),
-    steps: z.array(torque).max(8, 'at most 8 steps'),
+    steps: z.array(torque),
     angle: degrees.nullable(),
     stretch: z
-      .strictObject({ from: smallNm(5_000_000), to: smallNm(5_000_000) })
-      .refine(({ from, to }) => from > 0 && from < to, 'from the lesser to the greater')
+      .strictObject({ from: smallNm(MOST_STRETCH).min(1, 'more than nothing'), to: smallNm(MOST_STRETCH) })
       .nullable(),
     order: z.array(fastener.min(1)).nullable(),
     measured: z.boolean(),
     used: z.int().min(0).max(MOST_USES, `at most ${MOST_USES}`).optional(),
   })
-  .refine((g) => g.steps.every((step, i) => step > (g.steps[i - 1] ?? 0)), {
-    message: 'each step is more than the one before',
-    path: ['steps'],
-  })
-  .refine((g) => g.steps.length > 0 || g.stretch !== null, {
-    message: 'a torque or a stretch is asked for',
-    path: ['steps'],
-  })
-  .refine((g) => g.angle === null || g.stretch === null, {
-    message: 'to an angle or to a stretch, not both',
-    path: ['angle'],
-  })
-  .refine((g) => g.order === null || (g.order.length === g.count && once(g.order) && Math.max(...g.order) <= g.count), {
-    message: 'the printed order names each fastener once',
-    path: ['order'],
-  });
+  .superRefine(checkedBy(groupFaults));
 
 export const fastenersSchema = z
   .array(groupSchema)

@@ -1,4 +1,5 @@
 /** Where the joints point, and what is known of the crown. */
+import { schoolFaults } from '@/core/stages/clocking/schoolFaults';
 import { z } from 'zod';
 import { type ClockingChoices, STARTING_CLOCKING } from '@/core/stages/clocking/choices';
 import { THROWS } from '@/core/foundation/engine/crankcase';
@@ -7,7 +8,7 @@ import { SCHOOLS } from '@/core/stages/clocking/schools';
 import { FRONT_MARKS, INTAKE_SIDES, LEFT_PISTONS } from '@/core/stages/clocking/surroundings';
 import { SIDES } from '@/core/foundation/engine/sides';
 import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
-import { bearing, cylinder, joints, nm, once, someJoints, text } from './parts';
+import { bearing, cylinder, checkedBy, joints, nm, once, someJoints, text } from './parts';
 
 const rule: z.ZodType<Rule> = z.strictObject({
   on: z.boolean(),
@@ -55,12 +56,13 @@ export const clockingSchema: z.ZodType<ClockingChoices> = z.strictObject({
   settings: z
     .strictObject({
       offPin: bearing,
-      railArc: nm.min(1_000_000, 'at least 1 mm').max(200_000_000, 'at most 200 mm'),
+      railArc: nm,
       thirdsFrom: bearing,
       twelve: bearing,
       acrossTop: bearing,
       acrossRail: bearing,
     })
+    .superRefine(checkedBy(schoolFaults))
     .default(STARTING_CLOCKING.settings),
   sheet: z
     .strictObject({ joints, zero: bearing, sense: z.enum(['clockwise', 'anticlockwise']), from: text(200) })

@@ -2,14 +2,14 @@
 import { z } from 'zod';
 import { type Instrument, INSTRUMENT_KINDS } from '@/core/foundation/uncertainty/instrument';
 import { instrumentFaults } from '@/core/foundation/uncertainty/instrumentFaults';
-import { chartVersion, nm, widthNm, words } from './parts';
+import { chartVersion, checkedBy, nm, text, widthNm } from './parts';
 
 const day = z.iso.date('a day such as 2026-05-04');
 export const instrumentSchema: z.ZodType<Instrument> = z
   .strictObject({
     ...chartVersion,
     kind: z.enum(INSTRUMENT_KINDS),
-    name: words(80),
+    name: text(80).trim(),
     from: nm,
     to: nm,
     resolution: nm,
@@ -28,6 +28,4 @@ export const instrumentSchema: z.ZodType<Instrument> = z
       })
       .nullable(),
   })
-  .superRefine((instrument, context) => {
-    for (const message of instrumentFaults(instrument)) context.addIssue({ code: 'custom', message });
-  });
+  .superRefine(checkedBy(instrumentFaults));

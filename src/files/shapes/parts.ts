@@ -3,9 +3,18 @@ import { z } from 'zod';
 import type { Joints } from '@/core/foundation/parts/joints';
 import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
 import { MOST_BOOST } from '@/core/foundation/quantity/pressure';
-import { type SizeLimits, sizesFault } from '@/core/foundation/quantity/sizeLimits';
+import type { Faults } from '@/core/foundation/quantity/faults';
+import type { SizeLimits } from '@/core/foundation/quantity/sizeLimits';
 
 export const METRE = 1_000_000_000;
+
+/** Checks a value by a rule of core, and reports each fault at its field. */
+export const checkedBy =
+  <T>(faultsOf: (value: T) => Faults) =>
+  (value: T, context: { addIssue: (issue: { code: 'custom'; message: string; path: string[] }) => void }): void => {
+    for (const [path, message] of Object.entries(faultsOf(value)))
+      context.addIssue({ code: 'custom', message, path: path.split('.') });
+  };
 
 export const text = (most: number) => z.string().max(most, `at most ${most} characters`);
 export const nm = z.int('a whole number of nanometres').min(0, 'not negative').max(METRE, 'at most a metre');
@@ -50,17 +59,12 @@ export const smallNm = (most: number) => nm.max(most, `at most ${most / 1_000_00
 export const cylinders = z.array(cylinder).max(MOST_CYLINDERS).refine(once, 'each once');
 
 /** Size limits as the manual gives them. */
-export const sizeLimits: z.ZodType<SizeLimits> = z
-  .strictObject({
-    least: someSize.nullable(),
-    most: someSize.nullable(),
-    classes: z.array(z.strictObject({ name: words(12), from: someSize, to: someSize })).max(12, 'at most 12 classes'),
-    source: text(120),
-  })
-  .superRefine((limits, context) => {
-    const fault = sizesFault(limits);
-    if (fault) context.addIssue({ code: 'custom', message: fault });
-  });
+export const sizeLimits: z.ZodType<SizeLimits> = z.strictObject({
+  least: someSize.nullable(),
+  most: someSize.nullable(),
+  classes: z.array(z.strictObject({ name: words(12), from: someSize, to: someSize })).max(12, 'at most 12 classes'),
+  source: text(120),
+});
 
 /** Cylinders that a shot of nitrous is fed to; its power by stages; boost in Pa. */
 export const fedCylinders = z.int().min(1).max(MOST_CYLINDERS).nullable();

@@ -1,11 +1,12 @@
 /** How rings are read and filed, what they are, and which is where. */
+import { ringSetFaults } from '@/core/stages/rings/ringSetFaults';
 import { z } from 'zod';
 import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
 import { RING_METALS } from '@/core/models/heat/metals';
 import { type BenchChoices, type PlacingChoices, ROUTES, STARTING_BENCH } from '@/core/stages/rings/choices';
 import { PLACING_AIMS } from '@/core/stages/rings/placement';
 import { type RingSet, BEVELS, SECTIONS, UP_MARKS } from '@/core/stages/rings/set';
-import { cylinder, cylinders, nm, once, smallNm, text } from './parts';
+import { cylinder, cylinders, checkedBy, nm, once, smallNm, text } from './parts';
 
 /** Files of versions 1 and 2 kept what one bore gauge was set to here; it is dropped: gauges are zeroed anew. */
 export const benchSchema: z.ZodType<BenchChoices> = z
@@ -34,14 +35,16 @@ const compressionRing = z.strictObject({
   bevel: z.enum(BEVELS),
   mark: z.enum(UP_MARKS).nullable(),
 });
-export const ringSetSchema: z.ZodType<RingSet> = z.strictObject({
-  name: text(120),
-  top: compressionRing,
-  second: compressionRing,
-  oil: z.strictObject(grooveFit),
-  side: z.strictObject({ least: nm, most: nm }).refine((w) => w.most >= w.least, 'the most is under the least'),
-  grooves: z.enum(['each', 'sample']),
-});
+export const ringSetSchema: z.ZodType<RingSet> = z
+  .strictObject({
+    name: text(120),
+    top: compressionRing,
+    second: compressionRing,
+    oil: z.strictObject(grooveFit),
+    side: z.strictObject({ least: nm, most: nm }),
+    grooves: z.enum(['each', 'sample']),
+  })
+  .superRefine(checkedBy(ringSetFaults));
 
 const kindPlacing = z.strictObject({
   pairs: z

@@ -7,8 +7,9 @@ import { type Chart, CHART_FIGURES, CHART_KINDS } from '@/core/models/charts/cha
 import { ALLOYS } from '@/core/foundation/parts/materials';
 import { chartFaults } from '@/core/models/charts/chartEdit';
 import type { Strictness } from '@/core/foundation/verdict/decide';
+import { givenFaults, widthFaults } from '@/core/models/targets/targetEntry';
 import type { TargetChoices, SecondBy, Papers, Own, Given } from '@/core/models/targets/papers';
-import { chartVersion, celsius, cylinder, nm, partId, text, time, widthNm, words } from './parts';
+import { chartVersion, celsius, cylinder, checkedBy, nm, partId, text, time, widthNm, words } from './parts';
 import { withoutGivenTemperatures } from '../upgrade';
 
 const factor = z.number().positive().max(0.02, 'a factor is at most 0.02 (0.02 in per inch)');
@@ -22,11 +23,7 @@ const given: z.ZodType<Given> = z.discriminatedUnion('form', [
       aim: z.strictObject({ from: nm, to: nm }).nullable().default(null),
       from: text(200),
     })
-    .refine((g) => g.max >= g.min, { message: 'the upper end is under the lower end', path: ['max'] })
-    .refine((g) => !g.aim || (g.aim.from >= g.min && g.aim.to <= g.max && g.aim.to >= g.aim.from), {
-      message: 'the aim lies outside the range',
-      path: ['aim'],
-    }),
+    .superRefine(checkedBy(givenFaults)),
   z.strictObject({ form: z.literal('minimum'), min: nm, from: text(200) }),
   z.strictObject({
     form: z.literal('factor'),
@@ -35,7 +32,7 @@ const given: z.ZodType<Given> = z.discriminatedUnion('form', [
   }),
   z
     .strictObject({ form: z.literal('nominal'), value: widthNm, plusMinus: nm, from: text(200) })
-    .refine((g) => g.plusMinus < g.value, { message: 'the ± is as large as the figure', path: ['plusMinus'] }),
+    .superRefine(checkedBy(givenFaults)),
   z
     .strictObject({
       form: z.literal('factors'),
@@ -44,7 +41,7 @@ const given: z.ZodType<Given> = z.discriminatedUnion('form', [
       hardTop: z.boolean().default(false),
       from: text(200),
     })
-    .refine((g) => g.most >= g.least, { message: 'the upper end is under the lower end', path: ['most'] }),
+    .superRefine(checkedBy(givenFaults)),
 ]);
 const own: z.ZodType<Own> = z.strictObject({ given, over: z.boolean() }).refine((o) => o.given.from.trim() !== '', {
   message: 'the reason for the builder’s own figure is asked for',
@@ -85,14 +82,7 @@ export const targetChoicesSchema: z.ZodType<TargetChoices> = z
       .refine((list) => new Set(list.map((a) => a.cylinder)).size === list.length, 'one allowance a cylinder')
       .default([]),
   })
-  .refine((t) => t.gapLimit >= t.gapWindow, {
-    message: 'the upper limit lies inside the aim window',
-    path: ['gapLimit'],
-  })
-  .refine((t) => t.clearanceLimit >= t.clearanceWindow, {
-    message: 'the upper limit lies inside the aim window',
-    path: ['clearanceLimit'],
-  });
+  .superRefine(checkedBy(widthFaults));
 
 export const chartSchema: z.ZodType<Chart> = z
   .strictObject({

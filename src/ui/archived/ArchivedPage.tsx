@@ -11,14 +11,14 @@ import { runCommand, whyNot } from '../shared/runCommand';
 import { useListens } from '../shared/useInBrowser';
 
 interface Props {
-  drawer: Archived;
-  aside: Quarantined[];
+  archived: Archived;
+  quarantined: Quarantined[];
   /** Whether a file was read in that lies here already. */
   isLedHere: boolean;
 }
 
 /** What was taken off the shelf or put away, to look into and to put back. */
-export function ArchivedPage({ drawer, aside, isLedHere }: Props) {
+export function ArchivedPage({ archived, quarantined, isLedHere }: Props) {
   const router = useRouter();
   const listens = useListens();
   const [said, setSaid] = useState('');
@@ -31,7 +31,7 @@ export function ArchivedPage({ drawer, aside, isLedHere }: Props) {
       (error: unknown) => setSaid(whyNot(error)),
     );
   };
-  const isEmpty = drawer.builds.length + drawer.charts.length + drawer.tools.length === 0;
+  const isEmpty = archived.builds.length + archived.charts.length + archived.tools.length === 0;
   return (
     <div inert={!listens} className="grid gap-6">
       <div>
@@ -51,28 +51,28 @@ export function ArchivedPage({ drawer, aside, isLedHere }: Props) {
       {isEmpty && <p>It is empty.</p>}
       <Pile
         words="Builds"
-        laid={drawer.builds}
+        items={archived.builds}
         at={(id) => `/builds/${id}/sheet`}
         onBack={(id) => back(() => runCommand('restoreBuilds', [id]))}
       />
       <Pile
         words="Charts"
-        laid={drawer.charts}
+        items={archived.charts}
         at={(id) => `/charts/${id}`}
         onBack={(id) => back(() => runCommand('putChartAway', id, false))}
       />
       <Pile
         words="Tools"
-        laid={drawer.tools}
+        items={archived.tools}
         at={null}
         onBack={(id) => back(() => runCommand('putToolAway', id, false))}
       />
-      {aside.length > 0 && (
+      {quarantined.length > 0 && (
         <section className="grid gap-2">
           <h2>Set aside</h2>
           <p className="max-w-prose">These could not be read. They stay as they are; all else works.</p>
           <ul aria-label="Set aside" className="divide-y divide-line border-y border-line">
-            {aside.map(({ what, id, why }) => (
+            {quarantined.map(({ what, id, why }) => (
               <li key={`${what} ${id}`} className="py-2">
                 <b>
                   {what} {id}
@@ -94,19 +94,19 @@ export function ArchivedPage({ drawer, aside, isLedHere }: Props) {
 
 interface PileProps {
   words: string;
-  laid: ArchivedItem[];
+  items: ArchivedItem[];
   /** Where it can be looked into; null for nowhere. */
   at: ((id: string) => string) | null;
   onBack: (id: string) => void;
 }
 
-function Pile({ words, laid, at, onBack }: PileProps) {
-  if (laid.length === 0) return null;
+function Pile({ words, items, at, onBack }: PileProps) {
+  if (items.length === 0) return null;
   return (
     <section>
       <h2 className="mb-1">{words}</h2>
       <ul aria-label={words} className="divide-y divide-line border-y border-line">
-        {laid.map(({ id, name, at: since }) => (
+        {items.map(({ id, name, at: since }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-4 py-1">
             {at ? (
               <Link

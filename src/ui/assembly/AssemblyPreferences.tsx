@@ -59,6 +59,25 @@ const GAPS = [
   ['clear', 'clear of the cutout'],
 ] as const;
 
+interface RowProps<T extends string> {
+  words: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+}
+
+/** One habit, and what it may be. */
+function Row<T extends string>({ words, ...choice }: RowProps<T>) {
+  return (
+    <div className="grid items-center gap-x-4 gap-y-1 border-b border-line py-1.5 sm:grid-cols-[11rem_1fr]">
+      <b>{words}</b>
+      <div className="overflow-x-auto">
+        <Segmented label={words} {...choice} />
+      </div>
+    </div>
+  );
+}
+
 /** How this shop puts engines together: it is kept with the build, and comes along with “same again”. */
 export function AssemblyPreferences() {
   const { choices } = useJudgement();
@@ -66,119 +85,74 @@ export function AssemblyPreferences() {
   const { walk } = choices;
   const set = (change: Partial<WalkChoices>): void => choose('walk', { ...walk, ...change });
   const clips = CLIPS.find(([key]) => key === `${walk.clips.kind} ${walk.clips.count}`)?.[0] ?? 'wire 2';
-  const row = (words: string, choice: React.ReactNode) => (
-    <div className="grid items-center gap-x-4 gap-y-1 border-b border-line py-1.5 sm:grid-cols-[11rem_1fr]">
-      <b>{words}</b>
-      <div className="overflow-x-auto">{choice}</div>
-    </div>
-  );
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <p className="max-w-prose text-soft">
         Shops differ here and build sound engines. What is set makes the steps of the walk; what is ticked stays ticked.
       </p>
       <div className="border-t border-line">
-        {row(
-          'Asked for',
-          <Segmented label="Asked for" value={walk.asks} options={ASKS} onChange={(asks) => set({ asks })} />,
-        )}
+        <Row words="Asked for" value={walk.asks} options={ASKS} onChange={(asks) => set({ asks })} />
         {walk.asks === 'whole' && (
           <>
-            {row(
-              'Route',
-              <Segmented label="Route" value={walk.route} options={ROUTES} onChange={(route) => set({ route })} />,
+            <Row words="Route" value={walk.route} options={ROUTES} onChange={(route) => set({ route })} />
+            <Row words="Rod shells in" value={walk.shells} options={SHELLS} onChange={(shells) => set({ shells })} />
+            <Row
+              words="Rod shells are"
+              value={walk.sidedShells ? 'yes' : 'no'}
+              options={SIDED}
+              onChange={(sided) => set({ sidedShells: sided === 'yes' })}
+            />
+            <Row
+              words="Rods have"
+              value={walk.fasteners}
+              options={FASTENERS}
+              onChange={(fasteners) => set({ fasteners })}
+            />
+            <Row
+              words="Rods tightened"
+              value={walk.tighten}
+              options={TIGHTEN}
+              onChange={(tighten) => set({ tighten })}
+            />
+            <Row words="Crank turned" value={walk.turn} options={TURN} onChange={(turn) => set({ turn })} />
+            <Row words="Rings closed with" value={walk.way} options={WAYS} onChange={(way) => set({ way })} />
+            <Row
+              words="Pin held by"
+              value={clips}
+              options={CLIPS}
+              onChange={(key) => {
+                const [kind, count] = key.split(' ');
+                set({
+                  clips: {
+                    ...walk.clips,
+                    kind: kind === 'spiral' ? 'spiral' : 'wire',
+                    count: count === '4' ? 4 : count === '2' ? 2 : 0,
+                  },
+                });
+              }}
+            />
+            {walk.clips.count > 0 && (
+              <Row
+                words="Their gaps"
+                value={walk.clips.gaps}
+                options={GAPS}
+                onChange={(gaps) => set({ clips: { ...walk.clips, gaps } })}
+              />
             )}
-            {row(
-              'Rod shells in',
-              <Segmented
-                label="Rod shells in"
-                value={walk.shells}
-                options={SHELLS}
-                onChange={(shells) => set({ shells })}
-              />,
+            <Row
+              words="Once built, it"
+              value={walk.stands ? 'yes' : 'no'}
+              options={STANDS}
+              onChange={(stands) => set({ stands: stands === 'yes' })}
+            />
+            {walk.edition === 1 && (
+              <Row
+                words="Steps"
+                value="1"
+                options={EDITIONS}
+                onChange={(edition) => set({ edition: edition === '2' ? 2 : 1 })}
+              />
             )}
-            {row(
-              'Rod shells are',
-              <Segmented
-                label="Rod shells are"
-                value={walk.sidedShells ? 'yes' : 'no'}
-                options={SIDED}
-                onChange={(sided) => set({ sidedShells: sided === 'yes' })}
-              />,
-            )}
-            {row(
-              'Rods have',
-              <Segmented
-                label="Rods have"
-                value={walk.fasteners}
-                options={FASTENERS}
-                onChange={(fasteners) => set({ fasteners })}
-              />,
-            )}
-            {row(
-              'Rods tightened',
-              <Segmented
-                label="Rods tightened"
-                value={walk.tighten}
-                options={TIGHTEN}
-                onChange={(tighten) => set({ tighten })}
-              />,
-            )}
-            {row(
-              'Crank turned',
-              <Segmented label="Crank turned" value={walk.turn} options={TURN} onChange={(turn) => set({ turn })} />,
-            )}
-            {row(
-              'Rings closed with',
-              <Segmented label="Rings closed with" value={walk.way} options={WAYS} onChange={(way) => set({ way })} />,
-            )}
-            {row(
-              'Pin held by',
-              <Segmented
-                label="Pin held by"
-                value={clips}
-                options={CLIPS}
-                onChange={(key) => {
-                  const [kind, count] = key.split(' ');
-                  set({
-                    clips: {
-                      ...walk.clips,
-                      kind: kind === 'spiral' ? 'spiral' : 'wire',
-                      count: count === '4' ? 4 : count === '2' ? 2 : 0,
-                    },
-                  });
-                }}
-              />,
-            )}
-            {walk.clips.count > 0 &&
-              row(
-                'Their gaps',
-                <Segmented
-                  label="Their gaps"
-                  value={walk.clips.gaps}
-                  options={GAPS}
-                  onChange={(gaps) => set({ clips: { ...walk.clips, gaps } })}
-                />,
-              )}
-            {row(
-              'Once built, it',
-              <Segmented
-                label="Once built, it"
-                value={walk.stands ? 'yes' : 'no'}
-                options={STANDS}
-                onChange={(stands) => set({ stands: stands === 'yes' })}
-              />,
-            )}
-            {walk.edition === 1 &&
-              row(
-                'Steps',
-                <Segmented
-                  label="Steps"
-                  value="1"
-                  options={EDITIONS}
-                  onChange={(edition) => set({ edition: edition === '2' ? 2 : 1 })}
-                />,
-              )}
           </>
         )}
       </div>

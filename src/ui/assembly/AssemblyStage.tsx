@@ -1,5 +1,6 @@
 'use client';
 
+import { inEither } from '../stages/trialWords';
 import { useEffect, useState } from 'react';
 import { isRight } from '@/core/stages/assembly/cylinderSteps';
 import { type WalkAt, resumedAt, stepAt, walkOf } from '@/core/stages/assembly/walk';
@@ -13,21 +14,26 @@ import { Frame } from '../stages/Frame';
 import { Walk } from './Walk';
 import { useInstallOrder } from './useInstallOrder';
 
-const Beside = onDemand(() => import('./AssemblySidebar').then((m) => m.AssemblySidebar));
-const AtTheBlock = onDemand(() => import('./BlockChecks').then((m) => m.BlockChecks));
+const AssemblySidebar = onDemand(() => import('./AssemblySidebar').then((m) => m.AssemblySidebar));
+const BlockChecks = onDemand(() => import('./BlockChecks').then((m) => m.BlockChecks));
 const CrankPlan = onDemand(() => import('./CrankPlan').then((m) => m.CrankPlan));
-const OrderView = onDemand(() => import('./InstallOrderView').then((m) => m.InstallOrderView));
-const Habits = onDemand(() => import('./AssemblyPreferences').then((m) => m.AssemblyPreferences));
-const MatView = onDemand(() => import('./LayoutMatView').then((m) => m.LayoutMatView));
-const MassesView = onDemand(() => import('./WeightsView').then((m) => m.WeightsView));
-const LedgerView = onDemand(() => import('./TorqueView').then((m) => m.TorqueView));
-const TurningView = onDemand(() => import('./RotatingTorqueView').then((m) => m.RotatingTorqueView));
+const InstallOrderView = onDemand(() => import('./InstallOrderView').then((m) => m.InstallOrderView));
+const AssemblyPreferences = onDemand(() => import('./AssemblyPreferences').then((m) => m.AssemblyPreferences));
+const LayoutMatView = onDemand(() => import('./LayoutMatView').then((m) => m.LayoutMatView));
+const WeightsView = onDemand(() => import('./WeightsView').then((m) => m.WeightsView));
+const TorqueView = onDemand(() => import('./TorqueView').then((m) => m.TorqueView));
+const RotatingTorqueView = onDemand(() => import('./RotatingTorqueView').then((m) => m.RotatingTorqueView));
 const ShortBlockView = onDemand(() => import('./ShortBlockView').then((m) => m.ShortBlockView));
 
 /** Views of the engine as a whole that need all the room there is. */
 const OF_ENGINE: readonly string[] = ['masses', 'tightening', 'turning'];
 
 const TABS = ['walk', 'block', 'order', 'tightening', 'turning', 'masses', 'rods', 'short', 'mat', 'habits'] as const;
+
+/** What to try here with the trial engine. */
+export const TRIAL = inEither(
+  'At the block: tick what was looked at. What a cylinder lacks before it may go in stands beside it.',
+);
 
 /** Putting it together: step by step from piston on rod to the last turn of the crank. */
 export function AssemblyStage() {
@@ -76,15 +82,15 @@ export function AssemblyStage() {
                 'Step by step',
                 <Walk key="walk" order={order} walk={walk} at={at} onChoose={setChosen} isSettled={isSettled} />,
               ],
-              ['block', 'All steps', <AtTheBlock key={cylinder.id} cylinder={cylinder} />],
-              ['order', 'Order', <OrderView key="order" order={order} />],
-              ['tightening', 'Tightening', <LedgerView key="tightening" order={order} />],
-              ['turning', 'Turning', <TurningView key="turning" order={order} />],
-              ['masses', 'Masses', <MassesView key="masses" />],
+              ['block', 'All steps', <BlockChecks key={cylinder.id} cylinder={cylinder} />],
+              ['order', 'Order', <InstallOrderView key="order" order={order} />],
+              ['tightening', 'Tightening', <TorqueView key="tightening" order={order} />],
+              ['turning', 'Turning', <RotatingTorqueView key="turning" order={order} />],
+              ['masses', 'Masses', <WeightsView key="masses" />],
               ['rods', 'Crank and rods', <CrankPlan key="rods" />],
               ['short', 'Short block', <ShortBlockView key="short" />],
-              ['mat', 'Mat', <MatView key="mat" />],
-              ['habits', 'Habits', <Habits key="habits" />],
+              ['mat', 'Mat', <LayoutMatView key="mat" />],
+              ['habits', 'Habits', <AssemblyPreferences key="habits" />],
             ]}
           />
         </div>
@@ -92,7 +98,7 @@ export function AssemblyStage() {
       aside={
         OF_ENGINE.includes(tab) ? null : (
           <Deferred>
-            {isSettled && <Beside cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={setChosen} />}
+            {isSettled && <AssemblySidebar cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={setChosen} />}
           </Deferred>
         )
       }

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { type Bobweight, type NoBobweight, bobweightsOf, usualShareOf } from '@/core/stages/assembly/weights/bobweight';
-import type { JudgedMasses } from '@/core/stages/assembly/weights/weights';
+import type { JudgedWeights } from '@/core/stages/assembly/weights/weights';
 import { gramsText } from '@/core/foundation/quantity/mass';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { Field } from '../shared/Field';
@@ -16,7 +16,7 @@ const WHY_NOT: Record<NoBobweight, string> = {
 };
 
 /** What the crank is balanced with, and how it comes about. */
-export function BobweightView({ masses }: { masses: JudgedMasses }) {
+export function BobweightView({ masses }: { masses: JudgedWeights }) {
   const judgement = useJudgement();
   const { choose } = useLogging();
   const { choices: balance } = masses;

@@ -21,10 +21,7 @@ interface Placed {
 
 /** The engine from above, its bores laid out beside the crank: which way each piston and each rod faces. */
 export function CrankPlan() {
-  const judgement = useJudgement();
-  const { cylinder: current, toCylinder } = useMoving();
-  const { cylinders } = judgement;
-  const { clocking } = judgement.choices;
+  const { cylinders } = useJudgement();
   const two = cylinders.some((c) => c.bank !== 'only');
   const placed = cylinders.map((cylinder): Placed => {
     const side = cylinder.bank === 'left' ? -1 : 1;
@@ -39,88 +36,116 @@ export function CrankPlan() {
   const [left, right] = two ? [-2.5, 2.5] : [-0.8, 2.6];
   return (
     <div className="grid items-start gap-x-6 gap-y-4 pt-3 sm:grid-cols-2">
-      <svg
-        viewBox={`${left} ${top} ${right - left} ${bottom - top}`}
-        role="img"
-        aria-label="The engine from above: pistons and rods"
-        className="mx-auto block max-h-[640px] w-full max-w-[560px]"
-      >
-        <text x={0} y={top + 0.2} textAnchor="middle" fontSize={0.17} fill="var(--soft)">
-          front of engine
-        </text>
-        <path d={`M0 ${top + 0.27}l-.07 .11h.14z`} fill="var(--soft)" />
-        <line
-          x1={0}
-          x2={0}
-          y1={top + 0.42}
-          y2={bottom - 0.1}
-          stroke="var(--edge)"
-          strokeWidth={0.02}
-          strokeDasharray="0.12 0.06 0.03 0.06"
-        />
-        {throws.map((t) => (
-          <g key={t.number}>
-            {[t.top - CHEEK - 0.03, t.bottom + 0.03].map((y) => (
-              <rect key={y} x={-0.3} y={y} width={0.6} height={CHEEK} rx={0.02} fill="var(--ring)" />
-            ))}
-            <rect
-              x={-0.13}
-              y={t.top - 0.03}
-              width={0.26}
-              height={t.bottom - t.top + 0.06}
-              fill="var(--steel)"
-              stroke="var(--edge)"
-              strokeWidth={0.012}
-            />
-          </g>
-        ))}
-        {placed.map((p) => (
-          <OneRod key={p.cylinder.id} placed={p} current={p.cylinder.id === current?.id} />
-        ))}
-      </svg>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Pistons and rods">
-        <table className="ruled text-[0.9375rem]">
-          <thead>
-            <tr>
-              <th scope="col">cylinder</th>
-              <th scope="col">throw</th>
-              <th scope="col">chamfer</th>
-              <th scope="col">front mark to</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cylinders.map(({ id, label, clocking: { rod, round } }) => (
-              <tr key={id} className={id === current?.id ? 'bg-steel' : ''}>
-                <th scope="row" className="text-ink!">
-                  <button
-                    type="button"
-                    className="min-h-11 min-w-11 font-bold"
-                    aria-label={`Cylinder ${label}, to it`}
-                    onClick={() => toCylinder(id)}
-                  >
-                    {label}
-                  </button>
-                </th>
-                <td className="whitespace-nowrap">
-                  <span className="figures">{rod.throw}</span>
-                  {rod.besidesLabel && <span className="text-soft">, with {rod.besidesLabel}</span>}
-                </td>
-                <td className="whitespace-nowrap">{CHAMFER[rod.faces]}</td>
-                <td>{round.frontMark ? `${round.frontMark.what}, ${round.frontMark.points}` : 'not said'}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p className="mt-2 max-w-prose text-sm text-soft">
-          The wedge on a rod is its chamfered side: it faces the cheek of the crank. Two rods on one throw face opposite
-          ways, flat sides together.
-          {clocking.rods.numbers
-            ? ` The dot is where rod numbers and tangs point: ${SIDE_WORDS[clocking.rods.numbers]}.`
-            : ' Which way rod numbers point is not said.'}{' '}
-          Throws, the bank that sits further forward, marks and numbers are set under Clocking, Engine.
-        </p>
-      </div>
+      <CrankDrawing left={left} top={top} right={right} bottom={bottom} throws={throws} placed={placed} />
+      <RodTable />
     </div>
+  );
+}
+
+/** Which rod is on which throw, and which way it faces. */
+function RodTable() {
+  const judgement = useJudgement();
+  const { cylinder: current, toCylinder } = useMoving();
+  const { cylinders } = judgement;
+  const { clocking } = judgement.choices;
+  return (
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Pistons and rods">
+      <table className="ruled text-[0.9375rem]">
+        <thead>
+          <tr>
+            <th scope="col">cylinder</th>
+            <th scope="col">throw</th>
+            <th scope="col">chamfer</th>
+            <th scope="col">front mark to</th>
+          </tr>
+        </thead>
+        <tbody>
+          {cylinders.map(({ id, label, clocking: { rod, round } }) => (
+            <tr key={id} className={id === current?.id ? 'bg-steel' : ''}>
+              <th scope="row" className="text-ink!">
+                <button
+                  type="button"
+                  className="min-h-11 min-w-11 font-bold"
+                  aria-label={`Cylinder ${label}, to it`}
+                  onClick={() => toCylinder(id)}
+                >
+                  {label}
+                </button>
+              </th>
+              <td className="whitespace-nowrap">
+                <span className="figures">{rod.throw}</span>
+                {rod.besidesLabel && <span className="text-soft">, with {rod.besidesLabel}</span>}
+              </td>
+              <td className="whitespace-nowrap">{CHAMFER[rod.faces]}</td>
+              <td>{round.frontMark ? `${round.frontMark.what}, ${round.frontMark.points}` : 'not said'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 max-w-prose text-sm text-soft">
+        The wedge on a rod is its chamfered side: it faces the cheek of the crank. Two rods on one throw face opposite
+        ways, flat sides together.
+        {clocking.rods.numbers
+          ? ` The dot is where rod numbers and tangs point: ${SIDE_WORDS[clocking.rods.numbers]}.`
+          : ' Which way rod numbers point is not said.'}{' '}
+        Throws, the bank that sits further forward, marks and numbers are set under Clocking, Engine.
+      </p>
+    </div>
+  );
+}
+
+interface CrankDrawingProps {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+  throws: { number: number; top: number; bottom: number }[];
+  placed: Placed[];
+}
+
+/** Throws, rods and mains, seen from the side. */
+function CrankDrawing({ left, top, right, bottom, throws, placed }: CrankDrawingProps) {
+  const { cylinder: current } = useMoving();
+  return (
+    <svg
+      viewBox={`${left} ${top} ${right - left} ${bottom - top}`}
+      role="img"
+      aria-label="The engine from above: pistons and rods"
+      className="mx-auto block max-h-[640px] w-full max-w-[560px]"
+    >
+      <text x={0} y={top + 0.2} textAnchor="middle" fontSize={0.17} fill="var(--soft)">
+        front of engine
+      </text>
+      <path d={`M0 ${top + 0.27}l-.07 .11h.14z`} fill="var(--soft)" />
+      <line
+        x1={0}
+        x2={0}
+        y1={top + 0.42}
+        y2={bottom - 0.1}
+        stroke="var(--edge)"
+        strokeWidth={0.02}
+        strokeDasharray="0.12 0.06 0.03 0.06"
+      />
+      {throws.map((t) => (
+        <g key={t.number}>
+          {[t.top - CHEEK - 0.03, t.bottom + 0.03].map((y) => (
+            <rect key={y} x={-0.3} y={y} width={0.6} height={CHEEK} rx={0.02} fill="var(--ring)" />
+          ))}
+          <rect
+            x={-0.13}
+            y={t.top - 0.03}
+            width={0.26}
+            height={t.bottom - t.top + 0.06}
+            fill="var(--steel)"
+            stroke="var(--edge)"
+            strokeWidth={0.012}
+          />
+        </g>
+      ))}
+      {placed.map((p) => (
+        <OneRod key={p.cylinder.id} placed={p} current={p.cylinder.id === current?.id} />
+      ))}
+    </svg>
   );
 }
 

@@ -1,10 +1,18 @@
 'use client';
 
-import { type Mixed, type SetChoices, MIXED, UNMIXED } from '@/core/stages/assembly/weights/choices';
-import { type JudgedMasses, type MixGiven, PART_WORDS, mixGiven } from '@/core/stages/assembly/weights/weights';
+import {
+  type BalanceChoices,
+  type Mixed,
+  type SetChoices,
+  MIXED,
+  UNMIXED,
+} from '@/core/stages/assembly/weights/choices';
+import { type MixGiven, mixGiven } from '@/core/stages/assembly/weights/matchInput';
+import { type JudgedWeights, PART_WORDS } from '@/core/stages/assembly/weights/weights';
 import type { Mix } from '@/core/stages/assembly/weights/matchWeights';
 import { gramsText } from '@/core/foundation/quantity/mass';
 import { useJudgement, useLogging } from '../openBuild/contexts';
+import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { useWorkerResult } from '../shared/useWorkerResult';
 import { GramsField } from './GramsField';
@@ -31,7 +39,7 @@ interface Move {
 }
 
 /** What of an arrangement goes to another cylinder than it is in now. */
-function movesOf({ sets }: JudgedMasses, { kinds, cylinders }: MixGiven, mix: Mix): Move[] {
+function movesOf({ sets }: JudgedWeights, { kinds, cylinders }: MixGiven, mix: Mix): Move[] {
   return kinds.flatMap((kind, k) =>
     cylinders.flatMap((to, place) => {
       const part = mix.from[k]?.[place] ?? place;
@@ -43,7 +51,7 @@ function movesOf({ sets }: JudgedMasses, { kinds, cylinders }: MixGiven, mix: Mi
 }
 
 /** The arrangement as it is chosen: over the one in force. */
-function chosen(before: SetChoices, { sets }: JudgedMasses, { kinds, cylinders }: MixGiven, mix: Mix): SetChoices {
+function chosen(before: SetChoices, { sets }: JudgedWeights, { kinds, cylinders }: MixGiven, mix: Mix): SetChoices {
   const after = { ...before };
   for (const [k, kind] of kinds.entries()) {
     const others = before[kind].filter((p) => !cylinders.includes(p.cylinder));
@@ -58,7 +66,7 @@ function chosen(before: SetChoices, { sets }: JudgedMasses, { kinds, cylinders }
 }
 
 /** Which parts go with which piston so that the sets come out most even. */
-export function MatchWeightsView({ masses }: { masses: JudgedMasses }) {
+export function MatchWeightsView({ masses }: { masses: JudgedWeights }) {
   const { choices, labels } = useJudgement();
   const { choose } = useLogging();
   const { choices: balance } = masses;
@@ -72,23 +80,7 @@ export function MatchWeightsView({ masses }: { masses: JudgedMasses }) {
   return (
     <div className="grid max-w-3xl gap-4">
       <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
-        <fieldset>
-          <legend className="font-bold">May go with another piston</legend>
-          {MIXED.map((kind) => (
-            <label key={kind} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                checked={balance.mixes.includes(kind)}
-                onChange={(event) =>
-                  set({
-                    mixes: MIXED.filter((k) => (k === kind ? event.target.checked : balance.mixes.includes(k))),
-                  })
-                }
-              />
-              {MIXED_WORDS[kind]} <span className="text-soft">{WHY[kind]}</span>
-            </label>
-          ))}
-        </fieldset>
+        <FreeKinds balance={balance} set={set} />
         <div className="w-56">
           <GramsField
             key={balance.within}
@@ -164,8 +156,30 @@ export function MatchWeightsView({ masses }: { masses: JudgedMasses }) {
   );
 }
 
+/** Which parts may go with another piston. */
+function FreeKinds({ balance, set }: { balance: BalanceChoices; set: (change: Partial<BalanceChoices>) => void }) {
+  return (
+    <fieldset>
+      <legend className="font-bold">May go with another piston</legend>
+      {MIXED.map((kind) => (
+        <Tick
+          key={kind}
+          checked={balance.mixes.includes(kind)}
+          onChange={(isOn) =>
+            set({
+              mixes: MIXED.filter((k) => (k === kind ? isOn : balance.mixes.includes(k))),
+            })
+          }
+        >
+          {MIXED_WORDS[kind]} <span className="text-soft">{WHY[kind]}</span>
+        </Tick>
+      ))}
+    </fieldset>
+  );
+}
+
 /** What is in each cylinder, part by part; a part that is marked stays there. */
-function Where({ masses }: { masses: JudgedMasses }) {
+function Where({ masses }: { masses: JudgedWeights }) {
   const { labels } = useJudgement();
   const { choose } = useLogging();
   const { choices: balance, sets, inPlay } = masses;

@@ -7,8 +7,8 @@ import { clockHours, parseCrownAngle } from '@/core/stages/clocking/words';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { apart } from '@/core/foundation/quantity/angle';
 import { useJudgement } from '../openBuild/contexts';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
 
 /** Where joints were found that had moved: degrees, an hour as the crown is shown, or words. */
 export function MovedGaps({
@@ -52,7 +52,7 @@ export function MovedGaps({
         {JOINTS.map((joint) => {
           const at = found[joint];
           return (
-            <Field
+            <TextField
               key={joint}
               label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`}
               error={faults[joint]}
@@ -61,17 +61,10 @@ export function MovedGaps({
                   ? `planned ${Math.round(planned[joint]) % 360}°, ${clockHours(planned[joint] + turn)}`
                   : `at ${Math.round(at)}°, ${Math.round(apart(at, planned[joint]))}° from its plan`
               }
-            >
-              {(props) => (
-                <input
-                  {...props}
-                  className="field figures"
-                  autoComplete="off"
-                  value={typed[joint] ?? ''}
-                  onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))}
-                />
-              )}
-            </Field>
+              figures
+              value={typed[joint] ?? ''}
+              onChange={(text) => setTyped((t) => ({ ...t, [joint]: text }))}
+            />
           );
         })}
       </div>

@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import { useJudgement, useLogging } from '../openBuild/contexts';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
 
 const FIELDS: [keyof WalkChoices['oils'], string, string][] = [
   ['bore', 'Bores oiled with', 'e.g. light non-detergent oil'],
@@ -33,18 +33,14 @@ export function OilsForm() {
       }}
     >
       {(walk.stands ? [...FIELDS, STANDING] : FIELDS).map(([key, label, hint]) => (
-        <Field key={key} label={label} hint={hint}>
-          {(props) => (
-            <input
-              {...props}
-              className="field"
-              autoComplete="off"
-              maxLength={LONGEST}
-              value={oils[key]}
-              onChange={(e) => setOils({ ...oils, [key]: e.target.value })}
-            />
-          )}
-        </Field>
+        <TextField
+          key={key}
+          label={label}
+          hint={hint}
+          maxLength={LONGEST}
+          value={oils[key]}
+          onChange={(text) => setOils({ ...oils, [key]: text })}
+        />
       ))}
       <div>
         <Button type="submit" kind="accent" disabled={isSame}>

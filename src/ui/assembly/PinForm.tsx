@@ -2,14 +2,21 @@
 
 import { type PinPart, PIN_PARTS, PIN_PART_WORDS } from '@/core/record/pinParts';
 import type { Step } from '@/core/record/stepIds';
+import { faultsAmong } from '@/core/foundation/quantity/faults';
 import { isCylinderId } from '@/core/foundation/engine/places';
 import { useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
+import { TextField } from '../shared/TextField';
 import { SelectField } from '../shared/SelectField';
-import { dropDraft, usePersistedDraft } from '../shared/persistedDraft';
+import { useForm } from '../shared/useForm';
 
 const LONGEST = 200;
+
+interface Draft {
+  text: string;
+  part: PinPart | null;
+}
+const EMPTY: Draft = { text: '', part: null };
 
 interface FormProps {
   at: { place: string; step: Step | null };
@@ -20,45 +27,35 @@ interface FormProps {
 /** Pins a reminder on a cylinder, or on a step. */
 export function PinForm({ at, label, onEnd }: FormProps) {
   const { pin } = useLogging();
-  const draft = `pin ${at.place} ${at.step ?? ''}`;
-  const [{ text, part }, set, left] = usePersistedDraft<{ text: string; part: PinPart | null }>(draft, {
-    text: '',
-    part: null,
+  const form = useForm<Draft>({
+    ...{ name: `pin ${at.place} ${at.step ?? ''}`, base: EMPTY },
+    faultsOf: ({ text }) => faultsAmong({ text: text.trim().length > LONGEST && `at most ${LONGEST} characters` }),
+    onSet: ({ text, part }) => {
+      if (text === '') return;
+      pin({ cylinder: at.place, check: at.step, part, text });
+      form.drop();
+      onEnd();
+    },
   });
-  const words = text.trim();
   const hasParts = at.step === null && isCylinderId(at.place);
-  const isLong = words.length > LONGEST;
+  const { text, part } = form.draft;
   return (
     <form
       aria-label={label}
       className="flex flex-wrap items-end gap-3 border-l-4 border-short pl-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (words === '' || isLong) return;
-        pin({ cylinder: at.place, check: at.step, part, text: words });
-        dropDraft(draft);
-        onEnd();
-      }}
+      onSubmit={form.submit}
       onKeyDown={(event) => event.key === 'Escape' && onEnd()}
     >
-      {left}
+      {form.note}
       <div className="min-w-64 flex-1">
-        <Field
+        <TextField
           label={label}
-          error={isLong ? `at most ${LONGEST} characters` : undefined}
+          error={form.fault('text')}
           hint="It is pinned on, and keeps this from being ready until it is taken off."
-        >
-          {(props) => (
-            <input
-              {...props}
-              className="field"
-              autoComplete="off"
-              autoFocus
-              value={text}
-              onChange={(e) => set({ text: e.target.value, part })}
-            />
-          )}
-        </Field>
+          autoFocus
+          value={text}
+          onChange={(words) => form.set({ text: words })}
+        />
       </div>
       {hasParts && (
         <div className="w-44 pb-6">
@@ -67,12 +64,12 @@ export function PinForm({ at, label, onEnd }: FormProps) {
             value={part}
             none="the cylinder"
             options={PIN_PARTS.map((p) => [p, PIN_PART_WORDS[p]] as const)}
-            onChange={(value) => set({ text, part: value })}
+            onChange={(value) => form.set({ part: value })}
           />
         </div>
       )}
       <div className="flex gap-2 pb-6">
-        <Button type="submit" kind="accent" disabled={words === '' || isLong}>
+        <Button type="submit" kind="accent" disabled={text.trim() === '' || form.wrong !== null}>
           Pin it on
         </Button>
         <Button onClick={onEnd}>Leave it</Button>

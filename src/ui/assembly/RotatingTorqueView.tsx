@@ -9,7 +9,7 @@ import {
   type Turn,
   afterWords,
   rangeOf,
-  turningOf,
+  rotatingTorqueOf,
 } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
@@ -25,7 +25,7 @@ export function RotatingTorqueView({ order }: { order: Order }) {
   const judgement = useJudgement();
   const past = useTorqueHistory(judgement.id);
   const { units } = useWords();
-  const judged = turningOf(judgement, past);
+  const judged = rotatingTorqueOf(judgement, past);
   const jumps = judged.turns.filter((t) => t.isJump);
   const over = judged.turns.filter((t) => t.isOver && !t.isJump);
   return (

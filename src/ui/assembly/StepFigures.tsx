@@ -3,9 +3,9 @@
 import type { Step } from '@/core/record/stepIds';
 import { inOrder } from '@/core/stages/assembly/walk';
 import { BLOCK, isCylinderId } from '@/core/foundation/engine/places';
-import { isTight, ledgerOf } from '@/core/stages/assembly/torque/torqueRecord';
+import { isTight, torqueRecordOf } from '@/core/stages/assembly/torque/torqueRecord';
 import { figureWords } from '@/core/stages/assembly/torque/words';
-import { isTurnOpen, turnFaults, turningOf } from '@/core/stages/assembly/rotating/rotatingTorque';
+import { isTurnOpen, turnFaults, rotatingTorqueOf } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { useView } from '../shared/address';
 import { Button } from '../shared/Button';
@@ -36,7 +36,7 @@ function Fasteners({ place, order }: Pick<Props, 'place' | 'order'>) {
   const judgement = useJudgement();
   const { units } = useWords();
   const [, setView] = useView(['walk', 'tightening']);
-  const groups = ledgerOf(judgement, inOrder(judgement, order.found)).filter(
+  const groups = torqueRecordOf(judgement, inOrder(judgement, order.found)).filter(
     ({ group }) => place === BLOCK || group.on === 'rods',
   );
   return (
@@ -65,7 +65,7 @@ function Turned({ step, place, order, onLogged }: Props) {
   const judgement = useJudgement();
   const { units, text } = useWords();
   const past = useTorqueHistory(judgement.id);
-  const judged = turningOf(judgement, past);
+  const judged = rotatingTorqueOf(judgement, past);
   const after = step === 'turned' ? 'piston' : step === 'turnsFree' ? 'all' : 'crank';
   const here = judged.turns.filter((t) => t.entry.after === after && t.entry.cylinder === place);
   const [open] = here.filter(isTurnOpen);

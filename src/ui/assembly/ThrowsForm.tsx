@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { usualThrows } from '@/core/stages/assembly/throws';
 import { useJudgement, useLogging } from '../openBuild/contexts';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
 
 /** Degrees as typed, one for each throw; a sentence where they cannot be. */
 function heard(text: string, count: number): { throws: number[] } | { fault: string } {
@@ -41,7 +41,7 @@ export function ThrowsForm() {
       }}
     >
       <div className="w-80 max-w-full">
-        <Field
+        <TextField
           label={`Throws from the front, degrees clockwise (${count})`}
           error={text.trim() !== '' && 'fault' in found ? found.fault : undefined}
           hint={
@@ -51,18 +51,11 @@ export function ThrowsForm() {
                 ? 'usual for this layout, from memory: the crank on the stand decides'
                 : 'e.g. 0 90 270 180'
           }
-        >
-          {(props) => (
-            <input
-              {...props}
-              className="field figures"
-              autoComplete="off"
-              inputMode="decimal"
-              value={text}
-              onChange={(e) => setText(e.target.value)}
-            />
-          )}
-        </Field>
+          figures
+          inputMode="decimal"
+          value={text}
+          onChange={(text) => setText(text)}
+        />
       </div>
       <div className="flex gap-2 pb-6">
         <Button type="submit" kind="accent" disabled={isSame || 'fault' in found}>

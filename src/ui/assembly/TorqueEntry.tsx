@@ -1,18 +1,19 @@
 'use client';
 
 import { CornerDownLeft, Undo2 } from 'lucide-react';
+import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
-import { Button, Key } from '../shared/Button';
-import { usePersistedDraft } from '../shared/persistedDraft';
-import { onDemand } from '../shared/onDemand';
-import { useLive } from '../openBuild/contexts';
-import { focusIn, useClearOf } from '../line/useClearOf';
+import type { BenchFigure } from '@/core/stages/assembly/benchFigure';
 import { KeypadButton } from '../line/KeypadButton';
+import { focusIn, useClearOf } from '../line/useClearOf';
 import { hasFingersOnly, useKeypad } from '../line/useKeypad';
+import { useLive } from '../openBuild/contexts';
+import { Button, Key } from '../shared/Button';
+import { onDemand } from '../shared/onDemand';
+import { useForm } from '../shared/useForm';
 import { takesKeys, takesText } from './takesKeys';
 
-const Keypad = onDemand(() => import('../line/Keypad').then((m) => m.FigureKeypad));
+const FigureKeypad = onDemand(() => import('../line/Keypad').then((m) => m.FigureKeypad));
 
 /** The keypad’s keys for the units that a figure may be in, by the one that a bare number is in. */
 const UNIT_KEYS: Record<string, readonly string[]> = {
@@ -25,14 +26,6 @@ const UNIT_KEYS: Record<string, readonly string[]> = {
 };
 const MOST_TYPED = 60;
 
-/** What a figure was understood as. */
-export type ParsedTorqueFigure<V> =
-  | { kind: 'empty' }
-  | { kind: 'understood'; value: V; says: string }
-  /** `isPartialInput`: more may still make it right, and nothing is asked before Enter. */
-  | { kind: 'question'; ask: string; options: { value: V; words: string }[]; isBegun?: boolean }
-  | { kind: 'refused'; why: string };
-
 interface Props<V> {
   /** Where figures that are not logged yet are kept. */
   draft: string;
@@ -42,7 +35,7 @@ interface Props<V> {
   /** What is read now, in words. */
   title: string;
   unit: string;
-  hear: (text: string) => ParsedTorqueFigure<V>;
+  hear: (text: string) => BenchFigure<V>;
   onLog: (value: V, typed: string) => void;
   /** What is done without a figure, by Enter on an empty line; null where one is needed. */
   plain?: { words: string; onDone: () => void } | null;
@@ -60,52 +53,58 @@ interface Props<V> {
   children?: ReactNode;
 }
 
-type Pressed = Pick<globalThis.KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'repeat' | 'preventDefault'>;
+/** Nothing typed. */
+const NOTHING: Record<string, string> = {};
 
-const isPressable = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.closest('button, a, summary, [type=checkbox]') !== null;
-
-/** A figure is typed and logged: Enter logs, the arrows lead on, Z takes the last back. What is doubtful is asked about first. */
-export function TorqueEntry<V>({
-  draft,
-  of,
-  nameOf,
-  title,
-  unit,
-  hear,
-  onLog,
-  plain = null,
-  undo,
-  onStep,
-  lead,
-  onLogged,
-  padKey = '',
-  children,
-}: Props<V>) {
-  const [texts, setTexts] = usePersistedDraft<Record<string, string>>(draft, {});
+/** What is typed for the thing in hand, and what waits for others: a figure that is not logged stays with what it was typed for. */
+function useTexts<V>({ draft, of, unit, nameOf }: Props<V>): {
+  text: string;
+  setText: (text: string) => void;
+  elsewhere: string[];
+} {
+  const { draft: texts, set } = useForm({ name: draft, base: NOTHING, onSet: () => undefined });
   // a figure keeps the unit that it was typed in: in another it would be another
   const slot = `${of}|${unit}`;
-  const text = texts[slot] ?? '';
-  const setText = (value: string): void =>
-    setTexts((before) => {
-      const others = Object.fromEntries(Object.entries(before).filter(([key]) => key !== slot));
-      return value === '' ? others : { ...others, [slot]: value };
-    });
-  const elsewhere = Object.entries(texts).flatMap(([key, typed]) => {
-    const [other = '', itsUnit = ''] = key.split('|');
-    return key === slot ? [] : [`${nameOf(other)}: ${typed} ${itsUnit}`.trim()];
-  });
+  return {
+    text: texts[slot] ?? '',
+    setText: (value) =>
+      set((before) => {
+        const others = Object.fromEntries(Object.entries(before).filter(([key]) => key !== slot));
+        return value === '' ? others : { ...others, [slot]: value };
+      }),
+    elsewhere: Object.entries(texts).flatMap(([key, typed]) => {
+      const [other = '', itsUnit = ''] = key.split('|');
+      return key === slot ? [] : [`${nameOf(other)}: ${typed} ${itsUnit}`.trim()];
+    }),
+  };
+}
+
+interface Entry<V> {
+  text: string;
+  elsewhere: string[];
+  heard: BenchFigure<V>;
+  said: string;
+  /** Whether what is typed is asked about now. */
+  isQuestion: boolean;
+  input: RefObject<HTMLInputElement | null>;
+  /** The first answer to a question. */
+  first: RefObject<HTMLButtonElement | null>;
+  type: (text: string) => void;
+  press: (key: string) => void;
+  enter: () => void;
+  log: (value: V, typed: string) => void;
+  takeBack: () => void;
+}
+
+/** What is typed, what it means, and what is done with it. */
+function useFigure<V>(props: Props<V>): Entry<V> {
+  const { hear, onLog, plain = null, undo, onLogged } = props;
+  const { text, setText, elsewhere } = useTexts(props);
   const [said, setSaid] = useState('');
-  const [keypad, toggleKeypad] = useKeypad();
-  /** Among other things that take keys the keypad shows once the line is gone to. */
-  const [isGoneTo, setGoneTo] = useState(false);
+  const [isAsked, setAsked] = useState(false);
   const input = useRef<HTMLInputElement>(null);
-  const region = useRef<HTMLElement>(null);
-  useClearOf(region);
   const first = useRef<HTMLButtonElement>(null);
   const heard = hear(text);
-  const [isAsked, setAsked] = useState(false);
-  const isQuestion = heard.kind === 'question' && (isAsked || heard.isBegun !== true);
   const { link } = useLive();
   /** Who only looks logs nothing and takes nothing back; what was typed stays. */
   const isBarred = (): boolean => {
@@ -121,45 +120,50 @@ export function TorqueEntry<V>({
     else focusIn(input.current);
   };
   const enter = (): void => {
-    if (heard.kind === 'understood') log(heard.value, text.trim());
-    else if (heard.kind === 'question') {
+    if (heard.kind === 'understood') return log(heard.value, text.trim());
+    if (heard.kind === 'refused') return setSaid(heard.why);
+    if (heard.kind === 'question') {
       flushSync(() => setAsked(true));
-      focusIn(first.current);
-    } else if (heard.kind === 'refused') setSaid(heard.why);
-    else if (plain) {
-      plain.onDone();
-      setSaid('');
+      return focusIn(first.current);
     }
+    if (!plain) return;
+    plain.onDone();
+    setSaid('');
   };
   const type = (typed: string): void => {
     setText(typed.slice(0, MOST_TYPED));
     setAsked(false);
     setSaid('');
   };
-  const press = (key: string): void =>
-    type(/^[\d.@/]$/.test(key) ? text + key : `${text.replace(/[^\d.,@/]*$/, '')} ${key}`);
-  const takeBack = (): void => {
-    if (!undo || isBarred()) return;
-    undo.onUndo();
-    setSaid(`Taken back: ${undo.words}.`);
-    focusIn(input.current);
+  return {
+    ...{ text, elsewhere, heard, said, input, first, type, enter, log },
+    isQuestion: heard.kind === 'question' && (isAsked || heard.isBegun !== true),
+    press: (key) => type(/^[\d.@/]$/.test(key) ? text + key : `${text.replace(/[^\d.,@/]*$/, '')} ${key}`),
+    takeBack: () => {
+      if (!undo || isBarred()) return;
+      undo.onUndo();
+      setSaid(`Taken back: ${undo.words}.`);
+      focusIn(input.current);
+    },
+  };
+}
+
+type Pressed = Pick<globalThis.KeyboardEvent, 'key' | 'ctrlKey' | 'metaKey' | 'altKey' | 'repeat' | 'preventDefault'>;
+
+const isPressable = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('button, a, summary, [type=checkbox]') !== null;
+
+/** The keys of the line, on it and wherever the focus is but in another field. */
+function useFigureKeys<V>({ text, input, enter, type, takeBack }: Entry<V>, { onStep, onLogged }: Props<V>) {
+  const ofKey = (key: string): (() => void) | null => {
+    if (key === 'Enter') return enter;
+    if (text !== '') return key === 'Escape' ? () => type('') : null;
+    if (key.toLowerCase() === 'z') return takeBack;
+    const step = ({ ArrowDown: 1, ArrowUp: -1 } as const)[key];
+    return onStep && step ? () => onStep(step) : null;
   };
   const onKey = (event: Pressed): void => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const act =
-      event.key === 'Enter'
-        ? enter
-        : event.key === 'Escape' && text !== ''
-          ? () => setText('')
-          : text !== ''
-            ? null
-            : event.key === 'ArrowDown' && onStep
-              ? () => onStep(1)
-              : event.key === 'ArrowUp' && onStep
-                ? () => onStep(-1)
-                : event.key.toLowerCase() === 'z'
-                  ? takeBack
-                  : null;
+    const act = event.ctrlKey || event.metaKey || event.altKey ? null : ofKey(event.key);
     if (!act) return;
     event.preventDefault();
     // a key that is leant on logs once, and takes one back
@@ -170,9 +174,7 @@ export function TorqueEntry<V>({
     // what was here before is gone, and the focus with it: the line is what is worked on now
     if (!isGuest && document.activeElement === document.body && !hasFingersOnly())
       input.current?.focus({ preventScroll: true });
-  }, [isGuest]);
-  /** Whether there is nothing to type: it is only done. */
-  const isPlain = plain !== null && unit === '';
+  }, [isGuest, input]);
   const latest = useRef(onKey);
   useEffect(() => {
     latest.current = onKey;
@@ -187,7 +189,24 @@ export function TorqueEntry<V>({
     };
     document.addEventListener('keydown', onAny);
     return () => document.removeEventListener('keydown', onAny);
-  }, [isGuest]);
+  }, [isGuest, input]);
+  return onKey;
+}
+
+/** A figure is typed and logged: Enter logs, the arrows lead on, Z takes the last back. What is doubtful is asked about first. */
+export function TorqueEntry<V>(props: Props<V>) {
+  const { draft, title, unit, plain = null, undo, onStep, lead, onLogged, padKey = '', children } = props;
+  const figure = useFigure(props);
+  const { text, heard, input, type, enter } = figure;
+  const onKey = useFigureKeys(figure, props);
+  const [keypad, toggleKeypad] = useKeypad();
+  /** Among other things that take keys the keypad shows once the line is gone to. */
+  const [isGoneTo, setGoneTo] = useState(false);
+  const region = useRef<HTMLElement>(null);
+  useClearOf(region);
+  const isGuest = onLogged !== undefined;
+  /** Whether there is nothing to type: it is only done. */
+  const isPlain = plain !== null && unit === '';
   return (
     <section
       ref={region}
@@ -229,24 +248,46 @@ export function TorqueEntry<V>({
           {heard.kind === 'empty' && plain ? plain.words : 'Log'} <CornerDownLeft size={16} aria-hidden />
         </Button>
         {!isGuest && (
-          <Button onClick={takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
+          <Button onClick={figure.takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
             <Undo2 size={16} aria-hidden /> Undo
           </Button>
         )}
         {!isPlain && <KeypadButton isShown={keypad} onToggle={toggleKeypad} />}
       </div>
-      <div id={`said-${draft}`} role="status" className="mt-1.5 min-h-6">
+      <Said id={`said-${draft}`} figure={figure}>
+        {children}
+      </Said>
+      {!isGuest && !keypad && <LineKeys enter={plain ? 'done' : 'log'} hasSteps={onStep !== null} />}
+      {keypad && !isPlain && (!isGuest || isGoneTo) && (
+        <FigureKeypad
+          beside={[...(UNIT_KEYS[unit] ?? ['', '']), padKey]}
+          onKey={figure.press}
+          onBack={() => type(text.slice(0, -1).trimEnd())}
+          onEnter={enter}
+        />
+      )}
+    </section>
+  );
+}
+
+/** What the figure was understood as, or is asked about; else what was done last, or is to be known. */
+function Said<V>({ id, figure, children }: { id: string; figure: Entry<V>; children: ReactNode }) {
+  const { text, heard, said, isQuestion, input, first, log, elsewhere } = figure;
+  const isAsking = isQuestion && heard.kind === 'question';
+  return (
+    <>
+      <div id={id} role="status" className="mt-1.5 min-h-6">
         {said !== '' && text !== '' ? (
           <b className="text-over">{said}</b>
         ) : heard.kind === 'understood' ? (
           <b>{heard.says}</b>
-        ) : isQuestion ? (
+        ) : isAsking ? (
           <span className="text-short">{heard.ask}</span>
         ) : (
           said || children
         )}
       </div>
-      {isQuestion && (
+      {isAsking && (
         <div
           className="mt-1.5 flex flex-wrap gap-2"
           role="group"
@@ -268,29 +309,24 @@ export function TorqueEntry<V>({
         </div>
       )}
       {elsewhere.length > 0 && <p className="text-short">Typed and not logged: {elsewhere.join('; ')}</p>}
-      {!isGuest && !keypad && (
-        <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">
-          <span>
-            <Key>Enter</Key> {plain ? 'done' : 'log'}
-          </span>
-          {onStep && (
-            <span>
-              <Key>↑</Key> <Key>↓</Key> before, next
-            </span>
-          )}
-          <span>
-            <Key>Z</Key> undo
-          </span>
-        </p>
+    </>
+  );
+}
+
+function LineKeys({ enter, hasSteps }: { enter: string; hasSteps: boolean }) {
+  return (
+    <p className="flex flex-wrap gap-x-4 text-sm text-soft max-md:hidden">
+      <span>
+        <Key>Enter</Key> {enter}
+      </span>
+      {hasSteps && (
+        <span>
+          <Key>↑</Key> <Key>↓</Key> before, next
+        </span>
       )}
-      {keypad && !isPlain && (!isGuest || isGoneTo) && (
-        <Keypad
-          beside={[...(UNIT_KEYS[unit] ?? ['', '']), padKey]}
-          onKey={press}
-          onBack={() => type(text.slice(0, -1).trimEnd())}
-          onEnter={enter}
-        />
-      )}
-    </section>
+      <span>
+        <Key>Z</Key> undo
+      </span>
+    </p>
   );
 }

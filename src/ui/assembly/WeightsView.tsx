@@ -2,15 +2,15 @@
 
 import { useState } from 'react';
 import {
-  type JudgedMasses,
+  type JudgedWeights,
   type Weighed,
   PART_WORDS,
-  massesOf,
-  nextToWeigh,
+  weightsOf,
   numberIn,
   weighedKey,
 } from '@/core/stages/assembly/weights/weights';
-import { type Mg, gramsText, parseMass } from '@/core/foundation/quantity/mass';
+import { type Mg, gramsText } from '@/core/foundation/quantity/mass';
+import { nextToWeigh, parseWeighed } from '@/core/stages/assembly/weights/parseWeighed';
 import type { WeighedPart } from '@/core/record/benchWork';
 import { benchedOf } from '@/core/record/countedWork';
 import { useJudgement, useLogging } from '../openBuild/contexts';
@@ -18,9 +18,9 @@ import { Accepting } from '../shared/Accepting';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
 import { onDemand } from '../shared/onDemand';
-import { type ParsedTorqueFigure, TorqueEntry } from './TorqueEntry';
+import { TorqueEntry } from './TorqueEntry';
 
-const MixView = onDemand(() => import('./MatchWeightsView').then((m) => m.MatchWeightsView));
+const MatchWeightsView = onDemand(() => import('./MatchWeightsView').then((m) => m.MatchWeightsView));
 const BobweightView = onDemand(() => import('./BobweightView').then((m) => m.BobweightView));
 
 const SIDES = [
@@ -36,14 +36,14 @@ export const bare = (mg: Mg): string => gramsText(mg).replace(' g', '');
 export function WeightsView() {
   const judgement = useJudgement();
   const [side, setSide] = useState<(typeof SIDES)[number][0]>('scale');
-  const masses = massesOf(judgement);
+  const masses = weightsOf(judgement);
   return (
     <div className="flex min-h-full flex-col gap-3 pt-3">
       <div className="shrink-0">
         <Segmented label="What of the masses" value={side} options={SIDES} onChange={setSide} />
       </div>
       {side === 'scale' && <OnTheScale masses={masses} />}
-      {side === 'mix' && <MixView masses={masses} />}
+      {side === 'mix' && <MatchWeightsView masses={masses} />}
       {side === 'bob' && <BobweightView masses={masses} />}
     </div>
   );
@@ -54,34 +54,20 @@ interface Hand {
   number: string;
 }
 
-function OnTheScale({ masses }: { masses: JudgedMasses }) {
-  const judgement = useJudgement();
-  const { bench, strike, isOwn } = useLogging();
-  const { cylinders, labels, log } = judgement;
+interface ScaleProps {
+  masses: JudgedWeights;
+  hand: Hand;
+  onTake: (hand: Hand) => void;
+}
+
+const isSameHand = (a: Hand, b: Hand): boolean => a.part === b.part && a.number === b.number;
+
+function OnTheScale({ masses }: { masses: JudgedWeights }) {
+  const { cylinders } = useJudgement();
   const [chosen, setChosen] = useState<Hand | null>(null);
   const numbers = cylinders.map((c) => c.id);
-  const { asks, weighed, lightest } = masses;
-  const hand = chosen ?? nextToWeigh(masses, numbers, null) ?? { part: asks[0] ?? 'piston', number: numbers[0] ?? '' };
-  const like = numbers.flatMap((number) =>
-    number === hand.number ? [] : (weighed.get(weighedKey(hand.part, number))?.mass ?? []),
-  );
-  const now = weighed.get(weighedKey(hand.part, hand.number));
-  const named = ({ part, number }: Hand): string => `${PART_WORDS[part]} ${labels.get(number) ?? number}`;
-  const hear = (text: string): ParsedTorqueFigure<Mg> => {
-    const heard = parseMass(text, like);
-    if (heard.kind === 'question')
-      return { ...heard, options: [...heard.options, { value: heard.value, words: `yes, ${gramsText(heard.value)}` }] };
-    if (heard.kind !== 'understood') return heard;
-    const least = Math.min(heard.value, lightest[hand.part] ?? heard.value);
-    const over = heard.value - least;
-    return {
-      ...heard,
-      says: `${gramsText(heard.value)}${like.length === 0 ? '' : over === 0 ? ', the lightest' : `, ${gramsText(over)} over the lightest`}`,
-    };
-  };
-  const all = asks.flatMap((part) => numbers.map((number) => ({ part, number })));
-  const last = benchedOf(log, 'weighed').findLast(({ entry }) => isOwn(entry))?.entry ?? null;
-  const big = masses.sets.some((s) => s.bigOver !== null);
+  const first: Hand = { part: masses.asks[0] ?? 'piston', number: numbers[0] ?? '' };
+  const hand = chosen ?? nextToWeigh(masses, numbers, null) ?? first;
   return (
     <>
       {masses.inPlay.length === 0 && (
@@ -90,134 +76,158 @@ function OnTheScale({ masses }: { masses: JudgedMasses }) {
           level by one end while the other lies on the scale. What is not weighed of any is left out of the sets.
         </p>
       )}
-      <div className="shrink-0 overflow-x-auto">
-        <table className="figures w-full text-right">
-          <caption className="pb-1 text-left font-sans font-bold">
-            Masses in grams; below each, over the lightest of its kind
-          </caption>
-          <thead>
-            <tr className="border-b border-ink align-bottom text-sm">
-              <th className="pr-2 text-left font-sans">number</th>
+      <Masses masses={masses} hand={hand} onTake={setChosen} />
+      {masses.spread !== null && <Sets masses={masses} spread={masses.spread} />}
+      <ScaleLine masses={masses} hand={hand} onTake={setChosen} />
+    </>
+  );
+}
+
+/** What every part weighs, number by number. */
+function Masses({ masses: { asks, weighed, choices }, hand, onTake }: ScaleProps) {
+  const { cylinders } = useJudgement();
+  return (
+    <div className="shrink-0 overflow-x-auto">
+      <table className="figures w-full text-right">
+        <caption className="pb-1 text-left font-sans font-bold">
+          Masses in grams; below each, over the lightest of its kind
+        </caption>
+        <thead>
+          <tr className="border-b border-ink align-bottom text-sm">
+            <th className="pr-2 text-left font-sans">number</th>
+            {asks.map((part) => (
+              <th key={part} className="px-1 pl-3 font-sans">
+                {PART_WORDS[part]}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {cylinders.map(({ id, label }) => (
+            <tr key={id} className="border-b border-line">
+              <th className="text-left text-lg">{label}</th>
               {asks.map((part) => (
-                <th key={part} className="px-1 pl-3 font-sans">
-                  {PART_WORDS[part]}
-                </th>
+                <td key={part} className="p-0">
+                  <Cell
+                    found={weighed.get(weighedKey(part, id)) ?? null}
+                    label={`${PART_WORDS[part]} ${label}`}
+                    within={choices.within}
+                    isInHand={isSameHand(hand, { part, number: id })}
+                    onTake={() => onTake({ part, number: id })}
+                  />
+                </td>
               ))}
             </tr>
-          </thead>
-          <tbody>
-            {cylinders.map(({ id, label }) => (
-              <tr key={id} className="border-b border-line">
-                <th className="text-left text-lg">{label}</th>
-                {asks.map((part) => (
-                  <td key={part} className="p-0">
-                    <Cell
-                      found={weighed.get(weighedKey(part, id)) ?? null}
-                      label={`${PART_WORDS[part]} ${label}`}
-                      within={masses.choices.within}
-                      isInHand={hand.part === part && hand.number === id}
-                      onTake={() => setChosen({ part, number: id })}
-                    />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {masses.spread !== null && (
-        <div className="shrink-0 overflow-x-auto">
-          <table className="figures w-full text-right">
-            <caption className="pb-1 text-left font-sans font-bold">
-              Sets: all that goes up and down, {bare(masses.spread)} g between the heaviest and the lightest
-            </caption>
-            <thead>
-              <tr className="border-b border-ink font-sans text-sm">
-                <th className="text-left">cylinder</th>
-                <th className="pl-3">set, g</th>
-                <th className="pl-3">over, g</th>
-                {big && <th className="pl-3">big end over, g</th>}
-                <th className="pl-4 text-left">verdict</th>
-              </tr>
-            </thead>
-            <tbody>
-              {masses.sets.map((set) => (
-                <tr key={set.id} className="border-b border-line">
-                  <th className="text-left text-lg">{set.label}</th>
-                  <td>{set.total === null ? '–' : bare(set.total)}</td>
-                  <td>{set.over === null ? '–' : bare(set.over)}</td>
-                  {big && <td>{set.bigOver === null ? '–' : bare(set.bigOver)}</td>}
-                  <td className="py-1 pl-4 text-left font-sans">
-                    <span className="flex flex-wrap items-center gap-x-3">
-                      <StateMark state={set.state} />
-                      {set.takeOff.map(({ part, mass }) => (
-                        <span key={part}>
-                          {gramsText(mass)} off the {PART_WORDS[part]}
-                        </span>
-                      ))}
-                      {set.state === 'over' && (
-                        <Accepting
-                          words={`the masses of cylinder ${set.label}`}
-                          what="set"
-                          state={set.state}
-                          answer={set}
-                        />
-                      )}
-                    </span>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <p className="mt-2 max-w-prose text-soft">
-            Metal comes off where the maker left some for it: pads of the piston, pads of the rod; never off a skirt, a
-            pin boss or a bolt’s seat. Mixing first saves grinding. Rods that turn with a journal and rings that are
-            fitted to a bore stay there.
-          </p>
-        </div>
-      )}
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
 
-      <TorqueEntry
-        draft="scale"
-        of={weighedKey(hand.part, hand.number)}
-        nameOf={(of) => {
-          const at = all.find((a) => weighedKey(a.part, a.number) === of);
-          return at ? named(at) : of;
-        }}
-        title={named(hand).replace(/^./, (c) => c.toUpperCase())}
-        unit="g"
-        hear={hear}
-        onLog={(value, typed) => {
-          bench({ kind: 'weighed', part: hand.part, cylinder: hand.number, value, typed });
-          const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
-          const next = nextToWeigh(masses, numbers, hand);
-          setChosen(next ?? all[at] ?? null);
-        }}
-        undo={
-          last && {
-            words: `${named({ part: last.part, number: last.cylinder })}, ${gramsText(last.value)}`,
-            onUndo: () => {
-              strike(last.id, 'taken back');
-              setChosen({ part: last.part, number: last.cylinder });
-            },
-          }
+/** What goes up and down in each cylinder, and what comes off where. */
+function Sets({ masses: { sets }, spread }: { masses: JudgedWeights; spread: Mg }) {
+  const big = sets.some((s) => s.bigOver !== null);
+  const grams = (mg: Mg | null): string => (mg === null ? '–' : bare(mg));
+  return (
+    <div className="shrink-0 overflow-x-auto">
+      <table className="figures w-full text-right">
+        <caption className="pb-1 text-left font-sans font-bold">
+          Sets: all that goes up and down, {bare(spread)} g between the heaviest and the lightest
+        </caption>
+        <thead>
+          <tr className="border-b border-ink font-sans text-sm">
+            <th className="text-left">cylinder</th>
+            <th className="pl-3">set, g</th>
+            <th className="pl-3">over, g</th>
+            {big && <th className="pl-3">big end over, g</th>}
+            <th className="pl-4 text-left">verdict</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sets.map((set) => (
+            <tr key={set.id} className="border-b border-line">
+              <th className="text-left text-lg">{set.label}</th>
+              <td>{grams(set.total)}</td>
+              <td>{grams(set.over)}</td>
+              {big && <td>{grams(set.bigOver)}</td>}
+              <td className="py-1 pl-4 text-left font-sans">
+                <span className="flex flex-wrap items-center gap-x-3">
+                  <StateMark state={set.state} />
+                  {set.takeOff.map(({ part, mass }) => (
+                    <span key={part}>
+                      {gramsText(mass)} off the {PART_WORDS[part]}
+                    </span>
+                  ))}
+                  {set.state === 'over' && (
+                    <Accepting
+                      words={`the masses of cylinder ${set.label}`}
+                      what="set"
+                      state={set.state}
+                      answer={set}
+                    />
+                  )}
+                </span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 max-w-prose text-soft">
+        Metal comes off where the maker left some for it: pads of the piston, pads of the rod; never off a skirt, a pin
+        boss or a bolt’s seat. Mixing first saves grinding. Rods that turn with a journal and rings that are fitted to a
+        bore stay there.
+      </p>
+    </div>
+  );
+}
+
+/** The line that what is on the scale is typed on. */
+function ScaleLine({ masses, hand, onTake }: ScaleProps) {
+  const { cylinders, labels, log } = useJudgement();
+  const { bench, strike, isOwn } = useLogging();
+  const numbers = cylinders.map((c) => c.id);
+  const all = masses.asks.flatMap((part) => numbers.map((number) => ({ part, number })));
+  const at = all.findIndex((a) => isSameHand(a, hand));
+  const now = masses.weighed.get(weighedKey(hand.part, hand.number));
+  const last = benchedOf(log, 'weighed').findLast(({ entry }) => isOwn(entry))?.entry ?? null;
+  const named = ({ part, number }: Hand): string => `${PART_WORDS[part]} ${labels.get(number) ?? number}`;
+  return (
+    <TorqueEntry
+      draft="scale"
+      of={weighedKey(hand.part, hand.number)}
+      nameOf={(of) => {
+        const other = all.find((a) => weighedKey(a.part, a.number) === of);
+        return other ? named(other) : of;
+      }}
+      title={named(hand).replace(/^./, (c) => c.toUpperCase())}
+      unit="g"
+      hear={(text) => parseWeighed(text, hand, masses, numbers)}
+      onLog={(value, typed) => {
+        bench({ kind: 'weighed', part: hand.part, cylinder: hand.number, value, typed });
+        onTake(nextToWeigh(masses, numbers, hand) ?? hand);
+      }}
+      undo={
+        last && {
+          words: `${named({ part: last.part, number: last.cylinder })}, ${gramsText(last.value)}`,
+          onUndo: () => {
+            strike(last.id, 'taken back');
+            onTake({ part: last.part, number: last.cylinder });
+          },
         }
-        onStep={(by) => {
-          const at = all.findIndex((a) => a.part === hand.part && a.number === hand.number);
-          setChosen(all[(at + by + all.length) % all.length] ?? null);
-        }}
-      >
-        {now ? (
-          <>
-            Weighed as {gramsText(now.mass)} by {now.entry.by || 'someone'}
-            {now.before.length > 0 && `; before that ${now.before.map(gramsText).join(', ')}`}. Another figure replaces
-            it, and both stay on record.
-          </>
-        ) : (
-          <WhereItGoes hand={hand} />
-        )}
-      </TorqueEntry>
-    </>
+      }
+      onStep={(by) => onTake(all[(at + by + all.length) % all.length] ?? hand)}
+    >
+      {now ? (
+        <>
+          Weighed as {gramsText(now.mass)} by {now.entry.by || 'someone'}
+          {now.before.length > 0 && `; before that ${now.before.map(gramsText).join(', ')}`}. Another figure replaces
+          it, and both stay on record.
+        </>
+      ) : (
+        <WhereItGoes hand={hand} />
+      )}
+    </TorqueEntry>
   );
 }
 

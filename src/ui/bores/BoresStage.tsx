@@ -1,5 +1,6 @@
 'use client';
 
+import type { TrialWords } from '../stages/trialWords';
 import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { sameSpot } from '@/core/foundation/parts/spots';
@@ -17,15 +18,22 @@ import { MeasuringGrid } from './MeasuringGrid';
 import { Section } from './Section';
 import { onDemand } from '../shared/onDemand';
 
-const BoresAside = onDemand(() => import('./BoresSidebar').then((m) => m.BoresSidebar), 'at rest');
+const BoresSidebar = onDemand(() => import('./BoresSidebar').then((m) => m.BoresSidebar), 'at rest');
 const AllBores = onDemand(() => import('./AllBores').then((m) => m.AllBores), 'at rest');
-const Shapes = onDemand(() => import('./BoreShapes').then((m) => m.BoreShapes));
-const NextSize = onDemand(() => import('./Oversize').then((m) => m.Oversize));
+const BoreShapes = onDemand(() => import('./BoreShapes').then((m) => m.BoreShapes));
+const Oversize = onDemand(() => import('./Oversize').then((m) => m.Oversize));
 const GaugeSetup = onDemand(() => import('./GaugeSetup').then((m) => m.GaugeSetup));
 const Supplied = onDemand(() => import('../supplied/Supplied').then((m) => m.Supplied));
-const GridForm = onDemand(() => import('./MeasuringPlanForm').then((m) => m.MeasuringPlanForm));
+const MeasuringPlanForm = onDemand(() => import('./MeasuringPlanForm').then((m) => m.MeasuringPlanForm));
 
 const VIEWS = ['readings', 'shapes', 'size', 'gauge', 'grid', 'supplied'] as const;
+
+/** What to try here with the trial engine, with figures to type. */
+export const TRIAL: TrialWords = {
+  imperial:
+    'Type what the gauge says and Enter: 3.0002, then 3.0003 and so on; the line leads from spot to spot. Or only type 3.0002 a few times.',
+  metric: 'Type what the gauge says and Enter: 76.005, then 76.007 and so on; the line leads from spot to spot.',
+};
 
 /** The bores: read spot by spot, what they come to, and what to do with them. */
 export function BoresStage() {
@@ -59,16 +67,16 @@ export function BoresStage() {
                   <AllBores />
                 </div>,
               ],
-              ['shapes', 'Shapes', <Shapes key="shapes" />],
-              ['size', 'Next size', <NextSize key="size" />],
+              ['shapes', 'Shapes', <BoreShapes key="shapes" />],
+              ['size', 'Next size', <Oversize key="size" />],
               ['gauge', 'Gauge set-up', <GaugeSetup key="gauge" />],
-              ['grid', 'Grid and limits', <GridForm key="grid" />],
+              ['grid', 'Grid and limits', <MeasuringPlanForm key="grid" />],
               ['supplied', 'As supplied', <Supplied key="supplied" of="bores" />],
             ]}
           />
         </div>
       }
-      aside={<BoresAside cylinder={cylinder} spot={spot} typed={typed} />}
+      aside={<BoresSidebar cylinder={cylinder} spot={spot} typed={typed} />}
       foot={
         <div className={view === 'readings' ? 'contents' : 'hidden'}>
           <ReadingLine

@@ -1,15 +1,14 @@
 'use client';
 
-import { useState } from 'react';
 import { DEPTHS_BY_COUNT, DEPTH_WORDS, directionWords, directionsByCount } from '@/core/foundation/parts/spots';
 import { type BoreChoices, type Basis, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
-import type { Nm } from '@/core/foundation/quantity/length';
-import { sizesFault } from '@/core/foundation/quantity/sizeLimits';
-import { usePersistedDraft } from '../shared/persistedDraft';
+import { boreLimitsFaults } from '@/core/stages/bores/boreFaults';
+import { sizesFaults } from '@/core/foundation/quantity/sizesFaults';
+import { FormFoot, useForm } from '../shared/useForm';
 import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
-import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
-import { LengthsField } from '../shared/LengthsField';
+import { Tick } from '../shared/Tick';
+import { TextField } from '../shared/TextField';
+import { BareLengthField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { SizeLimitsFields } from '../shared/SizeLimitsFields';
@@ -38,7 +37,6 @@ export function MeasuringPlanForm() {
   const { choose } = useLogging();
   const { bores, setRoute } = useRoute();
   const { bores: choices } = judgement.choices;
-  const { units } = useWords();
   const set = (change: Partial<BoreChoices>): void => choose('bores', { ...choices, ...change });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
@@ -85,27 +83,16 @@ export function MeasuringPlanForm() {
           onChange={(n) => n && set({ repeats: Number(n) })}
           hint="Repeats are averaged, and their scatter says how well the hand repeats."
         />
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-blue"
-            checked={choices.ridge}
-            onChange={(event) => set({ ridge: event.target.checked })}
-          />
+        <Tick checked={choices.ridge} onChange={(isOn) => set({ ridge: isOn })}>
           The unworn bore above ring travel too, for the ridge
-        </label>
+        </Tick>
       </section>
-      <Sizes key={JSON.stringify(choices.sizes) + units} />
+      <Sizes />
       <section aria-label="Judged as">
         <h2 className="mb-1 text-lg">Judged as</h2>
         <Segmented label="Judged as" value={choices.basis} options={BASES} onChange={(basis) => set({ basis })} />
         {BASES.map(([basis, words]) => (
-          <Limits
-            key={basis + JSON.stringify(choices.limits[basis])}
-            basis={basis}
-            words={words}
-            current={choices.basis === basis}
-          />
+          <Limits key={basis} basis={basis} words={words} current={choices.basis === basis} />
         ))}
       </section>
     </div>
@@ -114,58 +101,56 @@ export function MeasuringPlanForm() {
 
 /** What a bore may measure by the manual: least, wear limit, classes. */
 function Sizes() {
-  const judgement = useJudgement();
+  const { bores: choices } = useJudgement().choices;
   const { choose } = useLogging();
-  const { bores: choices } = judgement.choices;
-  const [draft, setDraft, left] = usePersistedDraft('bore-sizes', choices.sizes);
-  const [typed, setTyped] = useState<string | null>(null);
-  const wrong = typed ?? sizesFault(draft);
+  const { units } = useWords();
+  const form = useForm({
+    ...{ name: 'bore-sizes', base: choices.sizes, units, faultsOf: sizesFaults },
+    onSet: (sizes) => choose('bores', { ...choices, sizes }),
+  });
   return (
-    <section aria-label="Size limits" className="grid max-w-3xl gap-3 sm:grid-cols-2">
+    <form
+      key={form.drawn}
+      aria-label="Size limits"
+      className="grid max-w-3xl gap-3 sm:grid-cols-2"
+      onSubmit={form.submit}
+    >
       <h2 className="text-lg sm:col-span-2">Size limits</h2>
-      {left}
-      <SizeLimitsFields of="Bore" field="bore" sizes={draft} onChange={setDraft} onFault={setTyped} />
+      {form.note}
+      <SizeLimitsFields of="Bore" field="bore" sizes={form.draft} onChange={form.set} onFault={form.onFault('sizes')} />
       <div className="sm:col-span-2">
-        <Button
-          kind="accent"
-          disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices.sizes)}
-          onClick={() => choose('bores', { ...choices, sizes: { ...draft, source: draft.source.trim() } })}
-        >
-          Save size limits
-        </Button>
-        {wrong && <p className="font-bold text-over">{wrong}</p>}
+        <FormFoot form={form} words="Save size limits" />
       </div>
-    </section>
+    </form>
   );
 }
 
 /** Limits of one basis, and where they come from. */
 function Limits({ basis, words, current }: { basis: Basis; words: string; current: boolean }) {
-  const judgement = useJudgement();
+  const { bores: choices } = useJudgement().choices;
   const { choose } = useLogging();
   const { units } = useWords();
-  const { bores: choices } = judgement.choices;
-  const [draft, setDraft, left] = usePersistedDraft(`limits-${basis}`, choices.limits[basis]);
-  const [faults, setFaults] = useState<Record<string, string | null>>({});
-  const inside =
-    draft.hone.taper < draft.within.taper || draft.hone.outOfRound < draft.within.outOfRound
-      ? 'What honing mends is under what is well already: are they swapped?'
-      : null;
-  const wrong = Object.values(faults).find((f) => f) ?? inside;
+  const form = useForm({
+    ...{ name: `limits-${basis}`, base: choices.limits[basis], units, faultsOf: boreLimitsFaults },
+    onSet: (limits) => choose('bores', { ...choices, limits: { ...choices.limits, [basis]: limits } }),
+  });
+  const { draft } = form;
   const one = (grade: 'within' | 'hone', figure: 'taper' | 'outOfRound', label: string) => (
-    <LengthsField
-      key={`${grade}${figure}${units}`}
+    <BareLengthField
       label={label}
       bare={bareOf(units)}
-      most={1}
-      values={[draft[grade][figure]]}
-      onFault={(fault) => setFaults((f) => ({ ...f, [grade + figure]: fault }))}
-      onChange={([nm]: Nm[]) => nm !== undefined && setDraft((d) => ({ ...d, [grade]: { ...d[grade], [figure]: nm } }))}
+      value={draft[grade][figure]}
+      onFault={form.onFault(grade + figure)}
+      onChange={(nm) => form.set((d) => ({ ...d, [grade]: { ...d[grade], [figure]: nm } }))}
     />
   );
   return (
-    <div className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}>
-      {left}
+    <form
+      key={form.drawn}
+      className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}
+      onSubmit={form.submit}
+    >
+      {form.note}
       <h3 className="font-bold">
         {words}{' '}
         <span className="font-normal text-soft italic">
@@ -177,33 +162,17 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
         {one('within', 'outOfRound', 'Out-of-round, well up to')}
         {one('hone', 'taper', 'Taper, honing mends up to')}
         {one('hone', 'outOfRound', 'Out-of-round, honing mends up to')}
-        <Field label="Where they come from" hint="The manual’s name and page; empty means from memory.">
-          {(props) => (
-            <input
-              {...props}
-              className="field"
-              maxLength={200}
-              value={draft.source}
-              onChange={(event) => setDraft((d) => ({ ...d, source: event.target.value }))}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Where they come from"
+          hint="The manual’s name and page; empty means from memory."
+          maxLength={200}
+          value={draft.source}
+          onChange={(source) => form.set({ source })}
+        />
         <div className="self-end pb-6">
-          <Button
-            kind="accent"
-            disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices.limits[basis])}
-            onClick={() =>
-              choose('bores', {
-                ...choices,
-                limits: { ...choices.limits, [basis]: { ...draft, source: draft.source.trim() } },
-              })
-            }
-          >
-            Set these limits
-          </Button>
+          <FormFoot form={form} words="Set these limits" />
         </div>
       </div>
-      {wrong && <p className="font-bold text-over">{wrong}</p>}
-    </div>
+    </form>
   );
 }

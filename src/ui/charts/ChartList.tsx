@@ -2,7 +2,7 @@
 
 import { Link } from '../shared/Link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import type { KeptChart } from '@/store/charts';
 import { reasonOf } from '@/core/stages/targets/schoolWords';
 import { isBuiltIn } from '@/core/models/charts/startingCurve';
@@ -10,6 +10,7 @@ import { Button } from '../shared/Button';
 import { When } from '../shared/When';
 import { ImportChart } from './ImportChart';
 import { runCommand, whyNot } from '../shared/runCommand';
+import type { Chart } from '@/core/models/charts/chart';
 
 /** The shop's charts: what each holds, which one new builds begin with, and how to make another. */
 export function ChartList({ charts }: { charts: KeptChart[] }) {
@@ -78,59 +79,16 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
           const { chart, standard } = kept;
           const confirmed = chart.cells.filter((c) => c.confirmed).length;
           return (
-            <li
+            <ChartLine
               key={chart.id}
-              className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 py-3 max-sm:grid-cols-1"
-            >
-              <div>
-                <Link href={`/charts/${chart.id}`} className="text-lg font-bold text-blue underline underline-offset-4">
-                  {chart.name}
-                </Link>
-                <span className="ml-3 text-soft">
-                  version {chart.version}
-                  {chart.saved ? (
-                    <>
-                      , {chart.saved.by || 'no initials'}, <When at={chart.saved.at} />
-                    </>
-                  ) : (
-                    ', as the program comes with it'
-                  )}
-                </span>
-                <p className="text-soft">
-                  {chart.rows.length} duties, {chart.columns.length} pistons, {chart.cells.length} figures,{' '}
-                  <span className={confirmed > 0 ? 'font-bold text-ok' : ''}>
-                    {confirmed} confirmed against a sheet
-                  </span>
-                  {chart.copiedFrom &&
-                    `. Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}`}
-                </p>
-                {reasonOf(chart) && <p>{reasonOf(chart)}</p>}
-                {standard && <p className="font-bold text-blue">New builds begin with it.</p>}
-              </div>
-              <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
-                {!standard && (
-                  <Button onClick={() => void run(() => runCommand('makeStandard', chart.id))}>
-                    Begin builds with it<span className="sr-only"> {chart.name}</span>
-                  </Button>
-                )}
-                <Button onClick={() => void copy(kept)}>
-                  Copy<span className="sr-only"> {chart.name}</span>
-                </Button>
-                {!isBuiltIn(chart.id) && (
-                  <Button
-                    kind="quiet"
-                    onClick={() =>
-                      void run(async () => {
-                        await runCommand('putChartAway', chart.id, true);
-                        setAway({ id: chart.id, name: chart.name });
-                      })
-                    }
-                  >
-                    Put away<span className="sr-only"> {chart.name}</span>
-                  </Button>
-                )}
-              </div>
-            </li>
+              chart={chart}
+              confirmed={confirmed}
+              standard={standard}
+              run={run}
+              copy={copy}
+              kept={kept}
+              setAway={setAway}
+            />
           );
         })}
       </ul>
@@ -142,5 +100,84 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
         </Link>
       </p>
     </>
+  );
+}
+
+interface ChartLineProps {
+  chart: Chart;
+  confirmed: number;
+  standard: boolean;
+  run: (work: () => Promise<void>) => Promise<void>;
+  copy: ({ chart }: KeptChart) => Promise<void>;
+  kept: KeptChart;
+  setAway: Dispatch<SetStateAction<{ id: string; name: string } | null>>;
+}
+
+/** One chart of the list. */
+function ChartLine({ chart, confirmed, standard, run, copy, kept, setAway }: ChartLineProps) {
+  return (
+    <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 py-3 max-sm:grid-cols-1">
+      <div>
+        <Link href={`/charts/${chart.id}`} className="text-lg font-bold text-blue underline underline-offset-4">
+          {chart.name}
+        </Link>
+        <span className="ml-3 text-soft">
+          version {chart.version}
+          {chart.saved ? (
+            <>
+              , {chart.saved.by || 'no initials'}, <When at={chart.saved.at} />
+            </>
+          ) : (
+            ', as the program comes with it'
+          )}
+        </span>
+        <p className="text-soft">
+          {chart.rows.length} duties, {chart.columns.length} pistons, {chart.cells.length} figures,{' '}
+          <span className={confirmed > 0 ? 'font-bold text-ok' : ''}>{confirmed} confirmed against a sheet</span>
+          {chart.copiedFrom && `. Began as a copy of ${chart.copiedFrom.name}, version ${chart.copiedFrom.version}`}
+        </p>
+        {reasonOf(chart) && <p>{reasonOf(chart)}</p>}
+        {standard && <p className="font-bold text-blue">New builds begin with it.</p>}
+      </div>
+      <ChartButtons standard={standard} run={run} chart={chart} copy={copy} kept={kept} setAway={setAway} />
+    </li>
+  );
+}
+
+interface ChartButtonsProps {
+  standard: boolean;
+  run: (work: () => Promise<void>) => Promise<void>;
+  chart: Chart;
+  copy: ({ chart }: KeptChart) => Promise<void>;
+  kept: KeptChart;
+  setAway: Dispatch<SetStateAction<{ id: string; name: string } | null>>;
+}
+
+/** What can be done with a chart. */
+function ChartButtons({ standard, run, chart, copy, kept, setAway }: ChartButtonsProps) {
+  return (
+    <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
+      {!standard && (
+        <Button onClick={() => void run(() => runCommand('makeStandard', chart.id))}>
+          Begin builds with it<span className="sr-only"> {chart.name}</span>
+        </Button>
+      )}
+      <Button onClick={() => void copy(kept)}>
+        Copy<span className="sr-only"> {chart.name}</span>
+      </Button>
+      {!isBuiltIn(chart.id) && (
+        <Button
+          kind="quiet"
+          onClick={() =>
+            void run(async () => {
+              await runCommand('putChartAway', chart.id, true);
+              setAway({ id: chart.id, name: chart.name });
+            })
+          }
+        >
+          Put away<span className="sr-only"> {chart.name}</span>
+        </Button>
+      )}
+    </div>
   );
 }

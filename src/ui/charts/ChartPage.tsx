@@ -3,6 +3,7 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { type Chart, CHART_FIGURES } from '@/core/models/charts/chart';
+import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
@@ -95,21 +96,7 @@ export function ChartPage({ versions }: { versions: [Chart, ...Chart[]] }) {
     <main id="main" tabIndex={-1} inert={!listens} className="flex min-h-0 flex-1 flex-col">
       <ChartBar versions={versions} draft={edited} by={by} onBy={setBy} />
       <div className="relative min-h-0 flex-1 overflow-auto bg-sheet px-5 py-3">
-        <p className="mb-2 max-w-prose text-soft">
-          Factor × bore{draft.kind === 'curve' && ', at a heat load; a curve goes between, and never falls'}.{' '}
-          <CellState
-            cell={{
-              row: '',
-              column: '',
-              figure: 'top',
-              factor: 1,
-              source: '',
-              confirmed: { sheet: 'a sheet', by: '', at: '' },
-            }}
-            words
-          />{' '}
-          or not yet; no figure means that the sheet is asked for. Choose a figure to change it below; arrows move.
-        </p>
+        <ChartHead draft={draft} />
         <ChartGrid chart={draft} figures={figures} hand={hand} onHand={setHand} onStep={step} />
         <div className="mt-2 flex flex-wrap items-center gap-4">
           <Button onClick={addRow}>
@@ -118,35 +105,68 @@ export function ChartPage({ versions }: { versions: [Chart, ...Chart[]] }) {
           <Button onClick={addColumn}>
             <Plus size={16} aria-hidden /> piston
           </Button>
-          <label className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-(--blue)"
-              checked={figures.includes('clearancePlated')}
-              disabled={draft.cells.some((c) => c.figure === 'clearancePlated')}
-              onChange={(event) => setPlated(event.target.checked)}
-            />
+          <Tick
+            checked={figures.includes('clearancePlated')}
+            disabled={draft.cells.some((c) => c.figure === 'clearancePlated')}
+            onChange={(isOn) => setPlated(isOn)}
+          >
             Clearance for plated bores too
-          </label>
+          </Tick>
         </div>
         {draft.kind === 'curve' && hand.kind === 'cell' && (
           <CurveDrawn chart={draft} column={hand.column} figure={hand.figure} row={hand.row} />
         )}
       </div>
-      <div className="border-t-2 border-ink bg-paper px-5 py-3">
-        {hand.kind === 'cell' ? (
-          <CellFoot
-            key={`${hand.row}/${hand.column}/${hand.figure}`}
-            chart={draft}
-            at={hand}
-            by={by}
-            onChange={set}
-            onNext={() => step(1, 0)}
-          />
-        ) : (
-          <PartFoot key={`${hand.kind}/${hand.id}`} chart={draft} hand={hand} onChange={set} />
-        )}
-      </div>
+      <ChartFoot hand={hand} draft={draft} by={by} set={set} step={step} />
     </main>
+  );
+}
+
+/** What the figures are, and how they are marked. */
+function ChartHead({ draft }: { draft: Chart }) {
+  return (
+    <p className="mb-2 max-w-prose text-soft">
+      Factor × bore{draft.kind === 'curve' && ', at a heat load; a curve goes between, and never falls'}.{' '}
+      <CellState
+        cell={{
+          row: '',
+          column: '',
+          figure: 'top',
+          factor: 1,
+          source: '',
+          confirmed: { sheet: 'a sheet', by: '', at: '' },
+        }}
+        words
+      />{' '}
+      or not yet; no figure means that the sheet is asked for. Choose a figure to change it below; arrows move.
+    </p>
+  );
+}
+
+interface ChartFootProps {
+  hand: InHand;
+  draft: Chart;
+  by: string;
+  set: (chart: Chart) => void;
+  step: (down: number, right: number) => void;
+}
+
+/** What is in hand: a figure, a row or a column. */
+function ChartFoot({ hand, draft, by, set, step }: ChartFootProps) {
+  return (
+    <div className="border-t-2 border-ink bg-paper px-5 py-3">
+      {hand.kind === 'cell' ? (
+        <CellFoot
+          key={`${hand.row}/${hand.column}/${hand.figure}`}
+          chart={draft}
+          at={hand}
+          by={by}
+          onChange={set}
+          onNext={() => step(1, 0)}
+        />
+      ) : (
+        <PartFoot key={`${hand.kind}/${hand.id}`} chart={draft} hand={hand} onChange={set} />
+      )}
+    </div>
   );
 }

@@ -4,8 +4,9 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { type Chart, loadOfRow } from '@/core/models/charts/chart';
 import { type Alloy, ALLOYS } from '@/core/foundation/parts/materials';
+import { Tick } from '../shared/Tick';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
 import { SelectField } from '../shared/SelectField';
 import { TemperatureField } from '../shared/TemperatureField';
 import type { InHand } from './inHand';
@@ -52,20 +53,13 @@ function RowFoot({ chart, id, onChange }: PartProps) {
       aria-label="Duty in hand"
       className={`grid items-start gap-4 ${row.load === null ? 'md:grid-cols-[1fr_11rem_11rem_auto]' : 'md:grid-cols-[1fr_7rem_11rem_11rem_auto]'}`}
     >
-      <Field
+      <TextField
         label={row.load === null ? 'Duty' : 'Heat load in words'}
         error={row.words.trim() === '' ? 'Some words are asked for.' : undefined}
-      >
-        {(props) => (
-          <input
-            {...props}
-            className="field"
-            maxLength={80}
-            value={row.words}
-            onChange={(event) => put({ words: event.target.value })}
-          />
-        )}
-      </Field>
+        maxLength={80}
+        value={row.words}
+        onChange={(text) => put({ words: text })}
+      />
       {row.load !== null && (
         <LoadField
           load={row.load}
@@ -116,22 +110,18 @@ function LoadField({ load, taken, onChange }: { load: number; taken: number[]; o
       ? 'Another row stands there.'
       : undefined;
   return (
-    <Field label="Heat load" error={fault}>
-      {(props) => (
-        <input
-          {...props}
-          className="field figures"
-          inputMode="decimal"
-          autoComplete="off"
-          value={typed ?? String(load)}
-          onChange={(event) => {
-            setTyped(event.target.value);
-            const next = Number(event.target.value.replace(',', '.'));
-            if (next > 0 && next <= 10 && !taken.includes(next)) onChange(next);
-          }}
-        />
-      )}
-    </Field>
+    <TextField
+      label="Heat load"
+      error={fault}
+      figures
+      inputMode="decimal"
+      value={typed ?? String(load)}
+      onChange={(text) => {
+        setTyped(text);
+        const next = Number(text.replace(',', '.'));
+        if (next > 0 && next <= 10 && !taken.includes(next)) onChange(next);
+      }}
+    />
   );
 }
 
@@ -142,17 +132,13 @@ function ColumnFoot({ chart, id, onChange }: PartProps) {
     onChange({ ...chart, columns: chart.columns.map((c) => (c.id === id ? { ...c, ...part } : c)) });
   return (
     <div role="group" aria-label="Piston in hand" className="grid items-start gap-4 md:grid-cols-[1fr_16rem_auto_auto]">
-      <Field label="Piston" error={column.words.trim() === '' ? 'Some words are asked for.' : undefined}>
-        {(props) => (
-          <input
-            {...props}
-            className="field"
-            maxLength={80}
-            value={column.words}
-            onChange={(event) => put({ words: event.target.value })}
-          />
-        )}
-      </Field>
+      <TextField
+        label="Piston"
+        error={column.words.trim() === '' ? 'Some words are asked for.' : undefined}
+        maxLength={80}
+        value={column.words}
+        onChange={(text) => put({ words: text })}
+      />
       <SelectField
         label="Made of"
         hint="Decides how it grows with heat."
@@ -160,15 +146,9 @@ function ColumnFoot({ chart, id, onChange }: PartProps) {
         options={ALLOYS.map((alloy) => [alloy, ALLOY_WORDS[alloy]] as const)}
         onChange={(alloy) => alloy && put({ alloy })}
       />
-      <label className="flex min-h-11 items-center gap-2 md:mt-7">
-        <input
-          type="checkbox"
-          className="size-5 accent-(--blue)"
-          checked={column.highRing}
-          onChange={(event) => put({ highRing: event.target.checked })}
-        />
+      <Tick className="md:mt-7" checked={column.highRing} onChange={(isOn) => put({ highRing: isOn })}>
         Top ring near the crown
-      </label>
+      </Tick>
       <Button
         className="md:mt-7"
         disabled={chart.columns.length === 1}

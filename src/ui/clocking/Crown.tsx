@@ -3,7 +3,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef } from 'react';
 import type { ClockingChoices, Plan } from '@/core/stages/clocking/choices';
 import { crownOf } from '@/core/stages/clocking/crownDrawing';
-import type { CrownStyle, Scene } from '@/core/stages/clocking/crownScene';
+import type { CrownStyle, Mark, Scene } from '@/core/stages/clocking/crownScene';
 import { type Joint, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { marksFor, snapped } from '@/core/stages/clocking/snap';
 import { type View, turnOf } from '@/core/stages/clocking/viewpoint';
@@ -11,6 +11,7 @@ import { clockHours, directionWords } from '@/core/stages/clocking/words';
 import { turned } from '@/core/foundation/quantity/angle';
 import { SceneView } from './SceneView';
 import type { JudgedClocking } from '@/core/stages/clocking/cylinderClocking';
+import type { Surroundings } from '@/core/stages/clocking/surroundings';
 
 /** How far a finger may be from a mark, in the drawing's units. */
 const REACH = 38;
@@ -175,32 +176,57 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
         const mark = scene.marks.find((m) => m.joint === joint);
         const degrees = Math.round(plan.joints[joint]) % 360;
         return (
-          <g
+          <Handle
             key={joint}
-            role="slider"
-            tabIndex={0}
-            data-handle={joint}
-            aria-label={JOINT_WORDS[joint]}
-            aria-valuemin={0}
-            aria-valuemax={359}
-            aria-valuenow={degrees}
-            aria-valuetext={`${degrees}°, ${directionWords(degrees, round)}, ${clockHours(degrees + turn)} o’clock`}
-            onKeyDown={(event) => onKey(event, joint)}
-            onBlur={onRest}
-            transform={`translate(${mark?.x ?? 0} ${mark?.y ?? 0})`}
-            className="group cursor-grab outline-none active:cursor-grabbing"
-          >
-            <circle r={REACH} fill="transparent" />
-            <circle
-              r={25}
-              fill="none"
-              stroke="var(--blue)"
-              strokeWidth={4}
-              className="opacity-0 group-focus-visible:opacity-100"
-            />
-          </g>
+            joint={joint}
+            degrees={degrees}
+            round={round}
+            turn={turn}
+            onKey={onKey}
+            onRest={onRest}
+            mark={mark}
+          />
         );
       })}
+    </g>
+  );
+}
+
+interface HandleProps {
+  joint: 'top' | 'second' | 'upperRail' | 'expander' | 'lowerRail';
+  degrees: number;
+  round: Surroundings;
+  turn: number;
+  onKey: (event: KeyboardEvent, joint: Joint) => void;
+  onRest: () => void;
+  mark: Mark | undefined;
+}
+
+/** What a joint is dragged by. */
+function Handle({ joint, degrees, round, turn, onKey, onRest, mark }: HandleProps) {
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      data-handle={joint}
+      aria-label={JOINT_WORDS[joint]}
+      aria-valuemin={0}
+      aria-valuemax={359}
+      aria-valuenow={degrees}
+      aria-valuetext={`${degrees}°, ${directionWords(degrees, round)}, ${clockHours(degrees + turn)} o’clock`}
+      onKeyDown={(event) => onKey(event, joint)}
+      onBlur={onRest}
+      transform={`translate(${mark?.x ?? 0} ${mark?.y ?? 0})`}
+      className="group cursor-grab outline-none active:cursor-grabbing"
+    >
+      <circle r={REACH} fill="transparent" />
+      <circle
+        r={25}
+        fill="none"
+        stroke="var(--blue)"
+        strokeWidth={4}
+        className="opacity-0 group-focus-visible:opacity-100"
+      />
     </g>
   );
 }

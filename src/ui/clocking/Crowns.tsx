@@ -1,5 +1,6 @@
 'use client';
 
+import { Tick } from '../shared/Tick';
 import type { View } from '@/core/stages/clocking/viewpoint';
 import { useJudgement, useMoving } from '../openBuild/contexts';
 import { usePersisted } from '../shared/persisted';
@@ -18,18 +19,12 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
   const { choices, of, move, rest, drop } = clocking;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
-      <label className="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-blue"
-          checked={kept === 'on'}
-          onChange={(event) => keep(event.target.checked ? 'on' : 'off')}
-        />
+      <Tick checked={kept === 'on'} onChange={(isOn) => keep(isOn ? 'on' : 'off')}>
         A joint moved on one cylinder moves on all alike
         {choices.mirrorLeft && judgement.cylinders.some((c) => c.bank === 'left')
           ? ', the left bank as the mirror image'
           : ''}
-      </label>
+      </Tick>
       <ul
         aria-label="Crowns"
         className="grid gap-x-3 gap-y-4"

@@ -1,10 +1,11 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
-import { THROWS, forwardBankOf, throwsOf } from '@/core/foundation/engine/crankcase';
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from 'react';
+import { THROWS, forwardBankOf, throwsOf, type RodChoices } from '@/core/foundation/engine/crankcase';
 import type { ClockingChoices } from '@/core/stages/clocking/choices';
 import {
+  type CrownFacts,
   type OwnSector,
   type Pocket,
   FRONT_MARKS,
@@ -12,10 +13,13 @@ import {
   LEFT_PISTONS,
 } from '@/core/stages/clocking/surroundings';
 import { SIDES } from '@/core/foundation/engine/sides';
-import { SIDE_WORDS, LEFT_PISTONS_WORDS } from '@/core/stages/clocking/ruleWords';
+import { LEFT_PISTONS_WORDS } from '@/core/stages/clocking/ruleNames';
+import { SIDE_WORDS } from '@/core/stages/clocking/ruleWords';
 import { hasTwoBanks } from '@/core/foundation/engine/engine';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { AngleField } from '../shared/AngleField';
+import { Tick } from '../shared/Tick';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthsField } from '../shared/LengthsField';
@@ -23,6 +27,7 @@ import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { useTypedDegrees } from '../shared/useTypedDegrees';
 import type { Clocking } from './useClocking';
+import type { Stand } from '@/core/stages/clocking/stand';
 
 const SIDE_OPTIONS = SIDES.map((side) => [side, SIDE_WORDS[side]] as const);
 const MARK_OPTIONS = FRONT_MARKS.map((mark) => [mark, mark] as const);
@@ -67,75 +72,9 @@ export function EngineFacts({ clocking: { choices, set } }: { clocking: Clocking
           onChange={(side) => setFacts({ intake: side })}
         />
       </Section>
-      <Section title="Front mark of the pistons">
-        <SelectField
-          label="Mark"
-          value={facts.frontMark?.what ?? null}
-          options={MARK_OPTIONS}
-          none="not said"
-          onChange={(what) => setFacts({ frontMark: what && { what, points: facts.frontMark?.points ?? 'front' } })}
-        />
-        {facts.frontMark && (
-          <SelectField
-            label="Points to"
-            value={facts.frontMark.points}
-            options={SIDE_OPTIONS}
-            onChange={(points) => points && facts.frontMark && setFacts({ frontMark: { ...facts.frontMark, points } })}
-            said={
-              facts.frontMark.points === 'intake' || facts.frontMark.points === 'exhaust'
-                ? facts.intake === null && 'Say which side the intake valves are on.'
-                : undefined
-            }
-          />
-        )}
-      </Section>
-      <Section title="Rods">
-        {two && (
-          <Labelled words="Throws">
-            <Segmented
-              label="Throws"
-              value={throwsOf(job.engine, rods)}
-              options={THROWS.map((t) => [t, t === 'shared' ? 'two rods a throw' : 'a throw for each'] as const)}
-              onChange={(throws) => setRods({ throws })}
-            />
-          </Labelled>
-        )}
-        {two && (
-          <Labelled words="Bank that sits further forward">
-            <Segmented
-              label="Further forward"
-              value={forwardBankOf(job.engine, rods)}
-              options={BANKS}
-              onChange={(forwardBank) => setRods({ forwardBank })}
-            />
-          </Labelled>
-        )}
-        <SelectField
-          label="Rod numbers and tangs to"
-          value={rods.numbers}
-          options={SIDE_OPTIONS}
-          none="not said"
-          onChange={(numbers) => setRods({ numbers })}
-        />
-      </Section>
-      <Section title="In the stand">
-        <Turned
-          label="The block is rolled"
-          value={stand.roll}
-          most={180}
-          onSet={(roll) => set({ ...choices, stand: { ...stand, roll } })}
-          hint="Degrees to the right about the crank, as it hangs."
-        />
-        <Labelled words="You stand on">
-          <Segmented
-            label="You stand on"
-            value={stand.side}
-            options={STAND_SIDES}
-            onChange={(side) => set({ ...choices, stand: { ...stand, side } })}
-          />
-          <p className="mt-1 text-sm text-soft">Where a bore is upright; else its high side is at the top.</p>
-        </Labelled>
-      </Section>
+      <FrontMark facts={facts} setFacts={setFacts} />
+      <RodFacts two={two} rods={rods} setRods={setRods} />
+      <StandFacts stand={stand} set={set} choices={choices} />
       <Pockets choices={choices} onChange={setFacts} />
       <Sectors sectors={facts.sectors} onChange={(sectors) => setFacts({ sectors })} two={two} />
       {two && facts.pockets.length > 0 && (
@@ -149,6 +88,113 @@ export function EngineFacts({ clocking: { choices, set } }: { clocking: Clocking
         </Labelled>
       )}
     </div>
+  );
+}
+
+interface StandFactsProps {
+  stand: Stand;
+  set: (choices: ClockingChoices) => void;
+  choices: ClockingChoices;
+}
+
+/** How the block hangs, and where the fitter stands. */
+function StandFacts({ stand, set, choices }: StandFactsProps) {
+  return (
+    <Section title="In the stand">
+      <Turned
+        label="The block is rolled"
+        value={stand.roll}
+        most={180}
+        onSet={(roll) => set({ ...choices, stand: { ...stand, roll } })}
+        hint="Degrees to the right about the crank, as it hangs."
+      />
+      <Labelled words="You stand on">
+        <Segmented
+          label="You stand on"
+          value={stand.side}
+          options={STAND_SIDES}
+          onChange={(side) => set({ ...choices, stand: { ...stand, side } })}
+        />
+        <p className="mt-1 text-sm text-soft">Where a bore is upright; else its high side is at the top.</p>
+      </Labelled>
+    </Section>
+  );
+}
+
+interface RodFactsProps {
+  two: boolean;
+  rods: RodChoices;
+  setRods: (change: Partial<ClockingChoices['rods']>) => void;
+}
+
+/** Throws, which bank sits forward, and rod numbers. */
+function RodFacts({ two, rods, setRods }: RodFactsProps) {
+  const { job } = useJudgement();
+  if (!job) return null;
+  return (
+    <Section title="Rods">
+      {two && (
+        <Labelled words="Throws">
+          <Segmented
+            label="Throws"
+            value={throwsOf(job.engine, rods)}
+            options={THROWS.map((t) => [t, t === 'shared' ? 'two rods a throw' : 'a throw for each'] as const)}
+            onChange={(throws) => setRods({ throws })}
+          />
+        </Labelled>
+      )}
+      {two && (
+        <Labelled words="Bank that sits further forward">
+          <Segmented
+            label="Further forward"
+            value={forwardBankOf(job.engine, rods)}
+            options={BANKS}
+            onChange={(forwardBank) => setRods({ forwardBank })}
+          />
+        </Labelled>
+      )}
+      <SelectField
+        label="Rod numbers and tangs to"
+        value={rods.numbers}
+        options={SIDE_OPTIONS}
+        none="not said"
+        onChange={(numbers) => setRods({ numbers })}
+      />
+    </Section>
+  );
+}
+
+/** What marks the front of a piston, and where it points. */
+function FrontMark({
+  facts,
+  setFacts,
+}: {
+  facts: CrownFacts;
+  setFacts: (change: Partial<ClockingChoices['facts']>) => void;
+}) {
+  return (
+    <Section title="Front mark of the pistons">
+      <SelectField
+        label="Mark"
+        value={facts.frontMark?.what ?? null}
+        options={MARK_OPTIONS}
+        none="not said"
+        onChange={(what) => setFacts({ frontMark: what && { what, points: facts.frontMark?.points ?? 'front' } })}
+      />
+      {facts.frontMark && (
+        <SelectField
+          label="Points to"
+          value={facts.frontMark.points}
+          options={SIDE_OPTIONS}
+          onChange={(points) => points && facts.frontMark && setFacts({ frontMark: { ...facts.frontMark, points } })}
+          said={
+            facts.frontMark.points === 'intake' || facts.frontMark.points === 'exhaust'
+              ? facts.intake === null && 'Say which side the intake valves are on.'
+              : undefined
+          }
+        />
+      )}
+    </Section>
   );
 }
 
@@ -206,7 +252,7 @@ function Pockets({
   onChange: (change: Partial<ClockingChoices['facts']>) => void;
 }) {
   const judgement = useJudgement();
-  const { units, length } = useWords();
+  const { units } = useWords();
   const { pockets, flipped } = choices.facts;
   const bare = units === 'imperial' ? 'in' : 'mm';
   const [draft, setDraft] = useState<Pocket>(NO_POCKET);
@@ -223,90 +269,138 @@ function Pockets({
         As they lie on the right bank or the only one. A pocket is in the way where it crosses nine tenths of the bore’s
         radius.
       </p>
-      <ul className="mb-2 divide-y divide-line">
-        {pockets.map((p, i) => (
-          <li key={i} className="flex items-center gap-3">
-            <span className="flex-1">
-              {p.valve} at <b className="figures">{Math.round(p.at)}°</b>, middle {length(p.out, 'size')} out,{' '}
-              {length(p.across, 'size')} across
-            </span>
-            <Button
-              kind="quiet"
-              aria-label={`Take away the ${p.valve} pocket at ${Math.round(p.at)}°`}
-              onClick={() => onChange({ pockets: pockets.filter((_, k) => k !== i) })}
-            >
-              <Trash2 size={18} aria-hidden />
-            </Button>
-          </li>
-        ))}
-      </ul>
+      <PocketList pockets={pockets} onChange={onChange} />
       {pockets.length < 8 && (
-        <form
+        <PocketForm
           key={round}
-          aria-label="A pocket"
-          className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (wrong) return;
-            onChange({ pockets: [...pockets, draft] });
-            setDraft(NO_POCKET);
-            setRound((n) => n + 1);
-          }}
-        >
-          <SelectField
-            label="Valve"
-            value={draft.valve}
-            options={VALVES}
-            onChange={(valve) => valve && setDraft((d) => ({ ...d, valve }))}
-          />
-          <AngleField
-            label="Direction"
-            value={draft.at}
-            onFault={fault('at')}
-            onChange={(at) => setDraft((d) => ({ ...d, at }))}
-          />
-          <LengthsField
-            label="Middle out"
-            bare={bare}
-            most={1}
-            values={[draft.out]}
-            onFault={fault('out')}
-            onChange={([out]) => out !== undefined && setDraft((d) => ({ ...d, out }))}
-            hint="From the middle of the crown."
-          />
-          <LengthsField
-            label="Across"
-            bare={bare}
-            most={1}
-            values={[draft.across]}
-            onFault={fault('across')}
-            onChange={([across]) => across !== undefined && setDraft((d) => ({ ...d, across }))}
-            hint={tooFar ?? 'Its diameter.'}
-          />
-          <Button type="submit" kind="accent" disabled={wrong !== null}>
-            Add the pocket
-          </Button>
-        </form>
+          wrong={wrong}
+          onChange={onChange}
+          pockets={pockets}
+          draft={draft}
+          setDraft={setDraft}
+          setRound={setRound}
+          fault={fault}
+          bare={bare}
+          tooFar={tooFar}
+        />
       )}
-      {pockets.length > 0 && (
-        <fieldset className="mt-3 flex flex-wrap gap-x-4">
-          <legend className="font-bold">Pockets the other way front to back, on cylinder</legend>
-          {judgement.cylinders.map((c) => (
-            <label key={c.id} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-blue"
-                checked={flipped.includes(c.id)}
-                onChange={(event) =>
-                  onChange({ flipped: event.target.checked ? [...flipped, c.id] : flipped.filter((id) => id !== c.id) })
-                }
-              />
-              {c.label}
-            </label>
-          ))}
-        </fieldset>
-      )}
+      {pockets.length > 0 && <FlippedPockets flipped={flipped} onChange={onChange} />}
     </section>
+  );
+}
+
+interface PocketFormProps {
+  wrong: string | null;
+  onChange: (change: Partial<ClockingChoices['facts']>) => void;
+  pockets: Pocket[];
+  draft: Pocket;
+  setDraft: Dispatch<SetStateAction<Pocket>>;
+  setRound: Dispatch<SetStateAction<number>>;
+  fault: (key: string) => (found: string | null) => void;
+  bare: 'in' | 'mm';
+  tooFar: 'That lies outside the bore.' | null;
+}
+
+function PocketForm({ wrong, onChange, pockets, draft, setDraft, setRound, fault, bare, tooFar }: PocketFormProps) {
+  return (
+    <form
+      aria-label="A pocket"
+      className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (wrong) return;
+        onChange({ pockets: [...pockets, draft] });
+        setDraft(NO_POCKET);
+        setRound((n) => n + 1);
+      }}
+    >
+      <SelectField
+        label="Valve"
+        value={draft.valve}
+        options={VALVES}
+        onChange={(valve) => valve && setDraft((d) => ({ ...d, valve }))}
+      />
+      <AngleField
+        label="Direction"
+        value={draft.at}
+        onFault={fault('at')}
+        onChange={(at) => setDraft((d) => ({ ...d, at }))}
+      />
+      <LengthsField
+        label="Middle out"
+        bare={bare}
+        most={1}
+        values={[draft.out]}
+        onFault={fault('out')}
+        onChange={([out]) => out !== undefined && setDraft((d) => ({ ...d, out }))}
+        hint="From the middle of the crown."
+      />
+      <LengthsField
+        label="Across"
+        bare={bare}
+        most={1}
+        values={[draft.across]}
+        onFault={fault('across')}
+        onChange={([across]) => across !== undefined && setDraft((d) => ({ ...d, across }))}
+        hint={tooFar ?? 'Its diameter.'}
+      />
+      <Button type="submit" kind="accent" disabled={wrong !== null}>
+        Add the pocket
+      </Button>
+    </form>
+  );
+}
+
+function FlippedPockets({
+  flipped,
+  onChange,
+}: {
+  flipped: string[];
+  onChange: (change: Partial<ClockingChoices['facts']>) => void;
+}) {
+  const judgement = useJudgement();
+  return (
+    <fieldset className="mt-3 flex flex-wrap gap-x-4">
+      <legend className="font-bold">Pockets the other way front to back, on cylinder</legend>
+      {judgement.cylinders.map((c) => (
+        <Tick
+          key={c.id}
+          checked={flipped.includes(c.id)}
+          onChange={(isOn) => onChange({ flipped: isOn ? [...flipped, c.id] : flipped.filter((id) => id !== c.id) })}
+        >
+          {c.label}
+        </Tick>
+      ))}
+    </fieldset>
+  );
+}
+
+function PocketList({
+  pockets,
+  onChange,
+}: {
+  pockets: Pocket[];
+  onChange: (change: Partial<ClockingChoices['facts']>) => void;
+}) {
+  const { length } = useWords();
+  return (
+    <ul className="mb-2 divide-y divide-line">
+      {pockets.map((p, i) => (
+        <li key={i} className="flex items-center gap-3">
+          <span className="flex-1">
+            {p.valve} at <b className="figures">{Math.round(p.at)}°</b>, middle {length(p.out, 'size')} out,{' '}
+            {length(p.across, 'size')} across
+          </span>
+          <Button
+            kind="quiet"
+            aria-label={`Take away the ${p.valve} pocket at ${Math.round(p.at)}°`}
+            onClick={() => onChange({ pockets: pockets.filter((_, k) => k !== i) })}
+          >
+            <Trash2 size={18} aria-hidden />
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -364,17 +458,12 @@ function Sectors({
             setRound((n) => n + 1);
           }}
         >
-          <Field label="What is there">
-            {(props) => (
-              <input
-                {...props}
-                className="field"
-                maxLength={80}
-                value={draft.words}
-                onChange={(event) => setDraft((d) => ({ ...d, words: event.target.value }))}
-              />
-            )}
-          </Field>
+          <TextField
+            label="What is there"
+            maxLength={80}
+            value={draft.words}
+            onChange={(text) => setDraft((d) => ({ ...d, words: text }))}
+          />
           <AngleField
             label="From"
             value={draft.from}

@@ -2,17 +2,21 @@
 
 import { useMemo, useState } from 'react';
 import { withOwn } from '@/core/stages/clocking/moves';
-import { type Joint, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { type Joint, type Joints, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { checkJoints } from '@/core/stages/clocking/rules';
-import { type Reached, type Solved, solveAskOf } from '@/core/stages/clocking/clockingSolver';
+import { type Conflict, type Reached, type Solved, solveAskOf } from '@/core/stages/clocking/clockingSolver';
 import type { View } from '@/core/stages/clocking/viewpoint';
 import { directionWords } from '@/core/stages/clocking/words';
 import { useJudgement, useMoving } from '../openBuild/contexts';
+import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { useWorkerResult } from '../shared/useWorkerResult';
 import { Crown } from './Crown';
 import { JointMark } from './JointTable';
 import type { Clocking } from './useClocking';
+import type { JudgedCylinder } from '@/core/judge/judgement';
+import type { Plan } from '@/core/stages/clocking/choices';
+import type { Surroundings } from '@/core/stages/clocking/surroundings';
 
 const begin = (): Worker => new Worker(new URL('../../workers/clocking.ts', import.meta.url), { type: 'module' });
 
@@ -76,34 +80,18 @@ export function Optimise({ clocking, view }: { clocking: Clocking; view: View })
       <fieldset className="flex flex-wrap items-center gap-x-5">
         <legend className="font-bold">Stay where they are</legend>
         {JOINTS.map((joint) => (
-          <label key={joint} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-blue"
-              checked={held.includes(joint)}
-              onChange={(event) =>
-                setHeld((h) => (event.target.checked ? [...h, joint] : h.filter((j) => j !== joint)))
-              }
-            />
+          <Tick
+            key={joint}
+            checked={held.includes(joint)}
+            onChange={(isOn) => setHeld((h) => (isOn ? [...h, joint] : h.filter((j) => j !== joint)))}
+          >
             {JOINT_WORDS[joint]}
-          </label>
+          </Tick>
         ))}
       </fieldset>
       {found.state === 'running' && <p className="text-lg text-soft">Working it out …</p>}
       {found.state === 'failed' && <p className="text-lg text-over">It could not be worked out in this browser.</p>}
-      {solved && !solved.ok && (
-        <div role="status" aria-label="Placing">
-          <p className="text-xl">
-            <b className="text-over">Nothing fits cylinder {at.cylinder.label}.</b> These cannot be met together;
-            without any one of them they can:
-          </p>
-          <ul className="mt-1 list-disc pl-6 text-lg">
-            {solved.conflict.map(({ words }) => (
-              <li key={words}>{words}</li>
-            ))}
-          </ul>
-        </div>
-      )}
+      {solved && !solved.ok && <NoPlacing at={at} solved={solved} />}
       {solved?.ok && shown && (
         <div role="status" aria-label="Placing" className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
           <Crown
@@ -114,40 +102,79 @@ export function Optimise({ clocking, view }: { clocking: Clocking; view: View })
             title={`Crown of cylinder ${at.cylinder.label} as placed`}
             className="block max-h-[360px] w-full"
           />
-          <div>
-            <h2 className="text-lg">Cylinder {at.cylinder.label}</h2>
-            <ul className="mt-1">
-              {JOINTS.map((joint) => (
-                <li key={joint} className="flex items-center gap-2 py-0.5">
-                  <JointMark joint={joint} />{' '}
-                  <b className="figures min-w-12 text-right">{Math.round(solved.joints[joint]) % 360}°</b>{' '}
-                  <span className="text-soft">{directionWords(solved.joints[joint], at.round)}</span>
-                </li>
-              ))}
-            </ul>
-            <dl className="mt-3 grid grid-cols-[1fr_auto] gap-x-4 text-soft">
-              {(Object.keys(REACHED_WORDS) as (keyof Reached)[]).map((key) =>
-                solved.reached[key] === null ? null : (
-                  <div key={key} className="contents">
-                    <dt>{REACHED_WORDS[key]}</dt>
-                    <dd className="figures text-right text-ink">{solved.reached[key]}°</dd>
-                  </div>
-                ),
-              )}
-            </dl>
-            <div className="mt-3 flex flex-wrap gap-3">
-              <Button kind="strong" disabled={isSame} onClick={() => use([at])}>
-                {isSame ? 'It stands so already' : `Place cylinder ${at.cylinder.label} so`}
-              </Button>
-              {planned.length > 1 && (
-                <Button kind="accent" disabled={!allFit} onClick={() => use(planned)}>
-                  Place all, each for its own bank
-                </Button>
-              )}
-            </div>
-          </div>
+          <Placing at={at} solved={solved} isSame={isSame} use={use} planned={planned} allFit={allFit} />
         </div>
       )}
+    </div>
+  );
+}
+
+interface PlacingProps {
+  at: { cylinder: JudgedCylinder; plan: Plan; round: Surroundings };
+  solved: { ok: true; joints: Joints; reached: Reached };
+  isSame: boolean;
+  use: (which: { cylinder: JudgedCylinder; plan: Plan; round: Surroundings }[]) => void;
+  planned: { cylinder: JudgedCylinder; plan: Plan; round: Surroundings }[];
+  allFit: boolean;
+}
+
+/** Where the joints come, and how far that reaches. */
+function Placing({ at, solved, isSame, use, planned, allFit }: PlacingProps) {
+  return (
+    <div>
+      <h2 className="text-lg">Cylinder {at.cylinder.label}</h2>
+      <ul className="mt-1">
+        {JOINTS.map((joint) => (
+          <li key={joint} className="flex items-center gap-2 py-0.5">
+            <JointMark joint={joint} />{' '}
+            <b className="figures min-w-12 text-right">{Math.round(solved.joints[joint]) % 360}°</b>{' '}
+            <span className="text-soft">{directionWords(solved.joints[joint], at.round)}</span>
+          </li>
+        ))}
+      </ul>
+      <dl className="mt-3 grid grid-cols-[1fr_auto] gap-x-4 text-soft">
+        {(Object.keys(REACHED_WORDS) as (keyof Reached)[]).map((key) =>
+          solved.reached[key] === null ? null : (
+            <div key={key} className="contents">
+              <dt>{REACHED_WORDS[key]}</dt>
+              <dd className="figures text-right text-ink">{solved.reached[key]}°</dd>
+            </div>
+          ),
+        )}
+      </dl>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <Button kind="strong" disabled={isSame} onClick={() => use([at])}>
+          {isSame ? 'It stands so already' : `Place cylinder ${at.cylinder.label} so`}
+        </Button>
+        {planned.length > 1 && (
+          <Button kind="accent" disabled={!allFit} onClick={() => use(planned)}>
+            Place all, each for its own bank
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What cannot be met together. */
+function NoPlacing({
+  at,
+  solved,
+}: {
+  at: { cylinder: JudgedCylinder; plan: Plan; round: Surroundings };
+  solved: { ok: false; conflict: Conflict[] };
+}) {
+  return (
+    <div role="status" aria-label="Placing">
+      <p className="text-xl">
+        <b className="text-over">Nothing fits cylinder {at.cylinder.label}.</b> These cannot be met together; without
+        any one of them they can:
+      </p>
+      <ul className="mt-1 list-disc pl-6 text-lg">
+        {solved.conflict.map(({ words }) => (
+          <li key={words}>{words}</li>
+        ))}
+      </ul>
     </div>
   );
 }

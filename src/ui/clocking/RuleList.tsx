@@ -1,6 +1,7 @@
 'use client';
 
-import { RULE_REASONS, heldWords } from '@/core/stages/clocking/ruleWords';
+import { heldWords } from '@/core/stages/clocking/ruleNames';
+import { RULE_REASONS } from '@/core/stages/clocking/ruleWords';
 import { type Cure, type RuleResult, RULE_SEVERITIES, cureWords } from '@/core/stages/clocking/rules';
 import { Button } from '../shared/Button';
 import { SeverityMark } from '../stages/Findings';

@@ -1,6 +1,7 @@
 'use client';
 
-import { RULE_REASONS, RULE_WORDS, LIMIT_WORDS, SCOPE_WORDS } from '@/core/stages/clocking/ruleWords';
+import { RULE_WORDS, LIMIT_WORDS, SCOPE_WORDS } from '@/core/stages/clocking/ruleNames';
+import { RULE_REASONS } from '@/core/stages/clocking/ruleWords';
 import {
   type Rule,
   type RuleId,

@@ -1,8 +1,9 @@
 'use client';
 
-import { useState } from 'react';
+import { schoolFaults } from '@/core/stages/clocking/schoolFaults';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import type { ClockingChoices } from '@/core/stages/clocking/choices';
-import { usePersistedDraft } from '../shared/persistedDraft';
+import { useForm } from '../shared/useForm';
 import { withoutOwn } from '@/core/stages/clocking/moves';
 import { type Joint, type Joints, JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { type School, type SchoolSettings, type SheetPositions, SCHOOLS } from '@/core/stages/clocking/schools';
@@ -12,10 +13,12 @@ import { hasTwoBanks } from '@/core/foundation/engine/engine';
 import { arcAngle } from '@/core/foundation/quantity/angle';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { AngleField } from '../shared/AngleField';
+import { Tick } from '../shared/Tick';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
-import { LengthsField } from '../shared/LengthsField';
+import { BareLengthField } from '../shared/LengthsField';
 import { Segmented } from '../shared/Segmented';
+import { unitOf } from '../shared/shopUnits';
 import { SelectField } from '../shared/SelectField';
 import { Term } from '../shared/Term';
 
@@ -66,21 +69,15 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
       </p>
       <details className="mb-1" hidden={SETTINGS[school].length === 0}>
         <summary className="min-h-11 py-2.5 text-blue underline underline-offset-4">The school’s own figures</summary>
-        <Settings key={school + JSON.stringify(choices.settings)} choices={choices} set={set} bore={bore} />
+        <Settings key={school} choices={choices} set={set} bore={bore} />
       </details>
       {school === 'sheet' && (
         <Button onClick={onSheet}>{choices.sheet ? 'The sheet’s angles' : 'Enter the sheet’s angles'}</Button>
       )}
       {job && hasTwoBanks(job.engine.layout) && (
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-blue"
-            checked={choices.mirrorLeft}
-            onChange={(event) => set({ ...choices, mirrorLeft: event.target.checked })}
-          />
+        <Tick checked={choices.mirrorLeft} onChange={(isOn) => set({ ...choices, mirrorLeft: isOn })}>
           Mirrored on the left bank
-        </label>
+        </Tick>
       )}
       {!clockingChosen && (
         <div className="mt-1 mb-2">
@@ -99,54 +96,37 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
   );
 }
 
-/** The school's own figures, set in one step. */
+/** The school’s own figures, set in one step. */
 function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
   const { units } = useWords();
   const keys = SETTINGS[choices.school];
-  const [draft, setDraft, left] = usePersistedDraft('school', choices.settings);
-  const [faults, setFaults] = useState<Record<string, string | null>>({});
-  const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
+  const form = useForm({
+    ...{ name: 'school', base: choices.settings, units, faultsOf: schoolFaults },
+    onSet: (settings) => set({ ...choices, settings }),
+  });
+  const { railArc } = form.draft;
   if (keys.length === 0) return null;
-  const arcFault = draft.railArc < 1_000_000 || draft.railArc > 200_000_000 ? 'An arc is from 1 to 200 mm.' : null;
-  const wrong = arcFault !== null || Object.values(faults).some((f) => f);
-  const isChanged = keys.some((key) => draft[key] !== choices.settings[key]);
+  const isChanged = keys.some((key) => form.draft[key] !== choices.settings[key]);
   return (
-    <form
-      aria-label="The school’s figures"
-      className="mb-2 grid gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!wrong) set({ ...choices, settings: draft });
-      }}
-    >
-      {left}
+    <form key={form.drawn} aria-label="The school’s figures" className="mb-2 grid gap-2" onSubmit={form.submit}>
+      {form.note}
       {keys.map((key) =>
         key === 'railArc' ? (
-          <div key={key}>
-            <LengthsField
-              label="Rails from the joint, arc"
-              bare={units === 'imperial' ? 'in' : 'mm'}
-              most={1}
-              values={[draft.railArc]}
-              onFault={fault(key)}
-              onChange={([railArc]) => railArc !== undefined && setDraft((d) => ({ ...d, railArc }))}
-              hint={
-                arcFault ?? (bore === null ? undefined : `${arcAngle(draft.railArc, bore).toFixed(1)}° at this bore`)
-              }
-            />
-          </div>
-        ) : (
-          <AngleField
+          <BareLengthField
             key={key}
-            label={SETTING_WORDS[key]}
-            value={draft[key]}
-            onFault={fault(key)}
-            onChange={(degrees) => setDraft((d) => ({ ...d, [key]: degrees }))}
+            label="Rails from the joint, arc"
+            bare={unitOf(units)}
+            {...form.field(key)}
+            hint={
+              form.fault(key) ?? (bore === null ? undefined : `${arcAngle(railArc, bore).toFixed(1)}° at this bore`)
+            }
           />
+        ) : (
+          <AngleField key={key} label={SETTING_WORDS[key]} {...form.field(key)} />
         ),
       )}
-      {(isChanged || wrong) && (
-        <Button type="submit" kind="accent" disabled={wrong}>
+      {(isChanged || form.wrong !== null) && (
+        <Button type="submit" kind="accent" disabled={form.wrong !== null}>
           Set for all cylinders
         </Button>
       )}
@@ -195,7 +175,7 @@ export function SheetForm({
   const [asked, setAsked] = useState(false);
   const heard = (joint: Joint): ReturnType<typeof parseCrownAngle> => parseCrownAngle(typed[joint], 0);
   const faultOf = (joint: Joint): string | undefined => {
-    if (typed[joint].trim() === '') return asked ? 'An angle is asked for here.' : undefined;
+    if (typed[joint].trim() === '') return asked ? 'Enter an angle.' : undefined;
     const found = heard(joint);
     return found.ok ? undefined : found.fault;
   };
@@ -230,43 +210,25 @@ export function SheetForm({
         As it is printed, for the right bank or the only one. Say where the sheet’s 0° points on the crown and which way
         it counts; the rest is turned for you.
       </p>
-      <div className="flex flex-wrap items-end gap-4">
-        <div>
-          <span className="mb-1 block font-bold">Its 0° points to</span>
-          <div className="overflow-x-auto">
-            <Segmented label="The sheet’s 0° points to" value={zero} options={ZEROS} onChange={setZero} />
-          </div>
-        </div>
-        <div>
-          <span className="mb-1 block font-bold">It counts</span>
-          <Segmented label="The sheet counts" value={sense} options={SENSES} onChange={setSense} />
-        </div>
-      </div>
+      <SheetZero zero={zero} setZero={setZero} sense={sense} setSense={setSense} />
       <div className="grid gap-3 sm:grid-cols-3">
         {JOINTS.map((joint) => (
-          <Field key={joint} label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}, °`} error={faultOf(joint)}>
-            {(props) => (
-              <input
-                {...props}
-                className="field figures"
-                autoComplete="off"
-                value={typed[joint]}
-                onChange={(event) => setTyped((t) => ({ ...t, [joint]: event.target.value }))}
-              />
-            )}
-          </Field>
+          <TextField
+            key={joint}
+            label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}, °`}
+            error={faultOf(joint)}
+            figures
+            value={typed[joint]}
+            onChange={(text) => setTyped((t) => ({ ...t, [joint]: text }))}
+          />
         ))}
-        <Field label="Which sheet" hint="e.g. packed with ring set TF-82">
-          {(props) => (
-            <input
-              {...props}
-              className="field"
-              maxLength={200}
-              value={from}
-              onChange={(event) => setFrom(event.target.value)}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Which sheet"
+          hint="e.g. packed with ring set TF-82"
+          maxLength={200}
+          value={from}
+          onChange={(text) => setFrom(text)}
+        />
       </div>
       <div className="flex gap-3">
         <Button type="submit" kind="strong">
@@ -275,5 +237,30 @@ export function SheetForm({
         {sheet && <Button onClick={onDone}>Leave it</Button>}
       </div>
     </form>
+  );
+}
+
+interface SheetZeroProps {
+  zero: '0' | '90' | '180' | '270';
+  setZero: Dispatch<SetStateAction<'0' | '90' | '180' | '270'>>;
+  sense: 'clockwise' | 'anticlockwise';
+  setSense: Dispatch<SetStateAction<'clockwise' | 'anticlockwise'>>;
+}
+
+/** Where the sheet counts from, and which way. */
+function SheetZero({ zero, setZero, sense, setSense }: SheetZeroProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <div>
+        <span className="mb-1 block font-bold">Its 0° points to</span>
+        <div className="overflow-x-auto">
+          <Segmented label="The sheet’s 0° points to" value={zero} options={ZEROS} onChange={setZero} />
+        </div>
+      </div>
+      <div>
+        <span className="mb-1 block font-bold">It counts</span>
+        <Segmented label="The sheet counts" value={sense} options={SENSES} onChange={setSense} />
+      </div>
+    </div>
   );
 }

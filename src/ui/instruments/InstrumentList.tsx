@@ -11,12 +11,14 @@ import {
   isFiler,
   isOutOfDate,
 } from '@/core/foundation/uncertainty/instrument';
+import { newInstrument } from '@/core/foundation/uncertainty/newInstrument';
 import { INSTRUMENT_KIND_WORDS } from '@/core/foundation/uncertainty/instrumentWords';
 import { Button } from '../shared/Button';
 import { usePersisted } from '../shared/persisted';
 import { Segmented } from '../shared/Segmented';
 import { useListens } from '../shared/useInBrowser';
-import { InstrumentForm, blankInstrument } from './InstrumentForm';
+import { freshId } from '../shared/freshId';
+import { InstrumentForm } from './InstrumentForm';
 import { runCommand, whyNot } from '../shared/runCommand';
 
 const UNIT_OPTIONS = [
@@ -37,6 +39,7 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
   const units: Units = kept === 'metric' ? 'metric' : 'imperial';
   const [open, setOpen] = useState<string | null>(null);
   const [faults, setFaults] = useState<string[]>([]);
+  const [newId, setNewId] = useState(freshId);
   const [away, setAway] = useState<Away | null>(null);
   const [busy, setBusy] = useState(false);
 
@@ -66,24 +69,13 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
     });
   const toggle = (id: string): void => {
     setFaults([]);
+    setNewId(freshId());
     setOpen(open === id ? null : id);
   };
 
   return (
     <div inert={!listens}>
-      <div className="flex flex-wrap items-end gap-4">
-        <div className="flex-1">
-          <h1>Tools</h1>
-          <p className="mt-1 max-w-prose text-lg text-soft">
-            What the shop measures with. A reading names its tool; one out of date or out of its range is called out,
-            and its error limit goes into every ±. A build keeps the tools its readings name as they were.
-          </p>
-        </div>
-        <Segmented label="Units shown" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
-        <Button kind="accent" onClick={() => toggle('new')}>
-          Add a tool
-        </Button>
-      </div>
+      <ListHead units={units} setUnits={setUnits} toggle={toggle} />
       {away && (
         <div role="status" className="mt-3 flex items-center gap-4 border-y border-line bg-steel px-4 py-2">
           <p className="flex-1">{away.name} is put away. Readings made with it keep it.</p>
@@ -97,7 +89,7 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
       )}
       {open === 'new' && (
         <InstrumentForm
-          initial={blankInstrument(units)}
+          initial={newInstrument(units, newId)}
           units={units}
           faults={faults}
           onSave={(tool) => void save(tool, 0)}
@@ -113,23 +105,7 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
             <ul className="divide-y divide-line border-y border-line">
               {own.map((tool) => (
                 <li key={tool.id}>
-                  <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1">
-                    <b className="min-w-52 text-lg">{tool.name}</b>
-                    <span className="flex-1">
-                      {isFiler(tool) ? (
-                        <span className="text-soft">what it takes off is learnt from its cuts</span>
-                      ) : (
-                        <Figures tool={tool} units={units} />
-                      )}
-                    </span>
-                    {!isFiler(tool) && <Calibration tool={tool} today={today} />}
-                    <Button kind="quiet" aria-expanded={open === tool.id} onClick={() => toggle(tool.id)}>
-                      Edit<span className="sr-only"> {tool.name}</span>
-                    </Button>
-                    <Button kind="quiet" onClick={() => void putAway(tool, true)}>
-                      Put away<span className="sr-only"> {tool.name}</span>
-                    </Button>
-                  </div>
+                  <ToolLine tool={tool} units={units} today={today} open={open} toggle={toggle} putAway={putAway} />
                   {open === tool.id && (
                     <InstrumentForm
                       initial={tool}
@@ -145,6 +121,62 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
           </section>
         );
       })}
+    </div>
+  );
+}
+
+interface ListHeadProps {
+  units: Units;
+  setUnits: (value: string) => void;
+  toggle: (id: string) => void;
+}
+
+function ListHead({ units, setUnits, toggle }: ListHeadProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <div className="flex-1">
+        <h1>Tools</h1>
+        <p className="mt-1 max-w-prose text-lg text-soft">
+          What the shop measures with. A reading names its tool; one out of date or out of its range is called out, and
+          its error limit goes into every ±. A build keeps the tools its readings name as they were.
+        </p>
+      </div>
+      <Segmented label="Units shown" value={units} options={UNIT_OPTIONS} onChange={setUnits} />
+      <Button kind="accent" onClick={() => toggle('new')}>
+        Add a tool
+      </Button>
+    </div>
+  );
+}
+
+interface ToolLineProps {
+  tool: Instrument;
+  units: Units;
+  today: string;
+  open: string | null;
+  toggle: (id: string) => void;
+  putAway: (tool: Away, isAway: boolean) => Promise<void>;
+}
+
+/** One tool of the list. */
+function ToolLine({ tool, units, today, open, toggle, putAway }: ToolLineProps) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1 py-1">
+      <b className="min-w-52 text-lg">{tool.name}</b>
+      <span className="flex-1">
+        {isFiler(tool) ? (
+          <span className="text-soft">what it takes off is learnt from its cuts</span>
+        ) : (
+          <Figures tool={tool} units={units} />
+        )}
+      </span>
+      {!isFiler(tool) && <Calibration tool={tool} today={today} />}
+      <Button kind="quiet" aria-expanded={open === tool.id} onClick={() => toggle(tool.id)}>
+        Edit<span className="sr-only"> {tool.name}</span>
+      </Button>
+      <Button kind="quiet" onClick={() => void putAway(tool, true)}>
+        Put away<span className="sr-only"> {tool.name}</span>
+      </Button>
     </div>
   );
 }

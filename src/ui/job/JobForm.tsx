@@ -1,23 +1,27 @@
 'use client';
 
-import { type ChangeEvent, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { ParseContext } from '@/core/foundation/quantity/readingField';
-import { usePersistedDraft } from '../shared/persistedDraft';
-import { type Layout, type Numbering, cylindersOf, hasTwoBanks } from '@/core/foundation/engine/engine';
+import { type Engine, type Numbering, hasTwoBanks } from '@/core/foundation/engine/engine';
+import { numberingWords, changeLayout } from '@/core/foundation/engine/changeLayout';
 import { engineFaults } from '@/core/foundation/engine/engineFaults';
 import type { Chart } from '@/core/models/charts/chart';
 import { PistonField } from '../service/PistonField';
 import { ServiceFields } from '../service/ServiceFields';
 import { SurfaceField } from '../service/SurfaceField';
+import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { LengthField } from '../shared/LengthField';
+import { SelectField } from '../shared/SelectField';
+import { TextField } from '../shared/TextField';
+import { type Form, useForm } from '../shared/useForm';
 import { Segmented } from '../shared/Segmented';
 import { SHOP_UNITS } from '../shared/shopUnits';
 import type { Job } from '@/core/record/jobCard';
 import type { StageId } from '@/core/judge/registry';
 import { STAGE_IDS, covers, stageOf } from '@/core/judge/stageTables';
-import { type JobWords, jobFaults } from '@/core/stages/job/jobFaults';
+import { jobFaults } from '@/core/stages/job/jobFaults';
 import { Term } from '../shared/Term';
 
 interface Props {
@@ -63,46 +67,6 @@ const ROTATION_OPTIONS = [
   ['clockwise', 'clockwise'],
   ['anticlockwise', 'anticlockwise'],
 ] as const;
-/** As many cylinders as an engine of a layout most often has. */
-const MOST_OFTEN: Record<Layout, number> = { single: 1, inline: 4, vee: 8, flat: 4 };
-
-/** How many cylinders an engine of another layout has: as many as it had where that can be, but a four is seldom a V. */
-function cylindersFor(layout: Layout, before: number): number {
-  if (layout === 'single') return 1;
-  const fits = before >= 2 && (layout === 'inline' || before % 2 === 0);
-  return fits && !(layout === 'vee' && before === MOST_OFTEN.inline) ? before : MOST_OFTEN[layout];
-}
-
-/** The engine as another layout, keeping what still makes sense. */
-function relaid(engine: Job['engine'], layout: Layout): Job['engine'] {
-  const two = hasTwoBanks(layout);
-  const scheme =
-    two === (engine.numbering.scheme === 'sequence') ? (two ? 'alternate' : 'sequence') : engine.numbering.scheme;
-  const cylinders = cylindersFor(layout, engine.cylinders);
-  const bankAngle =
-    layout === 'vee'
-      ? engine.bankAngle > 0 && engine.bankAngle < 180
-        ? engine.bankAngle
-        : 90
-      : layout === 'flat'
-        ? 180
-        : 0;
-  return { ...engine, layout, cylinders, bankAngle, numbering: { ...engine.numbering, scheme } };
-}
-
-function numberingWords(engine: Job['engine']): string {
-  if (engineFaults(engine).length > 0) return '';
-  const words = (bank: string): string =>
-    cylindersOf(engine)
-      .filter((c) => c.bank === bank)
-      .sort((a, b) => a.row - b.row)
-      .map((c) => c.label)
-      .join(' ');
-  return hasTwoBanks(engine.layout)
-    ? `From the front: left bank ${words('left')}; right bank ${words('right')}.`
-    : `From the front: ${words('only')}.`;
-}
-
 const COVERABLE = STAGE_IDS.filter((id) => stageOf(id).coverage !== 'always');
 
 /** Which stages this job covers: what is left to others is not asked for, and does not count as undone. */
@@ -129,15 +93,9 @@ function Covered({
       </p>
       <div className="flex flex-wrap gap-x-5">
         {COVERABLE.map((id) => (
-          <label key={id} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-blue"
-              checked={covers(job, id)}
-              onChange={(event) => change(id, event.target.checked)}
-            />
+          <Tick key={id} checked={covers(job, id)} onChange={(isOn) => change(id, isOn)}>
             {stageOf(id).words}
-          </label>
+          </Tick>
         ))}
       </div>
     </fieldset>
@@ -156,230 +114,250 @@ export function JobForm({
   draftName,
   onJob,
 }: Props) {
-  const [generation, setGeneration] = useState(0);
-  const [job, setJob, left] = usePersistedDraft(draftName, initial, () => setGeneration((g) => g + 1));
-  useEffect(() => onJob?.(job), [onJob, job]);
-  const [tried, setTried] = useState(false);
   const [saving, setSaving] = useState(false);
   const [faults, setFaults] = useState<string[]>([]);
-  const [boreFault, setBoreFault] = useState<string | null>(null);
-  const [serviceFault, setServiceFault] = useState<string | null>(null);
-  const { engine, units, service, duty } = job;
-  const wrong = jobFaults(job);
-  const shown = tried ? wrong : {};
-  const engineErrors = engineFaults(engine);
-  const two = hasTwoBanks(engine.layout);
-
-  const set = <K extends keyof Job>(field: K, value: Job[K]): void => {
-    setJob((before) => ({ ...before, [field]: value }));
-    onTouch?.();
-  };
-  const setCovered = (covered: Pick<Job, 'elsewhere' | 'also'>): void => setJob({ ...job, ...covered });
-  const setEngine = (next: Job['engine']): void => set('engine', next);
-  const words = (field: JobWords) => ({
-    value: job[field],
-    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>): void => set(field, event.target.value),
-    className: 'field',
-  });
-
-  const save = async (): Promise<void> => {
-    setTried(true);
-    const unsettled = [boreFault, serviceFault].flatMap((fault) => fault ?? []);
-    if (unsettled.length > 0 || Object.keys(wrong).length > 0) {
-      setFaults(unsettled);
-      return;
-    }
+  const save = async (job: Job): Promise<void> => {
     setSaving(true);
-    setFaults(await onSave({ ...job, name: job.name.trim() }));
+    setFaults(await onSave(job));
     setSaving(false);
   };
-
+  const form = useForm<Job>({
+    ...{ name: draftName, base: initial, faultsOf: jobFaults },
+    onSet: (job) => void save(job),
+  });
+  const { draft: job } = form;
+  useEffect(() => onJob?.(job), [onJob, job]);
+  const part: PartProps = {
+    form,
+    set: (change) => {
+      form.set(change);
+      onTouch?.();
+    },
+  };
   return (
-    <form
-      key={generation}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-      onChange={onTouch}
-      noValidate
-      className="grid max-w-3xl gap-8"
-    >
-      {left}
-      <fieldset className="grid gap-4 sm:grid-cols-2">
-        <legend className="mb-2 text-lg font-bold">
-          What is on the <Term word="stand" />
-        </legend>
-        <Field label="Name of the build" error={shown.name} hint="How the shop will look it up.">
-          {(props) => <input {...props} {...words('name')} autoComplete="off" autoFocus={initial.name === ''} />}
-        </Field>
-        <Field label="Customer" error={shown.customer} hint="Or stock.">
-          {(props) => <input {...props} {...words('customer')} autoComplete="off" />}
-        </Field>
-        <Field
-          label="Engine and parts"
-          error={shown.description}
-          hint="Block, ring set, pistons: what the next one like it will be looked up by."
-        >
-          {(props) => <input {...props} {...words('description')} autoComplete="off" />}
-        </Field>
-        <div>
-          <span className="mb-1 block font-bold">The shop speaks</span>
-          <Segmented
-            label="The shop speaks"
-            value={units}
-            options={SHOP_UNITS}
-            onChange={(next) => set('units', next)}
-          />
-          <p className="mt-1 text-sm text-soft">What a bare number means. It can be switched at any time.</p>
-        </div>
-      </fieldset>
-
-      <fieldset className="grid gap-4 sm:grid-cols-2">
-        <legend className="mb-2 text-lg font-bold">The block</legend>
-        <div>
-          <span className="mb-1 block font-bold">Layout</span>
-          <Segmented
-            label="Layout"
-            value={engine.layout}
-            options={LAYOUT_OPTIONS}
-            onChange={(layout) => setEngine(relaid(engine, layout))}
-          />
-        </div>
-        <Field label="Cylinders" error={engineErrors.find((e) => /cylinder/i.test(e))} hint="1 to 16">
-          {(props) => (
-            <input
-              {...props}
-              type="number"
-              min={1}
-              max={16}
-              value={Number.isNaN(engine.cylinders) ? '' : engine.cylinders}
-              disabled={engine.layout === 'single'}
-              onChange={(event) => setEngine({ ...engine, cylinders: event.target.valueAsNumber })}
-              className="field figures"
-            />
-          )}
-        </Field>
-        {engine.layout === 'vee' && (
-          <Field
-            label="Bank angle, degrees"
-            error={engineErrors.find((e) => e.startsWith('Bank angle'))}
-            hint="Between the banks"
-          >
-            {(props) => (
-              <input
-                {...props}
-                type="number"
-                value={Number.isNaN(engine.bankAngle) ? '' : engine.bankAngle}
-                onChange={(event) => setEngine({ ...engine, bankAngle: event.target.valueAsNumber })}
-                className="field figures"
-              />
-            )}
-          </Field>
-        )}
-        {two && (
-          <Field label="Numbering">
-            {(props) => (
-              <select
-                {...props}
-                className="field"
-                value={engine.numbering.scheme}
-                onChange={(event) =>
-                  setEngine({
-                    ...engine,
-                    numbering: { ...engine.numbering, scheme: event.target.value as Numbering['scheme'] },
-                  })
-                }
-              >
-                {TWO_BANK_SCHEMES.map(([scheme, words]) => (
-                  <option key={scheme} value={scheme}>
-                    {words}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
-        )}
-        <div>
-          <span className="mb-1 block font-bold">
-            Cylinder {engine.numbering.scheme === 'lettered' ? 'A1' : '1'} is at the
-          </span>
-          <div className="flex flex-wrap gap-2">
-            <Segmented
-              label="Cylinder 1 is at"
-              value={engine.numbering.start}
-              options={START_OPTIONS}
-              onChange={(start) => setEngine({ ...engine, numbering: { ...engine.numbering, start } })}
-            />
-            {two && (
-              <Segmented
-                label="Cylinder 1 is in"
-                value={engine.numbering.firstBank}
-                options={BANK_OPTIONS}
-                onChange={(firstBank) => setEngine({ ...engine, numbering: { ...engine.numbering, firstBank } })}
-              />
-            )}
-          </div>
-          <p className="mt-1 text-sm text-soft">
-            {numberingWords(engine)} {two && 'Banks as seen from the driver’s seat.'}
-          </p>
-        </div>
-        <div>
-          <span className="mb-1 block font-bold">Crank turns, seen from the front</span>
-          <Segmented
-            label="Crank turns"
-            value={engine.rotation}
-            options={ROTATION_OPTIONS}
-            onChange={(rotation) => setEngine({ ...engine, rotation })}
-          />
-          <p className="mt-1 text-sm text-soft">It decides which side is the major thrust face.</p>
-        </div>
-      </fieldset>
-
-      <fieldset className="grid gap-4 sm:grid-cols-2">
-        <legend className="mb-2 text-lg font-bold">What the targets rest on</legend>
-        <LengthField
-          key={units}
-          label="Planned finished bore"
-          kind="bore"
-          units={units}
-          value={job.plannedBore}
-          onChange={(next) => set('plannedBore', next)}
-          onFault={setBoreFault}
-          expected={expectedBore}
-          hint="Not the catalogue’s: what it will be honed to. Measured bores take over as they come."
-        />
-        <PistonField chart={chart} value={job.construction} onChange={(next) => set('construction', next)} />
-        <ServiceFields
-          service={service}
-          duty={duty}
-          chart={chart}
-          engine={{ cylinders: Number.isInteger(engine.cylinders) ? engine.cylinders : 1, bore: job.plannedBore }}
-          units={units}
-          drawn
-          onChange={(next) => set('service', next)}
-          onDuty={(next) => set('duty', next)}
-          onFault={setServiceFault}
-        />
-        <SurfaceField value={job.surface} onChange={(next) => set('surface', next)} />
-        <Covered job={job} onChange={setCovered} />
-        <Field label="Notes" error={shown.notes} hint="Anything the next person at the bench should know.">
-          {(props) => <textarea {...props} {...words('notes')} rows={3} />}
-        </Field>
-      </fieldset>
-
+    <form key={form.drawn} onSubmit={form.submit} onChange={onTouch} noValidate className="grid max-w-3xl gap-8">
+      {form.note}
+      <OnTheStand {...part} isNew={initial.name === ''} />
+      <Block {...part} />
+      <RestsOn {...part} chart={chart} expectedBore={expectedBore} />
       <div className="flex flex-wrap items-center gap-4">
         <Button kind="strong" type="submit" disabled={saving}>
           {submit}
         </Button>
         <div role="status">
-          {faults.length > 0 && <p className="font-bold text-over">{faults.join(' ')}</p>}
+          {faults.length > 0 && form.wrong === null && <p className="font-bold text-over">{faults.join(' ')}</p>}
           {saved && <p className="font-bold text-ok">Saved.</p>}
-          {Object.keys(shown).length > 0 && (
-            <p className="font-bold text-over">Something above is missing or wrong: see beside the field.</p>
+          {form.isTried && form.wrong !== null && (
+            <p className="font-bold text-over">
+              {form.unsettled ?? 'Something above is missing or wrong: see beside the field.'}
+            </p>
           )}
         </div>
       </div>
     </form>
+  );
+}
+
+interface PartProps {
+  form: Form<Job>;
+  set: (change: Partial<Job>) => void;
+}
+
+/** What is wrong with a field, once the card was to be saved. */
+const shown = (form: Form<Job>, field: keyof Job): string | undefined => (form.isTried ? form.fault(field) : undefined);
+
+function OnTheStand({ form, set, isNew }: PartProps & { isNew: boolean }) {
+  const { draft: job } = form;
+  return (
+    <fieldset className="grid gap-4 sm:grid-cols-2">
+      <legend className="mb-2 text-lg font-bold">
+        What is on the <Term word="stand" />
+      </legend>
+      <TextField
+        label="Name of the build"
+        error={shown(form, 'name')}
+        hint="How the shop will look it up."
+        autoFocus={isNew}
+        value={job.name}
+        onChange={(name) => set({ name })}
+      />
+      <TextField
+        label="Customer"
+        error={shown(form, 'customer')}
+        hint="Or stock."
+        value={job.customer}
+        onChange={(customer) => set({ customer })}
+      />
+      <TextField
+        label="Engine and parts"
+        error={shown(form, 'description')}
+        hint="Block, ring set, pistons: what the next one like it will be looked up by."
+        value={job.description}
+        onChange={(description) => set({ description })}
+      />
+      <div>
+        <span className="mb-1 block font-bold">The shop speaks</span>
+        <Segmented
+          label="The shop speaks"
+          value={job.units}
+          options={SHOP_UNITS}
+          onChange={(units) => set({ units })}
+        />
+        <p className="mt-1 text-sm text-soft">What a bare number means. It can be switched at any time.</p>
+      </div>
+    </fieldset>
+  );
+}
+
+function Block({ form, set }: PartProps) {
+  const { engine } = form.draft;
+  const { numbering } = engine;
+  const faults = engineFaults(engine);
+  const two = hasTwoBanks(engine.layout);
+  const setEngine = (change: Partial<Engine>): void => set({ engine: { ...engine, ...change } });
+  const number = (change: Partial<Numbering>): void => setEngine({ numbering: { ...numbering, ...change } });
+  return (
+    <fieldset className="grid gap-4 sm:grid-cols-2">
+      <legend className="mb-2 text-lg font-bold">The block</legend>
+      <div>
+        <span className="mb-1 block font-bold">Layout</span>
+        <Segmented
+          label="Layout"
+          value={engine.layout}
+          options={LAYOUT_OPTIONS}
+          onChange={(layout) => set({ engine: changeLayout(engine, layout) })}
+        />
+      </div>
+      <Count
+        label="Cylinders"
+        error={faults.find((e) => /cylinder/i.test(e))}
+        hint="1 to 16"
+        value={engine.cylinders}
+        disabled={engine.layout === 'single'}
+        onChange={(cylinders) => setEngine({ cylinders })}
+      />
+      {engine.layout === 'vee' && (
+        <Count
+          label="Bank angle, degrees"
+          error={faults.find((e) => e.startsWith('Bank angle'))}
+          hint="Between the banks"
+          value={engine.bankAngle}
+          onChange={(bankAngle) => setEngine({ bankAngle })}
+        />
+      )}
+      {two && (
+        <SelectField
+          label="Numbering"
+          value={numbering.scheme}
+          options={TWO_BANK_SCHEMES}
+          onChange={(scheme) => scheme && number({ scheme })}
+        />
+      )}
+      <div>
+        <span className="mb-1 block font-bold">Cylinder {numbering.scheme === 'lettered' ? 'A1' : '1'} is at the</span>
+        <div className="flex flex-wrap gap-2">
+          <Segmented
+            label="Cylinder 1 is at"
+            value={numbering.start}
+            options={START_OPTIONS}
+            onChange={(start) => number({ start })}
+          />
+          {two && (
+            <Segmented
+              label="Cylinder 1 is in"
+              value={numbering.firstBank}
+              options={BANK_OPTIONS}
+              onChange={(firstBank) => number({ firstBank })}
+            />
+          )}
+        </div>
+        <p className="mt-1 text-sm text-soft">
+          {numberingWords(engine)} {two && 'Banks as seen from the driver’s seat.'}
+        </p>
+      </div>
+      <div>
+        <span className="mb-1 block font-bold">Crank turns, seen from the front</span>
+        <Segmented
+          label="Crank turns"
+          value={engine.rotation}
+          options={ROTATION_OPTIONS}
+          onChange={(rotation) => setEngine({ rotation })}
+        />
+        <p className="mt-1 text-sm text-soft">It decides which side is the major thrust face.</p>
+      </div>
+    </fieldset>
+  );
+}
+
+interface CountProps {
+  label: string;
+  hint: string;
+  error: string | undefined;
+  value: number;
+  disabled?: boolean;
+  onChange: (value: number) => void;
+}
+
+/** A number that may be wrong while it is typed: it says so, and the card is not saved with it. */
+function Count({ label, hint, error, value, disabled = false, onChange }: CountProps) {
+  return (
+    <Field label={label} error={error} hint={hint}>
+      {(props) => (
+        <input
+          {...props}
+          type="number"
+          className="field figures"
+          value={Number.isNaN(value) ? '' : value}
+          disabled={disabled}
+          onChange={(event) => onChange(event.target.valueAsNumber)}
+        />
+      )}
+    </Field>
+  );
+}
+
+function RestsOn({ form, set, chart, expectedBore }: PartProps & Pick<Props, 'chart' | 'expectedBore'>) {
+  const { draft: job } = form;
+  const { engine, units } = job;
+  return (
+    <fieldset className="grid gap-4 sm:grid-cols-2">
+      <legend className="mb-2 text-lg font-bold">What the targets rest on</legend>
+      <LengthField
+        key={units}
+        label="Planned finished bore"
+        kind="bore"
+        units={units}
+        value={job.plannedBore}
+        onChange={(plannedBore) => set({ plannedBore })}
+        onFault={form.onFault('plannedBore')}
+        expected={expectedBore}
+        hint="Not the catalogue’s: what it will be honed to. Measured bores take over as they come."
+      />
+      <PistonField chart={chart} value={job.construction} onChange={(construction) => set({ construction })} />
+      <ServiceFields
+        service={job.service}
+        duty={job.duty}
+        chart={chart}
+        engine={{ cylinders: Number.isInteger(engine.cylinders) ? engine.cylinders : 1, bore: job.plannedBore }}
+        units={units}
+        drawn
+        onChange={(service) => set({ service })}
+        onDuty={(duty) => set({ duty })}
+        onFault={form.onFault('service')}
+      />
+      <SurfaceField value={job.surface} onChange={(surface) => set({ surface })} />
+      <Covered job={job} onChange={form.set} />
+      <Field label="Notes" error={shown(form, 'notes')} hint="Anything the next person at the bench should know.">
+        {(props) => (
+          <textarea
+            {...props}
+            className="field"
+            rows={3}
+            value={job.notes}
+            onChange={(event) => set({ notes: event.target.value })}
+          />
+        )}
+      </Field>
+    </fieldset>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
 
+import { inEither } from '../stages/trialWords';
 import { useState } from 'react';
 import { useJudgement, useLive, useLogging } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
-import { dropDraft } from '../shared/persistedDraft';
+import { dropDraft } from '../shared/useForm';
 import { Link } from '../shared/Link';
 import { onDemand } from '../shared/onDemand';
 import { When } from '../shared/When';
@@ -11,31 +12,37 @@ import { Frame } from '../stages/Frame';
 import { JobForm } from './JobForm';
 import { expectedPlan } from '@/core/stages/bores/stage';
 
-const AsItStands = onDemand(() => import('./JobFindings').then((m) => m.JobFindings), 'at rest');
+const JobFindings = onDemand(() => import('./JobFindings').then((m) => m.JobFindings), 'at rest');
 
 /** What its draft is kept under. */
 const DRAFT = 'job';
+
+/** What to try here with the trial engine. */
+export const TRIAL = inEither(
+  'This is the job card. Everything follows from it: change the use, and watch the heat load. Then go to Targets.',
+);
 
 /** The job card of a build that is on the shelf already. */
 export function JobStage() {
   const judgement = useJudgement();
   const { choose } = useLogging();
   const live = useLive();
+  const { job } = judgement;
   const newest = live.record.entries.findLast((e) => e.kind === 'job');
-  const [base, setBase] = useState(newest?.id);
+  /** The card that the form is over: another one on record does not change what is being filled in. */
+  const [base, setBase] = useState({ id: newest?.id, job });
   const [generation, setGeneration] = useState(0);
   const [saving, setSaving] = useState(false);
   const [saved, setSaved] = useState(false);
-  const { job } = judgement;
   if (!job || !newest) return null;
-  if (saving && newest.id !== base) {
+  if (saving && newest.id !== base.id) {
     setSaving(false);
-    setBase(newest.id);
+    setBase({ id: newest.id, job });
   }
-  const differs = newest.id !== base && !saving;
+  const differs = newest.id !== base.id && !saving;
   const showRecorded = (): void => {
     dropDraft(DRAFT);
-    setBase(newest.id);
+    setBase({ id: newest.id, job });
     setGeneration(generation + 1);
     setSaved(false);
   };
@@ -59,7 +66,7 @@ export function JobStage() {
           <JobForm
             key={generation}
             draftName={DRAFT}
-            initial={job}
+            initial={base.job ?? job}
             chart={judgement.choices.chart}
             expectedBore={expectedPlan(judgement)}
             submit="Save job card"
@@ -77,7 +84,7 @@ export function JobStage() {
       aside={
         <>
           <h2 className="mb-2">As it stands</h2>
-          <AsItStands />
+          <JobFindings />
           <p className="mt-5">
             <Link href={`/new?from=${judgement.id}`} className={buttonLook()}>
               Same again: another like it

@@ -8,7 +8,7 @@ import { NO_SERVICE } from '@/core/models/load/service';
 import type { Entry } from '@/core/judge/buildRecord';
 import type { Chart } from '@/core/models/charts/chart';
 import { reasonOf } from '@/core/stages/targets/schoolWords';
-import { dropDraft } from '../shared/persistedDraft';
+import { dropDraft } from '../shared/useForm';
 import { onDemand } from '../shared/onDemand';
 import { useListens } from '../shared/useInBrowser';
 import { SelectField } from '../shared/SelectField';
@@ -17,7 +17,7 @@ import { freshId } from '../shared/freshId';
 
 // drawn in the browser alone, where what was filled in before is kept
 const JobForm = onDemand(() => import('./JobForm').then((m) => m.JobForm));
-const AsItComes = onDemand(() => import('./JobPreview').then((m) => m.JobPreview), 'at rest');
+const JobPreview = onDemand(() => import('./JobPreview').then((m) => m.JobPreview), 'at rest');
 
 const BLANK: Job = {
   name: '',
@@ -118,7 +118,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
           onSave={begin}
         />
       </div>
-      {job && <AsItComes job={job} chart={chart} choices={earlier?.choices ?? []} />}
+      {job && <JobPreview job={job} chart={chart} choices={earlier?.choices ?? []} />}
     </div>
   );
 }

@@ -127,47 +127,10 @@ export function CrankDeck() {
     press(next);
     box.current?.querySelector<HTMLButtonElement>(`[data-place="${next}"]`)?.focus();
   };
-  const { endPlay } = crank;
   return (
     <nav aria-label="Bearings" className="relative flex h-full min-h-0 flex-col items-center gap-1 overflow-y-auto p-2">
       <div ref={box} onKeyDown={onKey} className="relative shrink-0" style={{ height, width: WIDTH }}>
-        <svg viewBox={`0 0 ${WIDTH} ${height}`} className="absolute inset-0 size-full" aria-hidden>
-          <text x={MIDDLE} y={13} textAnchor="middle" fontSize={13} fill="var(--soft)">
-            front of engine
-          </text>
-          <path d={`M${MIDDLE} 18l-6 9h12z`} fill="var(--soft)" />
-          <text x={4} y={24} fontSize={12} fill="var(--soft)">
-            rods
-          </text>
-          <text x={WIDTH - 4} y={24} textAnchor="end" fontSize={12} fill="var(--soft)">
-            mains
-          </text>
-          {rows.slice(1).map(({ bearing, x }, i) => {
-            const before = rows[i];
-            if (!before || (before.bearing.kind === bearing.kind && before.x === x)) return null;
-            const [w0, w1] = [before.bearing.kind, bearing.kind].map((k) => (k === 'main' ? MAIN : ROD).width / 2 + 4);
-            const [y0, y1] = [yOf(i) + 14, yOf(i + 1) - 14];
-            const [x0, x1] = [MIDDLE + before.x, MIDDLE + x];
-            return (
-              <path
-                key={bearing.id}
-                d={`M${x0 - (w0 ?? 0)} ${y0}H${x0 + (w0 ?? 0)}L${x1 + (w1 ?? 0)} ${y1}H${x1 - (w1 ?? 0)}Z`}
-                fill="var(--line)"
-                opacity={0.7}
-              />
-            );
-          })}
-          {rows.map(({ bearing, x }, i) => (
-            <Item
-              key={bearing.id}
-              bearing={bearing}
-              x={x}
-              y={yOf(i)}
-              current={bearing.id === at}
-              figure={figureOf(bearing)}
-            />
-          ))}
-        </svg>
+        <CrankDrawing height={height} rows={rows} yOf={yOf} at={at} figureOf={figureOf} />
         {rows.map(({ bearing }, i) => (
           <button
             key={bearing.id}
@@ -182,25 +145,90 @@ export function CrankDeck() {
           />
         ))}
       </div>
-      {judgement.choices.journals.asks.endPlay && (
-        <button
-          type="button"
-          aria-current={at === CRANK}
-          onClick={() => {
-            setView('play');
-            goTo(END_PLAY, true);
-          }}
-          className="flex min-h-11 w-full max-w-[270px] shrink-0 flex-wrap items-center justify-between gap-x-2 rounded border border-edge px-3 py-1 aria-[current=true]:border-blue aria-[current=true]:text-blue"
-        >
-          <span>End play</span>
-          <span className="flex items-center gap-2">
-            {endPlay.value !== null && (
-              <b className="figures">{printLength(endPlay.value, units, 'clearance').number}</b>
-            )}
-            <StateMark state={endPlay.state} />
-          </span>
-        </button>
-      )}
+      {judgement.choices.journals.asks.endPlay && <EndPlayButton at={at} setView={setView} />}
     </nav>
+  );
+}
+
+function EndPlayButton({
+  at,
+  setView,
+}: {
+  at: string;
+  setView: (view: 'readings' | 'shells' | 'play' | 'looks' | 'manual') => void;
+}) {
+  const judgement = useJudgement();
+  const { goTo } = useMoving();
+  const { units } = useWords();
+  const { crank } = judgement;
+  if (!crank) return null;
+  const { endPlay } = crank;
+  return (
+    <button
+      type="button"
+      aria-current={at === CRANK}
+      onClick={() => {
+        setView('play');
+        goTo(END_PLAY, true);
+      }}
+      className="flex min-h-11 w-full max-w-[270px] shrink-0 flex-wrap items-center justify-between gap-x-2 rounded border border-edge px-3 py-1 aria-[current=true]:border-blue aria-[current=true]:text-blue"
+    >
+      <span>End play</span>
+      <span className="flex items-center gap-2">
+        {endPlay.value !== null && <b className="figures">{printLength(endPlay.value, units, 'clearance').number}</b>}
+        <StateMark state={endPlay.state} />
+      </span>
+    </button>
+  );
+}
+
+interface CrankDrawingProps {
+  height: number;
+  rows: Row[];
+  yOf: (i: number) => number;
+  at: string;
+  figureOf: ({ clearance: { value } }: JudgedBearing) => string;
+}
+
+/** The crank with its bearings, from the front down. */
+function CrankDrawing({ height, rows, yOf, at, figureOf }: CrankDrawingProps) {
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${height}`} className="absolute inset-0 size-full" aria-hidden>
+      <text x={MIDDLE} y={13} textAnchor="middle" fontSize={13} fill="var(--soft)">
+        front of engine
+      </text>
+      <path d={`M${MIDDLE} 18l-6 9h12z`} fill="var(--soft)" />
+      <text x={4} y={24} fontSize={12} fill="var(--soft)">
+        rods
+      </text>
+      <text x={WIDTH - 4} y={24} textAnchor="end" fontSize={12} fill="var(--soft)">
+        mains
+      </text>
+      {rows.slice(1).map(({ bearing, x }, i) => {
+        const before = rows[i];
+        if (!before || (before.bearing.kind === bearing.kind && before.x === x)) return null;
+        const [w0, w1] = [before.bearing.kind, bearing.kind].map((k) => (k === 'main' ? MAIN : ROD).width / 2 + 4);
+        const [y0, y1] = [yOf(i) + 14, yOf(i + 1) - 14];
+        const [x0, x1] = [MIDDLE + before.x, MIDDLE + x];
+        return (
+          <path
+            key={bearing.id}
+            d={`M${x0 - (w0 ?? 0)} ${y0}H${x0 + (w0 ?? 0)}L${x1 + (w1 ?? 0)} ${y1}H${x1 - (w1 ?? 0)}Z`}
+            fill="var(--line)"
+            opacity={0.7}
+          />
+        );
+      })}
+      {rows.map(({ bearing, x }, i) => (
+        <Item
+          key={bearing.id}
+          bearing={bearing}
+          x={x}
+          y={yOf(i)}
+          current={bearing.id === at}
+          figure={figureOf(bearing)}
+        />
+      ))}
+    </svg>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { inEither } from '../stages/trialWords';
 import { flushSync } from 'react-dom';
 import { CRANK } from '@/core/foundation/engine/places';
 import type { JudgedBearing } from '@/core/stages/journals/types';
@@ -16,18 +17,23 @@ import { Frame } from '../stages/Frame';
 import { JOURNAL_VIEWS, alongCrank, bearingAt, bearingInHand, besideAt, playAt, areBearingsShown } from './bearings';
 import { BearingFigure } from './BearingFigure';
 
-const JournalsAside = onDemand(() => import('./JournalsSidebar').then((m) => m.JournalsSidebar), 'at rest');
+const JournalsSidebar = onDemand(() => import('./JournalsSidebar').then((m) => m.JournalsSidebar), 'at rest');
 const AllBearings = onDemand(() => import('./AllBearings').then((m) => m.AllBearings), 'at rest');
-const PlayTable = onDemand(() => import('./EndPlayTable').then((m) => m.EndPlayTable), 'at rest');
+const EndPlayTable = onDemand(() => import('./EndPlayTable').then((m) => m.EndPlayTable), 'at rest');
 const ShellsView = onDemand(() => import('./ShellsView').then((m) => m.ShellsView));
-const Play = onDemand(() => import('./EndPlay').then((m) => m.EndPlay));
-const Looks = onDemand(() => import('./Inspection').then((m) => m.Inspection));
-const Manual = onDemand(() => import('./LimitsForm').then((m) => m.LimitsForm));
+const EndPlay = onDemand(() => import('./EndPlay').then((m) => m.EndPlay));
+const Inspection = onDemand(() => import('./Inspection').then((m) => m.Inspection));
+const LimitsForm = onDemand(() => import('./LimitsForm').then((m) => m.LimitsForm));
 
 const HEADINGS: Partial<Record<(typeof JOURNAL_VIEWS)[number], string>> = {
   shells: 'Which half shells',
   manual: 'What the manual gives, and how it is read',
 };
+
+/** What to try here with the trial engine. */
+export const TRIAL = inEither(
+  'Bearings are not covered by this job. On the job card they can be: then their clearances are read here.',
+);
 
 /** The bottom end: bearings measured and held against the manual, and the shells that cure them. */
 export function JournalsStage() {
@@ -62,15 +68,15 @@ export function JournalsStage() {
               [
                 'play',
                 judgement.others.length > 0 ? 'End play, other' : 'End play, sides',
-                <Play key="play" here={here} />,
+                <EndPlay key="play" here={here} />,
               ],
-              ['looks', 'Looked at', <Looks key="looks" />],
-              ['manual', 'Manual, how it is read', <Manual key="manual" />],
+              ['looks', 'Looked at', <Inspection key="looks" />],
+              ['manual', 'Manual, how it is read', <LimitsForm key="manual" />],
             ]}
           />
         </div>
       }
-      aside={<JournalsAside here={here} isRead={view === 'readings' || isPlay} />}
+      aside={<JournalsSidebar here={here} isRead={view === 'readings' || isPlay} />}
       foot={
         <div className={view === 'readings' || isPlay ? 'contents' : 'hidden'}>
           <ReadingLine
@@ -152,7 +158,7 @@ function Readings({ bearing, subject, onManual }: ReadingsProps) {
           how={subject}
           onManual={onManual}
         />
-        <PlayTable here={{ cylinder: bearing.id, subject }} />
+        <EndPlayTable here={{ cylinder: bearing.id, subject }} />
       </div>
     );
   return (

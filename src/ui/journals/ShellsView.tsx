@@ -78,7 +78,7 @@ export function ShellsView() {
         <Kind key={kind.kind} advice={kind} />
       ))}
       <Planned />
-      <StockForm key={JSON.stringify(shells.stock)} />
+      <StockForm />
       {ask.kinds.length > 0 && (
         <p className="max-w-prose text-soft">
           Exact: as few tight as can be, then as few out of their limits, then the fewest part numbers, then{' '}
@@ -169,29 +169,7 @@ function Kind({ advice: { kind, together, nearest, grinding } }: { advice: KindA
         </p>
       )}
       <div className="mt-2 flex flex-wrap items-center gap-4">
-        <p>
-          {buys.every((b) => b.pairs === 0) ? (
-            <b>Nothing to buy.</b>
-          ) : (
-            <>
-              To buy:{' '}
-              <b>
-                {buys
-                  .filter((b) => b.pairs > 0)
-                  .map((b) => `${b.pairs} ${b.pairs === 1 ? 'pair' : 'pairs'} ${b.grade.name}`)
-                  .join(', ')}
-              </b>
-              {cost !== null && cost > 0 && `, ${cost.toFixed(2)} in all`}
-              {'. '}
-              <span className="text-soft">
-                {buys
-                  .filter((b) => b.there > 0)
-                  .map((b) => `${b.there} of ${b.halves} halves ${b.grade.name} are there`)
-                  .join(', ')}
-              </span>
-            </>
-          )}
-        </p>
+        <BuyList buys={buys} cost={cost} />
         {isChange && (
           <Button
             kind="strong"
@@ -210,6 +188,35 @@ function Kind({ advice: { kind, together, nearest, grinding } }: { advice: KindA
         )}
       </div>
     </section>
+  );
+}
+
+/** The shells to buy. */
+function BuyList({ buys, cost }: { buys: ReturnType<typeof toBuy>; cost: number | null }) {
+  return (
+    <p>
+      {buys.every((b) => b.pairs === 0) ? (
+        <b>Nothing to buy.</b>
+      ) : (
+        <>
+          To buy:{' '}
+          <b>
+            {buys
+              .filter((b) => b.pairs > 0)
+              .map((b) => `${b.pairs} ${b.pairs === 1 ? 'pair' : 'pairs'} ${b.grade.name}`)
+              .join(', ')}
+          </b>
+          {cost !== null && cost > 0 && `, ${cost.toFixed(2)} in all`}
+          {'. '}
+          <span className="text-soft">
+            {buys
+              .filter((b) => b.there > 0)
+              .map((b) => `${b.there} of ${b.halves} halves ${b.grade.name} are there`)
+              .join(', ')}
+          </span>
+        </>
+      )}
+    </p>
   );
 }
 

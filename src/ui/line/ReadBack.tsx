@@ -4,7 +4,7 @@ import type { KeyboardEvent, RefObject } from 'react';
 import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
 import { type JudgedPlace, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
 import type { ParsedReading, Meaning } from '@/core/foundation/quantity/readingField';
-import { bothText, meantText, offText } from '@/core/foundation/quantity/format';
+import { bothText, meantText, offText, type LengthStyle } from '@/core/foundation/quantity/format';
 import type { RingGrowth } from '@/core/stages/rings/ringGap';
 import type { At } from '@/core/stages/contract/tasks';
 import type { Subject } from '@/core/judge/registry';
@@ -116,30 +116,44 @@ export function ReadBack({ heard, at, leads, preview, place, options, growth, on
         ],
       );
     };
-    return (
-      <div>
-        <p id="line-help" className="mb-1.5 text-base leading-snug">
-          <b>{heard.ask}</b>
-        </p>
-        <div ref={options} onKeyDown={move} className="flex flex-wrap gap-2">
-          {heard.options.map((option) => (
-            <button
-              key={`${option.value}-${option.taken}`}
-              type="button"
-              onClick={() => onPick(option)}
-              className="min-h-11 rounded border-[1.5px] border-blue px-3 text-base font-bold whitespace-nowrap text-blue max-sm:whitespace-normal"
-            >
-              <span className="figures">
-                {option.zero === undefined ? length(option.value, style) : offText(option.value, units)}
-              </span>{' '}
-              <span className="font-normal">{option.taken}</span>
-            </button>
-          ))}
-        </div>
-      </div>
-    );
+    return <AskedBack heard={heard} options={options} move={move} onPick={onPick} style={style} />;
   }
   return <Understood meaning={heard.meaning} at={at} leads={leads} preview={preview} place={place} />;
+}
+
+interface AskedBackProps {
+  heard: { kind: 'question'; ask: string; options: Meaning[] };
+  options: RefObject<HTMLDivElement | null>;
+  move: (event: KeyboardEvent<HTMLDivElement>) => void;
+  onPick: (meaning: Meaning) => void;
+  style: LengthStyle;
+}
+
+/** What is asked about, with its answers. */
+function AskedBack({ heard, options, move, onPick, style }: AskedBackProps) {
+  const { length, units } = useWords();
+  return (
+    <div>
+      <p id="line-help" className="mb-1.5 text-base leading-snug">
+        <b>{heard.ask}</b>
+      </p>
+      <div ref={options} onKeyDown={move} className="flex flex-wrap gap-2">
+        {heard.options.map((option) => (
+          <button
+            key={`${option.value}-${option.taken}`}
+            type="button"
+            onClick={() => onPick(option)}
+            className="min-h-11 rounded border-[1.5px] border-blue px-3 text-base font-bold whitespace-nowrap text-blue max-sm:whitespace-normal"
+          >
+            <span className="figures">
+              {option.zero === undefined ? length(option.value, style) : offText(option.value, units)}
+            </span>{' '}
+            <span className="font-normal">{option.taken}</span>
+          </button>
+        ))}
+      </div>
+    </div>
+  );
 }
 
 /** The figure in both systems, and what it comes to with it in. */

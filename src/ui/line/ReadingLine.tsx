@@ -2,7 +2,7 @@
 
 import { type ParsedReading, type ParseContext, startsOf, acceptedBy } from '@/core/foundation/quantity/readingField';
 import { SkipForward, Undo2 } from 'lucide-react';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, type RefObject, useEffect, useRef, useState } from 'react';
 import { tasksOf } from '@/core/judge/nextTask';
 import { type JudgedPlace, isCylinder, placeAt } from '@/core/judge/judgement';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
@@ -19,12 +19,12 @@ import { hasFingersOnly, useKeypad } from './useKeypad';
 import { ReadBack } from './ReadBack';
 import { focusIn, useClearOf } from './useClearOf';
 import { useNotLogged } from './notLogged';
-import { useCommands } from './useCommands';
+import { type Commands, useCommands } from './useCommands';
 import { useGlobalKeyForwarding } from './useGlobalKeyForwarding';
-import { type Prepared, useEntry } from './useEntry';
+import { type Entering, type Prepared, useEntry } from './useEntry';
 import { onDemand } from '../shared/onDemand';
 
-const Keypad = onDemand(() => import('./Keypad').then((m) => m.ReadingKeypad));
+const ReadingKeypad = onDemand(() => import('./Keypad').then((m) => m.ReadingKeypad));
 
 const NotLoggedList = onDemand(() => import('./NotLoggedList').then((m) => m.NotLoggedList));
 
@@ -77,11 +77,11 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
   const input = useRef<HTMLInputElement>(null);
   const options = useRef<HTMLDivElement>(null);
   const entry = useEntry(work, here);
-  const { typed, setTyped, held, heard, meaning, preview, context } = entry;
-  const actions = useCommands({ work, here, beside, along: along?.places ?? null, entry, input, options });
-  const { said, then, leads, nameOf, log, type, press, enter, undo, redo, skip, onKeyDown } = actions;
+  const { typed, setTyped, heard, meaning, preview, context } = entry;
+  const commands = useCommands({ work, here, beside, along: along?.places ?? null, entry, input, options });
+  const { said, then, leads, nameOf, log, press, enter } = commands;
   const { field, fitted, spots } = SUBJECTS[here.subject];
-  useGlobalKeyForwarding({ input, starts: startsOf(field, fitted), onCall, onKey: actions.onElsewhere });
+  useGlobalKeyForwarding({ input, starts: startsOf(field, fitted), onCall, onKey: commands.onElsewhere });
   const region = useRef<HTMLElement>(null);
   useClearOf(region);
   const [notLogged, settle] = useNotLogged(judgement.id);
@@ -106,7 +106,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
       {notLogged.length > 0 && (
         <NotLoggedList
           items={notLogged}
-          onLog={actions.logAt}
+          onLog={commands.logAt}
           onTakeUp={({ at, typed: text }) => {
             goTo(at, true);
             setTyped(text);
@@ -120,29 +120,11 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
           <span id="line-target" className="sr-only">
             {targetWords(place, here.subject, units)}
           </span>
-          <label className="w-[15.5rem] shrink-0 max-md:w-full">
-            <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center max-md:pr-60 max-sm:pr-44 max-sm:text-base">
-              {nameOf(here)}
-            </span>
-            <input
-              ref={input}
-              value={typed}
-              onChange={(event) => type(event.target.value)}
-              onKeyDown={onKeyDown}
-              onFocus={(event) => held && event.target.select()}
-              inputMode={keypad ? 'none' : 'decimal'}
-              autoComplete="off"
-              spellCheck={false}
-              maxLength={400}
-              aria-describedby="line-target line-said"
-              aria-invalid={heard.kind === 'refused' && !entry.isBegun}
-              className="figures h-[68px] w-full max-md:h-12 max-md:text-[2.5rem] border-b-4 border-edge bg-transparent text-[3.75rem] leading-none font-bold tracking-tight caret-blue outline-none focus:border-blue"
-            />
-          </label>
+          <LineInput here={here} entry={entry} commands={commands} input={input} keypad={keypad} />
           <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
             {arrived && <p className="font-bold text-short">{arrived}</p>}
-            {growth && actions.answerFiled && typed === '' ? (
-              <FiledSince growth={growth} onAnswer={actions.answerFiled} />
+            {growth && commands.answerFiled && typed === '' ? (
+              <FiledSince growth={growth} onAnswer={commands.answerFiled} />
             ) : (
               entry.isRead && <Preparing prepared={entry.prepared} onToggle={entry.prepare} />
             )}
@@ -162,39 +144,17 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
             />
           </div>
         </div>
-        <div className="flex items-center gap-3 text-sm text-soft max-md:absolute max-md:top-2 max-md:right-4">
-          <div className={`grid gap-1 whitespace-nowrap max-lg:hidden ${heard.kind === 'question' ? 'hidden' : ''}`}>
-            <span>
-              <Key>↑</Key> <Key>↓</Key> {along?.words ?? 'cylinder'}
-            </span>
-            <span>
-              <Key>←</Key> <Key>→</Key> {besideWords}
-            </span>
-          </div>
-          <div className="grid gap-1 max-md:flex">
-            <Hotkey icon={<SkipForward size={18} aria-hidden />} words="Next" letter="N" onPress={skip} />
-            <Hotkey
-              icon={<Undo2 size={18} aria-hidden />}
-              words="Undo"
-              what={actions.undoes}
-              letter="Z"
-              onPress={undo}
-            />
-            {actions.redoes && (
-              <Hotkey
-                icon={<Undo2 size={18} aria-hidden className="-scale-x-100" />}
-                words="Redo"
-                what={actions.redoes}
-                letter="Y"
-                onPress={redo}
-              />
-            )}
-          </div>
+        <LineButtons
+          along={along?.words ?? 'cylinder'}
+          beside={besideWords}
+          isAsking={heard.kind === 'question'}
+          commands={commands}
+        >
           <KeypadButton isShown={keypad} onToggle={toggleKeypad} />
-        </div>
+        </LineButtons>
       </div>
       {keypad && (
-        <Keypad
+        <ReadingKeypad
           extra={spots === 'bore' ? 't' : '/'}
           cuts={fitted}
           onKey={press}
@@ -206,6 +166,81 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
         />
       )}
     </section>
+  );
+}
+
+interface LineInputProps {
+  here: At<Subject>;
+  entry: Entering;
+  commands: Commands;
+  input: RefObject<HTMLInputElement | null>;
+  /** Whether the keypad of the page is shown in place of the tablet's own. */
+  keypad: boolean;
+}
+
+function LineInput({ here, entry, commands, input, keypad }: LineInputProps) {
+  const { typed, held, heard, isBegun } = entry;
+  return (
+    <label className="w-[15.5rem] shrink-0 max-md:w-full">
+      <span className="block text-[1.1875rem] leading-tight font-bold max-md:flex max-md:min-h-11 max-md:items-center max-md:pr-60 max-sm:pr-44 max-sm:text-base">
+        {commands.nameOf(here)}
+      </span>
+      <input
+        ref={input}
+        value={typed}
+        onChange={(event) => commands.type(event.target.value)}
+        onKeyDown={commands.onKeyDown}
+        onFocus={(event) => held && event.target.select()}
+        inputMode={keypad ? 'none' : 'decimal'}
+        autoComplete="off"
+        spellCheck={false}
+        maxLength={400}
+        aria-describedby="line-target line-said"
+        aria-invalid={heard.kind === 'refused' && !isBegun}
+        className="figures h-[68px] w-full max-md:h-12 max-md:text-[2.5rem] border-b-4 border-edge bg-transparent text-[3.75rem] leading-none font-bold tracking-tight caret-blue outline-none focus:border-blue"
+      />
+    </label>
+  );
+}
+
+interface LineButtonsProps {
+  /** What the arrow keys go along and through, in a word. */
+  along: string;
+  beside: string;
+  /** Whether something is asked: its answers need the room. */
+  isAsking: boolean;
+  commands: Commands;
+  children: ReactNode;
+}
+
+/** The keys and buttons beside the line. */
+function LineButtons({ along, beside, isAsking, commands, children }: LineButtonsProps) {
+  const { skip, undo, redo, undoes, redoes } = commands;
+  return (
+    <div className="flex items-center gap-3 text-sm text-soft max-md:absolute max-md:top-2 max-md:right-4">
+      <div className={`grid gap-1 whitespace-nowrap max-lg:hidden ${isAsking ? 'hidden' : ''}`}>
+        <span>
+          <Key>↑</Key> <Key>↓</Key> {along}
+        </span>
+        <span>
+          <Key>←</Key> <Key>→</Key> {beside}
+        </span>
+      </div>
+      <div className="grid gap-1 max-md:flex">
+        <Hotkey icon={<SkipForward size={18} aria-hidden />} words="Next" letter="N" onPress={skip} />
+        <Hotkey icon={<Undo2 size={18} aria-hidden />} words="Undo" what={undoes} letter="Z" onPress={undo} />
+        {redoes && (
+          <Hotkey
+            icon={<Undo2 size={18} aria-hidden className="-scale-x-100" />}
+            words="Redo"
+            what={redoes}
+            letter="Y"
+            onPress={redo}
+          />
+        )}
+      </div>
+      {children}
+    </div>
   );
 }
 

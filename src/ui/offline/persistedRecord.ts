@@ -27,8 +27,8 @@ export async function persistedRecord(buildId: string, since: number): Promise<K
     if (!stored || stored.seq <= since) return null;
     const { entries, seq, shape } = stored;
     if (shape === ENTRY_SHAPE) return { entries, seq };
-    const { validEntries: soundEntries } = await import('../openBuild/validateStored');
-    return { entries: soundEntries(entries), seq };
+    const { validateEntries } = await import('../openBuild/validateStored');
+    return { entries: validateEntries(entries), seq };
   } catch {
     return null;
   }

@@ -24,8 +24,8 @@ import {
   OwnRouteContext,
   WordsContext,
 } from './contexts';
-import { movedTo, startingCursor, withSubject } from './cursor';
-import { useAddress } from './useAddress';
+import { movedTo, resumedCursor, startingCursor, withSubject } from './cursor';
+import { listInSight, useAddress } from './useAddress';
 import { useToolInHandState, useUnits } from './useToolInHand';
 import { useLoggingOf } from './useLoggingOf';
 import { type OwnRoute, useOwnRoute } from './ownRoute';
@@ -87,12 +87,13 @@ function useJudging({ rings, bores }: OwnRoute, { others }: LiveRecord): Increme
 }
 
 function useMovingIn(judgement: Judgement, isRestored: boolean): Moving {
+  const [begun] = useState(judgement);
   const [cursor, setCursor] = useState(() => startingCursor(judgement));
   const [isStarted, setStarted] = useState(isRestored);
   // what this browser kept unsent was done already: the work goes on after it
   if (isRestored && !isStarted) {
     setStarted(true);
-    if (!cursor.chosen) setCursor(startingCursor(judgement));
+    if (!cursor.chosen && judgement !== begun) setCursor(resumedCursor(judgement, listInSight()));
   }
   useAddress(cursor, setCursor, judgement);
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;

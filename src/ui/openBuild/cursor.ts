@@ -65,3 +65,10 @@ export function startingCursor({ job, tasks, cylinders, choices }: Judgement): C
     chosen: false,
   };
 }
+
+/** Where the work goes on: at what is open first of the list in sight, else where a build is opened. */
+export function resumedCursor(judgement: Judgement, list: ListId | null): Cursor {
+  const start = startingCursor(judgement);
+  const open = list && nextTask<Subject>(judgement.tasks[list], null);
+  return open ? movedTo(start, open, false) : start;
+}

@@ -42,8 +42,8 @@ function write(key: string, items: unknown[]): void {
 export async function waitingFor(buildId: string): Promise<Entry[]> {
   const items = stored(waitingKey(buildId));
   if (items.length === 0) return [];
-  const { validEntries: soundEntries } = await import('./validateStored');
-  return soundEntries(items);
+  const { validateEntries } = await import('./validateStored');
+  return validateEntries(items);
 }
 
 /** Told when another window of this browser changes what waits for a build. */
@@ -74,8 +74,8 @@ export function dropWaiting(buildId: string, ids: Set<string>): void {
 export async function troublesFor(buildId: string): Promise<RejectedEntry[]> {
   const items = stored(troublesKey(buildId));
   if (items.length === 0) return [];
-  const { validRejected: soundTroubles } = await import('./validateStored');
-  return soundTroubles(items);
+  const { validateRejected } = await import('./validateStored');
+  return validateRejected(items);
 }
 
 /** Adds to what the server would not have. */

@@ -28,6 +28,12 @@ export function useWork(): ListId | null {
   return shown?.isRead ? shown.list : null;
 }
 
+/** The kind of work in sight, as the address says now. */
+export function listInSight(): ListId | null {
+  const shown = listShown(window.location.pathname, wordOf('view'));
+  return shown?.isRead ? shown.list : null;
+}
+
 /** All that an address may name. */
 const placesOf = ({ cylinders, places }: Judgement) => [...cylinders, ...places];
 

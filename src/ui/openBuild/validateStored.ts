@@ -13,7 +13,7 @@ const soundOf = <T>(items: unknown[], schema: z.ZodType<T>): T[] =>
   });
 
 /** The entries among some items. */
-export const validEntries = (items: unknown[]): Entry[] => soundOf(items, entrySchema);
+export const validateEntries = (items: unknown[]): Entry[] => soundOf(items, entrySchema);
 
 /** The troubles among some items. */
-export const validRejected = (items: unknown[]): RejectedEntry[] => soundOf(items, troubleSchema);
+export const validateRejected = (items: unknown[]): RejectedEntry[] => soundOf(items, troubleSchema);

@@ -16,7 +16,7 @@ export function CurrentUser() {
   const [me] = usePersisted('spatium-me', '');
   useEffect(() => {
     const atRest = async (): Promise<void> => {
-      const [{ watchMe }, { tryStorage, sendAllWaiting }] = await Promise.all([
+      const [{ watchCurrentUser: watchMe }, { tryStorage, sendAllWaiting }] = await Promise.all([
         import('./useCurrentUser'),
         import('../offline/idleSync'),
       ]);

@@ -3,11 +3,11 @@
 import { buttonLook } from '../shared/Button';
 import { Popup } from '../shared/Popup';
 import { SwitchPerson } from './SwitchPerson';
-import { useMe } from './useCurrentUser';
+import { useCurrentUser } from './useCurrentUser';
 
 /** Who is at this device, and who else may be in two touches. */
 export function PersonChip() {
-  const { person, device } = useMe();
+  const { person, device } = useCurrentUser();
   return (
     <Popup
       label="Who is at this device"

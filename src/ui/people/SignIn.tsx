@@ -7,7 +7,7 @@ import { Link } from '../shared/Link';
 import { runCommand, whyNot } from '../shared/runCommand';
 import { useListens } from '../shared/useInBrowser';
 import { SecretField } from './SecretField';
-import { askMe } from './useCurrentUser';
+import { fetchCurrentUser } from './useCurrentUser';
 import { whereTo } from './whereTo';
 
 /** A code that stands in the address after #, where no server and no log sees it. */
@@ -30,7 +30,7 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
     try {
       const done = await work();
       if (done.ok) {
-        await askMe();
+        await fetchCurrentUser();
         location.replace(whereTo(to, location.origin));
         return;
       }

@@ -6,11 +6,11 @@ import { ROLE_WORDS } from '@/people/roleWords';
 import { Button, buttonLook } from '../shared/Button';
 import { runCommand, whyNot } from '../shared/runCommand';
 import { OwnSecret } from './OwnSecret';
-import { askMe, meNow } from './useCurrentUser';
+import { fetchCurrentUser, currentUserNow } from './useCurrentUser';
 
 /** Nothing of the shop stays in sight where nobody is signed in any more. */
 function leaveIfNobody(): void {
-  const { hasPeople, device } = meNow();
+  const { hasPeople, device } = currentUserNow();
   if (hasPeople && device.length === 0) location.replace('/sign-in');
 }
 
@@ -22,7 +22,7 @@ export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'devi
     try {
       const done = await work();
       setSaid(done.ok ? '' : (done.faults ?? []).join(' '));
-      await askMe();
+      await fetchCurrentUser();
     } catch (error) {
       setSaid(whyNot(error));
     }

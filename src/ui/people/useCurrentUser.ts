@@ -23,15 +23,15 @@ function meIn(text: string): MeAnswer {
 }
 
 /** Who is signed in here, as far as this device knows. */
-export const meNow = (): MeAnswer => meIn(persisted(KEY) ?? '');
+export const currentUserNow = (): MeAnswer => meIn(persisted(KEY) ?? '');
 
 /** Asks the server who is signed in. What is entered from then on is noted with their initials. */
-export async function askMe(): Promise<void> {
+export async function fetchCurrentUser(): Promise<void> {
   const response = await fetch('/api/me', { signal: AbortSignal.timeout(5_000) }).catch(() => null);
   if (!response?.ok) return;
   const me = (await response.json()) as MeAnswer;
   const text = me.hasPeople ? JSON.stringify(me) : '';
-  const left = meNow().device.filter((before) => !me.device.some(({ id }) => id === before.id));
+  const left = currentUserNow().device.filter((before) => !me.device.some(({ id }) => id === before.id));
   // signed out here, from afar or by leaving the shop
   if (left.length > 0)
     await import('./forgetHere').then(({ forgetHere }) => forgetHere(me.device)).catch(() => undefined);
@@ -45,9 +45,9 @@ export async function askMe(): Promise<void> {
 let isWatched = false;
 
 /** Asks now, and again whenever the page is come back to: another window may have signed somebody else in. */
-export function watchMe(): void {
+export function watchCurrentUser(): void {
   const look = (): void => {
-    if (!document.hidden) void askMe();
+    if (!document.hidden) void fetchCurrentUser();
   };
   look();
   if (isWatched) return;
@@ -57,7 +57,7 @@ export function watchMe(): void {
 }
 
 /** Who is signed in here. */
-export function useMe(): MeAnswer {
+export function useCurrentUser(): MeAnswer {
   const [text] = usePersisted(KEY, '');
   return meIn(text);
 }

@@ -1,15 +1,15 @@
 'use client';
 
-import { useState } from 'react';
-import { usePersistedDraft } from '../shared/persistedDraft';
+import { pistonFaults } from '@/core/stages/pistons/pistonFaults';
+import { FormFoot, useForm } from '../shared/useForm';
 import { type PistonChoices, GAUGE_FROM, GAUGE_FROM_WORDS } from '@/core/stages/pistons/piston';
 import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
-import { Button } from '../shared/Button';
-import { LengthsField } from '../shared/LengthsField';
+import { Tick } from '../shared/Tick';
+import { BareLengthField, LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
-import { bareOf } from '../shared/shopUnits';
+import { bareOf, unitOf } from '../shared/shopUnits';
 import { StateMark } from '../shared/StateMark';
 
 const REPEATS = ['1', '2', '3', '4', '5'].map((n) => [n, n] as const);
@@ -25,18 +25,12 @@ export function GaugePoint() {
   const fine = (nm: number): string => printLength(nm, units, 'raw').number;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
-      <Form key={JSON.stringify(choices) + units} />
+      <GaugePointForm />
       <section aria-label="Pins">
         <h2 className="text-lg">Pins</h2>
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-blue"
-            checked={choices.pins}
-            onChange={(event) => set({ pins: event.target.checked })}
-          />
+        <Tick checked={choices.pins} onChange={(isOn) => set({ pins: isOn })}>
           Pins and pin bores on the route too
-        </label>
+        </Tick>
         <p className="text-soft">
           Pin clearance {length(choices.pin.least, 'fine')} to {length(choices.pin.most, 'fine')}: common practice, no
           source, unless the sheet says otherwise.
@@ -54,7 +48,7 @@ export function GaugePoint() {
                   pin bore
                 </th>
                 <th scope="col" className="num">
-                  clearance, {units === 'imperial' ? 'in' : 'mm'}
+                  clearance, {unitOf(units)}
                 </th>
                 <th scope="col">verdict</th>
               </tr>
@@ -91,70 +85,60 @@ export function GaugePoint() {
   );
 }
 
-function Form() {
-  const judgement = useJudgement();
+function GaugePointForm() {
+  const { pistons: choices } = useJudgement().choices;
   const { choose } = useLogging();
   const { units } = useWords();
-  const { pistons: choices } = judgement.choices;
-  const [draft, setDraft, left] = usePersistedDraft('gauge-point', choices);
-  const [faults, setFaults] = useState<Record<string, string | null>>({});
-  const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
-  const wrong =
-    Object.values(faults).find((f) => f) ??
-    (draft.pin.most < draft.pin.least ? 'The most pin clearance is under the least.' : null);
-  const bare = units === 'imperial' ? 'in' : 'mm';
+  const form = useForm({
+    ...{ name: 'gauge-point', base: choices, units, faultsOf: pistonFaults },
+    onSet: (pistons) => choose('pistons', pistons),
+  });
+  const { draft, set } = form;
+  const end = (which: 'least' | 'most') => (
+    <BareLengthField
+      label={`Pin clearance, ${which}`}
+      bare={bareOf(units)}
+      value={draft.pin[which]}
+      onFault={form.onFault(which)}
+      onChange={(nm) => set((d) => ({ ...d, pin: { ...d.pin, [which]: nm } }))}
+    />
+  );
   return (
-    <section aria-label="Gauge point" className="grid max-w-3xl gap-4 sm:grid-cols-2">
-      {left && <div className="sm:col-span-2">{left}</div>}
+    <form
+      key={form.drawn}
+      aria-label="Gauge point"
+      className="grid max-w-3xl gap-4 sm:grid-cols-2"
+      onSubmit={form.submit}
+    >
+      {form.note && <div className="sm:col-span-2">{form.note}</div>}
       <LengthsField
         label="Height of the gauge point"
-        bare={bare}
+        bare={unitOf(units)}
         most={2}
         values={draft.gauge.height === null ? [] : [draft.gauge.height]}
-        onFault={fault('height')}
-        onChange={([height]) => setDraft((d) => ({ ...d, gauge: { ...d.gauge, height: height ?? null } }))}
+        onFault={form.onFault('height')}
+        onChange={([height]) => set((d) => ({ ...d, gauge: { ...d.gauge, height: height ?? null } }))}
         hint="As the maker’s sheet gives it; empty where not known."
       />
       <SelectField
         label="Counted"
         value={draft.gauge.from}
         options={GAUGE_FROM.map((from) => [from, GAUGE_FROM_WORDS[from]] as const)}
-        onChange={(from) => from && setDraft((d) => ({ ...d, gauge: { ...d.gauge, from } }))}
+        onChange={(from) => from && set((d) => ({ ...d, gauge: { ...d.gauge, from } }))}
       />
       <SelectField
         label="Readings a piston"
         value={String(draft.readings)}
         options={REPEATS}
-        onChange={(n) => n && setDraft((d) => ({ ...d, readings: Number(n) }))}
+        onChange={(n) => n && set({ readings: Number(n) })}
         hint="Light drag, repeated; the mean stands."
       />
       <span className="max-sm:hidden" />
-      <LengthsField
-        label="Pin clearance, least"
-        bare={bareOf(units)}
-        most={1}
-        values={[draft.pin.least]}
-        onFault={fault('least')}
-        onChange={([least]) => least !== undefined && setDraft((d) => ({ ...d, pin: { ...d.pin, least } }))}
-      />
-      <LengthsField
-        label="Pin clearance, most"
-        bare={bareOf(units)}
-        most={1}
-        values={[draft.pin.most]}
-        onFault={fault('most')}
-        onChange={([most]) => most !== undefined && setDraft((d) => ({ ...d, pin: { ...d.pin, most } }))}
-      />
+      {end('least')}
+      {end('most')}
       <div className="sm:col-span-2">
-        <Button
-          kind="accent"
-          disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(choices)}
-          onClick={() => choose('pistons', draft)}
-        >
-          Set gauge point and readings
-        </Button>
-        {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}
+        <FormFoot form={form} words="Set gauge point and readings" />
       </div>
-    </section>
+    </form>
   );
 }

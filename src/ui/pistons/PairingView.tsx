@@ -3,13 +3,14 @@
 import { Lock, LockOpen } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import type { Standing } from '@/core/stages/pistons/standing';
+import type { Paired, Standing } from '@/core/stages/pistons/standing';
 import type { PairingResult } from '@/core/stages/pistons/pairing';
 import { everyPair } from '@/core/stages/pistons/stage';
 import type { Nm } from '@/core/foundation/quantity/length';
 import { printLength } from '@/core/foundation/quantity/format';
 import { asChoice } from '@/core/judge/preview';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
 import { StateMark } from '../shared/StateMark';
@@ -136,12 +137,8 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
   const judgement = useJudgement();
   const { units } = useWords();
   const { preview } = useLogging();
-  const { pairing, cylinders, pistons } = judgement;
+  const { pairing, cylinders } = judgement;
   const { pairing: choices } = judgement.choices;
-  const { locked, marked } = choices;
-  const pistonLabel = (id: string | undefined): string => pistons.find((p) => p.id === id)?.label ?? '–';
-  const toggled = (list: string[], id: string): string[] =>
-    list.includes(id) ? list.filter((i) => i !== id) : [...list, id];
   const before = result.kind === 'found' ? result.before : pairing.standing;
   const after = result.kind === 'found' ? result.after : null;
   const then = useMemo(
@@ -149,9 +146,6 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
     [after, choices, cylinders, preview],
   );
   const at = (standing: Standing | null, id: string) => standing?.pairs.find((p) => p.cylinder === id);
-  const fine = (nm: number | undefined): string =>
-    nm === undefined ? '–' : printLength(nm, units, 'clearance').number;
-  const signed = (nm: number | undefined): string => (nm === undefined ? '' : `${nm > 0 ? '+' : ''}${fine(nm)}`);
   const unit = units === 'imperial' ? 'thou' : 'mm';
   return (
     <div className="relative overflow-x-auto">
@@ -180,58 +174,82 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
         </thead>
         <tbody>
           {cylinders.map((c) => {
-            const [was, will] = [at(before, c.id), at(after, c.id)];
-            const moves = will !== undefined && will.piston !== c.piston.id;
-            const isLocked = locked.includes(c.id);
+            const judged = then?.find((t) => t.id === c.id);
             return (
-              <tr key={c.id}>
-                <th scope="row" className="font-bold! text-ink!">
-                  {c.label}
-                </th>
-                <td className="figures">{c.piston.label}</td>
-                <td className="num">
-                  {fine(was?.clearance)}
-                  <Verdict of={was && c} />
-                </td>
-                <td className="num text-soft">{signed(was?.deviation)}</td>
-                <td className={`figures ${moves ? 'font-bold text-blue' : ''}`}>
-                  {will ? pistonLabel(will.piston) : '–'}
-                  {moves && <span className="sr-only"> moves</span>}
-                  {moves && <span aria-hidden> ◂</span>}
-                </td>
-                <td className="num">
-                  {fine(will?.clearance)}
-                  <Verdict of={will && then?.find((t) => t.id === c.id)} />
-                </td>
-                <td className="num text-soft">{signed(will?.deviation)}</td>
-                <td className="py-0!">
-                  <button
-                    type="button"
-                    aria-pressed={isLocked}
-                    aria-label={`Piston of cylinder ${c.label} stays`}
-                    onClick={() => onSet({ locked: toggled(locked, c.id) })}
-                    className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
-                  >
-                    {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
-                  </button>
-                </td>
-                <td className="py-0!">
-                  <label className="flex min-h-11 min-w-11 items-center">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-blue"
-                      aria-label={`Piston ${c.piston.label} is marked`}
-                      checked={marked.includes(c.piston.id)}
-                      onChange={() => onSet({ marked: toggled(marked, c.piston.id) })}
-                    />
-                  </label>
-                </td>
-              </tr>
+              <PairRow key={c.id} c={c} was={at(before, c.id)} will={at(after, c.id)} then={judged} onSet={onSet} />
             );
           })}
         </tbody>
       </table>
     </div>
+  );
+}
+
+const toggled = (list: string[], id: string): string[] =>
+  list.includes(id) ? list.filter((i) => i !== id) : [...list, id];
+
+interface PairRowProps {
+  c: JudgedCylinder;
+  was: Paired | undefined;
+  will: Paired | undefined;
+  /** The cylinder as it is judged with the pistons as advised. */
+  then: JudgedCylinder | undefined;
+  onSet: (change: Partial<PairingChoices>) => void;
+}
+
+function PairRow({ c, was, will, then, onSet }: PairRowProps) {
+  const { pistons, choices } = useJudgement();
+  const { units } = useWords();
+  const { locked, marked } = choices.pairing;
+  const isLocked = locked.includes(c.id);
+  const moves = will !== undefined && will.piston !== c.piston.id;
+  const fine = (nm: number | undefined): string =>
+    nm === undefined ? '–' : printLength(nm, units, 'clearance').number;
+  const signed = (nm: number | undefined): string => (nm === undefined ? '' : `${nm > 0 ? '+' : ''}${fine(nm)}`);
+  return (
+    <tr>
+      <th scope="row" className="font-bold! text-ink!">
+        {c.label}
+      </th>
+      <td className="figures">{c.piston.label}</td>
+      <td className="num">
+        {fine(was?.clearance)}
+        <Verdict of={was && c} />
+      </td>
+      <td className="num text-soft">{signed(was?.deviation)}</td>
+      <td className={`figures ${moves ? 'font-bold text-blue' : ''}`}>
+        {pistons.find((p) => p.id === will?.piston)?.label ?? '–'}
+        {moves && <span className="sr-only"> moves</span>}
+        {moves && <span aria-hidden> ◂</span>}
+      </td>
+      <td className="num">
+        {fine(will?.clearance)}
+        <Verdict of={will && then} />
+      </td>
+      <td className="num text-soft">{signed(will?.deviation)}</td>
+      <td className="py-0!">
+        <button
+          type="button"
+          aria-pressed={isLocked}
+          aria-label={`Piston of cylinder ${c.label} stays`}
+          onClick={() => onSet({ locked: toggled(locked, c.id) })}
+          className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
+        >
+          {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
+        </button>
+      </td>
+      <td className="py-0!">
+        <label className="flex min-h-11 min-w-11 items-center">
+          <input
+            type="checkbox"
+            className="size-5 accent-blue"
+            aria-label={`Piston ${c.piston.label} is marked`}
+            checked={marked.includes(c.piston.id)}
+            onChange={() => onSet({ marked: toggled(marked, c.piston.id) })}
+          />
+        </label>
+      </td>
+    </tr>
   );
 }
 
@@ -257,15 +275,9 @@ function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) 
         tell. It is exact: no other pairing is better.
       </p>
       <div className="mt-2 grid gap-4 sm:grid-cols-2">
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-blue"
-            checked={choices.neverTight}
-            onChange={(event) => onSet({ neverTight: event.target.checked })}
-          />
+        <Tick checked={choices.neverTight} onChange={(isOn) => onSet({ neverTight: isOn })}>
           Never under a cylinder’s least clearance
-        </label>
+        </Tick>
         <Gain key={`${choices.gain}${units}`} gain={choices.gain} onSet={(gain) => onSet({ gain })} />
       </div>
     </section>

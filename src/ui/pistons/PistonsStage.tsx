@@ -1,5 +1,6 @@
 'use client';
 
+import type { TrialWords } from '../stages/trialWords';
 import { flushSync } from 'react-dom';
 import type { At } from '@/core/stages/contract/tasks';
 import { clearanceAdvice } from '@/core/stages/pistons/clearanceAdvice';
@@ -17,12 +18,12 @@ import { Frame } from '../stages/Frame';
 import { type PistonSubject, PISTON_SUBJECTS } from '@/core/stages/pistons/stage';
 import { onDemand } from '../shared/onDemand';
 
-const Ask = onDemand(() => import('../stages/MissingTarget').then((m) => m.MissingTarget));
-const PistonsAside = onDemand(() => import('./PistonsSidebar').then((m) => m.PistonsSidebar), 'at rest');
+const MissingTarget = onDemand(() => import('../stages/MissingTarget').then((m) => m.MissingTarget));
+const PistonsSidebar = onDemand(() => import('./PistonsSidebar').then((m) => m.PistonsSidebar), 'at rest');
 const AllPistons = onDemand(() => import('./AllPistons').then((m) => m.AllPistons), 'at rest');
 const PairingView = onDemand(() => import('./PairingView').then((m) => m.PairingView));
 const Supplied = onDemand(() => import('../supplied/Supplied').then((m) => m.Supplied));
-const OnItsRod = onDemand(() => import('./RodAndPin').then((m) => m.RodAndPin));
+const RodAndPin = onDemand(() => import('./RodAndPin').then((m) => m.RodAndPin));
 const GaugePoint = onDemand(() => import('./GaugePoint').then((m) => m.GaugePoint));
 
 const VIEWS = ['readings', 'pairing', 'gauge', 'rod', 'supplied'] as const;
@@ -32,6 +33,12 @@ const HOW: Partial<Record<PistonSubject, string>> = {
   pinBore: 'In the piston’s pin bore, both sides.',
   strip:
     'A feeler strip drawn up beside the piston in its bore: it reads about half a thou under the true clearance. A check, never the record.',
+};
+
+/** What to try here with the trial engine, with figures to type. */
+export const TRIAL: TrialWords = {
+  imperial: 'Type 2.9978 Enter, and 2.9979 Enter: the clearance follows from bore and piston.',
+  metric: 'Type 75.945 Enter, and 75.947 Enter: the clearance follows from bore and piston.',
 };
 
 /** The pistons: measured, held against their bores, paired with them. */
@@ -60,13 +67,13 @@ export function PistonsStage() {
               ['readings', 'Readings', <Readings key="readings" />],
               ['pairing', 'Pairing', <PairingView key="pairing" />],
               ['gauge', 'Gauge point, pins', <GaugePoint key="gauge" />],
-              ['rod', 'On its rod', <OnItsRod key="rod" />],
+              ['rod', 'On its rod', <RodAndPin key="rod" />],
               ['supplied', 'As supplied', <Supplied key="supplied" of="pistons" />],
             ]}
           />
         </div>
       }
-      aside={<PistonsAside cylinder={cylinder} subject={subject} />}
+      aside={<PistonsSidebar cylinder={cylinder} subject={subject} />}
       foot={
         <div className={view === 'readings' ? 'contents' : 'hidden'}>
           <ReadingLine
@@ -94,7 +101,7 @@ function Readings() {
   return (
     <div className="flex h-full flex-col pt-3">
       <p className="text-[1.0625rem] text-soft">{HOW[subject] ?? text(gaugePoint(judgement.choices.pistons.gauge))}</p>
-      {!clearance.target.set && <Ask ask={clearance.target.ask} />}
+      {!clearance.target.set && <MissingTarget ask={clearance.target.ask} />}
       <Scale
         target={clearance.target}
         passes={passes}

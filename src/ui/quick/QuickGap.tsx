@@ -2,7 +2,7 @@
 
 import { Link2, Printer } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 import { judge } from '@/core/judge/judge';
 import { type QuickAsk, quickRecord } from '@/core/judge/quickGap';
 import type { Units } from '@/core/foundation/quantity/length';
@@ -13,7 +13,8 @@ import { PistonField } from '../service/PistonField';
 import { ServiceFields } from '../service/ServiceFields';
 import { SurfaceField } from '../service/SurfaceField';
 import { Button } from '../shared/Button';
-import { CountField } from '../shared/CountField';
+import { MOST_CYLINDERS } from '@/core/foundation/engine/engine';
+import { NumberField } from '../shared/NumberField';
 import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
@@ -95,85 +96,17 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
       inert={!listens}
       className="mx-auto grid max-w-[1240px] gap-x-10 gap-y-6 px-6 py-5 lg:grid-cols-[25rem_1fr] print:block print:p-0"
     >
-      <form
-        className="no-print grid min-w-0 content-start gap-4"
-        onSubmit={(event) => event.preventDefault()}
-        aria-label="Quick gap"
-      >
-        <div>
-          <h1>Quick gap</h1>
-          <p className="text-soft">One bore, no build. The address holds it all: keep it, pass it on.</p>
-        </div>
-        {missing && (
-          <p className="font-bold text-short">
-            The chart this link names is not here. The shop’s own is used instead: the figures may differ.
-          </p>
-        )}
-        {old && chart.id === charts[0].id && (
-          <p className="text-soft">
-            This link is of {charts[0].name.toLowerCase()}, in steps: its figures are shown as they were. Choose another
-            chart below for a curve.
-          </p>
-        )}
-        <div>
-          <Segmented
-            label="Units"
-            value={ask.units}
-            options={SHOP_UNITS}
-            onChange={(units: Units) => put({ units, feelerStep: startingChoices(units).feelerStep })}
-          />
-        </div>
-        <LengthField
-          key={ask.units}
-          label="Finished bore"
-          kind="bore"
-          units={ask.units}
-          value={ask.bore}
-          onChange={(bore) => put({ bore })}
-          onFault={setBoreFault}
-          hint="As it is or will be honed, not the catalogue’s."
-        />
-        <PistonField chart={chart} value={ask.construction} onChange={(construction) => put({ construction })} />
-        <ServiceFields
-          service={ask.service}
-          duty={ask.duty}
-          chart={chart}
-          engine={{ cylinders: ask.cylinders, bore: ask.bore }}
-          units={ask.units}
-          drawn={false}
-          onChange={(service) => put({ service })}
-          onDuty={(duty) => put({ duty })}
-          onFault={setServiceFault}
-        />
-        {(ask.service.now.nitrous !== null || ask.service.later?.nitrous != null) && (
-          <CountField
-            label="Cylinders of the engine"
-            hint="The shot is shared among them."
-            value={ask.cylinders}
-            onChange={(cylinders) => cylinders && put({ cylinders })}
-          />
-        )}
-        <SurfaceField value={ask.surface} onChange={(surface) => put({ surface })} />
-        <div>
-          <span className="mb-1 block font-bold">Second ring against the top</span>
-          <Segmented
-            label="Second ring against the top"
-            value={ask.school}
-            options={SCHOOL_OPTIONS}
-            onChange={(school) => put({ school })}
-          />
-        </div>
-        <StepField value={ask.feelerStep} units={ask.units} onChange={(feelerStep) => put({ feelerStep })} />
-        {charts.length > 1 && (
-          <SelectField
-            label="Chart"
-            hint={reasonOf(chart) ?? undefined}
-            value={nameOf(chart)}
-            options={charts.map((c) => [nameOf(c), `${c.name}, version ${c.version}`] as const)}
-            onChange={(name) => name && setChosen(name)}
-          />
-        )}
-      </form>
+      <AskForm
+        missing={missing}
+        old={old}
+        chart={chart}
+        charts={charts}
+        ask={ask}
+        put={put}
+        setBoreFault={setBoreFault}
+        setServiceFault={setServiceFault}
+        setChosen={setChosen}
+      />
       <div className="min-w-0">
         <div className="no-print mb-3 flex flex-wrap items-center gap-3">
           <Button kind="strong" disabled={fault !== null} onClick={() => void begin()}>
@@ -196,5 +129,105 @@ export function QuickGap({ initial, charts, missing, old }: Props) {
         )}
       </div>
     </main>
+  );
+}
+
+interface AskFormProps {
+  missing: boolean;
+  old: boolean;
+  chart: Chart;
+  charts: [Chart, ...Chart[]];
+  ask: QuickAsk;
+  put: (part: Partial<QuickAsk>) => void;
+  setBoreFault: Dispatch<SetStateAction<string | null>>;
+  setServiceFault: Dispatch<SetStateAction<string | null>>;
+  setChosen: Dispatch<SetStateAction<string>>;
+}
+
+/** What is asked: bore, piston, what it is for. */
+function AskForm({ missing, old, chart, charts, ask, put, setBoreFault, setServiceFault, setChosen }: AskFormProps) {
+  return (
+    <form
+      className="no-print grid min-w-0 content-start gap-4"
+      onSubmit={(event) => event.preventDefault()}
+      aria-label="Quick gap"
+    >
+      <div>
+        <h1>Quick gap</h1>
+        <p className="text-soft">One bore, no build. The address holds it all: keep it, pass it on.</p>
+      </div>
+      {missing && (
+        <p className="font-bold text-short">
+          The chart this link names is not here. The shop’s own is used instead: the figures may differ.
+        </p>
+      )}
+      {old && chart.id === charts[0].id && (
+        <p className="text-soft">
+          This link is of {charts[0].name.toLowerCase()}, in steps: its figures are shown as they were. Choose another
+          chart below for a curve.
+        </p>
+      )}
+      <div>
+        <Segmented
+          label="Units"
+          value={ask.units}
+          options={SHOP_UNITS}
+          onChange={(units: Units) => put({ units, feelerStep: startingChoices(units).feelerStep })}
+        />
+      </div>
+      <LengthField
+        key={ask.units}
+        label="Finished bore"
+        kind="bore"
+        units={ask.units}
+        value={ask.bore}
+        onChange={(bore) => put({ bore })}
+        onFault={setBoreFault}
+        hint="As it is or will be honed, not the catalogue’s."
+      />
+      <PistonField chart={chart} value={ask.construction} onChange={(construction) => put({ construction })} />
+      <ServiceFields
+        service={ask.service}
+        duty={ask.duty}
+        chart={chart}
+        engine={{ cylinders: ask.cylinders, bore: ask.bore }}
+        units={ask.units}
+        drawn={false}
+        onChange={(service) => put({ service })}
+        onDuty={(duty) => put({ duty })}
+        onFault={setServiceFault}
+      />
+      {(ask.service.now.nitrous !== null || ask.service.later?.nitrous != null) && (
+        <NumberField
+          label="Cylinders of the engine"
+          hint="The shot is shared among them."
+          least={1}
+          most={MOST_CYLINDERS}
+          whole
+          value={ask.cylinders}
+          onChange={(cylinders) => cylinders && put({ cylinders })}
+        />
+      )}
+      <SurfaceField value={ask.surface} onChange={(surface) => put({ surface })} />
+      <div>
+        <span className="mb-1 block font-bold">Second ring against the top</span>
+        <Segmented
+          label="Second ring against the top"
+          value={ask.school}
+          options={SCHOOL_OPTIONS}
+          onChange={(school) => put({ school })}
+        />
+      </div>
+      <StepField value={ask.feelerStep} units={ask.units} onChange={(feelerStep) => put({ feelerStep })} />
+      {charts.length > 1 && (
+        <SelectField
+          label="Chart"
+          hint={reasonOf(chart) ?? undefined}
+          value={nameOf(chart)}
+          options={charts.map((c) => [nameOf(c), `${c.name}, version ${c.version}`] as const)}
+          onChange={(name) => name && setChosen(name)}
+        />
+      )}
+    </form>
   );
 }

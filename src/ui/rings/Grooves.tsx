@@ -17,10 +17,9 @@ const SAMPLES = [
 /** How each ring sits in its groove: axial clearance, and that it sinks under the land. */
 export function Grooves() {
   const judgement = useJudgement();
-  const { cursor, cylinder, goTo } = useMoving();
+  const { cursor, cylinder } = useMoving();
   const { choose } = useLogging();
   const { length, range, text } = useWords();
-  const { cylinders } = judgement;
   const { ringSet } = judgement.choices;
   if (!cylinder) return null;
   const figure = (low: number | null, high: number | null): string =>
@@ -48,59 +47,7 @@ export function Grooves() {
           the grooves first.
         </p>
       </div>
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Grooves by piston">
-        <table className="ruled">
-          <caption className="sr-only">Axial clearance and depth under the land</caption>
-          <thead>
-            <tr>
-              <th scope="col">piston</th>
-              <th scope="col">groove</th>
-              <th scope="col" className="num">
-                axial clearance
-              </th>
-              <th scope="col">verdict</th>
-              <th scope="col" className="num">
-                under the <Term word="land" />
-              </th>
-              <th scope="col">verdict</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cylinders.flatMap((c) =>
-              c.grooves.grooves.map(({ groove, side, land }) => {
-                const to = (subject: GrooveSubject, words: string, dim: boolean) => (
-                  <button
-                    type="button"
-                    aria-current={cylinder.id === c.id && cursor.inHand.grooves === subject}
-                    aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`}
-                    onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)}
-                    className={`min-h-8 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${cylinder.id === c.id && cursor.inHand.grooves === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
-                  >
-                    {words}
-                  </button>
-                );
-                return (
-                  <tr key={`${c.id}${groove}`}>
-                    <th scope="row" className="font-bold! text-ink!">
-                      {groove === 'top' ? c.piston.label : ''}
-                      {groove !== 'top' && <span className="sr-only">{c.piston.label}</span>}
-                    </th>
-                    <td>{GROOVE_WORDS[groove]}</td>
-                    <td className="num">{to(`${groove}Side`, figure(side.low, side.high), !side.read)}</td>
-                    <td>
-                      <StateMark state={side.state} />
-                    </td>
-                    <td className="num">{to(`${groove}Land`, figure(land.low, land.high), !land.read)}</td>
-                    <td>
-                      <StateMark state={land.state} />
-                    </td>
-                  </tr>
-                );
-              }),
-            )}
-          </tbody>
-        </table>
-      </div>
+      <GrooveTable figure={figure} />
       <p className="text-soft">
         {cylinder.grooves.grooves
           .flatMap((g) => [...g.side.working, ...g.land.working])
@@ -124,6 +71,69 @@ export function Grooves() {
           style="fine"
         />
       </section>
+    </div>
+  );
+}
+
+/** Axial clearance and depth of every groove. */
+function GrooveTable({ figure }: { figure: (low: number | null, high: number | null) => string }) {
+  const judgement = useJudgement();
+  const { cylinder, cursor, goTo } = useMoving();
+  const { cylinders } = judgement;
+  if (!cylinder) return null;
+  return (
+    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Grooves by piston">
+      <table className="ruled">
+        <caption className="sr-only">Axial clearance and depth under the land</caption>
+        <thead>
+          <tr>
+            <th scope="col">piston</th>
+            <th scope="col">groove</th>
+            <th scope="col" className="num">
+              axial clearance
+            </th>
+            <th scope="col">verdict</th>
+            <th scope="col" className="num">
+              under the <Term word="land" />
+            </th>
+            <th scope="col">verdict</th>
+          </tr>
+        </thead>
+        <tbody>
+          {cylinders.flatMap((c) =>
+            c.grooves.grooves.map(({ groove, side, land }) => {
+              const to = (subject: GrooveSubject, words: string, dim: boolean) => (
+                <button
+                  type="button"
+                  aria-current={cylinder.id === c.id && cursor.inHand.grooves === subject}
+                  aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`}
+                  onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)}
+                  className={`min-h-8 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${cylinder.id === c.id && cursor.inHand.grooves === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
+                >
+                  {words}
+                </button>
+              );
+              return (
+                <tr key={`${c.id}${groove}`}>
+                  <th scope="row" className="font-bold! text-ink!">
+                    {groove === 'top' ? c.piston.label : ''}
+                    {groove !== 'top' && <span className="sr-only">{c.piston.label}</span>}
+                  </th>
+                  <td>{GROOVE_WORDS[groove]}</td>
+                  <td className="num">{to(`${groove}Side`, figure(side.low, side.high), !side.read)}</td>
+                  <td>
+                    <StateMark state={side.state} />
+                  </td>
+                  <td className="num">{to(`${groove}Land`, figure(land.low, land.high), !land.read)}</td>
+                  <td>
+                    <StateMark state={land.state} />
+                  </td>
+                </tr>
+              );
+            }),
+          )}
+        </tbody>
+      </table>
     </div>
   );
 }

@@ -18,7 +18,7 @@ import { onDemand } from '../shared/onDemand';
 import type { CompressionRing } from '@/core/stages/rings/set';
 import { upWords } from '@/core/stages/rings/ringOrientation';
 
-const Ask = onDemand(() => import('../stages/MissingTarget').then((m) => m.MissingTarget));
+const MissingTarget = onDemand(() => import('../stages/MissingTarget').then((m) => m.MissingTarget));
 const RingPast = onDemand(() => import('./RingPast').then((m) => m.RingPast), 'at rest');
 
 const ORDINALS = [
@@ -69,7 +69,7 @@ export function RingBench({ ring, large, onSwap }: Props) {
           </>
         )}
       </p>
-      {!ring.target.set && <Ask ask={ring.target.ask} />}
+      {!ring.target.set && <MissingTarget ask={ring.target.ask} />}
       <Scale
         target={ring.target}
         passes={here.map(({ id, value, upTo }) => ({ id, value, upTo }))}

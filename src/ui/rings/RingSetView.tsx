@@ -1,14 +1,13 @@
 'use client';
 
-import { useState } from 'react';
-import { usePersistedDraft } from '../shared/persistedDraft';
+import { ringSetFaults } from '@/core/stages/rings/ringSetFaults';
+import { FormFoot, useForm } from '../shared/useForm';
 import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
 import { RING_METALS } from '@/core/models/heat/metals';
 import {
   type CompressionRing,
   type GrooveFit,
   type OilPack,
-  type RingSet,
   BEVELS,
   SECTIONS,
   UP_MARKS,
@@ -17,65 +16,54 @@ import {
 import { ringFaults, upWords } from '@/core/stages/rings/ringOrientation';
 import { BEVEL_WORDS, SECTION_WORDS, UP_MARK_WORDS } from '@/core/stages/rings/section';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
-import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
-import { LengthsField } from '../shared/LengthsField';
+import { TextField } from '../shared/TextField';
+import { NumberField } from '../shared/NumberField';
+import { BareLengthField, LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
-import { bareOf } from '../shared/shopUnits';
+import { bareOf, unitOf } from '../shared/shopUnits';
 import { RingSection } from './RingSection';
 import { Term } from '../shared/Term';
 
 /** The set of rings: what each is, how it is told from the others, which way up it goes. Set in one step. */
 export function RingSetView() {
-  const judgement = useJudgement();
-  const { units } = useWords();
-  return <Form key={JSON.stringify(judgement.choices.ringSet) + units} />;
-}
-
-function Form() {
-  const judgement = useJudgement();
+  const { ringSet } = useJudgement().choices;
   const { choose } = useLogging();
   const { units } = useWords();
-  const { ringSet } = judgement.choices;
-  const [draft, setDraft, left] = usePersistedDraft<RingSet>('ring-set', ringSet);
-  const [faults, setFaults] = useState<Record<string, string | null>>({});
-  const fault = (key: string) => (found: string | null) => setFaults((f) => ({ ...f, [key]: found }));
-  const wrong =
-    Object.values(faults).find((f) => f) ??
-    (draft.side.most < draft.side.least ? 'The most axial clearance is under the least.' : null);
-  const side = (change: Partial<RingSet['side']>): void => setDraft((d) => ({ ...d, side: { ...d.side, ...change } }));
+  const form = useForm({
+    ...{ name: 'ring-set', base: ringSet, units, faultsOf: ringSetFaults },
+    onSet: (next) => choose('ringSet', next),
+  });
+  const { draft, set, onFault } = form;
+  const ring = (which: 'top' | 'second', title: string) => (
+    <OneRing
+      title={title}
+      ring={draft[which]}
+      onFault={(key) => onFault(which + key)}
+      onChange={(change) => set((d) => ({ ...d, [which]: { ...d[which], ...change } }))}
+    />
+  );
+  const side = (which: 'least' | 'most', hint?: string) => (
+    <BareLengthField
+      label={`Axial clearance, ${which}`}
+      bare={bareOf(units)}
+      value={draft.side[which]}
+      onFault={onFault(which)}
+      onChange={(nm) => set((d) => ({ ...d, side: { ...d.side, [which]: nm } }))}
+      hint={hint}
+    />
+  );
   return (
-    <form
-      className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (wrong === null) choose('ringSet', draft);
-      }}
-    >
-      {left}
-      <Field label="Ring set" hint="In the shop’s own words, or the number on the packet.">
-        {(props) => (
-          <input
-            {...props}
-            className="field"
-            maxLength={120}
-            value={draft.name}
-            onChange={(event) => setDraft({ ...draft, name: event.target.value })}
-          />
-        )}
-      </Field>
-      <OneRing
-        title="Top ring"
-        ring={draft.top}
-        onFault={(key, found) => fault(`top${key}`)(found)}
-        onChange={(change) => setDraft((d) => ({ ...d, top: { ...d.top, ...change } }))}
+    <form key={form.drawn} className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3" onSubmit={form.submit}>
+      {form.note}
+      <TextField
+        label="Ring set"
+        hint="In the shop’s own words, or the number on the packet."
+        maxLength={120}
+        value={draft.name}
+        onChange={(name) => set({ name })}
       />
-      <OneRing
-        title="Second ring"
-        ring={draft.second}
-        onFault={(key, found) => fault(`second${key}`)(found)}
-        onChange={(change) => setDraft((d) => ({ ...d, second: { ...d.second, ...change } }))}
-      />
+      {ring('top', 'Top ring')}
+      {ring('second', 'Second ring')}
       <section aria-label="Oil pack">
         <h2 className="text-lg">
           Oil pack: <Term word="expander" /> and <Term word="rail">rails</Term>
@@ -85,40 +73,16 @@ function Form() {
           <Sizes
             ring={draft.oil}
             what="Oil pack"
-            onFault={(key, found) => fault(`oil${key}`)(found)}
-            onChange={(change: Partial<OilPack>) => setDraft((d) => ({ ...d, oil: { ...d.oil, ...change } }))}
+            onFault={(key) => onFault(`oil${key}`)}
+            onChange={(change: Partial<OilPack>) => set((d) => ({ ...d, oil: { ...d.oil, ...change } }))}
           />
         </div>
       </section>
       <section aria-label="Axial clearance asked for" className="grid gap-4 sm:grid-cols-2">
-        <LengthsField
-          label="Axial clearance, least"
-          bare={bareOf(units)}
-          most={1}
-          values={[draft.side.least]}
-          onFault={fault('least')}
-          onChange={([least]) => least !== undefined && side({ least })}
-          hint="0.001 to 0.002 in is common practice, no source."
-        />
-        <LengthsField
-          label="Axial clearance, most"
-          bare={bareOf(units)}
-          most={1}
-          values={[draft.side.most]}
-          onFault={fault('most')}
-          onChange={([most]) => most !== undefined && side({ most })}
-        />
+        {side('least', '0.001 to 0.002 in is common practice, no source.')}
+        {side('most')}
       </section>
-      <div>
-        <Button
-          type="submit"
-          kind="strong"
-          disabled={wrong !== null || JSON.stringify(draft) === JSON.stringify(ringSet)}
-        >
-          Set the ring set
-        </Button>
-        {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}
-      </div>
+      <FormFoot form={form} words="Set the ring set" />
     </form>
   );
 }
@@ -127,7 +91,7 @@ interface RingProps {
   title: string;
   ring: CompressionRing;
   onChange: (change: Partial<CompressionRing>) => void;
-  onFault: (key: string, fault: string | null) => void;
+  onFault: (key: string) => (fault: string | null) => void;
 }
 
 function OneRing({ title, ring, onChange, onFault }: RingProps) {
@@ -183,55 +147,40 @@ interface SizesProps {
   ring: GrooveFit & { finish: string };
   what: string;
   onChange: (change: Partial<GrooveFit & { finish: string }>) => void;
-  onFault: (key: string, fault: string | null) => void;
+  onFault: (key: string) => (fault: string | null) => void;
 }
 
 function Sizes({ ring, what, onChange, onFault }: SizesProps) {
   const { units, text } = useWords();
-  const bare = units === 'imperial' ? 'in' : 'mm';
   const size = (label: string, key: 'axial' | 'radial' | 'grooveHeight' | 'grooveDepth') => (
     <LengthsField
       label={`${what}: ${label}`}
-      bare={bare}
+      bare={unitOf(units)}
       most={2}
       values={ring[key] === null ? [] : [ring[key]]}
-      onFault={(f) => onFault(key, f)}
+      onFault={onFault(key)}
       onChange={([nm]) => onChange({ [key]: nm ?? null })}
     />
   );
   const { side, land } = fromSizes(ring);
   return (
     <>
-      <Field label={`${what}: finish`} hint="What tells it from the others: shiny, dark, colour.">
-        {(props) => (
-          <input
-            {...props}
-            className="field"
-            maxLength={80}
-            value={ring.finish}
-            onChange={(event) => onChange({ finish: event.target.value })}
-          />
-        )}
-      </Field>
-      <Field label={`${what}: mass, g`}>
-        {(props) => (
-          <input
-            {...props}
-            type="number"
-            min={0}
-            max={10_000}
-            step="any"
-            className="field figures"
-            value={ring.mass === null ? '' : ring.mass / 1000}
-            onChange={(event) => {
-              const grams = event.target.valueAsNumber;
-              onChange({
-                mass: Number.isNaN(grams) || grams < 0 ? null : Math.min(10_000_000, Math.round(grams * 1000)),
-              });
-            }}
-          />
-        )}
-      </Field>
+      <TextField
+        label={`${what}: finish`}
+        hint="What tells it from the others: shiny, dark, colour."
+        maxLength={80}
+        value={ring.finish}
+        onChange={(text) => onChange({ finish: text })}
+      />
+      <NumberField
+        label={`${what}: mass, g`}
+        least={0}
+        most={10_000}
+        optional
+        value={ring.mass === null ? null : ring.mass / 1000}
+        onFault={onFault('mass')}
+        onChange={(grams) => onChange({ mass: grams === null ? null : Math.round(grams * 1000) })}
+      />
       {size('axial height', 'axial')}
       {size('radial width', 'radial')}
       {size('groove height', 'grooveHeight')}

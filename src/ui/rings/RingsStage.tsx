@@ -1,5 +1,6 @@
 'use client';
 
+import type { TrialWords } from '../stages/trialWords';
 import { flushSync } from 'react-dom';
 import type { Subject } from '@/core/judge/registry';
 import type { At } from '@/core/stages/contract/tasks';
@@ -15,14 +16,22 @@ import { GROOVE_SUBJECTS } from '@/core/stages/rings/grooves';
 import { ringsOnRoute } from '@/core/stages/rings/stage';
 import { onDemand } from '../shared/onDemand';
 
-const RingsAside = onDemand(() => import('./RingsSidebar').then((m) => m.RingsSidebar), 'at rest');
+const RingsSidebar = onDemand(() => import('./RingsSidebar').then((m) => m.RingsSidebar), 'at rest');
 const Gaps = onDemand(() => import('./Gaps').then((m) => m.Gaps));
-const Swap = onDemand(() => import('./RingPlacement').then((m) => m.RingPlacement));
+const RingPlacement = onDemand(() => import('./RingPlacement').then((m) => m.RingPlacement));
 const RingSetView = onDemand(() => import('./RingSetView').then((m) => m.RingSetView));
 const Grooves = onDemand(() => import('./Grooves').then((m) => m.Grooves));
 const Setup = onDemand(() => import('./Setup').then((m) => m.Setup));
 
 const VIEWS = ['bench', 'gaps', 'swap', 'set', 'grooves', 'setup'] as const;
+
+/** What to try here with the trial engine, with figures to type. */
+export const TRIAL: TrialWords = {
+  imperial:
+    'Type 12 Enter: it is short, and says what is still to come off. Then c6 Enter for six turns of the filer, and 15 Enter: it goes on to the next ring. Z takes back.',
+  metric:
+    'Type 30 Enter: it is short, and says what is still to come off. Then c6 Enter for six turns of the filer, and 38 Enter: it goes on to the next ring. Z takes back.',
+};
 
 /** The ring bench: one ring in hand, what it reads, how far to go; all of them; where they go best; what they are. */
 export function RingsStage() {
@@ -60,7 +69,7 @@ export function RingsStage() {
             views={[
               ['bench', 'Bench', <RingBench key="bench" ring={ring} large={isLarge} onSwap={() => setView('swap')} />],
               ['gaps', 'All gaps', <Gaps key="gaps" />],
-              ['swap', 'Swap', <Swap key="swap" />],
+              ['swap', 'Swap', <RingPlacement key="swap" />],
               ['set', 'Ring set', <RingSetView key="set" />],
               ['grooves', 'Grooves', <Grooves key="grooves" />],
               ['setup', 'Set-up', <Setup key="setup" />],
@@ -68,7 +77,7 @@ export function RingsStage() {
           />
         </div>
       }
-      aside={<RingsAside ring={ring} />}
+      aside={<RingsSidebar ring={ring} />}
       foot={
         view === 'grooves' ? (
           <ReadingLine

@@ -1,14 +1,14 @@
 'use client';
 
+import { TextField } from '../shared/TextField';
 import { useState } from 'react';
 import { addersText, parseAdders } from '@/core/models/load/parseAdders';
 import type { Adders } from '@/core/models/load/service';
 import { adderWords } from '@/core/models/load/adderWords';
 import type { PressureUnit } from '@/core/foundation/quantity/pressure';
-import { Field } from '../shared/Field';
 import { AmbiguityPicker } from '../shared/AmbiguityPicker';
 import { Segmented } from '../shared/Segmented';
-import { Tick } from './Tick';
+import { Tick } from '../shared/Tick';
 
 interface Props {
   label: string;
@@ -64,19 +64,15 @@ export function AddersField({ label, hint, unit, adders, onChange, onFault }: Pr
     ) : undefined;
   return (
     <div className="grid content-start gap-2">
-      <Field label={label} hint={hint} error={heard?.kind === 'refused' ? heard.why : undefined} said={said}>
-        {(props) => (
-          <input
-            {...props}
-            className="field"
-            autoComplete="off"
-            spellCheck={false}
-            maxLength={240}
-            value={typed ?? (adders ? addersText(adders, unit) : '')}
-            onChange={(event) => type(event.target.value)}
-          />
-        )}
-      </Field>
+      <TextField
+        label={label}
+        hint={hint}
+        error={heard?.kind === 'refused' ? heard.why : undefined}
+        said={said}
+        maxLength={240}
+        value={typed ?? (adders ? addersText(adders, unit) : '')}
+        onChange={(text) => type(text)}
+      />
       {isSettled && adders?.boost && (
         <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <span className="text-sm font-bold">Charge</span>

@@ -1,8 +1,8 @@
 'use client';
 
+import { TextField } from '../shared/TextField';
 import { useState } from 'react';
-import type { ParsedFigure } from '@/core/models/load/parsePowerAndAltitude';
-import { Field } from '../shared/Field';
+import type { ParsedFigure } from '@/core/foundation/quantity/parseNumber';
 
 interface Props {
   label: string;
@@ -19,23 +19,20 @@ export function ParsedField({ label, hint, shown, hear, onChange, onFault }: Pro
   const [typed, setTyped] = useState<string | null>(null);
   const heard = typed === null ? null : hear(typed);
   return (
-    <Field label={label} hint={hint} error={heard?.kind === 'refused' ? heard.why : undefined}>
-      {(props) => (
-        <input
-          {...props}
-          className="field figures"
-          autoComplete="off"
-          maxLength={40}
-          value={typed ?? shown}
-          onChange={(event) => {
-            setTyped(event.target.value);
-            const now = hear(event.target.value);
-            if (now.kind === 'refused') return onFault(`${label}: “${event.target.value}” is not settled yet.`);
-            onChange(now.kind === 'empty' ? null : now.value);
-            onFault(null);
-          }}
-        />
-      )}
-    </Field>
+    <TextField
+      label={label}
+      hint={hint}
+      error={heard?.kind === 'refused' ? heard.why : undefined}
+      figures
+      maxLength={40}
+      value={typed ?? shown}
+      onChange={(text) => {
+        setTyped(text);
+        const now = hear(text);
+        if (now.kind === 'refused') return onFault(`${label}: “${text}” is not settled yet.`);
+        onChange(now.kind === 'empty' ? null : now.value);
+        onFault(null);
+      }}
+    />
   );
 }

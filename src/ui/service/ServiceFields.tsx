@@ -14,7 +14,8 @@ import { SelectField } from '../shared/SelectField';
 import { AddersField } from './AddersField';
 import { LoadBar } from './LoadBar';
 import { ParsedField } from './ParsedField';
-import { Tick } from './Tick';
+import { parseNumber } from '@/core/foundation/quantity/parseNumber';
+import { Tick } from '../shared/Tick';
 
 interface Props {
   service: Service;
@@ -42,15 +43,8 @@ const COOLING = [
   ['air', 'air'],
 ] as const;
 
-/** Nitromethane in percent. */
-const hearShare = (text: string): ReturnType<typeof parsePower> => {
-  const entry = text.trim().replace('%', '').replace(',', '.').trim();
-  if (entry === '') return { kind: 'empty' };
-  const value = Number(entry);
-  return value >= 0 && value <= 100
-    ? { kind: 'understood', value }
-    : { kind: 'refused', why: `“${text}” is no share. Accepted: 0 to 100 %.` };
-};
+/** Nitromethane in per cent. */
+const hearShare = (text: string) => parseNumber(text.replace('%', ''), { least: 0, most: 100, optional: true });
 
 /** What the engine is for, what adds power now and later, where it runs, and the heat load or the row of the chart that follows. */
 export function ServiceFields({ service, duty, chart, engine, units, drawn, onChange, onDuty, onFault }: Props) {
@@ -64,7 +58,6 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
   const uses = USES.filter((use) => use !== 'race' || service.use === 'race');
   const spoken = units === 'imperial' ? 'psi' : 'bar';
   const cautions = chart.kind === 'steps' ? fuelsOf(service).flatMap((fuel) => fuelCaution(fuel) ?? []) : [];
-  const { always } = service;
   const othersThan = (fuel: Fuel): Fuel[] => service.otherFuels.filter((other) => other !== fuel);
   return (
     <>
@@ -75,32 +68,14 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
         options={uses.map((use) => [use, USE_WORDS[use]] as const)}
         onChange={(use) => put({ use })}
       />
-      <div className="grid content-start gap-3">
-        <SelectField
-          label="Fuel"
-          said={cautions.length > 0 ? cautions.join(' ') : undefined}
-          value={service.fuel}
-          options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
-          onChange={(fuel) =>
-            fuel && put({ fuel, otherFuels: othersThan(fuel), nitro: null, always: { ...always, fuel: false } })
-          }
-        />
-        {lowersHeat(service, engine) && (
-          <Tick checked={always.fuel} onChange={(fuel) => put({ always: { ...always, fuel } })}>
-            Always run on it: count its lower heat
-          </Tick>
-        )}
-        {fuelsOf(service).includes('nitromethane') && (
-          <ParsedField
-            label="Nitromethane, % by volume"
-            hint="Of the fuel in the tank."
-            shown={service.nitro === null ? '' : String(Number((service.nitro * 100).toFixed(1)))}
-            hear={hearShare}
-            onChange={(percent) => put({ nitro: percent === null ? null : percent / 100 })}
-            onFault={fault('nitro')}
-          />
-        )}
-      </div>
+      <FuelFields
+        cautions={cautions}
+        service={service}
+        put={put}
+        othersThan={othersThan}
+        engine={engine}
+        fault={fault}
+      />
       <AddersField
         label="Power adders"
         hint={`As you would say it: 1.4 bar turbo + 150 hp nitrous. Empty for none; ${spoken} is what a figure is shown in.`}
@@ -126,79 +101,159 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
           onChange={(cooling) => put({ cooling })}
         />
       </div>
-      <div className="grid gap-4 sm:grid-cols-2">
-        <div>
-          <ParsedField
-            label="Altitude"
-            hint="Where it runs lowest. Empty: the sea."
-            shown={service.altitude === 0 ? '' : altitudeText(service.altitude, units)}
-            hear={(text) => parseAltitude(text, units)}
-            onChange={(altitude) => put({ altitude: altitude ?? 0 })}
-            onFault={fault('altitude')}
-          />
-          {service.altitude > 0 && (
-            <Tick checked={always.altitude} onChange={(altitude) => put({ always: { ...always, altitude } })}>
-              Never run lower: count the thinner air
-            </Tick>
-          )}
-        </div>
-        <ParsedField
-          label="Base power"
-          hint="Without nitrous. Empty: from its size."
-          shown={service.basePower === null ? '' : `${service.basePower} hp`}
-          hear={parsePower}
-          onChange={(basePower) => put({ basePower })}
-          onFault={fault('base')}
-        />
-      </div>
-      <details>
-        <summary className="min-h-11 py-2">
-          Stroke and speed: <b>{speedText(service)}</b>
-        </summary>
-        <p className="mb-2 text-sm text-soft">
-          A faster piston puts more heat into its rings. Empty: a usual speed for the use.
-        </p>
-        <div className="grid gap-4 sm:grid-cols-2">
-          <LengthField
-            label="Stroke"
-            kind="bore"
-            units={units}
-            value={service.stroke}
-            hint="E.g. 3.48 or 88.4 mm."
-            onChange={(stroke) => put({ stroke })}
-            onFault={fault('stroke')}
-          />
-          <ParsedField
-            label="Highest speed"
-            hint="At full load, e.g. 6500 rpm."
-            shown={service.redline === null ? '' : `${service.redline} rpm`}
-            hear={parseSpeed}
-            onChange={(redline) => put({ redline })}
-            onFault={fault('speed')}
-          />
-        </div>
-      </details>
-      <details>
-        <summary className="min-h-11 py-2">
-          Also runs on: <b>{service.otherFuels.map((fuel) => FUEL_WORDS[fuel]).join(', ') || 'nothing else'}</b>
-        </summary>
-        <p className="text-sm text-soft">Tick every fuel it may be run on. The hottest sets the gap.</p>
-        {FUELS.filter((fuel) => fuel !== service.fuel).map((fuel) => (
-          <Tick
-            key={fuel}
-            checked={service.otherFuels.includes(fuel)}
-            onChange={(isRun) => put({ otherFuels: isRun ? [...othersThan(fuel), fuel] : othersThan(fuel) })}
-          >
-            {FUEL_WORDS[fuel]}
-          </Tick>
-        ))}
-      </details>
+      <PlaceFields service={service} units={units} put={put} fault={fault} />
+      <SpeedFields service={service} units={units} put={put} fault={fault} />
+      <OtherFuels service={service} put={put} othersThan={othersThan} />
       {chart.kind === 'curve' ? (
         <Load service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} drawn={drawn} />
       ) : (
         <Row service={service} duty={duty} chart={chart} engine={engine} onDuty={onDuty} />
       )}
     </>
+  );
+}
+
+interface OtherFuelsProps {
+  service: Service;
+  put: (part: Partial<Service>) => void;
+  othersThan: (fuel: Fuel) => Fuel[];
+}
+
+function OtherFuels({ service, put, othersThan }: OtherFuelsProps) {
+  return (
+    <details>
+      <summary className="min-h-11 py-2">
+        Also runs on: <b>{service.otherFuels.map((fuel) => FUEL_WORDS[fuel]).join(', ') || 'nothing else'}</b>
+      </summary>
+      <p className="text-sm text-soft">Tick every fuel it may be run on. The hottest sets the gap.</p>
+      {FUELS.filter((fuel) => fuel !== service.fuel).map((fuel) => (
+        <Tick
+          key={fuel}
+          checked={service.otherFuels.includes(fuel)}
+          onChange={(isRun) => put({ otherFuels: isRun ? [...othersThan(fuel), fuel] : othersThan(fuel) })}
+        >
+          {FUEL_WORDS[fuel]}
+        </Tick>
+      ))}
+    </details>
+  );
+}
+
+interface SpeedFieldsProps {
+  service: Service;
+  units: Units;
+  put: (part: Partial<Service>) => void;
+  fault: (of: keyof Faults) => (said: string | null) => void;
+}
+
+function SpeedFields({ service, units, put, fault }: SpeedFieldsProps) {
+  return (
+    <details>
+      <summary className="min-h-11 py-2">
+        Stroke and speed: <b>{speedText(service)}</b>
+      </summary>
+      <p className="mb-2 text-sm text-soft">
+        A faster piston puts more heat into its rings. Empty: a usual speed for the use.
+      </p>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <LengthField
+          label="Stroke"
+          kind="bore"
+          units={units}
+          value={service.stroke}
+          hint="E.g. 3.48 or 88.4 mm."
+          onChange={(stroke) => put({ stroke })}
+          onFault={fault('stroke')}
+        />
+        <ParsedField
+          label="Highest speed"
+          hint="At full load, e.g. 6500 rpm."
+          shown={service.redline === null ? '' : `${service.redline} rpm`}
+          hear={parseSpeed}
+          onChange={(redline) => put({ redline })}
+          onFault={fault('speed')}
+        />
+      </div>
+    </details>
+  );
+}
+
+interface PlaceFieldsProps {
+  service: Service;
+  units: Units;
+  put: (part: Partial<Service>) => void;
+  fault: (of: keyof Faults) => (said: string | null) => void;
+}
+
+function PlaceFields({ service, units, put, fault }: PlaceFieldsProps) {
+  const { always } = service;
+  return (
+    <div className="grid gap-4 sm:grid-cols-2">
+      <div>
+        <ParsedField
+          label="Altitude"
+          hint="Where it runs lowest. Empty: the sea."
+          shown={service.altitude === 0 ? '' : altitudeText(service.altitude, units)}
+          hear={(text) => parseAltitude(text, units)}
+          onChange={(altitude) => put({ altitude: altitude ?? 0 })}
+          onFault={fault('altitude')}
+        />
+        {service.altitude > 0 && (
+          <Tick checked={always.altitude} onChange={(altitude) => put({ always: { ...always, altitude } })}>
+            Never run lower: count the thinner air
+          </Tick>
+        )}
+      </div>
+      <ParsedField
+        label="Base power"
+        hint="Without nitrous. Empty: from its size."
+        shown={service.basePower === null ? '' : `${service.basePower} hp`}
+        hear={parsePower}
+        onChange={(basePower) => put({ basePower })}
+        onFault={fault('base')}
+      />
+    </div>
+  );
+}
+
+interface FuelFieldsProps {
+  cautions: string[];
+  service: Service;
+  put: (part: Partial<Service>) => void;
+  othersThan: (fuel: Fuel) => Fuel[];
+  engine: LoadEngine;
+  fault: (of: keyof Faults) => (said: string | null) => void;
+}
+
+function FuelFields({ cautions, service, put, othersThan, engine, fault }: FuelFieldsProps) {
+  const { always } = service;
+  return (
+    <div className="grid content-start gap-3">
+      <SelectField
+        label="Fuel"
+        said={cautions.length > 0 ? cautions.join(' ') : undefined}
+        value={service.fuel}
+        options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
+        onChange={(fuel) =>
+          fuel && put({ fuel, otherFuels: othersThan(fuel), nitro: null, always: { ...always, fuel: false } })
+        }
+      />
+      {lowersHeat(service, engine) && (
+        <Tick checked={always.fuel} onChange={(fuel) => put({ always: { ...always, fuel } })}>
+          Always run on it: count its lower heat
+        </Tick>
+      )}
+      {fuelsOf(service).includes('nitromethane') && (
+        <ParsedField
+          label="Nitromethane, % by volume"
+          hint="Of the fuel in the tank."
+          shown={service.nitro === null ? '' : String(Number((service.nitro * 100).toFixed(1)))}
+          hear={hearShare}
+          onChange={(percent) => put({ nitro: percent === null ? null : percent / 100 })}
+          onFault={fault('nitro')}
+        />
+      )}
+    </div>
   );
 }
 

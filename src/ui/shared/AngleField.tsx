@@ -1,8 +1,8 @@
 'use client';
 
+import { TextField } from './TextField';
 import { useState } from 'react';
 import { parseCrownAngle } from '@/core/stages/clocking/words';
-import { Field } from './Field';
 
 interface Props {
   label: string;
@@ -24,17 +24,13 @@ export function AngleField({ label, value, onChange, onFault, hint }: Props) {
     onFault(now.ok ? null : `${label}: ${now.fault}`);
   };
   return (
-    <Field label={`${label}, °`} hint={hint} error={heard && !heard.ok ? heard.fault : undefined}>
-      {(props) => (
-        <input
-          {...props}
-          className="field figures"
-          autoComplete="off"
-          spellCheck={false}
-          value={typed ?? String(Math.round(value * 10) / 10)}
-          onChange={(event) => type(event.target.value)}
-        />
-      )}
-    </Field>
+    <TextField
+      label={`${label}, °`}
+      hint={hint}
+      error={heard && !heard.ok ? heard.fault : undefined}
+      figures
+      value={typed ?? String(Math.round(value * 10) / 10)}
+      onChange={(text) => type(text)}
+    />
   );
 }

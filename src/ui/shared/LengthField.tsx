@@ -53,7 +53,7 @@ export function LengthField({
     heard?.kind === 'refused'
       ? `${heard.why} Accepted: ${heard.accepted}.`
       : heard?.kind === 'setting' || (heard?.kind === 'understood' && heard.meaning.upTo !== null)
-        ? `One length is asked for here: ${acceptedBy(kind, units)}.`
+        ? `Enter one length: ${acceptedBy(kind, units)}.`
         : undefined;
 
   const type = (text: string): void => {

@@ -15,7 +15,7 @@ interface Props {
   onChange: (values: Nm[]) => void;
   /** Told what is wrong with the entry as it stands, or null. */
   onFault: (fault: string | null) => void;
-  hint?: string;
+  hint?: string | undefined;
 }
 
 const BARE_WORDS: Record<Bare, string> = { thou: 'thou', in: 'in', mm: 'mm' };
@@ -24,9 +24,7 @@ const BARE_WORDS: Record<Bare, string> = { thou: 'thou', in: 'in', mm: 'mm' };
 export function LengthsField({ label, bare, values, most, onChange, onFault, hint }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const hear = (text: string): ParsedLengths =>
-    most === 1 && text.trim() === ''
-      ? { ok: false, why: 'A length is asked for here.' }
-      : parseLengths(text, bare, most);
+    most === 1 && text.trim() === '' ? { ok: false, why: 'Enter a length.' } : parseLengths(text, bare, most);
   const heard = typed === null ? null : hear(typed);
   const type = (text: string): void => {
     setTyped(text);
@@ -48,4 +46,14 @@ export function LengthsField({ label, bare, values, most, onChange, onFault, hin
       )}
     </Field>
   );
+}
+
+interface OneProps extends Pick<Props, 'label' | 'bare' | 'onFault' | 'hint'> {
+  value: Nm;
+  onChange: (value: Nm) => void;
+}
+
+/** One length, in a unit that is said on the label. */
+export function BareLengthField({ value, onChange, ...field }: OneProps) {
+  return <LengthsField {...field} most={1} values={[value]} onChange={([nm]) => nm !== undefined && onChange(nm)} />;
 }

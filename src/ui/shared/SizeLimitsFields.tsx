@@ -1,11 +1,11 @@
 'use client';
 
+import { TextField } from './TextField';
 import { useState } from 'react';
 import type { Field as Kind } from '@/core/foundation/quantity/readingField';
 import { classesText, parseSizeClasses } from '@/core/foundation/quantity/parseSizeClasses';
 import type { SizeLimits } from '@/core/foundation/quantity/sizeLimits';
 import { useWords } from '../openBuild/contexts';
-import { Field } from './Field';
 import { LengthField } from './LengthField';
 
 interface Props {
@@ -49,40 +49,29 @@ export function SizeLimitsFields({ of, field, sizes, onChange, onFault }: Props)
       {end('least', field === 'journal' ? 'Worn under this it is ground.' : 'As finished. Under this it is honed on.')}
       {end('most', field === 'journal' ? 'As made.' : 'The wear limit. Over this it is bored.')}
       <div className="sm:col-span-2">
-        <Field
+        <TextField
           label={`${of}, size classes`}
           hint={`E.g. ${units === 'imperial' ? 'A 3.3858–3.3862; B 3.3862–3.3866' : 'A 86.000–86.010; B 86.010–86.020'}.`}
           error={heard && !heard.ok ? heard.why : undefined}
-        >
-          {(props) => (
-            <input
-              {...props}
-              className="field figures"
-              autoComplete="off"
-              maxLength={400}
-              value={typed ?? classesText(sizes.classes, units)}
-              onChange={(event) => {
-                setTyped(event.target.value);
-                const now = parseSizeClasses(event.target.value, field, units);
-                if (now.ok) onChange({ ...sizes, classes: now.classes });
-                fault('classes')(now.ok ? null : now.why);
-              }}
-            />
-          )}
-        </Field>
+          figures
+          maxLength={400}
+          value={typed ?? classesText(sizes.classes, units)}
+          onChange={(text) => {
+            setTyped(text);
+            const now = parseSizeClasses(text, field, units);
+            if (now.ok) onChange({ ...sizes, classes: now.classes });
+            fault('classes')(now.ok ? null : now.why);
+          }}
+        />
       </div>
       <div className="sm:col-span-2">
-        <Field label={`${of}, sizes from`} hint="The manual, its page.">
-          {(props) => (
-            <input
-              {...props}
-              className="field"
-              maxLength={120}
-              value={sizes.source}
-              onChange={(event) => onChange({ ...sizes, source: event.target.value })}
-            />
-          )}
-        </Field>
+        <TextField
+          label={`${of}, sizes from`}
+          hint="The manual, its page."
+          maxLength={120}
+          value={sizes.source}
+          onChange={(text) => onChange({ ...sizes, source: text })}
+        />
       </div>
     </>
   );

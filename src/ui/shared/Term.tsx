@@ -5,7 +5,7 @@ import type { Word } from '@/core/glossary';
 import { Popup } from './Popup';
 import { onDemand } from './onDemand';
 
-const Meaning = onDemand(() => import('./GlossaryEntry').then((m) => m.GlossaryEntry));
+const GlossaryEntry = onDemand(() => import('./GlossaryEntry').then((m) => m.GlossaryEntry));
 
 /** A word of the trade where it stands: pressed, it says what it means. */
 export function Term({ word, children = word }: { word: Word; children?: ReactNode }) {
@@ -21,7 +21,7 @@ export function Term({ word, children = word }: { word: Word; children?: ReactNo
         </>
       }
     >
-      {() => <Meaning word={word} />}
+      {() => <GlossaryEntry word={word} />}
     </Popup>
   );
 }

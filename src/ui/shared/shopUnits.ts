@@ -9,3 +9,6 @@ export const SHOP_UNITS = [
 
 /** What a small length without a unit means in each. */
 export const bareOf = (units: Units): Bare => (units === 'imperial' ? 'thou' : 'mm');
+
+/** What a size without a unit means in each. */
+export const unitOf = (units: Units): 'in' | 'mm' => (units === 'imperial' ? 'in' : 'mm');

@@ -1,5 +1,6 @@
 'use client';
 
+import { inEither } from '../stages/trialWords';
 import { Download, Printer } from 'lucide-react';
 import { shortBlockOf } from '@/core/judge/shortBlock';
 import { use } from 'react';
@@ -17,6 +18,11 @@ import { Findings } from '../stages/Findings';
 
 /** Begun as soon as this screen is loaded. */
 const reports = loadReports();
+
+/** What to try here with the trial engine. */
+export const TRIAL = inEither(
+  'The build sheet: every figure with its verdict, to print. That is all; throw the trial away when you are done.',
+);
 
 /** The build sheet: every figure on paper, black on white, on A4 or Letter. */
 export function SheetStage() {

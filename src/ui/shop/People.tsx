@@ -5,7 +5,8 @@ import type { Member } from '@/people/people';
 import { ROLE_WORDS } from '@/people/roleWords';
 import { type Role, ROLES } from '@/files/roles';
 import { SecretField } from '../people/SecretField';
-import { askMe, useMe } from '../people/useCurrentUser';
+import { fetchCurrentUser, useCurrentUser } from '../people/useCurrentUser';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
 import { Field } from '../shared/Field';
 import { Popup } from '../shared/Popup';
@@ -53,7 +54,7 @@ export function People({ hasPeople, people, network }: Props) {
 
 function PersonRow({ person, network }: { person: Member; network: string | null }) {
   const { said, run, isBusy } = useDone();
-  const { person: me } = useMe();
+  const { person: me } = useCurrentUser();
   return (
     <tr className={`max-sm:grid max-sm:grid-cols-[auto_1fr] ${person.hasLeft ? 'text-soft' : ''}`}>
       <td className="figures py-2 pr-4 align-top text-lg font-bold">{person.initials}</td>
@@ -137,18 +138,12 @@ const NOTHING: Typed = { name: '', initials: '', secret: '' };
 function Fields({ typed, onChange }: { typed: Typed; onChange: (typed: Typed) => void }) {
   return (
     <div className="grid gap-4 sm:grid-cols-3">
-      <Field label="Name">
-        {(props) => (
-          <input
-            {...props}
-            className="field"
-            autoComplete="off"
-            maxLength={80}
-            value={typed.name}
-            onChange={(event) => onChange({ ...typed, name: event.target.value })}
-          />
-        )}
-      </Field>
+      <TextField
+        label="Name"
+        maxLength={80}
+        value={typed.name}
+        onChange={(text) => onChange({ ...typed, name: text })}
+      />
       <Field label="Initials" hint="Stand on everything that is logged, and stay.">
         {(props) => (
           <input
@@ -184,7 +179,7 @@ function Begin() {
         event.preventDefault();
         run(
           () => runCommand('setUpPeople', typed.name, typed.initials, typed.secret),
-          () => void askMe(),
+          () => void fetchCurrentUser(),
         );
       }}
     >

@@ -8,7 +8,7 @@ import { onDemand, useIsAllLoaded } from '../shared/onDemand';
 const Troubles = onDemand(() => import('./Troubles').then((m) => m.Troubles));
 const StorageFull = onDemand(() => import('./StorageFull').then((m) => m.StorageFull));
 
-const Answered = onDemand(() => import('./ServerStatus').then((m) => m.ServerStatus));
+const ServerStatus = onDemand(() => import('./ServerStatus').then((m) => m.ServerStatus));
 
 /** What waits to be sent, and what the server would not have. Nothing shows while all is well. */
 export function LinkState() {
@@ -23,7 +23,13 @@ export function LinkState() {
       {(link !== 'up' || waiting > 20) && (
         <p className="border-b border-line bg-steel px-5 py-2">
           <b>
-            {link === 'down' ? 'The server does not answer.' : link === 'up' ? 'Sending.' : <Answered link={link} />}
+            {link === 'down' ? (
+              'The server does not answer.'
+            ) : link === 'up' ? (
+              'Sending.'
+            ) : (
+              <ServerStatus link={link} />
+            )}
           </b>{' '}
           {waiting > 0
             ? `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once each.`

@@ -11,7 +11,7 @@ const stamp = { at: '2026-06-01T09:00:00.000Z', by: '' };
 describe('what a trial says to do', () => {
   it.each(['imperial', 'metric'] as const)(
     'every figure that a step says to type is understood at once, in %s',
-    (units) => {
+    async (units) => {
       const judgement = judge(trialRecord('1', units, stamp));
       const [cylinder] = judgement.cylinders;
       if (!cylinder) throw new Error('it has cylinders');
@@ -21,14 +21,15 @@ describe('what a trial says to do', () => {
         ['pistons', 'piston'],
         ['rings', 'top'],
       ] as const) {
-        const typed = figures(SCREENS[stage].trial[units]);
+        const words = (await SCREENS[stage].trial())[units];
+        const typed = figures(words);
         const context = contextFor(judgement, cylinder, subject, units);
-        const all = stage === 'bores' ? [...typed, ...(SCREENS[stage].trial[units].match(/\d+\.\d+/g) ?? [])] : typed;
+        const all = stage === 'bores' ? [...typed, ...(words.match(/\d+\.\d+/g) ?? [])] : typed;
         expect(all.length, stage).toBeGreaterThan(1);
         for (const figure of all)
           expect(['understood', 'cut'], `${stage} ${figure}`).toContain(parseReading(figure, context).kind);
       }
-      for (const stage of STAGE_IDS) expect(SCREENS[stage].trial[units].length).toBeGreaterThan(20);
+      for (const stage of STAGE_IDS) expect((await SCREENS[stage].trial())[units].length).toBeGreaterThan(20);
     },
   );
 });

@@ -1,10 +1,13 @@
 'use client';
 
-import { useState } from 'react';
+import { faultsAmong } from '@/core/foundation/quantity/faults';
+import { isWholeGap } from '@/core/models/targets/targetEntry';
 import type { Allowance } from '@/core/models/targets/papers';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
+import { SelectField } from '../shared/SelectField';
+import { useForm } from '../shared/useForm';
 import { LengthField } from '../shared/LengthField';
 import { Term } from '../shared/Term';
 
@@ -72,79 +75,63 @@ export function Allowances() {
   );
 }
 
-/** Anything over this is more likely a gap typed whole: 5 thou. From memory. */
-const MOST_USUAL = 127_000;
-
 function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowance) => void }) {
-  const judgement = useJudgement();
+  const { cylinders } = useJudgement();
   const { units, length } = useWords();
-  const [at, setAt] = useState(cylinder);
-  const [gap, setGap] = useState<number | null>(null);
-  const [clearance, setClearance] = useState<number | null>(null);
-  const [reason, setReason] = useState('');
-  const [faults, setFaults] = useState<{ gap?: string | null; clearance?: string | null }>({});
-  const most = Math.max(gap ?? 0, clearance ?? 0);
-  const wrong =
-    faults.gap ??
-    faults.clearance ??
-    (most > MOST_USUAL
-      ? `${length(most)} more is no allowance: the added part alone is asked for, about a thou.`
-      : null) ??
-    (most === 0 ? 'Say how much looser.' : null);
+  const form = useForm<Allowance>({
+    ...{ name: null, base: { cylinder, gap: 0, clearance: 0, reason: '' }, units },
+    faultsOf: (allowance) =>
+      faultsAmong({
+        gap:
+          isWholeGap(allowance) &&
+          `${length(Math.max(allowance.gap, allowance.clearance))} more is not an allowance: enter only what is added, about a thou.`,
+      }),
+    onSet: (allowance) => {
+      onAdd(allowance);
+      form.drop();
+    },
+  });
+  const { draft, set } = form;
+  const isNone = Math.max(draft.gap, draft.clearance) === 0;
+  const more = (key: 'gap' | 'clearance', label: string) => (
+    <LengthField
+      label={label}
+      kind="clearance"
+      units={units}
+      value={draft[key] === 0 ? null : draft[key]}
+      onChange={(nm) => set({ [key]: nm ?? 0 })}
+      onFault={form.onFault(key)}
+    />
+  );
   return (
     <form
+      key={form.drawn}
       className="mt-3 grid max-w-2xl items-start gap-3 sm:grid-cols-[7rem_1fr_1fr]"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!wrong) onAdd({ cylinder: at, gap: gap ?? 0, clearance: clearance ?? 0, reason: reason.trim() });
-      }}
+      onSubmit={form.submit}
     >
-      <Field label="Cylinder">
-        {(props) => (
-          <select {...props} className="field" value={at} onChange={(event) => setAt(event.target.value)}>
-            {judgement.cylinders.map((c) => (
-              <option key={c.id} value={c.id}>
-                {c.label}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
-      <LengthField
-        label="Both gaps, more by"
-        kind="clearance"
-        units={units}
-        value={gap}
-        onChange={setGap}
-        onFault={(f) => setFaults((all) => ({ ...all, gap: f }))}
+      <SelectField
+        label="Cylinder"
+        value={draft.cylinder}
+        options={cylinders.map((c) => [c.id, c.label] as const)}
+        onChange={(at) => at && set({ cylinder: at })}
       />
-      <LengthField
-        label="Clearance, more by"
-        kind="clearance"
-        units={units}
-        value={clearance}
-        onChange={setClearance}
-        onFault={(f) => setFaults((all) => ({ ...all, clearance: f }))}
-      />
+      {more('gap', 'Both gaps, more by')}
+      {more('clearance', 'Clearance, more by')}
       <div className="sm:col-span-2">
-        <Field label="Why" hint="E.g. end cylinder, runs hottest.">
-          {(props) => (
-            <input
-              {...props}
-              className="field"
-              maxLength={200}
-              value={reason}
-              onChange={(event) => setReason(event.target.value)}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Why"
+          hint="E.g. end cylinder, runs hottest."
+          maxLength={200}
+          value={draft.reason}
+          onChange={(reason) => set({ reason })}
+        />
       </div>
       <div className="sm:mt-7">
-        <Button kind="accent" type="submit" disabled={wrong !== null}>
+        <Button kind="accent" type="submit" disabled={form.wrong !== null || isNone}>
           Allow it
         </Button>
       </div>
-      {wrong && most > 0 && <p className="font-bold text-over sm:col-span-3">{wrong}</p>}
+      {form.wrong && <p className="font-bold text-over sm:col-span-3">{form.wrong}</p>}
     </form>
   );
 }

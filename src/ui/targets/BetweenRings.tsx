@@ -1,5 +1,6 @@
 'use client';
 
+import { TextField } from '../shared/TextField';
 import { useMemo, useState } from 'react';
 import {
   type Running,
@@ -16,7 +17,6 @@ import { lengthText } from '@/core/foundation/quantity/format';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { plotUnit, plotted } from '../heat/points';
 import { Explain } from '../shared/Explain';
-import { Field } from '../shared/Field';
 import { Plot } from '../shared/Plot';
 import { useWorkerResult } from '../shared/useWorkerResult';
 
@@ -81,7 +81,7 @@ export function BetweenRings({ cylinder, load, units, service }: Props) {
       </div>
       <div className="my-2 grid grid-cols-2 gap-x-4 gap-y-2 lg:grid-cols-4">
         {FIELDS.map(([key, label, hint]) => (
-          <Field
+          <TextField
             key={key}
             label={label}
             hint={hint}
@@ -90,17 +90,11 @@ export function BetweenRings({ cylinder, load, units, service }: Props) {
               faults.find(([f]) => f === key)?.[1] ??
               (key === 'rod' && isRodShort ? 'Longer than half the stroke.' : undefined)
             }
-          >
-            {(props) => (
-              <input
-                {...props}
-                className="field figures"
-                inputMode="decimal"
-                value={typed[key] ?? ''}
-                onChange={(event) => setTyped((before) => ({ ...before, [key]: event.target.value }))}
-              />
-            )}
-          </Field>
+            figures
+            inputMode="decimal"
+            value={typed[key] ?? ''}
+            onChange={(text) => setTyped((before) => ({ ...before, [key]: text }))}
+          />
         ))}
       </div>
       {closed && (

@@ -29,7 +29,7 @@ function temperaturesText(row: ChartRow): string {
 /** The chart this build is set with: its column, row by row, each figure with its standing; and how to take another. */
 export function ChartView({ charts }: { charts: KeptChart[] | null }) {
   const judgement = useJudgement();
-  const { piston, duty, job } = judgement;
+  const { piston, job } = judgement;
   const { chart } = judgement.choices;
   const [other, setOther] = useState<string | null>(null);
   const chosen = charts?.find((k) => k.chart.id === other)?.chart;
@@ -58,54 +58,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
         </p>
         {piston && (
           <div className="relative overflow-x-auto">
-            <table className="ruled">
-              <thead>
-                <tr>
-                  <th scope="col">{chart.kind === 'curve' ? 'heat load' : 'row'}</th>
-                  {shown.map((figure) => (
-                    <th key={figure} scope="col">
-                      {CHART_FIGURE_WORDS[figure]}
-                    </th>
-                  ))}
-                  <th scope="col" className="num">
-                    ring / wall, °C
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {chart.rows.map((row) => (
-                  <tr
-                    key={row.id}
-                    className={row.id === duty.row?.id ? 'bg-(--wash)' : ''}
-                    aria-current={row.id === duty.row?.id}
-                  >
-                    <th
-                      scope="row"
-                      className={`text-[0.9375rem]! leading-snug ${row.id === duty.row?.id ? 'font-bold! text-ink!' : 'text-ink!'}`}
-                    >
-                      {row.load !== null && <span className="figures">{row.load.toFixed(2)} </span>}
-                      {row.words}
-                    </th>
-                    {shown.map((figure) => {
-                      const cell = cellOf(chart, row.id, piston.id, figure);
-                      return (
-                        <td key={figure} className="whitespace-nowrap">
-                          {cell ? (
-                            <>
-                              <span className="figures mr-1.5">{factorText(cell.factor)}</span>
-                              <CellState cell={cell} />
-                            </>
-                          ) : (
-                            <span className="text-soft">–</span>
-                          )}
-                        </td>
-                      );
-                    })}
-                    <td className="num">{temperaturesText(row)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <ChartTable shown={shown} />
           </div>
         )}
       </section>
@@ -128,5 +81,63 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
         </Link>
       </section>
     </div>
+  );
+}
+
+/** The chart’s figures for this piston. */
+function ChartTable({ shown }: { shown: ('top' | 'second' | 'clearance' | 'clearancePlated')[] }) {
+  const judgement = useJudgement();
+  const { chart } = judgement.choices;
+  const { duty, piston } = judgement;
+  if (!piston) return null;
+  return (
+    <table className="ruled">
+      <thead>
+        <tr>
+          <th scope="col">{chart.kind === 'curve' ? 'heat load' : 'row'}</th>
+          {shown.map((figure) => (
+            <th key={figure} scope="col">
+              {CHART_FIGURE_WORDS[figure]}
+            </th>
+          ))}
+          <th scope="col" className="num">
+            ring / wall, °C
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {chart.rows.map((row) => (
+          <tr
+            key={row.id}
+            className={row.id === duty.row?.id ? 'bg-(--wash)' : ''}
+            aria-current={row.id === duty.row?.id}
+          >
+            <th
+              scope="row"
+              className={`text-[0.9375rem]! leading-snug ${row.id === duty.row?.id ? 'font-bold! text-ink!' : 'text-ink!'}`}
+            >
+              {row.load !== null && <span className="figures">{row.load.toFixed(2)} </span>}
+              {row.words}
+            </th>
+            {shown.map((figure) => {
+              const cell = cellOf(chart, row.id, piston.id, figure);
+              return (
+                <td key={figure} className="whitespace-nowrap">
+                  {cell ? (
+                    <>
+                      <span className="figures mr-1.5">{factorText(cell.factor)}</span>
+                      <CellState cell={cell} />
+                    </>
+                  ) : (
+                    <span className="text-soft">–</span>
+                  )}
+                </td>
+              );
+            })}
+            <td className="num">{temperaturesText(row)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,14 +1,14 @@
 'use client';
 
 import { rangeText } from '@/core/foundation/quantity/format';
-import { OWN_ACCEPTED } from '@/core/stages/targets/ownFigure';
-import type { Candidate, Rank } from '@/core/models/targets/target';
-import type { TargetChoices, Own } from '@/core/models/targets/papers';
+import { OWN_ACCEPTED, type OwnFigure } from '@/core/stages/targets/ownFigure';
+import type { Candidate, Rank, Target } from '@/core/models/targets/target';
+import type { TargetChoices, Own, Papers } from '@/core/models/targets/papers';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { PaperButton } from './PaperButton';
-import type { Paper } from './PaperForm';
-import { type FigureKind, papersOf, targetOf, withPapers } from './figures';
+import type { Paper } from '@/core/models/targets/givenFigure';
+import { type Figure, type FigureKind, papersOf, targetOf, withPapers } from './figures';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const RUNGS: [Paper | 'chart', string][] = [
@@ -77,39 +77,15 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
             >
               {candidate ? text(candidate) : '–'}
             </span>
-            <span className="text-sm leading-snug text-soft max-sm:col-span-2 max-sm:col-start-2 max-sm:row-start-2">
-              {candidate ? (
-                <>
-                  {rung === 'own' && papers.own?.over && 'Put over the others: '}
-                  {candidate.from}. <i>{candidate.standing}</i>
-                  {rung === 'own' && departure && (
-                    <>
-                      {!departure.accepted && (
-                        <b className="block text-over">
-                          Outside the {departure.over.rank}’s limit: accept it with your initials and a reason.
-                        </b>
-                      )}
-                      <Accepting
-                        words={`your own ${words.toLowerCase()}`}
-                        what={OWN_ACCEPTED[figure]}
-                        state={departure.held.side}
-                        answer={departure}
-                      />
-                    </>
-                  )}
-                </>
-              ) : rung === 'chart' ? (
-                target.set ? (
-                  'no figure'
-                ) : (
-                  target.ask
-                )
-              ) : rung !== 'own' && (papers[rung]?.form === 'factor' || papers[rung]?.form === 'factors') ? (
-                'a factor: it waits for a bore'
-              ) : (
-                'nothing entered'
-              )}
-            </span>
+            <RungWords
+              candidate={candidate}
+              rung={rung}
+              papers={papers}
+              departure={departure}
+              words={words}
+              figure={figure}
+              target={target}
+            />
             <span className="flex min-h-11 items-center justify-end pr-2 max-sm:col-span-3 max-sm:row-start-3">
               {rung !== 'chart' && (
                 <PaperButton
@@ -128,5 +104,54 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
         );
       })}
     </ol>
+  );
+}
+
+interface RungWordsProps {
+  candidate: Candidate | undefined;
+  rung: Paper | 'chart';
+  papers: Papers;
+  departure: OwnFigure | null;
+  words: string;
+  figure: Figure;
+  target: Target;
+}
+
+/** Where a figure comes from, and what it departs from. */
+function RungWords({ candidate, rung, papers, departure, words, figure, target }: RungWordsProps) {
+  return (
+    <span className="text-sm leading-snug text-soft max-sm:col-span-2 max-sm:col-start-2 max-sm:row-start-2">
+      {candidate ? (
+        <>
+          {rung === 'own' && papers.own?.over && 'Put over the others: '}
+          {candidate.from}. <i>{candidate.standing}</i>
+          {rung === 'own' && departure && (
+            <>
+              {!departure.accepted && (
+                <b className="block text-over">
+                  Outside the {departure.over.rank}’s limit: accept it with your initials and a reason.
+                </b>
+              )}
+              <Accepting
+                words={`your own ${words.toLowerCase()}`}
+                what={OWN_ACCEPTED[figure]}
+                state={departure.held.side}
+                answer={departure}
+              />
+            </>
+          )}
+        </>
+      ) : rung === 'chart' ? (
+        target.set ? (
+          'no figure'
+        ) : (
+          target.ask
+        )
+      ) : rung !== 'own' && (papers[rung]?.form === 'factor' || papers[rung]?.form === 'factors') ? (
+        'a factor: it waits for a bore'
+      ) : (
+        'nothing entered'
+      )}
+    </span>
   );
 }

@@ -18,7 +18,7 @@ import { plotUnit, plotted } from '../heat/points';
 import { type PlotLine, Plot } from '../shared/Plot';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
-import { type FittedDot, Laid, PastBuilds, fittedAt } from './TargetsSidebar';
+import { type FittedDot, Laid, PastBuilds, fittedAt } from './PastBuilds';
 import { useMoving } from '../openBuild/contexts';
 import { BetweenRings } from './BetweenRings';
 import { useGapHistory } from './useGapHistory';

@@ -2,7 +2,8 @@
 
 import { Opener } from '../shared/Opener';
 import { onDemand } from '../shared/onDemand';
-import type { Paper, PaperFormProps } from './PaperForm';
+import type { Paper } from '@/core/models/targets/givenFigure';
+import type { PaperFormProps } from './PaperForm';
 
 const load = () => import('./PaperForm').then((m) => m.PaperForm);
 const PaperForm = onDemand(load);

@@ -1,5 +1,6 @@
 'use client';
 
+import { inEither } from '../stages/trialWords';
 import { Link } from '../shared/Link';
 import { useState } from 'react';
 import { sharesText } from '@/core/models/load/loadWords';
@@ -28,6 +29,11 @@ const HeatView = onDemand(() => import('../heat/HeatView').then((m) => m.HeatVie
 const VIEWS = ['figures', 'load', 'windows', 'heat', 'chart'] as const;
 
 const STANDING_WORDS = { sheet: 'sheet', manual: 'manual', chart: 'chart', own: 'your own', rule: 'common practice' };
+
+/** What to try here with the trial engine. */
+export const TRIAL = inEither(
+  'What each gap must be, from which paper, and why: press a figure. Under Load, drag along the curve. Then go to Bores.',
+);
 
 /** What each gap and clearance must be for this engine, from which paper, and why. */
 export function TargetsStage() {

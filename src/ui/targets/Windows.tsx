@@ -1,19 +1,17 @@
 'use client';
 
 import { ruleWords } from '@/core/foundation/verdict/ruleWords';
-import { useState } from 'react';
-import type { Units } from '@/core/foundation/quantity/length';
 import {
   type TargetChoices,
   type SecondBy,
   type SecondSchool,
   SECOND_SCHOOL_REASON,
 } from '@/core/models/targets/papers';
+import { startingSecond, widthFaults } from '@/core/models/targets/targetEntry';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
-import { Button } from '../shared/Button';
-import { Field } from '../shared/Field';
+import { NumberField } from '../shared/NumberField';
 import { LengthField } from '../shared/LengthField';
-import { usePersistedDraft } from '../shared/persistedDraft';
+import { FormFoot, useForm } from '../shared/useForm';
 import { SelectField } from '../shared/SelectField';
 import { Segmented } from '../shared/Segmented';
 import { Allowances } from './Allowances';
@@ -48,22 +46,11 @@ export function Windows() {
             </div>
           ))}
         </dl>
-        {choices.secondSchool === 'larger' && (
-          <HowMuchLarger key={JSON.stringify(choices.secondBy)} choices={choices} />
-        )}
+        {choices.secondSchool === 'larger' && <HowMuchLarger choices={choices} />}
       </section>
-      <Widths
-        key={[
-          choices.feelerStep,
-          choices.gapWindow,
-          choices.gapLimit,
-          choices.clearanceWindow,
-          choices.clearanceLimit,
-        ].join()}
-        choices={choices}
-      />
-      <Deciding key={JSON.stringify(judgement.choices.deciding)} />
-      <Allowances key={JSON.stringify(choices.allowances)} />
+      <Widths choices={choices} />
+      <Deciding />
+      <Allowances />
     </div>
   );
 }
@@ -74,21 +61,18 @@ const SECOND_BY_OPTIONS = [
   ['ratio', 'so many times the top'],
 ] as const satisfies readonly (readonly [SecondBy['by'], string])[];
 
-/** What the second ring begins with where it is worked from the top: 4 thou or a tenth of a millimetre more, or a tenth. From memory. */
-const startingSecond = (by: SecondBy['by'], units: Units): SecondBy =>
-  by === 'difference'
-    ? { by, over: units === 'imperial' ? 101_600 : 100_000 }
-    : by === 'ratio'
-      ? { by, ratio: 1.1 }
-      : { by };
-
 /** By what a second ring is larger than the top. */
 function HowMuchLarger({ choices }: { choices: TargetChoices }) {
   const { units } = useWords();
   const { choose } = useLogging();
-  const [draft, setDraft] = useState(choices.secondBy);
-  const [fault, setFault] = useState<string | null>(null);
   const set = (secondBy: SecondBy): void => choose('targets', { ...choices, secondBy });
+  const form = useForm<SecondBy>({ name: 'second-ring', base: choices.secondBy, units, onSet: set });
+  const { draft } = form;
+  const pick = (by: SecondBy['by']): void => {
+    if (by !== 'factor') return form.set(() => startingSecond(by, units));
+    form.drop();
+    set({ by });
+  };
   return (
     <div className="mt-3 grid max-w-2xl justify-items-start gap-3">
       <div className="w-full max-w-sm">
@@ -96,59 +80,32 @@ function HowMuchLarger({ choices }: { choices: TargetChoices }) {
           label="How much larger"
           value={draft.by}
           options={SECOND_BY_OPTIONS}
-          onChange={(by) => {
-            if (by === null) return;
-            setFault(null);
-            if (by === 'factor') set({ by });
-            else setDraft(startingSecond(by, units));
-          }}
+          onChange={(by) => by && pick(by)}
         />
       </div>
       {draft.by !== 'factor' && (
-        <form
-          className="flex flex-wrap items-end gap-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (!fault) set(draft);
-          }}
-        >
+        <form key={form.drawn} className="flex flex-wrap items-end gap-4" onSubmit={form.submit}>
+          {form.note}
           {draft.by === 'difference' ? (
             <LengthField
               label="Over the top ring"
               kind="clearance"
               units={units}
               value={draft.over}
-              onChange={(over) => over !== null && setDraft({ by: 'difference', over })}
-              onFault={setFault}
+              onChange={(over) => over !== null && form.set(() => ({ by: 'difference', over }))}
+              onFault={form.onFault('over')}
             />
           ) : (
-            <Field label="Times the top ring" error={fault ?? undefined}>
-              {(props) => (
-                <input
-                  {...props}
-                  type="number"
-                  min={1}
-                  max={2}
-                  step="any"
-                  className="field figures"
-                  defaultValue={draft.ratio}
-                  onChange={(event) => {
-                    const ratio = event.target.valueAsNumber;
-                    const fine = ratio >= 1 && ratio <= 2;
-                    setFault(fine ? null : '1 to 2 is asked for.');
-                    if (fine) setDraft({ by: 'ratio', ratio });
-                  }}
-                />
-              )}
-            </Field>
+            <NumberField
+              label="Times the top ring"
+              least={1}
+              most={2}
+              value={draft.ratio}
+              onFault={form.onFault('ratio')}
+              onChange={(ratio) => ratio !== null && form.set(() => ({ by: 'ratio', ratio }))}
+            />
           )}
-          <Button
-            kind="accent"
-            type="submit"
-            disabled={fault !== null || JSON.stringify(draft) === JSON.stringify(choices.secondBy)}
-          >
-            Set how much larger
-          </Button>
+          <FormFoot form={form} words="Set how much larger" />
         </form>
       )}
     </div>
@@ -232,53 +189,40 @@ const WIDTHS: [WidthKey, string][] = [
 function Widths({ choices }: { choices: TargetChoices }) {
   const { units } = useWords();
   const { choose } = useLogging();
-  const [draft, setDraft, left] = usePersistedDraft('windows', choices);
-  const [faults, setFaults] = useState<Partial<Record<WidthKey, string | null>>>({});
-  const unsettled = Object.values(faults).find((f) => f);
-  const wrong =
-    unsettled ??
-    (draft.gapLimit < draft.gapWindow || draft.clearanceLimit < draft.clearanceWindow
-      ? 'A limit lies inside its aim window: are they swapped?'
-      : null);
-  const { feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit } = draft;
-  const changed = JSON.stringify(draft) !== JSON.stringify(choices);
+  const { feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit } = choices;
+  const form = useForm({
+    ...{ name: 'windows', base: { feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit }, units },
+    faultsOf: widthFaults,
+    onSet: (widths) => choose('targets', { ...choices, ...widths }),
+  });
   return (
-    <section aria-label="Rounding and windows">
+    <form key={form.drawn} aria-label="Rounding and windows" onSubmit={form.submit}>
       <h2 className="mb-1 text-lg">
         Rounding, <Term word="window">windows</Term>, <Term word="aim" />, <Term word="limit" />
       </h2>
-      {left}
+      {form.note}
       <p className="mb-2 max-w-prose text-soft">
         Left as they start, widths are for bores of 75 to 115 mm, and go with the bore under and over that; by a chart
         of curves none is under one step.
       </p>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
-        <StepField value={feelerStep} units={units} onChange={(step) => setDraft({ ...draft, feelerStep: step })} />
+        <StepField value={form.draft.feelerStep} units={units} onChange={(step) => form.set({ feelerStep: step })} />
         <span className="max-sm:hidden" />
         {WIDTHS.map(([key, label]) => (
           <LengthField
-            key={`${key}-${units}`}
+            key={key}
             label={label}
             kind="clearance"
             units={units}
-            value={draft[key]}
-            onChange={(nm) => nm !== null && setDraft((d) => ({ ...d, [key]: nm }))}
-            onFault={(fault) => setFaults((f) => ({ ...f, [key]: fault }))}
+            value={form.draft[key]}
+            onChange={(nm) => nm !== null && form.set({ [key]: nm })}
+            onFault={form.onFault(key)}
           />
         ))}
         <div className="sm:col-span-2">
-          <Button
-            kind="accent"
-            disabled={wrong !== null || !changed}
-            onClick={() =>
-              choose('targets', { ...choices, feelerStep, gapWindow, gapLimit, clearanceWindow, clearanceLimit })
-            }
-          >
-            Set rounding and windows
-          </Button>
-          {wrong && <p className="mt-1 font-bold text-over">{wrong}</p>}
+          <FormFoot form={form} words="Set rounding and windows" />
         </div>
       </div>
-    </section>
+    </form>
   );
 }

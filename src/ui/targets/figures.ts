@@ -1,5 +1,5 @@
 /** The four figures a build is set by, as the targets screen names and reaches them. */
-import type { Field as Kind } from '@/core/foundation/quantity/readingField';
+import type { Field } from '@/core/foundation/quantity/readingField';
 import type { Target } from '@/core/models/targets/target';
 import type { TargetChoices, Papers } from '@/core/models/targets/papers';
 import type { JudgedCylinder } from '@/core/judge/judgement';
@@ -9,7 +9,7 @@ export type Figure = 'top' | 'second' | 'rails' | 'clearance';
 export interface FigureKind {
   figure: Figure;
   words: string;
-  kind: Kind;
+  kind: Extract<Field, 'gap' | 'rail' | 'clearance'>;
 }
 
 export const FIGURES: [FigureKind, ...FigureKind[]] = [

@@ -27,7 +27,7 @@ describe('lists of lengths', () => {
   });
 
   it('asks for one where one is wanted', () => {
-    expect(parseLengths('3 4', 'mm', 1)).toMatchObject({ ok: false, why: 'One length is asked for here.' });
+    expect(parseLengths('3 4', 'mm', 1)).toMatchObject({ ok: false, why: 'Enter one length.' });
   });
 
   it('prints what it would hear the same again', () => {

@@ -50,8 +50,7 @@ export function parseLengths(text: string, bare: Bare, most: number): ParsedLeng
       return { ok: false, why: `“${part}” is no length. Lengths stand apart by spaces, e.g. 0.25 0.50 0.75.` };
     values.push(fromDecimal(match[1], unitOf(match[2], match[1], bare)));
   }
-  if (values.length > most)
-    return { ok: false, why: most === 1 ? 'One length is asked for here.' : `At most ${most} lengths.` };
+  if (values.length > most) return { ok: false, why: most === 1 ? 'Enter one length.' : `At most ${most} lengths.` };
   const twice = values.find((v, i) => values.indexOf(v) !== i);
   return twice === undefined || most === 1
     ? { ok: true, values }

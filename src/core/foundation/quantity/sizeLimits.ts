@@ -28,20 +28,6 @@ export const classAt = (found: Nm, { classes }: Pick<SizeLimits, 'classes'>): st
   classes.find(({ from, to }) => found >= from && found <= to)?.name ?? null;
 
 /**
- * What is wrong with such limits, as a sentence; null for nothing.
- *
- * @example sizesFault({ least: 2, most: 1, classes: [], source: '' }) // 'The most is not over the least.'
- */
-export function sizesFault({ least, most, classes }: SizeLimits): string | null {
-  if (least !== null && most !== null && most <= least) return 'The most is not over the least.';
-  const reversed = classes.find(({ from, to }) => to <= from);
-  if (reversed) return `Class ${reversed.name}: its end is not over its beginning.`;
-  const names = classes.map((c) => c.name);
-  const twice = names.find((name, i) => names.indexOf(name) !== i);
-  return twice === undefined ? null : `Class ${twice} is there twice.`;
-}
-
-/**
  * The limits of a journal that was ground so much under its first size.
  *
  * @example groundBy({ least: 50_000_000, most: null, classes: [], source: '' }, 250_000).least // 49750000

@@ -1,5 +1,6 @@
 /** Torques: whole millinewton metres inside. 1 lb·ft = 1.3558179483314004 N·m exactly (published: NIST SP 811, recalled from memory). */
 import type { Units } from './length';
+import type { ParsedFigure } from './parseNumber';
 
 /** A torque in whole mN·m. */
 export type MilliNm = number;
@@ -37,15 +38,12 @@ export const torqueText = (torque: MilliNm, units: Units): string =>
 export const bothTorques = (torque: MilliNm, units: Units): string =>
   `${torqueText(torque, units)} (${torqueText(torque, units === 'metric' ? 'imperial' : 'metric')})`;
 
-export type ParsedTorque =
-  { kind: 'empty' } | { kind: 'understood'; value: MilliNm } | { kind: 'refused'; why: string };
-
 /**
  * What was typed as a torque: a bare number in the shop's unit, or with lb·ft, lb·in, N·m or kg·m after it. Never throws.
  *
  * @example parseTorque('45', 'imperial') // { kind: 'understood', value: 61012 }
  */
-export function parseTorque(text: string, units: Units): ParsedTorque {
+export function parseTorque(text: string, units: Units): ParsedFigure {
   const entry = text.trim().toLowerCase().replace(',', '.');
   if (entry === '') return { kind: 'empty' };
   const match = /^(\d+\.?\d*|\.\d+) ?([a-z'·.\- ]+)?$/.exec(entry);

@@ -37,23 +37,24 @@ describe('tools', () => {
   });
 
   it('are sound as the shop begins with them, each under its own name, and one suits every kind of reading', () => {
-    for (const tool of STARTING_INSTRUMENTS) expect([tool.id, instrumentFaults(tool)]).toEqual([tool.id, []]);
+    for (const tool of STARTING_INSTRUMENTS) expect([tool.id, instrumentFaults(tool)]).toEqual([tool.id, {}]);
     expect(new Set(STARTING_INSTRUMENTS.map(instrumentKey)).size).toBe(STARTING_INSTRUMENTS.length);
     for (const kinds of Object.values(SUITED))
       expect(STARTING_INSTRUMENTS.some((i) => kinds.some((k) => k === i.kind))).toBe(true);
   });
 
   it.each<[string, Instrument, RegExp]>([
-    ['no range', { ...micrometer, to: micrometer.from }, /ends where it begins/],
-    ['no resolution', { ...micrometer, resolution: 0 }, /resolution is more than nothing/],
+    ['no name', { ...micrometer, name: ' ' }, /a name/],
+    ['no range', { ...micrometer, to: micrometer.from }, /must be above its start/],
+    ['no resolution', { ...micrometer, resolution: 0 }, /resolution must be more than zero/],
     ['no error', { ...micrometer, limit: 0 }, /no tool is without error/],
-    ['too coarse', { ...micrometer, resolution: fromInches(2) }, /wider than the range/],
+    ['too coarse', { ...micrometer, resolution: fromInches(2) }, /finer than the range/],
     ['a gauge without a kit', { ...gauge, kit: null }, /has a kit/],
     ['a micrometer with one', { ...micrometer, kit }, /has a kit/],
     ['no rods', { ...gauge, kit: { ...kit, rods: [] } }, /at least one rod/],
     ['a turn of one division', { ...gauge, kit: { ...kit, turn: kit.division } }, /more than one division/],
     ['preload past a turn', { ...gauge, kit: { ...kit, preload: kit.turn } }, /no make-up/],
   ])('%s is called out', (_, tool, says) => {
-    expect(instrumentFaults(tool).join(' ')).toMatch(says);
+    expect(Object.values(instrumentFaults(tool)).join(' ')).toMatch(says);
   });
 });

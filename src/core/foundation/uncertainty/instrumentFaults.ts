@@ -1,22 +1,33 @@
-import { type Instrument, isFiler } from './instrument';
+import { type Faults, faultsAmong, faultsUnder } from '../quantity/faults';
+import { type GaugeKit, type Instrument, isFiler } from './instrument';
+
+const kitFaults = ({ rods, division, turn, preload }: GaugeKit): Faults =>
+  faultsAmong({
+    rods: rods.length === 0 && 'Enter at least one rod.',
+    turn: (division <= 0 || turn <= division) && 'One turn of the dial must be more than one division.',
+    preload: preload >= turn && 'The least preload is a turn or more: no make-up could stay within one turn.',
+  });
 
 /**
- * What is wrong with a tool's figures, as sentences; empty when nothing is.
+ * What is wrong with a tool, by field.
  *
- * @example instrumentFaults({ kind: 'gap', name: 'x', from: 2, to: 1, resolution: 0, limit: 0, kit: null }).length // 4
+ * @example instrumentFaults({ kind: 'micrometer', name: 'M1', from: 2, to: 1, resolution: 1, limit: 0, kit: null }).limit // 'The error limit must be more than zero: no tool is without error.'
  */
-export function instrumentFaults({ kind, from, to, resolution, limit, kit }: Instrument): string[] {
-  const faults: string[] = [];
-  if (isFiler({ kind })) return kit === null ? [] : ['A bore gauge has a kit, and nothing else has.'];
-  if (to <= from) faults.push('The range ends where it begins, or before.');
-  if (resolution <= 0) faults.push('The resolution is more than nothing.');
-  if (limit <= 0) faults.push('The error limit is more than nothing: no tool is without error.');
-  if (resolution > to - from) faults.push('The resolution is wider than the range.');
-  if ((kind === 'boreGauge') !== (kit !== null)) faults.push('A bore gauge has a kit, and nothing else has.');
-  if (!kit) return faults;
-  if (kit.rods.length === 0) faults.push('A kit has at least one rod.');
-  if (kit.division <= 0 || kit.turn <= kit.division) faults.push('One turn of the dial is more than one division.');
-  if (kit.preload >= kit.turn)
-    faults.push('The least preload is a turn or more: no make-up could stay within one turn.');
-  return faults;
+export function instrumentFaults({ kind, name, from, to, resolution, limit, kit }: Instrument): Faults {
+  const isFiling = isFiler({ kind });
+  const hasWrongKit = (kind === 'boreGauge') !== (kit !== null);
+  return {
+    ...faultsAmong({
+      name: name.trim() === '' && 'Enter a name.',
+      to: !isFiling && to <= from && 'The end of the range must be above its start.',
+      resolution:
+        !isFiling &&
+        (resolution <= 0
+          ? 'The resolution must be more than zero.'
+          : resolution > to - from && 'The resolution must be finer than the range.'),
+      limit: !isFiling && limit <= 0 && 'The error limit must be more than zero: no tool is without error.',
+      kit: hasWrongKit && 'A bore gauge has a kit, and nothing else has.',
+    }),
+    ...(kit && !hasWrongKit ? faultsUnder('kit', kitFaults(kit)) : {}),
+  };
 }

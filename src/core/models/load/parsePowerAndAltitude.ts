@@ -1,11 +1,10 @@
 /** Base power and altitude as they are typed. */
+import type { ParsedFigure } from '../../foundation/quantity/parseNumber';
 
 /** Horsepower of a kilowatt: 1 ÷ 0.7457 (NIST SP 811, recalled). */
 export const HP_PER_KW = 1 / 0.7457;
 /** Metres of a foot: exact. */
 const METRES_PER_FOOT = 0.3048;
-
-export type ParsedFigure = { kind: 'empty' } | { kind: 'understood'; value: number } | { kind: 'refused'; why: string };
 
 const figure = (text: string, units: string): RegExpExecArray | null =>
   new RegExp(`^(-?\\d+(?:\\.\\d+)?) ?(${units})?$`).exec(text.trim().toLowerCase().replace(',', '.'));

@@ -18,12 +18,6 @@ export type Given =
   | { form: 'factor'; factor: number; from: string }
   | { form: 'factors'; least: number; most: number; hardTop: boolean; from: string };
 
-/** How near one nominal figure is to be met where nothing says so: half a leaf for a gap, half of that for a clearance. Common practice, no source. */
-export const NOMINAL_WITHIN: Record<'gap' | 'clearance', Record<'imperial' | 'metric', Nm>> = {
-  gap: { imperial: 12_700, metric: 10_000 },
-  clearance: { imperial: 6350, metric: 5000 },
-};
-
 /** The builder's own figure; its `from` is the reason. `over` puts it in force over what ranks above it. */
 export interface Own {
   given: Given;
@@ -69,12 +63,6 @@ export interface TargetChoices {
   clearance: Papers;
   allowances: Allowance[];
 }
-export const SECOND_SCHOOL_REASON: Record<SecondSchool, string> = {
-  larger:
-    'Gas that passes the top ring must be able to leave past the second; trapped between them it lifts the top ring off its seat. So the second is gapped wider than the top.',
-  equalOrTighter:
-    'The second ring runs cooler than the top and grows less, so it needs no more gap. Older manuals and some plain rebuilds follow this.',
-};
 export const NO_PAPERS: Papers = { sheet: null, manual: null, own: null };
 
 /** Widths as they start, by the system the shop works in, for usual bores. Common practice, no source. */
@@ -112,3 +100,11 @@ export function statedMinimum(given: Given, bore: Nm | null): Nm | null {
   if (given.form === 'nominal') return given.value - given.plusMinus;
   return bore === null ? null : Math.round(bore * (given.form === 'factor' ? given.factor : given.least));
 }
+
+/** Why each school of the second ring. Common practice, no source. */
+export const SECOND_SCHOOL_REASON: Record<SecondSchool, string> = {
+  larger:
+    'Gas that passes the top ring must be able to leave past the second; trapped between them it lifts the top ring off its seat. So the second is gapped wider than the top.',
+  equalOrTighter:
+    'The second ring runs cooler than the top and grows less, so it needs no more gap. Older manuals and some plain rebuilds follow this.',
+};

@@ -1,12 +1,12 @@
 /** What is to be known of fasteners, turning and masses. */
-import { openMasses, massesOf } from './weights/weights';
+import { openWeights, weightsOf } from './weights/weights';
 import { BLOCK, isCylinderId } from '../../foundation/engine/places';
 import { say } from '../../foundation/quantity/message';
 import { lapsedWords } from '../../record/reading';
 import { type Finding, about } from '../contract/finding';
 import { usedWords } from './torque/fastenerGroups';
-import { ledgerOf, unrecorded } from './torque/torqueRecord';
-import { isTurnOpen, turnFaults, turningOf } from './rotating/rotatingTorque';
+import { torqueRecordOf, unrecorded } from './torque/torqueRecord';
+import { isTurnOpen, turnFaults, rotatingTorqueOf } from './rotating/rotatingTorque';
 import type { Engine, Whole } from './types';
 
 /** Whether something was signed off as tightened on the walk. */
@@ -16,7 +16,7 @@ export const isTightened = ({ log }: Pick<Engine, 'log'>, cylinders: readonly Wh
 
 /** A bolt that went too far, a piston that binds, sets that lie apart, a second round by the same hand. */
 export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Finding[] {
-  const ledger = ledgerOf(engine, cylinders);
+  const ledger = torqueRecordOf(engine, cylinders);
   const units = engine.job?.units ?? 'metric';
   const at = (place: string): string | null => (isCylinderId(place) ? place : null);
   const label = (place: string): string => engine.labels.get(place) ?? place;
@@ -28,10 +28,10 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
           about('stop', 'assembly', at(f.cylinder), say`${f.words} ${f.says}.${f.lapsed ? lapsedWords(f.lapsed) : ''}`),
         ),
     ),
-    ...turningOf(engine, [])
+    ...rotatingTorqueOf(engine, [])
       .turns.filter(isTurnOpen)
       .flatMap((t) => turnFaults(t, units).map((says) => about('stop', 'assembly', at(t.entry.cylinder), says))),
-    ...openMasses(massesOf({ ...engine, cylinders })).map((o) =>
+    ...openWeights(weightsOf({ ...engine, cylinders })).map((o) =>
       about(
         o.isDisagreement ? 'mend' : 'note',
         'assembly',

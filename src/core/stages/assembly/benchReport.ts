@@ -1,6 +1,6 @@
 /** Masses, fasteners and turning on paper and in the table. */
 import { bobweightsOf } from './weights/bobweight';
-import { PART_WORDS, massesOf } from './weights/weights';
+import { PART_WORDS, weightsOf } from './weights/weights';
 import { gramsText } from '../../foundation/quantity/mass';
 import { toInches, toMm } from '../../foundation/quantity/length';
 import { clear, say } from '../../foundation/quantity/message';
@@ -9,9 +9,9 @@ import { benchedOf } from '../../record/countedWork';
 import { acceptedWords } from '../../record/reading';
 import { type Piece, type Row, type SheetPart, words } from '../contract/report';
 import { usedWords } from './torque/fastenerGroups';
-import { ledgerOf } from './torque/torqueRecord';
+import { torqueRecordOf } from './torque/torqueRecord';
 import { figureWords } from './torque/words';
-import { afterWords, turningOf } from './rotating/rotatingTorque';
+import { afterWords, rotatingTorqueOf } from './rotating/rotatingTorque';
 import type { All, Whole } from './types';
 
 const grams = (mg: number): string => (mg / 1000).toFixed(3);
@@ -57,7 +57,7 @@ export function benchRows({ log, choices }: All, place: string, label: string): 
 
 /** What a cylinder’s set and its rod’s fasteners come to; of the block, the fasteners of the engine. */
 export function benchResults(engine: All, cylinders: readonly Whole[], place: string, label: string): Row[] {
-  const masses = massesOf({ ...engine, cylinders });
+  const masses = weightsOf({ ...engine, cylinders });
   const set = masses.inPlay.length === 0 ? undefined : masses.sets.find((s) => s.id === place);
   const base = { cylinder: label, place, entry: 'result' };
   return [
@@ -73,7 +73,7 @@ export function benchResults(engine: All, cylinders: readonly Whole[], place: st
           },
         ]
       : []),
-    ...ledgerOf(engine, cylinders).flatMap(({ group, fasteners }) =>
+    ...torqueRecordOf(engine, cylinders).flatMap(({ group, fasteners }) =>
       fasteners
         .filter((f) => f.cylinder === place && f.state !== 'to do')
         .map((f) => ({
@@ -92,7 +92,7 @@ export function benchResults(engine: All, cylinders: readonly Whole[], place: st
 }
 
 function massParts(engine: All, cylinders: readonly Whole[]): SheetPart[] {
-  const masses = massesOf({ ...engine, cylinders });
+  const masses = weightsOf({ ...engine, cylinders });
   if (masses.inPlay.length === 0) return [];
   const cell = (mass: number | undefined, look?: 'below'): Piece[] =>
     words(mass === undefined ? '–' : gramsText(mass).replace(' g', '')).map((p) => ({
@@ -147,7 +147,9 @@ const who = (names: readonly (string | null)[]): string =>
   [...new Set(names.filter((name): name is string => name !== null && name !== ''))].join(', ') || '–';
 
 function fastenerParts(engine: All, cylinders: readonly Whole[]): SheetPart[] {
-  const ledger = ledgerOf(engine, cylinders).filter((g) => g.fasteners.some((f) => f.made > 0 || f.stretch !== null));
+  const ledger = torqueRecordOf(engine, cylinders).filter((g) =>
+    g.fasteners.some((f) => f.made > 0 || f.stretch !== null),
+  );
   if (ledger.length === 0) return [];
   const units = engine.job?.units ?? 'metric';
   const wrong = ledger.flatMap((g) => g.fasteners.filter((f) => f.state === 'over' || f.state === 'short'));
@@ -185,7 +187,7 @@ function fastenerParts(engine: All, cylinders: readonly Whole[]): SheetPart[] {
 }
 
 function turningParts(engine: All): SheetPart[] {
-  const { turns } = turningOf(engine, []);
+  const { turns } = rotatingTorqueOf(engine, []);
   if (turns.length === 0) return [];
   const units = engine.job?.units ?? 'metric';
   return [

@@ -1,5 +1,5 @@
 /** The walk on paper and in the table: who did what, and when. */
-import { ledgerOf, unrecorded } from './torque/torqueRecord';
+import { torqueRecordOf, unrecorded } from './torque/torqueRecord';
 import { isTightened } from './benchFindings';
 import { BLOCK } from '../../foundation/engine/places';
 import { type Message, say } from '../../foundation/quantity/message';
@@ -111,7 +111,7 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
       },
       after: [
         ...(isTightened(engine, cylinders)
-          ? unrecorded(ledgerOf(engine, cylinders)).map((what) => say`${what}: torque not recorded.`)
+          ? unrecorded(torqueRecordOf(engine, cylinders)).map((what) => say`${what}: torque not recorded.`)
           : []),
         ...pins.map(
           (p) =>

@@ -19,6 +19,7 @@ import { isRight, againstOf } from './cylinderSteps';
 import { report } from './report';
 import { installOrder } from './installOrder';
 import { shortBlockOf } from '../../judge/shortBlock';
+import { stepInView } from './stepInView';
 import { stepSays, whyOf } from './stepWords';
 import { takenOutOf } from './pistonRemoval';
 import { PHASES, PHASE_OF } from './phases';
@@ -590,5 +591,59 @@ describe('a piston that is taken out again', () => {
         .filter((step) => PHASE_OF[step] === 'engine'),
     );
     expect(takenOutOf(after, first.id)).toEqual([]);
+  });
+});
+
+describe('a step in view', () => {
+  const view = (entries: readonly Entry[], at: (walk: readonly WalkAt[]) => WalkAt | null | undefined) => {
+    const judgement = of(entries);
+    const walk = walkIn(judgement);
+    return { judgement, walk, step: stepInView(judgement, walk, at(walk) ?? null, false) };
+  };
+
+  it('is none once all are made, and none that the engine has not', () => {
+    expect(view(begun(), () => null).step).toBeNull();
+    expect(view(begun(), () => ({ place: 'L9', step: 'rod' })).step).toBeNull();
+  });
+
+  it('says its phase, which of how many it is, and what comes then: of the same cylinder without its name', () => {
+    const { walk, step, judgement } = view(begun(), (all) => all.find((at) => at.place !== BLOCK));
+    expect(step).toMatchObject({ number: 1, isMade: false, next: walk[walk.indexOf(step?.at as WalkAt) + 1] });
+    expect(step?.of).toBe(step?.cylinder?.block.checks.length);
+    expect(step?.then).toBe(stepSays(step?.next?.step ?? 'rod', judgement.choices.walk));
+    const last = view(begun(), (all) => all.findLast((at) => at.place === step?.at.place && at.step !== 'slides'));
+    expect(last.step?.then).toMatch(/^Cylinder \d: |^The engine: /);
+  });
+
+  it('of the engine has no cylinder, and counts the steps of the engine', () => {
+    const { step, judgement } = view(begun(), (all) => all.find((at) => at.place === BLOCK));
+    expect(step).toMatchObject({ cylinder: null, expected: null, of: blockStepsIn(judgement).length });
+  });
+
+  it('gaps cannot be made without a plan, and can with one', () => {
+    const joints = (all: readonly WalkAt[]) => all.find((at) => at.step === 'jointsBefore');
+    const flat = { ...STARTING_CLOCKING, school: 'sheet' as const };
+    const noPlan: Entry = { ...stamp(1), id: 'no-plan', kind: 'clocking', replaces: 'clock', value: flat };
+    expect(view(begun(), joints).step).toMatchObject({ isJoints: true, cannot: false });
+    expect(view([...begun(), noPlan], joints).step).toMatchObject({ isJoints: true, cannot: true });
+  });
+
+  it('every step of every walk says something, and leads on until the last that is open (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('cylinder' as const, 'phase' as const),
+        fc.constantFrom('each' as const, 'end' as const),
+        (route, tighten) => {
+          const judgement = of(begun({ route, tighten }));
+          const walk = walkIn(judgement);
+          for (const at of walk) {
+            const step = stepInView(judgement, walk, at, true);
+            expect(step?.title).toMatch(/^\P{Ll}/u);
+            expect(step?.next).not.toBeNull();
+          }
+        },
+      ),
+      { numRuns: 4 },
+    );
   });
 });

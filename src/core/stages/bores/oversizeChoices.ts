@@ -1,4 +1,4 @@
-/** How sizes are planned, and the classes of a select fit. The plan itself is made in `nextSize.ts`. */
+/** How sizes are planned, and the classes of a select fit. The plan itself is made in `oversize.ts`. */
 import type { Nm } from '../../foundation/quantity/length';
 
 /** How sizes are planned. */

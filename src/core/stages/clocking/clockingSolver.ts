@@ -13,7 +13,7 @@
  */
 import { apart, turned } from '../../foundation/quantity/angle';
 import { type Joint, type Joints, JOINTS, JOINT_WORDS } from '../../foundation/parts/joints';
-import { RULE_WORDS } from './ruleWords';
+import { RULE_WORDS } from './ruleNames';
 import { type RuleId, type Rules, PAIRS, RULES, keptFree } from './rules';
 import { type Sector, type Surroundings, isInside, offSector } from './surroundings';
 

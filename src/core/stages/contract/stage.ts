@@ -1,6 +1,6 @@
 /**
  * A stage: one leg of the work from job card to build sheet, as a plug. What it says of itself here is all that the
- * rest of the program knows of it; `../stages.ts` lists them, and docs/adding-a-stage.md has the recipe.
+ * rest of the program knows of it; `judge/registry.ts` lists them, and docs/adding-a-stage.md has the recipe.
  */
 import type { Joints } from '../../foundation/parts/joints';
 import type { Cylinder } from '../../foundation/engine/engine';

@@ -36,49 +36,49 @@ function mainsOf({ log, choices }: Engine, throws: number): number {
 function bearingAt(engine: Engine, place: Place, kind: BearingKind, memo: Memo): JudgedBearing {
   const { log, choices, job } = engine;
   const { id, label, words } = place;
-  const passes = {
-    journal: passesOf(log, id, 'journal'),
-    housing: passesOf(log, id, 'housing'),
-    bare: passesOf(log, id, 'bare'),
-    shell: passesOf(log, id, 'shell'),
-    thread: passesOf(log, id, 'thread'),
-  };
-  const rounds = {
-    shells: roundOf(log, id, 'shells'),
-    journal: roundOf(log, id, 'journal'),
-    housing: roundOf(log, id, 'housing'),
-  };
   const ticks = log.ticks.get(id);
   const expansion = housingExpansion(kind, choices.journals.metals, job?.surface ?? null);
   const { journals, deciding } = choices;
   const isInspected = kind === 'rod' && inspectsRods(job, choices.walk);
   const under = underAt(choices.shells, kind, id);
-  const from = [
-    ...Object.values(passes),
-    ...Object.values(rounds),
-    ...[
-      label,
-      ticks,
-      expansion,
-      journals,
-      deciding,
-      log.tools,
-      log.accepted,
-      isInspected,
-      choices.walk.sidedShells,
-      under,
-    ],
+  const { sidedShells } = choices.walk;
+  const beside = [
+    label,
+    ticks,
+    expansion,
+    journals,
+    deciding,
+    log.tools,
+    log.accepted,
+    isInspected,
+    sidedShells,
+    under,
   ];
-  return memo('bearing', id, from, () =>
-    judgeBearing({
-      ...{ id, label, words, kind, passes, rounds, expansion },
-      ...{ choices: journals, under },
-      tools: log.tools,
-      strictness: deciding,
-      accepted: log.accepted,
-      looks: looksOf(checksOf(kind, choices.walk), ticks, bearingPartsIn(log, id), isInspected),
-    }),
-  );
+  // a number's whole log first: most entries are of another one, or of its rings
+  return memo('number of a bearing', id, [log.numbers.get(id), ...beside], () => {
+    const passes = {
+      journal: passesOf(log, id, 'journal'),
+      housing: passesOf(log, id, 'housing'),
+      bare: passesOf(log, id, 'bare'),
+      shell: passesOf(log, id, 'shell'),
+      thread: passesOf(log, id, 'thread'),
+    };
+    const rounds = {
+      shells: roundOf(log, id, 'shells'),
+      journal: roundOf(log, id, 'journal'),
+      housing: roundOf(log, id, 'housing'),
+    };
+    return memo('bearing', id, [...Object.values(passes), ...Object.values(rounds), ...beside], () =>
+      judgeBearing({
+        ...{ id, label, words, kind, passes, rounds, expansion },
+        ...{ choices: journals, under },
+        tools: log.tools,
+        strictness: deciding,
+        accepted: log.accepted,
+        looks: looksOf(checksOf(kind, choices.walk), ticks, bearingPartsIn(log, id), isInspected),
+      }),
+    );
+  });
 }
 
 /** The clearances that the builder named, and those of before that were read. */

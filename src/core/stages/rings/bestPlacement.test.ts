@@ -3,7 +3,7 @@ import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromThou } from '../../foundation/quantity/length';
 import { type PlacingAim, type PlacingAsk, type PlacingStanding, placingStanding } from './placement';
-import { placingOf } from './bestPlacement';
+import { bestPlacement } from './bestPlacement';
 
 const bore = (cylinder: string, inches: number, change: object = {}) => ({
   cylinder,
@@ -105,7 +105,7 @@ describe('placing rings', () => {
       aim: 'filing',
       sure,
     };
-    const found = placingOf(ask);
+    const found = bestPlacement(ask);
     if (found.kind !== 'found') throw new Error(found.why);
     expect([found.before.over, found.after.over, found.after.filing]).toEqual([1, 0, 0]);
     expect(found.moves).toMatchObject([
@@ -117,9 +117,16 @@ describe('placing rings', () => {
 
   it('leaves them where they are when nothing is better, and a lock holds', () => {
     const rings = [ring('1', 23), ring('2', 23)];
-    const even = placingOf({ bores: [bore('1', 4), bore('2', 4)], rings, now: own(2), locked: [], aim: 'even', sure });
+    const even = bestPlacement({
+      bores: [bore('1', 4), bore('2', 4)],
+      rings,
+      now: own(2),
+      locked: [],
+      aim: 'even',
+      sure,
+    });
     expect(even).toMatchObject({ kind: 'found', moves: [] });
-    const locked = placingOf({
+    const locked = bestPlacement({
       bores: [bore('1', 4.001), bore('2', 4)],
       rings: [ring('1', 28), ring('2', 21)],
       now: own(2),
@@ -143,9 +150,9 @@ describe('placing rings', () => {
       aim: 'filing',
       sure,
     };
-    expect(placingOf(ask)).toMatchObject({ kind: 'found', moves: [] });
+    expect(bestPlacement(ask)).toMatchObject({ kind: 'found', moves: [] });
     const sharp = ask.rings.map((r) => ({ ...r, standard: 0 }));
-    const found = placingOf({ ...ask, bores: [bore('1', 4), bore('2', 4.0003)], rings: sharp });
+    const found = bestPlacement({ ...ask, bores: [bore('1', 4), bore('2', 4.0003)], rings: sharp });
     expect(found.kind === 'found' && found.moves.length).toBe(2);
   });
 
@@ -160,10 +167,10 @@ describe('placing rings', () => {
 
   it('says why there is nothing to place', () => {
     expect(
-      placingOf({ bores: [bore('1', 4)], rings: [ring('1', 22)], now: own(1), locked: [], aim: 'filing', sure }),
+      bestPlacement({ bores: [bore('1', 4)], rings: [ring('1', 22)], now: own(1), locked: [], aim: 'filing', sure }),
     ).toMatchObject({ kind: 'impossible', why: expect.stringMatching(/nothing to swap/) as string });
     expect(
-      placingOf({
+      bestPlacement({
         bores: [bore('1', 4), bore('2', 4)],
         rings: [ring('1', 22), ring('1', 22)],
         now: own(2),
@@ -180,7 +187,7 @@ describe('placing rings', () => {
       fc.property(
         fc.integer({ min: 2, max: 6 }).chain((n) => askOf(n, aim)),
         (ask) => {
-          const found = placingOf(ask);
+          const found = bestPlacement(ask);
           if (found.kind !== 'found') throw new Error(found.why);
           // moves that would gain no more than rounding are not made
           const [got, best] = [rank(ask, found.after), bestByBruteForce(ask) ?? []];

@@ -170,9 +170,9 @@ function faultOf({ bores, rings, now }: PlacingAsk): string | null {
  * The best placing of the rings of one kind.
  *
  * @returns it with before and after and each ring that moves, or why there is none. Never throws.
- * @example placingOf({ bores: [], rings: [], locked: [], aim: 'filing', sure: 0.95 }).kind // 'impossible'
+ * @example bestPlacement({ bores: [], rings: [], locked: [], aim: 'filing', sure: 0.95 }).kind // 'impossible'
  */
-export function placingOf(ask: PlacingAsk): PlacingResult {
+export function bestPlacement(ask: PlacingAsk): PlacingResult {
   const fault = faultOf(ask);
   if (fault) return { kind: 'impossible', why: fault };
   const cells = cellsOf(ask);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { jobEntry } from '@/fixtures/records';
+import { job, jobEntry } from '@/fixtures/records';
 import { WHOLE_WALK } from '../walkChoices';
 import { judge } from '../../../judge/judge';
 import { shortBlockOf } from '../../../judge/shortBlock';
@@ -7,7 +7,8 @@ import { messageText } from '../../../foundation/quantity/message';
 import { bothTorques, fromPoundFeet, parseTorque, parseTorques, torqueText } from '../../../foundation/quantity/torque';
 import type { TurnedEntry } from '../../../record/benchWork';
 import type { Entry } from '../../../judge/buildRecord';
-import { type PastTurning, stepsIn, taught, turningOf } from './rotatingTorque';
+import { nextTurn, parseTurning, pistonsSince, turnsOf } from './parseTurning';
+import { type PastTurning, stepsIn, taught, rotatingTorqueOf } from './rotatingTorque';
 
 let n = 0;
 const turned = (after: TurnedEntry['after'], cylinder: string, lbft: number, pistons = 1): TurnedEntry => {
@@ -26,7 +27,7 @@ const turned = (after: TurnedEntry['after'], cylinder: string, lbft: number, pis
   };
 };
 const of = (entries: Entry[], past: PastTurning[] = []) =>
-  turningOf(judge({ id: 't', entries: [jobEntry(), ...entries] }), past);
+  rotatingTorqueOf(judge({ id: 't', entries: [jobEntry(), ...entries] }), past);
 const lbft = (torque: number | null | undefined): number | null =>
   torque == null ? null : Math.round(torque / 135.58179483314) / 10;
 
@@ -186,5 +187,75 @@ describe('torques', () => {
     expect(parseTorques('', 'metric')).toEqual({ ok: true, values: [] });
     expect(parseTorques('30 x 60', 'metric').ok).toBe(false);
     expect(parseTorques('30 0', 'metric').ok).toBe(false);
+  });
+});
+
+describe('what the crank takes, as it is typed', () => {
+  it.each([
+    ['21', { kind: 'understood', value: { value: fromPoundFeet(21), starts: null } }],
+    ['25/21', { kind: 'understood', says: '25 lb·ft to start, 21 lb·ft (28.5 N·m) to keep turning' }],
+    ['21/25', { kind: 'refused', why: /^To start takes no less/ }],
+    ['21/', { kind: 'empty' }],
+    ['/21', { kind: 'understood', value: { value: fromPoundFeet(21), starts: null } }],
+    ['hard', { kind: 'refused', why: /no torque/ }],
+    ['hard/21', { kind: 'refused', why: /no torque/ }],
+  ])('%s', (text, { why, ...found }: { kind: string; why?: RegExp }) => {
+    const heard = parseTurning(text, null, 'imperial');
+    expect(heard).toMatchObject(found);
+    if (why && heard.kind === 'refused') expect(heard.why).toMatch(why);
+  });
+
+  it('far more than before is asked about, and more than any crank takes', () => {
+    const before = 10_000;
+    expect(parseTurning('80 N·m', before, 'metric')).toMatchObject({ kind: 'understood' });
+    expect(parseTurning('80.1 N·m', before, 'metric')).toMatchObject({
+      kind: 'question',
+      ask: '80.1 N·m (59.1 lb·ft) after 10 N·m: is it right?',
+    });
+    expect(parseTurning('400.1', 300_000, 'metric')).toMatchObject({ kind: 'question' });
+  });
+});
+
+describe('after what the crank is turned', () => {
+  const ticked = (cylinder: string, second: number): Entry => ({
+    ...{ kind: 'check', id: `in-${cylinder}`, by: 'AB', cylinder, check: 'pistonIn', planned: null, found: {} },
+    ...{ at: new Date(Date.UTC(2026, 4, 5, 9, 0, second)).toISOString(), expected: null },
+  });
+  const two = jobEntry({
+    engine: {
+      ...job.engine,
+      layout: 'inline',
+      cylinders: 2,
+      bankAngle: 0,
+      numbering: { ...job.engine.numbering, scheme: 'sequence' },
+    },
+  });
+  const whole: Entry = { kind: 'walk', id: 'walk', at: '', by: '', replaces: null, value: WHOLE_WALK };
+  const at = (...entries: Entry[]) => {
+    const judgement = judge({ id: 't', entries: [two, whole, ...entries] });
+    const { turns } = rotatingTorqueOf(judgement, []);
+    return { turns, cylinders: judgement.cylinders, next: nextTurn(turns, judgement.cylinders) };
+  };
+
+  it('the crank alone, each piston as it goes in, and all of them', () => {
+    expect(at().next).toEqual({ after: 'crank', cylinder: 'block' });
+    expect(turnsOf(at().cylinders).map((t) => t.after)).toEqual(['crank', 'piston', 'piston', 'all']);
+    expect(at(ticked('1', 1)).next).toEqual({ after: 'piston', cylinder: '1' });
+    expect(at(ticked('1', 1), turned('piston', '1', 4)).next).toEqual({ after: 'crank', cylinder: 'block' });
+    const all = [ticked('1', 1), ticked('2', 2), turned('piston', '2', 6)];
+    expect(at(...all).next).toEqual({ after: 'all', cylinder: 'block' });
+  });
+
+  it('counts the pistons that went in since it was turned last, one at the least', () => {
+    const { turns, cylinders } = at(ticked('1', 1), ticked('2', 2));
+    const piston = { after: 'piston', cylinder: '2' } as const;
+    expect(pistonsSince(piston, turns, cylinders)).toBe(2);
+    expect(pistonsSince({ after: 'all', cylinder: 'block' }, turns, cylinders)).toBe(0);
+    const since = { ...turned('piston', '1', 4), at: new Date(Date.UTC(2026, 4, 5, 9, 0, 1)).toISOString() };
+    const later = at(ticked('1', 1), since, ticked('2', 2));
+    expect(pistonsSince(piston, later.turns, later.cylinders)).toBe(1);
+    const done = { ...since, at: new Date(Date.UTC(2026, 4, 6)).toISOString() };
+    const none = at(ticked('1', 1), ticked('2', 2), done);
+    expect(pistonsSince(piston, none.turns, none.cylinders)).toBe(1);
   });
 });

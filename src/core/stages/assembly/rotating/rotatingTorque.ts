@@ -139,9 +139,9 @@ export interface Turned {
  * The turnings of an engine, each with what it added, and which of them is a jump.
  *
  * @param past the shop’s builds of the same kind: what is expected may come from them, and never what is a jump
- * @example turningOf(judgement, []).turns // []
+ * @example rotatingTorqueOf(judgement, []).turns // []
  */
-export function turningOf({ log, labels, choices }: Turned, past: readonly PastTurning[]): JudgedTurning {
+export function rotatingTorqueOf({ log, labels, choices }: Turned, past: readonly PastTurning[]): JudgedTurning {
   const steps = stepsIn(benchedOf(log, 'turned').map((b) => b.entry));
   const shares = steps.flatMap((s) => (s.each === null ? [] : [{ of: s, each: s.each }]));
   const pastShares = past.flatMap((p) => p.shares);

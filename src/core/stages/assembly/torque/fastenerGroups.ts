@@ -38,5 +38,8 @@ export const MOST_USES = 99;
 export const usedWords = ({ used }: Pick<FastenerGroup, 'used'>): string =>
   used === undefined ? '' : used === 0 ? 'new' : `used, tightened ${used === 1 ? 'once' : `${used} times`} before`;
 
+/** Most torques of one group. */
+export const MOST_STEPS = 8;
+
 /** Most fasteners of one group. */
 export const MOST_FASTENERS = 60;

@@ -9,7 +9,8 @@ import { fromPoundFeet } from '../../../foundation/quantity/torque';
 import type { TightenedEntry } from '../../../record/benchWork';
 import type { Entry } from '../../../judge/buildRecord';
 import type { FastenerGroup } from './fastenerGroups';
-import { type JudgedGroup, isTight, ledgerOf, openFasteners } from './torqueRecord';
+import { isLastOf, parseTightening, wrenchFor } from './parseTightening';
+import { type JudgedGroup, isTight, nextOn, torqueRecordOf, openFasteners } from './torqueRecord';
 import { randomFrom } from '../../../models/heat/random';
 import { type StretchAt, type StretchRate, addFor, rateOf } from './stretch';
 
@@ -42,6 +43,7 @@ const RODS: FastenerGroup = {
   stretch: { from: fromThou(5), to: fromThou(5.5) },
   order: null,
 };
+const AT = { group: 'mains', cylinder: 'block', fastener: 1, torque: null, angle: null };
 const groups = (...value: FastenerGroup[]): Entry => ({ ...stamp(), kind: 'fasteners', replaces: null, value });
 const done = (
   group: string,
@@ -67,7 +69,7 @@ const stretched = (cylinder: string, fastener: number, lbft: number, thou: numbe
 
 const ledger = (...entries: Entry[]): JudgedGroup[] => {
   const judgement = judge({ id: 'b', entries: [jobEntry(), ...entries] });
-  return ledgerOf(judgement, judgement.cylinders);
+  return torqueRecordOf(judgement, judgement.cylinders);
 };
 const one = (...entries: Entry[]): JudgedGroup => {
   const [found] = ledger(...entries);
@@ -310,4 +312,91 @@ describe('what bolts stretch, learned', () => {
       expect(over / advised).toBeLessThan(0.026);
     },
   );
+});
+
+describe('what is typed while bolts are tightened', () => {
+  const measured = { ...RODS, measured: true };
+  /** What is heard of a text, of the first bolt and what is next of it. */
+  const hears = (text: string, units: 'imperial' | 'metric', ...entries: Entry[]) => {
+    const judged = one(groups(measured), ...entries);
+    const [bolt = null] = judged.fasteners;
+    return parseTightening(text, judged, bolt && nextOn(judged, bolt), bolt, units);
+  };
+  const long = (cylinder: string, fastener: number, mm: number) =>
+    done('rods', cylinder, fastener, 'free', { length: mm * 1_000_000 });
+  const [first, second] = [long('L1', 1, 45), long('L1', 2, 45)];
+
+  it('a length before it goes in, in inches or millimetres; one far from the others is asked about', () => {
+    expect(hears('1.7717', 'imperial')).toMatchObject({
+      kind: 'understood',
+      value: { length: 45_001_180, torque: null },
+    });
+    expect(hears('45', 'metric', second)).toMatchObject({ kind: 'understood', says: '45.000 mm' });
+    expect(hears('47', 'metric', second)).toMatchObject({ kind: 'understood' });
+    expect(hears('47.001', 'metric', second)).toMatchObject({
+      kind: 'question',
+      ask: '47.001 mm: the others are about 45.000 mm long. Is it right?',
+      options: [{ value: { length: 47_001_000, torque: null }, words: 'yes, 47.001 mm' }],
+    });
+  });
+
+  it.each([
+    ['', { kind: 'empty' }],
+    ['long', { kind: 'refused' }],
+    ['0', { kind: 'refused', why: 'A length is read.' }],
+  ])('“%s” is %j', (text, found) => expect(hears(text, 'metric')).toMatchObject(found));
+
+  it('a stretch at the torque that is said with it; where none is and none is known, it is asked for', () => {
+    expect(hears('5.2 at 45', 'imperial', first)).toMatchObject({
+      value: { length: fromThou(5.2), torque: fromPoundFeet(45) },
+      says: '5.2 thou at 45 lb·ft (61 N·m): in its range',
+    });
+    expect(hears('4.9@45', 'imperial', first)).toMatchObject({ says: expect.stringMatching(/: short$/) as string });
+    expect(hears('5.6 @ 45', 'imperial', first)).toMatchObject({ says: expect.stringMatching(/: over$/) as string });
+    expect(hears('5.2', 'imperial', first)).toEqual({ kind: 'refused', why: 'At which torque? Accepted: 5.2 at 45.' });
+    expect(hears('0.13', 'metric', first)).toEqual({ kind: 'refused', why: 'At which torque? Accepted: 0.13 at 60.' });
+    expect(hears('5.2 at tight', 'imperial', first)).toMatchObject({ kind: 'refused' });
+  });
+
+  it('a stretch that is less with more torque, or twice what is aimed at, is asked about', () => {
+    const at40 = stretched('L1', 1, 40, 4);
+    expect(hears('3.9 at 45', 'imperial', first, at40)).toMatchObject({
+      kind: 'question',
+      ask: 'It had 4.0 thou before: it cannot have less with more torque. Was the gauge zeroed anew?',
+    });
+    expect(hears('4 at 45', 'imperial', first, at40)).toMatchObject({ kind: 'understood' });
+    expect(hears('11.1 at 45', 'imperial', first)).toMatchObject({
+      kind: 'question',
+      ask: '11.1 thou is more than twice what is aimed at. Is it right?',
+    });
+  });
+
+  it('nothing where a step is only done', () => {
+    const judged = one(groups(MAINS));
+    const [bolt = null] = judged.fasteners;
+    expect(parseTightening('60', judged, judged.next, bolt, 'imperial')).toMatchObject({ kind: 'refused' });
+    expect(parseTightening('60', judged, null, null, 'imperial')).toMatchObject({ kind: 'refused' });
+  });
+
+  it('the wrench is set to what others came in at, and a bolt that is short to a little more than it had', () => {
+    const others = [stretched('L1', 2, 46, 5.2), stretched('R1', 1, 44, 5.1)];
+    const judged = one(groups(RODS), ...others);
+    const [bolt] = judged.fasteners;
+    if (!bolt) throw new Error('no bolt');
+    expect(wrenchFor(judged, bolt, 'imperial')).toEqual({ torque: fromPoundFeet(44), add: 0 });
+    const short = one(groups(RODS), stretched('L1', 1, 40, 4));
+    const { torque, add } = wrenchFor(short, short.fasteners[0] ?? bolt, 'imperial');
+    expect(add).toBe(4 * fromPoundFeet(0.5));
+    expect(torque).toBe(fromPoundFeet(40) + add);
+  });
+
+  it('a bolt is marked with the last of its figure, and never before', () => {
+    const next = (what: TightenedEntry['what'], step: number | null = null) => ({ ...AT, what, step });
+    expect(isLastOf(MAINS, next('step', 1))).toBe(false);
+    expect(isLastOf(MAINS, next('angle'))).toBe(true);
+    expect(isLastOf({ ...MAINS, angle: null }, next('step', 0))).toBe(false);
+    expect(isLastOf({ ...MAINS, angle: null }, next('step', 1))).toBe(true);
+    expect(isLastOf(RODS, next('stretch'))).toBe(true);
+    expect(isLastOf(RODS, next('second'))).toBe(false);
+  });
 });

@@ -231,9 +231,12 @@ export const unrecorded = (ledger: readonly JudgedGroup[]): string[] => [
  * no longer counts; nor does a step whose figure was changed since.
  *
  * @param cylinders in the order their rods are taken
- * @example ledgerOf(judgement, judgement.cylinders) // []
+ * @example torqueRecordOf(judgement, judgement.cylinders) // []
  */
-export function ledgerOf({ log, choices }: Known, cylinders: readonly { id: string; label: string }[]): JudgedGroup[] {
+export function torqueRecordOf(
+  { log, choices }: Known,
+  cylinders: readonly { id: string; label: string }[],
+): JudgedGroup[] {
   const all = benchedOf(log, 'tightened').flatMap((b) => (holds(log, b, null) ? [b.entry] : []));
   return (choices.fasteners ?? []).map((group): JudgedGroup => {
     const own = all.filter((e) => e.group === group.id);

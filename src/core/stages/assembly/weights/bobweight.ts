@@ -10,7 +10,7 @@ import type { Engine } from '../../../foundation/engine/engine';
 import type { Job } from '../../../record/jobCard';
 import type { Mg } from '../../../foundation/quantity/mass';
 import type { BalanceChoices } from './choices';
-import { type JudgedMasses, type Known, type MassSet, massesOf } from './weights';
+import { type JudgedWeights, type Known, type MassSet, weightsOf } from './weights';
 
 export interface Bobweight {
   /** Labels of the cylinders on the throw. */
@@ -101,7 +101,10 @@ const NEEDS = ['piston', 'pin', 'rings', 'smallEnd', 'bigEnd'] as const;
  *
  * @example bobweightsOf(judgement) // 'not weighed'
  */
-export function bobweightsOf(judgement: Thrown, masses: JudgedMasses = massesOf(judgement)): Bobweight[] | NoBobweight {
+export function bobweightsOf(
+  judgement: Thrown,
+  masses: JudgedWeights = weightsOf(judgement),
+): Bobweight[] | NoBobweight {
   const { job } = judgement;
   if (!job || !hasBobweight(job.engine)) return 'sets alone';
   const { choices, sets, inPlay, asks } = masses;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { runs } from '@/fixtures/runs';
 import { describe, expect, it } from 'vitest';
-import { type MixAsk, arrangedWithin, mixOf, spreadOf } from './matchWeights';
+import { type MixAsk, arrangedWithin, matchWeights, spreadOf } from './matchWeights';
 
 /** All orders of some places. */
 function orders(count: number): number[][] {
@@ -55,7 +55,7 @@ describe('parts mixed so that the sets are even', () => {
     (sets, kinds, times) => {
       fc.assert(
         fc.property(asked(sets, kinds), (ask) => {
-          const found = mixOf(ask);
+          const found = matchWeights(ask);
           expect(found.isExact).toBe(true);
           expect(found.spread).toBe(exhaustive(ask));
           expect(spreadOf(sums(ask, found.from))).toBe(found.spread);
@@ -71,7 +71,7 @@ describe('parts mixed so that the sets are even', () => {
       fc.property(
         fc.integer({ min: 6, max: 16 }).chain((sets) => asked(sets, 3)),
         (ask) => {
-          const found = mixOf(ask, 3_000);
+          const found = matchWeights(ask, 3_000);
           expect(found.from.every(isEachOnce)).toBe(true);
           for (const [k, kind] of ask.kinds.entries())
             for (const [place, stay] of kind.stays.entries()) if (stay) expect(found.from[k]?.[place]).toBe(place);
@@ -111,8 +111,8 @@ describe('parts mixed so that the sets are even', () => {
         { masses: [52_000, 52_700, 53_100, 53_300, 54_900], stays: [false, false, false, false, false] },
       ],
     };
-    const cut = mixOf(ask, 0);
-    const whole = mixOf(ask);
+    const cut = matchWeights(ask, 0);
+    const whole = matchWeights(ask);
     expect(whole.isExact).toBe(true);
     expect(cut.bound).toBeLessThanOrEqual(whole.spread);
     expect(cut.spread).toBeGreaterThanOrEqual(whole.spread);
@@ -123,7 +123,7 @@ describe('parts mixed so that the sets are even', () => {
       base: [600_000, 600_000, 600_000],
       kinds: [{ masses: [140_000, 140_000, 140_000], stays: [false, false, false] }],
     };
-    expect(mixOf(even).from).toEqual([[0, 1, 2]]);
+    expect(matchWeights(even).from).toEqual([[0, 1, 2]]);
     const two: MixAsk = {
       base: [600_000, 602_000, 601_000],
       kinds: [
@@ -131,7 +131,7 @@ describe('parts mixed so that the sets are even', () => {
         { masses: [2_000, 2_000, 2_000], stays: [false, false, false] },
       ],
     };
-    expect(mixOf(two).from).toEqual([
+    expect(matchWeights(two).from).toEqual([
       [1, 0, 2],
       [0, 1, 2],
     ]);
@@ -142,17 +142,17 @@ describe('parts mixed so that the sets are even', () => {
       base: [600_000, 610_000, 604_000, 605_000],
       kinds: [{ masses: [100_000, 100_000, 101_000, 102_000], stays: [true, true, false, false] }],
     };
-    expect(mixOf(ask)).toMatchObject({ before: 10_000, spread: 10_000, from: [[0, 1, 2, 3]] });
+    expect(matchWeights(ask)).toMatchObject({ before: 10_000, spread: 10_000, from: [[0, 1, 2, 3]] });
     const masses = [100_000, 108_000, 101_000, 102_000];
     const free: MixAsk = { ...ask, kinds: [{ masses, stays: masses.map(() => false) }] };
-    const { from, spread } = mixOf(free);
+    const { from, spread } = matchWeights(free);
     const moves = (order: readonly number[]): number => order.filter((part, place) => part !== place).length;
     const best = orders(4).filter((order) => spreadOf(sums(free, [order])) === spread);
     expect(moves(from[0] ?? [])).toBe(Math.min(...best.map(moves)));
   });
 
   it('one set, and none', () => {
-    expect(mixOf({ base: [600_000], kinds: [{ masses: [140_000], stays: [false] }] }).spread).toBe(0);
-    expect(mixOf({ base: [], kinds: [] })).toMatchObject({ spread: 0, isExact: true });
+    expect(matchWeights({ base: [600_000], kinds: [{ masses: [140_000], stays: [false] }] }).spread).toBe(0);
+    expect(matchWeights({ base: [], kinds: [] })).toMatchObject({ spread: 0, isExact: true });
   });
 });

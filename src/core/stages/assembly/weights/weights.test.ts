@@ -8,8 +8,10 @@ import type { WeighedPart } from '../../../record/benchWork';
 import type { Entry } from '../../../judge/buildRecord';
 import { bobweightOf, bobweightsOf, usualShare } from './bobweight';
 import { type BalanceChoices, STARTING_BALANCE } from './choices';
-import { type MixGiven, massesOf, mixGiven, nextToWeigh, openMasses, weighedKey } from './weights';
-import { mixOf } from './matchWeights';
+import { type MixGiven, mixGiven } from './matchInput';
+import { weightsOf, openWeights, weighedKey } from './weights';
+import { matchWeights } from './matchWeights';
+import { nextToWeigh, parseWeighed } from './parseWeighed';
 
 let n = 0;
 const stamp = () => {
@@ -45,12 +47,12 @@ const alike = (): Entry[] =>
   ]);
 
 const setOf = (judgement: Judgement, id: string) => {
-  const found = massesOf(judgement).sets.find((s) => s.id === id);
+  const found = weightsOf(judgement).sets.find((s) => s.id === id);
   if (!found) throw new Error(id);
   return found;
 };
 
-const asked = (masses: ReturnType<typeof massesOf>): MixGiven => {
+const asked = (masses: ReturnType<typeof weightsOf>): MixGiven => {
   const given = mixGiven(masses);
   if (!given) throw new Error('nothing to mix');
   return given;
@@ -58,7 +60,7 @@ const asked = (masses: ReturnType<typeof massesOf>): MixGiven => {
 
 describe('masses', () => {
   it('says of each part how far it is above the lightest of its kind, and of what was weighed again the last', () => {
-    const { weighed: all, lightest } = massesOf(
+    const { weighed: all, lightest } = weightsOf(
       judged(weighed('piston', 'L1', 612.4), weighed('piston', 'R1', 610.9), weighed('piston', 'L1', 612.1)),
     );
     expect(lightest.piston).toBe(610_900);
@@ -75,9 +77,9 @@ describe('masses', () => {
       { ...stamp(), kind: 'void', of: heavy.id, reason: 'misread' } as Entry,
       { ...stamp(), kind: 'renewed', part: 'piston', cylinder: 'R1' } as Entry,
     ];
-    const { weighed: all } = massesOf(judged(...entries));
+    const { weighed: all } = weightsOf(judged(...entries));
     expect([...all.keys()]).toEqual(['pin R1']);
-    const again = massesOf(judged(...entries, weighed('piston', 'R1', 611)));
+    const again = weightsOf(judged(...entries, weighed('piston', 'R1', 611)));
     expect(again.weighed.get('piston R1')?.mass).toBe(611_000);
   });
 
@@ -90,8 +92,8 @@ describe('masses', () => {
       takeOff: [{ part: 'piston', mass: 1_200 }],
     });
     expect(setOf(judgement, 'R4').state).toBe('within');
-    expect(massesOf(judgement).spread).toBe(1_200);
-    expect(openMasses(massesOf(judgement)).filter((o) => !o.isDisagreement)).toMatchObject([
+    expect(weightsOf(judgement).spread).toBe(1_200);
+    expect(openWeights(weightsOf(judgement)).filter((o) => !o.isDisagreement)).toMatchObject([
       { place: 'L2', says: '1.2 g over the lightest set' },
     ]);
   });
@@ -108,8 +110,8 @@ describe('masses', () => {
     const entries = [...alike(), weighed('pin', 'L2', 146.2)];
     const { acceptId, state } = setOf(judged(...entries), 'L2');
     const accepted: Entry = { ...stamp(), kind: 'accepted', of: acceptId ?? '', what: 'set', state, reason: 'idles' };
-    expect(openMasses(massesOf(judged(...entries, accepted)))).toEqual([]);
-    expect(openMasses(massesOf(judged(...entries, accepted, weighed('pin', 'L2', 146.3))))).toHaveLength(1);
+    expect(openWeights(weightsOf(judged(...entries, accepted)))).toEqual([]);
+    expect(openWeights(weightsOf(judged(...entries, accepted, weighed('pin', 'L2', 146.3))))).toHaveLength(1);
   });
 
   it('a part that is heavier than it was found before disagrees until it is weighed once more or struck out; a lighter one was lightened', () => {
@@ -134,16 +136,16 @@ describe('masses', () => {
     const judgement = judged(...EIGHT.map((id) => weighed('piston', id, 600)), weighed('pin', 'L1', 145));
     expect(setOf(judgement, 'L1').state).toBe('within');
     expect(setOf(judgement, 'R1').state).toBe('part read');
-    expect(openMasses(massesOf(judgement))).toHaveLength(7);
-    expect(openMasses(massesOf(judged()))).toEqual([]);
+    expect(openWeights(weightsOf(judgement))).toHaveLength(7);
+    expect(openWeights(weightsOf(judged()))).toEqual([]);
   });
 
   it('parts are taken to the scale kind by kind, and what is weighed is passed by', () => {
-    const some = massesOf(judged(weighed('piston', 'R1', 600)));
+    const some = weightsOf(judged(weighed('piston', 'R1', 600)));
     expect(nextToWeigh(some, EIGHT, null)).toEqual({ part: 'piston', number: 'L1' });
     expect(nextToWeigh(some, EIGHT, { part: 'piston', number: 'L1' })).toEqual({ part: 'piston', number: 'L2' });
     expect(nextToWeigh(some, EIGHT, { part: 'piston', number: 'R4' })).toEqual({ part: 'pin', number: 'L1' });
-    expect(nextToWeigh(massesOf(judged(...alike())), EIGHT, null)).toBeNull();
+    expect(nextToWeigh(weightsOf(judged(...alike())), EIGHT, null)).toBeNull();
   });
 
   it('mixing leaves pistons where they are, and what is marked; what was mixed is in the sets', () => {
@@ -153,9 +155,9 @@ describe('masses', () => {
       weighed('pin', 'R1', 143),
       balance({ mixes: ['pin'], stays: [] }),
     ];
-    const given = asked(massesOf(judged(...entries)));
+    const given = asked(weightsOf(judged(...entries)));
     expect(given.kinds).toEqual(['pin']);
-    const mix = mixOf(given.ask);
+    const mix = matchWeights(given.ask);
     expect(mix).toMatchObject({ before: 4_000, spread: 0, isExact: true });
     const from = (mix.from[0] ?? []).map((part) => given.cylinders[part]);
     const sets: Entry = {
@@ -169,18 +171,18 @@ describe('masses', () => {
         rod: [],
       },
     };
-    expect(massesOf(judged(...entries, sets)).spread).toBe(0);
+    expect(weightsOf(judged(...entries, sets)).spread).toBe(0);
     expect(setOf(judged(...entries, sets), 'L1').parts.pin?.number).toBe('R1');
     const marked = asked(
-      massesOf(judged(...entries, balance({ mixes: ['pin'], stays: [{ part: 'pin', number: 'R1' }] }))),
+      weightsOf(judged(...entries, balance({ mixes: ['pin'], stays: [{ part: 'pin', number: 'R1' }] }))),
     );
-    expect(mixOf(marked.ask).spread).toBe(4_000);
+    expect(matchWeights(marked.ask).spread).toBe(4_000);
     expect(marked.ask.kinds[0]?.stays.filter(Boolean)).toHaveLength(1);
   });
 
   it('with nothing free to go elsewhere, or under two sets, there is nothing to mix', () => {
-    expect(mixGiven(massesOf(judged(...alike(), balance({ mixes: [] }))))).toBeNull();
-    expect(mixGiven(massesOf(judged(weighed('piston', 'L1', 600), weighed('pin', 'L1', 145))))).toBeNull();
+    expect(mixGiven(weightsOf(judged(...alike(), balance({ mixes: [] }))))).toBeNull();
+    expect(mixGiven(weightsOf(judged(weighed('piston', 'L1', 600), weighed('pin', 'L1', 145))))).toBeNull();
   });
 });
 
@@ -311,4 +313,29 @@ describe('what is typed at the scale', () => {
   it('is printed to a tenth, and to a hundredth where it has one', () => {
     expect([gramsText(612_400), gramsText(612_450), gramsText(0)]).toEqual(['612.4 g', '612.45 g', '0.0 g']);
   });
+});
+
+describe('what is typed for the part on the scale', () => {
+  const hears = (text: string, ...entries: Entry[]) =>
+    parseWeighed(text, { part: 'piston', number: 'L1' }, weightsOf(judged(...entries)), EIGHT);
+
+  it('the first of its kind is said alone, the next against the lightest', () => {
+    expect(hears('612.4')).toMatchObject({ kind: 'understood', value: 612_400, says: '612.4 g' });
+    const others = [weighed('piston', 'R1', 612), weighed('piston', 'L2', 613)];
+    expect(hears('612.4', ...others)).toMatchObject({ says: '612.4 g, 0.4 g over the lightest' });
+    expect(hears('611.9', ...others)).toMatchObject({ says: '611.9 g, the lightest' });
+    // its own earlier weighing is not its like
+    expect(hears('640', weighed('piston', 'L1', 612))).toMatchObject({ kind: 'understood', says: '640.0 g' });
+  });
+
+  it('one far from its like is asked about, and can be taken as it is', () => {
+    const heard = hears('512', weighed('piston', 'R1', 612), weighed('piston', 'L2', 613));
+    if (heard.kind !== 'question') throw new Error(heard.kind);
+    expect(heard.options.at(-1)).toEqual({ value: 512_000, words: 'yes, 512.0 g' });
+  });
+
+  it.each([
+    ['', 'empty'],
+    ['heavy', 'refused'],
+  ])('“%s” is %s', (text, kind) => expect(hears(text).kind).toBe(kind));
 });

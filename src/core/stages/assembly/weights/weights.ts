@@ -12,8 +12,7 @@ import { type Answer, lastOf, answerOf } from '../../../record/reading';
 import type { Log } from '../../../record/log';
 import { pistonIn } from '../../../record/fittedParts';
 import type { State } from '../../../foundation/verdict/state';
-import { type BalanceChoices, type Mixed, type SetChoices, MIXED, STARTING_BALANCE, UNMIXED, mixedAs } from './choices';
-import type { MixAsk } from './matchWeights';
+import { type BalanceChoices, type SetChoices, STARTING_BALANCE, UNMIXED, mixedAs } from './choices';
 
 export const PART_WORDS: Record<WeighedPart, string> = {
   piston: 'piston',
@@ -67,7 +66,7 @@ export interface MassSet extends Answer {
   takeOff: { part: WeighedPart; mass: Mg }[];
 }
 
-export interface JudgedMasses {
+export interface JudgedWeights {
   choices: BalanceChoices;
   /** What is asked of each number. */
   asks: WeighedPart[];
@@ -149,15 +148,15 @@ function lightened(parts: MassSet['parts'], over: Mg): { part: WeighedPart; mass
 /**
  * What is known of the masses of an engine.
  *
- * @example massesOf(judgement).spread // null
+ * @example weightsOf(judgement).spread // null
  */
-export function massesOf(judgement: Known): JudgedMasses {
+export function weightsOf(judgement: Known): JudgedWeights {
   const { log, cylinders } = judgement;
   const choices = judgement.choices.balance ?? STARTING_BALANCE;
   const asks = WEIGHED_PARTS.filter((part) => part !== 'clips' || judgement.choices.walk.clips.count > 0);
   const found = lastWeighed(log);
   const inPlay = asks.filter((part) => [...found.values()].some((w) => w.part === part));
-  const lightest: JudgedMasses['lightest'] = {};
+  const lightest: JudgedWeights['lightest'] = {};
   for (const part of inPlay)
     lightest[part] = Math.min(...[...found.values()].flatMap((w) => (w.part === part ? [w.mass] : [])));
   const weighed = new Map(
@@ -210,54 +209,6 @@ export function massesOf(judgement: Known): JudgedMasses {
   };
 }
 
-/** What a mixing is worked out from: of the sets that are weighed whole, what stays and what may go elsewhere. */
-export interface MixGiven {
-  ask: MixAsk;
-  /** The cylinders, in the order of the ask. */
-  cylinders: string[];
-  /** The kinds, in the order of the ask. */
-  kinds: Mixed[];
-}
-
-/**
- * What the mixing of an engine is worked out from; null where fewer than two sets are weighed whole, or nothing may be
- * mixed. Parts that stay, by their kind or marked one by one, are where they are.
- */
-export function mixGiven({ sets, choices, inPlay }: JudgedMasses): MixGiven | null {
-  const whole = sets.filter((s) => s.total !== null);
-  const kinds = MIXED.filter(
-    (kind) => choices.mixes.includes(kind) && inPlay.includes(kind === 'rod' ? 'smallEnd' : kind),
-  );
-  if (whole.length < 2 || kinds.length === 0) return null;
-  const partOf = (kind: Mixed): WeighedPart => (kind === 'rod' ? 'smallEnd' : kind);
-  return {
-    cylinders: whole.map((s) => s.id),
-    kinds,
-    ask: {
-      base: whole.map((s) => (s.total ?? 0) - kinds.reduce((sum, kind) => sum + (s.parts[partOf(kind)]?.mass ?? 0), 0)),
-      kinds: kinds.map((kind) => ({
-        masses: whole.map((s) => s.parts[partOf(kind)]?.mass ?? 0),
-        stays: whole.map((s) => {
-          const number = s.parts[partOf(kind)]?.number;
-          return choices.stays.some((stay) => stay.part === kind && stay.number === number);
-        }),
-      })),
-    },
-  };
-}
-
-/** The part to weigh after one: the same of the next number, then the next part; from the first that is open where none is given. */
-export function nextToWeigh(
-  { asks, weighed }: Pick<JudgedMasses, 'asks' | 'weighed'>,
-  numbers: readonly string[],
-  after: { part: WeighedPart; number: string } | null,
-): { part: WeighedPart; number: string } | null {
-  const all = asks.flatMap((part) => numbers.map((number) => ({ part, number })));
-  const at = after ? all.findIndex((a) => a.part === after.part && a.number === after.number) : -1;
-  const turned = [...all.slice(at + 1), ...all.slice(0, at + 1)];
-  return turned.find(({ part, number }) => !weighed.has(weighedKey(part, number))) ?? null;
-}
-
 /** Something open on the weights of a cylinder. */
 interface OpenWeight {
   place: string;
@@ -268,7 +219,7 @@ interface OpenWeight {
 }
 
 /** What is open on the weights of an engine: sets over what the shop allows, sets that were begun, and weighings that disagree. */
-export function openMasses({ sets, inPlay, choices }: JudgedMasses): OpenWeight[] {
+export function openWeights({ sets, inPlay, choices }: JudgedWeights): OpenWeight[] {
   if (inPlay.length === 0) return [];
   return sets.flatMap(({ id, parts, state, over, bigOver, accepted, lapsed }) => {
     if (accepted) return [];

@@ -1,0 +1,87 @@
+'use client';
+
+/** Takes back what this bench entered last, and logs it again. */
+import { useDeferredValue, useMemo, useState } from 'react';
+import type { Judgement } from '@/core/judge/judgement';
+import { type LastEntry, answerTo, lastEntry } from '@/core/judge/lastEntry';
+import { numberAt, placeAt } from '@/core/judge/judgement';
+import type { Subject } from '@/core/judge/registry';
+import { historyOf } from '@/core/record/log';
+import type { At } from '@/core/stages/contract/tasks';
+import { useJudgement, useLive, useLogging, useMoving } from '../openBuild/contexts';
+import type { Line } from './line';
+
+interface Undo {
+  undo: () => void;
+  redo: () => void;
+  /** What undo would take back, and what redo would log again, in words; empty for nothing. */
+  undoes: string;
+  redoes: string;
+}
+
+const entryWords = ({ item }: LastEntry): string => (item.kind === 'cut' ? 'a cut' : `“${item.typed}”`);
+
+/**
+ * @param beside what is read of the thing in hand: what was entered of it last is meant
+ */
+export function useUndo({ here, nameOf, tell, goOn, isBarred }: Line, beside: readonly At<Subject>[]): Undo {
+  const judgement = useJudgement();
+  const { record } = useLive();
+  const { again, isOwn, strike } = useLogging();
+  const { cursor } = useMoving();
+  const [undone, setUndone] = useState<LastEntry[]>([]);
+  const { cylinder, subject } = here;
+
+  const isAt = (id: string, some: Judgement): boolean => {
+    const there = placeAt(some, cylinder);
+    return there !== undefined && historyOf(some.log, numberAt(there, subject), subject).some((item) => item.id === id);
+  };
+  const lastOf = (some: Judgement): LastEntry | null => {
+    const subjects = [...new Set(beside.map((b) => b.subject))];
+    // where someone went to a thing on purpose its own last reading is meant; else the last one made
+    const own = cursor.chosen ? lastEntry(some, record.entries, [subject], (e) => isOwn(e) && isAt(e.id, some)) : null;
+    return own ?? lastEntry(some, record.entries, subjects, isOwn);
+  };
+  const settled = useDeferredValue(judgement);
+  const last = useMemo(
+    () => lastOf(settled),
+    // worked out anew when something is on record or in hand
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [settled, cursor.chosen, cylinder, subject],
+  );
+
+  const undo = (): void => {
+    if (isBarred()) return;
+    const made = lastOf(judgement);
+    if (!made) return tell('Nothing of this bench’s to undo here.');
+    const answered = answerTo(record.entries, made.item.id, isOwn);
+    strike(answered?.id ?? made.item.id, 'undone at entry');
+    if (!answered) setUndone((before) => [...before, made]);
+    tell(
+      answered
+        ? `Undone: whether it was filed is asked again. ${nameOf(made.at)}.`
+        : `Undone: ${nameOf(made.at)}, ${entryWords(made)}. It stays on record, struck out.`,
+    );
+    goOn(made.at);
+  };
+
+  const redo = (): void => {
+    if (isBarred()) return;
+    const made = undone.at(-1);
+    if (!made) return tell('Nothing was undone here.');
+    setUndone((before) => before.slice(0, -1));
+    again(made.item);
+    tell(`Logged again: ${nameOf(made.at)}, ${entryWords(made)}.`);
+    goOn(made.at);
+  };
+
+  /** The figure first: where there is little room it is what tells. */
+  const shortly = (made: LastEntry | null | undefined): string =>
+    made ? `${entryWords(made)} ${nameOf(made.at)}` : '';
+  const isAnswer = last !== null && answerTo(record.entries, last.item.id, isOwn) !== null;
+  return {
+    ...{ undo, redo },
+    undoes: isAnswer ? `the answer: ${nameOf(last.at)}` : shortly(last),
+    redoes: shortly(undone.at(-1)),
+  };
+}

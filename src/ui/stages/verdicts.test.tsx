@@ -1,0 +1,108 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import { fromInches } from '@/core/foundation/quantity/length';
+import type { Entry } from '@/core/judge/buildRecord';
+import { boreReading, gap, jobEntry, reading } from '@/fixtures/records';
+import { fill, onDeck, renderBuild, shows } from '../testing/renderBuild';
+
+const bore = (cylinder: string, ...inches: [number, number, number]): Entry[] =>
+  (['top', 'middle', 'bottom'] as const).flatMap((depth, i) =>
+    [90, 0].map((angle) =>
+      boreReading(`b${cylinder}${depth}${angle}`, cylinder, depth, angle, fromInches(inches[i] ?? 0)),
+    ),
+  );
+
+it('what was called stands large and what counts beside it; the chance is said with what to do', async () => {
+  const { user, main, log } = await renderBuild('rings', ...bore('L1', 4.0654, 4.0652, 4.065));
+  await user.selectOptions(await screen.findByLabelText('Squared at'), 'top of ring travel');
+  await log('20');
+  await user.click(onDeck('1'));
+  await shows(main, '19.2 thou at the bottom of ring travel');
+  await shows(main, /The chance that it is under its minimum by more than 0.5 thou is about .* in /);
+  await screen.findByRole('img', { name: /20 read at top of ring travel; 19.2 thou at the bottom/ });
+});
+
+it('the ring bench begins at its first open ring, wherever a bore is open, also where all of it is loaded already', async () => {
+  for (const opened of ['first', 'again']) {
+    const { main, unmount } = await renderBuild('rings', ...bore('L1', 4.065, 4.065, 4.065));
+    await screen.findByRole('region', { name: 'Reading line' });
+    await waitFor(() =>
+      expect([opened, main().querySelector('h1')?.textContent]).toEqual([opened, 'Cylinder 1, top ring']),
+    );
+    unmount();
+  }
+});
+
+it('readings that cannot all be true are named, and one more that agrees with the later settles it', async () => {
+  const { user, main, log } = await renderBuild('rings', ...bore('L1', 4.065, 4.065, 4.065));
+  await user.selectOptions(await screen.findByLabelText('Squared at'), 'bottom of ring travel');
+  await log('17');
+  await user.selectOptions(screen.getByLabelText('Squared at'), 'top of ring travel');
+  await log('23');
+  await user.keyboard('f');
+  await shows(
+    main,
+    /The readings disagree by 5 thou: 17 thou and 23 thou .* of taper that is not measured would explain it/,
+  );
+  await log('23');
+  await shows(() => screen.getByRole('link', { name: /^Rings/ }), '1/16');
+});
+
+it.each([
+  ['rings', 'short', gap('a', 'L1', 'top', 15)],
+  ['pistons', 'tight', reading('p', 'L1', 'piston', fromInches(4.0625))],
+  ['bores', 'hone', null],
+] as const)(
+  'a verdict of %s that is %s is accepted with a reason, stays visible, and is taken back',
+  async (stage, state, entry) => {
+    const entries = [...bore('L1', 4.0658, 4.065, 4.065), ...(entry ? [entry] : [])];
+    const { user, main } = await renderBuild(stage, ...entries);
+    await user.click(onDeck('1'));
+    await shows(main, state);
+    await user.click(within(main()).getByRole('button', { name: 'Accept with a reason' }));
+    fill(await screen.findByLabelText('Why it may stay'), 'owner agrees');
+    expect(screen.getByRole('button', { name: 'Accept' })).toHaveProperty('disabled', true);
+    fill(screen.getByLabelText('Your initials'), 'KM');
+    await user.click(screen.getByRole('button', { name: 'Accept' }));
+    await shows(main, 'ccepted by KM: owner agrees');
+    await shows(main, state);
+    await user.click(within(main()).getByRole('button', { name: 'Take the acceptance back' }));
+    await within(main()).findByRole('button', { name: 'Accept with a reason' });
+  },
+);
+
+it('the job card says what it covers; what a cylinder lacks leads to where it is cured', async () => {
+  const { user, goTo } = await renderBuild('job');
+  for (const name of ['Bores', 'Pistons']) await user.click(await screen.findByRole('checkbox', { name }));
+  await user.click(screen.getByRole('button', { name: 'Save job card' }));
+  await screen.findByText('Saved.');
+  expect(screen.getByRole('link', { name: /^Bores/ }).textContent).not.toContain('/');
+  await goTo('Assembly');
+  const lacks = await screen.findByRole('region', { name: /^What cylinder 1 lacks/ });
+  expect(lacks.textContent).not.toContain('bore');
+  await user.click(within(lacks).getByRole('link', { name: /second ring: to do/ }));
+  await screen.findByRole('heading', { name: 'Cylinder 1, second ring' });
+});
+
+it('front mark and rod are looked at when the piston is hung, and stand at the block as looked at', async () => {
+  const { user, goTo } = await renderBuild('pistons');
+  await user.click(await screen.findByRole('tab', { name: 'On its rod' }));
+  const hung = await screen.findByRole('list', { name: 'Hung on its rod' });
+  expect(within(hung).getAllByRole('listitem')).toHaveLength(2);
+  const rod = (): HTMLElement => document.querySelector<HTMLElement>('[data-check="rod"]') ?? document.body;
+  await user.click(within(rod()).getByRole('button', { name: 'Right' }));
+  await shows(rod, 'no initials');
+  await goTo('Assembly');
+  await user.click(await screen.findByRole('tab', { name: 'All steps' }));
+  await shows(rod, '● Right');
+});
+
+it('how it is decided is set by the shop: strict, the product itself is the limit', async () => {
+  const { user, main, goTo } = await renderBuild('targets', jobEntry(), gap('a', 'L1', 'top', 20));
+  await user.click(await screen.findByRole('tab', { name: 'Windows, schools' }));
+  await user.selectOptions(await screen.findByLabelText('Grace of a gap'), 'none: strict');
+  await waitFor(() => expect(onDeck('1').getAttribute('aria-label')).toMatch(/^Cylinder 1, not proven/));
+  await goTo('Rings');
+  await user.click(onDeck('1'));
+  await shows(main, 'The chance that it is under its minimum is about one in three');
+});

@@ -1,0 +1,169 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import type { UserEvent } from '@testing-library/user-event';
+import { expect, it } from 'vitest';
+import { fromInches } from '@/core/foundation/quantity/length';
+import { NO_SERVICE } from '@/core/models/load/service';
+import { boosted } from '@/fixtures/adders';
+import { jobEntry } from '@/fixtures/records';
+import { fill, renderBuild, shows } from '../testing/renderBuild';
+
+const figure = (name: RegExp) => (): HTMLElement =>
+  within(screen.getByRole('group', { name: 'Figures' })).getByRole('button', { name });
+const top = figure(/Top ring gap/);
+const rung = (name: string) => (): HTMLElement => {
+  const found = document.querySelector<HTMLElement>(`[data-rung="${name}"]`);
+  if (!found) throw new Error(`no rung ${name}`);
+  return found;
+};
+const findings = (): HTMLElement => screen.getByRole('list', { name: 'Findings' });
+const dialog = () => within(screen.getByRole('dialog'));
+const enterIt = async (user: UserEvent): Promise<void> => {
+  await user.click(screen.getByRole('button', { name: 'Enter it' }));
+  await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+};
+/** Enters a figure of a paper. */
+async function enter(
+  user: UserEvent,
+  paper: string,
+  form: string,
+  fields: Record<string, string>,
+  ...ticks: RegExp[]
+): Promise<void> {
+  await user.click(screen.getByRole('button', { name: new RegExp(`(Enter|Change) ${paper}`) }));
+  await user.click(await screen.findByRole('radio', { name: form }));
+  for (const tick of ticks) await user.click(screen.getByRole('checkbox', { name: tick }));
+  for (const [label, text] of Object.entries(fields)) fill(dialog().getByLabelText(label), text);
+  await enterIt(user);
+}
+
+it('the order of trust, rung by rung: own, manual, sheet; and own put over them all, until it is accepted and taken out', async () => {
+  const { user } = await renderBuild('targets');
+  await shows(top, '21–24');
+  await enter(user, 'own figure', 'at least', { 'At least': '19', Reason: 'ran it last year' });
+  await shows(rung('chart'), 'in force');
+  await shows(rung('own'), 'ran it last year');
+  await shows(findings, "Your own top ring minimum of 19 thou is not used; it is under the chart's 20.3 thou");
+  await enter(user, 'service manual', 'from – to', { From: '0.6mm', To: '0.75mm' });
+  await shows(rung('manual'), 'in force');
+  await shows(top, '23.6–29.5');
+  await enter(user, 'packed sheet', 'factor × bore', { Factor: '0.0065' });
+  await shows(rung('sheet'), 'in force');
+  await shows(top, '27–30');
+  expect(document.querySelectorAll('[data-in-force="true"]')).toHaveLength(1);
+
+  await enter(user, 'own figure', 'at least', { 'At least': '25' }, /Put it over/);
+  await shows(rung('own'), 'in force');
+  await shows(rung('own'), 'Put over the others: ran it last year');
+  await shows(top, '25–28');
+  await shows(
+    findings,
+    "Your own top ring minimum of 25 thou is under the sheet's 26.4 thou. Too tight can cost the engine",
+  );
+  await shows(findings, 'Stop.');
+  await user.click(within(rung('own')()).getByRole('button', { name: 'Accept with a reason' }));
+  fill(await screen.findByLabelText('Why it may stay'), 'the tune is known');
+  fill(screen.getByLabelText('Your initials'), 'KM');
+  await user.click(screen.getByRole('button', { name: 'Accept' }));
+  await shows(rung('own'), 'the tune is known');
+  await waitFor(() => expect(findings().textContent).not.toContain('Stop.'));
+
+  await user.click(screen.getByRole('button', { name: 'Change own figure' }));
+  await user.click(await screen.findByRole('button', { name: 'Take it out' }));
+  await shows(rung('sheet'), 'in force');
+});
+
+it('an own figure is in force where the chart offers none for the piston', async () => {
+  const cast = jobEntry({ construction: 'cast', service: { ...NO_SERVICE, use: 'street', now: boosted(140_000) } });
+  const { user } = await renderBuild('targets', cast);
+  await shows(top, 'The chart offers no top ring gap');
+  await enter(user, 'own figure', 'at least', { 'At least': '25', Reason: 'ran it last year' });
+  await shows(top, '25–28');
+  await shows(rung('own'), 'in force');
+});
+
+it('an own figure asks for its reason; clearance and rails have the same rungs', async () => {
+  const { user } = await renderBuild('targets');
+  await user.click(await screen.findByRole('button', { name: 'Enter own figure' }));
+  fill(await screen.findByLabelText('At least'), '25');
+  await user.click(screen.getByRole('button', { name: 'Enter it' }));
+  await shows(() => screen.getByRole('alert'), 'Enter the reason for your own figure.');
+  await user.click(screen.getByRole('button', { name: 'Cancel' }));
+
+  await user.click(figure(/Piston to wall/)());
+  await shows(rung('chart'), '3.7–4.7 thou');
+  await enter(user, 'packed sheet', 'factor × bore', { Factor: '0.0012' });
+  await shows(figure(/Piston to wall/), '4.9–5.9');
+  await user.click(figure(/Oil rail gaps/)());
+  await shows(rung('chart'), 'Common practice');
+  await enter(user, 'service manual', 'from – to', { From: '0.3mm', To: '0.9mm' });
+  await shows(figure(/Oil rail gaps/), '11.8–35.4');
+});
+
+it('slips in a figure are asked about: a factor for a gap, ten times, millimetres for thou, second under top', async () => {
+  const { user } = await renderBuild('targets');
+  await user.click(await screen.findByRole('button', { name: 'Enter packed sheet' }));
+  await user.click(await screen.findByRole('radio', { name: 'at least' }));
+  fill(dialog().getByLabelText('At least'), '.0055');
+  await shows(() => screen.getByRole('dialog'), '0.0055 looks like a factor, not a gap');
+  await user.click(screen.getByRole('button', { name: 'Enter it' }));
+  await shows(() => screen.getByRole('alert'), 'not settled yet');
+  await user.click(dialog().getByRole('button', { name: '0.0055 × bore' }));
+  expect(dialog().getByLabelText('Factor')).toHaveProperty('value', '0.0055');
+  await enterIt(user);
+  await shows(top, '23–26');
+
+  await user.click(screen.getByRole('button', { name: 'Change packed sheet' }));
+  await user.click(await screen.findByRole('radio', { name: 'at least' }));
+  fill(dialog().getByLabelText('At least'), '220');
+  await shows(() => screen.getByRole('dialog'), 'did you mean 22 thou?');
+  fill(dialog().getByLabelText('At least'), '0.56');
+  await shows(() => screen.getByRole('dialog'), 'did you mean 0.56 mm?');
+  await user.click(dialog().getByRole('button', { name: /0.560 mm/ }));
+  await enterIt(user);
+  await shows(top, '22–25');
+
+  await user.click(figure(/Second ring gap/)());
+  await user.click(screen.getByRole('button', { name: 'Enter packed sheet' }));
+  await user.click(await screen.findByRole('radio', { name: 'at least' }));
+  fill(dialog().getByLabelText('At least'), '18');
+  await shows(() => screen.getByRole('dialog'), 'That is under the top ring’s, 22 thou: gas could be trapped');
+  await enterIt(user);
+  // one sheet gives both: it was asked once, and nothing more is said against it
+  await shows(figure(/Second ring gap/), '18–21');
+  expect(findings().textContent).not.toContain('top ring');
+});
+
+it('papers give one figure ±, factors from – to, and a range that is hard at the top with an aim inside', async () => {
+  const { user } = await renderBuild('targets');
+  await screen.findByRole('group', { name: 'Figures' });
+  await enter(user, 'packed sheet', 'one figure ±', { Figure: '24', '±': '.5' });
+  await shows(top, '23.5–24.5');
+  await shows(() => screen.getByRole('complementary'), '24 thou ± 0.5 thou, as given: 23.5 thou to 24.5 thou');
+  await enter(user, 'packed sheet', 'factors × bore', { 'From factor': '0.004', 'To factor': '0.008' });
+  await shows(top, '17–32.5');
+  const range = { From: '20', To: '26', 'Aim from': '22', 'Aim to': '24' };
+  await enter(user, 'packed sheet', 'from – to', range, /Hard at the top/, /Aim inside it/);
+  await shows(top, '22–24');
+  await shows(top, 'limits 20–26, hard');
+});
+
+it('a second ring is worked from the top where that is chosen, by a difference or a ratio', async () => {
+  const street = jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' } });
+  const { user, sent } = await renderBuild('targets', street);
+  await user.click(await screen.findByRole('tab', { name: 'Windows, schools' }));
+  await user.selectOptions(await screen.findByLabelText('How much larger'), 'so much over the top');
+  fill(screen.getByLabelText('Over the top ring'), '3 thou');
+  await user.click(screen.getByRole('button', { name: 'Set how much larger' }));
+  await user.click(screen.getByRole('tab', { name: 'Figures' }));
+  await shows(figure(/Second ring gap/), '21–24');
+  await user.click(screen.getByRole('tab', { name: 'Windows, schools' }));
+  await user.selectOptions(await screen.findByLabelText('How much larger'), 'so many times the top');
+  fill(screen.getByLabelText('Times the top ring'), '3');
+  expect(screen.getByText('Enter a number from 1 to 2.')).toBeDefined();
+  expect(screen.getByRole('button', { name: 'Set how much larger' })).toHaveProperty('disabled', true);
+  fill(screen.getByLabelText('Times the top ring'), '1.2');
+  await user.click(screen.getByRole('button', { name: 'Set how much larger' }));
+  await waitFor(async () =>
+    expect(await sent('targets')).toMatchObject({ value: { secondBy: { by: 'ratio', ratio: 1.2 } } }),
+  );
+});

@@ -1,0 +1,114 @@
+/** An open build without a browser and without a server: what is sent is taken in memory. */
+import { type RenderResult, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent, { type UserEvent } from '@testing-library/user-event';
+import { expect, vi } from 'vitest';
+import type { Entry } from '@/core/judge/buildRecord';
+import { jobEntry } from '@/fixtures/records';
+import type { EntriesAnswer, MeAnswer, ToolsAnswer } from '@/server/answers';
+import { OpenBuild } from '../openBuild/OpenBuild';
+import { Workspace } from '../stages/Workspace';
+
+const NOBODY: MeAnswer = { hasPeople: false, person: null, device: [], barred: null };
+
+/** What answers in place of the server: the log of one build, and nothing else of the shop. */
+class MemoryServer {
+  readonly entries: Entry[];
+
+  constructor(
+    private readonly id: string,
+    initial: readonly Entry[],
+    private readonly tools: ToolsAnswer,
+  ) {
+    this.entries = [...initial];
+  }
+
+  private log(url: URL, body: unknown): EntriesAnswer {
+    const sent = body ? (JSON.parse(body as string) as { entries: Entry[] }).entries : [];
+    const known = new Set(this.entries.map((e) => e.id));
+    this.entries.push(...sent.filter((e) => !known.has(e.id)));
+    const since = Number(url.searchParams.get('since'));
+    return { seq: this.entries.length, entries: this.entries.slice(since), conflicts: [] };
+  }
+
+  readonly fetch = (input: string | URL | Request, init?: RequestInit): Promise<Response> => {
+    const url = new URL(input instanceof Request ? input.url : input, window.location.href);
+    const answers: Record<string, () => unknown> = {
+      [`/api/builds/${this.id}/entries`]: () => this.log(url, init?.body),
+      '/api/me': () => NOBODY,
+      '/api/instruments': () => this.tools,
+    };
+    const answer = answers[url.pathname];
+    return Promise.resolve(answer ? Response.json(answer()) : new Response(null, { status: 404 }));
+  };
+}
+
+export interface OpenedBuild extends RenderResult {
+  user: UserEvent;
+  server: MemoryServer;
+  /** What stands in the screen of the stage. */
+  main: () => HTMLElement;
+  /** Types into the reading line and presses Enter. */
+  log: (typed: string) => Promise<void>;
+  /** Goes to a stage by its link. */
+  goTo: (stage: string) => Promise<void>;
+  /** The newest entry of a kind that reached the server. */
+  sent: <K extends Entry['kind']>(kind: K) => Promise<Extract<Entry, { kind: K }>>;
+}
+
+let builds = 0;
+
+/**
+ * Opens a build at a stage, e.g. `rings?view=set`; a job card is added where the entries have none.
+ *
+ * @example const { main, log } = await renderBuild('rings', gap('a', 'L1', 'top', 22));
+ */
+export async function renderBuild(address: string, ...entries: readonly Entry[]): Promise<OpenedBuild> {
+  const id = `build-${(builds += 1)}`;
+  const all = entries.some((e) => e.kind === 'job') ? entries : [jobEntry(), ...entries];
+  const server = new MemoryServer(id, all, { instruments: [], rates: [] });
+  vi.stubGlobal('fetch', server.fetch);
+  window.history.replaceState(null, '', `/builds/${id}/${address}`);
+  const user = userEvent.setup();
+  const rendered = render(
+    <OpenBuild buildId={id} initial={[...all]} seq={all.length}>
+      <Workspace>{null}</Workspace>
+    </OpenBuild>,
+  );
+  const main = (): HTMLElement => screen.getByRole('main');
+  const sent: OpenedBuild['sent'] = (kind) =>
+    waitFor(() => {
+      const found = server.entries.slice(all.length).findLast((e) => e.kind === kind);
+      expect(found, `a ${kind} reached the server`).toBeDefined();
+      return found as Extract<Entry, { kind: typeof kind }>;
+    });
+  await screen.findByRole('main');
+  return {
+    ...rendered,
+    ...{ user, server, main, sent },
+    log: async (typed) => {
+      const line = within(screen.getByRole('region', { name: 'Reading line' })).getByRole('textbox');
+      await user.clear(line);
+      await user.type(line, `${typed}{Enter}`);
+    },
+    goTo: (stage) => user.click(screen.getByRole('link', { name: new RegExp(`^${stage}`) })),
+  };
+}
+
+/** Waits until something shows a text, however it is marked up. */
+export const shows = (of: () => HTMLElement, text: string | RegExp): Promise<void> =>
+  waitFor(() => {
+    const found = of().textContent.replace(/\s+/g, ' ');
+    if (typeof text === 'string') expect(found).toContain(text);
+    else expect(found).toMatch(text);
+  });
+
+/** Puts a text into a field, in place of what stands there. */
+export const fill = (field: HTMLElement, text: string): void => {
+  fireEvent.change(field, { target: { value: text } });
+};
+
+/** The button of a cylinder on the deck, by its label. */
+export const onDeck = (label: string): HTMLElement =>
+  within(screen.getByRole('navigation', { name: 'Cylinders' })).getByRole('button', {
+    name: new RegExp(`^Cylinder ${label},`),
+  });
