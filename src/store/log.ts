@@ -135,36 +135,42 @@ function isPlaceIn({ engine }: Job): (place: string) => boolean {
   return (place) => (isCylinderId(place) ? cylinders.has(place) : isOnEngine(place, engine.cylinders));
 }
 
+/** What is wrong with an earlier entry that a new one names; null for nothing. */
+function nameFault(entry: Entry, kinds: ReadonlyMap<string, Entry['kind']>): string | null {
+  switch (entry.kind) {
+    case 'reading':
+      return entry.zero === null || kinds.get(entry.zero) === 'setting'
+        ? null
+        : `There is no zero ${entry.zero} to count from.`;
+    case 'accepted':
+      return kinds.get(entry.of) === acceptedAt(entry.what) ? null : `There is no reading ${entry.of} to accept.`;
+    case 'filed':
+      return kinds.get(entry.of) === 'reading' ? null : `There is no reading ${entry.of} to answer for.`;
+    case 'void': {
+      const kind = kinds.get(entry.of);
+      return kind && isVoidable({ kind }) ? null : `There is no reading ${entry.of} to void.`;
+    }
+    default:
+      return null;
+  }
+}
+
 /** What stops new entries from joining a record, as sentences. */
 function faultsOfNew(entries: Entry[], { kinds, job }: Against): string[] {
   const all = new Map(kinds);
   const isThere = job ? isPlaceIn(job) : () => false;
-  const faults: string[] = [];
-  for (const entry of entries) {
-    for (const place of new Set(namedBy(entry)))
-      if (!isThere(place))
-        faults.push(
-          isCylinderId(place)
-            ? `This engine has no cylinder at ${place}.`
-            : `This engine has no main bearing ${place}.`,
-        );
-    if (entry.kind === 'reading' && entry.zero !== null && all.get(entry.zero) !== 'setting')
-      faults.push(`There is no zero ${entry.zero} to count from.`);
-    if (entry.kind === 'reading' && entry.zero === null) {
-      const wrong = sizeFault(SUBJECTS[entry.subject].field, entry.value, job?.plannedBore ?? null);
-      if (wrong) faults.push(`At ${entry.cylinder}: ${wrong}.`);
-    }
-    if (entry.kind === 'accepted' && all.get(entry.of) !== acceptedAt(entry.what))
-      faults.push(`There is no reading ${entry.of} to accept.`);
-    if (entry.kind === 'filed' && all.get(entry.of) !== 'reading')
-      faults.push(`There is no reading ${entry.of} to answer for.`);
-    if (entry.kind === 'void') {
-      const kind = all.get(entry.of);
-      if (!kind || !isVoidable({ kind })) faults.push(`There is no reading ${entry.of} to void.`);
-    }
+  return entries.flatMap((entry) => {
+    const gone = [...new Set(namedBy(entry))].filter((place) => !isThere(place));
+    const named = nameFault(entry, all);
+    const isSize = entry.kind === 'reading' && entry.zero === null;
+    const wrong = isSize && sizeFault(SUBJECTS[entry.subject].field, entry.value, job?.plannedBore ?? null);
     all.set(entry.id, entry.kind);
-  }
-  return faults;
+    return [
+      ...gone.map((place) => `This engine has no ${isCylinderId(place) ? 'cylinder at' : 'main bearing'} ${place}.`),
+      ...(named ? [named] : []),
+      ...(wrong ? [`At ${entry.cylinder}: ${wrong}.`] : []),
+    ];
+  });
 }
 
 /** A job card may not take away cylinders or mains that have readings. Asked of the whole record, for job cards alone. */

@@ -38,38 +38,6 @@ const emptyDraft = (): Draft => ({
   lastAt: null,
 });
 
-/** The maps an entry changes. */
-function touchedBy(entry: Entry): MapName[] {
-  if (isChoice(entry)) return ['choices', 'before'];
-  switch (entry.kind) {
-    case 'reading':
-    case 'cut':
-      return ['numbers'];
-    case 'check':
-      return ['ticks'];
-    case 'pin':
-      return ['pins'];
-    case 'weighed':
-    case 'turned':
-    case 'tightened':
-      return ['bench'];
-    case 'instrument':
-      return ['tools'];
-    case 'setting':
-      return ['settings'];
-    case 'renewed':
-      return ['numbers', 'renewals'];
-    case 'filed':
-      return ['filedBefore'];
-    case 'rate':
-      return ['shopRates'];
-    case 'accepted':
-      return ['accepted'];
-    case 'void':
-      return ['voids', 'numbers'];
-  }
-}
-
 /** Field by field: a thousand of these are made of a whole record, and a spread costs forty times as much. */
 const loggedReading = (
   entry: ReadingEntry,
@@ -151,6 +119,8 @@ function placed(entry: Entry): [string, unknown[]][] {
   ];
 }
 
+const CHOICE_MAPS: readonly MapName[] = ['choices', 'before'];
+
 function applyChoice(draft: Draft, entry: ChoiceEntry): void {
   const last = draft.choices.get(entry.kind) as ChoiceEntry | undefined;
   const before = new Map(last ? placed(last) : []);
@@ -179,81 +149,101 @@ function strike(draft: Draft, struck: ReadingEntry, voided: Voided): void {
   );
 }
 
-/** Lays an entry into maps that may be changed. `struck` is what a void strikes out, where that was not known before. */
-function applyEntry(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
-  draft.lastAt = entry.at;
-  if (isChoice(entry)) return applyChoice(draft, entry);
-  const voided = draft.voids.get(entry.id) ?? null;
-  const { id, at, by } = entry;
-  switch (entry.kind) {
-    case 'reading': {
+type LoggedKind = Exclude<Entry, ChoiceEntry>['kind'];
+type EntryOf<K extends LoggedKind> = Extract<Entry, { kind: K }>;
+
+/** What an entry of a kind does. */
+interface Rule<E> {
+  /** The maps it changes. */
+  touches: readonly MapName[];
+  apply: (draft: Draft, entry: E, voided: Voided | null, struck: ReadingEntry | undefined) => void;
+}
+
+/** Of entries that change nothing once they are struck out. */
+const unlessVoided = <E>(touches: MapName[], apply: (draft: Draft, entry: E) => void): Rule<E> => ({
+  touches,
+  apply: (draft, entry, voided) => {
+    if (!voided) apply(draft, entry);
+  },
+});
+
+const append = <V>(lists: Map<string, readonly V[]>, of: string, item: V): void =>
+  void lists.set(of, [...(lists.get(of) ?? []), item]);
+
+const BENCH = unlessVoided<EntryOf<'weighed' | 'turned' | 'tightened'>>(['bench'], (draft, entry) =>
+  append(draft.bench, entry.kind, { entry, renewed: draft.renewals.get(entry.cylinder)?.length ?? 0 }),
+);
+
+const RULES: { [K in LoggedKind]: Rule<EntryOf<K>> } = {
+  reading: {
+    touches: ['numbers'],
+    apply: (draft, entry, voided) => {
       const facts = factsOf(entry.subject);
       const number = numberOf(entry);
       const round = facts?.part == null ? 0 : roundOf(draft, number, facts.part);
       const boreRound = facts?.fitted ? roundOf(draft, entry.cylinder, 'bore') : 0;
-      return push(draft, number, entry.subject, loggedReading(entry, voided, round, boreRound, draft.sized));
-    }
-    case 'cut': {
+      push(draft, number, entry.subject, loggedReading(entry, voided, round, boreRound, draft.sized));
+    },
+  },
+  cut: {
+    touches: ['numbers'],
+    apply: (draft, entry, voided) => {
       const { cylinder, ring } = entry;
       if (!voided) addOne(draftOf(draft, cylinder).cuts, ring);
-      return push(draft, cylinder, ring, { ...entry, voided, round: roundOf(draft, cylinder, ring) });
-    }
-    case 'check': {
-      if (voided) return;
-      const ticks = new Map(draft.ticks.get(entry.cylinder));
-      const parts = (isBearingCheck(entry.check) ? bearingPartsIn : partsIn)(draft, entry.cylinder);
-      draft.ticks.set(entry.cylinder, ticks.set(entry.check, { entry, parts }));
-      return;
-    }
-    case 'pin':
-      if (!voided) draft.pins.set(entry.cylinder, [...(draft.pins.get(entry.cylinder) ?? []), entry]);
-      return;
-    case 'weighed':
-    case 'turned':
-    case 'tightened': {
-      if (voided) return;
-      const renewed = draft.renewals.get(entry.cylinder)?.length ?? 0;
-      draft.bench.set(entry.kind, [...(draft.bench.get(entry.kind) ?? []), { entry, renewed }]);
-      return;
-    }
-    case 'renewed': {
-      if (voided) return;
-      addOne(draftOf(draft, entry.cylinder).rounds, entry.part);
-      const before = draft.renewals.get(entry.cylinder) ?? [];
-      draft.renewals.set(entry.cylinder, [{ id, part: entry.part, by, at }, ...before]);
-      return;
-    }
-    case 'accepted':
-      if (voided) return;
-      draft.accepted.set(acceptKey(entry.of, entry.what), {
-        ...{ id, by, at, reason: entry.reason, state: entry.state, held: entry.held ?? null },
-        where: whereStands(draft, entry.of),
-      });
-      return;
-    case 'filed':
-      if (!voided) draft.filedBefore.set(entry.of, entry.was);
-      return;
-    case 'instrument':
-      draft.tools.set(instrumentKey(entry.value), entry.value);
-      return;
-    case 'setting':
-      draft.settings.set(entry.instrument ?? '', {
-        to: entry.to,
-        zero: entry.to === 'here' ? id : entry.sizes,
-        by,
-        at,
-      });
-      return;
-    case 'rate':
-      draft.shopRates.set(`${entry.filer}/${entry.metal}`, entry);
-      return;
-    case 'void': {
-      if (draft.voids.has(entry.of)) return;
-      const strikes = { by, at, reason: entry.reason };
-      draft.voids.set(entry.of, strikes);
+      push(draft, cylinder, ring, { ...entry, voided, round: roundOf(draft, cylinder, ring) });
+    },
+  },
+  check: unlessVoided(['ticks'], (draft, entry) => {
+    const ticks = new Map(draft.ticks.get(entry.cylinder));
+    const parts = (isBearingCheck(entry.check) ? bearingPartsIn : partsIn)(draft, entry.cylinder);
+    draft.ticks.set(entry.cylinder, ticks.set(entry.check, { entry, parts }));
+  }),
+  pin: unlessVoided(['pins'], (draft, entry) => append(draft.pins, entry.cylinder, entry)),
+  weighed: BENCH,
+  turned: BENCH,
+  tightened: BENCH,
+  renewed: unlessVoided(['numbers', 'renewals'], (draft, { id, cylinder, part, by, at }) => {
+    addOne(draftOf(draft, cylinder).rounds, part);
+    draft.renewals.set(cylinder, [{ id, part, by, at }, ...(draft.renewals.get(cylinder) ?? [])]);
+  }),
+  accepted: unlessVoided(['accepted'], (draft, { id, by, at, of, what, reason, state, held }) =>
+    draft.accepted.set(acceptKey(of, what), {
+      ...{ id, by, at, reason, state, held: held ?? null },
+      where: whereStands(draft, of),
+    }),
+  ),
+  filed: unlessVoided(['filedBefore'], (draft, { of, was }) => draft.filedBefore.set(of, was)),
+  instrument: {
+    touches: ['tools'],
+    apply: (draft, { value }) => draft.tools.set(instrumentKey(value), value),
+  },
+  setting: {
+    touches: ['settings'],
+    apply: (draft, { id, instrument, to, sizes, by, at }) =>
+      draft.settings.set(instrument ?? '', { to, zero: to === 'here' ? id : sizes, by, at }),
+  },
+  rate: {
+    touches: ['shopRates'],
+    apply: (draft, entry) => draft.shopRates.set(`${entry.filer}/${entry.metal}`, entry),
+  },
+  void: {
+    touches: ['voids', 'numbers'],
+    apply: (draft, { of, by, at, reason }, _, struck) => {
+      if (draft.voids.has(of)) return;
+      const strikes = { by, at, reason };
+      draft.voids.set(of, strikes);
       if (struck) strike(draft, struck, strikes);
-    }
-  }
+    },
+  },
+};
+
+const ruleOf = (entry: Exclude<Entry, ChoiceEntry>): Rule<Entry> => RULES[entry.kind] as Rule<Entry>;
+
+/** Lays an entry into maps that may be changed. `struck` is what a void strikes out, where that was not known before. */
+function applyEntry(draft: Draft, entry: Entry, struck?: ReadingEntry): void {
+  draft.lastAt = entry.at;
+  if (isChoice(entry)) applyChoice(draft, entry);
+  else ruleOf(entry).apply(draft, entry, draft.voids.get(entry.id) ?? null, struck);
 }
 
 /**
@@ -283,7 +273,8 @@ function filedUnder(entry: Entry | ReadingEntry): { number: string; subject: str
 /** A log that may be changed where the entry changes it, and shares the rest. */
 function draftFrom(log: Log, entry: Entry, struck?: ReadingEntry): Draft {
   const draft = { ...log } as Draft;
-  for (const name of touchedBy(entry)) Object.assign(draft, { [name]: new Map<string, unknown>(log[name]) });
+  for (const name of isChoice(entry) ? CHOICE_MAPS : ruleOf(entry).touches)
+    Object.assign(draft, { [name]: new Map<string, unknown>(log[name]) });
   const filed = filedUnder(struck ?? entry);
   const own = filed && log.numbers.get(filed.number);
   if (own) {

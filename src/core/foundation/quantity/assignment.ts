@@ -8,6 +8,80 @@
  */
 export type Costs = (number | null)[][];
 
+/** What is assigned so far, with a potential for each row and column. */
+interface Matching {
+  rowPotential: number[];
+  columnPotential: number[];
+  /** The row of each column; -1 for none. */
+  rowOf: number[];
+}
+
+/** The shortest way from a row to a column that is free, over the columns that were settled on the way. */
+interface ShortestPath {
+  end: number;
+  distance: number;
+  reach: number[];
+  /** The column before each; -1 where it is reached from the first row. */
+  before: number[];
+  settled: boolean[];
+}
+
+const at = (list: readonly number[], index: number): number => list[index] ?? 0;
+
+/** Null where no free column is reached. */
+function shortestPath(
+  costs: Costs,
+  { rowPotential, columnPotential, rowOf }: Matching,
+  start: number,
+): ShortestPath | null {
+  const columns = rowOf.length;
+  const reach = new Array<number>(columns).fill(Infinity);
+  const before = new Array<number>(columns).fill(-1);
+  const settled = new Array<boolean>(columns).fill(false);
+  let row = start;
+  let end = -1;
+  let distance = 0;
+  while (row >= 0) {
+    let nearest = -1;
+    for (let j = 0; j < columns; j += 1) {
+      if (settled[j]) continue;
+      const cost = costs[row]?.[j] ?? Infinity;
+      const through = distance + cost - at(rowPotential, row) - at(columnPotential, j);
+      if (through < at(reach, j)) {
+        reach[j] = through;
+        before[j] = end;
+      }
+      if (nearest < 0 || at(reach, j) < at(reach, nearest)) nearest = j;
+    }
+    if (nearest < 0 || reach[nearest] === Infinity) return null;
+    settled[nearest] = true;
+    distance = at(reach, nearest);
+    end = nearest;
+    row = at(rowOf, nearest);
+  }
+  return { end, distance, reach, before, settled };
+}
+
+/** Keeps the costs of what is assigned at zero, and the others at no less. */
+function shiftPotentials({ rowPotential, columnPotential, rowOf }: Matching, path: ShortestPath, start: number): void {
+  path.settled.forEach((isSettled, j) => {
+    if (!isSettled) return;
+    const slack = path.distance - at(path.reach, j);
+    columnPotential[j] = at(columnPotential, j) - slack;
+    const row = at(rowOf, j);
+    if (row >= 0) rowPotential[row] = at(rowPotential, row) + slack;
+  });
+  rowPotential[start] = at(rowPotential, start) + path.distance;
+}
+
+function assignAlong({ rowOf }: Matching, path: ShortestPath, start: number): void {
+  for (let column = path.end; column >= 0;) {
+    const previous = at(path.before, column);
+    rowOf[column] = previous < 0 ? start : at(rowOf, previous);
+    column = previous;
+  }
+}
+
 /**
  * The column of each row in the assignment of the least sum; null when no complete one is allowed.
  * Exact while sums stay whole numbers under 2⁵³.
@@ -15,54 +89,20 @@ export type Costs = (number | null)[][];
  * @example leastSum([[1, 9], [9, 1]]) // [ 0, 1 ]
  */
 export function leastSum(costs: Costs): number[] | null {
-  const rows = costs.length;
   const columns = costs[0]?.length ?? 0;
-  const at = (row: number, column: number): number => costs[row]?.[column] ?? Infinity;
-  const rowPotential = new Array<number>(rows).fill(0);
-  const columnPotential = new Array<number>(columns).fill(0);
-  const rowOf = new Array<number>(columns).fill(-1);
-  for (let start = 0; start < rows; start += 1) {
-    const reach = new Array<number>(columns).fill(Infinity);
-    const before = new Array<number>(columns).fill(-1);
-    const settled = new Array<boolean>(columns).fill(false);
-    let row = start;
-    let column = -1;
-    let distance = 0;
-    for (;;) {
-      let nearest = -1;
-      for (let j = 0; j < columns; j += 1) {
-        if (settled[j]) continue;
-        const through = distance + at(row, j) - (rowPotential[row] ?? 0) - (columnPotential[j] ?? 0);
-        if (through < (reach[j] ?? Infinity)) {
-          reach[j] = through;
-          before[j] = column;
-        }
-        if (nearest < 0 || (reach[j] ?? Infinity) < (reach[nearest] ?? Infinity)) nearest = j;
-      }
-      if (nearest < 0 || reach[nearest] === Infinity) return null;
-      settled[nearest] = true;
-      distance = reach[nearest] ?? 0;
-      column = nearest;
-      const taken = rowOf[nearest] ?? -1;
-      if (taken < 0) break;
-      row = taken;
-    }
-    for (let j = 0; j < columns; j += 1) {
-      if (!settled[j]) continue;
-      const slack = distance - (reach[j] ?? 0);
-      columnPotential[j] = (columnPotential[j] ?? 0) - slack;
-      const taken = rowOf[j] ?? -1;
-      if (taken >= 0) rowPotential[taken] = (rowPotential[taken] ?? 0) + slack;
-    }
-    rowPotential[start] = (rowPotential[start] ?? 0) + distance;
-    while (column >= 0) {
-      const previous = before[column] ?? -1;
-      rowOf[column] = previous < 0 ? start : (rowOf[previous] ?? -1);
-      column = previous;
-    }
+  const matching: Matching = {
+    rowPotential: costs.map(() => 0),
+    columnPotential: new Array<number>(columns).fill(0),
+    rowOf: new Array<number>(columns).fill(-1),
+  };
+  for (let row = 0; row < costs.length; row += 1) {
+    const path = shortestPath(costs, matching, row);
+    if (!path) return null;
+    shiftPotentials(matching, path, row);
+    assignAlong(matching, path, row);
   }
-  const columnOf = new Array<number>(rows).fill(-1);
-  rowOf.forEach((row, column) => {
+  const columnOf = costs.map(() => -1);
+  matching.rowOf.forEach((row, column) => {
     if (row >= 0) columnOf[row] = column;
   });
   return columnOf;

@@ -24,14 +24,7 @@ import { parseBracket } from './parseBracket';
 
 /** Longest entry that is read at all. */
 const LONGEST = 40;
-const SINGLE = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`);
-const SIGNED = new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`);
-const BRACKET = new RegExp(`^(${NUMERAL}) ?([a-zµ"]*?) ?(?:/|-|to) ?(${NUMERAL}) ?([a-zµ"]*)$`);
-const ZERO_HERE = /^here$/;
-const SETTING = new RegExp(`^(set|here|was) ?(${NUMERAL} ?[a-zµ"]*|piston|journal|aim)$`);
-const CUT = /^c(?:ut)? ?(\d{1,4}(?:\.\d)?)?$/;
-const PASSES = new RegExp(`^(?:p(?:asses)?|>) ?(${NUMERAL} ?[a-zµ"]*)$|^(${NUMERAL} ?[a-zµ"]*)\\+$`);
-const TURNS = new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`);
+const LENGTH = `${NUMERAL} ?[a-zµ"]*`;
 
 /** `c`, `c12`, `cut 12`: a cut with the ring filer, with its turns or strokes where they were counted. */
 function parseCut(numeral: string, { field, units }: ParseContext): ParsedReading {
@@ -65,6 +58,30 @@ function parsePasses(entry: string, context: ParseContext): ParsedReading {
     : heard;
 }
 
+/** The notations of the bench, tried in this order; each gets what its groups matched, empty for none. */
+const NOTATIONS: readonly [RegExp, (groups: (index: number) => string, context: ParseContext) => ParsedReading][] = [
+  [/^here$/, (_, context) => parseZero(context)],
+  [
+    new RegExp(`^(set|here|was) ?(${LENGTH}|piston|journal|aim)$`),
+    (at, context) => parseSetting(at(1), at(2), context),
+  ],
+  [/^c(?:ut)? ?(\d{1,4}(?:\.\d)?)?$/, (at, context) => parseCut(at(1), context)],
+  [
+    new RegExp(`^(?:p(?:asses)?|>) ?(${LENGTH})$|^(${LENGTH})\\+$`),
+    (at, context) => parsePasses(at(1) || at(2), context),
+  ],
+  [
+    new RegExp(`^([+-]?) ?(\\d{1,2}) ?t ?(${NUMERAL})?$`),
+    (at, context) => parseTurns(at(1), at(2), at(3) || '0', context),
+  ],
+  [
+    new RegExp(`^(${NUMERAL}) ?([a-zµ"]*?) ?(?:/|-|to) ?(${NUMERAL}) ?([a-zµ"]*)$`),
+    (at, context) => parseBracket([at(1), at(2), at(3), at(4)], context),
+  ],
+  [new RegExp(`^([+-]) ?(${NUMERAL}) ?([a-zµ"]*)$`), (at, context) => parseDial(at(1), at(2), at(3), context)],
+  [new RegExp(`^(${NUMERAL}) ?([a-zµ"]*)$`), (at, context) => parseSingle(at(1), at(2), context)],
+];
+
 /**
  * What an entry means.
  *
@@ -80,21 +97,10 @@ export function parseReading(text: string, context: ParseContext): ParsedReading
     return { kind: 'refused', why: `That is ${length} characters; one reading at a time.`, accepted };
   const entry = plain(text);
   if (entry === '') return { kind: 'empty' };
-  if (ZERO_HERE.test(entry)) return parseZero(context);
-  const setting = SETTING.exec(entry);
-  if (setting?.[2]) return parseSetting(setting[1] ?? 'set', setting[2], context);
-  const cut = CUT.exec(entry);
-  if (cut) return parseCut(cut[1] ?? '', context);
-  const passes = PASSES.exec(entry);
-  if (passes) return parsePasses(passes[1] ?? passes[2] ?? '', context);
-  const turns = TURNS.exec(entry);
-  if (turns) return parseTurns(turns[1] ?? '', turns[2] ?? '0', turns[3] ?? '0', context);
-  const bracket = BRACKET.exec(entry);
-  if (bracket) return parseBracket([bracket[1] ?? '', bracket[2] ?? '', bracket[3] ?? '', bracket[4] ?? ''], context);
-  const signed = SIGNED.exec(entry);
-  if (signed) return parseDial(signed[1] ?? '+', signed[2] ?? '', signed[3] ?? '', context);
-  const single = SINGLE.exec(entry);
-  if (single) return parseSingle(single[1] ?? '', single[2] ?? '', context);
+  for (const [pattern, parse] of NOTATIONS) {
+    const found = pattern.exec(entry);
+    if (found) return parse((index) => found[index] ?? '', context);
+  }
   return { kind: 'refused', why: `"${text.trim()}" is no reading.`, accepted };
 }
 

@@ -119,31 +119,39 @@ function unitless(numeral: string): { pressure: number | null; instead: HeardBoo
     : { pressure: only.pressure, instead: null };
 }
 
+/** The pressure of a part: as said with its unit, else the one figure that stands by itself. */
+function pressureOf(
+  part: Part,
+  said: RegExpExecArray | null,
+): { pressure: number | null; instead: HeardBoost['instead'] } {
+  if (!said) {
+    const bare = part.has(NITROUS) || part.has(POWER) ? null : part.take(NUMBER);
+    return bare ? unitless(bare[1] ?? '') : { pressure: null, instead: null };
+  }
+  const heard = parsePressure(said[1] ?? '', UNITS[said[2] ?? ''] ?? 'psi');
+  if (heard.kind === 'refused') throw new NotHeard(heard.why);
+  if (heard.kind === 'understood') return { pressure: heard.value, instead: null };
+  if (heard.kind === 'empty') return { pressure: null, instead: null };
+  const options = heard.options.map(({ value, words }) => ({ pressure: value, words }));
+  return { pressure: null, instead: { ask: heard.ask, options } };
+}
+
+/** Whether the charge is cooled, as a part says; null where it does not. */
+function coolingOf(part: Part): boolean | null {
+  if (part.take(NOT_COOLED)) return false;
+  return part.take(COOLED) ? true : null;
+}
+
 function boostOf(part: Part): HeardBoost | null {
   const isNamed = part.has(/\bboost\b/);
-  const pressure = part.take(PRESSURE);
+  const said = part.take(PRESSURE);
   let by: Blower | null = null;
   for (const [pattern, blower] of BLOWERS) if (part.take(pattern)) by ??= blower;
-  if (!by && !pressure && !isNamed) return null;
-  const isHot = part.take(NOT_COOLED) !== null;
-  const cooled = isHot ? false : part.take(COOLED) ? true : null;
-  const boost: Boost = {
-    ...{ by: by ?? 'turbo', pressure: null, cooled },
-    absolute: part.take(/\babs(?:olute)?\b/) !== null,
-  };
-  if (!pressure) {
-    const bare = part.has(NITROUS) || part.has(POWER) ? null : part.take(NUMBER);
-    const found = bare ? unitless(bare[1] ?? '') : { pressure: null, instead: null };
-    return { boost: { ...boost, pressure: found.pressure }, instead: found.instead };
-  }
-  const heard = parsePressure(pressure[1] ?? '', UNITS[pressure[2] ?? ''] ?? 'psi');
-  if (heard.kind === 'refused') throw new NotHeard(heard.why);
-  if (heard.kind === 'understood') return { boost: { ...boost, pressure: heard.value }, instead: null };
-  if (heard.kind === 'empty') return { boost, instead: null };
-  return {
-    boost,
-    instead: { ask: heard.ask, options: heard.options.map(({ value, words }) => ({ pressure: value, words })) },
-  };
+  if (!by && !said && !isNamed) return null;
+  const cooled = coolingOf(part);
+  const absolute = part.take(/\babs(?:olute)?\b/) !== null;
+  const { pressure, instead } = pressureOf(part, said);
+  return { boost: { by: by ?? 'turbo', pressure, cooled, absolute }, instead };
 }
 
 /** A figure without a unit: boost in one of two, or nitrous. */
@@ -177,7 +185,9 @@ export function parseAdders(text: string): ParsedAdders {
   if (/^(?:none|no|na|n\/a|nothing|naturally aspirated|no adders?)$/.test(entry))
     return { kind: 'understood', adders: NO_ADDERS };
   try {
-    return heardParts(entry.split(/\s*(?:\+|;|,|&|\band\b|\bplus\b)\s*/).filter(Boolean));
+    const heard = new Heard();
+    for (const part of entry.split(/\s*(?:\+|;|,|&|\band\b|\bplus\b)\s*/)) if (part) heard.add(part);
+    return heard.ended();
   } catch (error) {
     if (error instanceof NotHeard) return { kind: 'refused', why: error.message };
     throw error;
@@ -197,57 +207,73 @@ const powerQuestion = (adders: Adders, { shots, share }: Nitrous): ParsedAdders 
   };
 };
 
-function heardParts(parts: string[]): ParsedAdders {
-  let adders = NO_ADDERS;
-  let instead: HeardBoost['instead'] = null;
-  let stages: number[] = [];
-  let isNamed = true;
-  for (const typed of parts) {
+/** What was heard so far. */
+class Heard {
+  private adders = NO_ADDERS;
+  private instead: HeardBoost['instead'] = null;
+  /** Figures without a unit, which may be stages of the nitrous that follows. */
+  private stages: number[] = [];
+  /** Whether what may be nitrous is called that. */
+  private isNamed = true;
+
+  add(typed: string): void {
     if (/^\d+(?:\.\d+)?$/.test(typed)) {
-      stages = [...stages, Number(typed)];
-      continue;
+      this.stages = [...this.stages, Number(typed)];
+      return;
     }
     const part = new Part(typed);
     const before = part.rest();
     const injection = injectionOf(part);
-    if (injection) adders = { ...adders, injection };
-    const boost = boostOf(part);
-    if (boost) {
-      if (adders.boost?.pressure != null && (boost.boost.pressure !== null || boost.instead))
-        throw new NotHeard('Boost is said twice: of two stages, say the one pressure that they come to.');
-      adders = { ...adders, boost: boost.boost };
-      instead = boost.instead;
-    } else if (adders.boost && part.take(NOT_COOLED)) adders = { ...adders, boost: { ...adders.boost, cooled: false } };
-    else if (adders.boost && part.take(COOLED)) adders = { ...adders, boost: { ...adders.boost, cooled: true } };
-    const named = part.take(NITROUS);
-    if (named || part.has(POWER)) {
-      if (adders.nitrous) throw new NotHeard(`Nitrous is said twice. ${ACCEPTED}`);
-      adders = { ...adders, nitrous: nitrousOf(part, stages) };
-      part.take(NITROUS);
-      isNamed = named !== null;
-      stages = [];
-    }
+    if (injection) this.adders = { ...this.adders, injection };
+    const isBoost = this.addBoost(part);
+    this.addNitrous(part);
     const left = part.rest();
-    if (left === before && !boost)
+    if (left === before && !isBoost)
       throw new NotHeard(`“${typed.slice(0, 40)}” is no power adder known here. ${ACCEPTED}`);
     if (left) throw new NotHeard(`“${left.slice(0, 40)}” is not understood here. ${ACCEPTED}`);
   }
-  const { boost, nitrous } = adders;
-  if (instead && boost) {
-    if (!isNamed) throw new NotHeard(`Say which figure is nitrous and what the boost is in. ${ACCEPTED}`);
-    return {
-      kind: 'question',
-      ask: instead.ask,
-      options: instead.options.map(({ pressure, words }) => ({
+
+  private addBoost(part: Part): boolean {
+    const known = this.adders.boost;
+    const heard = boostOf(part);
+    if (heard) {
+      if (known?.pressure != null && (heard.boost.pressure !== null || heard.instead))
+        throw new NotHeard('Boost is said twice: of two stages, say the one pressure that they come to.');
+      this.adders = { ...this.adders, boost: heard.boost };
+      this.instead = heard.instead;
+      return true;
+    }
+    const cooled = known ? coolingOf(part) : null;
+    if (known && cooled !== null) this.adders = { ...this.adders, boost: { ...known, cooled } };
+    return false;
+  }
+
+  private addNitrous(part: Part): void {
+    const named = part.take(NITROUS);
+    if (!named && !part.has(POWER)) return;
+    if (this.adders.nitrous) throw new NotHeard(`Nitrous is said twice. ${ACCEPTED}`);
+    this.adders = { ...this.adders, nitrous: nitrousOf(part, this.stages) };
+    part.take(NITROUS);
+    this.isNamed = named !== null;
+    this.stages = [];
+  }
+
+  ended(): ParsedAdders {
+    const { adders, instead, stages, isNamed } = this;
+    const { boost, nitrous } = adders;
+    if (instead && boost) {
+      if (!isNamed) throw new NotHeard(`Say which figure is nitrous and what the boost is in. ${ACCEPTED}`);
+      const options = instead.options.map(({ pressure, words }) => ({
         adders: { ...adders, boost: { ...boost, pressure } },
         words,
-      })),
-    };
+      }));
+      return { kind: 'question', ask: instead.ask, options };
+    }
+    const [stage, ...others] = stages;
+    if (others.length > 0) return { kind: 'refused', why: `“${stages.join(' + ')}”: of what? ${ACCEPTED}` };
+    if (stage !== undefined) return bareQuestion(String(stage), adders);
+    return nitrous && !isNamed ? powerQuestion(adders, nitrous) : { kind: 'understood', adders };
   }
-  if (stages.length > 1) return { kind: 'refused', why: `“${stages.join(' + ')}”: of what? ${ACCEPTED}` };
-  if (stages.length === 1) return bareQuestion(String(stages[0]), adders);
-  if (nitrous && !isNamed) return powerQuestion(adders, nitrous);
-  return { kind: 'understood', adders };
 }
 
 /** The shortest figure that stands for a pressure in some unit. */

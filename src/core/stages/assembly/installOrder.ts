@@ -94,6 +94,72 @@ function byNumber(cylinders: readonly ToFit[], due: string | null): ToFit[] {
   return order;
 }
 
+/** What it costs to fit each first, and after each other one, and which may follow which. */
+class FittingCosts {
+  readonly count: number;
+  private readonly first: number[];
+  private readonly after: Float64Array;
+  private readonly mates: number[];
+  /** The one that is to go in first; -1 where it may be any. */
+  private readonly due: number;
+
+  constructor({ cylinders, from, saves, bothWays }: OrderAsk) {
+    const n = cylinders.length;
+    const indexOf = (id: string | null | undefined): number => cylinders.findIndex((c) => c.id === id);
+    this.count = n;
+    this.first = cylinders.map((c) =>
+      from ? costOf(turnBetween(from.angle, c.bottom, bothWays), from.bank !== c.bank, saves) : 0,
+    );
+    this.after = new Float64Array(n * n);
+    cylinders.forEach((a, i) =>
+      cylinders.forEach((b, k) => {
+        this.after[i * n + k] = costOf(turnBetween(a.bottom, b.bottom, bothWays), a.bank !== b.bank, saves);
+      }),
+    );
+    this.mates = cylinders.map(({ mate }) => indexOf(mate));
+    this.due = indexOf(from?.mate);
+  }
+
+  /**
+   * What the next one costs once those in the mask are in, the last of them last; Infinity where it may not be the next.
+   *
+   * @param last -1 for none
+   */
+  of(mask: number, last: number, next: number): number {
+    if (last < 0) return this.due < 0 || next === this.due ? (this.first[next] ?? 0) : Infinity;
+    const mate = this.mates[last] ?? -1;
+    const isFree = mate < 0 || (mask & (1 << mate)) !== 0 || next === mate;
+    return mask & (1 << next) || !isFree ? Infinity : (this.after[last * this.count + next] ?? 0);
+  }
+}
+
+/** The cheapest next one, and what it costs with all that is left after it, of which the least is in `left`. */
+function cheapestNext(
+  costs: FittingCosts,
+  left: Float64Array,
+  mask: number,
+  last: number,
+): { next: number; cost: number } {
+  let [best, least] = [-1, Infinity];
+  for (let next = 0; next < costs.count; next += 1) {
+    const step = costs.of(mask, last, next);
+    if (step === Infinity) continue;
+    const cost = step + (left[(mask | (1 << next)) * costs.count + next] ?? 0);
+    if (cost < least) [best, least] = [next, cost];
+  }
+  return { next: best, cost: least };
+}
+
+/** The least that what is left costs, by the mask of those that are in and the last of them. */
+function leastLeft(costs: FittingCosts): Float64Array {
+  const all = (1 << costs.count) - 1;
+  const left = new Float64Array((all + 1) * costs.count);
+  for (let mask = all - 1; mask > 0; mask -= 1)
+    for (let last = 0; last < costs.count; last += 1)
+      if (mask & (1 << last)) left[mask * costs.count + last] = cheapestNext(costs, left, mask, last).cost;
+  return left;
+}
+
 /**
  * The order with the fewest turns; of those that come out the same, the one nearest the engine's own numbering.
  *
@@ -101,54 +167,15 @@ function byNumber(cylinders: readonly ToFit[], due: string | null): ToFit[] {
  * @example installOrder({ cylinders: [], from: null, saves: 'stand', bothWays: false }).steps // []
  */
 export function installOrder(ask: OrderAsk): FitOrder {
-  const { cylinders, from, saves, bothWays } = ask;
-  const n = cylinders.length;
-  if (n > 16) throw new RangeError('at most 16 cylinders');
-  const costs = new Float64Array(n * n);
-  cylinders.forEach((a, i) =>
-    cylinders.forEach((b, k) => {
-      costs[i * n + k] = costOf(turnBetween(a.bottom, b.bottom, bothWays), a.bank !== b.bank, saves);
-    }),
-  );
-  const firsts = cylinders.map((c) =>
-    from ? costOf(turnBetween(from.angle, c.bottom, bothWays), from.bank !== c.bank, saves) : 0,
-  );
-  const mates = cylinders.map(({ mate }) => cylinders.findIndex((c) => c.id === mate));
-  const all = (1 << n) - 1;
-  /** The least that what is left costs, once those in the mask are in, the last of them last. */
-  const left = new Float64Array((all + 1) * n);
-  const mayFollow = (mask: number, last: number, next: number): boolean => {
-    if (mask & (1 << next)) return false;
-    const mate = mates[last] ?? -1;
-    return mate < 0 || (mask & (1 << mate)) !== 0 || next === mate;
-  };
-  for (let mask = all - 1; mask > 0; mask -= 1)
-    for (let last = 0; last < n; last += 1) {
-      if (!(mask & (1 << last))) continue;
-      let least = Infinity;
-      for (let next = 0; next < n; next += 1) {
-        if (!mayFollow(mask, last, next)) continue;
-        const cost = (costs[last * n + next] ?? 0) + (left[(mask | (1 << next)) * n + next] ?? 0);
-        if (cost < least) least = cost;
-      }
-      left[mask * n + last] = least;
-    }
-  const due = cylinders.findIndex((c) => c.id === from?.mate);
-  const mayBegin = (next: number): boolean => due < 0 || next === due;
+  const { cylinders, from } = ask;
+  if (cylinders.length > 16) throw new RangeError('at most 16 cylinders');
+  const costs = new FittingCosts(ask);
+  const left = leastLeft(costs);
   const order: number[] = [];
-  let mask = 0;
-  while (order.length < n) {
-    const last = order.at(-1);
-    let best = -1;
-    let least = Infinity;
-    for (let next = 0; next < n; next += 1) {
-      if (last === undefined ? !mayBegin(next) : !mayFollow(mask, last, next)) continue;
-      const step = last === undefined ? (firsts[next] ?? 0) : (costs[last * n + next] ?? 0);
-      const cost = step + (left[(mask | (1 << next)) * n + next] ?? 0);
-      if (cost < least) [least, best] = [cost, next];
-    }
-    order.push(best);
-    mask |= 1 << best;
+  for (let mask = 0; order.length < costs.count;) {
+    const { next } = cheapestNext(costs, left, mask, order.at(-1) ?? -1);
+    order.push(next);
+    mask |= 1 << next;
   }
   const inOrder = order.flatMap((i) => cylinders[i] ?? []);
   const { crank, stand } = turningOf(byNumber(cylinders, from?.mate ?? null), ask);

@@ -107,6 +107,40 @@ const WAY: Record<WalkChoices['way'], string> = {
 
 const withOil = (words: string, oil: string): string => (oil === '' ? words : `${words} with ${oil}`);
 
+const clipsWords = ({ clips, edition }: WalkChoices): string => {
+  const gaps = clips.gaps === 'down' ? 'their gaps straight down' : 'their gaps clear of the cutout';
+  const all = `${clips.count} ${clips.kind === 'wire' ? 'wire clips' : 'spiral locks'}`;
+  return edition === 1 ? `${all} in, counted; ${gaps}` : `The other side clipped: ${all} in all, counted; ${gaps}`;
+};
+
+const tightenedWords =
+  (step: Step) =>
+  ({ oils }: WalkChoices): string =>
+    oils.threads === '' ? STEP_WORDS[step] : `${STEP_WORDS[step]}, threads with ${oils.threads}`;
+
+/** Steps whose words are the shop's; undefined where they are the usual ones. */
+const SHOP_WORDS: Partial<Record<Step, (choices: WalkChoices, asksPlay: boolean) => string | undefined>> = {
+  clips: clipsWords,
+  crankTurns: (_, asksPlay) => (asksPlay ? undefined : 'Crank turns alone, without a catch, and has end play'),
+  firstClip: ({ clips }) => (clips.kind === 'wire' ? undefined : 'Spiral locks of the first side in their groove'),
+  oiled: ({ oils }) => (oils.rings === '' ? undefined : `Rings and skirt: ${oils.rings}`),
+  protected: ({ oils }) => (oils.standing === '' ? undefined : `Oiled with ${oils.standing}, turned once more, bagged`),
+  capClosed: ({ fasteners }) =>
+    fasteners === 'bolts'
+      ? undefined
+      : `Rod ${fasteners === 'studs' ? 'nuts' : fasteners} run down evenly until the cap is closed`,
+  boltsCovered: ({ fasteners }) => `Rod ${fasteners} covered`,
+  pistonIn: ({ way }) => `Piston in, ${WAY[way]}: if it stops, stop`,
+  jointsAfter: ({ way }) => (way === 'barrel' ? 'Joints as planned, rings closed' : undefined),
+  boreWiped: ({ oils }) => withOil('Bore wiped, then oiled', oils.bore),
+  pin: ({ oils }) =>
+    oils.bearings === '' ? undefined : `Pin oiled with ${oils.bearings}, into the piston first, then the rod`,
+  shellsDry: ({ oils, shells }) =>
+    withOil(`Shells in${shells === 'before' ? '' : ' now'}: backs dry, tangs in, faces oiled`, oils.bearings),
+  tightened: tightenedWords('tightened'),
+  allTight: tightenedWords('allTight'),
+};
+
 /**
  * What a step says in this shop.
  *
@@ -114,52 +148,5 @@ const withOil = (words: string, oil: string): string => (oil === '' ? words : `$
  *
  * @example stepSays('clips', judgement.choices.walk) // '2 wire clips in, counted; their gaps straight down'
  */
-export function stepSays(
-  step: Step,
-  { clips, fasteners, way, oils, shells, edition }: WalkChoices,
-  asksPlay = false,
-): string {
-  switch (step) {
-    case 'clips': {
-      const gaps = clips.gaps === 'down' ? 'their gaps straight down' : 'their gaps clear of the cutout';
-      const all = `${clips.count} ${clips.kind === 'wire' ? 'wire clips' : 'spiral locks'}`;
-      return edition === 1 ? `${all} in, counted; ${gaps}` : `The other side clipped: ${all} in all, counted; ${gaps}`;
-    }
-    case 'crankTurns':
-      return asksPlay ? STEP_WORDS.crankTurns : 'Crank turns alone, without a catch, and has end play';
-    case 'firstClip':
-      return clips.kind === 'wire' ? STEP_WORDS.firstClip : 'Spiral locks of the first side in their groove';
-    case 'oiled':
-      return oils.rings === '' ? STEP_WORDS.oiled : `Rings and skirt: ${oils.rings}`;
-    case 'protected':
-      return oils.standing === '' ? STEP_WORDS.protected : `Oiled with ${oils.standing}, turned once more, bagged`;
-    case 'capClosed':
-      return fasteners === 'bolts'
-        ? STEP_WORDS.capClosed
-        : `Rod ${fasteners === 'studs' ? 'nuts' : fasteners} run down evenly until the cap is closed`;
-    case 'boltsCovered':
-      return `Rod ${fasteners} covered`;
-    case 'pistonIn':
-      return `Piston in, ${WAY[way]}: if it stops, stop`;
-    case 'jointsAfter':
-      return way === 'barrel' ? 'Joints as planned, rings closed' : STEP_WORDS.jointsAfter;
-    case 'boreWiped':
-      return withOil('Bore wiped, then oiled', oils.bore);
-    case 'pin':
-      return oils.bearings === ''
-        ? STEP_WORDS.pin
-        : `Pin oiled with ${oils.bearings}, into the piston first, then the rod`;
-    case 'shellsDry':
-      return withOil(
-        shells === 'before'
-          ? 'Shells in: backs dry, tangs in, faces oiled'
-          : 'Shells in now: backs dry, tangs in, faces oiled',
-        oils.bearings,
-      );
-    case 'tightened':
-    case 'allTight':
-      return oils.threads === '' ? STEP_WORDS[step] : `${STEP_WORDS[step]}, threads with ${oils.threads}`;
-    default:
-      return STEP_WORDS[step];
-  }
-}
+export const stepSays = (step: Step, choices: WalkChoices, asksPlay = false): string =>
+  SHOP_WORDS[step]?.(choices, asksPlay) ?? STEP_WORDS[step];

@@ -270,68 +270,83 @@ function apart(ask: BearingAsk, journal: Sized | null, bare: Sized | null, shell
 }
 
 /** Readings that a clearance rests on, and that cannot all be true. */
-const restingOn = (
-  by: ClearanceBy,
-  journal: JudgedJournal,
-  { housing, bare, shells }: Pick<JudgedBearing, 'housing' | 'bare' | 'shells'>,
-): Disagreeing[] => [
+const restingOn = (by: ClearanceBy, journal: JudgedJournal, { housing, bare, shells }: BearingSizes): Disagreeing[] => [
   ...journal.disagreements,
   ...(by === 'with shells'
     ? disagreeing('housing', housing)
     : [...disagreeing('bare housing', bare), ...shells.sizes.flatMap((sized) => disagreeing('shell', sized))]),
 ];
 
-function clearanceOf(
-  ask: BearingAsk,
-  journal: JudgedJournal,
-  sizes: Pick<JudgedBearing, 'housing' | 'bare' | 'shells'>,
-) {
-  const { choices, kind, passes, rounds, tools } = ask;
-  const both = [
-    { by: 'with shells' as const, ...withShells(ask, journal.size, sizes.housing) },
-    { by: 'apart' as const, ...apart(ask, journal.size, sizes.bare, sizes.shells.sizes) },
-  ].flatMap((m) => ('low' in m && m.low !== undefined ? [m as Measured & { by: 'with shells' | 'apart' }] : []));
-  const measured = both.find((m) => m.by === choices.method) ?? both[0] ?? null;
-  const threads = livePasses(passes.thread, rounds.shells);
-  const crushed = betweenEnds(
+type BearingSizes = Pick<JudgedBearing, 'housing' | 'bare' | 'shells'>;
+type MeasuredBy = Measured & { by: 'with shells' | 'apart' };
+
+/** The clearance as it comes out of sizes, by each way that was read. */
+function measuredClearances(ask: BearingAsk, journal: JudgedJournal, sizes: BearingSizes): MeasuredBy[] {
+  const together = withShells(ask, journal.size, sizes.housing);
+  const parts = apart(ask, journal.size, sizes.bare, sizes.shells.sizes);
+  return [
+    ...(together ? [{ by: 'with shells' as const, ...together }] : []),
+    ...(parts ? [{ by: 'apart' as const, ...parts }] : []),
+  ];
+}
+
+const crushedThread = (threads: readonly LoggedReading[], tools: Tools) =>
+  betweenEnds(
     threads.map((r) => ({
       ...{ id: r.id, low: r.value, high: r.upTo ?? r.value },
       limit: r.upTo === null ? HALF_A_MARK : toolLimit([r], tools),
     })),
     THREAD_REPEATS,
   );
-  const isThread = choices.method === 'thread' && crushed !== null;
-  const slack = measured && crushed ? expandedOf(sumOf([measured.doubt, crushed])) : 0;
+
+/** What a crushed thread shows, and whether sizes agree with it. */
+function threadCheck(crushed: ReturnType<typeof crushedThread>, measured: Measured | null): BearingClearance['check'] {
+  if (!crushed) return null;
+  const { low, high } = crushed;
+  const slack = measured ? expandedOf(sumOf([measured.doubt, crushed])) : 0;
+  return { low, high, agrees: !measured || (measured.high >= low - slack && measured.low <= high + slack) };
+}
+
+function clearanceOf(ask: BearingAsk, journal: JudgedJournal, sizes: BearingSizes): BearingClearance {
+  const { choices, kind, passes, rounds, tools } = ask;
+  const both = measuredClearances(ask, journal, sizes);
+  const measured = both.find((m) => m.by === choices.method) ?? both[0] ?? null;
+  const threads = livePasses(passes.thread, rounds.shells);
+  const crushed = crushedThread(threads, tools);
+  const thread = choices.method === 'thread' ? crushed : null;
+  const counted = thread
+    ? {
+        by: 'thread' as const,
+        ...{ found: thread, readings: threads, zeroed: false },
+        disagreements: disagreeing('crushed thread', thread),
+      }
+    : {
+        by: measured?.by ?? null,
+        found: measured && { ...measured.doubt, low: measured.low, high: measured.high },
+        readings: [...(measured?.readings ?? []), ...livePasses(passes.journal, rounds.journal)],
+        zeroed: measured?.zeroed ?? false,
+        disagreements: measured ? restingOn(measured.by, journal, sizes) : [],
+      };
   const held = judgeFigure({
-    found: isThread ? crushed : measured && { ...measured.doubt, low: measured.low, high: measured.high },
+    ...{ found: counted.found, readings: counted.readings, disagreements: counted.disagreements },
     target: targetFrom(
       choices.bearings[kind].clearance,
       `What the manual gives for the ${kind === 'main' ? 'mains' : 'rods'}: figures differ too much to fill one in.`,
     ),
     strictness: ask.strictness,
-    readings: isThread ? threads : [...(measured?.readings ?? []), ...livePasses(passes.journal, rounds.journal)],
     what: 'bearing',
     accepted: ask.accepted,
-    disagreements: isThread
-      ? disagreeing('crushed thread', crushed)
-      : measured
-        ? restingOn(measured.by, journal, sizes)
-        : [],
   });
-  const other = both.find((m) => m !== measured) ?? (isThread ? measured : null);
+  const other = both.find((m) => m !== measured) ?? (thread ? measured : null);
   return {
     ...held,
-    by: isThread ? 'thread' : (measured?.by ?? null),
-    zeroed: !isThread && (measured?.zeroed ?? false),
-    check: crushed && {
-      low: crushed.low,
-      high: crushed.high,
-      agrees: !measured || (measured.high >= crushed.low - slack && measured.low <= crushed.high + slack),
-    },
+    by: counted.by,
+    zeroed: counted.zeroed,
+    check: threadCheck(crushed, measured),
     otherwise: other && Math.round((other.low + other.high) / 2),
     hot:
       held.value === null || !journal.size ? null : held.value + Math.round(opensBy(journal.size.value, ask.expansion)),
-  } satisfies BearingClearance;
+  };
 }
 
 /** One bearing from its readings. */

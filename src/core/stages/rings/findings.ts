@@ -8,6 +8,7 @@ import type { JudgedGrooves } from './grooves';
 import { acceptedWords, lapsedWords } from '../../record/reading';
 import type { JudgedRing } from './ringGap';
 import { gapIsDone } from './ring';
+import type { Candidate } from '../../models/targets/target';
 import { type Ring, RING_WORDS, isCompression, COMPRESSION } from '../../foundation/parts/rings';
 import type { All, Spread } from './types';
 import { countsWords, ringAdvice } from './words';
@@ -21,44 +22,55 @@ interface Ringed extends Cylinder {
   grooves: JudgedGrooves;
 }
 
+/** What is to be known of a gap that is accepted, short, over or not proven. */
+function gapFinding(
+  ring: JudgedRing,
+  figure: Nm,
+  { raisedFrom, least, most, aimFrom }: Candidate,
+): [Severity, Message] | null {
+  const { counts, state, accepted, readIn, differs, called } = ring;
+  if (accepted && !gapIsDone(state)) return ['note', say`${fine(figure)} is ${state}, ${acceptedWords(accepted)}.`];
+  if (state === 'short' && raisedFrom !== undefined)
+    return [
+      'stop',
+      say`${fine(figure)} is tighter than the top ring, ${fine(least)}. Gas could be trapped between them and lift the top ring: file before it goes in.`,
+    ];
+  if (state === 'short') {
+    const under =
+      differs && counts && called && !readIn
+        ? say`${fine(called.value)} where it was read, but ${countsWords(counts, false)}, under ${fine(least)}`
+        : say`${fine(figure)} is under ${fine(least)}`;
+    return ['stop', say`${under}. The ends can meet when hot: file before it goes in.`];
+  }
+  if (state === 'over') return ['mend', say`${fine(figure)} is over ${fine(most ?? aimFrom)}. ${ringAdvice(ring)}`];
+  if (state === 'not proven' || (ring.asksSquaring && !accepted && !ring.growth)) return ['mend', ringAdvice(ring)];
+  return ring.low === 'under the limit' ? ['note', ringAdvice(ring)] : null;
+}
+
 /** What is to be known of one ring. */
 function oneRing(name: string, ring: JudgedRing): [Severity, Message][] {
-  const { reading, counts, target, state, accepted, readIn, differs, called, shrunk } = ring;
+  const { reading, counts, target, state, accepted, readIn, lapsed } = ring;
   if (!reading || !target.set || state === 'to do' || state === 'no target') return [];
-  const { aimFrom, least, most } = target.inForce;
-  const figure = counts?.value ?? reading.value;
-  const out: [Severity, Message][] = [];
-  if (accepted && !gapIsDone(state))
-    out.push(['note', say`${name}: ${fine(figure)} is ${state}, ${acceptedWords(accepted)}.`]);
-  else if (state === 'short' && target.inForce.raisedFrom !== undefined)
-    out.push([
-      'stop',
-      say`${name}: ${fine(figure)} is tighter than the top ring, ${fine(least)}. Gas could be trapped between them and lift the top ring: file before it goes in.`,
-    ]);
-  else if (state === 'short')
-    out.push([
-      'stop',
-      differs && counts && called && !readIn
-        ? say`${name}: ${fine(called.value)} where it was read, but ${countsWords(counts, false)}, under ${fine(least)}. The ends can meet when hot: file before it goes in.`
-        : say`${name}: ${fine(figure)} is under ${fine(least)}. The ends can meet when hot: file before it goes in.`,
-    ]);
-  else if (state === 'over')
-    out.push(['mend', say`${name}: ${fine(figure)} is over ${fine(most ?? aimFrom)}. ${ringAdvice(ring)}`]);
-  else if (state === 'not proven') out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
-  else if (ring.asksSquaring && !accepted && !ring.growth) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
-  else if (ring.low === 'under the limit') out.push(['note', say`${name}: ${ringAdvice(ring)}`]);
-  if (state === 'short' && (shrunk > 0 || counts?.disagreement)) out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
-  if (ring.growth && !accepted && state !== 'over' && state !== 'not proven')
-    out.push(['mend', say`${name}: ${ringAdvice(ring)}`]);
-  if (ring.lapsed) out.push(['note', say`${name}:${lapsedWords(ring.lapsed)}`]);
-  if (readIn && counts)
-    out.push(['note', say`${name}: read in cylinder ${readIn.label}; its gap here is worked out from the two bores.`]);
-  if (ring.unprepared.includes(reading.id))
-    out.push([
+  const gap = gapFinding(ring, counts?.value ?? reading.value, target.inForce);
+  const isApart = state === 'short' && (ring.shrunk > 0 || counts?.disagreement);
+  const isGrown = ring.growth && !accepted && state !== 'over' && state !== 'not proven';
+  const isUnprepared = ring.unprepared.includes(reading.id);
+  const found: ([Severity, Message] | false | null | undefined)[] = [
+    gap && [gap[0], say`${name}: ${gap[1]}`],
+    isApart && ['mend', say`${name}: ${ringAdvice(ring)}`],
+    isGrown && ['mend', say`${name}: ${ringAdvice(ring)}`],
+    lapsed && ['note', say`${name}:${lapsedWords(lapsed)}`],
+    readIn &&
+      counts && [
+        'note',
+        say`${name}: read in cylinder ${readIn.label}; its gap here is worked out from the two bores.`,
+      ],
+    isUnprepared && [
       'note',
       say`${name}: read after filing with neither deburring nor squaring noted. A burr scores the wall and reads false.`,
-    ]);
-  return out;
+    ],
+  ];
+  return found.flatMap((one) => (one ? [one] : []));
 }
 
 /** Rings that are tight in their grooves, or stand proud of the land. */

@@ -63,82 +63,86 @@ interface GrooveAsk {
   accepted: Accepted;
 }
 
+/** What leaves leave open of a clearance. */
+const byLeaves = (readings: readonly LoggedReading[], tools: Tools): Found | null =>
+  betweenEnds(
+    readings.map((r) => ({
+      ...{ id: r.id, low: r.value, limit: 0 },
+      high: nextLeaf({ value: r.value, upTo: r.upTo, open: false }, stepOf(r, { tools, feelerStep: 0 })),
+    })),
+    LEAVES_REPEAT,
+  );
+
+/** A depth as it was measured. */
+function byMeasure(readings: readonly LoggedReading[], tools: Tools): Found | null {
+  const within = sizesRepeat(coarsest(readings, tools).resolution);
+  const found = repeatsOf(
+    readings.map((r) => r.value),
+    within,
+    'least',
+  );
+  if (!found) return null;
+  const value = Math.round(found.value);
+  return { low: value, high: value, disagreement: found.disagreement };
+}
+
+/** A figure of a groove, and how it is found and decided. */
+interface AskedFigure<S extends string> {
+  subject: GrooveSubject;
+  /** What it comes to from the sizes of the set; null where they do not say. */
+  sizes: { value: Nm; working: Message[] } | null;
+  foundIn: (readings: readonly LoggedReading[], tools: Tools) => Found | null;
+  state: (found: Interval | null) => S;
+  isDone: (state: S) => boolean;
+  limit: (state: S | 'not proven', found: Interval) => FigureAtLimit;
+}
+
+function judgedFigure<S extends string>(
+  { subject, sizes, foundIn, state, isDone, limit }: AskedFigure<S>,
+  { set, own, sampled, tools, accepted }: GrooveAsk,
+): GrooveFigure<S | 'not proven'> {
+  const here = own(subject);
+  const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);
+  const read = foundIn(other?.readings ?? here, tools);
+  const found = read ?? (sizes ? { low: sizes.value, high: sizes.value } : null);
+  const fromOther = other ? [say`as read at piston ${other.label}, which stands for all`] : [];
+  const disagreement = read?.disagreement ?? null;
+  const asFound = state(found);
+  const judged = disagreement && isDone(asFound) ? 'not proven' : asFound;
+  return {
+    low: found?.low ?? null,
+    high: found?.high ?? null,
+    state: judged,
+    working: read ? fromOther : (sizes?.working ?? []),
+    read: here.length > 0,
+    disagreement,
+    ...answerOf(accepted, {
+      ...{ acceptId: here.at(-1)?.id ?? null, what: null, state: judged },
+      held: found && limit(judged, found),
+    }),
+  };
+}
+
 /** How rings sit in the grooves of one piston: as read there, else as read of the piston that stands for all, else from the sizes of the set. */
-export function judgedGrooves({ set, own, sampled, passes, tools, strictness, accepted }: GrooveAsk): JudgedGrooves {
-  const leaves = (readings: readonly LoggedReading[]): Found | null =>
-    betweenEnds(
-      readings.map((r) => ({
-        ...{ id: r.id, low: r.value, limit: 0 },
-        high: nextLeaf({ value: r.value, upTo: r.upTo, open: false }, stepOf(r, { tools, feelerStep: 0 })),
-      })),
-      LEAVES_REPEAT,
-    );
-  const exact = (readings: readonly LoggedReading[]): Found | null => {
-    const within = sizesRepeat(coarsest(readings, tools).resolution);
-    const found = repeatsOf(
-      readings.map((r) => r.value),
-      within,
-      'least',
-    );
-    if (!found) return null;
-    const value = Math.round(found.value);
-    return { low: value, high: value, disagreement: found.disagreement };
-  };
-  const figure = <S extends string>(
-    subject: GrooveSubject,
-    sizes: { value: Nm; working: Message[] } | null,
-    foundIn: (readings: readonly LoggedReading[]) => Found | null,
-    state: (i: Interval | null) => S,
-    isDone: (state: S) => boolean,
-    limit: (state: S | 'not proven', found: Interval) => FigureAtLimit,
-  ): GrooveFigure<S | 'not proven'> => {
-    const here = own(subject);
-    const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);
-    const read = foundIn(other?.readings ?? here);
-    const found = read ?? (sizes ? { low: sizes.value, high: sizes.value } : null);
-    const working = read
-      ? other
-        ? [say`as read at piston ${other.label}, which stands for all`]
-        : []
-      : (sizes?.working ?? []);
-    const disagreement = read?.disagreement ?? null;
-    const asFound = state(found);
-    const judged = disagreement && isDone(asFound) ? 'not proven' : asFound;
-    const last = here.at(-1)?.id ?? null;
-    return {
-      low: found?.low ?? null,
-      high: found?.high ?? null,
-      state: judged,
-      working,
-      read: here.length > 0,
-      disagreement,
-      ...answerOf(accepted, {
-        ...{ acceptId: last, what: null, state: judged },
-        held: found && limit(judged, found),
-      }),
-    };
-  };
+export function judgedGrooves(ask: GrooveAsk): JudgedGrooves {
+  const { set, passes, strictness } = ask;
   return {
     passes,
-    grooves: GROOVES.map((groove) => {
+    grooves: GROOVES.map((groove): JudgedGroove => {
       const sizes = fromSizes(set[groove]);
-      return {
-        groove,
-        side: figure(
-          `${groove}Side`,
-          sizes.side,
-          leaves,
-          (i) => sideState(i, set.side, strictness),
-          sideIsDone,
-          (state, { low }) =>
-            state === 'loose'
-              ? { figure: low, limit: set.side.most, side: 'most' }
-              : { figure: low, limit: set.side.least, side: 'least' },
-        ),
-        land: figure(`${groove}Land`, sizes.land, exact, landState, landIsDone, (_, { low }) => ({
-          ...{ figure: low, limit: 0, side: 'least' },
-        })),
+      const side: AskedFigure<SideState> = {
+        ...{ subject: `${groove}Side`, sizes: sizes.side, foundIn: byLeaves, isDone: sideIsDone },
+        state: (found) => sideState(found, set.side, strictness),
+        limit: (state, { low }) =>
+          state === 'loose'
+            ? { figure: low, limit: set.side.most, side: 'most' }
+            : { figure: low, limit: set.side.least, side: 'least' },
       };
+      const land: AskedFigure<LandState> = {
+        ...{ subject: `${groove}Land`, sizes: sizes.land, foundIn: byMeasure, isDone: landIsDone, state: landState },
+        limit: (_, { low }) => ({ figure: low, limit: 0, side: 'least' }),
+      };
+      return { groove, side: judgedFigure(side, ask), land: judgedFigure(land, ask) };
     }),
   };
 }

@@ -19,6 +19,8 @@ export interface PassReading extends PlacedReading {
 export type RingEvent =
   { kind: 'reading'; reading: PassReading } | { kind: 'cut'; id: string; filer: string | null; count: number | null };
 
+type Cut = Extract<RingEvent, { kind: 'cut' }>;
+
 /** What one or several cuts with the same filer took off between two readings. */
 export interface CutTaken {
   /** The cuts. */
@@ -132,57 +134,19 @@ const isSettled = ({ readings }: Stretch, { reading, over, taken }: Growth, leng
     ? readings.some((r) => r !== reading && lengths.agree(reading, r))
     : readings.slice(readings.indexOf(reading)).some((r) => isSamePlace(r, over));
 
-/** Puts a reading to the others since the ring was last filed, or begins a stretch where it grew. */
-function addReading(
-  stretches: Stretch[],
-  reading: PassReading,
-  lengths: Lengths,
-  { answers, notFiled }: { answers: ReadonlyMap<string, boolean>; notFiled: Set<string> },
-): void {
-  const [past, now] = [stretches.at(-2), stretches.at(-1)];
-  if (!now) return void stretches.push({ readings: [reading], growth: null, undated: new Set() });
-  const { undated } = now;
-  // read before or after it was filed, nobody knew: now it is known
-  for (const r of now.readings)
+/** Drops what was read before it was filed or after, nobody knew, once a reading in its place shows which. */
+function dateBy(stretch: Stretch, reading: PassReading, lengths: Lengths): void {
+  const { undated } = stretch;
+  for (const r of stretch.readings)
     if (undated.has(r) && isSamePlace(r, reading)) {
       undated.delete(r);
-      if (lengths.grew(r, reading)) now.readings = now.readings.filter((other) => other !== r);
+      if (lengths.grew(r, reading)) stretch.readings = stretch.readings.filter((other) => other !== r);
     }
-  const { readings } = now;
-  const answer = answers.get(reading.id);
-  const over = narrowestOf(readings.filter((r) => lengths.grew(r, reading)));
-  const elsewhere = narrowestOf(readings.filter((r) => !undated.has(r) && lengths.isWiderElsewhere(r, reading)));
-  if (over && answer === false) notFiled.add(reading.id);
-  else if (over || (elsewhere && answer)) {
-    // what lies below it was read before it was filed; what may be true with it may have been read since
-    const last = readings.findLastIndex(
-      (r) => lengths.isAbove(r, reading) || (!over && lengths.isWiderElsewhere(r, reading)),
-    );
-    const still = readings.slice(last + 1);
-    return void stretches.push({
-      readings: [...still, reading],
-      growth: { reading, over: over ?? elsewhere ?? reading, before: readings, taken: true },
-      undated: new Set(still.filter((r) => lengths.grew(r, reading) === null)),
-    });
-  } else if (elsewhere && answer === undefined)
-    now.growth ??= { reading, over: elsewhere, before: readings, taken: false };
-  const { growth } = now;
-  const isOpen = growth?.taken && !answers.has(growth.reading.id) && !isSettled(now, growth, lengths);
-  // as narrow as before: it was not filed, and what lies between was read wrong
-  if (past && isOpen && lengths.grew(reading, growth.reading) && past.readings.some((r) => lengths.agree(r, reading))) {
-    past.readings.push(...readings.filter((r) => !past.readings.includes(r)), reading);
-    stretches.pop();
-  } else readings.push(reading);
 }
 
-/**
- * The passes of one ring put in order.
- *
- * @example passesOf({ events: [], repeat: 25_400, home: '1', bores: new Map(), answers: new Map() }).filed // false
- */
-export function passesOf({ events, answers, ...ask }: Ask): Passes {
-  const lengths = new Lengths(ask);
-  const found: Passes = {
+/** The readings of one ring put in order, one after another. */
+class PassOrder {
+  readonly passes: Passes = {
     reading: null,
     since: [],
     before: null,
@@ -196,65 +160,152 @@ export function passesOf({ events, answers, ...ask }: Ask): Passes {
     notFiled: new Set(),
     undated: new Set(),
   };
-  let cuts: Extract<RingEvent, { kind: 'cut' }>[] = [];
-  let stretches: Stretch[] = [];
-  let earlier: PassReading[] = [];
-  for (const event of events) {
-    if (event.kind === 'cut') {
-      cuts.push(event);
-      continue;
-    }
-    const { reading } = event;
-    const before = found.reading;
-    const same = before !== null && isSamePlace(before, reading);
-    const removed = before
-      ? likelyGap(reading, reading.step) + reading.cooled - likelyGap(before, before.step) - before.cooled
-      : 0;
-    const filer = cuts[0]?.filer ?? null;
-    const counts = cuts.map((c) => c.count);
-    if (
-      same &&
-      removed >= 0 &&
-      filer !== null &&
-      cuts.every((c) => c.filer === filer) &&
-      counts.every((c): c is number => c !== null && c > 0) &&
-      nextLeaf(before, before.step) < Infinity &&
-      !reading.open
-    )
-      found.taken.push({ ids: cuts.map((c) => c.id), filer, count: counts.reduce((a, b) => a + b, 0), removed });
-    const isFiled = before !== null && (cuts.length > 0 || reading.deburred);
-    const count = stretches.length;
-    if (isFiled) {
-      earlier = stretches.at(-1)?.readings ?? [];
-      for (const { growth } of stretches) if (growth?.taken) found.unlogged.add(growth.reading.id);
-      stretches = [{ readings: [reading], growth: null, undated: new Set() }];
-      found.notFiled.clear();
-    } else addReading(stretches, reading, lengths, { answers, notFiled: found.notFiled });
-    if ((isFiled || stretches.length > count) && before && !reading.deburred && !reading.squared)
-      found.unprepared.add(reading.id);
-    found.filed ||= isFiled;
-    found.reading = reading;
-    cuts = [];
+  private cuts: Cut[] = [];
+  private stretches: Stretch[] = [];
+  /** Readings of the stretch before it was last filed with a cut logged. */
+  private earlier: PassReading[] = [];
+  private readonly lengths: Lengths;
+
+  constructor(
+    ask: Pick<Ask, 'repeat' | 'home' | 'bores'>,
+    private readonly answers: Ask['answers'],
+  ) {
+    this.lengths = new Lengths(ask);
   }
-  const last = stretches.at(-1);
-  for (const { growth } of stretches) if (growth?.taken) found.unlogged.add(growth.reading.id);
-  if (last) {
-    found.since = last.readings;
+
+  cut(cut: Cut): void {
+    this.cuts.push(cut);
+  }
+
+  read(reading: PassReading): void {
+    const { passes, cuts } = this;
+    const before = passes.reading;
+    const taken = before && takenBetween(before, reading, cuts);
+    if (taken) passes.taken.push(taken);
+    const isFiled = before !== null && (cuts.length > 0 || reading.deburred);
+    const count = this.stretches.length;
+    if (isFiled) {
+      this.earlier = this.stretches.at(-1)?.readings ?? [];
+      this.noteUnlogged();
+      this.stretches = [];
+      passes.notFiled.clear();
+    }
+    this.add(reading);
+    const isAfterFiling = isFiled || (before !== null && this.stretches.length > count);
+    if (isAfterFiling && !reading.deburred && !reading.squared) passes.unprepared.add(reading.id);
+    passes.filed ||= isFiled;
+    passes.reading = reading;
+    this.cuts = [];
+  }
+
+  private noteUnlogged(): void {
+    for (const { growth } of this.stretches) if (growth?.taken) this.passes.unlogged.add(growth.reading.id);
+  }
+
+  /** Puts a reading to the others since the ring was last filed, or begins a stretch where it grew. */
+  private add(reading: PassReading): void {
+    const now = this.stretches.at(-1);
+    if (!now) this.stretches.push({ readings: [reading], growth: null, undated: new Set() });
+    else {
+      dateBy(now, reading, this.lengths);
+      if (!this.isBegun(now, reading)) this.join(now, reading);
+    }
+  }
+
+  /** Begins a stretch with a reading that grew; false where it did not, or nobody said that it was filed. */
+  private isBegun(now: Stretch, reading: PassReading): boolean {
+    const { lengths } = this;
+    const { readings, undated } = now;
+    const answer = this.answers.get(reading.id);
+    const over = narrowestOf(readings.filter((r) => lengths.grew(r, reading)));
+    const elsewhere = narrowestOf(readings.filter((r) => !undated.has(r) && lengths.isWiderElsewhere(r, reading)));
+    if (over && answer === false) this.passes.notFiled.add(reading.id);
+    else if (over || (elsewhere && answer)) {
+      // what lies below it was read before it was filed; what may be true with it may have been read since
+      const last = readings.findLastIndex(
+        (r) => lengths.isAbove(r, reading) || (!over && lengths.isWiderElsewhere(r, reading)),
+      );
+      const still = readings.slice(last + 1);
+      this.stretches.push({
+        readings: [...still, reading],
+        growth: { reading, over: over ?? elsewhere ?? reading, before: readings, taken: true },
+        undated: new Set(still.filter((r) => lengths.grew(r, reading) === null)),
+      });
+      return true;
+    } else if (elsewhere && answer === undefined)
+      now.growth ??= { reading, over: elsewhere, before: readings, taken: false };
+    return false;
+  }
+
+  /** Puts a reading to the others of a stretch; where it is as narrow as before, to those of the one before it too. */
+  private join(now: Stretch, reading: PassReading): void {
+    const { lengths, stretches } = this;
+    const past = stretches.at(-2);
+    const { growth, readings } = now;
+    const isOpen = growth?.taken && !this.answers.has(growth.reading.id) && !isSettled(now, growth, lengths);
+    // as narrow as before: it was not filed, and what lies between was read wrong
+    if (
+      past &&
+      isOpen &&
+      lengths.grew(reading, growth.reading) &&
+      past.readings.some((r) => lengths.agree(r, reading))
+    ) {
+      past.readings.push(...readings.filter((r) => !past.readings.includes(r)), reading);
+      stretches.pop();
+    } else readings.push(reading);
+  }
+
+  /** What they come to, once all are in. */
+  ended(): Passes {
+    const { passes, stretches, cuts } = this;
+    this.noteUnlogged();
+    const last = stretches.at(-1);
+    if (last) {
+      passes.since = last.readings;
+      passes.growth = this.openGrowth(last);
+      for (const { id } of last.undated) passes.undated.add(id);
+    }
+    const [first] = passes.since;
+    const past = stretches.at(-2)?.readings ?? this.earlier;
+    passes.before = (first && past.findLast((r) => isSamePlace(r, first))) ?? null;
+    const { reading } = passes;
+    const apart = reading ? passes.since.findLastIndex((r) => !isSamePlace(r, reading)) : -1;
+    passes.repeats = passes.since.length - 1 - apart;
+    passes.cutsSince = cuts.length;
+    passes.filed ||= cuts.length > 0 || passes.unlogged.size > 0;
+    return passes;
+  }
+
+  private openGrowth(last: Stretch): Growth | null {
     const { growth } = last;
     const isAnswered =
-      growth && (cuts.length > 0 || answers.has(growth.reading.id) || isSettled(last, growth, lengths));
-    found.growth = isAnswered ? null : growth;
-    for (const { id } of last.undated) found.undated.add(id);
+      growth !== null &&
+      (this.cuts.length > 0 || this.answers.has(growth.reading.id) || isSettled(last, growth, this.lengths));
+    return isAnswered ? null : growth;
   }
-  const [first] = found.since;
-  const past = stretches.at(-2)?.readings ?? earlier;
-  found.before = (first && past.findLast((r) => isSamePlace(r, first))) ?? null;
-  const { reading } = found;
-  const apart = reading ? found.since.findLastIndex((r) => !isSamePlace(r, reading)) : -1;
-  found.repeats = found.since.length - 1 - apart;
-  found.cutsSince = cuts.length;
-  found.filed ||= cuts.length > 0 || found.unlogged.size > 0;
-  return found;
+}
+
+/** What cuts took off between two readings in one place; null where that is not known. */
+function takenBetween(before: PassReading, reading: PassReading, cuts: readonly Cut[]): CutTaken | null {
+  const removed = likelyGap(reading, reading.step) + reading.cooled - likelyGap(before, before.step) - before.cooled;
+  const filer = cuts[0]?.filer ?? null;
+  const isKnown = isSamePlace(before, reading) && !reading.open && nextLeaf(before, before.step) < Infinity;
+  if (filer === null || removed < 0 || !isKnown || cuts.some((c) => c.filer !== filer || !c.count)) return null;
+  return { ids: cuts.map((c) => c.id), filer, count: cuts.reduce((sum, c) => sum + (c.count ?? 0), 0), removed };
+}
+
+/**
+ * The passes of one ring put in order.
+ *
+ * @example passesOf({ events: [], repeat: 25_400, home: '1', bores: new Map(), answers: new Map() }).filed // false
+ */
+export function passesOf({ events, answers, ...ask }: Ask): Passes {
+  const order = new PassOrder(ask, answers);
+  for (const event of events) {
+    if (event.kind === 'cut') order.cut(event);
+    else order.read(event.reading);
+  }
+  return order.ended();
 }
 
 /**

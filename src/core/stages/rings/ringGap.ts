@@ -25,7 +25,7 @@ import { type Estimate, type Low, type Strictness, bestOf, decide } from '../../
 import type { CutAdvice } from './filingAdvice';
 import type { BenchChoices } from './choices';
 import { type CountedGap, type PlacedReading, type RingBore, countedGap } from './gapEvidence';
-import { type PassReading, type RingEvent, passesOf, shrunkOver, type Growth } from './passes';
+import { type Growth, type PassReading, type Passes, type RingEvent, passesOf, shrunkOver } from './passes';
 import { type GapReading, type GapState, type ToComeOff, GAP_STATES, gapIsDone, nextLeaf, toComeOff } from './ring';
 import type { Ring } from '../../foundation/parts/rings';
 import { type Girth, girthsOf } from './travel';
@@ -288,27 +288,69 @@ function growthOf(
   };
 }
 
+type ReadIn = JudgedRing['readIn'];
+
+/** The bore that a ring was read in, where that is another one than its own. */
+const otherBore = ({ cylinder, bores }: RingAsk, reading: LoggedReading): ReadIn =>
+  reading.cylinder === cylinder
+    ? null
+    : { cylinder: reading.cylinder, label: bores.get(reading.cylinder)?.label ?? reading.cylinder };
+
+/** Whether what counts is another figure than what was called, by more than a leaf can tell, or decides otherwise. */
+function isOtherwise(
+  found: CountedGap,
+  called: GapReading,
+  decided: Decided,
+  step: Nm,
+  { target, strictness }: RingAsk,
+): boolean {
+  const before = asCalled(called, step);
+  return (
+    Math.abs(bestOf(found) - bestOf(before)) > step / 2 ||
+    decidedGap(before, target, step, strictness).state !== decided.state
+  );
+}
+
+/** What is decided of a ring that was read. */
+function judgedGap(ask: RingAsk, passes: Passes, last: PassReading, reading: LoggedReading) {
+  const { cylinder, target, bench, bores, strictness } = ask;
+  const { value, upTo, open, step } = last;
+  const called: GapReading = { value, upTo, open };
+  const gapFrom = (of: readonly PassReading[]): CountedGap | null =>
+    countedGap({
+      ...{ readings: of, home: cylinder, bores, notFiled: passes.notFiled },
+      repeat: Math.max(bench.repeat, step),
+    });
+  const found = gapFrom(passes.since);
+  const unknown: Decided = { state: target.set ? 'not proven' : 'no target', chance: null, overChance: 0, low: null };
+  const decided = found ? decidedGap(found, target, step, strictness) : unknown;
+  const shrunk = shrunkOver(passes);
+  const isApart = shrunk > 0 || Boolean(found?.disagreement);
+  const isUndated = found !== null && passes.undated.has(found.by) && !gapIsDone(decided.state);
+  const state = isUndated || (isApart && gapIsDone(decided.state)) ? 'not proven' : decided.state;
+  const readIn = otherBore(ask, reading);
+  const differs = found !== null && (readIn !== null || isOtherwise(found, called, decided, step, ask));
+  const counts = found && (differs ? found : { ...found, value });
+  const growth = growthOf(passes.growth, state, target, gapFrom);
+  const isToBeFiled = counts && !isApart && !growth && !isUndated;
+  return {
+    ...decided,
+    ...{ reading, called, readIn, counts, differs, state, shrunk, growth, isUndated },
+    toComeOff: isToBeFiled ? toComeOff(counts.value, counts.high, target, state) : null,
+  };
+}
+
 /** A ring from its history. Its advice comes once all rates are known. */
 export function judgeRing(ask: RingAsk): JudgedRing {
   const { ring, number, label, cylinder, target, history, round, bench, bores, strictness, accepted } = ask;
   const { events, readings } = eventsOf(ask);
   const passes = passesOf({ events, repeat: bench.repeat, home: cylinder, bores, answers: ask.filedBefore });
-  const { notFiled } = passes;
-  const reading = passes.reading && (readings.get(passes.reading.id) ?? null);
+  const { repeats, filed, cutsSince } = passes;
   const step = passes.reading?.step ?? ask.feelerStep;
   const base = {
-    ring,
-    number,
-    label,
-    target,
+    ...{ ring, number, label, target, history, round, step, repeats, filed, cutsSince },
     passes: history.filter(isReading),
-    history,
-    round,
-    step,
     grace: graceOf(step, strictness),
-    repeats: passes.repeats,
-    filed: passes.filed,
-    cutsSince: passes.cutsSince,
     unprepared: [...passes.unprepared],
     unlogged: [...passes.unlogged],
     taken: passes.taken.flatMap(({ ids, filer, count, removed }) =>
@@ -316,59 +358,24 @@ export function judgeRing(ask: RingAsk): JudgedRing {
     ),
     advice: null,
   };
+  const reading = passes.reading && readings.get(passes.reading.id);
   if (!reading || !passes.reading) return { ...base, ...UNREAD };
-  const { value, upTo, open } = passes.reading;
-  const called: GapReading = { value, upTo, open };
-  const shrunk = shrunkOver(passes);
-  const gapFrom = (of: readonly PassReading[]): CountedGap | null =>
-    countedGap({ readings: of, home: cylinder, bores, repeat: Math.max(bench.repeat, step), notFiled });
-  const found = gapFrom(passes.since);
-  const unknown: Decided = { state: target.set ? 'not proven' : 'no target', chance: null, overChance: 0, low: null };
-  const decided = found ? decidedGap(found, target, step, strictness) : unknown;
-  const apart = found?.disagreement || shrunk > 0;
-  const isUndated = found !== null && passes.undated.has(found.by) && !gapIsDone(decided.state);
-  const state = isUndated || (apart && gapIsDone(decided.state)) ? 'not proven' : decided.state;
-  const before = asCalled(called, step);
-  const readIn =
-    reading.cylinder === cylinder
-      ? null
-      : { cylinder: reading.cylinder, label: bores.get(reading.cylinder)?.label ?? reading.cylinder };
-  const differs =
-    found !== null &&
-    (readIn !== null ||
-      Math.abs(bestOf(found) - bestOf(before)) > step / 2 ||
-      decidedGap(before, target, step, strictness).state !== decided.state);
-  // what was called and what counts are one figure, unless they differ by more than a leaf can tell
-  const counts = found && (differs ? found : { ...found, value });
-  const growth = growthOf(passes.growth, state, target, gapFrom);
-  const asksSquaring = passes.since.every((r) => {
-    const logged = readings.get(r.id);
+  const judged = judgedGap(ask, passes, passes.reading, reading);
+  const { state, counts, growth } = judged;
+  const asksSquaring = passes.since.every(({ id }) => {
+    const logged = readings.get(id);
     return logged !== undefined && isCocking(logged);
   });
-  const held = counts && exceededLimit(state, counts.value, target);
-  const where = whereOf(cylinder, null);
   const answer = answerOf(accepted, {
-    acceptId: passes.cutsSince > 0 ? null : reading.id,
-    what: null,
-    state,
-    held,
-    where,
+    ...{ acceptId: cutsSince > 0 ? null : reading.id, what: null, state },
+    held: counts && exceededLimit(state, counts.value, target),
+    where: whereOf(cylinder, null),
   });
   return {
     ...base,
-    reading,
-    called,
-    readIn,
-    counts,
-    differs,
-    ...decided,
-    state,
-    toComeOff: counts && !apart && !growth && !isUndated ? toComeOff(counts.value, counts.high, target, state) : null,
-    shrunk,
-    growth,
-    isUndated,
-    asksSquaring,
+    ...judged,
     ...answer,
-    done: answer.accepted !== null || (gapIsDone(state) && passes.cutsSince === 0 && !asksSquaring && growth === null),
+    asksSquaring,
+    done: answer.accepted !== null || (gapIsDone(state) && cutsSince === 0 && !asksSquaring && growth === null),
   };
 }

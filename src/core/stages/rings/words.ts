@@ -125,15 +125,9 @@ function inWindowWords(ring: Said): Message {
     : say`At its minimum: ${leavesOf(ring)}, ${whose} is ${fine(least)}. ${stay}`;
 }
 
-/** What to do about a ring now, in a sentence or two. */
-export function ringAdvice(ring: Said): Message {
-  const { state, counts, cutsSince, readIn, accepted, shrunk, asksSquaring, differs, growth, isUndated } = ring;
-  if (accepted) return say`${capital(acceptedWords(accepted))}.`;
-  if (cutsSince > 0) return say`Cut since it was read: deburr, square it, read again.`;
-  if (growth) return growthWords(ring);
-  if (isUndated)
-    return say`Read ${at(counts?.depth ?? null)} before it was filed, or after: that is not known. Read it there again.`;
-  if (shrunk > 0 || counts?.disagreement) return disagreementWords(ring);
+/** What to do about a gap in its state, where nothing else comes first. */
+function stateAdvice(ring: Said): Message {
+  const { state, readIn, asksSquaring, differs } = ring;
   switch (state) {
     case 'to do':
       return say`Square it in its own bore and read the gap.`;
@@ -155,6 +149,17 @@ export function ringAdvice(ring: Said): Message {
       return state === 'loose' ? say`A little blow-by, no danger. Leave it.` : inWindowWords(ring);
     }
   }
+}
+
+/** What to do about a ring now, in a sentence or two. */
+export function ringAdvice(ring: Said): Message {
+  const { counts, cutsSince, accepted, shrunk, growth, isUndated } = ring;
+  if (accepted) return say`${capital(acceptedWords(accepted))}.`;
+  if (cutsSince > 0) return say`Cut since it was read: deburr, square it, read again.`;
+  if (growth) return growthWords(ring);
+  if (isUndated)
+    return say`Read ${at(counts?.depth ?? null)} before it was filed, or after: that is not known. Read it there again.`;
+  return shrunk > 0 || counts?.disagreement ? disagreementWords(ring) : stateAdvice(ring);
 }
 
 /**

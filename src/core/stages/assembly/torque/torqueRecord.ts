@@ -1,5 +1,5 @@
 /** The tightening ledger: every fastener with what was done to it and by whom, what is next, and what of it is not so. */
-import { furthestOver } from '../../../foundation/verdict/figureAtLimit';
+import type { FigureAtLimit } from '../../../foundation/verdict/figureAtLimit';
 import { BLOCK } from '../../../foundation/engine/places';
 import { type Nm, NM_PER_THOU } from '../../../foundation/quantity/length';
 import { type Message, clear, say } from '../../../foundation/quantity/message';
@@ -65,7 +65,7 @@ export interface JudgedGroup {
 const GROWN: Nm = NM_PER_THOU;
 
 /** Whether nothing more is asked of a fastener but the second round. */
-export const isTight = ({ state, accepted }: JudgedFastener): boolean =>
+export const isTight = ({ state, accepted }: Pick<JudgedFastener, 'state' | 'accepted'>): boolean =>
   state === 'within' || state === 'in window' || (state === 'over' && accepted !== null);
 
 const placesOf = (group: FastenerGroup, cylinders: readonly { id: string; label: string }[]) =>
@@ -88,6 +88,51 @@ function inTurn(own: Held, asked: readonly ((e: TightenedEntry) => boolean)[]): 
   return made;
 }
 
+/** What was read of the length of a fastener. */
+interface LengthRead {
+  free: Nm | null;
+  /** How much longer it was when it was read free again. */
+  grown: Nm | null;
+  /** Its last stretch. */
+  stretch: Nm | null;
+  stretched: Held;
+}
+
+function lengthRead(group: FastenerGroup, own: Held): LengthRead {
+  const stretched = group.stretch === null ? [] : own.filter((e) => e.what === 'stretch');
+  const lengths = own.flatMap((e) => (e.what === 'free' ? (e.length ?? []) : []));
+  const [free = null, ...later] = lengths;
+  const last = later.at(-1);
+  const grown = free === null || last === undefined ? null : last - free;
+  return { free, grown, stretch: stretched.at(-1)?.length ?? null, stretched };
+}
+
+interface Stretched {
+  state: JudgedFastener['state'];
+  says: Message;
+  held: FigureAtLimit | null;
+}
+
+/** What its length says of a fastener; null where that says nothing, and how far it was tightened does. */
+function judgedLength({ stretch: window }: FastenerGroup, { grown, stretch }: LengthRead): Stretched | null {
+  if (grown !== null && grown > GROWN)
+    return {
+      state: 'over',
+      says: say`stayed ${clear(grown)} longer: it has yielded, replace it`,
+      held: { figure: grown, limit: GROWN, side: 'most' },
+    };
+  if (window === null || stretch === null) return null;
+  const says = say`stretched ${clear(stretch)}`;
+  if (stretch < window.from)
+    return { state: 'short', says: say`${says}, ${clear(window.from - stretch)} short`, held: null };
+  if (stretch <= window.to) return { state: 'in window', says, held: null };
+  return {
+    state: 'over',
+    says: say`${says}, ${clear(stretch - window.to)} over: slacken it, measure it, replace it if it stayed longer`,
+    held: { figure: stretch, limit: window.to, side: 'most' },
+  };
+}
+
 function judgedFastener(
   group: FastenerGroup,
   at: { place: string; label: string },
@@ -102,60 +147,31 @@ function judgedFastener(
   ];
   const passes = inTurn(own, asked);
   const made = passes.length;
-  const stretched = group.stretch === null ? [] : own.filter((e) => e.what === 'stretch');
-  const stretch = stretched.at(-1)?.length ?? null;
-  const lengths = own.flatMap((e) => (e.what === 'free' ? (e.length ?? []) : []));
-  const [free = null] = lengths;
-  const grown = free === null || lengths.length < 2 ? null : (lengths.at(-1) ?? free) - free;
-  const isAllMade = made === asked.length;
-  const words = `${group.words} ${at.label === '' ? '' : `of rod ${at.label}: `}${fastener}`;
-  const state = ((): JudgedFastener['state'] => {
-    if (grown !== null && grown > GROWN) return 'over';
-    if (group.stretch !== null && stretch !== null)
-      return stretch < group.stretch.from ? 'short' : stretch > group.stretch.to ? 'over' : 'in window';
-    if (made === 0) return 'to do';
-    return isAllMade && group.stretch === null ? 'within' : 'part read';
-  })();
-  const says = ((): Message => {
-    if (grown !== null && grown > GROWN) return say`stayed ${clear(grown)} longer: it has yielded, replace it`;
-    if (state === 'over' && stretch !== null && group.stretch)
-      return say`stretched ${clear(stretch)}, ${clear(stretch - group.stretch.to)} over: slacken it, measure it, replace it if it stayed longer`;
-    if (state === 'short' && stretch !== null && group.stretch)
-      return say`stretched ${clear(stretch)}, ${clear(group.stretch.from - stretch)} short`;
-    return stretch === null ? [] : say`stretched ${clear(stretch)}`;
-  })();
+  const { stretched, ...read } = lengthRead(group, own);
+  const isMade = made === asked.length && group.stretch === null;
+  const { state, says, held } = judgedLength(group, { ...read, stretched }) ?? {
+    state: made === 0 ? 'to do' : isMade ? 'within' : 'part read',
+    says: [],
+    held: null,
+  };
   const finished = stretched.at(-1) ?? passes.at(-1);
   const acceptId = finished?.id ?? null;
-  const held = furthestOver(
-    grown !== null && grown > GROWN
-      ? [{ figure: grown, limit: GROWN }]
-      : state === 'over' && stretch !== null && group.stretch
-        ? [{ figure: stretch, limit: group.stretch.to }]
-        : [],
-  );
   const answer = answerOf(accepted, { acceptId, what: 'bolt', state, held });
-  const isDone = state === 'within' || state === 'in window' || (state === 'over' && answer.accepted !== null);
+  const judged = {
+    ...{ group: group.id, cylinder: at.place, fastener, made, of: asked.length, state, says, ...read, ...answer },
+    words: `${group.words} ${at.label === '' ? '' : `of rod ${at.label}: `}${fastener}`,
+    stretches: stretched.flatMap(({ torque, length }) =>
+      torque === null || length === null ? [] : [{ torque, length }],
+    ),
+  };
+  const isDone = isTight(judged);
   // a second round before the last of the first is none
   const second = own.findLastIndex((e) => e.what === 'second');
   const isSecond = isDone && second > own.findLastIndex((e) => e.id === acceptId);
   return {
-    group: group.id,
-    cylinder: at.place,
-    fastener,
-    words,
-    made,
-    of: asked.length,
-    free,
-    grown,
-    stretches: stretched.flatMap((e) =>
-      e.torque === null || e.length === null ? [] : [{ torque: e.torque, length: e.length }],
-    ),
-    stretch,
-    state,
-    says,
+    ...judged,
     by: isDone || state === 'over' ? (finished?.by ?? null) : null,
     secondBy: isSecond ? (own[second]?.by ?? '') : null,
-    ...answer,
   };
 }
 
