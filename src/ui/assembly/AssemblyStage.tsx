@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { isRight } from '@/core/stages/assembly/cylinderSteps';
 import { type WalkAt, resumedAt, stepAt, walkOf } from '@/core/stages/assembly/walk';
 import { BLOCK } from '@/core/foundation/engine/places';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 import { Deferred } from '../openBuild/Deferred';
 import { useJudgement, useLive, useMoving } from '../openBuild/contexts';
 import { useView } from '../shared/address';
@@ -12,7 +13,7 @@ import { onDemand } from '../shared/onDemand';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
 import { Walk } from './Walk';
-import { useInstallOrder } from './useInstallOrder';
+import { type Order, useInstallOrder } from './useInstallOrder';
 
 const AssemblySidebar = onDemand(() => import('./AssemblySidebar').then((m) => m.AssemblySidebar));
 const BlockChecks = onDemand(() => import('./BlockChecks').then((m) => m.BlockChecks));
@@ -35,53 +36,61 @@ export const TRIAL = inEither(
   'At the block: tick what was looked at. What a cylinder lacks before it may go in stands beside it.',
 );
 
-/** Putting it together: step by step from piston on rod to the last turn of the crank. */
-export function AssemblyStage() {
+/** The first open step of a cylinder, or its first. */
+function openStepOf({ id, block: { checks } }: JudgedCylinder): WalkAt | null {
+  const open = checks.find((c) => !isRight(c.state)) ?? checks[0];
+  return open ? { place: id, step: open.check } : null;
+}
+
+/**
+ * The step in view. It stays in view, whatever other benches do meanwhile: only this bench's own hand leads on, and the
+ * deck to the first open step of the cylinder that is gone to.
+ */
+function useWalkAt(order: Order) {
   const judgement = useJudgement();
   const { cylinder } = useMoving();
   const { isRestored } = useLive();
-  const [tab, setTab] = useView(TABS);
   const [chosen, setChosen] = useState<WalkAt | null>(null);
   const [hand, setHand] = useState(cylinder?.id);
+  const walk = walkOf(judgement, order.cylinders);
+  const at = chosen && stepAt(judgement, chosen) ? chosen : resumedAt(judgement, walk);
+  const settled = at && isRestored && !order.isAwaited ? at : null;
+  if (settled && (settled.place !== chosen?.place || settled.step !== chosen.step)) setChosen(settled);
+  if (cylinder && cylinder.id !== hand) {
+    setHand(cylinder.id);
+    const open = at?.place === cylinder.id ? null : openStepOf(cylinder);
+    if (open) setChosen(open);
+  }
+  return { walk, at, onChoose: setChosen };
+}
+
+/** Putting it together: step by step from piston on rod to the last turn of the crank. */
+export function AssemblyStage() {
+  const { job } = useJudgement();
+  const { cylinder } = useMoving();
+  const [tab, setTab] = useView(TABS);
   const [isSettled, setSettled] = useState(false);
   useEffect(() => setSettled(true), []);
   const order = useInstallOrder();
-  const walk = walkOf(judgement, order.cylinders);
-  const at = chosen && stepAt(judgement, chosen) ? chosen : resumedAt(judgement, walk);
-  // A step in view stays in view, whatever other benches do meanwhile: only this bench's own hand leads on.
-  const settled = at && isRestored && !order.isAwaited ? at : null;
-  if (settled && (settled.place !== chosen?.place || settled.step !== chosen.step)) setChosen(settled);
-  // A cylinder that was gone to by the deck: its first open step.
-  if (cylinder && cylinder.id !== hand) {
-    setHand(cylinder.id);
-    if (at?.place !== cylinder.id) {
-      const { checks } = cylinder.block;
-      const open = checks.find((c) => !isRight(c.state)) ?? checks[0];
-      if (open) setChosen({ place: cylinder.id, step: open.check });
-    }
-  }
-  if (!cylinder || !judgement.job) return null;
+  const { walk, at, onChoose } = useWalkAt(order);
+  if (!cylinder || !job) return null;
   const isOfBlock = OF_ENGINE.includes(tab) || (tab === 'walk' && at?.place === BLOCK);
+  const bank = isOfBlock || cylinder.bank === 'only' ? null : `${cylinder.bank} bank`;
+  const walked = { order, walk, at, onChoose, isSettled };
   return (
     <Frame
       main={
         <div className="flex h-full flex-col">
           <div className={`flex flex-wrap items-baseline gap-x-4 ${tab === 'mat' ? 'no-print' : ''}`}>
             <h1>{isOfBlock ? 'The engine' : `Cylinder ${cylinder.label}`}</h1>
-            {!isOfBlock && cylinder.bank !== 'only' && (
-              <p className="text-[1.0625rem] text-soft">{cylinder.bank} bank</p>
-            )}
+            {bank && <p className="text-[1.0625rem] text-soft">{bank}</p>}
           </div>
           <Views
             label="What of the assembly"
             value={tab}
             onChange={setTab}
             views={[
-              [
-                'walk',
-                'Step by step',
-                <Walk key="walk" order={order} walk={walk} at={at} onChoose={setChosen} isSettled={isSettled} />,
-              ],
+              ['walk', 'Step by step', <Walk key="walk" {...walked} />],
               ['block', 'All steps', <BlockChecks key={cylinder.id} cylinder={cylinder} />],
               ['order', 'Order', <InstallOrderView key="order" order={order} />],
               ['tightening', 'Tightening', <TorqueView key="tightening" order={order} />],
@@ -98,7 +107,7 @@ export function AssemblyStage() {
       aside={
         OF_ENGINE.includes(tab) ? null : (
           <Deferred>
-            {isSettled && <AssemblySidebar cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={setChosen} />}
+            {isSettled && <AssemblySidebar cylinder={cylinder} at={tab === 'walk' ? at : null} onChoose={onChoose} />}
           </Deferred>
         )
       }

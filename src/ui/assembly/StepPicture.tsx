@@ -1,5 +1,8 @@
 'use client';
 
+import type { ReactNode } from 'react';
+import type { BearingCheck } from '@/core/record/bearingChecks';
+import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import type { Step } from '@/core/record/stepIds';
 import { CRANK } from '@/core/foundation/engine/places';
 import type { JudgedCylinder } from '@/core/judge/judgement';
@@ -112,69 +115,76 @@ interface Props {
   turn: { by: number; isFirst: boolean } | null;
 }
 
-const LOOK_OF = { shellsDry: 'tangs', shellSide: 'shellSide', capOn: 'cap', slides: 'rodFree' } as const;
+/** Steps that a look at the bearing beside them shows. */
+const LOOKS: Partial<Record<Step, BearingCheck[]>> = {
+  shellsDry: ['tangs'],
+  shellSide: ['shellSide'],
+  capOn: ['cap'],
+  slides: ['rodFree', 'rodCentred'],
+};
+
+/** Steps with a drawing of their own. */
+const DRAWINGS: Partial<Record<Step, (cylinder: JudgedCylinder, walk: WalkChoices) => ReactNode>> = {
+  rod: ({ clocking, label }) => <RodFrom faces={clocking.rod.faces} label={label} />,
+  clips: (_, { clips }) => <Clip isDown={clips.gaps === 'down'} />,
+  expanderButts: () => <Expander />,
+  ringsOn: () => <RingsOn />,
+  pistonIn: (_, { way }) => <GoesIn isBarrel={way === 'barrel'} />,
+};
+
+/** The crown without its rings, as it hangs. */
+function BareCrown({ cylinder: { clocking, label } }: { cylinder: JudgedCylinder }) {
+  const [view] = useCrownView();
+  const scene = hungOf(clocking, useJudgement().choices.clocking, view);
+  if (!scene) return null;
+  const { x, y, w, h } = scene.box;
+  return (
+    <svg
+      viewBox={`${x} ${y} ${w} ${h}`}
+      role="img"
+      aria-label={`Crown of cylinder ${label} without its rings`}
+      className="block w-full max-w-[270px]"
+    >
+      <SceneView scene={scene} />
+    </svg>
+  );
+}
+
+function JointsOnCrown({ cylinder: { clocking, label } }: { cylinder: JudgedCylinder }) {
+  const [view] = useCrownView();
+  return (
+    <Crown
+      judged={clocking}
+      choices={useJudgement().choices.clocking}
+      view={view}
+      style="card"
+      title={`Crown of cylinder ${label}`}
+      className="block w-full max-w-[270px]"
+    />
+  );
+}
 
 /** What a step looks like on this engine; nothing where a picture would say no more. */
 export function StepPicture({ step, cylinder, turn }: Props) {
   const judgement = useJudgement();
-  const [view] = useCrownView();
-  const { clocking: choices, walk } = judgement.choices;
   if (!cylinder)
     return step === 'crankIn' ? (
       <InspectionPicture check="thrustGrooves" at={inspectionWords(judgement, CRANK)} />
     ) : null;
-  const { clocking, label } = cylinder;
-  if (step === 'frontMark') {
-    const scene = hungOf(clocking, choices, view);
-    if (!scene) return null;
-    const { box } = scene;
-    return (
-      <svg
-        viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
-        role="img"
-        aria-label={`Crown of cylinder ${label} without its rings`}
-        className="block w-full max-w-[270px]"
-      >
-        <SceneView scene={scene} />
-      </svg>
-    );
-  }
-  if (step === 'jointsBefore' || step === 'jointsAfter')
-    return (
-      <Crown
-        judged={clocking}
-        choices={choices}
-        view={view}
-        style="card"
-        title={`Crown of cylinder ${label}`}
-        className="block w-full max-w-[270px]"
-      />
-    );
+  if (step === 'frontMark') return <BareCrown cylinder={cylinder} />;
+  if (step === 'jointsBefore' || step === 'jointsAfter') return <JointsOnCrown cylinder={cylinder} />;
   if (step === 'throwDown')
-    return turn ? (
-      <Dial by={turn.by} isFirst={turn.isFirst} isClockwise={judgement.job?.engine.rotation !== 'anticlockwise'} />
-    ) : null;
-  if (step === 'shellsDry' || step === 'shellSide' || step === 'capOn' || step === 'slides') {
-    const at = inspectionWords(judgement, cylinder.id);
+    return turn && <Dial {...turn} isClockwise={judgement.job?.engine.rotation !== 'anticlockwise'} />;
+  const looks = LOOKS[step] ?? [];
+  if (looks.length > 0)
     return (
       <div className="flex gap-4">
-        <InspectionPicture check={LOOK_OF[step]} at={at} />
-        {step === 'slides' && <InspectionPicture check="rodCentred" at={at} />}
+        {looks.map((check) => (
+          <InspectionPicture key={check} check={check} at={inspectionWords(judgement, cylinder.id)} />
+        ))}
       </div>
     );
-  }
-  const drawn: React.ReactNode =
-    step === 'rod' ? (
-      <RodFrom faces={clocking.rod.faces} label={label} />
-    ) : step === 'clips' ? (
-      <Clip isDown={walk.clips.gaps === 'down'} />
-    ) : step === 'expanderButts' ? (
-      <Expander />
-    ) : step === 'ringsOn' ? (
-      <RingsOn />
-    ) : step === 'pistonIn' ? (
-      <GoesIn isBarrel={walk.way === 'barrel'} />
-    ) : null;
+  const drawn = DRAWINGS[step]?.(cylinder, judgement.choices.walk);
   return drawn ? (
     <svg viewBox="0 0 100 96" className="block w-full max-w-[210px]" aria-hidden>
       {drawn}

@@ -195,9 +195,9 @@ function useFigureKeys<V>({ text, input, enter, type, takeBack }: Entry<V>, { on
 
 /** A figure is typed and logged: Enter logs, the arrows lead on, Z takes the last back. What is doubtful is asked about first. */
 export function TorqueEntry<V>(props: Props<V>) {
-  const { draft, title, unit, plain = null, undo, onStep, lead, onLogged, padKey = '', children } = props;
+  const { draft, unit, plain = null, onStep, lead, onLogged, padKey = '', children } = props;
   const figure = useFigure(props);
-  const { text, heard, input, type, enter } = figure;
+  const { text, type, enter } = figure;
   const onKey = useFigureKeys(figure, props);
   const [keypad, toggleKeypad] = useKeypad();
   /** Among other things that take keys the keypad shows once the line is gone to. */
@@ -207,6 +207,7 @@ export function TorqueEntry<V>(props: Props<V>) {
   const isGuest = onLogged !== undefined;
   /** Whether there is nothing to type: it is only done. */
   const isPlain = plain !== null && unit === '';
+  const isPadShown = keypad && !isPlain && (!isGuest || isGoneTo);
   return (
     <section
       ref={region}
@@ -218,47 +219,14 @@ export function TorqueEntry<V>(props: Props<V>) {
       }
     >
       {lead}
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <label className="text-lg font-bold" htmlFor={`line-${draft}`}>
-          {title}
-        </label>
-        {!isPlain && (
-          <input
-            ref={input}
-            id={`line-${draft}`}
-            className="field figures max-w-44 text-2xl"
-            inputMode={keypad ? 'none' : 'decimal'}
-            autoComplete="off"
-            maxLength={MOST_TYPED}
-            onFocus={() => setGoneTo(true)}
-            aria-describedby={`said-${draft}`}
-            value={text}
-            onKeyDown={onKey}
-            onChange={(event) => type(event.target.value)}
-          />
-        )}
-        {unit !== '' && <span className="text-soft">{unit}</span>}
-        <Button
-          kind="strong"
-          disabled={heard.kind === 'empty' && !plain}
-          // one press does one thing: a key that is leant on and a second tap do none
-          onKeyDown={(event) => event.repeat && event.preventDefault()}
-          onClick={(event) => event.detail < 2 && enter()}
-        >
-          {heard.kind === 'empty' && plain ? plain.words : 'Log'} <CornerDownLeft size={16} aria-hidden />
-        </Button>
-        {!isGuest && (
-          <Button onClick={figure.takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
-            <Undo2 size={16} aria-hidden /> Undo
-          </Button>
-        )}
+      <FigureFields of={props} figure={figure} keypad={keypad} onKey={onKey} onFocus={() => setGoneTo(true)}>
         {!isPlain && <KeypadButton isShown={keypad} onToggle={toggleKeypad} />}
-      </div>
+      </FigureFields>
       <Said id={`said-${draft}`} figure={figure}>
         {children}
       </Said>
       {!isGuest && !keypad && <LineKeys enter={plain ? 'done' : 'log'} hasSteps={onStep !== null} />}
-      {keypad && !isPlain && (!isGuest || isGoneTo) && (
+      {isPadShown && (
         <FigureKeypad
           beside={[...(UNIT_KEYS[unit] ?? ['', '']), padKey]}
           onKey={figure.press}
@@ -267,6 +235,60 @@ export function TorqueEntry<V>(props: Props<V>) {
         />
       )}
     </section>
+  );
+}
+
+interface FigureFieldsProps<V> {
+  of: Props<V>;
+  figure: Entry<V>;
+  keypad: boolean;
+  onKey: (event: Pressed) => void;
+  onFocus: () => void;
+  children: ReactNode;
+}
+
+/** What is typed, with its name and unit, and the buttons beside it. */
+function FigureFields<V>({ of, figure, keypad, onKey, onFocus, children }: FigureFieldsProps<V>) {
+  const { draft, title, unit, plain = null, undo, onLogged } = of;
+  const { text, heard, input, type, enter } = figure;
+  const isDone = heard.kind === 'empty' && plain;
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <label className="text-lg font-bold" htmlFor={`line-${draft}`}>
+        {title}
+      </label>
+      {!(plain && unit === '') && (
+        <input
+          ref={input}
+          id={`line-${draft}`}
+          className="field figures max-w-44 text-2xl"
+          inputMode={keypad ? 'none' : 'decimal'}
+          autoComplete="off"
+          maxLength={MOST_TYPED}
+          onFocus={onFocus}
+          aria-describedby={`said-${draft}`}
+          value={text}
+          onKeyDown={onKey}
+          onChange={(event) => type(event.target.value)}
+        />
+      )}
+      {unit !== '' && <span className="text-soft">{unit}</span>}
+      <Button
+        kind="strong"
+        disabled={heard.kind === 'empty' && !plain}
+        // one press does one thing: a key that is leant on and a second tap do none
+        onKeyDown={(event) => event.repeat && event.preventDefault()}
+        onClick={(event) => event.detail < 2 && enter()}
+      >
+        {isDone ? isDone.words : 'Log'} <CornerDownLeft size={16} aria-hidden />
+      </Button>
+      {!onLogged && (
+        <Button onClick={figure.takeBack} disabled={!undo} title={undo ? `Takes back ${undo.words}` : undefined}>
+          <Undo2 size={16} aria-hidden /> Undo
+        </Button>
+      )}
+      {children}
+    </div>
   );
 }
 

@@ -6,7 +6,7 @@ import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
 import { easySetting, makeUpsFor, spanFor } from '@/core/stages/bores/gauge';
 import type { Nm } from '@/core/foundation/quantity/length';
 import { printLength } from '@/core/foundation/quantity/format';
-import { isOutOfRange } from '@/core/foundation/uncertainty/instrument';
+import { type GaugeKit, type Instrument, isOutOfRange } from '@/core/foundation/uncertainty/instrument';
 import { useToolInHand, useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
@@ -21,49 +21,17 @@ const STANDING =
 
 /** What the gauge's anvil is made up of for these bores, and what the micrometer is set to. */
 export function GaugeSetup() {
-  const judgement = useJudgement();
   const { cylinder } = useMoving();
-  const { units, length } = useWords();
-  const { tools, toolFor, takeTool } = useToolInHand();
+  const { units } = useWords();
+  const { tools, toolFor } = useToolInHand();
   const held = toolFor('bore');
-  const gauges = tools.filter((t) => t.kit !== null);
-  const gauge = held?.kit ? held : null;
-  const read = judgement.cylinders.flatMap((c) =>
-    c.bore.shape ? [{ smallest: c.bore.shape.smallest.value, largest: c.bore.shape.widest }] : [],
-  );
   const [asked, setAsked] = useState<Nm | null>(null);
   const bore = asked ?? cylinder?.targetBore?.nm ?? null;
-  const span = spanFor(read, asked, bore);
-  const [all, setAll] = useState(false);
-  const found = gauge?.kit && span ? makeUpsFor(gauge.kit, span) : [];
   const setting = bore === null ? null : easySetting(bore, units);
-  const micrometers = setting === null ? [] : tools.filter((t) => t.kind === 'micrometer' && !isOutOfRange(t, setting));
-  const part = (nm: Nm): string => printLength(nm, units, 'size').number;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
       <div className="grid max-w-3xl gap-4 sm:grid-cols-2">
-        <div>
-          <p className="mb-1 font-bold">Gauge</p>
-          <div className="flex flex-wrap gap-2">
-            {gauges.map((g) => (
-              <Button
-                key={g.id}
-                kind={g.id === gauge?.id ? 'strong' : 'plain'}
-                aria-pressed={g.id === gauge?.id}
-                onClick={() => takeTool('bore', g.id)}
-              >
-                {g.name}
-              </Button>
-            ))}
-          </div>
-          <p className="mt-1 text-sm text-soft">
-            Its rods, washers and dial stand with{' '}
-            <Link href="/instruments" className="font-bold text-blue underline underline-offset-4">
-              the shop’s tools
-            </Link>
-            .
-          </p>
-        </div>
+        <GaugeInHand held={held} />
         <LengthField
           key={units}
           label="For a bore of"
@@ -74,49 +42,107 @@ export function GaugeSetup() {
           hint="Empty: this cylinder’s, as measured or planned."
         />
       </div>
-      {!gauge && <p className="text-lg">Take a gauge in hand, and the make-ups that suit these bores stand here.</p>}
-      {gauge?.kit && span && (
-        <section aria-label="Make-ups">
-          <h2 className="text-lg">Make up the anvil</h2>
-          <p className="text-soft">
-            For bores from {length(span.least, 'size')} to {length(span.most, 'size')}: at least{' '}
-            {length(gauge.kit.preload)} pushed in, and less than one turn, {length(gauge.kit.turn)}.
-          </p>
-          {found.length === 0 ? (
-            <p className="mt-2 font-bold text-short">
-              No rod and washers of this gauge suit. Another gauge, or other rods; or take the nearest and count turns.
-            </p>
-          ) : (
-            <ol className="mt-2 divide-y divide-line border-y border-line">
-              {found.slice(0, all ? found.length : SHOWN).map((m, i) => (
-                <li key={`${m.rod}/${m.washers.join('/')}`} className="flex flex-wrap items-baseline gap-x-5 py-1.5">
-                  <span className={`figures ${i === 0 ? 'text-2xl font-bold' : 'text-lg'}`}>
-                    {part(m.rod)}
-                    {m.washers.map((w) => ` + ${part(w)}`).join('')}
-                  </span>
-                  <span className="flex-1 text-soft">
-                    rod
-                    {m.washers.length === 0
-                      ? ' alone'
-                      : m.washers.length === 1
-                        ? ' and a washer'
-                        : ` and ${m.washers.length} washers`}
-                    ; pushed in {length(m.pushed.least)} to {length(m.pushed.most)}
-                  </span>
-                  <Explain what="make-up" working={m.working} standing={STANDING} units={units} />
-                </li>
-              ))}
-            </ol>
-          )}
-          {found.length > SHOWN && (
-            <Button kind="quiet" onClick={() => setAll(!all)}>
-              {all ? 'Only the simplest' : `All ${found.length}`}
-            </Button>
-          )}
-        </section>
+      {held?.kit ? (
+        <MakeUps kit={held.kit} asked={asked} bore={bore} />
+      ) : (
+        <p className="text-lg">Take a gauge in hand, and the make-ups that suit these bores stand here.</p>
       )}
-      {setting !== null && <Zeroing setting={setting} micrometers={micrometers.map((m) => m.name)} />}
+      {setting !== null && (
+        <Zeroing
+          setting={setting}
+          micrometers={tools.filter((t) => t.kind === 'micrometer' && !isOutOfRange(t, setting)).map((m) => m.name)}
+        />
+      )}
     </div>
+  );
+}
+
+function GaugeInHand({ held }: { held: Instrument | null }) {
+  const { tools, takeTool } = useToolInHand();
+  return (
+    <div>
+      <p className="mb-1 font-bold">Gauge</p>
+      <div className="flex flex-wrap gap-2">
+        {tools
+          .filter((t) => t.kit !== null)
+          .map((g) => (
+            <Button
+              key={g.id}
+              kind={g.id === held?.id ? 'strong' : 'plain'}
+              aria-pressed={g.id === held?.id}
+              onClick={() => takeTool('bore', g.id)}
+            >
+              {g.name}
+            </Button>
+          ))}
+      </div>
+      <p className="mt-1 text-sm text-soft">
+        Its rods, washers and dial stand with{' '}
+        <Link href="/instruments" className="font-bold text-blue underline underline-offset-4">
+          the shop’s tools
+        </Link>
+        .
+      </p>
+    </div>
+  );
+}
+
+const withRod = (washers: number): string => {
+  if (washers === 0) return 'rod alone';
+  return washers === 1 ? 'rod and a washer' : `rod and ${washers} washers`;
+};
+
+interface MakeUpsProps {
+  kit: GaugeKit;
+  /** The bore that was asked for, and the one that is taken. */
+  asked: Nm | null;
+  bore: Nm | null;
+}
+
+function MakeUps({ kit, asked, bore }: MakeUpsProps) {
+  const { cylinders } = useJudgement();
+  const { units, length } = useWords();
+  const [all, setAll] = useState(false);
+  const read = cylinders.flatMap(({ bore: { shape } }) =>
+    shape ? [{ smallest: shape.smallest.value, largest: shape.widest }] : [],
+  );
+  const span = spanFor(read, asked, bore);
+  if (!span) return null;
+  const found = makeUpsFor(kit, span);
+  const part = (nm: Nm): string => printLength(nm, units, 'size').number;
+  return (
+    <section aria-label="Make-ups">
+      <h2 className="text-lg">Make up the anvil</h2>
+      <p className="text-soft">
+        For bores from {length(span.least, 'size')} to {length(span.most, 'size')}: at least {length(kit.preload)}{' '}
+        pushed in, and less than one turn, {length(kit.turn)}.
+      </p>
+      {found.length === 0 && (
+        <p className="mt-2 font-bold text-short">
+          No rod and washers of this gauge suit. Another gauge, or other rods; or take the nearest and count turns.
+        </p>
+      )}
+      {found.length > 0 && (
+        <ol className="mt-2 divide-y divide-line border-y border-line">
+          {found.slice(0, all ? found.length : SHOWN).map((m, i) => (
+            <li key={`${m.rod}/${m.washers.join('/')}`} className="flex flex-wrap items-baseline gap-x-5 py-1.5">
+              <span className={`figures ${i === 0 ? 'text-2xl font-bold' : 'text-lg'}`}>
+                {[m.rod, ...m.washers].map(part).join(' + ')}
+              </span>
+              <span className="flex-1 text-soft">
+                {withRod(m.washers.length)}; pushed in {length(m.pushed.least)} to {length(m.pushed.most)}
+              </span>
+              <Explain what="make-up" working={m.working} standing={STANDING} units={units} />
+            </li>
+          ))}
+        </ol>
+      )}
+      {found.length > SHOWN && (
+        <Button kind="quiet" onClick={() => setAll(!all)}>
+          {all ? 'Only the simplest' : `All ${found.length}`}
+        </Button>
+      )}
+    </section>
   );
 }
 

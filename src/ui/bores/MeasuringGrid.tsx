@@ -131,27 +131,32 @@ function Figure({ what, derived }: { what: string; derived: Derived | null }) {
   );
 }
 
+/** Whether a tapered bore is smallest across the thrust faces at a spot. */
+function isSmallestAt({ bore: { shape } }: JudgedCylinder, spot: JudgedSpot): boolean {
+  if (!shape || (shape.taper.thrust?.value ?? 0) <= 0) return false;
+  return shape.smallest.angle === spot.angle && shape.smallest.depth === spot.depth;
+}
+
+function repeatsWords(count: number, isApart: boolean): string {
+  if (count < 2) return '';
+  return isApart ? `, ${count} readings that disagree` : `, mean of ${count}`;
+}
+
 function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: JudgedSpot; current: boolean }) {
   const { goTo } = useMoving();
   const { units } = useWords();
-  const { value, off, passes, disagreement } = spot;
-  const printed = value !== null ? printLength(value, units, 'size').number : off !== null ? offText(off, units) : null;
+  const { depth, angle, value, off, passes, disagreement } = spot;
+  const size = value === null ? null : printLength(value, units, 'size').number;
+  const printed = size ?? (off === null ? null : offText(off, units));
   const count = passes.filter((p) => p.voided === null).length;
-  const found = cylinder.bore.shape?.smallest;
-  const smallest =
-    found !== undefined &&
-    found.angle === spot.angle &&
-    found.depth === spot.depth &&
-    (cylinder.bore.shape?.taper.thrust?.value ?? 0) > 0;
-  const words = `${shortDepth(spot.depth)}, ${shortDirection(spot.angle)}`;
+  const smallest = isSmallestAt(cylinder, spot);
+  const words = `${shortDepth(depth)}, ${shortDirection(angle)}: ${printed ?? 'to read'}`;
   return (
     <button
       type="button"
-      onClick={() =>
-        goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth: spot.depth, angle: spot.angle } }, true)
-      }
+      onClick={() => goTo({ cylinder: cylinder.id, subject: 'bore', spot: { depth, angle } }, true)}
       aria-current={current}
-      aria-label={`${words}: ${printed ?? 'to read'}${count > 1 ? (disagreement ? `, ${count} readings that disagree` : `, mean of ${count}`) : ''}${smallest ? ', smallest across the thrust faces' : ''}`}
+      aria-label={`${words}${repeatsWords(count, disagreement !== null)}${smallest ? ', smallest across the thrust faces' : ''}`}
       className={`figures min-h-11 w-full min-w-[5.2rem] px-1.5 text-right text-lg -outline-offset-4 ${current ? 'font-bold text-blue shadow-[inset_0_-4px_0_var(--blue)]' : ''}`}
     >
       {smallest && (
@@ -159,7 +164,7 @@ function Cell({ cylinder, spot, current }: { cylinder: JudgedCylinder; spot: Jud
           ▸◂
         </span>
       )}
-      {value === null && off !== null ? <Off off={off} /> : (printed ?? <span className="text-idle">·</span>)}
+      {size === null && off !== null ? <Off off={off} /> : (printed ?? <span className="text-idle">·</span>)}
       {count > 1 && (
         <span
           className="ml-1 text-xs text-soft"

@@ -89,6 +89,11 @@ interface HandlesProps {
   onDrop: () => void;
 }
 
+const LEAPS: Record<string, number> = { PageUp: LEAP, PageDown: -LEAP };
+
+/** Degrees that a key turns a joint by; 0 for none. */
+const stepOf = ({ key, shiftKey }: KeyboardEvent): number => LEAPS[key] ?? (STEPS[key] ?? 0) * (shiftKey ? LEAP : 1);
+
 function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: HandlesProps) {
   const held = useRef<Joint | null>(null);
   const waiting = useRef<{ joint: Joint; to: number } | null>(null);
@@ -159,12 +164,7 @@ function Handles({ scene, plan, round, turn, svg, onMove, onRest, onDrop }: Hand
       onMove(joint, plan.school[joint]);
       return;
     }
-    const step =
-      event.key === 'PageUp'
-        ? LEAP
-        : event.key === 'PageDown'
-          ? -LEAP
-          : (STEPS[event.key] ?? 0) * (event.shiftKey ? LEAP : 1);
+    const step = stepOf(event);
     if (step === 0 || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
     onMove(joint, turned(Math.round(plan.joints[joint]) + step));

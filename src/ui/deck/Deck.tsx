@@ -1,6 +1,6 @@
 'use client';
 
-import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
+import { type KeyboardEvent, type RefObject, memo, useEffect, useRef } from 'react';
 import { splitRing } from '@/core/stages/clocking/arcs';
 import type { Joints } from '@/core/foundation/parts/joints';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
@@ -128,38 +128,89 @@ const BoreButton = memo(function BoreButton({ cylinder, current, stage, left, to
 
 const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
 
-/** The block from above, as it stands: navigator and progress board at once. */
-export function Deck({ stage }: { stage: StageId }) {
-  const judgement = useJudgement();
-  const { cylinder: current, toCylinder } = useMoving();
-  const box = useRef<HTMLDivElement>(null);
-  const { cylinders } = judgement;
-  const at = current?.id;
+/** Keeps the bore in hand in sight, once the next frame is drawn: before, the page would be laid out for this alone. */
+function useInSight(box: RefObject<HTMLElement | null>, cylinder: string | undefined): void {
   useEffect(() => {
     const scroll = (): void => {
-      const bore = box.current?.querySelector<HTMLElement>(`[data-cylinder="${at}"]`);
+      const bore = box.current?.querySelector<HTMLElement>(`[data-cylinder="${cylinder}"]`);
       const nav = box.current?.parentElement;
       if (bore && nav && nav.scrollHeight > nav.clientHeight) nav.scrollTop = bore.offsetTop - nav.clientHeight / 2;
     };
-    // Once the next frame is drawn: to ask for sizes before would have the page laid out for this alone.
     let timer: ReturnType<typeof setTimeout> | undefined;
     const frame = requestAnimationFrame(() => (timer = setTimeout(scroll)));
     return () => {
       cancelAnimationFrame(frame);
       clearTimeout(timer);
     };
-  }, [at]);
-  if (cylinders.length === 0) return null;
+  }, [box, cylinder]);
+}
 
-  const two = cylinders.some((c) => c.bank !== 'only');
+/** Where the block lies in the drawing, in bores. */
+interface Outline {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+  /** The middle, under which the front stands. */
+  middle: number;
+  hasTwoBanks: boolean;
+}
+
+function outlineOf(cylinders: readonly JudgedCylinder[]): Outline {
+  const hasTwoBanks = cylinders.some((c) => c.bank !== 'only');
   const xs = cylinders.map((c) => c.deck.x);
   const ys = cylinders.map((c) => c.deck.y);
-  const left = Math.min(...xs) - 0.62;
-  const right = Math.max(...xs) + (two ? 0.62 : 1.45);
-  const top = Math.min(...ys) - 0.85;
-  const bottom = Math.max(...ys) + 0.62;
-  const banks = [...new Set(cylinders.map((c) => c.bank))].map((bank) => cylinders.filter((c) => c.bank === bank));
+  return {
+    left: Math.min(...xs) - 0.62,
+    right: Math.max(...xs) + (hasTwoBanks ? 0.62 : 1.45),
+    top: Math.min(...ys) - 0.85,
+    bottom: Math.max(...ys) + 0.62,
+    middle: (Math.min(...xs) + Math.max(...xs)) / 2,
+    hasTwoBanks,
+  };
+}
 
+/** The front of the engine, and its banks. */
+function Block({ cylinders, outline: { top, middle } }: { cylinders: readonly JudgedCylinder[]; outline: Outline }) {
+  const banks = [...new Set(cylinders.map((c) => c.bank))].map((bank) => cylinders.filter((c) => c.bank === bank));
+  return (
+    <>
+      <text x={middle} y={top + 0.16} textAnchor="middle" fontSize={0.14} fill="var(--soft)">
+        front of engine
+      </text>
+      <path d={`M${middle} ${top + 0.2}l-.06 .09h.12z`} fill="var(--soft)" />
+      {banks.map((bank) => {
+        const by = bank.map((c) => c.deck.y);
+        const x = bank[0]?.deck.x ?? 0;
+        return (
+          <rect
+            key={x}
+            x={x - 0.54}
+            y={Math.min(...by) - 0.52}
+            width={1.08}
+            height={Math.max(...by) - Math.min(...by) + 1.04}
+            rx={0.1}
+            fill="var(--steel)"
+            stroke="var(--line)"
+            strokeWidth={0.012}
+          />
+        );
+      })}
+    </>
+  );
+}
+
+const percent = (value: number, from: number, to: number): string => `${((value - from) / (to - from)) * 100}%`;
+
+/** The block from above, as it stands: navigator and progress board at once. */
+export function Deck({ stage }: { stage: StageId }) {
+  const { cylinders } = useJudgement();
+  const { cylinder: current, toCylinder } = useMoving();
+  const box = useRef<HTMLDivElement>(null);
+  useInSight(box, current?.id);
+  if (cylinders.length === 0) return null;
+  const outline = outlineOf(cylinders);
+  const { left, right, top, bottom, hasTwoBanks } = outline;
   const onKey = (event: KeyboardEvent): void => {
     const step = STEPS[event.key];
     if (!step || !current) return;
@@ -170,8 +221,7 @@ export function Deck({ stage }: { stage: StageId }) {
     toCylinder(next.id);
     box.current?.querySelector<HTMLButtonElement>(`[data-cylinder="${next.id}"]`)?.focus();
   };
-
-  const percent = (value: number, from: number, to: number): string => `${((value - from) / (to - from)) * 100}%`;
+  const least = hasTwoBanks ? 56 : LEAST;
   return (
     <nav
       aria-label="Cylinders"
@@ -184,7 +234,7 @@ export function Deck({ stage }: { stage: StageId }) {
         style={{
           aspectRatio: `${right - left} / ${bottom - top}`,
           flex: '0 1 auto',
-          minHeight: two || cylinders.length > 8 ? `${(bottom - top) * (two ? 56 : LEAST)}px` : 0,
+          minHeight: hasTwoBanks || cylinders.length > 8 ? `${(bottom - top) * least}px` : 0,
         }}
       >
         <svg
@@ -192,35 +242,9 @@ export function Deck({ stage }: { stage: StageId }) {
           className="absolute inset-0 size-full"
           aria-hidden
         >
-          <text
-            x={(Math.min(...xs) + Math.max(...xs)) / 2}
-            y={top + 0.16}
-            textAnchor="middle"
-            fontSize={0.14}
-            fill="var(--soft)"
-          >
-            front of engine
-          </text>
-          <path d={`M${(Math.min(...xs) + Math.max(...xs)) / 2} ${top + 0.2}l-.06 .09h.12z`} fill="var(--soft)" />
-          {banks.map((bank) => {
-            const by = bank.map((c) => c.deck.y);
-            const x = bank[0]?.deck.x ?? 0;
-            return (
-              <rect
-                key={x}
-                x={x - 0.54}
-                y={Math.min(...by) - 0.52}
-                width={1.08}
-                height={Math.max(...by) - Math.min(...by) + 1.04}
-                rx={0.1}
-                fill="var(--steel)"
-                stroke="var(--line)"
-                strokeWidth={0.012}
-              />
-            );
-          })}
+          <Block cylinders={cylinders} outline={outline} />
           {cylinders.map((c) => (
-            <Bore key={c.id} cylinder={c} current={c.id === current?.id} stage={stage} beside={two ? 0 : 1} />
+            <Bore key={c.id} cylinder={c} current={c.id === current?.id} stage={stage} beside={hasTwoBanks ? 0 : 1} />
           ))}
         </svg>
         {cylinders.map((c) => (
@@ -236,7 +260,7 @@ export function Deck({ stage }: { stage: StageId }) {
           />
         ))}
       </div>
-      {two && current && <Below cylinder={current} stage={stage} />}
+      {hasTwoBanks && current && <Below cylinder={current} stage={stage} />}
     </nav>
   );
 }

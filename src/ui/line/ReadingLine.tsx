@@ -67,35 +67,37 @@ interface Props {
   onCall?: () => unknown;
 }
 
+/** On entering a stage the line goes to the next open task, and takes the focus; from then on the line and the hands lead. */
+function useBegin(work: ListId, isTyping: boolean, input: RefObject<HTMLInputElement | null>): void {
+  const judgement = useJudgement();
+  const { cursor, goTo } = useMoving();
+  useEffect(() => {
+    const open = cursor.chosen || isTyping ? null : nextTask(tasksOf(judgement, work), null);
+    if (open) goTo(open);
+    if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+}
+
 /** The one entry of the bench: takes bench talk, says back what it understood, logs on Enter, moves on. */
 export function ReadingLine({ work, here, beside, besideWords, along, onMeaning, onCall = nothing }: Props) {
   const judgement = useJudgement();
-  const { cursor, goTo } = useMoving();
+  const { goTo } = useMoving();
   const place = placeAt(judgement, here.cylinder);
-  const { units } = useWords();
   const [keypad, toggleKeypad] = useKeypad();
   const input = useRef<HTMLInputElement>(null);
   const options = useRef<HTMLDivElement>(null);
   const entry = useEntry(work, here);
-  const { typed, setTyped, heard, meaning, preview, context } = entry;
+  const { typed, setTyped, heard, meaning, context } = entry;
   const commands = useCommands({ work, here, beside, along: along?.places ?? null, entry, input, options });
-  const { said, then, leads, nameOf, log, press, enter } = commands;
   const { field, fitted, spots } = SUBJECTS[here.subject];
   useGlobalKeyForwarding({ input, starts: startsOf(field, fitted), onCall, onKey: commands.onElsewhere });
   const region = useRef<HTMLElement>(null);
   useClearOf(region);
   const [notLogged, settle] = useNotLogged(judgement.id);
-  const arrived = useArrived(here, typed !== '');
-  const growth = place && isCylinder(place) && isRing(here.subject) ? place.rings[here.subject].growth : null;
   const value = meaning?.value ?? null;
   useEffect(() => onMeaning?.(value), [onMeaning, value]);
-  useEffect(() => {
-    const open = cursor.chosen || typed !== '' ? null : nextTask(tasksOf(judgement, work), null);
-    if (open) goTo(open);
-    if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
-    // On entering the stage only: from then on the line and the hands lead.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
+  useBegin(work, typed !== '', input);
   if (!place || !context) return null;
   return (
     <section
@@ -117,32 +119,8 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
       )}
       <div className="grid min-h-[112px] grid-cols-[1fr_auto] items-center gap-x-6 px-7 py-2 max-md:min-h-0 max-md:grid-cols-1 max-md:px-4">
         <div className="flex min-w-0 flex-wrap items-center gap-x-6 gap-y-1">
-          <span id="line-target" className="sr-only">
-            {targetWords(place, here.subject, units)}
-          </span>
           <LineInput here={here} entry={entry} commands={commands} input={input} keypad={keypad} />
-          <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
-            {arrived && <p className="font-bold text-short">{arrived}</p>}
-            {growth && commands.answerFiled && typed === '' ? (
-              <FiledSince growth={growth} onAnswer={commands.answerFiled} />
-            ) : (
-              entry.isRead && <Preparing prepared={entry.prepared} onToggle={entry.prepare} />
-            )}
-            <ReadBack
-              heard={entry.isBegun ? BEGUN : heard}
-              at={here}
-              leads={leads && (sameAt(leads, here) ? 'stays here' : `then ${nameOf(leads)}`)}
-              preview={preview}
-              place={place}
-              options={options}
-              growth={growth}
-              onPick={log}
-              onBack={() => focusIn(input.current)}
-              idle={
-                <Idle said={said} waits={waitsFor(place, here.subject)} then={then && nameOf(then)} context={context} />
-              }
-            />
-          </div>
+          <LineSays {...{ here, place, entry, context, commands, options }} onBack={() => focusIn(input.current)} />
         </div>
         <LineButtons
           along={along?.words ?? 'cylinder'}
@@ -157,15 +135,64 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
         <ReadingKeypad
           extra={spots === 'bore' ? 't' : '/'}
           cuts={fitted}
-          onKey={press}
+          onKey={commands.press}
           onBack={() => {
             entry.setHeld(null);
             setTyped(typed.slice(0, -1));
           }}
-          onEnter={enter}
+          onEnter={commands.enter}
         />
       )}
     </section>
+  );
+}
+
+interface LineSaysProps {
+  here: At<Subject>;
+  place: JudgedPlace;
+  entry: Entering;
+  context: ParseContext;
+  commands: Commands;
+  options: RefObject<HTMLDivElement | null>;
+  /** Goes back to what is typed. */
+  onBack: () => void;
+}
+
+/** What the line says beside what is typed: what it means and would come to, or what it waits for. */
+function LineSays({ here, place, entry, context, commands, options, onBack }: LineSaysProps) {
+  const { units } = useWords();
+  const { typed, heard } = entry;
+  const { said, then, leads, nameOf } = commands;
+  const arrived = useArrived(here, typed !== '');
+  const growth = isCylinder(place) && isRing(here.subject) ? place.rings[here.subject].growth : null;
+  return (
+    <>
+      <span id="line-target" className="sr-only">
+        {targetWords(place, here.subject, units)}
+      </span>
+      <div id="line-said" aria-live="polite" className="min-w-[17rem] flex-1 text-xl leading-snug">
+        {arrived && <p className="font-bold text-short">{arrived}</p>}
+        {growth && commands.answerFiled && typed === '' ? (
+          <FiledSince growth={growth} onAnswer={commands.answerFiled} />
+        ) : (
+          entry.isRead && <Preparing prepared={entry.prepared} onToggle={entry.prepare} />
+        )}
+        <ReadBack
+          heard={entry.isBegun ? BEGUN : heard}
+          at={here}
+          leads={leads && (sameAt(leads, here) ? 'stays here' : `then ${nameOf(leads)}`)}
+          preview={entry.preview}
+          place={place}
+          options={options}
+          growth={growth}
+          onPick={commands.log}
+          onBack={onBack}
+          idle={
+            <Idle said={said} waits={waitsFor(place, here.subject)} then={then && nameOf(then)} context={context} />
+          }
+        />
+      </div>
+    </>
   );
 }
 

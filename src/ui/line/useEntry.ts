@@ -79,24 +79,60 @@ export interface Entering {
   isRead: boolean;
 }
 
-export function useEntry(work: ListId, here: At<Subject>): Entering {
-  const judgement = useJudgement();
-  const { record } = useLive();
-  const { units } = useWords();
-  const { previewReading: previewed } = useLogging();
-  const { handFor } = useToolInHand();
-  const { subject } = here;
-  const place = placeAt(judgement, here.cylinder) ?? null;
-  const [draft] = useState(() => draftOf(work, judgement.id));
+interface HeldAt {
+  at: At<Subject>;
+  saidIn: SaidIn;
+}
+
+/** What stood on the line when this window left it: here, or kept with what is not logged where it was typed elsewhere. */
+function useLineDraft(work: ListId, here: At<Subject>, buildId: string): LineDraft | null {
+  const [draft] = useState(() => draftOf(work, buildId));
   const isHere = draft !== null && sameAt(draft.at, here);
-  const [typed, setTyped] = useState(isHere ? draft.typed : '');
+  const [isRestored] = useState(isHere);
   useEffect(() => {
     // what was typed at another place is not put on this one
-    if (draft && !isHere) keepNotLogged(judgement.id, draft);
+    if (draft && !isHere) keepNotLogged(buildId, draft);
     // On entering the stage only.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
-  const [heldAs, setHeldAs] = useState<{ at: At<Subject>; saidIn: SaidIn } | null>(isHere && draft.held ? draft : null);
+  return isRestored ? draft : null;
+}
+
+/** The record as it would be with what is typed. */
+function usePreview(here: At<Subject>, meaning: Meaning | null, hand: Hand, typed: string): Judgement | null {
+  const judgement = useJudgement();
+  const { record } = useLive();
+  const { previewReading } = useLogging();
+  return useMemo(
+    () => meaning && previewReading(readingOf(judgement, here, meaning, hand, typed)),
+    // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [
+      meaning,
+      record,
+      here.cylinder,
+      here.subject,
+      here.spot?.depth,
+      here.spot?.angle,
+      hand.instrument,
+      hand.temperature,
+      hand.gaugeTemperature,
+      hand.ring?.depth,
+      hand.ring?.deburred,
+      hand.ring?.squared,
+    ],
+  );
+}
+
+export function useEntry(work: ListId, here: At<Subject>): Entering {
+  const judgement = useJudgement();
+  const { units } = useWords();
+  const { handFor } = useToolInHand();
+  const { subject } = here;
+  const place = placeAt(judgement, here.cylinder) ?? null;
+  const draft = useLineDraft(work, here, judgement.id);
+  const [typed, setTyped] = useState(draft?.typed ?? '');
+  const [heldAs, setHeldAs] = useState<HeldAt | null>(draft?.held ? draft : null);
   const [preparedFor, setPreparedFor] = useState<{ at: At<Subject>; what: Prepared } | null>(null);
   const prepared = preparedFor && sameAt(preparedFor.at, here) ? preparedFor.what : NOT_PREPARED;
   const taken = handFor(subject);
@@ -128,43 +164,15 @@ export function useEntry(work: ListId, here: At<Subject>): Entering {
   const meaning = useMemo(() => meaningOf(heard), [heard]);
   const isOpen = heard.kind === 'question' || heard.kind === 'refused';
   const begun = useMemo(() => isOpen && context !== null && isPartialInput(typed, context), [isOpen, context, typed]);
-  const preview = useMemo(
-    () => meaning && previewed(readingOf(judgement, here, meaning, hand, typed)),
-    // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [
-      meaning,
-      record,
-      here.cylinder,
-      subject,
-      here.spot?.depth,
-      here.spot?.angle,
-      hand.instrument,
-      hand.temperature,
-      hand.gaugeTemperature,
-      hand.ring?.depth,
-      prepared.deburred,
-      prepared.squared,
-    ],
-  );
   return {
-    typed,
-    setTyped,
-    saidIn,
-    held,
-    setHeld,
+    ...{ typed, setTyped, saidIn, held, setHeld, context, heard, meaning, hand, prepared },
     isBegun: begun && held === null,
     clear: () => {
       setTyped('');
       setHeld(null);
       setPreparedFor(null);
     },
-    context,
-    heard,
-    meaning,
-    preview,
-    hand,
-    prepared,
+    preview: usePreview(here, meaning, hand, typed),
     prepare: (what) => setPreparedFor({ at: here, what: { ...prepared, [what]: !prepared[what] } }),
     isRead: isRing(subject) && place !== null && isCylinder(place) && place.rings[subject].reading !== null,
   };

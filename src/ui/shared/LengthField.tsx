@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { factorIn, parseField } from '@/core/foundation/quantity/parseReading';
-import { type ParseContext, type Field as Kind, isFine, acceptedBy } from '@/core/foundation/quantity/readingField';
+import { type FormMeaning, parseFormLength } from '@/core/foundation/quantity/formLength';
+import { type ParseContext, type Field as Kind, isFine } from '@/core/foundation/quantity/readingField';
 import type { Nm, Units } from '@/core/foundation/quantity/length';
-import { type LengthStyle, bothText, printLength } from '@/core/foundation/quantity/format';
+import { bothText, printLength } from '@/core/foundation/quantity/format';
 import { Field } from './Field';
 import { AmbiguityPicker } from './AmbiguityPicker';
 
@@ -28,8 +28,6 @@ interface Props {
   onFactor?: (factor: number) => void;
 }
 
-const styleOf = (kind: Kind): LengthStyle => (isFine(kind) ? 'fine' : 'size');
-
 /** A length in a form: bench talk in, both systems said back, what cannot be right asked about. */
 export function LengthField({
   label,
@@ -45,73 +43,43 @@ export function LengthField({
   onFactor,
 }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const style = styleOf(kind);
-  const shown = typed ?? (value === null ? '' : printLength(value, units, style).number);
-  const heard = typed === null ? null : parseField(typed, kind, units, bore, expected);
-  const factor = typed === null || !onFactor ? null : factorIn(typed);
-  const error =
-    heard?.kind === 'refused'
-      ? `${heard.why} Accepted: ${heard.accepted}.`
-      : heard?.kind === 'setting' || (heard?.kind === 'understood' && heard.meaning.upTo !== null)
-        ? `Enter one length: ${acceptedBy(kind, units)}.`
-        : undefined;
-
+  const style = isFine(kind) ? 'fine' : 'size';
+  const parse = (text: string) =>
+    parseFormLength(text, { field: kind, units, bore, expected, mayBeFactor: onFactor !== undefined });
+  const heard = typed === null ? null : parse(typed);
   const type = (text: string): void => {
     setTyped(text);
-    const now = parseField(text, kind, units, bore, expected);
-    const asked = onFactor !== undefined && factorIn(text) !== null;
+    const now = parse(text);
     if (now.kind === 'empty') onChange(null);
-    if (now.kind === 'understood' && now.meaning.upTo === null && !asked) onChange(now.meaning.value);
-    const usable = asked ? false : now.kind === 'empty' || (now.kind === 'understood' && now.meaning.upTo === null);
-    onFault?.(usable ? null : `${label}: “${text}” is not settled yet.`);
+    if (now.kind === 'understood') onChange(now.value);
+    const isSettled = now.kind === 'empty' || now.kind === 'understood';
+    onFault?.(isSettled ? null : `${label}: “${text}” is not settled yet.`);
   };
-  const pick = (nm: Nm): void => {
+  const take = (meant: FormMeaning): void => {
+    if ('factor' in meant) return onFactor?.(meant.factor);
     setTyped(null);
-    onChange(nm);
+    onChange(meant.nm);
     onFault?.(null);
   };
-
-  const asTyped =
-    heard?.kind === 'understood'
-      ? heard.meaning.value
-      : heard?.kind === 'question'
-        ? heard.options.find((o) => o.taken === 'as typed')?.value
-        : undefined;
-  /** As a length, or as a factor where it looks like one. */
-  const take = (meant: { nm: Nm } | { factor: number }): void =>
-    'nm' in meant ? pick(meant.nm) : onFactor?.(meant.factor);
   const said =
-    factor !== null ? (
-      <AmbiguityPicker
-        ask={`${factor} looks like a factor, not a gap. Is it factor × bore?`}
-        options={[
-          { value: { factor }, figure: `${factor} × bore`, note: '' },
-          ...(asTyped === undefined
-            ? []
-            : [{ value: { nm: asTyped }, figure: bothText(asTyped, style, units), note: 'as typed' }]),
-        ]}
-        onPick={take}
-      />
-    ) : heard?.kind === 'question' ? (
-      <AmbiguityPicker
-        ask={heard.ask}
-        options={heard.options.map(({ value: nm, taken }) => ({
-          value: nm,
-          figure: bothText(nm, style, units),
-          note: taken,
-        }))}
-        onPick={pick}
-      />
+    heard?.kind === 'question' ? (
+      <AmbiguityPicker ask={heard.ask} options={heard.options} onPick={take} />
     ) : value !== null ? (
       <span className="figures">{bothText(value, style, units)}</span>
     ) : undefined;
 
   return (
-    <Field label={label} isUnseen={isUnseen} hint={hint} error={error} said={said}>
+    <Field
+      label={label}
+      isUnseen={isUnseen}
+      hint={hint}
+      error={heard?.kind === 'refused' ? heard.why : undefined}
+      said={said}
+    >
       {(props) => (
         <input
           {...props}
-          value={shown}
+          value={typed ?? (value === null ? '' : printLength(value, units, style).number)}
           onChange={(event) => type(event.target.value)}
           inputMode="decimal"
           autoComplete="off"

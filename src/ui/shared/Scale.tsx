@@ -46,8 +46,7 @@ function ticks(span: Nm, units: Units): { fine: Nm; main: Nm } {
 export function Scale({ target, passes, state, units, under, over, steps = false, label }: Props) {
   const band = target.set ? target.inForce : null;
   const ends = [
-    ...passes.map((p) => p.upTo ?? p.value),
-    ...passes.map((p) => p.value),
+    ...passes.flatMap((p) => [p.upTo ?? p.value, p.value]),
     ...(band ? [band.least, band.most ?? band.aimTo ?? band.aimFrom] : []),
   ];
   if (ends.length === 0) return null;
@@ -55,11 +54,6 @@ export function Scale({ target, passes, state, units, under, over, steps = false
   const low = Math.max(Math.min(...ends) - width * 1.6, Math.min(0, ...ends));
   const high = Math.max(...ends) + width * 1.3;
   const x = (nm: Nm): number => EDGE + ((nm - low) * (WIDTH - 2 * EDGE)) / (high - low);
-  const { fine, main } = ticks(high - low, units);
-  const first = Math.ceil(low / fine);
-  const marks = Array.from({ length: Math.floor(high / fine) - first + 1 }, (_, i) => (first + i) * fine);
-  const number = (nm: Nm): string => printLength(nm, units, 'fine').number;
-  const colour = stateColour(state);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -68,6 +62,31 @@ export function Scale({ target, passes, state, units, under, over, steps = false
       aria-label={label}
     >
       {band && <Band x={x} limits={band} high={high} under={under} over={over} />}
+      <Ticks x={x} low={low} high={high} units={units} />
+      <text x={WIDTH} y={HEIGHT - 2} textAnchor="end" fontSize={14} fill="var(--soft)">
+        {units === 'imperial' ? 'thou' : 'mm'}
+      </text>
+      {passes.map((pass, i) => (
+        <Reading
+          key={pass.id}
+          x={x}
+          pass={pass}
+          before={steps ? (passes[i - 1] ?? null) : null}
+          last={passes.at(-1) ?? pass}
+          colour={stateColour(state)}
+          units={units}
+        />
+      ))}
+    </svg>
+  );
+}
+
+function Ticks({ x, low, high, units }: { x: (nm: Nm) => number; low: Nm; high: Nm; units: Units }) {
+  const { fine, main } = ticks(high - low, units);
+  const first = Math.ceil(low / fine);
+  const marks = Array.from({ length: Math.floor(high / fine) - first + 1 }, (_, i) => (first + i) * fine);
+  return (
+    <>
       <line x1={x(low)} x2={x(high)} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />
       {marks.map((nm) => {
         const big = nm % main === 0;
@@ -91,59 +110,66 @@ export function Scale({ target, passes, state, units, under, over, steps = false
                 fill="var(--ink)"
                 className="figures"
               >
-                {number(nm)}
+                {printLength(nm, units, 'fine').number}
               </text>
             )}
           </g>
         );
       })}
-      <text x={WIDTH} y={HEIGHT - 2} textAnchor="end" fontSize={14} fill="var(--soft)">
-        {units === 'imperial' ? 'thou' : 'mm'}
-      </text>
-      {passes.map((pass, i) => {
-        const last = i === passes.length - 1;
-        const before = passes[i - 1];
-        const at = x(pass.value);
-        const crowded = !last && Math.abs(at - x(passes.at(-1)?.value ?? pass.value)) < 52;
-        return (
-          <g key={pass.id}>
-            {steps && before && x(pass.value) - x(before.value) > 14 && (
-              <path
-                d={`M${x(before.value) + 8} 100C${x(before.value) + 22} 78 ${at - 22} 78 ${at - 5} 96`}
-                fill="none"
-                stroke="var(--soft)"
-                strokeWidth={1.5}
-              />
-            )}
-            {pass.upTo !== null && last && (
-              <line x1={at} x2={x(pass.upTo)} y1={BASE - 6} y2={BASE - 6} stroke={colour} strokeWidth={6} />
-            )}
-            <path
-              d={`M${at} ${BASE - 1}l-10-20h20z`}
-              fill={last ? colour : 'var(--sheet)'}
-              stroke={last ? colour : 'var(--soft)'}
-              strokeWidth={2}
-            />
-            {!crowded && (
-              <text
-                x={at}
-                y={last ? 86 : 92}
-                textAnchor="middle"
-                fontSize={last ? 22 : 14}
-                fontWeight={700}
-                fill={last ? colour : 'var(--soft)'}
-                stroke="var(--sheet)"
-                strokeWidth={6}
-                paintOrder="stroke"
-                className="figures"
-              >
-                {number(pass.value)}
-              </text>
-            )}
-          </g>
-        );
-      })}
-    </svg>
+    </>
+  );
+}
+
+interface ReadingProps {
+  x: (nm: Nm) => number;
+  pass: Pass;
+  /** The one before it, where an arc from there shows what was taken off. */
+  before: Pass | null;
+  last: Pass;
+  colour: string;
+  units: Units;
+}
+
+function Reading({ x, pass, before, last, colour, units }: ReadingProps) {
+  const at = x(pass.value);
+  const isLast = pass === last;
+  const from = before && x(before.value);
+  return (
+    <g>
+      {from !== null && at - from > 14 && (
+        <path
+          d={`M${from + 8} 100C${from + 22} 78 ${at - 22} 78 ${at - 5} 96`}
+          fill="none"
+          stroke="var(--soft)"
+          strokeWidth={1.5}
+        />
+      )}
+      {pass.upTo !== null && isLast && (
+        <line x1={at} x2={x(pass.upTo)} y1={BASE - 6} y2={BASE - 6} stroke={colour} strokeWidth={6} />
+      )}
+      <path
+        d={`M${at} ${BASE - 1}l-10-20h20z`}
+        fill={isLast ? colour : 'var(--sheet)'}
+        stroke={isLast ? colour : 'var(--soft)'}
+        strokeWidth={2}
+      />
+      {(isLast || Math.abs(at - x(last.value)) >= 52) && (
+        <text
+          x={at}
+          y={isLast ? 86 : 92}
+          textAnchor="middle"
+          fontSize={isLast ? 22 : 14}
+          fontWeight={700}
+          fill={isLast ? colour : 'var(--soft)'}
+          stroke="var(--sheet)"
+          strokeWidth={6}
+          paintOrder="stroke"
+          className="figures"
+        >
+          {printLength(pass.value, units, 'fine').number}
+        </text>
+      )}
+    </g>
   );
 }
 

@@ -10,6 +10,7 @@ import {
   studyAsk,
   usualRunning,
 } from '@/core/judge/gasCycleStudy';
+import { parseRunning } from '@/core/judge/parseRunning';
 import type { HeatLoad } from '@/core/models/load/load';
 import type { Service } from '@/core/models/load/service';
 import type { Units } from '@/core/foundation/quantity/length';
@@ -25,11 +26,11 @@ const begin = (): Worker => new Worker(new URL('../../workers/gasCycle.ts', impo
 const STANDING =
   'Orifices and volumes in series over the crank angle (Furuhama and Tada 1961; Ting and Mayer, J. Lubr. Technol. 96, 1974; both recalled). Cylinder: slider–crank, polytropic 1.32, heat by a Wiebe function. Gaps as they are hot by the heat model, discharge coefficient 0.75. Land clearance 0.004 of the bore, charge 330 K, 2.3 MJ for a kilogram of air: from memory. Only the gaps leak here, so that blow-by comes out low. A model: it shows direction and size, and is no figure to set by.';
 
-const FIELDS: [keyof Running, string, string, least: number, most: number][] = [
-  ['rpm', 'Speed, rpm', 'e.g. 6500', 300, 20_000],
-  ['compression', 'Compression ratio', 'e.g. 10.5', 4, 25],
-  ['stroke', 'Stroke, mm', 'e.g. 88', 15, 400],
-  ['rod', 'Rod length, mm', 'e.g. 150, centre to centre', 20, 900],
+const FIELDS: [keyof Running, label: string, hint: string][] = [
+  ['rpm', 'Speed, rpm', 'e.g. 6500'],
+  ['compression', 'Compression ratio', 'e.g. 10.5'],
+  ['stroke', 'Stroke, mm', 'e.g. 88'],
+  ['rod', 'Rod length, mm', 'e.g. 150, centre to centre'],
 ];
 
 interface Props {
@@ -39,6 +40,12 @@ interface Props {
   /** Stroke and speed as the job card gives them. */
   service: Pick<Service, 'stroke' | 'redline'> | null;
 }
+
+/** The ring whose ends may meet when it is hot: no gas passes there, and there is nothing to show. */
+const closedRing = (ask: StudyAsk): 'top' | 'second' | null => {
+  if (ask.top <= 0) return 'top';
+  return ask.second <= 0 ? 'second' : null;
+};
 
 /** Why a wider second gap vents, and what it costs: pressures through a cycle, and blow-by, by a model. */
 export function BetweenRings({ cylinder, load, units, service }: Props) {
@@ -50,29 +57,12 @@ export function BetweenRings({ cylinder, load, units, service }: Props) {
     [bore, inlet, stroke, redline],
   );
   const [typed, setTyped] = useState<Partial<Record<keyof Running, string>>>({});
-  const faults = FIELDS.flatMap(([key, label, , least, most]) => {
-    const text = typed[key]?.trim() ?? '';
-    const value = Number(text.replace(',', '.'));
-    return text !== '' && !(value >= least && value <= most)
-      ? [[key, `${label}: from ${least} to ${most}.`] as const]
-      : [];
-  });
-  const running = usual && {
-    ...usual,
-    ...Object.fromEntries(
-      FIELDS.flatMap(([key]) => {
-        const text = typed[key]?.trim() ?? '';
-        return text === '' || faults.some(([f]) => f === key) ? [] : [[key, Number(text.replace(',', '.'))]];
-      }),
-    ),
-  };
+  if (!usual) return null;
+  const { running, faults, isRodShort } = parseRunning(typed, usual);
+  const ask = isRodShort ? null : studyAsk(cylinder, load, running);
+  if (!ask && !isRodShort) return null;
   const isGiven: Partial<Record<keyof Running, boolean>> = { stroke: stroke !== null, rpm: redline !== null };
-  const isRodShort = running !== null && running.rod <= running.stroke / 2;
-  const ask = running && !isRodShort ? studyAsk(cylinder, load, running) : null;
-  const closed = ask && (ask.top <= 0 ? 'top' : ask.second <= 0 ? 'second' : null);
-  const isAsked = ask !== null && closed === null;
-  const worked = useWorkerResult<Study | null>(isAsked ? ask : null, isAsked ? begin : null);
-  if (!usual || (!ask && !isRodShort)) return null;
+  const closed = ask && closedRing(ask);
   return (
     <section aria-label="Between the rings">
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -86,10 +76,7 @@ export function BetweenRings({ cylinder, load, units, service }: Props) {
             label={label}
             hint={hint}
             said={typed[key] ? undefined : `${usual[key]}, ${isGiven[key] ? 'from the job card' : 'typical'}`}
-            error={
-              faults.find(([f]) => f === key)?.[1] ??
-              (key === 'rod' && isRodShort ? 'Longer than half the stroke.' : undefined)
-            }
+            error={faults[key]}
             figures
             inputMode="decimal"
             value={typed[key] ?? ''}
@@ -103,11 +90,16 @@ export function BetweenRings({ cylinder, load, units, service }: Props) {
           is nothing to show. See the Heat tab.
         </p>
       )}
-      {worked.state === 'failed' && <p role="alert">The pressures could not be worked out. Load the page again.</p>}
-      {isAsked && worked.state === 'running' && <p role="status">Working out the pressures …</p>}
-      {isAsked && worked.state === 'done' && worked.result && <Found study={worked.result} ask={ask} units={units} />}
+      {ask && !closed && <Pressures ask={ask} units={units} />}
     </section>
   );
+}
+
+function Pressures({ ask, units }: { ask: StudyAsk; units: Units }) {
+  const worked = useWorkerResult<Study | null>(ask, begin);
+  if (worked.state === 'failed') return <p role="alert">The pressures could not be worked out. Load the page again.</p>;
+  if (worked.state === 'running') return <p role="status">Working out the pressures …</p>;
+  return worked.result && <Found study={worked.result} ask={ask} units={units} />;
 }
 
 const bar = (value: number): string => `${value.toFixed(1)} bar`;

@@ -15,7 +15,7 @@ import { type StepOver, stepsOver } from '@/core/stages/targets/stepChartOverlay
 import type { Target, TargetBore } from '@/core/models/targets/target';
 import { LoadBar } from '../service/LoadBar';
 import { plotUnit, plotted } from '../heat/points';
-import { type PlotLine, Plot } from '../shared/Plot';
+import { type PlotBand, type PlotLine, Plot } from '../shared/Plot';
 import { Segmented } from '../shared/Segmented';
 import { SelectField } from '../shared/SelectField';
 import { type FittedDot, Laid, PastBuilds, fittedAt } from './PastBuilds';
@@ -40,25 +40,11 @@ interface Props {
 
 /** How much heat the engine puts into its rings, share by share, and what the chart asks for over all loads. */
 export function LoadView({ judgement, units, bore, charts }: Props) {
-  const { duty, targetSettings: settings, piston } = judgement;
+  const { duty, piston } = judgement;
   const { cylinder } = useMoving();
-  const { chart, ringSet, heat } = judgement.choices;
-  const [ring, setRing] = useState<'top' | 'second'>('top');
-  const [laid, setLaid] = useState<string | null>(null);
-  const stepCharts = charts.filter((c) => c.kind === 'steps');
-  const fitted = useGapHistory().filter((b) => b.id !== judgement.id && b.construction === piston?.id);
-  const over = stepCharts.find((c) => c.id === laid) ?? null;
-  const picture =
-    bore &&
-    loadPicture(settings, bore.nm, ring, {
-      surface: judgement.job?.surface ?? null,
-      cooling: judgement.job?.service.cooling ?? 'water',
-      choices: heat,
-      metals: ringMetals(ringSet, heat),
-    });
+  const { chart } = judgement.choices;
   const { load } = duty;
   const outside = load.set ? (outsideWords(load.inForce.load) ?? doubtWords(load.inForce.load)) : null;
-  const reason = reasonOf(chart);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <p className="border-l-4 border-blue pl-3">
@@ -84,51 +70,7 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
       {chart.kind === 'curve' && !piston && (
         <p className="text-soft">How the piston is made is not said yet: its curve is not known.</p>
       )}
-      {picture && settings && (
-        <section aria-label="Gap against heat load">
-          <div className="flex flex-wrap items-center gap-4">
-            <h2 className="text-lg">
-              Gap against <Term word="heat load" />
-            </h2>
-            <Segmented label="Ring" value={ring} options={RING_OPTIONS} onChange={setRing} />
-          </div>
-          {reason && <p className="text-soft">{reason}</p>}
-          <Picture
-            key={ring}
-            picture={picture}
-            over={
-              over && { name: over.name, ...stepsOver(over, settings.job, bore.nm, settings.piston?.id ?? '', ring) }
-            }
-            fitted={fittedAt(fitted, ring, bore.nm)}
-            ring={ring}
-            units={units}
-            load={load.set ? load.inForce.load : null}
-            planned={load.set && load.later ? load.now.load : null}
-            ask={(at) => whatIf(settings, bore, at)}
-          />
-          <div className="mt-3 max-w-sm">
-            <SelectField
-              label="Lay a chart of steps over it"
-              value={laid}
-              none="none"
-              options={stepCharts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
-              onChange={setLaid}
-            />
-          </div>
-          {over && (
-            <Laid
-              name={over.name}
-              over={stepsOver(over, settings.job, bore.nm, settings.piston?.id ?? '', ring)}
-              curveAt={(load) => {
-                const cell = settings.piston && figureAtLoad(chart, load, settings.piston.id, ring);
-                return cell ? Math.round(cell.factor * bore.nm) : null;
-              }}
-              units={units}
-            />
-          )}
-          <PastBuilds fitted={fittedAt(fitted, ring, bore.nm)} units={units} />
-        </section>
-      )}
+      {bore && <GapAgainstLoad judgement={judgement} units={units} bore={bore} charts={charts} />}
       {cylinder && (
         <BetweenRings cylinder={cylinder} load={load} units={units} service={judgement.job?.service ?? null} />
       )}
@@ -136,7 +78,71 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
   );
 }
 
-interface PictureProps {
+function GapAgainstLoad({ judgement, units, bore, charts }: Props & { bore: TargetBore }) {
+  const { duty, targetSettings: settings, piston, job } = judgement;
+  const { chart, ringSet, heat } = judgement.choices;
+  const [ring, setRing] = useState<'top' | 'second'>('top');
+  const [laid, setLaid] = useState<string | null>(null);
+  const history = useGapHistory().filter((b) => b.id !== judgement.id && b.construction === piston?.id);
+  const picture = loadPicture(settings, bore.nm, ring, {
+    surface: job?.surface ?? null,
+    cooling: job?.service.cooling ?? 'water',
+    choices: heat,
+    metals: ringMetals(ringSet, heat),
+  });
+  if (!picture || !settings) return null;
+  const stepCharts = charts.filter((c) => c.kind === 'steps');
+  const found = stepCharts.find((c) => c.id === laid);
+  const steps = found && stepsOver(found, settings.job, bore.nm, settings.piston?.id ?? '', ring);
+  const { load } = duty;
+  const fitted = fittedAt(history, ring, bore.nm);
+  const reason = reasonOf(chart);
+  return (
+    <section aria-label="Gap against heat load">
+      <div className="flex flex-wrap items-center gap-4">
+        <h2 className="text-lg">
+          Gap against <Term word="heat load" />
+        </h2>
+        <Segmented label="Ring" value={ring} options={RING_OPTIONS} onChange={setRing} />
+      </div>
+      {reason && <p className="text-soft">{reason}</p>}
+      <Picture
+        key={ring}
+        picture={picture}
+        over={found && steps ? { name: found.name, ...steps } : null}
+        fitted={fitted}
+        ring={ring}
+        units={units}
+        load={load.set ? load.inForce.load : null}
+        planned={load.set && load.later ? load.now.load : null}
+        ask={(at) => whatIf(settings, bore, at)}
+      />
+      <div className="mt-3 max-w-sm">
+        <SelectField
+          label="Lay a chart of steps over it"
+          value={laid}
+          none="none"
+          options={stepCharts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
+          onChange={setLaid}
+        />
+      </div>
+      {found && steps && (
+        <Laid
+          name={found.name}
+          over={steps}
+          curveAt={(at) => {
+            const cell = settings.piston && figureAtLoad(chart, at, settings.piston.id, ring);
+            return cell ? Math.round(cell.factor * bore.nm) : null;
+          }}
+          units={units}
+        />
+      )}
+      <PastBuilds fitted={fitted} units={units} />
+    </section>
+  );
+}
+
+interface DrawingProps {
   picture: LoadPicture;
   /** A chart of steps laid over the curve. */
   over: { name: string; steps: readonly StepOver[] } | null;
@@ -147,6 +153,9 @@ interface PictureProps {
   load: number | null;
   /** The load as it is now, where more is planned. */
   planned: number | null;
+}
+
+interface PictureProps extends DrawingProps {
   ask: (load: number) => Record<'top' | 'second', Target>;
 }
 
@@ -168,18 +177,67 @@ const stepPoints = (steps: readonly StepOver[], units: Units): PlotLine['points'
     ];
   });
 
-/** The curve with its points, where the engine lies on it, and what would be asked of it with another load. */
-function Picture({ picture, over, fitted, ring, units, load, planned, ask }: PictureProps) {
-  const [other, setOther] = useState<number | null>(null);
-  const { curve, points, others, bound, band, ends } = picture;
-  const at = (p: { load: number; gap: number }) => ({ x: p.load, y: plotted(p.gap, units) });
-  const shown = other ?? load;
-  const drawn = [...curve, ...others.flatMap((other) => other.curve), ...bound, ...points, ...fitted];
-  const highest = Math.max(...[...drawn, ...(over?.steps ?? [])].map((p) => p.gap));
-  const confirmed = points.filter((p) => p.cell.confirmed !== null);
-  const open = points.filter((p) => p.cell.confirmed === null);
+type At = (point: { load: number; gap: number }) => { x: number; y: number };
+
+/** The curve, its points, charts laid over it, what was fitted, and where the ends meet. */
+function linesOf({ picture, over, fitted, units }: DrawingProps, at: At): PlotLine[] {
+  const { curve, points, others, bound } = picture;
+  const scattered = (label: string, colour: string, of: readonly { load: number; gap: number }[]): PlotLine[] =>
+    of.length > 0 ? [{ label, colour, points: of.map(at), scattered: true }] : [];
+  return [
+    ...others.map((other) => ({
+      ...{ label: other.name, colour: '--blue', points: other.curve.map(at) },
+      ...{ width: 1.5, dash: [9, 4], goesOn: true },
+    })),
+    { label: 'what the chart asks', colour: '--ok', points: curve.map(at), width: 2.5, goesOn: true },
+    ...scattered(
+      'its points, not confirmed',
+      '--soft',
+      points.filter((p) => p.cell.confirmed === null),
+    ),
+    ...scattered(
+      'its points, confirmed',
+      '--blue',
+      points.filter((p) => p.cell.confirmed !== null),
+    ),
+    ...(over ? [{ label: over.name, colour: '--short', points: stepPoints(over.steps, units), goesOn: true }] : []),
+    ...scattered('fitted by the shop', '--ink', fitted),
+    {
+      ...{ label: 'ends meet at the assumed temperatures', colour: '--over', points: bound.map(at) },
+      ...{ dash: [5, 4], goesOn: true },
+    },
+    {
+      ...{ label: `ends meet with the wall at ${COLD_WALL} °C`, colour: '--soft' },
+      points: bound.map((p) => at({ load: p.load, gap: p.coldWall })),
+      ...{ width: 1.5, dash: [2, 4], goesOn: true },
+    },
+  ];
+}
+
+/** How well the load is known, and the temperatures that the ends meet at. */
+function bandsOf({ picture: { curve, bound, band }, units }: DrawingProps, at: At): PlotBand[] {
   const inBand = band ? curve.filter((p) => p.load >= band[0] && p.load <= band[1]) : [];
-  const words = shown === null ? null : ask(shown);
+  const ofLoad = {
+    ...{ label: 'one standard deviation of the load', colour: '--blue' },
+    ...{ low: inBand.map((p) => ({ x: p.load, y: 0 })), high: inBand.map(at) },
+  };
+  const ofMeeting = {
+    ...{ label: 'ends meet, with the doubt of the temperatures', colour: '--over' },
+    low: bound.map((p) => ({ x: p.load, y: plotted(p.low, units) })),
+    high: bound.map((p) => ({ x: p.load, y: plotted(p.high, units) })),
+  };
+  return [...(inBand.length > 1 ? [ofLoad] : []), ofMeeting];
+}
+
+/** The curve with its points, where the engine lies on it, and what would be asked of it with another load. */
+function Picture({ ask, ...drawing }: PictureProps) {
+  const { picture, over, fitted, ring, units, load, planned } = drawing;
+  const [other, setOther] = useState<number | null>(null);
+  const { curve, points, others, bound, ends } = picture;
+  const at: At = (p) => ({ x: p.load, y: plotted(p.gap, units) });
+  const drawn = [...curve, ...others.flatMap((o) => o.curve), ...bound, ...points, ...fitted, ...(over?.steps ?? [])];
+  const highest = Math.max(...drawn.map((p) => p.gap));
+  const engine = load === null ? [] : [{ at: load, words: `this engine ${load.toFixed(2)}` }];
   return (
     <>
       <Plot
@@ -191,97 +249,61 @@ function Picture({ picture, over, fitted, ring, units, load, planned, ask }: Pic
         zero={null}
         onDrag={(x) => setOther(Math.round(x * 100) / 100)}
         stands={[
-          ...(load === null ? [] : [{ at: load, words: `this engine ${load.toFixed(2)}` }]),
+          ...engine,
           ...(planned === null ? [] : [{ at: planned, words: `as it is now ${planned.toFixed(2)}` }]),
           ...(other === null ? [] : [{ at: other, words: `what if ${other.toFixed(2)}`, strong: true }]),
         ]}
-        bands={[
-          ...(inBand.length > 1
-            ? [
-                {
-                  label: 'one standard deviation of the load',
-                  colour: '--blue',
-                  low: inBand.map((p) => ({ x: p.load, y: 0 })),
-                  high: inBand.map(at),
-                },
-              ]
-            : []),
-          {
-            label: 'ends meet, with the doubt of the temperatures',
-            colour: '--over',
-            low: bound.map((p) => ({ x: p.load, y: plotted(p.low, units) })),
-            high: bound.map((p) => ({ x: p.load, y: plotted(p.high, units) })),
-          },
-        ]}
-        lines={[
-          ...others.map((other) => ({
-            ...{ label: other.name, colour: '--blue', points: other.curve.map(at) },
-            ...{ width: 1.5, dash: [9, 4], goesOn: true },
-          })),
-          { label: 'what the chart asks', colour: '--ok', points: curve.map(at), width: 2.5, goesOn: true },
-          ...(open.length > 0
-            ? [{ label: 'its points, not confirmed', colour: '--soft', points: open.map(at), scattered: true }]
-            : []),
-          ...(confirmed.length > 0
-            ? [{ label: 'its points, confirmed', colour: '--blue', points: confirmed.map(at), scattered: true }]
-            : []),
-          ...(over
-            ? [{ label: over.name, colour: '--short', points: stepPoints(over.steps, units), goesOn: true }]
-            : []),
-          ...(fitted.length > 0
-            ? [{ label: 'fitted by the shop', colour: '--ink', points: fitted.map(at), scattered: true }]
-            : []),
-          {
-            label: 'ends meet at the assumed temperatures',
-            colour: '--over',
-            points: bound.map(at),
-            dash: [5, 4],
-            goesOn: true,
-          },
-          {
-            ...{
-              label: `ends meet with the wall at ${COLD_WALL} °C`,
-              colour: '--soft',
-              points: bound.map((p) => at({ load: p.load, gap: p.coldWall })),
-            },
-            ...{ width: 1.5, dash: [2, 4], goesOn: true },
-          },
-        ]}
+        bands={bandsOf(drawing, at)}
+        lines={linesOf(drawing, at)}
       />
-      <div className="mt-2 grid items-end gap-x-6 gap-y-2 xl:grid-cols-[minmax(0,22rem)_1fr]">
-        <label className="grid gap-1 font-bold">
-          What if the heat load were
-          <input
-            type="range"
-            min={ends[0]}
-            max={ends[1]}
-            step={0.01}
-            value={shown ?? 1}
-            onChange={(event) => setOther(event.target.valueAsNumber)}
-            className="min-h-11 w-full accent-(--blue)"
-          />
-        </label>
-        <p role="status">
-          {shown !== null && words && (
-            <>
-              <span className="figures font-bold">{shown.toFixed(2)}</span>
-              {other === null ? ', this engine' : ', what if'}: top{' '}
-              <b className="figures">{gapText(words.top, units)}</b>, second{' '}
-              <b className="figures">{gapText(words.second, units)}</b>.{' '}
-            </>
-          )}
-          {other !== null && load !== null && (
-            <button
-              type="button"
-              onClick={() => setOther(null)}
-              className="min-h-11 font-bold text-blue underline underline-offset-4"
-            >
-              Back to this engine
-            </button>
-          )}
-          <span className="block text-sm text-soft">The chart alone; nothing of the build changes.</span>
-        </p>
-      </div>
+      <WhatIf ends={ends} load={load} other={other} units={units} ask={ask} onChange={setOther} />
     </>
+  );
+}
+
+interface WhatIfProps extends Pick<PictureProps, 'load' | 'units' | 'ask'> {
+  ends: LoadPicture['ends'];
+  /** The load that is tried; null for none. */
+  other: number | null;
+  onChange: (other: number | null) => void;
+}
+
+function WhatIf({ ends, load, other, units, ask, onChange }: WhatIfProps) {
+  const shown = other ?? load;
+  const words = shown === null ? null : ask(shown);
+  return (
+    <div className="mt-2 grid items-end gap-x-6 gap-y-2 xl:grid-cols-[minmax(0,22rem)_1fr]">
+      <label className="grid gap-1 font-bold">
+        What if the heat load were
+        <input
+          type="range"
+          min={ends[0]}
+          max={ends[1]}
+          step={0.01}
+          value={shown ?? 1}
+          onChange={(event) => onChange(event.target.valueAsNumber)}
+          className="min-h-11 w-full accent-(--blue)"
+        />
+      </label>
+      <p role="status">
+        {shown !== null && words && (
+          <>
+            <span className="figures font-bold">{shown.toFixed(2)}</span>
+            {other === null ? ', this engine' : ', what if'}: top <b className="figures">{gapText(words.top, units)}</b>
+            , second <b className="figures">{gapText(words.second, units)}</b>.{' '}
+          </>
+        )}
+        {other !== null && load !== null && (
+          <button
+            type="button"
+            onClick={() => onChange(null)}
+            className="min-h-11 font-bold text-blue underline underline-offset-4"
+          >
+            Back to this engine
+          </button>
+        )}
+        <span className="block text-sm text-soft">The chart alone; nothing of the build changes.</span>
+      </p>
+    </div>
   );
 }

@@ -97,28 +97,32 @@ interface AskedFigure<S extends string> {
   limit: (state: S | 'not proven', found: Interval) => FigureAtLimit;
 }
 
-function judgedFigure<S extends string>(
-  { subject, sizes, foundIn, state, isDone, limit }: AskedFigure<S>,
-  { set, own, sampled, tools, accepted }: GrooveAsk,
-): GrooveFigure<S | 'not proven'> {
+/** A figure as it was read of this piston, else of the one that stands for all, else as it comes from the sizes. */
+function foundFigure(
+  { subject, sizes, foundIn }: Pick<AskedFigure<string>, 'subject' | 'sizes' | 'foundIn'>,
+  { set, own, sampled, tools }: GrooveAsk,
+): { found: Interval | null; working: Message[]; disagreement: Apart | null } {
   const here = own(subject);
   const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);
   const read = foundIn(other?.readings ?? here, tools);
-  const found = read ?? (sizes ? { low: sizes.value, high: sizes.value } : null);
-  const fromOther = other ? [say`as read at piston ${other.label}, which stands for all`] : [];
-  const disagreement = read?.disagreement ?? null;
-  const asFound = state(found);
-  const judged = disagreement && isDone(asFound) ? 'not proven' : asFound;
+  if (read) {
+    const working = other ? [say`as read at piston ${other.label}, which stands for all`] : [];
+    return { found: read, working, disagreement: read.disagreement };
+  }
+  return { found: sizes && { low: sizes.value, high: sizes.value }, working: sizes?.working ?? [], disagreement: null };
+}
+
+function judgedFigure<S extends string>(asked: AskedFigure<S>, ask: GrooveAsk): GrooveFigure<S | 'not proven'> {
+  const here = ask.own(asked.subject);
+  const { found, working, disagreement } = foundFigure(asked, ask);
+  const asFound = asked.state(found);
+  const state = disagreement && asked.isDone(asFound) ? 'not proven' : asFound;
   return {
-    low: found?.low ?? null,
-    high: found?.high ?? null,
-    state: judged,
-    working: read ? fromOther : (sizes?.working ?? []),
-    read: here.length > 0,
-    disagreement,
-    ...answerOf(accepted, {
-      ...{ acceptId: here.at(-1)?.id ?? null, what: null, state: judged },
-      held: found && limit(judged, found),
+    ...{ low: found?.low ?? null, high: found?.high ?? null },
+    ...{ state, working, read: here.length > 0, disagreement },
+    ...answerOf(ask.accepted, {
+      ...{ acceptId: here.at(-1)?.id ?? null, what: null, state },
+      held: found && asked.limit(state, found),
     }),
   };
 }
