@@ -35,6 +35,20 @@ export default defineConfig(
     },
   },
   {
+    rules: {
+      // sentences, patterns and class names are not wrapped
+      'max-len': ['error', { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true }],
+    },
+  },
+  {
+    ignores: ['**/*.test.{ts,tsx}', 'e2e/**', 'src/fixtures/**', 'scripts/demoRecords.ts'],
+    rules: {
+      complexity: ['error', 20],
+      'max-lines-per-function': ['error', { max: 100, skipBlankLines: true, skipComments: true }],
+      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
     files: ['src/ui/**/*.{ts,tsx}'],
     rules: {
       'no-restricted-imports': [

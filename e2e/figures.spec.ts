@@ -1,6 +1,7 @@
 /**
  * No figure that was called is lost: random figures, right, doubtful and none at all, typed wherever the focus is, over
- * spells without a server, reloads, other views and stages, in two windows. A tenth of them in `npm test`, all in `npm run soak`; SEQUENCES sets how many: 5,000 take about half an hour.
+ * spells without a server, reloads, other views and stages, in two windows. A tenth of them in `npm test`, all in
+ * `npm run soak`; SEQUENCES sets how many: 5,000 take about half an hour.
  */
 import { isWhole } from '../src/fixtures/runs';
 import type { BrowserContext, Page } from '@playwright/test';

@@ -1,4 +1,7 @@
-/** One thing, one verdict, in the browser: what counts beside what was called, readings that disagree, accepting, ready, papers, strictness. */
+/**
+ * One thing, one verdict, in the browser: what counts beside what was called, readings that disagree, accepting,
+ * ready, papers, strictness.
+ */
 import type { Page } from '@playwright/test';
 import { fromInches } from '../src/core/foundation/quantity/length';
 import type { Entry } from '../src/core/judge/buildRecord';

@@ -1,4 +1,5 @@
-// npm run soak: sets up, tries properties, kills and sequences of the tests as often as they may be, then kills, copies and loads servers and counts what was lost. `-- --kills 50 --minutes 1` for less.
+// npm run soak: sets up, tries properties, kills and sequences of the tests as often as they may be, then kills,
+// copies and loads servers and counts what was lost. `-- --kills 50 --minutes 1` for less.
 import { browserForTests } from './chromium.mjs';
 import { build, install, run, helpIfAsked } from './setup.mjs';
 

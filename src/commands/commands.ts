@@ -98,7 +98,10 @@ export const COMMANDS = {
     },
   ),
 
-  /** A build begun with what a Quick gap address says; its name tells the bore until someone gives it another. Sending the same id twice begins one build. */
+  /**
+   * A build begun with what a Quick gap address says; its name tells the bore until someone gives it another. Sending
+   * the same id twice begins one build.
+   */
   beginQuick: command([idSchema, z.string().max(2_000)], async ({ db, by }, id, query): Promise<Begun> => {
     const params = Object.fromEntries(new URLSearchParams(query));
     const ask = readQuick(params);

@@ -1,6 +1,6 @@
 /**
- * Every `@example expression // value` in core gives that value. In scope: what the module exports, lengths, and
- * `record`, a large one, its `judgement` and the first `cylinder` of it.
+ * Every `@example expression // value` in core gives that value; it may run over several lines. In scope: what the
+ * module exports, lengths, and `record`, a large one, its `judgement` and the first `cylinder` of it.
  */
 import { readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
@@ -18,11 +18,16 @@ const shared = { ...lengths, record, judgement, cylinder: judgement.cylinders[0]
 const modules = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter(
   (file) => file.endsWith('.ts') && !file.endsWith('.test.ts'),
 );
-const examples = modules.flatMap((file) =>
-  [...readFileSync(core + file, 'utf8').matchAll(/@example (.+) \/\/ (.+?)(?: \*\/)?$/gm)].map(
-    ([, expression = '', value = '']) => ({ file, expression, value }),
-  ),
-);
+/** Examples of a module: each is what stands after `@example` on its line and on lines that are indented under it. */
+const examplesIn = (file: string) =>
+  [...readFileSync(core + file, 'utf8').matchAll(/@example(.*(?:\n *\* {3}.*)*)/g)].map(([, text = '']) => {
+    const [expression = '', value = ''] = text
+      .replace(/\n *\*/g, ' ')
+      .replace(/\*\/$/, '')
+      .split(/ \/\/ /);
+    return { file, expression: expression.trim(), value: value.trim() };
+  });
+const examples = modules.flatMap(examplesIn);
 
 describe('examples', () => {
   it('are there for most modules', () => {

@@ -120,5 +120,8 @@ export function needOf(method: string, segments: readonly string[]): Need {
   return found?.need ?? 'own';
 }
 
-/** Choices that a fitter leaves to a builder: what the engine is, what its gaps and clearances are to be, and how strictly they are judged. */
+/**
+ * Choices that a fitter leaves to a builder: what the engine is, what its gaps and clearances are to be, and how
+ * strictly they are judged.
+ */
 export const DECIDED_KINDS: readonly string[] = ['job', 'chart', 'targets', 'heat', 'deciding'];

@@ -1,5 +1,6 @@
 /**
- * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ, 500 at most: { seq, entries, isMore }; with &bench=ID&at=3.top&by=AB&mine=rings.L1
+ * GET  /api/builds/:id/entries?since=SEQ   what was appended after SEQ, 500 at most: { seq, entries, isMore }; with
+ * &bench=ID&at=3.top&by=AB&mine=rings.L1
  *                                          also { others }: where the other windows on it are, and what they took
  * POST /api/builds/:id/entries?since=SEQ   appends { entries }; the same entry twice is added once, another with its id is refused with 409
  */

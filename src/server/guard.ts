@@ -1,4 +1,7 @@
-/** What is refused before anything else sees it: no such way of asking, an address that cannot be read, another's name, another site's page. */
+/**
+ * What is refused before anything else sees it: no such way of asking, an address that cannot be read, another's
+ * name, another site's page.
+ */
 import { z } from 'zod';
 import { isTooDeep } from '@/files/depth';
 

@@ -16,7 +16,8 @@ const clean = (text: string): string =>
 /**
  * An event as its line.
  *
- * @example lineOf('warn', 'slow answer', { ms: 1200 }, new Date(0)) // '1970-01-01T00:00:00.000Z warn slow answer ms=1200'
+ * @example
+ *   lineOf('warn', 'slow answer', { ms: 1200 }, new Date(0)) // '1970-01-01T00:00:00.000Z warn slow answer ms=1200'
  */
 export const lineOf = (level: Level, event: string, fields: Fields = {}, at = new Date()): string =>
   clean(

@@ -28,7 +28,10 @@ async function standardId(db: Within, own: (id: string) => boolean): Promise<str
   return rows[0]?.value ?? (own(STARTING_CHART.id) ? STARTING_CHART.id : BUILT_IN[0].id);
 }
 
-/** The latest version of every chart that is not put away, those the program comes with first, then by name. One is the standard: the chosen one, or the starting curve while that is put away. */
+/**
+ * The latest version of every chart that is not put away, those the program comes with first, then by name. One is
+ * the standard: the chosen one, or the starting curve while that is put away.
+ */
 export async function keptCharts(db: Within): Promise<KeptChart[]> {
   const rows = await db
     .select({ id: charts.id, body: charts.body, removedAt: charts.removedAt })

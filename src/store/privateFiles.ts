@@ -21,7 +21,10 @@ function setMode(path: string, mode: number): void {
   chmodSync(path, mode);
 }
 
-/** Makes a folder that only this account may read. One that is there already keeps its mode, unless it is the program's own `data` or `backups`. */
+/**
+ * Makes a folder that only this account may read. One that is there already keeps its mode, unless it is the
+ * program's own `data` or `backups`.
+ */
 export function privateFolder(folder: string): void {
   mkdirSync(folder, { recursive: true, mode: FOLDER });
   if (resolve(folder) === resolve('data') || basename(folder) === 'backups') setMode(folder, FOLDER);

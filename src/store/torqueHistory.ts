@@ -10,7 +10,10 @@ import { builds, log } from './schema';
 /** As many builds as teach anything. */
 const MOST = 50;
 
-/** Builds of the same layout and number of cylinders, the latest first, that the crank was turned of; none for a build that is not there. */
+/**
+ * Builds of the same layout and number of cylinders, the latest first, that the crank was turned of; none for a build
+ * that is not there.
+ */
 export async function torqueHistory(db: Database, except: string): Promise<PastTurning[]> {
   await freshenCards(db);
   const [own] = await db.select({ engine: builds.engine }).from(builds).where(eq(builds.id, except));

@@ -42,13 +42,20 @@ export type Entry =
   | BenchEntry
   /** A tool, whole, as it was when readings named it: a later edit in the shop never reaches them. */
   | ({ kind: 'instrument'; value: Instrument } & Stamp)
-  /** A bore gauge was zeroed; `instrument` is the key of the gauge, null where none was named; `sizes` the earlier setting in a bore whose zero has this size, or null. */
+  /**
+   * A bore gauge was zeroed; `instrument` is the key of the gauge, null where none was named; `sizes` the earlier
+   * setting in a bore whose zero has this size, or null.
+   */
   | ({ kind: 'setting'; instrument: string | null; to: GaugeSetting; sizes: string | null } & Stamp)
   /** A bore was bored or honed, or a piston or a ring replaced: what was read of it before no longer holds and is kept. */
   | ({ kind: 'renewed'; part: string; cylinder: string } & Stamp)
   /** What a filer took off on the shop's other engines, as it was known when it was first used here. */
   | ({ kind: 'rate'; filer: string; metal: RateMetal; sums: RateSums } & Stamp)
-  /** A verdict is accepted as it is: `of` the last reading it rests on (of an own figure the choice of targets), `what` where that is not the verdict of the reading itself, `state` the word that was accepted, `held` the figure and its limit, null where none was noted. */
+  /**
+   * A verdict is accepted as it is: `of` the last reading it rests on (of an own figure the choice of targets),
+   * `what` where that is not the verdict of the reading itself, `state` the word that was accepted, `held` the figure
+   * and its limit, null where none was noted.
+   */
   | ({
       kind: 'accepted';
       of: string;

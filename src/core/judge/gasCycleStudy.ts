@@ -79,7 +79,10 @@ export interface Study {
   byTop: StudyPoint[];
 }
 
-/** What the model is asked of a cylinder: its gaps as read, else where their aim begins, hot by the heat model; 0 where the ends meet. Null while its heat is not known. */
+/**
+ * What the model is asked of a cylinder: its gaps as read, else where their aim begins, hot by the heat model; 0
+ * where the ends meet. Null while its heat is not known.
+ */
 export function studyAsk(
   { heat, targetBore, rings }: Pick<JudgedCylinder, 'heat' | 'targetBore' | 'rings'>,
   load: HeatLoad,
@@ -135,7 +138,9 @@ const pointOf = ({ top, second }: StudyAsk, { peak, lift, blowBy }: Cycle): Stud
  * The cycle at the gaps that are asked for, and what other gaps make of it.
  *
  * @throws RangeError as `pressureTrace`
- * @example studyOf({ bore: 100_000_000, running: usualRunning(100_000_000, 1), inlet: 1, nitrous: 1, top: 300_000, second: 400_000, wall: 120 }).bySecond.length // 6
+ * @example
+ *   studyOf({ bore: 100_000_000, running: usualRunning(100_000_000, 1), inlet: 1, nitrous: 1, top: 300_000, second:
+ *   400_000, wall: 120 }).bySecond.length // 6
  */
 export function studyOf(ask: StudyAsk): Study {
   const engine = engineOf(ask);

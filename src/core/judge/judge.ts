@@ -84,7 +84,10 @@ function withReady(
 
 const NOTHING_ASKED: Progress = { done: 0, total: 0 };
 
-/** Progress less what a stop, or a fix on a cylinder or a part, leaves open: all done beside one of them is not all done. What was not asked for and is open all the same is counted. */
+/**
+ * Progress less what a stop, or a fix on a cylinder or a part, leaves open: all done beside one of them is not all
+ * done. What was not asked for and is open all the same is counted.
+ */
 function lessOpen({ done, total }: Progress, stage: StageId, findings: readonly Finding<StageId>[]): Progress {
   const open = new Set(
     findings.flatMap((f) =>

@@ -27,7 +27,9 @@ export function placeLabel(place: JudgedPlace | undefined, subject: Subject): st
  * A thing to read with what it is read on.
  *
  * @example taskLabel(cylinder, { cylinder: 'L1', subject: 'second', spot: null }) // 'Cylinder 1, second ring'
- * @example taskLabel(cylinder, { cylinder: 'L1', subject: 'bore', spot: { depth: 'top', angle: 90 } }) // 'Cylinder 1, top, square'
+ * @example
+ *   taskLabel(cylinder, { cylinder: 'L1', subject: 'bore', spot: { depth: 'top', angle: 90 } })
+ *   // 'Cylinder 1, top, square'
  */
 export function taskLabel(place: JudgedPlace | undefined, { subject, spot }: At<Subject>): string {
   const { spots, words } = SUBJECTS[subject];

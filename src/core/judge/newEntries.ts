@@ -61,7 +61,10 @@ export const readingEntry = (reading: NewReading, stamp: Stamping): Entry => ({
   ...reading,
 });
 
-/** A bore gauge that was zeroed: at a size in nm, which an earlier zero in a bore may turn out to have; or at each piston. `instrument` is its key, null for none named. */
+/**
+ * A bore gauge that was zeroed: at a size in nm, which an earlier zero in a bore may turn out to have; or at each
+ * piston. `instrument` is its key, null for none named.
+ */
 export const settingEntry = (
   instrument: string | null,
   to: GaugeSetting,
@@ -125,7 +128,9 @@ export const acceptance = ({ of, what, state, held = null }: AcceptAsk, reason: 
 /**
  * An earlier entry struck out, and why.
  *
- * @example voiding('r-1', 'misread', () => ({ id: 'v', at: '2026-05-04T09:00:00.000Z', by: 'AB' })) // { id: 'v', at: '2026-05-04T09:00:00.000Z', by: 'AB', kind: 'void', of: 'r-1', reason: 'misread' }
+ * @example
+ *   voiding('r-1', 'misread', () => ({ id: 'v', at: '2026-05-04T09:00:00.000Z', by: 'AB' }))
+ *   // { id: 'v', at: '2026-05-04T09:00:00.000Z', by: 'AB', kind: 'void', of: 'r-1', reason: 'misread' }
  */
 export const voiding = (of: string, reason: string, stamp: Stamping): Entry => ({
   ...stamp(),

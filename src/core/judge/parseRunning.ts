@@ -14,7 +14,8 @@ const KEYS = Object.keys(LIMITS) as (keyof Running)[];
 /**
  * What is typed over the usual figures. What is empty or wrong stays as usual.
  *
- * @example parseRunning({ rpm: '7000', rod: '4' }, { rpm: 6000, compression: 10, stroke: 88, rod: 150 }).running.rpm // 7000
+ * @example
+ *   parseRunning({ rpm: '7000', rod: '4' }, { rpm: 6000, compression: 10, stroke: 88, rod: 150 }).running.rpm // 7000
  */
 export function parseRunning(
   typed: Partial<Record<keyof Running, string>>,

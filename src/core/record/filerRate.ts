@@ -33,7 +33,8 @@ export const withCut = ({ cuts, xx, xy, yy }: RateSums, count: number, removed: 
 /**
  * Both sums as one.
  *
- * @example addedRates({ cuts: 1, xx: 4, xy: 6, yy: 9 }, { cuts: 2, xx: 1, xy: 1, yy: 1 }) // { cuts: 3, xx: 5, xy: 7, yy: 10 }
+ * @example
+ *   addedRates({ cuts: 1, xx: 4, xy: 6, yy: 9 }, { cuts: 2, xx: 1, xy: 1, yy: 1 }) // { cuts: 3, xx: 5, xy: 7, yy: 10 }
  */
 export const addedRates = (a: RateSums, b: RateSums): RateSums => ({
   cuts: a.cuts + b.cuts,

@@ -1,4 +1,7 @@
-/** Which parts are in a cylinder: what a check at the block was made of, and what a verdict was accepted of, so that either lapses when one changes. */
+/**
+ * Which parts are in a cylinder: what a check at the block was made of, and what a verdict was accepted of, so that
+ * either lapses when one changes.
+ */
 import { type Compression, type Ring, RINGS, isCompression } from '../foundation/parts/rings';
 import { type Log, roundOf } from './log';
 

@@ -37,7 +37,10 @@ export interface RingFit {
 
 export interface ReadingEntry<S extends string = string> extends Stamp {
   kind: 'reading';
-  /** Which of the engine's, see `Cylinder.id`. Of a piston, its pin and its grooves: the number of the piston. Of a main bearing and the crank: their place. */
+  /**
+   * Which of the engine's, see `Cylinder.id`. Of a piston, its pin and its grooves: the number of the piston. Of a
+   * main bearing and the crank: their place.
+   */
   cylinder: string;
   subject: S;
   /** Where in the bore, on the journal, or which half shell; null for anything else, and for a bore of which only a size was given. */
@@ -56,9 +59,15 @@ export interface ReadingEntry<S extends string = string> extends Stamp {
   plate: boolean | null;
   /** Of a ring; null for anything else, and for a ring of which nothing was said: it is then the cylinder's own. */
   fit: RingFit | null;
-  /** Of a bore, the piston that its gauge was zeroed on, and of a bearing's housing the journal; null for any other setting, and for a size read as such. */
+  /**
+   * Of a bore, the piston that its gauge was zeroed on, and of a bearing's housing the journal; null for any other
+   * setting, and for a size read as such.
+   */
   zeroed: Zeroed | null;
-  /** Of a bore, the setting whose zero it counts from, where that had no size yet: `value` is then the difference on the dial. Else null. */
+  /**
+   * Of a bore, the setting whose zero it counts from, where that had no size yet: `value` is then the difference on
+   * the dial. Else null.
+   */
   zero: string | null;
 }
 

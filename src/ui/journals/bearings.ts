@@ -53,7 +53,10 @@ export function onBearing(judgement: Judgement, id: string, subject: JournalSubj
 /** End play of the crank. */
 export const END_PLAY: At<JournalSubject> = { cylinder: CRANK, subject: 'endPlay', spot: null };
 
-/** Where the line of end play, sides and other clearances stands: of the others on one that there is, which another bench may take off the list. */
+/**
+ * Where the line of end play, sides and other clearances stands: of the others on one that there is, which another
+ * bench may take off the list.
+ */
 export function playAt(judgement: Judgement, cursor: Cursor, subject: Cursor['inHand']['play']): At<JournalSubject> {
   const at = handAt(cursor, subject) as At<JournalSubject>;
   const { others } = judgement;

@@ -44,7 +44,9 @@ function ofLetter(pressed: Pressed, { isRead, isFiledAsked }: LineState): LineCo
 /**
  * What a key does that types nothing; null for one that is left alone. A gauge may end its figure with a tab.
  *
- * @example lineCommand({ key: 'n', altKey: false, ctrlKey: false, metaKey: false, shiftKey: false }, { typed: '', isHeld: false, isRead: false, isFiledAsked: false }) // { kind: 'skip' }
+ * @example
+ *   lineCommand({ key: 'n', altKey: false, ctrlKey: false, metaKey: false, shiftKey: false }, { typed: '', isHeld:
+ *   false, isRead: false, isFiledAsked: false }) // { kind: 'skip' }
  */
 export function lineCommand(pressed: Pressed, state: LineState): LineCommand | null {
   const { key } = pressed;

@@ -27,7 +27,10 @@ interface Given {
   onKey: (event: KeyboardEvent) => boolean;
 }
 
-/** Digits pressed anywhere go to the line; its letters and arrows work anywhere but in a text field, a dialog, or what has arrows of its own. */
+/**
+ * Digits pressed anywhere go to the line; its letters and arrows work anywhere but in a text field, a dialog, or what
+ * has arrows of its own.
+ */
 export function useGlobalKeyForwarding(given: Given): void {
   const latest = useRef(given);
   useEffect(() => {

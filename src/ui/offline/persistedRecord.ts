@@ -20,7 +20,10 @@ const keyOf = (buildId: string): string => `${KEY}${buildId}`;
 /** Whether what this browser keeps under a key is the record of a build. */
 export const isRecordKey = (key: unknown): boolean => typeof key === 'string' && key.startsWith(KEY);
 
-/** What was known last, where that is more than up to a position; null for no more, or where the browser keeps nothing. What an older program kept is read through the schema, so that it means what it meant. */
+/**
+ * What was known last, where that is more than up to a position; null for no more, or where the browser keeps
+ * nothing. What an older program kept is read through the schema, so that it means what it meant.
+ */
 export async function persistedRecord(buildId: string, since: number): Promise<Kept | null> {
   try {
     const stored = await get<Stored>(keyOf(buildId));

@@ -15,7 +15,10 @@ export const linkOf = ({ status }: Pick<Response, 'status'>): Link => LINKS[stat
 
 /** So long an answer is waited for, ms: a server that takes the call and says nothing is as good as gone. */
 export const ANSWER = 4_000;
-/** Answers that no second try would change: the entry itself is wrong, too large, or another one has its id. After any other it goes on waiting. */
+/**
+ * Answers that no second try would change: the entry itself is wrong, too large, or another one has its id. After any
+ * other it goes on waiting.
+ */
 const FINAL = new Set([400, 409, 413, 422]);
 /** As many entries as one request carries. */
 export const AT_ONCE = 200;

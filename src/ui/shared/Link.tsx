@@ -9,7 +9,8 @@ const isPlain = (click: MouseEvent<HTMLAnchorElement>): boolean =>
   click.button === 0 && !click.metaKey && !click.ctrlKey && !click.shiftKey && !click.altKey;
 
 /**
- * A link within the program; to another stage of the open build it asks nothing of the server at all. Nothing is asked of the server before it is followed: every page is made from the store,
+ * A link within the program; to another stage of the open build it asks nothing of the server at all. Nothing is
+ * asked of the server before it is followed: every page is made from the store,
  * and ahead of time the server has only its address to give. That is why the framework's own link, most of which is
  * for asking ahead, is not loaded on every screen.
  */

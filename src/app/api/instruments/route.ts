@@ -1,4 +1,7 @@
-/** GET /api/instruments?except=ID   the shop's tools in their latest versions, and what its filers take off on all builds but one: { instruments, rates } */
+/**
+ * GET /api/instruments?except=ID   the shop's tools in their latest versions, and what its filers take off on all
+ * builds but one: { instruments, rates }
+ */
 import type { ToolsAnswer } from '@/server/answers';
 import { keptInstruments } from '@/store/instruments';
 import { shopRates } from '@/store/rates';

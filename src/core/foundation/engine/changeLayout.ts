@@ -39,7 +39,9 @@ export function changeLayout(engine: Engine, layout: Layout): Engine {
 /**
  * How the cylinders are numbered, seen from the front; empty while the engine cannot be.
  *
- * @example numberingWords({ layout: 'inline', cylinders: 3, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } }) // 'From the front: 1 2 3.'
+ * @example
+ *   numberingWords({ layout: 'inline', cylinders: 3, bankAngle: 0, rotation: 'clockwise', numbering: { scheme:
+ *   'sequence', start: 'front', firstBank: 'left' } }) // 'From the front: 1 2 3.'
  */
 export function numberingWords(engine: Engine): string {
   if (engineFaults(engine).length > 0) return '';

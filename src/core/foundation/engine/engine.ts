@@ -115,7 +115,9 @@ export function cylindersOf(engine: Engine, forward: 'left' | 'right' = engine.n
 /**
  * The engine in a few words, e.g. `90° V10`, `in-line 5`, `flat 4`, `single`.
  *
- * @example engineWords({ layout: 'vee', cylinders: 8, bankAngle: 90, rotation: 'clockwise', numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } }) // '90° V8'
+ * @example
+ *   engineWords({ layout: 'vee', cylinders: 8, bankAngle: 90, rotation: 'clockwise', numbering: { scheme:
+ *   'alternate', start: 'front', firstBank: 'left' } }) // '90° V8'
  */
 export function engineWords({ layout, cylinders, bankAngle }: Engine): string {
   switch (layout) {

@@ -3,7 +3,10 @@ import { type Engine, MOST_CYLINDERS, hasTwoBanks } from './engine';
 /**
  * What is wrong with an engine's figures, as sentences; empty when nothing is.
  *
- * @example engineFaults({ layout: 'vee', cylinders: 0, bankAngle: 90, rotation: 'clockwise', numbering: { scheme: 'alternate', start: 'front', firstBank: 'left' } }) // [ 'Cylinders: 1 to 16, whole.', 'An engine with two banks has two cylinders or more.' ]
+ * @example
+ *   engineFaults({ layout: 'vee', cylinders: 0, bankAngle: 90, rotation: 'clockwise', numbering: { scheme:
+ *   'alternate', start: 'front', firstBank: 'left' } })
+ *   // [ 'Cylinders: 1 to 16, whole.', 'An engine with two banks has two cylinders or more.' ]
  */
 export function engineFaults(engine: Engine): string[] {
   const { layout, cylinders, bankAngle, numbering } = engine;

@@ -9,7 +9,9 @@ export interface Put {
 /**
  * As put, where that names each of this engine's parts once; else each in the cylinder whose number it has.
  *
- * @example [...whereParts([{ id: '1' }, { id: '2' }], [{ cylinder: '1', part: '2' }, { cylinder: '2', part: '1' }])] // [ [ '1', '2' ], [ '2', '1' ] ]
+ * @example
+ *   [...whereParts([{ id: '1' }, { id: '2' }], [{ cylinder: '1', part: '2' }, { cylinder: '2', part: '1' }])]
+ *   // [ [ '1', '2' ], [ '2', '1' ] ]
  */
 export function whereParts(cylinders: readonly Pick<Cylinder, 'id'>[], put: readonly Put[]): Map<string, string> {
   const own = cylinders.map((c): [string, string] => [c.id, c.id]);

@@ -36,7 +36,9 @@ export const JOINT_MARKS: Record<Joint, string> = {
 /**
  * The joints with each angle changed.
  *
- * @example mapJoints({ top: 10, second: 190, upperRail: 100, expander: 190, lowerRail: 280 }, (degrees) => degrees + 10).top // 20
+ * @example
+ *   mapJoints({ top: 10, second: 190, upperRail: 100, expander: 190, lowerRail: 280 }, (degrees) => degrees +
+ *   10).top // 20
  */
 export const mapJoints = (joints: Joints, change: (degrees: number, joint: Joint) => number): Joints => ({
   top: change(joints.top, 'top'),
@@ -50,7 +52,9 @@ export const AS_PLANNED = 5;
 /**
  * Joints found further from the plan than what counts as planned, and by how much.
  *
- * @example movedFrom({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, { top: 60 }) // [ { joint: 'top', to: 60, by: 15 } ]
+ * @example
+ *   movedFrom({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, { top: 60 })
+ *   // [ { joint: 'top', to: 60, by: 15 } ]
  */
 
 export function movedFrom(planned: Joints, found: Partial<Joints>): { joint: Joint; to: number; by: number }[] {

@@ -7,7 +7,8 @@ export type Faults = Readonly<Record<string, string>>;
 /**
  * The faults of a part, at its place in the whole.
  *
- * @example faultsUnder('side', { most: 'The most is under the least.' }) // { 'side.most': 'The most is under the least.' }
+ * @example
+ *   faultsUnder('side', { most: 'The most is under the least.' }) // { 'side.most': 'The most is under the least.' }
  */
 export const faultsUnder = (place: string, faults: Faults): Faults =>
   Object.fromEntries(Object.entries(faults).map(([path, says]) => [`${place}.${path}`, says]));
@@ -15,7 +16,8 @@ export const faultsUnder = (place: string, faults: Faults): Faults =>
 /**
  * The faults among some: null stands for a field that is well.
  *
- * @example faultsAmong({ least: null, most: 'The most is under the least.' }) // { most: 'The most is under the least.' }
+ * @example
+ *   faultsAmong({ least: null, most: 'The most is under the least.' }) // { most: 'The most is under the least.' }
  */
 export const faultsAmong = (found: Readonly<Record<string, string | null | false | undefined>>): Faults =>
   Object.fromEntries(Object.entries(found).flatMap(([path, says]) => (says ? [[path, says]] : [])));

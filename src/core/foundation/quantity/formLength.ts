@@ -27,7 +27,9 @@ export type FormLength =
 /**
  * What a length typed into a form means. Never throws.
  *
- * @example parseFormLength('22', { field: 'gap', units: 'imperial', bore: null, expected: null, mayBeFactor: false }) // { kind: 'understood', value: 558800 }
+ * @example
+ *   parseFormLength('22', { field: 'gap', units: 'imperial', bore: null, expected: null, mayBeFactor: false })
+ *   // { kind: 'understood', value: 558800 }
  */
 export function parseFormLength(text: string, context: FormLengthContext): FormLength {
   const { field, units, bore, expected, mayBeFactor } = context;

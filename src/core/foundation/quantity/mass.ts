@@ -1,4 +1,7 @@
-/** Masses: whole milligrams inside, grams to a tenth at the scale. 1 oz = 28.349523125 g exactly (published: NIST SP 811, recalled from memory). */
+/**
+ * Masses: whole milligrams inside, grams to a tenth at the scale. 1 oz = 28.349523125 g exactly (published: NIST SP
+ * 811, recalled from memory).
+ */
 
 /** A mass in whole milligrams. */
 export type Mg = number;

@@ -139,7 +139,10 @@ export function parseTurns(sign: string, turns: string, rest: string, context: P
   return dialReading({ value: Number(turns) * dial.turn + past, taken: words }, sign === '-' ? -1 : 1, context);
 }
 
-/** A bare figure as the dial of a gauge that was zeroed: where as a size it would be out of the gauge's reach, or cannot be right and the dial can. */
+/**
+ * A bare figure as the dial of a gauge that was zeroed: where as a size it would be out of the gauge's reach, or
+ * cannot be right and the dial can.
+ */
 export function asDial(numeral: string, asSize: Nm, context: ParseContext): ParsedReading | null {
   const { field, setting } = context;
   if (!isGauged(field) || setting === null || !DIAL_FIGURE.test(numeral)) return null;

@@ -76,7 +76,10 @@ function digitsAsSize(digits: string, unit: 'in' | 'mm', context: ParseContext):
   return fits[0] ?? take(digits, unit);
 }
 
-/** Bores that most engines have, 50 to 135 mm: digits without a point and with nothing to go by mean one of these, where only one system makes one. From memory. */
+/**
+ * Bores that most engines have, 50 to 135 mm: digits without a point and with nothing to go by mean one of these,
+ * where only one system makes one. From memory.
+ */
 const COMMON_BORES = { least: 50 * NM_PER_MM, most: 135 * NM_PER_MM };
 const isCommon = (value: Nm, field: Field): boolean =>
   (field === 'bore' || field === 'piston') && value >= COMMON_BORES.least && value <= COMMON_BORES.most;

@@ -14,7 +14,9 @@ const ONE = new RegExp(String.raw`([^\s,;:]{1,12}):?\s+(${FIGURE})\s*(?:–|-|to
  * What was typed as classes, each with its name and its two sizes.
  *
  * @param field bore or journal: how a figure is understood
- * @example parseSizeClasses('A 86.000-86.010', 'bore', 'metric') // { ok: true, classes: [{ name: 'A', from: 86000000, to: 86010000 }] }
+ * @example
+ *   parseSizeClasses('A 86.000-86.010', 'bore', 'metric')
+ *   // { ok: true, classes: [{ name: 'A', from: 86000000, to: 86010000 }] }
  */
 export function parseSizeClasses(text: string, field: Field, units: Units): ParsedSizeClasses {
   const rest = text.replace(ONE, '').replace(/[\s,;]+/g, '');

@@ -76,8 +76,11 @@ function numeralCould(numeral: string, field: Field, context: ParseContext): boo
 /**
  * Whether what is typed so far could go on to be a reading that nobody questions.
  *
- * @example isPartialInput('2', { field: 'gap', units: 'imperial', bore: 101_600_000, expected: null, setting: null }) // true
- * @example isPartialInput('220', { field: 'gap', units: 'imperial', bore: 101_600_000, expected: null, setting: null }) // false
+ * @example
+ *   isPartialInput('2', { field: 'gap', units: 'imperial', bore: 101_600_000, expected: null, setting: null }) // true
+ * @example
+ *   isPartialInput('220', { field: 'gap', units: 'imperial', bore: 101_600_000, expected: null, setting: null })
+ *   // false
  */
 export function isPartialInput(text: string, context: ParseContext): boolean {
   const entry = plain(text);

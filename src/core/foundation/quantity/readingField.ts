@@ -1,4 +1,7 @@
-/** What can be read on the line: what each field accepts, and what nobody questions of it. Common practice, no source, for every range here. */
+/**
+ * What can be read on the line: what each field accepts, and what nobody questions of it. Common practice, no source,
+ * for every range here.
+ */
 import type { LengthStyle } from './format';
 import type { GaugeSetting } from './gaugeSetting';
 import { type Nm, type Units, NM_PER_MM, toMm } from './length';
@@ -60,7 +63,10 @@ export interface Meaning {
 export type ParsedReading =
   | { kind: 'empty' }
   | { kind: 'understood'; meaning: Meaning }
-  /** The gauge is zeroed at a size, at each cylinder's piston, at each journal or that and the clearance aimed at, or here; `read` when that is this spot's reading as well; `sizes` the earlier zero that has this size. */
+  /**
+   * The gauge is zeroed at a size, at each cylinder's piston, at each journal or that and the clearance aimed at, or
+   * here; `read` when that is this spot's reading as well; `sizes` the earlier zero that has this size.
+   */
   | { kind: 'setting'; value: GaugeSetting; read: boolean; sizes: string | null }
   /** A cut with the ring filer, of so many turns or strokes where they were counted. */
   | { kind: 'cut'; count: number | null }
@@ -145,7 +151,10 @@ export const isFine = (field: Field): field is FineField => !SIZE_FIELDS.some((f
 /** Whether a field is read with a gauge that is zeroed. */
 export const isGauged = (field: Field): boolean => field === 'bore' || field === 'housing';
 
-/** The keys that an entry may begin with: of figures and signs, of a gauge that is set (s, h, w), and of a ring that is cut or bracketed (c, p, >). */
+/**
+ * The keys that an entry may begin with: of figures and signs, of a gauge that is set (s, h, w), and of a ring that
+ * is cut or bracketed (c, p, >).
+ */
 export const startsOf = (field: Field, isFitted: boolean): RegExp =>
   isFitted ? /^[\d.,cp>]$/i : isGauged(field) ? /^[\d.,+\-shw]$/i : /^[\d.,+-]$/;
 

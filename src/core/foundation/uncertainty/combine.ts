@@ -24,7 +24,9 @@ export interface Component {
 /**
  * A root sum of squares with its degrees of freedom.
  *
- * @example sumOf([{ standard: 3, freedom: 4 }, { standard: 4, freedom: Infinity }]) // { standard: 5, freedom: 30.864197530864196 }
+ * @example
+ *   sumOf([{ standard: 3, freedom: 4 }, { standard: 4, freedom: Infinity }])
+ *   // { standard: 5, freedom: 30.864197530864196 }
  */
 export function sumOf(components: readonly Component[]): Component {
   let squares = 0;

@@ -67,7 +67,8 @@ export interface Instrument {
 export const instrumentKey = ({ id, version }: Pick<Instrument, 'id' | 'version'>): string => `${id}.${version}`;
 
 /**
- * The first day a calibration no longer holds, YYYY-MM-DD, a shorter month ending on its last day; null where it always does, or there is none.
+ * The first day a calibration no longer holds, YYYY-MM-DD, a shorter month ending on its last day; null where it
+ * always does, or there is none.
  *
  * @example calibrationEnds({ calibrated: '2026-01-31', months: 1 }) // '2026-02-28'
  */

@@ -11,7 +11,9 @@ const kitFaults = ({ rods, division, turn, preload }: GaugeKit): Faults =>
 /**
  * What is wrong with a tool, by field.
  *
- * @example instrumentFaults({ kind: 'micrometer', name: 'M1', from: 2, to: 1, resolution: 1, limit: 0, kit: null }).limit // 'The error limit must be more than zero: no tool is without error.'
+ * @example
+ *   instrumentFaults({ kind: 'micrometer', name: 'M1', from: 2, to: 1, resolution: 1, limit: 0, kit: null }).limit
+ *   // 'The error limit must be more than zero: no tool is without error.'
  */
 export function instrumentFaults({ kind, name, from, to, resolution, limit, kit }: Instrument): Faults {
   const isFiling = isFiler({ kind });

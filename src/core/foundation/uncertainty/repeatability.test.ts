@@ -10,7 +10,10 @@ import {
   sizeUncertainty,
 } from './repeatability';
 
-/** NIST StRD, univariate, NumAcc1: three values whose mean is 10000002 and standard deviation 1. Published, figures recalled from memory. */
+/**
+ * NIST StRD, univariate, NumAcc1: three values whose mean is 10000002 and standard deviation 1. Published, figures
+ * recalled from memory.
+ */
 const NUMACC1 = [10_000_001, 10_000_003, 10_000_002];
 
 const sure: Doubt = { tool: 0, setting: 0, zeroing: 0, shop: 0, apart: 0, own: 0, freedom: Infinity };

@@ -101,6 +101,7 @@ export const wholeDoubt = ({ own, freedom, ...shared }: Doubt): Component =>
 /**
  * U of a size with all its doubts, for about 95 %.
  *
- * @example sizeUncertainty({ tool: 300, setting: 0, zeroing: 0, shop: 400, apart: 0, own: 0, freedom: Infinity }) // 1000
+ * @example
+ *   sizeUncertainty({ tool: 300, setting: 0, zeroing: 0, shop: 400, apart: 0, own: 0, freedom: Infinity }) // 1000
  */
 export const sizeUncertainty = (doubt: Doubt): Nm => Math.round(expandedOf(wholeDoubt(doubt)));

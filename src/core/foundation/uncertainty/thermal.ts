@@ -78,7 +78,10 @@ const APART: Record<Noted, number> = { none: 2, one: 2, both: 1 };
 /** How far a handbook's expansion may be off, half-width, as a share. From memory. */
 const EXPANSION_OFF = 0.04;
 
-/** What the uncertainty of a size's temperature is worked out from; temperatures in K, expansions per kelvin, all standard uncertainties. */
+/**
+ * What the uncertainty of a size's temperature is worked out from; temperatures in K, expansions per kelvin, all
+ * standard uncertainties.
+ */
 export interface ThermalInputs {
   size: Nm;
   part: number;
@@ -102,7 +105,9 @@ export interface ThermalDoubt {
 /**
  * The terms of the uncertainty of a size from its temperatures.
  *
- * @example thermalTerms({ size: 1_000_000, part: 25e-6, tool: 25e-6, off: 0, swing: 1, apart: 2, partOff: 0, toolOff: 0 }) // { shop: 0, apart: 50 }
+ * @example
+ *   thermalTerms({ size: 1_000_000, part: 25e-6, tool: 25e-6, off: 0, swing: 1, apart: 2, partOff: 0, toolOff: 0 })
+ *   // { shop: 0, apart: 50 }
  */
 export const thermalTerms = ({
   size,

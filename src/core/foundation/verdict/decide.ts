@@ -26,13 +26,19 @@ export const STARTING_STRICTNESS: Strictness = { sure: 0.95, gapGrace: 12_700, c
 
 /** What is known of a figure, nm not rounded. */
 export interface Estimate {
-  /** What is left open: it lies between these, each equally likely. Alike for what is read off a scale; `high` Infinity where no end was tried. */
+  /**
+   * What is left open: it lies between these, each equally likely. Alike for what is read off a scale; `high`
+   * Infinity where no end was tried.
+   */
   low: number;
   high: number;
   /** Standard uncertainty of both ends, and its degrees of freedom. */
   standard: number;
   freedom: number;
-  /** Whether `low` is a leaf that passed at the place that counts: a leaf equal to the limit is then right, whatever the leaf's own tolerance. */
+  /**
+   * Whether `low` is a leaf that passed at the place that counts: a leaf equal to the limit is then right, whatever
+   * the leaf's own tolerance.
+   */
   passed: boolean;
 }
 
@@ -97,7 +103,9 @@ function chanceUnder(found: Estimate, limit: number, half: Nm): number | null {
  * What may be said of a figure.
  *
  * @param sure how sure one has to be, of either
- * @example decide(exactly(120_650, 3_302), { least: 114_300, grace: 2_540, aimFrom: 114_300, aimTo: null, most: null, mostHard: false, half: 0 }, 0.95).side // 'inside'
+ * @example
+ *   decide(exactly(120_650, 3_302), { least: 114_300, grace: 2_540, aimFrom: 114_300, aimTo: null, most: null,
+ *   mostHard: false, half: 0 }, 0.95).side // 'inside'
  */
 export function decide(found: Estimate, bounds: Bounds, sure: number): Decision {
   const { least, grace, aimFrom, aimTo, most, mostHard, half } = bounds;

@@ -94,7 +94,9 @@ function besideDirect(all: readonly Evidence[], explained: Explained): readonly 
  * What readings of one figure leave open together.
  *
  * @param evidence in the order they were made
- * @example agreed([{ id: 'a', low: 21, high: 22, standard: 0, freedom: Infinity, direct: true, place: null }], () => ({ tools: 0, all: 0 })).low // 21
+ * @example
+ *   agreed([{ id: 'a', low: 21, high: 22, standard: 0, freedom: Infinity, direct: true, place: null }], () => ({
+ *   tools: 0, all: 0 })).low // 21
  */
 export function agreed(evidence: readonly [Evidence, ...Evidence[]], explained: Explained): Agreed {
   const counting = besideDirect(

@@ -64,7 +64,10 @@ function toolOf(reading: SizeReading, tools: Tools): Tool {
   return named(reading, tools) ?? (limit === UNNAMED_TOOL.limit ? UNNAMED_TOOL : { ...UNNAMED_TOOL, limit });
 }
 
-/** Whether a reading was made with a tool that only compares with what a micrometer set it to: across the inside it is, unless the tool says otherwise. */
+/**
+ * Whether a reading was made with a tool that only compares with what a micrometer set it to: across the inside it
+ * is, unless the tool says otherwise.
+ */
 function isCompared(reading: SizeReading, tools: Tools): boolean {
   const kind = named(reading, tools)?.kind;
   return kind === undefined ? INSIDE.has(reading.subject) : kind === 'boreGauge' || kind === 'telescoping';
@@ -94,7 +97,10 @@ export interface Measuring {
 
 type Shared = Omit<Doubt, 'own' | 'freedom'>;
 
-/** What all readings share: the widest limit of their tools, the micrometer that set them and how they were zeroed on it, and the temperatures. */
+/**
+ * What all readings share: the widest limit of their tools, the micrometer that set them and how they were zeroed on
+ * it, and the temperatures.
+ */
 export function sharedDoubt(
   readings: readonly SizeReading[],
   value: Nm,

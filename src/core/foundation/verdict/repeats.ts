@@ -1,5 +1,6 @@
 /**
- * Repeated readings of one figure at one place, read off a scale or between two leaves. Where they cannot all be true they are not averaged:
+ * Repeated readings of one figure at one place, read off a scale or between two leaves. Where they cannot all be
+ * true they are not averaged:
  * the costly one counts until it is struck out, or two later ones that agree settle it. Common practice, no source.
  */
 import type { Nm } from '../quantity/length';

@@ -4,7 +4,9 @@ import type { Strictness } from './decide';
 /**
  * The rule that a shop decides by, in a sentence.
  *
- * @example ruleWords({ sure: 0.95, gapGrace: 0, clearanceGrace: 0 }) // 'The rule of ISO 14253-1:2017 (recalled), at its default of 95 %.'
+ * @example
+ *   ruleWords({ sure: 0.95, gapGrace: 0, clearanceGrace: 0 })
+ *   // 'The rule of ISO 14253-1:2017 (recalled), at its default of 95 %.'
  */
 export const ruleWords = ({ sure, gapGrace, clearanceGrace }: Strictness): string =>
   gapGrace === 0 && clearanceGrace === 0

@@ -74,7 +74,9 @@ export interface ClearanceVerdict {
  * The verdict on a clearance ± its uncertainty: tight or not only once that is shown, loose or over by what it reads.
  *
  * @param doubt its standard uncertainty, nm
- * @example clearanceVerdict(null, { set: false, ask: '' }, { standard: 0, freedom: Infinity }, judgement.choices.deciding).state // 'to do'
+ * @example
+ *   clearanceVerdict(null, { set: false, ask: '' }, { standard: 0, freedom: Infinity },
+ *   judgement.choices.deciding).state // 'to do'
  */
 export const clearanceVerdict = (
   clearance: Nm | null,

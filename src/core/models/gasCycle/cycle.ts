@@ -77,7 +77,10 @@ function rootOf(f: (x: number) => number, low: number, high: number): number {
   return (a + b) / 2;
 }
 
-/** One run round the cycle from a pressure between the rings, by the trapezoidal rule (A-stable): implicit, so that no step is too stiff. */
+/**
+ * One run round the cycle from a pressure between the rings, by the trapezoidal rule (A-stable): implicit, so that no
+ * step is too stiff.
+ */
 function round(
   { pressures, step }: PressureTrace,
   engine: CycleEngine,
@@ -160,7 +163,10 @@ const toBar = (pascal: number): number => pascal / 100_000;
  *
  * @param traces of this engine by their steps, kept from one run to the next
  * @throws RangeError as `pressureTrace`
- * @example gasCycle({ bore: 0.1, stroke: 0.087, rod: 0.148, compression: 10, rpm: 3000, inlet: 101_325, charge: 330, heat: 2.3e6, nitrous: 1 }, { top: 3e-4, second: 4e-4, landClearance: 4e-4, landHeight: 4.5e-3, behind: { radial: 5e-4, axial: 1.2e-3 }, kelvin: 400 }).lift.length > 0 // true
+ * @example
+ *   gasCycle({ bore: 0.1, stroke: 0.087, rod: 0.148, compression: 10, rpm: 3000, inlet: 101_325, charge: 330, heat:
+ *   2.3e6, nitrous: 1 }, { top: 3e-4, second: 4e-4, landClearance: 4e-4, landHeight: 4.5e-3, behind: { radial:
+ *   5e-4, axial: 1.2e-3 }, kelvin: 400 }).lift.length > 0 // true
  */
 export function gasCycle(engine: CycleEngine, space: RingSpace, traces = new Map<number, PressureTrace>()): Cycle {
   const traceOf = (of: number): PressureTrace => {

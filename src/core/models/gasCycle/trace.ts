@@ -38,7 +38,9 @@ const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 /**
  * Volume over the piston, m³: exact slider–crank.
  *
- * @example (volumeAt({ bore: 0.1, stroke: 0.09, rod: 0.15, compression: 10 }, 180) / volumeAt({ bore: 0.1, stroke: 0.09, rod: 0.15, compression: 10 }, 0)).toFixed(6) // '10.000000'
+ * @example
+ *   (volumeAt({ bore: 0.1, stroke: 0.09, rod: 0.15, compression: 10 }, 180) / volumeAt({ bore: 0.1, stroke: 0.09,
+ *   rod: 0.15, compression: 10 }, 0)).toFixed(6) // '10.000000'
  */
 export function volumeAt(
   { bore, stroke, rod, compression }: Pick<CycleEngine, 'bore' | 'stroke' | 'rod' | 'compression'>,
@@ -69,7 +71,9 @@ export interface PressureTrace {
  *
  * @param steps how many to a cycle of 720°
  * @throws RangeError where the rod is too short for its stroke, or a size is not positive
- * @example Math.max(...pressureTrace({ bore: 0.1, stroke: 0.087, rod: 0.148, compression: 10, rpm: 3000, inlet: 101_325, charge: 330, heat: 2.3e6, nitrous: 1 }, 1440).pressures) > 5e6 // true
+ * @example
+ *   Math.max(...pressureTrace({ bore: 0.1, stroke: 0.087, rod: 0.148, compression: 10, rpm: 3000, inlet: 101_325,
+ *   charge: 330, heat: 2.3e6, nitrous: 1 }, 1440).pressures) > 5e6 // true
  */
 export function pressureTrace(engine: CycleEngine, steps: number): PressureTrace {
   const { bore, stroke, rod, compression, inlet, charge, heat, nitrous } = engine;

@@ -187,7 +187,9 @@ const slopeAt = ({ at0, each }: Expansion, celsius: number): number => at0 + eac
  * The same inputs as the draws, without drawing. It is doubt about temperatures that all rings of the engine share, not
  * how many of them would close.
  *
- * @example closingChance({ least: 0, most: 0 }, 300, { bore: 100_000_000, ringExpansion: { at0: 12e-6, each: 0 }, boreExpansion: { at0: 12e-6, each: 0 }, wall: 120 }, STARTING_HEAT.spread) // 1
+ * @example
+ *   closingChance({ least: 0, most: 0 }, 300, { bore: 100_000_000, ringExpansion: { at0: 12e-6, each: 0 },
+ *   boreExpansion: { at0: 12e-6, each: 0 }, wall: 120 }, STARTING_HEAT.spread) // 1
  */
 export function closingChance(known: ColdGap, assumed: number, heat: RingHeat, spread: HeatSpread): number {
   const round = Math.PI * heat.bore;

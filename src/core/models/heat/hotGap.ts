@@ -37,7 +37,9 @@ const grown = (metal: Expansion, celsius: number): number => 1 + growth(metal, c
 /**
  * End gap in nm, not rounded, of a ring that has a cold gap, at a ring temperature in °C. Negative: the ends would overlap.
  *
- * @example Math.round(hotGap(fromMm(0.56), 200, { bore: fromMm(103.25), ringExpansion: { at0: 12e-6, each: 0 }, boreExpansion: { at0: 11e-6, each: 0 }, wall: 120 })) // 217378
+ * @example
+ *   Math.round(hotGap(fromMm(0.56), 200, { bore: fromMm(103.25), ringExpansion: { at0: 12e-6, each: 0 },
+ *   boreExpansion: { at0: 11e-6, each: 0 }, wall: 120 })) // 217378
  */
 export function hotGap(cold: Nm, ring: number, { bore, ringExpansion, boreExpansion, wall }: RingHeat): number {
   const round = Math.PI * bore;
@@ -53,7 +55,9 @@ export function buttingTemperature(cold: Nm, { bore, ringExpansion, boreExpansio
 /**
  * The cold gap in nm, not rounded, whose ends just meet with the ring at a temperature in °C.
  *
- * @example Math.round(closingGap(200, { bore: 100_000_000, ringExpansion: { at0: 12e-6, each: 0 }, boreExpansion: { at0: 12e-6, each: 0 }, wall: 120 })) // 300943
+ * @example
+ *   Math.round(closingGap(200, { bore: 100_000_000, ringExpansion: { at0: 12e-6, each: 0 }, boreExpansion: { at0:
+ *   12e-6, each: 0 }, wall: 120 })) // 300943
  */
 export function closingGap(ring: number, { bore, ringExpansion, boreExpansion, wall }: RingHeat): number {
   const round = Math.PI * bore;

@@ -57,7 +57,10 @@ export const PISTON_EXPANSION: Record<Alloy, number> = {
   '2618': 22.3e-6,
 };
 
-/** How much of its free growth a skirt shows at the gauge point, a share: struts and slots hold a cast one, a full forged skirt gives little. From memory. */
+/**
+ * How much of its free growth a skirt shows at the gauge point, a share: struts and slots hold a cast one, a full
+ * forged skirt gives little. From memory.
+ */
 const SKIRT: Record<Alloy, number> = { cast: 0.6, hypereutectic: 0.7, '4032': 0.85, '2618': 0.85 };
 
 /** Of a skirt at the gauge point, as far as it grows there: an aluminium piston's mean coefficient rises by 0.9 in 100 K. */

@@ -74,7 +74,10 @@ const USE_SHARES: Record<NonNullable<Service['use']>, number> = {
   pulling: 1.25,
 };
 
-/** Mean piston speed at full load that the shares of use were drawn at, m/s: a street engine's is what a load of 1 stands at. From memory. */
+/**
+ * Mean piston speed at full load that the shares of use were drawn at, m/s: a street engine's is what a load of 1
+ * stands at. From memory.
+ */
 const USUAL_SPEED: Record<NonNullable<Service['use']>, number> = {
   plain: 13,
   street: 16,
@@ -88,10 +91,16 @@ const USUAL_SPEED: Record<NonNullable<Service['use']>, number> = {
 export const STREET_SPEED = USUAL_SPEED.street;
 /** A diesel turns slower, by a quarter; its share was drawn so. From memory. */
 const DIESEL_SPEED = 0.75;
-/** Power without an adder of a performance street engine, kW a litre, at 16 m/s: what a power that is given is held against. From memory. */
+/**
+ * Power without an adder of a performance street engine, kW a litre, at 16 m/s: what a power that is given is held
+ * against. From memory.
+ */
 const STREET_KW_PER_LITRE = 60;
 
-/** From memory. A diesel burns lean and its gas is cooler: so much less that an ordinary turbo diesel lands on the figures customary for one. */
+/**
+ * From memory. A diesel burns lean and its gas is cooler: so much less that an ordinary turbo diesel lands on the
+ * figures customary for one.
+ */
 const FUEL_SHARES: Record<Exclude<Fuel, 'nitromethane'>, number> = {
   petrol: 1,
   e85: 0.95,
@@ -102,7 +111,10 @@ const FUEL_SHARES: Record<Exclude<Fuel, 'nitromethane'>, number> = {
   twoStroke: 1.15,
 };
 
-/** Nitromethane in methanol: half a percent more heat for each percent of it, up to a fifth; over that the model says nothing. From memory. */
+/**
+ * Nitromethane in methanol: half a percent more heat for each percent of it, up to a fifth; over that the model says
+ * nothing. From memory.
+ */
 const NITRO = { each: 0.5, most: 0.2 };
 /** Air cooling, and a spray of water or alcohol. From memory. */
 export const AIR_COOLED = 1.1;
@@ -110,7 +122,10 @@ const INJECTION = 0.93;
 
 /** Isentropic efficiency of a compressor. From memory. */
 const COMPRESSOR = 0.65;
-/** The cycle that a hotter charge is put through: charge, K; compression ratio and exponent; rise by combustion, K; wall, K. From memory. */
+/**
+ * The cycle that a hotter charge is put through: charge, K; compression ratio and exponent; rise by combustion, K;
+ * wall, K. From memory.
+ */
 const CYCLE = { charge: 300, ratio: 10, exponent: 0.35, burn: 2_000, wall: 450 };
 
 /** Power without an adder, kW a litre, of a street engine; its stroke as a share of its bore; kW a horsepower. From memory. */
@@ -161,7 +176,10 @@ const litresOf = (bore: Nm): number => (Math.PI / 4) * (bore / 1e8) ** 3 * STROK
 export const pistonSpeed = ({ stroke, redline }: Pick<Service, 'stroke' | 'redline'>): number | null =>
   stroke === null || redline === null ? null : (stroke * redline) / 30e9;
 
-/** Mean piston speed as stroke and speed give it, m/s; else as the power over a street engine's of that size does; null where neither is known. */
+/**
+ * Mean piston speed as stroke and speed give it, m/s; else as the power over a street engine's of that size does;
+ * null where neither is known.
+ */
 function speedOf(
   service: Service,
   { cylinders, bore }: LoadEngine,
@@ -178,7 +196,10 @@ function speedOf(
 /** What a speed is over another, as a share of the heat flux. */
 const speedShare = (speed: number, over: number): number => (speed / over) ** FLUX;
 
-/** Base power of one cylinder, hp, at an inlet pressure of so many atmospheres: as said, else from its size; null where neither is known. */
+/**
+ * Base power of one cylinder, hp, at an inlet pressure of so many atmospheres: as said, else from its size; null
+ * where neither is known.
+ */
 function baseOf({ basePower }: Service, { cylinders, bore }: LoadEngine, atmospheres: number): number | null {
   if (basePower !== null) return basePower / cylinders;
   if (bore === null) return null;

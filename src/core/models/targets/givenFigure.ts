@@ -5,7 +5,10 @@ import { FACTORS } from '../charts/chartEdit';
 import { type Given, statedMinimum } from './papers';
 import { givenFaults } from './targetEntry';
 
-/** How near one nominal figure is to be met where nothing says so: half a leaf for a gap, half of that for a clearance. Common practice, no source. */
+/**
+ * How near one nominal figure is to be met where nothing says so: half a leaf for a gap, half of that for a
+ * clearance. Common practice, no source.
+ */
 const NOMINAL_WITHIN: Record<'gap' | 'clearance', Record<'imperial' | 'metric', Nm>> = {
   gap: { imperial: 12_700, metric: 10_000 },
   clearance: { imperial: 6350, metric: 5000 },
@@ -125,7 +128,9 @@ const IN_DRAFT: Record<string, keyof GivenDraft> = { aim: 'aimTo', 'aim.to': 'ai
 /**
  * What a draft comes to: the figure, or what is wrong with it, by field of the draft.
  *
- * @example parseGiven({ ...givenDraft(null, 'sheet', { over: false, units: 'metric', kind: 'gap' }), min: 400_000 }, 'sheet', 'gap') // { faults: { max: 'Enter the upper figure. If there is only a lower one, choose “at least”.' } }
+ * @example
+ *   parseGiven({ ...givenDraft(null, 'sheet', { over: false, units: 'metric', kind: 'gap' }), min: 400_000 },
+ *   'sheet', 'gap') // { faults: { max: 'Enter the upper figure. If there is only a lower one, choose “at least”.' } }
  */
 export function parseGiven(draft: GivenDraft, paper: Paper, kind: Kind): Found {
   const from = draft.from.trim();
@@ -149,7 +154,9 @@ export interface OtherRing {
 /**
  * The minimum that a draft states, where it lies on the wrong side of the other ring's; null where it does not.
  *
- * @example crossedMinimum({ ...givenDraft(null, 'own', { over: false, units: 'metric', kind: 'gap' }), min: 400_000 }, 'gap', { min: 450_000, words: 'the top ring’s', side: 'under' }, null) // 400000
+ * @example
+ *   crossedMinimum({ ...givenDraft(null, 'own', { over: false, units: 'metric', kind: 'gap' }), min: 400_000 },
+ *   'gap', { min: 450_000, words: 'the top ring’s', side: 'under' }, null) // 400000
  */
 export function crossedMinimum(draft: GivenDraft, kind: Kind, other: OtherRing, bore: Nm | null): Nm | null {
   const found = parseGiven(draft, 'sheet', kind);

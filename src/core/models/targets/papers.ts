@@ -1,7 +1,10 @@
 /** What is entered for the targets of one build: figures of a sheet, a manual, the builder; schools and widths. */
 import type { Nm } from '../../foundation/quantity/length';
 
-/** A figure from a sheet, a manual or a builder, in one of the forms such papers use. `hardTop`: its upper end is guarded as its lower one is. */
+/**
+ * A figure from a sheet, a manual or a builder, in one of the forms such papers use. `hardTop`: its upper end is
+ * guarded as its lower one is.
+ */
 export type Given =
   | {
       form: 'range';

@@ -80,7 +80,8 @@ function fromTop(by: Exclude<SecondBy, { by: 'factor' }>, top: Target, widths: W
 }
 
 /**
- * Target of the second ring's end gap. First school: worked from the top ring where that was chosen; else its own larger factor, or where the chart has none
+ * Target of the second ring's end gap. First school: worked from the top ring where that was chosen; else its own
+ * larger factor, or where the chart has none
  * larger, the top ring's minimum + 2 thou. Second school: the top ring's own minimum, since no chart
  * figure is offered for a tighter one; a tighter one comes from a sheet, a manual or the builder.
  */

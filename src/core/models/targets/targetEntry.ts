@@ -6,7 +6,9 @@ import type { Allowance, Given, SecondBy, TargetChoices } from './papers';
 /**
  * What is wrong with the widths of the windows.
  *
- * @example widthFaults({ gapWindow: 90_000, gapLimit: 80_000, clearanceWindow: 1, clearanceLimit: 1 }) // { gapLimit: 'A limit lies inside its aim window: are they swapped?' }
+ * @example
+ *   widthFaults({ gapWindow: 90_000, gapLimit: 80_000, clearanceWindow: 1, clearanceLimit: 1 })
+ *   // { gapLimit: 'A limit lies inside its aim window: are they swapped?' }
  */
 export function widthFaults(
   widths: Pick<TargetChoices, 'gapWindow' | 'gapLimit' | 'clearanceWindow' | 'clearanceLimit'>,
@@ -21,7 +23,9 @@ export function widthFaults(
 /**
  * What is wrong with a figure of a sheet, a manual or the builder.
  *
- * @example givenFaults({ form: 'factors', least: 0.005, most: 0.004, hardTop: false, from: '' }) // { most: 'The upper factor is under the lower one: are they swapped?' }
+ * @example
+ *   givenFaults({ form: 'factors', least: 0.005, most: 0.004, hardTop: false, from: '' })
+ *   // { most: 'The upper factor is under the lower one: are they swapped?' }
  */
 export function givenFaults(given: Given): Faults {
   if (given.form === 'nominal')

@@ -36,11 +36,14 @@ const leanOf = ({ layout, bankAngle }: Engine, { bank }: Pick<Cylinder, 'bank'>)
   hasTwoBanks(layout) ? (bank === 'left' ? bankAngle / 2 : -bankAngle / 2) : 0;
 
 /**
- * How far the crank has to be turned from where it stands with its first throw at 0, the way it runs, until the throw of a cylinder is at the
+ * How far the crank has to be turned from where it stands with its first throw at 0, the way it runs, until the
+ * throw of a cylinder is at the
  * bottom; degrees from 0 to 360.
  *
  * @param at where that throw stands on the crank
- * @example bottomOf({ layout: 'inline', cylinders: 4, bankAngle: 0, rotation: 'clockwise', numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' } }, { bank: 'only' }, 0) // 180
+ * @example
+ *   bottomOf({ layout: 'inline', cylinders: 4, bankAngle: 0, rotation: 'clockwise', numbering: { scheme:
+ *   'sequence', start: 'front', firstBank: 'left' } }, { bank: 'only' }, 0) // 180
  */
 export function bottomOf(engine: Engine, cylinder: Pick<Cylinder, 'bank'>, at: number): number {
   const away = leanOf(engine, cylinder) + 180 - at;

@@ -20,7 +20,10 @@ export interface WalkChoices {
   fasteners: 'bolts' | 'studs' | 'screws';
   /** What closes the rings: a tapered sleeve, a band, a spring; or the barrel is lowered over the piston. */
   way: 'sleeve' | 'band' | 'spring' | 'barrel';
-  /** What bores are oiled with, what goes on bearings and pins, on threads, on rings and skirts, and what protects an engine that stands; empty where nobody says. */
+  /**
+   * What bores are oiled with, what goes on bearings and pins, on threads, on rings and skirts, and what protects an
+   * engine that stands; empty where nobody says.
+   */
   oils: { bore: string; bearings: string; threads: string; rings: string; standing: string };
   /** Whether the engine will stand for a while before it runs. */
   stands: boolean;

@@ -120,7 +120,10 @@ interface Gathered {
   offs: number[];
 }
 
-/** The spots of the grid in its order, then any other that was read, each with the readings of one round. One pass over them: this runs at every keystroke. */
+/**
+ * The spots of the grid in its order, then any other that was read, each with the readings of one round. One pass
+ * over them: this runs at every keystroke.
+ */
 function gathered(
   { passes, expansion, shop: beside }: BoreAsk,
   grid: Spot[],

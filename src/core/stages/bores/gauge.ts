@@ -68,7 +68,10 @@ export function makeUpsFor(kit: GaugeKit, { least, most }: { least: Nm; most: Nm
 /** A bore not read yet may be this far either side of its plan: 0.1 mm. From memory. */
 const ABOUT: Nm = 100_000;
 
-/** From the smallest to the largest bore a gauge is made up for: what was read, or about a bore that was asked for or planned; null where nothing says. */
+/**
+ * From the smallest to the largest bore a gauge is made up for: what was read, or about a bore that was asked for or
+ * planned; null where nothing says.
+ */
 export function spanFor(
   read: { smallest: Nm; largest: Nm }[],
   asked: Nm | null,

@@ -58,7 +58,9 @@ export const STARTING_BORES: BoreChoices = {
 /**
  * The spots of a grid in the order they are read.
  *
- * @example spotsOf({ depths: ['top'], directions: [90, 0], order: 'byDepth', ridge: false }) // [ { depth: 'top', angle: 90 }, { depth: 'top', angle: 0 } ]
+ * @example
+ *   spotsOf({ depths: ['top'], directions: [90, 0], order: 'byDepth', ridge: false })
+ *   // [ { depth: 'top', angle: 90 }, { depth: 'top', angle: 0 } ]
  */
 export function spotsOf({
   depths,

@@ -29,7 +29,10 @@ export interface Oval {
 
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 
-/** Directions that leave mean or oval known this much worse than one reading, as a variance, are too near each other to tell them: closer than about 20°. */
+/**
+ * Directions that leave mean or oval known this much worse than one reading, as a variance, are too near each other
+ * to tell them: closer than about 20°.
+ */
 const TOO_NEAR = 25;
 
 /** Directions count as one when this near, degrees. */
@@ -62,7 +65,9 @@ export const ovalAt = (
 /**
  * The oval through readings at one depth; null where fewer than three directions tell it, or they lie too near each other.
  *
- * @example fitOval([{ angle: 0, value: 100, own: 1 }, { angle: 90, value: 110, own: 1 }, { angle: 45, value: 105, own: 1 }])?.mean // 105
+ * @example
+ *   fitOval([{ angle: 0, value: 100, own: 1 }, { angle: 90, value: 110, own: 1 }, { angle: 45, value: 105, own: 1
+ *   }])?.mean // 105
  */
 export function fitOval(points: OvalPoint[]): Oval | null {
   if (distinct(points) < 3) return null;

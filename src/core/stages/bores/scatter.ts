@@ -4,7 +4,10 @@
  * So a figure is judged without what scatter would show by itself: √(figure² − the mean square of scatter's own).
  */
 
-/** Mean square of the range of 2, 3, … readings that scatter by 1: d₂² + d₃² of control charts (published tables, recalled; the tests draw them). */
+/**
+ * Mean square of the range of 2, 3, … readings that scatter by 1: d₂² + d₃² of control charts (published tables,
+ * recalled; the tests draw them).
+ */
 const RANGE = [2, 3.643, 5.008, 6.156, 7.131, 8.004];
 
 /** Mean of the largest of 1, 2, … squares of normal figures of variance 1 (numerically; the tests draw them). */
@@ -12,7 +15,10 @@ const LARGEST_SQUARE = [1, 1.6366, 2.1027, 2.4702, 2.7737, 3.0324, 3.2577];
 
 const nth = (table: readonly number[], n: number): number => table[Math.min(n, table.length - 1)] ?? 0;
 
-/** Mean square of largest less smallest of some readings of scatter `own`, and of the largest such of several depths where two directions were read at each. */
+/**
+ * Mean square of largest less smallest of some readings of scatter `own`, and of the largest such of several depths
+ * where two directions were read at each.
+ */
 export const rangeSquare = (readings: number, own: number): number => own ** 2 * nth(RANGE, readings - 2);
 export const pairSquare = (depths: number, own: number): number => 2 * own ** 2 * nth(LARGEST_SQUARE, depths - 1);
 

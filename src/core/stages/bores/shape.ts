@@ -270,7 +270,9 @@ function leanOf(depths: DepthShape[]): BoreShape['lean'] {
  * The shape of a bore from its spots; null while there is none in ring travel.
  *
  * @param spots each spot once, values at 20 °C, in any order
- * @example shapeOf([{ depth: 'top', angle: 90, value: 100_010_000, own: 0 }, { depth: 'bottom', angle: 90, value: 100_000_000, own: 0 }])?.taper.thrust?.value // 10000
+ * @example
+ *   shapeOf([{ depth: 'top', angle: 90, value: 100_010_000, own: 0 }, { depth: 'bottom', angle: 90, value:
+ *   100_000_000, own: 0 }])?.taper.thrust?.value // 10000
  */
 export function shapeOf(spots: MeasuredSpot[]): BoreShape | null {
   const byDepth = ORDER.flatMap((depth) => {

@@ -38,7 +38,9 @@ export interface Supplied {
 /**
  * What was supplied of one number.
  *
- * @example suppliedOf({ by: '', ordered: null, sizes: [{ number: 'L1', size: 100_000_000 }] }, 'L1', true, null).reported // 100000000
+ * @example
+ *   suppliedOf({ by: '', ordered: null, sizes: [{ number: 'L1', size: 100_000_000 }] }, 'L1', true, null).reported
+ *   // 100000000
  */
 export function suppliedOf(
   { by, ordered, sizes }: Supply,

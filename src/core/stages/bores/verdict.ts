@@ -131,7 +131,8 @@ function sizeGrade(name: string, known: Known, limit: Nm | null, end: 'least' | 
  * @param complete whether every spot of the grid is read; before that only what is proven bad is said
  * @param sizes null where its size is not judged
  * @param sold false where no oversize that is sold cleans it
- * @example boreVerdict(null, judgement.choices.bores.limits.honed, false, true, judgement.choices.deciding).state // 'to do'
+ * @example
+ *   boreVerdict(null, judgement.choices.bores.limits.honed, false, true, judgement.choices.deciding).state // 'to do'
  */
 export function boreVerdict(
   shape: BoreShape | null,

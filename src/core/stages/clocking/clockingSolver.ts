@@ -67,7 +67,9 @@ export type Solved = { ok: true; joints: Joints; reached: Reached } | { ok: fals
 /**
  * The ask that the rules in force make of one crown.
  *
- * @example solveAskOf({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, judgement.choices.clocking.rules, cylinder.clocking.round, ['top']).step // 1
+ * @example
+ *   solveAskOf({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 },
+ *   judgement.choices.clocking.rules, cylinder.clocking.round, ['top']).step // 1
  */
 export function solveAskOf(now: Joints, rules: Rules, round: Surroundings, held: readonly Joint[], step = 1): SolveAsk {
   const least = RULES.flatMap((rule): LeastApart[] =>

@@ -10,7 +10,8 @@ export const MOST_KEPT_FREE = 8;
  * What is wrong with a pocket, nm.
  *
  * @param bore null while it is not known
- * @example pocketFaults({ valve: 'intake', at: 90, out: 20_000_000, across: 0 }, null) // { across: 'Enter its diameter.' }
+ * @example
+ *   pocketFaults({ valve: 'intake', at: 90, out: 20_000_000, across: 0 }, null) // { across: 'Enter its diameter.' }
  */
 export const pocketFaults = ({ out, across }: Pocket, bore: Nm | null): Faults =>
   faultsAmong({

@@ -179,7 +179,10 @@ function breachesOf(joints: Joints, rules: Rules, free: KeptFree[]): Breach[] {
 
 const keyOf = ({ rule: id, joints, free }: Breach): string => `${id}/${joints.join()}/${free?.words ?? ''}`;
 
-/** The least turn of one joint of a breach that ends it and begins no other: one that leaves that joint in no breach at all, where there is one. */
+/**
+ * The least turn of one joint of a breach that ends it and begins no other: one that leaves that joint in no breach
+ * at all, where there is one.
+ */
 function cureOf(breach: Breach, all: Breach[], joints: Joints, rules: Rules, free: KeptFree[]): Cure | null {
   const before = new Set(all.map(keyOf));
   const key = keyOf(breach);
@@ -241,7 +244,10 @@ function passOf(id: RuleId, joints: Joints, free: KeptFree[]): RuleResult | null
  *
  * @param placed joints that stand where the school, or the maker's sheet, puts them: a place that the school means
  *   is told, and breaks no rule
- * @example checkJoints({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, judgement.choices.clocking.rules, cylinder.clocking.round).map((r) => r.verdict) // [ 'pass', 'pass', 'pass', 'pass', 'pass', 'pass', 'pass' ]
+ * @example
+ *   checkJoints({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 },
+ *   judgement.choices.clocking.rules, cylinder.clocking.round).map((r) => r.verdict)
+ *   // [ 'pass', 'pass', 'pass', 'pass', 'pass', 'pass', 'pass' ]
  */
 export function checkJoints(
   joints: Joints,

@@ -125,7 +125,9 @@ function drawn({ school, settings, sheet }: SchoolChoices, bore: Nm | null, high
  *
  * @param at its bank, its bore in nm (null while not known) and its high side in degrees (null where it is upright)
  * @returns degrees clockwise from the front, 0 ≤ a < 360; or why there is no plan
- * @example jointsOf(judgement.choices.clocking, { bank: 'left', bore: null, high: null }) // { top: 315, second: 135, upperRail: 225, expander: 135, lowerRail: 45 }
+ * @example
+ *   jointsOf(judgement.choices.clocking, { bank: 'left', bore: null, high: null })
+ *   // { top: 315, second: 135, upperRail: 225, expander: 135, lowerRail: 45 }
  */
 export function jointsOf(
   choices: SchoolChoices,

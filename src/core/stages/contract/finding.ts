@@ -26,7 +26,9 @@ const ORDER: Record<Severity, number> = { stop: 0, mend: 1, note: 2 };
 /**
  * Worst first, and otherwise in the order they came.
  *
- * @example worstFirst([about('note', 'job', null, []), about('stop', 'rings', '1', [])]).map((f) => f.severity) // [ 'stop', 'note' ]
+ * @example
+ *   worstFirst([about('note', 'job', null, []), about('stop', 'rings', '1', [])]).map((f) => f.severity)
+ *   // [ 'stop', 'note' ]
  */
 export const worstFirst = <F extends Finding>(findings: readonly F[]): F[] =>
   findings.toSorted((a, b) => ORDER[a.severity] - ORDER[b.severity]);

@@ -10,7 +10,9 @@ interface Labelled {
 /**
  * A place as a word of an address, by the label of its cylinder.
  *
- * @example placeText({ cylinder: 'L1', subject: 'bore', spot: { depth: 'top', angle: 90 } }, [{ id: 'L1', label: '1' }]) // '1.bore.top.90'
+ * @example
+ *   placeText({ cylinder: 'L1', subject: 'bore', spot: { depth: 'top', angle: 90 } }, [{ id: 'L1', label: '1' }])
+ *   // '1.bore.top.90'
  */
 export function placeText({ cylinder, subject, spot }: At, cylinders: readonly Labelled[]): string {
   const label = cylinders.find((c) => c.id === cylinder)?.label ?? cylinder;

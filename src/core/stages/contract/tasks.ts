@@ -24,7 +24,9 @@ export const sameAt = (a: At, b: At): boolean =>
  * The first task after the given one that is not done, coming round to the start; null when all are.
  * The given one itself comes last, so that a short ring does not hold up the route when it is left.
  *
- * @example nextTask([{ cylinder: '1', subject: 'top', spot: null, done: true }, { cylinder: '2', subject: 'top', spot: null, done: false }], null)?.cylinder // '2'
+ * @example
+ *   nextTask([{ cylinder: '1', subject: 'top', spot: null, done: true }, { cylinder: '2', subject: 'top', spot:
+ *   null, done: false }], null)?.cylinder // '2'
  */
 export function nextTask<S extends string>(tasks: readonly Task<S>[], after: At<S> | null): Task<S> | null {
   const at = after ? tasks.findIndex((t) => sameAt(t, after)) : -1;

@@ -8,7 +8,9 @@ import { KIND_WORDS } from './words';
 /**
  * What is wrong with limits: a most that is not over the least, a most or an aim that stands alone, an aim outside.
  *
- * @example limitsFaults('Mains', { least: 50_000, aim: null, most: 40_000, source: '' }) // { most: 'Mains: the most must be over the least.' }
+ * @example
+ *   limitsFaults('Mains', { least: 50_000, aim: null, most: 40_000, source: '' })
+ *   // { most: 'Mains: the most must be over the least.' }
  */
 export function limitsFaults(of: string, { least, most, aim }: GivenLimits): Faults {
   const isAlone = least === null && (most !== null || aim !== null);
@@ -35,7 +37,9 @@ const otherFaults = ({ words, limits }: OtherClearance, i: number): [string, str
 /**
  * What is wrong with what is chosen of the bottom end.
  *
- * @example journalFaults({ ...judgement.choices.journals, others: [{ id: 'X1', words: '', limits: { least: null, aim: null, most: null, source: '' } }] }) // { 'others.0.words': 'Enter a name for the clearance.' }
+ * @example
+ *   journalFaults({ ...judgement.choices.journals, others: [{ id: 'X1', words: '', limits: { least: null, aim:
+ *   null, most: null, source: '' } }] }) // { 'others.0.words': 'Enter a name for the clearance.' }
  */
 export const journalFaults = ({ bearings, endPlay, side, smallEnd, others }: JournalChoices): Faults => ({
   ...kindFaults('main', bearings.main),
@@ -49,7 +53,8 @@ export const journalFaults = ({ bearings, endPlay, side, smallEnd, others }: Jou
 /**
  * Limits with one end of the aim moved, the other where it was, else at the limit; without an aim for null.
  *
- * @example withAim({ least: 40_000, aim: null, most: 60_000, source: '' }, { from: 45_000 }).aim // { from: 45000, to: 60000 }
+ * @example
+ *   withAim({ least: 40_000, aim: null, most: 60_000, source: '' }, { from: 45_000 }).aim // { from: 45000, to: 60000 }
  */
 export function withAim(limits: GivenLimits, end: { from: Nm | null } | { to: Nm | null }): GivenLimits {
   const { least, aim, most } = limits;

@@ -114,7 +114,9 @@ function planOf(fitted: Fitted[]): ShellPlan {
 /**
  * Each journal by itself: the pair that brings it nearest the aim; in bounds before loose, loose before tight.
  *
- * @example nearestShells([{ id: 'm1', standard: 28_000, least: 30_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives: 12_700 }], { aim: 45_000, most: 60_000, apart: 12_700, prefer: 'even' }).fitted[0]?.clearance // 40700
+ * @example
+ *   nearestShells([{ id: 'm1', standard: 28_000, least: 30_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives:
+ *   12_700 }], { aim: 45_000, most: 60_000, apart: 12_700, prefer: 'even' }).fitted[0]?.clearance // 40700
  */
 export const nearestShells = (
   journals: readonly ShellJournal[],
@@ -226,7 +228,9 @@ function fewestWithin(
  * round, as preferred. Exact. Null without a journal
  * or a grade.
  *
- * @example fewestShells([{ id: 'm1', standard: 28_000, least: 30_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives: 12_700 }], { aim: 45_000, most: 60_000, apart: 12_700, prefer: 'even' })?.grades // ['+']
+ * @example
+ *   fewestShells([{ id: 'm1', standard: 28_000, least: 30_000 }], [{ id: 'std', gives: 0 }, { id: '+', gives:
+ *   12_700 }], { aim: 45_000, most: 60_000, apart: 12_700, prefer: 'even' })?.grades // ['+']
  */
 export const fewestShells = (
   journals: readonly ShellJournal[],
@@ -245,7 +249,9 @@ export interface ShellKind {
  * Mains and rods together, no main looser than any rod: oil that leaves at the mains never reaches the rods. By the same
  * order of aims, each counted over both. Null where no shells can do it.
  *
- * @example shellsInOrder({ journals: [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }, { journals: [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }) // null
+ * @example
+ *   shellsInOrder({ journals: [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }, { journals:
+ *   [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }) // null
  */
 export function shellsInOrder(mains: ShellKind, rods: ShellKind): { mains: ShellPlan; rods: ShellPlan } | null {
   const steps = new Set(

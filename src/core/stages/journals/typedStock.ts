@@ -129,7 +129,9 @@ function gradeFaults(grade: TypedGrade, kind: BearingKind, units: Units): Faults
 /**
  * What is wrong with the shells as they are typed, by kind, grade and field.
  *
- * @example Object.keys(stockFaults({ ...typedStock(judgement.choices.shells.stock, 'metric'), rod: [{ id: 'a', name: 'A', gives: 'x', coat: '', under: '', price: '', drawer: '' }] }, 'metric')) // [ 'rod.a.gives' ]
+ * @example
+ *   Object.keys(stockFaults({ ...typedStock(judgement.choices.shells.stock, 'metric'), rod: [{ id: 'a', name: 'A',
+ *   gives: 'x', coat: '', under: '', price: '', drawer: '' }] }, 'metric')) // [ 'rod.a.gives' ]
  */
 export const stockFaults = (typed: TypedStock, units: Units): Faults =>
   Object.fromEntries(

@@ -57,7 +57,10 @@ export interface JudgedJournal extends Answer {
   sizeClass: string | null;
   outOfRound: Nm | null;
   taper: Nm | null;
-  /** `out` where it is out of round or tapered by more than it may be, or its size is past its limits; `part read` where limits are given, and not all places are read. */
+  /**
+   * `out` where it is out of round or tapered by more than it may be, or its size is past its limits; `part read`
+   * where limits are given, and not all places are read.
+   */
   state: 'to do' | 'part read' | 'within' | 'out';
   disagreements: readonly Disagreeing[];
 }

@@ -84,7 +84,10 @@ export interface ClearanceAsk {
 /** A bore so far under what it is to become is still to be machined: more than honing leaves. 0.1 mm, from memory. */
 const TO_COME_OFF: Nm = 100_000;
 
-/** The clearance by what was said of bore or piston, or by what the bore is to become where it is too small for its piston yet; null where it is known. */
+/**
+ * The clearance by what was said of bore or piston, or by what the bore is to become where it is too small for its
+ * piston yet; null where it is known.
+ */
 function unmeasured({ bore, piston, reported, finished, target, strictness }: ClearanceAsk): {
   reported: JudgedClearance['reported'];
   working: Message[];
@@ -109,7 +112,10 @@ function unmeasured({ bore, piston, reported, finished, target, strictness }: Cl
 /**
  * The clearance of a piston in a bore, nm at 20 °C, with U, its verdict, and the strip of plastic gauging thread or feeler beside it.
  *
- * @example judgeClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, reported: { bore: null, piston: null }, finished: null, target: cylinder.targets.clearance, strips: [], strictness: judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
+ * @example
+ *   judgeClearance({ cylinder: cylinder.id, bore: cylinder.bore, piston: cylinder.piston, reported: { bore: null,
+ *   piston: null }, finished: null, target: cylinder.targets.clearance, strips: [], strictness:
+ *   judgement.choices.deciding, accepted: new Map() }).state // 'not proven'
  */
 export function judgeClearance(ask: ClearanceAsk): JudgedClearance {
   const { cylinder, bore, piston, target, strips, strictness, accepted } = ask;

@@ -30,7 +30,10 @@ export type PairingResult =
 const limitOf = ({ least, zeroed }: PairingBore, piston: string): Nm | null =>
   zeroed?.piston === piston ? zeroed.least : least;
 
-/** The allowed pairs' deviations, made positive; null forbids. `held` are pistons that stay where they are; only a locked pair may be tight then. */
+/**
+ * The allowed pairs' deviations, made positive; null forbids. `held` are pistons that stay where they are; only a
+ * locked pair may be tight then.
+ */
 function deviationsOf(ask: PairingAsk, held: ReadonlySet<string>): Costs {
   const pistonIn = new Map(ask.now.map((p) => [p.cylinder, p.piston]));
   const locked = new Set(ask.locked);
@@ -73,7 +76,9 @@ function best(ask: PairingAsk, held: ReadonlySet<string>): Pair[] | null {
 /**
  * The rounds in which pistons move from one pairing to another, as cylinders.
  *
- * @example roundsOf([{ cylinder: '1', piston: '1' }, { cylinder: '2', piston: '2' }], [{ cylinder: '1', piston: '2' }, { cylinder: '2', piston: '1' }]) // [ [ '1', '2' ] ]
+ * @example
+ *   roundsOf([{ cylinder: '1', piston: '1' }, { cylinder: '2', piston: '2' }], [{ cylinder: '1', piston: '2' }, {
+ *   cylinder: '2', piston: '1' }]) // [ [ '1', '2' ] ]
  */
 export function roundsOf(before: readonly Pair[], after: Pair[]): string[][] {
   const nowAt = new Map(after.map((p) => [p.piston, p.cylinder]));

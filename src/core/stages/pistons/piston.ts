@@ -56,7 +56,9 @@ const PIN_STATES: Record<Side, PinState> = {
  * Clearance of a pin in its bore against what it should be: too tight, it seizes, so that side is guarded; too loose, it
  * knocks, and is judged by what it reads.
  *
- * @example pinState(5_000, { standard: 250, freedom: Infinity }, { least: 3_000, most: 8_000 }, judgement.choices.deciding) // 'in window'
+ * @example
+ *   pinState(5_000, { standard: 250, freedom: Infinity }, { least: 3_000, most: 8_000 },
+ *   judgement.choices.deciding) // 'in window'
  */
 export function pinState(
   clearance: Nm,
@@ -80,7 +82,10 @@ export interface StripCheck {
   working: Message[];
 }
 
-/** A strip read beside a piston against the clearance worked out, nm: whether they agree. The strip reads less: common practice, no source. */
+/**
+ * A strip read beside a piston against the clearance worked out, nm: whether they agree. The strip reads less: common
+ * practice, no source.
+ */
 export function stripCheck(read: Nm, clearance: Nm): StripCheck {
   const expected = clearance - STRIP_UNDER;
   return {

@@ -63,7 +63,10 @@ export interface Standing {
 /**
  * How a pairing stands against what is wanted. Pairs whose bore or piston is not among those asked are left out.
  *
- * @example standingOf({ bores: [{ cylinder: '1', bore: 100_100_000, wanted: 100_000, least: 80_000 }], pistons: [{ piston: '1', size: 100_000_000, own: { standard: 0, freedom: Infinity } }], now: [], locked: [], marked: [], gain: 0, neverTight: false }, [{ cylinder: '1', piston: '1' }]).worst // 0
+ * @example
+ *   standingOf({ bores: [{ cylinder: '1', bore: 100_100_000, wanted: 100_000, least: 80_000 }], pistons: [{ piston:
+ *   '1', size: 100_000_000, own: { standard: 0, freedom: Infinity } }], now: [], locked: [], marked: [], gain: 0,
+ *   neverTight: false }, [{ cylinder: '1', piston: '1' }]).worst // 0
  */
 export function standingOf(ask: PairingAsk, pairs: Pair[]): Standing {
   const bores = new Map(ask.bores.map((b) => [b.cylinder, b]));

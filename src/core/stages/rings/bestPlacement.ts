@@ -4,7 +4,8 @@
  *
  * First as few rings as possible are over their limit, then by as little as possible. After that, as chosen: the least
  * metal to file; or the least spread of the gaps once the short ones are filed to their window's edge, then the least
- * metal. At the end as few rings as possible move, and none for less than the readings can tell apart. Exact for any number of cylinders: costs are whole tenths of a
+ * metal. At the end as few rings as possible move, and none for less than the readings can tell apart. Exact for any
+ * number of cylinders: costs are whole tenths of a
  * micrometre, weighted so that no sum of a later aim outweighs one step of an earlier.
  */
 import type { Nm } from '../../foundation/quantity/length';
@@ -123,7 +124,8 @@ function cyclesOf(now: readonly Placed[], best: readonly Placed[]): Set<string>[
 
 /**
  * Whether the readings can tell one standing from a better: a ring over its limit comes to lie under it by a move that
- * is more than its own doubt, or there is less over, or less to file, or the gaps lie nearer together, by more than the doubt of those that move.
+ * is more than its own doubt, or there is less over, or less to file, or the gaps lie nearer together, by more than
+ * the doubt of those that move.
  */
 function canTell(
   worse: PlacingStanding,

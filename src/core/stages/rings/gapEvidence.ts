@@ -200,7 +200,10 @@ interface Group {
   evidence: [Evidence, ...Evidence[]];
 }
 
-/** Readings by the place whose gap they tell: all that can be brought to the smallest measured place in one, each other depth for itself. */
+/**
+ * Readings by the place whose gap they tell: all that can be brought to the smallest measured place in one, each
+ * other depth for itself.
+ */
 function groupsOf(ask: Ask): Group[] {
   const here = ask.bores.get(ask.home);
   const to = here ? smallestGirth(here.girths) : null;

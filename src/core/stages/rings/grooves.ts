@@ -127,7 +127,10 @@ function judgedFigure<S extends string>(asked: AskedFigure<S>, ask: GrooveAsk): 
   };
 }
 
-/** How rings sit in the grooves of one piston: as read there, else as read of the piston that stands for all, else from the sizes of the set. */
+/**
+ * How rings sit in the grooves of one piston: as read there, else as read of the piston that stands for all, else
+ * from the sizes of the set.
+ */
 export function judgedGrooves(ask: GrooveAsk): JudgedGrooves {
   const { set, passes, strictness } = ask;
   return {

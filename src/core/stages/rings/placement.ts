@@ -101,7 +101,9 @@ export function placedIn(bore: PlacingBore, ring: PlacingRing, from: PlacingBore
 /**
  * How a placing stands. Pairs whose bore or ring is not among those asked are left out.
  *
- * @example placingStanding({ bores: [], rings: [], sure: 0.95 }, []) // { placed: [], over: 0, filing: 0, weighed: 0, spread: 0 }
+ * @example
+ *   placingStanding({ bores: [], rings: [], sure: 0.95 }, [])
+ *   // { placed: [], over: 0, filing: 0, weighed: 0, spread: 0 }
  */
 export function placingStanding(
   { bores, rings, sure }: Pick<PlacingAsk, 'bores' | 'rings' | 'sure'>,

@@ -52,7 +52,8 @@ export interface ToComeOff {
 }
 
 /**
- * How much has to come off a short gap, or null when nothing has to, or it is not known whether it does. Where only a minimum is asked, the middle and
+ * How much has to come off a short gap, or null when nothing has to, or it is not known whether it does. Where only
+ * a minimum is asked, the middle and
  * the most are that minimum.
  *
  * @param value the figure that counts, nm

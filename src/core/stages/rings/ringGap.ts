@@ -78,7 +78,10 @@ export interface JudgedRing extends Answer {
   unprepared: string[];
   /** That its gap grew with no cut logged, which nobody answered and no second reading stands by; null where it did not. */
   growth: RingGrowth | null;
-  /** Whether the reading that counts may have been made before the ring was filed: it is short by that one alone, and to be read there again. */
+  /**
+   * Whether the reading that counts may have been made before the ring was filed: it is short by that one alone, and
+   * to be read there again.
+   */
   isUndated: boolean;
   /** Readings before which it is taken as filed with no cut logged. */
   unlogged: string[];
@@ -269,7 +272,10 @@ const UNREAD = {
   done: false,
 } as const;
 
-/** The gap that grew with no cut logged, where it is to be asked about: of a ring that is short whatever the answer nothing is asked, it is filed on. */
+/**
+ * The gap that grew with no cut logged, where it is to be asked about: of a ring that is short whatever the answer
+ * nothing is asked, it is filed on.
+ */
 function growthOf(
   grown: Growth | null,
   state: GapState,

@@ -29,7 +29,10 @@ interface Point {
   freedom: number;
 }
 
-/** How much of an oval's amplitude is left in the plain mean of some directions, 0 to 1: 0 for two at right angles, 1 for one alone (identity). */
+/**
+ * How much of an oval's amplitude is left in the plain mean of some directions, 0 to 1: 0 for two at right angles, 1
+ * for one alone (identity).
+ */
 function ovalLeft(points: readonly Point[]): number {
   const sum = (of: (doubled: number) => number): number =>
     points.reduce((total, { angle }) => total + of((angle * Math.PI) / 90), 0);

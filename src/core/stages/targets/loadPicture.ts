@@ -25,7 +25,10 @@ export interface LoadPicture {
   points: (GapAt & { cell: ChartCell; lifted: boolean })[];
   /** The curves of the schools that the chart is not of. */
   others: { name: string; curve: GapAt[] }[];
-  /** The cold gap that just closes at the temperatures of a load, in the case that decides, how far they leave it open (k = 2), and in a wall that is not warm yet. */
+  /**
+   * The cold gap that just closes at the temperatures of a load, in the case that decides, how far they leave it open
+   * (k = 2), and in a wall that is not warm yet.
+   */
   bound: (GapAt & { low: Nm; high: Nm; coldWall: Nm })[];
   /** Loads that the engine lies between, one standard deviation of the load either way; null while it is not known. */
   band: [number, number] | null;
@@ -53,7 +56,9 @@ export const curveOf = (chart: Chart, column: string, figure: ChartFigure): Curv
  * The picture of one ring's curve on a bore; null for a chart of steps, or a piston that is not said or not in it.
  *
  * @param assumed what the heat model takes of the engine
- * @example loadPicture(judgement.targetSettings, 100_000_000, 'top', { surface: null, cooling: 'water', choices: judgement.choices.heat, metals: { top: 'steel', second: 'greyIron' } }) // null
+ * @example
+ *   loadPicture(judgement.targetSettings, 100_000_000, 'top', { surface: null, cooling: 'water', choices:
+ *   judgement.choices.heat, metals: { top: 'steel', second: 'greyIron' } }) // null
  */
 export function loadPicture(
   settings: TargetSettings | null,

@@ -29,7 +29,9 @@ const isDoubtful = (value: MilliNm, before: MilliNm): boolean => value > TIMES *
  * What was typed: to keep turning, or to start and to keep turning with a slash between. Never throws.
  *
  * @param before what it took last; null where it was not turned yet
- * @example parseTurning('34/28', null, 'metric') // { kind: 'understood', value: { value: 28000, starts: 34000 }, says: '34 N·m to start, 28 N·m (20.7 lb·ft) to keep turning' }
+ * @example
+ *   parseTurning('34/28', null, 'metric')
+ *   // { kind: 'understood', value: { value: 28000, starts: 34000 }, says: '34 N·m to start, 28 N·m (20.7 lb·ft) to keep turning' }
  */
 export function parseTurning(text: string, before: MilliNm | null, units: Units): BenchFigure<Turning> {
   const [first = '', second] = text.split('/');

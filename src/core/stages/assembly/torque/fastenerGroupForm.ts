@@ -17,7 +17,10 @@ const isOrder = (order: number[], count: number): boolean =>
 /**
  * What is wrong with a group.
  *
- * @example groupFaults({ id: 'g', words: 'Caps', on: 'engine', count: 2, lubricant: '', source: '', steps: [60_000], angle: null, stretch: null, order: null, measured: false }) // { lubricant: 'Enter the lubricant that the figure is given for.' }
+ * @example
+ *   groupFaults({ id: 'g', words: 'Caps', on: 'engine', count: 2, lubricant: '', source: '', steps: [60_000],
+ *   angle: null, stretch: null, order: null, measured: false })
+ *   // { lubricant: 'Enter the lubricant that the figure is given for.' }
  */
 export function groupFaults({ words, count, lubricant, steps, angle, stretch, order }: FastenerGroup): Faults {
   const isLess = steps.some((step, i) => step <= (steps[i - 1] ?? 0));
@@ -58,7 +61,9 @@ export interface TypedGroup {
 /**
  * A group as a form shows it, in the shop's units.
  *
- * @example typedGroup({ id: 'g', words: 'Caps', on: 'engine', count: 2, lubricant: 'oil', source: '', steps: [60_000], angle: null, stretch: null, order: null, measured: false }, 'metric').steps // '60'
+ * @example
+ *   typedGroup({ id: 'g', words: 'Caps', on: 'engine', count: 2, lubricant: 'oil', source: '', steps: [60_000],
+ *   angle: null, stretch: null, order: null, measured: false }, 'metric').steps // '60'
  */
 export function typedGroup(group: FastenerGroup, units: Units): TypedGroup {
   const bare = (text: string): string => text.replace(/ .*$/, '');
@@ -114,7 +119,10 @@ function parseDegrees(text: string): number | null | string {
 /**
  * The group that was typed, and what is wrong with it, by field.
  *
- * @example groupFaults(parseGroup({ units: 'metric', words: 'Caps', on: 'engine', count: '2', lubricant: 'oil', source: '', steps: '60 30', angle: '', stretch: '', order: '', measured: false, state: 'new', used: '' }, { id: 'g', count: 1 }).group) // { steps: 'Each step must be more than the one before.' }
+ * @example
+ *   groupFaults(parseGroup({ units: 'metric', words: 'Caps', on: 'engine', count: '2', lubricant: 'oil', source:
+ *   '', steps: '60 30', angle: '', stretch: '', order: '', measured: false, state: 'new', used: '' }, { id: 'g',
+ *   count: 1 }).group) // { steps: 'Each step must be more than the one before.' }
  */
 export function parseGroup(typed: TypedGroup, before: FastenerGroup): { group: FastenerGroup; faults: Faults } {
   const { units } = typed;

@@ -96,7 +96,9 @@ function longestAfter(add: MilliNm, length: Nm, { rate, doubt, between, gauge }:
  *
  * @param last what the bolt was last read at
  * @param step what the wrench is set by
- * @example addFor({ torque: 60_000, length: 110_000 }, { from: 127_000, to: 140_000 }, rateOf([[{ torque: 40_000, length: 80_000 }, { torque: 50_000, length: 120_000 }]]), 500) // 4500
+ * @example
+ *   addFor({ torque: 60_000, length: 110_000 }, { from: 127_000, to: 140_000 }, rateOf([[{ torque: 40_000, length:
+ *   80_000 }, { torque: 50_000, length: 120_000 }]]), 500) // 4500
  */
 export function addFor(
   { torque, length }: StretchAt,
