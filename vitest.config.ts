@@ -16,7 +16,7 @@ const STORE = [
   'audit',
 ].map((name) => `src/store/${name}.test.ts`);
 /** Tests that put something else in a module's or a global's place: these get modules of their own. */
-const ALONE = ['src/core/judge/registry.test.ts', 'src/ui/openBuild/outbox.test.ts'];
+const ALONE = ['src/core/judge/registry.test.ts', 'src/server/answering.test.ts', 'src/ui/openBuild/outbox.test.ts'];
 
 const path = (of: string): string => fileURLToPath(new URL(of, import.meta.url));
 

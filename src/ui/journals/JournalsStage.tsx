@@ -7,10 +7,9 @@ import type { JudgedBearing } from '@/core/stages/journals/types';
 import type { JournalSubject } from '@/core/stages/journals/tasks';
 import { taskLabel } from '@/core/judge/labels';
 import { placeAt } from '@/core/judge/judgement';
-import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
+import { useJudgement, useMoving } from '../openBuild/contexts';
 import { ReadingLine } from '../line/ReadingLine';
 import { useView } from '../shared/address';
-import { Button } from '../shared/Button';
 import { onDemand } from '../shared/onDemand';
 import { Views } from '../shared/Views';
 import { Frame } from '../stages/Frame';
@@ -23,6 +22,7 @@ const EndPlayTable = onDemand(() => import('./EndPlayTable').then((m) => m.EndPl
 const ShellsView = onDemand(() => import('./ShellsView').then((m) => m.ShellsView));
 const EndPlay = onDemand(() => import('./EndPlay').then((m) => m.EndPlay));
 const Inspection = onDemand(() => import('./Inspection').then((m) => m.Inspection));
+const NotCovered = onDemand(() => import('./NotCovered').then((m) => m.NotCovered));
 const LimitsForm = onDemand(() => import('./LimitsForm').then((m) => m.LimitsForm));
 
 const HEADINGS: Partial<Record<(typeof JOURNAL_VIEWS)[number], string>> = {
@@ -100,37 +100,6 @@ export function JournalsStage() {
           />
         </div>
       }
-    />
-  );
-}
-
-/** A job that leaves the bottom end to others: it can take it on here. */
-function NotCovered() {
-  const { job } = useJudgement();
-  const { choose } = useLogging();
-  return (
-    <Frame
-      main={
-        <div className="max-w-prose">
-          <h1>Journals</h1>
-          <p className="mt-3 text-lg">
-            The bearings of crank and rods: clearances, end play, side clearance, and which half shells cure them.
-          </p>
-          {job ? (
-            <>
-              <p className="mt-2 text-soft">This job does not cover them. What it covers stands on its job card.</p>
-              <p className="mt-3">
-                <Button kind="strong" onClick={() => choose('job', { ...job, also: [...job.also, 'journals'] })}>
-                  Cover the bottom end too
-                </Button>
-              </p>
-            </>
-          ) : (
-            <p className="mt-2 text-soft">First the job card: it says what engine it is.</p>
-          )}
-        </div>
-      }
-      aside={null}
     />
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 
 import type { KeyboardEvent, RefObject } from 'react';
-import { EACH, isEach } from '@/core/foundation/quantity/gaugeSetting';
 import { type JudgedPlace, type Judgement, outcomeAt, placeAt } from '@/core/judge/judgement';
 import type { ParsedReading, Meaning } from '@/core/foundation/quantity/readingField';
 import { bothText, meantText, offText, type LengthStyle } from '@/core/foundation/quantity/format';
@@ -9,9 +8,9 @@ import type { RingGrowth } from '@/core/stages/rings/ringGap';
 import type { At } from '@/core/stages/contract/tasks';
 import type { Subject } from '@/core/judge/registry';
 import { SUBJECTS } from '@/core/judge/stageTables';
-import { countWords } from '@/core/foundation/uncertainty/instrument';
-import { useToolInHand, useWords } from '../openBuild/contexts';
+import { useWords } from '../openBuild/contexts';
 import { Key } from '../shared/Button';
+import { onDemand } from '../shared/onDemand';
 import { StateMark } from '../shared/StateMark';
 import { focusIn } from './useClearOf';
 
@@ -31,107 +30,57 @@ interface Props {
   idle: React.ReactNode;
 }
 
+/** Told rarely: of gauges and of cuts. */
+const SettingBack = onDemand(() => import('./ReadBackDone').then((m) => m.SettingBack));
+const CutBack = onDemand(() => import('./ReadBackDone').then((m) => m.CutBack));
+
 /** What the entry was understood as, and what it would mean, before Enter. */
 export function ReadBack({ heard, at, leads, preview, place, options, growth, onPick, onBack, idle }: Props) {
-  const { length, units } = useWords();
-  const { filer } = useToolInHand();
   const { style } = SUBJECTS[at.subject];
-  if (heard.kind === 'empty') return <div>{idle}</div>;
-  if (heard.kind === 'refused')
-    return (
-      <p id="line-help">
-        <b className="text-over">{heard.why}</b>
-        <br />
-        <span className="text-soft">Accepted: {heard.accepted}.</span>
-      </p>
-    );
-  if (heard.kind === 'setting')
-    return (
-      <p>
-        <b className="figures">
-          {isEach(heard.value)
-            ? `Gauge set to ${EACH[heard.value].set}`
-            : heard.value === 'here'
-              ? 'Gauge zeroed here'
-              : bothText(heard.value, 'size', units)}
-        </b>
-        <br />
-        {isEach(heard.value)
-          ? `The micrometer at ${EACH[heard.value].set}: the dial shows ${EACH[heard.value].dial}.`
-          : heard.value === 'here'
-            ? 'No size yet: the dial counts from this spot. Sized later, by the micrometer: here, and what that reads.'
-            : heard.sizes !== null
-              ? 'The size of the zero: all that was read from it gets its size.'
-              : heard.read
-                ? 'Gauge zeroed in the bore here and read in the micrometer: logged for this spot, and the dial counts from it.'
-                : 'Bore gauge set to this: dial readings like +6 count from it.'}{' '}
-        <Key>Enter</Key>
-      </p>
-    );
-  if (heard.kind === 'cut' && heard.count === null && growth)
-    return (
-      <p>
-        <b>Filed before the last reading</b>
-        <br />
-        <span className="text-base text-soft">
-          {length(growth.before, style)} before, {length(growth.now, style)} now. For a cut made now, type its turns:
-          c6.
-        </span>{' '}
-        <Key>Enter</Key>
-      </p>
-    );
-  if (heard.kind === 'cut')
-    return (
-      <p>
-        <b>
-          {heard.count === null
-            ? 'A cut'
-            : `A cut of ${heard.count} ${filer ? countWords(filer, heard.count) : heard.count === 1 ? 'turn' : 'turns'}`}
-        </b>
-        <br />
-        <span className="text-base text-soft">
-          {filer ? filer.name : 'No filer named'}. Then deburr, square, read.
-        </span>{' '}
-        <Key>Enter</Key>
-      </p>
-    );
-  if (heard.kind === 'question') {
-    const move = (event: KeyboardEvent<HTMLDivElement>): void => {
-      if (event.key === 'Escape') {
-        event.preventDefault();
-        return onBack();
-      }
-      const step =
-        event.key === 'ArrowRight' || event.key === 'ArrowDown'
-          ? 1
-          : event.key === 'ArrowLeft' || event.key === 'ArrowUp'
-            ? -1
-            : 0;
-      if (step === 0) return;
-      event.preventDefault();
-      const buttons = [...event.currentTarget.querySelectorAll('button')];
-      focusIn(
-        buttons[
-          (buttons.indexOf(document.activeElement as HTMLButtonElement) + step + buttons.length) % buttons.length
-        ],
+  switch (heard.kind) {
+    case 'empty':
+      return <div>{idle}</div>;
+    case 'refused':
+      return (
+        <p id="line-help">
+          <b className="text-over">{heard.why}</b>
+          <br />
+          <span className="text-soft">Accepted: {heard.accepted}.</span>
+        </p>
       );
-    };
-    return <AskedBack heard={heard} options={options} move={move} onPick={onPick} style={style} />;
+    case 'setting':
+      return <SettingBack {...heard} />;
+    case 'cut':
+      return <CutBack count={heard.count} growth={growth} style={style} />;
+    case 'question':
+      return <AskedBack heard={heard} options={options} onPick={onPick} onBack={onBack} style={style} />;
+    case 'understood':
+      return <Understood meaning={heard.meaning} at={at} leads={leads} preview={preview} place={place} />;
   }
-  return <Understood meaning={heard.meaning} at={at} leads={leads} preview={preview} place={place} />;
 }
+
+const STEPS: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
 interface AskedBackProps {
   heard: { kind: 'question'; ask: string; options: Meaning[] };
   options: RefObject<HTMLDivElement | null>;
-  move: (event: KeyboardEvent<HTMLDivElement>) => void;
   onPick: (meaning: Meaning) => void;
+  onBack: () => void;
   style: LengthStyle;
 }
 
 /** What is asked about, with its answers. */
-function AskedBack({ heard, options, move, onPick, style }: AskedBackProps) {
+function AskedBack({ heard, options, onPick, onBack, style }: AskedBackProps) {
   const { length, units } = useWords();
+  const move = (event: KeyboardEvent<HTMLDivElement>): void => {
+    const step = STEPS[event.key];
+    if (event.key !== 'Escape' && !step) return;
+    event.preventDefault();
+    if (!step) return onBack();
+    const buttons = [...event.currentTarget.querySelectorAll('button')];
+    const now = buttons.indexOf(document.activeElement as HTMLButtonElement);
+    focusIn(buttons[(now + step + buttons.length) % buttons.length]);
+  };
   return (
     <div>
       <p id="line-help" className="mb-1.5 text-base leading-snug">
