@@ -2,11 +2,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, beforeEach, expect, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, expect, it, vi } from 'vitest';
 import { requestContext } from '@/people/requestContext';
 import { openDatabase } from '@/store/open';
 import { rawRequest } from '../../e2e/raw';
 import { answering, listening } from './answering';
+import { log } from './log';
 import { optionsOf } from './options';
 
 const folder = mkdtempSync(join(tmpdir(), 'spatium-front-'));
@@ -109,12 +110,18 @@ it('a proxy that is named is believed, nobody else is; what it says is passed on
 
 it('what fails is told: a sentence to an interface, a page to a browser, and the next is answered', async () => {
   fails = new Error('secret of the program');
+  const logged = vi.spyOn(log, 'error').mockReturnValue();
   const api = await rawRequest(port, 'GET', '/api/charts');
   expect(api).toMatchObject({ status: 500, body: '{"faults":["The program failed here."]}' });
   const page = await rawRequest(port, 'GET', '/charts');
   expect(page.status).toBe(500);
   expect(page.headers.get('content-type')).toBe('text/html; charset=utf-8');
   expect(page.body).not.toContain('secret');
+  expect(logged.mock.calls).toEqual([
+    ['A request failed', fails, { method: 'GET', path: '/api/charts' }],
+    ['A request failed', fails, { method: 'GET', path: '/charts' }],
+  ]);
+  logged.mockRestore();
   fails = null;
   expect((await rawRequest(port, 'GET', '/charts')).status).toBe(200);
 });
