@@ -6,7 +6,8 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 20_000 },
   workers: 2,
-  fullyParallel: false,
+  // each worker has a server of its own; a file whose tests rest on their order says so
+  fullyParallel: true,
   retries: 0,
   outputDir: 'test-results/browser',
   use: {

@@ -1,12 +1,6 @@
 /** The bottom end in the browser: bearings by keyboard and by touch, which shells, end play, what is looked at. */
 import type { Page } from '@playwright/test';
-import {
-  type GivenLimits,
-  type JournalChoices,
-  STARTING_JOURNALS,
-  givenBy,
-  startingShells,
-} from '../src/core/stages/journals/choices';
+import { type GivenLimits, type JournalChoices, STARTING_JOURNALS } from '../src/core/stages/journals/choices';
 import { type Nm, fromInches, fromMm, fromThou } from '../src/core/foundation/quantity/length';
 import type { BuildRecord, Entry } from '../src/core/judge/buildRecord';
 import { job, jobEntry, reading } from '../src/fixtures/records';
@@ -39,7 +33,6 @@ const bottomEnd = (clearance: GivenLimits, change: Partial<JournalChoices> = {})
 };
 const INCHES = given(fromThou(1.2), fromThou(2.6), fromThou(1.6), fromThou(2.2));
 const ONCE = { ends: 1, directions: 1 } as const;
-const NO_ASKS = { endPlay: false, side: false, smallEnd: false, looks: false } as const;
 
 let n = 0;
 
@@ -240,96 +233,6 @@ test('which shells: a tight main is cured by one grade more, planned, fitted, me
   await expect(mains).toContainText('Nothing to buy');
 });
 
-test('nothing in the stock brings it in: grinding is said, and a stock of one’s own is taken', async ({
-  page,
-  server,
-}) => {
-  await open(
-    page,
-    server,
-    covered,
-    bottomEnd(INCHES, ONCE),
-    { ...STAMP, id: 'shells-1', kind: 'shells', value: { ...startingShells('imperial'), apart: 0 } },
-    ...[4.2, 4.4].flatMap((thou, i) => [
-      {
-        ...reading(`j${i}`, `M${i + 1}`, 'journal', fromInches(2.3615)),
-        place: { depth: 'middle' as const, angle: 0 },
-      },
-      reading(`h${i}`, `M${i + 1}`, 'housing', fromInches(2.3615 + thou / 1_000)),
-    ]),
-  );
-  await page.getByRole('tab', { name: 'Which shells' }).click();
-  const mains = page.getByRole('region', { name: 'Shells for the mains' });
-  await expect(mains).toContainText('2 of 2 stay out');
-  await expect(mains).toContainText('Nothing in this stock brings all of them in');
-  await page.getByText('Shells that can be had').click();
-  await page.getByRole('button', { name: 'One more grade' }).click();
-  await page.getByLabel('grade: name').fill('ten under');
-  await page.getByLabel('ten under: what one half gives').fill('0');
-  await page.getByLabel('ten under: undersize').fill('10');
-  await page.getByLabel('ten under: price of a pair').fill('nothing');
-  await expect(page.getByText('“nothing” is not a price')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Set what can be had' })).toBeDisabled();
-  await page.getByLabel('ten under: price of a pair').fill('38.50');
-  await page.getByRole('button', { name: 'Set what can be had' }).click();
-  // housings of 2.3657 and 2.3659 less ten, less the aim of 1.9
-  await expect(mains).toContainText(
-    'Grind all 2 to 2.3533 in–2.3544 in, aim 2.3539 in: all then need shells 0.0100 in under',
-  );
-});
-
-test('what is typed wrong is asked about or refused, and nothing is lost', async ({ page, server }) => {
-  const id = await open(page, server, covered, bottomEnd(INCHES, { ...ONCE, route: 'byBearing' }));
-  await enter(page, '2.3615');
-  // two digits changed places: the housing would be smaller than its journal
-  await page.keyboard.type('2.6334');
-  await expect(said(page)).toContainText('did you mean');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Escape');
-  // the dial before the gauge was zeroed
-  await line(page).focus();
-  await page.keyboard.type('+1.9');
-  await expect(said(page)).toContainText('none is given yet');
-  await page.keyboard.press('Escape');
-  await page.keyboard.type('set piston');
-  await expect(said(page)).toContainText('is not set to that');
-  await page.keyboard.press('Escape');
-  await enter(page, 'here');
-  await expect(said(page)).toContainText('A zero without a size tells of bores alone');
-  await page.keyboard.press('Escape');
-  await enter(page, 'set aim', '-.4');
-  // journal + 1.9 aimed at − 0.4
-  await expect.poll(async () => judge(await server.record(id)).mains[0]?.clearance.value).toBe(fromThou(1.5));
-  // a thread either way round, in either unit, beside the measure
-  await deck(page)
-    .getByRole('button', { name: /^Main 1/ })
-    .click();
-  await line(page).focus();
-  for (let i = 0; i < 3 && !(await page.getByRole('heading', { name: 'Main 1, crushed thread' }).isVisible()); i += 1)
-    await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('heading', { name: 'Main 1, crushed thread' })).toBeVisible();
-  await enter(page, '2 to 1.5');
-  await expect
-    .poll(async () => readingsOf(await server.record(id)).find((r) => r.subject === 'thread')?.upTo)
-    .toBe(fromThou(2));
-  await deck(page)
-    .getByRole('button', { name: /^Main 1/ })
-    .click();
-  await expect(page.getByRole('complementary')).toContainText(
-    'crushed thread, as a check: 1.5 thou to 2.0 thou: agrees',
-  );
-  // a reading of a main that this engine cannot have, or of a bore on a main, is refused whole
-  for (const wrong of [reading('x', 'M99', 'journal', fromInches(2.36)), reading('x', 'M1', 'bore', fromInches(4))])
-    expect(
-      await fetch(`${server.url}/api/builds/${id}/entries`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ entries: [wrong] }),
-      }).then((r) => r.status),
-    ).toBeGreaterThanOrEqual(400);
-  expect(readingsOf(await server.record(id))).toHaveLength(3);
-});
-
 test('in millimetres by touch, two tablets at once: both readings stand, and the address leads to the very bearing', async ({
   browser,
   server,
@@ -450,112 +353,4 @@ test('the pin in the small end: on the route where it is asked for, against the 
   await page.getByLabel('Your initials').fill('KM');
   await page.getByRole('button', { name: 'Accept', exact: true }).click();
   await expect(page.getByText('honed tomorrow').first()).toBeVisible();
-});
-
-test('shells in a shop of millimetres: a price set leaves their lengths as they are, and a coated half is a grade', async ({
-  page,
-  server,
-}) => {
-  const id = await open(
-    page,
-    server,
-    jobEntry({ name: 'Metric', engine: six, units: 'metric', plannedBore: fromMm(86), also: ['journals'] }),
-    { ...STAMP, id: 'shells-1', kind: 'shells', value: startingShells('imperial') },
-  );
-  await page.getByRole('tab', { name: 'Which shells' }).click();
-  await page.getByText('Shells that can be had').click();
-  await page.getByLabel('a thou more: price of a pair').fill('12,50');
-  await page.getByRole('button', { name: 'One more grade' }).click();
-  await page.getByLabel('grade: name').fill('dry film');
-  await page.getByLabel('dry film: what one half gives').fill('0');
-  await page.getByLabel('dry film: coating a face').fill('0,5');
-  await expect(page.getByText('is not the thickness of a coating')).toBeVisible();
-  await page.getByLabel('dry film: coating a face').fill('0,005');
-  await page.getByRole('button', { name: 'Set what can be had' }).click();
-  await expect
-    .poll(async () => judge(await server.record(id)).choices.shells.stock.main.map((s) => [givenBy(s), s.price]))
-    .toEqual([
-      [-12_700, null],
-      [0, null],
-      [12_700, 12.5],
-      [-5_000, null],
-    ]);
-});
-
-test('journals by their size and class, and a clearance that the builder named, from the manual to the sheet', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, covered, bottomEnd(INCHES, { ...ONCE, asks: NO_ASKS }));
-  await page.getByRole('tab', { name: 'Manual, how it is read' }).click();
-  await page.getByLabel('Mains: journal, least diameter').fill('2.4485');
-  await page.getByLabel('Mains: journal, most diameter').fill('2.4480');
-  await expect(page.getByText('The most must be over the least.')).toBeVisible();
-  await page.getByLabel('Mains: journal, most diameter').fill('2.4495');
-  await page.getByLabel('Mains: journal, size classes').fill('A 2.4485');
-  await expect(page.getByText('is not a class. Example').first()).toBeVisible();
-  await page.getByLabel('Mains: journal, size classes').fill('A 2.4485-2.4490; B 2.4490-2.4495');
-  await page.getByRole('button', { name: 'Add clearance' }).click();
-  await page.getByLabel('Clearance', { exact: true }).fill('Oil pump, gears to cover');
-  await page.getByLabel('Oil pump, gears to cover: least').fill('1');
-  await page.getByLabel('Oil pump, gears to cover: most').fill('3');
-  await page.getByRole('button', { name: 'Set the bottom end' }).click();
-  await page.getByRole('tab', { name: 'Clearances' }).click();
-  await page.getByRole('button', { name: 'Main 1', exact: true }).first().click();
-  await enter(page, '2.4492', '2.4480');
-  await page.getByRole('button', { name: 'Main 1', exact: true }).first().click();
-  const journal = page.getByRole('region', { name: 'Journal', exact: true });
-  await expect(journal).toContainText('Diameter: 2.4485 in to 2.4495 in, class B');
-  await page.getByRole('button', { name: 'Main 2', exact: true }).first().click();
-  await expect(journal).toContainText('out');
-  await expect(page.getByText('2.4480 in where it is thinnest, under 2.4485 in')).toBeVisible();
-
-  await page.getByRole('tab', { name: 'End play, other' }).click();
-  await page.getByRole('button', { name: 'Oil pump, gears to cover', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Oil pump, gears to cover' })).toBeVisible();
-  await enter(page, '4/5');
-  await expect(page.getByRole('row', { name: /Oil pump, gears to cover/ })).toContainText('over');
-  await expect
-    .poll(async () => judge(await server.record(id)).others.map((o) => [o.words, o.clearance.state]))
-    .toEqual([['Oil pump, gears to cover', 'over']]);
-  await page.getByRole('button', { name: 'Accept with a reason' }).click();
-  await page.getByLabel('Why it may stay').fill('pump is renewed later');
-  await page.getByLabel('Your initials').fill('KM');
-  await page.getByRole('button', { name: 'Accept', exact: true }).click();
-  await stage(page, 'Sheet').click();
-  const sheet = page.getByRole('main');
-  await expect(sheet).toContainText('Oil pump, gears to cover (1.0 thou to 3.0 thou, the manual)');
-  await expect(sheet).toContainText('pump is renewed later');
-  await expect(sheet).toContainText('Journals 2.4485 in to 2.4495 in (the manual).');
-});
-
-test('an aluminium block is said apart from its bores: a warm housing is smaller at 20 °C, and hot it opens', async ({
-  page,
-  server,
-}) => {
-  const warm = (id: string, subject: 'journal' | 'housing', inches: number): Entry => ({
-    ...reading(id, 'M1', subject, fromInches(inches)),
-    temperature: 30,
-  });
-  const id = await open(
-    page,
-    server,
-    covered,
-    bottomEnd(INCHES, { ...ONCE, asks: NO_ASKS }),
-    warm('j', 'journal', 2.5),
-    warm('h', 'housing', 2.5024),
-  );
-  const mainOne = async (): Promise<number> => judge(await server.record(id)).mains[0]?.clearance.value ?? 0;
-  const iron = await mainOne();
-  await page.getByRole('tab', { name: 'Manual, how it is read' }).click();
-  await page.getByLabel('Main housings').selectOption('aluminium');
-  await page.getByRole('button', { name: 'Set the bottom end' }).click();
-  // 2.5 in × (21.5 − 10.8)·10⁻⁶ × 10 K: 0.27 thou
-  await expect.poll(async () => Math.round((iron - (await mainOne())) / fromThou(0.01))).toBe(27);
-  await page.getByRole('tab', { name: 'Clearances' }).click();
-  await page.getByRole('button', { name: 'Main 1', exact: true }).first().click();
-  // 2.1 + 2.5 × (21.5 − 11.7)·10⁻⁶ × 80 K
-  await expect(page.getByText(/about 4\.1 thou hot, all of it at 100 °C: for information/)).toBeVisible();
-  await page.getByRole('tab', { name: 'Manual, how it is read' }).click();
-  await expect(page.getByLabel('Main housings')).toHaveValue('aluminium');
 });

@@ -24,6 +24,9 @@ const test = base.extend<object, { shop: Server }>({
   ],
 });
 
+// one after the other: each goes on with what the ones before left
+test.describe.configure({ mode: 'default' });
+
 async function signIn(page: Page, role: Role): Promise<void> {
   const [initials, pin] = PINS[role];
   await page.getByLabel('Initials').fill(initials.toLowerCase());

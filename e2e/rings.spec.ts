@@ -1,7 +1,5 @@
 /** The ring bench: read, cut, read, done; a whole engine by keyboard; swapping; over-gapped rings; the set and its grooves. */
 import type { Page } from '@playwright/test';
-import { STARTING_HEAT } from '../src/core/models/heat/assess';
-import { judge } from '../src/core/judge/judge';
 import type { Entry } from '../src/core/judge/buildRecord';
 import { fromInches, fromThou } from '../src/core/foundation/quantity/length';
 import { boreReading, gap, jobEntry, job } from '../src/fixtures/records';
@@ -107,30 +105,6 @@ test('read, cut, read, done in twelve keys, and the next cut is advised in turns
   );
 });
 
-test('without a filer the cut is advised by feel; a cut is undone by one key; neither deburred nor squared is marked', async ({
-  page,
-  server,
-}) => {
-  await open(page, server);
-  await page.keyboard.type('12');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'Next cut' })).toContainText('First cut: about 5 thou');
-  await page.keyboard.type('c');
-  await expect(page.locator('#line-said')).toContainText('A cut');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('Cut since it was read').first()).toBeVisible();
-  await page.keyboard.press('z');
-  await expect(page.getByText('Undone: Cylinder 1, top ring, a cut')).toBeVisible();
-  await expect(page.getByText('Cut since it was read')).toHaveCount(0);
-  for (const typed of ['c3', '17']) {
-    await page.keyboard.type(typed);
-    await page.keyboard.press('Enter');
-  }
-  await expect(page.getByRole('region', { name: 'Readings of this ring' })).toContainText(
-    'neither deburred nor squared noted',
-  );
-});
-
 test('the rings of a whole V10, filed by keyboard alone', async ({ page, server }) => {
   const id = await open(page, server, [], { engine: { ...job.engine, cylinders: 10 } });
   for (let ring = 0; ring < 20; ring += 1) {
@@ -183,49 +157,6 @@ test('an over-gapped ring and a tight one change places, each explained, and bac
   await page.getByRole('tab', { name: 'Swap' }).click();
   await page.getByRole('button', { name: 'Undo the last placing' }).click();
   await expect(placing).toContainText('Ring 1 to cylinder 2');
-});
-
-test('a ring that is over: accepted with a reason and taken back; another ring; the old readings stay', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, [gap('a', 'L1', 'top', 30)]);
-  const over = page.getByRole('region', { name: 'What else can be done' });
-  await expect(over).toBeVisible();
-  await over.getByRole('button', { name: 'Accept with a reason' }).click();
-  await page.getByLabel('Why it may stay').fill('plain rebuild, customer agrees');
-  await page.getByLabel('Your initials').fill('KM');
-  await page.getByRole('button', { name: 'Accept', exact: true }).click();
-  await expect(page.getByText('plain rebuild, customer agrees').first()).toBeVisible();
-  await expect(rings(page)).toContainText('1/16');
-  await page.getByRole('button', { name: 'Take the acceptance back' }).click();
-  await expect(rings(page)).toContainText('0/16');
-  await over.getByRole('button', { name: 'Another ring' }).click();
-  await expect(page.getByText('Square it in its own bore and read the gap.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Readings of this ring' })).toContainText('30 thou');
-  await page.getByRole('button', { name: 'Take back' }).click();
-  await expect(over).toBeVisible();
-  await expect.poll(async () => (await kept(server, id, 'void')).length).toBe(2);
-});
-
-test('a ring read in the wrong bore is noted there and predicted here, without measuring again', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, [...bore('L1', 4.065), ...bore('R1', 4.066), gap('a', 'L1', 'top', 26)]);
-  await page.getByRole('button', { name: 'top ring' }).click();
-  await page.getByRole('button', { name: 'Other bore' }).click();
-  await page
-    .getByRole('dialog', { name: 'Read in another bore' })
-    .getByRole('button', { name: '2', exact: true })
-    .click();
-  await expect(page.getByText('Predicted from cylinder 2').first()).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Readings of this ring' })).toContainText(
-    'it was read in the bore of cylinder 2',
-  );
-  await expect
-    .poll(async () => (await kept(server, id, 'reading')).at(-1))
-    .toMatchObject({ cylinder: 'R1', value: fromThou(26), fit: { ring: 'L1' } });
 });
 
 test('the ring set says which way up, the grooves are checked on the line, rails pass a leaf', async ({
@@ -354,43 +285,4 @@ test('the server is killed again and again while rings are logged: none lost, no
     .toBe(3 * kills);
   const { entries } = await server.record(id);
   expect(new Set(entries.map((e) => e.id)).size).toBe(entries.length);
-});
-
-test('a ring in its window that the heat model warns of is answered for with a reason, and not warned of again', async ({
-  page,
-  server,
-}) => {
-  const stamp = { at: '2026-05-04T09:00:00.000Z', by: 'KM' };
-  const hot: Entry = { ...stamp, id: 'h', kind: 'heat', replaces: null, value: { ...STARTING_HEAT, top: 300 } };
-  const id = await open(page, server, [hot, gap('g', 'L1', 'top', 22), gap('s', 'L1', 'second', 24)]);
-  const warned = async (): Promise<boolean> =>
-    judge(await server.record(id)).findings.some((f) => f.severity === 'mend' && f.cylinder === 'L1');
-  expect(await warned()).toBe(true);
-  await page.keyboard.press('ArrowUp');
-  await expect(heading(page, 'Cylinder 1, top ring')).toBeVisible();
-  await page.getByRole('button', { name: 'Accept with a reason' }).click();
-  await page.getByLabel('Why it may stay').fill('run so for years');
-  await page.getByLabel('Your initials').fill('KM');
-  await page.getByRole('button', { name: 'Accept', exact: true }).click();
-  await expect(page.getByRole('main')).toContainText('ccepted by KM: run so for years');
-  await expect.poll(warned).toBe(false);
-});
-
-test('a ring read in a warm aluminium bore is narrower at 20 °C, and says so', async ({ page, server }) => {
-  const id = await open(page, server, bore('L1', 4.065), { surface: 'plated' });
-  await page.getByRole('button', { name: 'Temperature not entered: 20 °C' }).click();
-  await page.getByLabel('Part, °C').fill('30');
-  await line(page).focus();
-  await page.keyboard.type('23/24');
-  await page.keyboard.press('Enter');
-  await expect
-    .poll(async () => kept(server, id, 'reading').then((all) => all.at(-1)))
-    .toMatchObject({ subject: 'top', temperature: 30, gaugeTemperature: null });
-  await page.keyboard.press('ArrowLeft');
-  await expect(heading(page, 'Cylinder 1, top ring')).toBeVisible();
-  // π × 4.065 in × (11.2 − 21.5)·10⁻⁶ × 10 K
-  await page.getByRole('region', { name: 'The gap that counts' }).getByRole('button', { name: /^why/ }).click();
-  await expect(page.getByRole('dialog')).toContainText(
-    'of that −0.00132 in from the temperature it was read at to 20 °C',
-  );
 });

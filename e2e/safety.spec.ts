@@ -7,6 +7,9 @@ import { gap, jobEntry, record } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 import { rawRequest } from './raw';
 
+// one after the other: each goes on with what the ones before left
+test.describe.configure({ mode: 'default' });
+
 const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
 const rings = (page: Page) => page.getByRole('link', { name: /^Rings/ });
 const readingsIn = (entries: Entry[]): string[] => entries.filter((e) => e.kind === 'reading').map((e) => e.id);

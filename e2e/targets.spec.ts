@@ -70,71 +70,6 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await expect(figure(page, /Piston to wall/)).toContainText('4.2–5.2');
 });
 
-test('the duty follows from the power adder: near a line both rows are shown, what is planned counts, and another row can be chosen', async ({
-  page,
-  server,
-}) => {
-  await open(page, server, {
-    plannedBore: fromInches(4),
-    service: { ...NO_SERVICE, use: 'street' },
-  });
-  await expect(top(page)).toContainText('18–21');
-  await page.getByRole('link', { name: /^Job/ }).click();
-  await page.getByLabel('Power adders', { exact: true }).fill('14 bar');
-  await expect(page.getByText('did you mean 14 psi?')).toBeVisible();
-  await page.getByRole('button', { name: 'Save job card' }).click();
-  await expect(page.getByText('Power adders: “14 bar” is not settled yet.')).toBeVisible();
-  await page.getByRole('button', { name: /14 psi$/ }).click();
-  await expect(page.getByText('Suggested: boost to 15 psi (1.03 bar), because 14.0 psi')).toBeVisible();
-  await expect(page.getByText('14.0 psi (0.97 bar) is near the line at 15 psi')).toBeVisible();
-  await page.getByLabel('Planned for later', { exact: true }).fill('14 psi turbo + nitrous');
-  await expect(page.getByText('Say how large the nitrous shot is that is planned for later.')).toBeVisible();
-  await page.getByLabel('Planned for later', { exact: true }).fill('14 psi turbo + 150+100 hp nitrous');
-  await expect(page.getByText('turbo, 14.0 psi (0.97 bar); nitrous, 150 + 100 hp')).toBeVisible();
-  await page.getByRole('button', { name: 'Save job card' }).click();
-  await expect(page.getByText('Saved.')).toBeVisible();
-  await page.getByRole('link', { name: /^Targets/ }).click();
-  await expect(top(page)).toContainText('28–31');
-  await expect(page.getByRole('region', { name: 'Now, and what is planned' })).toContainText(/24–27 thou.*28–31 thou/s);
-  await expect(page.getByRole('region', { name: 'Near the line between two rows' })).toContainText(
-    /24–27 thou.*27–30 thou/s,
-  );
-
-  await page.getByRole('link', { name: /^Job/ }).click();
-  await page.getByLabel('Row of the chart').selectOption('boostLow');
-  await page.getByRole('button', { name: 'Save job card' }).click();
-  await page.getByRole('link', { name: /^Targets/ }).click();
-  await expect(top(page)).toContainText('24–27');
-  await expect(findings(page)).toContainText('That row stands for more heat.');
-});
-
-test('a cylinder is fitted looser on purpose, and a gap typed for an allowance is not taken', async ({
-  page,
-  server,
-}) => {
-  await open(page, server);
-  await page.getByRole('tab', { name: 'Windows, schools' }).click();
-  await page.getByLabel('Cylinder', { exact: true }).selectOption({ label: '8' });
-  await page.getByLabel('Both gaps, more by').fill('12');
-  await expect(page.getByText('12 thou more is not an allowance')).toBeVisible();
-  await page.getByLabel('Both gaps, more by').fill('1');
-  await page.getByLabel('Clearance, more by').fill('.5');
-  await page.getByLabel('Why', { exact: true }).fill('end cylinder');
-  await page.getByRole('button', { name: 'Allow it' }).click();
-  await expect(page.getByRole('row', { name: /end cylinder/ })).toContainText('+ 1 thou');
-  await page.getByRole('tab', { name: 'Figures' }).click();
-  await expect(top(page)).toContainText('21–24');
-  await page.getByRole('button', { name: 'Cylinder 8,' }).click();
-  await expect(top(page)).toContainText('22–25');
-  await expect(page.getByRole('complementary')).toContainText(
-    'allowance of this cylinder + 1 thou (end cylinder) → 22 thou',
-  );
-  await page.getByRole('tab', { name: 'Windows, schools' }).click();
-  await page.getByRole('button', { name: 'Take out allowance of cylinder 8' }).click();
-  await page.getByRole('tab', { name: 'Figures' }).click();
-  await expect(top(page)).toContainText('21–24');
-});
-
 test('the planned bore is held against the bores read so far', async ({ page, server }) => {
   await server.putDemo();
   await page.goto(`${server.url}/builds/demo-corrie-v10/job`);
@@ -265,47 +200,4 @@ test('over the curve lie a chart of steps, row by row, and what the shop has fit
   await expect(rows.filter({ hasText: 'performance street' })).toContainText('1.001818');
   await expect(rows.filter({ hasText: 'boost to 15 psi' })).toContainText(/1\.04 – 1\.73.*24.*18\.5 – 25\.6/);
   await expect(rows.filter({ hasText: 'boost over 15 psi' })).toContainText('over 3.3');
-});
-
-test('an engine is said in one line; what is not understood is said with what is, and a load beyond the model asks for the sheet', async ({
-  page,
-  server,
-}) => {
-  await open(page, server, { plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' } }, onCurve);
-  await expect(top(page)).toContainText('18–21');
-  await page.getByRole('link', { name: /^Job/ }).click();
-  const line = page.getByLabel('Power adders', { exact: true });
-  await line.fill('a big one');
-  await expect(page.getByText('“a big one” is no power adder known here')).toBeVisible();
-  await line.fill('10');
-  await expect(page.getByText('10 of what?')).toBeVisible();
-  await page.getByRole('button', { name: /10 psi of boost/ }).click();
-  await expect(page.getByText('turbo, 10.0 psi (0.69 bar)', { exact: true })).toBeVisible();
-  await page
-    .getByRole('radiogroup', { name: 'Power adders, charge' })
-    .getByRole('radio', { name: 'not cooled' })
-    .click();
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('hot charge ×1.04');
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('never counted');
-  await page.getByLabel('Altitude', { exact: true }).fill('5000 ft');
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('altitude ×0.86');
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('it may run lower');
-  await page.getByLabel('Never run lower: count the thinner air').check();
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).not.toContainText('it may run lower');
-  await page.getByLabel('Altitude', { exact: true }).fill('');
-  await page.getByLabel('Fuel', { exact: true }).selectOption('methanol');
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('fuel ×0.90');
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('on a hotter one');
-  await page.getByLabel('Always run on it: count its lower heat').check();
-  await page.getByText('Also runs on:').click();
-  await page.getByLabel('gas (propane, methane)').check();
-  await expect(page.getByRole('list', { name: 'Shares of the heat load' })).toContainText('fuel ×1.05');
-  await page.getByLabel('gas (propane, methane)').uncheck();
-  await page.getByLabel('Planned for later', { exact: true }).fill('60 psi');
-  await page.getByRole('button', { name: 'Save job card' }).click();
-  await expect(page.getByText('Saved.')).toBeVisible();
-  await page.getByRole('link', { name: /^Targets/ }).click();
-  await expect(top(page)).toContainText(
-    'is beyond this model, which ends at 3.3: enter the figure from the ring and piston sheets.',
-  );
 });

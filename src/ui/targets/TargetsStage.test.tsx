@@ -5,7 +5,8 @@ import { fromInches } from '@/core/foundation/quantity/length';
 import { NO_SERVICE } from '@/core/models/load/service';
 import { boosted } from '@/fixtures/adders';
 import { jobEntry } from '@/fixtures/records';
-import { fill, renderBuild, shows } from '../testing/renderBuild';
+import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
+import { fill, gone, onDeck, region, renderBuild, shows } from '../testing/renderBuild';
 
 const figure = (name: RegExp) => (): HTMLElement =>
   within(screen.getByRole('group', { name: 'Figures' })).getByRole('button', { name });
@@ -166,4 +167,104 @@ it('a second ring is worked from the top where that is chosen, by a difference o
   await waitFor(async () =>
     expect(await sent('targets')).toMatchObject({ value: { secondBy: { by: 'ratio', ratio: 1.2 } } }),
   );
+});
+
+const goToTab = async (user: UserEvent, name: string): Promise<void> =>
+  user.click(await screen.findByRole('tab', { name }));
+const saveCard = async (user: UserEvent): Promise<void> => {
+  await user.click(screen.getByRole('button', { name: 'Save job card' }));
+};
+/** A field of the job card. */
+const field = async (label: string): Promise<HTMLElement> => screen.findByLabelText(label);
+
+it('the duty follows from the power adder: near a line both rows are shown, what is planned counts, and another row can be chosen', async () => {
+  const street = jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' } });
+  const { user, goTo, main } = await renderBuild('targets', street);
+  await shows(top, '18–21');
+  await goTo('Job');
+  fill(await field('Power adders'), '14 bar');
+  await shows(main, 'did you mean 14 psi?');
+  await saveCard(user);
+  await shows(main, 'Power adders: “14 bar” is not settled yet.');
+  await user.click(screen.getByRole('button', { name: /14 psi$/ }));
+  await shows(main, 'Suggested: boost to 15 psi (1.03 bar), because 14.0 psi');
+  await shows(main, '14.0 psi (0.97 bar) is near the line at 15 psi');
+  fill(await field('Planned for later'), '14 psi turbo + nitrous');
+  await shows(main, 'Say how large the nitrous shot is that is planned for later.');
+  fill(await field('Planned for later'), '14 psi turbo + 150+100 hp nitrous');
+  await shows(main, 'turbo, 14.0 psi (0.97 bar); nitrous, 150 + 100 hp');
+  await saveCard(user);
+  await shows(main, 'Saved.');
+  await goTo('Targets');
+  await shows(top, '28–31');
+  await shows(region('Now, and what is planned'), /24–27 thou.*28–31 thou/);
+  await shows(region('Near the line between two rows'), /24–27 thou.*27–30 thou/);
+
+  await goTo('Job');
+  await user.selectOptions(await field('Row of the chart'), 'boostLow');
+  await saveCard(user);
+  await goTo('Targets');
+  await shows(top, '24–27');
+  await shows(findings, 'That row stands for more heat.');
+});
+
+it('a cylinder is fitted looser on purpose, and a gap typed for an allowance is not taken', async () => {
+  const { user, main } = await renderBuild('targets');
+  await goToTab(user, 'Windows, schools');
+  await user.selectOptions(await field('Cylinder'), '8');
+  fill(await field('Both gaps, more by'), '12');
+  await shows(main, '12 thou more is not an allowance');
+  fill(await field('Both gaps, more by'), '1');
+  fill(await field('Clearance, more by'), '.5');
+  fill(await field('Why'), 'end cylinder');
+  await user.click(screen.getByRole('button', { name: 'Allow it' }));
+  await shows(() => screen.getByRole('row', { name: /end cylinder/ }), '+ 1 thou');
+  await goToTab(user, 'Figures');
+  await shows(top, '21–24');
+  await user.click(onDeck('8'));
+  await shows(top, '22–25');
+  await shows(() => screen.getByRole('complementary'), 'allowance of this cylinder + 1 thou (end cylinder) → 22 thou');
+  await goToTab(user, 'Windows, schools');
+  await user.click(await screen.findByRole('button', { name: /^Take out ?allowance of cylinder 8$/ }));
+  await goToTab(user, 'Figures');
+  await shows(top, '21–24');
+});
+
+it('an engine is said in one line; what is not understood is said with what is, and a load beyond the model asks for the sheet', async () => {
+  const stamp = { at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
+  const street = jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' } });
+  const chart = { ...stamp, id: 'chart', kind: 'chart' as const, value: STARTING_CURVE };
+  const { user, goTo, main } = await renderBuild('targets', street, chart);
+  const shares = (): HTMLElement => screen.getByRole('list', { name: 'Shares of the heat load' });
+  await shows(top, '18–21');
+  await goTo('Job');
+  fill(await field('Power adders'), 'a big one');
+  await shows(main, '“a big one” is no power adder known here');
+  fill(await field('Power adders'), '10');
+  await shows(main, '10 of what?');
+  await user.click(screen.getByRole('button', { name: /10 psi of boost/ }));
+  await shows(main, 'turbo, 10.0 psi (0.69 bar)');
+  const charge = within(screen.getByRole('radiogroup', { name: 'Power adders, charge' }));
+  await user.click(charge.getByRole('radio', { name: 'not cooled' }));
+  await shows(shares, 'hot charge ×1.04');
+  await shows(shares, 'never counted');
+  fill(await field('Altitude'), '5000 ft');
+  await shows(shares, 'altitude ×0.86');
+  await shows(shares, 'it may run lower');
+  await user.click(await field('Never run lower: count the thinner air'));
+  await gone(shares, 'it may run lower');
+  fill(await field('Altitude'), '');
+  await user.selectOptions(await field('Fuel'), 'methanol');
+  await shows(shares, 'fuel ×0.90');
+  await shows(shares, 'on a hotter one');
+  await user.click(await field('Always run on it: count its lower heat'));
+  await user.click(screen.getByText('Also runs on:'));
+  await user.click(await field('gas (propane, methane)'));
+  await shows(shares, 'fuel ×1.05');
+  await user.click(await field('gas (propane, methane)'));
+  fill(await field('Planned for later'), '60 psi');
+  await saveCard(user);
+  await shows(main, 'Saved.');
+  await goTo('Targets');
+  await shows(top, 'is beyond this model, which ends at 3.3: enter the figure from the ring and piston sheets.');
 });

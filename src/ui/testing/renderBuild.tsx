@@ -112,3 +112,18 @@ export const onDeck = (label: string): HTMLElement =>
   within(screen.getByRole('navigation', { name: 'Cylinders' })).getByRole('button', {
     name: new RegExp(`^Cylinder ${label},`),
   });
+
+/** A region of the page, by its name. */
+export const region = (name: string) => (): HTMLElement => screen.getByRole('region', { name });
+
+/** Waits until something no longer shows a text. */
+export const gone = (of: () => HTMLElement, text: string): Promise<void> =>
+  waitFor(() => expect(of().textContent).not.toContain(text));
+
+/** Accepts the verdict in sight, with a reason. */
+export async function acceptHere(user: UserEvent, reason: string): Promise<void> {
+  await user.click(await screen.findByRole('button', { name: 'Accept with a reason' }));
+  fill(await screen.findByLabelText('Why it may stay'), reason);
+  fill(screen.getByLabelText('Your initials'), 'KM');
+  await user.click(screen.getByRole('button', { name: 'Accept' }));
+}

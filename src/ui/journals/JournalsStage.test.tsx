@@ -1,0 +1,200 @@
+import { screen, waitFor } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import type { Entry } from '@/core/judge/buildRecord';
+import { type Judgement } from '@/core/judge/judgement';
+import { judge } from '@/core/judge/judge';
+import { type Nm, fromInches, fromMm, fromThou } from '@/core/foundation/quantity/length';
+import {
+  type GivenLimits,
+  type JournalChoices,
+  STARTING_JOURNALS,
+  givenBy,
+  startingShells,
+} from '@/core/stages/journals/choices';
+import { job, jobEntry, reading } from '@/fixtures/records';
+import { type OpenedBuild, acceptHere, fill, region, renderBuild, shows } from '../testing/renderBuild';
+
+const six = {
+  ...job.engine,
+  layout: 'inline' as const,
+  cylinders: 6,
+  bankAngle: 0,
+  numbering: { ...job.engine.numbering, scheme: 'sequence' as const },
+};
+const covered = jobEntry({ engine: six, also: ['journals'] });
+const STAMP = { at: '2026-05-04T09:00:00.000Z', by: '', replaces: null };
+const given = (least: Nm, most: Nm, from: Nm, to: Nm): GivenLimits => ({
+  ...{ least, most, aim: { from, to }, source: 'manual' },
+});
+const THOU = given(fromThou(1.2), fromThou(2.6), fromThou(1.6), fromThou(2.2));
+const NO_ASKS = { endPlay: false, side: false, smallEnd: false, looks: false } as const;
+/** Each thing read at one spot, against 1.2 to 2.6 thou. */
+const bottomEnd = (change: Partial<JournalChoices> = {}): Entry => {
+  const bearing = { ...STARTING_JOURNALS.bearings.main, clearance: THOU };
+  const bearings = { main: bearing, rod: bearing };
+  const value: JournalChoices = { ...STARTING_JOURNALS, bearings, ends: 1, directions: 1, ...change };
+  return { ...STAMP, id: 'journals-1', kind: 'journals', value };
+};
+const stock = (change: object = {}): Entry => ({
+  ...{ ...STAMP, id: 'shells-1', kind: 'shells' },
+  value: { ...startingShells('imperial'), ...change },
+});
+
+const judged = ({ server }: OpenedBuild): Judgement => judge({ id: 'a', entries: server.entries });
+const tab = async ({ user }: OpenedBuild, name: string): Promise<void> =>
+  user.click(await screen.findByRole('tab', { name }));
+const bearing = async ({ user }: OpenedBuild, name: string): Promise<void> => {
+  const [first] = await screen.findAllByRole('button', { name });
+  if (first) await user.click(first);
+};
+const said = (): HTMLElement => document.querySelector<HTMLElement>('#line-said') ?? document.body;
+
+it('nothing in the stock brings it in: grinding is said, and a stock of one’s own is taken', async () => {
+  const read = [4.2, 4.4].flatMap((thou, i): Entry[] => [
+    { ...reading(`j${i}`, `M${i + 1}`, 'journal', fromInches(2.3615)), place: { depth: 'middle', angle: 0 } },
+    reading(`h${i}`, `M${i + 1}`, 'housing', fromInches(2.3615 + thou / 1_000)),
+  ]);
+  const opened = await renderBuild('journals?view=shells', covered, bottomEnd(), stock({ apart: 0 }), ...read);
+  const mains = region('Shells for the mains');
+  await waitFor(mains);
+  await shows(mains, '2 of 2 stay out');
+  await shows(mains, 'Nothing in this stock brings all of them in');
+  await opened.user.click(screen.getByRole('button', { name: 'One more grade' }));
+  fill(screen.getByLabelText('grade: name'), 'ten under');
+  fill(screen.getByLabelText('ten under: what one half gives'), '0');
+  fill(screen.getByLabelText('ten under: undersize'), '10');
+  fill(screen.getByLabelText('ten under: price of a pair'), 'nothing');
+  await shows(opened.main, '“nothing” is not a price');
+  const set = screen.getByRole('button', { name: 'Set what can be had' });
+  expect(set).toHaveProperty('disabled', true);
+  fill(screen.getByLabelText('ten under: price of a pair'), '38.50');
+  await opened.user.click(set);
+  // housings of 2.3657 and 2.3659 less ten, less the aim of 1.9
+  await shows(mains, 'Grind all 2 to 2.3533 in–2.3544 in, aim 2.3539 in: all then need shells 0.0100 in under');
+});
+
+it('what is typed wrong is asked about or refused, and nothing is lost', async () => {
+  const opened = await renderBuild('journals', covered, bottomEnd({ route: 'byBearing' }));
+  const { log, user, main } = opened;
+  await log('2.3615');
+  // two digits changed places: the housing would be smaller than its journal
+  await log('2.6334');
+  await shows(said, 'did you mean');
+  await user.keyboard('{Escape}');
+  // the dial before the gauge was zeroed
+  for (const [typed, says] of [
+    ['+1.9', 'none is given yet'],
+    ['set piston', 'is not set to that'],
+    ['here', 'A zero without a size tells of bores alone'],
+  ] as const) {
+    await log(typed);
+    await shows(said, says);
+    await user.keyboard('{Escape}');
+  }
+  await log('set aim');
+  await log('-.4');
+  // journal + 1.9 aimed at − 0.4
+  await waitFor(() => expect(judged(opened).mains[0]?.clearance.value).toBe(fromThou(1.5)));
+  // a thread either way round, beside the measure
+  await bearing(opened, 'Main 1');
+  for (let i = 0; i < 3 && screen.queryByRole('heading', { name: 'Main 1, crushed thread' }) === null; i += 1)
+    await user.keyboard('{ArrowRight}');
+  await log('2 to 1.5');
+  const threads = (): (number | null | undefined)[] =>
+    opened.server.entries.flatMap((e) => (e.kind === 'reading' && e.subject === 'thread' ? [e.upTo] : []));
+  await waitFor(() => expect(threads()).toEqual([fromThou(2)]));
+  await bearing(opened, 'Main 1');
+  await shows(() => screen.getByRole('complementary'), 'crushed thread, as a check: 1.5 thou to 2.0 thou: agrees');
+  await shows(main, 'Main 1');
+  expect(opened.server.entries.filter((e) => e.kind === 'reading')).toHaveLength(3);
+});
+
+it('shells in a shop of millimetres: a price set leaves their lengths as they are, and a coated half is a grade', async () => {
+  const metric = jobEntry({ engine: six, units: 'metric', plannedBore: fromMm(86), also: ['journals'] });
+  const opened = await renderBuild('journals?view=shells', metric, stock());
+  fill(await screen.findByLabelText('a thou more: price of a pair'), '12,50');
+  await opened.user.click(screen.getByRole('button', { name: 'One more grade' }));
+  fill(screen.getByLabelText('grade: name'), 'dry film');
+  fill(screen.getByLabelText('dry film: what one half gives'), '0');
+  fill(screen.getByLabelText('dry film: coating a face'), '0,5');
+  await shows(opened.main, 'is not the thickness of a coating');
+  fill(screen.getByLabelText('dry film: coating a face'), '0,005');
+  await opened.user.click(screen.getByRole('button', { name: 'Set what can be had' }));
+  await opened.sent('shells');
+  expect(judged(opened).choices.shells.stock.main.map((s) => [givenBy(s), s.price])).toEqual([
+    [-12_700, null],
+    [0, null],
+    [12_700, 12.5],
+    [-5_000, null],
+  ]);
+});
+
+it('journals by their size and class, and a clearance that the builder named, from the manual to the sheet', async () => {
+  const opened = await renderBuild('journals?view=manual', covered, bottomEnd({ asks: NO_ASKS }));
+  const { user, main, log, goTo } = opened;
+  fill(await screen.findByLabelText(/^Mains: journal, least diameter/), '2.4485');
+  fill(screen.getByLabelText(/^Mains: journal, most diameter/), '2.4480');
+  await shows(main, 'The most must be over the least.');
+  fill(screen.getByLabelText(/^Mains: journal, most diameter/), '2.4495');
+  fill(screen.getByLabelText(/^Mains: journal, size classes/), 'A 2.4485');
+  await shows(main, 'is not a class. Example');
+  fill(screen.getByLabelText(/^Mains: journal, size classes/), 'A 2.4485-2.4490; B 2.4490-2.4495');
+  await user.click(screen.getByRole('button', { name: 'Add clearance' }));
+  fill(screen.getByLabelText('Clearance'), 'Oil pump, gears to cover');
+  fill(screen.getByLabelText(/^Oil pump, gears to cover: least/), '1');
+  fill(screen.getByLabelText(/^Oil pump, gears to cover: most/), '3');
+  await user.click(screen.getByRole('button', { name: 'Set the bottom end' }));
+  await tab(opened, 'Clearances');
+  await bearing(opened, 'Main 1');
+  await log('2.4492');
+  await log('2.4480');
+  await bearing(opened, 'Main 1');
+  const journal = region('Journal');
+  await waitFor(journal);
+  await shows(journal, 'Diameter: 2.4485 in to 2.4495 in, class B');
+  await bearing(opened, 'Main 2');
+  await shows(journal, 'out');
+  await shows(() => document.body, '2.4480 in where it is thinnest, under 2.4485 in');
+
+  await tab(opened, 'End play, other');
+  await bearing(opened, 'Oil pump, gears to cover');
+  await waitFor(() => screen.getByRole('heading', { name: 'Oil pump, gears to cover' }));
+  await log('4/5');
+  await shows(() => screen.getByRole('row', { name: /Oil pump, gears to cover/ }), 'over');
+  await waitFor(() =>
+    expect(judged(opened).others.map((o) => [o.words, o.clearance.state])).toEqual([
+      ['Oil pump, gears to cover', 'over'],
+    ]),
+  );
+  await acceptHere(user, 'pump is renewed later');
+  await goTo('Sheet');
+  await shows(main, 'Oil pump, gears to cover (1.0 thou to 3.0 thou, the manual)');
+  await shows(main, 'pump is renewed later');
+  await shows(main, 'Journals 2.4485 in to 2.4495 in (the manual).');
+});
+
+it('an aluminium block is said apart from its bores: a warm housing is smaller at 20 °C, and hot it opens', async () => {
+  const warm = (id: string, subject: 'journal' | 'housing', inches: number): Entry => ({
+    ...reading(id, 'M1', subject, fromInches(inches)),
+    temperature: 30,
+  });
+  const opened = await renderBuild(
+    'journals?view=manual',
+    covered,
+    bottomEnd({ asks: NO_ASKS }),
+    warm('j', 'journal', 2.5),
+    warm('h', 'housing', 2.5024),
+  );
+  const mainOne = (): number => judged(opened).mains[0]?.clearance.value ?? 0;
+  const iron = mainOne();
+  await opened.user.selectOptions(await screen.findByLabelText('Main housings'), 'aluminium');
+  await opened.user.click(screen.getByRole('button', { name: 'Set the bottom end' }));
+  // 2.5 in × (21.5 − 10.8)·10⁻⁶ × 10 K: 0.27 thou
+  await waitFor(() => expect(Math.round((iron - mainOne()) / fromThou(0.01))).toBe(27));
+  await tab(opened, 'Clearances');
+  await bearing(opened, 'Main 1');
+  // 2.1 + 2.5 × (21.5 − 11.7)·10⁻⁶ × 80 K
+  await shows(() => document.body, /about 4\.1 thou hot, all of it at 100 °C: for information/);
+  await tab(opened, 'Manual, how it is read');
+  expect(await screen.findByLabelText('Main housings')).toHaveProperty('value', 'aluminium');
+});
