@@ -1,19 +1,23 @@
 /**
  * Every `@example expression // value` in core gives that value; it may run over several lines. In scope: what the
- * module exports, lengths, and `record`, a large one, its `judgement` and the first `cylinder` of it.
+ * module exports, lengths, and `record`, a large one, its `judgement` and the first `cylinder` of it; `demoRecord` and `demo`,
+ * its judgement, a five with all stages begun.
  */
 import { readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { createContext, runInContext } from 'node:vm';
 import { describe, expect, it } from 'vitest';
 import { largeRecord } from '@/fixtures/records';
+import { demoRecords } from '../../scripts/demoRecords';
 import { judge } from './judge/judge';
 import * as lengths from './foundation/quantity/length';
 
 const core = fileURLToPath(new URL('.', import.meta.url));
 const record = largeRecord(200);
 const judgement = judge(record);
-const shared = { ...lengths, record, judgement, cylinder: judgement.cylinders[0] };
+const demoRecord = demoRecords().find(({ id }) => id === 'demo-tarn-five') ?? record;
+const demo = judge(demoRecord);
+const shared = { ...lengths, record, judgement, cylinder: judgement.cylinders[0], demoRecord, demo };
 
 const modules = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter(
   (file) => file.endsWith('.ts') && !file.endsWith('.test.ts'),

@@ -28,7 +28,9 @@ function withoutParts(entry: ChoiceEntry): ChoiceEntry {
  * Which way up the rings go is looked at again; joints and allowances of single cylinders stay behind.
  *
  * @param stamp who begins it, and when
- * @example sameAgain(record, { at: '2026-05-04T09:00:00.000Z', by: 'AB' }).map((e) => e.kind) // []
+ * @example
+ *   sameAgain(demoRecord, { at: '2026-05-04T09:00:00.000Z', by: 'AB' }).map((e) => e.kind)
+ *   // [ 'targets', 'bores', 'ringSet', 'journals', 'clocking', 'walk', 'fasteners' ]
  */
 export function sameAgain({ entries }: BuildRecord, stamp: { at: string; by: string }): Entry[] {
   const last = new Map<ChoiceKind, ChoiceEntry>();

@@ -137,7 +137,9 @@ function judgementOf(id: string, log: Log, memo: Memo): Judgement {
  *
  * Total: never throws for a well-formed record, whatever is missing from it. O(entries + cylinders).
  *
- * @example judge({ id: 'new', entries: [] }).progress.done // 0
+ * @example
+ *   [judge({ id: 'new', entries: [] }), judge(demoRecord)].map((j) => j.progress)
+ *   // [ { done: 0, total: 8 }, { done: 34, total: 51 } ]
  */
 export const judge = (record: BuildRecord): Judgement => judgementOf(record.id, logOf(record.entries), noMemo);
 

@@ -14,7 +14,7 @@ export const stageOf = (id: StageId): AnyStage => STAGES[id];
 /**
  * Whether a job asks for what is done on a stage.
  *
- * @example covers(null, 'rings') // true
+ * @example ['rings', 'journals'].map((stage) => covers(null, stage)) // [ true, false ]
  */
 export const covers = (job: Pick<Job, 'elsewhere' | 'also'> | null, id: StageId): boolean =>
   stageOf(id).coverage === 'where added' ? (job?.also.includes(id) ?? false) : !job?.elsewhere.includes(id);

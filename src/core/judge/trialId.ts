@@ -4,6 +4,6 @@ export const TRIAL = 'trial-';
 /**
  * Whether a build is one to find one's way on.
  *
- * @example isTrial('trial-1') // true
+ * @example ['trial-1', 'demo-corrie-v10'].map(isTrial) // [ true, false ]
  */
 export const isTrial = (id: string): boolean => id.startsWith(TRIAL);

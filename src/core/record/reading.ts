@@ -156,7 +156,7 @@ export const isReading = (item: Logged): item is LoggedReading => item.kind === 
 /**
  * Whether a reading or a cut still counts: not struck out, and of the part as it is now.
  *
- * @example isLive({ voided: null, round: 0 }, 0) // true
+ * @example [0, 1].map((round) => isLive({ voided: null, round }, 1)) // [ false, true ]
  */
 export const isLive = ({ voided, round }: Pick<Logged, 'voided' | 'round'>, now: number): boolean =>
   voided === null && round === now;

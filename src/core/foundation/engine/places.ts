@@ -21,7 +21,7 @@ export const mainId = (fromFront: number): string => `M${fromFront}`;
 /**
  * Whether a place is a cylinder, and with it its rod.
  *
- * @example isCylinderId('M3') // false
+ * @example ['M3', 'R2'].map(isCylinderId) // [ false, true ]
  */
 export const isCylinderId = (id: string): boolean =>
   id !== CRANK && id !== BLOCK && !id.startsWith('M') && !id.startsWith('X');
@@ -32,7 +32,7 @@ export const mostMains = (cylinders: number): number => cylinders + 1;
 /**
  * Whether an engine of so many cylinders can have a place of this name that is no cylinder.
  *
- * @example isOnEngine('M9', 4) // false
+ * @example ['M5', 'M9', 'crank'].map((place) => isOnEngine(place, 4)) // [ true, false, true ]
  */
 export const isOnEngine = (id: string, cylinders: number): boolean =>
   id === CRANK || id === BLOCK

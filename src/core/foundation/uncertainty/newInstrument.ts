@@ -23,7 +23,7 @@ export const newInstrument = (units: Units, id: string): Instrument => ({
 /**
  * A tool made another kind: with the starting figures of that kind where its own cannot stand for it.
  *
- * @example asKind(newInstrument('metric', 'm1'), 'boreGauge', 'metric').kit === null // false
+ * @example asKind(newInstrument('metric', 'm1'), 'boreGauge', 'metric').kit?.turn // 1000000
  */
 export function asKind(tool: Instrument, kind: Instrument['kind'], units: Units): Instrument {
   const { from, to, resolution, limit, months, kit } = startingOf(units, kind);

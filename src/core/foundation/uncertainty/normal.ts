@@ -13,7 +13,7 @@ function complement(x: number): number {
 /**
  * The share of the normal distribution that lies under `z` standard deviations from its mean.
  *
- * @example normalBelow(-40) // 0
+ * @example [-1.645, 0, 1.645].map((z) => normalBelow(z).toFixed(3)) // [ '0.050', '0.500', '0.950' ]
  */
 export function normalBelow(z: number): number {
   const tail = complement(Math.abs(z) / Math.SQRT2) / 2;

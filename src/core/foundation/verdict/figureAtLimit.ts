@@ -16,7 +16,9 @@ export interface FigureAtLimit {
 /**
  * Whether a limit became stricter than the one accepted, or the figure worse.
  *
- * @example isWorse({ figure: 16, limit: 28, side: 'least' }, { figure: 16, limit: 18, side: 'least' }) // true
+ * @example
+ *   [28, 18, 12].map((limit) => isWorse({ figure: 16, limit, side: 'least' }, { figure: 16, limit: 18, side:
+ *   'least' })) // [ true, false, false ]
  */
 export const isWorse = (now: FigureAtLimit, then: FigureAtLimit): boolean =>
   now.side === then.side &&

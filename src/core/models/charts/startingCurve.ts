@@ -222,7 +222,7 @@ export const BUILT_IN_VERSIONS: readonly Chart[] = [...BUILT_IN, ...EARLIER];
 /**
  * Whether the program comes with a chart of this id.
  *
- * @example isBuiltIn('starting') // true
+ * @example ['starting', 'own-1'].map(isBuiltIn) // [ true, false ]
  */
 export const isBuiltIn = (id: string): boolean => BUILT_IN.some((chart) => chart.id === id);
 

@@ -25,7 +25,9 @@ export function flowFactor(ratio: number): number {
  * @param area times its discharge coefficient, m²
  * @param from pressures, Pa
  * @param kelvin of the gas
- * @example massFlow(1e-7, 200_000, 200_000, 450) // 0
+ * @example
+ *   [200_000, 150_000, 50_000].map((to) => (massFlow(1e-7, 200_000, to, 450) * 1e6).toFixed(1))
+ *   // [ '0.0', '33.7', '38.1' ]
  */
 export function massFlow(area: number, from: number, to: number, kelvin: number): number {
   const root = Math.sqrt(GAS_CONSTANT * kelvin);

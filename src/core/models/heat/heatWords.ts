@@ -38,7 +38,7 @@ const SURE = 0.95;
 /**
  * What is said of a gap whose ends meet at the assumed temperature; null for one that stays open there.
  *
- * @example closedWords({ hot: 1_000, chance: 0.2 }) // null
+ * @example [1_000, -1_000].map((hot) => closedWords({ hot, chance: 0.2 })) // [ null, 'may be closed' ]
  */
 export const closedWords = ({ hot, chance }: Pick<HotGap, 'hot' | 'chance'>): string | null =>
   hot >= 0 ? null : chance < SURE ? 'may be closed' : 'closed';

@@ -322,7 +322,7 @@ function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf 
  * The heat load of an engine as it is and as it is planned, with each thing's share; the hotter of the two is gapped for.
  * Never throws.
  *
- * @example heatLoad(judgement.job.service, { cylinders: 8, bore: null }).set // true
+ * @example heatLoad(demo.job.service, { cylinders: 5, bore: fromInches(3.248) }).inForce.load.toFixed(2) // '2.30'
  */
 export function heatLoad(service: Service, engine: LoadEngine): HeatLoad {
   const now = loadWith(service.now, service, engine);

@@ -299,7 +299,9 @@ function pressureAsSaid(pressure: number, spoken: PressureUnit): string {
  * Adders as one would type them; it is heard as the same.
  *
  * @param unit that boost is spoken in
- * @example addersText({ boost: null, nitrous: null, injection: null }, 'psi') // ''
+ * @example
+ *   addersText({ boost: null, nitrous: { shots: [150, 100], share: null, cylinders: 4 }, injection: null }, 'psi')
+ *   // '150+100 hp nitrous in 4 cylinders'
  */
 export function addersText({ boost, nitrous, injection }: Adders, unit: PressureUnit): string {
   const blown = boost

@@ -50,7 +50,7 @@ export const MOST_USUAL_ALLOWANCE: Nm = 127_000;
 /**
  * Whether what is added to a cylinder's windows is more likely a gap typed whole.
  *
- * @example isWholeGap({ gap: fromThou(20), clearance: 0 }) // true
+ * @example [1, 20].map((thou) => isWholeGap({ gap: fromThou(thou), clearance: 0 })) // [ false, true ]
  */
 export const isWholeGap = ({ gap, clearance }: Pick<Allowance, 'gap' | 'clearance'>): boolean =>
   Math.max(gap, clearance) > MOST_USUAL_ALLOWANCE;

@@ -7,7 +7,7 @@ import { blockStepsOf } from './steps';
 /**
  * What became of them.
  *
- * @example blockStepsIn(judgement) // []
+ * @example blockStepsIn(demo).slice(0, 3).map((s) => s.check) // [ 'clean', 'oilways', 'threads' ]
  */
 export const blockStepsIn = ({ log, choices }: Pick<All, 'log' | 'choices'>): JudgedCheck[] =>
   blockStepsOf(choices.walk).map((check) => {

@@ -164,7 +164,10 @@ function leastLeft(costs: FittingCosts): Float64Array {
  * The order with the fewest turns; of those that come out the same, the one nearest the engine's own numbering.
  *
  * @throws RangeError over 16 cylinders
- * @example installOrder({ cylinders: [], from: null, saves: 'stand', bothWays: false }).steps // []
+ * @example
+ *   installOrder({ cylinders: [{ id: '1', bottom: 180, bank: 'only', mate: null }, { id: '2', bottom: 0, bank:
+ *   'only', mate: null }, { id: '3', bottom: 0, bank: 'only', mate: null }], from: null, saves: 'crank', bothWays:
+ *   false }).steps.map((s) => `${s.id} by ${s.by}°`) // [ '1 by 0°', '2 by 180°', '3 by 0°' ]
  */
 export function installOrder(ask: OrderAsk): FitOrder {
   const { cylinders, from } = ask;

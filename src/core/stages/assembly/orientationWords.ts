@@ -5,7 +5,9 @@ import type { Step } from '../../record/stepIds';
 /**
  * What a front mark or a rod is checked against, in words; null where nothing is said of it.
  *
- * @example expectedOf('rodNumber', cylinder.clocking, 'outwards') // null
+ * @example
+ *   ['frontMark', 'rodNumber'].map((of) => expectedOf(of, demo.cylinders[0].clocking, 'outwards'))
+ *   // [ 'arrow to the front', null ]
  */
 export function expectedOf(
   check: Step,

@@ -57,7 +57,7 @@ export function beforeIn(steps: readonly Step[]): readonly Step[] {
 /**
  * The steps of the engine as a whole, by the habits of the shop.
  *
- * @example blockStepsOf(judgement.choices.walk) // []
+ * @example blockStepsOf(demo.choices.walk).slice(0, 3) // [ 'clean', 'oilways', 'threads' ]
  */
 export const blockStepsOf = ({ asks, tighten, stands }: WalkChoices): readonly (typeof BLOCK_STEPS)[number][] =>
   asks === 'checks'

@@ -146,7 +146,7 @@ const isSame = (a: WalkAt, b: WalkAt | null): boolean => a.place === b?.place &&
  * The next step that is open, from one on and round to it again; past steps with a reminder on them, unless nothing
  * else is open. Null where all is done.
  *
- * @example nextStep(judgement, [], null) // null
+ * @example nextStep(demo, walkOf(demo, demo.cylinders), null) // { place: '2', step: 'frontMark' }
  */
 export function nextStep(judgement: Assembled, walk: readonly WalkAt[], from: WalkAt | null): WalkAt | null {
   const start = walk.findIndex((at) => isSame(at, from)) + 1;
@@ -161,7 +161,7 @@ export function nextStep(judgement: Assembled, walk: readonly WalkAt[], from: Wa
 /**
  * Where the walk is taken up again: at what was left open of what was worked on last, else at what follows it.
  *
- * @example resumedAt(judgement, []) // null
+ * @example resumedAt(demo, walkOf(demo, demo.cylinders)) // { place: '2', step: 'frontMark' }
  */
 export function resumedAt(judgement: Assembled, walk: readonly WalkAt[]): WalkAt | null {
   let last: { at: WalkAt; when: string } | null = null;

@@ -336,7 +336,7 @@ function unsaidFindings(cylinders: readonly Measured[]): Finding[] {
 /**
  * What is to be known of bores.
  *
- * @example findings(judgement, [cylinder]).length // 0
+ * @example findings(demo, demo.cylinders).length // 1
  */
 export const findings = (
   { job, choices, log }: EngineContext<{ bores: BoreChoices }>,

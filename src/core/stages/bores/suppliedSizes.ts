@@ -71,7 +71,9 @@ const LAST_DIGIT: Nm = 2_540;
 /**
  * A size that was found, against what was reported of it. They agree within U of the size and a digit of the report.
  *
- * @example againstReported({ value: 100_010_000, uncertainty: 5_000 }, 100_000_000)?.agrees // false
+ * @example
+ *   [100_004_000, 100_010_000].map((value) => againstReported({ value, uncertainty: 5_000 }, 100_000_000)?.agrees)
+ *   // [ true, false ]
  */
 export const againstReported = (found: { value: Nm; uncertainty: Nm } | null, reported: Nm | null): Against | null => {
   if (!found || reported === null) return null;

@@ -31,7 +31,7 @@ export interface JudgedClocking {
 /**
  * Whether a rule is broken by more than what is worth a note.
  *
- * @example isBreach({ verdict: 'stop' }) // true
+ * @example ['pass', 'warn', 'stop'].map((verdict) => isBreach({ verdict })) // [ false, false, true ]
  */
 export const isBreach = ({ verdict }: RuleResult): boolean => verdict === 'mend' || verdict === 'stop';
 

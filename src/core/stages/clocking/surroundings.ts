@@ -145,7 +145,7 @@ export function sideDirection(side: Side, bank: Bank, intake: IntakeSide | null)
 /**
  * Whether a direction lies inside a sector, its edges not.
  *
- * @example isInside(350, { from: 340, to: 20 }) // true
+ * @example [350, 10, 30].map((at) => isInside(at, { from: 340, to: 20 })) // [ true, true, false ]
  */
 export function isInside(degrees: number, { from, to }: Sector): boolean {
   const span = turned(to - from);

@@ -186,7 +186,7 @@ function waitingFindings({ choices: { shells }, mains, rods }: All): Finding[] {
 /**
  * What is to be known of the bottom end.
  *
- * @example findings(judgement, judgement.cylinders).length // 0
+ * @example findings(demo, demo.cylinders).length // 5
  */
 export function findings(engine: All, cylinders: readonly Whole[]): Finding[] {
   const { crank } = engine;

@@ -13,7 +13,7 @@ export interface WalkHabits {
 /**
  * Whether the walk inspects thrust washers and each rod as they go in, so that nothing else asks for it.
  *
- * @example inspectsRods(judgement.job, judgement.choices.walk) // false
+ * @example [judgement, demo].map((j) => inspectsRods(j.job, j.choices.walk)) // [ false, true ]
  */
 export const inspectsRods = (
   job: { elsewhere: readonly string[] } | null,

@@ -129,7 +129,7 @@ function askedKind(
 /**
  * What the search for shells is asked: the bearings whose clearance is read and has limits.
  *
- * @example shellAsk(judgement).kinds // []
+ * @example shellAsk(demo).kinds.map((k) => k.kind) // [ 'main', 'rod' ]
  */
 export function shellAsk({ mains, rods, choices }: All): ShellAsk {
   const of = { main: mains, rod: rods };
@@ -163,7 +163,7 @@ const needsGrinding = ({ out }: ShellPlan): boolean => out > 0;
 /**
  * Which shells bring the bearings in: each by itself, and all together.
  *
- * @example shellAdvice({ kinds: [], inOrder: false }).kinds // []
+ * @example shellAdvice(shellAsk(demo)).kinds.map((k) => k.kind) // [ 'main', 'rod' ]
  */
 export function shellAdvice({ kinds, inOrder }: ShellAsk): ShellAdvice {
   const alone = kinds.flatMap((kind): KindAdvice[] => {

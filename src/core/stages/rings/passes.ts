@@ -297,7 +297,9 @@ function takenBetween(before: PassReading, reading: PassReading, cuts: readonly 
 /**
  * The passes of one ring put in order.
  *
- * @example passesOf({ events: [], repeat: 25_400, home: '1', bores: new Map(), answers: new Map() }).filed // false
+ * @example
+ *   passesOf({ events: [{ kind: 'cut', id: 'c', filer: null, count: 4 }], repeat: 25_400, home: '1', bores: new
+ *   Map(), answers: new Map() }).filed // true
  */
 export function passesOf({ events, answers, ...ask }: Ask): Passes {
   const order = new PassOrder(ask, answers);

@@ -139,7 +139,7 @@ export interface Turned {
  * The turnings of an engine, each with what it added, and which of them is a jump.
  *
  * @param past the shop’s builds of the same kind: what is expected may come from them, and never what is a jump
- * @example rotatingTorqueOf(judgement, []).turns // []
+ * @example rotatingTorqueOf(demo, demo.cylinders).turns.length // 2
  */
 export function rotatingTorqueOf({ log, labels, choices }: Turned, past: readonly PastTurning[]): JudgedTurning {
   const steps = stepsIn(benchedOf(log, 'turned').map((b) => b.entry));

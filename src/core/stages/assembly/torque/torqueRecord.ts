@@ -247,7 +247,8 @@ export const unrecorded = (ledger: readonly JudgedGroup[]): string[] => [
  * no longer counts; nor does a step whose figure was changed since.
  *
  * @param cylinders in the order their rods are taken
- * @example torqueRecordOf(judgement, judgement.cylinders) // []
+ * @example
+ *   torqueRecordOf(demo, demo.cylinders).map((g) => `${g.group.words} ${g.done}`) // [ 'Main caps 12', 'Rod bolts 2' ]
  */
 export function torqueRecordOf(
   { log, choices }: Known,

@@ -61,7 +61,7 @@ export function bobweightOf(
  * Whether a crank is balanced with bobweights: of every V, of an in-line three or five, of a flat twin. Common practice,
  * no source.
  *
- * @example hasBobweight({ layout: 'inline', cylinders: 3 }) // true
+ * @example [3, 4].map((cylinders) => hasBobweight({ layout: 'inline', cylinders })) // [ true, false ]
  */
 export const hasBobweight = ({ layout, cylinders }: Pick<Engine, 'layout' | 'cylinders'>): boolean =>
   layout === 'vee' ||

@@ -214,8 +214,8 @@ function withFewestMoves(ask: MixAsk, from: readonly (readonly number[])[]): num
  *
  * @param mostTries how long the proof may go on; fewer give a bound sooner
  * @example
- *   matchWeights({ base: [500_000, 502_000], kinds: [{ masses: [100_000, 102_000], stays: [false, false] }]
- *   }).spread // 0
+ *   matchWeights({ base: [500_000, 502_000], kinds: [{ masses: [100_000, 103_000], stays: [false, false] }]
+ *   }).spread // 1000
  */
 export function matchWeights(ask: MixAsk, mostTries: number = MOST_TRIES): Mix {
   const own = ask.kinds.map(() => ask.base.map((_, place) => place));
