@@ -37,7 +37,10 @@ export default defineConfig(
   {
     rules: {
       // sentences, patterns and class names are not wrapped
-      'max-len': ['error', { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true }],
+      'max-len': [
+        'error',
+        { code: 140, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true },
+      ],
     },
   },
   {

@@ -16,6 +16,7 @@ export interface Running {
   rpm: number;
 }
 
+/** Metres in a nanometre. */
 const METRES = 1e-9;
 
 /**
@@ -42,7 +43,9 @@ export function usualRunning(
 
 /** Charge as the inlet closes, K; heat of a kilogram of air less what goes into the walls, J. From memory. */
 const CHARGE = 330;
+/** Heat that a kilogram of charge brings, J. From memory. */
 const HEAT = 2.3e6;
+/** Standard atmosphere, Pa (ISO 2533:1975). */
 const ATMOSPHERE = 101_325;
 
 /** Second land: clearance on the radius and height, and free room of the second groove, as shares of the bore. From memory. */
@@ -126,6 +129,7 @@ export const spaceOf = ({ bore, top, second, wall }: StudyAsk): RingSpace => ({
   kelvin: wall + 273.15,
 });
 
+/** Other gaps that are worked out, as shares of the one in hand. */
 const FACTORS = [0.5, 0.75, 1, 1.25, 1.5, 2];
 
 const pointOf = ({ top, second }: StudyAsk, { peak, lift, blowBy }: Cycle): StudyPoint => ({

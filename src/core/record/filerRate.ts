@@ -63,6 +63,7 @@ export function fitThroughOrigin({ cuts, xx, xy, yy }: RateSums): Fit | null {
 
 /** Scatter of one cut that is assumed before cuts say otherwise, and as how many cuts that guess counts. From memory. */
 export const ASSUMED_SCATTER: Nm = 12_700;
+/** An assumed rate counts as so many cuts. From memory. */
 const ASSUMED_CUTS = 3;
 /** What a cut departs from the rate by, as a share of it, however well the rate is known. From memory. */
 const OWN_SHARE = 0.1;

@@ -2,7 +2,7 @@
 import { type Engine, type Layout, cylindersOf, hasTwoBanks } from './engine';
 import { engineFaults } from './engineFaults';
 
-/** As many cylinders as an engine of a layout most often has. */
+/** As many cylinders as an engine of a layout most often has. From memory. */
 const MOST_OFTEN: Record<Layout, number> = { single: 1, inline: 4, vee: 8, flat: 4 };
 
 /** As many as it had where that can be, but a four is seldom a V. */

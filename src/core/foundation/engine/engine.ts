@@ -17,6 +17,7 @@ export type Bank = 'only' | 'left' | 'right';
 /** Crank rotation, seen from the front of the engine. */
 export type Rotation = 'clockwise' | 'anticlockwise';
 
+/** The most cylinders of an engine that is taken. */
 export const MOST_CYLINDERS = 16;
 
 export interface Numbering {

@@ -38,6 +38,7 @@ export const DEPTHS_BY_COUNT: Depth[][] = [
 
 /** Degrees clockwise from the engine's front, seen on the crown: the thrust faces, and the crank. */
 export const THRUST = 90;
+/** The direction in line with the crank, degrees. */
 export const ALONG = 0;
 
 /** The directions of a grid of one to six, square to the crank first and evenly apart. */

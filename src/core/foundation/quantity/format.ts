@@ -17,6 +17,7 @@ export interface Printed {
   unit: 'in' | 'thou' | 'mm';
 }
 
+/** The minus sign, U+2212: it does not break from its figure. */
 const MINUS = '\u2212';
 
 const formats = new Map<string, Intl.NumberFormat>();

@@ -11,9 +11,13 @@ export type Nm = number;
 /** The two systems a figure may be shown in. What is recorded never depends on it. */
 export type Units = 'imperial' | 'metric';
 
+/** Nanometres in a millimetre, exact. */
 export const NM_PER_MM = 1_000_000;
+/** Nanometres in an inch: 25.4 mm, exact by definition. */
 export const NM_PER_INCH = 25_400_000;
+/** Nanometres in a thousandth of an inch, exact. */
 export const NM_PER_THOU = 25_400;
+/** Nanometres in a micrometre, exact. */
 export const NM_PER_MICROMETRE = 1_000;
 
 /** Length of a number of millimetres, to the nearest nanometre. */

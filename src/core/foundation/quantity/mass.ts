@@ -6,9 +6,10 @@
 /** A mass in whole milligrams. */
 export type Mg = number;
 
+/** Milligrams in each unit, exact; the ounce is the avoirdupois one. */
 const MG_PER: Record<string, number> = { g: 1_000, oz: 28_349.523125, kg: 1_000_000 };
 
-/** The heaviest part of an engine that is put on a bench scale. */
+/** The heaviest part of an engine that is put on a bench scale, mg: 20 kg. From memory. */
 const HEAVIEST: Mg = 20_000_000;
 
 export type ParsedMass =
@@ -37,7 +38,7 @@ const middleOf = (values: readonly Mg[]): Mg | null =>
 
 /** The share by which a part may differ from its like before it is asked about: a part of another make, a slip of digits. */
 const FAR = 0.04;
-/** And never asked about when it is within this of them: clips weigh next to nothing. */
+/** A part is never asked about when it is within this of the others, mg: clips weigh next to nothing. From memory. */
 const NEAR: Mg = 2_000;
 
 const isFar = (value: Mg, like: Mg): boolean => Math.abs(value - like) > Math.max(like * FAR, NEAR);

@@ -21,7 +21,7 @@ export const fine = (nm: Nm): MessageLength => ({ nm, as: 'fine' });
 /** A piston-to-wall clearance inside a sentence. */
 export const clear = (nm: Nm): MessageLength => ({ nm, as: 'clearance' });
 
-/** Sizes are over this, clearances under it. */
+/** Sizes are over this, clearances under it, nm. From memory. */
 const LEAST_SIZE: Nm = 5_000_000;
 
 /** A length printed as a size or as a clearance, by how large it is. */

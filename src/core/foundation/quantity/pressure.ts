@@ -7,6 +7,7 @@ export type Pascal = number;
 export const PRESSURE_UNITS = ['psi', 'bar', 'kPa'] as const;
 export type PressureUnit = (typeof PRESSURE_UNITS)[number];
 
+/** Pascals in each unit; psi to seven figures (NIST SP 811, 2008). */
 const PASCALS: Record<PressureUnit, number> = { psi: 6894.757, bar: 100_000, kPa: 1_000 };
 
 /** Pascals of a pressure in some unit, rounded to whole ones. */
@@ -15,6 +16,7 @@ export const fromPressure = (value: number, unit: PressureUnit): Pascal => Math.
 /** A pressure in some unit, from pascals. */
 export const toPressure = (pressure: Pascal, unit: PressureUnit): number => pressure / PASCALS[unit];
 
+/** Decimals that a pressure is shown with. */
 const DECIMALS: Record<PressureUnit, number> = { psi: 1, bar: 2, kPa: 0 };
 
 /**
@@ -27,7 +29,7 @@ export const pressureText = (pressure: Pascal): string =>
 
 /** Boost nobody questions: 1 to 80 psi. From memory. */
 const USUAL: [Pascal, Pascal] = [6_895, 551_581];
-/** The most that is taken at all: 15 bar. */
+/** The most that is taken at all: 15 bar. From memory. */
 export const MOST_BOOST: Pascal = 1_500_000;
 
 const isUsual = (pressure: Pascal): boolean => pressure >= USUAL[0] && pressure <= USUAL[1];

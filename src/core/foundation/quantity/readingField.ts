@@ -73,12 +73,14 @@ export type ParsedReading =
   | { kind: 'question'; ask: string; options: Meaning[] }
   | { kind: 'refused'; why: string; accepted: string };
 
-/** Any bore, piston or pin the tool will take: 5 to 500 mm. */
+/** Any bore, piston or pin that is taken: 5 to 500 mm. From memory. */
 const SIZES = { least: 5 * NM_PER_MM, most: 500 * NM_PER_MM };
 
-/** A size nobody questions while nothing else is known: 25 to 250 mm. */
+/** A size nobody questions while nothing else is known: 25 to 250 mm. From memory. */
 const USUAL_SIZES = { least: 25 * NM_PER_MM, most: 250 * NM_PER_MM };
+/** Journals that nobody questions: 12 to 160 mm. From memory. */
 const USUAL_JOURNALS = { least: 12 * NM_PER_MM, most: 160 * NM_PER_MM };
+/** Pins that nobody questions: 8 to 60 mm. From memory. */
 const USUAL_PINS = { least: 8 * NM_PER_MM, most: 60 * NM_PER_MM };
 
 /** End gap as a share of the bore that nobody questions. From memory. */
@@ -106,8 +108,9 @@ const USUAL_GAP_UNKNOWN_BORE = {
   play: { least: 20_000, most: 1_500_000 },
 };
 
-/** The widest gap that is taken at all, as a share of the bore. */
+/** The widest gap that is taken at all, as a share of the bore. From memory. */
 const WIDEST_GAP_SHARE = 0.1;
+/** The widest gap that is taken while the bore is not known, nm. From memory. */
 const WIDEST_GAP_UNKNOWN_BORE = 10 * NM_PER_MM;
 export const ACCEPTED: Record<Field, Record<Units, string>> = {
   bore: {

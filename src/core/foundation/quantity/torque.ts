@@ -5,6 +5,7 @@ import type { ParsedFigure } from './parseNumber';
 /** A torque in whole mN·m. */
 export type MilliNm = number;
 
+/** mN·m in a pound-force foot: 0.3048 m × 4.448 221 615 260 5 N, exact by definition. */
 const PER_LBFT = 1_355.817_948_331_400_4;
 
 /** Of the shop's own unit, of inch-pounds as small beams show them, and of kilopond metres as old sheets print. */
@@ -15,6 +16,7 @@ const PER: readonly (readonly [RegExp, number])[] = [
   [/^(?:kg ?[·.]? ?m|kgm|mkg|kpm)$/, 9_806.65],
 ];
 
+/** The most torque of a fastener that is taken, mN·m. From memory. */
 const MOST: MilliNm = 1_500_000;
 
 export const fromPoundFeet = (lbft: number): MilliNm => Math.round(lbft * PER_LBFT);

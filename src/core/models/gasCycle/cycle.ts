@@ -38,6 +38,7 @@ export interface Cycle {
   imbalance: number;
 }
 
+/** Pressure in the crankcase, Pa. From memory. */
 const CRANKCASE = 100_000;
 /** Discharge coefficient of a ring gap: 0.65 to 0.85, recalled. */
 const DISCHARGE = 0.75;
@@ -113,6 +114,7 @@ function round(
 
 /** Rounds at the most until the cycle repeats itself, and how near: as a share. */
 const MOST_ROUNDS = 40;
+/** How near the cycle has to repeat itself, as a share. */
 const SAME = 1e-10;
 /** Steps to a cycle to begin with and at the most, and how little halving them may change the peak between the rings. */
 const FIRST_STEPS = 720;

@@ -1,8 +1,8 @@
 /** Flow of gas through an orifice: isentropic, choked under the critical ratio (textbook). */
 
-/** Ratio of specific heats of air. */
+/** Ratio of specific heats of air, from memory. */
 const GAMMA = 1.4;
-/** Gas constant of air, J/(kg·K). */
+/** Gas constant of air, J/(kg·K), from memory. */
 export const GAS_CONSTANT = 287;
 /** Ratio of pressures under which flow is choked: (2 ÷ (γ + 1))^(γ ÷ (γ − 1)) = 0.528. */
 export const CHOKED = (2 / (GAMMA + 1)) ** (GAMMA / (GAMMA - 1));

@@ -25,12 +25,17 @@ export interface CycleEngine {
 const POLYTROPIC = 1.32;
 /** Inlet closes and exhaust opens, begin and length of burning, and the shape of the Wiebe function. From memory. */
 const INLET_CLOSES = -130;
+/** The exhaust valve opens so many degrees after top dead centre. From memory. */
 const EXHAUST_OPENS = 130;
+/** Heat by a Wiebe function: degrees of its beginning and its length, and its two shape factors. From memory. */
 const BURN = { begins: -25, lasts: 52, efficiency: 5, form: 2 };
 /** Over the atmosphere in the exhaust, as a share; and how fast the cylinder empties after the valve opens, degrees. From memory. */
 const BACK_PRESSURE = 1.1;
+/** Degrees that it takes the cylinder to blow down. From memory. */
 const BLOWDOWN = 25;
+/** Standard atmosphere, Pa (ISO 2533:1975). */
 const ATMOSPHERE = 101_325;
+/** Gas constant of air, J/(kg·K), from memory. */
 const AIR_CONSTANT = 287;
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;

@@ -55,7 +55,7 @@ export const STARTING_HEAT: HeatChoices = {
   feeler: 12_700,
 };
 
-/** A chance of closing over this is called out. */
+/** A chance of closing over this is called out: 5 %, as for verdicts. From memory. */
 export const THIN_CHANCE = 0.05;
 
 export interface Temperatures {

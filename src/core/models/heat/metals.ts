@@ -31,7 +31,7 @@ export const HOT_RING: Record<RingMetal, Expansion> = {
   nitridedSteel: { at0: 9.9e-6, each: 3.5e-9 },
 };
 
-/** Of the bore: grey iron, or the copper-free aluminium of a plated block; near 20 °C. */
+/** Of the bore, 1/K near 20 °C: grey iron, or the copper-free aluminium of a plated block. From memory. */
 export const BORE_EXPANSION: Record<Surface, number> = { iron: 10.8e-6, plated: 21.5e-6 };
 
 export const HOT_BORE: Record<Surface, Expansion> = {
@@ -43,11 +43,13 @@ export const HOT_BORE: Record<Surface, Expansion> = {
 export const HOUSING_METALS = ['iron', 'steel', 'aluminium'] as const;
 export type HousingMetal = (typeof HOUSING_METALS)[number];
 
+/** Of main housings, 1/K near 20 °C. From memory. */
 export const HOUSING_EXPANSION: Record<HousingMetal, number> = { iron: 10.8e-6, steel: 11.7e-6, aluminium: 21.5e-6 };
 
 export const ROD_METALS = ['steel', 'aluminium', 'titanium'] as const;
 export type RodMetal = (typeof ROD_METALS)[number];
 
+/** Of rods, 1/K near 20 °C. From memory. */
 export const ROD_EXPANSION: Record<RodMetal, number> = { steel: 11.7e-6, aluminium: 23.4e-6, titanium: 8.9e-6 };
 
 export const PISTON_EXPANSION: Record<Alloy, number> = {

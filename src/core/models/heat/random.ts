@@ -12,6 +12,7 @@ export interface Random {
 
 /** Odd constant that spreads small seeds over all bits: 2³² divided by the golden ratio. */
 const SPREAD = 0x9e3779b9;
+/** 2³². */
 const TWO_TO_32 = 4_294_967_296;
 /** The first numbers after a seed are thrown away: they still show its pattern. */
 const WARM_UP = 16;

@@ -7,7 +7,7 @@ import type { Pascal } from '../../foundation/quantity/pressure';
 export const SEA_LEVEL: Pascal = 101_325;
 /** Its temperature, K, its lapse, K/m, and the exponent g·M ÷ (R·lapse) (ISO 2533:1975, recalled). */
 const ATMOSPHERE = { kelvin: 288.15, lapse: 0.0065, exponent: 5.2559 };
-/** Ratio of specific heats of air. */
+/** Ratio of specific heats of air, from memory. */
 const AIR = 1.4;
 
 /**

@@ -54,7 +54,7 @@ export type HeatLoad =
   /** What has to be said first. */
   | { set: false; ask: string };
 
-/** Exponent of pressure and of speed in Woschni's heat flux. */
+/** Exponent of pressure and of speed in Woschni's heat flux (SAE 670931, 1967, from memory). */
 const FLUX = 0.8;
 /** The loads over which the model was compared with practice. From memory. */
 export const TRUSTED = { from: 0.8, to: 2.6 };
@@ -118,6 +118,7 @@ const FUEL_SHARES: Record<Exclude<Fuel, 'nitromethane'>, number> = {
 const NITRO = { each: 0.5, most: 0.2 };
 /** Air cooling, and a spray of water or alcohol. From memory. */
 export const AIR_COOLED = 1.1;
+/** What water or alcohol injection leaves of the heat load. From memory. */
 const INJECTION = 0.93;
 
 /** Isentropic efficiency of a compressor. From memory. */
@@ -130,7 +131,9 @@ const CYCLE = { charge: 300, ratio: 10, exponent: 0.35, burn: 2_000, wall: 450 }
 
 /** Power without an adder, kW a litre, of a street engine; its stroke as a share of its bore; kW a horsepower. From memory. */
 const KW_PER_LITRE = 45;
+/** Usual stroke, as a share of the bore. From memory. */
 const STROKE = 0.9;
+/** Kilowatts in a horsepower of 550 ft·lbf/s (NIST SP 811, 2008). */
 const KW_PER_HP = 0.7457;
 /**
  * Combustion with nitrous is hotter than its power says: a quarter more once it adds 0.65 of the base power, and so

@@ -15,8 +15,9 @@ export type ParsedAdders =
 
 const ACCEPTED =
   'Accepted: 14 psi, 1.4 bar turbo + 150 hp nitrous, 100+75 hp nitrous, 2.1 bar absolute, water injection, none.';
-/** Most stages, and most power of all of them, hp. */
+/** Most stages, and most power of all of them, hp. From memory. */
 const MOST_SHOTS = { stages: 6, sum: 5_000 };
+/** The longest entry that is read at all, characters. */
 const LONGEST = 240;
 
 const NUMBER = /(\d+(?:\.\d+)?|\.\d+)/;

@@ -9,11 +9,13 @@ const METRES_PER_FOOT = 0.3048;
 const figure = (text: string, units: string): RegExpExecArray | null =>
   new RegExp(`^(-?\\d+(?:\\.\\d+)?) ?(${units})?$`).exec(text.trim().toLowerCase().replace(',', '.'));
 
-/** Most power, and the ranges of altitudes and of speeds that are taken: hp, m, rpm. */
+/** The most power that is taken, hp. From memory. */
 export const MOST_POWER = 50_000;
+/** Altitudes that are taken, m. From memory. */
 export const ALTITUDES = { from: -500, to: 6_000 };
+/** Speeds that are taken, rpm. From memory. */
 export const SPEEDS = { from: 300, to: 25_000 };
-/** Strokes that are taken, nm. */
+/** Strokes that are taken, nm. From memory. */
 export const STROKES = { from: 10_000_000, to: 600_000_000 };
 
 /**

@@ -37,5 +37,5 @@ export const BLOWER_WORDS: Record<Blower, string> = {
   twoStage: 'two stages',
 };
 
-/** The most that nitrous may add, as a share of the base power. */
+/** The most that nitrous may add, as a share of the base power. From memory. */
 export const MOST_SHARE = 3;

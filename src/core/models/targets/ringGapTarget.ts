@@ -22,7 +22,7 @@ import { type SecondBy, SECOND_SCHOOL_REASON } from './papers';
 /** The first school's least step from top to second: 2 thou. Common practice, no source. */
 const SECOND_OVER_TOP: Nm = 50_800;
 
-/** The same in a shop of millimetre leaves. */
+/** The same in a shop of millimetre leaves, nm. Common practice, no source. */
 const SECOND_OVER_TOP_METRIC: Nm = 50_000;
 
 /** Leaves of millimetres go up by hundredths. */

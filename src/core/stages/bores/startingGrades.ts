@@ -4,6 +4,7 @@ import type { GradeChoices } from './oversizeChoices';
 
 /** A standard bore for want of another, nm, and how far a piston's first class lies under a bore's. From memory. */
 const SOME_BORE: Nm = 73_500_000;
+/** How far under its bore a new grade of piston begins, nm. From memory. */
 const UNDER_BORE: Nm = 40_000;
 
 /**

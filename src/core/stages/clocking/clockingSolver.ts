@@ -92,6 +92,7 @@ const BETWEEN: Pair[] = [
 ];
 const COUNTED: Pair[] = [...TOP_TO_SECOND, ...OIL, ...BETWEEN];
 
+/** Degrees that count as none. */
 const EPS = 1e-7;
 const COUNT = JOINTS.length;
 

@@ -145,6 +145,7 @@ interface Breach {
   free: KeptFree | null;
 }
 
+/** Degrees that an angle may be off by its arithmetic alone. */
 const SLACK = 1e-6;
 
 function breachesOf(joints: Joints, rules: Rules, free: KeptFree[]): Breach[] {

@@ -2,6 +2,7 @@
 import { apart, turned } from '../../foundation/quantity/angle';
 import { type Joint, type Joints, JOINTS } from '../../foundation/parts/joints';
 
+/** Joints that are dragged rest on multiples of this, degrees. */
 const STEP = 5;
 /** A mark draws a joint from this far. From memory. */
 const DRAW = 2.5;

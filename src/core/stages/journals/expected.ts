@@ -15,6 +15,7 @@ const belowBore = (bore: Nm): Expected => ({
 
 /** How near a journal or a housing lies to others of its kind, and a housing over its journal. From memory. */
 const NEAR_OTHERS = 250_000;
+/** How far over its journal a housing with shells is expected, and within what, nm. From memory. */
 const OVER_JOURNAL = { by: 50_000, within: 150_000 };
 
 /** What a size of a bearing should be near to: its neighbours or its journal; else under the bore. */

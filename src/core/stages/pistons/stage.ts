@@ -221,7 +221,9 @@ function pistonTasks(cylinders: readonly Whole[], { readings, pins }: PistonChoi
 
 /** How near a piston and a pin should be to their neighbours, and a piston to its bore. From memory. */
 const NEAR_OTHERS = 100_000;
+/** How far under its bore a piston is expected, nm. From memory. */
 const UNDER_BORE = 100_000;
+/** And within what, nm. From memory. */
 const NEAR_BORE = 300_000;
 
 function expected(

@@ -33,6 +33,7 @@ const TENTH: Nm = 100;
 const MOST: Nm = 2_000_000;
 /** One ring over its limit outweighs any amount over; any amount over outweighs all filing, moves included. */
 const OVER_WEIGHT = 1e6;
+/** And any amount over outweighs all filing. */
 const AMOUNT_WEIGHT = 1e7;
 
 const tenths = (nm: Nm): number => Math.round(Math.min(MOST, Math.max(0, nm)) / TENTH);

@@ -10,6 +10,7 @@ import type { ToComeOff } from './ring';
 
 /** A first cut, and a following one, while the filer's rate is not known: 5 thou, then 2. Common practice, no source. */
 export const FIRST_CUT: Nm = 127_000;
+/** The most that one cut should take off, nm: 2 thou. Common practice, no source. */
 export const NEXT_CUT: Nm = 50_800;
 /** As far as counts are advised. */
 const MOST_COUNTS = 999;

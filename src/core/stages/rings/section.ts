@@ -24,6 +24,7 @@ export const UP_MARK_WORDS: Record<UpMark, string> = {
 /** A corner of a section: radial from the inside (0) to the face (1), axial from the underside (0) to the crown side (1). */
 export type Corner = readonly [number, number];
 
+/** Depth of a bevel or step in the drawing of a section, as a share of its height. */
 const CUT = 0.34;
 
 /**

@@ -20,7 +20,9 @@ export interface Turning {
 
 /** More than so many times what it took before, and so much, is asked about, mN·m; and more than this whatever it took. From memory. */
 const TIMES = 5;
+/** And so much over that, mN·m. From memory. */
 const MORE: MilliNm = 30_000;
+/** Over this it is asked about whatever it took before, mN·m. From memory. */
 const MOST: MilliNm = 400_000;
 
 const isDoubtful = (value: MilliNm, before: MilliNm): boolean => value > TIMES * before + MORE || value > MOST;

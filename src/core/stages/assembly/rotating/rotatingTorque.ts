@@ -79,9 +79,11 @@ export interface JudgedTurning {
   next: { range: Range; from: 'this engine' | 'past builds' } | null;
 }
 
-/** Twice the middle of the others, and by more than a wrench can be misread. */
+/** A jump is so many times the middle of the others. From memory. */
 const TIMES = 2;
+/** And more than a wrench can be misread by, mN·m: 1 lb·ft. From memory. */
 const MISREAD: MilliNm = 1_400;
+/** Fewest others that a jump is held against. */
 const FEWEST = 2;
 
 const middleOf = (values: readonly number[]): number => {

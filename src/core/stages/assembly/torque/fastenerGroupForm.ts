@@ -8,7 +8,7 @@ import { type FastenerGroup, MOST_FASTENERS, MOST_STEPS, MOST_USES } from './fas
 
 /** The most stretch that a bolt is given, nm. From memory. */
 export const MOST_STRETCH: Nm = 5_000_000;
-/** The most degrees after the last torque. */
+/** The most degrees after the last torque. From memory. */
 export const MOST_ANGLE = 720;
 
 const isOrder = (order: number[], count: number): boolean =>
