@@ -1,50 +1,39 @@
 'use client';
 
-import { useState } from 'react';
-import { type Joint, type Joints, JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { type Joints, JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { type View, turnOf } from '@/core/stages/clocking/viewpoint';
-import { clockHours, parseCrownAngle } from '@/core/stages/clocking/words';
+import { NO_ANGLES, parseJoints } from '@/core/stages/clocking/typedJoints';
+import { clockHours } from '@/core/stages/clocking/words';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import { apart } from '@/core/foundation/quantity/angle';
 import { useJudgement } from '../openBuild/contexts';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
+import { useForm } from '../shared/useForm';
 
-/** Where joints were found that had moved: degrees, an hour as the crown is shown, or words. */
-export function MovedGaps({
-  cylinder,
-  planned,
-  view,
-  onNote,
-}: {
+interface Props {
   cylinder: JudgedCylinder;
   planned: Joints;
   view: View;
   onNote: (found: Partial<Joints>) => void;
-}) {
-  const judgement = useJudgement();
-  const { stand, facts } = judgement.choices.clocking;
+}
+
+/** Where joints were found that had moved. */
+export function MovedGaps({ cylinder, planned, view, onNote }: Props) {
+  const { stand, facts } = useJudgement().choices.clocking;
   const turn = turnOf(view, cylinder.clocking.round, stand, facts.lean);
-  const [typed, setTyped] = useState<Partial<Record<Joint, string>>>({});
-  const found: Partial<Joints> = {};
-  const faults: Partial<Record<Joint, string>> = {};
-  for (const joint of JOINTS) {
-    const text = typed[joint]?.trim() ?? '';
-    if (text === '') continue;
-    const heard = parseCrownAngle(text, turn);
-    if (heard.ok) found[joint] = heard.degrees;
-    else faults[joint] = heard.fault;
-  }
-  const ready = Object.keys(faults).length === 0 && Object.keys(found).length > 0;
+  const form = useForm({
+    ...{ name: `moved ${cylinder.id}`, base: NO_ANGLES },
+    faultsOf: (typed) => parseJoints(typed, turn).faults,
+    onSet: (typed) => {
+      form.drop();
+      onNote(parseJoints(typed, turn).joints);
+    },
+  });
+  const { joints: found } = parseJoints(form.draft, turn);
   return (
-    <form
-      aria-label="Where they are"
-      className="mt-2 grid gap-3 border-l-4 border-line pl-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (ready) onNote(found);
-      }}
-    >
+    <form aria-label="Where they are" className="mt-2 grid gap-3 border-l-4 border-line pl-4" onSubmit={form.submit}>
+      {form.note}
       <p className="text-soft">
         Only those that moved: degrees from the front, an hour as the crown is shown, or words.
       </p>
@@ -55,21 +44,21 @@ export function MovedGaps({
             <TextField
               key={joint}
               label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}`}
-              error={faults[joint]}
+              error={form.fault(joint)}
               said={
                 at === undefined
                   ? `planned ${Math.round(planned[joint]) % 360}°, ${clockHours(planned[joint] + turn)}`
                   : `at ${Math.round(at)}°, ${Math.round(apart(at, planned[joint]))}° from its plan`
               }
               figures
-              value={typed[joint] ?? ''}
-              onChange={(text) => setTyped((t) => ({ ...t, [joint]: text }))}
+              value={form.draft[joint]}
+              onChange={(text) => form.set({ [joint]: text })}
             />
           );
         })}
       </div>
       <div>
-        <Button type="submit" kind="accent" disabled={!ready}>
+        <Button type="submit" kind="accent" disabled={form.wrong !== null || Object.keys(found).length === 0}>
           Note where they are
         </Button>
       </div>

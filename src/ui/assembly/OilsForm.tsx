@@ -1,10 +1,9 @@
 'use client';
 
-import { useState } from 'react';
 import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { TextField } from '../shared/TextField';
-import { Button } from '../shared/Button';
+import { FormFoot, useForm } from '../shared/useForm';
 
 const FIELDS: [keyof WalkChoices['oils'], string, string][] = [
   ['bore', 'Bores oiled with', 'e.g. light non-detergent oil'],
@@ -20,33 +19,24 @@ export function OilsForm() {
   const { choices } = useJudgement();
   const { choose } = useLogging();
   const { walk } = choices;
-  const [oils, setOils] = useState(walk.oils);
-  const isSame = JSON.stringify(oils) === JSON.stringify(walk.oils);
+  const form = useForm({
+    ...{ name: 'oils', base: walk.oils },
+    onSet: (oils) => choose('walk', { ...walk, oils }),
+  });
   return (
-    <form
-      aria-label="Oils"
-      className="grid gap-x-5 gap-y-2 sm:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const trimmed = Object.entries(oils).map(([key, text]) => [key, text.trim()]);
-        choose('walk', { ...walk, oils: Object.fromEntries(trimmed) as WalkChoices['oils'] });
-      }}
-    >
+    <form aria-label="Oils" className="grid gap-x-5 gap-y-2 sm:grid-cols-2" onSubmit={form.submit}>
+      {form.note}
       {(walk.stands ? [...FIELDS, STANDING] : FIELDS).map(([key, label, hint]) => (
         <TextField
           key={key}
           label={label}
           hint={hint}
           maxLength={LONGEST}
-          value={oils[key]}
-          onChange={(text) => setOils({ ...oils, [key]: text })}
+          value={form.draft[key]}
+          onChange={(text) => form.set({ [key]: text })}
         />
       ))}
-      <div>
-        <Button type="submit" kind="accent" disabled={isSame}>
-          Set the oils
-        </Button>
-      </div>
+      <FormFoot form={form} words="Set the oils" />
     </form>
   );
 }

@@ -1,24 +1,11 @@
 'use client';
 
-import { useState } from 'react';
+import { parseThrows } from '@/core/stages/assembly/parseThrows';
 import { usualThrows } from '@/core/stages/assembly/throws';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-
-/** Degrees as typed, one for each throw; a sentence where they cannot be. */
-function heard(text: string, count: number): { throws: number[] } | { fault: string } {
-  const words = text
-    .trim()
-    .split(/[\s,;°]+/)
-    .filter(Boolean);
-  const throws = words.map(Number);
-  if (throws.some((t) => !Number.isFinite(t) || t < 0 || t >= 360))
-    return { fault: 'Degrees from 0 to under 360, one for each throw.' };
-  if (throws.length !== count) return { fault: `${count} throws, and ${throws.length} figures.` };
-  if (throws[0] !== 0) return { fault: 'The first throw counts as 0.' };
-  return { throws };
-}
+import { useForm } from '../shared/useForm';
 
 /** How the throws of this crank stand. */
 export function ThrowsForm() {
@@ -28,22 +15,20 @@ export function ThrowsForm() {
   const count = new Set(judgement.cylinders.map((c) => c.clocking.rod.throw)).size;
   const usual = judgement.job && usualThrows(judgement.job.engine, count);
   const set = walk.throws ?? usual ?? [];
-  const [text, setText] = useState(set.join(' '));
-  const found = heard(text, count);
-  const isSame = text.trim() === set.join(' ');
+  const form = useForm({
+    name: 'throws',
+    base: { throws: set.join(' ') },
+    faultsOf: ({ throws }) => parseThrows(throws, count).faults,
+    onSet: ({ throws }) => choose('walk', { ...walk, throws: parseThrows(throws, count).throws }),
+  });
+  const text = form.draft.throws;
   return (
-    <form
-      aria-label="Throws of the crank"
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if ('throws' in found) choose('walk', { ...walk, throws: found.throws });
-      }}
-    >
+    <form aria-label="Throws of the crank" className="flex flex-wrap items-end gap-3" onSubmit={form.submit}>
+      {form.note}
       <div className="w-80 max-w-full">
         <TextField
           label={`Throws from the front, degrees clockwise (${count})`}
-          error={text.trim() !== '' && 'fault' in found ? found.fault : undefined}
+          error={text.trim() !== '' ? form.fault('throws') : undefined}
           hint={
             walk.throws
               ? 'as set for this crank'
@@ -54,11 +39,11 @@ export function ThrowsForm() {
           figures
           inputMode="decimal"
           value={text}
-          onChange={(text) => setText(text)}
+          onChange={(throws) => form.set({ throws })}
         />
       </div>
       <div className="flex gap-2 pb-6">
-        <Button type="submit" kind="accent" disabled={isSame || 'fault' in found}>
+        <Button type="submit" kind="accent" disabled={!form.isChanged || form.wrong !== null}>
           Set the throws
         </Button>
         {walk.throws && usual && <Button onClick={() => choose('walk', { ...walk, throws: null })}>As is usual</Button>}

@@ -1,14 +1,13 @@
 'use client';
 
 import { schoolFaults } from '@/core/stages/clocking/schoolFaults';
-import { useState, type Dispatch, type SetStateAction } from 'react';
 import type { ClockingChoices } from '@/core/stages/clocking/choices';
 import { useForm } from '../shared/useForm';
 import { withoutOwn } from '@/core/stages/clocking/moves';
-import { type Joint, type Joints, JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
-import { type School, type SchoolSettings, type SheetPositions, SCHOOLS } from '@/core/stages/clocking/schools';
+import { JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
+import { type School, type SchoolSettings, SCHOOLS } from '@/core/stages/clocking/schools';
 import { SCHOOL_REASONS, SCHOOL_WORDS } from '@/core/stages/clocking/schoolWords';
-import { parseCrownAngle } from '@/core/stages/clocking/words';
+import { type TypedSheet, parseSheet, typedSheet } from '@/core/stages/clocking/typedJoints';
 import { hasTwoBanks } from '@/core/foundation/engine/engine';
 import { arcAngle } from '@/core/foundation/quantity/angle';
 import { useJudgement, useWords } from '../openBuild/contexts';
@@ -145,121 +144,95 @@ const SENSES = [
   ['anticlockwise', 'anticlockwise'],
 ] as const;
 
-const NO_ANGLES: Record<Joint, string> = { top: '', second: '', upperRail: '', expander: '', lowerRail: '' };
-
-/** The five angles of a maker's sheet as it prints them, for the right or the only bank. */
-export function SheetForm({
-  choices,
-  set,
-  onDone,
-}: {
+interface SheetFormProps {
   choices: ClockingChoices;
   set: (choices: ClockingChoices) => void;
   onDone: () => void;
-}) {
+}
+
+/** The five angles of a maker's sheet as it prints them, for the right or the only bank. */
+export function SheetForm({ choices, set, onDone }: SheetFormProps) {
   const { sheet } = choices;
-  const [typed, setTyped] = useState<Record<Joint, string>>(
-    sheet
-      ? {
-          top: String(sheet.joints.top),
-          second: String(sheet.joints.second),
-          upperRail: String(sheet.joints.upperRail),
-          expander: String(sheet.joints.expander),
-          lowerRail: String(sheet.joints.lowerRail),
-        }
-      : NO_ANGLES,
-  );
-  const [zero, setZero] = useState(String(sheet?.zero ?? 0) as (typeof ZEROS)[number][0]);
-  const [sense, setSense] = useState<SheetPositions['sense']>(sheet?.sense ?? 'clockwise');
-  const [from, setFrom] = useState(sheet?.from ?? '');
-  const [asked, setAsked] = useState(false);
-  const heard = (joint: Joint): ReturnType<typeof parseCrownAngle> => parseCrownAngle(typed[joint], 0);
-  const faultOf = (joint: Joint): string | undefined => {
-    if (typed[joint].trim() === '') return asked ? 'Enter an angle.' : undefined;
-    const found = heard(joint);
-    return found.ok ? undefined : found.fault;
-  };
-  const enter = (): void => {
-    setAsked(true);
-    const joints: Partial<Joints> = {};
-    for (const joint of JOINTS) {
-      const found = heard(joint);
-      if (!found.ok) return;
-      joints[joint] = found.degrees;
-    }
-    set(
-      withoutOwn({
-        ...choices,
-        school: 'sheet',
-        sheet: { joints: joints as Joints, zero: Number(zero), sense, from: from.trim() },
-      }),
-    );
-    onDone();
-  };
+  const form = useForm<TypedSheet>({
+    ...{ name: 'sheet', base: typedSheet(sheet) },
+    faultsOf: (typed) => parseSheet(typed).faults,
+    onSet: (typed) => {
+      form.drop();
+      set(withoutOwn({ ...choices, school: 'sheet', sheet: parseSheet(typed).sheet }));
+      onDone();
+    },
+  });
+  const { draft, set: change } = form;
   return (
-    <form
-      aria-label="The maker’s sheet"
-      className="grid max-w-2xl gap-4 pt-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        enter();
-      }}
-    >
+    <form aria-label="The maker’s sheet" className="grid max-w-2xl gap-4 pt-3" onSubmit={form.submit}>
+      {form.note}
       <h2 className="text-lg">The maker’s sheet</h2>
       <p className="max-w-prose text-soft">
         As it is printed, for the right bank or the only one. Say where the sheet’s 0° points on the crown and which way
         it counts; the rest is turned for you.
       </p>
-      <SheetZero zero={zero} setZero={setZero} sense={sense} setSense={setSense} />
+      <SheetZero sheet={draft} onChange={change} />
       <div className="grid gap-3 sm:grid-cols-3">
         {JOINTS.map((joint) => (
           <TextField
             key={joint}
             label={`${JOINT_MARKS[joint]} ${JOINT_WORDS[joint]}, °`}
-            error={faultOf(joint)}
+            error={form.isTried || draft.joints[joint].trim() !== '' ? form.fault(joint) : undefined}
             figures
-            value={typed[joint]}
-            onChange={(text) => setTyped((t) => ({ ...t, [joint]: text }))}
+            value={draft.joints[joint]}
+            onChange={(text) => change({ joints: { ...draft.joints, [joint]: text } })}
           />
         ))}
         <TextField
           label="Which sheet"
           hint="e.g. packed with ring set TF-82"
           maxLength={200}
-          value={from}
-          onChange={(text) => setFrom(text)}
+          value={draft.from}
+          onChange={(from) => change({ from })}
         />
       </div>
       <div className="flex gap-3">
         <Button type="submit" kind="strong">
           Clock all cylinders by the sheet
         </Button>
-        {sheet && <Button onClick={onDone}>Leave it</Button>}
+        {sheet && (
+          <Button
+            onClick={() => {
+              form.drop();
+              onDone();
+            }}
+          >
+            Leave it
+          </Button>
+        )}
       </div>
     </form>
   );
 }
 
 interface SheetZeroProps {
-  zero: '0' | '90' | '180' | '270';
-  setZero: Dispatch<SetStateAction<'0' | '90' | '180' | '270'>>;
-  sense: 'clockwise' | 'anticlockwise';
-  setSense: Dispatch<SetStateAction<'clockwise' | 'anticlockwise'>>;
+  sheet: TypedSheet;
+  onChange: (change: Partial<TypedSheet>) => void;
 }
 
 /** Where the sheet counts from, and which way. */
-function SheetZero({ zero, setZero, sense, setSense }: SheetZeroProps) {
+function SheetZero({ sheet: { zero, sense }, onChange }: SheetZeroProps) {
   return (
     <div className="flex flex-wrap items-end gap-4">
       <div>
         <span className="mb-1 block font-bold">Its 0° points to</span>
         <div className="overflow-x-auto">
-          <Segmented label="The sheet’s 0° points to" value={zero} options={ZEROS} onChange={setZero} />
+          <Segmented
+            label="The sheet’s 0° points to"
+            value={zero}
+            options={ZEROS}
+            onChange={(zero) => onChange({ zero })}
+          />
         </div>
       </div>
       <div>
         <span className="mb-1 block font-bold">It counts</span>
-        <Segmented label="The sheet counts" value={sense} options={SENSES} onChange={setSense} />
+        <Segmented label="The sheet counts" value={sense} options={SENSES} onChange={(sense) => onChange({ sense })} />
       </div>
     </div>
   );
