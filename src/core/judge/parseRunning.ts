@@ -2,14 +2,14 @@
 import { type Faults, faultsAmong } from '../foundation/quantity/faults';
 import type { Running } from './gasCycleStudy';
 
-/** The least and the most of each that is taken. From memory. */
-const LIMITS: Record<keyof Running, { label: string; least: number; most: number }> = {
+/** What each is called, and the least and the most that is taken. From memory. */
+export const RUNNING: Record<keyof Running, { label: string; least: number; most: number }> = {
   rpm: { label: 'Speed, rpm', least: 300, most: 20_000 },
   compression: { label: 'Compression ratio', least: 4, most: 25 },
   stroke: { label: 'Stroke, mm', least: 15, most: 400 },
   rod: { label: 'Rod length, mm', least: 20, most: 900 },
 };
-const KEYS = Object.keys(LIMITS) as (keyof Running)[];
+const KEYS = Object.keys(RUNNING) as (keyof Running)[];
 
 /**
  * What is typed over the usual figures. What is empty or wrong stays as usual.
@@ -26,7 +26,7 @@ export function parseRunning(
   for (const key of KEYS) {
     const text = typed[key]?.trim() ?? '';
     if (text === '') continue;
-    const { label, least, most } = LIMITS[key];
+    const { label, least, most } = RUNNING[key];
     const value = Number(text.replace(',', '.'));
     if (value >= least && value <= most) running[key] = value;
     else faults[key] = `${label}: from ${least} to ${most}.`;

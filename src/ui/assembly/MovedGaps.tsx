@@ -23,7 +23,8 @@ export function MovedGaps({ cylinder, planned, view, onNote }: Props) {
   const { stand, facts } = useJudgement().choices.clocking;
   const turn = turnOf(view, cylinder.clocking.round, stand, facts.lean);
   const form = useForm({
-    ...{ name: `moved ${cylinder.id}`, base: NO_ANGLES },
+    // an hour means what it meant in the view it was typed in
+    ...{ name: `moved ${cylinder.id} ${turn}`, base: NO_ANGLES },
     faultsOf: (typed) => parseJoints(typed, turn).faults,
     onSet: (typed) => {
       form.drop();

@@ -10,7 +10,7 @@ import {
   studyAsk,
   usualRunning,
 } from '@/core/judge/gasCycleStudy';
-import { parseRunning } from '@/core/judge/parseRunning';
+import { RUNNING, parseRunning } from '@/core/judge/parseRunning';
 import type { HeatLoad } from '@/core/models/load/load';
 import type { Service } from '@/core/models/load/service';
 import type { Units } from '@/core/foundation/quantity/length';
@@ -26,11 +26,11 @@ const begin = (): Worker => new Worker(new URL('../../workers/gasCycle.ts', impo
 const STANDING =
   'Orifices and volumes in series over the crank angle (Furuhama and Tada 1961; Ting and Mayer, J. Lubr. Technol. 96, 1974; both recalled). Cylinder: slider–crank, polytropic 1.32, heat by a Wiebe function. Gaps as they are hot by the heat model, discharge coefficient 0.75. Land clearance 0.004 of the bore, charge 330 K, 2.3 MJ for a kilogram of air: from memory. Only the gaps leak here, so that blow-by comes out low. A model: it shows direction and size, and is no figure to set by.';
 
-const FIELDS: [keyof Running, label: string, hint: string][] = [
-  ['rpm', 'Speed, rpm', 'e.g. 6500'],
-  ['compression', 'Compression ratio', 'e.g. 10.5'],
-  ['stroke', 'Stroke, mm', 'e.g. 88'],
-  ['rod', 'Rod length, mm', 'e.g. 150, centre to centre'],
+const FIELDS: [keyof Running, hint: string][] = [
+  ['rpm', 'e.g. 6500'],
+  ['compression', 'e.g. 10.5'],
+  ['stroke', 'e.g. 88'],
+  ['rod', 'e.g. 150, centre to centre'],
 ];
 
 interface Props {
@@ -70,10 +70,10 @@ export function BetweenRings({ cylinder, load, units, service }: Props) {
         <Explain what="the pressure between the rings" units={units} working={[]} standing={STANDING} />
       </div>
       <div className="my-2 grid grid-cols-2 gap-x-4 gap-y-2 lg:grid-cols-4">
-        {FIELDS.map(([key, label, hint]) => (
+        {FIELDS.map(([key, hint]) => (
           <TextField
             key={key}
-            label={label}
+            label={RUNNING[key].label}
             hint={hint}
             said={typed[key] ? undefined : `${usual[key]}, ${isGiven[key] ? 'from the job card' : 'typical'}`}
             error={faults[key]}
