@@ -403,6 +403,20 @@ test('stage, view, cylinder and ring stand in the address: reload, Back and a li
   await page.keyboard.press('Escape');
   await page.getByRole('tab', { name: 'All gaps' }).click();
   await expect(page).toHaveURL(/view=gaps/);
+  // the framework writes an address of its own whenever its state changes
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const write = window.history.replaceState.bind(window.history);
+        window.history.replaceState = (...args) => {
+          write(...args);
+          resolve();
+        };
+        (window as unknown as { next: { router: { refresh(): void } } }).next.router.refresh();
+      }),
+  );
+  await expect(page.getByRole('tab', { name: 'All gaps' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page).toHaveURL(/view=gaps/);
   await page.getByRole('link', { name: /^Bores/ }).click();
   await expect(page).toHaveURL(/\/bores\?at=2\.bore\./);
   await expect(line(page)).toBeFocused();

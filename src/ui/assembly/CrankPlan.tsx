@@ -4,6 +4,7 @@ import { polar } from '@/core/stages/clocking/arcs';
 import type { Rod } from '@/core/foundation/engine/crankcase';
 import { SIDE_WORDS } from '@/core/stages/clocking/ruleWords';
 import { useJudgement, useMoving } from '../openBuild/contexts';
+import { Table } from '../shared/Table';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 
 const BORE = 0.4;
@@ -49,39 +50,46 @@ function RodTable() {
   const { cylinders } = judgement;
   const { clocking } = judgement.choices;
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Pistons and rods">
-      <table className="ruled text-[0.9375rem]">
-        <thead>
-          <tr>
-            <th scope="col">cylinder</th>
-            <th scope="col">throw</th>
-            <th scope="col">chamfer</th>
-            <th scope="col">front mark to</th>
-          </tr>
-        </thead>
-        <tbody>
-          {cylinders.map(({ id, label, clocking: { rod, round } }) => (
-            <tr key={id} className={id === current?.id ? 'bg-steel' : ''}>
-              <th scope="row" className="text-ink!">
-                <button
-                  type="button"
-                  className="min-h-11 min-w-11 font-bold"
-                  aria-label={`Cylinder ${label}, to it`}
-                  onClick={() => toCylinder(id)}
-                >
-                  {label}
-                </button>
-              </th>
-              <td className="whitespace-nowrap">
+    <div>
+      <Table
+        caption="Which rod is on which throw, and which way it faces"
+        region="Pistons and rods"
+        className="text-[0.9375rem]"
+        rows={cylinders}
+        keyOf={(c) => c.id}
+        isHere={(c) => c.id === current?.id}
+        columns={[
+          [
+            'cylinder',
+            ({ id, label }) => (
+              <button
+                type="button"
+                className="min-h-11 min-w-11 font-bold"
+                aria-label={`Cylinder ${label}, to it`}
+                onClick={() => toCylinder(id)}
+              >
+                {label}
+              </button>
+            ),
+          ],
+          [
+            'throw',
+            ({ clocking: { rod } }) => (
+              <>
                 <span className="figures">{rod.throw}</span>
                 {rod.besidesLabel && <span className="text-soft">, with {rod.besidesLabel}</span>}
-              </td>
-              <td className="whitespace-nowrap">{CHAMFER[rod.faces]}</td>
-              <td>{round.frontMark ? `${round.frontMark.what}, ${round.frontMark.points}` : 'not said'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+            'whitespace-nowrap',
+          ],
+          ['chamfer', (c) => CHAMFER[c.clocking.rod.faces], 'whitespace-nowrap'],
+          [
+            'front mark to',
+            ({ clocking: { round } }) =>
+              round.frontMark ? `${round.frontMark.what}, ${round.frontMark.points}` : 'not set',
+          ],
+        ]}
+      />
       <p className="mt-2 max-w-prose text-sm text-soft">
         The wedge on a rod is its chamfered side: it faces the cheek of the crank. Two rods on one throw face opposite
         ways, flat sides together.

@@ -115,7 +115,7 @@ export function FastenerGroupForm({ group, onSet, onEnd, onRemove }: Props) {
         {typed.state === 'used' && field('used', 'Times torqued before', 'e.g. 2', undefined, 'decimal')}
       </div>
       {field('order', 'Printed order', 'e.g. 5 6 3 4 7 8 1 2 9 10; empty for 1, 2, 3 …')}
-      <Tick checked={typed.measured} onChange={(isOn) => set({ measured: isOn })}>
+      <Tick value={typed.measured} onChange={(isOn) => set({ measured: isOn })}>
         the length of each is read before it goes in
       </Tick>
       <FormButtons form={form} onEnd={onEnd} onRemove={onRemove} />

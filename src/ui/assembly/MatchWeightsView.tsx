@@ -12,6 +12,7 @@ import { type JudgedWeights, PART_WORDS } from '@/core/stages/assembly/weights/w
 import type { Mix } from '@/core/stages/assembly/weights/matchWeights';
 import { gramsText } from '@/core/foundation/quantity/mass';
 import { useJudgement, useLogging } from '../openBuild/contexts';
+import { type Column, Table } from '../shared/Table';
 import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { useWorkerResult } from '../shared/useWorkerResult';
@@ -164,7 +165,7 @@ function FreeKinds({ balance, set }: { balance: BalanceChoices; set: (change: Pa
       {MIXED.map((kind) => (
         <Tick
           key={kind}
-          checked={balance.mixes.includes(kind)}
+          value={balance.mixes.includes(kind)}
           onChange={(isOn) =>
             set({
               mixes: MIXED.filter((k) => (k === kind ? isOn : balance.mixes.includes(k))),
@@ -187,55 +188,38 @@ function Where({ masses }: { masses: JudgedWeights }) {
   if (kinds.length === 0) return null;
   const stays = (part: Mixed, number: string): boolean =>
     balance.stays.some((s) => s.part === part && s.number === number);
+  const setStays = (part: Mixed, number: string, isOn: boolean): void => {
+    const others = balance.stays.filter((s) => s.part !== part || s.number !== number);
+    choose('balance', { ...balance, stays: isOn ? [...others, { part, number }] : others });
+  };
   return (
-    <div className="overflow-x-auto">
-      <table className="w-full">
-        <caption className="pb-1 text-left font-bold">
-          What is in each cylinder, by number; ticked, it stays there
-        </caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-sm">
-            <th>cylinder</th>
-            {kinds.map((kind) => (
-              <th key={kind}>{MIXED_WORDS[kind]}</th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {sets.map((set) => (
-            <tr key={set.id} className="border-b border-line">
-              <th className="text-left text-lg">{set.label}</th>
-              {kinds.map((kind) => {
-                const number = set.parts[weighedAs(kind)]?.number;
-                if (number === undefined) return <td key={kind}>–</td>;
-                return (
-                  <td key={kind}>
-                    <label className="inline-flex min-h-11 items-center gap-2">
-                      <input
-                        type="checkbox"
-                        aria-label={`${PART_WORDS[weighedAs(kind)]} ${labels.get(number) ?? number} stays`}
-                        checked={stays(kind, number)}
-                        disabled={!balance.mixes.includes(kind)}
-                        onChange={(event) =>
-                          choose('balance', {
-                            ...balance,
-                            stays: event.target.checked
-                              ? [...balance.stays, { part: kind, number }]
-                              : balance.stays.filter((s) => s.part !== kind || s.number !== number),
-                          })
-                        }
-                      />
-                      <span className={number === set.id ? '' : 'font-bold text-blue'}>
-                        {labels.get(number) ?? number}
-                      </span>
-                    </label>
-                  </td>
-                );
-              })}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      caption="What is in each cylinder, by number; ticked, it stays there"
+      isCaptioned
+      rows={sets}
+      keyOf={(set) => set.id}
+      columns={[
+        ['cylinder', (set) => set.label],
+        ...kinds.map((kind): Column<(typeof sets)[number]> => [
+          MIXED_WORDS[kind],
+          (set) => {
+            const number = set.parts[weighedAs(kind)]?.number;
+            if (number === undefined) return '–';
+            return (
+              <label className="inline-flex min-h-11 items-center gap-2">
+                <input
+                  type="checkbox"
+                  aria-label={`${PART_WORDS[weighedAs(kind)]} ${labels.get(number) ?? number} stays`}
+                  checked={stays(kind, number)}
+                  disabled={!balance.mixes.includes(kind)}
+                  onChange={(event) => setStays(kind, number, event.target.checked)}
+                />
+                <span className={number === set.id ? '' : 'font-bold text-blue'}>{labels.get(number) ?? number}</span>
+              </label>
+            );
+          },
+        ]),
+      ]}
+    />
   );
 }

@@ -12,6 +12,7 @@ import {
   rotatingTorqueOf,
 } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { useJudgement, useWords } from '../openBuild/contexts';
+import { Table } from '../shared/Table';
 import { Accepting } from '../shared/Accepting';
 import { When } from '../shared/When';
 import { RotatingTorqueLimits } from './RotatingTorqueLimits';
@@ -42,7 +43,7 @@ export function RotatingTorqueView({ order }: { order: Order }) {
       {over.map((t) => (
         <Over key={t.entry.id} turn={t} units={units} />
       ))}
-      {judged.turns.length > 0 && <Table judged={judged} units={units} />}
+      {judged.turns.length > 0 && <Turnings judged={judged} units={units} />}
       <Known judged={judged} past={past} units={units} />
       <RotatingTorqueLimits />
 
@@ -87,61 +88,56 @@ function Over({ turn, units }: { turn: Turn; units: Units }) {
   );
 }
 
-function Table({ judged: { turns }, units }: { judged: JudgedTurning; units: Units }) {
+/** Every turning, with what was added by its piston. */
+function Turnings({ judged: { turns }, units }: { judged: JudgedTurning; units: Units }) {
   const most = Math.max(...turns.map((t) => t.entry.value));
+  const bare = (torque: MilliNm): string => torqueText(torque, units).replace(/ .*$/, '');
+  const marked = (text: string, isWrong: boolean) => (isWrong ? <b className="text-over">{text} ✕</b> : text);
   return (
-    <div className="shrink-0 overflow-x-auto">
-      <table className="w-full">
-        <caption className="pb-1 text-left font-bold">What it took, in {units === 'metric' ? 'N·m' : 'lb·ft'}</caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-sm">
-            <th>turned</th>
-            <th className="text-right">to keep turning</th>
-            <th className="pl-4 text-right">to start</th>
-            <th className="pl-4 text-right">added</th>
-            <th className="w-1/3 pl-6">beside the others</th>
-            <th>by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {turns.map(({ entry, label, share, isJump, isOver }) => {
-            const bare = (torque: MilliNm): string => torqueText(torque, units).replace(/ .*$/, '');
-            const before = entry.value - (share ?? 0);
-            return (
-              <tr key={entry.id} className="border-b border-line">
-                <th className="py-2 text-left">{afterWords(entry, label)}</th>
-                <td className={`figures text-right text-lg ${isOver ? 'font-bold text-over' : ''}`}>
-                  {bare(entry.value)}
-                  {isOver && ' ✕'}
-                </td>
-                <td className="figures text-right">{entry.starts === null ? '–' : bare(entry.starts)}</td>
-                <td className={`figures text-right ${isJump ? 'font-bold text-over' : ''}`}>
-                  {share === null ? '–' : `${share >= 0 ? '+' : '−'}${bare(Math.abs(share))}`}
-                  {isJump && ' ✕'}
-                </td>
-                <td className="pl-6" aria-hidden>
-                  <span className="relative block h-3.5 bg-steel">
-                    <span
-                      className="absolute inset-y-0 left-0 bg-idle"
-                      style={{ width: `${(100 * Math.min(before, entry.value)) / most}%` }}
-                    />
-                    {share !== null && share > 0 && (
-                      <span
-                        className={`absolute inset-y-0 ${isJump ? 'bg-over' : 'bg-blue'}`}
-                        style={{ left: `${(100 * before) / most}%`, width: `${(100 * share) / most}%` }}
-                      />
-                    )}
-                  </span>
-                </td>
-                <td className="figures pl-3 text-sm whitespace-nowrap text-soft">
-                  {entry.by} <When at={entry.at} />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      caption={`What it took, in ${units === 'metric' ? 'N·m' : 'lb·ft'}`}
+      isCaptioned
+      rows={turns}
+      keyOf={(turn) => turn.entry.id}
+      columns={[
+        ['turned', ({ entry, label }) => afterWords(entry, label)],
+        ['to keep turning', ({ entry, isOver }) => marked(bare(entry.value), isOver), 'num text-lg'],
+        ['to start', ({ entry }) => (entry.starts === null ? '–' : bare(entry.starts)), 'num'],
+        [
+          'added',
+          ({ share, isJump }) =>
+            share === null ? '–' : marked(`${share >= 0 ? '+' : '−'}${bare(Math.abs(share))}`, isJump),
+          'num',
+        ],
+        ['beside the others', (turn) => <Share turn={turn} most={most} />, 'w-1/3 pl-6'],
+        [
+          'by',
+          ({ entry }) => (
+            <>
+              {entry.by} <When at={entry.at} />
+            </>
+          ),
+          'figures pl-3 text-sm whitespace-nowrap text-soft',
+        ],
+      ]}
+    />
+  );
+}
+
+/** What a turning took as a bar, its own share at the end. */
+function Share({ turn: { entry, share, isJump }, most }: { turn: JudgedTurning['turns'][number]; most: MilliNm }) {
+  const before = entry.value - (share ?? 0);
+  const per = (torque: MilliNm): string => `${(100 * torque) / most}%`;
+  return (
+    <span className="relative block h-3.5 bg-steel" aria-hidden>
+      <span className="absolute inset-y-0 left-0 bg-idle" style={{ width: per(Math.min(before, entry.value)) }} />
+      {share !== null && share > 0 && (
+        <span
+          className={`absolute inset-y-0 ${isJump ? 'bg-over' : 'bg-blue'}`}
+          style={{ left: per(before), width: per(share) }}
+        />
+      )}
+    </span>
   );
 }
 

@@ -326,7 +326,7 @@ function StepFoot({ then, voice, onVoice }: FootProps) {
         <span>
           <Key>←</Key> <Key>→</Key> step
         </span>
-        <Tick checked={voice === 'on'} onChange={(isOn) => onVoice(isOn ? 'on' : '')}>
+        <Tick value={voice === 'on'} onChange={(isOn) => onVoice(isOn ? 'on' : '')}>
           say each step aloud
         </Tick>
       </p>

@@ -14,6 +14,7 @@ import { nextToWeigh, parseWeighed } from '@/core/stages/assembly/weights/parseW
 import type { WeighedPart } from '@/core/record/benchWork';
 import { benchedOf } from '@/core/record/countedWork';
 import { useJudgement, useLogging } from '../openBuild/contexts';
+import { type Column, Table } from '../shared/Table';
 import { Accepting } from '../shared/Accepting';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
@@ -87,98 +88,72 @@ function OnTheScale({ masses }: { masses: JudgedWeights }) {
 function Masses({ masses: { asks, weighed, choices }, hand, onTake }: ScaleProps) {
   const { cylinders } = useJudgement();
   return (
-    <div className="shrink-0 overflow-x-auto">
-      <table className="figures w-full text-right">
-        <caption className="pb-1 text-left font-sans font-bold">
-          Masses in grams; below each, over the lightest of its kind
-        </caption>
-        <thead>
-          <tr className="border-b border-ink align-bottom text-sm">
-            <th className="pr-2 text-left font-sans">number</th>
-            {asks.map((part) => (
-              <th key={part} className="px-1 pl-3 font-sans">
-                {PART_WORDS[part]}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {cylinders.map(({ id, label }) => (
-            <tr key={id} className="border-b border-line">
-              <th className="text-left text-lg">{label}</th>
-              {asks.map((part) => (
-                <td key={part} className="p-0">
-                  <Cell
-                    found={weighed.get(weighedKey(part, id)) ?? null}
-                    label={`${PART_WORDS[part]} ${label}`}
-                    within={choices.within}
-                    isInHand={isSameHand(hand, { part, number: id })}
-                    onTake={() => onTake({ part, number: id })}
-                  />
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      caption="Masses in grams; below each, over the lightest of its kind"
+      isCaptioned
+      rows={cylinders}
+      keyOf={(c) => c.id}
+      columns={[
+        ['number', (c) => c.label],
+        ...asks.map((part): Column<{ id: string; label: string }> => [
+          PART_WORDS[part],
+          ({ id, label }) => (
+            <Cell
+              found={weighed.get(weighedKey(part, id)) ?? null}
+              label={`${PART_WORDS[part]} ${label}`}
+              within={choices.within}
+              isInHand={isSameHand(hand, { part, number: id })}
+              onTake={() => onTake({ part, number: id })}
+            />
+          ),
+          'num p-0!',
+        ]),
+      ]}
+    />
   );
 }
 
 /** What goes up and down in each cylinder, and what comes off where. */
 function Sets({ masses: { sets }, spread }: { masses: JudgedWeights; spread: Mg }) {
-  const big = sets.some((s) => s.bigOver !== null);
   const grams = (mg: Mg | null): string => (mg === null ? '–' : bare(mg));
   return (
     <div className="shrink-0 overflow-x-auto">
-      <table className="figures w-full text-right">
-        <caption className="pb-1 text-left font-sans font-bold">
-          Sets: all that goes up and down, {bare(spread)} g between the heaviest and the lightest
-        </caption>
-        <thead>
-          <tr className="border-b border-ink font-sans text-sm">
-            <th className="text-left">cylinder</th>
-            <th className="pl-3">set, g</th>
-            <th className="pl-3">over, g</th>
-            {big && <th className="pl-3">big end over, g</th>}
-            <th className="pl-4 text-left">verdict</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sets.map((set) => (
-            <tr key={set.id} className="border-b border-line">
-              <th className="text-left text-lg">{set.label}</th>
-              <td>{grams(set.total)}</td>
-              <td>{grams(set.over)}</td>
-              {big && <td>{grams(set.bigOver)}</td>}
-              <td className="py-1 pl-4 text-left font-sans">
-                <span className="flex flex-wrap items-center gap-x-3">
-                  <StateMark state={set.state} />
-                  {set.takeOff.map(({ part, mass }) => (
-                    <span key={part}>
-                      {gramsText(mass)} off the {PART_WORDS[part]}
-                    </span>
-                  ))}
-                  {set.state === 'over' && (
-                    <Accepting
-                      words={`the masses of cylinder ${set.label}`}
-                      what="set"
-                      state={set.state}
-                      answer={set}
-                    />
-                  )}
-                </span>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        caption={`Sets: all that goes up and down, ${bare(spread)} g between the heaviest and the lightest`}
+        isCaptioned
+        rows={sets}
+        keyOf={(set) => set.id}
+        columns={[
+          ['cylinder', (set) => set.label],
+          ['set, g', (set) => grams(set.total), 'num'],
+          ['over, g', (set) => grams(set.over), 'num'],
+          sets.some((s) => s.bigOver !== null) && ['big end over, g', (set) => grams(set.bigOver), 'num'],
+          ['verdict', (set) => <SetVerdict set={set} />],
+        ]}
+      />
       <p className="mt-2 max-w-prose text-soft">
         Metal comes off where the maker left some for it: pads of the piston, pads of the rod; never off a skirt, a pin
         boss or a bolt’s seat. Mixing first saves grinding. Rods that turn with a journal and rings that are fitted to a
         bore stay there.
       </p>
     </div>
+  );
+}
+
+/** The state of a set, and what to take off where. */
+function SetVerdict({ set }: { set: JudgedWeights['sets'][number] }) {
+  return (
+    <span className="flex flex-wrap items-center gap-x-3">
+      <StateMark state={set.state} />
+      {set.takeOff.map(({ part, mass }) => (
+        <span key={part}>
+          {gramsText(mass)} off the {PART_WORDS[part]}
+        </span>
+      ))}
+      {set.state === 'over' && (
+        <Accepting words={`the masses of cylinder ${set.label}`} what="set" state={set.state} answer={set} />
+      )}
+    </span>
   );
 }
 

@@ -83,7 +83,7 @@ export function MeasuringPlanForm() {
           onChange={(n) => n && set({ repeats: Number(n) })}
           hint="Repeats are averaged, and their scatter says how well the hand repeats."
         />
-        <Tick checked={choices.ridge} onChange={(isOn) => set({ ridge: isOn })}>
+        <Tick value={choices.ridge} onChange={(isOn) => set({ ridge: isOn })}>
           The unworn bore above ring travel too, for the ridge
         </Tick>
       </section>
@@ -117,7 +117,7 @@ function Sizes() {
     >
       <h2 className="text-lg sm:col-span-2">Size limits</h2>
       {form.note}
-      <SizeLimitsFields of="Bore" field="bore" sizes={form.draft} onChange={form.set} onFault={form.onFault('sizes')} />
+      <SizeLimitsFields of="Bore" field="bore" value={form.draft} onChange={form.set} onFault={form.onFault('sizes')} />
       <div className="sm:col-span-2">
         <FormFoot form={form} words="Save size limits" />
       </div>
@@ -136,13 +136,7 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
   });
   const { draft } = form;
   const one = (grade: 'within' | 'hone', figure: 'taper' | 'outOfRound', label: string) => (
-    <BareLengthField
-      label={label}
-      bare={bareOf(units)}
-      value={draft[grade][figure]}
-      onFault={form.onFault(grade + figure)}
-      onChange={(nm) => form.set((d) => ({ ...d, [grade]: { ...d[grade], [figure]: nm } }))}
-    />
+    <BareLengthField label={label} bare={bareOf(units)} {...form.field(`${grade}.${figure}`)} />
   );
   return (
     <form
@@ -166,8 +160,7 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
           label="Where they come from"
           hint="The manual’s name and page; empty means from memory."
           maxLength={200}
-          value={draft.source}
-          onChange={(source) => form.set({ source })}
+          {...form.field('source')}
         />
         <div className="self-end pb-6">
           <FormFoot form={form} words="Set these limits" />

@@ -1,11 +1,10 @@
 'use client';
 
 import { finishOrdersOf, sizePlanOf, type FinishOrder, type SizePlan } from '@/core/stages/pistons/oversize';
-import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useWords } from '../openBuild/contexts';
 import { Explain } from '../shared/Explain';
-import { bareOf, unitOf } from '../shared/shopUnits';
 import { StateMark } from '../shared/StateMark';
+import { Table, unseen } from '../shared/Table';
 import { SizingForm } from './SizingForm';
 
 const PLAN_STANDING =
@@ -13,16 +12,10 @@ const PLAN_STANDING =
 const ORDER_STANDING =
   'Buy the pistons first, then hone each bore to its piston plus the clearance: common practice, no source. The clearance is the middle of this cylinder’s window.';
 
-/** How this screen prints sizes and names cylinders. */
-function useSizes() {
+/** A cylinder as the engine labels it. */
+function useLabels(): (id: string) => string {
   const { labels } = useJudgement();
-  const { units, length } = useWords();
-  return {
-    ...{ units, length, sizeUnit: unitOf(units), fineUnit: bareOf(units) },
-    labelOf: (id: string): string => labels.get(id) ?? id,
-    size: (nm: number): string => printLength(nm, units, 'size').number,
-    fine: (nm: number): string => printLength(nm, units, 'fine').number,
-  };
+  return (id) => labels.get(id) ?? id;
 }
 
 /** The next size: which oversize cleans them all, what comes off, and the order to bore and hone. */
@@ -59,7 +52,8 @@ export function Oversize() {
 
 /** What each bore is bored and honed to. */
 function FinishOrders({ orders }: { orders: FinishOrder[] }) {
-  const { units, labelOf, size, fine, sizeUnit, fineUnit } = useSizes();
+  const labelOf = useLabels();
+  const { units, number, unit } = useWords();
   return (
     <section aria-label="The order to bore and hone">
       <h2 className="text-lg">The order to bore and hone</h2>
@@ -69,75 +63,56 @@ function FinishOrders({ orders }: { orders: FinishOrder[] }) {
           clearance.
         </p>
       ) : (
-        <div className="relative overflow-x-auto">
-          <table className="ruled mt-1">
-            <caption className="sr-only">Finish bore for each piston</caption>
-            <thead>
-              <tr>
-                <th scope="col">cylinder</th>
-                <th scope="col" className="num">
-                  piston, {sizeUnit}
-                </th>
-                <th scope="col" className="num">
-                  bore to, {sizeUnit}
-                </th>
-                <th scope="col" className="num">
-                  hone to, {sizeUnit}
-                </th>
-                <th scope="col" className="num">
-                  still off, {fineUnit}
-                </th>
-                <th scope="col">
-                  <span className="sr-only">why</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {orders.map((o) => (
-                <tr key={o.cylinder}>
-                  <th scope="row" className="font-bold! text-ink!">
-                    {labelOf(o.cylinder)}
-                  </th>
-                  <td className="num">{size(o.piston)}</td>
-                  <td className="num">{size(o.bore)}</td>
-                  <td className="num">
-                    <b className="text-lg">{size(o.hone.aim)}</b>
-                    <span className="block text-xs text-soft">
-                      {size(o.hone.least)}–{size(o.hone.most)}
-                    </span>
-                  </td>
-                  <td className="num">
-                    {o.tooWide ? (
-                      <span className="font-bold text-over">too wide already</span>
-                    ) : o.done ? (
-                      'in its range'
-                    ) : o.off === null ? (
-                      '–'
-                    ) : (
-                      fine(o.off)
-                    )}
-                  </td>
-                  <td>
-                    <Explain
-                      what={`finish bore of cylinder ${labelOf(o.cylinder)}`}
-                      working={o.working}
-                      standing={ORDER_STANDING}
-                      units={units}
-                    />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Table
+          caption="Finish bore for each piston"
+          className="mt-1"
+          rows={orders}
+          keyOf={(o) => o.cylinder}
+          columns={[
+            ['cylinder', (o) => labelOf(o.cylinder)],
+            [`piston, ${unit('size')}`, (o) => number(o.piston, 'size'), 'num'],
+            [`bore to, ${unit('size')}`, (o) => number(o.bore, 'size'), 'num'],
+            [
+              `hone to, ${unit('size')}`,
+              ({ hone }) => (
+                <>
+                  <b className="text-lg">{number(hone.aim, 'size')}</b>
+                  <span className="block text-xs text-soft">
+                    {number(hone.least, 'size')}–{number(hone.most, 'size')}
+                  </span>
+                </>
+              ),
+              'num',
+            ],
+            [`still off, ${unit('fine')}`, (o) => <StillOff order={o} />, 'num'],
+            [
+              unseen('why'),
+              (o) => (
+                <Explain
+                  what={`finish bore of cylinder ${labelOf(o.cylinder)}`}
+                  working={o.working}
+                  standing={ORDER_STANDING}
+                  units={units}
+                />
+              ),
+            ],
+          ]}
+        />
       )}
     </section>
   );
 }
 
+function StillOff({ order: { tooWide, done, off } }: { order: FinishOrder }) {
+  const { number } = useWords();
+  if (tooWide) return <span className="font-bold text-over">too wide already</span>;
+  return done ? 'in its range' : number(off, 'fine');
+}
+
 /** The oversize that cleans them, and the sleeves that are due. */
 function OversizeHead({ plan }: { plan: SizePlan }) {
-  const { length, labelOf, fine, fineUnit } = useSizes();
+  const labelOf = useLabels();
+  const { length, number, unit } = useWords();
   return (
     <>
       <p className="flex flex-wrap items-baseline gap-x-4">
@@ -146,8 +121,8 @@ function OversizeHead({ plan }: { plan: SizePlan }) {
         ) : (
           <>
             <span className="figures text-[3rem] leading-none font-bold">
-              {fine(plan.oversize)}
-              <span className="text-xl"> {fineUnit} over</span>
+              {number(plan.oversize, 'fine')}
+              <span className="text-xl"> {unit('fine')} over</span>
             </span>
             <span className="text-lg">
               cleans{' '}
@@ -170,51 +145,36 @@ function OversizeHead({ plan }: { plan: SizePlan }) {
 
 /** What each bore needs. */
 function NeededTable({ plan }: { plan: SizePlan }) {
-  const { units, labelOf, fine, fineUnit } = useSizes();
+  const labelOf = useLabels();
+  const { units, number, unit } = useWords();
+  const fine = (nm: number): string => number(nm, 'fine');
   return (
-    <div className="relative overflow-x-auto">
-      <table className="ruled mt-2">
-        <caption className="sr-only">Oversize each bore needs</caption>
-        <thead>
-          <tr>
-            <th scope="col">cylinder</th>
-            <th scope="col" className="num">
-              needs, {fineUnit} over
-            </th>
-            <th scope="col" className="num">
-              alone it takes
-            </th>
-            <th scope="col" className="num">
-              off the diameter, {fineUnit}
-            </th>
-            <th scope="col">
-              <span className="sr-only">why</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {plan.cylinders.map((c) => (
-            <tr key={c.cylinder}>
-              <th scope="row" className="font-bold! text-ink!">
-                {labelOf(c.cylinder)}
-              </th>
-              <td className="num">{fine(c.needed)}</td>
-              <td className="num">{c.alone === null ? 'a sleeve' : fine(c.alone)}</td>
-              <td className="num">{c.off ? `${fine(c.off.least)}–${fine(c.off.most)}` : '–'}</td>
-              <td>
-                {c.unproven && <StateMark state="not proven" />}{' '}
-                <Explain
-                  what={`oversize cylinder ${labelOf(c.cylinder)} needs`}
-                  working={c.working}
-                  standing={PLAN_STANDING}
-                  units={units}
-                />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      caption="Oversize each bore needs"
+      className="mt-2"
+      rows={plan.cylinders}
+      keyOf={(c) => c.cylinder}
+      columns={[
+        ['cylinder', (c) => labelOf(c.cylinder)],
+        [`needs, ${unit('fine')} over`, (c) => fine(c.needed), 'num'],
+        ['on its own', (c) => (c.alone === null ? 'a sleeve' : fine(c.alone)), 'num'],
+        [`off the diameter, ${unit('fine')}`, (c) => (c.off ? `${fine(c.off.least)}–${fine(c.off.most)}` : '–'), 'num'],
+        [
+          unseen('why'),
+          (c) => (
+            <>
+              {c.unproven && <StateMark state="not proven" />}{' '}
+              <Explain
+                what={`oversize cylinder ${labelOf(c.cylinder)} needs`}
+                working={c.working}
+                standing={PLAN_STANDING}
+                units={units}
+              />
+            </>
+          ),
+        ],
+      ]}
+    />
   );
 }
 
@@ -232,31 +192,25 @@ function Grades() {
       <p className="text-soft">
         Like to like: an A piston in an A bore. Two letters: the size is too near the line between them for the tools.
       </p>
-      <div className="relative overflow-x-auto">
-        <table className="ruled mt-1">
-          <caption className="sr-only">Grade of each bore and piston</caption>
-          <thead>
-            <tr>
-              <th scope="col">cylinder</th>
-              <th scope="col">bore</th>
-              <th scope="col">its piston</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cylinders.map((c) => (
-              <tr key={c.id}>
-                <th scope="row" className="font-bold! text-ink!">
-                  {c.label}
-                </th>
-                <td className="figures">{words(c.grades?.bore)}</td>
-                <td className="figures">
-                  {words(c.grades?.piston)} <span className="font-sans text-soft">(piston {c.piston.label})</span>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Table
+        caption="Grade of each bore and piston"
+        className="mt-1"
+        rows={cylinders}
+        keyOf={(c) => c.id}
+        columns={[
+          ['cylinder', (c) => c.label],
+          ['bore', (c) => words(c.grades?.bore), 'figures'],
+          [
+            'its piston',
+            (c) => (
+              <>
+                {words(c.grades?.piston)} <span className="font-sans text-soft">(piston {c.piston.label})</span>
+              </>
+            ),
+            'figures',
+          ],
+        ]}
+      />
     </section>
   );
 }

@@ -62,7 +62,7 @@ export function SizingForm() {
         />
         <Tick
           className="sm:col-span-2"
-          checked={grades !== null}
+          value={grades !== null}
           onChange={(isOn) =>
             form.set((d) => ({
               ...d,

@@ -106,7 +106,7 @@ export function ChartPage({ versions }: { versions: [Chart, ...Chart[]] }) {
             <Plus size={16} aria-hidden /> piston
           </Button>
           <Tick
-            checked={figures.includes('clearancePlated')}
+            value={figures.includes('clearancePlated')}
             disabled={draft.cells.some((c) => c.figure === 'clearancePlated')}
             onChange={(isOn) => setPlated(isOn)}
           >

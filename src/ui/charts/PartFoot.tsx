@@ -144,9 +144,9 @@ function ColumnFoot({ chart, id, onChange }: PartProps) {
         hint="Decides how it grows with heat."
         value={column.alloy}
         options={ALLOYS.map((alloy) => [alloy, ALLOY_WORDS[alloy]] as const)}
-        onChange={(alloy) => alloy && put({ alloy })}
+        onChange={(alloy) => put({ alloy })}
       />
-      <Tick className="md:mt-7" checked={column.highRing} onChange={(isOn) => put({ highRing: isOn })}>
+      <Tick className="md:mt-7" value={column.highRing} onChange={(isOn) => put({ highRing: isOn })}>
         Top ring near the crown
       </Tick>
       <Button

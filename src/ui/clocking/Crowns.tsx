@@ -19,7 +19,7 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
   const { choices, of, move, rest, drop } = clocking;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
-      <Tick checked={kept === 'on'} onChange={(isOn) => keep(isOn ? 'on' : 'off')}>
+      <Tick value={kept === 'on'} onChange={(isOn) => keep(isOn ? 'on' : 'off')}>
         A joint moved on one cylinder moves on all alike
         {choices.mirrorLeft && judgement.cylinders.some((c) => c.bank === 'left')
           ? ', the left bank as the mirror image'

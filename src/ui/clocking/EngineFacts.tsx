@@ -167,7 +167,7 @@ function FrontMark({ facts, setFacts }: { facts: CrownFacts; setFacts: (change: 
           label="Points to"
           value={facts.frontMark.points}
           options={SIDE_OPTIONS}
-          onChange={(points) => points && facts.frontMark && setFacts({ frontMark: { ...facts.frontMark, points } })}
+          onChange={(points) => facts.frontMark && setFacts({ frontMark: { ...facts.frontMark, points } })}
           said={
             facts.frontMark.points === 'intake' || facts.frontMark.points === 'exhaust'
               ? facts.intake === null && 'Say which side the intake valves are on.'

@@ -77,7 +77,7 @@ export function Pockets({ facts: { pockets, flipped }, onChange }: PocketsProps)
           {cylinders.map((c) => (
             <Tick
               key={c.id}
-              checked={flipped.includes(c.id)}
+              value={flipped.includes(c.id)}
               onChange={(isOn) =>
                 onChange({ flipped: isOn ? [...flipped, c.id] : flipped.filter((id) => id !== c.id) })
               }
@@ -117,7 +117,7 @@ function PocketForm({ onAdd }: { onAdd: (pocket: Pocket) => void }) {
       className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
       onSubmit={form.submit}
     >
-      <SelectField label="Valve" value={draft.valve} options={VALVES} onChange={(valve) => valve && set({ valve })} />
+      <SelectField label="Valve" {...form.field('valve')} options={VALVES} />
       <AngleField label="Direction" {...form.field('at')} />
       <LengthsField
         label="Middle out"
@@ -186,7 +186,6 @@ function SectorForm({ onAdd }: { onAdd: (sector: OwnSector) => void }) {
       onAdd(sector);
     },
   });
-  const { draft, set } = form;
   return (
     <form
       key={form.drawn}
@@ -194,7 +193,7 @@ function SectorForm({ onAdd }: { onAdd: (sector: OwnSector) => void }) {
       className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
       onSubmit={form.submit}
     >
-      <TextField label="What is there" maxLength={80} value={draft.words} onChange={(text) => set({ words: text })} />
+      <TextField label="What is there" maxLength={80} {...form.field('words')} />
       <AngleField label="From" {...form.field('from')} />
       <AngleField label="To" {...form.field('to')} />
       <Button type="submit" kind="accent" className="sm:mt-7" disabled={form.wrong !== null}>

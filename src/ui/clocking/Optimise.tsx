@@ -82,7 +82,7 @@ export function Optimise({ clocking, view }: { clocking: Clocking; view: View })
         {JOINTS.map((joint) => (
           <Tick
             key={joint}
-            checked={held.includes(joint)}
+            value={held.includes(joint)}
             onChange={(isOn) => setHeld((h) => (isOn ? [...h, joint] : h.filter((j) => j !== joint)))}
           >
             {JOINT_WORDS[joint]}

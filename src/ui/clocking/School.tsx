@@ -61,7 +61,7 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
         label="School"
         value={school}
         options={SCHOOL_OPTIONS}
-        onChange={(next) => next && set(withoutOwn({ ...choices, school: next }))}
+        onChange={(next) => set(withoutOwn({ ...choices, school: next }))}
       />
       <p className="text-soft">
         {SCHOOL_REASONS[school]} <Term word="school">What a school is</Term>; <Term word="crown">the crown</Term>.
@@ -74,7 +74,7 @@ export function SchoolChoice({ choices, set, bore, onSheet }: Props) {
         <Button onClick={onSheet}>{choices.sheet ? 'The sheet’s angles' : 'Enter the sheet’s angles'}</Button>
       )}
       {job && hasTwoBanks(job.engine.layout) && (
-        <Tick checked={choices.mirrorLeft} onChange={(isOn) => set({ ...choices, mirrorLeft: isOn })}>
+        <Tick value={choices.mirrorLeft} onChange={(isOn) => set({ ...choices, mirrorLeft: isOn })}>
           Mirrored on the left bank
         </Tick>
       )}

@@ -62,9 +62,8 @@ export function Assumed() {
         <SelectField
           label="Ring metal"
           hint="Of the bore and the piston the job card says."
-          value={draft.ringMetal}
+          {...form.field('ringMetal')}
           options={RING_METALS.map((metal) => [metal, RING_METAL_WORDS[metal]] as const)}
-          onChange={(ringMetal) => ringMetal && set({ ringMetal })}
         />
         <LengthField
           label="Feel of the feeler, ±"

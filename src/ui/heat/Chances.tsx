@@ -9,9 +9,9 @@ import {
   HEAT_CASES,
 } from '@/core/models/heat/assess';
 import { type SimulationAsk, type SimulationResult, chanceWords } from '@/core/models/heat/simulate';
-import { printLength } from '@/core/foundation/quantity/format';
 import { say } from '@/core/foundation/quantity/message';
 import { useWords } from '../openBuild/contexts';
+import { type Column, Table, unseen } from '../shared/Table';
 import { Button } from '../shared/Button';
 import { Explain } from '../shared/Explain';
 import { closedWords, gapLine, gapWorking } from '@/core/models/heat/heatWords';
@@ -79,38 +79,7 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
             : []
         }
       />
-      <div className="relative overflow-x-auto">
-        <table className="ruled mt-2" aria-label="Gaps hot">
-          <thead>
-            <tr>
-              <th scope="col">gap, {plotUnit(units)}</th>
-              <th scope="col" className="num">
-                cold
-              </th>
-              {HEAT_CASES.map((at) => (
-                <th scope="col" key={at} className={`num ${at === decides ? '' : 'font-normal!'}`}>
-                  {at}
-                </th>
-              ))}
-              <th scope="col" className="num">
-                ends meet, °C
-              </th>
-              <th scope="col" className="num">
-                margin, K
-              </th>
-              <th scope="col" className="num">
-                chance it closes
-              </th>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            {points.map((p, i) => (
-              <Row of={heat.rings[ring]} key={p.point} point={p} result={results[i] ?? null} />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <HotGaps points={points} of={heat.rings[ring]} results={results} />
       <p className="mt-2 max-w-prose text-sm text-soft">
         Ring at {assumed.toFixed(0)} °C in both. Warm: the wall as cool as at the bottom of travel,{' '}
         {heat.rings[ring].heats.warm.wall.toFixed(0)} °C. Cold wall:{' '}
@@ -123,40 +92,59 @@ export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {
   );
 }
 
-function Row({ point, of, result }: { point: HotGap; of: JudgedRingHeat; result: SimulationResult | null }) {
-  const { units, length } = useWords();
-  const number = (nm: number): string => printLength(nm, units, 'fine').number;
-  const drawn = result
-    ? [
-        say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceWords(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`,
-        say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`,
-      ]
-    : [];
+interface HotGapsProps {
+  points: readonly HotGap[];
+  of: JudgedRingHeat;
+  results: readonly SimulationResult[];
+}
+
+/** What each point of the window is hot, how far it is from closing, and how likely that is. */
+function HotGaps({ points, of, results }: HotGapsProps) {
+  const { units, length, number, unit } = useWords();
+  const drawn = (result: SimulationResult | undefined) =>
+    result
+      ? [
+          say`${result.closed} of ${result.draws.toLocaleString('en')} draws closed: ${chanceWords(result)} ± ${(200 * result.chanceError).toFixed(2)} % (k = 2)`,
+          say`margin in the draws: ${result.margin.mean.toFixed(0)} K, standard deviation ${result.margin.deviation.toFixed(0)} K`,
+        ]
+      : [];
   return (
-    <tr>
-      <th scope="row" className="font-bold! text-ink!">
-        {POINT_WORDS[point.point]}
-      </th>
-      <td className="num">{number(point.cold)}</td>
-      {HEAT_CASES.map((at) => (
-        <td key={at} className={`num ${at === of.decides ? 'font-bold' : 'text-soft'}`}>
-          {closedWords(point.cases[at]) ?? number(Math.round(point.cases[at].hot))}
-        </td>
-      ))}
-      <td className="num">{point.butting.toFixed(0)}</td>
-      <td className={`num ${point.margin < 0 ? 'font-bold text-over' : ''}`}>
-        {point.margin.toFixed(0).replace('-', '−')}
-      </td>
-      <td className="num">{result ? chanceWords(result) : '…'}</td>
-      <td className="py-0! pr-0! text-right">
-        <Explain
-          what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`}
-          units={units}
-          working={[...gapWorking(point, of), ...drawn]}
-          standing={`${heatStanding} ${runStanding}`}
-        />
-      </td>
-    </tr>
+    <Table
+      caption="Gaps hot"
+      className="mt-2"
+      rows={points.map((point, i) => ({ point, result: results[i] }))}
+      keyOf={(row) => row.point.point}
+      columns={[
+        [`gap, ${unit('fine')}`, ({ point }) => POINT_WORDS[point.point]],
+        ['cold', ({ point }) => number(point.cold, 'fine'), 'num'],
+        ...HEAT_CASES.map((at): Column<{ point: HotGap }> => [
+          at,
+          ({ point }) => closedWords(point.cases[at]) ?? number(Math.round(point.cases[at].hot), 'fine'),
+          `num ${at === of.decides ? 'font-bold' : 'text-soft'}`,
+        ]),
+        ['ends meet, °C', ({ point }) => point.butting.toFixed(0), 'num'],
+        [
+          'margin, K',
+          ({ point: { margin } }) => (
+            <span className={margin < 0 ? 'font-bold text-over' : ''}>{margin.toFixed(0).replace('-', '−')}</span>
+          ),
+          'num',
+        ],
+        ['chance it closes', ({ result }) => (result ? chanceWords(result) : '…'), 'num'],
+        [
+          unseen('why'),
+          ({ point, result }) => (
+            <Explain
+              what={`${POINT_WORDS[point.point]}, ${length(point.cold)}, hot`}
+              units={units}
+              working={[...gapWorking(point, of), ...drawn(result)]}
+              standing={`${heatStanding} ${runStanding}`}
+            />
+          ),
+          'py-0! pr-0! text-right',
+        ],
+      ]}
+    />
   );
 }
 

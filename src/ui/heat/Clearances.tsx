@@ -2,6 +2,7 @@
 
 import type { JudgedHeat } from '@/core/models/heat/assess';
 import { useWords } from '../openBuild/contexts';
+import { Table, unseen } from '../shared/Table';
 import { Explain } from '../shared/Explain';
 import { clearanceLine, clearanceWorking } from '@/core/models/heat/heatWords';
 import { Plot } from '../shared/Plot';
@@ -40,45 +41,34 @@ export function Clearances({ heat }: { heat: JudgedHeat }) {
         stands={[{ at: assumed, words: `assumed ${assumed.toFixed(0)} °C` }]}
         lines={linesOf(lined, units, (nm) => length(nm, 'clearance'))}
       />
-      <div className="relative overflow-x-auto">
-        <table className="ruled mt-2" aria-label="Clearances hot">
-          <thead>
-            <tr>
-              <th scope="col">clearance</th>
-              <th scope="col" className="num">
-                cold
-              </th>
-              <th scope="col" className="num">
-                at {assumed.toFixed(0)} °C
-              </th>
-              <th scope="col" className="num">
-                gone in the model at
-              </th>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            {points.map((p) => (
-              <tr key={p.point}>
-                <th scope="row" className="font-bold! text-ink!">
-                  {POINT_WORDS[p.point]}
-                </th>
-                <td className="num">{length(p.cold, 'clearance')}</td>
-                <td className="num">{p.hot < 0 ? 'less than it can tell' : length(Math.round(p.hot), 'clearance')}</td>
-                <td className="num">{p.closing.toFixed(0)} °C</td>
-                <td className="py-0! pr-0! text-right">
-                  <Explain
-                    what={`${POINT_WORDS[p.point]} clearance, hot`}
-                    units={units}
-                    working={clearanceWorking(p, piston)}
-                    standing={STANDING}
-                  />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Table
+        caption="Clearances hot"
+        className="mt-2"
+        rows={points}
+        keyOf={(p) => p.point}
+        columns={[
+          ['clearance', (p) => POINT_WORDS[p.point]],
+          ['cold', (p) => length(p.cold, 'clearance'), 'num'],
+          [
+            `at ${assumed.toFixed(0)} °C`,
+            (p) => (p.hot < 0 ? 'less than it can tell' : length(Math.round(p.hot), 'clearance')),
+            'num',
+          ],
+          ['gone in the model at', (p) => `${p.closing.toFixed(0)} °C`, 'num'],
+          [
+            unseen('why'),
+            (p) => (
+              <Explain
+                what={`${POINT_WORDS[p.point]} clearance, hot`}
+                units={units}
+                working={clearanceWorking(p, piston)}
+                standing={STANDING}
+              />
+            ),
+            'py-0! pr-0! text-right',
+          ],
+        ]}
+      />
     </section>
   );
 }

@@ -47,14 +47,13 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
         label="Name"
         hint="As the shop calls it, with its number if it has one."
         maxLength={80}
-        value={draft.name}
-        onChange={(name) => set({ name })}
+        {...form.field('name')}
       />
       <SelectField
         label="Kind"
         value={draft.kind}
         options={INSTRUMENT_KINDS.map((kind) => [kind, INSTRUMENT_KIND_WORDS[kind]] as const)}
-        onChange={(kind) => kind && set((tool) => asKind(tool, kind, units))}
+        onChange={(kind) => set((tool) => asKind(tool, kind, units))}
       />
       <span className="max-lg:hidden" />
       {isFiler(draft) ? (
@@ -176,7 +175,7 @@ function KitFields({ kit, units, onChange, onFault }: KitProps) {
         label="A larger bore turns the needle"
         value={kit.larger}
         options={NEEDLE}
-        onChange={(larger) => larger && onChange({ larger })}
+        onChange={(larger) => onChange({ larger })}
       />
     </>
   );

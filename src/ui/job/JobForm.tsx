@@ -93,7 +93,7 @@ function Covered({
       </p>
       <div className="flex flex-wrap gap-x-5">
         {COVERABLE.map((id) => (
-          <Tick key={id} checked={covers(job, id)} onChange={(isOn) => change(id, isOn)}>
+          <Tick key={id} value={covers(job, id)} onChange={(isOn) => change(id, isOn)}>
             {stageOf(id).words}
           </Tick>
         ))}
@@ -250,7 +250,7 @@ function Block({ form, set }: PartProps) {
           label="Numbering"
           value={numbering.scheme}
           options={TWO_BANK_SCHEMES}
-          onChange={(scheme) => scheme && number({ scheme })}
+          onChange={(scheme) => number({ scheme })}
         />
       )}
       <div>

@@ -2,12 +2,11 @@
 
 import type { JudgedFigure } from '@/core/stages/journals/types';
 import type { JournalSubject } from '@/core/stages/journals/tasks';
-import { printLength } from '@/core/foundation/quantity/format';
 import type { At } from '@/core/stages/contract/tasks';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
 import { useView } from '../shared/address';
-import { bringIntoSight } from '../shared/scrollIntoView';
+import { Table } from '../shared/Table';
 import { END_PLAY, JOURNAL_VIEWS } from './bearings';
 
 interface Row {
@@ -22,7 +21,7 @@ interface Row {
 export function EndPlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinder' | 'subject'> }) {
   const judgement = useJudgement();
   const { goTo } = useMoving();
-  const { units } = useWords();
+  const { number, unit } = useWords();
   const [, setView] = useView(JOURNAL_VIEWS);
   const { crank, cylinders, others, choices } = judgement;
   const { asks } = choices.journals;
@@ -55,60 +54,43 @@ export function EndPlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinde
       note: '',
     })),
   ];
-  const fine = (nm: number | null): string => (nm === null ? '–' : printLength(nm, units, 'clearance').number);
+  const fine = (nm: number | null): string => number(nm, 'clearance');
   return (
-    <div
-      className="relative mt-3 min-h-44 flex-1 overflow-auto"
-      tabIndex={0}
-      role="region"
-      aria-label="End play, sides, small ends, other clearances"
-    >
-      <table className="ruled">
-        <caption className="sr-only">
-          End play, side clearance of every rod, pins in small ends, other clearances
-        </caption>
-        <thead className="sticky top-0 bg-sheet">
-          <tr>
-            <th scope="col">what</th>
-            <th scope="col" className="num">
-              read, {units === 'imperial' ? 'thou' : 'mm'}
-            </th>
-            <th scope="col">verdict</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ at, words, held, note }) => {
-            const isHere = at.cylinder === here.cylinder && at.subject === here.subject && !note.startsWith(' read');
-            return (
-              <tr
-                key={words}
-                ref={isHere ? bringIntoSight : undefined}
-                className={isHere ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}
+    <Table
+      caption="End play, side clearance of every rod, pins in small ends, other clearances"
+      region="End play, sides, small ends, other clearances"
+      fills
+      rows={rows}
+      keyOf={(row) => row.words}
+      isHere={({ at, note }) =>
+        at.cylinder === here.cylinder && at.subject === here.subject && !note.startsWith(' read')
+      }
+      columns={[
+        [
+          'what',
+          ({ at, words, note }) => (
+            <>
+              <button
+                type="button"
+                className="min-h-7 px-1 pointer-coarse:min-h-11"
+                onClick={() => {
+                  setView(at.subject === 'smallEnd' ? 'readings' : 'play');
+                  goTo(at, true);
+                }}
               >
-                <th scope="row" className="pl-3! font-bold! text-ink!">
-                  <button
-                    type="button"
-                    className="min-h-7 px-1 pointer-coarse:min-h-11"
-                    onClick={() => {
-                      setView(at.subject === 'smallEnd' ? 'readings' : 'play');
-                      goTo(at, true);
-                    }}
-                  >
-                    {words}
-                  </button>
-                  <span className="font-normal text-soft">{note}</span>
-                </th>
-                <td className="num">
-                  {held.high > held.low ? `${fine(held.low)}–${fine(held.high)}` : fine(held.value)}
-                </td>
-                <td>
-                  <StateMark state={held.state} />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
+                {words}
+              </button>
+              <span className="font-normal text-soft">{note}</span>
+            </>
+          ),
+        ],
+        [
+          `read, ${unit('clearance')}`,
+          ({ held }) => (held.high > held.low ? `${fine(held.low)}–${fine(held.high)}` : fine(held.value)),
+          'num',
+        ],
+        ['verdict', ({ held }) => <StateMark state={held.state} />],
+      ]}
+    />
   );
 }

@@ -6,6 +6,7 @@ import type { JudgedInspection } from '@/core/stages/journals/types';
 import { LOOK_WORDS } from '@/core/stages/journals/words';
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
+import { Table } from '../shared/Table';
 import { When } from '../shared/When';
 import { alongCrank, bearingAt } from './bearings';
 import { InspectionPicture } from './InspectionPicture';
@@ -83,36 +84,24 @@ export function Inspection() {
         )}
         {next && <Button onClick={() => go(next.id)}>On to {next.words.toLowerCase()}</Button>}
       </div>
-      <table className="ruled">
-        <caption className="sr-only">What was looked at, place by place</caption>
-        <thead>
-          <tr>
-            <th scope="col">place</th>
-            <th scope="col" className="num">
-              looked at
-            </th>
-            <th scope="col">by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {all.map((p) => {
-            const done = p.looks.filter((l) => l.state === 'right');
-            return (
-              <tr key={p.id} className={p.id === here.id ? 'shadow-[inset_5px_0_0_var(--blue)]' : ''}>
-                <th scope="row" className="pl-3! font-bold! text-ink!">
-                  <button type="button" className="min-h-7 px-1 pointer-coarse:min-h-11" onClick={() => go(p.id)}>
-                    {p.words}
-                  </button>
-                </th>
-                <td className="num">
-                  {done.length} of {p.looks.length}
-                </td>
-                <td>{[...new Set(done.map((l) => l.by))].filter(Boolean).join(', ') || '–'}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        caption="What was looked at, place by place"
+        rows={all.map((p) => ({ ...p, done: p.looks.filter((l) => l.state === 'right') }))}
+        keyOf={(p) => p.id}
+        isHere={(p) => p.id === here.id}
+        columns={[
+          [
+            'place',
+            (p) => (
+              <button type="button" className="min-h-7 px-1 pointer-coarse:min-h-11" onClick={() => go(p.id)}>
+                {p.words}
+              </button>
+            ),
+          ],
+          ['looked at', (p) => `${p.done.length} of ${p.looks.length}`, 'num'],
+          ['by', (p) => [...new Set(p.done.map((l) => l.by))].filter(Boolean).join(', ') || '–'],
+        ]}
+      />
     </div>
   );
 }

@@ -7,19 +7,21 @@ import { withAim } from '@/core/stages/journals/journalFaults';
 import { useWords } from '../openBuild/contexts';
 import { LengthField } from '../shared/LengthField';
 import { TextField } from '../shared/TextField';
+import { usePartFaults } from '../shared/useForm';
 
 interface Props {
   of: string;
   kind: Field;
-  limits: GivenLimits;
+  value: GivenLimits;
   hint: string;
   onChange: (limits: GivenLimits) => void;
-  onFault: (end: string) => (fault: string | null) => void;
+  onFault: (fault: string | null) => void;
 }
 
 /** Least, aim, most, and where they come from. */
-export function LimitFields({ of, kind, limits, hint, onChange, onFault }: Props) {
+export function LimitFields({ of, kind, value: limits, hint, onChange, onFault }: Props) {
   const { units } = useWords();
+  const fault = usePartFaults(onFault);
   const end = (words: string, value: Nm | null, put: (nm: Nm | null) => GivenLimits, more = {}) => (
     <LengthField
       label={`${of}: ${words}`}
@@ -27,7 +29,7 @@ export function LimitFields({ of, kind, limits, hint, onChange, onFault }: Props
       units={units}
       value={value}
       onChange={(nm) => onChange(put(nm))}
-      onFault={onFault(words)}
+      onFault={fault(words)}
       {...more}
     />
   );

@@ -4,7 +4,6 @@ import { MOST_OTHERS, mostMains, otherId } from '@/core/foundation/engine/places
 import { HOUSING_METAL_WORDS, ROD_METAL_WORDS } from '@/core/models/heat/metalWords';
 import { HOUSING_METALS, ROD_METALS } from '@/core/models/heat/metals';
 import {
-  type BearingChoices,
   type BearingKind,
   type JournalChoices,
   type OtherClearance,
@@ -78,42 +77,23 @@ export function LimitsForm() {
 function OfKind({ form, kind }: PartProps & { kind: BearingKind }) {
   const { units } = useWords();
   const of = KIND_WORDS[kind];
-  const { clearance, nominal, sizes, tightened } = form.draft.bearings[kind];
-  const put = (change: Partial<BearingChoices>): void =>
-    form.set((d) => ({ ...d, bearings: { ...d.bearings, [kind]: { ...d.bearings[kind], ...change } } }));
   return (
     <section aria-label={of} className="grid gap-x-4 gap-y-3 sm:grid-cols-4">
       <h2 className="text-lg sm:col-span-4">{of}</h2>
-      <LimitFields
-        of={of}
-        kind="thread"
-        limits={clearance}
-        hint={HINTS.clearance[units]}
-        onChange={(limits) => put({ clearance: limits })}
-        onFault={(end) => form.onFault(`${kind}.${end}`)}
-      />
+      <LimitFields of={of} kind="thread" hint={HINTS.clearance[units]} {...form.field(`bearings.${kind}.clearance`)} />
       <LengthField
         label={`${of}: journal as made`}
         kind="journal"
         units={units}
-        value={nominal}
-        onChange={(made) => put({ nominal: made })}
-        onFault={form.onFault(`${kind}.nominal`)}
+        {...form.field(`bearings.${kind}.nominal`)}
       />
-      <SizeLimitsFields
-        of={`${of}: journal`}
-        field="journal"
-        sizes={sizes}
-        onChange={(limits) => put({ sizes: limits })}
-        onFault={form.onFault(`${kind}.sizes`)}
-      />
+      <SizeLimitsFields of={`${of}: journal`} field="journal" {...form.field(`bearings.${kind}.sizes`)} />
       <div className="sm:col-span-4">
         <TextField
           label={`${of}: caps tightened to, and with what`}
           hint="E.g. 60 lb·ft with oil; the figure and its lubricant."
           maxLength={120}
-          value={tightened}
-          onChange={(text) => put({ tightened: text })}
+          {...form.field(`bearings.${kind}.tightened`)}
         />
       </div>
     </section>
@@ -131,29 +111,15 @@ function Asked({ form }: PartProps) {
         <div key={what} className="grid gap-x-4 gap-y-3 sm:col-span-4 sm:grid-cols-4">
           <Tick
             className="sm:col-span-4"
-            checked={draft.asks[what]}
+            value={draft.asks[what]}
             onChange={(isOn) => set((d) => ({ ...d, asks: { ...d.asks, [what]: isOn } }))}
           >
             <b>{words}</b> is read here
           </Tick>
-          {draft.asks[what] && (
-            <LimitFields
-              of={words}
-              kind={kind}
-              limits={draft[what]}
-              hint={HINTS[what][units]}
-              onChange={(limits) => set({ [what]: limits })}
-              onFault={(end) => form.onFault(`${what}.${end}`)}
-            />
-          )}
+          {draft.asks[what] && <LimitFields of={words} kind={kind} hint={HINTS[what][units]} {...form.field(what)} />}
           {what === 'side' && draft.asks.side && (
             <div className="sm:col-span-2">
-              <SelectField
-                label="Side clearance is read"
-                value={draft.sidePer}
-                options={SIDE_PER}
-                onChange={(sidePer) => sidePer && set({ sidePer })}
-              />
+              <SelectField label="Side clearance is read" {...form.field('sidePer')} options={SIDE_PER} />
             </div>
           )}
         </div>
@@ -200,10 +166,10 @@ function Others({ form }: PartProps) {
             <LimitFields
               of={other.words.trim() || other.id}
               kind="play"
-              limits={other.limits}
               hint=""
+              value={other.limits}
               onChange={(limits) => change({ limits })}
-              onFault={(end) => form.onFault(`${other.id}.${end}`)}
+              onFault={form.onFault(other.id)}
             />
           </div>
         );
@@ -220,7 +186,6 @@ function Others({ form }: PartProps) {
 /** What is asked of all bearings of a kind. */
 function Together({ form }: PartProps) {
   const { units } = useWords();
-  const { draft, set } = form;
   return (
     <section aria-label="All together" className="grid gap-x-4 gap-y-3 sm:grid-cols-3">
       <h2 className="text-lg sm:col-span-3">All together</h2>
@@ -237,24 +202,14 @@ function Together({ form }: PartProps) {
           label={figure === 'taper' ? 'Taper at most' : 'Out of round at most'}
           kind="thread"
           units={units}
-          value={draft.form[figure]}
-          onChange={(nm) => set((d) => ({ ...d, form: { ...d.form, [figure]: nm } }))}
-          onFault={form.onFault(figure)}
+          {...form.field(`form.${figure}`)}
           {...(figure === 'taper' ? {} : { hint: HINTS.form[units] })}
         />
       ))}
-      <Tick
-        className="sm:col-span-3"
-        checked={draft.mainsNoLooser}
-        onChange={(mainsNoLooser) => set({ mainsNoLooser })}
-      >
+      <Tick className="sm:col-span-3" {...form.field('mainsNoLooser')}>
         No main looser than any rod: oil that leaves at the mains never reaches the rods
       </Tick>
-      <Tick
-        className="sm:col-span-3"
-        checked={draft.asks.looks}
-        onChange={(looks) => set((d) => ({ ...d, asks: { ...d.asks, looks } }))}
-      >
+      <Tick className="sm:col-span-3" {...form.field('asks.looks')}>
         What is looked at counts: shells, tangs, oil holes, caps
       </Tick>
     </section>
@@ -275,30 +230,30 @@ function HowItIsRead({ form }: PartProps) {
       <h2 className="text-lg sm:col-span-2">How it is read</h2>
       <SelectField
         label="Clearance from"
-        value={draft.method}
+        {...form.field('method')}
         options={METHODS.map((m) => [m, METHOD_WORDS[m]] as const)}
-        onChange={(method) => method && set({ method })}
+
         hint="With its shells in, crush is in the reading. A crushed thread can stand beside either as a check: go to it with the arrow keys."
       />
       <SelectField
         label="Order"
-        value={draft.route}
+        {...form.field('route')}
         options={ROUTES}
-        onChange={(route) => route && set({ route })}
+
         hint="Bearing by bearing where the gauge is zeroed at each journal."
       />
       <SelectField
         label="Places along a journal"
         value={draft.ends === 1 ? '1' : '2'}
         options={COUNTS}
-        onChange={(n) => n && set({ ends: n === '1' ? 1 : 2 })}
+        onChange={(n) => set({ ends: n === '1' ? 1 : 2 })}
         hint="Two tell its taper."
       />
       <SelectField
         label="Directions across it"
         value={draft.directions === 1 ? '1' : '2'}
         options={COUNTS}
-        onChange={(n) => n && set({ directions: n === '1' ? 1 : 2 })}
+        onChange={(n) => set({ directions: n === '1' ? 1 : 2 })}
         hint="Two tell whether it is round."
       />
       <SelectField
@@ -321,9 +276,7 @@ function HowItIsRead({ form }: PartProps) {
           label={`${KIND_WORDS[kind]}: width of a journal`}
           kind="land"
           units={units}
-          value={draft.widths[kind]}
-          onChange={(width) => set((d) => ({ ...d, widths: { ...d.widths, [kind]: width } }))}
-          onFault={form.onFault(`width.${kind}`)}
+          {...form.field(`widths.${kind}`)}
         />
       ))}
     </section>
@@ -333,33 +286,22 @@ function HowItIsRead({ form }: PartProps) {
 /** What housings, caps and rods are made of. */
 function Metals({ form }: PartProps) {
   const { job } = useJudgement();
-  const { metals } = form.draft;
-  const put = (change: Partial<JournalChoices['metals']>): void =>
-    form.set((d) => ({ ...d, metals: { ...d.metals, ...change } }));
   const housings = HOUSING_METALS.map((m) => [m, HOUSING_METAL_WORDS[m]] as const);
   return (
     <section aria-label="Metals" className="grid gap-x-4 gap-y-3 sm:grid-cols-3">
       <h2 className="text-lg sm:col-span-3">Metals</h2>
       <SelectField
         label="Main housings"
-        value={metals.housing}
         none={`not set: ${job?.surface === 'plated' ? 'aluminium' : 'iron'}`}
         options={housings}
-        onChange={(housing) => put({ housing })}
+        {...form.field('metals.housing')}
         hint="The block, e.g. aluminium around iron sleeves. Not set: as the bores."
       />
-      <SelectField
-        label="Main caps"
-        value={metals.cap}
-        none="as the housings"
-        options={housings}
-        onChange={(cap) => put({ cap })}
-      />
+      <SelectField label="Main caps" none="as the housings" options={housings} {...form.field('metals.cap')} />
       <SelectField
         label="Rods"
-        value={metals.rod}
         options={ROD_METALS.map((m) => [m, ROD_METAL_WORDS[m]] as const)}
-        onChange={(rod) => rod && put({ rod })}
+        {...form.field('metals.rod')}
       />
     </section>
   );

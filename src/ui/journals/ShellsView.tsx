@@ -10,11 +10,11 @@ import {
 } from '@/core/stages/journals/shellAdvice';
 import { type BearingKind, type FittedShells, type ShellChoices, KINDS, givenBy } from '@/core/stages/journals/choices';
 import { KIND_WORDS } from '@/core/stages/journals/words';
-import { printLength } from '@/core/foundation/quantity/format';
 import { useInitials, useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { Segmented } from '../shared/Segmented';
 import { StateMark, StateShape } from '../shared/StateMark';
+import { Table, unseen } from '../shared/Table';
 import { When } from '../shared/When';
 import { useWorkerResult } from '../shared/useWorkerResult';
 import { StockForm } from './StockForm';
@@ -141,7 +141,7 @@ function Kind({ advice: { kind, together, nearest, grinding } }: { advice: KindA
         </span>
       </h2>
       <div className="relative overflow-x-auto">
-        <Table kind={kind} planned={planned} advice={{ kind, together, nearest, grinding }} />
+        <BeforeAfter kind={kind} planned={planned} advice={{ kind, together, nearest, grinding }} />
       </div>
       {grinding && (
         <p className="mt-1 text-lg text-short">
@@ -223,76 +223,61 @@ function BuyList({ buys, cost }: { buys: ReturnType<typeof toBuy>; cost: number 
 const nowAt = (shells: ShellChoices, planned: readonly FittedShells[]): FittedShells[] =>
   planned.map(({ place }) => shells.fitted.find((f) => f.place === place) ?? { place, upper: 'std', lower: 'std' });
 
-interface TableProps {
+interface BeforeAfterProps {
   kind: BearingKind;
   planned: FittedShells[];
   advice: KindAdvice;
 }
 
 /** Before and after, side by side. */
-function Table({ kind, planned, advice: { together } }: TableProps) {
+function BeforeAfter({ kind, planned, advice: { together } }: BeforeAfterProps) {
   const judgement = useJudgement();
-  const { units } = useWords();
+  const { number, unit } = useWords();
   const { shells } = judgement.choices;
   const bearings = kind === 'main' ? judgement.mains : judgement.rods;
   const name = (id: string): string => shells.stock[kind].find((s) => s.id === id)?.name ?? id;
   const isOdd = (id: string): boolean =>
     givenBy(shells.stock[kind].find((s) => s.id === id) ?? { gives: 0, coat: 0 }) !== 0;
-  const fine = (nm: number): string => printLength(nm, units, 'clearance').number;
+  const rows = together.fitted.flatMap((fitted, i) => {
+    const bearing = bearings.find((b) => b.id === fitted.journal);
+    const halves = planned[i];
+    return bearing && halves && bearing.clearance.value !== null ? [{ bearing, halves, after: fitted.clearance }] : [];
+  });
+  const half = (halves: FittedShells, side: 'upper' | 'lower') => {
+    const odd = isOdd(halves[side]);
+    return (
+      <>
+        <Half upper={side === 'upper'} odd={odd} />{' '}
+        <span className={odd ? 'font-bold text-blue' : 'text-soft'}>{name(halves[side])}</span>
+      </>
+    );
+  };
   return (
-    <table className="ruled">
-      <caption className="sr-only">
-        Clearance of the {KIND_WORDS[kind].toLowerCase()} now, and with these shells
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">{kind}</th>
-          <th scope="col" className="num">
-            now, {units === 'imperial' ? 'thou' : 'mm'}
-          </th>
-          <th scope="col">{kind === 'main' ? 'half in the block' : 'half in the rod'}</th>
-          <th scope="col">half in the cap</th>
-          <th scope="col" className="num">
-            after
-          </th>
-          <th scope="col">
-            <span className="sr-only">verdict after</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {together.fitted.map((f, i) => {
-          const bearing = bearings.find((b) => b.id === f.journal);
-          const halves = planned[i];
-          if (!bearing || !halves || bearing.clearance.value === null) return null;
-          return (
-            <tr key={f.journal}>
-              <th scope="row" className="font-bold! text-ink!">
-                {kind === 'main' ? bearing.label.slice(1) : bearing.label}
-              </th>
-              <td className="num">
-                {fine(bearing.clearance.value)} <StateShape state={bearing.clearance.state} />
-                <span className="sr-only"> {bearing.clearance.state}</span>
-              </td>
-              {(['upper', 'lower'] as const).map((side) => (
-                <td key={side} className="whitespace-nowrap">
-                  <Half upper={side === 'upper'} odd={isOdd(halves[side])} />{' '}
-                  <span className={isOdd(halves[side]) ? 'font-bold text-blue' : 'text-soft'}>
-                    {name(halves[side])}
-                  </span>
-                </td>
-              ))}
-              <td className="num">
-                <b>{fine(f.clearance)}</b>
-              </td>
-              <td>
-                <StateMark state={verdictWith(bearing, f.clearance, judgement.choices.deciding)} />
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <Table
+      caption={`Clearance of the ${KIND_WORDS[kind].toLowerCase()} now, and with these shells`}
+      rows={rows}
+      keyOf={(row) => row.bearing.id}
+      columns={[
+        [kind, ({ bearing: { label } }) => (kind === 'main' ? label.slice(1) : label)],
+        [
+          `now, ${unit('clearance')}`,
+          ({ bearing: { clearance } }) => (
+            <>
+              {number(clearance.value, 'clearance')} <StateShape state={clearance.state} />
+              <span className="sr-only"> {clearance.state}</span>
+            </>
+          ),
+          'num',
+        ],
+        [`half in the ${kind === 'main' ? 'block' : 'rod'}`, (row) => half(row.halves, 'upper'), 'whitespace-nowrap'],
+        ['half in the cap', (row) => half(row.halves, 'lower'), 'whitespace-nowrap'],
+        ['after', (row) => <b>{number(row.after, 'clearance')}</b>, 'num'],
+        [
+          unseen('verdict after'),
+          ({ bearing, after }) => <StateMark state={verdictWith(bearing, after, judgement.choices.deciding)} />,
+        ],
+      ]}
+    />
   );
 }
 

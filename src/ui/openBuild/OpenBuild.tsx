@@ -6,7 +6,7 @@ import { atBench } from '@/core/judge/route';
 import { type IncrementalJudge, incrementalJudge } from '@/core/judge/judge';
 import type { Judgement } from '@/core/judge/judgement';
 import type { Units } from '@/core/foundation/quantity/length';
-import { lengthText, rangeText } from '@/core/foundation/quantity/format';
+import { lengthText, lengthUnit, printLength, rangeText } from '@/core/foundation/quantity/format';
 import { type Message, messageText } from '@/core/foundation/quantity/message';
 import type { Entry } from '@/core/judge/buildRecord';
 import { usePersisted } from '../shared/persisted';
@@ -61,6 +61,8 @@ const useWordsIn = (units: Units, setUnits: (units: Units) => void): Words =>
       units,
       setUnits,
       length: (nm, style = 'fine') => lengthText(nm, units, style),
+      number: (nm, style) => (nm == null ? '–' : printLength(nm, units, style).number),
+      unit: (style) => lengthUnit(units, style),
       range: (from, to) => rangeText(from, to, units),
       text: (saying) => messageText(saying, units),
     }),

@@ -26,6 +26,10 @@ export interface Words {
   units: Units;
   setUnits: (units: Units) => void;
   length: (nm: Nm, style?: LengthStyle) => string;
+  /** A length without its unit, for a column that has it in its head; a dash where there is none. */
+  number: (nm: Nm | null | undefined, style: LengthStyle) => string;
+  /** The unit that lengths of a style are printed in. */
+  unit: (style: LengthStyle) => string;
   range: (from: Nm, to: Nm | null) => string;
   text: (saying: Message) => string;
 }

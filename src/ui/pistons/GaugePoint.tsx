@@ -3,7 +3,6 @@
 import { pistonFaults } from '@/core/stages/pistons/pistonFaults';
 import { FormFoot, useForm } from '../shared/useForm';
 import { type PistonChoices, GAUGE_FROM, GAUGE_FROM_WORDS } from '@/core/stages/pistons/piston';
-import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
 import { Tick } from '../shared/Tick';
@@ -11,6 +10,7 @@ import { BareLengthField, LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
 import { bareOf, unitOf } from '../shared/shopUnits';
 import { StateMark } from '../shared/StateMark';
+import { Table } from '../shared/Table';
 
 const REPEATS = ['1', '2', '3', '4', '5'].map((n) => [n, n] as const);
 
@@ -18,68 +18,49 @@ const REPEATS = ['1', '2', '3', '4', '5'].map((n) => [n, n] as const);
 export function GaugePoint() {
   const judgement = useJudgement();
   const { choose } = useLogging();
-  const { units, length } = useWords();
+  const { units, length, number } = useWords();
   const { pistons } = judgement;
   const { pistons: choices } = judgement.choices;
   const set = (change: Partial<PistonChoices>): void => choose('pistons', { ...choices, ...change });
-  const fine = (nm: number): string => printLength(nm, units, 'raw').number;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
       <GaugePointForm />
       <section aria-label="Pins">
         <h2 className="text-lg">Pins</h2>
-        <Tick checked={choices.pins} onChange={(isOn) => set({ pins: isOn })}>
+        <Tick value={choices.pins} onChange={(isOn) => set({ pins: isOn })}>
           Pins and pin bores on the route too
         </Tick>
         <p className="text-soft">
           Pin clearance {length(choices.pin.least, 'fine')} to {length(choices.pin.most, 'fine')}: common practice, no
           source, unless the sheet says otherwise.
         </p>
-        <div className="relative overflow-x-auto">
-          <table className="ruled mt-1">
-            <caption className="sr-only">Pin clearance of every piston</caption>
-            <thead>
-              <tr>
-                <th scope="col">piston</th>
-                <th scope="col" className="num">
-                  pin
-                </th>
-                <th scope="col" className="num">
-                  pin bore
-                </th>
-                <th scope="col" className="num">
-                  clearance, {unitOf(units)}
-                </th>
-                <th scope="col">verdict</th>
-              </tr>
-            </thead>
-            <tbody>
-              {pistons.map(({ id, label, pin }) => (
-                <tr key={id}>
-                  <th scope="row" className="font-bold! text-ink!">
-                    {label}
-                  </th>
-                  <td className="num">{pin.pin ? printLength(pin.pin.value, units, 'size').number : '–'}</td>
-                  <td className="num">{pin.bore ? printLength(pin.bore.value, units, 'size').number : '–'}</td>
-                  <td className="num">
-                    {pin.clearance ? `${fine(pin.clearance.value)} ± ${fine(pin.clearance.uncertainty)}` : '–'}
-                  </td>
-                  <td>
-                    <StateMark state={pin.clearance?.state ?? 'to do'} />
-                    {pin.clearance && pin.clearance.state !== 'in window' && (
-                      <Accepting
-                        words={`the pin of piston ${label}`}
-                        what="pin"
-                        state={pin.clearance.state}
-                        answer={pin.clearance}
-                      />
-                    )}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Table
+          caption="Pin clearance of every piston"
+          className="mt-1"
+          rows={pistons}
+          keyOf={(p) => p.id}
+          columns={[
+            ['piston', (p) => p.label],
+            ['pin', ({ pin }) => number(pin.pin?.value, 'size'), 'num'],
+            ['pin bore', ({ pin }) => number(pin.bore?.value, 'size'), 'num'],
+            [
+              `clearance, ${unitOf(units)}`,
+              ({ pin: { clearance: c } }) => (c ? `${number(c.value, 'raw')} ± ${number(c.uncertainty, 'raw')}` : '–'),
+              'num',
+            ],
+            [
+              'verdict',
+              ({ label, pin: { clearance: c } }) => (
+                <>
+                  <StateMark state={c?.state ?? 'to do'} />
+                  {c && c.state !== 'in window' && (
+                    <Accepting words={`the pin of piston ${label}`} what="pin" state={c.state} answer={c} />
+                  )}
+                </>
+              ),
+            ],
+          ]}
+        />
       </section>
     </div>
   );
@@ -95,13 +76,7 @@ function GaugePointForm() {
   });
   const { draft, set } = form;
   const end = (which: 'least' | 'most') => (
-    <BareLengthField
-      label={`Pin clearance, ${which}`}
-      bare={bareOf(units)}
-      value={draft.pin[which]}
-      onFault={form.onFault(which)}
-      onChange={(nm) => set((d) => ({ ...d, pin: { ...d.pin, [which]: nm } }))}
-    />
+    <BareLengthField label={`Pin clearance, ${which}`} bare={bareOf(units)} {...form.field(`pin.${which}`)} />
   );
   return (
     <form
@@ -122,15 +97,14 @@ function GaugePointForm() {
       />
       <SelectField
         label="Counted"
-        value={draft.gauge.from}
         options={GAUGE_FROM.map((from) => [from, GAUGE_FROM_WORDS[from]] as const)}
-        onChange={(from) => from && set((d) => ({ ...d, gauge: { ...d.gauge, from } }))}
+        {...form.field('gauge.from')}
       />
       <SelectField
         label="Readings a piston"
         value={String(draft.readings)}
         options={REPEATS}
-        onChange={(n) => n && set({ readings: Number(n) })}
+        onChange={(n) => set({ readings: Number(n) })}
         hint="Light drag, repeated; the mean stands."
       />
       <span className="max-sm:hidden" />

@@ -7,13 +7,13 @@ import type { Paired, Standing } from '@/core/stages/pistons/standing';
 import type { PairingResult } from '@/core/stages/pistons/pairing';
 import { everyPair } from '@/core/stages/pistons/stage';
 import type { Nm } from '@/core/foundation/quantity/length';
-import { printLength } from '@/core/foundation/quantity/format';
 import { asChoice } from '@/core/judge/preview';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { LengthsField } from '../shared/LengthsField';
 import { StateMark } from '../shared/StateMark';
+import { Table } from '../shared/Table';
 import { bareOf } from '../shared/shopUnits';
 import { useWorkerResult } from '../shared/useWorkerResult';
 import type { PairingChoices } from '@/core/stages/pistons/choices';
@@ -135,7 +135,7 @@ function Advice({ result }: { result: Found }) {
 /** Before and after of each cylinder, with its lock and its piston's mark. */
 function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: Partial<PairingChoices>) => void }) {
   const judgement = useJudgement();
-  const { units } = useWords();
+  const { number, unit } = useWords();
   const { preview } = useLogging();
   const { pairing, cylinders } = judgement;
   const { pairing: choices } = judgement.choices;
@@ -146,110 +146,91 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
     [after, choices, cylinders, preview],
   );
   const at = (standing: Standing | null, id: string) => standing?.pairs.find((p) => p.cylinder === id);
-  const unit = units === 'imperial' ? 'thou' : 'mm';
+  const signed = (nm: number | undefined): string =>
+    nm === undefined ? '' : `${nm > 0 ? '+' : ''}${number(nm, 'clearance')}`;
+  const clearance = (pair: Paired | undefined, judged: JudgedCylinder | undefined) => (
+    <>
+      {number(pair?.clearance, 'clearance')}
+      <Verdict of={pair && judged} />
+    </>
+  );
   return (
-    <div className="relative overflow-x-auto">
-      <table className="ruled">
-        <caption className="sr-only">Pairing now and as advised</caption>
-        <thead>
-          <tr>
-            <th scope="col">cylinder</th>
-            <th scope="col">piston now</th>
-            <th scope="col" className="num">
-              clearance, {unit}
-            </th>
-            <th scope="col" className="num">
-              off the aim
-            </th>
-            <th scope="col">piston after</th>
-            <th scope="col" className="num">
-              clearance, {unit}
-            </th>
-            <th scope="col" className="num">
-              off the aim
-            </th>
-            <th scope="col">stays</th>
-            <th scope="col">marked</th>
-          </tr>
-        </thead>
-        <tbody>
-          {cylinders.map((c) => {
-            const judged = then?.find((t) => t.id === c.id);
-            return (
-              <PairRow key={c.id} c={c} was={at(before, c.id)} will={at(after, c.id)} then={judged} onSet={onSet} />
-            );
-          })}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      caption="Pairing now and as advised"
+      rows={cylinders.map((c) => ({ c, was: at(before, c.id), will: at(after, c.id) }))}
+      keyOf={(row) => row.c.id}
+      columns={[
+        ['cylinder', (row) => row.c.label],
+        ['piston now', (row) => row.c.piston.label, 'figures'],
+        [`clearance, ${unit('clearance')}`, ({ c, was }) => clearance(was, c), 'num'],
+        ['off the aim', (row) => signed(row.was?.deviation), 'num text-soft'],
+        ['piston after', ({ c, will }) => <PistonAfter c={c} id={will?.piston} />, 'figures'],
+        [
+          `clearance, ${unit('clearance')}`,
+          ({ c, will }) =>
+            clearance(
+              will,
+              then?.find((t) => t.id === c.id),
+            ),
+          'num',
+        ],
+        ['off the aim', (row) => signed(row.will?.deviation), 'num text-soft'],
+        ['stays', ({ c }) => <Locked c={c} locked={choices.locked} onSet={onSet} />, 'py-0!'],
+        [
+          'marked',
+          ({ c: { piston } }) => (
+            <label className="flex min-h-11 min-w-11 items-center">
+              <input
+                type="checkbox"
+                className="size-5 accent-blue"
+                aria-label={`Piston ${piston.label} is marked`}
+                checked={choices.marked.includes(piston.id)}
+                onChange={() => onSet({ marked: toggled(choices.marked, piston.id) })}
+              />
+            </label>
+          ),
+          'py-0!',
+        ],
+      ]}
+    />
   );
 }
 
 const toggled = (list: string[], id: string): string[] =>
   list.includes(id) ? list.filter((i) => i !== id) : [...list, id];
 
-interface PairRowProps {
+/** The piston of a cylinder as advised; pointed out where that is another. */
+function PistonAfter({ c, id }: { c: JudgedCylinder; id: string | undefined }) {
+  const { pistons } = useJudgement();
+  const label = pistons.find((p) => p.id === id)?.label ?? '–';
+  if (id === undefined || id === c.piston.id) return label;
+  return (
+    <span className="font-bold text-blue">
+      {label}
+      <span className="sr-only"> moves</span>
+      <span aria-hidden> ◂</span>
+    </span>
+  );
+}
+
+interface LockedProps {
   c: JudgedCylinder;
-  was: Paired | undefined;
-  will: Paired | undefined;
-  /** The cylinder as it is judged with the pistons as advised. */
-  then: JudgedCylinder | undefined;
+  locked: string[];
   onSet: (change: Partial<PairingChoices>) => void;
 }
 
-function PairRow({ c, was, will, then, onSet }: PairRowProps) {
-  const { pistons, choices } = useJudgement();
-  const { units } = useWords();
-  const { locked, marked } = choices.pairing;
+function Locked({ c, locked, onSet }: LockedProps) {
   const isLocked = locked.includes(c.id);
-  const moves = will !== undefined && will.piston !== c.piston.id;
-  const fine = (nm: number | undefined): string =>
-    nm === undefined ? '–' : printLength(nm, units, 'clearance').number;
-  const signed = (nm: number | undefined): string => (nm === undefined ? '' : `${nm > 0 ? '+' : ''}${fine(nm)}`);
   return (
-    <tr>
-      <th scope="row" className="font-bold! text-ink!">
-        {c.label}
-      </th>
-      <td className="figures">{c.piston.label}</td>
-      <td className="num">
-        {fine(was?.clearance)}
-        <Verdict of={was && c} />
-      </td>
-      <td className="num text-soft">{signed(was?.deviation)}</td>
-      <td className={`figures ${moves ? 'font-bold text-blue' : ''}`}>
-        {pistons.find((p) => p.id === will?.piston)?.label ?? '–'}
-        {moves && <span className="sr-only"> moves</span>}
-        {moves && <span aria-hidden> ◂</span>}
-      </td>
-      <td className="num">
-        {fine(will?.clearance)}
-        <Verdict of={will && then} />
-      </td>
-      <td className="num text-soft">{signed(will?.deviation)}</td>
-      <td className="py-0!">
-        <button
-          type="button"
-          aria-pressed={isLocked}
-          aria-label={`Piston of cylinder ${c.label} stays`}
-          onClick={() => onSet({ locked: toggled(locked, c.id) })}
-          className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
-        >
-          {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
-        </button>
-      </td>
-      <td className="py-0!">
-        <label className="flex min-h-11 min-w-11 items-center">
-          <input
-            type="checkbox"
-            className="size-5 accent-blue"
-            aria-label={`Piston ${c.piston.label} is marked`}
-            checked={marked.includes(c.piston.id)}
-            onChange={() => onSet({ marked: toggled(marked, c.piston.id) })}
-          />
-        </label>
-      </td>
-    </tr>
+    <button
+      type="button"
+      aria-pressed={isLocked}
+      aria-label={`Piston of cylinder ${c.label} stays`}
+      onClick={() => onSet({ locked: toggled(locked, c.id) })}
+      className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
+    >
+      {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
+    </button>
   );
 }
 
@@ -275,7 +256,7 @@ function Rules({ onSet }: { onSet: (change: Partial<PairingChoices>) => void }) 
         tell. It is exact: no other pairing is better.
       </p>
       <div className="mt-2 grid gap-4 sm:grid-cols-2">
-        <Tick checked={choices.neverTight} onChange={(isOn) => onSet({ neverTight: isOn })}>
+        <Tick value={choices.neverTight} onChange={(isOn) => onSet({ neverTight: isOn })}>
           Never under a cylinder’s least clearance
         </Tick>
         <Gain key={`${choices.gain}${units}`} gain={choices.gain} onSet={(gain) => onSet({ gain })} />

@@ -205,7 +205,7 @@ function AskForm({ missing, old, chart, charts, ask, put, setBoreFault, setServi
           most={MOST_CYLINDERS}
           whole
           value={ask.cylinders}
-          onChange={(cylinders) => cylinders && put({ cylinders })}
+          onChange={(cylinders) => cylinders !== null && put({ cylinders })}
         />
       )}
       <SurfaceField value={ask.surface} onChange={(surface) => put({ surface })} />

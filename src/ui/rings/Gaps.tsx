@@ -16,6 +16,7 @@ import { useEffect, useRef } from 'react';
 import { type Nm, type Units, toMm, toThou } from '@/core/foundation/quantity/length';
 import { type Compression, RING_WORDS, COMPRESSION } from '@/core/foundation/parts/rings';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
+import { Table } from '../shared/Table';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
 import type { JudgedCylinder } from '@/core/judge/judgement';
@@ -39,7 +40,7 @@ const inUnit = (nm: Nm, units: Units): number => (units === 'imperial' ? toThou(
 export function Gaps() {
   const judgement = useJudgement();
   const { cursor, toSubject } = useMoving();
-  const { length, units, range } = useWords();
+  const { length, number, units, range } = useWords();
   const kind: Compression = cursor.inHand.rings === 'second' ? 'second' : 'top';
   const spread = judgement.spreads.find((s) => s.ring === kind);
   const { cylinders } = judgement;
@@ -62,50 +63,39 @@ export function Gaps() {
         </p>
       </div>
       <Picture cylinders={cylinders} kind={kind} units={units} />
-      <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Gaps by cylinder">
-        <table className="ruled">
-          <caption className="sr-only">Gaps of the {RING_WORDS[kind]}s</caption>
-          <thead>
-            <tr>
-              <th scope="col">cylinder</th>
-              <th scope="col">passes</th>
-              <th scope="col" className="num">
-                called
-              </th>
-              <th scope="col" className="num">
-                counts
-              </th>
-              <th scope="col" className="num">
-                window
-              </th>
-              <th scope="col">verdict</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cylinders.map(({ id, label, rings: { [kind]: ring } }) => (
-              <tr key={id}>
-                <th scope="row" className="font-bold! text-ink!">
-                  {label}
-                </th>
-                <td className="figures text-soft">
-                  {livePasses(ring)
-                    .map((p) => length(p.value).replace(/ .*/, ''))
-                    .join(' → ') || '–'}
-                </td>
-                <td className="num">{ring.called ? length(ring.called.value) : '–'}</td>
-                <td className="num">{ring.counts ? length(ring.counts.value) : '–'}</td>
-                <td className="num">
-                  {ring.target.set ? range(ring.target.inForce.aimFrom, ring.target.inForce.aimTo) : 'ask'}
-                </td>
-                <td>
-                  <StateMark state={ring.state} />
-                  {ring.accepted && <span className="text-soft"> accepted</span>}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Table
+        caption={`Gaps of the ${RING_WORDS[kind]}s`}
+        region="Gaps by cylinder"
+        rows={cylinders.map(({ label, rings }) => ({ label, ring: rings[kind] }))}
+        keyOf={(row) => row.label}
+        columns={[
+          ['cylinder', (row) => row.label],
+          [
+            'passes',
+            ({ ring }) =>
+              livePasses(ring)
+                .map((p) => number(p.value, 'fine'))
+                .join(' → ') || '–',
+            'figures text-soft',
+          ],
+          ['called', ({ ring }) => (ring.called ? length(ring.called.value) : '–'), 'num'],
+          ['counts', ({ ring }) => (ring.counts ? length(ring.counts.value) : '–'), 'num'],
+          [
+            'window',
+            ({ ring: { target } }) => (target.set ? range(target.inForce.aimFrom, target.inForce.aimTo) : 'ask'),
+            'num',
+          ],
+          [
+            'verdict',
+            ({ ring }) => (
+              <>
+                <StateMark state={ring.state} />
+                {ring.accepted && <span className="text-soft"> accepted</span>}
+              </>
+            ),
+          ],
+        ]}
+      />
     </div>
   );
 }

@@ -2,6 +2,7 @@
 
 import { GROOVE_WORDS } from '@/core/stages/rings/set';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { Table, unseen } from '../shared/Table';
 import { PassLog } from '../shared/PassLog';
 import { Segmented } from '../shared/Segmented';
 import { Accepting } from '../shared/Accepting';
@@ -81,59 +82,45 @@ function GrooveTable({ figure }: { figure: (low: number | null, high: number | n
   const { cylinder, cursor, goTo } = useMoving();
   const { cylinders } = judgement;
   if (!cylinder) return null;
+  const rows = cylinders.flatMap((c) => c.grooves.grooves.map((at) => ({ c, ...at })));
+  type Row = (typeof rows)[number];
+  const figures = ({ c, groove, ...row }: Row, what: 'side' | 'land') => {
+    const { low, high, read } = row[what];
+    const subject: GrooveSubject = `${groove}${what === 'side' ? 'Side' : 'Land'}`;
+    const isHere = cylinder.id === c.id && cursor.inHand.grooves === subject;
+    const words = figure(low, high);
+    return (
+      <button
+        type="button"
+        aria-current={isHere}
+        aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${what === 'side' ? 'axial clearance' : 'under the land'}: ${words}`}
+        onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)}
+        className={`min-h-8 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${isHere ? 'font-bold text-blue underline underline-offset-4' : read ? '' : 'text-soft'}`}
+      >
+        {words}
+      </button>
+    );
+  };
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Grooves by piston">
-      <table className="ruled">
-        <caption className="sr-only">Axial clearance and depth under the land</caption>
-        <thead>
-          <tr>
-            <th scope="col">piston</th>
-            <th scope="col">groove</th>
-            <th scope="col" className="num">
-              axial clearance
-            </th>
-            <th scope="col">verdict</th>
-            <th scope="col" className="num">
-              under the <Term word="land" />
-            </th>
-            <th scope="col">verdict</th>
-          </tr>
-        </thead>
-        <tbody>
-          {cylinders.flatMap((c) =>
-            c.grooves.grooves.map(({ groove, side, land }) => {
-              const to = (subject: GrooveSubject, words: string, dim: boolean) => (
-                <button
-                  type="button"
-                  aria-current={cylinder.id === c.id && cursor.inHand.grooves === subject}
-                  aria-label={`Piston ${c.piston.label}, ${GROOVE_WORDS[groove]}, ${subject.endsWith('Side') ? 'axial clearance' : 'under the land'}: ${words}`}
-                  onClick={() => goTo({ cylinder: c.id, subject, spot: null }, true)}
-                  className={`min-h-8 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${cylinder.id === c.id && cursor.inHand.grooves === subject ? 'font-bold text-blue underline underline-offset-4' : dim ? 'text-soft' : ''}`}
-                >
-                  {words}
-                </button>
-              );
-              return (
-                <tr key={`${c.id}${groove}`}>
-                  <th scope="row" className="font-bold! text-ink!">
-                    {groove === 'top' ? c.piston.label : ''}
-                    {groove !== 'top' && <span className="sr-only">{c.piston.label}</span>}
-                  </th>
-                  <td>{GROOVE_WORDS[groove]}</td>
-                  <td className="num">{to(`${groove}Side`, figure(side.low, side.high), !side.read)}</td>
-                  <td>
-                    <StateMark state={side.state} />
-                  </td>
-                  <td className="num">{to(`${groove}Land`, figure(land.low, land.high), !land.read)}</td>
-                  <td>
-                    <StateMark state={land.state} />
-                  </td>
-                </tr>
-              );
-            }),
-          )}
-        </tbody>
-      </table>
-    </div>
+    <Table
+      caption="Axial clearance and depth under the land"
+      region="Grooves by piston"
+      rows={rows}
+      keyOf={(row) => row.c.id + row.groove}
+      columns={[
+        ['piston', ({ c, groove }) => (groove === 'top' ? c.piston.label : unseen(c.piston.label))],
+        ['groove', (row) => GROOVE_WORDS[row.groove]],
+        ['axial clearance', (row) => figures(row, 'side'), 'num'],
+        ['verdict', (row) => <StateMark state={row.side.state} />],
+        [
+          <>
+            under the <Term word="land" />
+          </>,
+          (row) => figures(row, 'land'),
+          'num',
+        ],
+        ['verdict', (row) => <StateMark state={row.land.state} />],
+      ]}
+    />
   );
 }

@@ -1,12 +1,12 @@
 'use client';
 
 import { Lock, LockOpen } from 'lucide-react';
-import { printLength } from '@/core/foundation/quantity/format';
 import { type Placed, type PlacedRing, PLACING_AIMS } from '@/core/stages/rings/placement';
 import { everyPlaced } from '@/core/stages/rings/ringPlacement';
 import type { PlacingResult } from '@/core/stages/rings/bestPlacement';
 import { type Compression, RING_WORDS, COMPRESSION } from '@/core/foundation/parts/rings';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { Table } from '../shared/Table';
 import { Button } from '../shared/Button';
 import { Segmented } from '../shared/Segmented';
 import { StateMark } from '../shared/StateMark';
@@ -118,66 +118,53 @@ interface SideProps {
 
 function SideBySide({ kind, before, after, onLock }: SideProps) {
   const judgement = useJudgement();
-  const { units } = useWords();
+  const { number, unit } = useWords();
   const { locked } = judgement.choices.placing[kind];
   const labelOf = (id: string | undefined): string => judgement.cylinders.find((c) => c.id === id)?.label ?? '–';
-  const figure = (found: PlacedRing | undefined): string =>
-    found ? printLength(found.gap, units, 'clearance').number : '–';
+  const rows = judgement.cylinders.map(({ id, label, rings }) => ({
+    ...{ id, label, ring: rings[kind] },
+    was: before.find((p) => p.cylinder === id),
+    will: after.find((p) => p.cylinder === id),
+  }));
+  const verdict = (placed: PlacedRing | undefined) => placed && <StateMark state={placed.state} />;
   return (
-    <div className="relative overflow-x-auto" tabIndex={0} role="region" aria-label="Placing by cylinder">
-      <table className="ruled">
-        <caption className="sr-only">
-          Placing now and as advised, gaps in {units === 'imperial' ? 'thou' : 'mm'}
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">cylinder</th>
-            <th scope="col">ring now</th>
-            <th scope="col" className="num">
-              gap, {units === 'imperial' ? 'thou' : 'mm'}
-            </th>
-            <th scope="col">verdict</th>
-            <th scope="col">ring after</th>
-            <th scope="col" className="num">
-              gap
-            </th>
-            <th scope="col">verdict</th>
-            <th scope="col">stays</th>
-          </tr>
-        </thead>
-        <tbody>
-          {judgement.cylinders.map(({ id, label, rings }) => {
-            const [was, will] = [before.find((p) => p.cylinder === id), after.find((p) => p.cylinder === id)];
+    <Table
+      caption={`Placing now and as advised, gaps in ${unit('clearance')}`}
+      region="Placing by cylinder"
+      rows={rows}
+      keyOf={(row) => row.id}
+      columns={[
+        ['cylinder', (row) => row.label],
+        ['ring now', (row) => row.ring.label, 'figures'],
+        [`gap, ${unit('clearance')}`, (row) => number(row.was?.gap, 'clearance'), 'num'],
+        ['verdict', (row) => verdict(row.was)],
+        [
+          'ring after',
+          ({ ring, will }) =>
+            will && will.ring !== ring.number ? <b className="text-blue">{labelOf(will.ring)}</b> : labelOf(will?.ring),
+          'figures',
+        ],
+        ['gap', (row) => number(row.will?.gap, 'clearance'), 'num'],
+        ['verdict', (row) => verdict(row.will)],
+        [
+          'stays',
+          ({ id, label }) => {
             const isLocked = locked.includes(id);
             return (
-              <tr key={id}>
-                <th scope="row" className="font-bold! text-ink!">
-                  {label}
-                </th>
-                <td className="figures">{rings[kind].label}</td>
-                <td className="num">{figure(was)}</td>
-                <td>{was && <StateMark state={was.state} />}</td>
-                <td className={`figures ${will && will.ring !== rings[kind].number ? 'font-bold text-blue' : ''}`}>
-                  {labelOf(will?.ring)}
-                </td>
-                <td className="num">{figure(will)}</td>
-                <td>{will && <StateMark state={will.state} />}</td>
-                <td className="py-0!">
-                  <button
-                    type="button"
-                    aria-pressed={isLocked}
-                    aria-label={`Ring of cylinder ${label} stays`}
-                    onClick={() => onLock(isLocked ? locked.filter((l) => l !== id) : [...locked, id])}
-                    className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
-                  >
-                    {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
-                  </button>
-                </td>
-              </tr>
+              <button
+                type="button"
+                aria-pressed={isLocked}
+                aria-label={`Ring of cylinder ${label} stays`}
+                onClick={() => onLock(isLocked ? locked.filter((l) => l !== id) : [...locked, id])}
+                className="grid size-11 place-items-center rounded aria-pressed:bg-ink aria-pressed:text-sheet"
+              >
+                {isLocked ? <Lock size={18} aria-hidden /> : <LockOpen size={18} aria-hidden />}
+              </button>
             );
-          })}
-        </tbody>
-      </table>
-    </div>
+          },
+          'py-0!',
+        ],
+      ]}
+    />
   );
 }

@@ -46,9 +46,7 @@ export function RingSetView() {
     <BareLengthField
       label={`Axial clearance, ${which}`}
       bare={bareOf(units)}
-      value={draft.side[which]}
-      onFault={onFault(which)}
-      onChange={(nm) => set((d) => ({ ...d, side: { ...d.side, [which]: nm } }))}
+      {...form.field(`side.${which}`)}
       hint={hint}
     />
   );
@@ -59,8 +57,7 @@ export function RingSetView() {
         label="Ring set"
         hint="In the shop’s own words, or the number on the packet."
         maxLength={120}
-        value={draft.name}
-        onChange={(name) => set({ name })}
+        {...form.field('name')}
       />
       {ring('top', 'Top ring')}
       {ring('second', 'Second ring')}
@@ -122,13 +119,13 @@ function OneRing({ title, ring, onChange, onFault }: RingProps) {
           label={`${title}: face`}
           value={ring.section}
           options={SECTIONS.map((s) => [s, SECTION_WORDS[s]] as const)}
-          onChange={(section) => section && onChange({ section })}
+          onChange={(section) => onChange({ section })}
         />
         <SelectField
           label={`${title}: bevel`}
           value={ring.bevel}
           options={BEVELS.map((b) => [b, BEVEL_WORDS[b]] as const)}
-          onChange={(bevel) => bevel && onChange({ bevel })}
+          onChange={(bevel) => onChange({ bevel })}
         />
         <SelectField
           label={`${title}: faces up with`}

@@ -50,7 +50,7 @@ export function Setup() {
             ? 'The line stays where it is: go to any ring; N leads to the next open one.'
             : 'After a ring that is done the line leads to the next open one. N skips; what is skipped comes round again.'}
         </p>
-        <Tick checked={bench.rails} onChange={(isOn) => choose('bench', { ...bench, rails: isOn })}>
+        <Tick value={bench.rails} onChange={(isOn) => choose('bench', { ...bench, rails: isOn })}>
           Rails on the route too
         </Tick>
         <p className="text-soft">
@@ -74,7 +74,7 @@ export function Setup() {
 function Toggle({ feedback }: { feedback: Feedback }) {
   const [on, setOn] = usePersisted(feedbackKey(feedback), 'off');
   return (
-    <Tick checked={on === 'on'} onChange={(isOn) => setOn(isOn ? 'on' : 'off')}>
+    <Tick value={on === 'on'} onChange={(isOn) => setOn(isOn ? 'on' : 'off')}>
       {FEEDBACK_WORDS[feedback]}
     </Tick>
   );

@@ -92,7 +92,7 @@ export function AddersField({ label, hint, unit, adders, onChange, onFault }: Pr
       )}
       {isSettled && adders?.injection && (
         <Tick
-          checked={adders.injection.counted}
+          value={adders.injection.counted}
           onChange={(counted) => adders.injection && settle({ ...adders, injection: { ...adders.injection, counted } })}
         >
           Always run with {adders.injection.what}: count its lower heat

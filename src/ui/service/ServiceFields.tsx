@@ -129,7 +129,7 @@ function OtherFuels({ service, put, othersThan }: OtherFuelsProps) {
       {FUELS.filter((fuel) => fuel !== service.fuel).map((fuel) => (
         <Tick
           key={fuel}
-          checked={service.otherFuels.includes(fuel)}
+          value={service.otherFuels.includes(fuel)}
           onChange={(isRun) => put({ otherFuels: isRun ? [...othersThan(fuel), fuel] : othersThan(fuel) })}
         >
           {FUEL_WORDS[fuel]}
@@ -199,7 +199,7 @@ function PlaceFields({ service, units, put, fault }: PlaceFieldsProps) {
           onFault={fault('altitude')}
         />
         {service.altitude > 0 && (
-          <Tick checked={always.altitude} onChange={(altitude) => put({ always: { ...always, altitude } })}>
+          <Tick value={always.altitude} onChange={(altitude) => put({ always: { ...always, altitude } })}>
             Never run lower: count the thinner air
           </Tick>
         )}
@@ -235,11 +235,11 @@ function FuelFields({ cautions, service, put, othersThan, engine, fault }: FuelF
         value={service.fuel}
         options={FUELS.map((fuel) => [fuel, FUEL_WORDS[fuel]] as const)}
         onChange={(fuel) =>
-          fuel && put({ fuel, otherFuels: othersThan(fuel), nitro: null, always: { ...always, fuel: false } })
+          put({ fuel, otherFuels: othersThan(fuel), nitro: null, always: { ...always, fuel: false } })
         }
       />
       {lowersHeat(service, engine) && (
-        <Tick checked={always.fuel} onChange={(fuel) => put({ always: { ...always, fuel } })}>
+        <Tick value={always.fuel} onChange={(fuel) => put({ always: { ...always, fuel } })}>
           Always run on it: count its lower heat
         </Tick>
       )}

@@ -7,31 +7,23 @@ import { classesText, parseSizeClasses } from '@/core/foundation/quantity/parseS
 import type { SizeLimits } from '@/core/foundation/quantity/sizeLimits';
 import { useWords } from '../openBuild/contexts';
 import { LengthField } from './LengthField';
+import { usePartFaults } from './useForm';
 
 interface Props {
   /** Of what, before each label. */
   of: string;
   field: Extract<Kind, 'bore' | 'journal'>;
-  sizes: SizeLimits;
+  value: SizeLimits;
   onChange: (sizes: SizeLimits) => void;
   onFault: (fault: string | null) => void;
 }
 
-type Part = 'least' | 'most' | 'classes';
-
 /** Least and most diameter, size classes, and where they come from. */
-export function SizeLimitsFields({ of, field, sizes, onChange, onFault }: Props) {
+export function SizeLimitsFields({ of, field, value: sizes, onChange, onFault }: Props) {
   const { units } = useWords();
   const [typed, setTyped] = useState<string | null>(null);
-  const [faults, setFaults] = useState<Partial<Record<Part, string | null>>>({});
   const heard = typed === null ? null : parseSizeClasses(typed, field, units);
-  const fault =
-    (part: Part) =>
-    (found: string | null): void => {
-      const next = { ...faults, [part]: found };
-      setFaults(next);
-      onFault(Object.values(next).find((f) => f) ?? null);
-    };
+  const fault = usePartFaults(onFault);
   const end = (part: 'least' | 'most', hint: string) => (
     <LengthField
       key={part + units}

@@ -13,19 +13,21 @@ interface Props {
   /** Whether figures are typed: they are set in the face of figures. */
   figures?: boolean;
   autoFocus?: boolean;
+  /** Any text is one: never called. */
+  onFault?: unknown;
 }
 
 /** A labelled line of text. */
-export function TextField({ label, hint, error, said, figures = false, onChange, ...input }: Props) {
+export function TextField({ label, hint, error, said, figures = false, ...input }: Props) {
   return (
     <Field label={label} hint={hint} error={error} said={said}>
       {(props) => (
         <input
           {...props}
-          {...input}
+          {...{ ...input, onFault: undefined }}
           className={figures ? 'field figures' : 'field'}
           autoComplete="off"
-          onChange={(event) => onChange(event.target.value)}
+          onChange={(event) => input.onChange(event.target.value)}
         />
       )}
     </Field>

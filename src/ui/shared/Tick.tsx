@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 
 interface Props {
-  checked: boolean;
+  value: boolean;
   onChange: (isOn: boolean) => void;
   disabled?: boolean;
   className?: string;
@@ -9,13 +9,13 @@ interface Props {
 }
 
 /** A box to tick, with its words. */
-export function Tick({ checked, onChange, disabled = false, className = '', children }: Props) {
+export function Tick({ value, onChange, disabled = false, className = '', children }: Props) {
   return (
     <label className={`flex min-h-11 items-center gap-2 ${className}`}>
       <input
         type="checkbox"
         className="size-5 shrink-0 accent-blue"
-        checked={checked}
+        checked={value}
         disabled={disabled}
         onChange={(event) => onChange(event.target.checked)}
       />

@@ -2,8 +2,8 @@
 
 /**
  * The address of this page, as far as the page itself says it: which stage of the open build, which view, which ring.
- * Going from one to another asks nothing of the server, so that it goes on without one. The framework's own history is
- * passed by, and its state kept: Back and reload find what they need.
+ * Going from one to another requests nothing from the server, so it works offline, and draws nothing anew but what reads
+ * the address: the framework's own history is passed by, and its state kept for Back and reload.
  */
 import { useSyncExternalStore } from 'react';
 
@@ -20,6 +20,28 @@ function subscribe(changed: () => void): () => void {
 
 const address = (): string => window.location.pathname + window.location.search;
 
+/**
+ * The framework writes the address it went to last whenever its state changes, also after this page has moved on by
+ * itself: it then writes its state, and the address stays.
+ */
+function keepAddress(): void {
+  let last = address();
+  for (const method of ['pushState', 'replaceState'] as const) {
+    const write = window.history[method].bind(window.history);
+    window.history[method] = (state: unknown, unused, url) => {
+      let to = url;
+      if (url != null && (state as { __NA?: unknown } | null)?.__NA) {
+        const { pathname, search } = new URL(url, window.location.href);
+        if (pathname + search === last) to = address();
+        last = pathname + search;
+      }
+      write(state, unused, to);
+    };
+  }
+}
+
+if (typeof window !== 'undefined') keepAddress();
+
 /** Takes another address without leaving the page: as a step that Back undoes, or in place of this one. */
 export function moveTo(to: string, how: 'step' | 'replace'): void {
   if (to === address()) return;
@@ -27,7 +49,7 @@ export function moveTo(to: string, how: 'step' | 'replace'): void {
   try {
     History.prototype[method].call(window.history, window.history.state, '', to);
   } catch {
-    // A browser that has had enough of it leaves the address as it was.
+    // Browsers limit how often a page may write its history: the address stays as it was.
   }
   window.dispatchEvent(new Event(MOVED));
 }

@@ -47,6 +47,25 @@ function keep(name: string, text: string | null): void {
 /** Throws away what is left of a form of this build: it begins with what is set when it is drawn anew. */
 export const dropDraft = (name: string): void => keep(name, null);
 
+/** Where a value stands in a draft: its keys with dots between. */
+type Path<T> = {
+  [K in keyof T & string]: T[K] extends Leaf ? K : K | `${K}.${Path<T[K]>}`;
+}[keyof T & string];
+type Leaf = string | number | boolean | null | readonly unknown[];
+type At<T, P extends string> = P extends keyof T
+  ? T[P]
+  : P extends `${infer K extends keyof T & string}.${infer Rest}`
+    ? At<T[K], Rest>
+    : never;
+
+type Branch = Readonly<Record<string, unknown>>;
+
+const valueAt = (draft: unknown, [key, ...rest]: readonly string[]): unknown =>
+  key === undefined ? draft : valueAt((draft as Branch)[key], rest);
+
+const withValue = (draft: unknown, [key, ...rest]: readonly string[], value: unknown): unknown =>
+  key === undefined ? value : { ...(draft as Branch), [key]: withValue((draft as Branch)[key], rest, value) };
+
 /** What a field of a form takes. */
 export interface FormField<V> {
   value: V;
@@ -58,7 +77,8 @@ export interface FormField<V> {
 export interface Form<T> {
   draft: T;
   set: (change: Partial<T> | ((draft: T) => T)) => void;
-  field: <K extends keyof T & string>(key: K) => FormField<T[K]>;
+  /** A field by its path, e.g. `metals.cap`. */
+  field: <P extends Path<T>>(path: P) => FormField<At<T, P>>;
   /** Told what is wrong with what is typed in a field that is deeper in. */
   onFault: (path: string) => (fault: string | null) => void;
   /** What is wrong with a field, by its path. */
@@ -168,10 +188,10 @@ export function useForm<T extends object>({
   return {
     draft,
     set,
-    field: (key) => ({
-      value: draft[key],
-      onChange: (value) => set({ [key]: value } as unknown as Partial<T>),
-      onFault: onFault(key),
+    field: <P extends Path<T>>(path: P) => ({
+      value: valueAt(draft, path.split('.')) as At<T, P>,
+      onChange: (value: At<T, P>) => set((before) => withValue(before, path.split('.'), value) as T),
+      onFault: onFault(path),
     }),
     onFault,
     fault: (path) => faults[path],
@@ -188,6 +208,18 @@ export function useForm<T extends object>({
       if (wrong === null) onSet(value);
     },
     drop,
+  };
+}
+
+/** For a field of several parts: what is wrong with any of them is wrong with it. */
+export function usePartFaults(
+  onFault: (fault: string | null) => void,
+): (part: string) => (fault: string | null) => void {
+  const [faults, setFaults] = useState<Readonly<Record<string, string | null>>>({});
+  return (part) => (fault) => {
+    const next = { ...faults, [part]: fault };
+    setFaults(next);
+    onFault(Object.values(next).find((f) => f) ?? null);
   };
 }
 

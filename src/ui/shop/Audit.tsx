@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { Table } from '../shared/Table';
 import type { Member } from '@/people/people';
 import type { Audited } from '@/store/audit';
 import { Button, buttonLook } from '../shared/Button';
@@ -33,29 +34,17 @@ export function Audit({ latest, people }: { latest: Audited[]; people: Member[] 
       {rows.length === 0 ? (
         <p>Nothing yet.</p>
       ) : (
-        <table className="w-full text-left">
-          <caption className="sr-only">Audit log</caption>
-          <thead className="border-b border-ink">
-            <tr>
-              <th className="py-1 pr-4">when</th>
-              <th className="pr-4">who</th>
-              <th className="pr-4">what</th>
-              <th>to what</th>
-            </tr>
-          </thead>
-          <tbody className="divide-y divide-line border-b border-line">
-            {rows.map((row) => (
-              <tr key={row.seq}>
-                <td className="figures py-1 pr-4 text-sm whitespace-nowrap">
-                  <When at={row.at} />
-                </td>
-                <td className="figures pr-4 font-bold">{row.by || '–'}</td>
-                <td className="pr-4">{row.says}</td>
-                <td className="figures text-sm break-all text-soft">{named(row.of)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          caption="Audit log"
+          rows={rows}
+          keyOf={(row) => String(row.seq)}
+          columns={[
+            ['when', (row) => <When at={row.at} />, 'figures text-sm whitespace-nowrap font-normal!'],
+            ['who', (row) => row.by || '–', 'figures font-bold'],
+            ['what', (row) => row.says],
+            ['to what', (row) => named(row.of), 'figures text-sm break-all text-soft'],
+          ]}
+        />
       )}
       <div className="flex flex-wrap items-center gap-3">
         {rows.length >= 100 && !isAll && <Button onClick={() => void more()}>Earlier</Button>}

@@ -68,7 +68,7 @@ function PersonRow({ person, network }: { person: Member; network: string | null
           label={`What ${person.initials} may`}
           value={person.role}
           options={ROLE_OPTIONS}
-          onChange={(role) => role && run(() => runCommand('changePerson', person.id, person.name, role))}
+          onChange={(role) => run(() => runCommand('changePerson', person.id, person.name, role))}
           said={ROLE_WORDS[person.role].may}
         />
       </td>
@@ -228,7 +228,7 @@ function PersonForm() {
         label="What they may"
         value={role}
         options={ROLE_OPTIONS}
-        onChange={(chosen) => setRole(chosen ?? 'reader')}
+        onChange={setRole}
         said={ROLE_WORDS[role].may}
       />
       {said && (

@@ -5,6 +5,7 @@ import type { JudgedCylinder } from '@/core/judge/judgement';
 import type { Nm } from '@/core/foundation/quantity/length';
 import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { Table } from '../shared/Table';
 import { Tick } from '../shared/Tick';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
@@ -65,7 +66,7 @@ export function Supplied({ of: what }: { of: What }) {
       <div>
         <Tick
           className="font-bold"
-          checked={notHere}
+          value={notHere}
           onChange={(isOn) =>
             choose('job', {
               ...job,
@@ -85,13 +86,7 @@ export function Supplied({ of: what }: { of: What }) {
           {...form.field('ordered')}
           hint="The size that was asked for."
         />
-        <TextField
-          label="Reported by"
-          hint={words.by}
-          maxLength={120}
-          value={draft.by}
-          onChange={(by) => set({ by })}
-        />
+        <TextField label="Reported by" hint={words.by} maxLength={120} {...form.field('by')} />
       </div>
       <SizesTable kind={kind} what={what} draft={draft} words={words} report={report} form={form} />
       <FormFoot form={form} words="Set what was supplied">
@@ -133,54 +128,47 @@ interface SizesTableProps {
 
 /** What is reported beside what is found. */
 function SizesTable({ kind, what, draft, words, report, form }: SizesTableProps) {
-  const { units } = useWords();
+  const { units, number: bare, unit } = useWords();
   const { cylinders } = useJudgement();
+  const rows = cylinders.map((c) => {
+    const { number, label, found, said } = oneOf(what, c);
+    const reported = draft.sizes.find((s) => s.number === number)?.size ?? null;
+    // as it was judged: what is still being filled in is not yet
+    return { number, label, found, reported, against: said.reported === reported ? said.against : null };
+  });
   return (
-    <table className="ruled">
-      <caption className="sr-only">Reported and found sizes</caption>
-      <thead>
-        <tr>
-          <th scope="col">{kind}</th>
-          <th scope="col">reported, {units === 'imperial' ? 'in' : 'mm'}</th>
-          <th scope="col" className="num">
-            found here, {units === 'imperial' ? 'in' : 'mm'}
-          </th>
-          <th scope="col" className="num">
-            found − reported, {units === 'imperial' ? 'thou' : 'mm'}
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {cylinders.map((c) => {
-          const { number, label, found, said } = oneOf(what, c);
-          const reported = draft.sizes.find((s) => s.number === number)?.size ?? null;
-          // as it was judged: what is still being filled in is not yet
-          const against = said.reported === reported ? said.against : null;
-          return (
-            <tr key={number}>
-              <th scope="row" className="align-top font-bold! text-ink!">
-                {label}
-              </th>
-              <td>
-                <LengthField
-                  label={`${words.one} ${label}, reported`}
-                  isUnseen
-                  kind={kind}
-                  units={units}
-                  value={reported}
-                  onChange={(size) => report(number, size)}
-                  onFault={form.onFault(number)}
-                />
-              </td>
-              <td className="num">{found ? printLength(found.value, units, 'size').number : 'not measured'}</td>
-              <td className={`num ${against?.agrees === false ? 'font-bold text-over' : ''}`}>
-                {against ? printLength(against.off, units, 'fine').number : '–'}
-                {against?.agrees === false && ' does not agree'}
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <Table
+      caption="Reported and found sizes"
+      rows={rows}
+      keyOf={(row) => row.number}
+      columns={[
+        [kind, (row) => row.label, 'align-top'],
+        [
+          `reported, ${unit('size')}`,
+          ({ number, label, reported }) => (
+            <LengthField
+              label={`${words.one} ${label}, reported`}
+              isUnseen
+              kind={kind}
+              units={units}
+              value={reported}
+              onChange={(size) => report(number, size)}
+              onFault={form.onFault(number)}
+            />
+          ),
+        ],
+        [`found here, ${unit('size')}`, (row) => (row.found ? bare(row.found.value, 'size') : 'not measured'), 'num'],
+        [
+          `found − reported, ${unit('fine')}`,
+          ({ against }) => (
+            <span className={against?.agrees === false ? 'font-bold text-over' : ''}>
+              {bare(against?.off, 'fine')}
+              {against?.agrees === false && ' does not agree'}
+            </span>
+          ),
+          'num',
+        ],
+      ]}
+    />
   );
 }

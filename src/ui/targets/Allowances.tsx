@@ -4,6 +4,7 @@ import { faultsAmong } from '@/core/foundation/quantity/faults';
 import { isWholeGap } from '@/core/models/targets/targetEntry';
 import type { Allowance } from '@/core/models/targets/papers';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
+import { Table, unseen } from '../shared/Table';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
 import { SelectField } from '../shared/SelectField';
@@ -31,38 +32,27 @@ export function Allowances() {
         nothing can be made tighter here.
       </p>
       {choices.allowances.length > 0 && (
-        <table className="ruled mt-2 max-w-2xl">
-          <thead>
-            <tr>
-              <th scope="col">cylinder</th>
-              <th scope="col" className="num">
-                both gaps
-              </th>
-              <th scope="col" className="num">
-                clearance
-              </th>
-              <th scope="col">why</th>
-              <td />
-            </tr>
-          </thead>
-          <tbody>
-            {choices.allowances.map((a) => (
-              <tr key={a.cylinder}>
-                <th scope="row" className="font-bold! text-ink!">
-                  {labelOf(a.cylinder)}
-                </th>
-                <td className="num">+ {length(a.gap)}</td>
-                <td className="num">+ {length(a.clearance, 'clearance')}</td>
-                <td>{a.reason}</td>
-                <td className="pr-0! text-right">
-                  <Button kind="quiet" onClick={() => put(choices.allowances.filter((b) => b.cylinder !== a.cylinder))}>
-                    Take out<span className="sr-only"> allowance of cylinder {labelOf(a.cylinder)}</span>
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          caption="Allowances"
+          className="mt-2 max-w-2xl"
+          rows={choices.allowances}
+          keyOf={(a) => a.cylinder}
+          columns={[
+            ['cylinder', (a) => labelOf(a.cylinder)],
+            ['both gaps', (a) => `+ ${length(a.gap)}`, 'num'],
+            ['clearance', (a) => `+ ${length(a.clearance, 'clearance')}`, 'num'],
+            ['why', (a) => a.reason],
+            [
+              unseen('remove'),
+              (a) => (
+                <Button kind="quiet" onClick={() => put(choices.allowances.filter((b) => b.cylinder !== a.cylinder))}>
+                  Take out<span className="sr-only"> allowance of cylinder {labelOf(a.cylinder)}</span>
+                </Button>
+              ),
+              'pr-0! text-right',
+            ],
+          ]}
+        />
       )}
       {cylinder && (
         <Add
@@ -118,13 +108,7 @@ function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowan
       {more('gap', 'Both gaps, more by')}
       {more('clearance', 'Clearance, more by')}
       <div className="sm:col-span-2">
-        <TextField
-          label="Why"
-          hint="E.g. end cylinder, runs hottest."
-          maxLength={200}
-          value={draft.reason}
-          onChange={(reason) => set({ reason })}
-        />
+        <TextField label="Why" hint="E.g. end cylinder, runs hottest." maxLength={200} {...form.field('reason')} />
       </div>
       <div className="sm:mt-7">
         <Button kind="accent" type="submit" disabled={form.wrong !== null || isNone}>

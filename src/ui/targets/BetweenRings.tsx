@@ -1,6 +1,7 @@
 'use client';
 
 import { TextField } from '../shared/TextField';
+import { Table } from '../shared/Table';
 import { useMemo, useState } from 'react';
 import {
   type Running,
@@ -172,35 +173,19 @@ function Found({ study: { here, bySecond, byTop }, ask, units }: { study: Study;
           line('another top gap', '--ink', byTop, 'top', [6, 4]),
         ]}
       />
-      <table className="ruled mt-2 w-auto!">
-        <caption className="sr-only">What another second gap makes of it</caption>
-        <thead>
-          <tr>
-            <th scope="col" className="num">
-              second gap, hot, {plotUnit(units)}
-            </th>
-            <th scope="col" className="num">
-              peak between, bar
-            </th>
-            <th scope="col" className="num">
-              lift, bar
-            </th>
-            <th scope="col" className="num">
-              blow-by, l/min
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {bySecond.map((p) => (
-            <tr key={p.second} className={p.second === ask.second ? 'font-bold' : ''}>
-              <td className="num">{text(p.second).replace(/ \S+$/, '')}</td>
-              <td className="num">{p.peak.toFixed(1)}</td>
-              <td className="num">{p.lift.toFixed(1)}</td>
-              <td className="num">{p.blowBy.toFixed(1)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        caption="What another second gap makes of it"
+        className="mt-2 w-auto!"
+        rows={bySecond}
+        keyOf={(p) => String(p.second)}
+        rowLook={(p) => (p.second === ask.second ? '*:font-bold!' : '*:font-normal!')}
+        columns={[
+          [`second gap, hot, ${plotUnit(units)}`, (p) => text(p.second).replace(/ \S+$/, ''), 'num'],
+          ['peak between, bar', (p) => p.peak.toFixed(1), 'num'],
+          ['lift, bar', (p) => p.lift.toFixed(1), 'num'],
+          ['blow-by, l/min', (p) => p.blowBy.toFixed(1), 'num'],
+        ]}
+      />
     </>
   );
 }

@@ -2,6 +2,7 @@
 
 import type { Chart } from '@/core/models/charts/chart';
 import { chartChanges } from '@/core/models/charts/chartEdit';
+import { Table } from '../shared/Table';
 
 interface Props {
   before: Chart;
@@ -14,30 +15,27 @@ interface Props {
 export function ChartChanges({ before, after, used }: Props) {
   const changes = chartChanges(before, after);
   if (changes.length === 0) return <p className="text-soft">They say the same.</p>;
+  const isUsed = ({ cell }: (typeof changes)[number]): boolean =>
+    used !== undefined && cell?.row === used.row && cell.column === used.column;
   return (
-    <table className="ruled">
-      <thead>
-        <tr>
-          <th scope="col">what</th>
-          <th scope="col">before</th>
-          <th scope="col">after</th>
-        </tr>
-      </thead>
-      <tbody>
-        {changes.map((change) => {
-          const here = used && change.cell?.row === used.row && change.cell.column === used.column;
-          return (
-            <tr key={change.what} className={here ? 'bg-(--wash)' : ''}>
-              <th scope="row" className="text-ink!">
-                {change.what}
-                {here && <b className="block text-sm text-blue">used by this build</b>}
-              </th>
-              <td>{change.before}</td>
-              <td className="font-bold">{change.after}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <Table
+      caption="Changes of the chart"
+      rows={changes}
+      keyOf={(change) => change.what}
+      rowLook={(change) => (isUsed(change) ? 'bg-(--wash)' : '')}
+      columns={[
+        [
+          'what',
+          (change) => (
+            <>
+              {change.what}
+              {isUsed(change) && <b className="block text-sm text-blue">used by this build</b>}
+            </>
+          ),
+        ],
+        ['before', (change) => change.before],
+        ['after', (change) => change.after, 'font-bold'],
+      ]}
+    />
   );
 }

@@ -119,22 +119,15 @@ export function PaperForm({
             <div className="overflow-x-auto">
               <Segmented
                 label={paper === 'own' ? 'How you give it' : 'How the paper gives it'}
-                value={draft.form}
+                {...form.field('form')}
                 options={FORMS}
-                onChange={(next) => set({ form: next })}
               />
             </div>
             <Figures key={form.drawn} form={form} set={set} kind={kind} bore={bore} />
             {against && <Crossed draft={draft} kind={kind} other={against} bore={bore} />}
-            <TextField
-              label={label}
-              hint={hint}
-              value={draft.from}
-              maxLength={200}
-              onChange={(from) => set({ from })}
-            />
+            <TextField label={label} hint={hint} {...form.field('from')} maxLength={200} />
             {paper === 'own' && (
-              <Tick checked={draft.over} onChange={(isOver) => set({ over: isOver })}>
+              <Tick {...form.field('over')}>
                 <b>Put it over sheet, manual and chart.</b> They stay in sight, and a figure of yours under theirs is
                 called out.
               </Tick>
@@ -204,9 +197,7 @@ function Figures({ form, set, kind, bore }: FigureProps) {
       kind={kind}
       bore={bore}
       units={units}
-      value={draft[key]}
-      onChange={(nm) => set({ [key]: nm })}
-      onFault={onFault(key)}
+      {...form.field(key)}
       {...(kind === 'gap' && (key === 'min' || key === 'max') ? { onFactor: asFactor } : {})}
     />
   );
@@ -236,12 +227,12 @@ function Figures({ form, set, kind, bore }: FigureProps) {
         </div>
       )}
       {(shape === 'range' || shape === 'factors') && (
-        <Tick checked={draft.hardTop} onChange={(hardTop) => set({ hardTop })}>
+        <Tick {...form.field('hardTop')}>
           <b>Hard at the top too.</b> A figure over it is guarded as one under it is; else a little over costs a little.
         </Tick>
       )}
       {shape === 'range' && (
-        <Tick checked={draft.narrowed} onChange={(narrowed) => set({ narrowed })}>
+        <Tick {...form.field('narrowed')}>
           <b>Aim inside it.</b> The range stays the limit; the filer is told your aim.
         </Tick>
       )}

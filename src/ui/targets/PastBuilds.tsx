@@ -1,6 +1,7 @@
 'use client';
 
 import { MOST_LOAD } from '@/core/models/load/load';
+import { Table } from '../shared/Table';
 import { lengthText, printLength } from '@/core/foundation/quantity/format';
 import type { Units } from '@/core/foundation/quantity/length';
 import type { StepOver, StepsOver } from '@/core/stages/targets/stepChartOverlay';
@@ -39,40 +40,29 @@ export function Laid({
     return <p className="mt-2 text-soft">{name} has no figure for this piston that a heat load leads to.</p>;
   const gap = (nm: number): string => printLength(nm, units, 'fine').number;
   return (
-    <div className="relative overflow-x-auto">
-      <table className="ruled mt-2" aria-label={`${name} against the curve`}>
-        <thead>
-          <tr>
-            <th scope="col">row of {name}</th>
-            <th scope="col" className="num">
-              heat load
-            </th>
-            <th scope="col" className="num">
-              row, {plotUnit(units)}
-            </th>
-            <th scope="col" className="num">
-              curve there, {plotUnit(units)}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {over.steps.map((step) => (
-            <tr key={step.row}>
-              <th scope="row">{step.words}</th>
-              <td className="num">{loadsText(step)}</td>
-              <td className="num">{gap(step.gap)}</td>
-              <td className="num">
-                {[...new Set([step.from, step.to])]
-                  .map((load) => {
-                    const nm = curveAt(load);
-                    return nm === null ? 'sheet' : gap(nm);
-                  })
-                  .join(' – ')}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div>
+      <Table
+        caption={`${name} against the curve`}
+        className="mt-2"
+        rows={over.steps}
+        keyOf={(step) => step.row}
+        columns={[
+          [`row of ${name}`, (step) => step.words],
+          ['heat load', loadsText, 'num'],
+          [`row, ${plotUnit(units)}`, (step) => gap(step.gap), 'num'],
+          [
+            `curve there, ${plotUnit(units)}`,
+            (step) =>
+              [...new Set([step.from, step.to])]
+                .map((load) => {
+                  const nm = curveAt(load);
+                  return nm === null ? 'sheet' : gap(nm);
+                })
+                .join(' – '),
+            'num',
+          ],
+        ]}
+      />
       {over.unplaced.length > 0 && (
         <p className="mt-1 text-sm text-soft">
           Rows that a builder chooses, with no heat load of their own: {over.unplaced.join(', ')}.

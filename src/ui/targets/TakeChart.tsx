@@ -5,6 +5,7 @@ import { asChoice } from '@/core/judge/preview';
 import type { Chart } from '@/core/models/charts/chart';
 import type { Target } from '@/core/models/targets/target';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
+import { Table } from '../shared/Table';
 import { Button, buttonLook } from '../shared/Button';
 import { ChartChanges } from './ChartChanges';
 
@@ -68,32 +69,24 @@ function Effect({ chart }: { chart: Chart }) {
   const now = judgement.standard?.targets;
   const then = preview([asChoice('chart', chart)]).standard?.targets;
   return (
-    <table className="ruled mb-5 max-w-xl">
-      <caption className="mb-1 text-left font-bold">What it does to this build</caption>
-      <thead>
-        <tr>
-          <th scope="col">target in force</th>
-          <th scope="col" className="num">
-            now
-          </th>
-          <th scope="col" className="num">
-            then
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {FIGURES.map(([figure, words]) => (
-          <tr key={figure}>
-            <th scope="row" className="text-ink!">
-              {words}
-            </th>
-            <td className="num">{text(now?.[figure])}</td>
-            <td className={`num ${text(now?.[figure]) === text(then?.[figure]) ? '' : 'font-bold'}`}>
-              {text(then?.[figure])}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Table
+      caption="What it does to this build"
+      isCaptioned
+      className="mb-5 max-w-xl"
+      rows={FIGURES}
+      keyOf={([figure]) => figure}
+      columns={[
+        ['target used', ([, words]) => words],
+        ['now', ([figure]) => text(now?.[figure]), 'num'],
+        [
+          'then',
+          ([figure]) => {
+            const [before, after] = [text(now?.[figure]), text(then?.[figure])];
+            return before === after ? after : <b>{after}</b>;
+          },
+          'num',
+        ],
+      ]}
+    />
   );
 }

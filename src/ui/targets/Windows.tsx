@@ -76,12 +76,7 @@ function HowMuchLarger({ choices }: { choices: TargetChoices }) {
   return (
     <div className="mt-3 grid max-w-2xl justify-items-start gap-3">
       <div className="w-full max-w-sm">
-        <SelectField
-          label="How much larger"
-          value={draft.by}
-          options={SECOND_BY_OPTIONS}
-          onChange={(by) => by && pick(by)}
-        />
+        <SelectField label="How much larger" value={draft.by} options={SECOND_BY_OPTIONS} onChange={(by) => pick(by)} />
       </div>
       {draft.by !== 'factor' && (
         <form key={form.drawn} className="flex flex-wrap items-end gap-4" onSubmit={form.submit}>
@@ -166,7 +161,7 @@ function Deciding() {
               label={key === 'gapGrace' ? 'Grace of a gap' : 'Grace of a clearance'}
               value={value}
               options={known ? offered : [...offered, [value, length(deciding[key], 'raw')] as const]}
-              onChange={(nm) => nm !== null && choose('deciding', { ...deciding, [key]: Number(nm) })}
+              onChange={(nm) => choose('deciding', { ...deciding, [key]: Number(nm) })}
             />
           );
         })}
@@ -206,7 +201,7 @@ function Widths({ choices }: { choices: TargetChoices }) {
         of curves none is under one step.
       </p>
       <div className="grid max-w-2xl gap-4 sm:grid-cols-2">
-        <StepField value={form.draft.feelerStep} units={units} onChange={(step) => form.set({ feelerStep: step })} />
+        <StepField {...form.field('feelerStep')} units={units} />
         <span className="max-sm:hidden" />
         {WIDTHS.map(([key, label]) => (
           <LengthField
