@@ -1,4 +1,4 @@
-/** Access and safety of every main view, each visited once: axe, sizes of screen, nothing from outside, headers, weight. */
+/** Access and safety of every main view, each visited once: axe, sizes of screen, stops of the focus, headers, weight. */
 import type { Page } from '@playwright/test';
 import { axeFindsNothing } from './axe';
 import { Server, expect, test } from './server';
@@ -69,14 +69,91 @@ const SCREENS = [
   ['tablet', 820, 1180],
   ['phone', 390, 844],
   ['desk', 1280, 800],
+  ['desk zoomed to twice its size', 640, 400],
 ] as const;
 
 test.beforeEach(async ({ server }) => {
   await server.putDemo();
 });
 
-/** Nothing of the page runs off the side, at any size of screen; `within` a stage's main part, where that has to fit too. */
+/** How many stops the focus has, and those of them that something else covers or that lie out of sight. */
+const focusStops = (page: Page): Promise<{ count: number; hidden: string[] }> =>
+  page.evaluate(async () => {
+    const stops = [
+      ...document.querySelectorAll<HTMLElement | SVGElement>(
+        'a[href], button, input, select, textarea, summary, [tabindex]',
+      ),
+    ].filter((at) => at.tabIndex >= 0 && !at.matches(':disabled') && at.checkVisibility({ visibilityProperty: true }));
+    // some part of it has to be in sight, and not under anything else
+    const isInSight = (at: Element): boolean => {
+      const { left, top, right, bottom } = at.getBoundingClientRect();
+      const between = (from: number, to: number, most: number): number[] =>
+        [0.15, 0.5, 0.85].map((part) => Math.max(0, from) + (Math.min(most, to) - Math.max(0, from)) * part);
+      const points = between(left, right, window.innerWidth).flatMap((x) =>
+        between(top, bottom, window.innerHeight).map((y) => [x, y] as const),
+      );
+      return points.some(([x, y]) => {
+        const on = document.elementFromPoint(x, y);
+        return on !== null && (at.contains(on) || on.contains(at) || on.closest('label')?.contains(at) === true);
+      });
+    };
+    // as the Tab key does it
+    const focus = (at: HTMLElement | SVGElement): void => {
+      at.focus({ preventScroll: true });
+      (at as unknown as { scrollIntoViewIfNeeded(): void }).scrollIntoViewIfNeeded();
+    };
+    const hidden: string[] = [];
+    for (const at of stops) {
+      focus(at);
+      if (document.activeElement !== at || isInSight(at)) continue;
+      // what came later than the page may have moved it: it is come to once more, with the page at rest
+      await new Promise((rested) => {
+        requestIdleCallback(rested, { timeout: 2_000 });
+      });
+      focus(at);
+      if (!isInSight(at)) hidden.push(`${at.tagName} ${at.getAttribute('aria-label') ?? at.textContent.slice(0, 40)}`);
+    }
+    return { count: stops.length, hidden };
+  });
+
+/** What can be pressed and is smaller than a fingertip: under 44 px either way, but for links within a sentence. */
+const small = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [
+      ...document.querySelectorAll(
+        'button, a[href], input, select, textarea, summary, [role="tab"], [role="slider"], [role="radio"]',
+      ),
+    ].flatMap((at) => {
+      const box = (at.closest('label') ?? at).getBoundingClientRect();
+      const { display, visibility } = getComputedStyle(at);
+      const isWithinText = at.tagName === 'A' && display === 'inline';
+      if (box.width * box.height === 0 || visibility === 'hidden' || isWithinText || at.closest('.sr-only')) return [];
+      return box.width < 43.5 || box.height < 43.5
+        ? [`${at.getAttribute('aria-label') ?? at.textContent.trim()} ${box.width.toFixed()}×${box.height.toFixed()}`]
+        : [];
+    }),
+  );
+
+/** Everything that is pressed is as large as a fingertip, on a tablet that is touched. */
+async function isForFingers(page: Page, what: string): Promise<void> {
+  const cdp = await page.context().newCDPSession(page);
+  const [, width, height] = SCREENS[0];
+  await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: true });
+  await cdp.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: true });
+  expect(await page.evaluate(() => matchMedia('(pointer: coarse)').matches)).toBe(true);
+  await expect.poll(() => small(page), { message: what }).toEqual([]);
+  await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: false });
+  await cdp.send('Emulation.clearDeviceMetricsOverride');
+  await cdp.detach();
+}
+
+/**
+ * Nothing of the page runs off the side, at any size of screen, no stop of the focus is hidden where there is little room,
+ * and fingers find what they press; `within` a stage's main part, where that has to fit too.
+ */
 async function fits(page: Page, what: string, within: boolean): Promise<void> {
+  // of each crown there the gaps are moved larger, under Plan
+  if (!what.endsWith('All crowns')) await isForFingers(page, what);
   for (const [name, width, height] of SCREENS) {
     await page.setViewportSize({ width, height });
     const over = (): Promise<number[]> =>
@@ -86,6 +163,10 @@ async function fits(page: Page, what: string, within: boolean): Promise<void> {
         return [scrollWidth - clientWidth, main ? main.scrollWidth - main.clientWidth : 0];
       }, within);
     await expect.poll(over, { message: `${what} on a ${name}` }).toEqual([0, 0]);
+    if (width > 700) continue;
+    const { count, hidden } = await focusStops(page);
+    expect(hidden, `${what} on a ${name}`).toEqual([]);
+    expect(count, what).toBeGreaterThan(1);
   }
 }
 
@@ -107,7 +188,7 @@ function watched(page: Page, own: string): string[] {
 const LINES = /\/(?:bores|pistons|rings|journals)$/;
 
 for (const { path, most, tabs } of VIEWS)
-  test(`${path}: axe finds nothing, nothing runs off the side, nothing comes from outside, nothing weighs too much`, async ({
+  test(`${path}: axe finds nothing, nothing runs off the side, no stop of the focus is hidden, nothing comes from outside, nothing weighs too much`, async ({
     page,
     server,
   }) => {

@@ -52,14 +52,17 @@ export function ChartBar({ versions, draft: { draft, changed, set, drop }, by, o
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-5 py-2">
-        <Link href="/charts" className="font-bold text-blue underline underline-offset-4">
+        <Link
+          href="/charts"
+          className="inline-flex min-h-11 items-center font-bold text-blue underline underline-offset-4"
+        >
           Charts
         </Link>
         <h1 className="text-2xl">
-          <label>
+          <label className="inline-block">
             <span className="sr-only">Name of the chart</span>
             <input
-              className="w-72 border-b border-edge bg-transparent font-bold"
+              className="min-h-11 w-72 border-b border-edge bg-transparent font-bold"
               maxLength={80}
               value={draft.name}
               onChange={(event) => set({ ...draft, name: event.target.value })}

@@ -10,8 +10,8 @@ import { type JudgedCylinder, asked } from '@/core/judge/judgement';
 import type { StageId } from '@/core/judge/registry';
 
 const BORE = 0.43;
-/** Pixels a bore spacing needs on one bank for the words beside it to be read; a longer block scrolls. */
-const LEAST = 82;
+/** Pixels a bore spacing has at least: a fingertip; on two banks and long blocks more. A block that needs more scrolls. */
+const LEAST = { oneBank: 46, twoBanks: 56, long: 82 };
 /** How rings are drawn while nothing says where their gaps point. */
 const UNPLANNED: Joints = { top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 };
 const RADII = { top: 0.365, second: 0.285, oil: 0.205 };
@@ -221,27 +221,24 @@ export function Deck({ stage }: { stage: StageId }) {
     toCylinder(next.id);
     box.current?.querySelector<HTMLButtonElement>(`[data-cylinder="${next.id}"]`)?.focus();
   };
-  const least = hasTwoBanks ? 56 : LEAST;
+  const least = hasTwoBanks ? LEAST.twoBanks : cylinders.length > 8 ? LEAST.long : LEAST.oneBank;
+  const [width, height] = [right - left, bottom - top];
   return (
     <nav
       aria-label="Cylinders"
-      className="relative flex h-full min-h-0 flex-col items-center gap-1 overflow-y-auto p-2"
+      className="relative [container-type:size] flex h-full min-h-0 flex-col items-center gap-1 overflow-y-auto p-2"
     >
       <div
         ref={box}
         onKeyDown={onKey}
-        className="relative w-full max-w-[300px]"
+        className="relative shrink-0"
+        // as large as there is room for: what is pressed lies over its drawing
         style={{
-          aspectRatio: `${right - left} / ${bottom - top}`,
-          flex: '0 1 auto',
-          minHeight: hasTwoBanks || cylinders.length > 8 ? `${(bottom - top) * least}px` : 0,
+          aspectRatio: `${width} / ${height}`,
+          width: `min(100cqw, 300px, max(100cqh - 2rem, ${height * least}px) * ${width / height})`,
         }}
       >
-        <svg
-          viewBox={`${left} ${top} ${right - left} ${bottom - top}`}
-          className="absolute inset-0 size-full"
-          aria-hidden
-        >
+        <svg viewBox={`${left} ${top} ${width} ${height}`} className="absolute inset-0 size-full" aria-hidden>
           <Block cylinders={cylinders} outline={outline} />
           {cylinders.map((c) => (
             <Bore key={c.id} cylinder={c} current={c.id === current?.id} stage={stage} beside={hasTwoBanks ? 0 : 1} />
@@ -255,7 +252,7 @@ export function Deck({ stage }: { stage: StageId }) {
             stage={stage}
             left={percent(c.deck.x, left, right)}
             top={percent(c.deck.y, top, bottom)}
-            width={`${(0.9 / (right - left)) * 100}%`}
+            width={`${(0.9 / width) * 100}%`}
             onPress={toCylinder}
           />
         ))}

@@ -30,7 +30,7 @@ export function AllBearings() {
           (b) => (
             <button
               type="button"
-              className="min-h-7 px-1 pointer-coarse:min-h-11"
+              className="min-h-7 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11"
               onClick={() => goTo(onBearing(judgement, b.id, cursor.inHand.journals), true)}
             >
               {b.words}

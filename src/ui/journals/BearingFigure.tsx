@@ -6,10 +6,12 @@ import { HOW, figureAdvice } from '@/core/stages/journals/figureAdvice';
 import { printLength } from '@/core/foundation/quantity/format';
 import type { Acceptable } from '@/core/record/reading';
 import { useWords } from '../openBuild/contexts';
-import { Accepting } from '../shared/Accepting';
 import { Button } from '../shared/Button';
 import { Scale } from '../shared/Scale';
 import { StateMark, stateColour } from '../shared/StateMark';
+import { onDemand } from '../shared/onDemand';
+
+const Accepting = onDemand(() => import('../shared/Accepting').then((m) => m.Accepting));
 
 interface Props {
   what: 'clearance' | 'endPlay' | 'side' | 'smallEnd' | 'other';

@@ -72,7 +72,7 @@ export function EndPlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinde
             <>
               <button
                 type="button"
-                className="min-h-7 px-1 pointer-coarse:min-h-11"
+                className="min-h-7 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11"
                 onClick={() => {
                   setView(at.subject === 'smallEnd' ? 'readings' : 'play');
                   goTo(at, true);

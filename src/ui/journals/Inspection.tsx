@@ -93,7 +93,11 @@ export function Inspection() {
           [
             'place',
             (p) => (
-              <button type="button" className="min-h-7 px-1 pointer-coarse:min-h-11" onClick={() => go(p.id)}>
+              <button
+                type="button"
+                className="min-h-7 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11"
+                onClick={() => go(p.id)}
+              >
                 {p.words}
               </button>
             ),

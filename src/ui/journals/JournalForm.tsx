@@ -55,7 +55,7 @@ export function JournalForm({ bearing }: { bearing: JudgedBearing }) {
                   <td key={angle} className="pr-3 text-right">
                     <button
                       type="button"
-                      className={`min-h-7 px-1 pointer-coarse:min-h-11 ${isHere ? 'font-bold text-blue underline underline-offset-4' : ''}`}
+                      className={`min-h-7 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${isHere ? 'font-bold text-blue underline underline-offset-4' : ''}`}
                       aria-label={`${words}, journal, ${END_WORDS[depth] ?? depth}, ${angle === 0 ? 'in line' : 'square'}${spot?.value == null ? ', to read' : ''}`}
                       onClick={() => goTo({ cylinder: id, subject: 'journal', spot: { depth, angle } }, true)}
                     >

@@ -56,7 +56,12 @@ export function LimitsForm() {
     onSet: (next) => choose('journals', next),
   });
   return (
-    <form key={form.drawn} className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-6 pt-3 pb-4" onSubmit={form.submit}>
+    <form
+      key={form.drawn}
+      // what has the focus is not under the foot
+      className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-6 pt-3 pb-4 [&_section_*]:scroll-mb-28"
+      onSubmit={form.submit}
+    >
       {form.note}
       {KINDS.map((kind) => (
         <OfKind key={kind} form={form} kind={kind} />

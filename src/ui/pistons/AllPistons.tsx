@@ -27,7 +27,7 @@ export function AllPistons() {
             <>
               <button
                 type="button"
-                className={`min-h-7 px-1 pointer-coarse:min-h-11 ${c.id === current?.id && cursor.inHand.pistons === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
+                className={`min-h-7 px-1 pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${c.id === current?.id && cursor.inHand.pistons === 'piston' ? 'font-bold text-blue underline underline-offset-4' : ''}`}
                 aria-label={`Cylinder ${c.label}, piston${c.piston.size ? `, ${number(c.piston.size.value, 'size')} ${unit('size')}` : ', to read'}`}
                 onClick={() => goTo({ cylinder: c.id, subject: 'piston', spot: null }, true)}
               >

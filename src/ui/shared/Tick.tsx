@@ -11,7 +11,7 @@ interface Props {
 /** A box to tick, with its words. */
 export function Tick({ value, onChange, disabled = false, className = '', children }: Props) {
   return (
-    <label className={`flex min-h-11 items-center gap-2 ${className}`}>
+    <label className={`flex min-h-11 min-w-11 items-center gap-2 ${className}`}>
       <input
         type="checkbox"
         className="size-5 shrink-0 accent-blue"

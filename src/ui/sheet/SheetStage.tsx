@@ -8,7 +8,7 @@ import { engineWords } from '@/core/foundation/engine/engine';
 import { lengthUnit, printLength } from '@/core/foundation/quantity/format';
 import { covers } from '@/core/judge/stageTables';
 import type { Piece, SheetPart, Table } from '@/core/stages/contract/report';
-import { type Reports, loadReports, sheetOf } from '@/core/judge/reports';
+import { loadReports, sheetOf } from '@/core/judge/reports';
 import { useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { Button, buttonLook } from '../shared/Button';
 import { Mark } from '../shared/Bar';
@@ -17,7 +17,7 @@ import { When } from '../shared/When';
 import { Findings } from '../stages/Findings';
 
 /** Begun as soon as this screen is loaded. */
-let reports: Promise<Reports> | null = null;
+const reports = loadReports();
 
 /** What to try here with the trial engine. */
 export const TRIAL = inEither(
@@ -30,7 +30,7 @@ export function SheetStage() {
   const live = useLive();
   const { job, progress } = judgement;
   const { lastAt } = judgement.log;
-  const parts = sheetOf(judgement, use((reports ??= loadReports())));
+  const parts = sheetOf(judgement, use(reports));
   if (!job) return null;
   return (
     <main

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { contextFor } from '@/core/judge/context';
 import { judge } from '@/core/judge/judge';
 import { parseReading } from '@/core/foundation/quantity/parseReading';
+import { loadReports } from '@/core/judge/reports';
 import { STAGE_IDS } from '@/core/judge/stageTables';
 import { trialRecord } from '@/core/judge/trial';
 import { SCREENS } from './screens';
@@ -30,6 +31,8 @@ describe('what a trial says to do', () => {
           expect(['understood', 'cut'], `${stage} ${figure}`).toContain(parseReading(figure, context).kind);
       }
       for (const stage of STAGE_IDS) expect((await SCREENS[stage].trial())[units].length).toBeGreaterThan(20);
+      // the sheet begins to load them with its screen
+      await loadReports();
     },
   );
 });

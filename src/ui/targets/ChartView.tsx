@@ -44,7 +44,10 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
             {chart.name}, version {chart.version}
           </h2>
           {charts?.some((k) => k.chart.id === chart.id) && (
-            <Link href={`/charts/${chart.id}`} className="font-bold text-blue underline underline-offset-4">
+            <Link
+              href={`/charts/${chart.id}`}
+              className="inline-flex min-h-11 items-center font-bold text-blue underline underline-offset-4"
+            >
               Open it in the chart room
             </Link>
           )}
