@@ -67,28 +67,33 @@ export function ArchivedPage({ archived, quarantined, isLedHere }: Props) {
         at={null}
         onBack={(id) => back(() => runCommand('putToolAway', id, false))}
       />
-      {quarantined.length > 0 && (
-        <section className="grid gap-2">
-          <h2>Set aside</h2>
-          <p className="max-w-prose">These could not be read. They stay as they are; all else works.</p>
-          <ul aria-label="Set aside" className="divide-y divide-line border-y border-line">
-            {quarantined.map(({ what, id, why }) => (
-              <li key={`${what} ${id}`} className="py-2">
-                <b>
-                  {what} {id}
-                </b>
-                : <span className="text-soft">{why}</span>
-              </li>
-            ))}
-          </ul>
-          <div>
-            <a href="/api/quarantine" download className={buttonLook()}>
-              As they stand, as a file
-            </a>
-          </div>
-        </section>
-      )}
+      {quarantined.length > 0 && <Quarantine items={quarantined} />}
     </div>
+  );
+}
+
+/** What could not be read. */
+function Quarantine({ items }: { items: Quarantined[] }) {
+  return (
+    <section className="grid gap-2">
+      <h2>Set aside</h2>
+      <p className="max-w-prose">These could not be read. They stay as they are; all else works.</p>
+      <ul aria-label="Set aside" className="divide-y divide-line border-y border-line">
+        {items.map(({ what, id, why }) => (
+          <li key={`${what} ${id}`} className="py-2">
+            <b>
+              {what} {id}
+            </b>
+            : <span className="text-soft">{why}</span>
+          </li>
+        ))}
+      </ul>
+      <div>
+        <a href="/api/quarantine" download className={buttonLook()}>
+          As they stand, as a file
+        </a>
+      </div>
+    </section>
   );
 }
 

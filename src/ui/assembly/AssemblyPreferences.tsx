@@ -84,7 +84,6 @@ export function AssemblyPreferences() {
   const { choose } = useLogging();
   const { walk } = choices;
   const set = (change: Partial<WalkChoices>): void => choose('walk', { ...walk, ...change });
-  const clips = CLIPS.find(([key]) => key === `${walk.clips.kind} ${walk.clips.count}`)?.[0] ?? 'wire 2';
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <p className="max-w-prose text-soft">
@@ -92,71 +91,77 @@ export function AssemblyPreferences() {
       </p>
       <div className="border-t border-line">
         <Row words="Asked for" value={walk.asks} options={ASKS} onChange={(asks) => set({ asks })} />
-        {walk.asks === 'whole' && (
-          <>
-            <Row words="Route" value={walk.route} options={ROUTES} onChange={(route) => set({ route })} />
-            <Row words="Rod shells in" value={walk.shells} options={SHELLS} onChange={(shells) => set({ shells })} />
-            <Row
-              words="Rod shells are"
-              value={walk.sidedShells ? 'yes' : 'no'}
-              options={SIDED}
-              onChange={(sided) => set({ sidedShells: sided === 'yes' })}
-            />
-            <Row
-              words="Rods have"
-              value={walk.fasteners}
-              options={FASTENERS}
-              onChange={(fasteners) => set({ fasteners })}
-            />
-            <Row
-              words="Rods tightened"
-              value={walk.tighten}
-              options={TIGHTEN}
-              onChange={(tighten) => set({ tighten })}
-            />
-            <Row words="Crank turned" value={walk.turn} options={TURN} onChange={(turn) => set({ turn })} />
-            <Row words="Rings closed with" value={walk.way} options={WAYS} onChange={(way) => set({ way })} />
-            <Row
-              words="Pin held by"
-              value={clips}
-              options={CLIPS}
-              onChange={(key) => {
-                const [kind, count] = key.split(' ');
-                set({
-                  clips: {
-                    ...walk.clips,
-                    kind: kind === 'spiral' ? 'spiral' : 'wire',
-                    count: count === '4' ? 4 : count === '2' ? 2 : 0,
-                  },
-                });
-              }}
-            />
-            {walk.clips.count > 0 && (
-              <Row
-                words="Their gaps"
-                value={walk.clips.gaps}
-                options={GAPS}
-                onChange={(gaps) => set({ clips: { ...walk.clips, gaps } })}
-              />
-            )}
-            <Row
-              words="Once built, it"
-              value={walk.stands ? 'yes' : 'no'}
-              options={STANDS}
-              onChange={(stands) => set({ stands: stands === 'yes' })}
-            />
-            {walk.edition === 1 && (
-              <Row
-                words="Steps"
-                value="1"
-                options={EDITIONS}
-                onChange={(edition) => set({ edition: edition === '2' ? 2 : 1 })}
-              />
-            )}
-          </>
-        )}
+        {walk.asks === 'whole' && <WholeWalk walk={walk} set={set} />}
       </div>
       {walk.asks === 'whole' && <OilsForm key={JSON.stringify(walk.oils)} />}
     </div>
+  );
+}
+
+interface WholeWalkProps {
+  walk: WalkChoices;
+  set: (change: Partial<WalkChoices>) => void;
+}
+
+/** What the whole walk goes by. */
+function WholeWalk({ walk, set }: WholeWalkProps) {
+  return (
+    <>
+      <Row words="Route" value={walk.route} options={ROUTES} onChange={(route) => set({ route })} />
+      <Row words="Rod shells in" value={walk.shells} options={SHELLS} onChange={(shells) => set({ shells })} />
+      <Row
+        words="Rod shells are"
+        value={walk.sidedShells ? 'yes' : 'no'}
+        options={SIDED}
+        onChange={(sided) => set({ sidedShells: sided === 'yes' })}
+      />
+      <Row words="Rods have" value={walk.fasteners} options={FASTENERS} onChange={(fasteners) => set({ fasteners })} />
+      <Row words="Rods tightened" value={walk.tighten} options={TIGHTEN} onChange={(tighten) => set({ tighten })} />
+      <Row words="Crank turned" value={walk.turn} options={TURN} onChange={(turn) => set({ turn })} />
+      <Row words="Rings closed with" value={walk.way} options={WAYS} onChange={(way) => set({ way })} />
+      <ClipRows walk={walk} set={set} />
+      <Row
+        words="Once built, it"
+        value={walk.stands ? 'yes' : 'no'}
+        options={STANDS}
+        onChange={(stands) => set({ stands: stands === 'yes' })}
+      />
+      {walk.edition === 1 && (
+        <Row
+          words="Steps"
+          value="1"
+          options={EDITIONS}
+          onChange={(edition) => set({ edition: edition === '2' ? 2 : 1 })}
+        />
+      )}
+    </>
+  );
+}
+
+/** What holds the pin, and where the gaps of clips point. */
+function ClipRows({ walk: { clips }, set }: WholeWalkProps) {
+  const value = CLIPS.find(([key]) => key === `${clips.kind} ${clips.count}`)?.[0] ?? 'wire 2';
+  const pick = (key: (typeof CLIPS)[number][0]): void => {
+    const [kind, count] = key.split(' ');
+    set({
+      clips: {
+        ...clips,
+        kind: kind === 'spiral' ? 'spiral' : 'wire',
+        count: count === '4' ? 4 : count === '2' ? 2 : 0,
+      },
+    });
+  };
+  return (
+    <>
+      <Row words="Pin held by" value={value} options={CLIPS} onChange={pick} />
+      {clips.count > 0 && (
+        <Row
+          words="Their gaps"
+          value={clips.gaps}
+          options={GAPS}
+          onChange={(gaps) => set({ clips: { ...clips, gaps } })}
+        />
+      )}
+    </>
   );
 }

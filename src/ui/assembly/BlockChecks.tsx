@@ -23,62 +23,22 @@ import { STATE_LOOKS, STATE_WORDS } from './stepStates';
 
 /** The checks of one cylinder, one after the other, beside its crown the way the fitter meets it. */
 export function BlockChecks({ cylinder }: { cylinder: JudgedCylinder }) {
-  const judgement = useJudgement();
-  const { toCylinder } = useMoving();
   const { by } = useInitials();
   const [view, setView] = useCrownView();
-  const { checks, done, asFound } = cylinder.block;
-  const { clocking } = cylinder;
-  const { stand, facts } = judgement.choices.clocking;
+  const { checks, done } = cylinder.block;
   const list = useRef<HTMLOListElement>(null);
   const was = useRef(done);
   useEffect(() => {
     if (done > was.current) list.current?.querySelector<HTMLButtonElement>('button[data-tick]')?.focus();
     was.current = done;
   }, [done]);
-  const shown = asFound && clocking.plan ? { ...clocking, plan: { ...clocking.plan, joints: asFound } } : clocking;
-  const turn = turnOf(view, clocking.round, stand, facts.lean);
-  const open = judgement.cylinders.find((c) => c.id !== cylinder.id && c.block.done < c.block.checks.length);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 pt-3 lg:grid-cols-[minmax(0,280px)_minmax(0,1fr)]">
       <div>
         <div className="overflow-x-auto">
           <CrownViewChoice view={view} onChange={setView} />
         </div>
-        {clocking.plan ? (
-          <>
-            <p className="mt-2 text-sm text-soft">
-              {viewWords(view, clocking.round, stand, facts.lean)}
-              {asFound ? '; as found' : ''}
-            </p>
-            <div className="grid items-center gap-x-6 sm:max-lg:grid-cols-2">
-              <Crown
-                judged={shown}
-                choices={judgement.choices.clocking}
-                view={view}
-                style="card"
-                title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`}
-                className="mx-auto block w-full max-w-[300px]"
-              />
-              <ul aria-label="Where they point" className="divide-y divide-line border-y border-line">
-                {JOINTS.map((joint) => (
-                  <li key={joint} className="flex items-baseline gap-2 py-0.5">
-                    <JointMark joint={joint} />
-                    <b className="figures min-w-14 text-right text-xl">
-                      {Math.round(shown.plan?.joints[joint] ?? 0) % 360}°
-                    </b>
-                    <span className="figures text-soft">{clockHours((shown.plan?.joints[joint] ?? 0) + turn)}</span>
-                    <span className="flex-1 text-right text-sm leading-tight text-soft">
-                      {directionWords(shown.plan?.joints[joint] ?? 0, clocking.round)}
-                    </span>
-                  </li>
-                ))}
-              </ul>
-            </div>
-          </>
-        ) : (
-          <p className="mt-4 text-lg">{clocking.ask}</p>
-        )}
+        <PlannedCrown cylinder={cylinder} view={view} />
       </div>
       <div>
         {by === '' && (
@@ -89,25 +49,74 @@ export function BlockChecks({ cylinder }: { cylinder: JudgedCylinder }) {
             <CheckRow key={check.check} cylinder={cylinder} check={check} view={view} />
           ))}
         </ol>
-        {done === checks.length && (
-          <div className="mt-3 flex flex-wrap items-center gap-4" role="status">
-            {cylinder.ready.is ? (
-              <p className="text-xl font-bold text-ok">
-                ● Cylinder {cylinder.label} is {cylinder.block.isIn ? 'in, every step made.' : 'ready to go in.'}
-              </p>
-            ) : (
-              <p className="text-xl font-bold text-short">
-                ▲ All checked, and not ready{cylinder.block.isIn ? '' : ' to go in'}: see beside what is missing.
-              </p>
-            )}
-            {open && (
-              <Button kind="strong" onClick={() => toCylinder(open.id)}>
-                On to cylinder {open.label}
-              </Button>
-            )}
-          </div>
-        )}
+        {done === checks.length && <AllChecked cylinder={cylinder} />}
       </div>
+    </div>
+  );
+}
+
+/** The crown as planned, or as it was found, and where its joints point in words. */
+function PlannedCrown({ cylinder, view }: { cylinder: JudgedCylinder; view: View }) {
+  const { choices } = useJudgement();
+  const { stand, facts } = choices.clocking;
+  const { clocking, block } = cylinder;
+  const { asFound } = block;
+  if (!clocking.plan) return <p className="mt-4 text-lg">{clocking.ask}</p>;
+  const joints = asFound ?? clocking.plan.joints;
+  const turn = turnOf(view, clocking.round, stand, facts.lean);
+  return (
+    <>
+      <p className="mt-2 text-sm text-soft">
+        {viewWords(view, clocking.round, stand, facts.lean)}
+        {asFound ? '; as found' : ''}
+      </p>
+      <div className="grid items-center gap-x-6 sm:max-lg:grid-cols-2">
+        <Crown
+          judged={{ ...clocking, plan: { ...clocking.plan, joints } }}
+          choices={choices.clocking}
+          view={view}
+          style="card"
+          title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`}
+          className="mx-auto block w-full max-w-[300px]"
+        />
+        <ul aria-label="Where they point" className="divide-y divide-line border-y border-line">
+          {JOINTS.map((joint) => (
+            <li key={joint} className="flex items-baseline gap-2 py-0.5">
+              <JointMark joint={joint} />
+              <b className="figures min-w-14 text-right text-xl">{Math.round(joints[joint]) % 360}°</b>
+              <span className="figures text-soft">{clockHours(joints[joint] + turn)}</span>
+              <span className="flex-1 text-right text-sm leading-tight text-soft">
+                {directionWords(joints[joint], clocking.round)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </>
+  );
+}
+
+/** Whether a cylinder whose checks are all made is ready, and where to go on. */
+function AllChecked({ cylinder }: { cylinder: JudgedCylinder }) {
+  const { cylinders } = useJudgement();
+  const { toCylinder } = useMoving();
+  const open = cylinders.find((c) => c.id !== cylinder.id && c.block.done < c.block.checks.length);
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-4" role="status">
+      {cylinder.ready.is ? (
+        <p className="text-xl font-bold text-ok">
+          ● Cylinder {cylinder.label} is {cylinder.block.isIn ? 'in, every step made.' : 'ready to go in.'}
+        </p>
+      ) : (
+        <p className="text-xl font-bold text-short">
+          ▲ All checked, and not ready{cylinder.block.isIn ? '' : ' to go in'}: see beside what is missing.
+        </p>
+      )}
+      {open && (
+        <Button kind="strong" onClick={() => toCylinder(open.id)}>
+          On to cylinder {open.label}
+        </Button>
+      )}
     </div>
   );
 }
@@ -121,10 +130,10 @@ interface CheckRowProps {
 /** One check: what is looked for and why, whether it was right, and what was found. */
 export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
   const judgement = useJudgement();
-  const { tick, strike } = useLogging();
+  const { tick } = useLogging();
   const { ringSet } = judgement.choices;
   const [moving, setMoving] = useState(false);
-  const { check, state, tick: ticked, says } = judged;
+  const { check, state, says } = judged;
   const expected = expectedOf(check, cylinder.clocking, judgement.choices.clocking.rods.numbers);
   const { sign, colour } = STATE_LOOKS[state];
   const isJoints = isJointCheck(check);
@@ -148,41 +157,7 @@ export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
           )) ||
             (!isRight(state) && <span className="block text-sm text-soft">{whyOf(check).why}</span>)}
         </div>
-        {isRight(state) && ticked ? (
-          <p className="flex w-full flex-wrap items-center gap-x-3">
-            <b className={colour}>
-              {sign} {STATE_WORDS[state]}
-            </b>
-            <span className="flex-1 text-sm text-soft">
-              {ticked.by || 'no initials'}, <When at={ticked.at} />
-            </span>
-            <Button
-              kind="quiet"
-              className="px-1! text-sm"
-              aria-label={`Take back: ${words}`}
-              onClick={() => strike(ticked.id, 'not so after all')}
-            >
-              Take back
-            </Button>
-          </p>
-        ) : (
-          <div className="flex flex-wrap justify-end gap-2">
-            <Button
-              data-tick
-              kind="accent"
-              className="min-h-12!"
-              disabled={isJoints && !cylinder.clocking.plan}
-              onClick={() => tick(cylinder.id, check)}
-            >
-              <Tick size={18} aria-hidden /> {isJoints ? 'As planned' : 'Right'}
-            </Button>
-            {isJoints && cylinder.clocking.plan && (
-              <Button className="min-h-12!" aria-expanded={moving} onClick={() => setMoving(!moving)}>
-                Moved …
-              </Button>
-            )}
-          </div>
-        )}
+        <CheckAnswer cylinder={cylinder} check={judged} words={words} moving={moving} onMoving={setMoving} />
       </div>
       {says && (
         <p className={`mt-1 ${colour}`}>
@@ -206,5 +181,58 @@ export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
         />
       )}
     </li>
+  );
+}
+
+interface CheckAnswerProps {
+  cylinder: JudgedCylinder;
+  check: JudgedCheck;
+  words: string;
+  /** Whether what was found instead is being entered. */
+  moving: boolean;
+  onMoving: (is: boolean) => void;
+}
+
+/** What was answered, by whom; or the ways to answer. */
+function CheckAnswer({ cylinder, check: { check, state, tick: ticked }, words, moving, onMoving }: CheckAnswerProps) {
+  const { tick, strike } = useLogging();
+  const { sign, colour } = STATE_LOOKS[state];
+  if (isRight(state) && ticked)
+    return (
+      <p className="flex w-full flex-wrap items-center gap-x-3">
+        <b className={colour}>
+          {sign} {STATE_WORDS[state]}
+        </b>
+        <span className="flex-1 text-sm text-soft">
+          {ticked.by || 'no initials'}, <When at={ticked.at} />
+        </span>
+        <Button
+          kind="quiet"
+          className="px-1! text-sm"
+          aria-label={`Take back: ${words}`}
+          onClick={() => strike(ticked.id, 'not so after all')}
+        >
+          Take back
+        </Button>
+      </p>
+    );
+  const isJoints = isJointCheck(check);
+  return (
+    <div className="flex flex-wrap justify-end gap-2">
+      <Button
+        data-tick
+        kind="accent"
+        className="min-h-12!"
+        disabled={isJoints && !cylinder.clocking.plan}
+        onClick={() => tick(cylinder.id, check)}
+      >
+        <Tick size={18} aria-hidden /> {isJoints ? 'As planned' : 'Right'}
+      </Button>
+      {isJoints && cylinder.clocking.plan && (
+        <Button className="min-h-12!" aria-expanded={moving} onClick={() => onMoving(!moving)}>
+          Moved …
+        </Button>
+      )}
+    </div>
   );
 }

@@ -32,25 +32,21 @@ export function InstallOrderView({ order }: { order: Order }) {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
         {hasBanks && (
-          <span className="flex flex-wrap items-center gap-2">
-            <b>Save first</b>
-            <Segmented
-              label="What is saved first"
-              value={walk.saves}
-              options={SAVES}
-              onChange={(saves) => choose('walk', { ...walk, saves })}
-            />
-          </span>
-        )}
-        <span className="flex flex-wrap items-center gap-2">
-          <b>Crank turned</b>
           <Segmented
-            label="How the crank is turned"
-            value={walk.bothWays ? 'both' : 'on'}
-            options={WAYS}
-            onChange={(way) => choose('walk', { ...walk, bothWays: way === 'both' })}
+            words="Save first"
+            label="What is saved first"
+            value={walk.saves}
+            options={SAVES}
+            onChange={(saves) => choose('walk', { ...walk, saves })}
           />
-        </span>
+        )}
+        <Segmented
+          words="Crank turned"
+          label="How the crank is turned"
+          value={walk.bothWays ? 'both' : 'on'}
+          options={WAYS}
+          onChange={(way) => choose('walk', { ...walk, bothWays: way === 'both' })}
+        />
       </div>
       {order.isAwaited && <p className="text-lg text-soft">Working out the order …</p>}
       {found && found.steps.length > 0 && (
@@ -61,21 +57,7 @@ export function InstallOrderView({ order }: { order: Order }) {
               ? `; by the engine’s own numbers it would be ${costWords(found.plain, hasBanks)}.`
               : ': the engine’s own numbers are as good as any.'}
           </p>
-          <ol
-            className="grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] gap-x-5 gap-y-3"
-            aria-label="Order of the pistons"
-          >
-            {found.steps.map((step, i) => (
-              <OneStep key={step.id} step={step} number={i + 1} isFirst={isFree && i === 0} hasBanks={hasBanks} />
-            ))}
-          </ol>
-          <p className="max-w-prose text-soft">
-            Exact: no order has fewer turns
-            {hasBanks && walk.saves === 'stand' ? ' of the stand, and then of the crank' : ''}. Rods on one throw go in
-            one after the other. The dial is the crank from the front, with the bore upright. Angles count from where
-            the crank stands
-            {isFree ? ' once the first throw is at the bottom' : ' after the piston that went in last'}.
-          </p>
+          <Steps found={found} isFree={isFree} hasBanks={hasBanks} />
         </>
       )}
       {found?.steps.length === 0 && <p className="text-lg">All pistons are in.</p>}
@@ -87,6 +69,37 @@ export function InstallOrderView({ order }: { order: Order }) {
       )}
       <ThrowsForm key={JSON.stringify(walk.throws)} />
     </div>
+  );
+}
+
+interface StepsProps {
+  found: NonNullable<Order['found']>;
+  /** Whether nothing is in yet: the first throw may be at the bottom anyway. */
+  isFree: boolean;
+  hasBanks: boolean;
+}
+
+/** The pistons in their order, and what is exact about it. */
+function Steps({ found, isFree, hasBanks }: StepsProps) {
+  const { walk } = useJudgement().choices;
+  return (
+    <>
+      <ol
+        className="grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] gap-x-5 gap-y-3"
+        aria-label="Order of the pistons"
+      >
+        {found.steps.map((step, i) => (
+          <OneStep key={step.id} step={step} number={i + 1} isFirst={isFree && i === 0} hasBanks={hasBanks} />
+        ))}
+      </ol>
+      <p className="max-w-prose text-soft">
+        Exact: no order has fewer turns
+        {hasBanks && walk.saves === 'stand' ? ' of the stand, and then of the crank' : ''}. Rods on one throw go in one
+        after the other. The dial is the crank from the front, with the bore upright. Angles count from where the crank
+        stands
+        {isFree ? ' once the first throw is at the bottom' : ' after the piston that went in last'}.
+      </p>
+    </>
   );
 }
 

@@ -66,18 +66,66 @@ function chosen(before: SetChoices, { sets }: JudgedWeights, { kinds, cylinders 
   return after;
 }
 
+interface FoundProps {
+  masses: JudgedWeights;
+  given: MixGiven;
+  mix: Mix;
+}
+
+/** What mixing would bring, and which parts go where. */
+function Found({ masses, given, mix }: FoundProps) {
+  const { choices, labels } = useJudgement();
+  const { choose } = useLogging();
+  const named = (id: string): string => labels.get(id) ?? id;
+  const moves = movesOf(masses, given, mix);
+  return (
+    <>
+      <p className="text-xl" role="status">
+        Sets lie <b>{gramsText(mix.before)}</b> apart
+        {mix.spread < mix.before ? (
+          <>
+            ; mixed, <b>{gramsText(mix.spread)}</b>.
+          </>
+        ) : (
+          ' as they are.'
+        )}
+      </p>
+      <p className="text-soft">
+        {mix.isExact
+          ? 'Exact: no way of mixing these has a lesser spread.'
+          : `Not proven to be the best: none can come under ${gramsText(mix.bound)}.`}
+      </p>
+      {moves.length > 0 && (
+        <>
+          <ul className="columns-2 gap-8 text-lg max-sm:columns-1">
+            {moves.map(({ kind, number, to }) => (
+              <li key={`${kind} ${number}`}>
+                {PART_WORDS[weighedAs(kind)].replace(', small end', '')} <b>{named(number)}</b> to cylinder{' '}
+                <b>{named(to)}</b>
+              </li>
+            ))}
+          </ul>
+          <p>
+            <Button kind="accent" onClick={() => choose('sets', chosen(choices.sets ?? UNMIXED, masses, given, mix))}>
+              Mix them so
+            </Button>
+          </p>
+        </>
+      )}
+    </>
+  );
+}
+
 /** Which parts go with which piston so that the sets come out most even. */
 export function MatchWeightsView({ masses }: { masses: JudgedWeights }) {
-  const { choices, labels } = useJudgement();
+  const { choices } = useJudgement();
   const { choose } = useLogging();
   const { choices: balance } = masses;
   const given = mixGiven(masses);
   const worked = useWorkerResult<Mix | null>(given?.ask ?? null, given ? begin : null);
   const mix = worked.state === 'done' ? worked.result : null;
-  const named = (id: string): string => labels.get(id) ?? id;
   const set = (change: Partial<typeof balance>): void => choose('balance', { ...balance, ...change });
   const isMixed = choices.sets !== null && Object.values(choices.sets).some((pairs) => pairs.length > 0);
-  const moves = given && mix ? movesOf(masses, given, mix) : [];
   return (
     <div className="grid max-w-3xl gap-4">
       <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
@@ -106,44 +154,7 @@ export function MatchWeightsView({ masses }: { masses: JudgedWeights }) {
           Working out …
         </p>
       ) : (
-        <>
-          <p className="text-xl" role="status">
-            Sets lie <b>{gramsText(mix.before)}</b> apart
-            {mix.spread < mix.before ? (
-              <>
-                ; mixed, <b>{gramsText(mix.spread)}</b>.
-              </>
-            ) : (
-              ' as they are.'
-            )}
-          </p>
-          <p className="text-soft">
-            {mix.isExact
-              ? 'Exact: no way of mixing these has a lesser spread.'
-              : `Not proven to be the best: none can come under ${gramsText(mix.bound)}.`}{' '}
-            Worked out in {(worked.state === 'done' ? worked.took / 1000 : 0).toFixed(1)} s.
-          </p>
-          {moves.length > 0 && (
-            <>
-              <ul className="columns-2 gap-8 text-lg max-sm:columns-1">
-                {moves.map(({ kind, number, to }) => (
-                  <li key={`${kind} ${number}`}>
-                    {PART_WORDS[weighedAs(kind)].replace(', small end', '')} <b>{named(number)}</b> to cylinder{' '}
-                    <b>{named(to)}</b>
-                  </li>
-                ))}
-              </ul>
-              <p>
-                <Button
-                  kind="accent"
-                  onClick={() => choose('sets', chosen(choices.sets ?? UNMIXED, masses, given, mix))}
-                >
-                  Mix them so
-                </Button>
-              </p>
-            </>
-          )}
-        </>
+        <Found masses={masses} given={given} mix={mix} />
       )}
       <Where masses={masses} />
       {isMixed && (

@@ -16,6 +16,9 @@ import type { Order } from './useInstallOrder';
 
 const FastenerGroupForm = onDemand(() => import('./FastenerGroupForm').then((m) => m.FastenerGroupForm));
 
+const NO_GROUPS =
+  'Each group of fasteners has its figure: torque in steps, then an angle or a stretch where it is asked for, in the printed order, and what is on the threads. A figure without its lubricant is not a figure. Nothing is filled in: it comes from the manual or the packet.';
+
 /** Every fastener: its figure, what was done, what is next, the second round, and the wrench set back. */
 export function TorqueView({ order }: { order: Order }) {
   const judgement = useJudgement();
@@ -54,13 +57,7 @@ export function TorqueView({ order }: { order: Order }) {
     );
   return (
     <div className="flex min-h-full flex-col gap-3 pt-3">
-      {groups.length === 0 && (
-        <p className="max-w-prose text-lg">
-          Each group of fasteners has its figure: torque in steps, then an angle or a stretch where it is asked for, in
-          the printed order, and what is on the threads. A figure without its lubricant is not a figure. Nothing is
-          filled in: it comes from the manual or the packet.
-        </p>
-      )}
+      {groups.length === 0 && <p className="max-w-prose text-lg">{NO_GROUPS}</p>}
       <div className="flex shrink-0 flex-wrap items-center gap-3">
         {groups.length > 1 && group && (
           <Segmented

@@ -85,36 +85,24 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
     const to = at && stepBeside(walk, at, way);
     if (to) onChoose(to);
   };
+  const close = (): void => {
+    setForm(null);
+    done.current?.focus();
+  };
   useStepKeys({ make, beside, note: setForm });
 
   if (isAwaited) return <p className="pt-4 text-lg text-soft">Working out the order …</p>;
-  if (!step)
-    return (
-      <p className="pt-4 text-2xl font-bold text-ok" role="status">
-        ● Every step is made. What is still open on the engine stands under Short block.
-      </p>
-    );
+  if (!step) return <AllMade />;
   return (
     <div className="flex h-full flex-col gap-4 pt-3">
       <StepHead step={step} order={order} />
       <StepWhy step={step} order={order} isSettled={isSettled} />
-      {isSettled && (
-        <StepFigures
-          key={key}
-          step={step.at.step}
-          place={step.at.place}
-          order={order}
-          onLogged={() => done.current?.focus()}
-        />
-      )}
+      {isSettled && <StepFigures key={key} {...step.at} order={order} onLogged={() => done.current?.focus()} />}
       <StepButtons step={step} done={done} form={form} onForm={setForm} onMake={make} />
       <StepForm
         step={step}
         form={form}
-        onEnd={() => {
-          setForm(null);
-          done.current?.focus();
-        }}
+        onEnd={close}
         onMoved={() => {
           onChoose(at);
           setForm(null);
@@ -128,6 +116,12 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
     </div>
   );
 }
+
+const AllMade = () => (
+  <p className="pt-4 text-2xl font-bold text-ok" role="status">
+    ● Every step is made. What is still open on the engine stands under Short block.
+  </p>
+);
 
 /** How the crank is turned for a cylinder; null where that is not known. */
 function fitOf({ found, ask }: Order, place: string) {

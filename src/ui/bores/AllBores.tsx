@@ -1,6 +1,7 @@
 'use client';
 
 import type { Derived } from '@/core/stages/bores/shape';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
 import { Table } from '../shared/Table';
@@ -54,20 +55,22 @@ export function AllBores() {
         [`mean, ${unit('size')}`, ({ bore }) => number(bore.shape?.mean, 'size'), 'num'],
         [`taper, ${unit('fine')}`, ({ bore }) => figure(bore.shape?.taper.thrust, 'fine'), 'num'],
         [`out-of-round, ${unit('fine')}`, ({ bore }) => figure(bore.shape?.outOfRound, 'fine'), 'num'],
-        [
-          'verdict',
-          ({ bore: { verdict, read, total } }) => (
-            <>
-              <StateMark state={verdict.state} />
-              {verdict.state === 'part read' && read > 0 && (
-                <span className="figures ml-1 text-sm text-soft">
-                  {read}/{total}
-                </span>
-              )}
-            </>
-          ),
-        ],
+        ['verdict', ({ bore }) => <BoreVerdict bore={bore} />],
       ]}
     />
+  );
+}
+
+/** The verdict of a bore, and how much of it is read. */
+function BoreVerdict({ bore: { verdict, read, total } }: { bore: JudgedCylinder['bore'] }) {
+  return (
+    <>
+      <StateMark state={verdict.state} />
+      {verdict.state === 'part read' && read > 0 && (
+        <span className="figures ml-1 text-sm text-soft">
+          {read}/{total}
+        </span>
+      )}
+    </>
   );
 }

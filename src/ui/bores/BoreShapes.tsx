@@ -2,6 +2,7 @@
 
 import { useMemo } from 'react';
 import { type BorePicture, type Ring, FULL, picturesOf } from '@/core/stages/bores/picture';
+import type { JudgedCylinder } from '@/core/judge/judgement';
 import { THRUST, shortDepth } from '@/core/foundation/parts/spots';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
@@ -10,7 +11,6 @@ import { wallPath } from './Section';
 /** All bores side by side on one scale: cut open square to the crank and along it, and the ovals seen from above. */
 export function BoreShapes() {
   const judgement = useJudgement();
-  const { cylinder: current, toCylinder } = useMoving();
   const { length } = useWords();
   const shaped = judgement.cylinders.flatMap((c) =>
     c.bore.shape ? [{ cylinder: c, shape: c.bore.shape, measured: c.bore.measured }] : [],
@@ -47,31 +47,42 @@ export function BoreShapes() {
         className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))] gap-x-4 gap-y-5"
         aria-label="Shapes of the bores"
       >
-        {shaped.map(({ cylinder: { id, label, bore }, shape }) => {
-          const picture = pictures.bores.get(id);
-          return (
-            <li key={id}>
-              <button
-                type="button"
-                onClick={() => toCylinder(id)}
-                aria-current={id === current?.id}
-                aria-label={`Bore ${label}: ${shape.form?.words ?? 'one depth'}, ${bore.verdict.state}`}
-                className="w-full border-t-2 border-line pt-1 text-left aria-[current=true]:border-blue"
-              >
-                <span className="flex items-baseline justify-between gap-2">
-                  <b className="text-lg">{label}</b> <StateMark state={bore.verdict.state} />
-                </span>
-                {picture && <Pair picture={picture} />}
-                <span className="block text-sm leading-tight text-soft">
-                  {shape.form?.words ?? `one depth: ${shortDepth(shape.smallest.depth)}`}
-                  {shape.lean && `; longest ${Math.abs(shape.lean.degrees).toFixed(0)}° from square`}
-                </span>
-              </button>
-            </li>
-          );
-        })}
+        {shaped.map(({ cylinder, shape }) => (
+          <Shaped key={cylinder.id} cylinder={cylinder} shape={shape} picture={pictures.bores.get(cylinder.id)} />
+        ))}
       </ul>
     </div>
+  );
+}
+
+interface ShapedProps {
+  cylinder: JudgedCylinder;
+  shape: NonNullable<JudgedCylinder['bore']['shape']>;
+  picture: BorePicture | undefined;
+}
+
+/** One bore drawn, with its form in words; it leads there. */
+function Shaped({ cylinder: { id, label, bore }, shape, picture }: ShapedProps) {
+  const { cylinder: current, toCylinder } = useMoving();
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={() => toCylinder(id)}
+        aria-current={id === current?.id}
+        aria-label={`Bore ${label}: ${shape.form?.words ?? 'one depth'}, ${bore.verdict.state}`}
+        className="w-full border-t-2 border-line pt-1 text-left aria-[current=true]:border-blue"
+      >
+        <span className="flex items-baseline justify-between gap-2">
+          <b className="text-lg">{label}</b> <StateMark state={bore.verdict.state} />
+        </span>
+        {picture && <Pair picture={picture} />}
+        <span className="block text-sm leading-tight text-soft">
+          {shape.form?.words ?? `one depth: ${shortDepth(shape.smallest.depth)}`}
+          {shape.lean && `; longest ${Math.abs(shape.lean.degrees).toFixed(0)}° from square`}
+        </span>
+      </button>
+    </li>
   );
 }
 

@@ -20,10 +20,48 @@ const point = (degrees: number, radius: number): string => {
   return `${(radius * Math.cos(radians)).toFixed(2)} ${(radius * Math.sin(radians)).toFixed(2)}`;
 };
 
+/** The divisions of the dial, and the figures at some of them. */
+function Divisions({ kit, units }: Pick<Props, 'kit' | 'units'>) {
+  const { divisions, every, figures } = dialFigures(kit);
+  return (
+    <>
+      {Array.from({ length: divisions }, (_, i) => {
+        const degrees = (i * 360) / divisions;
+        const main = i % every === 0;
+        return (
+          <path
+            key={i}
+            d={`M${point(degrees, R)}L${point(degrees, main ? R - 12 : R - 6)}`}
+            stroke="var(--ink)"
+            strokeWidth={main ? 1.6 : 0.7}
+          />
+        );
+      })}
+      {figures.map((figure) => {
+        const [x = 0, y = 0] = point(figure.angle, R - 22)
+          .split(' ')
+          .map(Number);
+        return (
+          <text
+            key={figure.angle}
+            x={x}
+            y={y + 3.5}
+            textAnchor="middle"
+            fontSize={figures.length > 11 ? 9 : 10.5}
+            fill={figure.off < 0 ? 'var(--over)' : 'var(--soft)'}
+            className="figures"
+          >
+            {printLength(figure.off, units, 'fine').number}
+          </text>
+        );
+      })}
+    </>
+  );
+}
+
 /** The dial of the bore gauge with the needle where it should stand, so that the fitter can compare. */
 export function Dial({ kit, setting, shown, units, live }: Props) {
   const { off, angle, turns } = needleAt(shown ?? setting, setting, kit);
-  const { divisions, every, figures } = dialFigures(kit);
   const words =
     shown === null
       ? `zeroed at ${lengthText(setting, units, 'size')}`
@@ -32,36 +70,7 @@ export function Dial({ kit, setting, shown, units, live }: Props) {
     <figure className="mt-3">
       <svg viewBox="-100 -100 200 200" className="mx-auto block w-[200px]" role="img" aria-label={`Dial: ${words}`}>
         <circle r={97} fill="var(--paper)" stroke="var(--edge)" strokeWidth={2} />
-        {Array.from({ length: divisions }, (_, i) => {
-          const degrees = (i * 360) / divisions;
-          const main = i % every === 0;
-          return (
-            <path
-              key={i}
-              d={`M${point(degrees, R)}L${point(degrees, main ? R - 12 : R - 6)}`}
-              stroke="var(--ink)"
-              strokeWidth={main ? 1.6 : 0.7}
-            />
-          );
-        })}
-        {figures.map((figure) => {
-          const [x = 0, y = 0] = point(figure.angle, R - 22)
-            .split(' ')
-            .map(Number);
-          return (
-            <text
-              key={figure.angle}
-              x={x}
-              y={y + 3.5}
-              textAnchor="middle"
-              fontSize={figures.length > 11 ? 9 : 10.5}
-              fill={figure.off < 0 ? 'var(--over)' : 'var(--soft)'}
-              className="figures"
-            >
-              {printLength(figure.off, units, 'fine').number}
-            </text>
-          );
-        })}
+        <Divisions kit={kit} units={units} />
         <text y={34} textAnchor="middle" fontSize={11} fill="var(--soft)">
           {units === 'imperial' ? 'thou' : 'mm'}
         </text>

@@ -150,11 +150,8 @@ function MakeUps({ kit, asked, bore }: MakeUpsProps) {
 function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] }) {
   const judgement = useJudgement();
   const { handFor } = useToolInHand();
-  const { setGauge } = useLogging();
-  const { length, units } = useWords();
-  const { cylinder } = useMoving();
+  const { length } = useWords();
   const set = judgement.log.settings.get(handFor('bore').instrument ?? '') ?? null;
-  const shown = printLength(setting, units, 'size').number;
   return (
     <section aria-label="Zero the gauge">
       <h2 className="text-lg">
@@ -166,45 +163,55 @@ function Zeroing({ setting, micrometers }: { setting: Nm; micrometers: string[] 
           : 'Not zeroed yet.'}{' '}
         Rock the gauge: the needle turns back at the true diameter.
       </p>
-      <ol className="mt-2 divide-y divide-line border-y border-line">
-        <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
-          <p className="min-w-64 flex-1">
-            <b>In the micrometer.</b> Set {micrometers[0] ?? 'a micrometer'} to{' '}
-            <b className="figures text-lg">{length(setting, 'size')}</b> and turn the dial to zero in it.
-            {micrometers.length === 0 && (
-              <span className="text-short"> None of the shop’s micrometers reaches this size.</span>
-            )}
-            <span className="block text-sm text-soft">
-              On the line: <span className="figures">set {shown}</span>. Then <span className="figures">6</span> is + 6,{' '}
-              <span className="figures">-1.5</span> is less.
-            </span>
-          </p>
-          <Button kind="accent" onClick={() => setGauge(setting)}>
-            Zeroed at {shown}
-          </Button>
-        </li>
-        <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
-          <p className="min-w-64 flex-1">
-            <b>To the piston.</b> Set the micrometer to each cylinder’s own piston: the dial is then the clearance.
-            <span className="block text-sm text-soft">
-              On the line: <span className="figures">set piston</span>.{' '}
-              {cylinder?.piston.size
-                ? `Piston ${cylinder.piston.label}: ${length(cylinder.piston.size.value, 'size')}.`
-                : `Piston ${cylinder?.piston.label ?? ''} is not measured yet.`}
-            </span>
-          </p>
-          <Button onClick={() => setGauge('piston')}>Set to the pistons</Button>
-        </li>
-        <li className="py-2">
-          <b>In the bore, the other way round.</b> Zero it in the bore at the worst spot, squeeze it in the micrometer
-          until it reads zero, and read the micrometer.
-          <span className="block text-sm text-soft">
-            On the line, at that spot: <span className="figures">here {shown}</span>. That is its reading, and the dial
-            counts from it. Or <span className="figures">here</span> first, the dial round the bore, and the micrometer
-            at the end: <span className="figures">here {shown}</span>.
-          </span>
-        </li>
-      </ol>
+      <WaysToZero setting={setting} micrometers={micrometers} />
     </section>
+  );
+}
+
+function WaysToZero({ setting, micrometers }: { setting: Nm; micrometers: string[] }) {
+  const { setGauge } = useLogging();
+  const { length, number } = useWords();
+  const { cylinder } = useMoving();
+  const shown = number(setting, 'size');
+  return (
+    <ol className="mt-2 divide-y divide-line border-y border-line">
+      <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+        <p className="min-w-64 flex-1">
+          <b>In the micrometer.</b> Set {micrometers[0] ?? 'a micrometer'} to{' '}
+          <b className="figures text-lg">{length(setting, 'size')}</b> and turn the dial to zero in it.
+          {micrometers.length === 0 && (
+            <span className="text-short"> None of the shop’s micrometers reaches this size.</span>
+          )}
+          <span className="block text-sm text-soft">
+            On the line: <span className="figures">set {shown}</span>. Then <span className="figures">6</span> is + 6,{' '}
+            <span className="figures">-1.5</span> is less.
+          </span>
+        </p>
+        <Button kind="accent" onClick={() => setGauge(setting)}>
+          Zeroed at {shown}
+        </Button>
+      </li>
+      <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+        <p className="min-w-64 flex-1">
+          <b>To the piston.</b> Set the micrometer to each cylinder’s own piston: the dial is then the clearance.
+          <span className="block text-sm text-soft">
+            On the line: <span className="figures">set piston</span>.{' '}
+            {cylinder?.piston.size
+              ? `Piston ${cylinder.piston.label}: ${length(cylinder.piston.size.value, 'size')}.`
+              : `Piston ${cylinder?.piston.label ?? ''} is not measured yet.`}
+          </span>
+        </p>
+        <Button onClick={() => setGauge('piston')}>Set to the pistons</Button>
+      </li>
+      <li className="py-2">
+        <b>In the bore, the other way round.</b> Zero it in the bore at the worst spot, squeeze it in the micrometer
+        until it reads zero, and read the micrometer.
+        <span className="block text-sm text-soft">
+          On the line, at that spot: <span className="figures">here {shown}</span>. That is its reading, and the dial
+          counts from it. Or <span className="figures">here</span> first, the dial round the bore, and the micrometer at
+          the end: <span className="figures">here {shown}</span>.
+        </span>
+      </li>
+    </ol>
   );
 }

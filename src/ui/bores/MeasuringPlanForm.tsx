@@ -35,58 +35,11 @@ const BASES = [
 export function MeasuringPlanForm() {
   const judgement = useJudgement();
   const { choose } = useLogging();
-  const { bores, setRoute } = useRoute();
   const { bores: choices } = judgement.choices;
   const set = (change: Partial<BoreChoices>): void => choose('bores', { ...choices, ...change });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
-      <section aria-label="Grid" className="grid max-w-3xl gap-4 sm:grid-cols-2">
-        <SelectField
-          label="Depths"
-          value={String(choices.depths.length)}
-          options={COUNTS.map((n) => [n, n] as const)}
-          onChange={(n) => n && set({ depths: DEPTHS_BY_COUNT[Number(n) - 1] ?? STARTING_BORES.depths })}
-          hint={choices.depths.map((d) => DEPTH_WORDS[d]).join(', ')}
-        />
-        <SelectField
-          label="Directions"
-          value={String(choices.directions.length)}
-          options={COUNTS.map((n) => [n, n] as const)}
-          onChange={(n) => n && set({ directions: directionsByCount(Number(n)) })}
-          hint={`${choices.directions.map(directionWords).join(', ')}. ${choices.directions.length < 3 ? 'Two can miss an oval that lies between them; three determine it.' : 'Three or more determine an oval fully.'}`}
-        />
-        <div className="sm:col-span-2">
-          <p className="mb-1 font-bold">Order in a bore</p>
-          <Segmented
-            label="Order in a bore"
-            value={choices.order}
-            options={ORDERS}
-            onChange={(order) => set({ order })}
-          />
-        </div>
-        <div className="sm:col-span-2">
-          <p className="mb-1 font-bold">
-            <Term word="route">Route</Term>
-          </p>
-          <Segmented
-            label="Route"
-            value={bores ?? choices.route}
-            options={ROUTES}
-            onChange={(route) => setRoute({ bores: route })}
-          />
-          <p className="text-soft">At this bench; another one takes its own.</p>
-        </div>
-        <SelectField
-          label="Readings a spot"
-          value={String(choices.repeats)}
-          options={REPEATS}
-          onChange={(n) => n && set({ repeats: Number(n) })}
-          hint="Repeats are averaged, and their scatter says how well the hand repeats."
-        />
-        <Tick value={choices.ridge} onChange={(isOn) => set({ ridge: isOn })}>
-          The unworn bore above ring travel too, for the ridge
-        </Tick>
-      </section>
+      <Grid choices={choices} set={set} />
       <Sizes />
       <section aria-label="Judged as">
         <h2 className="mb-1 text-lg">Judged as</h2>
@@ -96,6 +49,65 @@ export function MeasuringPlanForm() {
         ))}
       </section>
     </div>
+  );
+}
+
+interface GridProps {
+  choices: BoreChoices;
+  set: (change: Partial<BoreChoices>) => void;
+}
+
+/** At which spots a bore is read, in which order, and how often. */
+function Grid({ choices, set }: GridProps) {
+  const { bores, setRoute } = useRoute();
+  return (
+    <section aria-label="Grid" className="grid max-w-3xl gap-4 sm:grid-cols-2">
+      <SelectField
+        label="Depths"
+        value={String(choices.depths.length)}
+        options={COUNTS.map((n) => [n, n] as const)}
+        onChange={(n) => n && set({ depths: DEPTHS_BY_COUNT[Number(n) - 1] ?? STARTING_BORES.depths })}
+        hint={choices.depths.map((d) => DEPTH_WORDS[d]).join(', ')}
+      />
+      <SelectField
+        label="Directions"
+        value={String(choices.directions.length)}
+        options={COUNTS.map((n) => [n, n] as const)}
+        onChange={(n) => n && set({ directions: directionsByCount(Number(n)) })}
+        hint={`${choices.directions.map(directionWords).join(', ')}. ${choices.directions.length < 3 ? 'Two can miss an oval that lies between them; three determine it.' : 'Three or more determine an oval fully.'}`}
+      />
+      <div className="sm:col-span-2">
+        <p className="mb-1 font-bold">Order in a bore</p>
+        <Segmented
+          label="Order in a bore"
+          value={choices.order}
+          options={ORDERS}
+          onChange={(order) => set({ order })}
+        />
+      </div>
+      <div className="sm:col-span-2">
+        <p className="mb-1 font-bold">
+          <Term word="route">Route</Term>
+        </p>
+        <Segmented
+          label="Route"
+          value={bores ?? choices.route}
+          options={ROUTES}
+          onChange={(route) => setRoute({ bores: route })}
+        />
+        <p className="text-soft">At this bench; another one takes its own.</p>
+      </div>
+      <SelectField
+        label="Readings a spot"
+        value={String(choices.repeats)}
+        options={REPEATS}
+        onChange={(n) => n && set({ repeats: Number(n) })}
+        hint="Repeats are averaged, and their scatter says how well the hand repeats."
+      />
+      <Tick value={choices.ridge} onChange={(isOn) => set({ ridge: isOn })}>
+        The unworn bore above ring travel too, for the ridge
+      </Tick>
+    </section>
   );
 }
 

@@ -27,6 +27,8 @@ export function SizingForm() {
   const planned = job?.plannedBore ?? null;
   const setGrades = (change: Partial<GradeChoices>): void =>
     form.set((d) => ({ ...d, grades: d.grades && { ...d.grades, ...change } }));
+  const setGraded = (isOn: boolean): void =>
+    form.set((d) => ({ ...d, grades: isOn ? startingGrades(standardBore({ choices: { sizing: d }, job })) : null }));
   return (
     <form key={form.drawn} aria-label="Sizes and stock" onSubmit={form.submit}>
       <h2 className="mb-1 text-lg">Sizes sold, and stock</h2>
@@ -60,16 +62,7 @@ export function SizingForm() {
           {...form.field('honing')}
           hint="On the diameter, by the boring bar."
         />
-        <Tick
-          className="sm:col-span-2"
-          value={grades !== null}
-          onChange={(isOn) =>
-            form.set((d) => ({
-              ...d,
-              grades: isOn ? startingGrades(standardBore({ choices: { sizing: d }, job })) : null,
-            }))
-          }
-        >
+        <Tick className="sm:col-span-2" value={grades !== null} onChange={setGraded}>
           Sorted by grades (A, B, C …)
         </Tick>
         {grades && <GradeFields grades={grades} form={form} setGrades={setGrades} bare={bare} />}

@@ -10,7 +10,6 @@ import { Button } from '../shared/Button';
 import { When } from '../shared/When';
 import { ImportChart } from './ImportChart';
 import { runCommand, whyNot } from '../shared/runCommand';
-import type { Chart } from '@/core/models/charts/chart';
 
 /** The shop's charts: what each holds, which one new builds begin with, and how to make another. */
 export function ChartList({ charts }: { charts: KeptChart[] }) {
@@ -44,53 +43,27 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
 
   return (
     <>
-      <div className="flex flex-wrap items-end gap-4">
-        <div className="flex-1">
-          <h1>Charts</h1>
-          <p className="mt-1 text-lg text-soft">
-            Factor × bore by duty and piston. Every figure says where it comes from, and whether someone held it against
-            a sheet.
-          </p>
-        </div>
-        <ImportChart />
-      </div>
+      <ListHead />
       {fault && (
         <p role="alert" className="mt-3 font-bold text-over">
           {fault}
         </p>
       )}
       {away && (
-        <div role="status" className="mt-3 flex items-center gap-4 border-y border-line bg-steel px-4 py-2">
-          <p className="flex-1">{away.name} is put away. Builds set with it keep it.</p>
-          <Button
-            onClick={() =>
-              void run(async () => {
-                await runCommand('putChartAway', away.id, false);
-                setAway(null);
-              })
-            }
-          >
-            Take it out again
-          </Button>
-        </div>
+        <Away
+          name={away.name}
+          onBack={() =>
+            void run(async () => {
+              await runCommand('putChartAway', away.id, false);
+              setAway(null);
+            })
+          }
+        />
       )}
       <ul className="mt-5 divide-y divide-line border-y border-line">
-        {charts.map((kept) => {
-          const { chart, standard } = kept;
-          const confirmed = chart.cells.filter((c) => c.confirmed).length;
-          return (
-            <ChartLine
-              key={chart.id}
-              chart={chart}
-              confirmed={confirmed}
-              standard={standard}
-              run={run}
-              copy={copy}
-              kept={kept}
-              setAway={setAway}
-            />
-          );
-        })}
+        {charts.map((kept) => (
+          <ChartLine key={kept.chart.id} kept={kept} run={run} copy={copy} setAway={setAway} />
+        ))}
       </ul>
       <p className="mt-4 max-w-prose text-soft">
         The starting curves and the starting chart are from memory and common practice. Confirm their figures against
@@ -103,10 +76,17 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
   );
 }
 
+/** Says that a chart was archived, with the way back. */
+function Away({ name, onBack }: { name: string; onBack: () => void }) {
+  return (
+    <div role="status" className="mt-3 flex items-center gap-4 border-y border-line bg-steel px-4 py-2">
+      <p className="flex-1">{name} is put away. Builds set with it keep it.</p>
+      <Button onClick={onBack}>Take it out again</Button>
+    </div>
+  );
+}
+
 interface ChartLineProps {
-  chart: Chart;
-  confirmed: number;
-  standard: boolean;
   run: (work: () => Promise<void>) => Promise<void>;
   copy: ({ chart }: KeptChart) => Promise<void>;
   kept: KeptChart;
@@ -114,7 +94,9 @@ interface ChartLineProps {
 }
 
 /** One chart of the list. */
-function ChartLine({ chart, confirmed, standard, run, copy, kept, setAway }: ChartLineProps) {
+function ChartLine({ kept, ...acts }: ChartLineProps) {
+  const { chart, standard } = kept;
+  const confirmed = chart.cells.filter((c) => c.confirmed).length;
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-x-4 gap-y-2 py-3 max-sm:grid-cols-1">
       <div>
@@ -139,22 +121,14 @@ function ChartLine({ chart, confirmed, standard, run, copy, kept, setAway }: Cha
         {reasonOf(chart) && <p>{reasonOf(chart)}</p>}
         {standard && <p className="font-bold text-blue">New builds begin with it.</p>}
       </div>
-      <ChartButtons standard={standard} run={run} chart={chart} copy={copy} kept={kept} setAway={setAway} />
+      <ChartButtons kept={kept} {...acts} />
     </li>
   );
 }
 
-interface ChartButtonsProps {
-  standard: boolean;
-  run: (work: () => Promise<void>) => Promise<void>;
-  chart: Chart;
-  copy: ({ chart }: KeptChart) => Promise<void>;
-  kept: KeptChart;
-  setAway: Dispatch<SetStateAction<{ id: string; name: string } | null>>;
-}
-
 /** What can be done with a chart. */
-function ChartButtons({ standard, run, chart, copy, kept, setAway }: ChartButtonsProps) {
+function ChartButtons({ kept, run, copy, setAway }: ChartLineProps) {
+  const { chart, standard } = kept;
   return (
     <div className="flex flex-wrap justify-end gap-2 max-sm:justify-start">
       {!standard && (
@@ -178,6 +152,21 @@ function ChartButtons({ standard, run, chart, copy, kept, setAway }: ChartButton
           Put away<span className="sr-only"> {chart.name}</span>
         </Button>
       )}
+    </div>
+  );
+}
+
+function ListHead() {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <div className="flex-1">
+        <h1>Charts</h1>
+        <p className="mt-1 text-lg text-soft">
+          Factor × bore by duty and piston. Every figure says where it comes from, and whether someone held it against a
+          sheet.
+        </p>
+      </div>
+      <ImportChart />
     </div>
   );
 }

@@ -29,67 +29,9 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
         about places. That expander ends butt and never overlap is looked at when they are fitted.
       </p>
       <ul aria-label="Rules" className="divide-y divide-line border-y border-line">
-        {RULES.map((id) => {
-          const rule = choices.rules[id];
-          return (
-            <li key={id} className="grid gap-x-4 gap-y-1 py-2 md:grid-cols-[minmax(0,1fr)_auto] md:items-center">
-              <label className="flex min-h-11 items-center gap-3">
-                <input
-                  type="checkbox"
-                  className="size-5 shrink-0 accent-blue"
-                  checked={rule.on}
-                  onChange={(event) => change(id, { on: event.target.checked })}
-                />
-                <span>
-                  <b>{RULE_WORDS[id]}</b>
-                  <span className="block text-sm text-soft">{RULE_REASONS[id]}</span>
-                </span>
-              </label>
-              <div className={`flex flex-wrap items-end gap-2 ${rule.on ? '' : 'opacity-60'}`}>
-                <Degrees
-                  label={`${RULE_WORDS[id]}: ${LIMIT_WORDS[id]}`}
-                  shown={LIMIT_WORDS[id]}
-                  value={rule.limit}
-                  onSet={(limit) => change(id, { limit })}
-                />
-                {rule.stopUnder !== null && (
-                  <Degrees
-                    label={`${RULE_WORDS[id]}: stop under, degrees`}
-                    shown="stop under, degrees"
-                    value={rule.stopUnder}
-                    onSet={(stopUnder) => change(id, { stopUnder })}
-                  />
-                )}
-                <select
-                  aria-label={`${RULE_WORDS[id]}: how grave`}
-                  className="field w-28!"
-                  value={rule.severity}
-                  onChange={(event) => change(id, { severity: event.target.value as RuleSeverity })}
-                >
-                  {RULE_SEVERITIES.map((severity) => (
-                    <option key={severity} value={severity}>
-                      {SEVERITY_WORDS[severity]}
-                    </option>
-                  ))}
-                </select>
-                {!PAIRS[id] && (
-                  <select
-                    aria-label={`${RULE_WORDS[id]}: for which joints`}
-                    className="field w-32!"
-                    value={rule.scope}
-                    onChange={(event) => change(id, { scope: event.target.value as Rule['scope'] })}
-                  >
-                    {SCOPES.map((scope) => (
-                      <option key={scope} value={scope}>
-                        {SCOPE_WORDS[scope]}
-                      </option>
-                    ))}
-                  </select>
-                )}
-              </div>
-            </li>
-          );
-        })}
+        {RULES.map((id) => (
+          <RuleRow key={id} id={id} rule={choices.rules[id]} change={(to) => change(id, to)} />
+        ))}
       </ul>
       <div>
         <Button
@@ -100,6 +42,73 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
         </Button>
       </div>
     </div>
+  );
+}
+
+interface RuleRowProps {
+  id: RuleId;
+  rule: Rule;
+  change: (to: Partial<Rule>) => void;
+}
+
+function RuleRow({ id, rule, change }: RuleRowProps) {
+  return (
+    <li className="grid gap-x-4 gap-y-1 py-2 md:grid-cols-[minmax(0,1fr)_auto] md:items-center">
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-5 shrink-0 accent-blue"
+          checked={rule.on}
+          onChange={(event) => change({ on: event.target.checked })}
+        />
+        <span>
+          <b>{RULE_WORDS[id]}</b>
+          <span className="block text-sm text-soft">{RULE_REASONS[id]}</span>
+        </span>
+      </label>
+      <div className={`flex flex-wrap items-end gap-2 ${rule.on ? '' : 'opacity-60'}`}>
+        <Degrees
+          label={`${RULE_WORDS[id]}: ${LIMIT_WORDS[id]}`}
+          shown={LIMIT_WORDS[id]}
+          value={rule.limit}
+          onSet={(limit) => change({ limit })}
+        />
+        {rule.stopUnder !== null && (
+          <Degrees
+            label={`${RULE_WORDS[id]}: stop under, degrees`}
+            shown="stop under, degrees"
+            value={rule.stopUnder}
+            onSet={(stopUnder) => change({ stopUnder })}
+          />
+        )}
+        <select
+          aria-label={`${RULE_WORDS[id]}: how grave`}
+          className="field w-28!"
+          value={rule.severity}
+          onChange={(event) => change({ severity: event.target.value as RuleSeverity })}
+        >
+          {RULE_SEVERITIES.map((severity) => (
+            <option key={severity} value={severity}>
+              {SEVERITY_WORDS[severity]}
+            </option>
+          ))}
+        </select>
+        {!PAIRS[id] && (
+          <select
+            aria-label={`${RULE_WORDS[id]}: for which joints`}
+            className="field w-32!"
+            value={rule.scope}
+            onChange={(event) => change({ scope: event.target.value as Rule['scope'] })}
+          >
+            {SCOPES.map((scope) => (
+              <option key={scope} value={scope}>
+                {SCOPE_WORDS[scope]}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
+    </li>
   );
 }
 

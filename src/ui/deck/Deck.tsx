@@ -1,10 +1,11 @@
 'use client';
 
-import { type KeyboardEvent, type RefObject, memo, useEffect, useRef } from 'react';
+import { type KeyboardEvent, memo, useRef } from 'react';
 import { splitRing } from '@/core/stages/clocking/arcs';
 import type { Joints } from '@/core/foundation/parts/joints';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import type { State } from '@/core/foundation/verdict/state';
+import { useKeptInSight } from '../shared/scrollIntoView';
 import { StateShape, stateColour } from '../shared/StateMark';
 import { type JudgedCylinder, asked } from '@/core/judge/judgement';
 import type { StageId } from '@/core/judge/registry';
@@ -128,23 +129,6 @@ const BoreButton = memo(function BoreButton({ cylinder, current, stage, left, to
 
 const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
 
-/** Keeps the bore in hand in sight, once the next frame is drawn: before, the page would be laid out for this alone. */
-function useInSight(box: RefObject<HTMLElement | null>, cylinder: string | undefined): void {
-  useEffect(() => {
-    const scroll = (): void => {
-      const bore = box.current?.querySelector<HTMLElement>(`[data-cylinder="${cylinder}"]`);
-      const nav = box.current?.parentElement;
-      if (bore && nav && nav.scrollHeight > nav.clientHeight) nav.scrollTop = bore.offsetTop - nav.clientHeight / 2;
-    };
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const frame = requestAnimationFrame(() => (timer = setTimeout(scroll)));
-    return () => {
-      cancelAnimationFrame(frame);
-      clearTimeout(timer);
-    };
-  }, [box, cylinder]);
-}
-
 /** Where the block lies in the drawing, in bores. */
 interface Outline {
   left: number;
@@ -207,7 +191,7 @@ export function Deck({ stage }: { stage: StageId }) {
   const { cylinders } = useJudgement();
   const { cylinder: current, toCylinder } = useMoving();
   const box = useRef<HTMLDivElement>(null);
-  useInSight(box, current?.id);
+  useKeptInSight(box, `[data-cylinder="${current?.id}"]`);
   if (cylinders.length === 0) return null;
   const outline = outlineOf(cylinders);
   const { left, right, top, bottom, hasTwoBanks } = outline;

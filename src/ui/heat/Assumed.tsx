@@ -1,8 +1,8 @@
 'use client';
 
 import { heatFaults } from '@/core/models/heat/heatFaults';
-import { FormFoot, useForm } from '../shared/useForm';
-import { STARTING_HEAT } from '@/core/models/heat/assess';
+import { type Form, FormFoot, useForm } from '../shared/useForm';
+import { type HeatChoices, STARTING_HEAT } from '@/core/models/heat/assess';
 import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
 import { RING_METALS } from '@/core/models/heat/metals';
 import { useJudgement, useLogging, useMoving, useWords } from '../openBuild/contexts';
@@ -23,7 +23,6 @@ const TEMPERATURES = [
 /** What the heat model assumes: each figure from memory unless entered here. */
 export function Assumed() {
   const { heat } = useJudgement().choices;
-  const { cylinder } = useMoving();
   const { units } = useWords();
   const { choose } = useLogging();
   const form = useForm({
@@ -31,7 +30,6 @@ export function Assumed() {
     onSet: (next) => choose('heat', next),
   });
   const { draft, set } = form;
-  const assumed = cylinder?.heat?.temperatures ?? null;
   const spread = (key: 'ring' | 'wall' | 'expansion', label: string, most: number, scale = 1) => (
     <NumberField
       label={label}
@@ -49,16 +47,7 @@ export function Assumed() {
       </summary>
       <form key={form.drawn} className="grid max-w-2xl gap-4 pt-2 sm:grid-cols-2" onSubmit={form.submit}>
         {form.note && <div className="sm:col-span-2">{form.note}</div>}
-        {TEMPERATURES.map(([key, label, usual]) => (
-          <TemperatureField
-            key={key}
-            label={label}
-            usual={[usual[0], usual[1]]}
-            placeholder={assumed && draft[key] === null ? `${assumed[key].toFixed(0)}, assumed` : undefined}
-            hint={key === 'coolant' ? 'Empty: 90 °C, a barrel 165 °C.' : 'Mean. Empty: by the heat load.'}
-            {...form.field(key)}
-          />
-        ))}
+        <Temperatures form={form} />
         <SelectField
           label="Ring metal"
           hint="Of the bore and the piston the job card says."
@@ -85,5 +74,24 @@ export function Assumed() {
         </div>
       </form>
     </details>
+  );
+}
+
+function Temperatures({ form }: { form: Form<HeatChoices> }) {
+  const { cylinder } = useMoving();
+  const assumed = cylinder?.heat?.temperatures ?? null;
+  return (
+    <>
+      {TEMPERATURES.map(([key, label, usual]) => (
+        <TemperatureField
+          key={key}
+          label={label}
+          usual={[usual[0], usual[1]]}
+          placeholder={assumed && form.draft[key] === null ? `${assumed[key].toFixed(0)}, assumed` : undefined}
+          hint={key === 'coolant' ? 'Empty: 90 °C, a barrel 165 °C.' : 'Mean. Empty: by the heat load.'}
+          {...form.field(key)}
+        />
+      ))}
+    </>
   );
 }

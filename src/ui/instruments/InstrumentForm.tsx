@@ -12,7 +12,7 @@ import { BareLengthField, LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
 import { NumberField } from '../shared/NumberField';
 import { unitOf } from '../shared/shopUnits';
-import { useForm } from '../shared/useForm';
+import { type Form, useForm } from '../shared/useForm';
 
 const NEEDLE = [
   ['anticlockwise', 'anticlockwise, plunger out'],
@@ -62,45 +62,7 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
           or file, add it as another.
         </p>
       ) : (
-        <>
-          <BareLengthField label="Reaches from" bare={unitOf(units)} {...form.field('from')} />
-          <BareLengthField label="to" bare={unitOf(units)} {...form.field('to')} />
-          <span className="max-lg:hidden" />
-          <BareLengthField
-            label="Read to"
-            bare={unitOf(units)}
-            {...form.field('resolution')}
-            hint="The last step it can be read to."
-          />
-          <BareLengthField
-            label="Error limit, ±"
-            bare={unitOf(units)}
-            {...form.field('limit')}
-            hint="From its certificate; the starting one is from memory."
-          />
-          <span className="max-lg:hidden" />
-          <Field label="Last calibrated" hint="Empty: none on record.">
-            {(props) => (
-              <input
-                {...props}
-                type="date"
-                className="field figures"
-                value={draft.calibrated ?? ''}
-                onChange={(event) => set({ calibrated: event.target.value || null })}
-              />
-            )}
-          </Field>
-          <NumberField
-            label="Holds, months"
-            hint="Empty: for ever."
-            least={1}
-            most={240}
-            whole
-            optional
-            {...form.field('months')}
-          />
-          <span className="max-lg:hidden" />
-        </>
+        <MeasuringFields form={form} units={units} />
       )}
       {kit && (
         <KitFields
@@ -122,6 +84,52 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
         )}
       </div>
     </form>
+  );
+}
+
+/** What it reaches, how finely it reads, and its calibration. */
+function MeasuringFields({ form, units }: { form: Form<Instrument>; units: Units }) {
+  const { draft, set } = form;
+  return (
+    <>
+      <BareLengthField label="Reaches from" bare={unitOf(units)} {...form.field('from')} />
+      <BareLengthField label="to" bare={unitOf(units)} {...form.field('to')} />
+      <span className="max-lg:hidden" />
+      <BareLengthField
+        label="Read to"
+        bare={unitOf(units)}
+        {...form.field('resolution')}
+        hint="The last step it can be read to."
+      />
+      <BareLengthField
+        label="Error limit, ±"
+        bare={unitOf(units)}
+        {...form.field('limit')}
+        hint="From its certificate; the starting one is from memory."
+      />
+      <span className="max-lg:hidden" />
+      <Field label="Last calibrated" hint="Empty: none on record.">
+        {(props) => (
+          <input
+            {...props}
+            type="date"
+            className="field figures"
+            value={draft.calibrated ?? ''}
+            onChange={(event) => set({ calibrated: event.target.value || null })}
+          />
+        )}
+      </Field>
+      <NumberField
+        label="Holds, months"
+        hint="Empty: for ever."
+        least={1}
+        most={240}
+        whole
+        optional
+        {...form.field('months')}
+      />
+      <span className="max-lg:hidden" />
+    </>
   );
 }
 

@@ -58,6 +58,9 @@ interface Props {
   earlier: Earlier | null;
 }
 
+const COPY = 'Begins like an earlier build, without its readings.';
+const COPIED = 'Its chart, sheets, ring set, grid, rules and clocking come along; no readings.';
+
 /** A new build begins with its job card, and with the latest version of a chart, or with all that was chosen in an earlier build. */
 export function NewBuild({ charts, others, earlier }: Props) {
   const router = useRouter();
@@ -87,11 +90,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
           {others.length > 0 && (
             <SelectField
               label="Same again as"
-              hint={
-                earlier
-                  ? 'Its chart, sheets, ring set, grid, rules and clocking come along; no readings.'
-                  : 'Begins like an earlier build, without its readings.'
-              }
+              hint={earlier ? COPIED : COPY}
               none="a new engine"
               value={earlier?.id ?? null}
               options={others.map((o) => [o.id, o.name] as const)}
@@ -104,7 +103,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
               hint={`${reasonOf(chart) ?? 'Its rows and columns are offered below.'} It can be changed later.`}
               value={chart.id}
               options={charts.map((c) => [c.id, `${c.name}, version ${c.version}`] as const)}
-              onChange={(picked) => picked && setChosen(picked)}
+              onChange={setChosen}
             />
           )}
         </div>

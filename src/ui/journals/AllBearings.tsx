@@ -11,9 +11,9 @@ import { onBearing } from './bearings';
 export function AllBearings() {
   const judgement = useJudgement();
   const { cursor, cylinder, goTo } = useMoving();
-  const { number, unit, length } = useWords();
+  const { number, unit } = useWords();
   const at = cursor.place ?? cylinder?.id;
-  const { method, spread: most } = judgement.choices.journals;
+  const { method } = judgement.choices.journals;
   const fine = (nm: number | null): string => number(nm, 'clearance');
   return (
     <Table
@@ -56,20 +56,30 @@ export function AllBearings() {
         ['verdict', (b) => <StateMark state={b.clearance.state} />],
       ]}
     >
-      <tbody>
-        {KINDS.map((kind) => {
-          const spread = judgement.apart[kind];
-          if (spread === null) return null;
-          return (
-            <tr key={kind}>
-              <td colSpan={5} className="text-sm text-soft">
-                {KIND_WORDS[kind]}: spread {length(spread, 'clearance')}
-                {most !== null && `, ${spread > most ? 'over' : 'within'} the ${length(most, 'clearance')} limit`}.
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
+      <Spreads />
     </Table>
+  );
+}
+
+/** How far the clearances of a kind lie apart. */
+function Spreads() {
+  const { apart, choices } = useJudgement();
+  const { length } = useWords();
+  const { spread: most } = choices.journals;
+  return (
+    <tbody>
+      {KINDS.map((kind) => {
+        const spread = apart[kind];
+        if (spread === null) return null;
+        return (
+          <tr key={kind}>
+            <td colSpan={5} className="text-sm text-soft">
+              {KIND_WORDS[kind]}: spread {length(spread, 'clearance')}
+              {most !== null && `, ${spread > most ? 'over' : 'within'} the ${length(most, 'clearance')} limit`}.
+            </td>
+          </tr>
+        );
+      })}
+    </tbody>
   );
 }

@@ -1,13 +1,15 @@
 'use client';
 
 /** The crank from the front: mains in a line, throws to either side of it with their rods, and what each comes to. */
-import { type KeyboardEvent, memo, useEffect, useRef } from 'react';
+import { type KeyboardEvent, memo, useRef } from 'react';
 import type { JudgedBearing } from '@/core/stages/journals/types';
 import { CRANK } from '@/core/foundation/engine/places';
 import { printLength } from '@/core/foundation/quantity/format';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark, StateShape, stateColour } from '../shared/StateMark';
+import type { Judgement } from '@/core/judge/judgement';
 import { useView } from '../shared/address';
+import { useKeptInSight } from '../shared/scrollIntoView';
 import { END_PLAY, JOURNAL_VIEWS, alongCrank, bearingAt, onBearing, areBearingsShown } from './bearings';
 
 /** As wide as the deck is on a tablet: rows stay as high as a fingertip. */
@@ -79,28 +81,9 @@ const Item = memo(function Item({ bearing, x, y, current, figure }: ItemProps) {
 
 const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
 
-/** Mains and rods as they lie, navigator and progress board at once. */
-export function CrankDeck() {
-  const judgement = useJudgement();
-  const { cursor, cylinder, goTo } = useMoving();
-  const { units } = useWords();
-  const [view, setView] = useView(JOURNAL_VIEWS);
-  const box = useRef<HTMLDivElement>(null);
-  const at = cursor.place ?? cylinder?.id ?? '';
-  useEffect(() => {
-    const frame = requestAnimationFrame(() => {
-      const here = box.current?.querySelector<HTMLElement>(`[data-place="${at}"]`);
-      const nav = box.current?.parentElement;
-      if (here && nav && nav.scrollHeight > nav.clientHeight) nav.scrollTop = here.offsetTop - nav.clientHeight / 2;
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [at]);
-  const { crank } = judgement;
-  if (!crank || !areBearingsShown(judgement)) return null;
-
-  const figureOf = ({ clearance: { value } }: JudgedBearing): string =>
-    value === null ? '–' : printLength(value, units, 'clearance').number;
-  const rows = judgement.along.flatMap((on): Row[] => {
+/** The bearings as they lie, from the front: mains in the middle, rods to either side. */
+const rowsOf = (judgement: Judgement): Row[] =>
+  judgement.along.flatMap((on): Row[] => {
     const ids = on.kind === 'main' ? [on.id] : on.rods;
     const x = on.kind === 'main' ? 0 : (on.number % 2 ? -1 : 1) * OFFSET;
     return ids.flatMap((id) => {
@@ -108,6 +91,21 @@ export function CrankDeck() {
       return bearing ? [{ bearing, x }] : [];
     });
   });
+
+/** Mains and rods as they lie, navigator and progress board at once. */
+export function CrankDeck() {
+  const judgement = useJudgement();
+  const { cursor, cylinder, goTo } = useMoving();
+  const { number } = useWords();
+  const [view, setView] = useView(JOURNAL_VIEWS);
+  const box = useRef<HTMLDivElement>(null);
+  const at = cursor.place ?? cylinder?.id ?? '';
+  useKeptInSight(box, `[data-place="${at}"]`);
+  const { crank } = judgement;
+  if (!crank || !areBearingsShown(judgement)) return null;
+
+  const figureOf = ({ clearance: { value } }: JudgedBearing): string => number(value, 'clearance');
+  const rows = rowsOf(judgement);
   const height = rows.length * ROW + 34;
   const yOf = (i: number): number => 34 + i * ROW + ROW / 2;
   const press = (id: string): void => {

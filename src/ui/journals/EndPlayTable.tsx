@@ -3,6 +3,7 @@
 import type { JudgedFigure } from '@/core/stages/journals/types';
 import type { JournalSubject } from '@/core/stages/journals/tasks';
 import type { At } from '@/core/stages/contract/tasks';
+import type { Judgement } from '@/core/judge/judgement';
 import { useJudgement, useMoving, useWords } from '../openBuild/contexts';
 import { StateMark } from '../shared/StateMark';
 import { useView } from '../shared/address';
@@ -17,17 +18,12 @@ interface Row {
   note: string;
 }
 
-/** End play, side clearances and small ends, a row each; a row leads to it. */
-export function EndPlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinder' | 'subject'> }) {
-  const judgement = useJudgement();
-  const { goTo } = useMoving();
-  const { number, unit } = useWords();
-  const [, setView] = useView(JOURNAL_VIEWS);
+function rowsOf(judgement: Judgement): Row[] {
   const { crank, cylinders, others, choices } = judgement;
   const { asks } = choices.journals;
-  if (!crank) return null;
+  if (!crank) return [];
   const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
-  const rows: Row[] = [
+  return [
     { at: END_PLAY, words: 'Crank, end play', held: crank.endPlay, note: '' },
     ...cylinders.map((c): Row => ({
       at: { cylinder: c.sideOf, subject: 'side', spot: null },
@@ -54,13 +50,21 @@ export function EndPlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinde
       note: '',
     })),
   ];
+}
+
+/** End play, side clearances and small ends, a row each; a row leads to it. */
+export function EndPlayTable({ here }: { here: Pick<At<JournalSubject>, 'cylinder' | 'subject'> }) {
+  const judgement = useJudgement();
+  const { goTo } = useMoving();
+  const { number, unit } = useWords();
+  const [, setView] = useView(JOURNAL_VIEWS);
   const fine = (nm: number | null): string => number(nm, 'clearance');
   return (
     <Table
       caption="End play, side clearance of every rod, pins in small ends, other clearances"
       region="End play, sides, small ends, other clearances"
       fills
-      rows={rows}
+      rows={rowsOf(judgement)}
       keyOf={(row) => row.words}
       isHere={({ at, note }) =>
         at.cylinder === here.cylinder && at.subject === here.subject && !note.startsWith(' read')

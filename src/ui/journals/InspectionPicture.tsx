@@ -121,6 +121,24 @@ function Cap({ kind, number, numbersTo }: LookAt) {
   );
 }
 
+function ThrustWashers(at: LookAt) {
+  return (
+    <>
+      <path d="M2 10H22V78H2ZM78 10H98V78H78Z" {...STEEL} />
+      <path d="M38 24H62V64H38Z" {...STEEL} />
+      <path d="M28 20H35V68H28ZM65 20H72V68H65Z" fill="var(--soft)" />
+      <path d="M28 30h3M28 44h3M28 58h3M72 30h-3M72 44h-3M72 58h-3" stroke="var(--sheet)" strokeWidth={4} />
+      <path d="M31 8H24M69 8h7" {...MARK} />
+      <Stamped x={50} y={50}>
+        {at.number ?? ''}
+      </Stamped>
+      <Words x={50} y={90}>
+        {at.number === null ? 'cheek, washer, main' : `main ${at.number}, washers, cheeks`}
+      </Words>
+    </>
+  );
+}
+
 function picture(check: BearingCheck, at: LookAt): React.ReactNode {
   switch (check) {
     case 'shellsIn':
@@ -176,21 +194,7 @@ function picture(check: BearingCheck, at: LookAt): React.ReactNode {
         </>
       );
     case 'thrustGrooves':
-      return (
-        <>
-          <path d="M2 10H22V78H2ZM78 10H98V78H78Z" {...STEEL} />
-          <path d="M38 24H62V64H38Z" {...STEEL} />
-          <path d="M28 20H35V68H28ZM65 20H72V68H65Z" fill="var(--soft)" />
-          <path d="M28 30h3M28 44h3M28 58h3M72 30h-3M72 44h-3M72 58h-3" stroke="var(--sheet)" strokeWidth={4} />
-          <path d="M31 8H24M69 8h7" {...MARK} />
-          <Stamped x={50} y={50}>
-            {at.number ?? ''}
-          </Stamped>
-          <Words x={50} y={90}>
-            {at.number === null ? 'cheek, washer, main' : `main ${at.number}, washers, cheeks`}
-          </Words>
-        </>
-      );
+      return <ThrustWashers {...at} />;
   }
 }
 

@@ -4,6 +4,7 @@ import { inEither } from '../stages/trialWords';
 import { flushSync } from 'react-dom';
 import { CRANK } from '@/core/foundation/engine/places';
 import type { JudgedBearing } from '@/core/stages/journals/types';
+import type { At } from '@/core/stages/contract/tasks';
 import type { JournalSubject } from '@/core/stages/journals/tasks';
 import { taskLabel } from '@/core/judge/labels';
 import { placeAt } from '@/core/judge/judgement';
@@ -44,8 +45,6 @@ export function JournalsStage() {
   const isPlay = view === 'play';
   const here = isPlay ? playAt(judgement, cursor, cursor.inHand.play) : bearingInHand(judgement, cursor);
   const bearing = bearingAt(judgement, here.cylinder);
-  const rods = judgement.cylinders.map((c) => c.id);
-  const playSubjects = ['endPlay', 'side', ...(judgement.others.length > 0 ? (['other'] as const) : [])] as const;
   const lookedAt = cursor.place === CRANK ? 'Crank' : bearing?.words;
   return (
     <Frame
@@ -79,27 +78,45 @@ export function JournalsStage() {
       aside={<JournalsSidebar here={here} isRead={view === 'readings' || isPlay} />}
       foot={
         <div className={view === 'readings' || isPlay ? 'contents' : 'hidden'}>
-          <ReadingLine
+          <JournalLine
             key={isPlay ? 'play' : 'journals'}
-            work={isPlay ? 'play' : 'journals'}
             here={here}
-            beside={
-              isPlay
-                ? playSubjects.map((subject) => playAt(judgement, cursor, subject))
-                : besideAt(judgement, here.cylinder)
-            }
-            besideWords={isPlay ? 'end play, side, other' : 'journal, housing'}
-            along={
-              isPlay
-                ? here.subject === 'other'
-                  ? { words: 'clearance', places: judgement.others.map((o) => o.id) }
-                  : { words: 'rod', places: here.subject === 'endPlay' ? [CRANK] : rods }
-                : { words: 'bearing', places: alongCrank(judgement) }
-            }
+            isPlay={isPlay}
             onCall={() => view !== 'readings' && !isPlay && flushSync(() => setView('readings'))}
           />
         </div>
       }
+    />
+  );
+}
+
+interface JournalLineProps {
+  here: At<JournalSubject>;
+  isPlay: boolean;
+  onCall: () => void;
+}
+
+/** The reading line: over the bearings, or over end play, sides and other clearances. */
+function JournalLine({ here, isPlay, onCall }: JournalLineProps) {
+  const judgement = useJudgement();
+  const { cursor } = useMoving();
+  const playSubjects = ['endPlay', 'side', ...(judgement.others.length > 0 ? (['other'] as const) : [])] as const;
+  return (
+    <ReadingLine
+      work={isPlay ? 'play' : 'journals'}
+      here={here}
+      beside={
+        isPlay ? playSubjects.map((subject) => playAt(judgement, cursor, subject)) : besideAt(judgement, here.cylinder)
+      }
+      besideWords={isPlay ? 'end play, side, other' : 'journal, housing'}
+      along={
+        isPlay
+          ? here.subject === 'other'
+            ? { words: 'clearance', places: judgement.others.map((o) => o.id) }
+            : { words: 'rod', places: here.subject === 'endPlay' ? [CRANK] : judgement.cylinders.map((c) => c.id) }
+          : { words: 'bearing', places: alongCrank(judgement) }
+      }
+      onCall={onCall}
     />
   );
 }

@@ -28,6 +28,10 @@ const COUNTS = [
   ['1', '1'],
   ['2', '2'],
 ] as const;
+const READ_AT = [
+  ['ends', 'Places along a journal', 'Two tell its taper.'],
+  ['directions', 'Directions across it', 'Two tell whether it is round.'],
+] as const;
 const ROUTES = [
   ['byKind', 'all journals, then all housings'],
   ['byBearing', 'bearing by bearing'],
@@ -247,20 +251,16 @@ function HowItIsRead({ form }: PartProps) {
 
         hint="Bearing by bearing where the gauge is zeroed at each journal."
       />
-      <SelectField
-        label="Places along a journal"
-        value={draft.ends === 1 ? '1' : '2'}
-        options={COUNTS}
-        onChange={(n) => set({ ends: n === '1' ? 1 : 2 })}
-        hint="Two tell its taper."
-      />
-      <SelectField
-        label="Directions across it"
-        value={draft.directions === 1 ? '1' : '2'}
-        options={COUNTS}
-        onChange={(n) => set({ directions: n === '1' ? 1 : 2 })}
-        hint="Two tell whether it is round."
-      />
+      {READ_AT.map(([key, label, hint]) => (
+        <SelectField
+          key={key}
+          label={label}
+          hint={hint}
+          value={draft[key] === 1 ? '1' : '2'}
+          options={COUNTS}
+          onChange={(n) => set({ [key]: n === '1' ? 1 : 2 })}
+        />
+      ))}
       <SelectField
         label="Main bearings"
         value={draft.mains === null ? null : String(draft.mains)}

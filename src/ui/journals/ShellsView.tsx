@@ -42,24 +42,20 @@ export function ShellsView() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
-        <span className="flex flex-wrap items-center gap-2">
-          <b>First</b>
-          <Segmented
-            label="What comes first"
-            value={shells.prefer}
-            options={PREFERS}
-            onChange={(prefer) => set({ prefer })}
-          />
-        </span>
-        <span className="flex flex-wrap items-center gap-2">
-          <b>Thinner half in the</b>
-          <Segmented
-            label="Where thinner halves stand"
-            value={shells.thinner}
-            options={SIDES}
-            onChange={(thinner) => set({ thinner })}
-          />
-        </span>
+        <Segmented
+          words="First"
+          label="What comes first"
+          value={shells.prefer}
+          options={PREFERS}
+          onChange={(prefer) => set({ prefer })}
+        />
+        <Segmented
+          words="Thinner half in the"
+          label="Where thinner halves stand"
+          value={shells.thinner}
+          options={SIDES}
+          onChange={(thinner) => set({ thinner })}
+        />
       </div>
       {ask.kinds.length === 0 && (
         <p className="text-lg">
@@ -88,7 +84,6 @@ export function ShellsView() {
           {ask.inOrder ? '; no main looser than any rod' : ''}. “In” is what these tools can show, so the least that is
           counted on lies a little over the manual’s. Common practice, no source: one half of another grade gives half
           of what a pair gives; the odd half stands on the same side in all.
-          {found.state === 'done' && ` Worked out in ${found.took.toFixed(1)} ms, beside this page.`}
         </p>
       )}
     </div>
@@ -306,6 +301,25 @@ function Planned() {
   const ordered = shells.planned.flatMap((p) => p.ordered ?? []);
   const [first] = ordered;
   const isOrdered = ordered.length === shells.planned.length;
+  const fit = (): void => {
+    const changed = shells.planned.filter((p) => {
+      const [now] = nowAt(shells, [p]);
+      return now?.upper !== p.upper || now.lower !== p.lower;
+    });
+    choose('shells', {
+      ...shells,
+      fitted: [
+        ...shells.fitted.filter((f) => !shells.planned.some((p) => p.place === f.place)),
+        ...shells.planned.map(({ place, upper, lower }) => ({ place, upper, lower })),
+      ],
+      planned: [],
+    });
+    if (changed.length > 0)
+      renew(
+        'shells',
+        changed.map((p) => p.place),
+      );
+  };
   const mark = (as: { at: string; by: string } | null): void =>
     choose('shells', { ...shells, planned: shells.planned.map((p) => ({ ...p, ordered: as && (p.ordered ?? as) })) });
   return (
@@ -336,28 +350,7 @@ function Planned() {
             They are ordered
           </Button>
         )}
-        <Button
-          kind="accent"
-          onClick={() => {
-            const changed = shells.planned.filter((p) => {
-              const [now] = nowAt(shells, [p]);
-              return now?.upper !== p.upper || now.lower !== p.lower;
-            });
-            choose('shells', {
-              ...shells,
-              fitted: [
-                ...shells.fitted.filter((f) => !shells.planned.some((p) => p.place === f.place)),
-                ...shells.planned.map(({ place, upper, lower }) => ({ place, upper, lower })),
-              ],
-              planned: [],
-            });
-            if (changed.length > 0)
-              renew(
-                'shells',
-                changed.map((p) => p.place),
-              );
-          }}
-        >
+        <Button kind="accent" onClick={fit}>
           They are in: measure again
         </Button>
         {first && <Button onClick={() => mark(null)}>Not ordered after all</Button>}

@@ -13,6 +13,7 @@ import {
 import { KIND_WORDS } from '@/core/stages/journals/words';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
+import { type Column, Table, unseen } from '../shared/Table';
 import { Term } from '../shared/Term';
 import { freshId } from '../shared/freshId';
 import { FormFoot, useForm } from '../shared/useForm';
@@ -40,7 +41,6 @@ export function StockForm() {
   const { draft, set } = form;
   const [kind, setKind] = useState<BearingKind>('main');
   const put = (grades: TypedGrade[]): void => set({ [kind]: grades });
-  const unit = units === 'imperial' ? 'thou' : 'mm';
   return (
     <details open={shells.stock.main.length === 0}>
       <summary className="min-h-11 cursor-pointer py-2 font-bold text-blue">Shells that can be had</summary>
@@ -52,51 +52,7 @@ export function StockForm() {
           </Button>
         ))}
       </div>
-      <div className="relative overflow-x-auto">
-        <table className="ruled mt-2">
-          <caption className="sr-only">Shells for the {KIND_WORDS[kind].toLowerCase()}</caption>
-          <thead>
-            <tr>
-              <th scope="col">grade</th>
-              <th scope="col">one half gives, {unit}</th>
-              <th scope="col">coating a face, {unit}</th>
-              <th scope="col">for journals under by, {unit}</th>
-              <th scope="col">price a pair</th>
-              <th scope="col">halves in the drawer</th>
-              <th scope="col">
-                <span className="sr-only">take out</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {draft[kind].map((row) => (
-              <tr key={row.id}>
-                {FIELDS.map((field) => (
-                  <td key={field}>
-                    <input
-                      className={`field ${field === 'name' ? 'w-44' : 'figures w-24'}`}
-                      aria-label={`${row.name || 'grade'}: ${FIELD_WORDS[field]}`}
-                      value={row[field]}
-                      disabled={row.id === STANDARD && (field === 'gives' || field === 'coat')}
-                      autoComplete="off"
-                      onChange={(event) =>
-                        put(draft[kind].map((r) => (r.id === row.id ? { ...r, [field]: event.target.value } : r)))
-                      }
-                    />
-                  </td>
-                ))}
-                <td>
-                  {row.id !== STANDARD && (
-                    <Button kind="quiet" onClick={() => put(draft[kind].filter((r) => r.id !== row.id))}>
-                      Take out<span className="sr-only"> {row.name}</span>
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <GradeTable kind={kind} grades={draft[kind]} put={put} />
       <form className="mt-2" onSubmit={form.submit}>
         <FormFoot form={form} words="Set what can be had">
           <Button onClick={() => put([...draft[kind], newGrade(freshId())])}>One more grade</Button>
@@ -116,5 +72,56 @@ export function StockForm() {
         coated half is a grade of its own. Undersizes are for ground journals: a standard one gives 0.
       </p>
     </details>
+  );
+}
+
+interface GradeTableProps {
+  kind: BearingKind;
+  grades: TypedGrade[];
+  put: (grades: TypedGrade[]) => void;
+}
+
+/** The grades of a kind, each figure to be typed. */
+function GradeTable({ kind, grades, put }: GradeTableProps) {
+  const { unit } = useWords();
+  const heads = {
+    name: 'grade',
+    gives: `one half gives, ${unit('fine')}`,
+    coat: `coating a face, ${unit('fine')}`,
+    under: `for journals under by, ${unit('fine')}`,
+    price: 'price a pair',
+    drawer: 'halves in the drawer',
+  };
+  return (
+    <Table
+      caption={`Shells for the ${KIND_WORDS[kind].toLowerCase()}`}
+      className="mt-2"
+      rows={grades}
+      keyOf={(row) => row.id}
+      columns={[
+        ...FIELDS.map((field): Column<TypedGrade> => [
+          heads[field],
+          (row) => (
+            <input
+              className={`field ${field === 'name' ? 'w-44' : 'figures w-24'}`}
+              aria-label={`${row.name || 'grade'}: ${FIELD_WORDS[field]}`}
+              value={row[field]}
+              disabled={row.id === STANDARD && (field === 'gives' || field === 'coat')}
+              autoComplete="off"
+              onChange={({ target }) => put(grades.map((r) => (r.id === row.id ? { ...r, [field]: target.value } : r)))}
+            />
+          ),
+        ]),
+        [
+          unseen('remove'),
+          (row) =>
+            row.id !== STANDARD && (
+              <Button kind="quiet" onClick={() => put(grades.filter((r) => r.id !== row.id))}>
+                Take out<span className="sr-only"> {row.name}</span>
+              </Button>
+            ),
+        ],
+      ]}
+    />
   );
 }

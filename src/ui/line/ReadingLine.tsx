@@ -90,7 +90,7 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
   const entry = useEntry(work, here);
   const { typed, setTyped, heard, meaning, context } = entry;
   const commands = useCommands({ work, here, beside, along: along?.places ?? null, entry, input, options });
-  const { field, fitted, spots } = SUBJECTS[here.subject];
+  const { field, fitted } = SUBJECTS[here.subject];
   useGlobalKeyForwarding({ input, starts: startsOf(field, fitted), onCall, onKey: commands.onElsewhere });
   const region = useRef<HTMLElement>(null);
   useClearOf(region);
@@ -131,19 +131,30 @@ export function ReadingLine({ work, here, beside, besideWords, along, onMeaning,
           <KeypadButton isShown={keypad} onToggle={toggleKeypad} />
         </LineButtons>
       </div>
-      {keypad && (
-        <ReadingKeypad
-          extra={spots === 'bore' ? 't' : '/'}
-          cuts={fitted}
-          onKey={commands.press}
-          onBack={() => {
-            entry.setHeld(null);
-            setTyped(typed.slice(0, -1));
-          }}
-          onEnter={commands.enter}
-        />
-      )}
+      {keypad && <LineKeypad subject={here.subject} entry={entry} commands={commands} />}
     </section>
+  );
+}
+
+interface LineKeypadProps {
+  subject: Subject;
+  entry: Entering;
+  commands: Commands;
+}
+
+function LineKeypad({ subject, entry: { typed, setTyped, setHeld }, commands }: LineKeypadProps) {
+  const { fitted, spots } = SUBJECTS[subject];
+  return (
+    <ReadingKeypad
+      extra={spots === 'bore' ? 't' : '/'}
+      cuts={fitted}
+      onKey={commands.press}
+      onBack={() => {
+        setHeld(null);
+        setTyped(typed.slice(0, -1));
+      }}
+      onEnter={commands.enter}
+    />
   );
 }
 

@@ -3,6 +3,7 @@
 /** Logs what is entered on the line: a reading, a cut, the zero of a gauge, whether a ring was filed. */
 import { isRing } from '@/core/foundation/parts/rings';
 import { lengthText, meantText } from '@/core/foundation/quantity/format';
+import type { Units } from '@/core/foundation/quantity/length';
 import type { Meaning } from '@/core/foundation/quantity/readingField';
 import { countWords } from '@/core/foundation/uncertainty/instrument';
 import type { Judgement } from '@/core/judge/judgement';
@@ -30,6 +31,13 @@ export interface LogReading {
   answerFiled: ((was: boolean) => void) | null;
 }
 
+/** Speaks the verdict of a ring, where that is turned on. */
+function speak(after: Judgement, { cylinder, subject }: At<Subject>, { value }: Meaning, units: Units): void {
+  if (!isRing(subject) || !isAnyOn()) return;
+  const fitted = after.cylinders.find((c) => c.id === cylinder);
+  void import('../rings/tell').then(({ tell }) => tell(fitted, subject, value, units));
+}
+
 export function useLogReading({ work, here, entry, nameOf, tell, goOn, back, isBarred }: Line): LogReading {
   const judgement = useJudgement();
   const { units } = useWords();
@@ -43,10 +51,7 @@ export function useLogReading({ work, here, entry, nameOf, tell, goOn, back, isB
 
   const tellLogged = (after: Judgement, at: At<Subject>, taken: Meaning): void => {
     tell(`Logged ${nameOf(at)}: ${meantText(taken, SUBJECTS[at.subject].style, units)}.`);
-    const { subject: read } = at;
-    if (!isRing(read) || !isAnyOn()) return;
-    const fitted = after.cylinders.find((c) => c.id === at.cylinder);
-    void import('../rings/tell').then(({ tell: aloud }) => aloud(fitted, read, taken.value, units));
+    speak(after, at, taken, units);
   };
 
   return {

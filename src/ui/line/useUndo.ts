@@ -21,6 +21,12 @@ interface Undo {
 
 const entryWords = ({ item }: LastEntry): string => (item.kind === 'cut' ? 'a cut' : `“${item.typed}”`);
 
+/** Whether an entry is a reading or a cut of the thing in hand. */
+function isReadAt(judgement: Judgement, { cylinder, subject }: At<Subject>, id: string): boolean {
+  const place = placeAt(judgement, cylinder);
+  return place !== undefined && historyOf(judgement.log, numberAt(place, subject), subject).some((i) => i.id === id);
+}
+
 /**
  * @param beside what is read of the thing in hand: what was entered of it last is meant
  */
@@ -32,14 +38,12 @@ export function useUndo({ here, nameOf, tell, goOn, isBarred }: Line, beside: re
   const [undone, setUndone] = useState<LastEntry[]>([]);
   const { cylinder, subject } = here;
 
-  const isAt = (id: string, some: Judgement): boolean => {
-    const there = placeAt(some, cylinder);
-    return there !== undefined && historyOf(some.log, numberAt(there, subject), subject).some((item) => item.id === id);
-  };
   const lastOf = (some: Judgement): LastEntry | null => {
     const subjects = [...new Set(beside.map((b) => b.subject))];
     // where someone went to a thing on purpose its own last reading is meant; else the last one made
-    const own = cursor.chosen ? lastEntry(some, record.entries, [subject], (e) => isOwn(e) && isAt(e.id, some)) : null;
+    const own = cursor.chosen
+      ? lastEntry(some, record.entries, [subject], (e) => isOwn(e) && isReadAt(some, here, e.id))
+      : null;
     return own ?? lastEntry(some, record.entries, subjects, isOwn);
   };
   const settled = useDeferredValue(judgement);

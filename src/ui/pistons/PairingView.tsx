@@ -176,21 +176,7 @@ function SideBySide({ result, onSet }: { result: PairingResult; onSet: (change: 
         ],
         ['off the aim', (row) => signed(row.will?.deviation), 'num text-soft'],
         ['stays', ({ c }) => <Locked c={c} locked={choices.locked} onSet={onSet} />, 'py-0!'],
-        [
-          'marked',
-          ({ c: { piston } }) => (
-            <label className="flex min-h-11 min-w-11 items-center">
-              <input
-                type="checkbox"
-                className="size-5 accent-blue"
-                aria-label={`Piston ${piston.label} is marked`}
-                checked={choices.marked.includes(piston.id)}
-                onChange={() => onSet({ marked: toggled(choices.marked, piston.id) })}
-              />
-            </label>
-          ),
-          'py-0!',
-        ],
+        ['marked', ({ c: { piston } }) => <Marked piston={piston} marked={choices.marked} onSet={onSet} />, 'py-0!'],
       ]}
     />
   );
@@ -210,6 +196,26 @@ function PistonAfter({ c, id }: { c: JudgedCylinder; id: string | undefined }) {
       <span className="sr-only"> moves</span>
       <span aria-hidden> ◂</span>
     </span>
+  );
+}
+
+interface MarkedProps {
+  piston: JudgedCylinder['piston'];
+  marked: string[];
+  onSet: (change: Partial<PairingChoices>) => void;
+}
+
+function Marked({ piston, marked, onSet }: MarkedProps) {
+  return (
+    <label className="flex min-h-11 min-w-11 items-center">
+      <input
+        type="checkbox"
+        className="size-5 accent-blue"
+        aria-label={`Piston ${piston.label} is marked`}
+        checked={marked.includes(piston.id)}
+        onChange={() => onSet({ marked: toggled(marked, piston.id) })}
+      />
+    </label>
   );
 }
 

@@ -50,27 +50,31 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
         <Row words="Piston to wall" target={planned.clearance} units={units} style="clearance" />
       </dl>
       <SideBySide comparisons={comparisons.filter((c) => c.kind !== 'highRing')} units={units} />
-      {findings.length > 0 && (
-        <ul aria-label="Findings" className="mt-4 grid gap-1.5">
-          {findings.map((finding, i) => (
-            <li key={i} className="max-w-prose">
-              <b
-                className={
-                  finding.severity === 'note' ? 'text-soft' : finding.severity === 'stop' ? 'text-over' : 'text-short'
-                }
-              >
-                {SEVERITY[finding.severity]}
-              </b>{' '}
-              {messageText(finding.says, units)}
-            </li>
-          ))}
-        </ul>
-      )}
+      {findings.length > 0 && <SlipFindings findings={findings} units={units} />}
       <p className="mt-4 border-t border-line pt-2 text-sm text-soft">
         The tool advises; the fitter measures and decides. The sheets packed with the rings and pistons and the engine’s
         manual come first.
       </p>
     </article>
+  );
+}
+
+function SlipFindings({ findings, units }: { findings: Judgement['findings']; units: Units }) {
+  return (
+    <ul aria-label="Findings" className="mt-4 grid gap-1.5">
+      {findings.map((finding, i) => (
+        <li key={i} className="max-w-prose">
+          <b
+            className={
+              finding.severity === 'note' ? 'text-soft' : finding.severity === 'stop' ? 'text-over' : 'text-short'
+            }
+          >
+            {SEVERITY[finding.severity]}
+          </b>{' '}
+          {messageText(finding.says, units)}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -38,29 +38,15 @@ const inUnit = (nm: Nm, units: Units): number => (units === 'imperial' ? toThou(
 
 /** All gaps of one kind against their windows, passes as steps, and how far they lie apart. */
 export function Gaps() {
-  const judgement = useJudgement();
+  const { cylinders } = useJudgement();
   const { cursor, toSubject } = useMoving();
   const { length, number, units, range } = useWords();
   const kind: Compression = cursor.inHand.rings === 'second' ? 'second' : 'top';
-  const spread = judgement.spreads.find((s) => s.ring === kind);
-  const { cylinders } = judgement;
-  const { bench } = judgement.choices;
-  const wide = spread !== undefined && spread.spread > bench.spread;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <Segmented label="Rings" value={kind} options={KINDS} onChange={(ring) => toSubject(ring)} />
-        <p className="text-xl">
-          {spread ? (
-            <>
-              <b className={`figures ${wide ? 'text-short' : 'text-ok'}`}>{length(spread.spread)}</b> apart,{' '}
-              {length(spread.least)} to {length(spread.most)}; {wide ? 'more than' : 'within'} the{' '}
-              {length(bench.spread)} asked for.
-            </>
-          ) : (
-            'Two gaps make a spread.'
-          )}
-        </p>
+        <Spread kind={kind} />
       </div>
       <Picture cylinders={cylinders} kind={kind} units={units} />
       <Table
@@ -97,6 +83,22 @@ export function Gaps() {
         ]}
       />
     </div>
+  );
+}
+
+/** How far the gaps of a kind lie apart. */
+function Spread({ kind }: { kind: Compression }) {
+  const { spreads, choices } = useJudgement();
+  const { length } = useWords();
+  const spread = spreads.find((s) => s.ring === kind);
+  if (!spread) return <p className="text-xl">Two gaps make a spread.</p>;
+  const wide = spread.spread > choices.bench.spread;
+  return (
+    <p className="text-xl">
+      <b className={`figures ${wide ? 'text-short' : 'text-ok'}`}>{length(spread.spread)}</b> apart,{' '}
+      {length(spread.least)} to {length(spread.most)}; {wide ? 'more than' : 'within'} the{' '}
+      {length(choices.bench.spread)} asked for.
+    </p>
   );
 }
 

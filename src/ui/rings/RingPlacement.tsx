@@ -23,7 +23,6 @@ export function RingPlacement() {
   const judgement = useJudgement();
   const { cursor, toSubject } = useMoving();
   const { choose } = useLogging();
-  const { length } = useWords();
   const kind: Compression = cursor.inHand.rings === 'second' ? 'second' : 'top';
   const { placing: choices } = judgement.choices;
   const { ask, before: last, waiting, swapped } = judgement.placing[kind];
@@ -31,7 +30,6 @@ export function RingPlacement() {
   const set = (change: Partial<PlacingChoices>): void => choose('placing', { ...choices, ...change });
   const result = found.state === 'done' ? found.result : null;
   const { cylinders } = judgement;
-  const labelOf = (id: string): string => cylinders.find((c) => c.id === id)?.label ?? id;
   const pairs = (next: readonly Placed[]): void => set({ [kind]: { ...choices[kind], pairs: [...next] } });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
@@ -51,34 +49,7 @@ export function RingPlacement() {
       {result?.kind === 'impossible' && <p className="text-lg text-short">{result.why}</p>}
       {result?.kind === 'found' && (
         <div role="status" aria-label="Placing">
-          {result.moves.length === 0 ? (
-            <p className="text-xl">
-              <b>Leave them where they are.</b> No placing is better: {result.before.over} over,{' '}
-              {length(result.before.filing)} to file, {length(result.before.spread)} apart.
-            </p>
-          ) : (
-            <>
-              <p className="text-xl">
-                Over: {result.before.over} now, <b className="text-ok">{result.after.over}</b> after. To file:{' '}
-                {length(result.before.filing)} now, <b className="text-ok">{length(result.after.filing)}</b> after.
-                Apart once filed: {length(result.before.spread)} now,{' '}
-                <b className="text-ok">{length(result.after.spread)}</b> after.
-              </p>
-              <ul className="mt-1 list-disc pl-6 text-lg">
-                {result.moves.map((m) => (
-                  <li key={m.ring}>
-                    Ring <b>{labelOf(m.ring)}</b> to cylinder <b>{labelOf(m.to)}</b>: {length(m.gap)} becomes{' '}
-                    {length(m.becomes)}, {m.state}
-                  </li>
-                ))}
-              </ul>
-              <div className="mt-3">
-                <Button kind="strong" onClick={() => pairs(everyPlaced(cylinders, kind, result.after.placed))}>
-                  Place them so
-                </Button>
-              </div>
-            </>
-          )}
+          <Advice result={result} onPlace={() => pairs(everyPlaced(cylinders, kind, result.after.placed))} />
         </div>
       )}
       {swapped && (
@@ -103,9 +74,49 @@ export function RingPlacement() {
         then as few moves as possible. It is exact. Gaps are those at the smallest place of each bore, predicted by π
         times the change in diameter from the middle of what its leaves leave open. No ring moves for less than the
         readings can tell. Read each ring again in its new bore.
-        {found.state === 'done' && ` Worked out in ${found.took.toFixed(1)} ms, beside this page.`}
       </p>
     </div>
+  );
+}
+
+interface AdviceProps {
+  result: Extract<PlacingResult, { kind: 'found' }>;
+  onPlace: () => void;
+}
+
+/** What placing rings elsewhere would bring, and which go where. */
+function Advice({ result, onPlace }: AdviceProps) {
+  const { labels } = useJudgement();
+  const labelOf = (id: string): string => labels.get(id) ?? id;
+  const { length } = useWords();
+  if (result.moves.length === 0)
+    return (
+      <p className="text-xl">
+        <b>Leave them where they are.</b> No placing is better: {result.before.over} over,{' '}
+        {length(result.before.filing)} to file, {length(result.before.spread)} apart.
+      </p>
+    );
+  return (
+    <>
+      <p className="text-xl">
+        Over: {result.before.over} now, <b className="text-ok">{result.after.over}</b> after. To file:{' '}
+        {length(result.before.filing)} now, <b className="text-ok">{length(result.after.filing)}</b> after. Apart once
+        filed: {length(result.before.spread)} now, <b className="text-ok">{length(result.after.spread)}</b> after.
+      </p>
+      <ul className="mt-1 list-disc pl-6 text-lg">
+        {result.moves.map((m) => (
+          <li key={m.ring}>
+            Ring <b>{labelOf(m.ring)}</b> to cylinder <b>{labelOf(m.to)}</b>: {length(m.gap)} becomes{' '}
+            {length(m.becomes)}, {m.state}
+          </li>
+        ))}
+      </ul>
+      <div className="mt-3">
+        <Button kind="strong" onClick={onPlace}>
+          Place them so
+        </Button>
+      </div>
+    </>
   );
 }
 

@@ -41,8 +41,7 @@ export function RingsStage() {
   const [large, setLarge] = usePersisted('spatium-large', 'off');
   if (!cylinder) return null;
   const ring = cylinder.rings[cursor.inHand.rings];
-  const onRoute = ringsOnRoute(judgement.choices);
-  const subjects = RINGS.filter((r) => onRoute.includes(r) || r === cursor.inHand.rings);
+  const subjects = RINGS.filter((r) => ringsOnRoute(judgement.choices).includes(r) || r === cursor.inHand.rings);
   const at = (subject: Subject): At<Subject> => ({ cylinder: cylinder.id, subject, spot: null });
   const isLarge = large === 'on' && view === 'bench';
   return (
@@ -53,14 +52,7 @@ export function RingsStage() {
             <h1 className={isLarge ? 'text-[3.5rem]! leading-none!' : ''}>
               Cylinder {cylinder.label}, {RING_WORDS[ring.ring]}
             </h1>
-            <button
-              type="button"
-              aria-pressed={large === 'on'}
-              onClick={() => setLarge(large === 'on' ? 'off' : 'on')}
-              className="min-h-11 rounded border border-edge px-3 text-sm aria-pressed:bg-ink aria-pressed:text-sheet"
-            >
-              Large
-            </button>
+            <LargeFigures isOn={large === 'on'} onChange={(isOn) => setLarge(isOn ? 'on' : 'off')} />
           </div>
           <Views
             label="What of the rings"
@@ -100,5 +92,19 @@ export function RingsStage() {
         )
       }
     />
+  );
+}
+
+/** Figures that are read from two metres away. */
+function LargeFigures({ isOn, onChange }: { isOn: boolean; onChange: (isOn: boolean) => void }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={isOn}
+      onClick={() => onChange(!isOn)}
+      className="min-h-11 rounded border border-edge px-3 text-sm aria-pressed:bg-ink aria-pressed:text-sheet"
+    >
+      Large
+    </button>
   );
 }

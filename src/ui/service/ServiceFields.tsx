@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { usePartFaults } from '../shared/useForm';
 import { altitudeText, parseAltitude, parsePower, parseSpeed } from '@/core/models/load/parsePowerAndAltitude';
 import { type LoadEngine, doubtWords, heatLoad, outsideWords, pistonSpeed } from '@/core/models/load/load';
 import { type Service, NO_ADDERS, fuelsOf } from '@/core/models/load/service';
@@ -32,12 +32,6 @@ interface Props {
   onFault: (fault: string | null) => void;
 }
 
-type Faults = Record<'now' | 'later' | 'altitude' | 'base' | 'nitro' | 'stroke' | 'speed', string | null>;
-const NO_FAULTS: Faults = {
-  ...{ now: null, later: null, altitude: null, base: null, nitro: null },
-  ...{ stroke: null, speed: null },
-};
-
 const COOLING = [
   ['water', 'water'],
   ['air', 'air'],
@@ -48,12 +42,7 @@ const hearShare = (text: string) => parseNumber(text.replace('%', ''), { least: 
 
 /** What the engine is for, what adds power now and later, where it runs, and the heat load or the row of the chart that follows. */
 export function ServiceFields({ service, duty, chart, engine, units, drawn, onChange, onDuty, onFault }: Props) {
-  const [faults, setFaults] = useState(NO_FAULTS);
-  const fault = (of: keyof Faults) => (said: string | null) => {
-    const next = { ...faults, [of]: said };
-    setFaults(next);
-    onFault(Object.values(next).find((f) => f !== null) ?? null);
-  };
+  const fault = usePartFaults(onFault);
   const put = (part: Partial<Service>): void => onChange({ ...service, ...part });
   const uses = USES.filter((use) => use !== 'race' || service.use === 'race');
   const spoken = units === 'imperial' ? 'psi' : 'bar';
@@ -143,7 +132,7 @@ interface SpeedFieldsProps {
   service: Service;
   units: Units;
   put: (part: Partial<Service>) => void;
-  fault: (of: keyof Faults) => (said: string | null) => void;
+  fault: (of: string) => (said: string | null) => void;
 }
 
 function SpeedFields({ service, units, put, fault }: SpeedFieldsProps) {
@@ -182,7 +171,7 @@ interface PlaceFieldsProps {
   service: Service;
   units: Units;
   put: (part: Partial<Service>) => void;
-  fault: (of: keyof Faults) => (said: string | null) => void;
+  fault: (of: string) => (said: string | null) => void;
 }
 
 function PlaceFields({ service, units, put, fault }: PlaceFieldsProps) {
@@ -222,7 +211,7 @@ interface FuelFieldsProps {
   put: (part: Partial<Service>) => void;
   othersThan: (fuel: Fuel) => Fuel[];
   engine: LoadEngine;
-  fault: (of: keyof Faults) => (said: string | null) => void;
+  fault: (of: string) => (said: string | null) => void;
 }
 
 function FuelFields({ cautions, service, put, othersThan, engine, fault }: FuelFieldsProps) {

@@ -4,15 +4,17 @@ import { chooseByArrows } from './arrows';
 
 interface Props<T extends string> {
   label: string;
+  /** What is seen before it; else the label is only heard. */
+  words?: string;
   value: T;
   options: readonly (readonly [T, string])[];
   onChange: (value: T) => void;
 }
 
 /** One of a few, side by side. */
-export function Segmented<T extends string>({ label, value, options, onChange }: Props<T>) {
+export function Segmented<T extends string>({ label, words: before, value, options, onChange }: Props<T>) {
   const isChosen = options.some(([option]) => option === value);
-  return (
+  const group = (
     <div
       role="radiogroup"
       aria-label={label}
@@ -33,5 +35,12 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
         </button>
       ))}
     </div>
+  );
+  if (before === undefined) return group;
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      <b>{before}</b>
+      {group}
+    </span>
   );
 }

@@ -32,7 +32,7 @@ function keepAddress(): void {
       let to = url;
       if (url != null && (state as { __NA?: unknown } | null)?.__NA) {
         const { pathname, search } = new URL(url, window.location.href);
-        if (pathname + search === last) to = address();
+        if (pathname + search === last && address() !== last) to = address();
         last = pathname + search;
       }
       write(state, unused, to);

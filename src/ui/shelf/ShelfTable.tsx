@@ -55,6 +55,44 @@ function Progress({ card }: { card: ShelfCard }) {
   );
 }
 
+function CardRow({ card }: { card: ShelfCard }) {
+  return (
+    <tr>
+      <td>
+        <Link
+          href={`/builds/${card.id}/${card.stage ?? 'job'}`}
+          className="inline-flex min-h-11 min-w-11 items-center text-lg font-bold underline-offset-4 hover:underline"
+        >
+          {card.name}
+        </Link>
+      </td>
+      <td className="whitespace-nowrap max-sm:hidden">{card.engine}</td>
+      <td className="figures whitespace-nowrap max-lg:hidden">
+        {card.boreNm === null ? '–' : lengthText(card.boreNm, card.units, 'size')}
+      </td>
+      <td className="max-md:hidden">{card.customer || '–'}</td>
+      <td>
+        <Progress card={card} />
+      </td>
+      <td className="figures text-sm text-soft max-lg:hidden">
+        <When at={card.updatedAt} />
+      </td>
+      <td>
+        <div className="flex items-center justify-end whitespace-nowrap">
+          <Link
+            href={`/new?from=${card.id}`}
+            aria-label={`Same again as ${card.name}`}
+            className="inline-flex min-h-11 items-center px-2 text-sm text-soft underline underline-offset-4 max-sm:hidden"
+          >
+            Same again
+          </Link>
+          <RemoveBuild id={card.id} name={card.name} />
+        </div>
+      </td>
+    </tr>
+  );
+}
+
 /** The builds on the shelf, one a row. */
 export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }) {
   return (
@@ -88,39 +126,7 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
         </thead>
         <tbody>
           {cards.map((card) => (
-            <tr key={card.id}>
-              <td>
-                <Link
-                  href={`/builds/${card.id}/${card.stage ?? 'job'}`}
-                  className="inline-flex min-h-11 min-w-11 items-center text-lg font-bold underline-offset-4 hover:underline"
-                >
-                  {card.name}
-                </Link>
-              </td>
-              <td className="whitespace-nowrap max-sm:hidden">{card.engine}</td>
-              <td className="figures whitespace-nowrap max-lg:hidden">
-                {card.boreNm === null ? '–' : lengthText(card.boreNm, card.units, 'size')}
-              </td>
-              <td className="max-md:hidden">{card.customer || '–'}</td>
-              <td>
-                <Progress card={card} />
-              </td>
-              <td className="figures text-sm text-soft max-lg:hidden">
-                <When at={card.updatedAt} />
-              </td>
-              <td>
-                <div className="flex items-center justify-end whitespace-nowrap">
-                  <Link
-                    href={`/new?from=${card.id}`}
-                    aria-label={`Same again as ${card.name}`}
-                    className="inline-flex min-h-11 items-center px-2 text-sm text-soft underline underline-offset-4 max-sm:hidden"
-                  >
-                    Same again
-                  </Link>
-                  <RemoveBuild id={card.id} name={card.name} />
-                </div>
-              </td>
-            </tr>
+            <CardRow key={card.id} card={card} />
           ))}
         </tbody>
       </table>

@@ -47,49 +47,60 @@ export function Backups({ copies }: { copies: Kept[] }) {
             Make a backup now
           </Button>
         </div>
-        {copies.length > 0 && (
-          <ul aria-label="Backups" className="divide-y divide-line border-y border-line">
-            {copies.map(({ name, bytes, at }) => (
-              <li key={name} className="flex flex-wrap items-center gap-x-4">
-                <a
-                  href={`/api/backups/${name}`}
-                  download
-                  className="figures flex min-h-11 flex-1 items-center break-all text-blue underline underline-offset-4 max-sm:basis-full"
-                >
-                  {name}
-                </a>
-                <span className="figures text-soft">{megabytes(bytes)}</span>
-                <span className="text-soft">
-                  <When at={at} />
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
+        {copies.length > 0 && <Copies copies={copies} />}
       </section>
-      <section className="grid gap-3">
-        <h2>Moving to another machine</h2>
-        <p className="max-w-prose">
-          The whole shop as open files in one ZIP file: build files, charts, tools, people without their PINs. Imported
-          elsewhere, nothing that is there is changed or doubled.
-        </p>
-        <div className="flex flex-wrap gap-3">
-          <a href="/api/archive" download className={buttonLook()}>
-            Export the whole shop
-          </a>
-          <FileButton
-            words="Import a shop"
-            label="Exported shop (ZIP file)"
-            accept=".zip,application/zip"
-            onFile={readIn}
-          />
-        </div>
-      </section>
+      <OtherMachine onFile={readIn} />
       {said && (
         <p role="status" className="font-bold">
           {said}
         </p>
       )}
     </div>
+  );
+}
+
+function Copies({ copies }: { copies: Kept[] }) {
+  return (
+    <ul aria-label="Backups" className="divide-y divide-line border-y border-line">
+      {copies.map(({ name, bytes, at }) => (
+        <li key={name} className="flex flex-wrap items-center gap-x-4">
+          <a
+            href={`/api/backups/${name}`}
+            download
+            className="figures flex min-h-11 flex-1 items-center break-all text-blue underline underline-offset-4 max-sm:basis-full"
+          >
+            {name}
+          </a>
+          <span className="figures text-soft">{megabytes(bytes)}</span>
+          <span className="text-soft">
+            <When at={at} />
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The whole shop out and in. */
+function OtherMachine({ onFile }: { onFile: (file: File) => Promise<string[]> }) {
+  return (
+    <section className="grid gap-3">
+      <h2>Moving to another machine</h2>
+      <p className="max-w-prose">
+        The whole shop as open files in one ZIP file: build files, charts, tools, people without their PINs. Imported
+        elsewhere, nothing that is there is changed or doubled.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <a href="/api/archive" download className={buttonLook()}>
+          Export the whole shop
+        </a>
+        <FileButton
+          words="Import a shop"
+          label="Exported shop (ZIP file)"
+          accept=".zip,application/zip"
+          onFile={onFile}
+        />
+      </div>
+    </section>
   );
 }

@@ -28,8 +28,6 @@ const deviceWords = (browser: string): string =>
 
 /** Where the shop is reached, and who is signed in where. */
 export function Devices({ hasPeople, people, places, reached, fingerprint, certificate }: DevicesProps) {
-  const { said, run, isBusy } = useDone();
-  const nameOf = (id: string): Member | undefined => people.find((p) => p.id === id);
   return (
     <div className="grid gap-6 pt-4">
       <section>
@@ -47,20 +45,7 @@ export function Devices({ hasPeople, people, places, reached, fingerprint, certi
             )}
           </p>
         ) : (
-          <ul className="flex flex-wrap gap-6">
-            {reached.map(({ url, code }) => (
-              <li key={url} className="w-52">
-                <div
-                  role="img"
-                  aria-label={`Code of ${url}`}
-                  className="bg-white p-2"
-                  // drawn by the server from its own address
-                  dangerouslySetInnerHTML={{ __html: code }}
-                />
-                <p className="figures mt-1 text-sm break-all">{url}</p>
-              </li>
-            ))}
-          </ul>
+          <Addresses reached={reached} />
         )}
         {fingerprint && (
           <p className="mt-3 max-w-prose">
@@ -81,33 +66,60 @@ export function Devices({ hasPeople, people, places, reached, fingerprint, certi
           </p>
         )}
       </section>
-      {hasPeople && (
-        <section>
-          <h2 className="mb-1">Signed in</h2>
-          {said && (
-            <p role="alert" className="font-bold text-over">
-              {said}
-            </p>
-          )}
-          <ul aria-label="Signed in" className="divide-y divide-line border-y border-line">
-            {places.map((place) => (
-              <li key={place.id} className="flex flex-wrap items-center gap-x-4 py-1">
-                <b className="figures w-16">{nameOf(place.person)?.initials ?? '?'}</b>
-                <span className="flex-1">
-                  {place.isHere ? <b>this device</b> : deviceWords(place.browser)}
-                  {place.address && <span className="figures text-soft"> at {place.address}</span>}
-                  <span className="text-soft">
-                    , since <When at={place.since} />
-                  </span>
-                </span>
-                <Button kind="quiet" disabled={isBusy} onClick={() => run(() => runCommand('endSession', place.id))}>
-                  Sign out from here
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      {hasPeople && <Sessions people={people} places={places} />}
     </div>
+  );
+}
+
+/** Where it is reached, each with a code for a tablet's camera. */
+function Addresses({ reached }: { reached: ReachedAt[] }) {
+  return (
+    <ul className="flex flex-wrap gap-6">
+      {reached.map(({ url, code }) => (
+        <li key={url} className="w-52">
+          <div
+            role="img"
+            aria-label={`Code of ${url}`}
+            className="bg-white p-2"
+            // drawn by the server from its own address
+            dangerouslySetInnerHTML={{ __html: code }}
+          />
+          <p className="figures mt-1 text-sm break-all">{url}</p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Who is signed in where. */
+function Sessions({ people, places }: Pick<DevicesProps, 'people' | 'places'>) {
+  const { said, run, isBusy } = useDone();
+  const nameOf = (id: string): Member | undefined => people.find((p) => p.id === id);
+  return (
+    <section>
+      <h2 className="mb-1">Signed in</h2>
+      {said && (
+        <p role="alert" className="font-bold text-over">
+          {said}
+        </p>
+      )}
+      <ul aria-label="Signed in" className="divide-y divide-line border-y border-line">
+        {places.map((place) => (
+          <li key={place.id} className="flex flex-wrap items-center gap-x-4 py-1">
+            <b className="figures w-16">{nameOf(place.person)?.initials ?? '?'}</b>
+            <span className="flex-1">
+              {place.isHere ? <b>this device</b> : deviceWords(place.browser)}
+              {place.address && <span className="figures text-soft"> at {place.address}</span>}
+              <span className="text-soft">
+                , since <When at={place.since} />
+              </span>
+            </span>
+            <Button kind="quiet" disabled={isBusy} onClick={() => run(() => runCommand('endSession', place.id))}>
+              Sign out from here
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -38,40 +38,49 @@ export function StageRule({ stage }: { stage: StageId }) {
                     {done}/{total}
                   </span>
                 )}
-                <svg
-                  className="absolute inset-x-0 bottom-0 h-[22px] w-full overflow-visible"
-                  viewBox="0 0 100 22"
-                  preserveAspectRatio="none"
-                  aria-hidden
-                >
-                  {Array.from({ length: TICKS }, (_, i) => (
-                    <line
-                      key={i}
-                      x1={i * TICKS}
-                      x2={i * TICKS}
-                      y1={22}
-                      y2={i === 0 ? 1 : i === 5 ? 11 : 15}
-                      vectorEffect="non-scaling-stroke"
-                      stroke={i / TICKS < share ? 'var(--ink)' : 'var(--idle)'}
-                      strokeWidth={i === 0 ? 1.5 : 1}
-                    />
-                  ))}
-                </svg>
-                {here && (
-                  <svg
-                    className="absolute bottom-0 -ml-2 h-[15px] w-4"
-                    style={{ left: `${share * 100}%` }}
-                    viewBox="0 0 16 15"
-                    aria-hidden
-                  >
-                    <path d="M8 15 0 0h16z" fill="var(--blue)" />
-                  </svg>
-                )}
+                <Marks share={share} isHere={here} />
               </Link>
             </li>
           );
         })}
       </ol>
     </nav>
+  );
+}
+
+/** The marks of a stage on the scale, dark as far as it is done, and the needle where it is the one shown. */
+function Marks({ share, isHere }: { share: number; isHere: boolean }) {
+  return (
+    <>
+      <svg
+        className="absolute inset-x-0 bottom-0 h-[22px] w-full overflow-visible"
+        viewBox="0 0 100 22"
+        preserveAspectRatio="none"
+        aria-hidden
+      >
+        {Array.from({ length: TICKS }, (_, i) => (
+          <line
+            key={i}
+            x1={i * TICKS}
+            x2={i * TICKS}
+            y1={22}
+            y2={i === 0 ? 1 : i === 5 ? 11 : 15}
+            vectorEffect="non-scaling-stroke"
+            stroke={i / TICKS < share ? 'var(--ink)' : 'var(--idle)'}
+            strokeWidth={i === 0 ? 1.5 : 1}
+          />
+        ))}
+      </svg>
+      {isHere && (
+        <svg
+          className="absolute bottom-0 -ml-2 h-[15px] w-4"
+          style={{ left: `${share * 100}%` }}
+          viewBox="0 0 16 15"
+          aria-hidden
+        >
+          <path d="M8 15 0 0h16z" fill="var(--blue)" />
+        </svg>
+      )}
+    </>
   );
 }

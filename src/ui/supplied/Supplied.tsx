@@ -1,5 +1,6 @@
 'use client';
 
+import type { Job } from '@/core/record/jobCard';
 import type { Supplied as JudgedSupplied, Supply } from '@/core/stages/bores/suppliedSizes';
 import type { JudgedCylinder } from '@/core/judge/judgement';
 import type { Nm } from '@/core/foundation/quantity/length';
@@ -50,7 +51,6 @@ export function Supplied({ of: what }: { of: What }) {
   const { draft, set } = form;
   if (!job) return null;
   const words = WORDS[what];
-  const notHere = job.elsewhere.includes(what);
   const kind = what === 'bores' ? 'bore' : 'piston';
   const report = (number: string, size: Nm | null): void =>
     set((d) => ({
@@ -63,21 +63,7 @@ export function Supplied({ of: what }: { of: What }) {
   return (
     <form key={form.drawn} className="grid max-w-3xl gap-4 pt-3" onSubmit={form.submit}>
       {form.note}
-      <div>
-        <Tick
-          className="font-bold"
-          value={notHere}
-          onChange={(isOn) =>
-            choose('job', {
-              ...job,
-              elsewhere: isOn ? [...job.elsewhere, what] : job.elsewhere.filter((e) => e !== what),
-            })
-          }
-        >
-          {words.not}
-        </Tick>
-        <p className="text-soft">{words.why}</p>
-      </div>
+      <MeasuredElsewhere of={what} job={job} />
       <div className="grid gap-3 sm:grid-cols-2">
         <LengthField
           label="Ordered"
@@ -102,6 +88,26 @@ export function Supplied({ of: what }: { of: What }) {
         )}
       </FormFoot>
     </form>
+  );
+}
+
+/** Whether nothing of it is measured here. */
+function MeasuredElsewhere({ of: what, job }: { of: What; job: Job }) {
+  const { choose } = useLogging();
+  const { elsewhere } = job;
+  return (
+    <div>
+      <Tick
+        className="font-bold"
+        value={elsewhere.includes(what)}
+        onChange={(isOn) =>
+          choose('job', { ...job, elsewhere: isOn ? [...elsewhere, what] : elsewhere.filter((e) => e !== what) })
+        }
+      >
+        {WORDS[what].not}
+      </Tick>
+      <p className="text-soft">{WORDS[what].why}</p>
+    </div>
   );
 }
 

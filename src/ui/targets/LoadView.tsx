@@ -94,9 +94,7 @@ function GapAgainstLoad({ judgement, units, bore, charts }: Props & { bore: Targ
   const stepCharts = charts.filter((c) => c.kind === 'steps');
   const found = stepCharts.find((c) => c.id === laid);
   const steps = found && stepsOver(found, settings.job, bore.nm, settings.piston?.id ?? '', ring);
-  const { load } = duty;
   const fitted = fittedAt(history, ring, bore.nm);
-  const reason = reasonOf(chart);
   return (
     <section aria-label="Gap against heat load">
       <div className="flex flex-wrap items-center gap-4">
@@ -105,7 +103,7 @@ function GapAgainstLoad({ judgement, units, bore, charts }: Props & { bore: Targ
         </h2>
         <Segmented label="Ring" value={ring} options={RING_OPTIONS} onChange={setRing} />
       </div>
-      {reason && <p className="text-soft">{reason}</p>}
+      {reasonOf(chart) && <p className="text-soft">{reasonOf(chart)}</p>}
       <Picture
         key={ring}
         picture={picture}
@@ -113,8 +111,8 @@ function GapAgainstLoad({ judgement, units, bore, charts }: Props & { bore: Targ
         fitted={fitted}
         ring={ring}
         units={units}
-        load={load.set ? load.inForce.load : null}
-        planned={load.set && load.later ? load.now.load : null}
+        load={duty.load.set ? duty.load.inForce.load : null}
+        planned={duty.load.set && duty.load.later ? duty.load.now.load : null}
         ask={(at) => whatIf(settings, bore, at)}
       />
       <div className="mt-3 max-w-sm">
@@ -134,7 +132,6 @@ function GapAgainstLoad({ judgement, units, bore, charts }: Props & { bore: Targ
             const cell = settings.piston && figureAtLoad(chart, at, settings.piston.id, ring);
             return cell ? Math.round(cell.factor * bore.nm) : null;
           }}
-          units={units}
         />
       )}
       <PastBuilds fitted={fitted} units={units} />

@@ -207,14 +207,12 @@ function Figures({ form, set, kind, bore }: FigureProps) {
       hint="Without a unit: 0.0045 in per inch is 0.0045 mm per mm."
       figures
       inputMode="decimal"
-      value={draft[key]}
-      onChange={(text) => set({ [key]: text })}
+      {...form.field(key)}
     />
   );
-  const byFactor = shape === 'factor' || shape === 'factors';
   return (
     <>
-      {byFactor ? (
+      {shape === 'factor' || shape === 'factors' ? (
         <div className="grid gap-4 sm:grid-cols-2">
           {factor(shape === 'factor' ? 'Factor' : 'From factor', 'factor')}
           {shape === 'factors' && factor('To factor', 'most')}

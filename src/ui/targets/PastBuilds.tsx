@@ -1,12 +1,12 @@
 'use client';
 
 import { MOST_LOAD } from '@/core/models/load/load';
+import { useWords } from '../openBuild/contexts';
 import { Table } from '../shared/Table';
-import { lengthText, printLength } from '@/core/foundation/quantity/format';
+import { lengthText } from '@/core/foundation/quantity/format';
 import type { Units } from '@/core/foundation/quantity/length';
 import type { StepOver, StepsOver } from '@/core/stages/targets/stepChartOverlay';
 import type { FittedGaps } from '@/store/gapHistory';
-import { plotUnit } from '../heat/points';
 import { Link } from '../shared/Link';
 
 /** A build of the shop as a dot: its mean gap, as it would be on this bore. */
@@ -24,21 +24,18 @@ export const fittedAt = (fitted: readonly FittedGaps[], ring: 'top' | 'second', 
     return factor === null ? [] : [{ id: b.id, name: b.name, load: b.load, gap: Math.round(factor * bore) }];
   });
 
-/** Where a chart of steps differs from the curve, row by row. */
-export function Laid({
-  name,
-  over,
-  curveAt,
-  units,
-}: {
+interface LaidProps {
   name: string;
   over: StepsOver;
   curveAt: (load: number) => number | null;
-  units: Units;
-}) {
+}
+
+/** Where a chart of steps differs from the curve, row by row. */
+export function Laid({ name, over, curveAt }: LaidProps) {
+  const { number, unit } = useWords();
   if (over.steps.length === 0)
     return <p className="mt-2 text-soft">{name} has no figure for this piston that a heat load leads to.</p>;
-  const gap = (nm: number): string => printLength(nm, units, 'fine').number;
+  const gap = (nm: number): string => number(nm, 'fine');
   return (
     <div>
       <Table
@@ -49,9 +46,9 @@ export function Laid({
         columns={[
           [`row of ${name}`, (step) => step.words],
           ['heat load', loadsText, 'num'],
-          [`row, ${plotUnit(units)}`, (step) => gap(step.gap), 'num'],
+          [`row, ${unit('fine')}`, (step) => gap(step.gap), 'num'],
           [
-            `curve there, ${plotUnit(units)}`,
+            `curve there, ${unit('fine')}`,
             (step) =>
               [...new Set([step.from, step.to])]
                 .map((load) => {

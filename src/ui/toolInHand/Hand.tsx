@@ -24,15 +24,11 @@ const PLATES = [
 
 /** What is in hand: the tool, how warm part and tool are, and whether the torque plate is on. It goes with every reading. */
 export function Hand({ subject }: { subject: Subject }) {
-  const judgement = useJudgement();
   const { tools, toolFor, takeTool, warmth } = useToolInHand();
-  const { choose } = useLogging();
   const { cylinder } = useMoving();
   const [warm, setWarm] = useState(false);
   const { tool: family, spots, fitted, warm: isWarm } = SUBJECTS[subject];
   const held = toolFor(subject);
-  const fitting = tools.filter((t) => suits(t, family));
-  const { bores: boreChoices } = judgement.choices;
   const size = subject === 'bore' || subject === 'piston' ? cylinder?.targetBore?.nm : undefined;
   const far = held && size !== undefined && isOutOfRange(held, size);
   const late = held && isOutOfDate(held, new Date().toISOString());
@@ -55,25 +51,17 @@ export function Hand({ subject }: { subject: Subject }) {
             onChange={(event) => takeTool(family, event.target.value || null)}
           >
             <option value="">no tool named</option>
-            {fitting.map((t) => (
-              <option key={t.id} value={t.id}>
-                {t.name}
-              </option>
-            ))}
+            {tools
+              .filter((t) => suits(t, family))
+              .map((t) => (
+                <option key={t.id} value={t.id}>
+                  {t.name}
+                </option>
+              ))}
           </select>
         )}
       </Field>
-      {spots === 'bore' && (
-        <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-          <span className="font-bold">Torque plate</span>
-          <Segmented
-            label="Torque plate"
-            value={boreChoices.plate === null ? 'unsaid' : boreChoices.plate ? 'on' : 'off'}
-            options={PLATES}
-            onChange={(plate) => choose('bores', { ...boreChoices, plate: plate === 'unsaid' ? null : plate === 'on' })}
-          />
-        </div>
-      )}
+      {spots === 'bore' && <TorquePlate />}
       {fitted && <Squared />}
       {isWarm && (
         <p className="mt-1">
@@ -95,6 +83,23 @@ export function Hand({ subject }: { subject: Subject }) {
       )}
       {warm && <Temperatures />}
     </section>
+  );
+}
+
+/** Whether bores are read with a torque plate on. */
+function TorquePlate() {
+  const { bores } = useJudgement().choices;
+  const { choose } = useLogging();
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+      <span className="font-bold">Torque plate</span>
+      <Segmented
+        label="Torque plate"
+        value={bores.plate === null ? 'unsaid' : bores.plate ? 'on' : 'off'}
+        options={PLATES}
+        onChange={(plate) => choose('bores', { ...bores, plate: plate === 'unsaid' ? null : plate === 'on' })}
+      />
+    </div>
   );
 }
 
