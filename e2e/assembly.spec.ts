@@ -297,7 +297,7 @@ test('the server is killed while a V-twin is walked: the walk goes on where it w
     const here = `${(await page.getByRole('heading', { level: 1 }).textContent()) ?? ''} ${(await step(page).textContent()) ?? ''}`;
     made.push(here);
     await page.keyboard.press('Enter');
-    await expect.poll(async () => (await ticks(server, id)).length).toBe(n + 1);
+    await expect.poll(async () => (await ticks(server, id)).length, { intervals: [50] }).toBe(n + 1);
     if (n % KILL_EVERY === 0) {
       await server.kill();
       await server.start();

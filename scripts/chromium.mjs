@@ -10,5 +10,8 @@ const first = (...paths) => process.env.CHROMIUM ?? paths.find((path) => existsS
 /** The browser for tests, or null when there is none. */
 export const browserForTests = () => first(WINDOWLESS, WHOLE);
 
+/** Whether the tests have the one that draws for less, or the one that somebody named. */
+export const isLean = () => process.env.CHROMIUM !== undefined || existsSync(WINDOWLESS);
+
 /** The browser for measuring and for pictures; what is missing is named where it is started. */
 export const browserAsUsed = () => first(WHOLE, WINDOWLESS) ?? WHOLE;

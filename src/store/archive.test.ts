@@ -18,11 +18,15 @@ import { addChart, chartVersions, saveChart, setChartRemoved, setStandard } from
 import { archivedItems } from './archived';
 import { saveInstrument, setInstrumentRemoved } from './instruments';
 import { appendEntries, loadBuild } from './log';
+import { runs } from '@/fixtures/runs';
 import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import type { Database } from './open';
 import { accounts, people, shop as settings } from './schema';
 import { shelf } from './shelf';
 import { readShelfAsk } from '@/ui/shelf/urlParams';
+
+/** How many bytes of an archive are damaged, one at a time. */
+const DAMAGES = runs(60);
 
 const someRecords = () => demoRecords().filter(({ id }) => /tarn|triple/.test(id));
 
@@ -217,9 +221,9 @@ describe('the whole shop as open files', () => {
     await createBuild(here, right);
     await addChart(here, 'own', STARTING_CURVE, 'KM', null);
     const archive = await archived(here);
-    for (let n = 0; n < 60; n += 1) {
+    for (let n = 0; n < DAMAGES; n += 1) {
       const damaged = Uint8Array.from(archive);
-      const at = Math.floor((damaged.length * (n + 0.5)) / 60);
+      const at = Math.floor((damaged.length * (n + 0.5)) / DAMAGES);
       damaged[at] = (damaged[at] ?? 0) ^ 0x10;
       const db = await fresh(`damaged-${n}`);
       const came = await readIn(db, damaged);

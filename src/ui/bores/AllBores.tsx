@@ -14,7 +14,9 @@ export function AllBores() {
   const figure = (derived: Pick<Derived, 'value' | 'uncertainty'> | null | undefined, style: 'size' | 'fine') => (
     <>
       {number(derived?.value, style)}
-      {derived && <span className="text-xs text-soft"> ±{number(derived.uncertainty, style)}</span>}
+      {derived && (
+        <span className="text-xs text-soft"> ±{number(derived.uncertainty, style).replace(/^0(?=\.0)/, '')}</span>
+      )}
     </>
   );
   return (

@@ -219,7 +219,7 @@ export function Deck({ stage }: { stage: StageId }) {
         // as large as there is room for: what is pressed lies over its drawing
         style={{
           aspectRatio: `${width} / ${height}`,
-          width: `min(100cqw, 300px, max(100cqh - 2rem, ${height * least}px) * ${width / height})`,
+          width: `min(100cqw, 300px, max(100cqh - ${hasTwoBanks ? 2 : 0}rem, ${height * least}px) * ${width / height})`,
         }}
       >
         <svg viewBox={`${left} ${top} ${width} ${height}`} className="absolute inset-0 size-full" aria-hidden>

@@ -18,16 +18,16 @@ interface Props {
 }
 
 /** A labelled line of text. */
-export function TextField({ label, hint, error, said, figures = false, ...input }: Props) {
+export function TextField({ label, hint, error, said, value, onChange, figures = false, ...input }: Props) {
+  const { maxLength, inputMode, autoFocus } = input;
   return (
     <Field label={label} hint={hint} error={error} said={said}>
       {(props) => (
         <input
-          {...props}
-          {...{ ...input, onFault: undefined }}
+          {...{ ...props, value, maxLength, inputMode, autoFocus }}
           className={figures ? 'field figures' : 'field'}
           autoComplete="off"
-          onChange={(event) => input.onChange(event.target.value)}
+          onChange={(event) => onChange(event.target.value)}
         />
       )}
     </Field>

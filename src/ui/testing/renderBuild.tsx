@@ -68,7 +68,7 @@ export async function renderBuild(address: string, ...entries: readonly Entry[])
   const server = new MemoryServer(id, all, { instruments: [], rates: [] });
   vi.stubGlobal('fetch', server.fetch);
   window.history.replaceState(null, '', `/builds/${id}/${address}`);
-  const user = userEvent.setup();
+  const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
   const rendered = render(
     <OpenBuild buildId={id} initial={[...all]} seq={all.length}>
       <Workspace>{null}</Workspace>
