@@ -33,7 +33,7 @@ export function InstallOrderView({ order }: { order: Order }) {
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
         {hasBanks && (
           <Segmented
-            words="Save first"
+            heading="Save first"
             label="What is saved first"
             value={walk.saves}
             options={SAVES}
@@ -41,7 +41,7 @@ export function InstallOrderView({ order }: { order: Order }) {
           />
         )}
         <Segmented
-          words="Crank turned"
+          heading="Crank turned"
           label="How the crank is turned"
           value={walk.bothWays ? 'both' : 'on'}
           options={WAYS}

@@ -43,14 +43,14 @@ export function ShellsView() {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
       <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
         <Segmented
-          words="First"
+          heading="First"
           label="What comes first"
           value={shells.prefer}
           options={PREFERS}
           onChange={(prefer) => set({ prefer })}
         />
         <Segmented
-          words="Thinner half in the"
+          heading="Thinner half in the"
           label="Where thinner halves stand"
           value={shells.thinner}
           options={SIDES}

@@ -5,14 +5,14 @@ import { chooseByArrows } from './arrows';
 interface Props<T extends string> {
   label: string;
   /** What is seen before it; else the label is only heard. */
-  words?: string;
+  heading?: string;
   value: T;
   options: readonly (readonly [T, string])[];
   onChange: (value: T) => void;
 }
 
 /** One of a few, side by side. */
-export function Segmented<T extends string>({ label, words: before, value, options, onChange }: Props<T>) {
+export function Segmented<T extends string>({ label, heading, value, options, onChange }: Props<T>) {
   const isChosen = options.some(([option]) => option === value);
   const group = (
     <div
@@ -36,10 +36,10 @@ export function Segmented<T extends string>({ label, words: before, value, optio
       ))}
     </div>
   );
-  if (before === undefined) return group;
+  if (heading === undefined) return group;
   return (
     <span className="flex flex-wrap items-center gap-2">
-      <b>{before}</b>
+      <b>{heading}</b>
       {group}
     </span>
   );

@@ -25,6 +25,13 @@ describe('the address', () => {
     expect(shown()).toBe('/sign-in#code=1234');
   });
 
+  it('is the one that was opened first when somebody goes there again by a link', () => {
+    moveTo(withWords({ view: 'gaps' }), 'step');
+    const steps = window.history.length;
+    window.history.pushState(OWN, '', '/builds/one/rings');
+    expect([shown(), window.history.length]).toEqual(['/builds/one/rings', steps + 1]);
+  });
+
   it('takes words in and out, and no step where nothing changes', () => {
     const steps = window.history.length;
     moveTo(withWords({ view: 'gaps', at: '3.top' }), 'replace');

@@ -22,7 +22,7 @@ const address = (): string => window.location.pathname + window.location.search;
 
 /**
  * The framework writes the address it went to last whenever its state changes, also after this page has moved on by
- * itself: it then writes its state, and the address stays.
+ * itself: it then writes its state, and the address stays. A step it pushes is one that somebody takes: that stands.
  */
 function keepAddress(): void {
   let last = address();
@@ -32,7 +32,8 @@ function keepAddress(): void {
       let to = url;
       if (url != null && (state as { __NA?: unknown } | null)?.__NA) {
         const { pathname, search } = new URL(url, window.location.href);
-        if (pathname + search === last && address() !== last) to = address();
+        const isWrittenAgain = method === 'replaceState' && pathname + search === last;
+        if (isWrittenAgain && address() !== last) to = address();
         last = pathname + search;
       }
       write(state, unused, to);
