@@ -1,20 +1,8 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
-/** Tests of the store: run on a file with all the others, and a second time on a stand-in for a database server. */
-const STORE = [
-  'store',
-  'charts',
-  'instruments',
-  'rates',
-  'fitted',
-  'aside',
-  'archive',
-  'backup',
-  'turning',
-  'presenceShared',
-  'audit',
-].map((name) => `src/store/${name}.test.ts`);
+/** Of the store, the tests that open none, or a server's own: the others run a second time on a stand-in for a database server. */
+const NO_STORE = ['busyRetry', 'presence', 'remote'].map((name) => `src/store/${name}.test.ts`);
 /** Tests that put something else in a module's or a global's place: these get modules of their own. */
 const ALONE = ['src/core/judge/registry.test.ts', 'src/server/answering.test.ts', 'src/ui/openBuild/outbox.test.ts'];
 
@@ -24,6 +12,7 @@ export default defineConfig({
   resolve: { alias: { '@': path('./src') } },
   test: {
     testTimeout: 60_000,
+    maxWorkers: 2,
     projects: [
       { extends: true, test: { name: 'alone', include: ALONE } },
       {
@@ -49,7 +38,13 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'on a server', include: STORE, env: { SPATIUM_STORE: 'server' }, isolate: false },
+        test: {
+          name: 'on a server',
+          include: ['src/store/*.test.ts'],
+          exclude: NO_STORE,
+          env: { SPATIUM_STORE: 'server' },
+          isolate: false,
+        },
       },
     ],
   },

@@ -59,7 +59,7 @@ it.each([
     const { user, main } = await renderBuild(stage, ...entries);
     await user.click(onDeck('1'));
     await shows(main, state);
-    await user.click(within(main()).getByRole('button', { name: 'Accept with a reason' }));
+    await user.click(await within(main()).findByRole('button', { name: 'Accept with a reason' }));
     fill(await screen.findByLabelText('Why it may stay'), 'owner agrees');
     expect(screen.getByRole('button', { name: 'Accept' })).toHaveProperty('disabled', true);
     fill(screen.getByLabelText('Your initials'), 'KM');
