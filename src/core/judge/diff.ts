@@ -52,7 +52,9 @@ function changesIn(before: JudgedCylinder, after: JudgedCylinder): Message[] {
 /**
  * What turned or moved from one judgement of a build to a later one, cylinder by cylinder.
  *
- * @example judgementDiff(judgement, judgement) // []
+ * @example
+ *   judgementDiff(judgement, { cylinders: [{ ...cylinder, rings: { ...cylinder.rings, top: { ...cylinder.rings.top,
+ *   state: 'over' } } }] }) // [['Cylinder ', '1', ', ', 'top ring', ': ', 'in window', ' → ', 'over']]
  */
 export function judgementDiff(before: Judgement, after: Judgement): Message[] {
   const was = new Map(before.cylinders.map((c) => [c.id, c]));

@@ -110,6 +110,7 @@ export function studyAsk(
   };
 }
 
+/** The engine of a study in SI units: m, rpm, Pa. */
 export const engineOf = ({ bore, running, inlet, nitrous }: StudyAsk): CycleEngine => ({
   bore: bore * METRES,
   stroke: running.stroke / 1_000,
@@ -120,6 +121,7 @@ export const engineOf = ({ bore, running, inlet, nitrous }: StudyAsk): CycleEngi
   ...{ charge: CHARGE, heat: HEAT, nitrous },
 });
 
+/** The space between the rings of a study, in m. */
 export const spaceOf = ({ bore, top, second, wall }: StudyAsk): RingSpace => ({
   top: Math.max(0, top) * METRES,
   second: Math.max(0, second) * METRES,

@@ -43,7 +43,7 @@ export function lastEntry(
  * The answer to whether a ring was filed before a reading, where it is this bench's own and still counts; null for none.
  *
  * @param of id of the reading
- * @example answerTo(record.entries, 'a', () => true) // null
+ * @example answerTo([{ kind: 'filed', of: 'a', id: 'f', filed: true }], 'a', () => true).id // 'f'
  */
 export function answerTo(
   entries: readonly Entry[],

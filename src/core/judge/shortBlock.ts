@@ -32,7 +32,7 @@ export interface ShortBlock {
  * made, masses and fasteners as far as they were begun, no reminder left on; and whatever the job covers, no stop and no
  * unanswered fix on the engine's own parts.
  *
- * @example shortBlockOf(judgement).isReady // false
+ * @example shortBlockOf(demo).open.length // 47
  */
 export function shortBlockOf(judgement: Judgement): ShortBlock {
   const { cylinders, blockPins, job } = judgement;

@@ -56,11 +56,7 @@ function misuses(log: Log, places: readonly JudgedPlace[]): Map<string, Misuses>
 
 const counted = (n: number, what: string): string => `${n} ${n === 1 ? what : `${what}s`}`;
 
-/**
- * What the tools of a record were wrongly used for.
- *
- * @example toolFindings(judgement.log, judgement.cylinders) // []
- */
+/** What the tools of a record were wrongly used for. */
 export function toolFindings(log: Log, places: readonly JudgedPlace[]): Finding<StageId>[] {
   if (log.tools.size === 0) return [];
   return [...misuses(log, places)].flatMap(([key, { subject, outOfDate, outOfRange }]) => {

@@ -10,4 +10,6 @@ export const BEARING_CHECKS = [
   'thrustGrooves',
 ] as const;
 export type BearingCheck = (typeof BEARING_CHECKS)[number];
+
+/** Whether a check is one of a bearing. */
 export const isBearingCheck = (check: string): check is BearingCheck => BEARING_CHECKS.some((c) => c === check);

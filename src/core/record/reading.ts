@@ -236,7 +236,9 @@ export const UNANSWERED: Answer = { acceptId: null, held: null, accepted: null, 
  * How a verdict was answered: whether it was accepted in this state and, where its parts can be put elsewhere, of them
  * where they are.
  *
- * @example answerOf(judgement.log.accepted, { acceptId: 'a1', what: null, state: 'over', held: null }).accepted // null
+ * @example
+ *   answerOf(new Map([['a1', { state: 'over', held: null, by: 'KM' }]]), { acceptId: 'a1', what: null, state: 'over',
+ *   held: null }).accepted.by // 'KM'
  */
 export function answerOf(
   all: Accepted,

@@ -3,8 +3,8 @@ import { configure, cleanup } from '@testing-library/react';
 import { afterEach } from 'vitest';
 import { InlineWorker } from './InlineWorker';
 
-// what is seen is Chromium’s to say: here no style is loaded
-configure({ asyncUtilTimeout: 10_000, defaultHidden: true });
+// what is seen is Chromium’s to say: here no style is loaded. An error says what is missing, without the whole page
+configure({ asyncUtilTimeout: 10_000, defaultHidden: true, getElementError: (message) => new Error(message ?? '') });
 
 class Observer {
   observe(): void {}
@@ -16,6 +16,17 @@ Object.assign(window, {
   matchMedia: () => ({ matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }),
   scrollTo: () => undefined,
 });
+/** No style is loaded, and working one out is most of what finding by name costs. */
+const PLAIN = Object.assign(document.createElement('div').style, { display: 'block', visibility: 'visible' });
+window.getComputedStyle = () => PLAIN;
+/** The labels of a field; jsdom looks through the whole page for them. */
+function labels(this: HTMLElement): Element[] {
+  const around = this.closest('label');
+  const named = this.id === '' ? [] : [...document.querySelectorAll(`label[for=${JSON.stringify(this.id)}]`)];
+  return around ? [around, ...named] : named;
+}
+for (const field of [HTMLInputElement, HTMLSelectElement, HTMLTextAreaElement, HTMLButtonElement])
+  Object.defineProperty(field.prototype, 'labels', { get: labels });
 Element.prototype.scrollIntoView = () => undefined;
 Element.prototype.hasPointerCapture = () => false;
 Element.prototype.setPointerCapture = () => undefined;

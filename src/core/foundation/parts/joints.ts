@@ -57,6 +57,7 @@ export const AS_PLANNED = 5;
  *   // [ { joint: 'top', to: 60, by: 15 } ]
  */
 
+/** The gaps that were set elsewhere than planned: at how many degrees, and by how many, 0 to 180. */
 export function movedFrom(planned: Joints, found: Partial<Joints>): { joint: Joint; to: number; by: number }[] {
   return JOINTS.flatMap((joint) => {
     const to = found[joint];

@@ -41,7 +41,7 @@ export const THRUST = 90;
 /** The direction in line with the crank, degrees. */
 export const ALONG = 0;
 
-/** The directions of a grid of one to six, square to the crank first and evenly apart. */
+/** The directions of a grid of one to six, degrees from the crank’s axis: square to it first, and evenly apart. */
 export const directionsByCount = (count: number): number[] =>
   Array.from({ length: count }, (_, i) => (THRUST + (i * 180) / count) % 180);
 

@@ -2,11 +2,11 @@
  * Angles in degrees clockwise from the front of the engine, seen on the crown.
  */
 
-/** An angle brought into 0 ≤ a < 360. */
+/** An angle in degrees, brought into 0 ≤ a < 360. */
 export const turned = (degrees: number): number => ((degrees % 360) + 360) % 360;
 
 /**
- * Smallest angle between two directions, 0 to 180.
+ * Smallest angle between two directions, 0 to 180°.
  *
  * @example apart(350, 20) // 30
  */
@@ -15,7 +15,7 @@ export function apart(a: number, b: number): number {
   return Math.min(difference, 360 - difference);
 }
 
-/** The same direction seen in a mirror along the crank. */
+/** The same direction, in degrees, seen in a mirror along the crank. */
 export const mirrored = (degrees: number): number => turned(-degrees);
 
 /** Angle that an arc of given length spans on a circle of given diameter: s = D·θ/2, in degrees. */

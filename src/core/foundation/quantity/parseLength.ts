@@ -38,6 +38,8 @@ const UNIT_WORDS: [UnitName, RegExp][] = [
   ['thou', /^(?:thou|th|mil|mils)$/],
   ['in', /^(?:in|inch|inches|")$/],
 ];
+
+/** The unit that a word stands for; null for none. */
 export const unitNamed = (word: string): UnitName | null =>
   UNIT_WORDS.find(([, pattern]) => pattern.test(word))?.[0] ?? null;
 
@@ -58,6 +60,8 @@ export interface Take {
   dial?: true;
   taken: string;
 }
+
+/** A numeral read in a unit: the length in nm, and what it is read as. */
 export const take = (numeral: string, unit: UnitName): Take => ({
   value: fromDecimal(numeral, UNIT_NM[unit]),
   taken: `${numeral} ${unit}`,
@@ -119,11 +123,17 @@ export function takesOf(numeral: string, context: ParseContext): { first: Take; 
   const hundredths = { value: fromDecimal(numeral, NM_PER_MM / 100), taken: `${numeral} hundredths of a mm` };
   return { first: hundredths, rivals: [inThou], equal: true };
 }
+
+/** A length ten times as large and a tenth as large: a decimal point in the wrong place. */
 export const tenTimes = (value: Nm, of = ''): Take[] => [
   { value: value * 10, taken: `${of}ten times that` },
   { value: Math.round(value / 10), taken: `${of}a tenth of that` },
 ];
+
+/** What a reading may mean: one length, or a range up to another. */
 export const asMeaning = (taken: Take, upTo: Nm | null = null): Meaning => ({ ...taken, upTo });
+
+/** The meanings, each once. */
 export function distinct(options: Meaning[]): Meaning[] {
   return options.filter((o, i) => options.findIndex((p) => p.value === o.value && p.upTo === o.upTo) === i);
 }
@@ -135,6 +145,8 @@ function inBoth(value: Nm, field: Field, units: Units): string {
   const own = isFine(field) ? lengthText(value, 'imperial', 'fine') : `${toInches(value).toFixed(4)} in`;
   return `${own} is ${toMm(value).toFixed(3)} mm`;
 }
+
+/** What is expected of a field here, as the end of a sentence; empty where nothing is known. */
 export function whereabouts({ field, bore, units, expected }: ParseContext): string {
   if (!isFine(field)) return expected ? `; ${expected.because}` : '';
   if (bore === null) return '';
@@ -147,6 +159,8 @@ export const article = (numeral: string): string => (/^(?:8|1[18](?!\d))/.test(n
 
 /** As many likely meanings as are offered beside what was typed. */
 const MOST_LIKELY = 2;
+
+/** What is asked where a figure does not fit the field: what it was read as, and the likely meanings. */
 export function question(first: Take, candidates: Take[], context: ParseContext, spoken: Units): ParsedReading {
   const likely = distinct(candidates.filter((c) => isUsual(c.value, context)).map((c) => asMeaning(c))).slice(
     0,
@@ -168,6 +182,8 @@ export function question(first: Take, candidates: Take[], context: ParseContext,
     : `${stated}: is that right?`;
   return { kind: 'question', ask, options };
 }
+
+/** The fault of a word that is not a unit of the field. */
 export function unknownUnit(word: string, context: ParseContext): ParsedReading {
   return {
     kind: 'refused',

@@ -27,6 +27,8 @@ function isNearer(own: Nm, rival: Nm, { window }: ParseContext): boolean {
   const within = (nm: Nm): boolean => nm >= window.least && nm <= window.most;
   return within(own) || !within(rival);
 }
+
+/** One numeral with its unit, or in the field’s own where it has none: read, asked about or refused. */
 export function parseSingle(numeral: string, word: string, context: ParseContext): ParsedReading {
   const unit = word === '' ? null : unitNamed(word);
   if (word !== '' && unit === null) return unknownUnit(word, context);

@@ -163,6 +163,8 @@ export const startsOf = (field: Field, isFitted: boolean): RegExp =>
 
 /** Fields whose figures are tenths of a thou, so that a point before them does not mean inches. */
 export const isSmall = (field: Field): boolean => field === 'clearance' || field === 'groove' || field === 'thread';
+
+/** How a field’s lengths are shown: thou and µm, or inches and mm. */
 export const styleOf = (field: Field): LengthStyle => (isFine(field) ? 'fine' : 'size');
 export const NAMES: Record<Field, string> = {
   bore: 'bore',
@@ -211,6 +213,8 @@ export function sizeFault(field: Field, value: Nm, bore: Nm | null): string | nu
   const largest = bore === null ? SIZES.most : Math.min(SIZES.most, Math.max(2 * bore, least));
   return possible(value, { field, bore: largest }) ? null : `there is no ${NAMES[field]} of ${toMm(value)} mm`;
 }
+
+/** Whether a length is one that is met in a field. */
 export function isUsual(value: Nm, context: ParseContext): boolean {
   const { least, most } = usual(context);
   return value >= least && value <= most;

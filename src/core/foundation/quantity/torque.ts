@@ -19,7 +19,10 @@ const PER: readonly (readonly [RegExp, number])[] = [
 /** The most torque of a fastener that is taken, mN·m. From memory. */
 const MOST: MilliNm = 1_500_000;
 
+/** mN·m of lb·ft, rounded. */
 export const fromPoundFeet = (lbft: number): MilliNm => Math.round(lbft * PER_LBFT);
+
+/** lb·ft of mN·m, not rounded. */
 export const toPoundFeet = (torque: MilliNm): number => torque / PER_LBFT;
 
 const shortened = (value: number): string => value.toFixed(1).replace(/\.0$/, '');

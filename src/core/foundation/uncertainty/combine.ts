@@ -81,5 +81,5 @@ export function belowOnAverage(from: number, to: number, standard: number, freed
 /** Coverage factor for about 95 % (JCGM 100:2008). */
 export const COVERAGE = 2;
 
-/** Standard uncertainty of a rectangular distribution of half-width `halfWidth`: a/√3 (JCGM 100:2008). */
+/** Standard uncertainty of a rectangular distribution of half-width `halfWidth`, in the same unit: a/√3 (JCGM 100:2008). */
 export const rectangular = (halfWidth: number): number => halfWidth / Math.sqrt(3);

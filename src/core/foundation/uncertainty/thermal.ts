@@ -48,7 +48,7 @@ export function temperaturesOf({ temperature, gaugeTemperature }: Warmed, shop: 
  * The shop's temperature as it was last noted beside some readings, °C: the tool's, for a part may come from the wash;
  * null where none was.
  *
- * @example shopTemperature([]) // null
+ * @example shopTemperature([{ temperature: 26, gaugeTemperature: 20, at: '2026-05-04' }]) // 20
  */
 export function shopTemperature(readings: readonly (Warmed & { at: string })[]): number | null {
   const last = readings.reduce<(Warmed & { at: string }) | null>(

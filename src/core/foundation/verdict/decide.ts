@@ -74,7 +74,7 @@ export interface Decision {
 }
 
 /**
- * The middle of what is left open; the lower end where nothing was tried above it.
+ * The middle of what is left open, in its unit; the lower end where nothing was tried above it.
  *
  * @example bestOf({ low: 21, high: 22, standard: 0, freedom: Infinity, passed: true }) // 21.5
  */

@@ -38,7 +38,7 @@ export const figureKind = (figure: ChartFigure): 'gap' | 'clearance' =>
 /**
  * What is wrong with a chart, as sentences; empty when nothing is.
  *
- * @example chartFaults(judgement.choices.chart) // []
+ * @example chartFaults({ ...demo.choices.chart, name: ' ' }) // ['Give the chart a name.']
  */
 export function chartFaults(chart: Chart): string[] {
   const faults: string[] = [];

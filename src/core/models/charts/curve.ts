@@ -27,7 +27,7 @@ function endSlope(near: number, far: number, slope: number, next: number): numbe
 }
 
 /**
- * The curve through some points at a load: monotone between any two of them; of the first under them all, of the last over.
+ * The factor (gap or clearance per bore) of the curve through some points at a load: monotone between any two of them; of the first under them all, of the last over.
  *
  * @param points at least one, by load, each once
  * @example monotoneAt([{ load: 1, factor: 4 }, { load: 2, factor: 6 }], 1.5) // 5
@@ -71,7 +71,9 @@ export interface Knot extends CurvePoint {
 /**
  * The points of one figure of a piston, by load; none where the chart has none.
  *
- * @example knotsOf(judgement.choices.chart, 'cast', 'top') // []
+ * @example
+ *   knotsOf({ rows: [{ id: 'street', load: 1.2 }], cells: [{ row: 'street', column: 'cast', figure: 'top',
+ *   factor: 0.0045 }] }, 'cast', 'top').map(({ load, factor }) => [load, factor]) // [[1.2, 0.0045]]
  */
 export function knotsOf({ rows, cells }: Chart, column: string, figure: ChartFigure): Knot[] {
   const loads = new Map(rows.flatMap((row) => (row.load === null ? [] : [[row.id, row.load] as const])));

@@ -58,6 +58,8 @@ interface Product {
   aimFrom: Nm;
   line: Message;
 }
+
+/** A factor times the bore: the figure in nm, with the calculation shown. */
 export function fromFactor(factor: number, bore: TargetBore, widths: Widths): Product {
   const least = Math.round(bore.nm * factor);
   const aimFrom = roundUpTo(least, widths.step);
@@ -193,6 +195,8 @@ export function cellsFor(
   const from = `${chart.name}, version ${chart.version}: ${row.words}, ${column.words}`;
   return { from, of: (figure) => figureIn(chart, row, column.id, figure, isDiesel) };
 }
+
+/** What is said where a chart has no figure. */
 export const noFigure = (from: string, what: string): string =>
   `The chart offers no ${what} (${from}). Enter the figure from the sheet packed with the rings or pistons.`;
 export type Width = 'gapWindow' | 'gapLimit' | 'clearanceWindow' | 'clearanceLimit';
@@ -214,6 +218,8 @@ export function widthOn(choices: TargetChoices, width: Width, { bore, chart }: T
 export const NO_STEP: Nm = 1;
 const confirmedWords = ({ sheet, by, at }: Confirmation): string =>
   `confirmed against ${sheet} by ${by || 'no initials'} on ${at.slice(0, 10)}`;
+
+/** How far a figure of a chart is to be trusted. */
 export function standingOf(cell: ChartCell): Standing {
   if (cell.confirmed) return 'confirmed against a sheet';
   return cell.source === FROM_MEMORY ? 'from memory, not confirmed' : 'not confirmed';
@@ -224,6 +230,8 @@ function sourceWords(cell: ChartCell): string {
   if (cell.confirmed) return ` (${confirmedWords(cell.confirmed)})`;
   return cell.source === FROM_MEMORY ? '' : ` (source: ${cell.source || 'none given'})`;
 }
+
+/** The figure that a chart offers, as one rung of the order of authority. */
 export function chartCandidate(
   cell: ChartCell,
   product: Pick<Limits, 'least' | 'aimFrom'>,

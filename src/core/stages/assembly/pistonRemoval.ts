@@ -13,7 +13,7 @@ const UNDONE: readonly Phase[] = ['in', 'cap', 'turn'];
  * What was read, weighed and turned stays as it was.
  *
  * @param id of the cylinder
- * @example takenOutOf(judgement, 'nowhere') // []
+ * @example [takenOutOf(demo, '1').length, takenOutOf(demo, '2').length] // [16, 0]
  */
 export function takenOutOf(judgement: Assembled, id: string): string[] {
   const cylinder = judgement.cylinders.find((c) => c.id === id);

@@ -24,7 +24,7 @@ const USUAL: Record<string, readonly number[]> = {
 };
 
 /**
- * Throws from the front where nobody says; null where no one arrangement is usual.
+ * Throws from the front in degrees where nobody says; null where no one arrangement is usual.
  *
  * @example usualThrows({ layout: 'inline' }, 4) // [ 0, 180, 180, 0 ]
  */

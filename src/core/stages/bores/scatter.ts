@@ -16,10 +16,11 @@ const LARGEST_SQUARE = [1, 1.6366, 2.1027, 2.4702, 2.7737, 3.0324, 3.2577];
 const nth = (table: readonly number[], n: number): number => table[Math.min(n, table.length - 1)] ?? 0;
 
 /**
- * Mean square of largest less smallest of some readings of scatter `own`, and of the largest such of several depths
- * where two directions were read at each.
+ * Mean square, nm², of largest less smallest of some readings of scatter `own`.
  */
 export const rangeSquare = (readings: number, own: number): number => own ** 2 * nth(RANGE, readings - 2);
+
+/** Mean square, nm², of the largest such of several depths where two directions were read at each. */
 export const pairSquare = (depths: number, own: number): number => 2 * own ** 2 * nth(LARGEST_SQUARE, depths - 1);
 
 /**
@@ -35,7 +36,7 @@ export function ovalSquare(depths: number, variance: number, own: number): numbe
 }
 
 /**
- * A figure without what scatter alone would show, not rounded.
+ * A figure in nm without what scatter alone would show, not rounded.
  *
  * @example withoutScatter(5, 9) // 4
  */

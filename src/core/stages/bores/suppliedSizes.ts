@@ -55,7 +55,7 @@ export function suppliedOf(
 /**
  * Whether a job leaves a stage to others.
  *
- * @example isHere(null, 'bores') // true
+ * @example ['bores', 'pistons'].filter((stage) => isHere({ elsewhere: ['bores'] }, stage)) // ['pistons']
  */
 export const isHere = (job: Job | null, stage: 'bores' | 'pistons'): boolean => !job?.elsewhere.includes(stage);
 

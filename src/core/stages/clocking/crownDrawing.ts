@@ -32,7 +32,9 @@ export function crownOf(
 /**
  * The piston as it is hung on its rod, without its rings; null where nothing is known of its front mark.
  *
- * @example hungOf(cylinder.clocking, judgement.choices.clocking, 'bench')?.marks // []
+ * @example
+ *   hungOf(demo.cylinders[0].clocking, demo.choices.clocking, 'bench').items.flatMap((item) => item.text ?? [])
+ *   // ['arrow', 'front', 'major thrust, right', 'flywheel', 'minor thrust, left']
  */
 export function hungOf({ round }: JudgedClocking, choices: ClockingChoices, view: View): Scene | null {
   if (!round.frontMark) return null;

@@ -26,6 +26,8 @@ function sideLines(degrees: number, { bank, intake, majorThrust, low }: Surround
 
 /** As wide as words of the page's font come out at most. */
 export const widthOf = (text: string, size: number): number => text.length * size * 0.52;
+
+/** The box that words take in a drawing, in its units. */
 export function wordsBox(x: number, y: number, text: string, size: number, anchor: 'start' | 'middle' | 'end'): Box {
   const w = widthOf(text, size);
   return { x: anchor === 'start' ? x : anchor === 'end' ? x - w : x - w / 2, y: y - size * 0.8, w, h: size };

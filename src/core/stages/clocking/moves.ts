@@ -22,11 +22,7 @@ export function withOwn(
   return { ...choices, own: [...own].map(([cylinder, joints]) => ({ cylinder, joints })) };
 }
 
-/**
- * The choices with all joints back where the school puts them.
- *
- * @example withoutOwn(judgement.choices.clocking).own // []
- */
+/** The choices with all joints back where the school puts them. */
 export const withoutOwn = (choices: ClockingChoices): ClockingChoices => ({ ...choices, own: [] });
 
 /** Choices made before and after a time, as undoing and redoing go through them; null at an end. */

@@ -7,7 +7,7 @@ const STEP = 5;
 /** A mark draws a joint from this far. From memory. */
 const DRAW = 2.5;
 
-/** What a joint is drawn to besides every 5°: where its school puts it, and opposite and square to every other joint. */
+/** The degrees that a gap is drawn to besides every 5°: where its school puts it, and opposite and square to every other joint. */
 export const marksFor = (joint: Joint, joints: Joints, school: Joints): number[] =>
   [
     school[joint],
@@ -15,7 +15,7 @@ export const marksFor = (joint: Joint, joints: Joints, school: Joints): number[]
   ].map(turned);
 
 /**
- * The nearest mark within reach, else the nearest 5°.
+ * The nearest mark within reach, else the nearest 5°; degrees.
  *
  * @example snapped(47, [45, 90]) // 45
  */

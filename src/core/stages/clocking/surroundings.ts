@@ -120,7 +120,7 @@ const inboard = (bank: Bank): number | null => (bank === 'right' ? 270 : bank ==
 
 const opposite = (degrees: number | null): number | null => (degrees === null ? null : turned(degrees + 180));
 
-/** Direction of a side on a cylinder of a bank, or null where it has none there. */
+/** Direction of a side on a cylinder of a bank, degrees; null where it has none there. */
 export function sideDirection(side: Side, bank: Bank, intake: IntakeSide | null): number | null {
   switch (side) {
     case 'front':
@@ -165,7 +165,7 @@ export function widened({ from, to }: Sector, by: number): Sector {
   return { from: turned(from - by), to: turned(from - by + span) };
 }
 
-/** The middle of a sector. */
+/** The middle of a sector, degrees. */
 export const middleOf = ({ from, to }: Sector): number => turned(from + turned(to - from) / 2);
 
 /** Degrees from a direction outside a sector to its nearer edge; 0 inside. */

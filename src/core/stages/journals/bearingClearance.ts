@@ -167,6 +167,7 @@ function furthest(spots: readonly JudgedPlaceOn[], groupOf: (spot: Spot) => stri
   return apart.length === 0 ? null : Math.max(...apart);
 }
 
+/** What disagrees in itself, by name; nothing where it agrees. */
 export const disagreeing = (what: string, found: { disagreement: Apart | null } | null): Disagreeing[] =>
   found?.disagreement ? [{ what, ...found.disagreement }] : [];
 

@@ -168,6 +168,7 @@ const METRIC_STOCK: ShellStock[] = [
   { ...standard, id: 'more', name: '0.02 mm more', gives: 10_000 },
 ];
 
+/** The stock of shells before anybody enters one: a step less, standard, a step more. */
 export const startingShells = (units: Units): ShellChoices => ({
   stock: units === 'metric' ? { main: METRIC_STOCK, rod: METRIC_STOCK } : { main: INCH_STOCK, rod: INCH_STOCK },
   apart: units === 'metric' ? 10_000 : 12_700,

@@ -4,9 +4,11 @@ import { type Message, say } from '../../foundation/quantity/message';
 import type { JournalChoices } from './choices';
 import type { All, JudgedBearing, JudgedFigure, Whole } from './types';
 
+/** Whether all of a bearing that is inspected was found right, or nothing is inspected. */
 export const isLookedAt = ({ asks }: JournalChoices, { looks }: Pick<JudgedBearing, 'looks'>): boolean =>
   !asks.looks || looks.every((l) => l.state === 'right');
 
+/** Whether a journal is round and straight enough, or was accepted. */
 export const isJournalRight = ({ journal: { state, accepted } }: JudgedBearing): boolean =>
   (state !== 'out' && state !== 'part read') || accepted !== null;
 

@@ -210,7 +210,10 @@ export const sided = (plan: ShellPlan, thinner: ShellChoices['thinner']): Fitted
 /**
  * What has to be bought for a plan: shells are sold in pairs, and what is in already can be used again.
  *
- * @example toBuy([], judgement.choices.shells, 'main') // []
+ * @example
+ *   toBuy([{ place: 'M1', upper: 'less', lower: 'less' }, { place: 'M2', upper: 'less', lower: 'std' }],
+ *   demo.choices.shells, 'main').map(({ grade, halves, pairs }) => [grade.id, halves, pairs])
+ *   // [['less', 3, 2], ['std', 1, 0]]
  */
 export function toBuy(planned: readonly FittedShells[], shells: ShellChoices, kind: BearingKind): ToBuy[] {
   const count = (all: readonly FittedShells[], id: string): number =>

@@ -248,10 +248,6 @@ export interface ShellKind {
 /**
  * Mains and rods together, no main looser than any rod: oil that leaves at the mains never reaches the rods. By the same
  * order of aims, each counted over both. Null where no shells can do it.
- *
- * @example
- *   shellsInOrder({ journals: [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }, { journals:
- *   [], grades: [], bounds: { aim: 0, most: 0, apart: 0, prefer: 'even' } }) // null
  */
 export function shellsInOrder(mains: ShellKind, rods: ShellKind): { mains: ShellPlan; rods: ShellPlan } | null {
   const steps = new Set(

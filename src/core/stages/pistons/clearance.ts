@@ -57,7 +57,7 @@ export interface JudgedClearance extends Answer {
 /**
  * Whether a bore was read with a gauge that was zeroed on a piston, which measures as it did then: its dial is their clearance.
  *
- * @example isZeroedOn(cylinder.bore, cylinder.piston) // false
+ * @example isZeroedOn({ zeroed: { piston: '1', size: 25_400_000 } }, { id: '1', size: { value: 25_400_000 } }) // true
  */
 export const isZeroedOn = ({ zeroed }: JudgedBore, { id, size }: JudgedPiston): boolean =>
   zeroed !== null && 'piston' in zeroed && zeroed.piston === id && zeroed.size === size?.value;

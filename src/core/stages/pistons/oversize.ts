@@ -131,7 +131,7 @@ export function finishOrder(
 /**
  * The oversize that cleans all bores as they were found; null without a standard bore to count from.
  *
- * @example sizePlanOf(judgement)?.sleeves // []
+ * @example sizePlanOf(demo).oversize // 508_000
  */
 export function sizePlanOf(engine: {
   choices: { sizing: SizingChoices };

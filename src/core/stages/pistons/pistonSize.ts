@@ -97,7 +97,9 @@ export function judgePiston(ask: PistonAsk): JudgedPiston {
 /**
  * The pistons with those called out that stand away from the others.
  *
- * @example withOutliers([]) // []
+ * @example
+ *   withOutliers([4, 4.0001, 4.09, 4].map((inches) => ({ size: { value: fromInches(inches) }, passes: [] }))).map(
+ *   (piston) => piston.outlier?.off ?? null) // [null, null, 2_286_000, null]
  */
 export function withOutliers(pistons: JudgedPiston[]): JudgedPiston[] {
   return pistons.map((piston) => {

@@ -122,7 +122,9 @@ function pairingOf(
 /**
  * Every cylinder's piston: as found for those that could be paired, as it is for the rest.
  *
- * @example everyPair([], []) // []
+ * @example
+ *   everyPair(demo.cylinders.slice(0, 2), [{ cylinder: '2', piston: '3' }])
+ *   // [{ cylinder: '1', piston: '1' }, { cylinder: '2', piston: '3' }]
  */
 export const everyPair = (cylinders: readonly (Cylinder & PistonsCylinderResult)[], found: readonly Pair[]): Pair[] =>
   cylinders.map((c) => ({

@@ -57,7 +57,7 @@ export interface RailChoices {
 /**
  * Whether rails are read on the route: where that was chosen, and where a sheet or a manual gives a figure for them.
  *
- * @example readsRails(judgement.choices) // false
+ * @example readsRails({ ...demo.choices, bench: { rails: true } }) // true
  */
 export const readsRails = ({ bench, targets: { gaps } }: RailChoices): boolean =>
   bench.rails || gaps.rails.sheet !== null || gaps.rails.manual !== null;

@@ -299,7 +299,7 @@ function takenBetween(before: PassReading, reading: PassReading, cuts: readonly 
  *
  * @example
  *   passesOf({ events: [{ kind: 'cut', id: 'c', filer: null, count: 4 }], repeat: 25_400, home: '1', bores: new
- *   Map(), answers: new Map() }).filed // true
+ *   Map(), answers: new Map() }).cutsSince // 1
  */
 export function passesOf({ events, answers, ...ask }: Ask): Passes {
   const order = new PassOrder(ask, answers);

@@ -33,7 +33,9 @@ const readyToPlace = <C extends Ringed>(cylinders: readonly C[], kind: Compressi
 /**
  * Every cylinder's ring of a kind: as found for those that could be placed, as it is for the rest.
  *
- * @example everyPlaced([], 'top', []) // []
+ * @example
+ *   everyPlaced(demo.cylinders.slice(0, 2), 'top', [{ cylinder: '2', ring: '3' }])
+ *   // [{ cylinder: '1', ring: '1' }, { cylinder: '2', ring: '3' }]
  */
 export const everyPlaced = (cylinders: readonly Ringed[], kind: Compression, found: readonly Placed[]): Placed[] =>
   cylinders.map((c) => ({

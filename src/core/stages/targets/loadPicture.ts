@@ -41,11 +41,7 @@ const STEPS = 120;
 /** The heat loads that a curve is drawn at. */
 const LOADS = Array.from({ length: STEPS + 1 }, (_, i) => TRUSTED.from + ((MOST_LOAD - TRUSTED.from) * i) / STEPS);
 
-/**
- * A curve of a chart as it is drawn, by factor: nothing where it says nothing.
- *
- * @example curveOf(judgement.choices.chart, 'cast', 'top') // []
- */
+/** A curve of a chart as it is drawn, by factor: nothing where it says nothing. */
 export const curveOf = (chart: Chart, column: string, figure: ChartFigure): CurvePoint[] =>
   LOADS.flatMap((load) => {
     const cell = figureAtLoad(chart, load, column, figure);

@@ -60,6 +60,7 @@ interface Fitted extends Pick<AssemblyCylinderResult, 'block'> {
   id: string;
 }
 
+/** Whether two readings of the rotating torque were taken after the same step. */
 export const isSameTurn = (a: TurnedAfter, b: TurnedAfter): boolean => a.after === b.after && a.cylinder === b.cylinder;
 
 /** All after which the crank is turned: alone, after each piston in the order that they go in, with all in. */

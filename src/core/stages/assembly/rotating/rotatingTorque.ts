@@ -92,13 +92,16 @@ const middleOf = (values: readonly number[]): number => {
   return ((sorted[Math.floor(at)] ?? 0) + (sorted[Math.ceil(at)] ?? 0)) / 2;
 };
 
+/** Least and most of some torques, mN·m; null of none. */
 export const rangeOf = (values: readonly MilliNm[]): Range | null =>
   values.length === 0 ? null : { least: Math.min(...values), most: Math.max(...values) };
 
 /**
  * What each turning added to the one before. A second reading after the same step replaces the first.
  *
- * @example stepsIn([]) // []
+ * @example
+ *   stepsIn([{ after: 'crank', cylinder: 'block', pistons: 0, value: 3_000 }, { after: 'piston', cylinder: '1',
+ *   pistons: 1, value: 6_400 }]).map((step) => step.each) // [null, 3_400]
  */
 export function stepsIn(entries: readonly TurnedEntry[]): Step[] {
   const last = new Map<string, TurnedEntry>();

@@ -145,11 +145,7 @@ function lightened(parts: MassSet['parts'], over: Mg): { part: WeighedPart; mass
   return { part: (smallEnd?.over ?? 0) > (piston?.over ?? 0) ? 'smallEnd' : 'piston', mass: over };
 }
 
-/**
- * What is known of the masses of an engine.
- *
- * @example weightsOf(judgement).spread // null
- */
+/** What is known of the masses of an engine. */
 export function weightsOf(judgement: Known): JudgedWeights {
   const { log, cylinders } = judgement;
   const choices = judgement.choices.balance ?? STARTING_BALANCE;
