@@ -44,7 +44,7 @@ export default defineConfig(
     },
   },
   {
-    ignores: ['**/*.test.{ts,tsx}', 'e2e/**', 'src/fixtures/**', 'scripts/demoRecords.ts'],
+    ignores: ['**/*.test.{ts,tsx}', 'e2e/**', 'src/fixtures/**'],
     rules: {
       complexity: ['error', 20],
       'max-lines-per-function': ['error', { max: 100, skipBlankLines: true, skipComments: true }],

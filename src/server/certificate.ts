@@ -2,7 +2,6 @@
 import { X509Certificate } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { generate } from 'selfsigned';
 import { privateFolder } from '@/store/privateFiles';
 import { ownAddresses, ownName } from './hosts';
 
@@ -39,6 +38,8 @@ export async function ownCertificate(folder: string, names: readonly string[]): 
     const kept = { cert: readFileSync(certFile, 'utf8'), key: readFileSync(keyFile, 'utf8') };
     if (isFor(kept.cert, all)) return kept;
   }
+  // loaded where it is wanted: it is a tenth of the start
+  const { generate } = await import('selfsigned');
   const made = await generate([{ name: 'commonName', value: 'Spatium, this shop' }], {
     algorithm: 'sha256',
     keyType: 'ec',
