@@ -4,6 +4,8 @@ import { API_POLICY, HEADERS } from './src/server/headers';
 const config: NextConfig = {
   poweredByHeader: false,
   experimental: {
+    // each page is loaded when it is first asked for: the server answers sooner
+    preloadEntriesOnStart: false,
     // a page of a build is mostly the first that is opened: few large chunks compress better than many small ones
     turbopackChunking: {
       firstPageLoadPriority: 1,
