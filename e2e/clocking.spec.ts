@@ -59,62 +59,6 @@ async function spot(page: Page, degrees: number, share: number): Promise<{ x: nu
   );
 }
 
-test('a school goes to all cylinders, mirrored on the left bank or not; its own figures are set; the sheet’s angles are turned', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, 'clocking');
-  await expect(page.getByText('Proposed, not chosen yet.')).toBeVisible();
-  await page.getByRole('button', { name: 'Clock all cylinders so' }).click();
-  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('8/8');
-  await goTo(page, '2');
-  await points(page, 'top', '45.0');
-  await goTo(page, '1');
-  await points(page, 'top', '315.0');
-  await page.getByLabel('Mirrored on the left bank').uncheck();
-  await points(page, 'top', '45.0');
-  const school = page.getByRole('combobox', { name: 'School' });
-  for (const [words, top] of [
-    ['High and low', '90.0'],
-    ['Thirds', '315.0'],
-    ['Ten, two and six', '300.0'],
-    ['Straight across', '30.0'],
-    ['Front and back', '0.0'],
-  ] as const) {
-    await school.selectOption({ label: words });
-    await points(page, 'top', top);
-  }
-  await points(page, 'upperRail', '28.2');
-  await page.getByText('The school’s own figures').click();
-  await page.getByLabel(/^Rails from the joint, arc/).fill('1/2');
-  await expect(page.getByText(/is no length/)).toBeVisible();
-  await page.getByLabel(/^Rails from the joint, arc/).fill('2in');
-  await page.getByRole('button', { name: 'Set for all cylinders' }).click();
-  await points(page, 'upperRail', '56.4');
-  await school.selectOption({ label: 'As the maker’s sheet has it' });
-  const sheet = page.getByRole('form', { name: 'The maker’s sheet' });
-  await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
-  await expect(sheet.getByText('Enter an angle.')).toHaveCount(5);
-  await sheet.getByRole('radio', { name: 'the rear' }).click();
-  await sheet.getByRole('radio', { name: 'anticlockwise' }).click();
-  for (const [name, degrees] of [
-    ['top ring gap', '30'],
-    ['second ring gap', '210'],
-    ['upper rail gap', '120'],
-    ['expander joint', '210'],
-    ['lower rail gap', 'sideways'],
-  ] as const)
-    await sheet.getByLabel(name).fill(degrees);
-  await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
-  await expect(sheet.getByText(/an hour of the clock/)).toBeVisible();
-  await sheet.getByLabel('lower rail gap').fill('300');
-  await sheet.getByRole('button', { name: 'Clock all cylinders by the sheet' }).click();
-  await points(page, 'top', '150.0');
-  await expect
-    .poll(async () => (await plans(server, id)).at(-1)?.sheet)
-    .toMatchObject({ zero: 180, sense: 'anticlockwise', joints: { top: 30 } });
-});
-
 test('a joint that is held is not set, however long, until it is let go of', async ({ page, server }) => {
   await page.clock.install();
   const id = await open(page, server, 'clocking', [clock()]);
@@ -227,32 +171,6 @@ test('by keyboard: arrows 1°, shift 15°, home to the school; a held row of pre
     .toEqual([{ cylinder: 'R1', joints: { upperRail: 134 } }]);
 });
 
-test('an angle is typed as degrees, hours of the view in hand, or words; what cannot be read stays and says so', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, 'clocking', [clock()]);
-  await goTo(page, '2');
-  const field = page.getByRole('textbox', { name: 'top ring gap, degrees' });
-  await field.fill('50');
-  await field.press('Enter');
-  await points(page, 'top', '50.0');
-  await page.getByRole('radio', { name: 'Front' }).click();
-  await field.fill('12:00');
-  await field.press('Enter');
-  await points(page, 'top', '180.0');
-  await field.fill('45 left of front');
-  await field.press('Enter');
-  await points(page, 'top', '315.0');
-  await field.fill('999');
-  await field.press('Enter');
-  await expect(page.getByRole('alert').filter({ hasText: 'From −360° to 360°.' })).toBeVisible();
-  await expect(field).toHaveValue('999');
-  await field.press('Escape');
-  await points(page, 'top', '315.0');
-  await expect.poll(async () => (await plans(server, id)).length).toBe(4);
-});
-
 test('by touch, on a tablet', async ({ browser, server }) => {
   const context = await browser.newContext({ hasTouch: true, viewport: { width: 820, height: 1180 } });
   const page = await context.newPage();
@@ -310,92 +228,6 @@ test('all crowns: a joint moved on one moves on all alike, the left bank as its 
     .toEqual({ lowerRail: 30, top: 314 });
   await page.getByRole('button', { name: /All joints back to the school/ }).click();
   await expect.poll(async () => (await plans(server, id)).at(-1)?.own).toEqual([]);
-});
-
-test('rules are switched, their limits set; what fits is found off the main thread, and what cannot be met is named', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, 'clocking', [
-    clock({ own: [{ cylinder: 'R1', joints: { top: 2, second: 100 } }] }),
-  ]);
-  await goTo(page, '2');
-  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('the front end of the pin');
-  await tab(page, 'Rules');
-  await page.getByRole('checkbox', { name: /^Over a pin end/ }).uncheck();
-  await expect(page.getByRole('list', { name: 'Findings' })).not.toContainText('pin');
-  const limit = page.getByLabel('Top against second: at least, degrees');
-  await limit.fill('200');
-  await limit.press('Enter');
-  await expect(page.getByText('From 0° to 180°.')).toBeVisible();
-  await limit.fill('150');
-  await limit.press('Enter');
-  await page.getByRole('combobox', { name: 'At the low side at rest: how grave' }).selectOption('stop');
-  await expect
-    .poll(async () => (await plans(server, id)).at(-1)?.rules)
-    .toMatchObject({ pinEnds: { on: false }, topToSecond: { limit: 150 }, lowSide: { severity: 'stop' } });
-  await tab(page, 'Place');
-  const placing = page.getByRole('status', { name: 'Placing' });
-  await expect(placing).toContainText('nearest two joints apart');
-  await page.getByRole('checkbox', { name: 'top ring gap' }).check();
-  await page.getByRole('checkbox', { name: 'second ring gap' }).check();
-  await expect(placing).toContainText('Nothing fits cylinder 2');
-  await expect(placing.getByRole('listitem')).toHaveCount(2);
-  await page.getByRole('checkbox', { name: 'second ring gap' }).uncheck();
-  await page.getByRole('button', { name: 'Place cylinder 2 so' }).click();
-  await expect(page.getByRole('button', { name: 'It stands so already' })).toBeVisible();
-  await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('8/8');
-  await expect.poll(async () => (await plans(server, id)).at(-1)?.own[0]?.joints.top).toBe(2);
-});
-
-test('what lies round a crown is said of the engine: lean, valves, pockets, sectors, marks, rods, the stand', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, 'clocking', [clock()]);
-  await tab(page, 'Engine');
-  const lean = page.getByLabel('The engine leans, as installed, °');
-  await lean.fill('120');
-  await lean.press('Enter');
-  await expect(page.getByText('From −90° to 90°.')).toBeVisible();
-  await lean.fill('-45');
-  await lean.press('Enter');
-  await page.getByLabel('Intake valves on').selectOption({ label: 'inboard (the valley)' });
-  await page.getByLabel('Points to').selectOption({ label: 'the intake side' });
-  await page.getByRole('radio', { name: 'right bank' }).click();
-  await page.getByLabel('Rod numbers and tangs to').selectOption({ label: 'outboard' });
-  const pocket = page.getByRole('form', { name: 'A pocket' });
-  await pocket.getByLabel(/^Direction/).fill('250');
-  await pocket.getByLabel(/^Middle out/).fill('1');
-  await pocket.getByLabel(/^Across/).fill('9');
-  await expect(pocket.getByText('That lies outside the bore.')).toBeVisible();
-  await pocket.getByLabel(/^Across/).fill('1.9');
-  await pocket.getByRole('button', { name: 'Add the pocket' }).click();
-  await expect(page.getByRole('button', { name: 'Take away the intake pocket at 250°' })).toBeVisible();
-  const sector = page.getByRole('form', { name: 'A sector' });
-  await sector.getByLabel('What is there').fill('oil jet');
-  await sector.getByLabel(/^From/).fill('40');
-  await sector.getByLabel(/^To/).fill('60');
-  await sector.getByRole('button', { name: 'Keep it free' }).click();
-  await expect
-    .poll(async () => (await plans(server, id)).at(-1)?.facts)
-    .toMatchObject({
-      lean: -45,
-      intake: 'inboard',
-      frontMark: { points: 'intake' },
-      pockets: [{ at: 250, out: 25_400_000, across: 48_260_000 }],
-      sectors: [{ words: 'oil jet', from: 40, to: 60 }],
-    });
-  await tab(page, 'Plan');
-  await goTo(page, '2');
-  await expect(
-    page.getByRole('list', { name: 'Rules that hold' }).or(page.getByRole('region', { name: 'Rules that hold' })),
-  ).toContainText('Top ring gap by oil jet, as the school has it');
-  await page.getByRole('link', { name: /^Assembly/ }).click();
-  await tab(page, 'Crank and rods');
-  await expect(page.getByRole('row', { name: /^Cylinder 2, to it/ })).toContainText('▲ front');
-  await expect(page.getByRole('row', { name: /^Cylinder 1, to it/ })).toContainText('▼ rear');
-  await expect(page.locator('[data-rod="R1"]')).toHaveAttribute('data-faces', 'front');
 });
 
 test('the card prints all pistons on one sheet, A4 and Letter, and the drawing opens as an SVG', async ({

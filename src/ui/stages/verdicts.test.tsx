@@ -2,6 +2,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { fromInches } from '@/core/foundation/quantity/length';
 import type { Entry } from '@/core/judge/buildRecord';
+import { judge } from '@/core/judge/judge';
 import { boreReading, gap, jobEntry, reading } from '@/fixtures/records';
 import { fill, onDeck, renderBuild, shows } from '../testing/renderBuild';
 
@@ -56,7 +57,7 @@ it.each([
   'a verdict of %s that is %s is accepted with a reason, stays visible, and is taken back',
   async (stage, state, entry) => {
     const entries = [...bore('L1', 4.0658, 4.065, 4.065), ...(entry ? [entry] : [])];
-    const { user, main } = await renderBuild(stage, ...entries);
+    const { user, main, goTo } = await renderBuild(stage, ...entries);
     await user.click(onDeck('1'));
     await shows(main, state);
     await user.click(await within(main()).findByRole('button', { name: 'Accept with a reason' }));
@@ -66,10 +67,71 @@ it.each([
     await user.click(screen.getByRole('button', { name: 'Accept' }));
     await shows(main, 'ccepted by KM: owner agrees');
     await shows(main, state);
-    await user.click(within(main()).getByRole('button', { name: 'Take the acceptance back' }));
+    await goTo('Sheet');
+    await shows(main, 'accepted by KM: owner agrees');
+    await goTo(`${stage.charAt(0).toUpperCase()}${stage.slice(1)}`);
+    await user.click(await within(main()).findByRole('button', { name: 'Take the acceptance back' }));
     await within(main()).findByRole('button', { name: 'Accept with a reason' });
   },
 );
+
+/** Beyond a leaf that passed none was tried: there is no upper end. */
+const openEnded = {
+  ...gap('c', 'L2', 'top', 23),
+  fit: { ring: 'L2', depth: null, squaring: null, deburred: false, squared: false, open: true },
+} as Entry;
+
+it('deck, bench, list and placing show one verdict and one figure', async () => {
+  const entries = [
+    ...bore('L1', 4.0662, 4.0655, 4.065),
+    ...bore('R1', 4.065, 4.065, 4.065),
+    ...bore('L2', 4.0651, 4.0651, 4.0651),
+    {
+      ...gap('a', 'L1', 'top', 23),
+      fit: { ring: 'L1', depth: 'top', squaring: null, deburred: false, squared: false, open: false },
+    } as Entry,
+    gap('b', 'R1', 'top', 18),
+    openEnded,
+  ];
+  const { user, main, press } = await renderBuild('rings', ...entries);
+  const read = judge({ id: 'a', entries: [jobEntry(), ...entries] }).cylinders.slice(0, 3);
+  for (const { label, rings } of read) {
+    const { state, counts } = rings.top;
+    const thou = ((counts?.value ?? 0) / 25_400).toFixed(1).replace(/\.0$/, '');
+    await user.click(onDeck(label));
+    await shows(main, state);
+    await shows(main, `${thou} thou`);
+    await press('tab', 'All gaps');
+    const row = (): HTMLElement => screen.getByRole('row', { name: new RegExp(`^${label} `) });
+    await waitFor(row);
+    await shows(row, state);
+    await shows(row, `${thou} thou`);
+    await press('tab', 'Swap');
+    await waitFor(() => screen.getByRole('region', { name: 'Placing by cylinder' }));
+    await shows(row, state);
+    await shows(row, Number(thou).toFixed(1));
+    await press('tab', 'Bench');
+  }
+});
+
+it('a leaf beyond which none was tried has no upper end where rings are placed either', async () => {
+  const { press } = await renderBuild(
+    'rings?view=swap',
+    ...bore('L1', 4.066, 4.066, 4.066),
+    ...bore('R1', 4.065, 4.065, 4.065),
+    ...bore('L2', 4.065, 4.065, 4.065),
+    ...[gap('a', 'L1', 'top', 23), gap('b', 'R1', 'top', 18), openEnded],
+  );
+  await press('radio', 'top rings');
+  const placing = (): HTMLElement => screen.getByRole('status', { name: 'Placing' });
+  await waitFor(placing);
+  await shows(placing, 'To file: 3 thou now');
+  expect(
+    within(placing())
+      .getAllByRole('listitem')
+      .map((item) => item.textContent.slice(0, 20)),
+  ).toEqual(['Ring 2 to cylinder 1', 'Ring 1 to cylinder 2']);
+});
 
 it('the job card says what it covers; what a cylinder lacks leads to where it is cured', async () => {
   const { user, goTo } = await renderBuild('job');

@@ -3,6 +3,7 @@ import { type RenderResult, fireEvent, render, screen, waitFor, within } from '@
 import userEvent, { type UserEvent } from '@testing-library/user-event';
 import { expect, vi } from 'vitest';
 import type { Entry } from '@/core/judge/buildRecord';
+import { STARTING_INSTRUMENTS } from '@/core/foundation/uncertainty/startingInstruments';
 import { jobEntry } from '@/fixtures/records';
 import type { EntriesAnswer, MeAnswer, ToolsAnswer } from '@/server/answers';
 import { OpenBuild } from '../openBuild/OpenBuild';
@@ -51,6 +52,8 @@ export interface OpenedBuild extends RenderResult {
   log: (typed: string) => Promise<void>;
   /** Goes to a stage by its link. */
   goTo: (stage: string) => Promise<void>;
+  /** Presses the first of a role and name, once it is there. */
+  press: (role: 'button' | 'tab' | 'radio' | 'checkbox', name: string | RegExp) => Promise<void>;
   /** The newest entry of a kind that reached the server. */
   sent: <K extends Entry['kind']>(kind: K) => Promise<Extract<Entry, { kind: K }>>;
 }
@@ -65,7 +68,7 @@ let builds = 0;
 export async function renderBuild(address: string, ...entries: readonly Entry[]): Promise<OpenedBuild> {
   const id = `build-${(builds += 1)}`;
   const all = entries.some((e) => e.kind === 'job') ? entries : [jobEntry(), ...entries];
-  const server = new MemoryServer(id, all, { instruments: [], rates: [] });
+  const server = new MemoryServer(id, all, { instruments: STARTING_INSTRUMENTS, rates: [] });
   vi.stubGlobal('fetch', server.fetch);
   window.history.replaceState(null, '', `/builds/${id}/${address}`);
   const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
@@ -90,6 +93,10 @@ export async function renderBuild(address: string, ...entries: readonly Entry[])
       await user.clear(line);
       await user.type(line, `${typed}{Enter}`);
     },
+    press: async (role, name) => {
+      const [first] = await screen.findAllByRole(role, { name });
+      if (first) await user.click(first);
+    },
     goTo: (stage) => user.click(screen.getByRole('link', { name: new RegExp(`^${stage}`) })),
   };
 }
@@ -101,6 +108,13 @@ export const shows = (of: () => HTMLElement, text: string | RegExp): Promise<voi
     if (typeof text === 'string') expect(found).toContain(text);
     else expect(found).toMatch(text);
   });
+
+/** Waits until a field is there by its label, and puts a text into it. */
+export const fillIn = async (label: string | RegExp, text: string): Promise<void> =>
+  fill(await screen.findByLabelText(label), text);
+
+/** What is said of the figure on the reading line. */
+export const said = (): HTMLElement => document.querySelector<HTMLElement>('#line-said') ?? document.body;
 
 /** Puts a text into a field, in place of what stands there. */
 export const fill = (field: HTMLElement, text: string): void => {

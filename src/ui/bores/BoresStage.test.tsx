@@ -1,0 +1,204 @@
+import { screen, waitFor, within } from '@testing-library/react';
+import { expect, it } from 'vitest';
+import { fromInches, fromThou } from '@/core/foundation/quantity/length';
+import type { Entry } from '@/core/judge/buildRecord';
+import { type BoreChoices, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
+import { boreReading, jobEntry, reading } from '@/fixtures/records';
+import { fill, fillIn, onDeck, region, renderBuild, said, shows } from '../testing/renderBuild';
+
+const plan = (change: Partial<BoreChoices>): Entry => ({
+  ...{ id: 'plan', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, kind: 'bores' },
+  value: { ...STARTING_BORES, ...change },
+});
+const line = (): HTMLElement => within(region('Reading line')()).getByRole('textbox');
+const label = (): HTMLElement => line().closest('label') ?? document.body;
+const status = (name: string) => (): HTMLElement => screen.getByRole('status', { name });
+const inHand = async (tool: string): Promise<void> => {
+  fill(await screen.findByRole('combobox', { name: 'In hand' }), tool);
+};
+
+it('spots: skipped and come back to, repeated, undone, and chosen by arrow and by a press', async () => {
+  const { user, log, press, server } = await renderBuild('bores', plan({ repeats: 2 }));
+  await shows(label, 'Cylinder 1, top, square');
+  await user.keyboard('n');
+  await shows(label, 'Cylinder 1, top, along');
+  await log('4.0651');
+  await shows(label, 'Cylinder 1, top, along');
+  await log('4.0653');
+  await shows(label, 'Cylinder 1, middle, square');
+  await screen.findByRole('button', { name: 'top, along: 4.0652, mean of 2' });
+  await user.keyboard('z');
+  await shows(said, 'Undone: Cylinder 1, top, along, “4.0653”');
+  await shows(label, 'Cylinder 1, top, along');
+  await user.keyboard('{ArrowLeft}');
+  await shows(label, 'Cylinder 1, top, square');
+  await user.keyboard('{ArrowDown}');
+  await shows(label, 'Cylinder 2, top, square');
+  await press('button', /^bottom, along: to read/);
+  await shows(label, 'Cylinder 2, bottom, along');
+  await waitFor(() => expect(server.entries.filter((e) => e.kind === 'reading')).toHaveLength(2));
+});
+
+it('a gauge in hand: it is named by each reading, its dial is drawn, its own setting counts, turns too', async () => {
+  const { log, press, server, sent } = await renderBuild('bores');
+  await inHand('gauge-in');
+  await press('tab', 'Gauge set-up');
+  await shows(region('Make-ups'), '4.0000 + 0.1000');
+  await press('button', 'Zeroed at 4.0650');
+  await press('tab', 'Readings');
+  fill(line(), '6');
+  await screen.findByRole('img', { name: /^Dial.*\+6 thou from 4\.0650 in/ });
+  fill(line(), '1t6');
+  await shows(said, 'dial +1 turn of 50 thou and 6 thou');
+  await log('0.3');
+  await inHand('');
+  fill(line(), '+2');
+  await shows(said, 'none is given yet');
+  expect(await sent('reading')).toMatchObject({ instrument: 'gauge-in.1', value: fromInches(4.0653), typed: '0.3' });
+  expect(server.entries.map((e) => e.kind)).toEqual(['job', 'instrument', 'setting', 'reading']);
+});
+
+it('the gauge the other way round, and set to the piston so that the dial is the clearance', async () => {
+  const { user, log, server } = await renderBuild('bores', reading('p', 'R1', 'piston', fromInches(4.0612)));
+  await user.click(onDeck('1'));
+  fill(line(), 'here 4.0652');
+  await shows(said, 'Gauge zeroed in the bore here');
+  await log('here 4.0652');
+  await log('-.2');
+  const bores = (): number[] =>
+    server.entries.flatMap((e) => (e.kind === 'reading' && e.subject === 'bore' ? [e.value] : []));
+  await waitFor(() => expect(bores()).toEqual([4.0652, 4.065].map(fromInches)));
+  await user.click(onDeck('1'));
+  await log('set piston');
+  await log('4');
+  expect(line()).toHaveProperty('value', '4');
+  fill(line(), '+4');
+  await shows(said, 'piston 1 is not measured yet');
+  await user.click(onDeck('2'));
+  fill(line(), '4');
+  await shows(said, '4.0652 in');
+  await shows(said, 'Clearance 4.0 thou');
+});
+
+it('warm parts are brought to 20 °C, and every reading keeps how warm it was', async () => {
+  const { log, press, sent } = await renderBuild(
+    'pistons',
+    jobEntry({ construction: 'forged2618', plannedBore: fromInches(4.004) }),
+  );
+  await press('button', 'Temperature not entered: 20 °C');
+  await fillIn('Part, °C', '79');
+  await press('button', /26\.1 °C/);
+  await fillIn('Part, °C', '');
+  await fillIn('Part, °C', '26');
+  expect(screen.getByLabelText('Tool, °C')).toHaveProperty('placeholder', '26');
+  await screen.findByRole('button', { name: 'Part and tool 26 °C' });
+  await fillIn('Tool, °C', '20');
+  await fillIn('Part, °C', '26.5');
+  expect(screen.getByLabelText('Tool, °C')).toHaveProperty('value', '20');
+  await fillIn('Part, °C', '26');
+  await log('4.0000');
+  await screen.findByRole('button', { name: 'Cylinder 1, piston, 3.9995 in' });
+  expect(await sent('reading')).toMatchObject({ value: fromInches(4), temperature: 26, gaugeTemperature: 20 });
+});
+
+it('honed: the bore is measured anew, the old readings are kept, and it is taken back in one step', async () => {
+  const { user, log, main, press, sent } = await renderBuild(
+    'bores',
+    plan({ depths: ['top', 'bottom'], directions: [90] }),
+  );
+  await log('4.0675');
+  await log('4.0650');
+  await press('button', 'Bore 1');
+  await shows(main, 'Bore to the next size');
+  await press('button', 'Bored or honed: measure anew');
+  await user.click(within(await screen.findByRole('dialog')).getByRole('button', { name: 'Bore 1' }));
+  await screen.findByRole('button', { name: 'top, square: to read' });
+  await screen.findByRole('heading', { name: /^Kept, and of no spot/ });
+  const { id } = await sent('renewed');
+  await press('button', 'Take back');
+  await screen.findByRole('button', { name: 'top, square: 4.0675' });
+  expect(await sent('void')).toMatchObject({ of: id });
+});
+
+it('locks and marks hold a piston where it is, and a pairing that cannot be says why', async () => {
+  const sizes = [
+    ['L1', 4.065, 4.061],
+    ['R1', 4.0658, 4.0604],
+  ] as const;
+  const entries = sizes.flatMap(([at, bore, piston]) => [
+    reading(`b${at}`, at, 'bore', fromInches(bore)),
+    reading(`p${at}`, at, 'piston', fromInches(piston)),
+  ]);
+  const { user, press, server } = await renderBuild('pistons?view=pairing', ...entries);
+  const advice = status('Pairing');
+  await waitFor(advice);
+  await shows(advice, 'Swap the pistons of cylinders 1 and 2');
+  await press('button', 'Piston of cylinder 1 stays');
+  await shows(advice, 'Leave them as they are');
+  await press('button', 'Piston of cylinder 1 stays');
+  await press('checkbox', /^Piston 2 is marked/);
+  await shows(advice, 'Swap the pistons of cylinders 1 and 2');
+  await user.clear(screen.getByLabelText('A marked piston moves for, thou'));
+  await user.type(screen.getByLabelText('A marked piston moves for, thou'), '2.5{Enter}');
+  await shows(advice, 'Moving marked pistons would bring');
+  const gains = (): number[] => server.entries.flatMap((e) => (e.kind === 'pairing' ? [e.value.gain] : []));
+  await waitFor(() => expect([gains().length, gains().at(-1)]).toEqual([4, fromThou(2.5)]));
+});
+
+it('the next size: what is sold and what comes off decide it; wrong entries are told beside the field', async () => {
+  const { log, goTo, press, main } = await renderBuild(
+    'bores',
+    jobEntry({ plannedBore: fromInches(4), construction: 'cast' }),
+    plan({ depths: ['middle'], directions: [90] }),
+  );
+  for (const size of ['4.032', '4.035', '4.033']) await log(size);
+  await press('tab', 'Next size');
+  const next = region('The next size');
+  await waitFor(next);
+  await shows(next, '40 thou over');
+  await fillIn('Oversizes sold, thou', '30 forty');
+  await shows(main, '“forty” is no length.');
+  expect(screen.getByRole('button', { name: 'Set sizes and stock' })).toHaveProperty('disabled', true);
+  for (const [sold, says] of [
+    ['.030 .055', '55 thou over'],
+    ['30 37', 'A sleeve is due in cylinder'],
+  ] as const) {
+    await fillIn('Oversizes sold, thou', sold);
+    await press('button', 'Set sizes and stock');
+    await shows(next, says);
+  }
+  await goTo('Pistons');
+  await log('4.0362');
+  await goTo('Bores');
+  await press('tab', 'Next size');
+  const table = within(await screen.findByRole('table', { name: 'Finish bore for each piston' }));
+  expect(table.getByRole('row', { name: /^1/ }).textContent).toContain('4.0362');
+});
+
+it('a bore over the wear limit of the manual goes to the next size; its class is told', async () => {
+  const spots = [
+    ['top', 4.0032],
+    ['middle', 4.0031],
+    ['bottom', 4.003],
+  ] as const;
+  const read = spots.flatMap(([depth, inches]) =>
+    [90, 0].map((angle) => boreReading(`b${depth}${angle}`, 'L1', depth, angle, fromInches(inches))),
+  );
+  const { main, press } = await renderBuild('bores', ...read);
+  const row = (): HTMLElement => screen.getAllByRole('row', { name: /Bore 1|^1/ })[0] ?? document.body;
+  const setMost = async (most: string): Promise<void> => {
+    await press('tab', 'Grid and limits');
+    await fillIn('Bore, most diameter', most);
+    await press('button', 'Save size limits');
+    await press('tab', 'Readings');
+  };
+  await press('tab', 'Grid and limits');
+  await fillIn('Bore, size classes', 'A 4.000–4.0025; B 4.0025–4.0050');
+  await setMost('4.010');
+  await shows(row, 'class B');
+  await shows(row, 'within');
+  await setMost('4.002');
+  await shows(row, 'next size');
+  await press('button', 'Bore 1');
+  await shows(main, /is over the most of 4\.0020 in/);
+});
