@@ -176,63 +176,6 @@ test('a V8 with shared throws: five mains, eight rods; keys a bearing, and the d
   await expect(page.getByRole('row', { name: /Rod 2, side/ })).toContainText('12.0');
 });
 
-test('which shells: a tight main is cured by one grade more, planned, fitted, measured again; all of it kept', async ({
-  page,
-  server,
-}) => {
-  const clearances = [1.9, 1.8, 0.8, 2, 1.9, 1.8, 1.9];
-  const id = await open(
-    page,
-    server,
-    covered,
-    bottomEnd(INCHES, { ...ONCE, asks: { endPlay: false, side: false, smallEnd: false, looks: false } }),
-    ...clearances.flatMap((thou, i) => [
-      {
-        ...reading(`j${i}`, `M${i + 1}`, 'journal', fromInches(2.3615)),
-        place: { depth: 'middle' as const, angle: 0 },
-      },
-      reading(`h${i}`, `M${i + 1}`, 'housing', fromInches(2.3615 + thou / 1_000)),
-    ]),
-  );
-  await expect(deck(page).getByRole('button', { name: 'Main 3, tight, 0.8' })).toBeVisible();
-  await page.getByRole('tab', { name: 'Which shells' }).click();
-  const mains = page.getByRole('region', { name: 'Shells for the mains' });
-  await expect(mains.getByRole('heading')).toContainText('all 7 in, 0.2 thou apart, 2 part numbers');
-  await expect(mains.getByRole('row', { name: /^3/ })).toContainText('a thou more');
-  await expect(mains).toContainText('1 pair a thou more');
-  await mains.getByRole('button', { name: 'Plan these for the mains' }).click();
-  const planned = page.getByRole('region', { name: 'Planned shells' });
-  await expect(planned).toContainText('Main 3: a thou more over a thou more');
-  await expect(planned).toContainText('To buy: mains: 1 pair a thou more.');
-  await page.getByRole('textbox', { name: 'Initials' }).fill('KM');
-  await planned.getByRole('button', { name: 'They are ordered' }).click();
-  await expect(planned.getByRole('heading')).toHaveText('Ordered, to be fitted');
-  await expect(planned).toContainText('Ordered by KM');
-  await expect(page.getByRole('complementary').getByRole('list', { name: 'Findings' })).toContainText(
-    'Other shells are ordered for main 3:',
-  );
-  await page.reload();
-  await page.getByRole('tab', { name: 'Which shells' }).click();
-  await planned.getByRole('button', { name: 'Not ordered after all' }).click();
-  await expect(planned.getByRole('heading')).toHaveText('Planned, to be ordered');
-  await page.getByRole('button', { name: 'They are in: measure again' }).click();
-  await expect(page.getByRole('region', { name: 'Planned shells' })).toBeHidden();
-  await expect(deck(page).getByRole('button', { name: 'Main 3, to do' })).toBeVisible();
-  await page.getByRole('tab', { name: 'Clearances' }).click();
-  await line(page).focus();
-  await deck(page).getByRole('button', { name: 'Main 3, to do' }).click();
-  await line(page).focus();
-  await enter(page, '2.3633');
-  await expect(deck(page).getByRole('button', { name: 'Main 3, in window, 1.8' })).toBeVisible();
-  const record = await server.record(id);
-  await expect.poll(async () => judge(await server.record(id)).mains[2]?.clearance.value).toBe(fromThou(1.8));
-  expect(readingsOf(record).some((r) => r.id === 'h2')).toBe(true);
-  // with the new halves known, it is brought back to what standard halves would give
-  await page.getByRole('tab', { name: 'Which shells' }).click();
-  await expect(mains.getByRole('row', { name: /^3/ })).toContainText('a thou more');
-  await expect(mains).toContainText('Nothing to buy');
-});
-
 test('in millimetres by touch, two tablets at once: both readings stand, and the address leads to the very bearing', async ({
   browser,
   server,
@@ -319,38 +262,3 @@ test('a bench takes a bearing for its own: the other is led past it, and is told
   await Promise.all(contexts.map((c) => c.close()));
 });
 
-test('the pin in the small end: on the route where it is asked for, against the pin that was read with its piston', async ({
-  page,
-  server,
-}) => {
-  const id = await open(
-    page,
-    server,
-    covered,
-    bottomEnd(INCHES, {
-      method: 'thread',
-      asks: { endPlay: false, side: false, smallEnd: true, looks: false },
-      smallEnd: given(fromThou(0.4), fromThou(1), fromThou(0.5), fromThou(0.9)),
-    }),
-    ...[1, 2].map((i) => reading(`pin${i}`, String(i), 'pin', fromInches(0.927))),
-  );
-  await enter(page, ...Array.from({ length: 13 }, () => '1.5 to 2'));
-  await expect(page.getByRole('heading', { name: 'Rod 1, small end' })).toBeVisible();
-  await enter(page, '.9277', '.9271');
-  await expect(page.getByRole('row', { name: /Rod 1, pin in small end/ })).toContainText('in window');
-  await expect(page.getByRole('row', { name: /Rod 2, pin in small end/ })).toContainText('tight');
-  await expect(page.getByRole('row', { name: /Rod 3, pin in small end/ })).toContainText('its pin is not read yet');
-  await expect
-    .poll(async () =>
-      judge(await server.record(id))
-        .cylinders.map((c) => c.smallEnd.value)
-        .slice(0, 2),
-    )
-    .toEqual([fromThou(0.7), fromThou(0.1)]);
-  await page.getByRole('button', { name: 'Rod 2, pin in small end' }).click();
-  await page.getByRole('button', { name: 'Accept with a reason' }).click();
-  await page.getByLabel('Why it may stay').fill('honed tomorrow');
-  await page.getByLabel('Your initials').fill('KM');
-  await page.getByRole('button', { name: 'Accept', exact: true }).click();
-  await expect(page.getByText('honed tomorrow').first()).toBeVisible();
-});

@@ -1,8 +1,8 @@
 /** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
 import type { Browser, Locator, Page } from '@playwright/test';
 import type { BuildRecord } from '../src/core/judge/buildRecord';
-import { fromInches, fromThou } from '../src/core/foundation/quantity/length';
-import { gap, jobEntry } from '../src/fixtures/records';
+import { fromInches } from '../src/core/foundation/quantity/length';
+import { jobEntry } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 
 const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
@@ -36,58 +36,6 @@ test('both compression rings of eight cylinders: three keys a ring and nothing e
   expect(at.slice(0, 4)).toEqual(['L1 top 22', 'L1 second 24', 'R1 top 22', 'R1 second 24']);
 });
 
-test('says back what it understood before Enter, with the verdict', async ({ page, server }) => {
-  await open(page, server);
-  await page.keyboard.type('22');
-  await expect(said(page)).toContainText('0.022 in · 0.559 mm');
-  await expect(said(page)).toContainText('in window');
-  await line(page).fill('0,56mm');
-  await expect(said(page)).toContainText('0.560 mm');
-  await line(page).fill('15/16');
-  await expect(said(page)).toContainText('0.016 in · 0.406 mm does not');
-  await expect(said(page)).toContainText('short');
-  await expect(rings(page)).toContainText('0/16');
-});
-
-test('a short ring is stayed with until it is in its window', async ({ page, server }) => {
-  await open(page, server);
-  for (const typed of ['14', '18']) {
-    await page.keyboard.type(typed);
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
-  }
-  await expect(page.getByText('still to come off').first()).toBeVisible();
-  await page.keyboard.type('22');
-  await page.keyboard.press('Enter');
-  await expect(said(page)).toContainText('Filed since');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
-});
-
-test('a slip is answered with a question, by keyboard, and nothing typed is lost', async ({ page, server }) => {
-  const id = await open(page, server);
-  await page.keyboard.type('220');
-  await expect(said(page)).toContainText('did you mean 22 thou?');
-  await page.keyboard.press('Enter');
-  await expect(said(page).getByRole('button').first()).toBeFocused();
-  await page.keyboard.press('Escape');
-  await expect(line(page)).toBeFocused();
-  await expect(line(page)).toHaveValue('220');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
-  await page.keyboard.type('fourteen');
-  await page.keyboard.press('Enter');
-  await expect(said(page)).toContainText('is no reading');
-  await expect(said(page)).toContainText('Accepted: 22, .022');
-  await expect(line(page)).toHaveValue('fourteen');
-  await expect
-    .poll(async () =>
-      (await server.record(id)).entries.filter((e) => e.kind === 'reading').map((e) => [e.value, e.typed]),
-    )
-    .toEqual([[fromThou(22), '220']]);
-});
-
 test('a paste of five megabytes is refused and changes nothing', async ({ page, context, server }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await open(page, server);
@@ -96,42 +44,6 @@ test('a paste of five megabytes is refused and changes nothing', async ({ page, 
   await expect(said(page)).toContainText('one reading at a time');
   await page.keyboard.press('Escape');
   await expect(line(page)).toHaveValue('');
-});
-
-test('Enter on nothing logs nothing and moves nowhere', async ({ page, server }) => {
-  const id = await open(page, server);
-  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
-  expect((await server.record(id)).entries).toHaveLength(1);
-});
-
-test('arrows lead to any ring; undo is one key, stays on record, and leads back', async ({ page, server }) => {
-  const id = await open(page, server);
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
-  await page.keyboard.type('24');
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('z');
-  await expect(said(page)).toContainText('Undone: Cylinder 2, second ring, “24”');
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
-  await expect(page.getByText('struck out: undone at entry')).toBeVisible();
-  await expect
-    .poll(async () => (await server.record(id)).entries.map((e) => e.kind))
-    .toEqual(['job', 'reading', 'void']);
-  await page.keyboard.press('z');
-  await expect(said(page)).toContainText('Nothing of this bench’s to undo here');
-});
-
-test('a reading is struck out with a reason and stays in the log', async ({ page, server }) => {
-  await open(page, server, 'rings', gap('a', 'L1', 'top', 22));
-  await page.keyboard.press('ArrowUp');
-  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
-  await page.getByRole('button', { name: 'top ring' }).click();
-  await page.getByRole('button', { name: 'Strike out 22' }).click();
-  await page.getByRole('button', { name: 'not squared' }).click();
-  await expect(page.getByText('struck out: not squared')).toBeVisible();
-  await expect(rings(page)).toContainText('0/16');
 });
 
 test('units switch at any time and change nothing that was recorded', async ({ page, server }) => {
@@ -154,57 +66,6 @@ test('units switch at any time and change nothing that was recorded', async ({ p
   await expect(page.getByRole('row', { name: /top ring/ })).toContainText('22');
   const after = (await server.record(id)).entries;
   expect(JSON.stringify(after.slice(0, 2))).toBe(before);
-});
-
-test('bore and piston on the line: the gauge setting, the dial, and a dropped digit', async ({ page, server }) => {
-  const id = await open(page, server, 'bores');
-  await page.keyboard.type('+6');
-  await page.keyboard.press('Enter');
-  await expect(said(page)).toContainText('first the setting');
-  await line(page).fill('set 4.060');
-  await page.keyboard.press('Enter');
-  await expect(said(page)).toContainText('Bore gauge set to 4.0600 in');
-  await page.keyboard.type('+5.2');
-  await expect(said(page)).toContainText('4.0652 in');
-  await page.keyboard.press('Enter');
-  await line(page).fill('4.652');
-  await expect(said(page)).toContainText('this bore reads about 4.0652 in; did you mean 4.0652 in (digit 0 dropped)?');
-  await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: /^Pistons/ }).click();
-  await expect(line(page)).toBeFocused();
-  await page.keyboard.type('4.0612');
-  await expect(said(page)).toContainText('clearance 4.0 thou');
-  await page.keyboard.press('Enter');
-  await page.getByRole('link', { name: /^Bores/ }).click();
-  await expect(line(page)).toBeFocused();
-  await page.reload();
-  await line(page).fill('-1.5');
-  await expect(said(page)).toContainText('4.0585 in');
-  await expect
-    .poll(async () => (await server.record(id)).entries.map((e) => e.kind))
-    .toEqual(['job', 'setting', 'reading', 'reading']);
-});
-
-test('route ring by ring, and rails on the route', async ({ page, server }) => {
-  await open(page, server);
-  await page.getByRole('tab', { name: 'Set-up' }).click();
-  await page.getByRole('radio', { name: 'ring by ring' }).click();
-  await page.getByRole('tab', { name: 'Bench' }).click();
-  await page.keyboard.type('22');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, top ring' })).toBeVisible();
-  await page.getByRole('tab', { name: 'Set-up' }).click();
-  await page.getByRole('radio', { name: 'cylinder by cylinder' }).click();
-  await page.getByLabel('Rails on the route too').check();
-  await page.getByRole('tab', { name: 'Bench' }).click();
-  await expect(rings(page)).toContainText('1/32');
-  await page.keyboard.press('Escape');
-  await line(page).focus();
-  for (const key of ['ArrowLeft', 'ArrowLeft']) await page.keyboard.press(key);
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, upper rail' })).toBeVisible();
-  await page.keyboard.type('18');
-  await page.keyboard.press('Enter');
-  await expect(rings(page)).toContainText('2/32');
 });
 
 test.describe('on a tablet held upright', () => {
@@ -323,17 +184,6 @@ test('a gauge that ends its figures with a tab, a comma or a semicolon logs them
   await expect(line(page)).not.toBeFocused();
 });
 
-test('no question is asked of a figure that is still being typed', async ({ page, server }) => {
-  await open(page, server, 'bores');
-  for (const key of '4065') {
-    await page.keyboard.press(key);
-    await expect(said(page)).not.toContainText(/did you mean|is that right|Accepted/);
-  }
-  await expect(said(page)).toContainText('4.0650 in');
-  await line(page).fill('46');
-  await expect(said(page)).toContainText('did you mean');
-});
-
 test('keys are the line’s wherever the focus is: after a select, a box that is ticked, a closed popover, another view', async ({
   page,
   server,
@@ -369,23 +219,6 @@ test('keys are the line’s wherever the focus is: after a select, a box that is
   await expect
     .poll(async () => (await server.record(id)).entries.map((e) => e.kind).slice(1))
     .toEqual(['bench', 'reading', 'void', 'reading']);
-});
-
-test('undo says what it takes back: the ring gone to on purpose, else what was logged last', async ({
-  page,
-  server,
-}) => {
-  await open(page, server);
-  await page.keyboard.type('22\n24\n23\n');
-  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('“23” Cylinder 2, top ring');
-  await page.getByRole('button', { name: /^Cylinder 1,/ }).click();
-  await page.getByRole('complementary').getByRole('button', { name: 'top ring' }).click();
-  await expect(page.getByRole('button', { name: 'Undo' })).toContainText('“22” Cylinder 1, top ring');
-  await page.keyboard.press('z');
-  await expect(said(page)).toContainText('Undone: Cylinder 1, top ring, “22”');
-  await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Redo' })).toBeHidden();
 });
 
 test('stage, view, cylinder and ring stand in the address: reload, Back and a link lead there, and a figure half typed is there still', async ({
@@ -432,26 +265,6 @@ test('stage, view, cylinder and ring stand in the address: reload, Back and a li
   await expect(page.getByRole('heading', { name: 'Cylinder 8, top ring' })).toBeVisible();
   await page.goto(`${server.url}/builds/${id}/rings?at=99.nothing&view=nowhere`);
   await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
-});
-
-test('a ring that is not done says what it waits for; where Enter leads is said before it is pressed', async ({
-  page,
-  server,
-}) => {
-  await open(page, server);
-  await page.keyboard.type('14');
-  await expect(said(page)).toContainText('stays here');
-  await page.keyboard.press('Enter');
-  await expect(said(page)).toContainText('Waits here: file, deburr, square, then read again.');
-  await expect(said(page)).toContainText('After it: Cylinder 1, second ring.');
-  await expect(line(page)).toHaveAccessibleDescription(/Target 21–24 thou/);
-  await page.keyboard.type('22');
-  await expect(said(page)).toContainText('no cut is logged');
-  await expect(said(page)).toContainText('stays here');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('d');
-  await page.keyboard.type('22');
-  await expect(said(page)).toContainText('then Cylinder 1, second ring');
 });
 
 /** A build that is open at two benches, both on the top ring of cylinder 1, the other with initials, and maybe at a server of its own. */

@@ -1,4 +1,4 @@
-import { screen, waitFor } from '@testing-library/react';
+import { screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import type { Entry } from '@/core/judge/buildRecord';
 import { type Judgement } from '@/core/judge/judgement';
@@ -12,7 +12,7 @@ import {
   startingShells,
 } from '@/core/stages/journals/choices';
 import { job, jobEntry, reading } from '@/fixtures/records';
-import { type OpenedBuild, acceptHere, fill, region, renderBuild, shows } from '../testing/renderBuild';
+import { type OpenedBuild, acceptHere, fill, region, renderBuild, said, shows } from '../testing/renderBuild';
 
 const six = {
   ...job.engine,
@@ -41,13 +41,6 @@ const stock = (change: object = {}): Entry => ({
 });
 
 const judged = ({ server }: OpenedBuild): Judgement => judge({ id: 'a', entries: server.entries });
-const tab = async ({ user }: OpenedBuild, name: string): Promise<void> =>
-  user.click(await screen.findByRole('tab', { name }));
-const bearing = async ({ user }: OpenedBuild, name: string): Promise<void> => {
-  const [first] = await screen.findAllByRole('button', { name });
-  if (first) await user.click(first);
-};
-const said = (): HTMLElement => document.querySelector<HTMLElement>('#line-said') ?? document.body;
 
 it('nothing in the stock brings it in: grinding is said, and a stock of one’s own is taken', async () => {
   const read = [4.2, 4.4].flatMap((thou, i): Entry[] => [
@@ -96,14 +89,14 @@ it('what is typed wrong is asked about or refused, and nothing is lost', async (
   // journal + 1.9 aimed at − 0.4
   await waitFor(() => expect(judged(opened).mains[0]?.clearance.value).toBe(fromThou(1.5)));
   // a thread either way round, beside the measure
-  await bearing(opened, 'Main 1');
+  await opened.press('button', 'Main 1');
   for (let i = 0; i < 3 && screen.queryByRole('heading', { name: 'Main 1, crushed thread' }) === null; i += 1)
     await user.keyboard('{ArrowRight}');
   await log('2 to 1.5');
   const threads = (): (number | null | undefined)[] =>
     opened.server.entries.flatMap((e) => (e.kind === 'reading' && e.subject === 'thread' ? [e.upTo] : []));
   await waitFor(() => expect(threads()).toEqual([fromThou(2)]));
-  await bearing(opened, 'Main 1');
+  await opened.press('button', 'Main 1');
   await shows(() => screen.getByRole('complementary'), 'crushed thread, as a check: 1.5 thou to 2.0 thou: agrees');
   await shows(main, 'Main 1');
   expect(opened.server.entries.filter((e) => e.kind === 'reading')).toHaveLength(3);
@@ -144,20 +137,20 @@ it('journals by their size and class, and a clearance that the builder named, fr
   fill(screen.getByLabelText(/^Oil pump, gears to cover: least/), '1');
   fill(screen.getByLabelText(/^Oil pump, gears to cover: most/), '3');
   await user.click(screen.getByRole('button', { name: 'Set the bottom end' }));
-  await tab(opened, 'Clearances');
-  await bearing(opened, 'Main 1');
+  await opened.press('tab', 'Clearances');
+  await opened.press('button', 'Main 1');
   await log('2.4492');
   await log('2.4480');
-  await bearing(opened, 'Main 1');
+  await opened.press('button', 'Main 1');
   const journal = region('Journal');
   await waitFor(journal);
   await shows(journal, 'Diameter: 2.4485 in to 2.4495 in, class B');
-  await bearing(opened, 'Main 2');
+  await opened.press('button', 'Main 2');
   await shows(journal, 'out');
   await shows(() => document.body, '2.4480 in where it is thinnest, under 2.4485 in');
 
-  await tab(opened, 'End play, other');
-  await bearing(opened, 'Oil pump, gears to cover');
+  await opened.press('tab', 'End play, other');
+  await opened.press('button', 'Oil pump, gears to cover');
   await waitFor(() => screen.getByRole('heading', { name: 'Oil pump, gears to cover' }));
   await log('4/5');
   await shows(() => screen.getByRole('row', { name: /Oil pump, gears to cover/ }), 'over');
@@ -191,10 +184,86 @@ it('an aluminium block is said apart from its bores: a warm housing is smaller a
   await opened.user.click(screen.getByRole('button', { name: 'Set the bottom end' }));
   // 2.5 in × (21.5 − 10.8)·10⁻⁶ × 10 K: 0.27 thou
   await waitFor(() => expect(Math.round((iron - mainOne()) / fromThou(0.01))).toBe(27));
-  await tab(opened, 'Clearances');
-  await bearing(opened, 'Main 1');
+  await opened.press('tab', 'Clearances');
+  await opened.press('button', 'Main 1');
   // 2.1 + 2.5 × (21.5 − 11.7)·10⁻⁶ × 80 K
   await shows(() => document.body, /about 4\.1 thou hot, all of it at 100 °C: for information/);
-  await tab(opened, 'Manual, how it is read');
+  await opened.press('tab', 'Manual, how it is read');
   expect(await screen.findByLabelText('Main housings')).toHaveProperty('value', 'aluminium');
+});
+
+/** A bearing on the deck. */
+const onDeckOf = (name: string): Promise<HTMLElement> =>
+  within(screen.getByRole('navigation', { name: 'Bearings' })).findByRole('button', { name });
+
+it('which shells: a tight main is cured by one grade more, planned, ordered, fitted, measured again; all of it kept', async () => {
+  const read = [1.9, 1.8, 0.8, 2, 1.9, 1.8, 1.9].flatMap((thou, i): Entry[] => [
+    { ...reading(`j${i}`, `M${i + 1}`, 'journal', fromInches(2.3615)), place: { depth: 'middle', angle: 0 } },
+    reading(`h${i}`, `M${i + 1}`, 'housing', fromInches(2.3615 + thou / 1_000)),
+  ]);
+  const opened = await renderBuild('journals?view=shells', covered, bottomEnd({ asks: NO_ASKS }), ...read);
+  const { user, log, press } = opened;
+  await onDeckOf('Main 3, tight, 0.8');
+  const mains = region('Shells for the mains');
+  await waitFor(mains);
+  await shows(mains, 'all 7 in, 0.2 thou apart, 2 part numbers');
+  const third = (): HTMLElement => within(mains()).getByRole('row', { name: /^3/ });
+  await shows(third, 'a thou more');
+  await shows(mains, '1 pair a thou more');
+  await press('button', 'Plan these for the mains');
+  const planned = region('Planned shells');
+  await waitFor(planned);
+  await shows(planned, 'Main 3: a thou more over a thou more');
+  await shows(planned, 'To buy: mains: 1 pair a thou more.');
+  fill(screen.getByRole('textbox', { name: 'Initials' }), 'KM');
+  await press('button', 'They are ordered');
+  await shows(planned, 'Ordered, to be fitted');
+  await shows(planned, 'Ordered by KM');
+  await shows(() => screen.getByRole('list', { name: 'Findings' }), 'Other shells are ordered for main 3:');
+  await press('button', 'Not ordered after all');
+  await shows(planned, 'Planned, to be ordered');
+  await press('button', 'They are in: measure again');
+  await waitFor(() => expect(screen.queryByRole('region', { name: 'Planned shells' })).toBeNull());
+  await press('tab', 'Clearances');
+  await user.click(await onDeckOf('Main 3, to do'));
+  await log('2.3633');
+  await onDeckOf('Main 3, in window, 1.8');
+  await waitFor(() => expect(judged(opened).mains[2]?.clearance.value).toBe(fromThou(1.8)));
+  expect(opened.server.entries.some((e) => e.id === 'h2')).toBe(true);
+  // with the new halves known, it is brought back to what standard halves would give
+  await press('tab', 'Which shells');
+  await waitFor(mains);
+  await shows(third, 'a thou more');
+  await shows(mains, 'Nothing to buy');
+});
+
+it('the pin in the small end: on the route where it is asked for, against the pin that was read with its piston', async () => {
+  const opened = await renderBuild(
+    'journals',
+    covered,
+    bottomEnd({
+      ...{ method: 'thread', asks: { ...NO_ASKS, smallEnd: true } },
+      smallEnd: given(fromThou(0.4), fromThou(1), fromThou(0.5), fromThou(0.9)),
+    }),
+    ...[1, 2].map((i) => reading(`pin${i}`, String(i), 'pin', fromInches(0.927))),
+  );
+  const { user, log, main, press } = opened;
+  for (let bearing = 0; bearing < 13; bearing += 1) await log('1.5 to 2');
+  await screen.findByRole('heading', { name: 'Rod 1, small end' });
+  await log('.9277');
+  await log('.9271');
+  const row = (rod: number) => (): HTMLElement =>
+    screen.getByRole('row', { name: new RegExp(`Rod ${rod}, pin in small end`) });
+  await waitFor(row(1));
+  await shows(row(1), 'in window');
+  await shows(row(2), 'tight');
+  await shows(row(3), 'its pin is not read yet');
+  const values = (): unknown[] =>
+    judged(opened)
+      .cylinders.slice(0, 2)
+      .map((c) => c.smallEnd.value);
+  await waitFor(() => expect(values()).toEqual([fromThou(0.7), fromThou(0.1)]));
+  await press('button', 'Rod 2, pin in small end');
+  await acceptHere(user, 'honed tomorrow');
+  await shows(main, 'honed tomorrow');
 });

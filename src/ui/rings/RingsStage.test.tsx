@@ -1,14 +1,17 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { fromInches, fromThou } from '@/core/foundation/quantity/length';
 import type { Entry } from '@/core/judge/buildRecord';
 import { judge } from '@/core/judge/judge';
 import { STARTING_HEAT } from '@/core/models/heat/assess';
 import { boreReading, gap, jobEntry } from '@/fixtures/records';
-import { acceptHere, fill, gone, region, renderBuild, shows } from '../testing/renderBuild';
+import { acceptHere, fill, fillIn, gone, onDeck, region, renderBuild, said, shows } from '../testing/renderBuild';
 
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
 const readings = region('Readings of this ring');
+const line = (): HTMLElement => within(region('Reading line')()).getByRole('textbox');
+/** Waits until a ring is in hand. */
+const isAt = (name: string): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
 
 /** A bore alike in all directions, at every depth. */
 const bore = (cylinder: string, inches: number): Entry[] =>
@@ -85,4 +88,115 @@ it('a ring read in a warm aluminium bore is narrower at 20 °C, and says so', as
   await user.click(within(region('The gap that counts')()).getByRole('button', { name: /^why/ }));
   // π × 4.065 in × (11.2 − 21.5)·10⁻⁶ × 10 K
   await shows(() => screen.getByRole('dialog'), 'of that −0.00132 in from the temperature it was read at to 20 °C');
+});
+
+it('a gap that grew with no cut logged is asked about: Enter where filing was advised, F where it was not filed', async () => {
+  const { user, log, main, press, server } = await renderBuild('rings');
+  await log('17');
+  await log('22');
+  // held down, the key logs once and answers nothing
+  fireEvent.keyDown(line(), { key: 'Enter', repeat: true });
+  await isAt('Cylinder 1, top ring');
+  await shows(main, '17 thou before, 22 thou now, and no cut is logged.');
+  await shows(progress, '0/16');
+  await user.keyboard('{Enter}');
+  await isAt('Cylinder 1, second ring');
+  await shows(progress, '1/16');
+  await waitFor(() => expect(server.entries.flatMap((e) => (e.kind === 'filed' ? [e.was] : []))).toEqual([true]));
+  // not filed: they disagree
+  await log('19');
+  await log('24');
+  await user.keyboard('f');
+  await shows(main, 'The readings disagree: 19 thou and 24 thou');
+  await press('button', /^Undo/);
+  await shows(said, 'whether it was filed is asked again');
+  // where it was in its window already only by its own key
+  await press('button', /^Filed since/);
+  await shows(progress, '2/16');
+  await user.keyboard('{ArrowUp}{ArrowRight}');
+  await isAt('Cylinder 1, second ring');
+  await log('26.5');
+  await user.keyboard('{Enter}');
+  await shows(progress, '1/16');
+  await log('c');
+  await shows(progress, '2/16');
+  await user.keyboard('{ArrowUp}{ArrowRight}');
+  await shows(main, 'cut before it, not logged');
+});
+
+it('read, cut, read, done in twelve keys, and the next cut is advised in turns', async () => {
+  const { user, log, server } = await renderBuild('rings');
+  const filer = await screen.findByRole('combobox', { name: 'Filer' });
+  await user.selectOptions(filer, 'Hand ring filer');
+  line().focus();
+  await user.keyboard('12{Enter}c10{Enter}ds21{Enter}');
+  await isAt('Cylinder 1, second ring');
+  await shows(progress, '1/16');
+  await waitFor(() =>
+    expect(server.entries.filter((e) => e.kind === 'cut' || e.kind === 'reading')).toMatchObject([
+      { fit: { deburred: false, squared: false } },
+      { ring: 'top', cylinder: 'L1', count: 10, filer: 'filer-hand.1' },
+      { fit: { ring: 'L1', deburred: true, squared: true } },
+    ]),
+  );
+  await log('13');
+  await shows(region('Next cut'), /Next cut: \d+ turns, about .* chance to pass the window/);
+});
+
+it('an over-gapped ring and a tight one change places, each explained, and back in one step', async () => {
+  const build = [...bore('L1', 4.066), ...bore('R1', 4.065), gap('a', 'L1', 'top', 28), gap('b', 'R1', 'top', 18)];
+  const { user, main, press, sent } = await renderBuild('rings?view=swap', ...build);
+  const placing = (): HTMLElement => screen.getByRole('status', { name: 'Placing' });
+  await waitFor(placing);
+  await shows(placing, 'Ring 1 to cylinder 2: 28 thou becomes 25.4 thou, loose');
+  await shows(placing, 'Ring 2 to cylinder 1: 18 thou becomes 21.6 thou, in window');
+  await press('button', 'Ring of cylinder 1 stays');
+  await shows(placing, 'Leave them where they are');
+  await press('button', 'Ring of cylinder 1 stays');
+  await press('button', 'Place them so');
+  await waitFor(async () =>
+    expect((await sent('placing')).value.top.pairs).toContainEqual({ cylinder: 'L1', ring: 'R1' }),
+  );
+  await press('tab', 'Bench');
+  await user.click(onDeck('1'));
+  await shows(main, 'ring no. 2');
+  await shows(main, 'Predicted from cylinder 2.');
+  await press('tab', 'Swap');
+  await press('button', 'Undo the last placing');
+  await shows(placing, 'Ring 1 to cylinder 2');
+});
+
+it('the ring set says which way up, the grooves are checked on the line, rails pass a leaf', async () => {
+  const { user, log, main, press, sent } = await renderBuild('rings?view=set');
+  await user.selectOptions(await screen.findByLabelText('Top ring: faces up with'), 'a word, often “TOP”');
+  await user.selectOptions(screen.getByLabelText('Top ring: metal'), 'chromium-silicon steel');
+  await fillIn('Top ring: axial height, in', '0.0575');
+  await fillIn('Top ring: groove height, in', '0.059');
+  await shows(main, 'groove 0.05900 in − ring 0.05750 in = 1.5 thou');
+  await press('button', 'Set the ring set');
+  await sent('ringSet');
+  await press('tab', 'Bench');
+  await shows(() => document.body, '“TOP” means this side up; it does not mean the top ring.');
+  await press('tab', 'Grooves');
+  await press('button', /^Piston 1, second groove, axial clearance/);
+  await log('1.5');
+  expect(await sent('reading')).toMatchObject({ subject: 'secondSide', value: fromThou(1.5), fit: null });
+  await press('tab', 'Bench');
+  await press('button', /^upper rail/);
+  fill(line(), 'p15');
+  await shows(said, 'passes');
+  await log('p15');
+  await shows(() => screen.getByRole('row', { name: /upper rail/ }), 'in window');
+  expect(await sent('reading')).toMatchObject({ subject: 'upperRail', value: fromThou(15), fit: { open: true } });
+});
+
+it('all gaps against their windows, and how far they lie apart against a limit', async () => {
+  const { main, press } = await renderBuild('rings?view=gaps', gap('a', 'L1', 'top', 21), gap('b', 'R1', 'top', 23.5));
+  await press('radio', 'top rings');
+  await shows(main, '2.5 thou apart, 21 thou to 23.5 thou; more than the 2 thou');
+  await press('tab', 'Set-up');
+  await fillIn('Gaps of one kind lie within, thou', '3');
+  await press('button', 'Set what is asked');
+  await press('tab', 'All gaps');
+  await shows(main, 'within the 3 thou');
 });
