@@ -1,9 +1,9 @@
 /** The bottom end in the browser: bearings by keyboard and by touch, which shells, end play, what is looked at. */
 import type { Page } from '@playwright/test';
 import { type GivenLimits, type JournalChoices, STARTING_JOURNALS } from '../src/core/stages/journals/choices';
-import { type Nm, fromInches, fromMm, fromThou } from '../src/core/foundation/quantity/length';
+import { type Nm, fromMm, fromThou } from '../src/core/foundation/quantity/length';
 import type { BuildRecord, Entry } from '../src/core/judge/buildRecord';
-import { job, jobEntry, reading } from '../src/fixtures/records';
+import { job, jobEntry } from '../src/fixtures/records';
 import { judge } from '../src/core/judge/judge';
 import { type Server, expect, test } from './server';
 
