@@ -69,13 +69,13 @@ function Spreads() {
   return (
     <tbody>
       {KINDS.map((kind) => {
-        const spread = apart[kind];
-        if (spread === null) return null;
+        const found = apart[kind];
+        if (found === null) return null;
         return (
           <tr key={kind}>
             <td colSpan={5} className="text-sm text-soft">
-              {KIND_WORDS[kind]}: spread {length(spread, 'clearance')}
-              {most !== null && `, ${spread > most ? 'over' : 'within'} the ${length(most, 'clearance')} limit`}.
+              {KIND_WORDS[kind]}: spread {length(found.spread, 'clearance')}
+              {most !== null && `, ${found.isWide ? 'over' : 'within'} the ${length(most, 'clearance')} limit`}.
             </td>
           </tr>
         );

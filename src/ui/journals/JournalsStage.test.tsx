@@ -12,7 +12,7 @@ import {
   startingShells,
 } from '@/core/stages/journals/choices';
 import { job, jobEntry, reading } from '@/fixtures/records';
-import { type OpenedBuild, acceptHere, fill, region, renderBuild, said, shows } from '../testing/renderBuild';
+import { type OpenedBuild, acceptHere, fill, fillIn, region, renderBuild, said, shows } from '../testing/renderBuild';
 
 const six = {
   ...job.engine,
@@ -164,6 +164,25 @@ it('journals by their size and class, and a clearance that the builder named, fr
   await shows(main, 'Oil pump, gears to cover (1.0 thou to 3.0 thou, the manual)');
   await shows(main, 'pump is renewed later');
   await shows(main, 'Journals 2.4485 in to 2.4495 in (the manual).');
+});
+
+it('what was typed wrong in a clearance that is removed, or is not read here after all, bars the form no more', async () => {
+  const { press } = await renderBuild('journals?view=manual', covered, bottomEnd({ asks: NO_ASKS }));
+  const isBarred = (is: boolean): Promise<void> =>
+    waitFor(() => expect(screen.getByRole('button', { name: 'Set the bottom end' })).toHaveProperty('disabled', is));
+  await press('checkbox', 'End play is read here');
+  await fillIn(/^End play: least/, 'tight');
+  await isBarred(true);
+  await press('checkbox', 'End play is read here');
+  // nothing is changed, nothing is wrong
+  await fillIn(/^Mains: least/, '1.3');
+  await isBarred(false);
+  await press('button', 'Add clearance');
+  await fillIn('Clearance', 'Oil pump');
+  await fillIn(/^Oil pump: least/, 'tight');
+  await isBarred(true);
+  await press('button', /^Remove/);
+  await isBarred(false);
 });
 
 it('an aluminium block is said apart from its bores: a warm housing is smaller at 20 °C, and hot it opens', async () => {

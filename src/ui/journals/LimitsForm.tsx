@@ -168,13 +168,7 @@ function Others({ form }: PartProps) {
               />
             </div>
             <div className="self-start pt-7">
-              <Button
-                onClick={() => {
-                  // what was typed in it bars nothing once it is gone
-                  form.onFault(other.id)(null);
-                  put(others.filter((o) => o.id !== other.id));
-                }}
-              >
+              <Button onClick={() => put(others.filter((o) => o.id !== other.id))}>
                 Remove<span className="sr-only"> {other.words}</span>
               </Button>
             </div>

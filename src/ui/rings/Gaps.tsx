@@ -92,11 +92,10 @@ function Spread({ kind }: { kind: Compression }) {
   const { length } = useWords();
   const spread = spreads.find((s) => s.ring === kind);
   if (!spread) return <p className="text-xl">Two gaps make a spread.</p>;
-  const wide = spread.spread > choices.bench.spread;
   return (
     <p className="text-xl">
-      <b className={`figures ${wide ? 'text-short' : 'text-ok'}`}>{length(spread.spread)}</b> apart,{' '}
-      {length(spread.least)} to {length(spread.most)}; {wide ? 'more than' : 'within'} the{' '}
+      <b className={`figures ${spread.isWide ? 'text-short' : 'text-ok'}`}>{length(spread.spread)}</b> apart,{' '}
+      {length(spread.least)} to {length(spread.most)}; {spread.isWide ? 'more than' : 'within'} the{' '}
       {length(choices.bench.spread)} asked for.
     </p>
   );

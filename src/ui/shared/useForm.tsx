@@ -7,7 +7,7 @@
  * A hook of our own: a form library brings its own fields and rules; ours parse bench talk, and the rules are core's,
  * which files and the server hold entries to as well.
  */
-import { type ReactNode, type SyntheticEvent, useEffect, useState } from 'react';
+import { type ReactNode, type SyntheticEvent, useEffect, useEffectEvent, useState } from 'react';
 import type { Faults } from '@/core/foundation/quantity/faults';
 import { Button } from './Button';
 
@@ -211,11 +211,13 @@ export function useForm<T extends object>({
   };
 }
 
-/** For a field of several parts: what is wrong with any of them is wrong with it. */
+/** For a field of several parts: what is wrong with any of them is wrong with it, until it is gone. */
 export function usePartFaults(
   onFault: (fault: string | null) => void,
 ): (part: string) => (fault: string | null) => void {
   const [faults, setFaults] = useState<Readonly<Record<string, string | null>>>({});
+  const settle = useEffectEvent(() => onFault(null));
+  useEffect(() => () => settle(), []);
   return (part) => (fault) => {
     const next = { ...faults, [part]: fault };
     setFaults(next);

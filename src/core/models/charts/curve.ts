@@ -27,7 +27,8 @@ function endSlope(near: number, far: number, slope: number, next: number): numbe
 }
 
 /**
- * The factor (gap or clearance per bore) of the curve through some points at a load: monotone between any two of them; of the first under them all, of the last over.
+ * The factor (gap or clearance per bore) of the curve through some points at a load: monotone between any two of them; of
+ * the first under them all, of the last over.
  *
  * @param points at least one, by load, each once
  * @example monotoneAt([{ load: 1, factor: 4 }, { load: 2, factor: 6 }], 1.5) // 5

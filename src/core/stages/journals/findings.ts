@@ -127,10 +127,10 @@ function setFindings({ mains, rods, apart, choices: { journals } }: All): Findin
   const most = journals.spread;
   const spread = (['main', 'rod'] as const satisfies readonly BearingKind[]).flatMap((kind) => {
     const found = apart[kind];
-    return most !== null && found !== null && found > most
+    return most !== null && found?.isWide
       ? [
           at(
-            say`${kind === 'main' ? 'Mains' : 'Rods'} lie ${clear(found)} apart in clearance, more than ${clear(most)}: one half of another grade may bring them together.`,
+            say`${kind === 'main' ? 'Mains' : 'Rods'} lie ${clear(found.spread)} apart in clearance, more than ${clear(most)}: one half of another grade may bring them together.`,
           ),
         ]
       : [];

@@ -1,4 +1,5 @@
 /** What is found of the bottom end: bearings of crank and rods, end play and side clearance, held against the manual's limits. */
+import type { Nm } from '../../foundation/quantity/length';
 import { inspectsRods } from './rodInspection';
 import { rodsOf } from '../../foundation/engine/crankcase';
 import { CRANK, mainId } from '../../foundation/engine/places';
@@ -165,9 +166,11 @@ function rodPart(engine: Engine, { id, label, piston }: Pistoned, sideId: string
   });
 }
 
-const apartOf = (bearings: readonly JudgedBearing[]) => {
+const apartOf = (bearings: readonly JudgedBearing[], limit: Nm | null) => {
   const values = bearings.flatMap((b) => b.clearance.value ?? []);
-  return values.length > 1 ? rangeOf(values) : null;
+  if (values.length < 2) return null;
+  const spread = rangeOf(values);
+  return { spread, isWide: limit !== null && spread > limit };
 };
 
 /** Every bearing, the crank and what else is named, and of each cylinder its rod. */
@@ -202,15 +205,22 @@ export function judgeBearings(
   });
   const all = parts.map((p) => p.part);
   const others = othersIn(engine, memo);
+  const limit = choices.journals.spread;
   return {
     cylinders: new Map(parts.map(({ id, part }) => [id, part])),
-    engine: memo('bottom end', ENGINE, [rods, crank, ...mains, ...all, ...others], () => ({
+    engine: memo('bottom end', ENGINE, [rods, crank, limit, ...mains, ...all, ...others], () => ({
       mains,
       others,
       rods: all.map((p) => p.rod),
       crank,
       along: crankOf(throws, count),
-      apart: { main: apartOf(mains), rod: apartOf(all.map((p) => p.rod)) },
+      apart: {
+        main: apartOf(mains, limit),
+        rod: apartOf(
+          all.map((p) => p.rod),
+          limit,
+        ),
+      },
     })),
   };
 }

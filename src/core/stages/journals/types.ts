@@ -141,8 +141,8 @@ export interface JournalsEngineResult {
   along: OnCrank[];
   /** The bearings of the rods, in the order of the engine’s own numbering. */
   rods: JudgedBearing[];
-  /** Largest less least clearance of a kind; null under two. */
-  apart: Record<BearingKind, Nm | null>;
+  /** Largest less least clearance of a kind, and whether that is over the shop’s limit; null under two. */
+  apart: Record<BearingKind, { spread: Nm; isWide: boolean } | null>;
 }
 
 export type Engine = EngineContext<{

@@ -166,9 +166,9 @@ function ringFindings(cylinder: Ringed): Finding[] {
 }
 
 /** Gaps of one kind that lie too far apart. */
-const spreadFindings = (spreads: readonly Spread[], limit: Nm): Finding[] =>
+const spreadFindings = (spreads: readonly Spread[]): Finding[] =>
   spreads
-    .filter((s) => isCompression(s.ring) && s.spread > limit)
+    .filter((s) => isCompression(s.ring) && s.isWide)
     .map((s) =>
       about(
         'note',
@@ -183,6 +183,6 @@ export const findings = ({ choices, job, spreads }: All, cylinders: readonly Rin
   ...cylinders.flatMap(ringFindings),
   ...setFindings(choices.ringSet, job),
   ...cylinders.flatMap(grooveFindings),
-  ...spreadFindings(spreads, choices.bench.spread),
+  ...spreadFindings(spreads),
   ...unmeasuredFindings(cylinders, choices.bores.basis === 'used'),
 ];

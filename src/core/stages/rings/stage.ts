@@ -1,4 +1,5 @@
 /** Rings: every ring read, filed and placed in its cylinder, and how it sits in its groove. */
+import type { Nm } from '../../foundation/quantity/length';
 import { outcome } from './outcome';
 import { findings } from './findings';
 import { whereParts } from '../../foundation/engine/partPlacement';
@@ -222,13 +223,13 @@ function partOf(
   }));
 }
 
-function spreadsOf(cylinders: readonly Whole[]): Spread[] {
+function spreadsOf(cylinders: readonly Whole[], limit: Nm): Spread[] {
   return RINGS.flatMap((ring) => {
     const values = cylinders.flatMap((c) => c.rings[ring].counts?.value ?? []);
     if (values.length < 2) return [];
     const least = Math.min(...values);
     const most = Math.max(...values);
-    return [{ ring, least, most, spread: most - least }];
+    return [{ ring, least, most, spread: most - least, isWide: most - least > limit }];
   });
 }
 
@@ -279,7 +280,10 @@ function judge(
   };
   return {
     cylinders: new Map(judged.map(({ id, part }) => [id, part])),
-    engine: { rates, placing: { top: placed('top'), second: placed('second') }, spreads: spreadsOf(judged) },
+    engine: {
+      ...{ rates, placing: { top: placed('top'), second: placed('second') } },
+      spreads: spreadsOf(judged, choices.bench.spread),
+    },
   };
 }
 

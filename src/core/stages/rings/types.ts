@@ -38,6 +38,8 @@ export interface Spread {
   least: Nm;
   most: Nm;
   spread: Nm;
+  /** Whether that is more than the shop asks for. */
+  isWide: boolean;
 }
 
 export interface RingsEngineResult {
