@@ -49,7 +49,14 @@ test('a build that is open works whole without the server: every stage, a reload
   await page.keyboard.type('22\n');
   await expect.poll(() => logged(server, id)).toEqual(['22']);
   await isKept(page, id);
+  // what the shop has fitted and turned is known as it was last answered
+  const histories = (): Promise<number[]> =>
+    page.evaluate(() =>
+      Promise.all(['/api/gap-history', '/api/torque-history?build=x'].map(async (path) => (await fetch(path)).status)),
+    );
+  expect(await histories()).toEqual([200, 200]);
   await goOffline(context);
+  expect(await histories()).toEqual([200, 200]);
   await page.keyboard.type('24\n');
   await expect(page.getByText('1 entry waits in this browser')).toBeVisible();
   await expect(page.getByText('All of this build works meanwhile, over a reload too.')).toBeVisible();

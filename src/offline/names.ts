@@ -3,6 +3,10 @@
 /** Caches of pages as they were last seen, and of what the shop has. */
 export const PAGES = 'spatium-pages';
 export const SHOP = 'spatium-shop';
+/** Of the shop: what the pages of a build ask for and is kept as it was last answered. */
+export const SHOP_ROUTES: readonly string[] = ['charts', 'instruments', 'gap-history', 'torque-history'].map(
+  (name) => `/api/${name}`,
+);
 /** Shown in place of a page that was never seen. */
 export const OFFLINE_PAGE = '/offline.html';
 /** Told to a worker that waits: the program is taken as it is now. */

@@ -7,7 +7,7 @@
 import { type PrecacheEntry, cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching';
 import { registerRoute, setCatchHandler } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
-import { OFFLINE_PAGE, PAGES, SHOP, TAKE_IT, pageKey } from './names';
+import { OFFLINE_PAGE, PAGES, SHOP, SHOP_ROUTES, TAKE_IT, pageKey } from './names';
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[] };
 
@@ -47,7 +47,7 @@ registerRoute(
 );
 
 registerRoute(
-  ({ url, request }) => request.method === 'GET' && /^\/api\/(?:charts|instruments|fitted)$/.test(url.pathname),
+  ({ url, request }) => request.method === 'GET' && SHOP_ROUTES.includes(url.pathname),
   new NetworkFirst({ cacheName: SHOP, networkTimeoutSeconds: PATIENCE, plugins: [whole] }),
 );
 
