@@ -77,57 +77,16 @@ function pistonPart({ id, label, passes, size, read, outlier, pin, round }: Judg
   return { id, label, readings: idsOf(passes), size, read, outlier, pin: pin.clearance, round };
 }
 
-function ringPart({
-  number,
-  target,
-  reading,
-  readIn,
-  called,
-  counts,
-  differs,
-  state,
-  chance,
-  low,
-  toComeOff,
-  shrunk,
-  asksSquaring,
-  filed,
-  cutsSince,
-  unprepared,
-  unlogged,
-  growth,
-  isUndated,
-  taken,
-  accepted,
-  done,
-  advice,
-}: JudgedRing): unknown {
-  return {
-    number,
-    target,
-    reading: reading?.id ?? null,
-    readIn,
-    called,
-    counts,
-    differs,
-    state,
-    chance,
-    low,
-    toComeOff,
-    shrunk,
-    asksSquaring,
-    filed,
-    cutsSince,
-    unprepared,
-    unlogged,
-    growth,
-    isUndated,
-    taken,
-    accepted,
-    done,
-    advice,
-  };
-}
+/** Of a ring: what it is called and where it stands are told by its place in the file. */
+const RING_NOT_CARRIED = [
+  ...(['ring', 'label', 'history', 'round', 'step', 'repeats', 'passes'] as const),
+  ...(['grace', 'overChance', 'acceptId', 'held', 'lapsed'] as const),
+];
+
+const ringPart = (ring: JudgedRing): unknown => ({
+  ...without(ring, RING_NOT_CARRIED),
+  reading: ring.reading?.id ?? null,
+});
 
 function cylinderPart({ bore, piston, clearance, rings, grooves, ...others }: JudgedCylinder): unknown {
   const { spots, size, mean, shape, asFound, verdict, accepted, done, round, read, total, repeatability } = bore;
@@ -135,17 +94,7 @@ function cylinderPart({ bore, piston, clearance, rings, grooves, ...others }: Ju
   return {
     ...without(others, ['targets']),
     bore: {
-      size,
-      mean,
-      shape,
-      asFound,
-      verdict,
-      accepted,
-      done,
-      round,
-      read,
-      total,
-      repeatability,
+      ...{ size, mean, shape, asFound, verdict, accepted, done, round, read, total, repeatability },
       spots: spots.map(({ passes, ...spot }) => ({ ...spot, readings: idsOf(passes) })),
     },
     piston: piston.id,

@@ -173,6 +173,11 @@ function Reading({ x, pass, before, last, colour, units }: ReadingProps) {
   );
 }
 
+/** Where a limit or an end of the aim lies. */
+function Limit({ at, colour = 'var(--ok)', dashes = '4 3' }: { at: number; colour?: string; dashes?: string }) {
+  return <line x1={at} x2={at} y1={54} y2={BASE} stroke={colour} strokeWidth={1.5} strokeDasharray={dashes} />;
+}
+
 interface BandProps {
   x: (nm: Nm) => number;
   limits: Limits;
@@ -187,39 +192,9 @@ function Band({ x, limits: { least, aimFrom, aimTo, most }, high, under, over }:
     <>
       <rect x={x(aimFrom)} y={54} width={x(end) - x(aimFrom)} height={BASE - 54} fill="var(--wash)" />
       <line x1={x(least)} x2={x(least)} y1={40} y2={BASE} stroke="var(--ok)" strokeWidth={3} />
-      {aimFrom > least && (
-        <line
-          x1={x(aimFrom)}
-          x2={x(aimFrom)}
-          y1={54}
-          y2={BASE}
-          stroke="var(--ok)"
-          strokeWidth={1.5}
-          strokeDasharray="4 3"
-        />
-      )}
-      {aimTo !== null && (
-        <line
-          x1={x(aimTo)}
-          x2={x(aimTo)}
-          y1={54}
-          y2={BASE}
-          stroke="var(--ok)"
-          strokeWidth={1.5}
-          strokeDasharray="4 3"
-        />
-      )}
-      {most !== null && most !== aimTo && (
-        <line
-          x1={x(most)}
-          x2={x(most)}
-          y1={54}
-          y2={BASE}
-          stroke="var(--over)"
-          strokeWidth={1.5}
-          strokeDasharray="2 3"
-        />
-      )}
+      {aimFrom > least && <Limit at={x(aimFrom)} />}
+      {aimTo !== null && <Limit at={x(aimTo)} />}
+      {most !== null && most !== aimTo && <Limit at={x(most)} colour="var(--over)" dashes="2 3" />}
       <text x={(x(aimFrom) + x(end)) / 2} y={48} textAnchor="middle" fontSize={15} fontWeight={700} fill="var(--ok)">
         {aimTo === null ? 'enough' : 'aim'}
       </text>
