@@ -177,32 +177,3 @@ test('out as JSON and CSV and in again; a broken file changes nothing', async ({
   await server.end();
 });
 
-test('a chart of curves: a heat load is added, refused where one stands, given a figure and saved', async ({
-  page,
-}) => {
-  const server = await shop();
-  await page.goto(`${server.url}/charts/starting-curve`, { waitUntil: 'networkidle' });
-  await page.getByRole('button', { name: 'heat load', exact: true }).click();
-  const load = page.getByLabel('Heat load', { exact: true });
-  await expect(load).toHaveValue('3.4');
-  await load.fill('2.6');
-  await expect(page.getByText('Another row stands there.')).toBeVisible();
-  await load.fill('1.7');
-  // it stands where its load does, not where it was added
-  await expect(page.getByRole('table').getByRole('row').nth(9)).toContainText('1.70 own load');
-  await cell(page, 'own-row', 'forged4032').click();
-  await page.keyboard.type('0.0061');
-  const drawn = page.getByRole('region', { name: 'The curve of the figure in hand' });
-  await expect(drawn.getByRole('img')).toHaveAttribute('aria-label', /through 13 points/);
-  await expect(drawn).toContainText('Under a point at less load, and lifted to it: 1.70.');
-  await page.getByLabel('Factor × bore').fill('0.0065');
-  await expect(drawn).not.toContainText('lifted');
-  await page.getByRole('button', { name: 'Save as version 4' }).click();
-  await expect(page.getByText('version 4', { exact: true })).toBeVisible();
-  const saved = (await (await fetch(`${server.url}/api/charts/starting-curve`)).json()) as {
-    chart: { kind: string; rows: { id: string; load: number }[] };
-  };
-  expect(saved.chart.kind).toBe('curve');
-  expect(saved.chart.rows.find((row) => row.id === 'own-row')?.load).toBe(1.7);
-  await server.end();
-});
