@@ -1,7 +1,9 @@
 /** The commands as a stranger types them: ports, refusals, the data folder. */
 import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { type Server as Listener, createServer } from 'node:net';
+import { connect } from 'node:tls';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createClient } from '@libsql/client';
@@ -25,8 +27,12 @@ test.afterEach(async () => {
 });
 
 /** Runs npm start's script until it prints the words looked for, or ends. */
-async function start(env: Record<string, string>, until: RegExp): Promise<{ output: string; code: number | null }> {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+async function start(
+  env: Record<string, string>,
+  until: RegExp,
+  ...args: string[]
+): Promise<{ output: string; code: number | null }> {
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
     env: { ...process.env, ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
@@ -61,6 +67,19 @@ test('npm start makes its data folder, and takes a free port when the one asked 
   const url = /http:\/\/127\.0\.0\.1:(\d+)/.exec(output)?.[0] ?? '';
   expect(url).not.toContain(`:${port}`);
   expect(await (await fetch(`${url}/api/builds`)).json()).toMatchObject({ all: 0 });
+});
+
+test('npm start -- --https answers over https with a certificate of its own, whose fingerprint it prints', async () => {
+  const file = join(folder, 'own.db');
+  const { output } = await start({ PORT: '0', DATABASE_URL: `file:${file}` }, /Spatium is at .*\n/, '--https');
+  const port = Number(/https:\/\/127\.0\.0\.1:(\d+)/.exec(output)?.[1]);
+  const socket = connect({ port, host: '127.0.0.1', rejectUnauthorized: false });
+  await once(socket, 'secureConnect');
+  expect(output).toContain(`SHA-256: ${socket.getPeerX509Certificate()?.fingerprint256}`);
+  socket.write(`GET /api/me HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\n\r\n`);
+  const [answer] = (await once(socket, 'data')) as [Buffer];
+  socket.destroy();
+  expect(answer.toString()).toMatch(/^HTTP\/1\.1 200 /);
 });
 
 test('a database written by a newer program ends the start with a clear message', async () => {
