@@ -20,6 +20,7 @@ export interface RateSums {
   yy: number;
 }
 
+/** Sums of a filer that has cut nothing yet. */
 export const NO_CUTS: RateSums = { cuts: 0, xx: 0, xy: 0, yy: 0 };
 
 /** Sums with one more cut in. */

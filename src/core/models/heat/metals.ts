@@ -15,7 +15,7 @@ export interface Expansion {
 export const RING_METALS = ['greyIron', 'ductileIron', 'steel', 'nitridedSteel'] as const;
 export type RingMetal = (typeof RING_METALS)[number];
 
-/** Near 20 °C. */
+/** Of rings, 1/K near 20 °C. From memory. */
 export const RING_EXPANSION: Record<RingMetal, number> = {
   greyIron: 10.8e-6,
   ductileIron: 11.2e-6,
@@ -34,6 +34,7 @@ export const HOT_RING: Record<RingMetal, Expansion> = {
 /** Of the bore, 1/K near 20 °C: grey iron, or the copper-free aluminium of a plated block. From memory. */
 export const BORE_EXPANSION: Record<Surface, number> = { iron: 10.8e-6, plated: 21.5e-6 };
 
+/** Of the bore up to a temperature. From memory. */
 export const HOT_BORE: Record<Surface, Expansion> = {
   iron: HOT_RING.greyIron,
   plated: { at0: 20.6e-6, each: 9e-9 },
@@ -52,6 +53,7 @@ export type RodMetal = (typeof ROD_METALS)[number];
 /** Of rods, 1/K near 20 °C. From memory. */
 export const ROD_EXPANSION: Record<RodMetal, number> = { steel: 11.7e-6, aluminium: 23.4e-6, titanium: 8.9e-6 };
 
+/** Of pistons by their alloy, 1/K near 20 °C. From memory. */
 export const PISTON_EXPANSION: Record<Alloy, number> = {
   cast: 20.5e-6,
   hypereutectic: 19.5e-6,

@@ -14,6 +14,7 @@ export const USE_WORDS: Record<Use, string> = {
   pulling: 'pulling',
 };
 
+/** Fuels that the heat load knows. */
 export const FUELS = ['petrol', 'e85', 'ethanol', 'methanol', 'nitromethane', 'gas', 'diesel', 'twoStroke'] as const;
 export type Fuel = (typeof FUELS)[number];
 

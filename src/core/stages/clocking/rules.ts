@@ -54,6 +54,7 @@ const rule = (limit: number, severity: RuleSeverity, change: Partial<Rule> = {})
   ...change,
 });
 
+/** Limits in degrees, and how grave each is. Common practice, no source. */
 export const STARTING_RULES: Rules = {
   topToSecond: rule(120, 'mend', { stopUnder: 60 }),
   railsApart: rule(15, 'mend'),

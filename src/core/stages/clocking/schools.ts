@@ -25,6 +25,7 @@ export interface SchoolSettings {
   acrossRail: number;
 }
 
+/** As the schools are usually drawn. Common practice, no source. */
 export const STARTING_SETTINGS: SchoolSettings = {
   offPin: 45,
   railArc: NM_PER_INCH,
