@@ -301,4 +301,3 @@ test('zeroed in the bore before any size is known: differences first, then the m
     .poll(async () => (await server.record(other)).entries.flatMap((e) => (e.kind === 'setting' ? [e.to] : [])))
     .toEqual(['here', 82_512_000]);
 });
-

@@ -176,4 +176,3 @@ test('out as JSON and CSV and in again; a broken file changes nothing', async ({
   expect((await fetch(`${server.url}/api/charts`, { method: 'POST', body: 'x'.repeat(2_000_000) })).status).toBe(413);
   await server.end();
 });
-

@@ -261,4 +261,3 @@ test('a bench takes a bearing for its own: the other is led past it, and is told
   await expect(two.getByRole('button', { name: 'Rod 1 is mine' })).toBeVisible();
   await Promise.all(contexts.map((c) => c.close()));
 });
-
