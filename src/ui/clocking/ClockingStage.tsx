@@ -37,14 +37,14 @@ export const TRIAL = inEither(
 /** Where the five joints of each piston point, by a school and one by one, held against the rules. */
 export function ClockingStage() {
   const judgement = useJudgement();
-  const { cursor, cylinder, goTo } = useMoving();
+  const { cursor, cylinder, beginAt } = useMoving();
   const clocking = useClocking();
   const [tab, setTab] = useView(TABS);
   const [onSheet, setOnSheet] = useState(false);
   const [view, setView] = useCrownView();
   useEffect(() => {
-    const open = cursor.chosen ? undefined : judgement.cylinders.find((c) => !c.clocking.settled);
-    if (open) goTo({ cylinder: open.id, subject: cursor.inHand.rings, spot: null });
+    const open = judgement.cylinders.find((c) => !c.clocking.settled);
+    if (open) beginAt({ cylinder: open.id, subject: cursor.inHand.rings, spot: null });
     // On entering the stage only: from then on the hands lead.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

@@ -70,10 +70,10 @@ interface Props {
 /** On entering a stage the line goes to the next open task, and takes the focus; from then on the line and the hands lead. */
 function useBegin(work: ListId, isTyping: boolean, input: RefObject<HTMLInputElement | null>): void {
   const judgement = useJudgement();
-  const { cursor, goTo } = useMoving();
+  const { beginAt } = useMoving();
   useEffect(() => {
-    const open = cursor.chosen || isTyping ? null : nextTask(tasksOf(judgement, work), null);
-    if (open) goTo(open);
+    const open = isTyping ? null : nextTask(tasksOf(judgement, work), null);
+    if (open) beginAt(open);
     if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

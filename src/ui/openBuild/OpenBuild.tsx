@@ -99,12 +99,14 @@ function useMovingIn(judgement: Judgement, isRestored: boolean): Moving {
   }
   useAddress(cursor, setCursor, judgement);
   const cylinder = judgement.cylinders.find((c) => c.id === cursor.cylinder) ?? judgement.cylinders[0] ?? null;
-  const moves = useMemo<Pick<Moving, 'toCylinder' | 'toSubject' | 'goTo'>>(
+  const moves = useMemo<Omit<Moving, 'cursor' | 'cylinder'>>(
     () => ({
       toCylinder: (id) => setCursor((before) => ({ ...before, chosen: true, cylinder: id, place: null })),
       toSubject: (subject) =>
         setCursor((before) => ({ ...before, chosen: true, inHand: withSubject(before.inHand, subject) })),
       goTo: (at, chosen = false) => setCursor((before) => movedTo(before, at, chosen)),
+      // a press may come between the drawing of a stage and its beginning
+      beginAt: (at) => setCursor((before) => (before.chosen ? before : movedTo(before, at, false))),
     }),
     [],
   );

@@ -56,6 +56,8 @@ export interface Moving {
   toSubject: (subject: Subject) => void;
   /** Goes to a thing to read: because someone chose it, or because the work leads there. */
   goTo: (at: At<Subject>, chosen?: boolean) => void;
+  /** Goes to what is open first on a stage that is entered, unless someone chose something already. */
+  beginAt: (at: At<Subject>) => void;
 }
 
 /** What was done, before it is known who did it and when. */
