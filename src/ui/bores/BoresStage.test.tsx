@@ -48,6 +48,7 @@ it('a gauge in hand: it is named by each reading, its dial is drawn, its own set
   await press('tab', 'Readings');
   fill(line(), '6');
   await screen.findByRole('img', { name: /^Dial.*\+6 thou from 4\.0650 in/ });
+  await screen.findByText('should show');
   fill(line(), '1t6');
   await shows(said, 'dial +1 turn of 50 thou and 6 thou');
   await log('0.3');
@@ -161,7 +162,7 @@ it('the next size: what is sold and what comes off decide it; wrong entries are 
   expect(screen.getByRole('button', { name: 'Set sizes and stock' })).toHaveProperty('disabled', true);
   for (const [sold, says] of [
     ['.030 .055', '55 thou over'],
-    ['30 37', 'A sleeve is due in cylinder'],
+    ['30 37', 'A sleeve is due in cylinder 2'],
   ] as const) {
     await fillIn('Oversizes sold, thou', sold);
     await press('button', 'Set sizes and stock');

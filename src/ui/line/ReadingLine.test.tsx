@@ -163,6 +163,8 @@ it('a ring that is not done says what it waits for; where Enter leads is said be
   await log('14');
   await shows(said, 'Waits here: file, deburr, square, then read again.');
   await shows(said, 'After it: Cylinder 1, second ring.');
+  const described = line().getAttribute('aria-describedby')?.split(' ') ?? [];
+  expect(described.map((id) => document.getElementById(id)?.textContent).join(' ')).toMatch(/Target 21–24 thou/);
   fill(line(), '22');
   await shows(said, 'no cut is logged');
   await shows(said, 'stays here');
