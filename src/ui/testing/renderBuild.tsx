@@ -84,12 +84,13 @@ export async function renderBuild(address: string, ...entries: readonly Entry[])
       expect(found, `a ${kind} reached the server`).toBeDefined();
       return found as Extract<Entry, { kind: typeof kind }>;
     });
-  await screen.findByRole('main');
+  // the stage is loaded once it has its heading
+  await screen.findAllByRole('heading', { level: 1 });
   return {
     ...rendered,
     ...{ user, server, main, sent },
     log: async (typed) => {
-      const line = within(screen.getByRole('region', { name: 'Reading line' })).getByRole('textbox');
+      const line = within(await screen.findByRole('region', { name: 'Reading line' })).getByRole('textbox');
       await user.clear(line);
       await user.type(line, `${typed}{Enter}`);
     },
