@@ -520,6 +520,14 @@ describe('grooves', () => {
     expect(judge(record(each)).tasks.grooves).toHaveLength(8 * 6);
   });
 
+  it('a groove is done on the route once it reads right, and not before', () => {
+    const done = (...more: Entry[]): string[] =>
+      judge(record(...more)).tasks.grooves.flatMap((t) => (t.done ? [`${t.cylinder} ${t.subject}`] : []));
+    expect(done()).toEqual([]);
+    expect(done(side('g', 'L1', 0.5))).toEqual([]);
+    expect(done(side('g', 'L1', 1.5))).toEqual(['L1 topSide']);
+  });
+
   it('a tight groove stops the build, a ring proud of its land too', () => {
     const findings = judge(record(side('g', 'L1', 0.5), reading('p', 'L1', 'topLand', 0))).findings.filter(
       (f) => f.stage === 'rings',

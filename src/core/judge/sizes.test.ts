@@ -208,6 +208,16 @@ describe('a bore from its readings', () => {
       'within limits in the two directions that were read. Two cannot',
     );
     expect(says(judge(record(...along)))).not.toContain('directions that were read');
+    const reasons = (...read: Entry[]): string =>
+      judge(record(...read))
+        .cylinders[0]?.bore.verdict.reasons.map((reason) => messageText(reason, 'imperial'))
+        .join('; ') ?? '';
+    expect(reasons(...bore('L1'))).toContain('in two directions');
+    const third = bore('L1').map((e) =>
+      e.kind === 'reading' && e.place ? { ...e, id: `${e.id}-45`, place: { ...e.place, angle: 45 } } : e,
+    );
+    const all = [...bore('L1'), ...third.filter((_, i) => i % 2 === 0), bores({ directions: [90, 0, 45] })];
+    expect(reasons(...all)).not.toContain('direction');
   });
 
   it('goes depth by depth where that is the route, and down each direction where that is the order', () => {
