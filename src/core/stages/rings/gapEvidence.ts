@@ -251,11 +251,7 @@ function taperOf(groups: readonly { depth: Depth | null; found: Agreed }[]): Cou
   return change > 0 ? { wide: wide.depth, narrow: narrow.depth, change } : null;
 }
 
-/**
- * The gap that counts in the cylinder a ring is in; null where no reading tells it there.
- *
- * @example countedGap({ readings: [], home: '1', bores: new Map(), repeat: 25_400, notFiled: new Set() }) // null
- */
+/** The gap that counts in the cylinder a ring is in, nm; null where no reading tells it there. */
 export function countedGap(ask: Ask): CountedGap | null {
   const groups = groupsOf(ask).map(({ depth, evidence }) => ({
     depth,

@@ -52,9 +52,6 @@ export const curveOf = (chart: Chart, column: string, figure: ChartFigure): Curv
  * The picture of one ring's curve on a bore; null for a chart of steps, or a piston that is not said or not in it.
  *
  * @param assumed what the heat model takes of the engine
- * @example
- *   loadPicture(judgement.targetSettings, 100_000_000, 'top', { surface: null, cooling: 'water', choices:
- *   judgement.choices.heat, metals: { top: 'steel', second: 'greyIron' } }) // null
  */
 export function loadPicture(
   settings: TargetSettings | null,
