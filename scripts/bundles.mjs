@@ -1,5 +1,5 @@
 // Part of every build: the server and its thread for heavy work as one file each with all that they import, so that
-// they start in a third of the time; and the service worker, with the list of what the build is made of.
+// they start in two thirds of the time; and the service worker, with the list of what the build is made of.
 import { join } from 'node:path';
 import { build } from 'esbuild';
 import { injectManifest } from 'workbox-build';

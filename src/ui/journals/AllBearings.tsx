@@ -63,19 +63,19 @@ export function AllBearings() {
 
 /** How far the clearances of a kind lie apart. */
 function Spreads() {
-  const { apart, choices } = useJudgement();
+  const { apart, tooFarApart, choices } = useJudgement();
   const { length } = useWords();
   const { spread: most } = choices.journals;
   return (
     <tbody>
       {KINDS.map((kind) => {
-        const found = apart[kind];
-        if (found === null) return null;
+        const spread = apart[kind];
+        if (spread === null) return null;
         return (
           <tr key={kind}>
             <td colSpan={5} className="text-sm text-soft">
-              {KIND_WORDS[kind]}: spread {length(found.spread, 'clearance')}
-              {most !== null && `, ${found.isWide ? 'over' : 'within'} the ${length(most, 'clearance')} limit`}.
+              {KIND_WORDS[kind]}: spread {length(spread, 'clearance')}
+              {most !== null && `, ${tooFarApart[kind] ? 'over' : 'within'} the ${length(most, 'clearance')} limit`}.
             </td>
           </tr>
         );

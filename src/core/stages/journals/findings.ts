@@ -122,15 +122,15 @@ function bearingFindings(b: JudgedBearing, choices: JournalChoices): Finding[] {
 }
 
 /** Clearances of a kind that lie further apart than they may, and mains that are looser than rods. */
-function setFindings({ mains, rods, apart, choices: { journals } }: All): Finding[] {
+function setFindings({ mains, rods, apart, tooFarApart, choices: { journals } }: All): Finding[] {
   const at = (says: ReturnType<typeof say>): Finding => about('note', 'journals', null, says);
   const most = journals.spread;
   const spread = (['main', 'rod'] as const satisfies readonly BearingKind[]).flatMap((kind) => {
     const found = apart[kind];
-    return most !== null && found?.isWide
+    return most !== null && found !== null && tooFarApart[kind]
       ? [
           at(
-            say`${kind === 'main' ? 'Mains' : 'Rods'} lie ${clear(found.spread)} apart in clearance, more than ${clear(most)}: one half of another grade may bring them together.`,
+            say`${kind === 'main' ? 'Mains' : 'Rods'} lie ${clear(found)} apart in clearance, more than ${clear(most)}: one half of another grade may bring them together.`,
           ),
         ]
       : [];

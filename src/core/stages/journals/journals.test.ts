@@ -699,7 +699,8 @@ describe('mains and rods', () => {
         read(`M${i + 1}`, 'housing', 2.36 + thou / 1_000),
       ]),
     );
-    expect(judgement.apart).toEqual({ main: { spread: fromThou(0.7), isWide: true }, rod: null });
+    expect(judgement.apart).toEqual({ main: fromThou(0.7), rod: null });
+    expect(judgement.tooFarApart).toEqual({ main: true, rod: false });
     expect(judgement.findings.map((f) => messageText(f.says, 'imperial')).join()).toContain('Mains lie 0.7 thou apart');
   });
 });

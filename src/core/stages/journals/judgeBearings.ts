@@ -166,11 +166,9 @@ function rodPart(engine: Engine, { id, label, piston }: Pistoned, sideId: string
   });
 }
 
-const apartOf = (bearings: readonly JudgedBearing[], limit: Nm | null) => {
+const apartOf = (bearings: readonly JudgedBearing[]): Nm | null => {
   const values = bearings.flatMap((b) => b.clearance.value ?? []);
-  if (values.length < 2) return null;
-  const spread = rangeOf(values);
-  return { spread, isWide: limit !== null && spread > limit };
+  return values.length > 1 ? rangeOf(values) : null;
 };
 
 /** Every bearing, the crank and what else is named, and of each cylinder its rod. */
@@ -183,7 +181,10 @@ export function judgeBearings(
   if (!job)
     return {
       cylinders: new Map(),
-      engine: { mains: [], rods: [], crank: null, along: [], apart: { main: null, rod: null }, others: [] },
+      engine: {
+        ...{ mains: [], rods: [], crank: null, along: [], others: [] },
+        ...{ apart: { main: null, rod: null }, tooFarApart: { main: false, rod: false } },
+      },
     };
   const bare = cylinders.map((c) => c.id).join();
   const rods = memo('rods on the crank', ENGINE, [bare, job.engine, choices.clocking.rods], () =>
@@ -206,6 +207,8 @@ export function judgeBearings(
   const all = parts.map((p) => p.part);
   const others = othersIn(engine, memo);
   const limit = choices.journals.spread;
+  const apart = { main: apartOf(mains), rod: apartOf(all.map((p) => p.rod)) };
+  const isOver = (spread: Nm | null): boolean => limit !== null && spread !== null && spread > limit;
   return {
     cylinders: new Map(parts.map(({ id, part }) => [id, part])),
     engine: memo('bottom end', ENGINE, [rods, crank, limit, ...mains, ...all, ...others], () => ({
@@ -214,13 +217,8 @@ export function judgeBearings(
       rods: all.map((p) => p.rod),
       crank,
       along: crankOf(throws, count),
-      apart: {
-        main: apartOf(mains, limit),
-        rod: apartOf(
-          all.map((p) => p.rod),
-          limit,
-        ),
-      },
+      apart,
+      tooFarApart: { main: isOver(apart.main), rod: isOver(apart.rod) },
     })),
   };
 }

@@ -141,8 +141,10 @@ export interface JournalsEngineResult {
   along: OnCrank[];
   /** The bearings of the rods, in the order of the engine’s own numbering. */
   rods: JudgedBearing[];
-  /** Largest less least clearance of a kind, and whether that is over the shop’s limit; null under two. */
-  apart: Record<BearingKind, { spread: Nm; isWide: boolean } | null>;
+  /** Largest less least clearance of a kind; null under two. */
+  apart: Record<BearingKind, Nm | null>;
+  /** Whether that is over the shop’s limit. */
+  tooFarApart: Record<BearingKind, boolean>;
 }
 
 export type Engine = EngineContext<{
