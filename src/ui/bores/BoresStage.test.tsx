@@ -4,13 +4,12 @@ import { fromInches, fromThou } from '@/core/foundation/quantity/length';
 import type { Entry } from '@/core/judge/buildRecord';
 import { type BoreChoices, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
 import { boreReading, jobEntry, reading } from '@/fixtures/records';
-import { fill, fillIn, onDeck, region, renderBuild, said, shows } from '../testing/renderBuild';
+import { fill, fillIn, onDeck, line, region, renderBuild, said, shows } from '../testing/renderBuild';
 
 const plan = (change: Partial<BoreChoices>): Entry => ({
   ...{ id: 'plan', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, kind: 'bores' },
   value: { ...STARTING_BORES, ...change },
 });
-const line = (): HTMLElement => within(region('Reading line')()).getByRole('textbox');
 const label = (): HTMLElement => line().closest('label') ?? document.body;
 const status = (name: string) => (): HTMLElement => screen.getByRole('status', { name });
 const inHand = async (tool: string): Promise<void> => {

@@ -2,9 +2,8 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { fromThou } from '@/core/foundation/quantity/length';
 import { gap } from '@/fixtures/records';
-import { fill, onDeck, region, renderBuild, said, shows } from '../testing/renderBuild';
+import { fill, onDeck, line, region, renderBuild, said, shows } from '../testing/renderBuild';
 
-const line = (): HTMLElement => within(region('Reading line')()).getByRole('textbox');
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
 /** Waits until a ring is in hand. */
 const isAt = (name: string): Promise<HTMLElement> => screen.findByRole('heading', { name });

@@ -5,11 +5,10 @@ import type { Entry } from '@/core/judge/buildRecord';
 import { judge } from '@/core/judge/judge';
 import { STARTING_HEAT } from '@/core/models/heat/assess';
 import { boreReading, gap, jobEntry } from '@/fixtures/records';
-import { acceptHere, fill, fillIn, gone, onDeck, region, renderBuild, said, shows } from '../testing/renderBuild';
+import { acceptHere, fill, fillIn, gone, onDeck, line, region, renderBuild, said, shows } from '../testing/renderBuild';
 
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
 const readings = region('Readings of this ring');
-const line = (): HTMLElement => within(region('Reading line')()).getByRole('textbox');
 /** Waits until a ring is in hand. */
 const isAt = (name: string): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
 

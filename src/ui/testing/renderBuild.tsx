@@ -114,6 +114,10 @@ export const shows = (of: () => HTMLElement, text: string | RegExp): Promise<voi
 export const fillIn = async (label: string | RegExp, text: string): Promise<void> =>
   fill(await screen.findByLabelText(label), text);
 
+/** The field of the reading line. */
+export const line = (): HTMLElement =>
+  within(screen.getByRole('region', { name: 'Reading line' })).getByRole('textbox');
+
 /** What is said of the figure on the reading line. */
 export const said = (): HTMLElement => document.querySelector<HTMLElement>('#line-said') ?? document.body;
 
