@@ -11,6 +11,9 @@ export default defineConfig({
   retries: 0,
   outputDir: 'test-results/browser',
   use: {
+    // what waits for ever says which step it was, and where
+    actionTimeout: 60_000,
+    navigationTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     // only what is told of it has it: pages are fetched as they are

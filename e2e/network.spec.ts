@@ -3,6 +3,7 @@
  * and behind a proxy that is named.
  */
 import { type Server as Plain, createServer, request as plainRequest } from 'node:http';
+import { pipeline } from 'node:stream';
 import { chromium } from '@playwright/test';
 import { STAGE_IDS } from '../src/core/judge/stageTables';
 import { browserForTests } from '../scripts/chromium.mjs';
@@ -32,7 +33,7 @@ async function proxyTo(server: Server): Promise<{ port: number; proxy: Plain }> 
       },
       (answer) => {
         response.writeHead(answer.statusCode ?? 502, answer.headers);
-        answer.pipe(response);
+        pipeline(answer, response, () => undefined);
       },
     );
     passed.on('error', () => response.destroy());
@@ -63,9 +64,11 @@ interface Answer {
 const asked = (port: number, host: string, path: string, headers: Record<string, string> = {}, body?: unknown) =>
   new Promise<Answer>((resolve, reject) => {
     const method = body === undefined ? 'GET' : 'POST';
-    const sent = plainRequest({ host: '127.0.0.1', port, method, path, headers: { ...headers, host } }, (answer) => {
+    const to = { host: '127.0.0.1', port, method, path, headers: { ...headers, host } };
+    const sent = plainRequest({ ...to, signal: AbortSignal.timeout(60_000) }, (answer) => {
       let text = '';
       answer.on('data', (piece) => (text += String(piece)));
+      answer.on('error', reject);
       answer.once('end', () =>
         resolve({ status: answer.statusCode ?? 0, cookies: answer.headers['set-cookie'] ?? [], text }),
       );
@@ -103,8 +106,8 @@ test('behind a proxy: by its name and no other, on https, each place slowed down
   // another place made up each time: the last one is what the proxy found itself
   const said = [];
   for (let n = 1; n <= 30; n += 1) said.push((await guess(n, { 'x-forwarded-for': `10.0.0.${n}` })).text);
-  expect(said.filter((text) => text.includes('do not go together')).length).toBeLessThan(25);
-  expect(said.at(-1)).toContain('Too many wrong tries');
+  // on a slow machine a wait may have passed before the next guess comes, but each is twice as long
+  expect(said.filter((text) => text.includes('Too many wrong tries')).length).toBeGreaterThan(5);
 
   await forgetGuesses(server);
   const browser = await named();
