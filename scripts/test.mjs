@@ -1,4 +1,4 @@
-// npm test: sets itself up, then lint beside type check, production build and unit tests, then browser tests.
+// npm test: sets itself up, then types, lint, production build and unit tests, then browser tests.
 // The last line counts them all together; any failure makes the exit code non-zero.
 import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -94,11 +94,8 @@ async function browser() {
 const node = process.execPath;
 const quiet = { quiet: true };
 
-const lint = async () => step('lint', await sh('npm', ['run', '--silent', 'lint'], quiet));
-
-async function typesBuildAndUnits() {
-  step('routes have their types', await sh(node, ['node_modules/next/dist/bin/next', 'typegen'], quiet));
-  step('type check', await sh(node, ['node_modules/typescript/bin/tsc', '--noEmit'], quiet));
+async function lintBuildAndUnits() {
+  step('types and lint', await sh('npm', ['run', '--silent', 'lint'], quiet));
   const build = ['--input-type=module', '-e', "(await import('./scripts/setup.mjs')).build()"];
   const built = step('production build', await sh(node, build, quiet));
   await units();
@@ -106,12 +103,12 @@ async function typesBuildAndUnits() {
 }
 
 helpIfAsked(
-  `npm test     sets itself up, then lint, types, build, unit tests and browser tests; the last line counts them all`,
+  `npm test     sets itself up, then types, lint, build, unit tests and browser tests; the last line counts them all`,
 );
 install();
 rmSync(RESULTS, { recursive: true, force: true });
 mkdirSync(RESULTS, { recursive: true });
-const [built, , chromium] = await Promise.all([typesBuildAndUnits(), lint(), ensureChromium()]);
+const [built, chromium] = await Promise.all([lintBuildAndUnits(), ensureChromium()]);
 if (step('Chromium is there', chromium) && built) await browser();
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -233,7 +233,7 @@ async function textOf(file: FileEntry): Promise<string> {
     },
   });
   try {
-    await file.getData(collected, { checkSignature: true });
+    await file.getData(collected, { checkCrc32: true });
   } catch (error) {
     if (error instanceof ArchiveRefused) throw error;
     throw new ArchiveRefused(`${file.filename} in it is damaged: it does not match its checksum.`);

@@ -55,7 +55,7 @@ function useStepLead(step: InView | null): [voice: string, setVoice: (voice: str
   useEffect(() => {
     if (cylinder && cylinder.id !== inHand?.id) toCylinder(cylinder.id);
     // The work leads the hands; where the hands go to by themselves is the stage's to follow.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [cylinder?.id]);
   return [voice, setVoice];
 }

@@ -27,7 +27,7 @@ export function BoreShapes() {
             })),
           ),
     // The shapes follow from the judgement.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [judgement],
   );
   if (!pictures)

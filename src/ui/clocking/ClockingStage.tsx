@@ -46,7 +46,7 @@ export function ClockingStage() {
     const open = judgement.cylinders.find((c) => !c.clocking.settled);
     if (open) beginAt({ cylinder: open.id, subject: cursor.inHand.rings, spot: null });
     // On entering the stage only: from then on the hands lead.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, []);
   if (!cylinder || !judgement.job) return null;
   const { choices, of, move, rest, drop, set, undo, redo, pending } = clocking;

@@ -75,7 +75,7 @@ function useBegin(work: ListId, isTyping: boolean, input: RefObject<HTMLInputEle
     const open = isTyping ? null : nextTask(tasksOf(judgement, work), null);
     if (open) beginAt(open);
     if (!hasFingersOnly()) input.current?.focus({ preventScroll: true });
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, []);
 }
 

@@ -30,7 +30,7 @@ export function useClaim({ work, here, entry, then, tell }: Line): () => void {
     tell(`${by} took ${words.toLowerCase()}: on to the next.`);
     goTo(then);
     // when it is taken
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [by, what]);
   return () => {
     if (holder) return tell(`${words} is ${holder.by || 'another bench'}’s.`);

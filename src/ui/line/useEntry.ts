@@ -93,7 +93,7 @@ function useLineDraft(work: ListId, here: At<Subject>, buildId: string): LineDra
     // what was typed at another place is not put on this one
     if (draft && !isHere) keepNotLogged(buildId, draft);
     // On entering the stage only.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, []);
   return isRestored ? draft : null;
 }
@@ -106,7 +106,7 @@ function usePreview(here: At<Subject>, meaning: Meaning | null, hand: Hand, type
   return useMemo(
     () => meaning && previewReading(readingOf(judgement, here, meaning, hand, typed)),
     // Judged anew when the meaning, the record, or what is in hand changes; a new object for the same place or hand is no change.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [
       meaning,
       record,

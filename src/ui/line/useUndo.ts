@@ -50,7 +50,7 @@ export function useUndo({ here, nameOf, tell, goOn, isBarred }: Line, beside: re
   const last = useMemo(
     () => lastOf(settled),
     // worked out anew when something is on record or in hand
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [settled, cursor.chosen, cylinder, subject],
   );
 

@@ -25,7 +25,9 @@ export const AT_ONCE = 200;
 
 /** What came of sending. */
 export type Sent =
-  { kind: 'taken'; answer: EntriesAnswer } | { kind: 'refused'; faults: string[] } | { kind: 'unreached'; link: Link };
+  | { kind: 'taken'; answer: EntriesAnswer }
+  | { kind: 'refused'; faults: string[] }
+  | { kind: 'unreached'; link: Link };
 
 const TOO_LARGE = 'It is larger than the server takes in one piece. Enter it with fewer words.';
 

@@ -46,7 +46,7 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
     history.replaceState(null, '', location.pathname + location.search);
     void run(() => runCommand('signInByCode', code));
     // Once, for the address the page was opened with.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, []);
   return (
     <main id="main" tabIndex={-1} inert={!listens} className="mx-auto max-w-md px-6 py-8">

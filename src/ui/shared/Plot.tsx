@@ -203,7 +203,7 @@ export function Plot({ label, lines, bands = [], stands, xTitle, yTitle, xEnds, 
       chart.destroy();
     };
     // `drawn` stands for everything that is drawn, by value.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [drawn, theme]);
   return (
     <div className="relative h-[300px] w-full">

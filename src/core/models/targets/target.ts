@@ -48,7 +48,8 @@ export interface Candidate extends Limits {
 }
 
 export type Target =
-  { set: true; inForce: Candidate; outranked: Candidate[]; why: Message[] } | { set: false; ask: string };
+  | { set: true; inForce: Candidate; outranked: Candidate[]; why: Message[] }
+  | { set: false; ask: string };
 
 /** The bore a target is worked from. */
 export interface TargetBore {

@@ -65,7 +65,7 @@ function linearProgram(costs: Costs): Answer {
       if (cost !== null) variables[`x${i}_${j}`] = { cost, [`r${i}`]: 1, [`c${j}`]: 1 };
     });
   });
-  return solver.Solve({ optimize: 'cost', opType: 'min', constraints, variables }) as unknown as Answer; // eslint-disable-line @typescript-eslint/no-unnecessary-type-assertion -- its types are none
+  return solver.Solve({ optimize: 'cost', opType: 'min', constraints, variables }) as unknown as Answer; // oxlint-disable-line typescript/no-unnecessary-type-assertion -- its types are none
 }
 
 describe('exact assignment', () => {

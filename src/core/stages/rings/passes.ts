@@ -17,7 +17,8 @@ export interface PassReading extends PlacedReading {
 }
 
 export type RingEvent =
-  { kind: 'reading'; reading: PassReading } | { kind: 'cut'; id: string; filer: string | null; count: number | null };
+  | { kind: 'reading'; reading: PassReading }
+  | { kind: 'cut'; id: string; filer: string | null; count: number | null };
 
 type Cut = Extract<RingEvent, { kind: 'cut' }>;
 
