@@ -34,6 +34,7 @@ export default defineConfig({
           include: ['src/ui/**/*.test.tsx'],
           setupFiles: 'src/ui/testing/setup.ts',
           unstubGlobals: true,
+          isolate: false,
         },
       },
       {
