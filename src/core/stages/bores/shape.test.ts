@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fromInches, fromMm, fromThou, toInches } from '../../foundation/quantity/length';
 import { randomFrom } from '../../models/heat/random';
 import { ownDoubt, repeatability, scatterOf } from '../../foundation/uncertainty/repeatability';
+import { runs } from '@/fixtures/runs';
 import { average } from '../../foundation/verdict/measuredSize';
 import { type Depth, DEPTHS_BY_COUNT, directionsByCount } from '../../foundation/parts/spots';
 import { spotsOf } from './measuringPlan';
@@ -178,11 +179,12 @@ describe('pictures of bores', () => {
 });
 
 describe('round bores, read with scatter', () => {
-  /** How often an oval is called proven somewhere in 10,000 round bores. */
+  const BORES = runs(10_000);
+  /** How often an oval is called proven somewhere in round bores. */
   const falseOvals = (depths: readonly Depth[], repeats: number): number => {
     const { normal } = randomFrom(3);
     let found = 0;
-    for (let i = 0; i < 10_000; i += 1) {
+    for (let i = 0; i < BORES; i += 1) {
       const read = depths.map((depth) =>
         [0, 60, 120].map((angle) => ({
           depth,
@@ -197,10 +199,10 @@ describe('round bores, read with scatter', () => {
       });
       if (shapeOf(spots)?.depths.some((d) => d.oval?.proven)) found += 1;
     }
-    return found / 10_000;
+    return found / BORES;
   };
 
-  // one in twenty over all depths together, and three standard deviations of 10,000 draws
+  // one in twenty over all depths together, and three standard deviations of as many draws
   it.each([
     [['top'], 1],
     [['top', 'middle', 'bottom'], 1],
@@ -209,7 +211,7 @@ describe('round bores, read with scatter', () => {
     [['top', 'middle', 'bottom'], 2],
   ] as const)('at %s, %d times each: an oval is called proven one time in twenty', (depths, repeats) => {
     const share = falseOvals(depths, repeats);
-    expect(share).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / 10_000));
+    expect(share).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / BORES));
     expect(share).toBeGreaterThan(0.02);
   });
 });
