@@ -13,7 +13,7 @@ import { IS_ON_SERVER, openStore } from '@/fixtures/stores';
 import { type Database, StoreRefused, openDatabase } from './open';
 import type { ShelfAsk } from './shelfAsk';
 import { startingShells } from '@/core/stages/journals/choices';
-import { appendEntries, entriesSince, loadBuild, positionOf } from './log';
+import { appendEntries, entriesSince, loadBuild, positionOf, sizeOf } from './log';
 import { shelf } from './shelf';
 import { writeCard } from './cards';
 
@@ -45,6 +45,17 @@ const oldRow = (id: string, kind: string, body: unknown) =>
     sql: 'INSERT INTO log (build_id, entry_id, kind, body) VALUES (?, ?, ?, ?)',
     args: ['test', id, kind, JSON.stringify(body)],
   });
+
+describe('how large a build is', () => {
+  it('is told with the name on its last job card; of none, and of an id that is not there, nothing', async () => {
+    await createBuild(db, record());
+    await appendEntries(db, 'test', [jobEntry({ name: 'Renamed' }, 'job-2', 'job-1'), gap('r1', 'L1', 'top', 22)]);
+    expect(await sizeOf(db, 'test')).toEqual({ entries: 3, name: 'Renamed' });
+    await createBuild(db, { id: 'bare', entries: [gap('r1', 'L1', 'top', 22)] });
+    expect(await sizeOf(db, 'bare')).toEqual({ entries: 1, name: null });
+    expect(await sizeOf(db, 'nothing')).toBeNull();
+  });
+});
 
 describe('rows of the log', () => {
   it('from before shapes were noted are read through the schema, and mean what they meant', async () => {

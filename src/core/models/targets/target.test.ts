@@ -4,10 +4,11 @@ import { fromInches, fromMm, fromThou, roundUpTo } from '../../foundation/quanti
 import { messageText } from '../../foundation/quantity/message';
 import { CONSTRUCTIONS, DUTIES, STARTING_CHART, cellOf } from '../charts/chart';
 import { withFactor } from '../charts/chartEdit';
+import { STARTING_CURVE } from '../charts/startingCurve';
 import { type TargetBore, type Candidate, type Target, loosened } from './target';
 import { clearanceTarget } from './clearanceTarget';
 import { railGapTarget, RAIL_MINIMUM, secondGapTarget, oldRuleGap, topGapTarget } from './ringGapTarget';
-import type { TargetAsk } from './chartTarget';
+import { type TargetAsk, widthOn } from './chartTarget';
 import { type TargetChoices, type Given, statedMinimum, startingChoices } from './papers';
 
 const choices = startingChoices('imperial');
@@ -78,6 +79,18 @@ describe('the chart', () => {
       set: false,
       ask: expect.stringContaining('what the engine is for: the gap depends on it'),
     });
+  });
+});
+
+describe('the widths that the program begins with', () => {
+  it('are a step of the leaves at the least on a curve, and as they are on a chart of steps', () => {
+    const step = fromThou(5);
+    const onCurve = { ...drag, chart: STARTING_CURVE };
+    expect(choices.gapWindow).toBe(fromThou(3));
+    expect(widthOn(choices, 'gapWindow', onCurve, step)).toBe(step);
+    expect(widthOn(choices, 'gapWindow', drag, step)).toBe(fromThou(3));
+    // one that the shop chose itself stands
+    expect(widthOn({ ...choices, gapWindow: fromThou(4) }, 'gapWindow', onCurve, step)).toBe(fromThou(4));
   });
 });
 

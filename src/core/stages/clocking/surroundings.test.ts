@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apart, mirrored, turned } from '../../foundation/quantity/angle';
 import { fromMm } from '../../foundation/quantity/length';
+import { STARTING_RULES, keptFree } from './rules';
 import {
   STARTING_FACTS,
   around,
@@ -148,5 +149,22 @@ describe('sectors', () => {
       from: 320,
       to: 340,
     });
+  });
+
+  it('a sector is named as it was called, else as what it is', () => {
+    const engine = { bankAngle: 0, rotation: 'clockwise' as const };
+    const facts = {
+      ...STARTING_FACTS,
+      sectors: [
+        { words: 'oil jet', from: 20, to: 40 },
+        { words: '', from: 90, to: 99 },
+      ],
+    };
+    const round = surroundingsOf({ id: '1', bank: 'right' }, fromMm(96), engine, facts);
+    const kept = keptFree({ ...STARTING_RULES, ownSectors: { ...STARTING_RULES.ownSectors, on: true } }, round);
+    expect(kept.filter((k) => k.rule === 'ownSectors').map((k) => k.words)).toEqual([
+      'oil jet',
+      'a sector to be kept free',
+    ]);
   });
 });
