@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { type Plan, hasMoved } from '@/core/stages/clocking/choices';
 import { withOwn } from '@/core/stages/clocking/moves';
 import { type Joint, type Joints, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { checkJoints } from '@/core/stages/clocking/rules';
@@ -15,7 +16,6 @@ import { Crown } from './Crown';
 import { JointMark } from './JointTable';
 import type { Clocking } from './useClocking';
 import type { JudgedCylinder } from '@/core/judge/judgement';
-import type { Plan } from '@/core/stages/clocking/choices';
 import type { Surroundings } from '@/core/stages/clocking/surroundings';
 
 const begin = (): Worker => new Worker(new URL('../../workers/clocking.ts', import.meta.url), { type: 'module' });
@@ -68,8 +68,7 @@ export function Optimise({ clocking, view }: { clocking: Clocking; view: View })
       ),
     );
   const allFit = results.length > 0 && results.every((r) => r.ok);
-  const isSame =
-    solved?.ok === true && JOINTS.every((joint) => Math.abs(solved.joints[joint] - at.plan.joints[joint]) < 0.05);
+  const isSame = solved?.ok === true && !JOINTS.some((joint) => hasMoved(at.plan.joints[joint], solved.joints[joint]));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <p className="max-w-prose text-soft">

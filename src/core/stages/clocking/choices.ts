@@ -41,8 +41,15 @@ export interface Plan {
   school: Joints;
 }
 
-/** Degrees from its school's place before a joint counts as moved. */
-export const MOVED = 0.5;
+/** Degrees that a joint turns before it counts as moved. */
+const MOVED = 0.5;
+
+/**
+ * Whether a joint stands elsewhere than it did, degrees.
+ *
+ * @example [hasMoved(359.8, 0.2), hasMoved(359.8, 0.4)] // [false, true]
+ */
+export const hasMoved = (from: number, to: number): boolean => apart(from, to) > MOVED;
 
 /**
  * The plan of one cylinder: its school's, with the joints that were moved singly; or why there is none.
@@ -53,5 +60,5 @@ export function planOf(choices: ClockingChoices, cylinder: string, { bank, bore,
   const school = jointsOf(choices, { bank, bore, high: low === null ? null : turned(low + 180) });
   if (typeof school === 'string') return school;
   const joints = { ...school, ...choices.own.find((o) => o.cylinder === cylinder)?.joints };
-  return { joints, moved: JOINTS.filter((joint) => apart(joints[joint], school[joint]) > MOVED), school };
+  return { joints, moved: JOINTS.filter((joint) => hasMoved(school[joint], joints[joint])), school };
 }

@@ -1,6 +1,6 @@
 /** Joints moved singly, and what undoing and redoing lead to. */
-import { apart, turned } from '../../foundation/quantity/angle';
-import { type ClockingChoices, MOVED } from './choices';
+import { turned } from '../../foundation/quantity/angle';
+import { type ClockingChoices, hasMoved } from './choices';
 import { type Joints, JOINTS } from '../../foundation/parts/joints';
 
 /** The choices with some joints of some cylinders moved; a joint moved back to its school's place is its school's again. */
@@ -13,7 +13,7 @@ export function withOwn(
     const all = { ...own.get(cylinder), ...joints };
     const kept = Object.fromEntries(
       JOINTS.flatMap((joint) =>
-        all[joint] === undefined || apart(all[joint], school[joint]) <= MOVED ? [] : [[joint, turned(all[joint])]],
+        all[joint] === undefined || !hasMoved(school[joint], all[joint]) ? [] : [[joint, turned(all[joint])]],
       ),
     ) as Partial<Joints>;
     if (Object.keys(kept).length > 0) own.set(cylinder, kept);
