@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { job, jobEntry, reading } from '@/fixtures/records';
 import { judge } from '../../judge/judge';
 import { type Nm, fromInches, fromThou } from '../../foundation/quantity/length';
+import { messageText } from '../../foundation/quantity/message';
 import type { Entry } from '../../judge/buildRecord';
 import { fittedAt } from './fittedShells';
 import { type AskedKind, grindingOf, shellAdvice, shellAsk, sided, toBuy, verdictWith } from './shellAdvice';
@@ -306,5 +307,26 @@ describe('grinding', () => {
         }
       }),
     );
+  });
+});
+
+describe('shells that were decided on', () => {
+  it('are said of each bearing they are for, ordered or not, until they are in', () => {
+    const said = (change: Partial<ShellChoices>): string[] =>
+      asked([1.9, 1.9], [], { stock: { main: [stock('std', 0), stock('x', fromThou(0.5))], rod: [] }, ...change })
+        .findings.map(({ says }) => messageText(says, 'imperial'))
+        .filter((words) => words.startsWith('Other shells'));
+    const fitted = (place: string) => ({ place, upper: 'x', lower: 'x' });
+    const ordered = { at: STAMP.at, by: 'AB' };
+    expect(said({ planned: [] })).toEqual([]);
+    expect(said({ planned: [{ ...fitted('M1'), ordered: null }] })).toEqual([
+      'Other shells are planned, and not ordered yet, for main 1: measure again when they are in.',
+    ]);
+    const planned = [
+      { ...fitted('M1'), ordered },
+      { ...fitted('M2'), ordered },
+    ];
+    expect(said({ planned })).toEqual(['Other shells are ordered for main 1, main 2: measure again when they are in.']);
+    expect(said({ planned, fitted: [fitted('M1'), fitted('M2')] })).toEqual([]);
   });
 });

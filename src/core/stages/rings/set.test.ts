@@ -1,4 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { jobEntry } from '@/fixtures/records';
+import { judge } from '../../judge/judge';
+import { messageText } from '../../foundation/quantity/message';
+import { report } from './report';
 import { fromInches, fromThou } from '../../foundation/quantity/length';
 import { BEVELS, SECTIONS, STARTING_RING_SET, UP_MARKS, fromSizes, landState, sideState } from './set';
 import { ringFaults, upWords } from './ringOrientation';
@@ -65,5 +69,26 @@ describe('which way up', () => {
     expect(sectionOutline({ section: 'plain', bevel: 'insideUp' })).not.toContainEqual([0, 1]);
     expect(sectionOutline({ section: 'plain', bevel: 'insideDown' })).not.toContainEqual([0, 0]);
     expect(sectionOutline({ section: 'hook', bevel: 'none' })).not.toContainEqual([1, 0]);
+  });
+});
+
+describe('the sheet', () => {
+  it('names the ring set over the gaps, where it has a name', () => {
+    const over = (name: string): string[] | undefined => {
+      const judgement = judge({
+        id: 'named',
+        entries: [
+          jobEntry(),
+          {
+            ...{ id: 's', at: '2026-05-04T09:00:00.000Z', by: 'AB', kind: 'ringSet', replaces: null },
+            value: { ...STARTING_RING_SET, name },
+          },
+        ],
+      });
+      const [gaps] = report.sheet(judgement, judgement.cylinders);
+      return gaps?.before.map((words) => messageText(words, 'imperial'));
+    };
+    expect(over('packet 12')).toEqual(['packet 12']);
+    expect(over('')).toEqual([]);
   });
 });
