@@ -178,7 +178,7 @@ test('where the proxy speaks https, cookies go over nothing else', async () => {
   const { proxy, port } = await proxyTo(server);
   const { status, cookies } = await asked(port, NAME, '/api/commands/setUpPeople', { origin: `https://${NAME}` }, {
     args: ['Kim Moor', 'KM', 'secret1'],
-  }); // prettier-ignore
+  }); // oxfmt-ignore
   expect(status).toBe(200);
   expect(cookies.length).toBeGreaterThan(0);
   for (const cookie of cookies) expect(cookie).toMatch(/^__Secure-.*; Secure/);

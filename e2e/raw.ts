@@ -107,7 +107,7 @@ export const disguises = (path: string): string[] => [
   path.toUpperCase(),
   path.replace(/\/(?=.)/g, '//'),
   path.replace(/\/(?=.)/g, '/./'),
-]; // prettier-ignore
+]; // oxfmt-ignore
 
 /** Headers by which a careless server is told of another address than the one that was checked, put on an open page. */
 export const rewritingHeaders = (path: string): Record<string, string>[] =>

@@ -33,7 +33,7 @@ interface Tried {
 const paths = ROUTES.map(([method, path, need]) => ({
   ...{ method, need },
   path: path.replace('/builds/:id', '/builds/bench').replace(':stage', 'rings').replace(/:\w+/g, 'starting').replace('*', 'x'),
-})); // prettier-ignore
+})); // oxfmt-ignore
 
 /** All that stands in the shop, to see whether anything was done to it. */
 async function stateOf({ server, owner }: Ground): Promise<string> {
@@ -163,7 +163,7 @@ async function framing({ server, victim, foreignPort }: Ground): Promise<Tried> 
     through.push(...found.map((how) => `${path} ${how}`));
   }
   for (const frame of page.frames().filter((f) => f.url().startsWith(server.url)))
-    if (await frame.locator('h1').count().catch(() => 0)) through.push(`${frame.url()} is shown in a frame`); // prettier-ignore
+    if (await frame.locator('h1').count().catch(() => 0)) through.push(`${frame.url()} is shown in a frame`); // oxfmt-ignore
   await page.close();
   return { tries: 3 * pages.length, through };
 }
@@ -172,7 +172,7 @@ async function framing({ server, victim, foreignPort }: Ground): Promise<Tried> 
 const ran = (page: Page): Promise<number> =>
   page.evaluate(
     () => document.querySelectorAll('#xss').length + ('xss' in window ? 1 : 0) + document.querySelectorAll('[onerror]').length,
-  ); // prettier-ignore
+  ); // oxfmt-ignore
 
 /** Words on record that would be a page: every page and every tab of it looked at. */
 async function scripting({ server, owner, victim }: Ground): Promise<Tried> {
@@ -205,7 +205,7 @@ async function scripting({ server, owner, victim }: Ground): Promise<Tried> {
     ...[`/new?chart=${addressed}`, `/gap?bore=${addressed}&chart=${addressed}&use=${addressed}`, `/${addressed}`],
     ...[`/builds/${addressed}`, `/builds/${addressed}/rings`, `/sign-in?to=${addressed}&barred=1`],
     ...builds.flatMap(({ id }) => STAGE_IDS.map((stage) => `/builds/${id}/${stage}?place=${addressed}&tab=${addressed}`)),
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
   let [seen, shown] = [0, 0];
   for (const view of views) {
     // tabs are there once the page listens
@@ -213,7 +213,7 @@ async function scripting({ server, owner, victim }: Ground): Promise<Tried> {
     const tabs = page.getByRole('tab');
     const count = await tabs.count();
     for (let i = 0; i < Math.max(1, count); i += 1) {
-      if (count > 0) await tabs.nth(i).click({ timeout: 10_000 }).catch(() => null); // prettier-ignore
+      if (count > 0) await tabs.nth(i).click({ timeout: 10_000 }).catch(() => null); // oxfmt-ignore
       seen += 1;
       if ((await page.locator('body').innerText()).includes('<i')) shown += 1;
       if ((await ran(page)) > 0) through.push(`${view}, tab ${i}`);
@@ -232,7 +232,7 @@ async function leadingAway({ server, browser }: Ground): Promise<Tried> {
     ...[`//${FOREIGN}/`, `/\\${FOREIGN}/`, `https://${FOREIGN}/`, `/\t/${FOREIGN}/`, `/\n/${FOREIGN}`, `\t//${FOREIGN}`],
     ...[`javascript:window.xss=1`, ` //${FOREIGN}`, `/%2f${FOREIGN}`, `/.//${FOREIGN}`, `/..//${FOREIGN}`, `/\r/${FOREIGN}`],
     ...[`http:${FOREIGN}`, `data:text/html,<i id=xss>`, `/@${FOREIGN}`, `.${FOREIGN}`, `@${FOREIGN}`, `:80@${FOREIGN}`],
-  ]; // prettier-ignore
+  ]; // oxfmt-ignore
   const through: string[] = [];
   for (const lead of leads) {
     const context = await browser.newContext();
@@ -302,7 +302,7 @@ async function fixation({ server, browser }: Ground): Promise<Tried> {
     }
   await context.close();
   return { tries: made.length + all.length + 6, through };
-} // prettier-ignore
+} // oxfmt-ignore
 
 /** Somebody else’s pages: all the same, empty. */
 function foreignPages(): Promise<{ port: number; server: Plain }> {

@@ -54,7 +54,7 @@ async function backups(figures: Figures): Promise<void> {
   const still = (await ask(server, owner, 'GET', '/api/builds/bench')).status;
   figures.add('restores from empty, cut, altered and foreign files', `${taken} of ${bad.length + 1} done, the shop answers ${still}`, 'none', taken === 0 && still === 200);
   await server.end();
-} // prettier-ignore
+} // oxfmt-ignore
 
 const MANIFEST = JSON.stringify({
   ...{ format: 'spatium-shop', version: 1, at: new Date(0).toISOString(), buildsOff: {}, chartsOff: {}, toolsOff: {} },
@@ -126,7 +126,7 @@ async function archives(figures: Figures): Promise<void> {
   await list.text();
   figures.add('  the list of builds, first asked for after it', `answered ${list.status} in ${(performance.now() - began).toFixed(0)} ms`, 'under 2 s', list.ok && performance.now() - began < 2_000);
   await server.end();
-} // prettier-ignore
+} // oxfmt-ignore
 
 async function atOnce(figures: Figures): Promise<void> {
   const server = new Server();
@@ -161,7 +161,7 @@ async function atOnce(figures: Figures): Promise<void> {
   const statuses = [await clash(22), await clash(22), await clash(23)];
   figures.add('an id sent again, then with other contents', statuses.join(', '), '200, 200, 409', statuses.join() === '200,200,409');
   await alone.end();
-} // prettier-ignore
+} // oxfmt-ignore
 
 export async function onData(figures: Figures): Promise<void> {
   await backups(figures);

@@ -17,7 +17,7 @@ const NASTY = [
   '', ' ', '\u0000', '%', '%E0%A4%A', '%00', '../../../etc/passwd', '..%2f..%2f', "' OR 1=1 --", '<script>alert(1)</script>',
   '__proto__', 'constructor', 'toString', '\ud800', '\u202e', 'ａ１', '=1+1', '9'.repeat(400), 'x'.repeat(20_000), '{{7*7}}',
   '${7*7}', '-0', 'NaN', '1e999', 'null', 'undefined', '0x1f', '٣', '\r\nSet-Cookie: a=b', '🪛',
-] as const; // prettier-ignore
+] as const; // oxfmt-ignore
 
 const nastyText = fc.oneof(fc.constantFrom(...NASTY), fc.string({ maxLength: 40 }), fc.string({ unit: 'binary' }));
 const nasty: fc.Arbitrary<unknown> = fc.oneof(
@@ -152,7 +152,7 @@ const header = fc.oneof(
     ),
   ),
   fc.constant(['rsc', '1'] as [string, string]),
-); // prettier-ignore
+); // oxfmt-ignore
 const headers = fc.array(header, { maxLength: 4 }).map((pairs): Record<string, string> => Object.fromEntries(pairs));
 
 const asked = (
@@ -207,7 +207,7 @@ const request: fc.Arbitrary<Fuzzed> = fc.oneof(
   { weight: 2, arbitrary: asked(fc.constantFrom('TRACE', 'OPTIONS', 'PUT', 'DELETE', 'PATCH', 'PROPFIND', 'LOCK', 'PURGE'), path, fc.oneof(body.junk, fc.constant(null))) },
   { weight: 1, arbitrary: wire },
   { weight: 2, arbitrary: disguised },
-); // prettier-ignore
+); // oxfmt-ignore
 
 /** So many requests, the same for the same seed. */
 export const someRequests = (count: number, seed: number): Fuzzed[] => fc.sample(request, { numRuns: count, seed });

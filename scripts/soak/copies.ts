@@ -130,7 +130,7 @@ export async function copied(figures: Figures, copies: number): Promise<void> {
       server?.url ?? file,
       folder,
       copies,
-    ); // prettier-ignore
+    ); // oxfmt-ignore
     await server?.stop();
     rmSync(folder, { recursive: true, force: true });
     figures.add(

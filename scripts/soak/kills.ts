@@ -86,7 +86,7 @@ class StandIn {
     });
     this.child = child;
     this.url = await new Promise<string>((resolve) => child.stdout.once('data', (data) => resolve(String(data).trim())));
-  } // prettier-ignore
+  } // oxfmt-ignore
 
   async kill(): Promise<void> {
     this.child?.kill('SIGKILL');
@@ -215,7 +215,7 @@ async function serversKilled(count: number, kills: number): Promise<Killed> {
   const whole = await isWhole(join(first.folder, 'shop.db'));
   for (const server of servers) await server.end();
   return { ...held, kills, isWhole: whole };
-} // prettier-ignore
+} // oxfmt-ignore
 
 /** Kills so many in all: most of them processes on the store, a tenth whole servers, a third what changes all data at once. */
 export async function killed(figures: Figures, kills: number): Promise<void> {

@@ -134,7 +134,7 @@ async function manyOpen(server: Server, count: number, figures: Figures): Promis
   agent.destroy();
   figures.add(`${count} builds opened, 8 at once`, spread(pages));
   figures.add(`  all of them asking once a second, for 30 s`, `${spread(asks)}, ${count * 30} due at once a second; ${failed} failed`, 'none failed', failed === 0);
-} // prettier-ignore
+} // oxfmt-ignore
 
 /** Loads a server on a file, then for a tenth of the time one on a stand-in for a database server. */
 export async function loaded(figures: Figures, count: number, minutes: number, builds: number): Promise<void> {

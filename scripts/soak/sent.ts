@@ -52,7 +52,7 @@ export function heldAgainst(builds: readonly BuildRecord[], acknowledged: Acknow
       const sent = sentAs(writer, Number(n));
       const isAsSent = sent.build === id && isDeepStrictEqual(sent.entry, entry);
       if (!isAsSent || Number(n) > (acknowledged.get(writer) ?? -1)) wrong += 1;
-    } // prettier-ignore
+    } // oxfmt-ignore
   let [all, lost] = [0, 0];
   for (const [writer, next] of acknowledged)
     for (let n = 0; n < next; n += 1) {

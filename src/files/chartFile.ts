@@ -39,7 +39,7 @@ export const writeChartFile = (chart: Chart): ChartFile => ({ format: CHART_FORM
 
 const CSV_COLUMNS = [
   'row', 'row_words', 'load', 'ring_c', 'wall_c', 'column', 'column_words', 'alloy', 'high_ring', 'figure', 'factor', 'source', 'confirmed_sheet', 'confirmed_by', 'confirmed_at_utc',
-] as const; // prettier-ignore
+] as const; // oxfmt-ignore
 type CsvRow = Record<(typeof CSV_COLUMNS)[number], string>;
 
 /** The chart as CSV, its cells guarded, see `csv.ts`. */

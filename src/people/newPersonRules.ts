@@ -8,7 +8,7 @@ const LOOKS_LIKE: Readonly<Record<string, string>> = Object.fromEntries(
     ['M', 'МΜ'], ['N', 'Ν'], ['O', 'ОΟ0'], ['P', 'РΡ'], ['S', 'Ѕ'], ['T', 'ТΤ'], ['V', 'Ѵ'], ['W', 'Ԝ'], ['X', 'ХΧ'], ['Y', 'УΥҮ'],
     ['Z', 'Ζ'],
   ].flatMap(([latin = '', others = '']) => [...others].map((other) => [other, latin])),
-); // prettier-ignore
+); // oxfmt-ignore
 
 /**
  * What initials look like: the same for two that a person could take for each other.

@@ -39,7 +39,7 @@ describe('names that the server goes by', () => {
     undefined, '', 'evil.example', 'localhost.evil.example', '127.0.0.1.evil.example', 'evil.example:4400', 'a b', 'x@localhost', 'localhost/..', '::1', '192.168.1.20',
   ])('%s is not', (name) => {
     expect(isOwn(name, '127.0.0.1')).toBe(false);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('on the network, its own addresses too, and names that were given, with their port where one was', () => {
     expect(isOwn('192.168.1.20:4400')).toBe(true);
@@ -176,7 +176,7 @@ describe('what is refused whoever asks', () => {
     '%s is refused', (url) => {
       expect(segmentsOf(url)).toBeNull();
     },
-  ); // prettier-ignore
+  ); // oxfmt-ignore
   it.each([
     ['/', ['']],
     ['/?q=..', ['']],

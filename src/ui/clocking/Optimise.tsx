@@ -1,8 +1,8 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { type Plan, hasMoved } from '@/core/stages/clocking/choices';
-import { withOwn } from '@/core/stages/clocking/moves';
+import type { Plan } from '@/core/stages/clocking/choices';
+import { changesPlan, withOwn } from '@/core/stages/clocking/moves';
 import { type Joint, type Joints, JOINTS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { checkJoints } from '@/core/stages/clocking/rules';
 import { type Conflict, type Reached, type Solved, solveAskOf } from '@/core/stages/clocking/clockingSolver';
@@ -68,7 +68,7 @@ export function Optimise({ clocking, view }: { clocking: Clocking; view: View })
       ),
     );
   const allFit = results.length > 0 && results.every((r) => r.ok);
-  const isSame = solved?.ok === true && !JOINTS.some((joint) => hasMoved(at.plan.joints[joint], solved.joints[joint]));
+  const isSame = solved?.ok === true && !changesPlan(at.plan, solved.joints);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <p className="max-w-prose text-soft">

@@ -16,7 +16,7 @@ describe('where it is gone on to after signing in', () => {
   ])('%j is not gone to', (to) => {
     const address = new URL(whereTo(to, OWN));
     expect([address.origin, address.protocol]).toEqual([OWN, 'http:']);
-  }); // prettier-ignore
+  }); // oxfmt-ignore
 
   it('whatever is asked for, it stays here, as a browser reads it (property)', () => {
     const piece = fc.constantFrom(
@@ -39,6 +39,6 @@ describe('where it is gone on to after signing in', () => {
         const gone = new URL(whereTo(pieces.join(''), OWN), OWN);
         expect(gone.origin).toBe(OWN);
       }),
-    ); // prettier-ignore
+    ); // oxfmt-ignore
   });
 });

@@ -47,17 +47,17 @@ export const mapJoints = (joints: Joints, change: (degrees: number, joint: Joint
   expander: change(joints.expander, 'expander'),
   lowerRail: change(joints.lowerRail, 'lowerRail'),
 });
+
 /** A joint found this far from its plan or nearer is as planned. From memory. */
 export const AS_PLANNED = 5;
+
 /**
- * Joints found further from the plan than what counts as planned, and by how much.
+ * The gaps that were set elsewhere than planned: at how many degrees, and by how many, 0 to 180.
  *
  * @example
  *   movedFrom({ top: 45, second: 225, upperRail: 135, expander: 225, lowerRail: 315 }, { top: 60 })
  *   // [ { joint: 'top', to: 60, by: 15 } ]
  */
-
-/** The gaps that were set elsewhere than planned: at how many degrees, and by how many, 0 to 180. */
 export function movedFrom(planned: Joints, found: Partial<Joints>): { joint: Joint; to: number; by: number }[] {
   return JOINTS.flatMap((joint) => {
     const to = found[joint];
@@ -66,6 +66,6 @@ export function movedFrom(planned: Joints, found: Partial<Joints>): { joint: Joi
     return by > AS_PLANNED ? [{ joint, to, by }] : [];
   });
 }
-/** Whether two plans put every joint in the same place, to half a degree. */
 
+/** Whether two plans put every joint in the same place, to half a degree. */
 export const samePlan = (a: Joints, b: Joints): boolean => JOINTS.every((joint) => apart(a[joint], b[joint]) < 0.5);

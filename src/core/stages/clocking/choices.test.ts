@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Engine, type NumberingScheme, cylindersOf } from '../../foundation/engine/engine';
 import { apart } from '../../foundation/quantity/angle';
 import { type ClockingChoices, STARTING_CLOCKING, planOf } from './choices';
-import { historyOf, withOwn } from './moves';
+import { changesPlan, historyOf, withOwn } from './moves';
 import { STARTING_RODS, forwardBankOf, rodsOf } from '../../foundation/engine/crankcase';
 import { type Joints, samePlan, movedFrom } from '../../foundation/parts/joints';
 import { marksFor, snapped } from './snap';
@@ -164,5 +164,22 @@ describe('rods (common practice, no source)', () => {
         },
       ),
     );
+  });
+});
+
+describe('joints that are placed', () => {
+  const school = { top: 101.4, second: 225, upperRail: 135, expander: 180, lowerRail: 315 };
+  const changes = (top: number, to: number): boolean =>
+    changesPlan({ joints: { ...school, top }, moved: [], school }, { ...school, top: to });
+
+  it('change a plan where one comes to stand elsewhere, across 0° as anywhere', () => {
+    expect(changes(20, 21)).toBe(true);
+    expect(changes(20.4, 20)).toBe(true);
+    expect(changes(359.98, 0.02)).toBe(false);
+  });
+
+  it('change nothing where they come to what is their school’s place, to half a degree', () => {
+    expect(changes(101.4, 101)).toBe(false);
+    expect(changes(20, 101)).toBe(true);
   });
 });

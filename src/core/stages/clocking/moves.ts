@@ -1,6 +1,6 @@
 /** Joints moved singly, and what undoing and redoing lead to. */
-import { turned } from '../../foundation/quantity/angle';
-import { type ClockingChoices, hasMoved } from './choices';
+import { apart, turned } from '../../foundation/quantity/angle';
+import { type ClockingChoices, type Plan, hasMoved } from './choices';
 import { type Joints, JOINTS } from '../../foundation/parts/joints';
 
 /** The choices with some joints of some cylinders moved; a joint moved back to its school's place is its school's again. */
@@ -21,6 +21,18 @@ export function withOwn(
   }
   return { ...choices, own: [...own].map(([cylinder, joints]) => ({ cylinder, joints })) };
 }
+
+/** Degrees within which two places are one, to what is typed and drawn. */
+const ALIKE = 0.05;
+
+/**
+ * Whether joints placed so change a plan: one that comes to its school's place, to half a degree, is its school's.
+ */
+export const changesPlan = ({ joints, school }: Plan, placed: Joints): boolean =>
+  JOINTS.some((joint) => {
+    const comes = hasMoved(school[joint], placed[joint]) ? placed[joint] : school[joint];
+    return apart(comes, joints[joint]) > ALIKE;
+  });
 
 /** The choices with all joints back where the school puts them. */
 export const withoutOwn = (choices: ClockingChoices): ClockingChoices => ({ ...choices, own: [] });
