@@ -99,12 +99,12 @@ export const resultRow = (
   accepted: accepted ? acceptedWords(accepted) : '',
   ...(target ? targetCells(target) : {}),
 });
+
 /**
  * What was ordered and reported of a part, for the table.
  *
  * @example suppliedRows(cylinder, 'bore', cylinder.boreSupplied).length // 0
  */
-
 export const suppliedRows = (
   owner: { id: string; label: string },
   what: string,
