@@ -31,7 +31,6 @@ const bottomEnd = (clearance: GivenLimits, change: Partial<JournalChoices> = {})
   const value = { ...STARTING_JOURNALS, bearings: { main: bearing, rod: bearing }, ...change };
   return { ...STAMP, kind: 'journals', value };
 };
-const INCHES = given(fromThou(1.2), fromThou(2.6), fromThou(1.6), fromThou(2.2));
 const ONCE = { ends: 1, directions: 1 } as const;
 
 let n = 0;
@@ -40,13 +39,6 @@ async function put(server: Server, ...entries: Entry[]): Promise<string> {
   n += 1;
   const id = `journals-${n}`;
   await server.put({ id, entries });
-  return id;
-}
-
-async function open(page: Page, server: Server, ...entries: Entry[]): Promise<string> {
-  const id = await put(server, ...entries);
-  await page.goto(`${server.url}/builds/${id}/journals`);
-  await expect(line(page)).toBeFocused();
   return id;
 }
 
@@ -62,7 +54,6 @@ async function enter(page: Page, ...typed: string[]): Promise<number> {
 }
 
 const readingsOf = ({ entries }: BuildRecord) => entries.flatMap((e) => (e.kind === 'reading' ? [e] : []));
-const covered = jobEntry({ name: 'Six', engine: six, also: ['journals'] });
 
 test('an in-line six from nothing, by keyboard: covered, the manual’s limits, all bearings, end play, sides, the sheet', async ({
   page,
@@ -138,44 +129,6 @@ test('an in-line six from nothing, by keyboard: covered, the manual’s limits, 
   expect(csv).toMatch(/crank,crank,end_play/);
 });
 
-test('a V8 with shared throws: five mains, eight rods; keys a bearing, and the deck as the crank lies', async ({
-  page,
-  server,
-}) => {
-  const id = await open(
-    page,
-    server,
-    jobEntry({ name: 'Eight', also: ['journals'] }),
-    bottomEnd(INCHES, { sidePer: 'throw', side: given(fromThou(8), fromThou(18), fromThou(10), fromThou(16)) }),
-  );
-  await expect(deck(page).getByRole('button')).toHaveText([...Array.from({ length: 13 }, () => ''), /End play/]);
-  const names = await deck(page)
-    .getByRole('button')
-    .evaluateAll((all) => all.map((b) => b.getAttribute('aria-label')?.split(',')[0]));
-  expect(names.slice(0, 6)).toEqual(['Main 1', 'Rod 1', 'Rod 2', 'Main 2', 'Rod 3', 'Rod 4']);
-  let keys = await enter(
-    page,
-    ...Array.from({ length: 20 }, () => '23615'),
-    'set journal',
-    ...Array.from({ length: 5 }, () => '2'),
-  );
-  keys += await enter(page, ...Array.from({ length: 32 }, () => '20997'), ...Array.from({ length: 8 }, () => '2'));
-  await expect.poll(async () => readingsOf(await server.record(id)).length).toBe(65);
-  const { mains, rods } = judge(await server.record(id));
-  expect([...mains, ...rods].map((b) => [b.clearance.value, b.clearance.state])).toEqual(
-    Array.from({ length: 13 }, () => [fromThou(2), 'in window']),
-  );
-  // 52 places of six keys, 13 dials of two, the setting once
-  expect(keys).toBe(52 * 6 + 13 * 2 + 12);
-  // the two rods of a throw are read once
-  await page.getByRole('tab', { name: 'End play, sides' }).click();
-  await line(page).focus();
-  await enter(page, '6', '12', '13', '12', '12');
-  await expect(said(page)).toContainText('Nothing else is open on this route');
-  await expect(page.getByRole('row', { name: /Rod 2, side/ })).toContainText('read with rod 1');
-  await expect(page.getByRole('row', { name: /Rod 2, side/ })).toContainText('12.0');
-});
-
 test('in millimetres by touch, two tablets at once: both readings stand, and the address leads to the very bearing', async ({
   browser,
   server,
@@ -220,44 +173,5 @@ test('in millimetres by touch, two tablets at once: both readings stand, and the
   await expect(two).toHaveURL(/at=M3\.journal/);
   await two.reload();
   await expect(two.getByRole('heading', { name: 'Main 3, journal, middle, in line' })).toBeVisible();
-  await Promise.all(contexts.map((c) => c.close()));
-});
-
-test('without the server the bottom end goes on, and is sent once it is back', async ({ page, server, context }) => {
-  const id = await open(page, server, covered, bottomEnd(INCHES, { ...ONCE, route: 'byBearing' }));
-  await expect(page.getByRole('complementary')).not.toBeEmpty();
-  await context.setOffline(true);
-  await enter(page, '2.3615', '2.3634');
-  await expect(deck(page).getByRole('button', { name: 'Main 1, in window, 1.9' })).toBeVisible();
-  expect(readingsOf(await server.record(id))).toHaveLength(0);
-  await context.setOffline(false);
-  await expect.poll(async () => readingsOf(await server.record(id)).length, { timeout: 30_000 }).toBe(2);
-});
-
-test('a bench takes a bearing for its own: the other is led past it, and is told in the words of the bottom end', async ({
-  browser,
-  server,
-}) => {
-  const id = await put(server, covered, bottomEnd(INCHES, { ...ONCE, route: 'byBearing' }));
-  const contexts = await Promise.all([1, 2].map(() => browser.newContext()));
-  const [one, two] = await Promise.all(contexts.map((c) => c.newPage()));
-  if (!one || !two) throw new Error('no pages');
-  for (const page of [one, two]) {
-    await page.goto(`${server.url}/builds/${id}/journals`);
-    await expect(line(page)).toBeFocused();
-  }
-  await deck(one)
-    .getByRole('button', { name: /^Main 2/ })
-    .click();
-  await line(one).focus();
-  await one.keyboard.press('m');
-  await expect(said(one)).toContainText('Main 2 is this bench’s');
-  await expect(two.getByText('has taken main 2')).toBeVisible();
-  await enter(two, '2.3615', '2.3634');
-  await expect(two.getByRole('heading', { name: 'Main 3, journal, middle, in line' })).toBeVisible();
-  await deck(two)
-    .getByRole('button', { name: /^Rod 1/ })
-    .click();
-  await expect(two.getByRole('button', { name: 'Rod 1 is mine' })).toBeVisible();
   await Promise.all(contexts.map((c) => c.close()));
 });

@@ -1,13 +1,11 @@
 /** The reading line: what it takes, says back, asks, refuses; keyboard, touch, undo, units. */
 import type { Browser, Locator, Page } from '@playwright/test';
 import type { BuildRecord } from '../src/core/judge/buildRecord';
-import { fromInches } from '../src/core/foundation/quantity/length';
 import { jobEntry } from '../src/fixtures/records';
 import { Server, expect, test } from './server';
 
 const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
 const said = (page: Page) => page.locator('#line-said');
-const rings = (page: Page) => page.getByRole('link', { name: /^Rings/ });
 
 let n = 0;
 
@@ -19,54 +17,6 @@ async function open(page: Page, server: Server, stage = 'rings', ...entries: Bui
   await expect(line(page)).toBeFocused();
   return id;
 }
-
-test('both compression rings of eight cylinders: three keys a ring and nothing else', async ({ page, server }) => {
-  const id = await open(page, server);
-  let keys = 0;
-  for (let ring = 0; ring < 16; ring += 1)
-    for (const key of [...(ring % 2 ? '24' : '22'), 'Enter']) {
-      await page.keyboard.press(key);
-      keys += 1;
-    }
-  await expect(rings(page)).toContainText('16/16');
-  expect(keys).toBe(48);
-  await expect.poll(async () => (await server.record(id)).entries.filter((e) => e.kind === 'reading').length).toBe(16);
-  const { entries } = await server.record(id);
-  const at = entries.flatMap((e) => (e.kind === 'reading' ? [`${e.cylinder} ${e.subject} ${e.value / 25_400}`] : []));
-  expect(at.slice(0, 4)).toEqual(['L1 top 22', 'L1 second 24', 'R1 top 22', 'R1 second 24']);
-});
-
-test('a paste of five megabytes is refused and changes nothing', async ({ page, context, server }) => {
-  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await open(page, server);
-  await page.evaluate(() => navigator.clipboard.writeText('22 '.repeat(1_700_000)));
-  await page.keyboard.press('Control+V');
-  await expect(said(page)).toContainText('one reading at a time');
-  await page.keyboard.press('Escape');
-  await expect(line(page)).toHaveValue('');
-});
-
-test('units switch at any time and change nothing that was recorded', async ({ page, server }) => {
-  const id = await open(page, server);
-  await page.keyboard.type('22');
-  await page.keyboard.press('Enter');
-  await expect.poll(async () => (await server.record(id)).entries.length).toBe(2);
-  const before = JSON.stringify((await server.record(id)).entries);
-  await page.getByRole('radio', { name: 'mm', exact: true }).click();
-  await expect(page.getByRole('row', { name: /top ring/ })).toContainText('0.559');
-  await page.keyboard.type('24');
-  await expect(said(page)).toContainText('24 hundredths of a mm (0.24 mm), or 24 thou');
-  await line(page).fill('0.61');
-  await page.keyboard.press('Enter');
-  await page.reload();
-  await expect(line(page)).toBeFocused();
-  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
-  await expect(page.getByRole('row', { name: /second ring/ }).first()).toContainText('0.61');
-  await page.getByRole('radio', { name: 'thou', exact: true }).click();
-  await expect(page.getByRole('row', { name: /top ring/ })).toContainText('22');
-  const after = (await server.record(id)).entries;
-  expect(JSON.stringify(after.slice(0, 2))).toBe(before);
-});
 
 test.describe('on a tablet held upright', () => {
   test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true, isMobile: true });
@@ -126,62 +76,6 @@ test.describe('on a tablet held upright', () => {
     await expect(said(page)).toContainText('Undone');
     expect(await moved()).toBe(0);
   });
-});
-
-test('the deck goes from bore to bore by arrow key', async ({ page, server }) => {
-  await open(page, server);
-  await page.getByRole('button', { name: 'Cylinder 1,' }).focus();
-  await page.keyboard.press('ArrowDown');
-  await page.keyboard.press('ArrowDown');
-  await expect(page.getByRole('button', { name: 'Cylinder 3,' })).toBeFocused();
-  await page.keyboard.type('22');
-  await expect(line(page)).toHaveValue('22');
-  await expect(page.getByRole('heading', { name: 'Cylinder 3, top ring' })).toBeVisible();
-});
-
-test('what is asked about waits: the next figure begins anew, and nothing of either is lost', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server);
-  const readings = async () =>
-    (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [[e.cylinder, e.subject, e.typed]] : []));
-  const list = page.getByRole('region', { name: 'Not logged yet' });
-  await page.keyboard.type('220\n23\n');
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
-  await expect(list.getByRole('listitem')).toHaveText([/“220” Cylinder 1, top ring.*did you mean 22 thou\?/]);
-  await expect.poll(readings).toEqual([['L1', 'top', '23']]);
-  // a figure that cannot be taken is kept as well, over a reload, and is changed where it belongs
-  await page.keyboard.type('2x5\n24\n');
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, top ring' })).toBeVisible();
-  await page.reload();
-  await expect(list.getByRole('listitem')).toHaveCount(2);
-  await list.getByRole('listitem').nth(1).getByRole('button', { name: 'Change it' }).click();
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, second ring' })).toBeVisible();
-  await expect(line(page)).toHaveValue('2x5');
-  await expect(line(page)).toBeFocused();
-  await page.keyboard.press('Escape');
-  // an answer logs it at its own place
-  await list.getByRole('button', { name: 'Log 22 thou' }).click();
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
-  await expect(list).toBeHidden();
-  await expect.poll(readings).toEqual([
-    ['L1', 'top', '23'],
-    ['L1', 'second', '24'],
-    ['L1', 'top', '220'],
-  ]);
-});
-
-test('a gauge that ends its figures with a tab, a comma or a semicolon logs them', async ({ page, server }) => {
-  const id = await open(page, server, 'bores');
-  const typed = async () => (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [e.typed] : []));
-  await page.keyboard.type('4.0652');
-  await page.keyboard.press('Tab');
-  await expect(line(page)).toBeFocused();
-  await page.keyboard.type('4.0653,4.0654;4,0655;');
-  await expect.poll(typed).toEqual(['4.0652', '4.0653', '4.0654', '4,0655']);
-  await page.keyboard.press('Tab');
-  await expect(line(page)).not.toBeFocused();
 });
 
 test('keys are the line’s wherever the focus is: after a select, a box that is ticked, a closed popover, another view', async ({
@@ -368,31 +262,6 @@ test('a bench takes a cylinder for its own and an order of its own: the other is
   await page.keyboard.type('22');
   await expect(said(page)).toContainText('then Cylinder 4, top ring');
   await other.close();
-});
-
-test('what is put by means what it meant: other units, a gauge zeroed anew and another one in hand change nothing of it', async ({
-  page,
-  server,
-}) => {
-  const id = await open(page, server, 'bores');
-  const list = page.getByRole('region', { name: 'Not logged yet' });
-  await page.keyboard.type('set 4.060\n');
-  await page.keyboard.type('+70\n+5\n');
-  await expect(list.getByRole('button', { name: 'Log 4.1300 in' })).toBeVisible();
-  await page.keyboard.type('set 4.050\n');
-  await expect(said(page)).toContainText('Bore gauge set to 4.0500 in');
-  await expect(list.getByRole('button', { name: 'Log 4.1300 in' })).toBeVisible();
-  await page.getByRole('radio', { name: 'mm', exact: true }).click();
-  await page.getByRole('combobox', { name: 'In hand' }).selectOption({ index: 1 });
-  await list.getByRole('button', { name: 'Log 104.902 mm' }).click();
-  await expect
-    .poll(async () =>
-      (await server.record(id)).entries.flatMap((e) => (e.kind === 'reading' ? [[e.value, e.instrument]] : [])),
-    )
-    .toEqual([
-      [fromInches(4.065), null],
-      [fromInches(4.13), null],
-    ]);
 });
 
 test('nothing is pressed on a page before it listens: no press is swallowed', async ({ browser, server }) => {

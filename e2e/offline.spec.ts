@@ -8,13 +8,13 @@ import { Server, expect, test } from './server';
 test.use({ serviceWorkers: 'allow' });
 
 const line = (page: Page) => page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
-const STAGES = ['Job', 'Targets', 'Bores', 'Pistons', 'Rings', 'Clocking', 'Assembly', 'Sheet'];
+const STAGES = ['Job', 'Targets', 'Bores', 'Pistons', 'Journals', 'Rings', 'Clocking', 'Assembly', 'Sheet'];
 
 let n = 0;
 async function open(page: Page, server: Server): Promise<string> {
   n += 1;
   const id = `offline-${n}-${test.info().workerIndex}`;
-  await server.put({ id, entries: [jobEntry({ name: `Offline ${n}` })] });
+  await server.put({ id, entries: [jobEntry({ name: `Offline ${n}`, also: ['journals'] })] });
   await page.goto(`${server.url}/builds/${id}/rings`);
   await expect(line(page)).toBeFocused();
   return id;
@@ -79,12 +79,21 @@ test('a build that is open works whole without the server: every stage, a reload
   await second.goto(`${server.url}/builds/${id}/bores`);
   await expect(second.getByRole('link', { name: /^Rings/ })).toContainText('3/16');
   await expect(second.getByRole('heading', { name: /^Bore 1/ })).toBeVisible();
+  // the gauge in hand and its setting wait as readings do
+  await second.getByRole('combobox', { name: 'In hand' }).selectOption({ label: 'Bore gauge, inches' });
+  for (const typed of ['set 4.065', '.1']) {
+    await line(second).fill(typed);
+    await second.keyboard.press('Enter');
+  }
+  await expect(second.locator('#line-said')).toContainText('4.0651 in');
   // what is entered in one window is there in the other
   await line(page).fill('25');
   await page.keyboard.press('Enter');
   await expect(second.getByRole('link', { name: /^Rings/ })).toContainText('4/16');
   await context.setOffline(false);
-  await expect.poll(async () => (await logged(server, id)).sort()).toEqual(['22', '23', '24', '25']);
+  await expect.poll(async () => (await logged(server, id)).sort()).toEqual(['.1', '22', '23', '24', '25']);
+  const kinds = (await server.record(id)).entries.map((e) => e.kind);
+  expect(kinds.filter((kind) => kind === 'instrument' || kind === 'setting').sort()).toEqual(['instrument', 'setting']);
   await expect(page.getByText('waits in this browser')).toBeHidden();
 });
 

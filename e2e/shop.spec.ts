@@ -89,22 +89,6 @@ test('a server that takes the call and never answers is noticed; a full one is t
     .toBe(1);
 });
 
-test('a browser that can keep nothing says so before anything has to wait', async ({ page, server }) => {
-  await server.put({ id: 'brim', entries: [jobEntry({ name: 'Brim six' }), reading('r', 'L1', 'top', fromThou(22))] });
-  await page.addInitScript(() => {
-    const put = (key: string, n: number): void => {
-      try {
-        localStorage.setItem(key, 'x'.repeat(n));
-      } catch {
-        // as full as it gets
-      }
-    };
-    for (let n = 2 ** 22, i = 0; n > 100; n /= 2, i += 1) for (let k = 0; k < 2; k += 1) put(`fill${i}-${k}`, n);
-  });
-  await page.goto(`${server.url}/builds/brim/rings`);
-  await expect(page.getByText('This browser can keep nothing more.')).toBeVisible();
-});
-
 test('a copy put back while a bench is open: the page is loaded anew and shows what is on record, and so does another later', async ({
   page,
 }) => {

@@ -6,13 +6,12 @@ import { fromPressure } from '../src/core/foundation/quantity/pressure';
 import type { Entry } from '../src/core/judge/buildRecord';
 import { STARTING_CURVE } from '../src/core/models/charts/startingCurve';
 import { fromInches } from '../src/core/foundation/quantity/length';
-import { gap, jobEntry } from '../src/fixtures/records';
+import { jobEntry } from '../src/fixtures/records';
 import { type Server, expect, test } from './server';
 
 const figure = (page: Page, name: RegExp): Locator =>
   page.getByRole('group', { name: 'Figures' }).getByRole('button', { name });
 const top = (page: Page): Locator => figure(page, /Top ring gap/);
-const findings = (page: Page): Locator => page.getByRole('complementary').getByRole('list', { name: 'Findings' });
 
 /** Sets a build with the starting curve. */
 const onCurve: Entry = {
@@ -68,48 +67,6 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
   await expect(top(page)).toContainText('22–25');
   await expect(figure(page, /Second ring gap/)).toContainText('24–27');
   await expect(figure(page, /Piston to wall/)).toContainText('4.2–5.2');
-});
-
-test('the planned bore is held against the bores read so far', async ({ page, server }) => {
-  await server.putDemo();
-  await page.goto(`${server.url}/builds/demo-corrie-v10/job`);
-  await expect(page.getByRole('main')).toBeVisible();
-  await page.getByLabel('Planned finished bore').fill('3.870');
-  await expect(
-    page.getByText('the bores read about 3.7808 in; did you mean 3.7800 in (digits 8 and 7 swapped)?'),
-  ).toBeVisible();
-});
-
-test('heat: the worked row, the margin, the chance from the worker, and what is assumed', async ({ page, server }) => {
-  await open(page, server, {
-    plannedBore: fromInches(4),
-    construction: 'cast',
-    service: { ...NO_SERVICE, use: 'plain' },
-  });
-  await page.getByRole('tab', { name: 'Heat' }).click();
-  const row = page.getByRole('table', { name: 'Gaps hot' }).getByRole('row', { name: /^minimum/ });
-  // both cases, where the ends meet, and the margin: iron is judged warm
-  await expect(row).toContainText(/16\s*7\.[45]\s*1\.9\s*200\s*47/);
-  await expect(row).toContainText(/\d %|1 in \d/);
-  await expect(
-    page.getByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 200 °C/ }),
-  ).toBeVisible();
-  await row.getByRole('button', { name: /^why/ }).click();
-  await expect(page.getByRole('dialog', { name: /Why: minimum/ })).toContainText(/= 0\.0074\d in/);
-  await page.keyboard.press('Escape');
-
-  await page.getByText('What is assumed:').click();
-  await page.getByLabel('Top ring, °C').fill('500');
-  await expect(page.getByText('did you mean 500 °F?')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Set what is assumed' })).toBeDisabled();
-  await page.getByRole('button', { name: /260 °C/ }).click();
-  await page.getByRole('button', { name: 'Set what is assumed' }).click();
-  await expect(row).toContainText('−60');
-  await expect(findings(page)).toContainText(
-    /by the heat model the chance that the target’s lower end, 16 thou, closes is .+: at 200 °C, the ring assumed at 260 °C/,
-  );
-  await page.getByRole('tab', { name: 'Figures' }).click();
-  await expect(top(page)).toContainText('16–19');
 });
 
 test('heat: a long run shows how far it is, can be stopped, and leaves the page free', async ({ page, server }) => {
@@ -179,25 +136,4 @@ test('the heat load: each share drawn, another load asked for by key and by drag
   await page.getByRole('button', { name: 'Back to this engine' }).click();
   await expect(picture.getByRole('status')).toContainText('this engine');
   expect((await server.record(id)).entries).toHaveLength(before);
-});
-
-test('over the curve lie a chart of steps, row by row, and what the shop has fitted', async ({ page, server }) => {
-  const street = { plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' as const } };
-  const fitted = `targets-fitted-${test.info().workerIndex}`;
-  await server.put({
-    id: fitted,
-    entries: [jobEntry({ ...street, name: 'Ran well' }), onCurve, gap('g', 'L1', 'top', 19)],
-  });
-  await open(page, server, street, onCurve);
-  await page.getByRole('tab', { name: 'Load' }).click();
-  const picture = page.getByRole('region', { name: 'Gap against heat load' });
-  // builds of other tests on the same piston may be in this shop too
-  await picture.getByText(/Builds of the shop on the same piston: [1-9]/).click();
-  await expect(picture.getByRole('link', { name: 'Ran well' })).toHaveAttribute('href', `/builds/${fitted}/targets`);
-  await expect(picture.getByRole('listitem').filter({ hasText: 'Ran well' })).toContainText('1.00: 19');
-  await picture.getByLabel('Lay a chart of steps over it').selectOption({ label: 'Starting chart, version 1' });
-  const rows = picture.getByRole('table', { name: 'Starting chart against the curve' }).getByRole('row');
-  await expect(rows.filter({ hasText: 'performance street' })).toContainText('1.001818');
-  await expect(rows.filter({ hasText: 'boost to 15 psi' })).toContainText(/1\.04 – 1\.73.*24.*18\.5 – 25\.6/);
-  await expect(rows.filter({ hasText: 'boost over 15 psi' })).toContainText('over 3.3');
 });

@@ -3,9 +3,20 @@ import { expect, it } from 'vitest';
 import type { Entry } from '@/core/judge/buildRecord';
 import { judge } from '@/core/judge/judge';
 import type { WeighedPart } from '@/core/record/benchWork';
+import type { PastTurning } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { WHOLE_WALK } from '@/core/stages/assembly/walkChoices';
 import { gap, job, jobEntry } from '@/fixtures/records';
-import { type OpenedBuild, acceptHere, fill, fillIn, gone, region, renderBuild, shows } from '../testing/renderBuild';
+import {
+  type OpenedBuild,
+  acceptHere,
+  fill,
+  fillIn,
+  gone,
+  onDeck,
+  region,
+  renderBuild,
+  shows,
+} from '../testing/renderBuild';
 
 const at = '2026-05-04T09:00:00.000Z';
 const walk: Entry = { id: 'walk', at, by: '', kind: 'walk', replaces: null, value: WHOLE_WALK };
@@ -26,7 +37,7 @@ const alike = (part: WeighedPart, grams: number): Entry[] =>
 
 const figureLine = region('Figure line');
 const input = (): HTMLElement => within(figureLine()).getByRole('textbox');
-const label = (): HTMLElement => input().closest('label') ?? document.body;
+const label = (): HTMLElement => figureLine().querySelector('label') ?? document.body;
 const log = async ({ user }: OpenedBuild, typed: string): Promise<void> => {
   await user.clear(input());
   await user.type(input(), `${typed}{Enter}`);
@@ -231,4 +242,235 @@ it('turning: each piston’s own share, a jump with its cylinder and why', async
       ['piston', null],
     ]),
   );
+});
+
+/** What was done at the bench, undone things aside. */
+const kept = <K extends Entry['kind']>({ server }: OpenedBuild, kind: K): Extract<Entry, { kind: K }>[] => {
+  const gone = new Set(server.entries.flatMap((e) => (e.kind === 'void' ? [e.of] : [])));
+  return server.entries.filter((e): e is Extract<Entry, { kind: K }> => e.kind === kind && !gone.has(e.id));
+};
+
+it('parts go over the scale one after the other: digits and Enter, a slip is asked about, Z takes the last back', async () => {
+  const opened = await open('masses');
+  const { user, main, press, keys, reload } = opened;
+  const weights = (): number[] => kept(opened, 'weighed').map((e) => e.value);
+  await shows(label, 'Piston 1');
+  // no field was pressed: what is typed goes on the line all the same
+  await keys('612.4{Enter}', '611.9{Enter}', '613,2{Enter}');
+  await shows(label, 'Piston 4');
+  // while digits are missing nothing is asked; once all are there and it is far off, it is
+  await keys('61');
+  expect(figureLine().textContent).not.toContain('far from the others');
+  await keys('.2');
+  await shows(figureLine, '61.2 g is far from the others, which weigh about 612.4 g');
+  await keys('{Enter}');
+  await waitFor(() => expect(document.activeElement?.textContent).toBe('no, 612.0 g'));
+  await shows(label, 'Piston 4');
+  await keys('{Escape}');
+  await log(opened, '162.4');
+  await press('button', 'no, 612.4 g');
+  await shows(label, 'Piston 5');
+  await waitFor(() => expect(weights()).toEqual([612_400, 611_900, 613_200, 612_400]));
+  await keys('z');
+  await shows(label, 'Piston 4');
+  await shows(figureLine, 'Taken back: piston 4, 612.4 g');
+  await waitFor(() => expect(weights()).toHaveLength(3));
+  // what is typed and not logged outlasts a reload
+  await keys('612.0');
+  await reload();
+  await waitFor(() => expect(input()).toHaveProperty('value', '612.0'));
+  await user.type(input(), '{Enter}');
+  await shows(label, 'Piston 5');
+  expect(screen.getByRole('button', { name: 'piston 3: 613.2 g, 1.3 g over the lightest' })).toBeTruthy();
+  await log(opened, 'heavy');
+  await shows(figureLine, '“heavy” is no mass');
+  expect(input()).toHaveProperty('value', 'heavy');
+  // what is typed stays with the part it was typed for
+  fill(input(), '612.2');
+  await press('button', 'pin 1: not weighed');
+  await shows(label, 'Pin 1');
+  expect(input()).toHaveProperty('value', '');
+  await shows(figureLine, 'Typed and not logged: piston 5: 612.2 g');
+  await log(opened, '145');
+  await shows(label, 'Pin 2');
+  await press('button', 'piston 5: not weighed');
+  expect(input()).toHaveProperty('value', '612.2');
+  await shows(main, '612.2');
+});
+
+it('a group without its lubricant is refused; mains go step by step in the printed order, by Enter, twice, and the wrench back', async () => {
+  const opened = await open('tightening');
+  const { user, main, press, keys, reload } = opened;
+  const form = (): HTMLElement => screen.getByRole('form', { name: 'Group of fasteners' });
+  await shows(main, 'A figure without its lubricant is not a figure.');
+  await press('button', 'Main caps');
+  await fillIn('How many in all', '3');
+  await fillIn('Torque in steps, lb·ft', '30 60');
+  await shows(form, '30 lb·ft (40.7 N·m), then 60 lb·ft (81.3 N·m)');
+  await fillIn('Then an angle, °', '90');
+  await fillIn('Printed order', '2 1');
+  await press('button', 'Set this group');
+  await shows(main, 'Enter each number from 1 to 3 once.');
+  // figures keep the unit they were typed in
+  await press('radio', 'mm');
+  await waitFor(() => expect(screen.getByLabelText('Torque in steps, lb·ft')).toHaveProperty('value', '30 60'));
+  await press('radio', 'thou');
+  await fillIn('Printed order', '2 1 3');
+  await press('button', 'Set this group');
+  await shows(form, 'Enter the lubricant that the figure is given for.');
+  // what was filled in is there still after a reload
+  await reload();
+  await press('button', 'Main caps');
+  expect(await screen.findByLabelText('Printed order')).toHaveProperty('value', '2 1 3');
+  await fillIn('Threads and under the heads', 'engine oil');
+  await press('button', 'Set this group');
+  await shows(main, '30, 60 lb·ft, then 90°, with engine oil');
+  await shows(label, 'Main caps 2');
+  await shows(figureLine, '30 lb·ft (40.7 N·m), step 1 of 2');
+  const by = async (initials: string): Promise<void> => {
+    const field = screen.getByLabelText('Initials');
+    await user.clear(field);
+    await user.type(field, initials);
+    await user.click(screen.getByRole('heading', { level: 1 }));
+  };
+  const enter = async (times: number): Promise<string[]> => {
+    const caps: string[] = [];
+    for (let i = 0; i < times; i += 1) {
+      const now = label().textContent;
+      const done = kept(opened, 'tightened').length;
+      caps.push(/Main caps (\d)/.exec(now)?.[1] ?? '');
+      await keys('{Enter}');
+      await waitFor(() => expect(kept(opened, 'tightened')).toHaveLength(done + 1));
+    }
+    return caps;
+  };
+  await by('KM');
+  expect((await enter(9)).join('')).toBe('213213213');
+  await shows(figureLine, 'Second round, wrench at 60 lb·ft');
+  await shows(figureLine, 'better someone else');
+  await by('CD');
+  await enter(3);
+  await shows(figureLine, 'Wrench set back to its lowest');
+  await enter(1);
+  await shows(main, 'Tight, gone over twice, and the wrench set back.');
+  expect(main().textContent).not.toContain('by the same hand');
+  const done = kept(opened, 'tightened').map((e) => `${e.what} ${e.fastener} ${e.by}`);
+  expect(done).toHaveLength(13);
+  expect(done.slice(9)).toEqual(['second 2 CD', 'second 1 CD', 'second 3 CD', 'back 0 CD']);
+});
+
+it('turning stands next to builds of the shop like it', async () => {
+  const { main, press, server } = await open('masses');
+  const past: PastTurning = { id: 'past', name: 'Past eight', crank: 3_000, shares: [3_400], all: null };
+  server.answers['/api/torque-history'] = () => ({ builds: [past] });
+  await press('tab', 'Turning');
+  await shows(main, 'of the shop like it: pistons added 2.5 lb·ft each');
+});
+
+const step = (): HTMLElement => within(screen.getByRole('main')).getByRole('heading', { level: 2 });
+const ticks = ({ server }: OpenedBuild): string[] =>
+  server.entries.flatMap((e) => (e.kind === 'check' ? [`${e.cylinder} ${e.check}`] : []));
+
+it('at the walk’s own step the torque is typed, Enter logs it and Enter makes the step; its fasteners stand there too', async () => {
+  const opened = await renderBuild('assembly', walk);
+  const { keys } = opened;
+  for (let i = 0; i < 5; i += 1) {
+    if (i === 4) expect(screen.getByRole('button', { name: 'Set the figures of the fasteners …' })).toBeTruthy();
+    const before = step().textContent;
+    await keys('{ArrowRight}');
+    await waitFor(() => expect(step().textContent).not.toBe(before));
+  }
+  await waitFor(figureLine);
+  await shows(label, 'Crank alone');
+  await keys('2.5');
+  await shows(figureLine, '2.5 lb·ft (3.4 N·m) to keep turning');
+  await keys('{Enter}');
+  await waitFor(() => expect(kept(opened, 'turned').map((e) => [e.after, e.value])).toEqual([['crank', 3_390]]));
+  await waitFor(() => expect(document.activeElement?.textContent).toMatch(/^(Done|Next)/));
+  await keys('{Enter}');
+  await waitFor(() => expect(ticks(opened)).toEqual(['block crankTurns']));
+});
+
+it('keys on the walk: arrows go from step to step, X says what was found, P pins, Escape leaves it; in a field they are letters', async () => {
+  const { user, press, keys, reload, main } = await renderBuild('assembly', walk);
+  const pinned = (): HTMLElement => screen.getAllByRole('list', { name: 'Pinned on' })[0] ?? document.body;
+  const field = (): HTMLElement => screen.getByRole('textbox', { name: 'What must not be forgotten' });
+  const first = step().textContent;
+  await keys('{ArrowRight}');
+  await shows(step, 'Oilways brushed and blown through, plugs and jets in');
+  await keys('{ArrowLeft}');
+  await shows(step, first);
+  await keys('p');
+  await waitFor(() => expect(document.activeElement).toBe(field()));
+  await keys('oil jets, px!');
+  expect(field()).toHaveProperty('value', 'oil jets, px!');
+  await keys('{Escape}');
+  await waitFor(() => expect(screen.queryByRole('textbox', { name: 'What must not be forgotten' })).toBeNull());
+  expect(document.activeElement?.textContent).toMatch(/^Done/);
+  // what was typed and not pinned is there still, over a reload
+  await reload();
+  await waitFor(step);
+  await keys('p');
+  await waitFor(() => expect(field()).toHaveProperty('value', 'oil jets, px!'));
+  await keys('{Escape}', 'x', 'jets are missing{Enter}');
+  await waitFor(pinned);
+  await shows(pinned, 'jets are missing');
+  // on a part of a cylinder
+  await user.click(onDeck('2'));
+  await screen.findByRole('heading', { level: 1, name: 'Cylinder 2' });
+  await press('button', 'Pin a reminder …');
+  const part = await screen.findByLabelText<HTMLSelectElement>('On which part');
+  fill(part, within(part).getByRole<HTMLOptionElement>('option', { name: 'rod' }).value);
+  fill(field(), 'to be weighed again');
+  await user.type(field(), '{Enter}');
+  await shows(pinned, 'Pinned on the rod: “to be weighed again”');
+  await press('tab', 'Short block');
+  await shows(main, 'Engine: pinned on: jets are missing');
+  await shows(main, 'Cylinder 2: Pinned on rod: to be weighed again');
+});
+
+it('a key that is leant on makes one step, not all of them', async () => {
+  const opened = await renderBuild('assembly', walk);
+  const done = document.activeElement ?? document.body;
+  await opened.keys('{Enter>9/}');
+  expect(done.textContent).toMatch(/^Done/);
+  await shows(step, 'Oilways brushed and blown through, plugs and jets in');
+  await opened.keys('{Enter}');
+  await shows(step, 'Threads chased, clean and dry');
+  await waitFor(() => expect(ticks(opened)).toEqual(['block clean', 'block oilways']));
+});
+
+it('two benches at once: each is told of the other’s step, and nothing is ticked that was not looked at', async () => {
+  const opened = await renderBuild('assembly', walk);
+  const { keys, server } = opened;
+  server.entries.push({
+    ...{ id: 'theirs', at, by: 'AB', kind: 'check', cylinder: 'block', check: 'clean' },
+    ...{ planned: null, found: {}, expected: null },
+  });
+  // the step in view stays there, though another bench has made it meanwhile
+  await screen.findByRole('button', { name: /^Next/ });
+  await shows(step, 'Block, crank and parts washed and dry');
+  await keys('{Enter}');
+  await shows(step, 'Oilways brushed and blown through, plugs and jets in');
+  const steps = region('Steps, The engine');
+  expect(within(steps()).getByRole('button', { name: /washed and dry/ }).textContent).toContain('done');
+  expect(ticks(opened)).toEqual(['block clean']);
+});
+
+it('a piston that comes out again is done anew from the bore on, and why stands on record', async () => {
+  const single = { ...job.engine, layout: 'single', cylinders: 1, bankAngle: 0 } as const;
+  const opened = await renderBuild('assembly', jobEntry({ engine: single }), walk);
+  const { keys, press, server, user } = opened;
+  for (let n = 1; n < 60 && !screen.queryByText('Every step is made', { exact: false }); n += 1) {
+    await keys('{Enter}');
+    await waitFor(() => expect(ticks(opened)).toHaveLength(n));
+  }
+  await press('tab', 'All steps');
+  await user.click(await screen.findByRole('button', { name: 'Taken out again …' }));
+  await press('button', 'it turned stiff');
+  await waitFor(() => expect(screen.queryByRole('button', { name: 'Taken out again …' })).toBeNull());
+  await press('tab', 'Step by step');
+  await shows(step, /^Rings and skirt oiled/);
+  const reasons = (): string[] => server.entries.flatMap((e) => (e.kind === 'void' ? [e.reason] : []));
+  await waitFor(() => expect(new Set(reasons())).toEqual(new Set(['taken out again: it turned stiff'])));
 });

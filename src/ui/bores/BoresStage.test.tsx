@@ -1,10 +1,24 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { fromInches, fromThou } from '@/core/foundation/quantity/length';
 import type { Entry } from '@/core/judge/buildRecord';
 import { type BoreChoices, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
-import { boreReading, jobEntry, reading } from '@/fixtures/records';
-import { fill, fillIn, onDeck, line, region, renderBuild, said, shows } from '../testing/renderBuild';
+import type { Engine } from '@/core/foundation/engine/engine';
+import { directionsByCount } from '@/core/foundation/parts/spots';
+import { boreReading, gap, jobEntry, reading } from '@/fixtures/records';
+import {
+  type OpenedBuild,
+  fill,
+  fillIn,
+  gone,
+  onDeck,
+  line,
+  region,
+  renderBuild,
+  row,
+  said,
+  shows,
+} from '../testing/renderBuild';
 
 const plan = (change: Partial<BoreChoices>): Entry => ({
   ...{ id: 'plan', at: '2026-05-04T09:00:00.000Z', by: '', replaces: null, kind: 'bores' },
@@ -201,4 +215,156 @@ it('a bore over the wear limit of the manual goes to the next size; its class is
   await shows(row, 'next size');
   await press('button', 'Bore 1');
   await shows(main, /is over the most of 4\.0020 in/);
+});
+
+const readings = ({ server }: OpenedBuild) => server.entries.flatMap((e) => (e.kind === 'reading' ? [e] : []));
+const five: Engine = {
+  ...{ layout: 'inline', cylinders: 5, bankAngle: 0, rotation: 'clockwise' },
+  numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
+};
+const main = (): HTMLElement => screen.getByRole('main');
+const page = (): HTMLElement => document.body;
+
+it('nine readings a bore: two keys a reading once the gauge is set', async () => {
+  const grid = plan({ directions: directionsByCount(3) });
+  const opened = await renderBuild('bores', jobEntry({ engine: { ...five, cylinders: 2 } }), grid);
+  line().focus();
+  await opened.keys('set 4.065{Enter}', ...Array.from({ length: 18 }, (_, i) => (i % 9 < 3 ? '1{Enter}' : '0{Enter}')));
+  await waitFor(() => expect(readings(opened)).toHaveLength(18));
+  await shows(said, 'Nothing else is open on this route');
+  expect(
+    readings(opened)
+      .slice(0, 4)
+      .map((r) => [r.cylinder, r.place?.depth, r.place?.angle, r.value]),
+  ).toEqual([
+    ['1', 'top', 90, fromInches(4.066)],
+    ['1', 'top', 150, fromInches(4.066)],
+    ['1', 'top', 30, fromInches(4.066)],
+    ['1', 'middle', 90, fromInches(4.065)],
+  ]);
+  await shows(row(/^2 /), 'not proven');
+});
+
+it('a later bore reading that changes what was fitted says so at its own bench and at another on another stage', async () => {
+  const build = [
+    jobEntry({ plannedBore: fromInches(4.2) }),
+    reading('b', 'L1', 'bore', fromInches(4.199)),
+    gap('g', 'L1', 'top', 19),
+  ];
+  const says = 'Cylinder 1, top gap minimum 21 thou → 22 thou';
+  const { user, log, press } = await renderBuild('bores', ...build);
+  await user.click(onDeck('1'));
+  await log('4.2014');
+  await shows(page, 'Changed by this:');
+  await shows(page, says);
+  cleanup();
+  const other = await renderBuild('rings', ...build);
+  other.server.entries.push(boreReading('theirs', 'L1', 'top', 90, fromInches(4.2014)));
+  await shows(page, says);
+  await press('button', 'Seen');
+  await gone(page, 'Changed by this:');
+});
+
+it('bores and pistons not measured here: what was ordered and reported stands in for them, and beside what is found', async () => {
+  const opened = await renderBuild('bores', jobEntry({ engine: five, surface: null }));
+  const { user, keys, press, goTo, reload, sent } = opened;
+  const sidebar = (): HTMLElement => screen.getByRole('complementary');
+  const set = (): HTMLElement => screen.getByRole('button', { name: 'Set what was supplied' });
+  await press('tab', 'As supplied');
+  await press('checkbox', 'Bores are not measured here');
+  expect(await sent('job')).toMatchObject({ value: { elsewhere: ['bores'] } });
+  await shows(sidebar, 'no size is reported of any bore');
+  await fillIn('Ordered', '4.0650');
+  await fillIn('Reported by', 'Holm, sheet 12');
+  // ten times too little is asked about, and is not set
+  await fillIn('Bore 1, reported', '0.4070');
+  await waitFor(() => expect(set()).toHaveProperty('disabled', true));
+  await fillIn('Bore 1, reported', '4.0670');
+  await press('button', 'The others too: 4.0670');
+  // as it was left, over a reload
+  await reload();
+  await shows(main, 'As you left it, not set yet.');
+  expect(await screen.findByLabelText('Bore 5, reported')).toHaveProperty('value', '4.0670');
+  await user.click(set());
+  expect(await sent('supplied')).toMatchObject({
+    value: { bores: { by: 'Holm, sheet 12', ordered: fromInches(4.065), sizes: { length: 5 } } },
+  });
+  await shows(
+    sidebar,
+    'Bore 1 was ordered as 4.0650 in and is reported as 4.0670 in by Holm, sheet 12: 2 thou larger.',
+  );
+  await waitFor(() => expect(set()).toHaveProperty('disabled', true));
+  // found, it counts, and does not agree
+  await press('tab', 'Readings');
+  line().focus();
+  await keys('4.0650{Enter}');
+  await press('tab', 'As supplied');
+  await shows(row(/^1 /), 'does not agree');
+  await goTo('Targets');
+  await shows(main, 'worked from the measured bore, 4.0650 in');
+  await user.click(onDeck('2'));
+  await shows(main, 'worked from the reported bore, 4.0670 in');
+  // the pistons: only that they are not measured here
+  await goTo('Pistons');
+  await press('tab', 'As supplied');
+  await press('checkbox', 'Pistons are not measured here');
+  await fillIn('Piston 2, reported', '4.0669');
+  await user.click(set());
+  await shows(sidebar, 'by what was reported of bore and piston the clearance is 0.1 thou: too tight');
+  await press('tab', 'Readings');
+  await shows(main, 'By what was reported: 0.1 thou, not measured here.');
+  await goTo('Sheet');
+  await shows(main, 'Bores as supplied, reported by Holm, sheet 12');
+  await shows(main, 'by what was reported of bore and piston the clearance is 0.1 thou');
+  await shows(main, 'Oil rails: not measured here.');
+});
+
+it('zeroed in the bore before any size is known: differences first, then the micrometer, and all have sizes', async () => {
+  const opened = await renderBuild('bores', jobEntry({ engine: five, plannedBore: null, surface: null }));
+  const { keys, reload } = opened;
+  const theLine = region('Reading line');
+  const grid = (): HTMLElement => screen.getByRole('table', { name: /Readings of bore/ });
+  line().focus();
+  await keys('here');
+  await shows(theLine, 'No size yet: the dial counts from this spot');
+  await keys('{Enter}');
+  await shows(theLine, 'Gauge zeroed at Cylinder 1, top, square');
+  // two keys a reading, the same as with a size
+  await keys('1{Enter}', '-2{Enter}', '-1');
+  await shows(theLine, '−1 thou from the zero');
+  await keys('{Enter}');
+  await shows(grid, 'from the zero');
+  await shows(grid, '−2 thou');
+  await shows(main, 'sizes wait for the micrometer');
+  await shows(() => screen.getByRole('complementary'), 'read from a zero that has no size yet');
+  await waitFor(() => expect(readings(opened)).toHaveLength(4));
+  // undone and logged again, still from the zero; wrong first, then put right
+  await keys('z', 'y', 'here 4.0625{Enter}');
+  await shows(theLine, 'The zero is 4.0625 in');
+  await shows(grid, '4.0605');
+  await keys('was 4.0652{Enter}');
+  await shows(grid, '4.0632');
+  await gone(grid, 'from the zero');
+  // over a reload: what counts from the zero is on record as it was read
+  await waitFor(() => expect(readings(opened).filter((r) => r.zero !== null)).toHaveLength(5));
+  await reload();
+  await waitFor(grid);
+  await shows(grid, '4.0632');
+  // the dial counts on from it: 4.0662, beside 4.0642 of the same spot: they disagree, and the smaller counts
+  line().focus();
+  await keys('+1{Enter}');
+  await shows(grid, '4.0642×2');
+});
+
+it('zeroed in the bore in millimetres, by its buttons', async () => {
+  const metric = jobEntry({ engine: five, surface: null, units: 'metric', plannedBore: 82_500_000 });
+  const { press, server } = await renderBuild('bores', metric);
+  const grid = (): HTMLElement => screen.getByRole('table', { name: /Readings of bore/ });
+  await press('button', 'Zeroed here: top, square');
+  await shows(grid, '0 mm');
+  await fillIn('The zero, in the micrometer', '82.512');
+  await press('button', 'It is the zero’s size');
+  await shows(grid, '82.512');
+  const settings = () => server.entries.flatMap((e) => (e.kind === 'setting' ? [e.to] : []));
+  await waitFor(() => expect(settings()).toEqual(['here', 82_512_000]));
 });

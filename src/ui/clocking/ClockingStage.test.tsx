@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { expect, it } from 'vitest';
+import type { UserEvent } from '@testing-library/user-event';
+import { expect, it, vi } from 'vitest';
 import type { Entry } from '@/core/judge/buildRecord';
 import { type ClockingChoices, STARTING_CLOCKING } from '@/core/stages/clocking/choices';
 import { type OpenedBuild, fill, fillIn, gone, onDeck, renderBuild, shows } from '../testing/renderBuild';
@@ -169,4 +170,116 @@ it('what lies round a crown is said of the engine: lean, valves, pockets, sector
     ...Array.from({ length: 4 }, () => ['▼ rear', '▲ front']).flat(),
   ]);
   expect(document.querySelector('[data-rod="R1"]')?.getAttribute('data-faces')).toBe('front');
+});
+
+it('a joint is nudged as often as it is pressed, however fast', async () => {
+  const { user } = await renderBuild('clocking', clock());
+  await user.click(onDeck('2'));
+  await points('top', '45.0');
+  const on = await screen.findByRole('button', { name: 'top ring gap, 1° on' });
+  // as a browser does it: each press is answered, and what follows from it comes later
+  vi.stubGlobal('IS_REACT_ACT_ENVIRONMENT', false);
+  for (let press = 0; press < 6; press += 1) {
+    on.click();
+    for (let turn = 0; turn < 5; turn += 1) await Promise.resolve();
+  }
+  await points('top', '51.0');
+});
+
+it('all crowns: a joint moved on one moves on all alike, the left bank as its mirror image; or on one alone', async () => {
+  const opened = await renderBuild('clocking', clock());
+  const { user, keys, press } = opened;
+  const joint = (cylinder: string, name: string): HTMLElement =>
+    within(screen.getByRole('group', { name: `Crown of cylinder ${cylinder}` })).getByRole('slider', { name });
+  await press('tab', 'All crowns');
+  await waitFor(() => joint('2', 'lower rail gap').focus());
+  await keys('{Shift>}{ArrowRight}{/Shift}');
+  await waitFor(() =>
+    expect(plan(opened)?.own.map((o) => `${o.cylinder} ${o.joints.lowerRail}`)).toEqual([
+      ...['L1 30', 'R1 330', 'L2 30', 'R2 330', 'L3 30', 'R3 330', 'L4 30', 'R4 330'],
+    ]),
+  );
+  await user.click(screen.getByLabelText(/moves on all alike/));
+  joint('1', 'top ring gap').focus();
+  await keys('{ArrowLeft}');
+  await waitFor(() =>
+    expect(plan(opened)?.own.find((o) => o.cylinder === 'L1')?.joints).toEqual({ lowerRail: 30, top: 314 }),
+  );
+  await press('button', /All joints back to the school/);
+  await waitFor(() => expect(plan(opened)?.own).toEqual([]));
+});
+
+const check = (name: string) => (): HTMLElement =>
+  document.querySelector<HTMLElement>(`[data-check="${name}"]`) ?? document.body;
+const tick = async (user: UserEvent, of: string, name: string | RegExp): Promise<void> => {
+  await waitFor(() => expect(check(of)()).not.toBe(document.body));
+  await user.click(within(check(of)()).getByRole('button', { name }));
+};
+
+it('at the block: ticked one after the other by keyboard, moved joints noted, and asked again once the plan changes', async () => {
+  const opened = await renderBuild('assembly', clock());
+  const { user, keys, main, press, goTo, server } = opened;
+  const progress = (): HTMLElement => screen.getByRole('link', { name: /^Assembly/ });
+  await press('tab', 'All steps');
+  await fillIn('Initials', 'KM');
+  await user.click(onDeck('2'));
+  await waitFor(() => within(check('ringsFree')()).getByRole('button', { name: 'Right' }).focus());
+  for (const next of ['expanderButts', 'jointsBefore', 'jointsAfter']) {
+    await keys('{Enter}');
+    await waitFor(() => expect(document.activeElement).toBe(check(next)().querySelector('button[data-tick]')));
+  }
+  await tick(user, 'jointsAfter', 'Moved …');
+  const moved = (): HTMLElement => screen.getByRole('form', { name: 'Where they are' });
+  await waitFor(moved);
+  expect(within(moved()).getByRole('button', { name: 'Note where they are' })).toHaveProperty('disabled', true);
+  fill(within(moved()).getByLabelText('1 top ring gap'), '7:00');
+  await shows(moved, 'at 210°, 165° from its plan');
+  await press('button', 'Note where they are');
+  await shows(check('jointsAfter'), 'Moved, against a rule');
+  await shows(check('jointsAfter'), '15° apart');
+  expect(screen.getByRole('button', { name: 'Cylinder 2, moved, 3/6' })).toBeTruthy();
+  await tick(user, 'jointsAfter', 'As planned');
+  await tick(user, 'frontMark', 'Right');
+  await tick(user, 'rod', 'Right');
+  // nothing is read of it: all checked is not ready, and what is missing leads to where it is cured
+  await shows(main, 'All checked, and not ready to go in');
+  const lacks = (): HTMLElement => screen.getByRole('region', { name: 'What cylinder 2 lacks' });
+  await shows(lacks, 'top ring: to do');
+  await shows(lacks, 'clearance: to do');
+  await shows(progress, '1/8');
+  await press('button', 'On to cylinder 1');
+  await screen.findByRole('heading', { level: 1, name: 'Cylinder 1' });
+  await user.click(onDeck('2'));
+  await tick(user, 'rod', 'Take back: Rod right');
+  await shows(progress, '0/8');
+  await tick(user, 'rod', 'Right');
+  await goTo('Clocking');
+  await waitFor(() => screen.getByRole('slider', { name: 'top ring gap' }).focus());
+  await keys('{Shift>}{ArrowRight}{/Shift}');
+  await goTo('Assembly');
+  await press('tab', 'All steps');
+  await shows(check('jointsBefore'), 'Check again: the plan was changed since');
+  const done = server.entries.flatMap((e) => {
+    if (e.kind === 'void') return [`void ${e.reason}`];
+    return e.kind === 'check' ? [`${e.check} ${e.by} ${JSON.stringify(e.found)}`] : [];
+  });
+  expect(done).toEqual([
+    ...['ringsFree KM {}', 'expanderButts KM {}', 'jointsBefore KM {}', 'jointsAfter KM {"top":210}'],
+    ...['jointsAfter KM {}', 'frontMark KM {}', 'rod KM {}', 'void not so after all', 'rod KM {}'],
+  ]);
+});
+
+it('what was checked at the block is asked again while another bench has the plan changed, and stands once it is back', async () => {
+  const { user, press, server } = await renderBuild('assembly', clock());
+  const planned = (id: string, replaces: string, change: Partial<ClockingChoices> = {}): Entry =>
+    ({ ...clock(change), id, replaces }) as Entry;
+  await press('tab', 'All steps');
+  await user.click(onDeck('2'));
+  await tick(user, 'jointsBefore', 'As planned');
+  await shows(check('jointsBefore'), 'Right');
+  server.entries.push(planned('c2', 'c', { own: [{ cylinder: 'R1', joints: { top: 60 } }] }));
+  await shows(check('jointsBefore'), 'the plan was changed since');
+  server.entries.push(planned('c3', 'c2'));
+  await gone(check('jointsBefore'), 'the plan was changed since');
+  await shows(check('jointsBefore'), 'Right');
 });

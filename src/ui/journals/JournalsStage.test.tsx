@@ -12,7 +12,18 @@ import {
   startingShells,
 } from '@/core/stages/journals/choices';
 import { job, jobEntry, reading } from '@/fixtures/records';
-import { type OpenedBuild, acceptHere, fill, fillIn, region, renderBuild, said, shows } from '../testing/renderBuild';
+import {
+  type OpenedBuild,
+  acceptHere,
+  fill,
+  fillIn,
+  line,
+  region,
+  renderBuild,
+  row,
+  said,
+  shows,
+} from '../testing/renderBuild';
 
 const six = {
   ...job.engine,
@@ -285,4 +296,47 @@ it('the pin in the small end: on the route where it is asked for, against the pi
   await press('button', 'Rod 2, pin in small end');
   await acceptHere(user, 'honed tomorrow');
   await shows(main, 'honed tomorrow');
+});
+
+const main = (name: string): HTMLElement =>
+  within(screen.getByRole('navigation', { name: 'Bearings' })).getByRole('button', { name: new RegExp(`^${name},`) });
+
+it('a V8 with shared throws: five mains, eight rods, as the crank lies; the two rods of a throw are read once', async () => {
+  const plan = bottomEnd({ sidePer: 'throw', side: given(fromThou(8), fromThou(18), fromThou(10), fromThou(16)) });
+  const opened = await renderBuild('journals', jobEntry({ also: ['journals'] }), plan);
+  const { keys, press } = opened;
+  const deck = within(screen.getByRole('navigation', { name: 'Bearings' })).getAllByRole('button');
+  const names = deck.map((b) => b.getAttribute('aria-label')?.split(',')[0]);
+  expect(names.slice(0, 6)).toEqual(['Main 1', 'Rod 1', 'Rod 2', 'Main 2', 'Rod 3', 'Rod 4']);
+  expect(deck).toHaveLength(14);
+  const times = (n: number, typed: string): string[] => Array.from({ length: n }, () => `${typed}{Enter}`);
+  line().focus();
+  // five keys a journal, then the setting once, and one key a dial
+  await keys(...times(5, '23615'), 'set journal{Enter}', ...times(5, '2'), ...times(8, '20997'), ...times(8, '2'));
+  await waitFor(() => expect(opened.server.entries.filter((e) => e.kind === 'reading')).toHaveLength(26));
+  const { mains, rods } = judged(opened);
+  expect([...mains, ...rods].map((b) => [b.clearance.value, b.clearance.state])).toEqual(
+    Array.from({ length: 13 }, () => [fromThou(2), 'in window']),
+  );
+  await press('tab', 'End play, sides');
+  line().focus();
+  await keys('6{Enter}', '12{Enter}', '13{Enter}', '12{Enter}', '12{Enter}');
+  await shows(said, 'Nothing else is open on this route');
+  await shows(row(/^Rod 2, side/), 'read with rod 1');
+  await shows(row(/^Rod 2, side/), '12.0');
+});
+
+it('a bench takes a bearing for its own: another is led past what is taken, in the words of the bottom end', async () => {
+  const { user, keys, server } = await renderBuild('journals', covered, bottomEnd({ route: 'byBearing' }));
+  await user.click(main('Main 4'));
+  await keys('m');
+  await shows(said, 'Main 4 is this bench’s');
+  server.others = [{ by: 'AB', at: 'M2.journal.middle.0', mine: ['journals.M2'] }];
+  await shows(() => document.body, 'has taken main 2');
+  await user.click(main('Main 1'));
+  line().focus();
+  await keys('2.3615{Enter}', '2.3634{Enter}');
+  await screen.findByRole('heading', { name: 'Main 3, journal, middle, in line' });
+  await user.click(main('Rod 1'));
+  await screen.findByRole('button', { name: /^Rod 1 is mine/ });
 });

@@ -1,12 +1,128 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
-import { fromThou } from '@/core/foundation/quantity/length';
+import { fromInches, fromThou } from '@/core/foundation/quantity/length';
 import { gap } from '@/fixtures/records';
-import { fill, onDeck, line, region, renderBuild, said, shows } from '../testing/renderBuild';
+import { type OpenedBuild, fill, onDeck, line, region, renderBuild, row, said, shows } from '../testing/renderBuild';
 
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
 /** Waits until a ring is in hand. */
 const isAt = (name: string): Promise<HTMLElement> => screen.findByRole('heading', { name });
+
+/** The readings that reached the server: the place, and as they were typed. */
+const logged = ({ server }: OpenedBuild): string[] =>
+  server.entries.flatMap((e) => (e.kind === 'reading' ? [`${e.cylinder} ${e.subject} ${e.typed}`] : []));
+
+it('both compression rings of each cylinder: three keys a ring and nothing else', async () => {
+  const opened = await renderBuild('rings');
+  line().focus();
+  for (let ring = 0; ring < 16; ring += 1) await opened.keys(ring % 2 ? '24{Enter}' : '22{Enter}');
+  await shows(progress, '16/16');
+  await waitFor(() => expect(logged(opened)).toHaveLength(16));
+  expect(logged(opened).slice(0, 4)).toEqual(['L1 top 22', 'L1 second 24', 'R1 top 22', 'R1 second 24']);
+});
+
+it('a paste of five megabytes is refused and changes nothing', async () => {
+  const { user, server } = await renderBuild('rings');
+  fill(line(), '22 '.repeat(1_700_000));
+  await shows(said, 'one reading at a time');
+  await user.keyboard('{Escape}');
+  expect(line()).toHaveProperty('value', '');
+  expect(server.entries).toHaveLength(1);
+});
+
+it('units switch at any time and change nothing that was recorded', async () => {
+  const { user, log, press, reload, server } = await renderBuild('rings');
+  await log('22');
+  await waitFor(() => expect(server.entries).toHaveLength(2));
+  const before = JSON.stringify(server.entries);
+  await press('radio', 'mm');
+  await shows(row(/top ring/), '0.559');
+  fill(line(), '24');
+  await shows(said, '24 hundredths of a mm (0.24 mm), or 24 thou');
+  await log('0.61');
+  await waitFor(() => expect(server.entries).toHaveLength(3));
+  await reload();
+  await user.click(onDeck('1'));
+  await shows(row(/second ring/), '0.61');
+  await press('radio', 'thou');
+  await shows(row(/top ring/), '22');
+  expect(JSON.stringify(server.entries.slice(0, 2))).toBe(before);
+});
+
+it('the deck goes from bore to bore by arrow key', async () => {
+  const { keys } = await renderBuild('rings');
+  onDeck('1').focus();
+  await keys('{ArrowDown}', '{ArrowDown}');
+  await waitFor(() => expect(document.activeElement).toBe(onDeck('3')));
+  await keys('22');
+  expect(line()).toHaveProperty('value', '22');
+  await isAt('Cylinder 3, top ring');
+});
+
+it('what is asked about waits: the next figure begins anew, and nothing of either is lost', async () => {
+  const opened = await renderBuild('rings');
+  const { user, keys, press, reload } = opened;
+  const waiting = (): string[] =>
+    within(screen.getByRole('region', { name: 'Not logged yet' }))
+      .getAllByRole('listitem')
+      .map((item) => item.textContent);
+  line().focus();
+  await keys('220{Enter}', '23{Enter}');
+  await isAt('Cylinder 1, second ring');
+  expect(waiting()).toEqual([expect.stringMatching(/“220” Cylinder 1, top ring.*did you mean 22 thou\?/)]);
+  await waitFor(() => expect(logged(opened)).toEqual(['L1 top 23']));
+  // a figure that cannot be taken is kept as well, over a reload, and is changed where it belongs
+  await keys('2x5{Enter}', '24{Enter}');
+  await isAt('Cylinder 2, top ring');
+  await reload();
+  await waitFor(() => expect(waiting()).toHaveLength(2));
+  const [, second] = screen.getAllByRole('button', { name: 'Change it' });
+  if (second) await user.click(second);
+  await isAt('Cylinder 1, second ring');
+  expect(line()).toHaveProperty('value', '2x5');
+  expect(document.activeElement).toBe(line());
+  await keys('{Escape}');
+  // an answer logs it at its own place
+  await press('button', 'Log 22 thou');
+  await isAt('Cylinder 1, top ring');
+  await waitFor(() => expect(screen.queryByRole('region', { name: 'Not logged yet' })).toBeNull());
+  await waitFor(() => expect(logged(opened)).toEqual(['L1 top 23', 'L1 second 24', 'L1 top 220']));
+});
+
+it('a gauge that ends its figures with a tab, a comma or a semicolon logs them', async () => {
+  const opened = await renderBuild('bores');
+  line().focus();
+  await opened.keys('4.0652{Tab}');
+  expect(document.activeElement).toBe(line());
+  await opened.keys('4.0653,4.0654;4,0655;');
+  await waitFor(() =>
+    expect(logged(opened)).toEqual(['4.0652', '4.0653', '4.0654', '4,0655'].map((typed) => `L1 bore ${typed}`)),
+  );
+  await opened.keys('{Tab}');
+  expect(document.activeElement).not.toBe(line());
+});
+
+it('what is put by means what it meant: other units, a gauge zeroed anew and another one in hand change nothing of it', async () => {
+  const { keys, press, server } = await renderBuild('bores');
+  const list = region('Not logged yet');
+  line().focus();
+  await keys('set 4.060{Enter}', '+70{Enter}', '+5{Enter}');
+  await shows(list, 'Log 4.1300 in');
+  await keys('set 4.050{Enter}');
+  await shows(said, 'Bore gauge set to 4.0500 in');
+  await shows(list, 'Log 4.1300 in');
+  await press('radio', 'mm');
+  const tool = await screen.findByRole<HTMLSelectElement>('combobox', { name: 'In hand' });
+  fill(tool, tool.options[1]?.value ?? '');
+  await press('button', 'Log 104.902 mm');
+  const read = () => server.entries.flatMap((e) => (e.kind === 'reading' ? [[e.value, e.instrument]] : []));
+  await waitFor(() =>
+    expect(read()).toEqual([
+      [fromInches(4.065), null],
+      [fromInches(4.13), null],
+    ]),
+  );
+});
 
 it('says back what it understood before Enter, with the verdict', async () => {
   await renderBuild('rings');

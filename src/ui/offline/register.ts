@@ -1,14 +1,22 @@
 'use client';
 
 /** The service worker of this page: asked for, and what is known of it told to who wants to say so. */
-import { PAGES, pageKey } from '@/offline/names';
+import { PAGES, SHOP, SHOP_ROUTES, pageKey } from '@/offline/names';
 import { setOfflineStatus } from './offlineStatus';
 
-/** This very page was there before its worker was: it is kept now, as any later one is. */
+/** Keeps what an address answers, unless it leads elsewhere or fails. */
+async function keep(cacheName: string, key: string, href: string): Promise<void> {
+  const cache = await caches.open(cacheName);
+  const response = await fetch(href, { headers: { accept: 'text/html, application/json' } });
+  if (response.ok && !response.redirected) await cache.put(key, response);
+}
+
+/** This very page, and what it asked of the shop, were there before the worker was: they are kept now, as later ones are. */
 async function keepThisPage(): Promise<void> {
-  const cache = await caches.open(PAGES);
-  const response = await fetch(window.location.href, { headers: { accept: 'text/html' } });
-  if (response.ok && !response.redirected) await cache.put(pageKey(new URL(window.location.href)), response);
+  const { href } = window.location;
+  const asked = new Set(performance.getEntriesByType('resource').map((entry) => entry.name));
+  const ofShop = [...asked].filter((url) => SHOP_ROUTES.includes(new URL(url).pathname));
+  await Promise.all([keep(PAGES, pageKey(new URL(href)), href), ...ofShop.map((url) => keep(SHOP, url, url))]);
 }
 
 function watch(registration: ServiceWorkerRegistration): void {

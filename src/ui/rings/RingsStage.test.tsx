@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { expect, it } from 'vitest';
+import { expect, it, vi } from 'vitest';
 import { fromInches, fromThou } from '@/core/foundation/quantity/length';
 import type { Entry } from '@/core/judge/buildRecord';
 import { judge } from '@/core/judge/judge';
@@ -198,4 +198,26 @@ it('all gaps against their windows, and how far they lie apart against a limit',
   await press('button', 'Set what is asked');
   await press('tab', 'All gaps');
   await shows(main, 'within the 3 thou');
+});
+
+it('large figures stay over a reload; the verdict is spoken only once that is turned on', async () => {
+  const spoken: string[] = [];
+  class Utterance {
+    constructor(readonly text: string) {}
+  }
+  vi.stubGlobal('speechSynthesis', { cancel: () => undefined, speak: ({ text }: Utterance) => spoken.push(text) });
+  vi.stubGlobal('SpeechSynthesisUtterance', Utterance);
+  const { log, press, reload } = await renderBuild('rings');
+  await log('22');
+  await isAt('Cylinder 1, second ring');
+  expect(spoken).toEqual([]);
+  await press('tab', 'Set-up');
+  await press('checkbox', /spoken/);
+  await press('tab', 'Bench');
+  await press('button', 'Large');
+  await log('20');
+  await waitFor(() => expect(spoken).toEqual(['Cylinder 1, second ring: 20 thou, short.']));
+  await reload();
+  await waitFor(() => expect(screen.getByRole('button', { name: 'Large' }).getAttribute('aria-pressed')).toBe('true'));
+  expect(screen.queryByRole('region', { name: 'Readings of this ring' })).toBeNull();
 });

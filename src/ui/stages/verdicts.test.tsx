@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { fromInches } from '@/core/foundation/quantity/length';
 import type { Entry } from '@/core/judge/buildRecord';
@@ -25,12 +25,12 @@ it('what was called stands large and what counts beside it; the chance is said w
 
 it('the ring bench begins at its first open ring, wherever a bore is open, also where all of it is loaded already', async () => {
   for (const opened of ['first', 'again']) {
-    const { main, unmount } = await renderBuild('rings', ...bore('L1', 4.065, 4.065, 4.065));
+    const { main } = await renderBuild('rings', ...bore('L1', 4.065, 4.065, 4.065));
     await screen.findByRole('region', { name: 'Reading line' });
     await waitFor(() =>
       expect([opened, main().querySelector('h1')?.textContent]).toEqual([opened, 'Cylinder 1, top ring']),
     );
-    unmount();
+    cleanup();
   }
 });
 

@@ -1,12 +1,15 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
 import { expect, it } from 'vitest';
+import type { Entry } from '@/core/judge/buildRecord';
 import { fromInches } from '@/core/foundation/quantity/length';
 import { NO_SERVICE } from '@/core/models/load/service';
 import { boosted } from '@/fixtures/adders';
-import { jobEntry } from '@/fixtures/records';
+import { job, jobEntry } from '@/fixtures/records';
+import { STARTING_CHART } from '@/core/models/charts/chart';
+import type { FittedGaps } from '@/store/gapHistory';
 import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
-import { fill, gone, onDeck, region, renderBuild, shows } from '../testing/renderBuild';
+import { fill, gone, onDeck, region, renderBuild, row, shows } from '../testing/renderBuild';
 
 const figure = (name: RegExp) => (): HTMLElement =>
   within(screen.getByRole('group', { name: 'Figures' })).getByRole('button', { name });
@@ -267,4 +270,135 @@ it('an engine is said in one line; what is not understood is said with what is, 
   await shows(main, 'Saved.');
   await goTo('Targets');
   await shows(top, 'is beyond this model, which ends at 3.3: enter the figure from the ring and piston sheets.');
+});
+
+it('what a paper gives wrongly is told in its form, and a paper that is outranked stays in sight', async () => {
+  const { user, press } = await renderBuild('targets');
+  const fault = (): HTMLElement => dialog().getByRole('alert');
+  await press('button', 'Enter service manual');
+  fill(await screen.findByLabelText('From'), '26');
+  fill(screen.getByLabelText('To'), '24');
+  await press('button', 'Enter it');
+  await shows(fault, 'are they swapped?');
+  fill(screen.getByLabelText('To'), '30');
+  await enterIt(user);
+  await shows(top, '26–30');
+  await screen.findByText(/Outranked: 21–24 thou/);
+  await press('button', 'Enter packed sheet');
+  await user.click(await screen.findByRole('radio', { name: 'factor × bore' }));
+  fill(dialog().getByLabelText('Factor'), '0.027');
+  await press('button', 'Enter it');
+  await shows(fault, 'is not a factor');
+  fill(dialog().getByLabelText('Factor'), '0.0072');
+  await enterIt(user);
+  await shows(top, '30–33');
+  await press('button', 'Change packed sheet');
+  await press('button', 'Take it out');
+  await shows(top, '26–30');
+  await press('tab', 'Windows, schools');
+  await press('radio', 'equal or tighter');
+  await press('tab', 'Figures');
+  await shows(figure(/Second ring gap/), '26–29');
+});
+
+it('a single in millimetres from a sheet alone: no bore, no duty, no piston, and still targets, rings and a plan', async () => {
+  const { engine } = job;
+  const single = { ...engine, layout: 'single', cylinders: 1, bankAngle: 0 } as const;
+  const { user, goTo, log, press } = await renderBuild(
+    'rings',
+    jobEntry({
+      engine: single,
+      units: 'metric',
+      plannedBore: null,
+      construction: null,
+      surface: null,
+      service: NO_SERVICE,
+    }),
+  );
+  const rings = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
+  await screen.findByText('No target yet.');
+  await log('0.35');
+  await screen.findAllByText('no target');
+  await user.click(screen.getByRole('link', { name: 'Enter a figure from the sheet' }));
+  await press('button', 'Enter packed sheet');
+  fill(await screen.findByLabelText('From'), '0.3');
+  fill(screen.getByLabelText('To'), '0,45');
+  await enterIt(user);
+  await shows(top, '0.30–0.45');
+  await shows(rings, '1/2');
+  await goTo('Clocking');
+  await waitFor(() => expect(document.querySelector('[data-joint="top"]')?.getAttribute('data-degrees')).toBe('45.0'));
+  fill(await screen.findByRole('combobox', { name: 'School' }), 'frontAndBack');
+  await screen.findByText(/Where the rails go depends on the bore/);
+});
+
+it('rounding and windows are set in one step, and a limit inside its window is not taken', async () => {
+  const { press } = await renderBuild('targets');
+  const set = (): HTMLElement => screen.getByRole('button', { name: 'Set rounding and windows' });
+  await press('tab', 'Windows, schools');
+  const steps = await screen.findByLabelText<HTMLSelectElement>('Gaps go up to the next');
+  fill(steps, within(steps).getByRole<HTMLOptionElement>('option', { name: '½ thou (0.0005 in)' }).value);
+  fill(screen.getByLabelText('Gap: how wide the aim is'), '9');
+  await screen.findByText('A limit lies inside its aim window', { exact: false });
+  expect(set()).toHaveProperty('disabled', true);
+  fill(screen.getByLabelText('Gap: how wide the aim is'), '2');
+  await press('button', 'Set rounding and windows');
+  await press('tab', 'Figures');
+  await shows(top, '20.5–22.5');
+});
+
+it('heat: the worked row, the margin, the chance from the worker, and what is assumed', async () => {
+  const cast = jobEntry({ plannedBore: fromInches(4), construction: 'cast', service: { ...NO_SERVICE, use: 'plain' } });
+  const { user, press } = await renderBuild('targets?view=heat', cast);
+  const worked = row(/^minimum/);
+  await press('tab', 'Heat');
+  await screen.findByRole('table', { name: 'Gaps hot' });
+  // both cases, where the ends meet, and the margin: iron is judged warm
+  await shows(worked, /16 ?7\.[45] ?1\.9 ?200 ?47/);
+  await shows(worked, /\d %|1 in \d/);
+  await screen.findByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 200 °C/ });
+  await user.click(within(worked()).getByRole('button', { name: /^why/ }));
+  await shows(() => screen.getByRole('dialog', { name: /Why: minimum/ }), /= 0\.0074\d in/);
+  await user.keyboard('{Escape}');
+  await user.click(screen.getByText(/What is assumed:/));
+  fill(await screen.findByLabelText('Top ring, °C'), '500');
+  await screen.findByText('did you mean 500 °F?', { exact: false });
+  expect(screen.getByRole('button', { name: 'Set what is assumed' })).toHaveProperty('disabled', true);
+  await press('button', /260 °C/);
+  await press('button', 'Set what is assumed');
+  await shows(worked, '−60');
+  await shows(
+    findings,
+    /by the heat model the chance that the target’s lower end, 16 thou, closes is .+: at 200 °C, the ring assumed at 260 °C/,
+  );
+});
+
+it('over the curve lie a chart of steps, row by row, and what the shop has fitted', async () => {
+  const onCurve: Entry = {
+    ...{ id: 'chart', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'chart', replaces: null },
+    value: STARTING_CURVE,
+  };
+  const fitted: FittedGaps[] = [
+    { id: 'ran-well', name: 'Ran well', load: 1, construction: 'forged4032', top: 0.00475, second: null },
+  ];
+  const service = { ...NO_SERVICE, use: 'street' as const };
+  const { server, user, goTo, press } = await renderBuild(
+    'rings',
+    jobEntry({ plannedBore: fromInches(4), service }),
+    onCurve,
+  );
+  server.answers['/api/charts'] = () => ({ charts: [{ chart: STARTING_CHART, standard: true }] });
+  server.answers['/api/gap-history'] = () => ({ builds: fitted });
+  await goTo('Targets');
+  await press('tab', 'Load');
+  const picture = () => within(screen.getByRole('region', { name: 'Gap against heat load' }));
+  await user.click(await screen.findByText(/Builds of the shop on the same piston: 1/));
+  expect(picture().getByRole('link', { name: 'Ran well' }).getAttribute('href')).toBe('/builds/ran-well/targets');
+  await shows(() => picture().getByRole('listitem'), '1.00: 19');
+  const laid = picture().getByLabelText<HTMLSelectElement>('Lay a chart of steps over it');
+  fill(laid, within(laid).getByRole<HTMLOptionElement>('option', { name: 'Starting chart, version 1' }).value);
+  await screen.findByRole('table', { name: 'Starting chart against the curve' });
+  await shows(row(/^performance street/), '1.001818');
+  await shows(row(/boost to 15 psi/), /1\.04 – 1\.73.*24.*18\.5 – 25\.6/);
+  await shows(row(/boost over 15 psi/), 'over 3.3');
 });
