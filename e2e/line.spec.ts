@@ -178,26 +178,6 @@ async function withAnother(
   return { id, other };
 }
 
-test('two benches on one ring: each is told where the other is, and of a reading that comes in while one is half typed', async ({
-  page,
-  browser,
-  server,
-}) => {
-  const { other } = await withAnother(page, browser, server);
-  await expect(other.getByText('someone is on cylinder 1, top ring')).toBeVisible();
-  await line(page).focus();
-  await page.keyboard.type('2');
-  await line(other).fill('23');
-  await other.keyboard.press('Enter');
-  await expect(said(page)).toContainText('AB has just read this ring at another bench: 23 thou.');
-  await expect(line(page)).toHaveValue('2');
-  await expect(page.getByText('AB is on cylinder 1, second ring')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(said(page)).not.toContainText('has just read');
-  await other.close();
-  await expect(page.getByText('At another bench')).toBeHidden({ timeout: 15_000 });
-});
-
 test('two benches at two servers of one database know of each other: where each is, and what it took', async ({
   page,
   browser,
@@ -219,49 +199,6 @@ test('two benches at two servers of one database know of each other: where each 
   await expect(page.getByText('AB is on cylinder 1, top ring')).toBeHidden({ timeout: 15_000 });
   await expect(page.getByText('has taken the rings of cylinder 1')).toBeVisible();
   await second.end();
-});
-
-test('a bench takes a cylinder for its own and an order of its own: the other is led past, and keeps its order', async ({
-  page,
-  browser,
-  server,
-}) => {
-  const { id, other } = await withAnother(page, browser, server);
-  await expect(page.getByRole('heading', { name: 'Cylinder 1, top ring' })).toBeVisible();
-  await line(other).focus();
-  await other.keyboard.press('m');
-  await expect(said(other)).toContainText('Cylinder 1 is this bench’s');
-  // nothing was begun there: the other is led on, and told why
-  await expect(said(page)).toContainText('AB took cylinder 1: on to the next.');
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, top ring' })).toBeVisible();
-  await expect(page.getByText('has taken the rings of cylinder 1')).toBeVisible();
-  // gone back to on purpose it is said whose it is, and read all the same; the route leads past it
-  await page.getByRole('button', { name: 'Cylinder 1,' }).click();
-  await line(page).focus();
-  await page.keyboard.press('m');
-  await expect(said(page)).toContainText('Cylinder 1 is AB’s.');
-  await page.keyboard.type('22');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, top ring' })).toBeVisible();
-  await page.keyboard.press('n');
-  await expect(page.getByRole('heading', { name: 'Cylinder 2, second ring' })).toBeVisible();
-  // by touch, and let go of
-  await page.getByRole('button', { name: 'Cylinder 2 is mine M' }).click();
-  await expect(other.getByText('has taken the rings of cylinder 2')).toBeVisible();
-  await page.getByRole('button', { name: 'Cylinder 2 is mine: let go M' }).click();
-  await expect(other.getByText('has taken')).toBeHidden();
-  // an order of its own
-  await other.getByRole('tab', { name: 'Set-up' }).click();
-  await other.getByRole('radio', { name: 'ring by ring' }).click();
-  await other.goto(`${server.url}/builds/${id}/rings?at=3.top`);
-  await expect(line(other)).toBeFocused();
-  await other.keyboard.type('22');
-  await expect(said(other)).toContainText('then Cylinder 4, top ring');
-  await page.getByRole('button', { name: 'Cylinder 3,' }).click();
-  await line(page).focus();
-  await page.keyboard.type('22');
-  await expect(said(page)).toContainText('then Cylinder 4, top ring');
-  await other.close();
 });
 
 test('nothing is pressed on a page before it listens: no press is swallowed', async ({ browser, server }) => {

@@ -2,7 +2,18 @@ import { screen, waitFor, within } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { fromInches, fromThou } from '@/core/foundation/quantity/length';
 import { gap } from '@/fixtures/records';
-import { type OpenedBuild, fill, onDeck, line, region, renderBuild, row, said, shows } from '../testing/renderBuild';
+import {
+  type OpenedBuild,
+  fill,
+  gone,
+  onDeck,
+  line,
+  region,
+  renderBuild,
+  row,
+  said,
+  shows,
+} from '../testing/renderBuild';
 
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
 /** Waits until a ring is in hand. */
@@ -287,4 +298,58 @@ it('a ring that is not done says what it waits for; where Enter leads is said be
   await user.keyboard('d');
   fill(line(), '22');
   await shows(said, 'then Cylinder 1, second ring');
+});
+
+/** Another bench, with initials, as the server tells of it. */
+const another = (at: string | null, ...mine: string[]): OpenedBuild['server']['others'] => [{ by: 'AB', at, mine }];
+const page = (): HTMLElement => document.body;
+
+it('another bench on the same ring: where it is, and a reading that comes in while one is half typed', async () => {
+  const { user, server } = await renderBuild('rings');
+  server.others = [{ by: '', at: '1.top', mine: [] }];
+  await shows(page, 'someone is on cylinder 1, top ring');
+  server.others = another('1.top');
+  await shows(page, 'AB is on cylinder 1, top ring');
+  await user.type(line(), '2');
+  server.entries.push({ ...gap('theirs', 'L1', 'top', 23), by: 'AB' });
+  server.others = another('1.second');
+  await shows(said, 'AB has just read this ring at another bench: 23 thou.');
+  expect(line()).toHaveProperty('value', '2');
+  await shows(page, 'AB is on cylinder 1, second ring');
+  await user.keyboard('{Escape}');
+  await gone(said, 'has just read');
+  server.others = [];
+  await gone(page, 'At another bench');
+});
+
+it('what another bench has taken is led past, and read all the same by who goes there; what is taken here is let go of', async () => {
+  const { user, keys, press, server } = await renderBuild('rings');
+  server.others = another('1.top', 'rings.L1');
+  // nothing was begun there: this one is led on, and told why
+  await shows(said, 'AB took cylinder 1: on to the next.');
+  await isAt('Cylinder 2, top ring');
+  await shows(page, 'has taken the rings of cylinder 1');
+  await user.click(onDeck('1'));
+  line().focus();
+  await keys('m');
+  await shows(said, 'Cylinder 1 is AB’s.');
+  await keys('22{Enter}');
+  await isAt('Cylinder 2, top ring');
+  await keys('n');
+  await isAt('Cylinder 2, second ring');
+  await press('button', /^Cylinder 2 is mine/);
+  await screen.findByRole('button', { name: /^Cylinder 2 is mine: let go/ });
+  await press('button', /^Cylinder 2 is mine: let go/);
+  await screen.findByRole('button', { name: /^Cylinder 2 is mine(?!:)/ });
+});
+
+it('an order of its own stays this bench’s, over a reload too', async () => {
+  const { user, keys, press, reload } = await renderBuild('rings?at=3.top');
+  await press('tab', 'Set-up');
+  await press('radio', 'ring by ring');
+  await press('tab', 'Bench');
+  await reload();
+  await user.click(onDeck('3'));
+  await keys('22');
+  await shows(said, 'then Cylinder 4, top ring');
 });
