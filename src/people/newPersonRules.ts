@@ -25,7 +25,7 @@ export const initialsFault = (initials: string): string | null =>
     : 'Initials are 1 to 12 letters or digits, e.g. KM.';
 
 /** Characters that a PIN or password has at least. */
-export const leastSecret = (role: Role): number => (role === 'owner' || role === 'builder' ? 6 : 4);
+const leastSecret = (role: Role): number => (role === 'owner' || role === 'builder' ? 6 : 4);
 
 const isRun = (secret: string): boolean => {
   const steps = [...secret].slice(1).map((c, i) => (c.codePointAt(0) ?? 0) - (secret.codePointAt(i) ?? 0));

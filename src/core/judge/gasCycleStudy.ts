@@ -111,7 +111,7 @@ export function studyAsk(
 }
 
 /** The engine of a study in SI units: m, rpm, Pa. */
-export const engineOf = ({ bore, running, inlet, nitrous }: StudyAsk): CycleEngine => ({
+const engineOf = ({ bore, running, inlet, nitrous }: StudyAsk): CycleEngine => ({
   bore: bore * METRES,
   stroke: running.stroke / 1_000,
   rod: running.rod / 1_000,
@@ -122,7 +122,7 @@ export const engineOf = ({ bore, running, inlet, nitrous }: StudyAsk): CycleEngi
 });
 
 /** The space between the rings of a study, in m. */
-export const spaceOf = ({ bore, top, second, wall }: StudyAsk): RingSpace => ({
+const spaceOf = ({ bore, top, second, wall }: StudyAsk): RingSpace => ({
   top: Math.max(0, top) * METRES,
   second: Math.max(0, second) * METRES,
   landClearance: LAND.clearance * bore * METRES,

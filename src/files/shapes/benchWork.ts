@@ -76,7 +76,7 @@ export const benchSchemas = (stamp: Stamped) =>
       .refine((t) => t.angle !== null || t.what !== 'angle', { message: 'an angle has degrees', path: ['angle'] }),
   ] as const;
 
-export const groupSchema: z.ZodType<FastenerGroup> = z
+const groupSchema: z.ZodType<FastenerGroup> = z
   .strictObject({
     id,
     words: text(40).trim(),

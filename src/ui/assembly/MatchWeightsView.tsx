@@ -20,7 +20,7 @@ import { GramsField } from './GramsField';
 
 const begin = (): Worker => new Worker(new URL('../../workers/matchWeights.ts', import.meta.url), { type: 'module' });
 
-export const MIXED_WORDS: Record<Mixed, string> = { pin: 'pins', clips: 'clips', rings: 'ring packs', rod: 'rods' };
+const MIXED_WORDS: Record<Mixed, string> = { pin: 'pins', clips: 'clips', rings: 'ring packs', rod: 'rods' };
 
 const WHY: Record<Mixed, string> = {
   pin: 'unless they are fitted to a bush or a boss',

@@ -3,7 +3,7 @@ import type { Commands } from '@/commands/commands';
 import { persisted } from './persisted';
 
 /** The server did not do what was asked of it: it does not answer, or says why not. */
-export class NotDone extends Error {
+class NotDone extends Error {
   override name = 'NotDone';
   constructor(
     /** Null where it did not answer. */

@@ -49,7 +49,7 @@ export const mapJoints = (joints: Joints, change: (degrees: number, joint: Joint
 });
 
 /** A joint found this far from its plan or nearer is as planned. From memory. */
-export const AS_PLANNED = 5;
+const AS_PLANNED = 5;
 
 /**
  * The gaps that were set elsewhere than planned: at how many degrees, and by how many, 0 to 180.

@@ -23,7 +23,7 @@ const MOST: MilliNm = 1_500_000;
 export const fromPoundFeet = (lbft: number): MilliNm => Math.round(lbft * PER_LBFT);
 
 /** lb·ft of mN·m, not rounded. */
-export const toPoundFeet = (torque: MilliNm): number => torque / PER_LBFT;
+const toPoundFeet = (torque: MilliNm): number => torque / PER_LBFT;
 
 const shortened = (value: number): string => value.toFixed(1).replace(/\.0$/, '');
 

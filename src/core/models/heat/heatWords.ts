@@ -46,7 +46,7 @@ export const closedWords = ({ hot, chance }: Pick<HotGap, 'hot' | 'chance'>): st
 const kelvin = (celsius: number): string => String(Number((celsius - COLD).toFixed(1)));
 
 /** The two cases that a gap is worked out in. */
-export const CASE_WORDS: Record<HeatCase, string> = {
+const CASE_WORDS: Record<HeatCase, string> = {
   warm: 'warm, at the bottom of travel',
   'cold wall': `hot ring, wall at ${COLD_WALL} °C`,
 };

@@ -30,16 +30,3 @@ export const atmosphereAt = (metres: number): Pascal =>
  */
 export const compressedHotter = (ratio: number, efficiency: number): number =>
   1 + (ratio ** ((AIR - 1) / AIR) - 1) / efficiency;
-
-/**
- * Heat transfer coefficient of the gas in a cylinder, W/(m²·K): 3.26·B^−0.2·p^0.8·T^−0.55·w^0.8 (Woschni, SAE 670931,
- * 1967, recalled; the constant is that of p in kPa).
- *
- * @param bore in m
- * @param pressure in kPa
- * @param kelvin of the gas
- * @param speed of the gas, m/s
- * @example woschni(0.1, 1_000, 1_000, 10).toFixed(0) // '183'
- */
-export const woschni = (bore: number, pressure: number, kelvin: number, speed: number): number =>
-  3.26 * bore ** -0.2 * pressure ** 0.8 * kelvin ** -0.55 * speed ** 0.8;

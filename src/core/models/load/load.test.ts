@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { boosted, nitrous } from '@/fixtures/adders';
 import { fromInches } from '../../foundation/quantity/length';
 import { type PressureUnit, PRESSURE_UNITS, fromPressure } from '../../foundation/quantity/pressure';
-import { SEA_LEVEL, atmosphereAt, compressedHotter, woschni } from './gas';
+import { SEA_LEVEL, atmosphereAt, compressedHotter } from './gas';
 import { baseWords, shareReason, shareWords, sharesText } from './loadWords';
 import { parseAltitude, parsePower } from './parsePowerAndAltitude';
 import { type LoadOf, doubtWords, heatLoad, outsideWords } from './load';
@@ -33,13 +33,6 @@ describe('gas relations', () => {
   it('air at 300 K compressed eightfold without loss: 543 K; at 0.65 it rises 1.54 times as much (textbook example, recalled)', () => {
     expect(300 * compressedHotter(8, 1)).toBeCloseTo(543.4, 1);
     expect((compressedHotter(8, 0.65) - 1) / (compressedHotter(8, 1) - 1)).toBeCloseTo(1 / 0.65, 10);
-  });
-
-  it('Woschni at 0.1 m, 5 MPa, 2,000 K and 12 m/s: 524 W/(m²·K), worked by hand through logarithms (SAE 670931, recalled)', () => {
-    // ln: 1.1817 + 0.4605 + 6.8138 − 4.1805 + 1.9879 = 6.2634
-    expect(woschni(0.1, 5_000, 2_000, 12)).toBeCloseTo(Math.exp(6.2634), 0);
-    // at like speed and temperature it goes as p^0.8
-    expect(woschni(0.1, 10_000, 2_000, 12) / woschni(0.1, 5_000, 2_000, 12)).toBeCloseTo(2 ** 0.8, 10);
   });
 
   it('units of pressure as in a library of units (reference library: mathjs)', () => {

@@ -37,7 +37,7 @@ export interface GivenDraft {
 }
 
 /** What stands for the source of each before anybody says. */
-export const STARTING_SOURCE: Record<Paper, string> = {
+const STARTING_SOURCE: Record<Paper, string> = {
   sheet: 'sheet packed with the parts',
   manual: 'service manual',
   own: '',

@@ -45,7 +45,7 @@ export function givenFaults(given: Given): Faults {
 }
 
 /** Anything over this is more likely a gap typed whole: 5 thou. From memory. */
-export const MOST_USUAL_ALLOWANCE: Nm = 127_000;
+const MOST_USUAL_ALLOWANCE: Nm = 127_000;
 
 /**
  * Whether what is added to a cylinder's windows is more likely a gap typed whole.

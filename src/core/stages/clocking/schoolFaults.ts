@@ -3,7 +3,7 @@ import { type Faults, faultsAmong } from '../../foundation/quantity/faults';
 import type { SchoolSettings } from './schools';
 
 /** Arcs from the expander joint to a rail that are taken, nm. From memory. */
-export const RAIL_ARCS = { from: 1_000_000, to: 200_000_000 };
+const RAIL_ARCS = { from: 1_000_000, to: 200_000_000 };
 
 /**
  * What is wrong with a school's own figures.

@@ -24,7 +24,7 @@ export const isSettled = (choices: JournalChoices, b: JudgedBearing): boolean =>
 export const isOpen = (asked: boolean, held: JudgedFigure): boolean => (asked || held.value !== null) && !held.done;
 
 /** What keeps a bearing from being done, in words. */
-export const lacksOf = (choices: JournalChoices, b: JudgedBearing): string[] => [
+const lacksOf = (choices: JournalChoices, b: JudgedBearing): string[] => [
   ...(b.clearance.done ? [] : [`clearance ${b.clearance.state}`]),
   ...(isJournalRight(b) ? [] : [`journal ${journalLacks(b)}`]),
   ...(isLookedAt(choices, b) ? [] : ['not all looked at']),

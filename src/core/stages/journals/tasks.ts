@@ -9,7 +9,7 @@ import { isJournalRight, isLookedAt, isOpen, isSettled, journalLacks } from './o
 import { SHELL_SPOTS, journalSpots } from './bearingClearance';
 
 /** What can be read of the bottom end. */
-export const JOURNAL_SUBJECTS = [
+const JOURNAL_SUBJECTS = [
   'journal',
   'housing',
   'bare',

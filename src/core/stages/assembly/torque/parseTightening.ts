@@ -18,7 +18,7 @@ export interface Tightened {
 }
 
 /** What a wrench is set by: half a lb·ft, or half a N·m. */
-export const wrenchStep = (units: Units): MilliNm => (units === 'metric' ? 500 : fromPoundFeet(0.5));
+const wrenchStep = (units: Units): MilliNm => (units === 'metric' ? 500 : fromPoundFeet(0.5));
 
 /**
  * What a bare figure is in; empty where none is typed.
