@@ -45,7 +45,7 @@ const leanOf = ({ layout, bankAngle }: Engine, { bank }: Pick<Cylinder, 'bank'>)
  *   bottomOf({ layout: 'inline', cylinders: 4, bankAngle: 0, rotation: 'clockwise', numbering: { scheme:
  *   'sequence', start: 'front', firstBank: 'left' } }, { bank: 'only' }, 0) // 180
  */
-function bottomOf(engine: Engine, cylinder: Pick<Cylinder, 'bank'>, at: number): number {
+export function bottomOf(engine: Engine, cylinder: Pick<Cylinder, 'bank'>, at: number): number {
   const away = leanOf(engine, cylinder) + 180 - at;
   return turned(engine.rotation === 'clockwise' ? away : -away);
 }

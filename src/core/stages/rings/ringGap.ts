@@ -145,7 +145,7 @@ const UNNAMED_LEAF: Nm = 5_080;
  *
  * @example boreGirths(cylinder.bore).length // 1
  */
-function boreGirths(bore: JudgedBore): Girth[] {
+export function boreGirths(bore: JudgedBore): Girth[] {
   const girths = girthsOf(bore.measured, bore.roundWithin);
   if (girths.length > 0 || !bore.size) return girths;
   const { value, doubt } = bore.size;

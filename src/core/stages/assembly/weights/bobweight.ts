@@ -63,7 +63,7 @@ export function bobweightOf(
  *
  * @example [3, 4].map((cylinders) => hasBobweight({ layout: 'inline', cylinders })) // [ true, false ]
  */
-const hasBobweight = ({ layout, cylinders }: Pick<Engine, 'layout' | 'cylinders'>): boolean =>
+export const hasBobweight = ({ layout, cylinders }: Pick<Engine, 'layout' | 'cylinders'>): boolean =>
   layout === 'vee' ||
   (layout === 'inline' && (cylinders === 3 || cylinders === 5)) ||
   (layout === 'flat' && cylinders === 2);
