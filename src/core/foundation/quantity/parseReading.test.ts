@@ -300,6 +300,19 @@ describe('a bore', () => {
     });
   });
 
+  it('offers no size finer than it can be read: for 4.0622 the swapped 4.0262, and not 4.02622 beside it', () => {
+    const near = {
+      nm: fromInches(4.0263),
+      within: fromInches(0.01),
+      because: 'the other pistons read about 4.0263 in',
+    };
+    const asked = parseReading('4.0622', { ...bore, expected: near });
+    expect(asked.kind === 'question' && asked.options.map((o) => o.taken)).toEqual([
+      'digits 6 and 2 swapped',
+      'as typed',
+    ]);
+  });
+
   it('asks when a metric size is typed in an imperial shop', () => {
     const near: ParseContext = {
       ...bore,

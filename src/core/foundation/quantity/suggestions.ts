@@ -11,6 +11,9 @@ export interface Suggestion {
   taken: string;
 }
 
+/** No tool of a workshop reads a size finer: 0.001 mm, 0.0001 in (common practice, no source). */
+const FINEST: Nm = fromMm(0.001);
+
 const MISREADINGS: [Nm, string][] = [
   [fromThou(100), 'off by 0.1 in'],
   [fromThou(25), 'off by one turn, 0.025 in'],
@@ -55,7 +58,8 @@ export function suggestionsFor(numeral: string, value: Nm, expected: { nm: Nm; w
   });
   const swaps = swapped(digits).map((s) => read(s, lastDigit));
   const turns = MISREADINGS.flatMap(([off, taken]) => [value + off, value - off].map((v) => ({ value: v, taken })));
-  const drops = dropped(digits).map((s) => read(s, lastDigit / 10));
+  // with all its decimals typed none was dropped
+  const drops = lastDigit / 10 < FINEST ? [] : dropped(digits).map((s) => read(s, lastDigit / 10));
   return [
     ...[...swaps, ...turns].filter((s) => near(s.value)).sort(nearest),
     ...drops.filter((s) => near(s.value)).sort(nearest),
