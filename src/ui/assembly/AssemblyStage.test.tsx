@@ -346,6 +346,7 @@ it('a group without its lubricant is refused; mains go step by step in the print
   };
   await by('KM');
   expect((await enter(9)).join('')).toBe('213213213');
+  expect(screen.getByRole('button', { name: /^Undo/ }).title).toMatch(/Main caps 3, /);
   await shows(figureLine, 'Second round, wrench at 60 lb·ft');
   await shows(figureLine, 'better someone else');
   await by('CD');
@@ -402,6 +403,8 @@ it('keys on the walk: arrows go from step to step, X says what was found, P pins
   await shows(step, first);
   await keys('p');
   await waitFor(() => expect(document.activeElement).toBe(field()));
+  // the engine has no piston, rod or rings of its own
+  expect(screen.queryByLabelText('On which part')).toBeNull();
   await keys('oil jets, px!');
   expect(field()).toHaveProperty('value', 'oil jets, px!');
   await keys('{Escape}');

@@ -33,6 +33,7 @@ const inHand = async (tool: string): Promise<void> => {
 it('spots: skipped and come back to, repeated, undone, and chosen by arrow and by a press', async () => {
   const { user, log, press, server } = await renderBuild('bores', plan({ repeats: 2 }));
   await shows(label, 'Cylinder 1, top, square');
+  await shows(main, 'Read the bore.');
   await user.keyboard('n');
   await shows(label, 'Cylinder 1, top, along');
   await log('4.0651');
@@ -170,6 +171,7 @@ it('the next size: what is sold and what comes off decide it; wrong entries are 
   const next = region('The next size');
   await waitFor(next);
   await shows(next, '40 thou over');
+  await shows(next, 'cleans all 3 that are read');
   await fillIn('Oversizes sold, thou', '30 forty');
   await shows(main, '“forty” is no length.');
   expect(screen.getByRole('button', { name: 'Set sizes and stock' })).toHaveProperty('disabled', true);

@@ -1,8 +1,11 @@
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import type { UserEvent } from '@testing-library/user-event';
 import { expect, it, vi } from 'vitest';
 import type { Entry } from '@/core/judge/buildRecord';
+import type { Item } from '@/core/stages/clocking/crownScene';
 import { type ClockingChoices, STARTING_CLOCKING } from '@/core/stages/clocking/choices';
+import { job, jobEntry } from '@/fixtures/records';
+import { SceneView } from './SceneView';
 import { type OpenedBuild, fill, fillIn, gone, onDeck, renderBuild, shows } from '../testing/renderBuild';
 
 const clock = (change: Partial<ClockingChoices> = {}): Entry => ({
@@ -93,6 +96,16 @@ it('an angle is typed as degrees, hours of the view in hand, or words; what cann
   expect(screen.getByLabelText('top ring gap, degrees')).toHaveProperty('value', '999');
   fireEvent.keyDown(screen.getByLabelText('top ring gap, degrees'), { key: 'Escape' });
   await points('top', '315.0');
+  // emptied and left, it shows again where the gap is; what is half typed and left stays
+  const field = screen.getByLabelText('top ring gap, degrees');
+  for (const [typed, left] of [
+    ['', '315°'],
+    ['around', 'around'],
+  ] as const) {
+    fill(field, typed);
+    fireEvent.blur(field);
+    await waitFor(() => expect(field).toHaveProperty('value', left));
+  }
   await waitFor(() => expect(opened.server.entries.filter((e) => e.kind === 'clocking')).toHaveLength(4));
 });
 
@@ -170,6 +183,27 @@ it('what lies round a crown is said of the engine: lean, valves, pockets, sector
     ...Array.from({ length: 4 }, () => ['▼ rear', '▲ front']).flat(),
   ]);
   expect(document.querySelector('[data-rod="R1"]')?.getAttribute('data-faces')).toBe('front');
+});
+
+it('an in-line engine has its intake on the left or the right, not in a valley', async () => {
+  const { press } = await renderBuild('clocking', jobEntry({ engine: { ...job.engine, layout: 'inline' } }), clock());
+  await press('tab', 'Engine');
+  const sides = within(await screen.findByLabelText('Intake valves on')).getAllByRole('option');
+  expect(sides.map((side) => side.textContent)).toEqual(['not said', 'the left', 'the right']);
+});
+
+it('a drawing’s circles lie where they are said to, and its moved paths are moved', () => {
+  const items: Item[] = [
+    { kind: 'circle', x: 3, y: 4, r: 5, fill: 'ink' },
+    { kind: 'path', d: 'M0 0', x: 6, y: 7, stroke: 'none' },
+  ];
+  render(
+    <svg>
+      <SceneView scene={{ box: { x: 0, y: 0, w: 9, h: 9 }, items, marks: [], words: [] }} />
+    </svg>,
+  );
+  expect(document.querySelector('circle')?.outerHTML).toContain('cx="3" cy="4" r="5" fill="var(--ink)" stroke="none"');
+  expect(document.querySelector('path')?.getAttribute('transform')).toBe('translate(6 7)');
 });
 
 it('a joint is nudged as often as it is pressed, however fast', async () => {

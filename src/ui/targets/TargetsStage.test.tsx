@@ -11,6 +11,12 @@ import type { FittedGaps } from '@/store/gapHistory';
 import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
 import { fill, gone, onDeck, region, renderBuild, row, shows } from '../testing/renderBuild';
 
+/** The build goes by the starting curve. */
+const onCurve: Entry = {
+  ...{ id: 'chart', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'chart', replaces: null },
+  value: STARTING_CURVE,
+};
+
 const figure = (name: RegExp) => (): HTMLElement =>
   within(screen.getByRole('group', { name: 'Figures' })).getByRole('button', { name });
 const top = figure(/Top ring gap/);
@@ -332,6 +338,17 @@ it('a single in millimetres from a sheet alone: no bore, no duty, no piston, and
   await screen.findByText(/Where the rails go depends on the bore/);
 });
 
+it('what a curve is entered at is said with its shares, and what a chart of steps offers with its reason', async () => {
+  const service = { ...NO_SERVICE, use: 'marine', fuel: 'gas' } as const;
+  const { server } = await renderBuild('targets', jobEntry({ service }));
+  const sidebar = (): HTMLElement => screen.getByRole('complementary');
+  await shows(sidebar, 'The row and the column');
+  expect(sidebar().textContent).not.toContain('×1.25');
+  server.entries.push(onCurve);
+  await shows(sidebar, 'The heat load and the piston');
+  await shows(sidebar, 'fuel ×1.05, time at full load ×1.25');
+});
+
 it('rounding and windows are set in one step, and a limit inside its window is not taken', async () => {
   const { press } = await renderBuild('targets');
   const set = (): HTMLElement => screen.getByRole('button', { name: 'Set rounding and windows' });
@@ -356,6 +373,7 @@ it('heat: the worked row, the margin, the chance from the worker, and what is as
   // both cases, where the ends meet, and the margin: iron is judged warm
   await shows(worked, /16 ?7\.[45] ?1\.9 ?200 ?47/);
   await shows(worked, /\d %|1 in \d/);
+  await screen.findByText(/Iron is judged warm/);
   await screen.findByRole('img', { name: /top ring gap against ring temperature: minimum 16 thou closes at 200 °C/ });
   await user.click(within(worked()).getByRole('button', { name: /^why/ }));
   await shows(() => screen.getByRole('dialog', { name: /Why: minimum/ }), /= 0\.0074\d in/);
@@ -374,10 +392,6 @@ it('heat: the worked row, the margin, the chance from the worker, and what is as
 });
 
 it('over the curve lie a chart of steps, row by row, and what the shop has fitted', async () => {
-  const onCurve: Entry = {
-    ...{ id: 'chart', at: '2026-05-04T09:00:00.000Z', by: '', kind: 'chart', replaces: null },
-    value: STARTING_CURVE,
-  };
   const fitted: FittedGaps[] = [
     { id: 'ran-well', name: 'Ran well', load: 1, construction: 'forged4032', top: 0.00475, second: null },
   ];
