@@ -9,6 +9,7 @@ import { Link } from '../shared/Link';
 import { When } from '../shared/When';
 import { runCommand, whyNot } from '../shared/runCommand';
 import { useListens } from '../shared/useInBrowser';
+import { Fault } from '../shared/Fault';
 
 interface Props {
   archived: Archived;
@@ -38,11 +39,7 @@ export function ArchivedPage({ archived, quarantined, isLedHere }: Props) {
         <h1>The drawer</h1>
         <p className="mt-1 text-lg text-soft">What was taken off the shelf or put away. Nothing of it is lost.</p>
       </div>
-      {said && (
-        <p role="alert" className="font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault>{said}</Fault>
       {isLedHere && (
         <p role="status" className="border-l-4 border-short pl-3">
           The build of that file is here already, and lies in the drawer: put it back to go on with it.

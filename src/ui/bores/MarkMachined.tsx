@@ -1,7 +1,7 @@
 'use client';
 
 import { useJudgement, useLogging, useMoving } from '../openBuild/contexts';
-import { Button } from '../shared/Button';
+import { Button, LinkButton } from '../shared/Button';
 import { Popup } from '../shared/Popup';
 import { When } from '../shared/When';
 
@@ -37,13 +37,7 @@ export function MarkMachined({ part }: { part: 'bore' | 'piston' }) {
         <p className="text-soft">
           {part === 'bore' ? `Bore ${cylinder.label}` : `Piston ${cylinder.piston.label}`} {words.done},{' '}
           {last.by || 'no initials'}, <When at={last.at} />.{' '}
-          <button
-            type="button"
-            className="min-h-11 font-bold text-blue underline underline-offset-4"
-            onClick={() => strike(last.id, 'taken back')}
-          >
-            Take back
-          </button>
+          <LinkButton onClick={() => strike(last.id, 'taken back')}>Take back</LinkButton>
         </p>
       )}
       {read.includes(here) && (

@@ -10,6 +10,7 @@ import { Button } from '../shared/Button';
 import { When } from '../shared/When';
 import { ImportChart } from './ImportChart';
 import { runCommand, whyNot } from '../shared/runCommand';
+import { Fault } from '../shared/Fault';
 
 /** The shop's charts: what each holds, which one new builds begin with, and how to make another. */
 export function ChartList({ charts }: { charts: KeptChart[] }) {
@@ -44,11 +45,7 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
   return (
     <>
       <ListHead />
-      {fault && (
-        <p role="alert" className="mt-3 font-bold text-over">
-          {fault}
-        </p>
-      )}
+      <Fault className="mt-3">{fault}</Fault>
       {away && (
         <Away
           name={away.name}

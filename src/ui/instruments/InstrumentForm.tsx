@@ -13,6 +13,7 @@ import { SelectField } from '../shared/SelectField';
 import { NumberField } from '../shared/NumberField';
 import { unitOf } from '../shared/shopUnits';
 import { type Form, useForm } from '../shared/useForm';
+import { Fault } from '../shared/Fault';
 
 const NEEDLE = [
   ['anticlockwise', 'anticlockwise, plunger out'],
@@ -77,11 +78,7 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
           Save {initial.version === 0 ? 'the tool' : `as version ${initial.version + 1}`}
         </Button>
         <Button onClick={onCancel}>Cancel</Button>
-        {says.length > 0 && (
-          <p role="alert" className="basis-full font-bold text-over">
-            {says.join(' ')}
-          </p>
-        )}
+        <Fault className="basis-full">{says.join(' ')}</Fault>
       </div>
     </form>
   );

@@ -20,6 +20,7 @@ import { useListens } from '../shared/useInBrowser';
 import { freshId } from '../shared/freshId';
 import { InstrumentForm } from './InstrumentForm';
 import { runCommand, whyNot } from '../shared/runCommand';
+import { Fault } from '../shared/Fault';
 
 const UNIT_OPTIONS = [
   ['imperial', 'inches'],
@@ -82,11 +83,7 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
           <Button onClick={() => void putAway(away, false)}>Undo</Button>
         </div>
       )}
-      {open === null && faults.length > 0 && (
-        <p role="alert" className="mt-3 font-bold text-over">
-          {faults.join(' ')}
-        </p>
-      )}
+      <Fault className="mt-3">{open === null ? faults.join(' ') : null}</Fault>
       {open === 'new' && (
         <InstrumentForm
           initial={newInstrument(units, newId)}

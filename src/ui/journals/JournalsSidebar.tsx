@@ -11,7 +11,7 @@ import type { At } from '@/core/stages/contract/tasks';
 import { SUBJECTS } from '@/core/judge/stageTables';
 import { Hand } from '../toolInHand/Hand';
 import { useToolInHand, useJudgement, useLogging, useWords } from '../openBuild/contexts';
-import { Button } from '../shared/Button';
+import { Button, LinkButton } from '../shared/Button';
 import { PassLog } from '../shared/PassLog';
 import { Popup } from '../shared/Popup';
 import { When } from '../shared/When';
@@ -135,25 +135,14 @@ function Renewed({ bearing }: { bearing: JudgedBearing }) {
           last && (
             <p key={part} className="text-soft">
               {done}, {last.by || 'no initials'}, <When at={last.at} />.{' '}
-              <button
-                type="button"
-                className="min-h-11 font-bold text-blue underline underline-offset-4"
-                onClick={() => strike(last.id, 'taken back')}
-              >
-                Take back
-              </button>
+              <LinkButton onClick={() => strike(last.id, 'taken back')}>Take back</LinkButton>
             </p>
           )
         );
       })}
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-        className="min-h-11 justify-self-start font-bold text-blue underline underline-offset-4"
-      >
+      <LinkButton aria-expanded={open} onClick={() => setOpen(!open)} className="justify-self-start">
         Changed since it was read?
-      </button>
+      </LinkButton>
       {open && (
         <div className="flex flex-wrap gap-2">
           {RENEWALS.map(({ part, trigger, ask }) => (

@@ -13,6 +13,7 @@ import { SUBJECTS } from '@/core/judge/stageTables';
 import { useToolInHand, useJudgement, useLive, useWords } from '../openBuild/contexts';
 import { ServerStatus } from '../stages/ServerStatus';
 import type { NotLogged } from './notLogged';
+import { LinkButton } from '../shared/Button';
 
 interface Props {
   items: readonly NotLogged[];
@@ -42,16 +43,15 @@ export function NotLoggedList({ items, onLog, onTakeUp, onSettle }: Props) {
               <b className="figures">“{item.typed}”</b> {taskLabel(placeAt(judgement, item.at.cylinder), item.at)}
             </span>
             <Asked item={item} onLog={onLog} onSettle={onSettle} />
-            <button
-              type="button"
+            <LinkButton
               onClick={() => {
                 onSettle(item.id);
                 onTakeUp(item);
               }}
-              className="min-h-11 px-2 font-bold text-blue underline underline-offset-4"
+              className="px-2"
             >
               Change it
-            </button>
+            </LinkButton>
             <button
               type="button"
               onClick={() => onSettle(item.id)}

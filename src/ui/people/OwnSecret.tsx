@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Button } from '../shared/Button';
 import { runCommand, whyNot } from '../shared/runCommand';
 import { SecretField } from './SecretField';
+import { Fault } from '../shared/Fault';
 
 /** A PIN or password of one's own choosing, with the one that holds now. */
 export function OwnSecret({ onDone }: { onDone: () => void }) {
@@ -29,11 +30,7 @@ export function OwnSecret({ onDone }: { onDone: () => void }) {
     >
       <SecretField label="PIN now" value={typed.old} onChange={(old) => setTyped({ ...typed, old })} />
       <SecretField label="New PIN" isNew value={typed.fresh} onChange={(fresh) => setTyped({ ...typed, fresh })} />
-      {said && (
-        <p role="alert" className="font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault>{said}</Fault>
       <Button type="submit" kind="strong" disabled={typed.old === '' || typed.fresh === ''}>
         Change it
       </Button>

@@ -9,6 +9,7 @@ import { useListens } from '../shared/useInBrowser';
 import { SecretField } from './SecretField';
 import { fetchCurrentUser } from './useCurrentUser';
 import { whereTo } from './whereTo';
+import { Fault } from '../shared/Fault';
 
 /** A code that stands in the address after #, where no server and no log sees it. */
 const codeInAddress = (): string => /^#code=([\w-]{8,128})$/.exec(location.hash)?.[1] ?? '';
@@ -87,11 +88,7 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
           )}
         </Field>
         <SecretField hint="The owner of the shop can give you a new one." value={secret} onChange={setSecret} />
-        {said && (
-          <p role="alert" className="font-bold text-over">
-            {said}
-          </p>
-        )}
+        <Fault>{said}</Fault>
         <Button type="submit" kind="strong" disabled={isBusy}>
           Sign in
         </Button>

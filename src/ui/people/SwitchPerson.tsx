@@ -7,6 +7,7 @@ import { Button, buttonLook } from '../shared/Button';
 import { runCommand, whyNot } from '../shared/runCommand';
 import { OwnSecret } from './OwnSecret';
 import { fetchCurrentUser, currentUserNow } from './useCurrentUser';
+import { Fault } from '../shared/Fault';
 
 /** Nothing of the shop stays in sight where nobody is signed in any more. */
 function leaveIfNobody(): void {
@@ -65,11 +66,7 @@ export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'devi
           </Button>
         </>
       )}
-      {said && (
-        <p role="alert" className="font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault>{said}</Fault>
     </div>
   );
 }

@@ -2,7 +2,7 @@
 
 import type { JudgedRing } from '@/core/stages/rings/ringGap';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
-import { Button, buttonLook } from '../shared/Button';
+import { Button, buttonLook, LinkButton } from '../shared/Button';
 import { PassLog } from '../shared/PassLog';
 import { Popup } from '../shared/Popup';
 import { GapTravel } from './GapTravel';
@@ -106,13 +106,7 @@ function AnotherRing({ ring }: { ring: JudgedRing }) {
   return (
     <p className="mt-2 text-soft">
       Another ring was taken, {last.by || 'no initials'}. What was read of the one before is kept.{' '}
-      <button
-        type="button"
-        className="min-h-11 font-bold text-blue underline underline-offset-4"
-        onClick={() => strike(last.id, 'taken back')}
-      >
-        Take back
-      </button>
+      <LinkButton onClick={() => strike(last.id, 'taken back')}>Take back</LinkButton>
     </p>
   );
 }

@@ -19,6 +19,15 @@ export function Button({
   return <button type="button" className={`${buttonLook(kind)} ${className}`} {...rest} />;
 }
 
+/** A button that reads as a link, within a sentence or on a line of its own. */
+export const LinkButton = ({ className = '', ...rest }: ComponentProps<'button'>) => (
+  <button
+    type="button"
+    className={`min-h-11 font-bold text-blue underline underline-offset-4 ${className}`}
+    {...rest}
+  />
+);
+
 export function Key({ children }: { children: string }) {
   return (
     <kbd className="figures rounded border border-b-2 border-soft px-1.5 text-[0.8125rem] font-semibold text-soft">

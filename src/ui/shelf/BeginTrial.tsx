@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '../shared/Button';
 import { runCommand, whyNot } from '../shared/runCommand';
+import { Fault } from '../shared/Fault';
 
 /** A small invented engine to find one's way on, that can be thrown away. */
 export function BeginTrial() {
@@ -25,11 +26,7 @@ export function BeginTrial() {
       <Button kind="accent" disabled={begun} onClick={() => void begin()}>
         Try it on a small invented engine
       </Button>
-      {said && (
-        <p role="alert" className="font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault>{said}</Fault>
     </>
   );
 }

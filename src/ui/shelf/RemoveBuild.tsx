@@ -6,6 +6,7 @@ import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
 import { buttonLook } from '../shared/Button';
 import { runCommand, whyNot } from '../shared/runCommand';
+import { Fault } from '../shared/Fault';
 
 /** Takes a build off the shelf, after asking. Its log stays, and the shelf offers it back. */
 export function RemoveBuild({ id, name }: { id: string; name: string }) {
@@ -27,11 +28,7 @@ export function RemoveBuild({ id, name }: { id: string; name: string }) {
       >
         <Archive size={18} aria-hidden />
       </AlertDialog.Trigger>
-      {said && (
-        <p role="alert" className="text-sm font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault className="text-sm">{said}</Fault>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 w-[min(94vw,30rem)] -translate-1/2 rounded-md border border-ink bg-sheet p-6 text-ink">

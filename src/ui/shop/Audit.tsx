@@ -6,6 +6,7 @@ import type { Member } from '@/people/people';
 import type { Audited } from '@/store/audit';
 import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';
+import { Fault } from '../shared/Fault';
 
 /** Who did what outside builds, the latest first. What is done within a build stands in its own record. */
 export function Audit({ latest, people }: { latest: Audited[]; people: Member[] }) {
@@ -51,11 +52,7 @@ export function Audit({ latest, people }: { latest: Audited[]; people: Member[] 
         <a className={buttonLook()} href="/api/audit?csv=1" download>
           All of it as a table
         </a>
-        {said && (
-          <p role="alert" className="font-bold text-over">
-            {said}
-          </p>
-        )}
+        <Fault>{said}</Fault>
       </div>
     </div>
   );

@@ -6,6 +6,7 @@ import type { Member } from '@/people/people';
 import { Button } from '../shared/Button';
 import { Popup } from '../shared/Popup';
 import { runCommand, whyNot } from '../shared/runCommand';
+import { Fault } from '../shared/Fault';
 
 /** A code as a picture. */
 function Code({ text, words }: { text: string; words: string }) {
@@ -63,11 +64,7 @@ export function DeviceCode({ person: { id, initials, name }, network }: { person
               </Button>
             </>
           )}
-          {said && (
-            <p role="alert" className="font-bold text-over">
-              {said}
-            </p>
-          )}
+          <Fault>{said}</Fault>
         </div>
       )}
     </Popup>

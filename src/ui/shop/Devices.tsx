@@ -5,6 +5,7 @@ import { Button, buttonLook } from '../shared/Button';
 import { When } from '../shared/When';
 import { runCommand } from '../shared/runCommand';
 import { useDone } from './useDone';
+import { Fault } from '../shared/Fault';
 
 /** An address on the network, and its code as a drawing. */
 export interface ReachedAt {
@@ -98,11 +99,7 @@ function Sessions({ people, places }: Pick<DevicesProps, 'people' | 'places'>) {
   return (
     <section>
       <h2 className="mb-1">Signed in</h2>
-      {said && (
-        <p role="alert" className="font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault>{said}</Fault>
       <ul aria-label="Signed in" className="divide-y divide-line border-y border-line">
         {places.map((place) => (
           <li key={place.id} className="flex flex-wrap items-center gap-x-4 py-1">

@@ -14,6 +14,7 @@ import { SelectField } from '../shared/SelectField';
 import { runCommand } from '../shared/runCommand';
 import { DeviceCode } from './DeviceCode';
 import { useDone } from './useDone';
+import { Fault } from '../shared/Fault';
 
 const ROLE_OPTIONS = ROLES.map((role) => [role, ROLE_WORDS[role].words] as const);
 
@@ -97,11 +98,7 @@ function PersonRow({ person, network }: { person: Member; network: string | null
             </Button>
           )}
         </div>
-        {said && (
-          <p role="alert" className="font-bold text-over">
-            {said}
-          </p>
-        )}
+        <Fault>{said}</Fault>
       </td>
     </tr>
   );
@@ -188,11 +185,7 @@ function Begin() {
         as the owner, then who else works here. From then on it is asked for on this machine too.
       </p>
       <Fields typed={typed} onChange={setTyped} />
-      {said && (
-        <p role="alert" className="font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault>{said}</Fault>
       <div>
         <Button type="submit" kind="strong" disabled={isBusy}>
           Set people up, with me as owner
@@ -231,11 +224,7 @@ function PersonForm() {
         onChange={setRole}
         said={ROLE_WORDS[role].may}
       />
-      {said && (
-        <p role="alert" className="font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault>{said}</Fault>
       <div>
         <Button type="submit" kind="strong" disabled={isBusy}>
           Add them

@@ -10,6 +10,7 @@ import { Link } from '../shared/Link';
 import { SCREENS } from './screens';
 import type { TrialWords } from './trialWords';
 import { runCommand, whyNot } from '../shared/runCommand';
+import { Fault } from '../shared/Fault';
 
 /** What to try on this stage of an invented engine, the way on, and the way out. */
 export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId }) {
@@ -53,11 +54,7 @@ export function TrialGuide({ buildId, stage }: { buildId: string; stage: StageId
       >
         Throw the trial away
       </Button>
-      {said && (
-        <p role="alert" className="w-full font-bold text-over">
-          {said}
-        </p>
-      )}
+      <Fault className="w-full">{said}</Fault>
     </section>
   );
 }

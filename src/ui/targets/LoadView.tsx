@@ -23,6 +23,7 @@ import { useMoving } from '../openBuild/contexts';
 import { BetweenRings } from './BetweenRings';
 import { useGapHistory } from './useGapHistory';
 import { Term } from '../shared/Term';
+import { LinkButton } from '../shared/Button';
 
 const RING_OPTIONS = [
   ['top', 'top ring'],
@@ -290,15 +291,7 @@ function WhatIf({ ends, load, other, units, ask, onChange }: WhatIfProps) {
             , second <b className="figures">{gapText(words.second, units)}</b>.{' '}
           </>
         )}
-        {other !== null && load !== null && (
-          <button
-            type="button"
-            onClick={() => onChange(null)}
-            className="min-h-11 font-bold text-blue underline underline-offset-4"
-          >
-            Back to this engine
-          </button>
-        )}
+        {other !== null && load !== null && <LinkButton onClick={() => onChange(null)}>Back to this engine</LinkButton>}
         <span className="block text-sm text-soft">The chart alone; nothing of the build changes.</span>
       </p>
     </div>

@@ -19,6 +19,7 @@ import { Segmented } from '../shared/Segmented';
 import { TextField } from '../shared/TextField';
 import { Tick } from '../shared/Tick';
 import { type Form, useForm } from '../shared/useForm';
+import { Fault } from '../shared/Fault';
 
 /** What a figure is read as. */
 type Kind = 'gap' | 'rail' | 'clearance';
@@ -132,11 +133,7 @@ export function PaperForm({
                 called out.
               </Tick>
             )}
-            {(fault ?? (form.isTried ? form.wrong : null)) && (
-              <p role="alert" className="font-bold text-over">
-                {fault ?? form.wrong}
-              </p>
-            )}
+            <Fault>{fault ?? (form.isTried ? form.wrong : null)}</Fault>
             <PaperButtons given={given} onSave={onSave} onClose={onClose} />
           </form>
         </Dialog.Content>

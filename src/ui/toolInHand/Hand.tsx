@@ -13,6 +13,7 @@ import { SelectField } from '../shared/SelectField';
 import { onDemand } from '../shared/onDemand';
 import type { Subject } from '@/core/judge/registry';
 import { SUBJECTS } from '@/core/judge/stageTables';
+import { LinkButton } from '../shared/Button';
 
 const Temperatures = onDemand(() => import('./Temperatures').then((m) => m.Temperatures));
 
@@ -65,14 +66,9 @@ export function Hand({ subject }: { subject: Subject }) {
       {fitted && <Squared />}
       {isWarm && (
         <p className="mt-1">
-          <button
-            type="button"
-            aria-expanded={warm}
-            onClick={() => setWarm(!warm)}
-            className="min-h-11 font-bold text-blue underline underline-offset-4"
-          >
+          <LinkButton aria-expanded={warm} onClick={() => setWarm(!warm)}>
             {notedWords(warmth)}
-          </button>{' '}
+          </LinkButton>{' '}
           <Link
             href="/instruments"
             className="inline-flex min-h-11 items-center text-soft underline underline-offset-4"
