@@ -5,6 +5,7 @@ import { judge } from '@/core/judge/judge';
 import type { WeighedPart } from '@/core/record/benchWork';
 import type { PastTurning } from '@/core/stages/assembly/rotating/rotatingTorque';
 import { WHOLE_WALK } from '@/core/stages/assembly/walkChoices';
+import { STARTING_CLOCKING } from '@/core/stages/clocking/choices';
 import { gap, job, jobEntry } from '@/fixtures/records';
 import {
   type OpenedBuild,
@@ -430,6 +431,19 @@ it('keys on the walk: arrows go from step to step, X says what was found, P pins
   await press('tab', 'Short block');
   await shows(main, 'Engine: pinned on: jets are missing');
   await shows(main, 'Cylinder 2: Pinned on rod: to be weighed again');
+});
+
+it('gaps that were found moved are noted at their own step, where there is a plan', async () => {
+  const clock: Entry = { id: 'c', at, by: '', kind: 'clocking', replaces: null, value: STARTING_CLOCKING };
+  const { user, keys } = await renderBuild('assembly', walk, clock);
+  await user.click(onDeck('2'));
+  const moved = (): HTMLElement | null => screen.queryByRole('button', { name: 'Moved …' });
+  for (let steps = 0; steps < 30 && !moved(); steps += 1) await keys('{ArrowRight}');
+  await screen.findByRole('button', { name: 'As planned' });
+  expect(moved()?.getAttribute('aria-expanded')).toBe('false');
+  await user.click(moved() ?? document.body);
+  expect(moved()?.getAttribute('aria-expanded')).toBe('true');
+  await screen.findByRole('form', { name: 'Where they are' });
 });
 
 it('a key that is leant on makes one step, not all of them', async () => {

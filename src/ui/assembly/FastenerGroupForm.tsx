@@ -10,7 +10,7 @@ import { Tick } from '../shared/Tick';
 import { Button } from '../shared/Button';
 import { TextField } from '../shared/TextField';
 import { Segmented } from '../shared/Segmented';
-import { useForm, type Form } from '../shared/useForm';
+import { DraftForm, useForm, type Form } from '../shared/useForm';
 
 const ON = [
   ['rods', 'on each rod'],
@@ -73,8 +73,7 @@ export function FastenerGroupForm({ group, onSet, onEnd, onRemove }: Props) {
     />
   );
   return (
-    <form aria-label="Group of fasteners" className="grid max-w-3xl gap-4 pt-4" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} label="Group of fasteners" className="grid max-w-3xl gap-4 pt-4">
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_auto_1fr]">
         {field('words', 'Name', 'e.g. Main caps')}
         <div>
@@ -119,7 +118,7 @@ export function FastenerGroupForm({ group, onSet, onEnd, onRemove }: Props) {
         the length of each is read before it goes in
       </Tick>
       <FormButtons form={form} onEnd={onEnd} onRemove={onRemove} />
-    </form>
+    </DraftForm>
   );
 }
 

@@ -9,7 +9,7 @@ import { apart } from '@/core/foundation/quantity/angle';
 import { useJudgement } from '../openBuild/contexts';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { useForm } from '../shared/useForm';
+import { DraftForm, useForm } from '../shared/useForm';
 
 interface Props {
   cylinder: JudgedCylinder;
@@ -33,8 +33,7 @@ export function MovedGaps({ cylinder, planned, view, onNote }: Props) {
   });
   const { joints: found } = parseJoints(form.draft, turn);
   return (
-    <form aria-label="Where they are" className="mt-2 grid gap-3 border-l-4 border-line pl-4" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} label="Where they are" className="mt-2 grid gap-3 border-l-4 border-line pl-4">
       <p className="text-soft">
         Only those that moved: degrees from the front, an hour as the crown is shown, or words.
       </p>
@@ -63,6 +62,6 @@ export function MovedGaps({ cylinder, planned, view, onNote }: Props) {
           Note where they are
         </Button>
       </div>
-    </form>
+    </DraftForm>
   );
 }

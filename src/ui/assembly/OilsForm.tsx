@@ -3,7 +3,7 @@
 import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { TextField } from '../shared/TextField';
-import { FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm } from '../shared/useForm';
 
 const FIELDS: [keyof WalkChoices['oils'], string, string][] = [
   ['bore', 'Bores oiled with', 'e.g. light non-detergent oil'],
@@ -24,8 +24,7 @@ export function OilsForm() {
     onSet: (oils) => choose('walk', { ...walk, oils }),
   });
   return (
-    <form aria-label="Oils" className="grid gap-x-5 gap-y-2 sm:grid-cols-2" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} label="Oils" className="grid gap-x-5 gap-y-2 sm:grid-cols-2">
       {(walk.stands ? [...FIELDS, STANDING] : FIELDS).map(([key, label, hint]) => (
         <TextField
           key={key}
@@ -37,6 +36,6 @@ export function OilsForm() {
         />
       ))}
       <FormFoot form={form} words="Set the oils" />
-    </form>
+    </DraftForm>
   );
 }

@@ -8,7 +8,7 @@ import { useLogging } from '../openBuild/contexts';
 import { Button } from '../shared/Button';
 import { TextField } from '../shared/TextField';
 import { SelectField } from '../shared/SelectField';
-import { useForm } from '../shared/useForm';
+import { DraftForm, useForm } from '../shared/useForm';
 
 const LONGEST = 200;
 
@@ -40,13 +40,12 @@ export function PinForm({ at, label, onEnd }: FormProps) {
   const hasParts = at.step === null && isCylinderId(at.place);
   const { text, part } = form.draft;
   return (
-    <form
-      aria-label={label}
+    <DraftForm
+      form={form}
+      label={label}
       className="flex flex-wrap items-end gap-3 border-l-4 border-short pl-4"
-      onSubmit={form.submit}
       onKeyDown={(event) => event.key === 'Escape' && onEnd()}
     >
-      {form.note}
       <div className="min-w-64 flex-1">
         <TextField
           label={label}
@@ -74,6 +73,6 @@ export function PinForm({ at, label, onEnd }: FormProps) {
         </Button>
         <Button onClick={onEnd}>Leave it</Button>
       </div>
-    </form>
+    </DraftForm>
   );
 }

@@ -4,7 +4,7 @@ import type { WalkChoices } from '@/core/stages/assembly/walkChoices';
 import { parseTorque, torqueText } from '@/core/foundation/quantity/torque';
 import { ParsedField } from '../service/ParsedField';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
-import { FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm } from '../shared/useForm';
 
 const FIELDS: [keyof WalkChoices['turnMost'], string, string][] = [
   ['crank', 'Crank alone, at most', 'To keep it turning, without pistons.'],
@@ -23,8 +23,7 @@ export function RotatingTorqueLimits() {
   return (
     <details className="shrink-0">
       <summary className="min-h-11 cursor-pointer py-2 font-bold text-blue">The most it may take</summary>
-      <form key={form.drawn} onSubmit={form.submit}>
-        {form.note}
+      <DraftForm form={form}>
         <div className="grid max-w-xl gap-4 sm:grid-cols-2">
           {FIELDS.map(([key, label, hint]) => {
             const { value: torque, ...field } = form.field(key);
@@ -43,7 +42,7 @@ export function RotatingTorqueLimits() {
         <div className="mt-2">
           <FormFoot form={form} words="Save limits" />
         </div>
-      </form>
+      </DraftForm>
     </details>
   );
 }

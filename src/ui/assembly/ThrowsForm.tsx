@@ -5,7 +5,7 @@ import { usualThrows } from '@/core/stages/assembly/throws';
 import { useJudgement, useLogging } from '../openBuild/contexts';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
-import { useForm } from '../shared/useForm';
+import { DraftForm, useForm } from '../shared/useForm';
 
 /** How the throws of this crank stand. */
 export function ThrowsForm() {
@@ -23,8 +23,7 @@ export function ThrowsForm() {
   });
   const text = form.draft.throws;
   return (
-    <form aria-label="Throws of the crank" className="flex flex-wrap items-end gap-3" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} label="Throws of the crank" className="flex flex-wrap items-end gap-3">
       <div className="w-80 max-w-full">
         <TextField
           label={`Throws from the front, degrees clockwise (${count})`}
@@ -48,6 +47,6 @@ export function ThrowsForm() {
         </Button>
         {walk.throws && usual && <Button onClick={() => choose('walk', { ...walk, throws: null })}>As is usual</Button>}
       </div>
-    </form>
+    </DraftForm>
   );
 }

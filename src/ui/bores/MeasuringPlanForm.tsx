@@ -4,7 +4,7 @@ import { DEPTHS_BY_COUNT, DEPTH_WORDS, directionWords, directionsByCount } from 
 import { type BoreChoices, type Basis, STARTING_BORES } from '@/core/stages/bores/measuringPlan';
 import { boreLimitsFaults } from '@/core/stages/bores/boreFaults';
 import { sizesFaults } from '@/core/foundation/quantity/sizesFaults';
-import { FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm } from '../shared/useForm';
 import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
 import { Tick } from '../shared/Tick';
 import { TextField } from '../shared/TextField';
@@ -121,19 +121,15 @@ function Sizes() {
     onSet: (sizes) => choose('bores', { ...choices, sizes }),
   });
   return (
-    <form
-      key={form.drawn}
-      aria-label="Size limits"
+    <DraftForm
+      title={<h2 className="text-lg sm:col-span-2">Size limits</h2>}
+      form={form}
+      label="Size limits"
       className="grid max-w-3xl gap-3 sm:grid-cols-2"
-      onSubmit={form.submit}
     >
-      <h2 className="text-lg sm:col-span-2">Size limits</h2>
-      {form.note}
       <SizeLimitsFields of="Bore" field="bore" value={form.draft} onChange={form.set} onFault={form.onFault('sizes')} />
-      <div className="sm:col-span-2">
-        <FormFoot form={form} words="Save size limits" />
-      </div>
-    </form>
+      <FormFoot form={form} words="Save size limits" />
+    </DraftForm>
   );
 }
 
@@ -151,12 +147,7 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
     <BareLengthField label={label} bare={bareOf(units)} {...form.field(`${grade}.${figure}`)} />
   );
   return (
-    <form
-      key={form.drawn}
-      className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}
-      onSubmit={form.submit}
-    >
-      {form.note}
+    <DraftForm form={form} className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}>
       <h3 className="font-bold">
         {words}{' '}
         <span className="font-normal text-soft italic">
@@ -178,6 +169,6 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
           <FormFoot form={form} words="Set these limits" />
         </div>
       </div>
-    </form>
+    </DraftForm>
   );
 }

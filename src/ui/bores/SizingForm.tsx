@@ -11,7 +11,7 @@ import { BareLengthField, LengthsField } from '../shared/LengthsField';
 import { NumberField } from '../shared/NumberField';
 import { Tick } from '../shared/Tick';
 import { bareOf } from '../shared/shopUnits';
-import { type Form, FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, type Form, FormFoot, useForm } from '../shared/useForm';
 
 /** What sizes are planned with. */
 export function SizingForm() {
@@ -30,9 +30,7 @@ export function SizingForm() {
   const setGraded = (isOn: boolean): void =>
     form.set((d) => ({ ...d, grades: isOn ? startingGrades(standardBore({ choices: { sizing: d }, job })) : null }));
   return (
-    <form key={form.drawn} aria-label="Sizes and stock" onSubmit={form.submit}>
-      <h2 className="mb-1 text-lg">Sizes sold, and stock</h2>
-      {form.note}
+    <DraftForm title={<h2 className="mb-1 text-lg">Sizes sold, and stock</h2>} form={form} label="Sizes and stock">
       <div className="grid max-w-3xl gap-4 sm:grid-cols-2">
         <LengthField
           label="Standard bore"
@@ -66,11 +64,9 @@ export function SizingForm() {
           Sorted by grades (A, B, C …)
         </Tick>
         {grades && <GradeFields grades={grades} form={form} setGrades={setGrades} bare={bare} />}
-        <div className="sm:col-span-2">
-          <FormFoot form={form} words="Set sizes and stock" />
-        </div>
+        <FormFoot form={form} words="Set sizes and stock" />
       </div>
-    </form>
+    </DraftForm>
   );
 }
 

@@ -11,7 +11,7 @@ import { LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
 import { TextField } from '../shared/TextField';
 import { Tick } from '../shared/Tick';
-import { useForm } from '../shared/useForm';
+import { DraftForm, useForm } from '../shared/useForm';
 
 interface ListedProps<T> {
   items: readonly T[];
@@ -111,12 +111,7 @@ function PocketForm({ onAdd }: { onAdd: (pocket: Pocket) => void }) {
   });
   const { draft, set } = form;
   return (
-    <form
-      key={form.drawn}
-      aria-label="A pocket"
-      className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
-      onSubmit={form.submit}
-    >
+    <DraftForm form={form} label="A pocket" className="grid max-w-3xl items-start gap-3 sm:grid-cols-4">
       <SelectField label="Valve" {...form.field('valve')} options={VALVES} />
       <AngleField label="Direction" {...form.field('at')} />
       <LengthsField
@@ -140,7 +135,7 @@ function PocketForm({ onAdd }: { onAdd: (pocket: Pocket) => void }) {
       <Button type="submit" kind="accent" disabled={form.wrong !== null}>
         Add the pocket
       </Button>
-    </form>
+    </DraftForm>
   );
 }
 
@@ -187,18 +182,13 @@ function SectorForm({ onAdd }: { onAdd: (sector: OwnSector) => void }) {
     },
   });
   return (
-    <form
-      key={form.drawn}
-      aria-label="A sector"
-      className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
-      onSubmit={form.submit}
-    >
+    <DraftForm form={form} label="A sector" className="grid max-w-3xl items-start gap-3 sm:grid-cols-4">
       <TextField label="What is there" maxLength={80} {...form.field('words')} />
       <AngleField label="From" {...form.field('from')} />
       <AngleField label="To" {...form.field('to')} />
       <Button type="submit" kind="accent" className="sm:mt-7" disabled={form.wrong !== null}>
         Keep it free
       </Button>
-    </form>
+    </DraftForm>
   );
 }

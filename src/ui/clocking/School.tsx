@@ -2,7 +2,7 @@
 
 import { schoolFaults } from '@/core/stages/clocking/schoolFaults';
 import type { ClockingChoices } from '@/core/stages/clocking/choices';
-import { useForm } from '../shared/useForm';
+import { DraftForm, useForm } from '../shared/useForm';
 import { withoutOwn } from '@/core/stages/clocking/moves';
 import { JOINTS, JOINT_MARKS, JOINT_WORDS } from '@/core/foundation/parts/joints';
 import { type School, type SchoolSettings, SCHOOLS } from '@/core/stages/clocking/schools';
@@ -107,8 +107,7 @@ function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
   if (keys.length === 0) return null;
   const isChanged = keys.some((key) => form.draft[key] !== choices.settings[key]);
   return (
-    <form key={form.drawn} aria-label="The school’s figures" className="mb-2 grid gap-2" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} label="The school’s figures" className="mb-2 grid gap-2">
       {keys.map((key) =>
         key === 'railArc' ? (
           <BareLengthField
@@ -129,7 +128,7 @@ function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
           Set for all cylinders
         </Button>
       )}
-    </form>
+    </DraftForm>
   );
 }
 
@@ -164,8 +163,7 @@ export function SheetForm({ choices, set, onDone }: SheetFormProps) {
   });
   const { draft, set: change } = form;
   return (
-    <form aria-label="The maker’s sheet" className="grid max-w-2xl gap-4 pt-3" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} label="The maker’s sheet" className="grid max-w-2xl gap-4 pt-3">
       <h2 className="text-lg">The maker’s sheet</h2>
       <p className="max-w-prose text-soft">
         As it is printed, for the right bank or the only one. Say where the sheet’s 0° points on the crown and which way
@@ -206,7 +204,7 @@ export function SheetForm({ choices, set, onDone }: SheetFormProps) {
           </Button>
         )}
       </div>
-    </form>
+    </DraftForm>
   );
 }
 

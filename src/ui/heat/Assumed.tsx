@@ -1,7 +1,7 @@
 'use client';
 
 import { heatFaults } from '@/core/models/heat/heatFaults';
-import { type Form, FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, type Form, FormFoot, useForm } from '../shared/useForm';
 import { type HeatChoices, STARTING_HEAT } from '@/core/models/heat/assess';
 import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
 import { RING_METALS } from '@/core/models/heat/metals';
@@ -45,8 +45,7 @@ export function Assumed() {
       <summary className="min-h-11 py-2 font-bold">
         What is assumed: temperatures, metals, and how sure they are
       </summary>
-      <form key={form.drawn} className="grid max-w-2xl gap-4 pt-2 sm:grid-cols-2" onSubmit={form.submit}>
-        {form.note && <div className="sm:col-span-2">{form.note}</div>}
+      <DraftForm form={form} className="grid max-w-2xl gap-4 pt-2 sm:grid-cols-2">
         <Temperatures form={form} />
         <SelectField
           label="Ring metal"
@@ -72,7 +71,7 @@ export function Assumed() {
             )}
           </FormFoot>
         </div>
-      </form>
+      </DraftForm>
     </details>
   );
 }

@@ -12,7 +12,7 @@ import { BareLengthField, LengthsField } from '../shared/LengthsField';
 import { SelectField } from '../shared/SelectField';
 import { NumberField } from '../shared/NumberField';
 import { unitOf } from '../shared/shopUnits';
-import { type Form, useForm } from '../shared/useForm';
+import { DraftForm, type Form, useForm } from '../shared/useForm';
 import { Fault } from '../shared/Fault';
 
 const NEEDLE = [
@@ -38,11 +38,10 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
   const { kit } = draft;
   const says = [...(form.wrong === null ? [] : [form.wrong]), ...faults];
   return (
-    <form
-      key={form.drawn}
-      aria-label={initial.name || 'New tool'}
+    <DraftForm
+      form={form}
+      label={initial.name || 'New tool'}
       className="my-3 grid gap-4 border-l-4 border-blue py-2 pl-4 sm:grid-cols-2 lg:grid-cols-3"
-      onSubmit={form.submit}
     >
       <TextField
         label="Name"
@@ -80,7 +79,7 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
         <Button onClick={onCancel}>Cancel</Button>
         <Fault className="basis-full">{says.join(' ')}</Fault>
       </div>
-    </form>
+    </DraftForm>
   );
 }
 

@@ -21,7 +21,7 @@ import { SelectField } from '../shared/SelectField';
 import { SizeLimitsFields } from '../shared/SizeLimitsFields';
 import { TextField } from '../shared/TextField';
 import { Tick } from '../shared/Tick';
-import { type Form, FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, type Form, FormFoot, useForm } from '../shared/useForm';
 import { LimitFields } from './LimitFields';
 
 const COUNTS = [
@@ -60,13 +60,10 @@ export function LimitsForm() {
     onSet: (next) => choose('journals', next),
   });
   return (
-    <form
-      key={form.drawn}
-      // what has the focus is not under the foot
+    <DraftForm
+      form={form}
       className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-6 pt-3 pb-4 [&_section_*]:scroll-mb-28"
-      onSubmit={form.submit}
     >
-      {form.note}
       {KINDS.map((kind) => (
         <OfKind key={kind} form={form} kind={kind} />
       ))}
@@ -78,7 +75,7 @@ export function LimitsForm() {
       <div className="sticky -bottom-4 border-t border-line bg-sheet pt-2 pb-6">
         <FormFoot form={form} words="Set the bottom end" />
       </div>
-    </form>
+    </DraftForm>
   );
 }
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { pistonFaults } from '@/core/stages/pistons/pistonFaults';
-import { FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm } from '../shared/useForm';
 import { type PistonChoices, GAUGE_FROM, GAUGE_FROM_WORDS } from '@/core/stages/pistons/piston';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
@@ -79,13 +79,7 @@ function GaugePointForm() {
     <BareLengthField label={`Pin clearance, ${which}`} bare={bareOf(units)} {...form.field(`pin.${which}`)} />
   );
   return (
-    <form
-      key={form.drawn}
-      aria-label="Gauge point"
-      className="grid max-w-3xl gap-4 sm:grid-cols-2"
-      onSubmit={form.submit}
-    >
-      {form.note && <div className="sm:col-span-2">{form.note}</div>}
+    <DraftForm form={form} label="Gauge point" className="grid max-w-3xl gap-4 sm:grid-cols-2">
       <LengthsField
         label="Height of the gauge point"
         bare={unitOf(units)}
@@ -110,9 +104,7 @@ function GaugePointForm() {
       <span className="max-sm:hidden" />
       {end('least')}
       {end('most')}
-      <div className="sm:col-span-2">
-        <FormFoot form={form} words="Set gauge point and readings" />
-      </div>
-    </form>
+      <FormFoot form={form} words="Set gauge point and readings" />
+    </DraftForm>
   );
 }

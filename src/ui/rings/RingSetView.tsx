@@ -1,7 +1,7 @@
 'use client';
 
 import { ringSetFaults } from '@/core/stages/rings/ringSetFaults';
-import { FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm } from '../shared/useForm';
 import { RING_METAL_WORDS } from '@/core/models/heat/metalWords';
 import { RING_METALS } from '@/core/models/heat/metals';
 import {
@@ -51,8 +51,7 @@ export function RingSetView() {
     />
   );
   return (
-    <form key={form.drawn} className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3">
       <TextField
         label="Ring set"
         hint="In the shop’s own words, or the number on the packet."
@@ -80,7 +79,7 @@ export function RingSetView() {
         {side('most')}
       </section>
       <FormFoot form={form} words="Set the ring set" />
-    </form>
+    </DraftForm>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm } from '../shared/useForm';
 import { useJudgement, useLogging, useRoute, useWords } from '../openBuild/contexts';
 import { Tick } from '../shared/Tick';
 import { usePersisted } from '../shared/persisted';
@@ -87,13 +87,7 @@ function Limits() {
   const { units } = useWords();
   const form = useForm({ name: 'bench', base: bench, units, onSet: (next) => choose('bench', next) });
   return (
-    <form
-      key={form.drawn}
-      aria-label="What is asked of readings"
-      className="grid max-w-3xl gap-4 sm:grid-cols-2"
-      onSubmit={form.submit}
-    >
-      {form.note}
+    <DraftForm form={form} label="What is asked of readings" className="grid max-w-3xl gap-4 sm:grid-cols-2">
       <BareLengthField
         label="Readings repeat within"
         bare={bareOf(units)}
@@ -115,9 +109,7 @@ function Limits() {
         onFault={form.onFault('chance')}
         onChange={(percent) => percent !== null && form.set({ chance: percent / 100 })}
       />
-      <div className="sm:col-span-2">
-        <FormFoot form={form} words="Set what is asked" />
-      </div>
-    </form>
+      <FormFoot form={form} words="Set what is asked" />
+    </DraftForm>
   );
 }

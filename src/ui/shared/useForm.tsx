@@ -7,7 +7,14 @@
  * A hook of our own: a form library brings its own fields and rules; ours parse bench talk, and the rules are core's,
  * which files and the server hold entries to as well.
  */
-import { type ReactNode, type SyntheticEvent, useEffect, useEffectEvent, useState } from 'react';
+import {
+  type KeyboardEventHandler,
+  type ReactNode,
+  type SyntheticEvent,
+  useEffect,
+  useEffectEvent,
+  useState,
+} from 'react';
 import type { Faults } from '@/core/foundation/quantity/faults';
 import { Button } from './Button';
 
@@ -225,9 +232,30 @@ export function usePartFaults(
   };
 }
 
+interface DraftFormProps {
+  form: Pick<Form<unknown>, 'drawn' | 'submit' | 'note'>;
+  label?: string;
+  /** Heads it. */
+  title?: ReactNode;
+  className?: string;
+  onKeyDown?: KeyboardEventHandler;
+  children: ReactNode;
+}
+
+/** A form of a draft: set by Enter too, said to be as it was left, drawn anew once it is set or thrown away. */
+export function DraftForm({ form, label, title, children, ...rest }: DraftFormProps) {
+  return (
+    <form key={form.drawn} aria-label={label} onSubmit={form.submit} {...rest}>
+      {title}
+      {form.note}
+      {children}
+    </form>
+  );
+}
+
 function LeftNote({ onDrop }: { onDrop: () => void }) {
   return (
-    <p role="status" className="flex flex-wrap items-center gap-3 border-l-4 border-short pl-3">
+    <p role="status" className="col-span-full flex flex-wrap items-center gap-3 border-l-4 border-short pl-3">
       <span>
         <b>As you left it, not set yet.</b> What is in force is something else.
       </span>
@@ -245,7 +273,7 @@ interface FootProps {
 /** Sets a form, and says what is still wrong with it. */
 export function FormFoot({ form, words, children }: FootProps) {
   return (
-    <div className="flex flex-wrap items-end gap-3">
+    <div className="col-span-full flex flex-wrap items-end gap-3">
       <Button type="submit" kind="accent" disabled={form.wrong !== null || !form.isChanged}>
         {words}
       </Button>

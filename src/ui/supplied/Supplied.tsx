@@ -11,7 +11,7 @@ import { Tick } from '../shared/Tick';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
 import { LengthField } from '../shared/LengthField';
-import { FormFoot, useForm, type Form } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm, type Form } from '../shared/useForm';
 
 type What = 'bores' | 'pistons';
 
@@ -61,8 +61,7 @@ export function Supplied({ of: what }: { of: What }) {
     }));
   const [first] = draft.sizes;
   return (
-    <form key={form.drawn} className="grid max-w-3xl gap-4 pt-3" onSubmit={form.submit}>
-      {form.note}
+    <DraftForm form={form} className="grid max-w-3xl gap-4 pt-3">
       <MeasuredElsewhere of={what} job={job} />
       <div className="grid gap-3 sm:grid-cols-2">
         <LengthField
@@ -87,7 +86,7 @@ export function Supplied({ of: what }: { of: What }) {
           </Button>
         )}
       </FormFoot>
-    </form>
+    </DraftForm>
   );
 }
 

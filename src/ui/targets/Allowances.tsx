@@ -8,7 +8,7 @@ import { Table, unseen } from '../shared/Table';
 import { TextField } from '../shared/TextField';
 import { Button } from '../shared/Button';
 import { SelectField } from '../shared/SelectField';
-import { useForm } from '../shared/useForm';
+import { DraftForm, useForm } from '../shared/useForm';
 import { LengthField } from '../shared/LengthField';
 import { Term } from '../shared/Term';
 
@@ -94,11 +94,7 @@ function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowan
     />
   );
   return (
-    <form
-      key={form.drawn}
-      className="mt-3 grid max-w-2xl items-start gap-3 sm:grid-cols-[7rem_1fr_1fr]"
-      onSubmit={form.submit}
-    >
+    <DraftForm form={form} className="mt-3 grid max-w-2xl items-start gap-3 sm:grid-cols-[7rem_1fr_1fr]">
       <SelectField
         label="Cylinder"
         value={draft.cylinder}
@@ -116,6 +112,6 @@ function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowan
         </Button>
       </div>
       {form.wrong && <p className="font-bold text-over sm:col-span-3">{form.wrong}</p>}
-    </form>
+    </DraftForm>
   );
 }

@@ -18,7 +18,7 @@ import { LengthField } from '../shared/LengthField';
 import { Segmented } from '../shared/Segmented';
 import { TextField } from '../shared/TextField';
 import { Tick } from '../shared/Tick';
-import { type Form, useForm } from '../shared/useForm';
+import { DraftForm, type Form, useForm } from '../shared/useForm';
 import { Fault } from '../shared/Fault';
 
 /** What a figure is read as. */
@@ -115,8 +115,7 @@ export function PaperForm({
             {what}, {paperWords}
           </Dialog.Title>
           <Dialog.Description className="mt-1 mb-4 text-soft">{PAPER_RANKS[paper]}</Dialog.Description>
-          <form className="grid gap-4" onSubmit={form.submit}>
-            {form.note}
+          <DraftForm form={form} className="grid gap-4">
             <div className="overflow-x-auto">
               <Segmented
                 label={paper === 'own' ? 'How you give it' : 'How the paper gives it'}
@@ -135,7 +134,7 @@ export function PaperForm({
             )}
             <Fault>{fault ?? (form.isTried ? form.wrong : null)}</Fault>
             <PaperButtons given={given} onSave={onSave} onClose={onClose} />
-          </form>
+          </DraftForm>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -11,7 +11,7 @@ import { startingSecond, widthFaults } from '@/core/models/targets/targetEntry';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { NumberField } from '../shared/NumberField';
 import { LengthField } from '../shared/LengthField';
-import { FormFoot, useForm } from '../shared/useForm';
+import { DraftForm, FormFoot, useForm } from '../shared/useForm';
 import { SelectField } from '../shared/SelectField';
 import { Segmented } from '../shared/Segmented';
 import { Allowances } from './Allowances';
@@ -79,8 +79,7 @@ function HowMuchLarger({ choices }: { choices: TargetChoices }) {
         <SelectField label="How much larger" value={draft.by} options={SECOND_BY_OPTIONS} onChange={(by) => pick(by)} />
       </div>
       {draft.by !== 'factor' && (
-        <form key={form.drawn} className="flex flex-wrap items-end gap-4" onSubmit={form.submit}>
-          {form.note}
+        <DraftForm form={form} className="flex flex-wrap items-end gap-4">
           {draft.by === 'difference' ? (
             <LengthField
               label="Over the top ring"
@@ -101,7 +100,7 @@ function HowMuchLarger({ choices }: { choices: TargetChoices }) {
             />
           )}
           <FormFoot form={form} words="Set how much larger" />
-        </form>
+        </DraftForm>
       )}
     </div>
   );
@@ -191,11 +190,15 @@ function Widths({ choices }: { choices: TargetChoices }) {
     onSet: (widths) => choose('targets', { ...choices, ...widths }),
   });
   return (
-    <form key={form.drawn} aria-label="Rounding and windows" onSubmit={form.submit}>
-      <h2 className="mb-1 text-lg">
-        Rounding, <Term word="window">windows</Term>, <Term word="aim" />, <Term word="limit" />
-      </h2>
-      {form.note}
+    <DraftForm
+      title={
+        <h2 className="mb-1 text-lg">
+          Rounding, <Term word="window">windows</Term>, <Term word="aim" />, <Term word="limit" />
+        </h2>
+      }
+      form={form}
+      label="Rounding and windows"
+    >
       <p className="mb-2 max-w-prose text-soft">
         Left as they start, widths are for bores of 75 to 115 mm, and go with the bore under and over that; by a chart
         of curves none is under one step.
@@ -214,10 +217,8 @@ function Widths({ choices }: { choices: TargetChoices }) {
             onFault={form.onFault(key)}
           />
         ))}
-        <div className="sm:col-span-2">
-          <FormFoot form={form} words="Set rounding and windows" />
-        </div>
+        <FormFoot form={form} words="Set rounding and windows" />
       </div>
-    </form>
+    </DraftForm>
   );
 }
