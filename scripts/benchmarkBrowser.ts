@@ -1,5 +1,5 @@
 /** Speed and weight where users are: in Chromium. */
-import { type Browser, type Page, chromium } from '@playwright/test';
+import { type Browser, type Locator, type Page, chromium } from '@playwright/test';
 import { build } from 'esbuild';
 import { STAGE_IDS } from '../src/core/judge/stageTables';
 import { STARTING_CURVE } from '../src/core/models/charts/startingCurve';
@@ -74,6 +74,38 @@ async function weights(chrome: Browser, server: Server): Promise<void> {
   }
 }
 
+/** Times of forty turns but for the first five, ms. */
+async function fortyTimes(turn: (i: number) => Promise<number>): Promise<number[]> {
+  const times: number[] = [];
+  for (let i = 0; i < 40; i += 1) {
+    const took = await turn(i);
+    if (i >= 5) times.push(took);
+  }
+  return times;
+}
+
+/** From what is typed, or Enter for null, until the line says some words and the next frame is drawn, ms. */
+const untilSaid = (line: Locator, words: string, typed: string | null): Promise<number> =>
+  line.evaluate(
+    (input: HTMLInputElement, [holds, text]) =>
+      new Promise<number>((resolve) => {
+        const start = performance.now();
+        const said = document.querySelector('#line-said') ?? document.body;
+        new MutationObserver((_, observer) => {
+          if (!said.textContent.includes(holds)) return;
+          observer.disconnect();
+          requestAnimationFrame(() => resolve(performance.now() - start));
+        }).observe(said, { childList: true, subtree: true, characterData: true });
+        if (text === null)
+          input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+        else {
+          Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, text);
+          input.dispatchEvent(new Event('input', { bubbles: true }));
+        }
+      }),
+    [words, typed] as const,
+  );
+
 /** What is measured in Chromium: weights, the judge, entries, what is dragged. */
 export async function browserFigures(server: Server): Promise<void> {
   await server.put(largeRecord(1_000, 'bench'));
@@ -86,28 +118,10 @@ export async function browserFigures(server: Server): Promise<void> {
   await weights(chrome, server);
   await page.goto(`${server.url}/builds/bench/rings`, { waitUntil: 'networkidle' });
   const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
-  const times: number[] = [];
-  for (let i = 0; i < 40; i += 1) {
+  const times = await fortyTimes(async () => {
     await line.fill('');
-    const took = await line.evaluate(
-      (input: HTMLInputElement) =>
-        new Promise<number>((resolve) => {
-          const start = performance.now();
-          new MutationObserver((_, observer) => {
-            if (!document.querySelector('#line-said')?.textContent.includes('0.559 mm')) return;
-            observer.disconnect();
-            requestAnimationFrame(() => resolve(performance.now() - start));
-          }).observe(document.querySelector('#line-said') ?? document.body, {
-            childList: true,
-            subtree: true,
-            characterData: true,
-          });
-          Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(input, '22');
-          input.dispatchEvent(new Event('input', { bubbles: true }));
-        }),
-    );
-    if (i >= 5) times.push(took);
-  }
+    return untilSaid(line, '0.559 mm', '22');
+  });
   await entered(page);
   await heat(page, server);
   await paired(page, server);
@@ -124,29 +138,12 @@ const TWO_FRAMES = 'new Promise((done) => requestAnimationFrame(() => requestAni
 /** From Enter to the verdict of what was logged, in sight: the line says so and the next frame is drawn. */
 async function entered(page: Page): Promise<void> {
   const line = page.getByRole('region', { name: 'Reading line' }).getByRole('textbox');
-  const times: number[] = [];
-  for (let i = 0; i < 40; i += 1) {
+  const times = await fortyTimes(async (i) => {
     await line.fill(i % 2 ? '24' : '22');
     await page.locator('#line-said').getByText('Enter', { exact: true }).waitFor();
     await page.evaluate(TWO_FRAMES);
-    const took = await line.evaluate(
-      (input: HTMLInputElement) =>
-        new Promise<number>((resolve) => {
-          const start = performance.now();
-          new MutationObserver((_, observer) => {
-            if (!document.querySelector('#line-said')?.textContent.includes('Logged')) return;
-            observer.disconnect();
-            requestAnimationFrame(() => resolve(performance.now() - start));
-          }).observe(document.querySelector('#line-said') ?? document.body, {
-            childList: true,
-            subtree: true,
-            characterData: true,
-          });
-          input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
-        }),
-    );
-    if (i >= 5) times.push(took);
-  }
+    return untilSaid(line, 'Logged', null);
+  });
   const found = spread(times);
   add('Enter to the logged verdict in sight', ms(found), 'the next frame (20 ms)', found.median <= 20);
 }
