@@ -50,16 +50,20 @@ async function judged(page: Page): Promise<void> {
   add('  as a share of the whole', share.toFixed(2), 'at most 0.25', share <= 0.25);
 }
 
-/** Compressed JavaScript of every screen: before its line listens, and with what comes at rest. */
+/**
+ * Compressed JavaScript of every screen: before its line listens, and with what comes at rest. `weighed` opens on one page;
+ * `bench` has more entries than a page carries, and loads them.
+ */
 async function weights(chrome: Browser, server: Server): Promise<void> {
+  await server.put(largeRecord(500, 'weighed'));
   const screens: [string, number][] = [
     ['/', 200],
     ['/new', 260],
     ['/gap', 260],
     ['/charts/starting', 200],
     ['/instruments', 200],
-    // the bottom end brings what works it out and its words
-    ...STAGE_IDS.map((stage): [string, number] => [`/builds/bench/${stage}`, 260]),
+    ...STAGE_IDS.map((stage): [string, number] => [`/builds/weighed/${stage}`, 260]),
+    ['/builds/bench/rings', 260],
   ];
   for (const [path, most] of screens) {
     const page = await (await chrome.newContext()).newPage();

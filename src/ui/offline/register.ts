@@ -11,7 +11,7 @@ async function keep(cacheName: string, key: string, href: string): Promise<void>
   if (response.ok && !response.redirected) await cache.put(key, response);
 }
 
-/** This very page, and what it asked of the shop, were there before the worker was: they are kept now, as later ones are. */
+/** The first page was loaded before there was a worker: it and what it asked of the shop are put into the caches now. */
 async function keepThisPage(): Promise<void> {
   const { href } = window.location;
   const asked = new Set(performance.getEntriesByType('resource').map((entry) => entry.name));

@@ -235,14 +235,14 @@ export function usePartFaults(
 interface DraftFormProps {
   form: Pick<Form<unknown>, 'drawn' | 'submit' | 'note'>;
   label?: string;
-  /** Heads it. */
+  /** The heading, over the note. */
   title?: ReactNode;
   className?: string;
   onKeyDown?: KeyboardEventHandler;
   children: ReactNode;
 }
 
-/** A form of a draft: set by Enter too, said to be as it was left, drawn anew once it is set or thrown away. */
+/** The form of a draft. Enter sets it too; a note over the fields says that it is as it was left. */
 export function DraftForm({ form, label, title, children, ...rest }: DraftFormProps) {
   return (
     <form key={form.drawn} aria-label={label} onSubmit={form.submit} {...rest}>

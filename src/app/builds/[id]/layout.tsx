@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { type ReactNode, cache } from 'react';
 import { database } from '@/store/store';
-import { LongBuild } from '@/ui/openBuild/LongBuild';
+import { LongBuild } from '@/ui/openBuild/LongBuildOnDemand';
 import { OpenBuild } from '@/ui/openBuild/OpenBuild';
 import { UnreadEntries } from '@/ui/openBuild/UnreadEntries';
 import { Workspace } from '@/ui/stages/Workspace';

@@ -58,7 +58,7 @@ export function suggestionsFor(numeral: string, value: Nm, expected: { nm: Nm; w
   });
   const swaps = swapped(digits).map((s) => read(s, lastDigit));
   const turns = MISREADINGS.flatMap(([off, taken]) => [value + off, value - off].map((v) => ({ value: v, taken })));
-  // with all its decimals typed none was dropped
+  // where every decimal was typed, no digit can have been dropped
   const drops = lastDigit / 10 < FINEST ? [] : dropped(digits).map((s) => read(s, lastDigit / 10));
   return [
     ...[...swaps, ...turns].filter((s) => near(s.value)).sort(nearest),
