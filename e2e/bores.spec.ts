@@ -39,7 +39,7 @@ const VEE = isWhole ? 10 : 4;
 
 test('a whole engine by keyboard alone: bores, pistons, pairing, and the swap taken back', async ({ page, server }) => {
   const engine = { ...job.engine, cylinders: VEE };
-  const id = await open(page, server, 'bores', jobEntry({ name: 'Ten', engine }));
+  const id = await open(page, server, 'bores', jobEntry({ name: 'Whole', engine }));
   const labels = cylindersOf(engine).map((c) => c.label);
   await enter(page, 'set 4.065');
   for (let i = 0; i < labels.length; i += 1)

@@ -203,6 +203,7 @@ test('over plain http all of it works: every page opens, a build is begun, readi
     await page.goto(at + path);
     await expect(page.getByRole('main')).toBeVisible();
     await expect(page.getByRole('heading').first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
   }
   await page.goto(`${at}/gap?bore=4in&use=race&piston=hypereutectic`);
   await page.getByRole('button', { name: 'Begin a build with this' }).click();

@@ -18,6 +18,7 @@ import {
   row,
   said,
   shows,
+  page,
 } from '../testing/renderBuild';
 
 const plan = (change: Partial<BoreChoices>): Entry => ({
@@ -225,7 +226,6 @@ const five: Engine = {
   numbering: { scheme: 'sequence', start: 'front', firstBank: 'left' },
 };
 const main = (): HTMLElement => screen.getByRole('main');
-const page = (): HTMLElement => document.body;
 
 it('nine readings a bore: two keys a reading once the gauge is set', async () => {
   const grid = plan({ directions: directionsByCount(3) });

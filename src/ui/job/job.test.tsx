@@ -9,10 +9,9 @@ import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
 import { startingChoices } from '@/core/models/targets/papers';
 import { gap, job, jobEntry, reading, record } from '@/fixtures/records';
 import { router } from '../testing/navigation';
-import { fill, fillIn, gone, renderBuild, shows } from '../testing/renderBuild';
+import { fill, fillIn, gone, renderBuild, shows, page } from '../testing/renderBuild';
 import { NewBuild } from './NewBuild';
 
-const page = (): HTMLElement => document.body;
 const field = (name: string): HTMLElement => screen.getByLabelText(name);
 /** Waits until a field holds a value. */
 const holds = (name: string, value: string): Promise<void> =>

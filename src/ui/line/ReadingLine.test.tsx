@@ -13,6 +13,7 @@ import {
   row,
   said,
   shows,
+  page,
 } from '../testing/renderBuild';
 
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
@@ -302,7 +303,6 @@ it('a ring that is not done says what it waits for; where Enter leads is said be
 
 /** Another bench, with initials, as the server tells of it. */
 const another = (at: string | null, ...mine: string[]): OpenedBuild['server']['others'] => [{ by: 'AB', at, mine }];
-const page = (): HTMLElement => document.body;
 
 it('another bench on the same ring: where it is, and a reading that comes in while one is half typed', async () => {
   const { user, server } = await renderBuild('rings');
@@ -339,8 +339,10 @@ it('what another bench has taken is led past, and read all the same by who goes 
   await isAt('Cylinder 2, second ring');
   await press('button', /^Cylinder 2 is mine/);
   await screen.findByRole('button', { name: /^Cylinder 2 is mine: let go/ });
+  await waitFor(() => expect(server.taken).toBe('rings.R1'));
   await press('button', /^Cylinder 2 is mine: let go/);
   await screen.findByRole('button', { name: /^Cylinder 2 is mine(?!:)/ });
+  await waitFor(() => expect(server.taken).toBe(''));
 });
 
 it('an order of its own stays this bench’s, over a reload too', async () => {

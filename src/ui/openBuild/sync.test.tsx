@@ -4,9 +4,8 @@ import { expect, it, vi } from 'vitest';
 import { fromThou } from '@/core/foundation/quantity/length';
 import { gap, reading } from '@/fixtures/records';
 import { persist } from '../shared/persisted';
-import { type OpenedBuild, gone, line, region, renderBuild, said, shows } from '../testing/renderBuild';
+import { type OpenedBuild, gone, line, region, renderBuild, said, shows, page } from '../testing/renderBuild';
 
-const page = (): HTMLElement => document.body;
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
 const readings = ({ server }: OpenedBuild): string[] =>
   server.entries.flatMap((e) => (e.kind === 'reading' ? [e.typed] : []));
@@ -93,7 +92,7 @@ it('who may only look is told so before anything is typed; what is typed all the
   expect(readings(opened)).not.toContain('25');
 });
 
-it('who may only look takes nothing back and nothing up again, on the reading line and on the figure line', async () => {
+it('who may only look takes nothing back and nothing up again', async () => {
   const { user, log, press, server } = await renderBuild('rings');
   const theLine = region('Reading line');
   await log('21');

@@ -5,11 +5,10 @@ import { beforeEach, expect, it } from 'vitest';
 import { STARTING_CHART } from '@/core/models/charts/chart';
 import { STARTING_CURVE } from '@/core/models/charts/startingCurve';
 import { readQuick } from '@/files/quickGapUrlParams';
-import { fill, fillIn, shows } from '../testing/renderBuild';
+import { fill, fillIn, shows, page } from '../testing/renderBuild';
 import { QuickGap } from './QuickGap';
 
 const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
-const page = (): HTMLElement => document.body;
 const slip = (): HTMLElement => screen.getByRole('article', { name: 'Figures' });
 const noSlip = (): Promise<void> =>
   waitFor(() => expect(screen.queryByRole('article', { name: 'Figures' })).toBeNull());

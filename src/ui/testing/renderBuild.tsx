@@ -19,6 +19,8 @@ class MemoryServer {
   me: MeAnswer = NOBODY;
   /** Why whoever is signed in may enter nothing. */
   barred: string | undefined;
+  /** What this bench said last that it took for its own, e.g. `rings.L1`. */
+  taken: string | null = null;
   /** Other benches on the build. */
   others: readonly Present[] = [];
   /** What is answered in place of all else, e.g. an error; null once it answers as usual again. */
@@ -35,6 +37,7 @@ class MemoryServer {
   }
 
   private log(url: URL, body: unknown): EntriesAnswer {
+    this.taken = url.searchParams.get('mine') ?? this.taken;
     const sent = body ? (JSON.parse(body as string) as { entries: Entry[] }).entries : [];
     const known = new Set(this.entries.map((e) => e.id));
     this.entries.push(...sent.filter((e) => !known.has(e.id)));
@@ -166,6 +169,9 @@ export const onDeck = (label: string): HTMLElement =>
   within(screen.getByRole('navigation', { name: 'Cylinders' })).getByRole('button', {
     name: new RegExp(`^Cylinder ${label},`),
   });
+
+/** All of the page. */
+export const page = (): HTMLElement => document.body;
 
 /** A region of the page, by its name. */
 export const region = (name: string) => (): HTMLElement => screen.getByRole('region', { name });
