@@ -23,7 +23,7 @@ export function RotatingTorqueLimits() {
   return (
     <details className="shrink-0">
       <summary className="min-h-11 cursor-pointer py-2 font-bold text-blue">The most it may take</summary>
-      <DraftForm form={form}>
+      <DraftForm key={form.drawn} form={form}>
         <div className="grid max-w-xl gap-4 sm:grid-cols-2">
           {FIELDS.map(([key, label, hint]) => {
             const { value: torque, ...field } = form.field(key);

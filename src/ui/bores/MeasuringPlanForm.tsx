@@ -122,6 +122,7 @@ function Sizes() {
   });
   return (
     <DraftForm
+      key={form.drawn}
       title={<h2 className="text-lg sm:col-span-2">Size limits</h2>}
       form={form}
       label="Size limits"
@@ -147,7 +148,11 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
     <BareLengthField label={label} bare={bareOf(units)} {...form.field(`${grade}.${figure}`)} />
   );
   return (
-    <DraftForm form={form} className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}>
+    <DraftForm
+      key={form.drawn}
+      form={form}
+      className={`mt-4 max-w-3xl border-l-4 pl-4 ${current ? 'border-blue' : 'border-line'}`}
+    >
       <h3 className="font-bold">
         {words}{' '}
         <span className="font-normal text-soft italic">

@@ -30,7 +30,12 @@ export function SizingForm() {
   const setGraded = (isOn: boolean): void =>
     form.set((d) => ({ ...d, grades: isOn ? startingGrades(standardBore({ choices: { sizing: d }, job })) : null }));
   return (
-    <DraftForm title={<h2 className="mb-1 text-lg">Sizes sold, and stock</h2>} form={form} label="Sizes and stock">
+    <DraftForm
+      key={form.drawn}
+      title={<h2 className="mb-1 text-lg">Sizes sold, and stock</h2>}
+      form={form}
+      label="Sizes and stock"
+    >
       <div className="grid max-w-3xl gap-4 sm:grid-cols-2">
         <LengthField
           label="Standard bore"

@@ -111,7 +111,12 @@ function PocketForm({ onAdd }: { onAdd: (pocket: Pocket) => void }) {
   });
   const { draft, set } = form;
   return (
-    <DraftForm form={form} label="A pocket" className="grid max-w-3xl items-start gap-3 sm:grid-cols-4">
+    <DraftForm
+      key={form.drawn}
+      form={form}
+      label="A pocket"
+      className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
+    >
       <SelectField label="Valve" {...form.field('valve')} options={VALVES} />
       <AngleField label="Direction" {...form.field('at')} />
       <LengthsField
@@ -182,7 +187,12 @@ function SectorForm({ onAdd }: { onAdd: (sector: OwnSector) => void }) {
     },
   });
   return (
-    <DraftForm form={form} label="A sector" className="grid max-w-3xl items-start gap-3 sm:grid-cols-4">
+    <DraftForm
+      key={form.drawn}
+      form={form}
+      label="A sector"
+      className="grid max-w-3xl items-start gap-3 sm:grid-cols-4"
+    >
       <TextField label="What is there" maxLength={80} {...form.field('words')} />
       <AngleField label="From" {...form.field('from')} />
       <AngleField label="To" {...form.field('to')} />

@@ -107,7 +107,7 @@ function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
   if (keys.length === 0) return null;
   const isChanged = keys.some((key) => form.draft[key] !== choices.settings[key]);
   return (
-    <DraftForm form={form} label="The school’s figures" className="mb-2 grid gap-2">
+    <DraftForm key={form.drawn} form={form} label="The school’s figures" className="mb-2 grid gap-2">
       {keys.map((key) =>
         key === 'railArc' ? (
           <BareLengthField

@@ -45,7 +45,7 @@ export function Assumed() {
       <summary className="min-h-11 py-2 font-bold">
         What is assumed: temperatures, metals, and how sure they are
       </summary>
-      <DraftForm form={form} className="grid max-w-2xl gap-4 pt-2 sm:grid-cols-2">
+      <DraftForm key={form.drawn} form={form} className="grid max-w-2xl gap-4 pt-2 sm:grid-cols-2">
         <Temperatures form={form} />
         <SelectField
           label="Ring metal"

@@ -39,6 +39,7 @@ export function InstrumentForm({ initial, units, faults, onSave, onCancel }: Pro
   const says = [...(form.wrong === null ? [] : [form.wrong]), ...faults];
   return (
     <DraftForm
+      key={form.drawn}
       form={form}
       label={initial.name || 'New tool'}
       className="my-3 grid gap-4 border-l-4 border-blue py-2 pl-4 sm:grid-cols-2 lg:grid-cols-3"

@@ -61,6 +61,7 @@ export function LimitsForm() {
   });
   return (
     <DraftForm
+      key={form.drawn}
       form={form}
       // what has the focus is not under the foot
       className="grid max-w-4xl grid-cols-[minmax(0,1fr)] gap-6 pt-3 pb-4 [&_section_*]:scroll-mb-28"

@@ -79,7 +79,7 @@ function GaugePointForm() {
     <BareLengthField label={`Pin clearance, ${which}`} bare={bareOf(units)} {...form.field(`pin.${which}`)} />
   );
   return (
-    <DraftForm form={form} label="Gauge point" className="grid max-w-3xl gap-4 sm:grid-cols-2">
+    <DraftForm key={form.drawn} form={form} label="Gauge point" className="grid max-w-3xl gap-4 sm:grid-cols-2">
       <LengthsField
         label="Height of the gauge point"
         bare={unitOf(units)}

@@ -51,7 +51,7 @@ export function RingSetView() {
     />
   );
   return (
-    <DraftForm form={form} className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3">
+    <DraftForm key={form.drawn} form={form} className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3">
       <TextField
         label="Ring set"
         hint="In the shop’s own words, or the number on the packet."

@@ -87,7 +87,12 @@ function Limits() {
   const { units } = useWords();
   const form = useForm({ name: 'bench', base: bench, units, onSet: (next) => choose('bench', next) });
   return (
-    <DraftForm form={form} label="What is asked of readings" className="grid max-w-3xl gap-4 sm:grid-cols-2">
+    <DraftForm
+      key={form.drawn}
+      form={form}
+      label="What is asked of readings"
+      className="grid max-w-3xl gap-4 sm:grid-cols-2"
+    >
       <BareLengthField
         label="Readings repeat within"
         bare={bareOf(units)}

@@ -233,7 +233,7 @@ export function usePartFaults(
 }
 
 interface DraftFormProps {
-  form: Pick<Form<unknown>, 'drawn' | 'submit' | 'note'>;
+  form: Pick<Form<unknown>, 'submit' | 'note'>;
   label?: string;
   /** The heading, over the note. */
   title?: ReactNode;
@@ -245,7 +245,7 @@ interface DraftFormProps {
 /** The form of a draft. Enter sets it too; a note over the fields says that it is as it was left. */
 export function DraftForm({ form, label, title, children, ...rest }: DraftFormProps) {
   return (
-    <form key={form.drawn} aria-label={label} onSubmit={form.submit} {...rest}>
+    <form aria-label={label} onSubmit={form.submit} {...rest}>
       {title}
       {form.note}
       {children}

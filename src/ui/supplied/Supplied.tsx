@@ -61,7 +61,7 @@ export function Supplied({ of: what }: { of: What }) {
     }));
   const [first] = draft.sizes;
   return (
-    <DraftForm form={form} className="grid max-w-3xl gap-4 pt-3">
+    <DraftForm key={form.drawn} form={form} className="grid max-w-3xl gap-4 pt-3">
       <MeasuredElsewhere of={what} job={job} />
       <div className="grid gap-3 sm:grid-cols-2">
         <LengthField

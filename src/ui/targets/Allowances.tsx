@@ -94,7 +94,11 @@ function Add({ cylinder, onAdd }: { cylinder: string; onAdd: (allowance: Allowan
     />
   );
   return (
-    <DraftForm form={form} className="mt-3 grid max-w-2xl items-start gap-3 sm:grid-cols-[7rem_1fr_1fr]">
+    <DraftForm
+      key={form.drawn}
+      form={form}
+      className="mt-3 grid max-w-2xl items-start gap-3 sm:grid-cols-[7rem_1fr_1fr]"
+    >
       <SelectField
         label="Cylinder"
         value={draft.cylinder}

@@ -79,7 +79,7 @@ function HowMuchLarger({ choices }: { choices: TargetChoices }) {
         <SelectField label="How much larger" value={draft.by} options={SECOND_BY_OPTIONS} onChange={(by) => pick(by)} />
       </div>
       {draft.by !== 'factor' && (
-        <DraftForm form={form} className="flex flex-wrap items-end gap-4">
+        <DraftForm key={form.drawn} form={form} className="flex flex-wrap items-end gap-4">
           {draft.by === 'difference' ? (
             <LengthField
               label="Over the top ring"
@@ -191,6 +191,7 @@ function Widths({ choices }: { choices: TargetChoices }) {
   });
   return (
     <DraftForm
+      key={form.drawn}
       title={
         <h2 className="mb-1 text-lg">
           Rounding, <Term word="window">windows</Term>, <Term word="aim" />, <Term word="limit" />
