@@ -12,7 +12,7 @@ export default defineConfig({
   resolve: { alias: { '@': path('./src') } },
   test: {
     testTimeout: 60_000,
-    maxWorkers: 2,
+    maxWorkers: 3,
     projects: [
       { extends: true, test: { name: 'alone', include: ALONE } },
       {
@@ -27,12 +27,13 @@ export default defineConfig({
       {
         extends: true,
         resolve: { alias: { 'next/navigation': path('./src/ui/testing/navigation.ts') } },
-        oxc: { jsx: { runtime: 'automatic' } },
+        oxc: { jsx: { runtime: 'automatic', development: false } },
         test: {
           name: 'screens',
           environment: 'jsdom',
           include: ['src/ui/**/*.test.tsx'],
-          setupFiles: 'src/ui/testing/setup.ts',
+          env: { NODE_ENV: 'production' },
+          setupFiles: ['src/ui/testing/react.ts', 'src/ui/testing/setup.ts'],
           unstubGlobals: true,
           isolate: false,
         },

@@ -1,5 +1,5 @@
 /** Access and safety of every main view, each visited once: axe, sizes of screen, stops of the focus, headers, weight. */
-import type { Page } from '@playwright/test';
+import type { CDPSession, Page } from '@playwright/test';
 import { axeFindsNothing } from './axe';
 import { Server, expect, test } from './server';
 import { weighed } from './weight';
@@ -135,28 +135,20 @@ const small = (page: Page): Promise<string[]> =>
     }),
   );
 
-/** Everything that is pressed is as large as a fingertip, on a tablet that is touched. */
-async function isForFingers(page: Page, what: string): Promise<void> {
-  const cdp = await page.context().newCDPSession(page);
-  const [, width, height] = SCREENS[0];
-  await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: true });
-  await cdp.send('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: true });
-  expect(await page.evaluate(() => matchMedia('(pointer: coarse)').matches)).toBe(true);
-  await expect.poll(() => small(page), { message: what }).toEqual([]);
-  await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: false });
-  await cdp.send('Emulation.clearDeviceMetricsOverride');
-  await cdp.detach();
-}
-
 /**
  * Nothing of the page runs off the side, at any size of screen, no stop of the focus is hidden where there is little room,
- * and fingers find what they press; `within` a stage's main part, where that has to fit too.
+ * and on a tablet fingers find what they press; `within` a stage's main part, where that has to fit too.
  */
-async function fits(page: Page, what: string, within: boolean): Promise<void> {
-  // of each crown there the gaps are moved larger, under Plan
-  if (!what.endsWith('All crowns')) await isForFingers(page, what);
+async function fits(page: Page, touch: CDPSession, what: string, within: boolean): Promise<void> {
   for (const [name, width, height] of SCREENS) {
+    const isTouched = name === 'tablet';
+    if (isTouched) await touch.send('Emulation.setTouchEmulationEnabled', { enabled: true });
     await page.setViewportSize({ width, height });
+    if (isTouched) {
+      expect(await page.evaluate(() => matchMedia('(pointer: coarse)').matches)).toBe(true);
+      // of each crown there the gaps are moved larger, under Plan
+      if (!what.endsWith('All crowns')) await expect.poll(() => small(page), { message: what }).toEqual([]);
+    }
     const over = (): Promise<number[]> =>
       page.evaluate((inMain) => {
         const main = inMain ? document.querySelector('main') : null;
@@ -164,6 +156,7 @@ async function fits(page: Page, what: string, within: boolean): Promise<void> {
         return [scrollWidth - clientWidth, main ? main.scrollWidth - main.clientWidth : 0];
       }, within);
     await expect.poll(over, { message: `${what} on a ${name}` }).toEqual([0, 0]);
+    if (isTouched) await touch.send('Emulation.setTouchEmulationEnabled', { enabled: false });
     if (width > 700) continue;
     const { count, hidden } = await focusStops(page);
     expect(hidden, `${what} on a ${name}`).toEqual([]);
@@ -194,6 +187,7 @@ for (const { path, most, tabs } of VIEWS)
     server,
   }) => {
     const wrong = watched(page, server.url);
+    const touch = await page.context().newCDPSession(page);
     const weight = await weighed(page);
     await page.goto(server.url + path);
     await expect(page.getByRole('main')).toBeVisible();
@@ -208,12 +202,12 @@ for (const { path, most, tabs } of VIEWS)
     const beside = page.getByRole('complementary');
     if ((await beside.count()) > 0) await expect(beside).not.toBeEmpty();
     await axeFindsNothing(page, path);
-    if (tabs.length === 0) await fits(page, path, false);
+    if (tabs.length === 0) await fits(page, touch, path, false);
     for (const [i, tab] of tabs.entries()) {
       await page.getByRole('tab', { name: tab, exact: true }).click();
       await expect(page.getByRole('tabpanel', { name: tab })).not.toContainText('Working it out');
       if (i > 0) await axeFindsNothing(page, `${path} ${tab}`, { within: 'main' });
-      await fits(page, `${path} ${tab}`, true);
+      await fits(page, touch, `${path} ${tab}`, true);
     }
     expect(wrong).toEqual([]);
   });

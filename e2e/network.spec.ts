@@ -199,11 +199,19 @@ test('over plain http all of it works: every page opens, a build is begun, readi
   await page.goto(at);
   expect(await page.evaluate(() => [isSecureContext, typeof crypto.randomUUID])).toEqual([false, 'undefined']);
   const pages = ['/', '/gap', '/new', '/charts', '/charts/starting', '/instruments', '/archived', '/shop', '/sign-in'];
-  for (const path of [...pages, ...STAGE_IDS.map((stage) => `/builds/demo-tarn-five/${stage}`)]) {
-    await page.goto(at + path);
+  const isWhole = async (): Promise<void> => {
     await expect(page.getByRole('main')).toBeVisible();
     await expect(page.getByRole('heading').first()).toBeVisible();
     await page.waitForLoadState('networkidle');
+  };
+  for (const path of [...pages, '/builds/demo-tarn-five/job']) {
+    await page.goto(at + path);
+    await isWhole();
+  }
+  for (const stage of STAGE_IDS) {
+    await page.locator(`a[href*="/demo-tarn-five/${stage}"]`).first().click();
+    await expect(page).toHaveURL(new RegExp(`/demo-tarn-five/${stage}`));
+    await isWhole();
   }
   await page.goto(`${at}/gap?bore=4in&use=race&piston=hypereutectic`);
   await page.getByRole('button', { name: 'Begin a build with this' }).click();

@@ -317,3 +317,15 @@ it('what was checked at the block is asked again while another bench has the pla
   await gone(check('jointsBefore'), 'the plan was changed since');
   await shows(check('jointsBefore'), 'Right');
 });
+
+it('Undo waits until what was not sent before a reload is in', async () => {
+  const plans = [clock({ mirrorLeft: false }), { ...clock({ school: 'thirds' }), id: 'd' }];
+  const { server, press, reload } = await renderBuild('clocking', ...plans);
+  server.instead = () => new Response(null, { status: 503 });
+  const undo = (): HTMLElement => screen.getByRole('button', { name: 'Undo' });
+  await press('button', 'Undo');
+  const opening = reload();
+  expect(undo()).toHaveProperty('disabled', true);
+  await opening;
+  await waitFor(() => expect(undo()).toHaveProperty('disabled', false));
+});

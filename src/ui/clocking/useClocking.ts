@@ -60,6 +60,8 @@ export function useClocking(): Clocking {
     [moves, job, choices, preview],
   );
   const { entries } = live.record;
+  // the step back is from the plan that stands, and what waited to be sent belongs to it
+  const { isRestored } = live;
   const history = useMemo(
     () => historyOf([STARTING_CLOCKING, ...entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []))]),
     [entries],
@@ -117,7 +119,7 @@ export function useClocking(): Clocking {
       choose('clocking', next);
     },
     pending: moves.length > 0,
-    undo: history.before && (() => history.before && choose('clocking', history.before)),
-    redo: history.after && (() => history.after && choose('clocking', history.after)),
+    undo: isRestored && history.before ? () => history.before && choose('clocking', history.before) : null,
+    redo: isRestored && history.after ? () => history.after && choose('clocking', history.after) : null,
   };
 }

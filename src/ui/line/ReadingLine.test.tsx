@@ -81,7 +81,9 @@ it('what is asked about waits: the next figure begins anew, and nothing of eithe
   line().focus();
   await keys('220{Enter}', '23{Enter}');
   await isAt('Cylinder 1, second ring');
-  expect(waiting()).toEqual([expect.stringMatching(/“220” Cylinder 1, top ring.*did you mean 22 thou\?/)]);
+  await waitFor(() =>
+    expect(waiting()).toEqual([expect.stringMatching(/“220” Cylinder 1, top ring.*did you mean 22 thou\?/)]),
+  );
   await waitFor(() => expect(logged(opened)).toEqual(['L1 top 23']));
   // a figure that cannot be taken is kept as well, over a reload, and is changed where it belongs
   await keys('2x5{Enter}', '24{Enter}');

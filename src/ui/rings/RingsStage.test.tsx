@@ -33,7 +33,7 @@ it('without a ring filer the cut is advised by feel; a cut is undone by one key;
 });
 
 it('a ring that is over: accepted with a reason and taken back; another ring; the old readings stay', async () => {
-  const { user, main, server } = await renderBuild('rings', gap('a', 'L1', 'top', 30));
+  const { user, main, press, server } = await renderBuild('rings', gap('a', 'L1', 'top', 30));
   const over = region('What else can be done');
   await waitFor(over);
   await acceptHere(user, 'plain rebuild, customer agrees');
@@ -44,7 +44,7 @@ it('a ring that is over: accepted with a reason and taken back; another ring; th
   await user.click(within(over()).getByRole('button', { name: 'Another ring' }));
   await shows(main, 'Square it in its own bore and read the gap.');
   await shows(readings, '30 thou');
-  await user.click(screen.getByRole('button', { name: 'Take back' }));
+  await press('button', 'Take back');
   await waitFor(over);
   await waitFor(() => expect(server.entries.filter((e) => e.kind === 'void')).toHaveLength(2));
 });
