@@ -13,11 +13,11 @@ interface View {
 }
 
 const plain = (most: number, ...paths: string[]): View[] => paths.map((path) => ({ path, most, tabs: [] }));
-const TARGET_TABS = ['Figures', 'Windows, schools', 'Heat', 'Chart'];
-const BORE_TABS = ['Readings', 'Shapes', 'Next size', 'Gauge set-up', 'Grid and limits', 'As supplied'];
+const TARGET_TABS = ['Targets', 'Heat load', 'Rules', 'Closing check', 'Chart'];
+const BORE_TABS = ['Readings', 'Bore shape', 'Oversize', 'Gauge set-up', 'Measuring plan', 'Supplied sizes'];
 const RING_TABS = ['Bench', 'All gaps', 'Swap', 'Ring set', 'Grooves', 'Set-up'];
 
-const JOURNAL_TABS = ['Clearances', 'Which shells', 'End play, sides', 'Looked at', 'Manual, how it is read'];
+const JOURNAL_TABS = ['Clearances', 'Bearing shells', 'End play, sides', 'Inspection', 'Limits and method'];
 
 /** What a page of a build may weigh, and a list, kB. */
 const [BENCH, LISTS] = [260, 200];
@@ -37,13 +37,13 @@ const VIEWS: View[] = [
   {
     path: '/builds/demo-corrie-v10/pistons',
     most: BENCH,
-    tabs: ['Readings', 'Pairing', 'Gauge point, pins', 'On its rod'],
+    tabs: ['Readings', 'Pairing', 'Gauge point and pins', 'Rod and pin'],
   },
   { path: '/builds/demo-tarn-five/rings', most: BENCH, tabs: RING_TABS },
   {
     path: '/builds/demo-corrie-v10/clocking',
     most: BENCH,
-    tabs: ['Plan', 'All crowns', 'Rules', 'Place', 'Engine', 'Card'],
+    tabs: ['Plan', 'All crowns', 'Rules', 'Optimise', 'Engine', 'Print card'],
   },
   {
     path: '/builds/demo-tarn-five/assembly',
@@ -51,14 +51,14 @@ const VIEWS: View[] = [
     tabs: [
       'Step by step',
       'All steps',
-      'Order',
-      'Tightening',
-      'Turning',
-      'Masses',
+      'Install order',
+      'Torque',
+      'Rotating torque',
+      'Weights',
       'Crank and rods',
       'Short block',
-      'Mat',
-      'Habits',
+      'Layout mat',
+      'Preferences',
     ],
   },
   ...plain(BENCH, '/builds/demo-tarn-five/sheet'),
@@ -287,7 +287,7 @@ test('axe finds nothing on what opens over the targets', async ({ page, server }
   await expect(page.getByRole('dialog')).toBeVisible();
   await axeFindsNothing(page, 'own figure', { within: '[role=dialog]' });
   await page.keyboard.press('Escape');
-  await page.getByRole('tab', { name: 'Heat' }).click();
+  await page.getByRole('tab', { name: 'Closing check' }).click();
   await page.getByText('What is assumed:').click();
   await page
     .getByRole('button', { name: /^why minimum/ })
@@ -312,7 +312,7 @@ test('axe finds nothing on a chart’s parts and versions, nor on a tool, nor on
   await page.getByRole('button', { name: 'Edit Bore gauge, inches' }).click();
   await axeFindsNothing(page, 'a tool');
   await page.goto(server.url, { waitUntil: 'networkidle' });
-  await page.getByRole('button', { name: /^Take Tarn five/ }).click();
+  await page.getByRole('button', { name: /^Archive Tarn five/ }).click();
   await axeFindsNothing(page, 'take off the shelf');
 });
 

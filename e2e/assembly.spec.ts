@@ -32,7 +32,7 @@ const step = (page: Page): Locator => page.getByRole('main').getByRole('heading'
 const shown = (page: Page): Promise<string> =>
   page.evaluate(() => {
     const main = document.querySelector('main');
-    if (main?.textContent.includes('Every step is made')) return 'all';
+    if (main?.textContent.includes('All steps done')) return 'all';
     return ['h1', 'h2'].map((of) => main?.querySelector(of)?.textContent).join(': ');
   });
 const deck = (page: Page): Locator => page.getByRole('navigation', { name: 'Cylinders' });
@@ -124,7 +124,7 @@ test('what was not sent yet was done: the walk goes on after it when the page is
   expect(await ticks(server, id)).toEqual([]);
 });
 
-test('by touch: found otherwise is pinned on, keeps it from ready, shows on the deck, and is taken off', async ({
+test('by touch: a step not as planned gets a reminder, keeps it from ready, shows on the deck, and is taken off', async ({
   browser,
   server,
 }) => {
@@ -146,18 +146,18 @@ test('by touch: found otherwise is pinned on, keeps it from ready, shows on the 
       await expect(step(page)).toHaveText(then, { timeout: 200 });
     }).toPass();
   await expect(step(page)).toHaveText('The other side clipped: 2 wire clips in all, counted; their gaps straight down');
-  await page.getByRole('button', { name: 'Found otherwise …' }).tap();
+  await page.getByRole('button', { name: 'Not as planned …' }).tap();
   const form = page.getByRole('form', { name: 'What was found' });
-  await expect(form.getByRole('button', { name: 'Pin it on' })).toBeDisabled();
+  await expect(form.getByRole('button', { name: 'Add reminder' })).toBeDisabled();
   await form.getByRole('textbox').fill('one clip only, wait for the other');
-  await form.getByRole('button', { name: 'Pin it on' }).tap();
-  await expect(page.getByRole('list', { name: 'Pinned on' })).toContainText('one clip only, wait for the other');
-  await expect(deck(page).getByRole('button', { name: /^Cylinder 3, pinned/ })).toBeVisible();
+  await form.getByRole('button', { name: 'Add reminder' }).tap();
+  await expect(page.getByRole('list', { name: 'Reminders' })).toContainText('one clip only, wait for the other');
+  await expect(deck(page).getByRole('button', { name: /^Cylinder 3, reminder/ })).toBeVisible();
   for (const button of await page.getByRole('main').getByRole('button').all()) {
     const box = await button.boundingBox();
     if (box) expect(box.height, (await button.textContent()) ?? '').toBeGreaterThanOrEqual(44);
   }
-  await page.getByRole('button', { name: 'Take it off' }).tap();
+  await page.getByRole('button', { name: 'Remove' }).tap();
   await expect(deck(page).getByRole('button', { name: /^Cylinder 3, begun/ })).toBeVisible();
   // a step that is ticked by mistake is taken back, and stays on record
   await page.getByRole('main').getByRole('button', { name: 'Done' }).tap();
@@ -203,7 +203,7 @@ test('the server is killed while a V-twin is walked: the walk goes on where it w
       if (n < 50) await expect(done(page)).toBeFocused();
     }
   }
-  await expect(page.getByText('Every step is made')).toBeVisible();
+  await expect(page.getByText('All steps done')).toBeVisible();
   expect(new Set(made).size).toBe(52);
   await expect.poll(async () => (await ticks(server, id)).length).toBe(52);
   expect(new Set(await ticks(server, id)).size).toBe(52);
@@ -215,8 +215,8 @@ test('the mat has a place for every part, on the paper that was chosen; a label�
   server,
 }) => {
   const id = await open(page, server);
-  await page.getByRole('tab', { name: 'Mat' }).click();
-  const mat = page.getByRole('img', { name: /^Mat of Walk/ });
+  await page.getByRole('tab', { name: 'Layout mat' }).click();
+  const mat = page.getByRole('img', { name: /^Layout mat of Walk/ });
   for (const label of ['1', '8', '2 clips', 'rod, cap, bolts', 'expander', '◀ front of the engine'])
     await expect(mat.getByText(label).first()).toBeAttached();
   await expect(mat.getByText('piston', { exact: true })).toHaveCount(8);

@@ -93,10 +93,10 @@ test('the shop’s tools: edited, refused where they cannot be, added, put away 
   await added.getByLabel('Name').fill('Bench micrometer no. 7');
   await added.getByRole('button', { name: 'Save the tool' }).click();
   await expect(page.getByText('Bench micrometer no. 7').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Put away Bench micrometer no. 7' }).click();
-  await expect(page.getByText('is put away')).toBeVisible();
+  await page.getByRole('button', { name: 'Archive Bench micrometer no. 7' }).click();
+  await expect(page.getByText('is archived')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Put away Bench micrometer no. 7' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Archive Bench micrometer no. 7' })).toBeVisible();
 
   await open(page, server, 'pistons', jobEntry({ name: 'Late', plannedBore: fromInches(3.5) }));
   await page.getByRole('combobox', { name: 'In hand' }).selectOption({ label: 'Micrometer 3–4 in' });

@@ -128,19 +128,19 @@ test('a copy with a row and a piston of its own sets a new build; arrows and dig
 
   await page.goto(`${server.url}/new`, { waitUntil: 'networkidle' });
   await expect(page.getByLabel('Chart', { exact: true })).toContainText('Hill chart, version 2');
-  await page.getByLabel('Name of the build').fill('Hill four');
+  await page.getByLabel('Build name').fill('Hill four');
   await page.getByLabel('Planned finished bore').fill('4000');
-  await page.getByLabel('How the piston is made').selectOption({ label: 'billet, gas ported' });
-  await page.getByLabel('Row of the chart').selectOption({ label: 'hillclimb, alcohol' });
+  await page.getByLabel('Piston type').selectOption({ label: 'billet, gas ported' });
+  await page.getByLabel('Chart row').selectOption({ label: 'hillclimb, alcohol' });
   await page.getByRole('button', { name: 'Begin this build' }).click();
   await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('24–27');
   await expect(page.getByRole('button', { name: /Second ring gap/ })).toContainText('25–28');
   await expect(page.getByRole('button', { name: /Piston to wall/ })).toContainText('The chart offers no clearance');
 
   await page.goto(`${server.url}/charts`, { waitUntil: 'networkidle' });
-  await page.getByRole('button', { name: 'Put away Hill chart' }).click();
-  await expect(page.getByText('Hill chart is put away. Builds set with it keep it.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it out again' }).click();
+  await page.getByRole('button', { name: 'Archive Hill chart' }).click();
+  await expect(page.getByText('Hill chart is archived. Builds set with it keep it.')).toBeVisible();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await expect(page.getByRole('link', { name: 'Hill chart' })).toBeVisible();
   await server.end();
 });
@@ -161,9 +161,9 @@ test('out as JSON and CSV and in again; a broken file changes nothing', async ({
     page.getByLabel('Chart file').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   const csv = readFileSync(paths.CSV ?? '', 'utf8');
   await read('broken.csv', csv.replace(',top,0.004,', ',top,0.4,'));
-  await expect(page.getByRole('alert').filter({ hasText: 'Not read in' })).toContainText('0.4 is no factor');
+  await expect(page.getByRole('alert').filter({ hasText: 'Not imported' })).toContainText('0.4 is no factor');
   await read('cut.json', readFileSync(paths.JSON ?? '', 'utf8').slice(0, -30));
-  await expect(page.getByRole('alert').filter({ hasText: 'Not read in' })).toContainText('cut short');
+  await expect(page.getByRole('alert').filter({ hasText: 'Not imported' })).toContainText('cut short');
   await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'version' })).toHaveCount(3);
 
   await read('From a sheet.csv', csv.replace(',top,0.004,', ',top,0.0042,'));

@@ -183,7 +183,7 @@ test('the card prints all pistons on one sheet, A4 and Letter, and the drawing o
         numbering: { scheme, start: 'front', firstBank: 'left' },
       },
     });
-    await tab(page, 'Card');
+    await tab(page, 'Print card');
     await expect(page.getByRole('article', { name: 'Clocking card' }).getByRole('img')).toHaveCount(cylinders);
     for (const format of ['A4', 'Letter'] as const) {
       const pdf = (await page.pdf({ format })).toString('latin1');

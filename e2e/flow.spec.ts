@@ -15,7 +15,7 @@ test('from an empty shelf to a printed sheet', async ({ page }) => {
   await page.getByRole('button', { name: 'Begin this build' }).click();
   await expect(page.getByText('Give the build a name.')).toBeVisible();
 
-  await page.getByLabel('Name of the build').fill('Fen twin');
+  await page.getByLabel('Build name').fill('Fen twin');
   await page.getByRole('radio', { name: 'V', exact: true }).click();
   await page.getByLabel('Cylinders').fill('2');
   await page.getByLabel('Bank angle, degrees').fill('52');
@@ -26,13 +26,13 @@ test('from an empty shelf to a printed sheet', async ({ page }) => {
   await page.getByRole('button', { name: '3.2480 in · 82.500 mm' }).click();
   await page.getByLabel('Planned finished bore').fill('4065');
   await expect(page.getByText('4.0650 in · 103.251 mm')).toBeVisible();
-  await page.getByLabel('What the engine is for').selectOption('endurance');
+  await page.getByLabel('Use', { exact: true }).selectOption('endurance');
   await page.getByRole('button', { name: 'Begin this build' }).click();
 
   await expect(page).toHaveURL(/\/targets\b/);
-  await expect(page.getByText('Say how the piston is made').first()).toBeVisible();
+  await expect(page.getByText('Set the piston type').first()).toBeVisible();
   await page.getByRole('link', { name: /^Job/ }).click();
-  await page.getByLabel('How the piston is made').selectOption('forged4032');
+  await page.getByLabel('Piston type').selectOption('forged4032');
   await page.getByRole('button', { name: 'Save job card' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: /^Targets/ }).click();
@@ -73,14 +73,14 @@ test('from an empty shelf to a printed sheet', async ({ page }) => {
     await page.keyboard.press('Enter');
   }
   await expect(page.getByRole('link', { name: /^Rings/ })).toContainText('4/4');
-  await expect(said(page)).toContainText('Nothing else is open on this route');
+  await expect(said(page)).toContainText('Nothing left to measure here');
 
   await page.getByRole('link', { name: /^Clocking/ }).click();
   await page.getByRole('button', { name: 'Clock all cylinders so' }).click();
   await expect(page.getByRole('link', { name: /^Clocking/ })).toContainText('2/2');
   await page.getByRole('link', { name: /^Assembly/ }).click();
   const step = page.getByRole('main').getByRole('heading', { level: 2 });
-  const made = page.getByText('Every step is made');
+  const made = page.getByText('All steps done');
   for (let steps = 0; steps < 80 && !(await made.isVisible()); steps += 1) {
     const before = await page.getByRole('main').textContent();
     await page.getByRole('button', { name: /^(Done|As planned)$/ }).click();
@@ -170,7 +170,7 @@ test('a V8’s job card by keyboard alone: twenty-eight keys, where sixty-five w
     for (let i = 0; i < 20 && (await focused.and(field).count()) === 0; i += 1) await press('Tab');
     await expect(field).toBeFocused();
   };
-  await expect(page.getByLabel('Name of the build')).toBeFocused();
+  await expect(page.getByLabel('Build name')).toBeFocused();
   await press(...'Mere');
   await to(page.getByRole('radio', { name: 'in line' }));
   await press('ArrowRight');
@@ -178,9 +178,9 @@ test('a V8’s job card by keyboard alone: twenty-eight keys, where sixty-five w
   await expect(page.getByLabel('Cylinders')).toHaveValue('8');
   await to(page.getByLabel('Planned finished bore'));
   await press(...'4065');
-  await to(page.getByLabel('How the piston is made'));
+  await to(page.getByLabel('Piston type'));
   await press('f');
-  await to(page.getByLabel('What the engine is for'));
+  await to(page.getByLabel('Use', { exact: true }));
   await press('p', 'p');
   await to(page.getByLabel('Power adders'));
   await press('Enter');

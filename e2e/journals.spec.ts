@@ -77,7 +77,7 @@ test('an in-line six from nothing, by keyboard: covered, the manual’s limits, 
     await fill(`${kind}: aim from`, '1.6');
     await fill(`${kind}: aim to`, '2.2');
     await fill(`${kind}: from`, 'engine manual, page 9');
-    await fill(`${kind}: caps tightened to, and with what`, '60 lb·ft with oil');
+    await fill(`${kind}: cap torque, and with which lubricant`, '60 lb·ft with oil');
   }
   await fill('End play: least', '2');
   await fill('End play: most', '10');
@@ -85,7 +85,7 @@ test('an in-line six from nothing, by keyboard: covered, the manual’s limits, 
   await fill('Side clearance: most', '18');
   await page.getByLabel('Places along a journal').selectOption('1');
   await page.getByLabel('Directions across it').selectOption('1');
-  await page.getByRole('button', { name: 'Set the bottom end' }).press('Enter');
+  await page.getByRole('button', { name: 'Save' }).press('Enter');
   await expect
     .poll(async () => judge(await server.record(id)).choices.journals.bearings.rod.clearance.most)
     .toBe(fromThou(2.6));
@@ -113,7 +113,7 @@ test('an in-line six from nothing, by keyboard: covered, the manual’s limits, 
   await expect(page.getByRole('heading', { name: 'Crank, end play' })).toBeVisible();
   await enter(page, '6', '12', '12/14', '12', '13', '12', '12');
   await expect(page.getByRole('row', { name: /Rod 2, side/ })).toContainText('12.0–14.0');
-  await page.getByRole('tab', { name: 'Looked at' }).click();
+  await page.getByRole('tab', { name: 'Inspection' }).click();
   for (let place = 0; place < 14; place += 1) {
     await page.getByRole('button', { name: /^All right on/ }).press('Enter');
     const on = page.getByRole('button', { name: /^On to/ });
@@ -123,7 +123,7 @@ test('an in-line six from nothing, by keyboard: covered, the manual’s limits, 
   await stage(page, 'Sheet').click();
   const table = page.getByRole('table').filter({ hasText: 'Main 4' });
   await expect(table.getByRole('row', { name: /Main 4/ })).toContainText('2.0');
-  await expect(page.getByText('Caps tightened to 60 lb·ft with oil.').first()).toBeVisible();
+  await expect(page.getByText('Cap torque 60 lb·ft with oil.').first()).toBeVisible();
   const csv = await (await fetch(`${server.url}/api/builds/${id}/csv`)).text();
   expect(csv).toMatch(/M4,M4,main_clearance/);
   expect(csv).toMatch(/crank,crank,end_play/);

@@ -84,7 +84,7 @@ test('keys are the line’s wherever the focus is: after a select, a box that is
 }) => {
   const id = await open(page, server);
   await page.getByRole('tab', { name: 'Set-up' }).click();
-  await page.getByLabel('Rails on the route too').check();
+  await page.getByLabel('Include rails in the measuring order').check();
   await page.keyboard.type('22');
   await expect(page.getByRole('tab', { name: 'Bench' })).toHaveAttribute('aria-selected', 'true');
   await expect(line(page)).toHaveValue('22');

@@ -40,7 +40,7 @@ const chipOf = (page: Page): Locator => page.getByRole('banner').getByRole('butt
 /** Somebody signs in beside who is signed in on the device already. */
 async function signInToo(page: Page, role: Role): Promise<void> {
   await chipOf(page).click();
-  await page.getByRole('link', { name: 'Somebody else' }).click();
+  await page.getByRole('link', { name: 'Someone else' }).click();
   await signIn(page, role);
 }
 
@@ -102,7 +102,7 @@ test('a tablet is signed in by typing, changes hands in two touches, and what is
   await expect(chip).toHaveText(/AW/);
   await expect(page.getByLabel('Initials', { exact: true })).toHaveCount(0);
   await chip.tap();
-  await page.getByRole('link', { name: 'Somebody else' }).tap();
+  await page.getByRole('link', { name: 'Someone else' }).tap();
   await signIn(page, 'builder');
   await expect(chip).toHaveText(/BU/);
   await expect(page).toHaveURL(/\/builds\/bench\/rings/);
@@ -196,7 +196,7 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
   await expect(page.getByRole('alert').filter({ hasText: 'at least 6' })).toBeVisible();
   await page.getByLabel('PIN or password').fill(OWNER.secret);
   await page.getByRole('button', { name: /^Set people up/ }).click();
-  const form = page.getByRole('form', { name: 'Somebody new' });
+  const form = page.getByRole('form', { name: 'Add person' });
   await form.getByLabel('Name').fill('Ann West');
   await form.getByLabel('Initials').fill('aw');
   await form.getByLabel('PIN or password').fill('4711');
@@ -260,7 +260,7 @@ test('who may not begin a build is told before filling in its card, and somebody
   await expect(page.getByText('Who is signed in may not see that page.')).toBeVisible();
   await signIn(page, 'builder');
   await expect(page).toHaveURL(/\/new$/);
-  await expect(page.getByLabel('Name of the build')).toBeVisible();
+  await expect(page.getByLabel('Build name')).toBeVisible();
 });
 
 test('signing in by keys alone: what is typed goes into the first field once the page is there', async ({

@@ -19,7 +19,7 @@ test('a link opens as it was sent, prints black on white, and becomes a build in
   await page.emulateMedia({ media: 'screen' });
   await page.getByRole('button', { name: 'Begin a build with this' }).click();
   await expect(page).toHaveURL(/\/builds\/[0-9a-f-]{36}\/job$/);
-  await expect(page.getByLabel('Name of the build')).toHaveValue('From Quick gap, 4.0000 in · 101.600 mm');
+  await expect(page.getByLabel('Build name')).toHaveValue('From Quick gap, 4.0000 in · 101.600 mm');
   await page.getByRole('link', { name: /^Targets/ }).click();
   await expect(page.getByRole('button', { name: /Top ring gap/ })).toContainText('28–31');
 });

@@ -136,16 +136,16 @@ test('two benches on one build see each other’s readings, and cannot overwrite
 
   await two.route('**/entries?*', (route) => (route.request().method() === 'GET' ? route.abort() : route.continue()));
   for (const page of [one, two]) await page.getByRole('tab', { name: 'Set-up' }).click();
-  await one.getByLabel('Rails on the route too').check();
+  await one.getByLabel('Include rails in the measuring order').check();
   await expect
     .poll(async () => (await server.record('two-benches')).entries.filter((e) => e.kind === 'bench').length)
     .toBe(1);
-  await two.getByLabel('Rails on the route too').check();
+  await two.getByLabel('Include rails in the measuring order').check();
   await expect(two.getByText('Someone else changed this first')).toBeVisible();
   await two.reload();
   await expect(two.getByText('Someone else changed this first')).toBeVisible();
   await two.getByRole('tab', { name: 'Set-up' }).click();
-  await expect(two.getByLabel('Rails on the route too')).toBeChecked();
+  await expect(two.getByLabel('Include rails in the measuring order')).toBeChecked();
   await two.getByRole('button', { name: 'Seen' }).click();
   await expect(two.getByText('Someone else changed this first')).toBeHidden();
   expect((await server.record('two-benches')).entries.filter((e) => e.kind === 'bench')).toHaveLength(1);
@@ -168,7 +168,7 @@ test('a build file goes out and comes back the same; broken ones are refused wit
   await page.goto(server.url);
   const file = (name: string, body: string) =>
     page.getByLabel('Build file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
-  const alert = page.getByRole('alert').filter({ hasText: 'Not read in' });
+  const alert = page.getByRole('alert').filter({ hasText: 'Not imported' });
   const before = await (await fetch(`${server.url}/api/builds`)).text();
   await file('cut.json', text.slice(0, 300));
   await expect(alert).toContainText('it was cut short');
@@ -182,9 +182,9 @@ test('a build file goes out and comes back the same; broken ones are refused wit
 
   await file('changed.json', text.replace('Round trip', 'Changed trip'));
   await expect(alert).toContainText('Another record of this build');
-  await page.getByRole('button', { name: 'Read it in as a copy' }).click();
+  await page.getByRole('button', { name: 'Import as a copy' }).click();
   await expect(page).toHaveURL(/\/job$/);
-  await expect(page.getByLabel('Name of the build')).toHaveValue('Changed trip');
+  await expect(page.getByLabel('Build name')).toHaveValue('Changed trip');
   expect((await server.record('roundtrip')).entries).toHaveLength(2);
 });
 
@@ -234,25 +234,25 @@ test('wrong requests get a clear answer and change nothing', async ({ server }) 
   expect((await server.record('wrong')).entries).toHaveLength(1);
 });
 
-test('the shelf: search, sort, take off and put back', async ({ page, server }) => {
+test('builds: search, sort, archive and restore', async ({ page, server }) => {
   await server.putDemo();
   await page.goto(server.url);
-  await page.getByLabel('Search the shelf').fill('hollin');
+  await page.getByLabel('Search builds').fill('hollin');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'Tarn five', exact: true })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Corrie V10', exact: true })).toBeHidden();
-  await page.getByLabel('Search the shelf').fill('no such thing');
+  await page.getByLabel('Search builds').fill('no such thing');
   await page.getByRole('button', { name: 'Search' }).click();
-  await page.getByRole('link', { name: 'Show the whole shelf' }).click();
+  await page.getByRole('link', { name: 'Show all builds' }).click();
   await page.getByRole('columnheader', { name: 'planned bore' }).getByRole('link').click();
   await expect(page.getByRole('columnheader', { name: 'planned bore' })).toHaveAttribute('aria-sort', 'ascending');
-  await page.getByRole('button', { name: 'Take Scarp V-twin off the shelf' }).click();
-  await page.getByRole('button', { name: 'Take it off' }).click();
-  await expect(page.getByText('The build is off the shelf.')).toBeVisible();
+  await page.getByRole('button', { name: 'Archive Scarp V-twin' }).click();
+  await page.getByRole('button', { name: 'Archive', exact: true }).click();
+  await expect(page.getByText('Build archived.')).toBeVisible();
   const found = async (): Promise<number> =>
     ((await (await fetch(`${server.url}/api/builds?q=scarp`)).json()) as { total: number }).total;
   expect(await found()).toBe(0);
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await expect.poll(found).toBe(1);
   await page.goto(`${server.url}/?q=scarp`);
   await expect(page.getByRole('link', { name: 'Scarp V-twin', exact: true })).toBeVisible();

@@ -7,18 +7,15 @@ import { Server, expect, test } from './server';
 
 const line = 'Reading line';
 
-test('what is taken off lies in the drawer, is looked into and put back; a file of it says so', async ({
-  page,
-  server,
-}) => {
+test('an archived build is looked into and restored; importing its file says so', async ({ page, server }) => {
   const record = { id: 'laid', entries: [jobEntry({ name: 'Laid six' })] };
   await server.put(record);
   await page.goto(`${server.url}/?q=Laid`);
-  await page.getByRole('button', { name: 'Take Laid six off the shelf' }).click();
-  await page.getByRole('button', { name: 'Take it off' }).click();
-  await expect(page.getByText('The build is off the shelf.')).toBeVisible();
-  await page.getByRole('link', { name: 'Drawer' }).click();
-  await expect(page.getByRole('heading', { name: 'The drawer' })).toBeVisible();
+  await page.getByRole('button', { name: 'Archive Laid six' }).click();
+  await page.getByRole('button', { name: 'Archive', exact: true }).click();
+  await expect(page.getByText('Build archived.')).toBeVisible();
+  await page.getByRole('link', { name: 'Archive' }).click();
+  await expect(page.getByRole('heading', { name: 'Archive' })).toBeVisible();
   await page.getByRole('link', { name: 'Laid six', exact: true }).click();
   await expect(page).toHaveURL(/\/builds\/laid\/sheet/);
   await page.goto(server.url);
@@ -27,8 +24,8 @@ test('what is taken off lies in the drawer, is looked into and put back; a file 
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(writeBuildFile(record))),
   });
-  await expect(page.getByText('is here already, and lies in the drawer')).toBeVisible();
-  await page.getByRole('button', { name: 'Put Laid six back' }).click();
+  await expect(page.getByText('is already here, in the archive')).toBeVisible();
+  await page.getByRole('button', { name: 'Restore Laid six' }).click();
   await expect(page.getByRole('link', { name: 'Laid six', exact: true })).toHaveCount(0);
   await page.goto(`${server.url}/?q=Laid`);
   await expect(page.getByRole('link', { name: 'Laid six', exact: true })).toBeVisible();

@@ -44,7 +44,7 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
     for (const key of keys) await page.keyboard.press(key);
   };
   const tab = (times: number): Promise<void> => press(...Array.from({ length: times }, () => 'Tab'));
-  await expect(page.getByLabel('Name of the build')).toBeFocused();
+  await expect(page.getByLabel('Build name')).toBeFocused();
   await press(...'Fell');
   await tab(5);
   await expect(page.getByLabel('Cylinders')).toBeFocused();
@@ -71,7 +71,7 @@ test('a boosted in-line five, keyboard only, from a new card to its targets', as
 
 test('heat: a long run shows how far it is, can be stopped, and leaves the page free', async ({ page, server }) => {
   await open(page, server);
-  await page.getByRole('tab', { name: 'Heat' }).click();
+  await page.getByRole('tab', { name: 'Closing check' }).click();
   const status = page.getByRole('status').filter({ hasText: /draws a gap|%|Stopped/ });
   await expect(status).toContainText('20,000 draws a gap');
   await page.getByRole('combobox', { name: 'Draws' }).selectOption('1000000');
@@ -103,7 +103,7 @@ test('the heat load: each share drawn, another load asked for by key and by drag
     },
     onCurve,
   );
-  await page.getByRole('tab', { name: 'Load' }).click();
+  await page.getByRole('tab', { name: 'Heat load' }).click();
   const bar = page.getByRole('img', { name: /^Heat load \d/ });
   await expect(bar).toHaveAttribute('aria-label', /boost ×1\.42, nitrous ×1\.\d\d/);
   const picture = page.getByRole('region', { name: 'Gap against heat load' });

@@ -202,7 +202,7 @@ async function loadDragged(page: Page, server: Server): Promise<void> {
     ],
   });
   await page.goto(`${server.url}/builds/load/targets`, { waitUntil: 'networkidle' });
-  await page.getByRole('tab', { name: 'Load' }).click();
+  await page.getByRole('tab', { name: 'Heat load' }).click();
   const canvas = page.getByRole('region', { name: 'Gap against heat load' }).locator('canvas');
   await canvas.scrollIntoViewIfNeeded();
   const box = await canvas.boundingBox();
@@ -229,7 +229,7 @@ const WATCH_FRAMES = `window.seen = { longest: 0, last: performance.now() };
 /** A simulation in the worker: how long 10,000 draws take, and the longest frame of the page meanwhile. */
 async function heat(page: Page, server: Server): Promise<void> {
   await page.goto(`${server.url}/builds/bench/targets`, { waitUntil: 'networkidle' });
-  await page.getByRole('tab', { name: 'Heat' }).click();
+  await page.getByRole('tab', { name: 'Closing check' }).click();
   const status = page.getByText(/draws a gap over temperatures/);
   await status.waitFor();
   const rows = await page.getByRole('table', { name: 'Gaps hot' }).locator('tbody tr').count();

@@ -23,15 +23,15 @@ const SETTLE = 2_500;
 const SHOTS: Shot[] = [
   { name: 'shelf', path: '/' },
   { name: 'targets', path: '/builds/demo-linn-triple/targets' },
-  { name: 'load', path: '/builds/demo-linn-triple/targets', tab: 'Load' },
-  { name: 'heat', path: '/builds/demo-tarn-five/targets', tab: 'Heat' },
+  { name: 'load', path: '/builds/demo-linn-triple/targets', tab: 'Heat load' },
+  { name: 'heat', path: '/builds/demo-tarn-five/targets', tab: 'Closing check' },
   { name: 'quick-gap', path: '/gap?units=imperial&bore=4in&use=race&piston=hypereutectic&wall=iron' },
   { name: 'chart', path: '/charts/workshop' },
   { name: 'bores', path: '/builds/demo-corrie-v10/bores', tools: true, typed: 'set 3.780⏎6' },
   { name: 'pistons', path: '/builds/demo-corrie-v10/pistons', tools: true, typed: '3.7676' },
   { name: 'pairing', path: '/builds/demo-corrie-v10/pistons', tools: true, tab: 'Pairing' },
   { name: 'journals', path: '/builds/demo-tarn-five/journals?at=M5.housing', tools: true, typed: '2.3638' },
-  { name: 'shells', path: '/builds/demo-tarn-five/journals', tab: 'Which shells' },
+  { name: 'shells', path: '/builds/demo-tarn-five/journals', tab: 'Bearing shells' },
   { name: 'rings', path: '/builds/demo-tarn-five/rings', tools: true, typed: '22' },
   {
     name: 'rings-tablet-dim',
@@ -42,8 +42,8 @@ const SHOTS: Shot[] = [
   },
   { name: 'clocking', path: '/builds/demo-corrie-v10/clocking' },
   { name: 'assembly', path: '/builds/demo-tarn-five/assembly', size: { width: 820, height: 1180 } },
-  { name: 'tightening', path: '/builds/demo-tarn-five/assembly', tab: 'Tightening' },
-  { name: 'masses', path: '/builds/demo-corrie-v10/assembly', tab: 'Masses' },
+  { name: 'tightening', path: '/builds/demo-tarn-five/assembly', tab: 'Torque' },
+  { name: 'masses', path: '/builds/demo-corrie-v10/assembly', tab: 'Weights' },
   { name: 'sheet', path: '/builds/demo-combe-flat-four/sheet' },
 ];
 

@@ -7,7 +7,7 @@ export default function NotFound() {
       <h1>Nothing at this address</h1>
       <p className="my-4 text-lg text-soft">The build may be on another machine, or the address was cut short.</p>
       <a href="/" className={buttonLook('accent')}>
-        To the shelf
+        All builds
       </a>
     </main>
   );

@@ -27,9 +27,9 @@ export default async function Page({
       <Header />
       <main id="main" tabIndex={-1} className="mx-auto max-w-6xl px-6 py-6 max-md:px-4">
         <div className="mb-4 flex flex-wrap items-center gap-3">
-          <h1 className="mr-auto">The shelf</h1>
+          <h1 className="mr-auto">Builds</h1>
           <Link href="/archived" className={buttonLook()}>
-            Drawer
+            Archive
           </Link>
           <ImportFile />
           <Link href="/new" className={buttonLook('strong')}>
@@ -48,7 +48,7 @@ export default async function Page({
                 name="q"
                 defaultValue={ask.query}
                 placeholder="name, customer, engine, notes"
-                aria-label="Search the shelf"
+                aria-label="Search builds"
                 className="field max-w-md"
               />
               <input type="hidden" name="sort" value={ask.sort} />
@@ -64,7 +64,7 @@ export default async function Page({
               <p className="py-8 text-lg">
                 No build has all of these words.{' '}
                 <Link href="/" className="font-bold text-blue underline underline-offset-4">
-                  Show the whole shelf
+                  Show all builds
                 </Link>
               </p>
             ) : (

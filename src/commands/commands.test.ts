@@ -84,10 +84,10 @@ describe('a build', () => {
     expect((await done('beginQuick', 'x', 'bore=4in&chart=gone@1')).result).toMatchObject({ ok: false });
   });
 
-  it('is taken off the shelf and put back, noted by its id', async () => {
+  it('is taken off the shelf and restored, noted by its id', async () => {
     const [one, two] = [await begun(), await begun()];
     const taken = await done('removeBuilds', [one, two]);
-    expect(taken.noted).toEqual({ of: `${one} ${two}`, says: 'Taken off the shelf' });
+    expect(taken.noted).toEqual({ of: `${one} ${two}`, says: 'Archived' });
     expect([await isRemoved(db, one), await isRemoved(db, two)]).toEqual([true, true]);
     await done('restoreBuilds', [two]);
     expect([await isRemoved(db, one), await isRemoved(db, two)]).toEqual([true, false]);
@@ -116,8 +116,8 @@ describe('a chart', () => {
     const late = await done('saveChartVersion', { ...chart, name: 'Too late' }, 1);
     expect(late).toMatchObject({ noted: null, result: { ok: false, latest: { name: 'Ours again', version: 2 } } });
     expect((await done('makeStandard', id)).noted).toEqual({ of: id, says: 'New builds begin with this chart' });
-    expect((await done('putChartAway', id, true)).noted).toEqual({ of: id, says: 'Put away' });
-    expect((await done('putChartAway', id, false)).noted).toEqual({ of: id, says: 'Taken out again' });
+    expect((await done('putChartAway', id, true)).noted).toEqual({ of: id, says: 'Archived' });
+    expect((await done('putChartAway', id, false)).noted).toEqual({ of: id, says: 'Restored' });
     expect((await done('copyChart', { id: 'gone', version: 1 }, 'No')).result).toMatchObject({ ok: false });
   });
 });
@@ -133,6 +133,6 @@ describe('a tool', () => {
       ok: false,
       faults: [expect.stringMatching(/^Someone else changed this tool/)],
     });
-    expect((await done('putToolAway', 'ours', true)).noted).toEqual({ of: 'ours', says: 'Put away' });
+    expect((await done('putToolAway', 'ours', true)).noted).toEqual({ of: 'ours', says: 'Archived' });
   });
 });

@@ -78,7 +78,7 @@ const savedToolSchema = z.preprocess(
 
 const putAway = (_: unknown, of: string, isAway: boolean): AuditNote => ({
   of,
-  says: isAway ? 'Put away' : 'Taken out again',
+  says: isAway ? 'Archived' : 'Restored',
 });
 
 export const COMMANDS = {
@@ -128,14 +128,14 @@ export const COMMANDS = {
   removeBuilds: command(
     [idsSchema],
     ({ db }, ids) => setRemoved(db, ids, true),
-    (_, ids) => ({ of: ids.join(' '), says: 'Taken off the shelf' }),
+    (_, ids) => ({ of: ids.join(' '), says: 'Archived' }),
   ),
 
   /** Puts builds back on the shelf. */
   restoreBuilds: command(
     [idsSchema],
     ({ db }, ids) => setRemoved(db, ids, false),
-    (_, ids) => ({ of: ids.join(' '), says: 'Put back on the shelf' }),
+    (_, ids) => ({ of: ids.join(' '), says: 'Restored' }),
   ),
 
   /** Saves a chart as its next version, unless someone else did so meanwhile: theirs comes back then. */

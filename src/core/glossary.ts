@@ -13,7 +13,7 @@ export const GLOSSARY = [
   },
   {
     word: 'bracket',
-    means: 'Two feeler leaves next to each other: the thinner goes into the gap, the thicker does not.',
+    means: 'Two feeler leaves next to each other: the smaller leaf goes into the gap, the larger does not.',
   },
   {
     word: 'clearance',
@@ -77,7 +77,10 @@ export const GLOSSARY = [
     word: 'thrust face',
     means: 'The side of the bore that the rod presses the piston against. Major on the power stroke, minor the other.',
   },
-  { word: 'undersize', means: 'How much a ground journal is thinner than as made. Shells for it are as much thicker.' },
+  {
+    word: 'undersize',
+    means: 'How much a ground journal is thinner than as made. Each half shell for it is thicker by half of that.',
+  },
   { word: 'window', means: 'What a gap may be: from its minimum to where it is too wide to be called right.' },
 ] as const satisfies readonly Term[];
 

@@ -32,5 +32,5 @@ export function crownFile(
   });
   return crowns.length === 0
     ? null
-    : crownSvg(crowns, `${job?.name ?? ''}: ring joints, degrees clockwise from the front`);
+    : crownSvg(crowns, `${job?.name ?? ''}: ring end gaps, degrees clockwise from the front`);
 }

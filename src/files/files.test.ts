@@ -390,7 +390,7 @@ describe('the build file', () => {
     [
       'a bracket upside down',
       textOf({ ...good, record: record(reading('a', 'L1', 'top', fromThou(16), fromThou(15))) }),
-      /not thicker/,
+      /larger than the one that goes/,
     ],
     ['a reading of no cylinder', textOf({ ...good, record: record(gap('a', 'L9', 'top', 22)) }), /no cylinder at L9/],
     [

@@ -126,7 +126,7 @@ describe('an entry', () => {
           used: { ...STARTING_BORES.limits.used, hone: { taper: 0, outOfRound: 0 } },
         },
       }),
-      /What honing mends is under/,
+      /The “hone up to” limit is under/,
     ],
     [
       'an oversize twice',

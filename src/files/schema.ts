@@ -157,7 +157,7 @@ const doneSchema = z.discriminatedUnion('kind', [
       path: ['place'],
     })
     .refine((r) => r.upTo === null || r.upTo > r.value, {
-      message: 'the leaf that does not pass is not thicker than the one that does',
+      message: 'the leaf that does not go must be larger than the one that goes',
       path: ['upTo'],
     }),
   z.strictObject({
@@ -182,7 +182,7 @@ const doneSchema = z.discriminatedUnion('kind', [
     of: id,
     what: z.enum(ACCEPTABLES).nullable().default(null),
     state: words(40).default('over'),
-    reason: text(200).trim().min(1, 'a reason is asked for'),
+    reason: text(200).trim().min(1, 'Enter a reason'),
     held: z
       .strictObject({
         figure: anyNm,
@@ -223,7 +223,7 @@ const doneSchema = z.discriminatedUnion('kind', [
     kind: z.literal('void'),
     ...stamp,
     of: id,
-    reason: text(200).trim().min(1, 'a reason is asked for'),
+    reason: text(200).trim().min(1, 'Enter a reason'),
   }),
 ]);
 

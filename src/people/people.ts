@@ -90,7 +90,7 @@ async function keepSecret(db: Database, id: string, secret: string): Promise<voi
 }
 
 /**
- * Somebody new; or somebody of these initials who came from another machine and never had a PIN here. Initials are one
+ * Add person; or somebody of these initials who came from another machine and never had a PIN here. Initials are one
  * person's: what is noted with them would else be both's.
  */
 export async function addPerson(db: Database, { name, initials, role, secret }: NewPerson): Promise<Changed> {
@@ -141,7 +141,7 @@ export async function addFirstOwner(db: Database, person: Omit<NewPerson, 'role'
       setWhere: sql`CAST(${shop.value} AS INTEGER) < ${Date.now() - GIVEN_UP}`,
     })
     .returning({ key: shop.key });
-  if (claimed.length === 0) return refused('Somebody else is setting people up at this moment. Load the page again.');
+  if (claimed.length === 0) return refused('Someone else is adding people right now. Load the page again.');
   try {
     // asked anew: what is known of who asks may be a moment old
     if (await hasPeople(db)) return refused('People are set up already.');

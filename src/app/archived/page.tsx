@@ -6,7 +6,7 @@ import { database } from '@/store/store';
 import { ArchivedPage } from '@/ui/archived/ArchivedPage';
 import { Header } from '@/ui/shared/Header';
 
-export const metadata: Metadata = { title: 'Drawer' };
+export const metadata: Metadata = { title: 'Archive' };
 
 export default async function Page({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
   const { came } = await searchParams;

@@ -46,7 +46,7 @@ export default async function Page({
       <main id="main" tabIndex={-1} className="mx-auto max-w-6xl px-6 py-6">
         <h1>New build</h1>
         <p className="mt-1 mb-6 text-lg text-soft">
-          Only the name is needed to begin. What you leave open is asked for where it matters.
+          Only the name is required. Enter the rest now or where it is needed.
         </p>
         <NewBuild charts={[charts[0] ?? STARTING_CURVE, ...charts.slice(1)]} others={others} earlier={earlier} />
       </main>

@@ -61,13 +61,13 @@ describe('findings about papers', () => {
   });
 
   it('note chart figures as not confirmed until papers give all of them', () => {
-    expect(about(found({}), /not confirmed/)).toBeDefined();
+    expect(about(found({}), /typical figures/)).toBeDefined();
     const papers = { sheet: minimum(24), manual: null, own: null };
     const all = targets({
       gaps: { ...choices.gaps, top: papers, second: { sheet: minimum(26), manual: null, own: null } },
       clearance: { sheet: minimum(4), manual: null, own: null },
     });
-    expect(about(found({}, all), /not confirmed/)).toBeUndefined();
+    expect(about(found({}, all), /typical figures/)).toBeUndefined();
   });
 
   it('drop the high-ring call once a sheet gives the gap', () => {
@@ -133,7 +133,7 @@ describe('findings about the builder’s own figure', () => {
     [
       'in force under a sheet can cost the engine',
       own(19, true, minimum(24)),
-      /Your own top ring minimum of 19 thou is under the sheet's 24 thou. Too tight can cost the engine; reason given: sheet/,
+      /Your top ring minimum of 19 thou is under the sheet's 24 thou. Too tight can cost the engine; reason given: sheet/,
       'stop',
     ],
     [
@@ -148,14 +148,14 @@ describe('findings about the builder’s own figure', () => {
   });
 
   it('over what ranks above it there is nothing to say', () => {
-    expect(about(found({}, own(25, true)), /own top ring/)).toBeUndefined();
+    expect(about(found({}, own(25, true)), /Your top ring/)).toBeUndefined();
   });
 
   const accepted = (held: { figure: number; limit: number }, of = 't'): Entry => ({
     ...{ id: 'ok', at: AT, by: 'KM', kind: 'accepted', of, what: 'ownTop', state: 'least', reason: 'as run before' },
     held: { figure: fromThou(held.figure), limit: fromThou(held.limit), side: 'least' },
   });
-  const stands = (...entries: Entry[]): Finding | undefined => about(found({}, ...entries), /Your own top ring/);
+  const stands = (...entries: Entry[]): Finding | undefined => about(found({}, ...entries), /Your top ring/);
 
   it('accepted it is a note that names who and why, through another change of the targets', () => {
     const yes = accepted({ figure: 19, limit: 24 });
@@ -193,7 +193,7 @@ describe('findings about the builder’s own figure', () => {
       gaps({
         top: { sheet, manual: null, own: { given: { ...sheet, max: fromThou(top), hardTop: false }, over: true } },
       });
-    expect(about(found({}, entry(30)), /Your own top ring maximum of 30 thou is over the sheet's 26/)?.severity).toBe(
+    expect(about(found({}, entry(30)), /Your top ring maximum of 30 thou is over the sheet's 26/)?.severity).toBe(
       'stop',
     );
     expect(stands(entry(26))).toBeUndefined();
@@ -216,20 +216,18 @@ describe('findings about the duty and the order of the rings', () => {
 
   it('a row chosen for less heat than suggested is to be mended, one for more is noted', () => {
     expect(
-      about(found({ service: blown, duty: 'street' }), /suggests “boost over 15 psi .* That row stands for more heat/)
+      about(found({ service: blown, duty: 'street' }), /suggests “boost over 15 psi .* That row allows for more heat/)
         ?.severity,
     ).toBe('mend');
-    expect(
-      about(found({ service: petrol, duty: 'boostLow' }), /what the engine is for suggests “performance street/)
-        ?.severity,
-    ).toBe('note');
+    expect(about(found({ service: petrol, duty: 'boostLow' }), /the use suggests “performance street/)?.severity).toBe(
+      'note',
+    );
     expect(about(found({ service: petrol, duty: 'street' }), /suggests/)).toBeUndefined();
   });
 
   it('a fuel no row is for is called out', () => {
     expect(
-      about(found({ service: { ...petrol, fuel: 'nitromethane' } }), /No row of the chart is for nitromethane/)
-        ?.severity,
+      about(found({ service: { ...petrol, fuel: 'nitromethane' } }), /No chart row covers nitromethane/)?.severity,
     ).toBe('mend');
     expect(about(found({ service: { ...petrol, fuel: 'gas' } }), /Gas burns dry and hot/)?.severity).toBe('note');
   });
@@ -264,8 +262,8 @@ describe('findings about the duty and the order of the rings', () => {
   });
 
   it('a cylinder wall that is not said is noted', () => {
-    expect(about(found({ surface: null }), /iron or plated is not said/)?.severity).toBe('note');
-    expect(about(found({ surface: 'plated' }), /iron or plated is not said/)).toBeUndefined();
+    expect(about(found({ surface: null }), /Bore surface is not set/)?.severity).toBe('note');
+    expect(about(found({ surface: 'plated' }), /Bore surface is not set/)).toBeUndefined();
   });
 });
 

@@ -197,15 +197,15 @@ describe('judge', () => {
 describe('findings', () => {
   it('asks for the piston’s construction and the duty', () => {
     const found = says(judge({ id: 'x', entries: [jobEntry({ construction: null, service: NO_SERVICE })] })).join('\n');
-    expect(found).toContain('mend: How the piston is made is not said');
-    expect(found).toContain('mend: Say what the engine is for. No chart figure without it.');
+    expect(found).toContain('mend: Piston type is not set');
+    expect(found).toContain('mend: Set the use. No chart figure without it.');
   });
 
   it('calls out the high-ring piston with both numbers side by side', () => {
     const found = says(
       judge({ id: 'x', entries: [jobEntry({ construction: 'hypereutectic', plannedBore: fromInches(4) })] }),
     ).join('\n');
-    expect(found).toContain('28 thou here, where the old 0.004 rule would say 16 thou');
+    expect(found).toContain('28 thou here, where the old 0.004 rule gives 16 thou');
   });
 
   it('asks for the sheet where the chart has no figure', () => {

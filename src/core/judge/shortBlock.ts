@@ -54,7 +54,7 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
     ...blockStepsIn(judgement)
       .filter((s) => !isRight(s.state))
       .map((s) => at(BLOCK, 'assembly', say`Engine: ${STEP_WORDS[s.check]}`)),
-    ...blockPins.map((p) => at(p.cylinder, 'assembly', say`${named(p.cylinder)}: pinned on: ${p.text}`)),
+    ...blockPins.map((p) => at(p.cylinder, 'assembly', say`${named(p.cylinder)}: reminder: ${p.text}`)),
   ];
   const ofBench = [
     ...openWeights(weightsOf(judgement)).map((o) =>
@@ -67,7 +67,7 @@ export function shortBlockOf(judgement: Judgement): ShortBlock {
         at(
           t.entry.cylinder,
           'assembly',
-          say`Turning: ${t.isJump ? `a jump with cylinder ${t.label}` : `${afterWords(t.entry, t.label)}, over what it may take`}`,
+          say`Rotating torque: ${t.isJump ? `a jump with cylinder ${t.label}` : `${afterWords(t.entry, t.label)}, over what it may take`}`,
         ),
       ),
   ];

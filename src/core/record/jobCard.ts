@@ -17,7 +17,7 @@ export interface Job {
   plannedBore: Nm | null;
   /** What it is for, and what adds power: suggests the chart's row. */
   service: Service;
-  /** Row of the chart by id, where the builder chose one; null follows what the service suggests. */
+  /** Chart row by id, where the builder chose one; null follows what the service suggests. */
   duty: string | null;
   /** Column of the chart by id; null when not said. */
   construction: string | null;

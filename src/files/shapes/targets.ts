@@ -44,7 +44,7 @@ const given: z.ZodType<Given> = z.discriminatedUnion('form', [
     .superRefine(checkedBy(givenFaults)),
 ]);
 const own: z.ZodType<Own> = z.strictObject({ given, over: z.boolean() }).refine((o) => o.given.from.trim() !== '', {
-  message: 'the reason for the builder’s own figure is asked for',
+  message: 'Enter the reason for your figure',
   path: ['given', 'from'],
 });
 const papers: z.ZodType<Papers> = z.strictObject({

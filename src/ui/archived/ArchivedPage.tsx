@@ -36,16 +36,16 @@ export function ArchivedPage({ archived, quarantined, isLedHere }: Props) {
   return (
     <div inert={!listens} className="grid gap-6">
       <div>
-        <h1>The drawer</h1>
-        <p className="mt-1 text-lg text-soft">What was taken off the shelf or put away. Nothing of it is lost.</p>
+        <h1>Archive</h1>
+        <p className="mt-1 text-lg text-soft">Archived builds, charts and tools. Everything in them is kept.</p>
       </div>
       <Fault>{said}</Fault>
       {isLedHere && (
         <p role="status" className="border-l-4 border-short pl-3">
-          The build of that file is here already, and lies in the drawer: put it back to go on with it.
+          This build is already here, in the archive. Restore it to continue.
         </p>
       )}
-      {isEmpty && <p>It is empty.</p>}
+      {isEmpty && <p>The archive is empty.</p>}
       <Pile
         words="Builds"
         items={archived.builds}
@@ -73,9 +73,9 @@ export function ArchivedPage({ archived, quarantined, isLedHere }: Props) {
 function Quarantine({ items }: { items: Quarantined[] }) {
   return (
     <section className="grid gap-2">
-      <h2>Set aside</h2>
-      <p className="max-w-prose">These could not be read. They stay as they are; all else works.</p>
-      <ul aria-label="Set aside" className="divide-y divide-line border-y border-line">
+      <h2>Not readable</h2>
+      <p className="max-w-prose">These records could not be read. They are kept as they are; everything else works.</p>
+      <ul aria-label="Not readable" className="divide-y divide-line border-y border-line">
         {items.map(({ what, id, why }) => (
           <li key={`${what} ${id}`} className="py-2">
             <b>
@@ -87,7 +87,7 @@ function Quarantine({ items }: { items: Quarantined[] }) {
       </ul>
       <div>
         <a href="/api/quarantine" download className={buttonLook()}>
-          As they stand, as a file
+          Download as a file
         </a>
       </div>
     </section>
@@ -123,8 +123,8 @@ function Pile({ words, items, at, onBack }: PileProps) {
             <span className="text-soft">
               <When at={since} />
             </span>
-            <Button aria-label={`Put ${name} back`} onClick={() => onBack(id)}>
-              Put back
+            <Button aria-label={`Restore ${name}`} onClick={() => onBack(id)}>
+              Restore
             </Button>
           </li>
         ))}

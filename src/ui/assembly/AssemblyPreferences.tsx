@@ -44,7 +44,7 @@ const CLIPS = [
 ] as const;
 const STANDS = [
   ['no', 'runs soon'],
-  ['yes', 'stands for a while'],
+  ['yes', 'stored for a while'],
 ] as const;
 const EDITIONS = [
   ['1', 'as this build began'],
@@ -78,7 +78,7 @@ function Row<T extends string>({ words, ...choice }: RowProps<T>) {
   );
 }
 
-/** How this shop puts engines together: it is kept with the build, and comes along with “same again”. */
+/** How this shop puts engines together: it is kept with the build, and is copied with “Copy build”. */
 export function AssemblyPreferences() {
   const { choices } = useJudgement();
   const { choose } = useLogging();
@@ -90,7 +90,7 @@ export function AssemblyPreferences() {
         Shops differ here and build sound engines. What is set makes the steps of the walk; what is ticked stays ticked.
       </p>
       <div className="border-t border-line">
-        <Row words="Asked for" value={walk.asks} options={ASKS} onChange={(asks) => set({ asks })} />
+        <Row words="Steps asked for" value={walk.asks} options={ASKS} onChange={(asks) => set({ asks })} />
         {walk.asks === 'whole' && <WholeWalk walk={walk} set={set} />}
       </div>
       {walk.asks === 'whole' && <OilsForm key={JSON.stringify(walk.oils)} />}
@@ -116,7 +116,7 @@ function WholeWalk({ walk, set }: WholeWalkProps) {
         onChange={(sided) => set({ sidedShells: sided === 'yes' })}
       />
       <Row words="Rods have" value={walk.fasteners} options={FASTENERS} onChange={(fasteners) => set({ fasteners })} />
-      <Row words="Rods tightened" value={walk.tighten} options={TIGHTEN} onChange={(tighten) => set({ tighten })} />
+      <Row words="Rod bolts torqued" value={walk.tighten} options={TIGHTEN} onChange={(tighten) => set({ tighten })} />
       <Row words="Crank turned" value={walk.turn} options={TURN} onChange={(turn) => set({ turn })} />
       <Row words="Rings closed with" value={walk.way} options={WAYS} onChange={(way) => set({ way })} />
       <ClipRows walk={walk} set={set} />

@@ -54,8 +54,8 @@ const first = (name: string) => (): HTMLElement =>
 it('the order: turns saved against 1-2-3, another after a piston is in, throws of its own, and what is wrong with them', async () => {
   const { main, press, server } = await open('order');
   await shows(main, /crank \d+°, stand \d turns?; by the engine’s own numbers it would be crank \d+°/);
-  expect(within(screen.getByRole('list', { name: 'Order of the pistons' })).getAllByRole('listitem')).toHaveLength(8);
-  await shows(first('Order of the pistons'), 'Cylinder 1');
+  expect(within(screen.getByRole('list', { name: 'Piston install order' })).getAllByRole('listitem')).toHaveLength(8);
+  await shows(first('Piston install order'), 'Cylinder 1');
   await press('radio', 'turns of the crank');
   await shows(main, 'Exact: no order has fewer turns.');
   for (const [typed, says] of [
@@ -82,7 +82,7 @@ it('habits make the steps: shells after, each tightened, no clips; six checks al
   for (const habit of ['after it', 'as each goes in', 'none, pressed pin', 'offset edge or hole on one side'])
     await press('radio', habit);
   await fillIn('Bores oiled with', 'light oil');
-  await press('button', 'Set the oils');
+  await press('button', 'Save');
   const checks = () => judge({ id: 'a', entries: server.entries }).cylinders[0]?.block.checks.map((c) => c.check) ?? [];
   await waitFor(() =>
     expect(checks().join(' ')).toMatch(/pistonIn shellsDry shellSide capOn tightened turned slides$/),
@@ -92,13 +92,13 @@ it('habits make the steps: shells after, each tightened, no clips; six checks al
   const steps = (): HTMLElement => screen.getByRole('list', { name: 'Checks' });
   await waitFor(steps);
   await shows(steps, 'Bore wiped, then oiled with light oil');
-  await press('tab', 'Turning');
+  await press('tab', 'Rotating torque');
   await fillIn('Crank alone, at most', '3');
   await press('button', 'Save limits');
   await press('radio', 'crank alone');
   await enter('Crank alone', '4');
   await shows(main, /over the 3.*Something binds/);
-  await press('tab', 'Habits');
+  await press('tab', 'Preferences');
   await press('radio', 'six checks at the block');
   await press('tab', 'All steps');
   await waitFor(() => expect(within(steps()).getAllByRole('listitem')).toHaveLength(6));
@@ -115,24 +115,24 @@ it('sets are evened out by mixing what may go elsewhere, exactly; what is marked
   const { main, press, goTo } = opened;
   await shows(main, '8.0 g between the heaviest and the lightest');
   await press('radio', 'Mixed evenly');
-  await shows(main, 'Sets lie 8.0 g apart; mixed, 0.5 g.');
+  await shows(main, 'Sets are 8.0 g apart; mixed, 0.5 g.');
   await shows(main, 'Exact: no way of mixing these has a lesser spread.');
   await press('checkbox', 'pin 4 stays');
   await gone(main, 'mixed, 0.5 g');
   await press('checkbox', 'pin 4 stays');
   await shows(main, 'mixed, 0.5 g');
   await shows(main, 'pin 4 to cylinder 1');
-  await press('button', 'Mix them so');
-  await shows(main, 'Sets lie 0.5 g apart as they are.');
+  await press('button', 'Use this match');
+  await shows(main, 'Sets are 0.5 g apart as they are.');
   await press('radio', 'On the scale');
   await shows(main, '0.5 g between the heaviest and the lightest');
   await goTo('Sheet');
   await shows(main, 'Between the heaviest and the lightest set: 0.5 g; allowed 0.5 g.');
   await goTo('Assembly');
-  await press('tab', 'Masses');
+  await press('tab', 'Weights');
   await press('radio', 'Mixed evenly');
   await press('button', 'Every part back to its own number');
-  await shows(main, 'Sets lie 8.0 g apart; mixed, 0.5 g.');
+  await shows(main, 'Sets are 8.0 g apart; mixed, 0.5 g.');
 });
 
 it('a set over is told what to take off, holds the short block, and may stay with a reason', async () => {
@@ -140,7 +140,7 @@ it('a set over is told what to take off, holds the short block, and may stay wit
   await shows(main, '2.3 g off the piston');
   await press('tab', 'Short block');
   await shows(main, 'Cylinder 8: 2.3 g over the lightest set');
-  await press('tab', 'Masses');
+  await press('tab', 'Weights');
   await acceptHere(user, 'owner agrees');
   await shows(main, 'ccepted by KM: owner agrees');
   await press('tab', 'Short block');
@@ -158,7 +158,7 @@ it('the bobweight of each throw with its share and working', async () => {
     ...alike('bigEnd', 430),
   );
   await press('radio', 'Bobweight');
-  await shows(main, 'What the shells of one rod weigh is not said');
+  await shows(main, 'Weight of one rod’s shells not entered');
   await enter('Shells of one rod', '45');
   await enter('Oil on a throw', '5');
   for (const part of ['Throw 1', '1954.00 g', '50 % of 1998.0 g']) await shows(first('Bobweights'), part);
@@ -188,7 +188,7 @@ it('rod bolts to a stretch: what the set has learned says how much more, too far
   const opened = await open('tightening', rods);
   const { main, press, server } = opened;
   await waitFor(figureLine);
-  await shows(figureLine, 'Gauge zeroed, tightened, its stretch');
+  await shows(figureLine, 'Gauge zeroed, torqued, its stretch');
   await log(opened, '4.2');
   await shows(figureLine, 'At which torque?');
   await log(opened, '4.2 at 40');
@@ -310,21 +310,21 @@ it('a group without its lubricant is refused; mains go step by step in the print
   await shows(form, '30 lb·ft (40.7 N·m), then 60 lb·ft (81.3 N·m)');
   await fillIn('Then an angle, °', '90');
   await fillIn('Printed order', '2 1');
-  await press('button', 'Set this group');
+  await press('button', 'Save group');
   await shows(main, 'Enter each number from 1 to 3 once.');
   // figures keep the unit they were typed in
   await press('radio', 'mm');
   await waitFor(() => expect(screen.getByLabelText('Torque in steps, lb·ft')).toHaveProperty('value', '30 60'));
   await press('radio', 'thou');
   await fillIn('Printed order', '2 1 3');
-  await press('button', 'Set this group');
+  await press('button', 'Save group');
   await shows(form, 'Enter the lubricant that the figure is given for.');
   // what was filled in is there still after a reload
   await reload();
   await press('button', 'Main caps');
   expect(await screen.findByLabelText('Printed order')).toHaveProperty('value', '2 1 3');
   await fillIn('Threads and under the heads', 'engine oil');
-  await press('button', 'Set this group');
+  await press('button', 'Save group');
   await shows(main, '30, 60 lb·ft, then 90°, with engine oil');
   await shows(label, 'Main caps 2');
   await shows(figureLine, '30 lb·ft (40.7 N·m), step 1 of 2');
@@ -365,7 +365,7 @@ it('turning stands next to builds of the shop like it', async () => {
   const { main, press, server } = await open('masses');
   const past: PastTurning = { id: 'past', name: 'Past eight', crank: 3_000, shares: [3_400], all: null };
   server.answers['/api/torque-history'] = () => ({ builds: [past] });
-  await press('tab', 'Turning');
+  await press('tab', 'Rotating torque');
   await shows(main, 'of the shop like it: pistons added 2.5 lb·ft each');
 });
 
@@ -395,7 +395,7 @@ it('at the walk’s own step the torque is typed, Enter logs it and Enter makes 
 
 it('keys on the walk: arrows go from step to step, X says what was found, P pins, Escape leaves it; in a field they are letters', async () => {
   const { user, press, keys, reload, main } = await renderBuild('assembly', walk);
-  const pinned = (): HTMLElement => screen.getAllByRole('list', { name: 'Pinned on' })[0] ?? document.body;
+  const pinned = (): HTMLElement => screen.getAllByRole('list', { name: 'Reminders' })[0] ?? document.body;
   const field = (): HTMLElement => screen.getByRole('textbox', { name: 'What must not be forgotten' });
   const first = step().textContent;
   await keys('{ArrowRight}');
@@ -422,15 +422,15 @@ it('keys on the walk: arrows go from step to step, X says what was found, P pins
   // on a part of a cylinder
   await user.click(onDeck('2'));
   await screen.findByRole('heading', { level: 1, name: 'Cylinder 2' });
-  await press('button', 'Pin a reminder …');
+  await press('button', 'Add reminder');
   const part = await screen.findByLabelText<HTMLSelectElement>('On which part');
   fill(part, within(part).getByRole<HTMLOptionElement>('option', { name: 'rod' }).value);
   fill(field(), 'to be weighed again');
   await user.type(field(), '{Enter}');
-  await shows(pinned, 'Pinned on the rod: “to be weighed again”');
+  await shows(pinned, 'Reminder, rod: “to be weighed again”');
   await press('tab', 'Short block');
-  await shows(main, 'Engine: pinned on: jets are missing');
-  await shows(main, 'Cylinder 2: Pinned on rod: to be weighed again');
+  await shows(main, 'Engine: reminder: jets are missing');
+  await shows(main, 'Cylinder 2: Reminder, rod: to be weighed again');
 });
 
 it('gaps that were found moved are noted at their own step, where there is a plan', async () => {
@@ -443,7 +443,7 @@ it('gaps that were found moved are noted at their own step, where there is a pla
   expect(moved()?.getAttribute('aria-expanded')).toBe('false');
   await user.click(moved() ?? document.body);
   expect(moved()?.getAttribute('aria-expanded')).toBe('true');
-  await screen.findByRole('form', { name: 'Where they are' });
+  await screen.findByRole('form', { name: 'Positions' });
 });
 
 it('a key that is leant on makes one step, not all of them', async () => {
@@ -478,7 +478,7 @@ it('a piston that comes out again is done anew from the bore on, and why stands 
   const single = { ...job.engine, layout: 'single', cylinders: 1, bankAngle: 0 } as const;
   const opened = await renderBuild('assembly', jobEntry({ engine: single }), walk);
   const { keys, press, server, user } = opened;
-  for (let n = 1; n < 60 && !screen.queryByText('Every step is made', { exact: false }); n += 1) {
+  for (let n = 1; n < 60 && !screen.queryByText('All steps done', { exact: false }); n += 1) {
     await keys('{Enter}');
     await waitFor(() => expect(ticks(opened)).toHaveLength(n));
   }

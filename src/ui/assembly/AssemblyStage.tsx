@@ -33,7 +33,7 @@ const TABS = ['walk', 'block', 'order', 'tightening', 'turning', 'masses', 'rods
 
 /** What to try here with the trial engine. */
 export const TRIAL = inEither(
-  'At the block: tick what was looked at. What a cylinder lacks before it may go in stands beside it.',
+  'At the block: tick each check. The side panel lists what a cylinder still needs before it goes in.',
 );
 
 /** The first open step of a cylinder, or its first. */
@@ -86,20 +86,20 @@ export function AssemblyStage() {
             {bank && <p className="text-[1.0625rem] text-soft">{bank}</p>}
           </div>
           <Views
-            label="What of the assembly"
+            label="Assembly views"
             value={tab}
             onChange={setTab}
             views={[
               ['walk', 'Step by step', <Walk key="walk" {...walked} />],
               ['block', 'All steps', <BlockChecks key={cylinder.id} cylinder={cylinder} />],
-              ['order', 'Order', <InstallOrderView key="order" order={order} />],
-              ['tightening', 'Tightening', <TorqueView key="tightening" order={order} />],
-              ['turning', 'Turning', <RotatingTorqueView key="turning" order={order} />],
-              ['masses', 'Masses', <WeightsView key="masses" />],
+              ['order', 'Install order', <InstallOrderView key="order" order={order} />],
+              ['tightening', 'Torque', <TorqueView key="tightening" order={order} />],
+              ['turning', 'Rotating torque', <RotatingTorqueView key="turning" order={order} />],
+              ['masses', 'Weights', <WeightsView key="masses" />],
               ['rods', 'Crank and rods', <CrankPlan key="rods" />],
               ['short', 'Short block', <ShortBlockView key="short" />],
-              ['mat', 'Mat', <LayoutMatView key="mat" />],
-              ['habits', 'Habits', <AssemblyPreferences key="habits" />],
+              ['mat', 'Layout mat', <LayoutMatView key="mat" />],
+              ['habits', 'Preferences', <AssemblyPreferences key="habits" />],
             ]}
           />
         </div>

@@ -42,7 +42,7 @@ export function BlockChecks({ cylinder }: { cylinder: JudgedCylinder }) {
       </div>
       <div>
         {by === '' && (
-          <p className="mb-2 text-short">No initials are set: put yours at the top, so that it is known who looked.</p>
+          <p className="mb-2 text-short">No initials entered. Enter yours at the top: checks are logged with them.</p>
         )}
         <ol ref={list} aria-label="Checks" className="divide-y divide-line border-y border-line">
           {checks.map((check) => (
@@ -76,10 +76,10 @@ function PlannedCrown({ cylinder, view }: { cylinder: JudgedCylinder; view: View
           choices={choices.clocking}
           view={view}
           style="card"
-          title={`Crown of cylinder ${cylinder.label}, joints ${asFound ? 'as found' : 'as planned'}`}
+          title={`Crown of cylinder ${cylinder.label}, end gaps ${asFound ? 'as found' : 'as planned'}`}
           className="mx-auto block w-full max-w-[300px]"
         />
-        <ul aria-label="Where they point" className="divide-y divide-line border-y border-line">
+        <ul aria-label="Where the gaps point" className="divide-y divide-line border-y border-line">
           {JOINTS.map((joint) => (
             <li key={joint} className="flex items-baseline gap-2 py-0.5">
               <JointMark joint={joint} />
@@ -109,7 +109,7 @@ function AllChecked({ cylinder }: { cylinder: JudgedCylinder }) {
         </p>
       ) : (
         <p className="text-xl font-bold text-short">
-          ▲ All checked, and not ready{cylinder.block.isIn ? '' : ' to go in'}: see beside what is missing.
+          ▲ All checked, not ready{cylinder.block.isIn ? '' : ' to go in'}: see beside what is missing.
         </p>
       )}
       {open && (
@@ -153,7 +153,7 @@ export function CheckRow({ cylinder, check: judged, view }: CheckRowProps) {
                 ),
             )}
           {(check === 'frontMark' && !expected && (
-            <span className="block text-short">Where the mark points is not said: see Clocking, Engine.</span>
+            <span className="block text-short">Piston mark not set: see Clocking, Engine.</span>
           )) ||
             (!isRight(state) && <span className="block text-sm text-soft">{whyOf(check).why}</span>)}
         </div>

@@ -12,7 +12,7 @@ const WHY_NOT: Record<NoBobweight, string> = {
   'sets alone': 'This engine is balanced without a bobweight. Bring all sets to the lightest, and big ends likewise.',
   'no share': 'Enter the share that the balancer gives for this crank, above. No share is usual for this engine.',
   'not weighed': 'Pistons, pins, clips, ring packs and both ends of every rod are to be weighed first.',
-  'no shells': 'What the shells of one rod weigh is not said: set it above.',
+  'no shells': 'Weight of one rod’s shells not entered: enter it above.',
 };
 
 /** What the crank is balanced with, and how it comes about. */

@@ -95,7 +95,7 @@ function RodTable() {
         ways, flat sides together.
         {clocking.rods.numbers
           ? ` The dot is where rod numbers and tangs point: ${SIDE_WORDS[clocking.rods.numbers]}.`
-          : ' Which way rod numbers point is not said.'}{' '}
+          : ' Direction of the rod numbers not set.'}{' '}
         Throws, the bank that sits further forward, marks and numbers are set under Clocking, Engine.
       </p>
     </div>

@@ -39,7 +39,7 @@ export function Dial({ by, isFirst, isClockwise }: Props) {
 /** A turn of the crank in words. */
 export const turnWords = (by: number, isFirst: boolean): string =>
   isFirst
-    ? 'to the bottom, from wherever it stands'
+    ? 'to the bottom, from any position'
     : by === 0
-      ? 'stands right, no turn'
+      ? 'in position, no turn'
       : `${Math.round(Math.abs(by) * 10) / 10}° ${by > 0 ? 'on' : 'back'}`;

@@ -77,8 +77,8 @@ export function FastenerGroupForm({ group, onSet, onEnd, onRemove }: Props) {
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_auto_1fr]">
         {field('words', 'Name', 'e.g. Main caps')}
         <div>
-          <p className="mb-1 font-bold">They stand</p>
-          <Segmented label="Where they stand" value={typed.on} options={ON} onChange={(on) => set({ on })} />
+          <p className="mb-1 font-bold">Position</p>
+          <Segmented label="Position" value={typed.on} options={ON} onChange={(on) => set({ on })} />
         </div>
         {field(
           'count',
@@ -132,7 +132,7 @@ function FormButtons({ form, onEnd, onRemove }: FormButtonsProps) {
   return (
     <div className="flex flex-wrap gap-3">
       <Button type="submit" kind="strong">
-        Set this group
+        Save group
       </Button>
       <Button
         onClick={() => {
@@ -144,7 +144,7 @@ function FormButtons({ form, onEnd, onRemove }: FormButtonsProps) {
       </Button>
       {onRemove && (
         <Button kind="quiet" onClick={onRemove}>
-          Take this group off
+          Delete group
         </Button>
       )}
     </div>

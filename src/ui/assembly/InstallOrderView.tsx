@@ -34,7 +34,7 @@ export function InstallOrderView({ order }: { order: Order }) {
         {hasBanks && (
           <Segmented
             heading="Save first"
-            label="What is saved first"
+            label="Minimise first"
             value={walk.saves}
             options={SAVES}
             onChange={(saves) => choose('walk', { ...walk, saves })}
@@ -63,8 +63,7 @@ export function InstallOrderView({ order }: { order: Order }) {
       {found?.steps.length === 0 && <p className="text-lg">All pistons are in.</p>}
       {ask === null && (
         <p className="text-lg text-short">
-          How the throws stand is not said, and no one arrangement is usual for this engine: look at the crank from the
-          front.
+          Crank throws are not set, and this engine has no usual arrangement: look at the crank from the front.
         </p>
       )}
       <ThrowsForm key={JSON.stringify(walk.throws)} />
@@ -86,7 +85,7 @@ function Steps({ found, isFree, hasBanks }: StepsProps) {
     <>
       <ol
         className="grid grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))] gap-x-5 gap-y-3"
-        aria-label="Order of the pistons"
+        aria-label="Piston install order"
       >
         {found.steps.map((step, i) => (
           <OneStep key={step.id} step={step} number={i + 1} isFirst={isFree && i === 0} hasBanks={hasBanks} />

@@ -33,7 +33,7 @@ export function LayoutMatView() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3 print:block print:pt-0">
       <div className="no-print flex flex-wrap items-center gap-x-6 gap-y-2">
-        <Segmented label="What is printed" value={what} options={WHATS} onChange={setWhat} />
+        <Segmented label="Print" value={what} options={WHATS} onChange={setWhat} />
         {what === 'mat' && <Segmented label="Paper" value={paper} options={PAPERS} onChange={setPaper} />}
         <Button kind="strong" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print
@@ -77,7 +77,7 @@ function Mat({ paper }: { paper: keyof typeof ROOM }) {
       viewBox={`0 0 ${width} ${height}`}
       className="block w-full"
       role="img"
-      aria-label={`Mat of ${job.name}: a place for every part`}
+      aria-label={`Layout mat of ${job.name}: a place for every part`}
     >
       <text x={1} y={7} fontSize={6} fontWeight={700} fill="var(--ink)">
         {job.name}

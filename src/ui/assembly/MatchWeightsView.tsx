@@ -81,7 +81,7 @@ function Found({ masses, given, mix }: FoundProps) {
   return (
     <>
       <p className="text-xl" role="status">
-        Sets lie <b>{gramsText(mix.before)}</b> apart
+        Sets are <b>{gramsText(mix.before)}</b> apart
         {mix.spread < mix.before ? (
           <>
             ; mixed, <b>{gramsText(mix.spread)}</b>.
@@ -107,7 +107,7 @@ function Found({ masses, given, mix }: FoundProps) {
           </ul>
           <p>
             <Button kind="accent" onClick={() => choose('sets', chosen(choices.sets ?? UNMIXED, masses, given, mix))}>
-              Mix them so
+              Use this match
             </Button>
           </p>
         </>
@@ -148,7 +148,7 @@ export function MatchWeightsView({ masses }: { masses: JudgedWeights }) {
             : 'At least two sets are to be weighed whole, with what may be mixed.'}
         </p>
       ) : worked.state === 'failed' ? (
-        <p role="status">It could not be worked out. Open this view again to try once more.</p>
+        <p role="status">Calculation failed. Open this view again to retry.</p>
       ) : mix === null ? (
         <p role="status" className="text-lg text-soft">
           Working out …

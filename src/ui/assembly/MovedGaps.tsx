@@ -33,9 +33,9 @@ export function MovedGaps({ cylinder, planned, view, onNote }: Props) {
   });
   const { joints: found } = parseJoints(form.draft, turn);
   return (
-    <DraftForm form={form} label="Where they are" className="mt-2 grid gap-3 border-l-4 border-line pl-4">
+    <DraftForm form={form} label="Positions" className="mt-2 grid gap-3 border-l-4 border-line pl-4">
       <p className="text-soft">
-        Only those that moved: degrees from the front, an hour as the crown is shown, or words.
+        Only gaps that moved: degrees from the front, clock position, or words, e.g. 45, 2 o’clock, front.
       </p>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-3">
         {JOINTS.map((joint) => {
@@ -59,7 +59,7 @@ export function MovedGaps({ cylinder, planned, view, onNote }: Props) {
       </div>
       <div>
         <Button type="submit" kind="accent" disabled={form.wrong !== null || Object.keys(found).length === 0}>
-          Note where they are
+          Save positions
         </Button>
       </div>
     </DraftForm>

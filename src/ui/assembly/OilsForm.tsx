@@ -11,7 +11,7 @@ const FIELDS: [keyof WalkChoices['oils'], string, string][] = [
   ['threads', 'Threads with', 'what the tightening figure is given for, e.g. oil'],
   ['rings', 'Rings and skirts', 'engine oil, light oil, assembly oil, or next to none on the rings'],
 ];
-const STANDING: (typeof FIELDS)[number] = ['standing', 'While it stands', 'e.g. preserving oil'];
+const STANDING: (typeof FIELDS)[number] = ['standing', 'While stored', 'e.g. preserving oil'];
 const LONGEST = 60;
 
 /** What is oiled with what: it is said in the steps, and stands on the sheet. */
@@ -35,7 +35,7 @@ export function OilsForm() {
           onChange={(text) => form.set({ [key]: text })}
         />
       ))}
-      <FormFoot form={form} words="Set the oils" />
+      <FormFoot form={form} words="Save" />
     </DraftForm>
   );
 }

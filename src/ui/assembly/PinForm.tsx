@@ -50,7 +50,7 @@ export function PinForm({ at, label, onEnd }: FormProps) {
         <TextField
           label={label}
           error={form.fault('text')}
-          hint="It is pinned on, and keeps this from being ready until it is taken off."
+          hint="The cylinder or engine is not ready until the reminder is taken off."
           autoFocus
           value={text}
           onChange={(words) => form.set({ text: words })}
@@ -69,9 +69,9 @@ export function PinForm({ at, label, onEnd }: FormProps) {
       )}
       <div className="flex gap-2 pb-6">
         <Button type="submit" kind="accent" disabled={text.trim() === '' || form.wrong !== null}>
-          Pin it on
+          Add reminder
         </Button>
-        <Button onClick={onEnd}>Leave it</Button>
+        <Button onClick={onEnd}>Cancel</Button>
       </div>
     </DraftForm>
   );

@@ -12,20 +12,20 @@ export function Pinned({ pins }: { pins: readonly PinEntry[] }) {
   const { strike } = useLogging();
   if (pins.length === 0) return null;
   return (
-    <ul aria-label="Pinned on" className="grid gap-2">
+    <ul aria-label="Reminders" className="grid gap-2">
       {pins.map(({ id, text, by, at, check, part }) => (
         <li key={id} className="flex flex-wrap items-center gap-x-3 border-l-4 border-short pl-3">
           <p className="min-w-48 flex-1">
             <b className="text-short">
-              ◣ Pinned on{part && ` the ${PIN_PART_WORDS[part]}`}
+              ◣ Reminder{part && `, ${PIN_PART_WORDS[part]}`}
               {check && `, ${STEP_WORDS[check].toLowerCase()}`}:
             </b>{' '}
             “{text}”{' '}
             <span className="text-soft">
-              {by || 'no initials'}, <When at={at} />. It keeps this from being ready.
+              {by || 'no initials'}, <When at={at} />. Not ready until it is taken off.
             </span>
           </p>
-          <Button onClick={() => strike(id, 'done with')}>Take it off</Button>
+          <Button onClick={() => strike(id, 'done with')}>Remove</Button>
         </li>
       ))}
     </ul>

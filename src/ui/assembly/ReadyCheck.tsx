@@ -12,9 +12,9 @@ export function ReadyCheck({ cylinder }: { cylinder: JudgedCylinder }) {
   const { text } = useWords();
   const { goTo, toCylinder } = useMoving();
   const { is, missing } = cylinder.ready;
-  if (is) return <p className="text-soft">Nothing stands against this cylinder.</p>;
+  if (is) return <p className="text-soft">This cylinder is ready to go in.</p>;
   return (
-    <section aria-label={`What cylinder ${cylinder.label} lacks`}>
+    <section aria-label={`What cylinder ${cylinder.label} still needs`}>
       <h2 className="mb-1">Not ready to go in</h2>
       <ul className="divide-y divide-line border-y border-line">
         {missing.map(({ stage, says, subject }, i) => (

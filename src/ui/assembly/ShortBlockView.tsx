@@ -47,7 +47,7 @@ export function ShortBlockView() {
         />
       ) : (
         <div>
-          <Button onClick={() => setPinning(true)}>Pin a reminder on the engine …</Button>
+          <Button onClick={() => setPinning(true)}>Add reminder for the engine</Button>
         </div>
       )}
     </div>

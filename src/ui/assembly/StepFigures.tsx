@@ -54,7 +54,7 @@ function Fasteners({ place, order }: Pick<Props, 'place' | 'order'>) {
       })}
       <p>
         <Button onClick={() => setView('tightening')}>
-          {groups.length === 0 ? 'Set the figures of the fasteners …' : 'Tighten one by one …'}
+          {groups.length === 0 ? 'Set the figures of the fasteners …' : 'Torque one by one …'}
         </Button>
       </p>
     </div>

@@ -38,7 +38,7 @@ export function StepList({ place, label, steps, pins, at, onChoose }: Props) {
                 </span>
                 <span className="flex-1">{STEP_WORDS[check]}</span>
                 <span className="sr-only">
-                  , {isPinned ? 'pinned' : right ? 'done' : state === 'to do' ? 'to do' : 'check again'}
+                  , {isPinned ? 'reminder' : right ? 'done' : state === 'to do' ? 'to do' : 'check again'}
                 </span>
                 {right && tick && (
                   <span className="text-right text-xs text-soft">

@@ -32,7 +32,7 @@ export function ThrowsForm() {
             walk.throws
               ? 'as set for this crank'
               : usual
-                ? 'usual for this layout, from memory: the crank on the stand decides'
+                ? 'usual for this layout, no source: check the crank itself'
                 : 'e.g. 0 90 270 180'
           }
           figures

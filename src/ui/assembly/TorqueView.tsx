@@ -17,7 +17,7 @@ import type { Order } from './useInstallOrder';
 const FastenerGroupForm = onDemand(() => import('./FastenerGroupForm').then((m) => m.FastenerGroupForm));
 
 const NO_GROUPS =
-  'Each group of fasteners has its figure: torque in steps, then an angle or a stretch where it is asked for, in the printed order, and what is on the threads. A figure without its lubricant is not a figure. Nothing is filled in: it comes from the manual or the packet.';
+  'Each group of fasteners has its figure: torque in steps, then an angle or a stretch where the manual gives one, in the printed order, and the lubricant. A figure without its lubricant is not a figure. Nothing is filled in: it comes from the manual or the packet.';
 
 /** Every fastener: its figure, what was done, what is next, the second round, and the wrench set back. */
 export function TorqueView({ order }: { order: Order }) {

@@ -119,7 +119,7 @@ export function Walk({ order, walk, at, onChoose, isSettled }: Props) {
 
 const AllMade = () => (
   <p className="pt-4 text-2xl font-bold text-ok" role="status">
-    ● Every step is made. What is still open on the engine stands under Short block.
+    ● All steps done. Anything still open on the engine is listed under Short block.
   </p>
 );
 
@@ -153,7 +153,7 @@ function StepHead({ step: { at, expected, phase, number, of, title }, order }: S
               {fit.turnsStand && ', and the stand turned to this bank'}
             </>
           ) : order.ask === null ? (
-            <span className="text-short">How the throws stand is not said: see Order.</span>
+            <span className="text-short">Crank throws are not set: see Install order.</span>
           ) : null}
         </p>
       )}
@@ -163,7 +163,7 @@ function StepHead({ step: { at, expected, phase, number, of, title }, order }: S
           return set.mark && <p key={ring} className="text-lg">{`${RING_WORDS[ring]}: ${upWords(set)}`}</p>;
         })}
       {at.step === 'frontMark' && !expected && (
-        <p className="text-lg text-short">Where the mark points is not said: see Clocking, Engine.</p>
+        <p className="text-lg text-short">Piston mark not set: see Clocking, Engine.</p>
       )}
     </div>
   );
@@ -238,11 +238,11 @@ function StepButtons({
       )}
       {!isMade && (
         <Button className="min-h-16!" aria-expanded={form === 'otherwise'} onClick={() => onForm('otherwise')}>
-          Found otherwise …
+          Not as planned …
         </Button>
       )}
       <Button className="min-h-16!" aria-expanded={form === 'pin'} onClick={() => onForm('pin')}>
-        <MapPin size={18} aria-hidden /> Pin a reminder …
+        <MapPin size={18} aria-hidden /> Add reminder
       </Button>
       {isMade && tick && (
         <p className="flex items-center gap-3">

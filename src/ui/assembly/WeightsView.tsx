@@ -89,7 +89,7 @@ function Masses({ masses: { asks, weighed, choices }, hand, onTake }: ScaleProps
   const { cylinders } = useJudgement();
   return (
     <Table
-      caption="Masses in grams; below each, over the lightest of its kind"
+      caption="Weights in grams; below each, how much heavier it is than the lightest"
       isCaptioned
       rows={cylinders}
       keyOf={(c) => c.id}

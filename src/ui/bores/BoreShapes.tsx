@@ -45,7 +45,7 @@ export function BoreShapes() {
       </p>
       <ul
         className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(11.5rem,1fr))] gap-x-4 gap-y-5"
-        aria-label="Shapes of the bores"
+        aria-label="Bore shapes"
       >
         {shaped.map(({ cylinder, shape }) => (
           <Shaped key={cylinder.id} cylinder={cylinder} shape={shape} picture={pictures.bores.get(cylinder.id)} />

@@ -168,11 +168,11 @@ it('the next size: what is sold and what comes off decide it; wrong entries are 
     plan({ depths: ['middle'], directions: [90] }),
   );
   for (const size of ['4.032', '4.035', '4.033']) await log(size);
-  await press('tab', 'Next size');
-  const next = region('The next size');
+  await press('tab', 'Oversize');
+  const next = region('Oversize');
   await waitFor(next);
   await shows(next, '40 thou over');
-  await shows(next, 'cleans all 3 that are read');
+  await shows(next, 'cleans up all 3 measured');
   await fillIn('Oversizes sold, thou', '30 forty');
   await shows(main, '“forty” is no length.');
   expect(screen.getByRole('button', { name: 'Set sizes and stock' })).toHaveProperty('disabled', true);
@@ -187,7 +187,7 @@ it('the next size: what is sold and what comes off decide it; wrong entries are 
   await goTo('Pistons');
   await log('4.0362');
   await goTo('Bores');
-  await press('tab', 'Next size');
+  await press('tab', 'Oversize');
   const table = within(await screen.findByRole('table', { name: 'Finish bore for each piston' }));
   expect(table.getByRole('row', { name: /^1/ }).textContent).toContain('4.0362');
 });
@@ -204,12 +204,12 @@ it('a bore over the wear limit of the manual goes to the next size; its class is
   const { main, press } = await renderBuild('bores', ...read);
   const row = (): HTMLElement => screen.getAllByRole('row', { name: /Bore 1|^1/ })[0] ?? document.body;
   const setMost = async (most: string): Promise<void> => {
-    await press('tab', 'Grid and limits');
+    await press('tab', 'Measuring plan');
     await fillIn('Bore, most diameter', most);
     await press('button', 'Save size limits');
     await press('tab', 'Readings');
   };
-  await press('tab', 'Grid and limits');
+  await press('tab', 'Measuring plan');
   await fillIn('Bore, size classes', 'A 4.000–4.0025; B 4.0025–4.0050');
   await setMost('4.010');
   await shows(row, 'class B');
@@ -233,7 +233,7 @@ it('nine readings a bore: two keys a reading once the gauge is set', async () =>
   line().focus();
   await opened.keys('set 4.065{Enter}', ...Array.from({ length: 18 }, (_, i) => (i % 9 < 3 ? '1{Enter}' : '0{Enter}')));
   await waitFor(() => expect(readings(opened)).toHaveLength(18));
-  await shows(said, 'Nothing else is open on this route');
+  await shows(said, 'Nothing left to measure here');
   expect(
     readings(opened)
       .slice(0, 4)
@@ -271,8 +271,8 @@ it('bores and pistons not measured here: what was ordered and reported stands in
   const opened = await renderBuild('bores', jobEntry({ engine: five, surface: null }));
   const { user, keys, press, goTo, reload, sent } = opened;
   const sidebar = (): HTMLElement => screen.getByRole('complementary');
-  const set = (): HTMLElement => screen.getByRole('button', { name: 'Set what was supplied' });
-  await press('tab', 'As supplied');
+  const set = (): HTMLElement => screen.getByRole('button', { name: 'Save' });
+  await press('tab', 'Supplied sizes');
   await press('checkbox', 'Bores are not measured here');
   expect(await sent('job')).toMatchObject({ value: { elsewhere: ['bores'] } });
   await shows(sidebar, 'no size is reported of any bore');
@@ -285,7 +285,7 @@ it('bores and pistons not measured here: what was ordered and reported stands in
   await press('button', 'The others too: 4.0670');
   // as it was left, over a reload
   await reload();
-  await shows(main, 'As you left it, not set yet.');
+  await shows(main, 'Not saved yet.');
   expect(await screen.findByLabelText('Bore 5, reported')).toHaveProperty('value', '4.0670');
   await user.click(set());
   expect(await sent('supplied')).toMatchObject({
@@ -300,7 +300,7 @@ it('bores and pistons not measured here: what was ordered and reported stands in
   await press('tab', 'Readings');
   line().focus();
   await keys('4.0650{Enter}');
-  await press('tab', 'As supplied');
+  await press('tab', 'Supplied sizes');
   await shows(row(/^1 /), 'does not agree');
   await goTo('Targets');
   await shows(main, 'worked from the measured bore, 4.0650 in');
@@ -308,7 +308,7 @@ it('bores and pistons not measured here: what was ordered and reported stands in
   await shows(main, 'worked from the reported bore, 4.0670 in');
   // the pistons: only that they are not measured here
   await goTo('Pistons');
-  await press('tab', 'As supplied');
+  await press('tab', 'Supplied sizes');
   await press('checkbox', 'Pistons are not measured here');
   await fillIn('Piston 2, reported', '4.0669');
   await user.click(set());

@@ -52,7 +52,7 @@ export function BoresStage() {
         <div className="flex h-full flex-col">
           <Heading />
           <Views
-            label="What of the bores"
+            label="Bore views"
             value={view}
             onChange={setView}
             views={[
@@ -67,11 +67,11 @@ export function BoresStage() {
                   <AllBores />
                 </div>,
               ],
-              ['shapes', 'Shapes', <BoreShapes key="shapes" />],
-              ['size', 'Next size', <Oversize key="size" />],
+              ['shapes', 'Bore shape', <BoreShapes key="shapes" />],
+              ['size', 'Oversize', <Oversize key="size" />],
               ['gauge', 'Gauge set-up', <GaugeSetup key="gauge" />],
-              ['grid', 'Grid and limits', <MeasuringPlanForm key="grid" />],
-              ['supplied', 'As supplied', <Supplied key="supplied" of="bores" />],
+              ['grid', 'Measuring plan', <MeasuringPlanForm key="grid" />],
+              ['supplied', 'Supplied sizes', <Supplied key="supplied" of="bores" />],
             ]}
           />
         </div>

@@ -156,22 +156,22 @@ function Limits({ basis, words, current }: { basis: Basis; words: string; curren
       <h3 className="font-bold">
         {words}{' '}
         <span className="font-normal text-soft italic">
-          {draft.source === '' ? 'from memory, not confirmed' : draft.source}
+          {draft.source === '' ? 'typical figure, no source' : draft.source}
         </span>
       </h3>
       <div className="mt-1 grid gap-3 sm:grid-cols-2">
-        {one('within', 'taper', 'Taper, well up to')}
-        {one('within', 'outOfRound', 'Out-of-round, well up to')}
-        {one('hone', 'taper', 'Taper, honing mends up to')}
-        {one('hone', 'outOfRound', 'Out-of-round, honing mends up to')}
+        {one('within', 'taper', 'Taper, good up to')}
+        {one('within', 'outOfRound', 'Out-of-round, good up to')}
+        {one('hone', 'taper', 'Taper, hone up to')}
+        {one('hone', 'outOfRound', 'Out-of-round, hone up to')}
         <TextField
-          label="Where they come from"
-          hint="The manual’s name and page; empty means from memory."
+          label="Source"
+          hint="Name and page of the manual. Leave empty if there is none."
           maxLength={200}
           {...form.field('source')}
         />
         <div className="self-end pb-6">
-          <FormFoot form={form} words="Set these limits" />
+          <FormFoot form={form} words="Save" />
         </div>
       </div>
     </DraftForm>

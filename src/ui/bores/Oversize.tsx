@@ -8,7 +8,7 @@ import { Table, unseen } from '../shared/Table';
 import { SizingForm } from './SizingForm';
 
 const PLAN_STANDING =
-  'Take the smallest oversize that cleans every cylinder: common practice, no source. Oversizes and stocks as set below; the starting ones are from memory.';
+  'Take the smallest oversize that cleans up every cylinder: common practice, no source. Oversizes and stocks are set below; the starting ones are typical figures, no source.';
 const ORDER_STANDING =
   'Buy the pistons first, then hone each bore to its piston plus the clearance: common practice, no source. The clearance is the middle of this cylinder’s window.';
 
@@ -25,7 +25,7 @@ export function Oversize() {
   const orders = finishOrdersOf(judgement);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 pt-3">
-      <section aria-label="The next size">
+      <section aria-label="Oversize">
         {!plan && (
           <p className="text-lg">
             Give the standard bore below, or the planned bore on the job card: oversizes count from it.
@@ -33,7 +33,7 @@ export function Oversize() {
         )}
         {plan && plan.cylinders.length === 0 && (
           <p className="text-lg text-soft">
-            No bore is read yet. Once they are, the smallest oversize that cleans them all stands here.
+            No bores measured yet. The smallest oversize that cleans up every bore appears here.
           </p>
         )}
         {plan && plan.cylinders.length > 0 && (
@@ -117,7 +117,7 @@ function OversizeHead({ plan }: { plan: SizePlan }) {
     <>
       <p className="flex flex-wrap items-baseline gap-x-4">
         {plan.oversize === null ? (
-          <b className="text-2xl text-over">No oversize on the list cleans any of them.</b>
+          <b className="text-2xl text-over">No oversize on the list cleans up any bore.</b>
         ) : (
           <>
             <span className="figures text-[3rem] leading-none font-bold">
@@ -125,9 +125,9 @@ function OversizeHead({ plan }: { plan: SizePlan }) {
               <span className="text-xl"> {unit('fine')} over</span>
             </span>
             <span className="text-lg">
-              cleans{' '}
+              cleans up{' '}
               {plan.sleeves.length === 0
-                ? `all ${plan.cylinders.length} that are read`
+                ? `all ${plan.cylinders.length} measured`
                 : `${plan.cylinders.length - plan.sleeves.length} of ${plan.cylinders.length}`}
               : bore {plan.bore === null ? '' : length(plan.bore, 'size')}
             </span>
@@ -136,7 +136,7 @@ function OversizeHead({ plan }: { plan: SizePlan }) {
       </p>
       {plan.sleeves.length > 0 && (
         <p className="mt-1 font-bold text-over">
-          A sleeve is due in cylinder {plan.sleeves.map(labelOf).join(', ')}: no oversize on the list cleans it.
+          A sleeve is due in cylinder {plan.sleeves.map(labelOf).join(', ')}: no oversize on the list cleans it up.
         </p>
       )}
     </>

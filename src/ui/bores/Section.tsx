@@ -50,7 +50,7 @@ export function Section({ cylinder }: { cylinder: JudgedCylinder }) {
       <Drawn picture={picture} label={`Bore ${cylinder.label} cut open: ${shape?.form?.words ?? 'one depth read'}`} />
       <figcaption className="max-w-40 text-sm leading-tight text-soft">
         {shape?.form && <b className="text-ink">{shape.form.words}. </b>}
-        {shape?.lean && `Wear leans ${Math.abs(shape.lean.degrees).toFixed(0)}° from square. `}
+        {shape?.lean && `Direction of wear ${Math.abs(shape.lean.degrees).toFixed(0)}° from square. `}
         {shape?.ridge && `Ridge ${length(shape.ridge.value)}. `}
         Stretched: {length(pictures.full)} is drawn as a quarter of the radius.
       </figcaption>

@@ -68,7 +68,7 @@ export function CellFoot({ chart, at, by, onChange, onNext }: Props) {
         label="Factor × bore"
         error={error}
         said={odd ? <span className="font-bold text-short">{odd}</span> : undefined}
-        hint={cell ? 'Empty: no figure.' : 'No figure: the sheet is asked for.'}
+        hint={cell ? 'Empty: no figure.' : 'No figure: enter the ring sheet’s.'}
       >
         {(props) => (
           <input

@@ -63,8 +63,9 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
         ))}
       </ul>
       <p className="mt-4 max-w-prose text-soft">
-        The starting curves and the starting chart are from memory and common practice. Confirm their figures against
-        the sheets you have, or copy one and make it your own. A build keeps the version it was set with.{' '}
+        The starting curves and the starting chart hold typical figures from common practice, no source. Confirm their
+        figures against the sheets you have, or copy one and make it your own. A build keeps the version it was set
+        with.{' '}
         <Link href="/gap" className="font-bold text-blue underline underline-offset-4">
           Try a figure in Quick gap
         </Link>
@@ -77,8 +78,8 @@ export function ChartList({ charts }: { charts: KeptChart[] }) {
 function Away({ name, onBack }: { name: string; onBack: () => void }) {
   return (
     <div role="status" className="mt-3 flex items-center gap-4 border-y border-line bg-steel px-4 py-2">
-      <p className="flex-1">{name} is put away. Builds set with it keep it.</p>
-      <Button onClick={onBack}>Take it out again</Button>
+      <p className="flex-1">{name} is archived. Builds set with it keep it.</p>
+      <Button onClick={onBack}>Restore</Button>
     </div>
   );
 }
@@ -146,7 +147,7 @@ function ChartButtons({ kept, run, copy, setAway }: ChartLineProps) {
             })
           }
         >
-          Put away<span className="sr-only"> {chart.name}</span>
+          Archive<span className="sr-only"> {chart.name}</span>
         </Button>
       )}
     </div>

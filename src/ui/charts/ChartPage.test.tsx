@@ -24,7 +24,7 @@ it('a chart of curves: a heat load is added, refused where one stands, given a f
   const load = await screen.findByLabelText('Heat load');
   expect(load).toHaveProperty('value', '3.4');
   fill(load, '2.6');
-  await screen.findByText('Another row stands there.');
+  await screen.findByText('Another row is already there.');
   fill(load, '1.7');
   // it stands where its load does, not where it was added
   await waitFor(() => expect(screen.getAllByRole('row')[9]?.textContent).toContain('1.70 own load'));

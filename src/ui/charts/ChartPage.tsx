@@ -138,7 +138,8 @@ function ChartHead({ draft }: { draft: Chart }) {
         }}
         words
       />{' '}
-      or not yet; no figure means that the sheet is asked for. Choose a figure to change it below; arrows move.
+      or not yet; an empty cell means that the ring sheet is needed. Choose a figure to change it below; arrow keys
+      move.
     </p>
   );
 }

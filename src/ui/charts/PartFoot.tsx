@@ -107,7 +107,7 @@ function LoadField({ load, taken, onChange }: { load: number; taken: number[]; o
   const fault = !(value > 0 && value <= 10)
     ? 'A heat load is a number such as 1.25.'
     : taken.includes(value)
-      ? 'Another row stands there.'
+      ? 'Another row is already there.'
       : undefined;
   return (
     <TextField

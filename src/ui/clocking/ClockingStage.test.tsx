@@ -50,9 +50,9 @@ it('a school goes to all cylinders, mirrored on the left bank or not; its own fi
     await points('top', top);
   }
   await points('upperRail', '28.2');
-  await fillIn(/^Rails from the joint, arc/, '1/2');
+  await fillIn(/^Rails from the expander ends, arc/, '1/2');
   await screen.findByText(/is no length/);
-  await fillIn(/^Rails from the joint, arc/, '2in');
+  await fillIn(/^Rails from the expander ends, arc/, '2in');
   await press('button', 'Set for all cylinders');
   await points('upperRail', '56.4');
   await choose('School', 'As the maker’s sheet has it');
@@ -67,7 +67,7 @@ it('a school goes to all cylinders, mirrored on the left bank or not; its own fi
     ['top ring gap', '30'],
     ['second ring gap', '210'],
     ['upper rail gap', '120'],
-    ['expander joint', '210'],
+    ['expander ends', '210'],
     ['lower rail gap', 'sideways'],
   ] as const)
     fill(sheet().getByLabelText(new RegExp(name)), degrees);
@@ -127,17 +127,17 @@ it('rules are switched, their limits set; what fits is found, and what cannot be
       ...{ pinEnds: { on: false }, topToSecond: { limit: 150 }, lowSide: { severity: 'stop' } },
     }),
   );
-  await press('tab', 'Place');
+  await press('tab', 'Optimise');
   const placing = (): HTMLElement => screen.getByRole('status', { name: 'Placing' });
   await waitFor(placing);
-  await shows(placing, 'nearest two joints apart');
+  await shows(placing, 'smallest angle between two gaps');
   await press('checkbox', 'top ring gap');
   await press('checkbox', 'second ring gap');
   await shows(placing, 'Nothing fits cylinder 2');
   expect(within(placing()).getAllByRole('listitem')).toHaveLength(2);
   await press('checkbox', 'second ring gap');
   await press('button', 'Place cylinder 2 so');
-  await screen.findByRole('button', { name: 'It stands so already' });
+  await screen.findByRole('button', { name: 'Already set' });
   await shows(() => screen.getByRole('link', { name: /^Clocking/ }), '8/8');
   await waitFor(() => expect(plan(opened)?.own[0]?.joints.top).toBe(2));
 });
@@ -189,7 +189,7 @@ it('an in-line engine has its intake on the left or the right, not in a valley',
   const { press } = await renderBuild('clocking', jobEntry({ engine: { ...job.engine, layout: 'inline' } }), clock());
   await press('tab', 'Engine');
   const sides = within(await screen.findByLabelText('Intake valves on')).getAllByRole('option');
-  expect(sides.map((side) => side.textContent)).toEqual(['not said', 'the left', 'the right']);
+  expect(sides.map((side) => side.textContent)).toEqual(['not set', 'the left', 'the right']);
 });
 
 it('a drawing’s circles lie where they are said to, and its moved paths are moved', () => {
@@ -233,7 +233,7 @@ it('all crowns: a joint moved on one moves on all alike, the left bank as its mi
       ...['L1 30', 'R1 330', 'L2 30', 'R2 330', 'L3 30', 'R3 330', 'L4 30', 'R4 330'],
     ]),
   );
-  await user.click(screen.getByLabelText(/moves on all alike/));
+  await user.click(screen.getByLabelText(/moves it on all/));
   joint('1', 'top ring gap').focus();
   await keys('{ArrowLeft}');
   await waitFor(() =>
@@ -263,12 +263,12 @@ it('at the block: ticked one after the other by keyboard, moved joints noted, an
     await waitFor(() => expect(document.activeElement).toBe(check(next)().querySelector('button[data-tick]')));
   }
   await tick(user, 'jointsAfter', 'Moved …');
-  const moved = (): HTMLElement => screen.getByRole('form', { name: 'Where they are' });
+  const moved = (): HTMLElement => screen.getByRole('form', { name: 'Positions' });
   await waitFor(moved);
-  expect(within(moved()).getByRole('button', { name: 'Note where they are' })).toHaveProperty('disabled', true);
+  expect(within(moved()).getByRole('button', { name: 'Save positions' })).toHaveProperty('disabled', true);
   fill(within(moved()).getByLabelText('1 top ring gap'), '7:00');
   await shows(moved, 'at 210°, 165° from its plan');
-  await press('button', 'Note where they are');
+  await press('button', 'Save positions');
   await shows(check('jointsAfter'), 'Moved, against a rule');
   await shows(check('jointsAfter'), '15° apart');
   expect(screen.getByRole('button', { name: 'Cylinder 2, moved, 3/6' })).toBeTruthy();
@@ -276,8 +276,8 @@ it('at the block: ticked one after the other by keyboard, moved joints noted, an
   await tick(user, 'frontMark', 'Right');
   await tick(user, 'rod', 'Right');
   // nothing is read of it: all checked is not ready, and what is missing leads to where it is cured
-  await shows(main, 'All checked, and not ready to go in');
-  const lacks = (): HTMLElement => screen.getByRole('region', { name: 'What cylinder 2 lacks' });
+  await shows(main, 'All checked, not ready to go in');
+  const lacks = (): HTMLElement => screen.getByRole('region', { name: 'What cylinder 2 still needs' });
   await shows(lacks, 'top ring: to do');
   await shows(lacks, 'clearance: to do');
   await shows(progress, '1/8');

@@ -31,7 +31,7 @@ const TABS = ['plan', 'all', 'rules', 'place', 'engine', 'card'] as const;
 
 /** What to try here with the trial engine. */
 export const TRIAL = inEither(
-  'Where the gaps point when the piston goes in. Drag a joint on the crown: what is wrong with it is said at once.',
+  'Where the gaps point when the piston goes in. Drag a gap on the crown: any conflict shows at once.',
 );
 
 /** Where the five joints of each piston point, by a school and one by one, held against the rules. */
@@ -100,9 +100,9 @@ export function ClockingStage() {
               ],
               ['all', 'All crowns', <Crowns key="all" clocking={clocking} view={view} />],
               ['rules', 'Rules', <RulesView key="rules" clocking={clocking} />],
-              ['place', 'Place', <Optimise key="place" clocking={clocking} view={view} />],
+              ['place', 'Optimise', <Optimise key="place" clocking={clocking} view={view} />],
               ['engine', 'Engine', <EngineFacts key="engine" clocking={clocking} />],
-              ['card', 'Card', <PrintCard key="card" clocking={clocking} view={view} />],
+              ['card', 'Print card', <PrintCard key="card" clocking={clocking} view={view} />],
             ]}
           />
         </div>
@@ -174,7 +174,7 @@ function ClockingPlan({
             <b className="text-ink">
               {viewWords(view, round, choices.stand, choices.facts.lean).replace(/^./, (c) => c.toUpperCase())}.
             </b>{' '}
-            Drag a joint, or turn it with the arrow keys: 1°, with shift 15°.
+            Drag a gap, or turn it with the arrow keys: 1°, or 15° with Shift.
           </p>
           <div className="min-h-96 flex-1">
             <Crown
@@ -182,7 +182,7 @@ function ClockingPlan({
               choices={choices}
               view={view}
               style="full"
-              title={`Crown of cylinder ${cylinder.label} with its five ring joints`}
+              title={`Crown of cylinder ${cylinder.label} with its five end gaps`}
               className="mx-auto block size-full max-h-[720px]"
               onMove={moveHere}
               onRest={rest}

@@ -20,7 +20,7 @@ export function Crowns({ clocking, view }: { clocking: Clocking; view: View }) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <Tick value={kept === 'on'} onChange={(isOn) => keep(isOn ? 'on' : 'off')}>
-        A joint moved on one cylinder moves on all alike
+        Moving a gap on one cylinder moves it on all
         {choices.mirrorLeft && judgement.cylinders.some((c) => c.bank === 'left')
           ? ', the left bank as the mirror image'
           : ''}
@@ -65,7 +65,7 @@ function OneCrown({ cylinder, clocking: { choices, of, move, rest, drop }, view,
           {judged.ask
             ? 'no plan'
             : breaches > 0
-              ? `▲ ${breaches} to mend`
+              ? `▲ ${breaches} to fix`
               : cylinder.bank === 'only'
                 ? ''
                 : `${cylinder.bank} bank`}

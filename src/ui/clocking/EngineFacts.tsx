@@ -55,7 +55,7 @@ export function EngineFacts({ clocking: { choices, set } }: { clocking: Clocking
           label="Intake valves on"
           value={facts.intake}
           options={intake}
-          none="not said"
+          none="not set"
           onChange={(side) => setFacts({ intake: side })}
         />
       </Section>
@@ -144,7 +144,7 @@ function RodFacts({ two, rods, setRods }: RodFactsProps) {
         label="Rod numbers and tangs to"
         value={rods.numbers}
         options={SIDE_OPTIONS}
-        none="not said"
+        none="not set"
         onChange={(numbers) => setRods({ numbers })}
       />
     </Section>
@@ -159,7 +159,7 @@ function FrontMark({ facts, setFacts }: { facts: CrownFacts; setFacts: (change: 
         label="Mark"
         value={facts.frontMark?.what ?? null}
         options={MARK_OPTIONS}
-        none="not said"
+        none="not set"
         onChange={(what) => setFacts({ frontMark: what && { what, points: facts.frontMark?.points ?? 'front' } })}
       />
       {facts.frontMark && (

@@ -21,11 +21,11 @@ import type { Surroundings } from '@/core/stages/clocking/surroundings';
 const begin = (): Worker => new Worker(new URL('../../workers/clocking.ts', import.meta.url), { type: 'module' });
 
 const REACHED_WORDS: Record<keyof Reached, string> = {
-  nearest: 'nearest two joints apart',
+  nearest: 'smallest angle between two gaps',
   topToSecond: 'top and second apart',
-  oil: 'rails and expander joint apart',
+  oil: 'rail gaps to expander ends',
   between: 'compression gaps off the rail gaps',
-  clear: 'nearest joint off what is to be kept free',
+  clear: 'nearest gap to a kept-free area',
   turn: 'largest turn from where it is now',
 };
 
@@ -72,7 +72,7 @@ export function Optimise({ clocking, view }: { clocking: Clocking; view: View })
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <p className="max-w-prose text-soft">
-        Under the rules that are on, each joint to the degree: first the nearest two of the four gaps, and each rail and
+        Under the rules that are on, each gap to the degree: first the nearest two of the four gaps, and each rail and
         the expander joint, as far apart as can be; then top and second; the oil pack; compression gaps and rails; then
         as far as can be from pin ends, thrust faces and whatever else is kept free; then turned as little as can be.
       </p>
@@ -143,7 +143,7 @@ function Placing({ at, solved, isSame, use, planned, allFit }: PlacingProps) {
       </dl>
       <div className="mt-3 flex flex-wrap gap-3">
         <Button kind="strong" disabled={isSame} onClick={() => use([at])}>
-          {isSame ? 'It stands so already' : `Place cylinder ${at.cylinder.label} so`}
+          {isSame ? 'Already set' : `Place cylinder ${at.cylinder.label} so`}
         </Button>
         {planned.length > 1 && (
           <Button kind="accent" disabled={!allFit} onClick={() => use(planned)}>

@@ -18,7 +18,7 @@ export function Breaches({ judged, onCure }: { judged: JudgedClocking; onCure: (
       {breaches.map(({ rule, verdict, says, cure, joints }, i) => (
         <li key={rule + joints.join() + says}>
           <SeverityMark severity={verdict} /> {says} {RULE_REASONS[rule]}{' '}
-          {cure ? cureWords(cure) : 'No turn of one joint cures it: see Place.'}
+          {cure ? cureWords(cure) : 'Turning one gap does not fix it: see Optimise.'}
           {cure && !breaches.slice(0, i).some((b) => b.cure?.joint === cure.joint && b.cure.to === cure.to) && (
             <div>
               <Button kind="accent" className="mt-1" onClick={() => onCure(cure)}>

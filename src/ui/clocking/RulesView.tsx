@@ -16,7 +16,7 @@ import { Button } from '../shared/Button';
 import { useTypedDegrees } from '../shared/useTypedDegrees';
 import type { Clocking } from './useClocking';
 
-const SEVERITY_WORDS: Record<RuleSeverity, string> = { note: 'to know', mend: 'to mend', stop: 'stop' };
+const SEVERITY_WORDS: Record<RuleSeverity, string> = { note: 'note', mend: 'fix', stop: 'stop' };
 
 /** Every rule with its reason: switched on or off, its limit and how grave it is. */
 export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }) {
@@ -25,8 +25,8 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <p className="max-w-prose text-soft">
-        Schools differ: some forbid what others ask for. A joint that stands where its school puts it breaks no rule
-        about places. That expander ends butt and never overlap is looked at when they are fitted.
+        Schools differ: some forbid what others ask for. A gap where its school puts it breaks no rule about places.
+        That expander ends butt and never overlap is looked at when they are fitted.
       </p>
       <ul aria-label="Rules" className="divide-y divide-line border-y border-line">
         {RULES.map((id) => (
@@ -95,7 +95,7 @@ function RuleRow({ id, rule, change }: RuleRowProps) {
         </select>
         {!PAIRS[id] && (
           <select
-            aria-label={`${RULE_WORDS[id]}: for which joints`}
+            aria-label={`${RULE_WORDS[id]}: applies to`}
             className="field w-32!"
             value={rule.scope}
             onChange={(event) => change({ scope: event.target.value as Rule['scope'] })}

@@ -112,7 +112,7 @@ function Settings({ choices, set, bore }: Omit<Props, 'onSheet'>) {
         key === 'railArc' ? (
           <BareLengthField
             key={key}
-            label="Rails from the joint, arc"
+            label="Rails from the expander ends, arc"
             bare={unitOf(units)}
             {...form.field(key)}
             hint={

@@ -26,9 +26,9 @@ const BAND_STEPS = 24;
 const COLD = 20;
 
 const runStanding =
-  'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled from memory. Temperatures and their spreads: from memory. None in n draws bounds a chance at about 3/n (identity).';
+  'Propagation of distributions by Monte Carlo: published, JCGM 101:2008, recalled. Temperatures and their spreads: typical figures, no source. None in n draws bounds a chance at about 3/n (identity).';
 const heatStanding =
-  'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: from memory; enter your own under “What is assumed”.';
+  'Linear expansion: an identity. Expansion: handbook values, recalled. 20 °C reference: ISO 1. Temperatures: typical figures, no source; enter yours under “What is assumed”.';
 
 /** The gap lines of one ring with the band of what is not known, and the chance that each closes. */
 export function Chances({ heat, ring }: { heat: JudgedHeat; ring: HeatRing }) {

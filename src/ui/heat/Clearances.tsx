@@ -11,7 +11,7 @@ import { POINT_WORDS, linesOf, plotUnit, plotted } from './points';
 /** The cold end of the axis, °C. */
 const COLD = 20;
 const STANDING =
-  'Linear expansion: an identity. What a skirt shows of its free growth at the gauge point, a share by how the piston is made, and its temperature: from memory.';
+  'Linear expansion: an identity. Share of free growth a skirt shows at the gauge point, by piston type, and its temperature: typical figures, no source.';
 
 /** The running piston-to-wall clearance against the skirt's temperature. */
 export function Clearances({ heat }: { heat: JudgedHeat }) {

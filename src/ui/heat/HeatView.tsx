@@ -30,7 +30,7 @@ export function HeatView() {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-5 pt-3">
       <p className="border-l-4 border-blue pl-3">
         <b>A model, not a rule.</b> It explains and it warns; it never lowers a target below the sheet or the chart. It
-        takes {assumedWords(heat)}; temperatures are means, from memory.
+        takes {assumedWords(heat)}; temperatures are typical means, no source.
       </p>
       <section aria-label="Gap against ring temperature">
         <div className="flex flex-wrap items-center gap-4">

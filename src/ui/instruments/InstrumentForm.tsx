@@ -102,7 +102,7 @@ function MeasuringFields({ form, units }: { form: Form<Instrument>; units: Units
         label="Error limit, ±"
         bare={unitOf(units)}
         {...form.field('limit')}
-        hint="From its certificate; the starting one is from memory."
+        hint="From its certificate. The starting value is typical, no source."
       />
       <span className="max-lg:hidden" />
       <Field label="Last calibrated" hint="Empty: none on record.">

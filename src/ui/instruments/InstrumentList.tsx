@@ -79,7 +79,7 @@ export function InstrumentList({ instruments, today }: { instruments: Instrument
       <ListHead units={units} setUnits={setUnits} toggle={toggle} />
       {away && (
         <div role="status" className="mt-3 flex items-center gap-4 border-y border-line bg-steel px-4 py-2">
-          <p className="flex-1">{away.name} is put away. Readings made with it keep it.</p>
+          <p className="flex-1">{away.name} is archived. Readings made with it keep it.</p>
           <Button onClick={() => void putAway(away, false)}>Undo</Button>
         </div>
       )}
@@ -172,7 +172,7 @@ function ToolLine({ tool, units, today, open, toggle, putAway }: ToolLineProps) 
         Edit<span className="sr-only"> {tool.name}</span>
       </Button>
       <Button kind="quiet" onClick={() => void putAway(tool, true)}>
-        Put away<span className="sr-only"> {tool.name}</span>
+        Archive<span className="sr-only"> {tool.name}</span>
       </Button>
     </div>
   );

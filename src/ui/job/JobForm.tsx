@@ -22,7 +22,6 @@ import type { Job } from '@/core/record/jobCard';
 import type { StageId } from '@/core/judge/registry';
 import { STAGE_IDS, covers, stageOf } from '@/core/judge/stageTables';
 import { jobFaults } from '@/core/stages/job/jobFaults';
-import { Term } from '../shared/Term';
 
 interface Props {
   initial: Job;
@@ -86,7 +85,7 @@ function Covered({
   };
   return (
     <fieldset>
-      <legend className="font-bold">What this job covers</legend>
+      <legend className="font-bold">Stages in this job</legend>
       <p className="text-sm text-soft">
         Take out what is done elsewhere, or not at all: bores measured by a machine shop, a re-ring without clocking.
         Journals are the bearings of crank and rods.
@@ -170,13 +169,11 @@ function OnTheStand({ form, set, isNew }: PartProps & { isNew: boolean }) {
   const { draft: job } = form;
   return (
     <fieldset className="grid gap-4 sm:grid-cols-2">
-      <legend className="mb-2 text-lg font-bold">
-        What is on the <Term word="stand" />
-      </legend>
+      <legend className="mb-2 text-lg font-bold">Engine</legend>
       <TextField
-        label="Name of the build"
+        label="Build name"
         error={shown(form, 'name')}
-        hint="How the shop will look it up."
+        hint="Shown in the list of builds, e.g. Tarn five."
         autoFocus={isNew}
         value={job.name}
         onChange={(name) => set({ name })}
@@ -184,26 +181,21 @@ function OnTheStand({ form, set, isNew }: PartProps & { isNew: boolean }) {
       <TextField
         label="Customer"
         error={shown(form, 'customer')}
-        hint="Or stock."
+        hint="Customer, or “stock”."
         value={job.customer}
         onChange={(customer) => set({ customer })}
       />
       <TextField
         label="Engine and parts"
         error={shown(form, 'description')}
-        hint="Block, ring set, pistons: what the next one like it will be looked up by."
+        hint="Block, ring set, pistons, so that a similar engine is found later."
         value={job.description}
         onChange={(description) => set({ description })}
       />
       <div>
-        <span className="mb-1 block font-bold">The shop speaks</span>
-        <Segmented
-          label="The shop speaks"
-          value={job.units}
-          options={SHOP_UNITS}
-          onChange={(units) => set({ units })}
-        />
-        <p className="mt-1 text-sm text-soft">What a bare number means. It can be switched at any time.</p>
+        <span className="mb-1 block font-bold">Units</span>
+        <Segmented label="Units" value={job.units} options={SHOP_UNITS} onChange={(units) => set({ units })} />
+        <p className="mt-1 text-sm text-soft">Used for a figure typed without a unit. You can change it at any time.</p>
       </div>
     </fieldset>
   );
@@ -321,7 +313,7 @@ function RestsOn({ form, set, chart, expectedBore }: PartProps & Pick<Props, 'ch
   const { engine, units } = job;
   return (
     <fieldset className="grid gap-4 sm:grid-cols-2">
-      <legend className="mb-2 text-lg font-bold">What the targets rest on</legend>
+      <legend className="mb-2 text-lg font-bold">Basis of targets</legend>
       <LengthField
         key={units}
         label="Planned finished bore"

@@ -83,11 +83,11 @@ export function JobStage() {
       }
       aside={
         <>
-          <h2 className="mb-2">As it stands</h2>
+          <h2 className="mb-2">Summary</h2>
           <JobFindings />
           <p className="mt-5">
             <Link href={`/new?from=${judgement.id}`} className={buttonLook()}>
-              Same again: another like it
+              Copy build
             </Link>
           </p>
           <h2 className="mt-5 mb-1">Safety at the bench</h2>

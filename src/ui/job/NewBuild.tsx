@@ -89,7 +89,7 @@ export function NewBuild({ charts, others, earlier }: Props) {
         <div className="mb-6 grid max-w-3xl gap-4 sm:grid-cols-2">
           {others.length > 0 && (
             <SelectField
-              label="Same again as"
+              label="Copy of"
               hint={earlier ? COPIED : COPY}
               none="a new engine"
               value={earlier?.id ?? null}

@@ -38,7 +38,7 @@ it('a job card being written is not swept away when another bench saves one', as
   await shows(page, 'The card on record is another one');
   await holds('Notes', 'half a sentence');
   await press('button', 'Show the one on record');
-  await holds('Name of the build', 'Their card');
+  await holds('Build name', 'Their card');
   await fillIn('Notes', 'a whole sentence');
   await press('button', 'Save job card');
   await shows(page, 'Saved.');
@@ -56,17 +56,17 @@ it('a form that is filled in and not set is as it was left, over another stage, 
   const { press, goTo, sent } = await renderBuild('job');
   await fillIn('Customer', 'Someone else');
   await goTo('Targets');
-  await press('tab', 'Windows, schools');
+  await press('tab', 'Rules');
   await fillIn('Gap: how wide the aim is', '5');
   await goTo('Job');
   await screen.findByLabelText('Customer');
   await holds('Customer', 'Someone else');
-  await shows(page, 'As you left it, not set yet.');
+  await shows(page, 'Not saved yet.');
   await press('button', 'Throw it away');
   await holds('Customer', job.customer);
   await goTo('Targets');
-  await press('tab', 'Windows, schools');
-  await shows(page, 'As you left it, not set yet.');
+  await press('tab', 'Rules');
+  await shows(page, 'Not saved yet.');
   await holds('Gap: how wide the aim is', '5');
   await press('button', 'Set rounding and windows');
   await gone(page, 'As you left it');
@@ -89,7 +89,7 @@ it('a new build: only its name is asked for; a single in millimetres has one cyl
   render(<NewBuild charts={[STARTING_CURVE]} others={[]} earlier={null} />);
   await user.click(await screen.findByRole('button', { name: 'Begin this build' }));
   await shows(page, 'Give the build a name.');
-  await fillIn('Name of the build', 'Tarn single');
+  await fillIn('Build name', 'Tarn single');
   await user.click(screen.getByRole('radio', { name: 'millimetres' }));
   await user.click(screen.getByRole('radio', { name: 'single' }));
   expect(field('Cylinders')).toHaveProperty('disabled', true);
@@ -113,8 +113,8 @@ it('same again: a build begun like an earlier one, left half filled in, without 
   const open = () =>
     render(<NewBuild charts={[STARTING_CURVE]} others={[{ id: 'earlier', name: 'Earlier' }]} earlier={earlier} />);
   const { unmount } = open();
-  await screen.findByLabelText('Name of the build');
-  await holds('Name of the build', '');
+  await screen.findByLabelText('Build name');
+  await holds('Build name', '');
   await holds('Customer', '');
   await holds('Notes', 'as ever');
   await holds('Cylinders', '8');
@@ -124,12 +124,12 @@ it('same again: a build begun like an earlier one, left half filled in, without 
   expect(within(preview()).getByRole('img', { name: /1, 2, 3, 4, 5, 6, 7, 8/ })).toBeTruthy();
   await fillIn('Planned finished bore', '4.25');
   await shows(preview, 'Top ring gap22–27 thou');
-  fill(field('Name of the build'), 'Later');
+  fill(field('Build name'), 'Later');
   // left half filled in: it is there still, and said to be
   unmount();
   open();
-  await shows(page, 'As you left it, not set yet.');
-  await holds('Name of the build', 'Later');
+  await shows(page, 'Not saved yet.');
+  await holds('Build name', 'Later');
   await user.click(screen.getByRole('radio', { name: 'in line' }));
   fill(field('Cylinders'), '4');
   await user.click(screen.getByRole('radio', { name: 'V' }));

@@ -66,11 +66,11 @@ interface OverviewProps {
   go: (id: string) => void;
 }
 
-/** What was looked at, place by place; a row leads there. */
+/** Inspection, place by place; a row leads there. */
 function Overview({ all, here, go }: OverviewProps) {
   return (
     <Table
-      caption="What was looked at, place by place"
+      caption="Inspection, place by place"
       rows={all.map((p) => ({ ...p, done: p.looks.filter((l) => l.state === 'right') }))}
       keyOf={(p) => p.id}
       isHere={(p) => p.id === here.id}
@@ -87,7 +87,7 @@ function Overview({ all, here, go }: OverviewProps) {
             </button>
           ),
         ],
-        ['looked at', (p) => `${p.done.length} of ${p.looks.length}`, 'num'],
+        ['inspected', (p) => `${p.done.length} of ${p.looks.length}`, 'num'],
         ['by', (p) => [...new Set(p.done.map((l) => l.by))].filter(Boolean).join(', ') || '–'],
       ]}
     />

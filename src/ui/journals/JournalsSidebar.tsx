@@ -38,7 +38,7 @@ export function JournalsSidebar({ here, isRead }: { here: At<JournalSubject>; is
   if (!isRead)
     return (
       <>
-        <h2 className="mb-2">To know</h2>
+        <h2 className="mb-2">Notes</h2>
         <Findings
           findings={judgement.findings.filter((f) => f.stage === 'journals')}
           empty="Nothing is out of its limits, and nothing contradicts itself."

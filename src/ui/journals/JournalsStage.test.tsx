@@ -62,7 +62,7 @@ it('nothing in the stock brings it in: grinding is said, and a stock of one’s 
   const mains = region('Shells for the mains');
   await waitFor(mains);
   await shows(mains, '2 of 2 stay out');
-  await shows(mains, 'Nothing in this stock brings all of them in');
+  await shows(mains, 'No shells in this stock bring all of them within limits');
   await opened.user.click(screen.getByRole('button', { name: 'One more grade' }));
   fill(screen.getByLabelText('grade: name'), 'ten under');
   fill(screen.getByLabelText('ten under: what one half gives'), '0');
@@ -116,7 +116,7 @@ it('what is typed wrong is asked about or refused, and nothing is lost', async (
 it('shells in a shop of millimetres: a price set leaves their lengths as they are, and a coated half is a grade', async () => {
   const metric = jobEntry({ engine: six, units: 'metric', plannedBore: fromMm(86), also: ['journals'] });
   const opened = await renderBuild('journals?view=shells', metric, stock());
-  fill(await screen.findByLabelText('a thou more: price of a pair'), '12,50');
+  fill(await screen.findByLabelText('+0.001 in clearance: price of a pair'), '12,50');
   await opened.user.click(screen.getByRole('button', { name: 'One more grade' }));
   fill(screen.getByLabelText('grade: name'), 'dry film');
   fill(screen.getByLabelText('dry film: what one half gives'), '0');
@@ -147,7 +147,7 @@ it('journals by their size and class, and a clearance that the builder named, fr
   fill(screen.getByLabelText('Clearance'), 'Oil pump, gears to cover');
   fill(screen.getByLabelText(/^Oil pump, gears to cover: least/), '1');
   fill(screen.getByLabelText(/^Oil pump, gears to cover: most/), '3');
-  await user.click(screen.getByRole('button', { name: 'Set the bottom end' }));
+  await user.click(screen.getByRole('button', { name: 'Save' }));
   await opened.press('tab', 'Clearances');
   await opened.press('button', 'Main 1');
   await log('2.4492');
@@ -180,7 +180,7 @@ it('journals by their size and class, and a clearance that the builder named, fr
 it('what was typed wrong in a clearance that is removed, or is not read here after all, bars the form no more', async () => {
   const { press } = await renderBuild('journals?view=manual', covered, bottomEnd({ asks: NO_ASKS }));
   const isBarred = (is: boolean): Promise<void> =>
-    waitFor(() => expect(screen.getByRole('button', { name: 'Set the bottom end' })).toHaveProperty('disabled', is));
+    waitFor(() => expect(screen.getByRole('button', { name: 'Save' })).toHaveProperty('disabled', is));
   await press('checkbox', 'End play is read here');
   await fillIn(/^End play: least/, 'tight');
   await isBarred(true);
@@ -211,14 +211,14 @@ it('an aluminium block is said apart from its bores: a warm housing is smaller a
   const mainOne = (): number => judged(opened).mains[0]?.clearance.value ?? 0;
   const iron = mainOne();
   await opened.user.selectOptions(await screen.findByLabelText('Main housings'), 'aluminium');
-  await opened.user.click(screen.getByRole('button', { name: 'Set the bottom end' }));
+  await opened.user.click(screen.getByRole('button', { name: 'Save' }));
   // 2.5 in × (21.5 − 10.8)·10⁻⁶ × 10 K: 0.27 thou
   await waitFor(() => expect(Math.round((iron - mainOne()) / fromThou(0.01))).toBe(27));
   await opened.press('tab', 'Clearances');
   await opened.press('button', 'Main 1');
   // 2.1 + 2.5 × (21.5 − 11.7)·10⁻⁶ × 80 K
   await shows(() => document.body, /about 4\.1 thou hot, all of it at 100 °C: for information/);
-  await opened.press('tab', 'Manual, how it is read');
+  await opened.press('tab', 'Limits and method');
   expect(await screen.findByLabelText('Main housings')).toHaveProperty('value', 'aluminium');
 });
 
@@ -238,13 +238,13 @@ it('which shells: a tight main is cured by one grade more, planned, ordered, fit
   await waitFor(mains);
   await shows(mains, 'all 7 in, 0.2 thou apart, 2 part numbers');
   const third = (): HTMLElement => within(mains()).getByRole('row', { name: /^3/ });
-  await shows(third, 'a thou more');
-  await shows(mains, '1 pair a thou more');
+  await shows(third, '+0.001 in clearance');
+  await shows(mains, '1 pair +0.001 in clearance');
   await press('button', 'Plan these for the mains');
   const planned = region('Planned shells');
   await waitFor(planned);
-  await shows(planned, 'Main 3: a thou more over a thou more');
-  await shows(planned, 'To buy: mains: 1 pair a thou more.');
+  await shows(planned, 'Main 3: +0.001 in clearance over +0.001 in clearance');
+  await shows(planned, 'To buy: mains: 1 pair +0.001 in clearance.');
   fill(screen.getByRole('textbox', { name: 'Initials' }), 'KM');
   await press('button', 'They are ordered');
   await shows(planned, 'Ordered, to be fitted');
@@ -261,9 +261,9 @@ it('which shells: a tight main is cured by one grade more, planned, ordered, fit
   await waitFor(() => expect(judged(opened).mains[2]?.clearance.value).toBe(fromThou(1.8)));
   expect(opened.server.entries.some((e) => e.id === 'h2')).toBe(true);
   // with the new halves known, it is brought back to what standard halves would give
-  await press('tab', 'Which shells');
+  await press('tab', 'Bearing shells');
   await waitFor(mains);
-  await shows(third, 'a thou more');
+  await shows(third, '+0.001 in clearance');
   await shows(mains, 'Nothing to buy');
 });
 
@@ -321,7 +321,7 @@ it('a V8 with shared throws: five mains, eight rods, as the crank lies; the two 
   await press('tab', 'End play, sides');
   line().focus();
   await keys('6{Enter}', '12{Enter}', '13{Enter}', '12{Enter}', '12{Enter}');
-  await shows(said, 'Nothing else is open on this route');
+  await shows(said, 'Nothing left to measure here');
   await shows(row(/^Rod 2, side/), 'read with rod 1');
   await shows(row(/^Rod 2, side/), '12.0');
 });

@@ -63,14 +63,14 @@ export function JournalsStage() {
                 'Clearances',
                 <Readings key="readings" bearing={bearing} subject={here.subject} onManual={() => setView('manual')} />,
               ],
-              ['shells', 'Which shells', <ShellsView key="shells" />],
+              ['shells', 'Bearing shells', <ShellsView key="shells" />],
               [
                 'play',
                 judgement.others.length > 0 ? 'End play, other' : 'End play, sides',
                 <EndPlay key="play" here={here} />,
               ],
-              ['looks', 'Looked at', <Inspection key="looks" />],
-              ['manual', 'Manual, how it is read', <LimitsForm key="manual" />],
+              ['looks', 'Inspection', <Inspection key="looks" />],
+              ['manual', 'Limits and method', <LimitsForm key="manual" />],
             ]}
           />
         </div>

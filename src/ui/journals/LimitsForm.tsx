@@ -75,7 +75,7 @@ export function LimitsForm() {
       <HowItIsRead form={form} />
       <Metals form={form} />
       <div className="sticky -bottom-4 border-t border-line bg-sheet pt-2 pb-6">
-        <FormFoot form={form} words="Set the bottom end" />
+        <FormFoot form={form} words="Save" />
       </div>
     </DraftForm>
   );
@@ -98,7 +98,7 @@ function OfKind({ form, kind }: PartProps & { kind: BearingKind }) {
       <SizeLimitsFields of={`${of}: journal`} field="journal" {...form.field(`bearings.${kind}.sizes`)} />
       <div className="sm:col-span-4">
         <TextField
-          label={`${of}: caps tightened to, and with what`}
+          label={`${of}: cap torque, and with which lubricant`}
           hint="E.g. 60 lb·ft with oil; the figure and its lubricant."
           maxLength={120}
           {...form.field(`bearings.${kind}.tightened`)}
@@ -270,7 +270,7 @@ function HowItIsRead({ form }: PartProps) {
       <SelectField
         label="Thrust at main"
         value={draft.thrust === null ? null : String(draft.thrust)}
-        none="not said"
+        none="not set"
         options={upTo(1, draft.mains ?? usual)}
         onChange={(n) => set({ thrust: n === null ? null : Number(n) })}
       />

@@ -22,8 +22,8 @@ import { StockForm } from './StockForm';
 const begin = (): Worker => new Worker(new URL('../../workers/shells.ts', import.meta.url), { type: 'module' });
 
 const PREFERS = [
-  ['even', 'alike'],
-  ['aim', 'near the aim'],
+  ['even', 'most even'],
+  ['aim', 'closest to aim'],
 ] as const;
 const SIDES = [
   ['upper', 'block or rod'],
@@ -79,8 +79,8 @@ export function ShellsView() {
         <p className="max-w-prose text-soft">
           Exact: as few tight as can be, then as few out of their limits, then the fewest part numbers, then{' '}
           {shells.prefer === 'even'
-            ? 'as alike as can be, then nearest the aim'
-            : 'nearest the aim, then as alike as can be'}
+            ? 'as even as possible, then closest to aim'
+            : 'closest to aim, then as even as possible'}
           {ask.inOrder ? '; no main looser than any rod' : ''}. “In” is what these tools can show, so the least that is
           counted on lies a little over the manual’s. Common practice, no source: one half of another grade gives half
           of what a pair gives; the odd half stands on the same side in all.
@@ -140,15 +140,15 @@ function Kind({ advice: { kind, together, nearest, grinding } }: { advice: KindA
       </div>
       {grinding && (
         <p className="mt-1 text-lg text-short">
-          <b>Nothing brings all of them in.</b> Grind all {count} to {length(grinding.from, 'size')}–
+          <b>No shells bring all of them within limits.</b> Grind all {count} to {length(grinding.from, 'size')}–
           {length(grinding.to, 'size')}, aim {length(grinding.aim, 'size')}: all then need shells{' '}
           {length(grinding.under, 'size')} under.
         </p>
       )}
       {together.out > 0 && !grinding && (
         <p className="mt-1 text-lg text-short">
-          <b>Nothing in this stock brings all of them in.</b> Add the grades or undersizes that can be had below, or
-          accept with a reason.
+          <b>No shells in this stock bring all of them within limits.</b> Add the grades or undersizes that can be had
+          below, or accept with a reason.
         </p>
       )}
       {better && together.out === nearest.out && (

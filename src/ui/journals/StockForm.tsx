@@ -25,7 +25,7 @@ const FIELD_WORDS: Record<(typeof FIELDS)[number], string> = {
   coat: 'coating a face',
   under: 'undersize',
   price: 'price of a pair',
-  drawer: 'halves in the drawer',
+  drawer: 'halves in stock',
 };
 
 /** Which shells can be had: what one half gives, for which undersize, what a pair costs, and what is in the drawer. */
@@ -67,9 +67,10 @@ export function StockForm() {
         <Term word="half shell" />, <Term word="undersize" />, <Term word="tang" />
       </p>
       <p className="mt-1 text-soft">
-        What one half gives over a standard one: + is thinner, more clearance. A pair sold as a thou more is half a thou
-        each. A coating (dry film, {units === 'imperial' ? '0.2–0.5 thou' : '0.005–0.013 mm'} a face) is taken off: a
-        coated half is a grade of its own. Undersizes are for ground journals: a standard one gives 0.
+        Clearance one half shell adds over a standard one: + is a thinner shell, more clearance. A pair for 0.001 in
+        more clearance is half a thou each. A coating (dry film,{' '}
+        {units === 'imperial' ? '0.2–0.5 thou' : '0.005–0.013 mm'} a face) is taken off: a coated half is a grade of its
+        own. Undersizes are for ground journals: a standard one gives 0.
       </p>
     </details>
   );
@@ -90,7 +91,7 @@ function GradeTable({ kind, grades, put }: GradeTableProps) {
     coat: `coating a face, ${unit('fine')}`,
     under: `for journals under by, ${unit('fine')}`,
     price: 'price a pair',
-    drawer: 'halves in the drawer',
+    drawer: 'halves in stock',
   };
   return (
     <Table

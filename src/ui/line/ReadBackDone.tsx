@@ -66,7 +66,7 @@ export function CutBack({ count, growth, style }: CutProps) {
       <b>{count === null ? 'A cut' : `A cut of ${count} ${turns(count)}`}</b>
       <br />
       <span className="text-base text-soft">
-        {filer ? filer.name : 'No filer named'}. Then deburr, square, read.
+        {filer ? filer.name : 'No ring filer chosen'}. Then deburr, square, read.
       </span>{' '}
       <Key>Enter</Key>
     </p>

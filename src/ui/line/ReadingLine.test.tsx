@@ -249,7 +249,7 @@ it('route ring by ring, and rails on the route', async () => {
   await isAt('Cylinder 2, top ring');
   await press('tab', 'Set-up');
   await press('radio', 'cylinder by cylinder');
-  await press('checkbox', 'Rails on the route too');
+  await press('checkbox', 'Include rails in the measuring order');
   await press('tab', 'Bench');
   await shows(progress, '1/32');
   line().focus();

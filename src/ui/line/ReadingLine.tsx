@@ -324,7 +324,7 @@ function Idle({ said, waits, then, context }: IdleProps) {
       <br />
       <span className="text-base text-soft">
         {waits && <b className="text-ink">{waits} </b>}
-        {then ? `${waits ? 'After it' : 'Then'}: ${then}.` : 'Nothing else is open on this route.'}
+        {then ? `${waits ? 'After it' : 'Then'}: ${then}.` : 'Nothing left to measure here.'}
         {setting !== null && (field === 'bore' || field === 'housing')
           ? ` Gauge ${typeof setting === 'string' ? 'zeroed in a bore: size it by here and what the micrometer reads' : `set ${lengthText(setting, units, 'size')}`}.`
           : ''}

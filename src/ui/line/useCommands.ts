@@ -111,7 +111,7 @@ export function useCommands(given: Given): Commands {
   const claim = useClaim(line);
   const enter = (): void => enterText(typed, heard);
   const skip = (): void => {
-    if (!then) return tell('Nothing else is open on this route.');
+    if (!then) return tell('Nothing left to measure here.');
     tell(`Left open: ${nameOf(here)}.`);
     goOn(then);
   };

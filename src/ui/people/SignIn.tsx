@@ -53,13 +53,13 @@ export function SignIn({ to, isBarred }: { to: string; isBarred: boolean }) {
     <main id="main" tabIndex={-1} inert={!listens} className="mx-auto max-w-md px-6 py-8">
       <h1>Sign in</h1>
       <p className="mt-1 mb-6 text-lg text-soft">
-        What you log is noted with your initials. Whoever is signed in on this device already stays so.
+        Entries are logged with your initials. Anyone already signed in on this device stays signed in.
       </p>
       {isBarred && (
         <p role="status" className="mb-6 border-l-4 border-short pl-3">
-          Who is signed in may not see that page. Somebody who may can sign in here; or go back to{' '}
+          Your role does not include that page. Someone with access can sign in here, or go back to{' '}
           <Link href="/" className="text-blue underline underline-offset-4">
-            the shelf
+            the builds
           </Link>
           .
         </p>

@@ -42,7 +42,7 @@ export function SwitchPerson({ person, device }: Pick<MeAnswer, 'person' | 'devi
         </Button>
       ))}
       <a href={to} className={buttonLook('accent')}>
-        {device.length > 0 ? 'Somebody else' : 'Sign in'}
+        {device.length > 0 ? 'Someone else' : 'Sign in'}
       </a>
       {person && (
         <>

@@ -28,7 +28,7 @@ export function GaugePoint() {
       <section aria-label="Pins">
         <h2 className="text-lg">Pins</h2>
         <Tick value={choices.pins} onChange={(isOn) => set({ pins: isOn })}>
-          Pins and pin bores on the route too
+          Include pins and pin bores in the measuring order
         </Tick>
         <p className="text-soft">
           Pin clearance {length(choices.pin.least, 'fine')} to {length(choices.pin.most, 'fine')}: common practice, no
@@ -99,12 +99,12 @@ function GaugePointForm() {
         value={String(draft.readings)}
         options={REPEATS}
         onChange={(n) => set({ readings: Number(n) })}
-        hint="Light drag, repeated; the mean stands."
+        hint="Light drag, repeated; the mean is used."
       />
       <span className="max-sm:hidden" />
       {end('least')}
       {end('most')}
-      <FormFoot form={form} words="Set gauge point and readings" />
+      <FormFoot form={form} words="Save" />
     </DraftForm>
   );
 }

@@ -66,7 +66,7 @@ function Running({ cylinder }: { cylinder: JudgedCylinder }) {
         {hot.hot < 0 ? 'less than it can tell' : length(Math.round(hot.hot), 'clearance')}
       </b>{' '}
       with the skirt at {cylinder.heat.piston.assumed.toFixed(0)} °C. By what a skirt of this piston shows of its growth
-      at the gauge point: from memory.
+      at the gauge point: typical figure, no source.
     </p>
   );
 }

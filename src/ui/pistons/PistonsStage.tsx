@@ -60,15 +60,15 @@ export function PistonsStage() {
             )}
           </h1>
           <Views
-            label="What of the pistons"
+            label="Piston views"
             value={view}
             onChange={setView}
             views={[
               ['readings', 'Readings', <Readings key="readings" />],
               ['pairing', 'Pairing', <PairingView key="pairing" />],
-              ['gauge', 'Gauge point, pins', <GaugePoint key="gauge" />],
-              ['rod', 'On its rod', <RodAndPin key="rod" />],
-              ['supplied', 'As supplied', <Supplied key="supplied" of="pistons" />],
+              ['gauge', 'Gauge point and pins', <GaugePoint key="gauge" />],
+              ['rod', 'Rod and pin', <RodAndPin key="rod" />],
+              ['supplied', 'Supplied sizes', <Supplied key="supplied" of="pistons" />],
             ]}
           />
         </div>

@@ -24,10 +24,10 @@ beforeEach(() => window.history.replaceState(null, '', '/gap'));
 
 it('bore, duty and piston in; every figure out in both systems, with its working, in the address', async () => {
   open();
-  await shows(page, 'Say how the piston is made');
+  await shows(page, 'Set the piston type');
   await fillIn('Finished bore', '4065');
-  fill(screen.getByLabelText('How the piston is made'), 'forged4032');
-  fill(screen.getByLabelText('What the engine is for'), 'endurance');
+  fill(screen.getByLabelText('Piston type'), 'forged4032');
+  fill(screen.getByLabelText('Use'), 'endurance');
   fill(screen.getByLabelText('Cylinder wall'), 'iron');
   await shows(slip, /21–24 thou.*0\.533–0\.610 mm/);
   await shows(slip, 'planned bore 4.0650 in × 0.00502 = 0.02041 in, up to the next step → 21 thou');

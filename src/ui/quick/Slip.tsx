@@ -1,7 +1,7 @@
 import type { Units } from '@/core/foundation/quantity/length';
 import { type LengthStyle, bothText, lengthText, rangeText } from '@/core/foundation/quantity/format';
 import { messageText } from '@/core/foundation/quantity/message';
-import type { Target } from '@/core/models/targets/target';
+import { type Target, standingWords } from '@/core/models/targets/target';
 import { SURFACE_WORDS } from '@/core/foundation/parts/materials';
 import { LoadBar } from '../service/LoadBar';
 import { Mark } from '../shared/Bar';
@@ -9,7 +9,7 @@ import { comparisonsOf } from '@/core/stages/targets/compare';
 import { SideBySide } from '../targets/SideBySide';
 import type { Judgement } from '@/core/judge/judgement';
 
-const SEVERITY = { stop: 'Stop.', mend: 'To mend.', note: 'To know.' };
+const SEVERITY = { stop: 'Stop.', mend: 'Fix.', note: 'Note.' };
 
 /** What the counter hands over: every figure in both systems with its working, black on white when printed. */
 export function Slip({ judgement, units }: { judgement: Judgement; units: Units }) {
@@ -31,8 +31,8 @@ export function Slip({ judgement, units }: { judgement: Judgement; units: Units 
             )}
           </p>
           <p className="text-soft">
-            {duty.row?.words ?? 'duty not said'} · {piston?.words ?? 'piston not said'} ·{' '}
-            {job.surface ? `${SURFACE_WORDS[job.surface]} bore` : 'cylinder wall not said'} · {chart.name}, version{' '}
+            {duty.row?.words ?? 'duty not set'} · {piston?.words ?? 'piston type not set'} ·{' '}
+            {job.surface ? `${SURFACE_WORDS[job.surface]} bore` : 'cylinder wall not set'} · {chart.name}, version{' '}
             {chart.version}
           </p>
         </div>
@@ -116,7 +116,7 @@ function Row({ words, target, units, style }: RowProps) {
               {messageText(line, units)}
             </span>
           ))}
-          {from}. <i>{standing}.</i>
+          {from}. <i>{standingWords(standing)}.</i>
         </span>
       </dd>
     </div>

@@ -47,7 +47,7 @@ export function GapTravel({ ring }: { ring: JudgedRing }) {
         viewBox="0 0 230 132"
         className="w-full"
         role="img"
-        aria-label={`${here.map((r) => `${bare(r.value)} read at ${r.depth ? DEPTH_WORDS[r.depth] : 'a depth not said'}`).join(', ')}; ${text(countsWords(counts, readIn !== null))} counts`}
+        aria-label={`${here.map((r) => `${bare(r.value)} read at ${r.depth ? DEPTH_WORDS[r.depth] : 'a depth not entered'}`).join(', ')}; ${text(countsWords(counts, readIn !== null))} counts`}
       >
         <path
           d={`M${30 + a} 8L${30 + b} 124M${90 - a} 8L${90 - b} 124`}
@@ -91,8 +91,8 @@ export function GapTravel({ ring }: { ring: JudgedRing }) {
           working={[
             ...counts.evidence.map((e) =>
               e.high === Infinity
-                ? say`${fine(Math.round(e.low))} or more${e.direct ? '' : ', brought here'}`
-                : say`${fine(Math.round(e.low))} to ${fine(Math.round(e.high))}${e.direct ? '' : ', brought here'}`,
+                ? say`${fine(Math.round(e.low))} or more${e.direct ? '' : ', worked back from another depth'}`
+                : say`${fine(Math.round(e.low))} to ${fine(Math.round(e.high))}${e.direct ? '' : ', worked back from another depth'}`,
             ),
             ...(Math.abs(counts.cooled) < NO_CHANGE
               ? []

@@ -127,7 +127,7 @@ function Picture({ cylinders, kind, units }: { cylinders: JudgedCylinder[]; kind
     const datasets: ChartDataset<'bar' | 'line', (number | [number, number] | null)[]>[] = [
       ...passes.map((data, i) => ({
         type: 'line' as const,
-        label: i === 0 ? 'gap in force' : i === 1 ? 'passes before' : '',
+        label: i === 0 ? 'gap used' : i === 1 ? 'passes before' : '',
         data,
         showLine: false,
         pointStyle: 'triangle' as const,

@@ -53,7 +53,7 @@ export function Grooves() {
         {cylinder.grooves.grooves
           .flatMap((g) => [...g.side.working, ...g.land.working])
           .map((line) => `${text(line)}. `)}
-        Pale figures follow from the sizes of the ring set, or from the piston that stands for all.
+        Pale figures follow from the sizes of the ring set, or from the piston used for all.
       </p>
       {asking.map(({ words, figure }) => (
         <p key={words} className="flex flex-wrap items-center gap-x-3">

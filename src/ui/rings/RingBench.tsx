@@ -169,18 +169,18 @@ function NextCut({ ring }: { ring: JudgedRing }) {
             Next cut: {turns.count === 0 ? 'less than one' : turns.count} {countWords(held, Math.max(1, turns.count))}
           </b>
           {turns.count > 0 &&
-            `, about ${length(turns.removes)} by this filer’s rate; ${percent(turns.chance)} chance to pass the window (limit ${percent(judgement.choices.bench.chance)})`}
-          . {turns.count === 0 && 'One whole turn could pass the window: dress it by hand, and read.'}{' '}
+            `, about ${length(turns.removes)} at this ring filer’s rate; ${percent(turns.chance)} chance to cut too far (limit ${percent(judgement.choices.bench.chance)})`}
+          . {turns.count === 0 && 'One whole turn could cut too far: dress it by hand, then read.'}{' '}
           <Explain
-            what="rate of this filer"
+            what="rate of this ring filer"
             units={units}
-            standing="Least squares through the origin over the logged cuts of this filer on this ring metal, this engine’s and the shop’s others. The chance counts the scatter of the cut, of the rate and of the leaves; a standing guess of half a thou of scatter counts as three cuts more (from memory)."
+            standing="Least squares through the origin over this ring filer’s logged cuts in this ring metal, on this engine and the shop’s others. The chance covers the scatter of the cut, the rate and the leaves. Half a thou of scatter is assumed with the weight of three cuts (typical figure, no source)."
             working={[
               [
                 `${length(Math.round(rate.fit.slope))} a ${countWords(held, 1)}, from ${cuts} ${cuts === 1 ? 'cut' : 'cuts'}`,
               ],
               [
-                `scatter of one cut ${length(Math.round(rate.scatter))}${rate.fit.residual === null ? ': one cut only, the standing guess' : ''}`,
+                `scatter of one cut ${length(Math.round(rate.scatter))}${rate.fit.residual === null ? ': one cut only, assumed' : ''}`,
               ],
             ]}
           />
@@ -194,7 +194,7 @@ function NextCut({ ring }: { ring: JudgedRing }) {
           <span className="text-soft">
             {filer
               ? `Not enough data of ${filer.name} on this metal: log a cut with its ${countWords(filer, 2)}, e.g. c6.`
-              : 'Name the filer and log a cut with its turns, e.g. c6, and the next is advised in turns.'}
+              : 'Choose the ring filer and log a cut with its turns, e.g. c6. The next cut is then given in turns.'}
           </span>
         </p>
       )}

@@ -67,7 +67,7 @@ function ReadElsewhere({ ring }: { ring: JudgedRing }) {
   return (
     <Popup
       label="Read in another bore"
-      trigger="Other bore"
+      trigger="Move to another bore"
       look={`${buttonLook('quiet')} text-sm whitespace-nowrap`}
       width="w-72"
     >

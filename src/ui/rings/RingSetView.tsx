@@ -109,7 +109,7 @@ function OneRing({ title, ring, onChange, onFault }: RingProps) {
         <SelectField
           label={`${title}: metal`}
           value={ring.metal}
-          none="not said"
+          none="not set"
           options={RING_METALS.map((m) => [m, RING_METAL_WORDS[m]] as const)}
           onChange={(metal) => onChange({ metal })}
           hint="Filers’ rates are kept by it, and the heat model takes it."
@@ -129,7 +129,7 @@ function OneRing({ title, ring, onChange, onFault }: RingProps) {
         <SelectField
           label={`${title}: faces up with`}
           value={ring.mark}
-          none="not looked at"
+          none="not inspected"
           options={UP_MARKS.map((m) => [m, UP_MARK_WORDS[m]] as const)}
           onChange={(mark) => onChange({ mark })}
         />

@@ -53,7 +53,7 @@ it('a ring read in the wrong bore is noted there and predicted here, without mea
   const build = [...bore('L1', 4.065), ...bore('R1', 4.066), gap('a', 'L1', 'top', 26)];
   const { user, main, sent } = await renderBuild('rings', ...build);
   await user.click(await screen.findByRole('button', { name: /^top ring/ }));
-  await user.click(await screen.findByRole('button', { name: 'Other bore' }));
+  await user.click(await screen.findByRole('button', { name: 'Move to another bore' }));
   const dialog = within(await screen.findByRole('dialog', { name: 'Read in another bore' }));
   await user.click(dialog.getByRole('button', { name: '2' }));
   await shows(main, 'Predicted from cylinder 2');
@@ -139,7 +139,7 @@ it('read, cut, read, done in twelve keys, and the next cut is advised in turns',
     ]),
   );
   await log('13');
-  await shows(region('Next cut'), /Next cut: \d+ turns, about .* chance to pass the window/);
+  await shows(region('Next cut'), /Next cut: \d+ turns, about .* chance to cut too far/);
 });
 
 it('an over-gapped ring and a tight one change places, each explained, and back in one step', async () => {

@@ -55,7 +55,7 @@ export function RingsStage() {
             <LargeFigures isOn={large === 'on'} onChange={(isOn) => setLarge(isOn ? 'on' : 'off')} />
           </div>
           <Views
-            label="What of the rings"
+            label="Ring views"
             value={view}
             onChange={setView}
             views={[

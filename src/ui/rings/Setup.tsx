@@ -51,7 +51,7 @@ export function Setup() {
             : 'After a ring that is done the line leads to the next open one. N skips; what is skipped comes round again.'}
         </p>
         <Tick value={bench.rails} onChange={(isOn) => choose('bench', { ...bench, rails: isOn })}>
-          Rails on the route too
+          Include rails in the measuring order
         </Tick>
         <p className="text-soft">
           {readsRails(judgement.choices) && !bench.rails
@@ -106,7 +106,7 @@ function Limits() {
         hint="Even gaps matter more than the last half thou."
       />
       <NumberField
-        label="Chance of a cut to pass the window, %"
+        label="Chance of cutting too far, %"
         hint="What an advised cut may risk at most."
         least={0.1}
         most={40}

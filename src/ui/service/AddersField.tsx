@@ -24,7 +24,7 @@ interface Props {
 const COOLED = [
   ['cooled', 'cooled'],
   ['hot', 'not cooled'],
-  ['unsaid', 'not said'],
+  ['unsaid', 'not set'],
 ] as const;
 
 /** What adds power, in one line as it is said at the bench; what was understood stands under it. */

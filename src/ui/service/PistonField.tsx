@@ -13,9 +13,9 @@ interface Props {
 export function PistonField({ chart, value, onChange }: Props) {
   return (
     <SelectField
-      label="How the piston is made"
-      none="not said yet"
-      hint="It decides the gap as much as the duty does. If you do not know, leave it open and ask: a wrong answer here costs engines."
+      label="Piston type"
+      none="not set"
+      hint="It decides the gap as much as the use does. If you do not know, leave it open and ask: a wrong type costs engines."
       said={
         columnOf(chart, value)?.highRing ? (
           <b className="text-short">A top ring this near the crown needs far more gap than the oldest rule says.</b>

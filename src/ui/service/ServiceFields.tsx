@@ -19,7 +19,7 @@ import { Tick } from '../shared/Tick';
 
 interface Props {
   service: Service;
-  /** Row of the chart the builder chose; null follows the suggestion. */
+  /** Chart row the builder chose; null follows the suggestion. */
   duty: string | null;
   chart: Chart;
   engine: LoadEngine;
@@ -40,7 +40,7 @@ const COOLING = [
 /** Nitromethane in per cent. */
 const hearShare = (text: string) => parseNumber(text.replace('%', ''), { least: 0, most: 100, optional: true });
 
-/** What the engine is for, what adds power now and later, where it runs, and the heat load or the row of the chart that follows. */
+/** Use, what adds power now and later, where it runs, and the heat load or the row of the chart that follows. */
 export function ServiceFields({ service, duty, chart, engine, units, drawn, onChange, onDuty, onFault }: Props) {
   const fault = usePartFaults(onFault);
   const put = (part: Partial<Service>): void => onChange({ ...service, ...part });
@@ -51,8 +51,8 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
   return (
     <>
       <SelectField
-        label="What the engine is for"
-        none="not said yet"
+        label="Use"
+        none="not set"
         value={service.use}
         options={uses.map((use) => [use, USE_WORDS[use]] as const)}
         onChange={(use) => put({ use })}
@@ -67,15 +67,15 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
       />
       <AddersField
         label="Power adders"
-        hint={`As you would say it: 1.4 bar turbo + 150 hp nitrous. Empty for none; ${spoken} is what a figure is shown in.`}
+        hint={`For example: 1.4 bar turbo + 150 hp nitrous. Leave empty for none. Shown in ${spoken}.`}
         unit={spoken}
         adders={isNone(service) ? null : service.now}
         onChange={(now) => put({ now: now ?? NO_ADDERS })}
         onFault={fault('now')}
       />
       <AddersField
-        label="Planned for later"
-        hint="All there will be then. It is gapped for now: metal can be taken off, never put back."
+        label="Planned upgrades"
+        hint="Everything planned. The gaps are set for today: metal can be taken off, never put back on."
         unit={spoken}
         adders={service.later}
         onChange={(later) => put({ later })}
@@ -298,7 +298,7 @@ function Row({ service, duty, chart, engine, onDuty }: Following) {
   const near = suggestion.set ? [suggestion.now.near, suggestion.later?.near ?? null].flatMap((n) => n ?? []) : [];
   return (
     <SelectField
-      label="Row of the chart"
+      label="Chart row"
       none={suggestion.set ? `as suggested: ${words(suggestion.row)}` : 'as suggested'}
       value={duty}
       options={chart.rows.map((row) => [row.id, row.words] as const)}

@@ -14,7 +14,7 @@ export function SurfaceField({
   return (
     <SelectField
       label="Cylinder wall"
-      none="not said yet"
+      none="not set"
       hint="A plated aluminium bore grows with the piston and needs less clearance."
       value={value}
       options={SURFACES.map((surface) => [surface, SURFACE_WORDS[surface]] as const)}

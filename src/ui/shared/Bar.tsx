@@ -23,7 +23,7 @@ export const Bar = ({ children, isFull = false }: Props) => (
     <Link
       href="/"
       className="flex min-h-11 items-center gap-2.5 text-[1.1875rem] font-bold"
-      aria-label="Spatium, to the shelf"
+      aria-label="Spatium, all builds"
     >
       <Mark />
       <span className={isFull ? 'max-sm:sr-only' : ''}>Spatium</span>

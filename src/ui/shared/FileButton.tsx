@@ -24,7 +24,7 @@ export function FileButton({ words, label, accept, onFile, children }: Props) {
     try {
       setFaults(await onFile(file));
     } catch {
-      setFaults(['The server does not answer. Nothing was read in.']);
+      setFaults(['The server does not answer. Nothing was imported.']);
     }
   };
   return (
@@ -47,7 +47,7 @@ export function FileButton({ words, label, accept, onFile, children }: Props) {
       </Button>
       {faults.length > 0 && (
         <div role="alert" className="order-last w-full border-y border-line bg-steel px-4 py-3">
-          <p className="font-bold text-over">Not read in. Nothing was changed.</p>
+          <p className="font-bold text-over">Not imported. Nothing was changed.</p>
           <ul className="mt-1 list-disc pl-5">
             {faults.map((fault) => (
               <li key={fault}>{fault}</li>

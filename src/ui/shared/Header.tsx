@@ -2,7 +2,7 @@ import { Bar } from './Bar';
 import { Link } from './Link';
 
 const PLACES = [
-  ['/', 'Shelf'],
+  ['/', 'Builds'],
   ['/gap', 'Quick gap'],
   ['/charts', 'Charts'],
   ['/instruments', 'Tools'],

@@ -46,7 +46,7 @@ function Sheet({ name = 'limits' }: { name?: string }) {
 const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
 const least = (): HTMLElement => screen.getByLabelText('Least');
 const button = (): HTMLElement => screen.getByRole('button', { name: 'Set them' });
-const isLeft = (): boolean => screen.queryByText('As you left it, not set yet.') !== null;
+const isLeft = (): boolean => screen.queryByText('Not saved yet.') !== null;
 beforeEach(() => {
   set = [];
 });

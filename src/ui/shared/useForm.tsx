@@ -257,7 +257,7 @@ function LeftNote({ onDrop }: { onDrop: () => void }) {
   return (
     <p role="status" className="col-span-full flex flex-wrap items-center gap-3 border-l-4 border-short pl-3">
       <span>
-        <b>As you left it, not set yet.</b> What is in force is something else.
+        <b>Not saved yet.</b> The saved values differ.
       </span>
       <Button onClick={onDrop}>Throw it away</Button>
     </p>

@@ -31,14 +31,14 @@ export function ImportFile() {
 
   return (
     <FileButton
-      words="Read in a build file"
+      words="Import build"
       label="Build file"
       accept=".json,application/json"
       onFile={(file) => send(file, false)}
     >
       {taken && (
         <Button kind="accent" className="mt-2" onClick={() => void send(taken, true)}>
-          Read it in as a copy
+          Import as a copy
         </Button>
       )}
     </FileButton>

@@ -24,7 +24,7 @@ export function RemoveBuild({ id, name }: { id: string; name: string }) {
     <AlertDialog.Root>
       <AlertDialog.Trigger
         className="grid size-11 place-items-center rounded text-soft hover:text-ink"
-        aria-label={`Take ${name} off the shelf`}
+        aria-label={`Archive ${name}`}
       >
         <Archive size={18} aria-hidden />
       </AlertDialog.Trigger>
@@ -32,14 +32,14 @@ export function RemoveBuild({ id, name }: { id: string; name: string }) {
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
         <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 w-[min(94vw,30rem)] -translate-1/2 rounded-md border border-ink bg-sheet p-6 text-ink">
-          <AlertDialog.Title className="text-xl font-bold">Take “{name}” off the shelf?</AlertDialog.Title>
+          <AlertDialog.Title className="text-xl font-bold">Archive “{name}”?</AlertDialog.Title>
           <AlertDialog.Description className="mt-1 mb-5 text-soft">
-            Its readings stay on record, and you can put it back at once.
+            Its readings stay on record. You can restore it at any time.
           </AlertDialog.Description>
           <div className="flex justify-end gap-3">
-            <AlertDialog.Cancel className={buttonLook()}>Leave it</AlertDialog.Cancel>
+            <AlertDialog.Cancel className={buttonLook()}>Cancel</AlertDialog.Cancel>
             <AlertDialog.Action className={buttonLook('strong')} onClick={() => void remove()}>
-              Take it off
+              Archive
             </AlertDialog.Action>
           </div>
         </AlertDialog.Content>

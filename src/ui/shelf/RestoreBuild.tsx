@@ -11,7 +11,7 @@ export function RestoreBuild({ id }: { id: string }) {
   const [said, setSaid] = useState('');
   return (
     <p role="status" className="mb-4 flex flex-wrap items-center gap-4 border-y border-line bg-steel px-4 py-2">
-      {said ? <b className="text-over">{said}</b> : 'The build is off the shelf.'}
+      {said ? <b className="text-over">{said}</b> : 'Build archived.'}
       <Button
         kind="accent"
         onClick={() => {
@@ -21,7 +21,7 @@ export function RestoreBuild({ id }: { id: string }) {
           );
         }}
       >
-        Put it back
+        Restore
       </Button>
     </p>
   );

@@ -50,7 +50,11 @@ function Progress({ card }: { card: ShelfCard }) {
       </span>
       {card.stops > 0 && <span className="text-sm font-bold text-over">✕ {card.stops} to stop for</span>}
       <Waiting buildId={card.id} />
-      {card.pins > 0 && <span className="text-sm font-bold text-short">◣ {card.pins} pinned on</span>}
+      {card.pins > 0 && (
+        <span className="text-sm font-bold text-short">
+          ◣ {card.pins} {card.pins === 1 ? 'reminder' : 'reminders'}
+        </span>
+      )}
     </span>
   );
 }
@@ -81,10 +85,10 @@ function CardRow({ card }: { card: ShelfCard }) {
         <div className="flex items-center justify-end whitespace-nowrap">
           <Link
             href={`/new?from=${card.id}`}
-            aria-label={`Same again as ${card.name}`}
+            aria-label={`Copy ${card.name}`}
             className="inline-flex min-h-11 items-center px-2 text-sm text-soft underline underline-offset-4 max-sm:hidden"
           >
-            Same again
+            Copy build
           </Link>
           <RemoveBuild id={card.id} name={card.name} />
         </div>
@@ -120,7 +124,7 @@ export function ShelfTable({ cards, ask }: { cards: ShelfCard[]; ask: ShelfAsk }
               );
             })}
             <th>
-              <span className="sr-only">begin another like it, take it off the shelf</span>
+              <span className="sr-only">copy, archive</span>
             </th>
           </tr>
         </thead>

@@ -61,12 +61,12 @@ function PersonRow({ person, network }: { person: Member; network: string | null
       <td className="figures py-2 pr-4 align-top text-lg font-bold">{person.initials}</td>
       <td className="py-2 pr-4 align-top">
         {person.name}
-        {person.hasLeft && <span className="block text-sm">left: signs in no more, stays on record</span>}
+        {person.hasLeft && <span className="block text-sm">deactivated: cannot sign in, stays on record</span>}
       </td>
       <td className="py-2 pr-4 align-top max-sm:col-span-2 max-sm:pr-0">
         <SelectField
           isUnseen
-          label={`What ${person.initials} may`}
+          label={`Role of ${person.initials}`}
           value={person.role}
           options={ROLE_OPTIONS}
           onChange={(role) => run(() => runCommand('changePerson', person.id, person.name, role))}
@@ -82,7 +82,7 @@ function PersonRow({ person, network }: { person: Member; network: string | null
                 {(close) => (
                   <SecretForm
                     onSet={(secret) => run(() => runCommand('setSecret', person.id, secret), close)}
-                    words={`A new PIN or password for ${person.name}. Wherever they are signed in now, they no longer are.`}
+                    words={`A new PIN or password for ${person.name}. They are signed out on every device.`}
                   />
                 )}
               </Popup>
@@ -94,7 +94,7 @@ function PersonRow({ person, network }: { person: Member; network: string | null
               disabled={isBusy}
               onClick={() => run(() => runCommand('setLeft', person.id, !person.hasLeft))}
             >
-              {person.hasLeft ? 'Came back' : 'Left the shop'}
+              {person.hasLeft ? 'Reactivate' : 'Deactivate'}
             </Button>
           )}
         </div>
@@ -117,7 +117,7 @@ function SecretForm({ words, onSet }: { words: string; onSet: (secret: string) =
       <p>{words}</p>
       <SecretField isNew hint={SECRET_HINT} value={secret} onChange={setSecret} />
       <Button type="submit" kind="strong" disabled={secret === ''}>
-        Set it
+        Save
       </Button>
     </form>
   );
@@ -141,7 +141,7 @@ function Fields({ typed, onChange }: { typed: Typed; onChange: (typed: Typed) =>
         value={typed.name}
         onChange={(text) => onChange({ ...typed, name: text })}
       />
-      <Field label="Initials" hint="Stand on everything that is logged, and stay.">
+      <Field label="Initials" hint="Shown on every entry this person logs. They cannot be changed.">
         {(props) => (
           <input
             {...props}
@@ -181,8 +181,8 @@ function Begin() {
       }}
     >
       <p className="max-w-prose text-lg">
-        On this machine alone nobody needs to sign in. For tablets on the network everybody does: put in yourself first,
-        as the owner, then who else works here. From then on it is asked for on this machine too.
+        On this computer nobody needs to sign in. For tablets on the network everyone does. Enter yourself first, as the
+        owner, then everyone who works here. From then on this computer asks for a sign-in too.
       </p>
       <Fields typed={typed} onChange={setTyped} />
       <Fault>{said}</Fault>
@@ -195,14 +195,14 @@ function Begin() {
   );
 }
 
-/** Somebody new. */
+/** Add person. */
 function PersonForm() {
   const { said, run, isBusy } = useDone();
   const [typed, setTyped] = useState(NOTHING);
   const [role, setRole] = useState<Role>('fitter');
   return (
     <form
-      aria-label="Somebody new"
+      aria-label="Add person"
       className="grid max-w-3xl gap-4"
       onSubmit={(event) => {
         event.preventDefault();
@@ -215,19 +215,13 @@ function PersonForm() {
         );
       }}
     >
-      <h2>Somebody new</h2>
+      <h2>Add person</h2>
       <Fields typed={typed} onChange={setTyped} />
-      <SelectField
-        label="What they may"
-        value={role}
-        options={ROLE_OPTIONS}
-        onChange={setRole}
-        said={ROLE_WORDS[role].may}
-      />
+      <SelectField label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} said={ROLE_WORDS[role].may} />
       <Fault>{said}</Fault>
       <div>
         <Button type="submit" kind="strong" disabled={isBusy}>
-          Add them
+          Add person
         </Button>
       </div>
     </form>

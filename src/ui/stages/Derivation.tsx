@@ -1,6 +1,6 @@
 'use client';
 
-import type { Candidate, Limits, Target } from '@/core/models/targets/target';
+import { type Candidate, type Limits, type Target, standingWords } from '@/core/models/targets/target';
 import { useWords } from '../openBuild/contexts';
 
 /** The working of a target: formula with the numbers in it, source, standing, and what it outranks. */
@@ -49,7 +49,7 @@ function Working({ candidate }: { candidate: Candidate }) {
         ))}
       </div>
       <p className="text-soft">
-        {candidate.from}. <span className="whitespace-nowrap italic">{candidate.standing}.</span>
+        {candidate.from}. <span className="whitespace-nowrap italic">{standingWords(candidate.standing)}.</span>
       </p>
     </>
   );

@@ -3,7 +3,7 @@
 import type { Finding, Severity } from '@/core/stages/contract/finding';
 import { useWords } from '../openBuild/contexts';
 
-const WORDS: Record<Severity, string> = { stop: 'Stop', mend: 'To mend', note: 'To know' };
+const WORDS: Record<Severity, string> = { stop: 'Stop', mend: 'Fix', note: 'Note' };
 const COLOURS: Record<Severity, string> = { stop: 'text-over', mend: 'text-short', note: 'text-soft' };
 const SHAPES: Record<Severity, string> = { stop: 'M-5-5 5 5M5-5-5 5', mend: 'M-5-5V5H5Z', note: 'M0-5V5M-5 0H5' };
 

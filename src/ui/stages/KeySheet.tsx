@@ -22,7 +22,7 @@ const KEYS: [keys: string[], does: string][] = [
   [['D', 'S'], 'deburred, squared: before a ring is read again'],
   [['C'], 'a cut with the filer: c, c12'],
   [['Enter'], 'at assembly: the step is done'],
-  [['X', 'P'], 'at assembly: found otherwise; pin a reminder'],
+  [['X', 'P'], 'at assembly: not as planned; add reminder'],
   [['[', ']'], 'stage before, stage after'],
   [['?'], 'this sheet'],
 ];

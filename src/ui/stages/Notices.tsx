@@ -84,7 +84,7 @@ function Others() {
       {words.length > 0 && (
         <div className="flex flex-wrap items-center gap-x-4 border-b border-line bg-steel px-5 py-1">
           <p className="flex-1">
-            <b>At another bench:</b> {words.join(' · ')}.
+            <b>Other benches:</b> {words.join(' · ')}.
           </p>
           {what && !isTheirs && (
             <Button aria-pressed={isMine} onClick={() => claim(what, !isMine)}>

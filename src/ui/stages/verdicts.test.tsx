@@ -140,7 +140,7 @@ it('the job card says what it covers; what a cylinder lacks leads to where it is
   await screen.findByText('Saved.');
   expect(screen.getByRole('link', { name: /^Bores/ }).textContent).not.toContain('/');
   await goTo('Assembly');
-  const lacks = await screen.findByRole('region', { name: /^What cylinder 1 lacks/ });
+  const lacks = await screen.findByRole('region', { name: /^What cylinder 1 still needs/ });
   expect(lacks.textContent).not.toContain('bore');
   await user.click(within(lacks).getByRole('link', { name: /second ring: to do/ }));
   await screen.findByRole('heading', { name: 'Cylinder 1, second ring' });
@@ -148,7 +148,7 @@ it('the job card says what it covers; what a cylinder lacks leads to where it is
 
 it('front mark and rod are looked at when the piston is hung, and stand at the block as looked at', async () => {
   const { user, goTo } = await renderBuild('pistons');
-  await user.click(await screen.findByRole('tab', { name: 'On its rod' }));
+  await user.click(await screen.findByRole('tab', { name: 'Rod and pin' }));
   const hung = await screen.findByRole('list', { name: 'Hung on its rod' });
   expect(within(hung).getAllByRole('listitem')).toHaveLength(2);
   const rod = (): HTMLElement => document.querySelector<HTMLElement>('[data-check="rod"]') ?? document.body;
@@ -161,7 +161,7 @@ it('front mark and rod are looked at when the piston is hung, and stand at the b
 
 it('how it is decided is set by the shop: strict, the product itself is the limit', async () => {
   const { user, main, goTo } = await renderBuild('targets', jobEntry(), gap('a', 'L1', 'top', 20));
-  await user.click(await screen.findByRole('tab', { name: 'Windows, schools' }));
+  await user.click(await screen.findByRole('tab', { name: 'Rules' }));
   await user.selectOptions(await screen.findByLabelText('Grace of a gap'), 'none: strict');
   await waitFor(() => expect(onDeck('1').getAttribute('aria-label')).toMatch(/^Cylinder 1, not proven/));
   await goTo('Rings');

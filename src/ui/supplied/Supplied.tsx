@@ -19,13 +19,13 @@ const WORDS = {
   bores: {
     one: 'Bore',
     not: 'Bores are not measured here',
-    why: 'Nothing is asked for on this stage then: gap targets stand on what is reported of each bore, else on the planned bore.',
+    why: 'This stage then needs no readings: gap targets use the reported size of each bore, or the planned bore where none is reported.',
     by: 'The shop, the number of its sheet.',
   },
   pistons: {
     one: 'Piston',
     not: 'Pistons are not measured here',
-    why: 'Nothing is asked for on this stage then: the clearance that was reported stands on the sheet, and is called out where it would be too tight.',
+    why: 'This stage then needs no readings: the reported clearance goes on the build sheet, with a warning where it would be too tight.',
     by: 'The packet, the maker’s sheet.',
   },
 } as const;
@@ -69,12 +69,12 @@ export function Supplied({ of: what }: { of: What }) {
           kind={kind}
           units={units}
           {...form.field('ordered')}
-          hint="The size that was asked for."
+          hint="The size ordered, e.g. 4.0300."
         />
         <TextField label="Reported by" hint={words.by} maxLength={120} {...form.field('by')} />
       </div>
       <SizesTable kind={kind} what={what} draft={draft} words={words} report={report} form={form} />
-      <FormFoot form={form} words="Set what was supplied">
+      <FormFoot form={form} words="Save">
         {first && draft.sizes.length < cylinders.length && (
           <Button
             onClick={() => {
@@ -118,13 +118,13 @@ interface SizesTableProps {
     | {
         readonly one: 'Bore';
         readonly not: 'Bores are not measured here';
-        readonly why: 'Nothing is asked for on this stage then: gap targets stand on what is reported of each bore, else on the planned bore.';
+        readonly why: 'This stage then needs no readings: gap targets use the reported size of each bore, or the planned bore where none is reported.';
         readonly by: 'The shop, the number of its sheet.';
       }
     | {
         readonly one: 'Piston';
         readonly not: 'Pistons are not measured here';
-        readonly why: 'Nothing is asked for on this stage then: the clearance that was reported stands on the sheet, and is called out where it would be too tight.';
+        readonly why: 'This stage then needs no readings: the reported clearance goes on the build sheet, with a warning where it would be too tight.';
         readonly by: 'The packet, the maker’s sheet.';
       };
   report: (number: string, size: Nm | null) => void;

@@ -28,8 +28,8 @@ export function Allowances() {
         Looser on purpose: <Term word="allowance">allowances</Term>
       </h2>
       <p className="max-w-prose text-soft">
-        Some give the hottest cylinders, often the end ones, a thou more. It moves minimum, aim and limit up together;
-        nothing can be made tighter here.
+        Some builders give the hottest cylinders, often the end ones, one extra thou. Minimum, aim and limit move up
+        together; nothing can be made tighter here.
       </p>
       {choices.allowances.length > 0 && (
         <Table

@@ -25,7 +25,7 @@ import { useWorkerResult } from '../shared/useWorkerResult';
 const begin = (): Worker => new Worker(new URL('../../workers/gasCycle.ts', import.meta.url), { type: 'module' });
 
 const STANDING =
-  'Orifices and volumes in series over the crank angle (Furuhama and Tada 1961; Ting and Mayer, J. Lubr. Technol. 96, 1974; both recalled). Cylinder: slider–crank, polytropic 1.32, heat by a Wiebe function. Gaps as they are hot by the heat model, discharge coefficient 0.75. Land clearance 0.004 of the bore, charge 330 K, 2.3 MJ for a kilogram of air: from memory. Only the gaps leak here, so that blow-by comes out low. A model: it shows direction and size, and is no figure to set by.';
+  'Orifices and volumes in series over the crank angle (Furuhama and Tada 1961; Ting and Mayer, J. Lubr. Technol. 96, 1974; both recalled). Cylinder: slider–crank, polytropic 1.32, heat by a Wiebe function. Gaps as they are hot by the heat model, discharge coefficient 0.75. Land clearance 0.004 of the bore, charge 330 K, 2.3 MJ per kilogram of air: typical figures, no source. Only the gaps leak in the model, so blow-by is too low. It shows direction and size; do not set a gap by it.';
 
 const FIELDS: [keyof Running, hint: string][] = [
   ['rpm', 'e.g. 6500'],

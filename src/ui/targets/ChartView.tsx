@@ -57,7 +57,7 @@ export function ChartView({ charts }: { charts: KeptChart[] | null }) {
         </div>
         <p className="mb-2 max-w-prose text-soft">
           {reasonOf(chart)} This build keeps this version, whatever becomes of the chart.{' '}
-          {piston ? `Pistons: ${piston.words}.` : 'How the piston is made is not said yet: its column is not known.'}
+          {piston ? `Pistons: ${piston.words}.` : 'Piston type is not set: the chart column is not known.'}
         </p>
         {piston && (
           <div className="relative overflow-x-auto">

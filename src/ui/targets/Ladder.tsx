@@ -2,7 +2,7 @@
 
 import { rangeText } from '@/core/foundation/quantity/format';
 import { OWN_ACCEPTED, type OwnFigure } from '@/core/stages/targets/ownFigure';
-import type { Candidate, Rank, Target } from '@/core/models/targets/target';
+import { type Candidate, type Rank, type Target, standingWords } from '@/core/models/targets/target';
 import type { TargetChoices, Own, Papers } from '@/core/models/targets/papers';
 import { useJudgement, useLogging, useWords } from '../openBuild/contexts';
 import { Accepting } from '../shared/Accepting';
@@ -15,7 +15,7 @@ const RUNGS: [Paper | 'chart', string][] = [
   ['sheet', 'Packed sheet'],
   ['manual', 'Service manual'],
   ['chart', 'Chart'],
-  ['own', 'Your own'],
+  ['own', 'Your figure'],
 ];
 
 interface Props {
@@ -50,7 +50,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
       withPapers(choices, figure, { ...papers, [paper]: paper === 'own' ? own : (own?.given ?? null) }),
     );
   return (
-    <ol className="divide-y divide-line border-b border-line" aria-label={`${words}: figures by order of trust`}>
+    <ol className="divide-y divide-line border-b border-line" aria-label={`${words}: figures in order of authority`}>
       {RUNGS.map(([rung, name], i) => {
         const candidate = at(rung);
         const inForce = candidate !== undefined && target.set && candidate === target.inForce;
@@ -70,7 +70,7 @@ export function Ladder({ cylinder, choices, figure: { figure, words, kind } }: P
             )}
             <span className={inForce ? 'font-bold' : ''}>
               {candidate?.rank === 'rule' ? (figure === 'rails' ? 'Common practice' : 'From the top ring') : name}
-              {inForce && <span className="block text-sm text-blue">in force</span>}
+              {inForce && <span className="block text-sm text-blue">used</span>}
             </span>
             <span
               className={`figures text-lg whitespace-nowrap ${inForce ? 'font-bold' : ''} ${candidate ? '' : 'text-soft'}`}
@@ -124,7 +124,7 @@ function RungWords({ candidate, rung, papers, departure, words, figure, target }
       {candidate ? (
         <>
           {rung === 'own' && papers.own?.over && 'Put over the others: '}
-          {candidate.from}. <i>{candidate.standing}</i>
+          {candidate.from}. <i>{standingWords(candidate.standing)}</i>
           {rung === 'own' && departure && (
             <>
               {!departure.accepted && (

@@ -51,7 +51,7 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
       <p className="border-l-4 border-blue pl-3">
         <b>A model, not a measurement.</b> One number for the heat an engine puts into its rings, compared with practice
         from {TRUSTED.from} to {TRUSTED.to} and known to about {(LOAD_SPREAD * 100).toFixed(0)} % (one standard
-        deviation, from memory).
+        deviation, typical figure).
       </p>
       {load.set ? (
         <>
@@ -64,12 +64,11 @@ export function LoadView({ judgement, units, bore, charts }: Props) {
       {outside && <p className="font-bold text-short">{outside}</p>}
       {chart.kind === 'steps' && (
         <p className="text-soft">
-          {chart.name} is in steps: the row of what is said is in force, whatever the load. A chart of curves goes by
-          it.
+          {chart.name} is in steps: its row is used, whatever the heat load. A chart of curves uses the heat load.
         </p>
       )}
       {chart.kind === 'curve' && !piston && (
-        <p className="text-soft">How the piston is made is not said yet: its curve is not known.</p>
+        <p className="text-soft">Piston type is not set: its curve is not known.</p>
       )}
       {bore && <GapAgainstLoad judgement={judgement} units={units} bore={bore} charts={charts} />}
       {cylinder && (

@@ -50,24 +50,24 @@ it('the order of trust, rung by rung: own, manual, sheet; and own put over them 
   const { user } = await renderBuild('targets');
   await shows(top, '21–24');
   await enter(user, 'own figure', 'at least', { 'At least': '19', Reason: 'ran it last year' });
-  await shows(rung('chart'), 'in force');
+  await shows(rung('chart'), 'used');
   await shows(rung('own'), 'ran it last year');
-  await shows(findings, "Your own top ring minimum of 19 thou is not used; it is under the chart's 20.3 thou");
+  await shows(findings, "Your top ring minimum of 19 thou is not used; it is under the chart's 20.3 thou");
   await enter(user, 'service manual', 'from – to', { From: '0.6mm', To: '0.75mm' });
-  await shows(rung('manual'), 'in force');
+  await shows(rung('manual'), 'used');
   await shows(top, '23.6–29.5');
   await enter(user, 'packed sheet', 'factor × bore', { Factor: '0.0065' });
-  await shows(rung('sheet'), 'in force');
+  await shows(rung('sheet'), 'used');
   await shows(top, '27–30');
   expect(document.querySelectorAll('[data-in-force="true"]')).toHaveLength(1);
 
   await enter(user, 'own figure', 'at least', { 'At least': '25' }, /Put it over/);
-  await shows(rung('own'), 'in force');
+  await shows(rung('own'), 'used');
   await shows(rung('own'), 'Put over the others: ran it last year');
   await shows(top, '25–28');
   await shows(
     findings,
-    "Your own top ring minimum of 25 thou is under the sheet's 26.4 thou. Too tight can cost the engine",
+    "Your top ring minimum of 25 thou is under the sheet's 26.4 thou. Too tight can cost the engine",
   );
   await shows(findings, 'Stop.');
   await user.click(within(rung('own')()).getByRole('button', { name: 'Accept with a reason' }));
@@ -79,7 +79,7 @@ it('the order of trust, rung by rung: own, manual, sheet; and own put over them 
 
   await user.click(screen.getByRole('button', { name: 'Change own figure' }));
   await user.click(await screen.findByRole('button', { name: 'Take it out' }));
-  await shows(rung('sheet'), 'in force');
+  await shows(rung('sheet'), 'used');
 });
 
 it('an own figure is in force where the chart offers none for the piston', async () => {
@@ -88,7 +88,7 @@ it('an own figure is in force where the chart offers none for the piston', async
   await shows(top, 'The chart offers no top ring gap');
   await enter(user, 'own figure', 'at least', { 'At least': '25', Reason: 'ran it last year' });
   await shows(top, '25–28');
-  await shows(rung('own'), 'in force');
+  await shows(rung('own'), 'used');
 });
 
 it('an own figure asks for its reason; clearance and rails have the same rungs', async () => {
@@ -160,13 +160,13 @@ it('papers give one figure ±, factors from – to, and a range that is hard at 
 it('a second ring is worked from the top where that is chosen, by a difference or a ratio', async () => {
   const street = jobEntry({ plannedBore: fromInches(4), service: { ...NO_SERVICE, use: 'street' } });
   const { user, sent } = await renderBuild('targets', street);
-  await user.click(await screen.findByRole('tab', { name: 'Windows, schools' }));
+  await user.click(await screen.findByRole('tab', { name: 'Rules' }));
   await user.selectOptions(await screen.findByLabelText('How much larger'), 'so much over the top');
   fill(screen.getByLabelText('Over the top ring'), '3 thou');
   await user.click(screen.getByRole('button', { name: 'Set how much larger' }));
-  await user.click(screen.getByRole('tab', { name: 'Figures' }));
+  await user.click(screen.getByRole('tab', { name: 'Targets' }));
   await shows(figure(/Second ring gap/), '21–24');
-  await user.click(screen.getByRole('tab', { name: 'Windows, schools' }));
+  await user.click(screen.getByRole('tab', { name: 'Rules' }));
   await user.selectOptions(await screen.findByLabelText('How much larger'), 'so many times the top');
   fill(screen.getByLabelText('Times the top ring'), '3');
   expect(screen.getByText('Enter a number from 1 to 2.')).toBeDefined();
@@ -198,9 +198,9 @@ it('the duty follows from the power adder: near a line both rows are shown, what
   await user.click(screen.getByRole('button', { name: /14 psi$/ }));
   await shows(main, 'Suggested: boost to 15 psi (1.03 bar), because 14.0 psi');
   await shows(main, '14.0 psi (0.97 bar) is near the line at 15 psi');
-  fill(await field('Planned for later'), '14 psi turbo + nitrous');
-  await shows(main, 'Say how large the nitrous shot is that is planned for later.');
-  fill(await field('Planned for later'), '14 psi turbo + 150+100 hp nitrous');
+  fill(await field('Planned upgrades'), '14 psi turbo + nitrous');
+  await shows(main, 'Planned upgrades: Say how large the nitrous shot is.');
+  fill(await field('Planned upgrades'), '14 psi turbo + 150+100 hp nitrous');
   await shows(main, 'turbo, 14.0 psi (0.97 bar); nitrous, 150 + 100 hp');
   await saveCard(user);
   await shows(main, 'Saved.');
@@ -210,16 +210,16 @@ it('the duty follows from the power adder: near a line both rows are shown, what
   await shows(region('Near the line between two rows'), /24–27 thou.*27–30 thou/);
 
   await goTo('Job');
-  await user.selectOptions(await field('Row of the chart'), 'boostLow');
+  await user.selectOptions(await field('Chart row'), 'boostLow');
   await saveCard(user);
   await goTo('Targets');
   await shows(top, '24–27');
-  await shows(findings, 'That row stands for more heat.');
+  await shows(findings, 'That row allows for more heat.');
 });
 
 it('a cylinder is fitted looser on purpose, and a gap typed for an allowance is not taken', async () => {
   const { user, main } = await renderBuild('targets');
-  await goToTab(user, 'Windows, schools');
+  await goToTab(user, 'Rules');
   await user.selectOptions(await field('Cylinder'), '8');
   fill(await field('Both gaps, more by'), '12');
   await shows(main, '12 thou more is not an allowance');
@@ -228,14 +228,14 @@ it('a cylinder is fitted looser on purpose, and a gap typed for an allowance is 
   fill(await field('Why'), 'end cylinder');
   await user.click(screen.getByRole('button', { name: 'Allow it' }));
   await shows(() => screen.getByRole('row', { name: /end cylinder/ }), '+ 1 thou');
-  await goToTab(user, 'Figures');
+  await goToTab(user, 'Targets');
   await shows(top, '21–24');
   await user.click(onDeck('8'));
   await shows(top, '22–25');
   await shows(() => screen.getByRole('complementary'), 'allowance of this cylinder + 1 thou (end cylinder) → 22 thou');
-  await goToTab(user, 'Windows, schools');
+  await goToTab(user, 'Rules');
   await user.click(await screen.findByRole('button', { name: /^Take out ?allowance of cylinder 8$/ }));
-  await goToTab(user, 'Figures');
+  await goToTab(user, 'Targets');
   await shows(top, '21–24');
 });
 
@@ -271,7 +271,7 @@ it('an engine is said in one line; what is not understood is said with what is, 
   await user.click(await field('gas (propane, methane)'));
   await shows(shares, 'fuel ×1.05');
   await user.click(await field('gas (propane, methane)'));
-  fill(await field('Planned for later'), '60 psi');
+  fill(await field('Planned upgrades'), '60 psi');
   await saveCard(user);
   await shows(main, 'Saved.');
   await goTo('Targets');
@@ -301,9 +301,9 @@ it('what a paper gives wrongly is told in its form, and a paper that is outranke
   await press('button', 'Change packed sheet');
   await press('button', 'Take it out');
   await shows(top, '26–30');
-  await press('tab', 'Windows, schools');
+  await press('tab', 'Rules');
   await press('radio', 'equal or tighter');
-  await press('tab', 'Figures');
+  await press('tab', 'Targets');
   await shows(figure(/Second ring gap/), '26–29');
 });
 
@@ -352,7 +352,7 @@ it('what a curve is entered at is said with its shares, and what a chart of step
 it('rounding and windows are set in one step, and a limit inside its window is not taken', async () => {
   const { press } = await renderBuild('targets');
   const set = (): HTMLElement => screen.getByRole('button', { name: 'Set rounding and windows' });
-  await press('tab', 'Windows, schools');
+  await press('tab', 'Rules');
   const steps = await screen.findByLabelText<HTMLSelectElement>('Gaps go up to the next');
   fill(steps, within(steps).getByRole<HTMLOptionElement>('option', { name: '½ thou (0.0005 in)' }).value);
   fill(screen.getByLabelText('Gap: how wide the aim is'), '9');
@@ -360,7 +360,7 @@ it('rounding and windows are set in one step, and a limit inside its window is n
   expect(set()).toHaveProperty('disabled', true);
   fill(screen.getByLabelText('Gap: how wide the aim is'), '2');
   await press('button', 'Set rounding and windows');
-  await press('tab', 'Figures');
+  await press('tab', 'Targets');
   await shows(top, '20.5–22.5');
 });
 
@@ -368,7 +368,7 @@ it('heat: the worked row, the margin, the chance from the worker, and what is as
   const cast = jobEntry({ plannedBore: fromInches(4), construction: 'cast', service: { ...NO_SERVICE, use: 'plain' } });
   const { user, press } = await renderBuild('targets?view=heat', cast);
   const worked = row(/^minimum/);
-  await press('tab', 'Heat');
+  await press('tab', 'Closing check');
   await screen.findByRole('table', { name: 'Gaps hot' });
   // both cases, where the ends meet, and the margin: iron is judged warm
   await shows(worked, /16 ?7\.[45] ?1\.9 ?200 ?47/);
@@ -404,7 +404,7 @@ it('over the curve lie a chart of steps, row by row, and what the shop has fitte
   server.answers['/api/charts'] = () => ({ charts: [{ chart: STARTING_CHART, standard: true }] });
   server.answers['/api/gap-history'] = () => ({ builds: fitted });
   await goTo('Targets');
-  await press('tab', 'Load');
+  await press('tab', 'Heat load');
   const picture = () => within(screen.getByRole('region', { name: 'Gap against heat load' }));
   await user.click(await screen.findByText(/Builds of the shop on the same piston: 1/));
   expect(picture().getByRole('link', { name: 'Ran well' }).getAttribute('href')).toBe('/builds/ran-well/targets');

@@ -83,10 +83,10 @@ export function TargetsStage() {
               value={view}
               onChange={setView}
               views={[
-                ['figures', 'Figures', <Figures key="figures" cylinder={cylinder} shown={shown} onShow={setShown} />],
+                ['figures', 'Targets', <Figures key="figures" cylinder={cylinder} shown={shown} onShow={setShown} />],
                 [
                   'load',
-                  'Load',
+                  'Heat load',
                   <LoadView
                     key="load"
                     judgement={judgement}
@@ -95,8 +95,8 @@ export function TargetsStage() {
                     charts={(charts ?? []).map((k) => k.chart)}
                   />,
                 ],
-                ['windows', 'Windows, schools', <Windows key="windows" />],
-                ['heat', 'Heat', <HeatView key="heat" />],
+                ['windows', 'Rules', <Windows key="windows" />],
+                ['heat', 'Closing check', <HeatView key="heat" />],
                 ['chart', 'Chart', <ChartView key="chart" charts={charts} />],
               ]}
             />
@@ -108,12 +108,12 @@ export function TargetsStage() {
           <h2 className="mb-1">Why, {current.words.toLowerCase()}</h2>
           <Derivation target={targetOf(cylinder, shown)} />
           <DutyWords />
-          <h2 className="mt-5 mb-2">To know</h2>
+          <h2 className="mt-5 mb-2">Notes</h2>
           <Findings
             findings={judgement.findings
               .filter((f) => f.stage === 'job' || f.stage === 'targets')
               .filter((f) => f.cylinder === null || f.cylinder === cylinder.id)}
-            empty="Nothing stands against these targets."
+            empty="No objections to these targets."
           />
           <p className="mt-5 text-soft">
             A thou too loose costs a little oil. A thou too tight can cost the engine. What the parts’ makers say comes
@@ -167,8 +167,8 @@ function Figures({
           );
         })}
       </div>
-      <section className="mt-3" aria-label="Order of trust">
-        <h2 className="mb-1">{current.words}: by order of trust</h2>
+      <section className="mt-3" aria-label="Order of authority">
+        <h2 className="mb-1">{current.words}: in order of authority</h2>
         <Ladder cylinder={cylinder} choices={judgement.choices.targets} figure={current} />
       </section>
       {(shown === 'top' || shown === 'second') && <SideBySide comparisons={comparisonsOf(judgement)} units={units} />}
@@ -208,7 +208,7 @@ function DutyWords() {
             : curve
               ? sharesText(duty.load) && `: ${sharesText(duty.load)}`
               : duty.suggestion.set && `: ${duty.suggestion.reason}`}
-        . Pistons: <b className="font-medium text-ink">{piston?.words ?? 'not said'}</b>.{' '}
+        . Pistons: <b className="font-medium text-ink">{piston?.words ?? 'not set'}</b>.{' '}
         <Link href={`/builds/${judgement.id}/job`} className="font-bold text-blue underline underline-offset-4">
           Change it on the job card
         </Link>

@@ -138,7 +138,7 @@ function Deciding() {
     <section aria-label="How it is decided">
       <h2 className="mb-1 text-lg">How it is decided</h2>
       <p className="mb-2 max-w-prose text-soft">
-        A figure is right once it is this sure not to lie under its minimum by more than the grace, and condemned once
+        A figure is right once it is this sure not to lie under its minimum by more than the tolerance, and fails once
         it is this sure that it does. A limit is no sharper than its last digit. Of a gap no more than half a leaf
         counts. {ruleWords(deciding)}
       </p>

@@ -20,7 +20,7 @@ const Temperatures = onDemand(() => import('./Temperatures').then((m) => m.Tempe
 const PLATES = [
   ['on', 'on'],
   ['off', 'off'],
-  ['unsaid', 'not said'],
+  ['unsaid', 'not set'],
 ] as const;
 
 /** What is in hand: the tool, how warm part and tool are, and whether the torque plate is on. It goes with every reading. */
@@ -123,7 +123,7 @@ function Squared() {
       <SelectField
         label="Squared with"
         value={SQUARINGS.find((s) => s === squaring.tool) ?? null}
-        none="not said"
+        none="not set"
         options={SQUARINGS.map((s) => [s, SQUARING_WORDS[s]] as const)}
         onChange={(tool) => setSquaring({ tool: tool ?? '' })}
         said={
@@ -137,7 +137,7 @@ function Squared() {
       <SelectField
         label="Squared at"
         value={depths.find(([d]) => d === squaring.depth)?.[0] ?? null}
-        none="not said"
+        none="not set"
         options={depths}
         onChange={(depth) => setSquaring({ depth: depth ?? '' })}
       />

@@ -28,7 +28,7 @@ export const POST = answered(async (request: Request): Promise<Response> => {
   if (created === 'taken')
     return fault(
       409,
-      'Another record of this build is on the shelf already, with other entries. Read the file in as a copy to keep both.',
+      'Another record of this build is in the list already, with other entries. Import the file as a copy to keep both.',
     );
   const db = await database();
   if (created === 'created')

@@ -11,7 +11,7 @@ export const JOINT_WORDS: Record<Joint, string> = {
   top: 'top ring gap',
   second: 'second ring gap',
   upperRail: 'upper rail gap',
-  expander: 'expander joint',
+  expander: 'expander ends',
   lowerRail: 'lower rail gap',
 };
 

@@ -28,7 +28,7 @@ export function instrumentFaults({ kind, name, from, to, resolution, limit, kit 
           ? 'The resolution must be more than zero.'
           : resolution > to - from && 'The resolution must be finer than the range.'),
       limit: !isFiling && limit <= 0 && 'The error limit must be more than zero: no tool is without error.',
-      kit: hasWrongKit && 'A bore gauge has a kit, and nothing else has.',
+      kit: hasWrongKit && 'Only a bore gauge has a kit.',
     }),
     ...(kit && !hasWrongKit ? faultsUnder('kit', kitFaults(kit)) : {}),
   };

@@ -51,10 +51,10 @@ export function chartFaults(chart: Chart): string[] {
   if (chart.columns.length === 0) faults.push('A chart has at least one column.');
   const loads = chart.rows.flatMap((row) => row.load ?? []);
   if (chart.kind === 'curve') {
-    if (loads.length < chart.rows.length) faults.push('In a chart of curves every row stands at a heat load.');
+    if (loads.length < chart.rows.length) faults.push('In a chart of curves every row has a heat load.');
     for (const load of new Set(loads.filter((l, i) => loads.indexOf(l) !== i)))
       faults.push(`Two rows stand at the heat load ${load}.`);
-  } else if (loads.length > 0) faults.push('In a chart of steps no row stands at a heat load.');
+  } else if (loads.length > 0) faults.push('In a chart of steps no row has a heat load.');
   for (const { id, words } of [...chart.rows, ...chart.columns])
     if (words.trim() === '') faults.push(`Say in words what “${id}” is.`);
   twice(

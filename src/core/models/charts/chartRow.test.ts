@@ -33,8 +33,8 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
     ['two stages that run together', { now: shot(150, 100) }, 'nitrousHigh'],
     ['a diesel', { fuel: 'diesel', now: psi(25) }, 'diesel'],
     ['boost without a use said', { use: null, now: psi(20) }, 'boostHigh'],
-    ['nothing said', { use: null }, 'Say what the engine is for.'],
-    ['boost not said', { now: boosted(null) }, 'Say how much boost it runs.'],
+    ['nothing said', { use: null }, 'Set the use.'],
+    ['boost not entered', { now: boosted(null) }, 'Say how much boost it runs.'],
     ['shot not said', { now: shot() }, 'Say how large the nitrous shot is.'],
   ])('%s', (_, part, expected) => {
     expect(row(part)).toBe(expected);
@@ -71,7 +71,7 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
       row: 'boostHigh',
       later: { row: 'boostLow' },
     });
-    expect(row({ later: shot() })).toBe('Say how large the nitrous shot is that is planned for later.');
+    expect(row({ later: shot() })).toBe('Planned upgrades: Say how large the nitrous shot is.');
   });
 
   it('never suggests less for more boost or a larger shot (property)', () => {
@@ -116,7 +116,7 @@ describe('the row suggested (common practice, no source: lines at about 15 psi a
       fc.property(services, fc.integer({ min: 1, max: 16 }), (any, cylinders) => {
         const suggestion = suggestDuty(any, cylinders);
         if (suggestion.set) expect(DUTIES).toContain(suggestion.row);
-        else expect(suggestion.ask).toMatch(/^Say .*\.$/);
+        else expect(suggestion.ask).toMatch(/^(Say|Set|Planned upgrades:) .*\.$/);
       }),
     );
   });

@@ -1,5 +1,5 @@
 /**
- * What the engine is for, and which row of the chart that asks for.
+ * Use, and which row of the chart that asks for.
  *
  * More heat per cylinder needs more gap: boost below and above about 15 psi, nitrous below and above about
  * 200 hp. Common practice, no source. The row is a suggestion with its reason; the builder may choose another.
@@ -82,7 +82,7 @@ function nitrousRow(nitrous: Nitrous, service: Service, engineCylinders: number)
   return byThreshold(load, ['nitrousLow', 'nitrousHigh'], {
     low: `${shot}: within 200 hp and 25 hp a cylinder`,
     high: `${shot}: over ${total > NITROUS_THRESHOLD ? '200 hp' : '25 hp a cylinder'}`,
-    near: `${shot}, near the line at 200 hp or 25 hp a cylinder: a little more and the other row holds.`,
+    near: `${shot}, near the line at 200 hp or 25 hp a cylinder: with a little more the other row is used.`,
   });
 }
 
@@ -104,7 +104,7 @@ function boostRow({ pressure, absolute }: Boost, altitude: number): Advised | st
   return byThreshold(over / BOOST_THRESHOLD, ['boostLow', 'boostHigh'], {
     low: `${boost} of boost is not over 15 psi`,
     high: `${boost} of boost is over 15 psi`,
-    near: `${boost} is near the line at 15 psi (1.03 bar): a little more boost and the other row holds.`,
+    near: `${boost} is near the line at 15 psi (1.03 bar): with a little more boost the other row is used.`,
   });
 }
 
@@ -131,9 +131,7 @@ function rowFor({ boost, nitrous }: Adders, service: Service, engineCylinders: n
     };
   }
   if (shot ?? blown) return shot ?? blown ?? '';
-  return use
-    ? { row: USE_ROWS[use], reason: `no power adder: ${USE_WORDS[use]}`, near: null }
-    : 'Say what the engine is for.';
+  return use ? { row: USE_ROWS[use], reason: `no power adder: ${USE_WORDS[use]}`, near: null } : 'Set the use.';
 }
 
 /**
@@ -147,7 +145,7 @@ export function suggestDuty(service: Service, cylinders: number): Suggestion {
   if (typeof now === 'string') return { set: false, ask: now };
   if (!service.later) return { set: true, row: now.row, reason: now.reason, now, later: null };
   const later = rowFor(service.later, service, cylinders);
-  if (typeof later === 'string') return { set: false, ask: `${later.replace(/\.$/, '')} that is planned for later.` };
+  if (typeof later === 'string') return { set: false, ask: `Planned upgrades: ${later}` };
   const ahead = isHotter(later.row, now.row);
   const reason = ahead
     ? `gapped now for what is planned: ${later.reason}`
@@ -159,13 +157,13 @@ export function suggestDuty(service: Service, cylinders: number): Suggestion {
 export function fuelCaution(fuel: Fuel): string | null {
   switch (fuel) {
     case 'nitromethane':
-      return 'No row of the chart is for nitromethane: it makes far more heat. Take the figure from the ring and piston sheets.';
+      return 'No chart row covers nitromethane: it makes far more heat. Use the ring and piston sheets.';
     case 'twoStroke':
-      return 'The chart’s rows are for four-strokes: a two-stroke fires twice as often and its piston runs hotter. See what the sheets say.';
+      return 'The chart’s rows are for four-strokes: a two-stroke fires twice as often and its piston runs hotter. Use the ring and piston sheets.';
     case 'methanol':
     case 'ethanol':
     case 'gas':
-      return `The chart’s rows are for petrol and diesel. ${fuel === 'gas' ? 'Gas burns dry and hot' : 'Alcohol is run at other mixtures'}: lean or unusual fuel needs more gap. See what the sheets say.`;
+      return `The chart’s rows are for petrol and diesel. ${fuel === 'gas' ? 'Gas burns dry and hot' : 'Alcohol is run at other mixtures'}: lean or unusual fuel needs more gap. Use the ring and piston sheets.`;
     default:
       return null;
   }

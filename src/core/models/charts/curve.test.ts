@@ -179,7 +179,7 @@ describe('a chart of curves', () => {
     [
       'a row without a load',
       { ...STARTING_CURVE, rows: STARTING_CURVE.rows.map((r, i) => (i === 0 ? { ...r, load: null } : r)) },
-      /every row stands at a heat load/,
+      /every row has a heat load/,
     ],
     [
       'two at one load',
@@ -189,7 +189,7 @@ describe('a chart of curves', () => {
     [
       'steps with a load',
       { ...STARTING_CHART, rows: STARTING_CHART.rows.map((r) => ({ ...r, load: 1 })) },
-      /no row stands at a heat load/,
+      /no row has a heat load/,
     ],
   ])('%s is refused', (_, chart, fault) => {
     expect(chartFaults(chart).join(' ')).toMatch(fault);
@@ -270,7 +270,7 @@ describe('targets from a curve', () => {
     expect([diesel?.top.set, diesel?.clearance.set]).toEqual([true, false]);
     expect(ask({ use: null })).toMatchObject({
       set: false,
-      ask: expect.stringMatching(/what the engine is for: the gap depends on it/) as string,
+      ask: expect.stringMatching(/Set the use: the gap depends on it/) as string,
     });
   });
 
@@ -280,7 +280,7 @@ describe('targets from a curve', () => {
     const found = chosen.findings.find((f) => messageText(f.says, 'imperial').includes('heat load chosen'));
     expect(found?.severity).toBe('mend');
     expect(messageText(found?.says ?? [], 'imperial')).toContain(
-      'is 1.25; what the engine is for comes to 1.51. That is more heat.',
+      'is 1.25; the job card comes to 1.51. That is more heat.',
     );
   });
 
@@ -289,8 +289,8 @@ describe('targets from a curve', () => {
       judged(part)
         .findings.map((f) => messageText(f.says, 'imperial'))
         .join(' ');
-    expect(says({ now: psi(10) })).toContain('taken as cooled');
-    expect(says({ now: boosted(100_000, 'turbo', true) })).not.toContain('taken as cooled');
+    expect(says({ now: psi(10) })).toContain('cooled is assumed');
+    expect(says({ now: boosted(100_000, 'turbo', true) })).not.toContain('cooled is assumed');
   });
 
   it('what is planned stands beside what is there', () => {

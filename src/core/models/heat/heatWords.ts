@@ -80,4 +80,4 @@ export const clearanceWorking = (
  *   // 'ductile iron rings, iron bore, coolant at 90 °C, wall at 121 °C (103 °C at the bottom)'
  */
 export const assumedWords = ({ temperatures, bore, rings: { top, second } }: JudgedHeat): string =>
-  `${top.metal === second.metal ? `${RING_METAL_WORDS[top.metal]} rings` : `top ring ${RING_METAL_WORDS[top.metal]}, second ring ${RING_METAL_WORDS[second.metal]}`}, ${bore.surface === 'iron' ? 'iron' : 'plated aluminium'} bore${bore.assumed ? ' (not said on the job card: taken as iron)' : ''}, coolant at ${degrees(temperatures.coolant)}, wall at ${temperatures.wall.toFixed(0)} °C (${temperatures.wallBottom.toFixed(0)} °C at the bottom)`;
+  `${top.metal === second.metal ? `${RING_METAL_WORDS[top.metal]} rings` : `top ring ${RING_METAL_WORDS[top.metal]}, second ring ${RING_METAL_WORDS[second.metal]}`}, ${bore.surface === 'iron' ? 'iron' : 'plated aluminium'} bore${bore.assumed ? ' (not set on the job card: iron assumed)' : ''}, coolant at ${degrees(temperatures.coolant)}, wall at ${temperatures.wall.toFixed(0)} °C (${temperatures.wallBottom.toFixed(0)} °C at the bottom)`;

@@ -6,7 +6,7 @@ import { BLOWER_WORDS } from './serviceWords';
 const boostWords = ({ by, pressure, absolute, cooled }: Boost): string =>
   [
     BLOWER_WORDS[by],
-    pressure === null ? 'boost not said' : `${pressureText(pressure)}${absolute ? ' absolute' : ''}`,
+    pressure === null ? 'boost not entered' : `${pressureText(pressure)}${absolute ? ' absolute' : ''}`,
     ...(cooled === null ? [] : [cooled ? 'charge cooled' : 'charge not cooled']),
   ].join(', ');
 

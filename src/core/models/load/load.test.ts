@@ -258,13 +258,13 @@ describe('the heat load', () => {
   });
 
   it.each<[string, Partial<Service>, { bore: number | null }, RegExp]>([
-    ['what for', { use: null }, { bore: null }, /what the engine is for/],
+    ['what for', { use: null }, { bore: null }, /Set the use/],
     ['boost', { now: boosted(null) }, { bore: null }, /how much boost/],
     ['shot', { now: nitrous([]) }, { bore: null }, /how large the nitrous shot/],
     ['base', { now: nitrous([100]) }, { bore: null }, /base power/],
     ['nitromethane', { fuel: 'nitromethane' }, { bore: null }, /how much nitromethane/],
     ['more than a fifth of it', { fuel: 'nitromethane', nitro: 0.6 }, { bore: null }, /beyond this model/],
-    ['planned', { later: boosted(null) }, { bore: null }, /how much boost it runs that is planned for later\.$/],
+    ['planned', { later: boosted(null) }, { bore: null }, /Planned upgrades: .*how much boost it runs\.$/],
   ])('asks for what it needs: %s', (_, part, { bore }, ask) => {
     expect(heatLoad({ ...NO_SERVICE, use: 'street', ...part }, { cylinders: 8, bore })).toMatchObject({
       set: false,

@@ -293,7 +293,7 @@ function runningShares(
 function loadWith(adders: Adders, service: Service, engine: LoadEngine): LoadOf | string {
   const { use, altitude, cooling, basePower, always } = service;
   const { boost, nitrous, injection } = adders;
-  if (use === null) return 'Say what the engine is for.';
+  if (use === null) return 'Set the use.';
   const air = atmosphereAt(altitude);
   const isAirCounted = always.altitude || air > SEA_LEVEL;
   const ambient = isAirCounted ? air : SEA_LEVEL;
@@ -332,7 +332,7 @@ export function heatLoad(service: Service, engine: LoadEngine): HeatLoad {
   if (typeof now === 'string') return { set: false, ask: now };
   if (!service.later) return { set: true, now, later: null, inForce: now };
   const later = loadWith(service.later, service, engine);
-  if (typeof later === 'string') return { set: false, ask: `${later.replace(/\.$/, '')} that is planned for later.` };
+  if (typeof later === 'string') return { set: false, ask: `Planned upgrades: ${later}` };
   return { set: true, now, later, inForce: later.load > now.load ? later : now };
 }
 

@@ -239,7 +239,7 @@ class Heard {
     const heard = boostOf(part);
     if (heard) {
       if (known?.pressure != null && (heard.boost.pressure !== null || heard.instead))
-        throw new NotHeard('Boost is said twice: of two stages, say the one pressure that they come to.');
+        throw new NotHeard('Boost is entered twice. For two stages, enter their combined pressure.');
       this.adders = { ...this.adders, boost: heard.boost };
       this.instead = heard.instead;
       return true;

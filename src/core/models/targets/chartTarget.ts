@@ -179,8 +179,7 @@ export function cellsFor(
   { bore, chart, duty, load, dutyAsk, construction, isDiesel }: TargetAsk,
   what: string,
 ): Cells | string {
-  if (construction === null)
-    return `Say how the piston is made: ${what} depends on it. Or enter the figure from the sheet.`;
+  if (construction === null) return `Set the piston type: ${what} depends on it. Or enter the figure from the sheet.`;
   if (duty === null)
     return /enter the figure/.test(dutyAsk)
       ? dutyAsk

@@ -19,7 +19,7 @@ const drag: TargetAsk = {
   duty: 'race',
   load: null,
   isDiesel: false,
-  dutyAsk: 'Say what the engine is for.',
+  dutyAsk: 'Set the use.',
   gapAsk: '',
   construction: 'forged4032',
   surface: 'iron',
@@ -73,11 +73,11 @@ describe('the chart', () => {
   it('asks how the piston is made, and what for, instead of guessing', () => {
     expect(topGapTarget({ ...drag, construction: null })).toMatchObject({
       set: false,
-      ask: expect.stringContaining('how the piston is made'),
+      ask: expect.stringContaining('Set the piston type'),
     });
     expect(topGapTarget({ ...drag, duty: null })).toMatchObject({
       set: false,
-      ask: expect.stringContaining('what the engine is for: the gap depends on it'),
+      ask: expect.stringContaining('Set the use: the gap depends on it'),
     });
   });
 });

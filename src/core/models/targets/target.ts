@@ -21,6 +21,14 @@ export type Standing =
   | 'common practice, no source'
   | 'the builder’s own figure';
 
+/**
+ * A standing as it is shown: no source is named a typical figure.
+ *
+ * @example standingWords('from memory, not confirmed') // 'typical figure, no source'
+ */
+export const standingWords = (standing: Standing): string =>
+  standing === 'from memory, not confirmed' ? 'typical figure, no source' : standing;
+
 /** What a figure must be, and inside that what it should be, nm. */
 export interface Limits {
   /** The hard minimum. Of a factor, the product as it is. */

@@ -41,7 +41,7 @@ export function benchFindings(engine: Engine, cylinders: readonly Whole[]): Find
     ),
     ...(isTightened(engine, cylinders)
       ? unrecorded(ledger).map((what) =>
-          about('note', 'assembly', null, say`${what}: signed off as tightened, and no figure is on record.`),
+          about('note', 'assembly', null, say`${what}: signed off as torqued, but no torque is on record.`),
         )
       : []),
     ...ledger

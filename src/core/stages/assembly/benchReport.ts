@@ -103,7 +103,7 @@ function massParts(engine: All, cylinders: readonly Whole[]): SheetPart[] {
   const hasBig = masses.inPlay.includes('bigEnd');
   return [
     {
-      heading: say`Masses, g`,
+      heading: say`Weights, g`,
       before:
         masses.spread === null
           ? []
@@ -136,7 +136,7 @@ function massParts(engine: All, cylinders: readonly Whole[]): SheetPart[] {
                 say`Bobweight, throw ${i + 1} (${b.labels.join(', ')}): ${gramsText(b.mass)} = big ends ${gramsText(b.bigEnds)} + shells ${gramsText(b.shells)} + oil ${gramsText(b.oil)} + ${b.share} % of ${gramsText(b.reciprocating)}`,
             )),
         ...masses.sets.flatMap((s) =>
-          s.accepted ? [say`Masses of cylinder ${s.label} ${acceptedWords(s.accepted)}`] : [],
+          s.accepted ? [say`Weights of cylinder ${s.label} ${acceptedWords(s.accepted)}`] : [],
         ),
       ],
     },

@@ -47,7 +47,7 @@ function secondRound({ log }: Pick<Engine, 'log'>, cylinders: readonly Whole[]):
           'note',
           'assembly',
           null,
-          say`The second round with the wrench was made by ${second.by}, who tightened them: another hand finds what one’s own does not.`,
+          say`The second round with the wrench was made by ${second.by}, who torqued them. A second person finds what the first missed.`,
         ),
       ]
     : [];

@@ -70,7 +70,7 @@ function oilWords({ choices: { walk } }: All): Message[] {
     ['bearings and pins', walk.oils.bearings],
     ['threads', walk.oils.threads],
     ['rings and skirts', walk.oils.rings],
-    ...(walk.stands ? [['while it stands', walk.oils.standing] as const] : []),
+    ...(walk.stands ? [['while stored', walk.oils.standing] as const] : []),
   ].flatMap(([what, oil]) =>
     oil === ''
       ? []
@@ -115,7 +115,7 @@ function sheet(engine: All, cylinders: readonly Whole[]): SheetPart[] {
           : []),
         ...pins.map(
           (p) =>
-            say`Pinned on, ${named.get(p.cylinder) ?? 'the engine'}${p.part ? `, ${PIN_PART_WORDS[p.part]}` : ''}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
+            say`Reminder, ${named.get(p.cylinder) ?? 'the engine'}${p.part ? `, ${PIN_PART_WORDS[p.part]}` : ''}: ${p.text} (${p.by || 'no initials'}, ${day(p.at)})`,
         ),
       ],
     },

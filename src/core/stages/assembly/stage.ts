@@ -61,7 +61,7 @@ function judge(
 
 /** Steps before the piston goes in that are not made, or do not hold; and what is pinned on the cylinder. */
 const missing = (_choices: unknown, { block: { open }, pins }: Whole): Missing[] => [
-  ...pins.map(({ part, text }) => ({ says: say`Pinned on${part ? ` ${part}` : ''}: ${text}`, subject: null })),
+  ...pins.map(({ part, text }) => ({ says: say`Reminder${part ? `, ${part}` : ''}: ${text}`, subject: null })),
   ...(open.length > 0
     ? [{ says: say`${open.length} ${open.length === 1 ? 'step' : 'steps'} before it goes in`, subject: null }]
     : []),
@@ -82,7 +82,7 @@ function caption({ block: { checks, done, open, isIn }, pins, ready }: Whole & P
   const against = checks.some((c) => c.state === 'against');
   if (against || checks.some((c) => c.state === 'again'))
     return { state: 'short', word: against ? 'moved' : 'check again', figure };
-  if (pins.length > 0) return { state: 'short', word: 'pinned', figure };
+  if (pins.length > 0) return { state: 'short', word: 'reminder', figure };
   if (done === checks.length && isIn) return { state: 'in window', word: 'in', figure: [] };
   if (isIn) return { state: 'to do', word: 'in', figure };
   if (open.length === 0)

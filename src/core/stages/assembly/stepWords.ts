@@ -57,7 +57,7 @@ const WHY: Record<Step, Said> = {
     why: 'A smear on the skirt and into the ring pack for the first turns; some leave the rings next to dry so that they bed in.',
   },
   boreWiped: {
-    why: 'With a cloth that leaves no lint, until it stays white. What the crosshatch holds is lapped into the rings.',
+    why: 'With a cloth that leaves no lint, until it stays white. Dirt left in the crosshatch wears the rings.',
   },
   shellsDry: { why: 'Oil or dirt behind a shell takes up clearance and lets it turn.' },
   shellSide: {
@@ -82,10 +82,10 @@ const WHY: Record<Step, Said> = {
     caution: 'Fingers out of the crankcase.',
   },
   slides: {
-    why: 'A rod that drags has its cap off square. One that stands well to one side of the bosses is likely in backwards.',
+    why: 'A rod that drags has its cap off square. A rod well to one side of the bosses is likely in backwards.',
   },
   allTight: { why: 'In steps, in printed order, and each marked when it is done.' },
-  secondRound: { why: 'A bolt forgotten once is found by somebody else, hardly ever by the same hand.' },
+  secondRound: { why: 'A bolt forgotten once is found by someone else, hardly ever by the person who forgot it.' },
   wrenchBack: { why: 'A spring left wound loses its figure.' },
   marksForward: { why: 'The last time that they can be seen without taking it apart.' },
   turnsFree: { why: 'With plugs out and all in: evenly, without a catch.', caution: 'Fingers out of the crankcase.' },

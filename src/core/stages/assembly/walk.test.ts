@@ -337,12 +337,12 @@ describe('what is pinned on', () => {
     const { entries } = walked(begun());
     const held = of([...entries, pin('L1', 'clips')]);
     const cylinder = held.cylinders.find((c) => c.id === 'L1');
-    expect(cylinder?.ready.missing.map((m) => messageText(m.says, 'imperial'))).toContain('Pinned on: oil jets!');
+    expect(cylinder?.ready.missing.map((m) => messageText(m.says, 'imperial'))).toContain('Reminder: oil jets!');
     const onPart = of([...entries, { ...pin('L1', null), part: 'rod' } as Entry]).cylinders.find((c) => c.id === 'L1');
-    expect(onPart?.ready.missing.map((m) => messageText(m.says, 'imperial'))).toContain('Pinned on rod: oil jets!');
+    expect(onPart?.ready.missing.map((m) => messageText(m.says, 'imperial'))).toContain('Reminder, rod: oil jets!');
     expect(held.stages.find((s) => s.stage === 'assembly')?.done).toBe(8);
     expect(shortBlockOf(held).open.map((o) => messageText(o.says, 'imperial'))).toContain(
-      'Cylinder 1: Pinned on: oil jets!',
+      'Cylinder 1: Reminder: oil jets!',
     );
     const off = of([...entries, pin('L1', 'clips'), { ...stamp(901), kind: 'void', of: 'w900', reason: 'done with' }]);
     expect(off.stages.find((s) => s.stage === 'assembly')?.done).toBe(9);
@@ -356,8 +356,8 @@ describe('what is pinned on', () => {
 
   it('on a main or the engine keeps the short block from being ready', () => {
     const says = (entries: Entry[]) => shortBlockOf(of(entries)).open.map((o) => messageText(o.says, 'imperial'));
-    expect(says([...begun(), pin(BLOCK, null)])).toContain('Engine: pinned on: oil jets!');
-    expect(says([...begun(), pin('M2', null)]).join()).toContain('pinned on: oil jets!');
+    expect(says([...begun(), pin(BLOCK, null)])).toContain('Engine: reminder: oil jets!');
+    expect(says([...begun(), pin('M2', null)]).join()).toContain('reminder: oil jets!');
   });
 });
 
@@ -393,10 +393,10 @@ describe('the short block', () => {
     expect(open).toContain('Cylinder 1: 15 steps before it goes in');
     expect(open).toContain('Cylinder 1: Cap on, numbers together');
     expect(open).toContain('Main 3: clearance to do');
-    expect(open).toContain('Main 3: not all looked at');
+    expect(open).toContain('Main 3: not all inspected');
     expect(open).toContain('Crank: end play to do');
-    expect(open).not.toContain('Crank: thrust washers not looked at');
-    expect(says([covered(), habits({ edition: 1 }), clock])).toContain('Crank: thrust washers not looked at');
+    expect(open).not.toContain('Crank: thrust washers not inspected');
+    expect(says([covered(), habits({ edition: 1 }), clock])).toContain('Crank: thrust washers not inspected');
     expect(open.filter((o) => o.includes('bearing: to do'))).toHaveLength(8);
     expect(open.some((o) => o.startsWith('Rod '))).toBe(false);
   });
@@ -441,9 +441,9 @@ describe('the walk on paper', () => {
     };
     const [at] = walkIn(of(begun()));
     if (!at) throw new Error('a step');
-    expect(headings([jobEntry(), weighed])).toContain('Masses, g');
-    expect(headings([...begun(), tick(of(begun()), at, 1), weighed])).toContain('Masses, g');
-    expect(headings([...begun(), tick(of(begun()), at, 1)])).not.toContain('Masses, g');
+    expect(headings([jobEntry(), weighed])).toContain('Weights, g');
+    expect(headings([...begun(), tick(of(begun()), at, 1), weighed])).toContain('Weights, g');
+    expect(headings([...begun(), tick(of(begun()), at, 1)])).not.toContain('Weights, g');
   });
 
   it('is not there before anything was done, nor where six checks are asked for', () => {
@@ -466,16 +466,16 @@ describe('the second round with the wrench', () => {
       ])
         .findings.map((f) => messageText(f.says, 'imperial'))
         .join();
-    expect(says('KM', 'KM')).toContain('made by KM, who tightened them');
-    expect(says('KM', 'AW')).not.toContain('who tightened them');
-    expect(says('', '')).not.toContain('who tightened them');
+    expect(says('KM', 'KM')).toContain('made by KM, who torqued them');
+    expect(says('KM', 'AW')).not.toContain('who torqued them');
+    expect(says('', '')).not.toContain('who torqued them');
     const each = of(begun({ tighten: 'each' }));
     const own = of([
       ...begun({ tighten: 'each' }),
       tick(each, { place: 'L1', step: 'tightened' }, 1, 'KM'),
       tick(each, { place: BLOCK, step: 'secondRound' }, 2, 'KM'),
     ]);
-    expect(own.findings.map((f) => messageText(f.says, 'imperial')).join()).toContain('who tightened them');
+    expect(own.findings.map((f) => messageText(f.says, 'imperial')).join()).toContain('who torqued them');
   });
 });
 
@@ -488,7 +488,7 @@ describe('what is signed off', () => {
     expect(says(after(''))).toContain("1 step is signed off with nobody's initials");
     expect(says(after('KM'))).not.toContain('initials');
     expect(says(of(begun()))).not.toContain('no figure is on record');
-    expect(says(after('KM'))).toContain('Rod bolts: signed off as tightened, and no figure is on record.');
+    expect(says(after('KM'))).toContain('Rod bolts: signed off as torqued, but no torque is on record.');
     expect(JSON.stringify(report.sheet(after('KM'), after('KM').cylinders))).toContain('torque not recorded');
     const group: FastenerGroup = {
       ...{ id: 'rods', words: 'Rod bolts', on: 'rods', count: 2, lubricant: 'oil', source: '', steps: [40_000] },
@@ -499,7 +499,7 @@ describe('what is signed off', () => {
       ...{ ...stamp(501), kind: 'tightened', group: 'rods', cylinder: 'L1', fastener: 1, what: 'step' },
       ...{ torque: 40_000, angle: null, length: null, typed: '' },
     };
-    expect(says(after('KM', set))).toContain('Rod bolts: signed off as tightened');
+    expect(says(after('KM', set))).toContain('Rod bolts: signed off as torqued');
     expect(says(after('KM', set, made))).not.toContain('Rod bolts: signed off');
   });
 });

@@ -9,7 +9,7 @@ export const boreLimitsFaults = ({ within, hone }: Pick<BoreLimits, 'within' | '
   faultsAmong({
     hone:
       (hone.taper < within.taper || hone.outOfRound < within.outOfRound) &&
-      'What honing mends is under what is well already: are they swapped?',
+      'The “hone up to” limit is under the “good up to” limit: are they swapped?',
   });
 
 /** What is wrong with how bores are judged. */

@@ -62,7 +62,7 @@ function shapeFindings({ label, id, bore }: Measured): Finding[] {
         'note',
         'bores',
         id,
-        say`Cylinder ${label}: its wear leans ${Math.abs(lean.degrees).toFixed(0)}° ± ${lean.uncertainty.toFixed(0)}° ${lean.degrees > 0 ? 'clockwise' : 'anticlockwise'} from square to the crank. Wear is normally worst there: look for a bent rod, or a bore out of square.`,
+        say`Cylinder ${label}: direction of wear ${Math.abs(lean.degrees).toFixed(0)}° ± ${lean.uncertainty.toFixed(0)}° ${lean.degrees > 0 ? 'clockwise' : 'anticlockwise'} from square to the crank. Wear is normally worst there: look for a bent rod, or a bore out of square.`,
       ),
     );
   if (ridge && ridge.value > ridge.uncertainty)
@@ -94,7 +94,7 @@ function spotFindings({ label, id, bore }: Measured): Finding[] {
     return outlier
       ? [
           at(
-            say`Cylinder ${label}, ${spotWords(spot)}: ${size(value)} stands ${fine(Math.abs(outlier.off))} from the rest of the bore. ${slipWords(outlier.slip)}`,
+            say`Cylinder ${label}, ${spotWords(spot)}: ${size(value)} is ${fine(Math.abs(outlier.off))} off the rest of the bore. ${slipWords(outlier.slip)}`,
             // read again and found the same, it is so
             counting.length > 1 && !spot.disagreement ? 'note' : 'mend',
           ),
@@ -197,7 +197,7 @@ function plateFindings(cylinders: readonly Measured[], { basis }: BoreChoices): 
         'note',
         'bores',
         null,
-        say`Whether a torque plate is on is not said. Without one, half a thou to a thou of distortion goes unseen.`,
+        say`Torque plate not entered. Without one, half a thou to a thou of distortion is not seen.`,
       ),
     ];
   return all.every((p) => p === false)
@@ -207,7 +207,7 @@ function plateFindings(cylinders: readonly Measured[], { basis }: BoreChoices): 
           'note',
           'bores',
           null,
-          say`Read without a torque plate: bolted up, the bores may be half a thou to a thou out of what stands here.`,
+          say`Read without a torque plate: with the head bolted on, the bores may differ by half a thou to a thou from these readings.`,
         ),
       ]
     : mixed;

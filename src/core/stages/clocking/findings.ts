@@ -10,7 +10,7 @@ import { cureWords } from './rules';
 function findingsOf({ id, label, clocking }: Cylinder & ClockingCylinderResult, chosen: boolean): Finding[] {
   const breaches = clocking.rules.flatMap(({ rule, verdict, says, cure }) => {
     if (verdict === 'pass') return [];
-    const turn = cure ? cureWords(cure) : 'No turn of one joint cures it: let them be placed together.';
+    const turn = cure ? cureWords(cure) : 'Turning one gap does not fix it: use Optimise to place all of them.';
     return [about(verdict, 'clocking', id, say`Cylinder ${label}: ${says} ${RULE_REASONS[rule]} ${turn}`)];
   });
   const asked = chosen && clocking.ask ? [about('mend', 'clocking', id, say`Cylinder ${label}: ${clocking.ask}`)] : [];

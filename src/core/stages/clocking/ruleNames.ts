@@ -5,7 +5,7 @@ import type { LeftPistons } from './surroundings';
 export const RULE_WORDS: Record<RuleId, string> = {
   topToSecond: 'Top against second',
   railsApart: 'Rails against each other',
-  railsOffExpander: 'Rails against the expander joint',
+  railsOffExpander: 'Rail gaps and expander ends',
   pinEnds: 'Over a pin end',
   majorThrust: 'On the major thrust face',
   minorThrust: 'On the minor thrust face',
@@ -15,7 +15,7 @@ export const RULE_WORDS: Record<RuleId, string> = {
 };
 
 export const SCOPE_WORDS: Record<Scope, string> = {
-  all: 'all five joints',
+  all: 'all five end gaps',
   gaps: 'the four gaps',
   compression: 'top and second',
 };

@@ -25,7 +25,7 @@ export const FACES_WORDS: Record<Rod['faces'], string> = {
 export const RULE_REASONS: Record<RuleId, string> = {
   topToSecond: 'Two compression gaps in line are a straight way down for gas.',
   railsApart: 'Two rail gaps in line are a straight way up for oil.',
-  railsOffExpander: 'A rail is not held where its gap lies over the joint of the expander.',
+  railsOffExpander: 'A rail is not supported where its gap lies over the expander ends.',
   pinEnds: 'Over the pin the land has least behind it; others place gaps there, where side load is least.',
   majorThrust: 'Side load is greatest there: ring ends wear and mark the wall.',
   minorThrust: 'Side load comes second there.',

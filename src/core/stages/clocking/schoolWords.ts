@@ -17,7 +17,7 @@ export const SCHOOL_REASONS: Record<School, string> = {
   diagonals:
     'Top and second half a turn apart, off the pin and clear of both thrust faces; the rails a quarter turn from them.',
   frontAndBack:
-    'Top at the front and second at the rear, over the pin ends where side load is least; expander joint at the front, a rail to either side of it.',
+    'Top at the front and second at the rear, over the pin ends where side load is least; expander ends at the front, a rail gap to either side.',
   highAndLow:
     'Top gap at the high side of a leaning bore, second at the low side where oil lies at rest, expander at the high side with a rail to either side of it: the gaps oil would run through are above it.',
   thirds:

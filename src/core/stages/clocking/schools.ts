@@ -58,7 +58,7 @@ export type NoPlan = 'bore' | 'upright' | 'sheet';
 
 export const NO_PLAN_WORDS: Record<NoPlan, string> = {
   bore: 'Where the rails go depends on the bore: give the planned bore on the job card, or read the bore.',
-  upright: 'This bore stands upright: it has no high side. Say how the engine leans, or choose another school.',
+  upright: 'This bore is upright: it has no high side. Enter how the engine leans, or choose another school.',
   sheet: 'Enter the five angles of the maker’s sheet.',
 };
 

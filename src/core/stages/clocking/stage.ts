@@ -45,7 +45,7 @@ function caption({ clocking: { settled, rules, plan } }: ClockingCylinderResult)
   const breaches = rules.filter(isBreach);
   if (breaches.length > 0) {
     const stops = breaches.some((r) => r.verdict === 'stop');
-    return { state: stops ? 'over' : 'short', word: stops ? 'stop' : 'to mend', figure: say`${breaches.length}` };
+    return { state: stops ? 'over' : 'short', word: stops ? 'stop' : 'fix', figure: say`${breaches.length}` };
   }
   return settled
     ? { state: 'in window', word: 'planned', figure: [] }

@@ -14,7 +14,7 @@ export function findings({ job, strays }: EngineContext & JobEngineResult): Find
         'mend',
         'job',
         null,
-        say`How the piston is made is not said. It decides the gap as much as the duty does: a high-ring piston needs nearly double.`,
+        say`Piston type is not set. It decides the gap as much as the use does: a high-ring piston needs nearly twice as much.`,
       ),
     );
   if (job.plannedBore === null)

@@ -47,9 +47,7 @@ export function figureAdvice(what: keyof typeof TIGHT, held: JudgedFigure): Mess
     case 'loose':
       return say`More than the aim, within the limit.`;
     case 'in window':
-      return held.lowSide === 'under the limit'
-        ? say`At its least, as near as these tools can tell.`
-        : say`As it should be.`;
+      return held.lowSide === 'under the limit' ? say`At its least, as near as these tools can tell.` : say`OK.`;
     case 'not proven': {
       const [apart] = held.disagreements;
       if (apart)

@@ -176,7 +176,7 @@ function waitingFindings({ choices: { shells }, mains, rods }: All): Finding[] {
             'note',
             'journals',
             null,
-            say`Other shells are ${isOrdered ? 'ordered' : 'planned, and not ordered yet,'} for ${words.join(', ')}: measure again when they are in.`,
+            say`Other shells are ${isOrdered ? 'ordered' : 'planned, and not ordered yet,'} for ${words.join(', ')}: measure again once they are fitted.`,
           ),
         ]
       : [];

@@ -27,7 +27,7 @@ export const isOpen = (asked: boolean, held: JudgedFigure): boolean => (asked ||
 const lacksOf = (choices: JournalChoices, b: JudgedBearing): string[] => [
   ...(b.clearance.done ? [] : [`clearance ${b.clearance.state}`]),
   ...(isJournalRight(b) ? [] : [`journal ${journalLacks(b)}`]),
-  ...(isLookedAt(choices, b) ? [] : ['not all looked at']),
+  ...(isLookedAt(choices, b) ? [] : ['not all inspected']),
 ];
 
 /** What is open on mains and crank: what is of a rod, its cylinder lacks. */
@@ -43,7 +43,7 @@ export function openOnCrank({ mains, crank, others, choices: { journals } }: All
     ...others
       .filter((o) => !o.clearance.done)
       .map((o) => ({ place: o.id, says: say`${o.words}: ${o.clearance.state}` })),
-    ...(isLookedAt(journals, crank) ? [] : [{ place: id, says: say`Crank: thrust washers not looked at` }]),
+    ...(isLookedAt(journals, crank) ? [] : [{ place: id, says: say`Crank: thrust washers not inspected` }]),
   ];
 }
 

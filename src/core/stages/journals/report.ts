@@ -104,7 +104,7 @@ const shellWords = ({ choices: { shells } }: All, b: JudgedBearing): string => {
 
 const initials = (looks: readonly JudgedInspection[]): string =>
   looks.length > 0 && looks.every((l) => l.state === 'right')
-    ? [...new Set(looks.map((l) => l.by))].filter(Boolean).join(', ') || 'looked at'
+    ? [...new Set(looks.map((l) => l.by))].filter(Boolean).join(', ') || 'inspected'
     : '–';
 
 const bearingTable = (engine: All, bearings: readonly JudgedBearing[]): Table => ({
@@ -118,7 +118,7 @@ const bearingTable = (engine: All, bearings: readonly JudgedBearing[]): Table =>
     { words: 'clearance', unit: 'clearance', figures: true },
     { words: '±', figures: true },
     { words: 'verdict' },
-    { words: 'looked at' },
+    { words: 'inspected' },
   ],
   rows: bearings.map((b) => [
     words(b.words),
@@ -143,7 +143,7 @@ function limitsSaid({ choices: { journals } }: All): Message[] {
     const { clearance, sizes, tightened } = journals.bearings[kind];
     const { least, most, source } = clearance;
     const measured = sizesWords(sizes);
-    const told = tightened === '' ? '' : ` Caps tightened to ${tightened}.`;
+    const told = tightened === '' ? '' : ` Cap torque ${tightened}.`;
     const said = [
       ...(least === null
         ? []

@@ -320,13 +320,15 @@ describe('shells that were decided on', () => {
     const ordered = { at: STAMP.at, by: 'AB' };
     expect(said({ planned: [] })).toEqual([]);
     expect(said({ planned: [{ ...fitted('M1'), ordered: null }] })).toEqual([
-      'Other shells are planned, and not ordered yet, for main 1: measure again when they are in.',
+      'Other shells are planned, and not ordered yet, for main 1: measure again once they are fitted.',
     ]);
     const planned = [
       { ...fitted('M1'), ordered },
       { ...fitted('M2'), ordered },
     ];
-    expect(said({ planned })).toEqual(['Other shells are ordered for main 1, main 2: measure again when they are in.']);
+    expect(said({ planned })).toEqual([
+      'Other shells are ordered for main 1, main 2: measure again once they are fitted.',
+    ]);
     expect(said({ planned, fitted: [fitted('M1'), fitted('M2')] })).toEqual([]);
   });
 });

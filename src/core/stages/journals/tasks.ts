@@ -94,6 +94,6 @@ export function missing(choices: All['choices'], { isSideDue, rod, side, smallEn
     ...lacks(!isJournalRight(rod), `rod journal: ${journalLacks(rod)}`, 'journal'),
     ...lacks(isOpen(journals.asks.side && isSideDue, side), `rod side clearance: ${side.state}`, 'side'),
     ...lacks(isOpen(journals.asks.smallEnd, smallEnd), `pin in the small end: ${smallEnd.state}`, 'smallEnd'),
-    ...lacks(!isLookedAt(journals, rod), 'rod bearing: not looked at', 'journal'),
+    ...lacks(!isLookedAt(journals, rod), 'rod bearing: not inspected', 'journal'),
   ];
 }

@@ -14,7 +14,7 @@ const standard: ShellStock = {
 };
 const less: ShellStock = {
   id: 'less',
-  name: 'a thou less',
+  name: '−0.001 in clearance',
   gives: -12_700,
   coat: 7_620,
   under: 250_000,
@@ -58,7 +58,7 @@ describe('shells as they are typed', () => {
     ['under', 'x', /“x” is not an undersize/],
     ['price', 'free', /“free” is not a price/],
     ['price', '-1', /not a price/],
-    ['drawer', '2.5', /“2\.5” is not a number of halves/],
+    ['drawer', '2.5', /“2\.5” is not a number of half shells/],
   ])('%s “%s” is said at its field', (field, text, says) => {
     const grade = { ...newGrade('g'), name: 'G', gives: '0', [field]: text };
     const faults = stockFaults({ ...typedStock(stock, 'imperial'), rod: [grade] }, 'imperial');

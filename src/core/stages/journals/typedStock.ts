@@ -122,7 +122,7 @@ function gradeFaults(grade: TypedGrade, kind: BearingKind, units: Units): Faults
     drawer:
       grade.drawer.trim() !== '' &&
       !/^\d{1,4}$/.test(grade.drawer.trim()) &&
-      `${of}: “${grade.drawer}” is not a number of halves.`,
+      `${of}: “${grade.drawer}” is not a number of half shells.`,
   });
 }
 

@@ -67,7 +67,7 @@ export const LOOK_WORDS: Record<BearingCheck, { words: string; why: string }> = 
     why: 'A rod that drags has its cap off square or its bearing pinched.',
   },
   rodCentred: {
-    words: 'Rod stands about centred between the piston’s bosses',
+    words: 'Rod about centred between the piston’s bosses',
     why: 'Well to one side, it is likely in backwards.',
   },
   thrustGrooves: {

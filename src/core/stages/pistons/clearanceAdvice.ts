@@ -15,7 +15,7 @@ export function clearanceAdvice(
     case 'tight':
       return say`Hone, or try another piston: too tight, it scuffs and seizes.`;
     case 'in window':
-      return low === 'under the limit' ? say`At its minimum, as near as these tools can tell.` : say`As it should be.`;
+      return low === 'under the limit' ? say`At its minimum, as near as these tools can tell.` : say`OK.`;
     case 'loose':
       return say`More than the aim, within the limit.`;
     case 'over':

@@ -26,7 +26,7 @@ function pistonFindings({ id, label, outlier, size: sized, read, pin }: JudgedPi
     out.push(
       at(
         read > 1 && !sized.disagreement ? 'note' : 'mend',
-        say`Piston ${label}: ${size(sized.value)} stands ${fine(Math.abs(outlier.off))} from the others, about ${size(outlier.neighbours)}. ${slipWords(outlier.slip)}`,
+        say`Piston ${label}: ${size(sized.value)} is ${fine(Math.abs(outlier.off))} off the others, about ${size(outlier.neighbours)}. ${slipWords(outlier.slip)}`,
       ),
     );
   if (sized?.disagreement)

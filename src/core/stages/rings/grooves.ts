@@ -106,7 +106,7 @@ function foundFigure(
   const other = here.length > 0 || set.grooves === 'each' ? null : sampled(subject);
   const read = foundIn(other?.readings ?? here, tools);
   if (read) {
-    const working = other ? [say`as read at piston ${other.label}, which stands for all`] : [];
+    const working = other ? [say`as read at piston ${other.label}, used for all`] : [];
     return { found: read, working, disagreement: read.disagreement };
   }
   return { found: sizes && { low: sizes.value, high: sizes.value }, working: sizes?.working ?? [], disagreement: null };

@@ -40,7 +40,7 @@ describe('the cheapest act that decides a gap that is not proven', () => {
     [
       'how deep is not said, in a bore that tapers',
       [...bore(4.0657, 4.065), read(21, null, { depth: null })],
-      'say how deep',
+      'enter the depth',
     ],
   ])('%s', (_, entries, act) => {
     const found = ring(...entries);

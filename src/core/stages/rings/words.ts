@@ -56,7 +56,13 @@ function growthWords({ growth }: Said): Message {
 }
 
 /** What would decide a gap that is not proven, the cheapest first. */
-export type NextAct = 'next leaf' | 'leaf between' | 'stroke' | 'say how deep' | 'read where it counts' | 'read again';
+export type NextAct =
+  | 'next leaf'
+  | 'leaf between'
+  | 'stroke'
+  | 'enter the depth'
+  | 'read where it counts'
+  | 'read again';
 
 /**
  * The cheapest act that could decide a gap that is not proven: a leaf costs nothing, another depth a minute, a stroke
@@ -76,7 +82,7 @@ export function nextAct({
   if (chance !== null && chance >= 0.5) return 'stroke';
   if (evidence.filter((e) => e.direct).length > 1) return 'stroke';
   if (!asRead)
-    return evidence.every((e) => !e.direct && e.high - e.low > 1.5 * step) ? 'say how deep' : 'read where it counts';
+    return evidence.every((e) => !e.direct && e.high - e.low > 1.5 * step) ? 'enter the depth' : 'read where it counts';
   return 'read again';
 }
 
@@ -89,8 +95,8 @@ function actWords(ring: Said): Message {
       return say`Try the leaf between.`;
     case 'stroke':
       return say`One light stroke, deburr, square it, read again.`;
-    case 'say how deep':
-      return say`How deep it was read is not said: read it ${at(ring.counts?.depth ?? null)}.`;
+    case 'enter the depth':
+      return say`Depth not entered: read it ${at(ring.counts?.depth ?? null)}.`;
     case 'read where it counts':
       return say`Read it ${at(ring.counts?.depth ?? null)}.`;
     case 'read again':

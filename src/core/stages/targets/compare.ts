@@ -88,7 +88,7 @@ export function comparisonsOf({
   }
   const planned = (options: [Compared, Compared]): Comparison => ({
     kind: 'planned',
-    says: say`Gap now for what is to come: metal can be taken off, never put back.`,
+    says: say`Gap for the planned upgrades now, or later: metal can be taken off, never put back on.`,
     options,
   });
   if (chart.kind === 'curve') {

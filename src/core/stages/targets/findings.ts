@@ -50,7 +50,7 @@ function loadFindings({ service }: Job, { row, chosen, load }: JudgedDuty): Find
         cooler ? 'mend' : 'note',
         'targets',
         null,
-        say`The heat load chosen is ${row.load.toFixed(2)}; what the engine is for comes to ${worked.toFixed(2)}.${cooler ? ' That is more heat.' : ''}`,
+        say`The heat load chosen is ${row.load.toFixed(2)}; the job card comes to ${worked.toFixed(2)}.${cooler ? ' That is more heat.' : ''}`,
       ),
     );
   }
@@ -74,7 +74,7 @@ function loadFindings({ service }: Job, { row, chosen, load }: JudgedDuty): Find
         'note',
         'job',
         null,
-        say`Whether the charge is cooled is not said: it is taken as cooled. A hot one asks for a little more gap.`,
+        say`Charge cooling is not set: cooled is assumed. An uncooled charge needs a little more gap.`,
       ),
     );
   return out;
@@ -104,7 +104,7 @@ function dutyFindings({ job, choices: { chart }, duty }: Input): Finding[] {
         cooler ? 'mend' : 'note',
         'targets',
         null,
-        say`The row chosen is “${row.words}”; what the engine is for suggests “${words}”: ${suggestion.reason}.${cooler ? ' That row stands for more heat.' : ''}`,
+        say`The row chosen is “${row.words}”; the use suggests “${words}”: ${suggestion.reason}.${cooler ? ' That row allows for more heat.' : ''}`,
       ),
     );
   }
@@ -151,7 +151,7 @@ function ownOutside(name: string, found: OwnFigure | null): Finding[] {
       ownSeverity(found),
       'targets',
       null,
-      say`Your own ${name} ${end} of ${fine(held.figure)} is ${isUsed ? '' : 'not used; it is '}${side} the ${over.rank}'s ${fine(held.limit)}.${answer}`,
+      say`Your ${name} ${end} of ${fine(held.figure)} is ${isUsed ? '' : 'not used; it is '}${side} the ${over.rank}'s ${fine(held.limit)}.${answer}`,
     ),
   ];
 }
@@ -198,7 +198,7 @@ function figureFindings({ job, duty, piston, standard, own, choices: { chart, ta
         'mend',
         'targets',
         null,
-        say`Pistons: ${piston.words}. Such a one carries its top ring close to the crown, where it runs far hotter: ${fine(top.inForce.aimFrom)} here, where the old 0.004 rule would say ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm it with the piston’s sheet.`,
+        say`Pistons: ${piston.words}. The top ring is close to the crown, where it runs far hotter: ${fine(top.inForce.aimFrom)} here, where the old 0.004 rule gives ${fine(oldRuleGap(bore, targets.feelerStep))}. Gapped by the old rule the ends meet and the engine is lost. Confirm with the piston’s sheet.`,
       ),
     );
   out.push(...orderFindings(top, second, targets.secondSchool));
@@ -212,7 +212,7 @@ function figureFindings({ job, duty, piston, standard, own, choices: { chart, ta
         'note',
         'targets',
         null,
-        say`Figures from ${chart.name} stand here that are not confirmed. The sheet packed with the parts comes first.`,
+        say`Some targets are typical figures from ${chart.name}, not confirmed by a sheet. The ring sheet comes first.`,
       ),
     );
   if (job.surface === null && clearance.set && clearance.inForce.rank === 'chart')
@@ -221,7 +221,7 @@ function figureFindings({ job, duty, piston, standard, own, choices: { chart, ta
         'note',
         'job',
         null,
-        say`Whether the bores are iron or plated is not said: the clearance is an iron bore's, the looser of the two.`,
+        say`Bore surface is not set: the clearance is for an iron bore, the looser of the two.`,
       ),
     );
   for (const [name, target, figure] of [

@@ -6,7 +6,7 @@ import type { Report } from '../contract/stage';
 import { adderWords } from '../../models/load/adderWords';
 import type { Engine, TargetsEngineResult, Whole } from './types';
 import type { OwnFigure } from './ownFigure';
-import type { Target } from '../../models/targets/target';
+import { type Target, standingWords } from '../../models/targets/target';
 import { SURFACE_WORDS } from '../../foundation/parts/materials';
 
 function targetRow(figure: string, target: Target, own: OwnFigure | null): Piece[][] {
@@ -19,7 +19,7 @@ function targetRow(figure: string, target: Target, own: OwnFigure | null): Piece
     [{ kind: 'range', from: aimFrom, to: aimTo }],
     [{ kind: 'said', says: limits }],
     words(
-      `${from} (${standing})${own?.accepted ? `; outside the ${own.over.rank}, ${acceptedWords(own.accepted)}` : ''}`,
+      `${from} (${standingWords(standing)})${own?.accepted ? `; outside the ${own.over.rank}, ${acceptedWords(own.accepted)}` : ''}`,
     ),
   ];
 }
@@ -34,11 +34,11 @@ function sheet(
   const basis =
     standard.cylinder === null ? 'planned bore' : `own measured bores; shown for cylinder ${standard.cylinder}`;
   const setWith = say`${job.plannedBore === null ? '' : say`Planned bore ${size(job.plannedBore)}. `}For: ${
-    duty.row?.words ?? 'not said'
-  }. Pistons: ${piston?.words ?? 'not said'}. Cylinder wall: ${
-    job.surface ? SURFACE_WORDS[job.surface] : 'not said'
+    duty.row?.words ?? 'not set'
+  }. Pistons: ${piston?.words ?? 'not set'}. Cylinder wall: ${
+    job.surface ? SURFACE_WORDS[job.surface] : 'not set'
   }.${adderWords(now) === 'none' ? '' : ` Power adder: ${adderWords(now)}.`}${
-    later ? ` Planned for later: ${adderWords(later)}.` : ''
+    later ? ` Planned upgrades: ${adderWords(later)}.` : ''
   } From ${basis}. ${chart.name}, version ${chart.version}.`;
   const looser = allowed.map(
     ({ label, allowance: { gap, clearance, reason } }, i) =>

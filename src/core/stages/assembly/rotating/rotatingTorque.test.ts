@@ -66,8 +66,8 @@ describe('what it takes to turn', () => {
     const says = (...more: Entry[]) =>
       shortBlockOf(judge({ id: 't', entries: [jobEntry(), ...entries, ...more] }))
         .open.map((o) => messageText(o.says, 'imperial'))
-        .filter((text) => text.startsWith('Turning'));
-    expect(says()).toEqual(['Turning: a jump with cylinder 4']);
+        .filter((text) => text.startsWith('Rotating torque'));
+    expect(says()).toEqual(['Rotating torque: a jump with cylinder 4']);
     const accepted = { of: jump.id, what: 'turn', state: 'over', reason: 'new seals' } as const;
     expect(says({ id: 'ok', at: jump.at, by: 'AB', kind: 'accepted', ...accepted })).toEqual([]);
   });
@@ -81,19 +81,19 @@ describe('what it takes to turn', () => {
       const judgement = judge({ id: 't', entries: [jobEntry({ units: 'imperial' }), ...entries] });
       const stops = judgement.findings.filter((f) => f.severity === 'stop').map((f) => messageText(f.says, 'imperial'));
       const short = shortBlockOf(judgement).open.map((o) => messageText(o.says, 'imperial'));
-      return { stops, short: short.filter((s) => s.startsWith('Turning')) };
+      return { stops, short: short.filter((s) => s.startsWith('Rotating torque')) };
     };
     const [crank, first] = [turned('crank', 'block', 4), turned('piston', 'L1', 9)];
     expect(says(limit(null, null), crank, first).stops).toEqual([]);
     expect(says(limit(4, 9), crank, first).stops).toEqual([]);
     const over = says(limit(3, 8), crank, first);
     expect(over.stops).toEqual([
-      'Turning, crank alone: 4 lb·ft (5.4 N·m) is over the 3 lb·ft (4.1 N·m) it may take. Something binds.',
-      'Turning, after piston 1: 9 lb·ft (12.2 N·m) is over the 8 lb·ft (10.8 N·m) it may take. Something binds.',
+      'Rotating torque, crank alone: 4 lb·ft (5.4 N·m) is over the 3 lb·ft (4.1 N·m) it may take. Something binds.',
+      'Rotating torque, after piston 1: 9 lb·ft (12.2 N·m) is over the 8 lb·ft (10.8 N·m) it may take. Something binds.',
     ]);
     expect(over.short).toEqual([
-      'Turning: crank alone, over what it may take',
-      'Turning: after piston 1, over what it may take',
+      'Rotating torque: crank alone, over what it may take',
+      'Rotating torque: after piston 1, over what it may take',
     ]);
     const held = { figure: crank.value, limit: fromPoundFeet(3), side: 'most', of: 'torque' } as const;
     const accepted: Entry = {

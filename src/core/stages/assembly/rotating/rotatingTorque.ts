@@ -42,12 +42,12 @@ export function turnFaults({ entry, label, isJump, isOver, most, lapsed }: Turn,
   return [
     ...(isJump
       ? [
-          say`Turning: a jump with cylinder ${label}. The last one in binds: take it out and look before the next goes in.`,
+          say`Rotating torque: a jump with cylinder ${label}. The last one in binds: take it out and look before the next goes in.`,
         ]
       : []),
     ...(isOver && most !== null
       ? [
-          say`Turning, ${afterWords(entry, label)}: ${bothTorques(entry.value, units)} is over the ${bothTorques(most, units)} it may take. Something binds.${lapsed ? lapsedWords(lapsed) : ''}`,
+          say`Rotating torque, ${afterWords(entry, label)}: ${bothTorques(entry.value, units)} is over the ${bothTorques(most, units)} it may take. Something binds.${lapsed ? lapsedWords(lapsed) : ''}`,
         ]
       : []),
   ];

@@ -33,10 +33,10 @@ export const MOST_USES = 99;
 /**
  * Whether bolts are new or used, in words; empty where nobody says.
  *
- * @example usedWords({ used: 2 }) // 'used, tightened 2 times before'
+ * @example usedWords({ used: 2 }) // 'used, torqued 2 times before'
  */
 export const usedWords = ({ used }: Pick<FastenerGroup, 'used'>): string =>
-  used === undefined ? '' : used === 0 ? 'new' : `used, tightened ${used === 1 ? 'once' : `${used} times`} before`;
+  used === undefined ? '' : used === 0 ? 'new' : `used, torqued ${used === 1 ? 'once' : `${used} times`} before`;
 
 /** Most torques of one group. */
 export const MOST_STEPS = 8;

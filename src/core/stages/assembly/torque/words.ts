@@ -35,9 +35,7 @@ export function toDoWords(group: FastenerGroup, next: ToTighten, units: Units, t
     case 'angle':
       return `${next.angle}° more`;
     case 'stretch':
-      return torque === null
-        ? 'gauge zeroed, tightened, its stretch'
-        : `${bothTorques(torque, units)}, then its stretch`;
+      return torque === null ? 'gauge zeroed, torqued, its stretch' : `${bothTorques(torque, units)}, then its stretch`;
     case 'second':
       return `second round${next.torque === null ? '' : `, wrench at ${bothTorques(next.torque, units)}`}`;
     case 'back':
