@@ -200,7 +200,7 @@ test('the owner sets people up on a machine that has none, shows a code, signs a
   await form.getByLabel('Name').fill('Ann West');
   await form.getByLabel('Initials').fill('aw');
   await form.getByLabel('PIN or password').fill('4711');
-  await form.getByRole('button', { name: 'Add them' }).click();
+  await form.getByRole('button', { name: 'Add person' }).click();
   await expect(page.getByRole('cell', { name: 'Ann West' })).toBeVisible();
   await page
     .getByRole('row', { name: /Ann West/ })
@@ -257,7 +257,7 @@ test('who may not begin a build is told before filling in its card, and somebody
   await page.goto(shop.url);
   await signIn(page, 'fitter');
   await page.getByRole('link', { name: 'New build' }).click();
-  await expect(page.getByText('Who is signed in may not see that page.')).toBeVisible();
+  await expect(page.getByText('Your role does not include that page.')).toBeVisible();
   await signIn(page, 'builder');
   await expect(page).toHaveURL(/\/new$/);
   await expect(page.getByLabel('Build name')).toBeVisible();
