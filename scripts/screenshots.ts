@@ -76,7 +76,7 @@ for (const { name, path, size = { width: 1280, height: 800 }, theme = 'light', t
     await page.keyboard.type(text);
   }
   if (tab) {
-    await page.getByRole('tab', { name: tab }).click();
+    await page.getByRole('tab', { name: tab, exact: true }).click();
     await page.waitForTimeout(SETTLE);
   }
   await page.screenshot({ path: `docs/screenshots/${name}.png` });

@@ -23,6 +23,7 @@ export const FORMER_WORDS = [
   [/\ba thou more\b|\ba thou less\b/i, '+0.001 in clearance'],
   [/\bas alike as\b|\bnear the aim\b/i, 'as even as possible; closest to aim'],
   [/\bto know\.|\bto mend\b/i, 'note; fix'],
+  [/\bto stop for\b/i, 'stops'],
   [/\bpinned on\b|\bpin a reminder\b/i, 'reminder'],
   [/\bas it should be\b/i, 'OK'],
   [/\bfound otherwise\b/i, 'not as planned'],

@@ -48,7 +48,11 @@ function Progress({ card }: { card: ShelfCard }) {
       <span className="figures text-sm">
         {card.done}/{card.total}
       </span>
-      {card.stops > 0 && <span className="text-sm font-bold text-over">✕ {card.stops} to stop for</span>}
+      {card.stops > 0 && (
+        <span className="text-sm font-bold text-over">
+          ✕ {card.stops} {card.stops === 1 ? 'stop' : 'stops'}
+        </span>
+      )}
       <Waiting buildId={card.id} />
       {card.pins > 0 && (
         <span className="text-sm font-bold text-short">
