@@ -20,7 +20,7 @@ export const FORMER_WORDS = [
   [/\bwell up to\b|\bhoning mends\b/i, 'good up to, hone up to'],
   [/\balone it takes\b/i, 'on its own'],
   [/\bset (gauge point|the bottom end|what was supplied)\b/i, 'save'],
-  [/\ba thou more\b|\ba thou less\b/i, '+0.001 in clearance'],
+  [/\ba thou more\b|\ba thou less\b/i, '+0.001 in'],
   [/\bas alike as\b|\bnear the aim\b/i, 'as even as possible; closest to aim'],
   [/\bto know\.|\bto mend\b/i, 'note; fix'],
   [/\bto stop for\b/i, 'stops'],

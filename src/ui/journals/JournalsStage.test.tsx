@@ -116,7 +116,7 @@ it('what is typed wrong is asked about or refused, and nothing is lost', async (
 it('shells in a shop of millimetres: a price set leaves their lengths as they are, and a coated half is a grade', async () => {
   const metric = jobEntry({ engine: six, units: 'metric', plannedBore: fromMm(86), also: ['journals'] });
   const opened = await renderBuild('journals?view=shells', metric, stock());
-  fill(await screen.findByLabelText('+0.001 in clearance: price of a pair'), '12,50');
+  fill(await screen.findByLabelText('+0.001 in: price of a pair'), '12,50');
   await opened.user.click(screen.getByRole('button', { name: 'One more grade' }));
   fill(screen.getByLabelText('grade: name'), 'dry film');
   fill(screen.getByLabelText('dry film: what one half gives'), '0');
@@ -238,13 +238,13 @@ it('which shells: a tight main is cured by one grade more, planned, ordered, fit
   await waitFor(mains);
   await shows(mains, 'all 7 in, 0.2 thou apart, 2 part numbers');
   const third = (): HTMLElement => within(mains()).getByRole('row', { name: /^3/ });
-  await shows(third, '+0.001 in clearance');
-  await shows(mains, '1 pair +0.001 in clearance');
+  await shows(third, '+0.001 in');
+  await shows(mains, '1 pair +0.001 in');
   await press('button', 'Plan these for the mains');
   const planned = region('Planned shells');
   await waitFor(planned);
-  await shows(planned, 'Main 3: +0.001 in clearance over +0.001 in clearance');
-  await shows(planned, 'To buy: mains: 1 pair +0.001 in clearance.');
+  await shows(planned, 'Main 3: +0.001 in over +0.001 in');
+  await shows(planned, 'To buy: mains: 1 pair +0.001 in.');
   fill(screen.getByRole('textbox', { name: 'Initials' }), 'KM');
   await press('button', 'They are ordered');
   await shows(planned, 'Ordered, to be fitted');
@@ -263,7 +263,7 @@ it('which shells: a tight main is cured by one grade more, planned, ordered, fit
   // with the new halves known, it is brought back to what standard halves would give
   await press('tab', 'Bearing shells');
   await waitFor(mains);
-  await shows(third, '+0.001 in clearance');
+  await shows(third, '+0.001 in');
   await shows(mains, 'Nothing to buy');
 });
 

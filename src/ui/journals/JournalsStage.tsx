@@ -27,7 +27,7 @@ const NotCovered = onDemand(() => import('./NotCovered').then((m) => m.NotCovere
 const LimitsForm = onDemand(() => import('./LimitsForm').then((m) => m.LimitsForm));
 
 const HEADINGS: Partial<Record<(typeof JOURNAL_VIEWS)[number], string>> = {
-  shells: 'Which half shells',
+  shells: 'Bearing shells',
   manual: 'What the manual gives, and how it is read',
 };
 

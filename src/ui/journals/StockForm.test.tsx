@@ -5,7 +5,7 @@ import { fill, renderBuild } from '../testing/renderBuild';
 
 it('what is typed in thou is not taken for millimetres when the units are switched, and is there again', async () => {
   const { user, sent } = await renderBuild('journals?view=shells', jobEntry({ ...job, also: ['journals'] }));
-  const gives = async (): Promise<HTMLElement> => screen.findByLabelText('−0.001 in clearance: what one half gives');
+  const gives = async (): Promise<HTMLElement> => screen.findByLabelText('−0.001 in: what one half gives');
   const switchTo = (units: 'thou' | 'mm'): Promise<void> =>
     user.click(
       within(screen.getByRole('radiogroup', { name: 'Units shown and spoken' })).getByRole('radio', { name: units }),

@@ -20,7 +20,7 @@ export function Views<T extends string>({ label, views, value, onChange }: Props
         role="tablist"
         aria-label={label}
         onKeyDown={chooseByArrows}
-        className="no-print -mx-2 flex shrink-0 gap-x-3 border-b border-line max-md:overflow-x-auto md:flex-wrap"
+        className="no-print -mx-2 flex shrink-0 gap-x-1 border-b border-line max-md:overflow-x-auto md:flex-wrap"
       >
         {views.map(([view, words]) => (
           <button

@@ -156,16 +156,16 @@ const standard: ShellStock = { id: STANDARD, name: 'standard', gives: 0, coat: 0
 
 /** Halves half a thou thinner and thicker, sold as a thou more and a thou less. Common practice, no source. */
 const INCH_STOCK: ShellStock[] = [
-  { ...standard, id: 'less', name: '−0.001 in clearance', gives: -12_700 },
+  { ...standard, id: 'less', name: '−0.001 in', gives: -12_700 },
   standard,
-  { ...standard, id: 'more', name: '+0.001 in clearance', gives: 12_700 },
+  { ...standard, id: 'more', name: '+0.001 in', gives: 12_700 },
 ];
 
 /** The same in a shop of millimetres: halves of a hundredth. From memory. */
 const METRIC_STOCK: ShellStock[] = [
-  { ...standard, id: 'less', name: '−0.02 mm clearance', gives: -10_000 },
+  { ...standard, id: 'less', name: '−0.02 mm', gives: -10_000 },
   standard,
-  { ...standard, id: 'more', name: '+0.02 mm clearance', gives: 10_000 },
+  { ...standard, id: 'more', name: '+0.02 mm', gives: 10_000 },
 ];
 
 /** The stock of shells before anybody enters one: a step less, standard, a step more. */

@@ -16,7 +16,7 @@ import {
 } from './shells';
 
 const STANDARD: ShellGrade = { id: 'std', gives: 0 };
-/** Sold as +0.001 in clearance: each half is half a thou thinner. */
+/** Sold as +0.001 in: each half is half a thou thinner. */
 const MORE: ShellGrade = { id: '+1', gives: fromThou(0.5) };
 const BOUNDS: ShellBounds = { aim: fromThou(1.8), most: fromThou(2.4), apart: fromThou(0.5), prefer: 'even' };
 const journal = (id: string, thou: number, least = 1.2): ShellJournal => ({
@@ -26,7 +26,7 @@ const journal = (id: string, thou: number, least = 1.2): ShellJournal => ({
 });
 
 describe('the pair for each journal', () => {
-  it('one half of +0.001 in clearance gives half a thou, both a thou (common practice, no source)', () => {
+  it('one half of +0.001 in gives half a thou, both a thou (common practice, no source)', () => {
     const one = (standard: number) => nearestShells([journal('m', standard)], [STANDARD, MORE], BOUNDS).fitted[0];
     expect(one(1.8)).toMatchObject({ halves: ['std', 'std'], clearance: fromThou(1.8), state: 'in' });
     expect(one(1.3)).toMatchObject({ halves: ['std', '+1'], clearance: fromThou(1.8), state: 'in' });

@@ -14,7 +14,7 @@ const standard: ShellStock = {
 };
 const less: ShellStock = {
   id: 'less',
-  name: '−0.001 in clearance',
+  name: '−0.001 in',
   gives: -12_700,
   coat: 7_620,
   under: 250_000,
