@@ -42,7 +42,7 @@ export function Inspection() {
     );
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3">
-      <ul className="grid gap-x-6 gap-y-3 lg:grid-cols-2" aria-label={`Looked at, ${here.words}`}>
+      <ul className="grid gap-x-6 gap-y-3 lg:grid-cols-2" aria-label={`Inspection, ${here.words}`}>
         {here.looks.map((look) => (
           <Look key={look.check} place={here.id} look={look} />
         ))}

@@ -88,7 +88,7 @@ export function comparisonsOf({
   }
   const planned = (options: [Compared, Compared]): Comparison => ({
     kind: 'planned',
-    says: say`Gap for the planned upgrades now, or later: metal can be taken off, never put back on.`,
+    says: say`Gap for the planned upgrades now, or later: metal can be taken off, not added.`,
     options,
   });
   if (chart.kind === 'curve') {
