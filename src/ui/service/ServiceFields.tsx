@@ -75,7 +75,7 @@ export function ServiceFields({ service, duty, chart, engine, units, drawn, onCh
       />
       <AddersField
         label="Planned upgrades"
-        hint="Everything planned. The gaps are set for today: metal can be taken off, not added."
+        hint="Everything planned. Gaps are set for the hotter of the two: the engine as it is, or as planned."
         unit={spoken}
         adders={service.later}
         onChange={(later) => put({ later })}

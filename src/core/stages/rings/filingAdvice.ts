@@ -60,7 +60,7 @@ interface TurnsAsk {
 }
 
 /**
- * As many whole turns as bring the gap nearest under the aim while the chance to cut too far's end stays within
+ * As many whole turns as bring the gap nearest under the aim while the chance of cutting too far stays within
  * what is stated. The gap before is uniform over what its leaves leave open; the cut is Student-distributed about the
  * rate, with the scatter of the cut, of the rate and of the reading combined.
  */

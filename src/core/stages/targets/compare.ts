@@ -88,7 +88,7 @@ export function comparisonsOf({
   }
   const planned = (options: [Compared, Compared]): Comparison => ({
     kind: 'planned',
-    says: say`Gap for the planned upgrades now, or later: metal can be taken off, not added.`,
+    says: say`Gap for the planned upgrades now. A filed gap cannot be closed up again.`,
     options,
   });
   if (chart.kind === 'curve') {
