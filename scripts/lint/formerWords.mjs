@@ -14,7 +14,10 @@ export const FORMER_WORDS = [
   [/\brow of the chart\b/i, 'chart row'],
   [/\bplanned for later\b/i, 'planned upgrades'],
   [/\bwhat this job covers\b/i, 'stages in this job'],
-  [/\bwindows, schools\b|\bgrid and limits\b|\bgauge point, pins\b|\bwhich shells\b/i, 'the name of the view'],
+  [
+    /\bwindows, schools\b|\bgrid and limits\b|\bgauge point, pins\b|\bwhich shells\b/i,
+    'rules; measuring plan; gauge point and pins; bearing shells',
+  ],
   [/\border of trust\b/i, 'in order of authority'],
   [/\bin force\b/i, 'used'],
   [/\bwell up to\b|\bhoning mends\b/i, 'good up to, hone up to'],

@@ -90,7 +90,7 @@ async function keepSecret(db: Database, id: string, secret: string): Promise<voi
 }
 
 /**
- * Add person; or somebody of these initials who came from another machine and never had a PIN here. Initials are one
+ * Adds a person; or takes over somebody of these initials who came from another machine and never had a PIN here. Initials are one
  * person's: what is noted with them would else be both's.
  */
 export async function addPerson(db: Database, { name, initials, role, secret }: NewPerson): Promise<Changed> {

@@ -18,7 +18,7 @@ interface Props {
   isLedHere: boolean;
 }
 
-/** What was taken off the shelf or put away, to look into and to put back. */
+/** Archived builds, charts and tools, to look into and to restore. */
 export function ArchivedPage({ archived, quarantined, isLedHere }: Props) {
   const router = useRouter();
   const listens = useListens();

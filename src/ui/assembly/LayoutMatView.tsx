@@ -33,7 +33,7 @@ export function LayoutMatView() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4 pt-3 print:block print:pt-0">
       <div className="no-print flex flex-wrap items-center gap-x-6 gap-y-2">
-        <Segmented label="Print" value={what} options={WHATS} onChange={setWhat} />
+        <Segmented label="To print" value={what} options={WHATS} onChange={setWhat} />
         {what === 'mat' && <Segmented label="Paper" value={paper} options={PAPERS} onChange={setPaper} />}
         <Button kind="strong" onClick={() => window.print()}>
           <Printer size={18} aria-hidden /> Print

@@ -12,7 +12,7 @@ export function ReadyCheck({ cylinder }: { cylinder: JudgedCylinder }) {
   const { text } = useWords();
   const { goTo, toCylinder } = useMoving();
   const { is, missing } = cylinder.ready;
-  if (is) return <p className="text-soft">This cylinder is ready to go in.</p>;
+  if (is) return <p className="text-soft">This cylinder is ready.</p>;
   return (
     <section aria-label={`What cylinder ${cylinder.label} still needs`}>
       <h2 className="mb-1">Not ready to go in</h2>

@@ -206,7 +206,7 @@ interface ButtonsProps {
   onMake: () => void;
 }
 
-/** Makes the step, notes what was found otherwise, takes it back. */
+/** Makes the step, notes what is not as planned, takes it back. */
 function StepButtons({
   step: { at, found, cylinder, isMade, isJoints, cannot },
   done,
@@ -312,10 +312,10 @@ function StepFoot({ then, voice, onVoice }: FootProps) {
           <Key>Enter</Key> done
         </span>
         <span>
-          <Key>X</Key> otherwise
+          <Key>X</Key> not as planned
         </span>
         <span>
-          <Key>P</Key> pin
+          <Key>P</Key> reminder
         </span>
         <span>
           <Key>←</Key> <Key>→</Key> step

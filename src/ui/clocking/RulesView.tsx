@@ -26,7 +26,7 @@ export function RulesView({ clocking: { choices, set } }: { clocking: Clocking }
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3 pt-3">
       <p className="max-w-prose text-soft">
         Schools differ: some forbid what others ask for. A gap where its school puts it breaks no rule about places.
-        That expander ends butt and never overlap is looked at when they are fitted.
+        Check that the expander ends butt, and do not overlap, as it is fitted.
       </p>
       <ul aria-label="Rules" className="divide-y divide-line border-y border-line">
         {RULES.map((id) => (

@@ -60,7 +60,7 @@ export function useClocking(): Clocking {
     [moves, job, choices, preview],
   );
   const { entries } = live.record;
-  // the step back is from the plan that stands, and what waited to be sent belongs to it
+  // undo steps back from the latest plan, and an entry that was not sent yet may hold it
   const { isRestored } = live;
   const history = useMemo(
     () => historyOf([STARTING_CLOCKING, ...entries.flatMap((e) => (e.kind === 'clocking' ? [e.value] : []))]),

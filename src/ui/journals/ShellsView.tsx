@@ -56,6 +56,7 @@ export function ShellsView() {
           options={SIDES}
           onChange={(thinner) => set({ thinner })}
         />
+        <span className="self-center text-soft">+ is thinner: more clearance</span>
       </div>
       {ask.kinds.length === 0 && (
         <p className="text-lg">

@@ -15,6 +15,7 @@ import {
   shows,
   page,
 } from '../testing/renderBuild';
+import { persist } from '../shared/persisted';
 
 const progress = (): HTMLElement => screen.getByRole('link', { name: /^Rings/ });
 /** Waits until a ring is in hand. */
@@ -356,4 +357,24 @@ it('an order of its own stays this bench’s, over a reload too', async () => {
   await user.click(onDeck('3'));
   await keys('22');
   await shows(said, 'then Cylinder 4, top ring');
+});
+
+it('undo takes nothing back until what was not sent before a reload is in', async () => {
+  const opened = await renderBuild('rings');
+  const { user, server, log, keys, reload } = opened;
+  // what is entered with one’s initials is one’s own after a reload too
+  await user.type(screen.getByLabelText('Initials'), 'KM');
+  await log('22');
+  await waitFor(() => expect(logged(opened)).toEqual(['L1 top 22']));
+  server.instead = () => new Response(null, { status: 503 });
+  await log('24');
+  const opening = reload();
+  line().focus();
+  await keys('z');
+  expect(said().textContent).toMatch(/^Entries not sent yet are still loading/);
+  await opening;
+  server.instead = null;
+  await waitFor(() => expect(logged(opened)).toEqual(['L1 top 22', 'L1 second 24']));
+  expect(server.entries.map((e) => e.kind)).not.toContain('void');
+  persist('spatium-by', '');
 });

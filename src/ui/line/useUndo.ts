@@ -32,7 +32,7 @@ function isReadAt(judgement: Judgement, { cylinder, subject }: At<Subject>, id: 
  */
 export function useUndo({ here, nameOf, tell, goOn, isBarred }: Line, beside: readonly At<Subject>[]): Undo {
   const judgement = useJudgement();
-  const { record } = useLive();
+  const { record, isRestored } = useLive();
   const { again, isOwn, strike } = useLogging();
   const { cursor } = useMoving();
   const [undone, setUndone] = useState<LastEntry[]>([]);
@@ -56,6 +56,8 @@ export function useUndo({ here, nameOf, tell, goOn, isBarred }: Line, beside: re
 
   const undo = (): void => {
     if (isBarred()) return;
+    // the last entry may be one that was not sent yet
+    if (!isRestored) return tell('Entries not sent yet are still loading. Press Undo again.');
     const made = lastOf(judgement);
     if (!made) return tell('Nothing of this bench’s to undo here.');
     const answered = answerTo(record.entries, made.item.id, isOwn);

@@ -40,7 +40,7 @@ const COOLING = [
 /** Nitromethane in per cent. */
 const hearShare = (text: string) => parseNumber(text.replace('%', ''), { least: 0, most: 100, optional: true });
 
-/** Use, what adds power now and later, where it runs, and the heat load or the row of the chart that follows. */
+/** Use, power adders now and planned, where it runs, and the heat load or the chart row that follows. */
 export function ServiceFields({ service, duty, chart, engine, units, drawn, onChange, onDuty, onFault }: Props) {
   const fault = usePartFaults(onFault);
   const put = (part: Partial<Service>): void => onChange({ ...service, ...part });

@@ -162,7 +162,7 @@ it('front mark and rod are looked at when the piston is hung, and stand at the b
 it('how it is decided is set by the shop: strict, the product itself is the limit', async () => {
   const { user, main, goTo } = await renderBuild('targets', jobEntry(), gap('a', 'L1', 'top', 20));
   await user.click(await screen.findByRole('tab', { name: 'Rules' }));
-  await user.selectOptions(await screen.findByLabelText('Grace of a gap'), 'none: strict');
+  await user.selectOptions(await screen.findByLabelText('Tolerance of a gap'), 'none: strict');
   await waitFor(() => expect(onDeck('1').getAttribute('aria-label')).toMatch(/^Cylinder 1, not proven/));
   await goTo('Rings');
   await user.click(onDeck('1'));

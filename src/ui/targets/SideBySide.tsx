@@ -22,7 +22,7 @@ export function SideBySide({ comparisons, units }: { comparisons: Comparison[]; 
           <div key={option.words}>
             <p className="text-sm">
               {option.words}
-              {option.inForce && <b className="text-blue"> (the row that holds)</b>}
+              {option.inForce && <b className="text-blue"> (used)</b>}
             </p>
             {option.figures.map(({ what, min, aimTo }) => (
               <p key={what} className="figures text-xl leading-tight font-bold">

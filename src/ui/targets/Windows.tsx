@@ -112,7 +112,7 @@ const SURE_OPTIONS = [
   ['0.99', '99 %'],
 ] as const;
 
-/** Graces that are offered, in nm. */
+/** Tolerances that are offered, in nm. */
 const GRACES = {
   gapGrace: [
     ['0', 'none: strict'],
@@ -157,7 +157,7 @@ function Deciding() {
           return (
             <SelectField
               key={key}
-              label={key === 'gapGrace' ? 'Grace of a gap' : 'Grace of a clearance'}
+              label={key === 'gapGrace' ? 'Tolerance of a gap' : 'Tolerance of a clearance'}
               value={value}
               options={known ? offered : [...offered, [value, length(deciding[key], 'raw')] as const]}
               onChange={(nm) => choose('deciding', { ...deciding, [key]: Number(nm) })}

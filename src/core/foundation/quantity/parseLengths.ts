@@ -27,7 +27,7 @@ function unitOf(word: string | undefined, numeral: string, bare: Bare): number {
 }
 
 /**
- * The lengths in an entry, in the order typed. Position apart by spaces, semicolons, or a comma and a space; a comma
+ * The lengths in an entry, in the order typed. They are separated by spaces, semicolons, or a comma and a space; a comma
  * between digits is a decimal comma. Never throws.
  *
  * @param most as many lengths as are taken

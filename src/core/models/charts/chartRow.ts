@@ -1,5 +1,5 @@
 /**
- * Use, and which row of the chart that asks for.
+ * Which chart row a use and its power adders lead to.
  *
  * More heat per cylinder needs more gap: boost below and above about 15 psi, nitrous below and above about
  * 200 hp. Common practice, no source. The row is a suggestion with its reason; the builder may choose another.
